@@ -1,0 +1,82 @@
+using Yardang.Core.Activities;
+using Yardang.Core.Marks;
+using Yardang.Core.Rooms;
+
+namespace Yardang.Core.Boards;
+
+/// <summary>Work that arrived too late for a rule, kept for the teacher's decision.</summary>
+/// <param name="Number">The event that set it aside.</param>
+/// <param name="Actor">Whose work it is.</param>
+/// <param name="Client">From which tab.</param>
+/// <param name="Counter">Which of its commands.</param>
+/// <param name="Gesture">What it was part of.</param>
+/// <param name="Command">What was asked.</param>
+public sealed record LateWork(long Number, Actor Actor, int Client, int Counter, long Gesture, Command Command);
+
+/// <summary>One working copy of a board activity: what was done over the version that was handed out.</summary>
+public sealed class Board(ActivityContent version) : Room
+{
+    private readonly SortedDictionary<long, LateWork> _setAside = [];
+
+    /// <inheritdoc/>
+    public override RoomKind Kind => RoomKind.Board;
+
+    /// <summary>The pages with all marks.</summary>
+    public Sheets Sheets { get; } = new(version);
+
+    /// <summary>Work waiting for the teacher's decision, by the number of its event.</summary>
+    public IReadOnlyDictionary<long, LateWork> SetAside => _setAside;
+
+    /// <summary>Puts a snapshot's late work back.</summary>
+    public void RestoreSetAside(IEnumerable<LateWork> work)
+    {
+        foreach (var item in work) _setAside[item.Number] = item;
+    }
+
+    /// <inheritdoc/>
+    protected override Decision DecideCommand(Submission submission, Actor actor, Conditions conditions)
+    {
+        switch (submission.Command)
+        {
+            case AcceptLateWork or DiscardLateWork when !actor.IsStaff:
+                return Refusal.NotAllowed;
+            case AcceptLateWork(var number):
+                return _setAside.TryGetValue(number, out var late) ? new LateWorkAccepted(number, Outcome(late)) : Refusal.NotFound;
+            case DiscardLateWork(var number):
+                return _setAside.ContainsKey(number) ? new LateWorkDiscarded(number) : Refusal.NotFound;
+        }
+
+        // Work that rests on set-aside work has to wait with it, so it is not judged now.
+        if (!actor.IsStaff && !conditions.StudentsMayWrite)
+        {
+            return submission.Command is AddMark or MakeChanges or UndoGesture or RedoGesture
+                ? new Decision.Accepted(new WorkSetAside(submission.Command), Audience.AuthorAndStaff)
+                : Refusal.NotAllowed;
+        }
+
+        return Marking.Decide(Sheets, submission.Command, actor, submission.Client, design: false);
+    }
+
+    /// <inheritdoc/>
+    protected override void ApplyEvent(Envelope envelope)
+    {
+        switch (envelope.Event)
+        {
+            case WorkSetAside(var command):
+                _setAside[envelope.Number] = new(envelope.Number, envelope.Actor, envelope.Client, envelope.Counter, envelope.Gesture, command);
+                break;
+            case LateWorkAccepted(var number, var outcome):
+                if (_setAside.Remove(number, out var late) && outcome is not null) Sheets.Apply(outcome, late.Actor.Number, late.Gesture);
+                break;
+            case LateWorkDiscarded(var number):
+                _setAside.Remove(number);
+                break;
+            default:
+                Sheets.Apply(envelope.Event, envelope.Actor.Number, envelope.Gesture);
+                break;
+        }
+    }
+
+    private RoomEvent? Outcome(LateWork late) =>
+        Marking.Decide(Sheets, late.Command, late.Actor, late.Client, design: false) is Decision.Accepted accepted ? accepted.Event : null;
+}

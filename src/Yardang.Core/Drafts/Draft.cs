@@ -1,0 +1,48 @@
+using Yardang.Core.Activities;
+using Yardang.Core.Marks;
+using Yardang.Core.Rooms;
+
+namespace Yardang.Core.Drafts;
+
+/// <summary>The program starts a draft with this content: blank, from a template or from an archive.</summary>
+public sealed record StartDraft(ActivityContent Content) : Command;
+
+/// <summary>The draft began with this content.</summary>
+public sealed record DraftStarted(ActivityContent Content) : RoomEvent;
+
+/// <summary>The activity being edited in the workshop. Autosave, undo and history are those of every room.</summary>
+public sealed class Draft : Room
+{
+    /// <inheritdoc/>
+    public override RoomKind Kind => RoomKind.Draft;
+
+    /// <inheritdoc/>
+    public override int FirstClient => Ids.FirstDraftClient;
+
+    /// <summary>The activity as it stands; one blank page until it was started.</summary>
+    public Sheets Sheets { get; } = new(ActivityContent.Blank("en", ""));
+
+    /// <summary>The activity as it stands, to be frozen into a version or written to an archive.</summary>
+    public ActivityContent Content() => new(
+        Sheets.Name, Sheets.Directions, [.. Sheets.Pages],
+        [.. Sheets.Pages.SelectMany(p => Sheets.Visible(p.Id))]);
+
+    /// <inheritdoc/>
+    protected override Decision DecideCommand(Submission submission, Actor actor, Conditions conditions)
+    {
+        if (!actor.IsStaff) return Refusal.NotAllowed;
+        if (submission.Command is StartDraft(var content))
+        {
+            return actor.Role == Role.Program && Number == 0 ? new DraftStarted(content) : Refusal.NotAllowed;
+        }
+
+        return Marking.Decide(Sheets, submission.Command, actor, submission.Client, design: true);
+    }
+
+    /// <inheritdoc/>
+    protected override void ApplyEvent(Envelope envelope)
+    {
+        if (envelope.Event is DraftStarted(var content)) Sheets.Restore(content, content.Marks);
+        else Sheets.Apply(envelope.Event, envelope.Actor.Number, envelope.Gesture);
+    }
+}

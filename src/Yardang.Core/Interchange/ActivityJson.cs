@@ -1,0 +1,92 @@
+using System.Collections.Immutable;
+using System.Text.Json;
+using System.Text.Json.Serialization;
+using Yardang.Core.Activities;
+using Yardang.Core.Ink;
+using Yardang.Core.Marks;
+
+namespace Yardang.Core.Interchange;
+
+/// <summary>An activity as JSON: <c>activity.json</c> of an archive, and the frozen content of a version. Described in docs/archive.md.</summary>
+public static class ActivityJson
+{
+    /// <summary>The format's version, written into every file.</summary>
+    public const int FormatVersion = 1;
+
+    private static readonly JsonSerializerOptions s_options = new(JsonSerializerDefaults.Web)
+    {
+        AllowOutOfOrderMetadataProperties = true,
+        DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull,
+        RespectNullableAnnotations = true,
+        RespectRequiredConstructorParameters = true,
+        Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase), new TextsConverter(), new PointsConverter() },
+    };
+
+    private sealed record File(int Format, ActivityContent Activity);
+
+    /// <summary>The activity as UTF-8 JSON. The same content always gives the same bytes.</summary>
+    public static byte[] Write(ActivityContent activity) => JsonSerializer.SerializeToUtf8Bytes(new File(FormatVersion, activity), s_options);
+
+    /// <summary>Reads what <see cref="Write"/> wrote.</summary>
+    /// <exception cref="FormatException">It is damaged or newer than this program; the message names the place.</exception>
+    public static ActivityContent Read(ReadOnlySpan<byte> json)
+    {
+        try
+        {
+            var file = JsonSerializer.Deserialize<File>(json, s_options) ?? throw new FormatException("The file is empty.");
+            if (file.Format > FormatVersion) throw new FormatException($"The file has format {file.Format}; this program reads up to {FormatVersion}.");
+            if (file.Activity.Pages.IsDefaultOrEmpty) throw new FormatException("The activity has no page.");
+            return file.Activity;
+        }
+        catch (JsonException e)
+        {
+            throw new FormatException($"The activity cannot be read at {e.Path ?? "its start"}.", e);
+        }
+    }
+
+    private sealed class TextsConverter : JsonConverter<Texts>
+    {
+        public override Texts Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options)
+        {
+            var texts = Texts.None;
+            foreach (var (language, text) in JsonSerializer.Deserialize<Dictionary<string, string>>(ref reader, options) ?? [])
+            {
+                texts = texts.With(language, text);
+            }
+
+            return texts;
+        }
+
+        public override void Write(Utf8JsonWriter writer, Texts value, JsonSerializerOptions options)
+        {
+            writer.WriteStartObject();
+            foreach (var (language, text) in value.ByLanguage) writer.WriteString(language, text);
+            writer.WriteEndObject();
+        }
+    }
+
+    // Points are one flat array: x, y, pressure, ms, x, y, pressure, ms ...
+    private sealed class PointsConverter : JsonConverter<ImmutableArray<InkPoint>>
+    {
+        public override ImmutableArray<InkPoint> Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options)
+        {
+            var flat = JsonSerializer.Deserialize<int[]>(ref reader, options) ?? [];
+            if (flat.Length % 4 != 0) throw new JsonException("Points come in fours.");
+            return [.. flat.Chunk(4).Select(p => new InkPoint(p[0], p[1], (byte)p[2], p[3]))];
+        }
+
+        public override void Write(Utf8JsonWriter writer, ImmutableArray<InkPoint> value, JsonSerializerOptions options)
+        {
+            writer.WriteStartArray();
+            foreach (var p in value)
+            {
+                writer.WriteNumberValue(p.X);
+                writer.WriteNumberValue(p.Y);
+                writer.WriteNumberValue(p.Pressure);
+                writer.WriteNumberValue(p.Ms);
+            }
+
+            writer.WriteEndArray();
+        }
+    }
+}

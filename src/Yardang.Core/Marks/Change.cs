@@ -1,0 +1,77 @@
+using System.Collections.Immutable;
+using Yardang.Core.Activities;
+
+namespace Yardang.Core.Marks;
+
+/// <summary>The properties that can be changed, each on its own. The numbers are on the wire.</summary>
+public enum Property
+{
+    /// <summary>A mark's place.</summary>
+    Place = 1,
+
+    /// <summary>Whether a mark is erased.</summary>
+    Erased = 2,
+
+    /// <summary>The cuts in a mark's ink.</summary>
+    Cuts = 3,
+
+    /// <summary>A mark's words, with the size of what they stand on.</summary>
+    Words = 4,
+
+    /// <summary>A mark's colour and width.</summary>
+    Style = 5,
+
+    /// <summary>An activity's name (drafts).</summary>
+    Name = 20,
+
+    /// <summary>An activity's directions (drafts).</summary>
+    Directions = 21,
+
+    /// <summary>A page's size (drafts).</summary>
+    Size = 22,
+
+    /// <summary>A page's paper (drafts).</summary>
+    Paper = 23,
+
+    /// <summary>A page's name (drafts).</summary>
+    PageName = 24,
+}
+
+/// <summary>One property of one thing, and what it is now. A closed set.</summary>
+/// <param name="Target">Id of the mark or page; 0 for the activity.</param>
+/// <param name="Property">Which property.</param>
+public abstract record Change(long Target, Property Property)
+{
+    /// <summary>Whether this is about the activity or a page, not about a mark.</summary>
+    public bool IsDesign => Property >= Property.Name;
+}
+
+/// <summary>A mark stands here.</summary>
+public sealed record Placed(long Target, Place Place) : Change(Target, Property.Place);
+
+/// <summary>A mark is erased, or is back.</summary>
+public sealed record Erasing(long Target, bool Erased) : Change(Target, Property.Erased);
+
+/// <summary>A stroke has these cuts. In a command: has these cuts besides those it has.</summary>
+public sealed record Cutting(long Target, ImmutableArray<int> Cuts) : Change(Target, Property.Cuts);
+
+/// <summary>A text or note says this, and takes this much room.</summary>
+public sealed record Wording(long Target, Words Words, int Width, int Height) : Change(Target, Property.Words);
+
+/// <summary>A mark looks like this.</summary>
+public sealed record Styling(long Target, Style Style) : Change(Target, Property.Style);
+
+/// <summary>The activity is called this.</summary>
+public sealed record Naming(Texts Name) : Change(0, Property.Name);
+
+/// <summary>The activity's directions are these.</summary>
+public sealed record Directing(Texts Directions) : Change(0, Property.Directions);
+
+/// <summary>A page has this size.</summary>
+public sealed record Sizing(long Target, PageSize Size) : Change(Target, Property.Size);
+
+/// <summary>A page has this paper.</summary>
+public sealed record Papering(long Target, Paper Paper) : Change(Target, Property.Paper);
+
+/// <summary>A page is called this.</summary>
+public sealed record PageNaming(long Target, Texts Name) : Change(Target, Property.PageName);

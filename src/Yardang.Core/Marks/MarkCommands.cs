@@ -1,0 +1,48 @@
+using System.Collections.Immutable;
+using Yardang.Core.Rooms;
+
+namespace Yardang.Core.Marks;
+
+/// <summary>Put a new mark on a page.</summary>
+public sealed record AddMark(long Id, int Page, Grip Grip, MarkBody Body, Style Style) : Command;
+
+/// <summary>Change properties of things, all or none.</summary>
+public sealed record MakeChanges(ImmutableArray<Change> Changes) : Command;
+
+/// <summary>Take back what one of my gestures did.</summary>
+public sealed record UndoGesture(long Gesture) : Command;
+
+/// <summary>Do again what I took back.</summary>
+public sealed record RedoGesture(long Gesture) : Command;
+
+/// <summary>Staff: put work that was set aside on the board after all. The number is that of the event that set it aside.</summary>
+public sealed record AcceptLateWork(long Number) : Command;
+
+/// <summary>Staff: leave work that was set aside off the board.</summary>
+public sealed record DiscardLateWork(long Number) : Command;
+
+/// <summary>A mark stands on a page.</summary>
+public sealed record MarkAdded(Mark Mark) : RoomEvent;
+
+/// <summary>Properties have new values.</summary>
+public sealed record ChangesMade(ImmutableArray<Change> Changes) : RoomEvent;
+
+/// <summary>A gesture was taken back.</summary>
+/// <param name="Gesture">Which.</param>
+/// <param name="Changes">The values that are back.</param>
+/// <param name="Skipped">What stayed as it is, because somebody else has changed it since.</param>
+public sealed record GestureUndone(long Gesture, ImmutableArray<Change> Changes, ImmutableArray<long> Skipped) : RoomEvent;
+
+/// <summary>A gesture was done again.</summary>
+public sealed record GestureRedone(long Gesture, ImmutableArray<Change> Changes, ImmutableArray<long> Skipped) : RoomEvent;
+
+/// <summary>Work arrived when it could no longer be put on the board; it is kept for the teacher's decision.</summary>
+public sealed record WorkSetAside(Command Command) : RoomEvent;
+
+/// <summary>The teacher put it on the board after all.</summary>
+/// <param name="Number">The event that set it aside.</param>
+/// <param name="Outcome">What it did, on behalf of its author; null if it no longer fits.</param>
+public sealed record LateWorkAccepted(long Number, RoomEvent? Outcome) : RoomEvent;
+
+/// <summary>The teacher left it off.</summary>
+public sealed record LateWorkDiscarded(long Number) : RoomEvent;

@@ -1,0 +1,29 @@
+namespace Yardang.Core.Rooms;
+
+/// <summary>In what capacity somebody acts.</summary>
+public enum Role
+{
+    /// <summary>A participant of the lesson.</summary>
+    Student = 0,
+
+    /// <summary>A teacher or co-teacher of the lesson.</summary>
+    Staff = 1,
+
+    /// <summary>The program itself, on nobody's behalf.</summary>
+    Program = 2,
+}
+
+/// <summary>Who acts in a room. The number is opaque, belongs to one lesson, and is the only trace of a person in a log.</summary>
+/// <param name="Number">1 is the owner; participants count on from 2; 0 is the program.</param>
+/// <param name="Role">The rights of this moment.</param>
+public readonly record struct Actor(int Number, Role Role)
+{
+    /// <summary>The program, for events that no person caused.</summary>
+    public static readonly Actor Program = new(0, Role.Program);
+
+    /// <summary>The owner of an activity or lesson.</summary>
+    public static readonly Actor Owner = new(1, Role.Staff);
+
+    /// <summary>Whether the actor has a teacher's powers.</summary>
+    public bool IsStaff => Role != Role.Student;
+}

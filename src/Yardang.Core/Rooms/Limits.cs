@@ -1,0 +1,32 @@
+namespace Yardang.Core.Rooms;
+
+/// <summary>The stated limits of marks, pages, rooms and messages.</summary>
+public static class Limits
+{
+    /// <summary>Points of one piece of ink; a longer stroke is several pieces of one gesture.</summary>
+    public const int InkPoints = 512;
+
+    /// <summary>Characters of one text or note.</summary>
+    public const int TextLength = 4_000;
+
+    /// <summary>Characters of an activity's or page's name.</summary>
+    public const int NameLength = 120;
+
+    /// <summary>Characters of directions.</summary>
+    public const int DirectionsLength = 8_000;
+
+    /// <summary>Marks on a room's pages, erased ones included.</summary>
+    public const int Marks = 40_000;
+
+    /// <summary>Changes in one command.</summary>
+    public const int Changes = 2_000;
+
+    /// <summary>Gestures of one person that can be undone.</summary>
+    public const int Gestures = 100;
+
+    /// <summary>Bytes of one command.</summary>
+    public const int CommandBytes = 256 * 1024;
+
+    /// <summary>How far outside the page a coordinate may lie, and the largest size of anything, 1/100 mm (2 m).</summary>
+    public const int Reach = 200_000;
+}

@@ -1,0 +1,102 @@
+namespace Yardang.Core.Rooms;
+
+/// <summary>The kinds of room, as stored.</summary>
+public enum RoomKind
+{
+    /// <summary>The workshop's editing of an activity.</summary>
+    Draft = 1,
+
+    /// <summary>People, door, signals, pens.</summary>
+    Lesson = 2,
+
+    /// <summary>One working copy of a board activity.</summary>
+    Board = 3,
+}
+
+/// <summary>A new tab asks for a client number.</summary>
+public sealed record AdmitClient : Command;
+
+/// <summary>A tab of the event's actor got a client number.</summary>
+public sealed record ClientAdmitted(int Number) : RoomEvent;
+
+/// <summary>What stood here was erased on request; the number stays, so that the log has no gap.</summary>
+public sealed record Redacted : RoomEvent;
+
+/// <summary>A tab: whose it is, and the last of its commands that is in the log.</summary>
+public readonly record struct ClientRecord(int Actor, int HighWater);
+
+/// <summary>
+/// A draft, lesson or board: a state that only <see cref="Apply"/> changes. Deterministic: the same log gives the same state.
+/// Not safe for several threads: each room has one writer.
+/// </summary>
+public abstract class Room
+{
+    private readonly Dictionary<int, ClientRecord> _clients = [];
+
+    /// <summary>The kind of room.</summary>
+    public abstract RoomKind Kind { get; }
+
+    /// <summary>The first client number this room hands out.</summary>
+    public virtual int FirstClient => 1;
+
+    /// <summary>Number of the last event applied; 0 for a new room.</summary>
+    public long Number { get; private set; }
+
+    /// <summary>The tabs that write here, by client number.</summary>
+    public IReadOnlyDictionary<int, ClientRecord> Clients => _clients;
+
+    /// <summary>Decides what a submission does now. Changes nothing.</summary>
+    /// <param name="submission">The command with its counters.</param>
+    /// <param name="actor">Who asks.</param>
+    /// <param name="conditions">What the lesson allows at this moment.</param>
+    public Decision Decide(Submission submission, Actor actor, Conditions conditions)
+    {
+        if (submission.Command is AdmitClient)
+        {
+            var next = FirstClient + _clients.Count;
+            return next >= Ids.ClientLimit ? Refusal.Full : new ClientAdmitted(next);
+        }
+
+        if (submission.Client != 0)
+        {
+            if (!_clients.TryGetValue(submission.Client, out var client) || client.Actor != actor.Number) return Refusal.UnknownClient;
+            if (submission.Counter <= client.HighWater) return new Decision.Known();
+            if (submission.After > client.HighWater) return new Decision.Refused(Refusal.Resend, client.HighWater);
+            if (submission.After >= submission.Counter) return Refusal.Malformed;
+            if (submission.Gesture != 0 && Ids.ClientOf(submission.Gesture) != submission.Client) return Refusal.Malformed;
+        }
+        else if (actor.Role != Role.Program)
+        {
+            return Refusal.UnknownClient;
+        }
+
+        return DecideCommand(submission, actor, conditions);
+    }
+
+    /// <summary>Takes an event into the state. Every event of the log is applied, in order, exactly once.</summary>
+    /// <exception cref="InvalidOperationException">The event is not the next one.</exception>
+    public void Apply(Envelope envelope)
+    {
+        if (envelope.Number != Number + 1) throw new InvalidOperationException($"Event {envelope.Number} cannot follow {Number}.");
+        Number = envelope.Number;
+        if (envelope.Event is ClientAdmitted admitted) _clients[admitted.Number] = new(envelope.Actor.Number, 0);
+        else if (envelope.Client != 0) _clients[envelope.Client] = new(envelope.Actor.Number, envelope.Counter);
+        if (envelope.Event is not (ClientAdmitted or Redacted)) ApplyEvent(envelope);
+    }
+
+    /// <summary>For a reader's copy of a room: the events up to this number that were not sent are meant for others.</summary>
+    public void AdvanceTo(long number) => Number = Math.Max(Number, number);
+
+    /// <summary>Puts a snapshot's common part into an empty room.</summary>
+    public void Restore(long number, IEnumerable<KeyValuePair<int, ClientRecord>> clients)
+    {
+        Number = number;
+        foreach (var (client, record) in clients) _clients[client] = record;
+    }
+
+    /// <summary>The rule for the commands of this kind of room.</summary>
+    protected abstract Decision DecideCommand(Submission submission, Actor actor, Conditions conditions);
+
+    /// <summary>The effect of the events of this kind of room.</summary>
+    protected abstract void ApplyEvent(Envelope envelope);
+}

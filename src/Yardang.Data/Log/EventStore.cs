@@ -1,0 +1,141 @@
+using Microsoft.Data.Sqlite;
+using Microsoft.EntityFrameworkCore;
+using Yardang.Core.Rooms;
+
+namespace Yardang.Data.Log;
+
+/// <summary>Events of one room on their way to the disk.</summary>
+/// <param name="Room">The room.</param>
+/// <param name="First">Number of the first event.</param>
+/// <param name="Epoch">The writer's epoch.</param>
+/// <param name="Payloads">One for each event, in order.</param>
+/// <param name="Done">Called when they are durable, or with the reason why they are not. Must be brief.</param>
+public sealed record Append(Guid Room, long First, int Epoch, IReadOnlyList<byte[]> Payloads, Action<Exception?> Done);
+
+/// <summary>Where logs and snapshots are kept. Tests put faults in its place.</summary>
+public interface IEventStore
+{
+    /// <summary>Opens a room for writing, creating it if need be, and gives its new epoch.</summary>
+    int Open(Guid room, RoomKind kind);
+
+    /// <summary>Writes all batches or none.</summary>
+    void Write(IReadOnlyList<Append> batches);
+
+    /// <summary>A room's events after a number, in order.</summary>
+    IReadOnlyList<byte[]> Read(Guid room, long after);
+
+    /// <summary>The last snapshot; null if there is none.</summary>
+    byte[]? ReadSnapshot(Guid room);
+
+    /// <summary>Replaces the snapshot.</summary>
+    void WriteSnapshot(Guid room, byte[]? snapshot);
+}
+
+/// <summary>Logs in a SQLite file. Writing has one connection, kept open; each read opens its own.</summary>
+public sealed class SqliteEventStore : IEventStore, IDisposable
+{
+    private readonly string _connectionString;
+    private readonly SqliteConnection _writer;
+    private readonly Lock _writing = new();
+
+    public SqliteEventStore(string path)
+    {
+        _connectionString = new SqliteConnectionStringBuilder { DataSource = path }.ToString();
+        using (var context = new LogContext(new DbContextOptionsBuilder<LogContext>().UseSqlite(_connectionString).Options))
+        {
+            context.Database.Migrate();
+        }
+
+        _writer = Connect();
+    }
+
+    public int Open(Guid room, RoomKind kind)
+    {
+        lock (_writing)
+        {
+            using var command = _writer.CreateCommand();
+            command.CommandText =
+                """
+                INSERT INTO Rooms (Id, Kind, Epoch) VALUES ($room, $kind, 1)
+                ON CONFLICT (Id) DO UPDATE SET Epoch = Epoch + 1 RETURNING Epoch
+                """;
+            command.Parameters.AddWithValue("$room", room.ToByteArray());
+            command.Parameters.AddWithValue("$kind", (int)kind);
+            return Convert.ToInt32(command.ExecuteScalar(), System.Globalization.CultureInfo.InvariantCulture);
+        }
+    }
+
+    public void Write(IReadOnlyList<Append> batches)
+    {
+        lock (_writing)
+        {
+            using var transaction = _writer.BeginTransaction();
+            using var insert = _writer.CreateCommand();
+            insert.Transaction = transaction;
+            insert.CommandText = "INSERT INTO Events (Room, Number, Epoch, Payload) VALUES ($room, $number, $epoch, $payload)";
+            var room = insert.Parameters.Add("$room", SqliteType.Blob);
+            var number = insert.Parameters.Add("$number", SqliteType.Integer);
+            var epoch = insert.Parameters.Add("$epoch", SqliteType.Integer);
+            var payload = insert.Parameters.Add("$payload", SqliteType.Blob);
+            foreach (var batch in batches)
+            {
+                room.Value = batch.Room.ToByteArray();
+                epoch.Value = batch.Epoch;
+                for (var i = 0; i < batch.Payloads.Count; i++)
+                {
+                    number.Value = batch.First + i;
+                    payload.Value = batch.Payloads[i];
+                    insert.ExecuteNonQuery();
+                }
+            }
+
+            transaction.Commit();
+        }
+    }
+
+    public IReadOnlyList<byte[]> Read(Guid room, long after)
+    {
+        using var connection = Connect();
+        using var command = connection.CreateCommand();
+        command.CommandText = "SELECT Payload FROM Events WHERE Room = $room AND Number > $after ORDER BY Number";
+        command.Parameters.AddWithValue("$room", room.ToByteArray());
+        command.Parameters.AddWithValue("$after", after);
+        using var reader = command.ExecuteReader();
+        var payloads = new List<byte[]>();
+        while (reader.Read()) payloads.Add((byte[])reader[0]);
+        return payloads;
+    }
+
+    public byte[]? ReadSnapshot(Guid room)
+    {
+        using var connection = Connect();
+        using var command = connection.CreateCommand();
+        command.CommandText = "SELECT Snapshot FROM Rooms WHERE Id = $room";
+        command.Parameters.AddWithValue("$room", room.ToByteArray());
+        return command.ExecuteScalar() as byte[];
+    }
+
+    public void WriteSnapshot(Guid room, byte[]? snapshot)
+    {
+        lock (_writing)
+        {
+            using var command = _writer.CreateCommand();
+            command.CommandText = "UPDATE Rooms SET Snapshot = $snapshot WHERE Id = $room";
+            command.Parameters.AddWithValue("$room", room.ToByteArray());
+            command.Parameters.AddWithValue("$snapshot", (object?)snapshot ?? DBNull.Value);
+            command.ExecuteNonQuery();
+        }
+    }
+
+    public void Dispose() => _writer.Dispose();
+
+    private SqliteConnection Connect()
+    {
+        var connection = new SqliteConnection(_connectionString);
+        connection.Open();
+        using var pragma = connection.CreateCommand();
+        pragma.CommandText = "PRAGMA journal_mode=WAL; PRAGMA synchronous=FULL; PRAGMA busy_timeout=5000";
+        pragma.ExecuteNonQuery();
+        return connection;
+    }
+}

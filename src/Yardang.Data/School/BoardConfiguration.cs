@@ -1,0 +1,13 @@
+using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Metadata.Builders;
+
+namespace Yardang.Data.School;
+
+internal sealed class BoardConfiguration : IEntityTypeConfiguration<BoardRecord>
+{
+    public void Configure(EntityTypeBuilder<BoardRecord> builder)
+    {
+        builder.ToTable("Boards");
+        builder.HasIndex(b => b.LessonId);
+    }
+}

@@ -1,0 +1,93 @@
+using Microsoft.AspNetCore.Identity;
+
+namespace Yardang.Data.School;
+
+/// <summary>A teacher's account.</summary>
+public sealed class Teacher : IdentityUser<Guid>
+{
+    public required string DisplayName { get; set; }
+}
+
+/// <summary>An activity on a teacher's desk. What it says is in its draft room.</summary>
+public sealed class ActivityRecord
+{
+    public required Guid Id { get; init; }
+
+    public required Guid OwnerId { get; init; }
+
+    /// <summary>The draft room.</summary>
+    public required Guid DraftId { get; init; }
+
+    public required DateTimeOffset CreatedAt { get; init; }
+}
+
+/// <summary>What was frozen when an activity was handed out. Never changes.</summary>
+public sealed class VersionRecord
+{
+    public required Guid Id { get; init; }
+
+    public required Guid ActivityId { get; init; }
+
+    /// <summary>SHA-256 of the content, hexadecimal.</summary>
+    public required string Hash { get; init; }
+
+    /// <summary>The activity as JSON.</summary>
+    public required byte[] Content { get; init; }
+
+    public required DateTimeOffset FrozenAt { get; init; }
+}
+
+/// <summary>A lesson. What happened in it is in the lesson room of the same id.</summary>
+public sealed class LessonRecord
+{
+    public required Guid Id { get; init; }
+
+    public required Guid OwnerId { get; init; }
+
+    public required Guid ActivityId { get; init; }
+
+    public required Guid VersionId { get; init; }
+
+    /// <summary>The join code, eight characters.</summary>
+    public required string Code { get; init; }
+
+    /// <summary>The activity's name when it was handed out, for lists.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>For whom, in the teacher's words ("7 Amber"); may be empty.</summary>
+    public required string ClassName { get; init; }
+
+    public required DateTimeOffset HandedOutAt { get; init; }
+
+    /// <summary>When it was closed; null while it runs. A copy of what the room says, for lists.</summary>
+    public DateTimeOffset? ClosedAt { get; set; }
+}
+
+/// <summary>A person in a lesson: the only place where a student's name is kept.</summary>
+public sealed class ParticipantRecord
+{
+    public required Guid Id { get; init; }
+
+    public required Guid LessonId { get; init; }
+
+    /// <summary>The actor number in the lesson's rooms.</summary>
+    public required int Number { get; init; }
+
+    public required string Name { get; set; }
+
+    /// <summary>The board they work on.</summary>
+    public required Guid BoardId { get; set; }
+
+    public required DateTimeOffset JoinedAt { get; init; }
+
+    /// <summary>Reserved: hash of the key that brings them back on another device.</summary>
+    public string? ReentryKeyHash { get; set; }
+}
+
+/// <summary>A board of a lesson. What is on it is in the board room of the same id.</summary>
+public sealed class BoardRecord
+{
+    public required Guid Id { get; init; }
+
+    public required Guid LessonId { get; init; }
+}

@@ -1,0 +1,41 @@
+using Microsoft.AspNetCore.Identity;
+using Microsoft.AspNetCore.Identity.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Design;
+
+namespace Yardang.Data.School;
+
+/// <summary>Everything that is not a log: accounts, activities, lessons, who is who.</summary>
+public sealed class SchoolContext(DbContextOptions<SchoolContext> options)
+    : IdentityDbContext<Teacher, IdentityRole<Guid>, Guid>(options)
+{
+    public DbSet<ActivityRecord> Activities => Set<ActivityRecord>();
+
+    public DbSet<VersionRecord> Versions => Set<VersionRecord>();
+
+    public DbSet<LessonRecord> Lessons => Set<LessonRecord>();
+
+    public DbSet<ParticipantRecord> Participants => Set<ParticipantRecord>();
+
+    public DbSet<BoardRecord> Boards => Set<BoardRecord>();
+
+    protected override void OnModelCreating(ModelBuilder builder)
+    {
+        base.OnModelCreating(builder);
+        builder.ApplyConfigurationsFromAssembly(typeof(SchoolContext).Assembly, t => string.Equals(t.Namespace, typeof(SchoolContext).Namespace, StringComparison.Ordinal));
+    }
+
+    protected override void ConfigureConventions(ModelConfigurationBuilder configurationBuilder)
+    {
+        base.ConfigureConventions(configurationBuilder);
+
+        // SQLite cannot sort its text form of a DateTimeOffset; the number sorts and keeps the instant.
+        configurationBuilder.Properties<DateTimeOffset>().HaveConversion<Microsoft.EntityFrameworkCore.Storage.ValueConversion.DateTimeOffsetToBinaryConverter>();
+    }
+}
+
+internal sealed class SchoolContextFactory : IDesignTimeDbContextFactory<SchoolContext>
+{
+    public SchoolContext CreateDbContext(string[] args) =>
+        new(new DbContextOptionsBuilder<SchoolContext>().UseSqlite("Data Source=design.db").Options);
+}

@@ -1,0 +1,216 @@
+using System.Buffers;
+using System.Collections.Immutable;
+using MessagePack;
+using Yardang.Core.Drafts;
+using Yardang.Core.Interchange;
+using Yardang.Core.Lessons;
+using Yardang.Core.Marks;
+using Yardang.Core.Rooms;
+
+namespace Yardang.Data.Wire;
+
+/// <summary>
+/// Events in the log and on the wire, the same bytes in both:
+/// [number, time, actor, role, client, counter, gesture, audience, kind, body]. Room and epoch stand beside it.
+/// </summary>
+public static class EventCodec
+{
+    private enum Kind
+    {
+        ClientAdmitted = 1,
+        Redacted = 2,
+        DraftStarted = 3,
+        MarkAdded = 10,
+        ChangesMade = 11,
+        GestureUndone = 12,
+        GestureRedone = 13,
+        WorkSetAside = 14,
+        LateWorkAccepted = 15,
+        LateWorkDiscarded = 16,
+        LessonOpened = 30,
+        PersonJoined = 31,
+        DoorSet = 32,
+        SignalGiven = 33,
+        PensSet = 34,
+        PensConfirmed = 35,
+        LessonClosed = 36,
+        LessonReopened = 37,
+    }
+
+    [ThreadStatic]
+    private static ArrayBufferWriter<byte>? t_buffer;
+
+    /// <summary>The event's bytes.</summary>
+    public static byte[] Encode(Envelope e)
+    {
+        var buffer = t_buffer ??= new(1024);
+        buffer.ResetWrittenCount();
+        var w = new MessagePackWriter(buffer);
+        w.WriteArrayHeader(10);
+        w.Write(e.Number);
+        w.Write(e.Time);
+        w.Write(e.Actor.Number);
+        w.Write((int)e.Actor.Role);
+        w.Write(e.Client);
+        w.Write(e.Counter);
+        w.Write(e.Gesture);
+        w.Write((int)e.Audience);
+        Write(ref w, e.Event);
+        w.Flush();
+        return buffer.WrittenSpan.ToArray();
+    }
+
+    /// <summary>Reads an event.</summary>
+    /// <exception cref="MessagePackSerializationException">It cannot be read: damaged, or of a later program.</exception>
+    public static Envelope Decode(ReadOnlyMemory<byte> bytes)
+    {
+        var r = new MessagePackReader(bytes);
+        var fields = new Fields(ref r, 10);
+        var number = r.ReadInt64();
+        var time = r.ReadInt64();
+        var actor = new Actor(r.ReadInt32(), (Role)r.ReadInt32());
+        var client = r.ReadInt32();
+        var counter = r.ReadInt32();
+        var gesture = r.ReadInt64();
+        var audience = (Audience)r.ReadInt32();
+        var happened = Read(ref r);
+        fields.End(ref r);
+        return new(number, time, actor, client, counter, gesture, audience, happened);
+    }
+
+    private static void Write(ref MessagePackWriter w, RoomEvent happened)
+    {
+        switch (happened)
+        {
+            case ClientAdmitted e:
+                Begin(ref w, Kind.ClientAdmitted, 1);
+                w.Write(e.Number);
+                break;
+            case Redacted:
+                Begin(ref w, Kind.Redacted, 0);
+                break;
+            case DraftStarted e:
+                Begin(ref w, Kind.DraftStarted, 1);
+                w.Write(ActivityJson.Write(e.Content));
+                break;
+            case MarkAdded e:
+                Begin(ref w, Kind.MarkAdded, 1);
+                MarkCodec.Write(ref w, e.Mark);
+                break;
+            case ChangesMade e:
+                Begin(ref w, Kind.ChangesMade, 1);
+                MarkCodec.Write(ref w, e.Changes);
+                break;
+            case GestureUndone e:
+                Turned(ref w, Kind.GestureUndone, e.Gesture, e.Changes, e.Skipped);
+                break;
+            case GestureRedone e:
+                Turned(ref w, Kind.GestureRedone, e.Gesture, e.Changes, e.Skipped);
+                break;
+            case WorkSetAside e:
+                Begin(ref w, Kind.WorkSetAside, 2);
+                CommandCodec.Write(ref w, e.Command);
+                break;
+            case LateWorkAccepted(var number, var outcome):
+                Begin(ref w, Kind.LateWorkAccepted, outcome is null ? 1 : 3);
+                w.Write(number);
+                if (outcome is not null) Write(ref w, outcome);
+                break;
+            case LateWorkDiscarded e:
+                Begin(ref w, Kind.LateWorkDiscarded, 1);
+                w.Write(e.Number);
+                break;
+            case LessonOpened:
+                Begin(ref w, Kind.LessonOpened, 0);
+                break;
+            case PersonJoined e:
+                Begin(ref w, Kind.PersonJoined, 1);
+                w.Write(e.Person);
+                break;
+            case DoorSet e:
+                Begin(ref w, Kind.DoorSet, 1);
+                w.Write((int)e.Door);
+                break;
+            case SignalGiven e:
+                Begin(ref w, Kind.SignalGiven, 3);
+                w.Write(e.Person);
+                w.Write((int)e.Signal);
+                w.Write(e.On);
+                break;
+            case PensSet e:
+                Begin(ref w, Kind.PensSet, 1);
+                w.Write(e.Down);
+                break;
+            case PensConfirmed e:
+                Begin(ref w, Kind.PensConfirmed, 2);
+                w.Write(e.Down);
+                w.Write(e.Boards);
+                break;
+            case LessonClosed:
+                Begin(ref w, Kind.LessonClosed, 0);
+                break;
+            case LessonReopened:
+                Begin(ref w, Kind.LessonReopened, 0);
+                break;
+            default:
+                throw new ArgumentException($"{happened.GetType().Name} has no wire form.", nameof(happened));
+        }
+    }
+
+    private static RoomEvent Read(ref MessagePackReader r)
+    {
+        var kind = (Kind)r.ReadInt32();
+        var count = r.ReadArrayHeader();
+        var (happened, read) = ReadBody(ref r, kind, count);
+        if (count < read) throw new MessagePackSerializationException($"An event of kind {kind} lacks fields.");
+        for (var i = read; i < count; i++) r.Skip();
+        return happened;
+    }
+
+    private static (RoomEvent Event, int Fields) ReadBody(ref MessagePackReader r, Kind kind, int count) => kind switch
+    {
+        Kind.ClientAdmitted => (new ClientAdmitted(r.ReadInt32()), 1),
+        Kind.Redacted => (new Redacted(), 0),
+        Kind.DraftStarted => (new DraftStarted(ActivityJson.Read(r.ReadBytes()!.Value.ToArray())), 1),
+        Kind.MarkAdded => (new MarkAdded(MarkCodec.ReadMark(ref r)), 1),
+        Kind.ChangesMade => (new ChangesMade(MarkCodec.ReadChanges(ref r)), 1),
+        Kind.GestureUndone => (new GestureUndone(r.ReadInt64(), MarkCodec.ReadChanges(ref r), ReadIds(ref r)), 3),
+        Kind.GestureRedone => (new GestureRedone(r.ReadInt64(), MarkCodec.ReadChanges(ref r), ReadIds(ref r)), 3),
+        Kind.WorkSetAside => (new WorkSetAside(CommandCodec.Read(ref r)), 2),
+        Kind.LateWorkAccepted => count == 1
+            ? (new LateWorkAccepted(r.ReadInt64(), null), 1)
+            : (new LateWorkAccepted(r.ReadInt64(), Read(ref r)), 3),
+        Kind.LateWorkDiscarded => (new LateWorkDiscarded(r.ReadInt64()), 1),
+        Kind.LessonOpened => (new LessonOpened(), 0),
+        Kind.PersonJoined => (new PersonJoined(r.ReadInt32()), 1),
+        Kind.DoorSet => (new DoorSet((Door)r.ReadInt32()), 1),
+        Kind.SignalGiven => (new SignalGiven(r.ReadInt32(), (Signal)r.ReadInt32(), r.ReadBoolean()), 3),
+        Kind.PensSet => (new PensSet(r.ReadBoolean()), 1),
+        Kind.PensConfirmed => (new PensConfirmed(r.ReadBoolean(), r.ReadInt32()), 2),
+        Kind.LessonClosed => (new LessonClosed(), 0),
+        Kind.LessonReopened => (new LessonReopened(), 0),
+        _ => throw new MessagePackSerializationException($"Unknown kind of event: {(int)kind}."),
+    };
+
+    private static void Turned(ref MessagePackWriter w, Kind kind, long gesture, ImmutableArray<Change> changes, ImmutableArray<long> skipped)
+    {
+        Begin(ref w, kind, 3);
+        w.Write(gesture);
+        MarkCodec.Write(ref w, changes);
+        w.WriteArrayHeader(skipped.Length);
+        foreach (var id in skipped) w.Write(id);
+    }
+
+    private static ImmutableArray<long> ReadIds(ref MessagePackReader r)
+    {
+        var ids = ImmutableArray.CreateBuilder<long>();
+        for (var left = r.ReadArrayHeader(); left > 0; left--) ids.Add(r.ReadInt64());
+        return ids.ToImmutable();
+    }
+
+    private static void Begin(ref MessagePackWriter w, Kind kind, int fields)
+    {
+        w.Write((int)kind);
+        w.WriteArrayHeader(fields);
+    }
+}

@@ -1,0 +1,253 @@
+using System.Buffers;
+using System.Collections.Immutable;
+using MessagePack;
+using Yardang.Core.Activities;
+using Yardang.Core.Boards;
+using Yardang.Core.Drafts;
+using Yardang.Core.Lessons;
+using Yardang.Core.Marks;
+using Yardang.Core.Rooms;
+
+namespace Yardang.Data.Wire;
+
+/// <summary>
+/// A room's state in one piece: [format, kind, number, clients, state]. The same form serves the disk (as the program sees it) and the
+/// wire (as one reader may see it, compressed). Disposable: another format is dropped, and the log replayed.
+/// </summary>
+public static class SnapshotCodec
+{
+    /// <summary>Counts up with every change of layout.</summary>
+    public const int Format = 1;
+
+    /// <summary>The state as one reader may see it. The same state gives the same bytes.</summary>
+    public static byte[] Encode(Room room, Actor reader)
+    {
+        var buffer = new ArrayBufferWriter<byte>(4096);
+        var w = new MessagePackWriter(buffer);
+        w.WriteArrayHeader(5);
+        w.Write(Format);
+        w.Write((int)room.Kind);
+        w.Write(room.Number);
+        w.WriteArrayHeader(room.Clients.Count);
+        foreach (var (client, record) in room.Clients)
+        {
+            w.WriteArrayHeader(3);
+            w.Write(client);
+            w.Write(record.Actor);
+            w.Write(record.HighWater);
+        }
+
+        switch (room)
+        {
+            case Board board:
+                w.WriteArrayHeader(2);
+                Write(ref w, board.Sheets);
+                Write(ref w, [.. board.SetAside.Values.Where(s => reader.IsStaff || s.Actor.Number == reader.Number)]);
+                break;
+            case Draft draft:
+                w.WriteArrayHeader(1);
+                Write(ref w, draft.Sheets);
+                break;
+            case Lesson lesson:
+                Write(ref w, lesson, reader);
+                break;
+        }
+
+        w.Flush();
+        return buffer.WrittenSpan.ToArray();
+    }
+
+    /// <summary>Puts a state into a new, empty room of the same kind. False if it is of another format or kind.</summary>
+    /// <exception cref="MessagePackSerializationException">It is damaged.</exception>
+    public static bool Restore(ReadOnlyMemory<byte> bytes, Room room)
+    {
+        var r = new MessagePackReader(bytes);
+        r.ReadArrayHeader();
+        if (r.ReadInt32() != Format || r.ReadInt32() != (int)room.Kind) return false;
+        var number = r.ReadInt64();
+        var clients = new List<KeyValuePair<int, ClientRecord>>();
+        for (var left = r.ReadArrayHeader(); left > 0; left--)
+        {
+            r.ReadArrayHeader();
+            clients.Add(new(r.ReadInt32(), new(r.ReadInt32(), r.ReadInt32())));
+        }
+
+        room.Restore(number, clients);
+        switch (room)
+        {
+            case Board board:
+                r.ReadArrayHeader();
+                ReadSheets(ref r, board.Sheets);
+                board.RestoreSetAside(ReadSetAside(ref r));
+                break;
+            case Draft draft:
+                r.ReadArrayHeader();
+                ReadSheets(ref r, draft.Sheets);
+                break;
+            case Lesson lesson:
+                ReadLesson(ref r, lesson);
+                break;
+        }
+
+        return true;
+    }
+
+    private static void Write(ref MessagePackWriter w, Sheets sheets)
+    {
+        w.WriteArrayHeader(6);
+        MarkCodec.Write(ref w, sheets.Name);
+        MarkCodec.Write(ref w, sheets.Directions);
+        w.WriteArrayHeader(sheets.Pages.Count);
+        foreach (var page in sheets.Pages)
+        {
+            w.WriteArrayHeader(5);
+            w.Write(page.Id);
+            MarkCodec.Write(ref w, page.Name);
+            w.Write(page.Size.Width);
+            w.Write(page.Size.Height);
+            w.Write((int)page.Paper);
+        }
+
+        w.WriteArrayHeader(sheets.Marks.Count);
+        foreach (var mark in sheets.Marks.Values) MarkCodec.Write(ref w, mark);
+        var gestures = sheets.Journal.Gestures.ToList();
+        w.WriteArrayHeader(gestures.Count);
+        foreach (var gesture in gestures)
+        {
+            w.WriteArrayHeader(4);
+            w.Write(gesture.Id);
+            w.Write(gesture.Actor);
+            w.Write(gesture.Undone);
+            w.WriteArrayHeader(gesture.Steps.Count);
+            foreach (var step in gesture.Steps)
+            {
+                w.WriteArrayHeader(3);
+                MarkCodec.Write(ref w, step.Before);
+                w.Write(step.BeforeWriter);
+                MarkCodec.Write(ref w, step.After);
+            }
+        }
+
+        var writers = sheets.Journal.Writers().ToList();
+        w.WriteArrayHeader(writers.Count);
+        foreach (var (key, writer) in writers)
+        {
+            w.WriteArrayHeader(3);
+            w.Write(key.Target);
+            w.Write((int)key.Property);
+            w.Write(writer);
+        }
+    }
+
+    private static void ReadSheets(ref MessagePackReader r, Sheets sheets)
+    {
+        r.ReadArrayHeader();
+        var name = MarkCodec.ReadTexts(ref r);
+        var directions = MarkCodec.ReadTexts(ref r);
+        var pages = ImmutableArray.CreateBuilder<Page>();
+        for (var left = r.ReadArrayHeader(); left > 0; left--)
+        {
+            r.ReadArrayHeader();
+            pages.Add(new(r.ReadInt32(), MarkCodec.ReadTexts(ref r), new(r.ReadInt32(), r.ReadInt32()), (Paper)r.ReadInt32()));
+        }
+
+        var marks = new List<Mark>();
+        for (var left = r.ReadArrayHeader(); left > 0; left--) marks.Add(MarkCodec.ReadMark(ref r));
+        sheets.Restore(new ActivityContent(name, directions, pages.ToImmutable(), []), marks);
+
+        var gestures = new List<(long, int, bool, IEnumerable<Step>)>();
+        for (var left = r.ReadArrayHeader(); left > 0; left--)
+        {
+            r.ReadArrayHeader();
+            gestures.Add((r.ReadInt64(), r.ReadInt32(), r.ReadBoolean(), ReadSteps(ref r)));
+        }
+
+        var writers = new List<KeyValuePair<(long, Property), long>>();
+        for (var left = r.ReadArrayHeader(); left > 0; left--)
+        {
+            r.ReadArrayHeader();
+            writers.Add(new((r.ReadInt64(), (Property)r.ReadInt32()), r.ReadInt64()));
+        }
+
+        sheets.Journal.Restore(writers, gestures);
+    }
+
+    private static List<Step> ReadSteps(ref MessagePackReader r)
+    {
+        var steps = new List<Step>();
+        for (var left = r.ReadArrayHeader(); left > 0; left--)
+        {
+            r.ReadArrayHeader();
+            steps.Add(new(MarkCodec.ReadChange(ref r), r.ReadInt64(), MarkCodec.ReadChange(ref r)));
+        }
+
+        return steps;
+    }
+
+    private static void Write(ref MessagePackWriter w, List<LateWork> setAside)
+    {
+        w.WriteArrayHeader(setAside.Count);
+        foreach (var late in setAside)
+        {
+            w.WriteArrayHeader(8);
+            w.Write(late.Number);
+            w.Write(late.Actor.Number);
+            w.Write((int)late.Actor.Role);
+            w.Write(late.Client);
+            w.Write(late.Counter);
+            w.Write(late.Gesture);
+            CommandCodec.Write(ref w, late.Command);
+        }
+    }
+
+    private static List<LateWork> ReadSetAside(ref MessagePackReader r)
+    {
+        var setAside = new List<LateWork>();
+        for (var left = r.ReadArrayHeader(); left > 0; left--)
+        {
+            r.ReadArrayHeader();
+            setAside.Add(new(
+                r.ReadInt64(), new Actor(r.ReadInt32(), (Role)r.ReadInt32()), r.ReadInt32(), r.ReadInt32(), r.ReadInt64(), CommandCodec.Read(ref r)));
+        }
+
+        return setAside;
+    }
+
+    private static void Write(ref MessagePackWriter w, Lesson lesson, Actor reader)
+    {
+        w.WriteArrayHeader(5);
+        w.Write((int)lesson.Door);
+        w.Write(lesson.PensDown);
+        w.Write(lesson.PensConfirmedOn ?? -1);
+        w.Write(lesson.Closed);
+        var people = lesson.People.Values.Where(p => reader.IsStaff || p.Number == reader.Number).ToList();
+        w.WriteArrayHeader(people.Count);
+        foreach (var person in people)
+        {
+            w.WriteArrayHeader(4);
+            w.Write(person.Number);
+            w.Write(person.JoinedAt);
+            w.Write(person.HandUpAt ?? -1);
+            w.Write(person.ReadyAt ?? -1);
+        }
+    }
+
+    private static void ReadLesson(ref MessagePackReader r, Lesson lesson)
+    {
+        r.ReadArrayHeader();
+        var door = (Door)r.ReadInt32();
+        var pensDown = r.ReadBoolean();
+        var confirmed = r.ReadInt32();
+        var closed = r.ReadBoolean();
+        var people = new List<Person>();
+        for (var left = r.ReadArrayHeader(); left > 0; left--)
+        {
+            r.ReadArrayHeader();
+            people.Add(new(r.ReadInt32(), r.ReadInt64(), OrNull(r.ReadInt64()), OrNull(r.ReadInt64())));
+        }
+
+        lesson.RestoreLesson(door, pensDown, confirmed < 0 ? null : confirmed, closed, people);
+    }
+
+    private static long? OrNull(long value) => value < 0 ? null : value;
+}

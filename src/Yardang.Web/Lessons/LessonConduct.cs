@@ -1,0 +1,63 @@
+using Microsoft.EntityFrameworkCore;
+using Yardang.Core.Lessons;
+using Yardang.Core.Rooms;
+using Yardang.Data.School;
+using Yardang.Web.Rooms;
+
+namespace Yardang.Web.Lessons;
+
+/// <summary>
+/// Carries what the lesson says to the writers of its boards: pens down and closing hold on a board from the moment its writer has
+/// confirmed, and only when all have is it reported.
+/// </summary>
+public sealed class LessonConduct(IDbContextFactory<SchoolContext> school, ILogger<LessonConduct> logger)
+{
+    /// <summary>Follows a lesson as long as its host runs.</summary>
+    public void Begin(RoomHost lesson, RoomHosts hosts) => _ = Task.Run(() => FollowAsync(lesson, hosts));
+
+    private async Task FollowAsync(RoomHost lesson, RoomHosts hosts)
+    {
+        try
+        {
+            // A crash may have come between the command and its confirmation.
+            var unconfirmed = false;
+            var seen = await lesson.LookAsync(r => unconfirmed = ((Lesson)r) is { PensConfirmedOn: null, Number: > 0 });
+            if (unconfirmed) await CarryAsync(lesson, hosts);
+            await foreach (var envelope in lesson.FollowAsync(seen, lesson.Finished))
+            {
+                if (envelope.Event is PensSet or LessonClosed or LessonReopened) await CarryAsync(lesson, hosts);
+            }
+        }
+        catch (OperationCanceledException) when (lesson.Finished.IsCancellationRequested)
+        {
+            // The next host of this lesson begins anew.
+        }
+        catch (Exception e)
+        {
+            logger.LogError(e, "Lesson {Lesson} is no longer followed.", lesson.Id);
+        }
+    }
+
+    private async Task CarryAsync(RoomHost lesson, RoomHosts hosts)
+    {
+        var conditions = Conditions.Open;
+        await lesson.LookAsync(r => conditions = ((Lesson)r).Conditions);
+        await using var db = await school.CreateDbContextAsync();
+        var boards = await db.Boards.Where(b => b.LessonId == lesson.Id).Select(b => b.Id).ToListAsync();
+        foreach (var id in boards)
+        {
+            // A board that is not loaded asks the lesson when it is.
+            if (await hosts.FindLoadedAsync(id) is not { } board || board.Finished.IsCancellationRequested) continue;
+            try
+            {
+                await board.SetConditionsAsync(conditions);
+            }
+            catch (System.Threading.Channels.ChannelClosedException)
+            {
+                // It is being put away.
+            }
+        }
+
+        await lesson.SubmitAsync(new ConfirmPens(conditions.PensDown, boards.Count), Actor.Program);
+    }
+}

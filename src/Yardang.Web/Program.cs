@@ -1,0 +1,77 @@
+using Microsoft.AspNetCore.DataProtection;
+using Microsoft.AspNetCore.Identity;
+using Microsoft.EntityFrameworkCore;
+using Yardang.Core.Rooms;
+using Yardang.Data.Log;
+using Yardang.Data.School;
+using Yardang.Web;
+using Yardang.Web.Access;
+using Yardang.Web.Lessons;
+using Yardang.Web.Rooms;
+
+var builder = WebApplication.CreateBuilder(args);
+var services = builder.Services;
+
+services.AddSingleton(TimeProvider.System);
+services.AddSingleton<DataFolder>();
+services.AddDbContextFactory<SchoolContext>((provider, options) => options
+    .UseSqlite($"Data Source={provider.GetRequiredService<DataFolder>().SchoolFile}")
+    .AddInterceptors(new SqlitePragmas()));
+services.AddDataProtection().SetApplicationName("Yardang");
+services.AddOptions<Microsoft.AspNetCore.DataProtection.KeyManagement.KeyManagementOptions>().Configure<DataFolder, ILoggerFactory>((options, folder, logging) =>
+    options.XmlRepository = new Microsoft.AspNetCore.DataProtection.Repositories.FileSystemXmlRepository(Directory.CreateDirectory(folder.Keys), logging));
+
+services.AddSingleton<IEventStore>(provider => new SqliteEventStore(provider.GetRequiredService<DataFolder>().LogFile));
+services.AddSingleton<EventLog>();
+services.AddSingleton<LessonConduct>();
+services.AddSingleton<IRoomSource, SchoolRooms>();
+services.AddSingleton(provider => new RoomSupport(
+    provider.GetRequiredService<EventLog>(), provider.GetRequiredService<IEventStore>(), provider.GetRequiredService<TimeProvider>(),
+    provider.GetRequiredService<ILoggerFactory>().CreateLogger<RoomHost>()));
+services.AddSingleton<RoomHosts>();
+services.AddHostedService<RoomSweeper>();
+services.AddSingleton<SnapshotEndpoint>();
+services.AddSingleton<ParticipantCookie>();
+services.AddSingleton<AccessResolver>();
+services.AddSingleton<Handing>();
+services.AddSingleton<Joining>();
+
+services.AddIdentity<Teacher, IdentityRole<Guid>>(options =>
+    {
+        options.User.RequireUniqueEmail = true;
+        options.Password.RequiredLength = 10;
+        options.Password.RequireDigit = options.Password.RequireLowercase = options.Password.RequireUppercase = options.Password.RequireNonAlphanumeric = false;
+        options.Lockout.MaxFailedAccessAttempts = 8;
+        options.Lockout.DefaultLockoutTimeSpan = TimeSpan.FromMinutes(2);
+    })
+    .AddEntityFrameworkStores<SchoolContext>();
+services.ConfigureApplicationCookie(options =>
+{
+    options.Cookie.Name = "yardang-teacher";
+    options.Cookie.SameSite = SameSiteMode.Lax;
+    options.LoginPath = "/sign-in";
+    options.ExpireTimeSpan = TimeSpan.FromDays(14);
+});
+services.AddSignalR(options => options.MaximumReceiveMessageSize = Limits.CommandBytes + 4_096).AddMessagePackProtocol();
+services.AddRazorPages();
+
+var app = builder.Build();
+
+await using (var db = await app.Services.GetRequiredService<IDbContextFactory<SchoolContext>>().CreateDbContextAsync())
+{
+    await db.Database.MigrateAsync();
+}
+
+app.UseSecurityHeaders();
+app.UseRouting();
+app.UseAuthentication();
+app.UseAuthorization();
+app.MapStaticAssets();
+app.MapRazorPages();
+app.MapHub<RoomHub>("/live");
+app.MapGet("/rooms/{room:guid}/snapshot", (HttpContext context, Guid room, SnapshotEndpoint endpoint) => endpoint.GetAsync(context, room));
+app.MapGet("/healthz", () => "ok");
+await app.RunAsync();
+
+/// <summary>Named so that tests can start the application.</summary>
+public partial class Program;

@@ -1,0 +1,57 @@
+using System.Buffers;
+using MessagePack;
+using Yardang.Core.Rooms;
+
+namespace Yardang.Web.Rooms;
+
+/// <summary>
+/// What a reader is sent: [through, [event ...], [preview ...]]. "Through" says up to which number the reader is now up to date, so that
+/// events meant for others leave legal gaps. A frame with only -1 says: fetch a snapshot.
+/// </summary>
+public static class Frame
+{
+    /// <summary>Tells a reader who has fallen too far behind to fetch a snapshot.</summary>
+    public static readonly byte[] Resync = [0x91, 0xff];
+
+    /// <summary>A frame; null if there is nothing to say.</summary>
+    public static byte[]? Of(Subscription subscription, List<Published> events)
+    {
+        var through = events.Count == 0 ? subscription.Cursor : events[^1].Envelope.Number;
+        var previews = TakePreviews(subscription);
+        if (events.Count == 0 && previews.Count == 0) return null;
+
+        var buffer = new ArrayBufferWriter<byte>(256);
+        var w = new MessagePackWriter(buffer);
+        w.WriteArrayHeader(3);
+        w.Write(through);
+        w.WriteArrayHeader(CountFor(subscription.Reader, events));
+        foreach (var e in events)
+        {
+            if (e.Envelope.IsFor(subscription.Reader)) w.WriteRaw(e.Payload);
+        }
+
+        w.WriteArrayHeader(previews.Count);
+        foreach (var preview in previews) w.Write(preview);
+        w.Flush();
+        subscription.Cursor = through;
+        return buffer.WrittenSpan.ToArray();
+    }
+
+    private static int CountFor(Actor reader, List<Published> events)
+    {
+        var count = 0;
+        foreach (var e in events)
+        {
+            if (e.Envelope.IsFor(reader)) count++;
+        }
+
+        return count;
+    }
+
+    private static List<byte[]> TakePreviews(Subscription subscription)
+    {
+        var previews = new List<byte[]>();
+        while (subscription.TryTakePreview(out var preview)) previews.Add(preview);
+        return previews;
+    }
+}

@@ -1,0 +1,393 @@
+using System.Collections.Immutable;
+using System.Threading.Channels;
+using Yardang.Core.Rooms;
+using Yardang.Data.Log;
+using Yardang.Data.Wire;
+
+namespace Yardang.Web.Rooms;
+
+/// <summary>Somebody who submits commands and is told what becomes of them. A command that becomes an event is answered by that event.</summary>
+public interface ISubmitter
+{
+    /// <summary>Called by the room's writer; must be brief.</summary>
+    void Answer(Guid room, Submission submission, Decision decision, Envelope? envelope);
+}
+
+/// <summary>
+/// A running room: one writer with a bounded mailbox decides and applies, ahead of the disk; readers are given only what is durable.
+/// If a commit fails the host is finished: it is thrown away, and the room is loaded anew from what is durable.
+/// </summary>
+[System.Diagnostics.CodeAnalysis.SuppressMessage("Design", "CA1001", Justification = "The source has no timer and is read after the end.")]
+public sealed class RoomHost
+{
+    private const int MailboxSize = 2_048;
+    private const int EventsPerAppend = 256;
+    private const int EventsPerSnapshot = 500;
+    private const int EventsPerFrame = 512;
+
+    // Above this many readers, events are gathered for a moment: half the work for a delay that nobody sees (realtime.md).
+    private const int LargeRoom = 40;
+    private static readonly TimeSpan s_tick = TimeSpan.FromMilliseconds(16);
+
+    private readonly Room _room;
+    private readonly int _epoch;
+    private readonly bool _readOnly;
+    private readonly EventLog _log;
+    private readonly IEventStore _store;
+    private readonly TimeProvider _clock;
+    private readonly ILogger _logger;
+    private readonly Tail _tail;
+    private readonly Channel<Letter> _mailbox = Channel.CreateBounded<Letter>(new BoundedChannelOptions(MailboxSize) { SingleReader = true });
+    private readonly CancellationTokenSource _finished = new();
+    private readonly Dictionary<int, RefusedCommands> _refused = [];
+    private readonly Task _writer;
+    private ImmutableArray<Subscription> _subscriptions = [];
+    private readonly Lazy<Task> _stopping;
+    private volatile Conditions _conditions;
+    private long _lastSnapshot;
+
+    private RoomHost(Guid id, Room room, int epoch, bool readOnly, Conditions conditions, long lastSnapshot, RoomSupport support)
+    {
+        Id = id;
+        (_room, _epoch, _readOnly, _conditions, _lastSnapshot) = (room, epoch, readOnly, conditions, lastSnapshot);
+        (_log, _store, _clock, _logger) = (support.Log, support.Store, support.Clock, support.Logger);
+        _tail = new Tail(room.Number);
+        _stopping = new(StopOnceAsync);
+        LastUsed = _clock.GetTimestamp();
+        _writer = Task.Run(WriteAsync);
+    }
+
+    private abstract record Letter;
+
+    private sealed record Submitting(Submission Submission, Actor Actor, ISubmitter Submitter) : Letter;
+
+    private sealed record Looking(Action<Room> Look, TaskCompletionSource<long> Seen) : Letter;
+
+    private sealed record Setting(Conditions Conditions, TaskCompletionSource Set) : Letter;
+
+    /// <summary>The room's id.</summary>
+    public Guid Id { get; }
+
+    /// <summary>The kind of room.</summary>
+    public RoomKind Kind => _room.Kind;
+
+    /// <summary>Counts the times the room was loaded.</summary>
+    public int Epoch => _epoch;
+
+    /// <summary>Number of the last durable event.</summary>
+    public long Durable => _tail.Durable;
+
+    /// <summary>When somebody last wrote or read, in ticks of the clock.</summary>
+    public long LastUsed { get; private set; }
+
+    /// <summary>How many read along.</summary>
+    public int Readers => _subscriptions.Length;
+
+    /// <summary>What the lesson allows now, as far as the writer knows.</summary>
+    public Conditions Conditions => _conditions;
+
+    /// <summary>Signalled when this host is of no more use.</summary>
+    public CancellationToken Finished => _finished.Token;
+
+    /// <summary>Loads a room: the snapshot if there is a usable one, then the log's tail.</summary>
+    /// <param name="id">The room's id.</param>
+    /// <param name="create">Makes an empty room.</param>
+    /// <param name="conditions">What the lesson allows now.</param>
+    /// <param name="support">What hosts share.</param>
+    public static RoomHost Open(Guid id, Func<Room> create, Conditions conditions, RoomSupport support)
+    {
+        var room = create();
+        var epoch = support.Store.Open(id, room.Kind);
+        if (support.Store.ReadSnapshot(id) is { } snapshot)
+        {
+            try
+            {
+                if (!SnapshotCodec.Restore(snapshot, room)) room = create();
+            }
+            catch (Exception e) when (e is MessagePack.MessagePackSerializationException or EndOfStreamException)
+            {
+                support.Logger.LogWarning(e, "The snapshot of room {Room} is damaged; its log is replayed.", id);
+                room = create();
+            }
+        }
+
+        var restored = room.Number;
+        var readOnly = false;
+        foreach (var payload in support.Store.Read(id, restored))
+        {
+            try
+            {
+                room.Apply(EventCodec.Decode(payload));
+            }
+            catch (Exception e) when (e is MessagePack.MessagePackSerializationException or InvalidOperationException or EndOfStreamException or KeyNotFoundException)
+            {
+                support.Logger.LogError(e, "Room {Room} can only be read: its event after {Number} cannot be applied.", id, room.Number);
+                readOnly = true;
+                break;
+            }
+        }
+
+        return new RoomHost(id, room, epoch, readOnly, conditions, restored, support);
+    }
+
+    /// <summary>Hands a command in and returns at once. False if the mailbox is full or the host finished: resend in a moment.</summary>
+    public bool TrySubmit(Submission submission, Actor actor, ISubmitter submitter) => _mailbox.Writer.TryWrite(new Submitting(submission, actor, submitter));
+
+    /// <summary>Submits on behalf of the program or of somebody without a tab, and waits until the event is durable.</summary>
+    public async Task<(Decision Decision, Envelope? Envelope)> SubmitAsync(Command command, Actor actor, CancellationToken stop = default)
+    {
+        var answer = new AwaitedAnswer();
+        await _mailbox.Writer.WriteAsync(new Submitting(Submission.ByProgram(command), actor, answer), stop);
+        var (decision, envelope) = await answer.Task.WaitAsync(stop);
+        if (envelope is not null) await DurableAsync(envelope.Number, stop);
+        return (decision, envelope);
+    }
+
+    /// <summary>Lets the writer look at the state between two commands, and waits until all that was seen is durable.</summary>
+    /// <returns>The number of the last event that was seen.</returns>
+    public async Task<long> LookAsync(Action<Room> look, CancellationToken stop = default)
+    {
+        var seen = new TaskCompletionSource<long>(TaskCreationOptions.RunContinuationsAsynchronously);
+        await _mailbox.Writer.WriteAsync(new Looking(look, seen), stop);
+        var number = await seen.Task.WaitAsync(stop);
+        await DurableAsync(number, stop);
+        return number;
+    }
+
+    /// <summary>Changes what the lesson allows; done when the writer works by it.</summary>
+    public async Task SetConditionsAsync(Conditions conditions)
+    {
+        var set = new TaskCompletionSource(TaskCreationOptions.RunContinuationsAsynchronously);
+        await _mailbox.Writer.WriteAsync(new Setting(conditions, set));
+        await set.Task;
+    }
+
+    /// <summary>Shows something passing to the others who look: never stored, dropped for those who are behind.</summary>
+    public void Preview(byte[] preview, Subscription? from)
+    {
+        foreach (var subscription in _subscriptions)
+        {
+            if (subscription != from) subscription.Preview(preview);
+        }
+    }
+
+    /// <summary>Begins to read after a number. The caller leaves with <see cref="Leave"/>.</summary>
+    public Subscription Watch(Actor reader, long after)
+    {
+        var subscription = new Subscription(reader, after);
+        ImmutableInterlocked.Update(ref _subscriptions, s => s.Add(subscription));
+        subscription.Wake();
+        LastUsed = _clock.GetTimestamp();
+        return subscription;
+    }
+
+    /// <summary>Ends a reader's stay.</summary>
+    public void Leave(Subscription subscription)
+    {
+        ImmutableInterlocked.Update(ref _subscriptions, s => s.Remove(subscription));
+        LastUsed = _clock.GetTimestamp();
+    }
+
+    /// <summary>The next frame for a reader; waits until there is one. After <see cref="Frame.Resync"/> there is no more.</summary>
+    public async Task<byte[]> NextFrameAsync(Subscription subscription, CancellationToken stop)
+    {
+        while (true)
+        {
+            await subscription.NewsAsync(stop);
+            if (Readers > LargeRoom) await Task.Delay(s_tick, stop);
+            if (_finished.IsCancellationRequested) return Frame.Resync;
+            var events = _tail.After(subscription.Cursor, EventsPerFrame);
+            if (events is null || subscription.Cursor > _tail.Durable) return Frame.Resync;
+            var frame = Frame.Of(subscription, events);
+            if (events.Count == EventsPerFrame) subscription.Wake();
+            if (frame is not null) return frame;
+        }
+    }
+
+    /// <summary>Durable events as they come, for parts of the program that follow a room.</summary>
+    public async IAsyncEnumerable<Envelope> FollowAsync(long after, [System.Runtime.CompilerServices.EnumeratorCancellation] CancellationToken stop = default)
+    {
+        var subscription = Watch(Actor.Program, after);
+        try
+        {
+            while (!_finished.IsCancellationRequested)
+            {
+                await subscription.NewsAsync(stop);
+                foreach (var published in _tail.After(subscription.Cursor, int.MaxValue / 2) ?? [])
+                {
+                    subscription.Cursor = published.Envelope.Number;
+                    yield return published.Envelope;
+                }
+            }
+        }
+        finally
+        {
+            Leave(subscription);
+        }
+    }
+
+    /// <summary>Takes no more commands, finishes those it has, and keeps a snapshot.</summary>
+    public Task StopAsync() => _stopping.Value;
+
+    private async Task StopOnceAsync()
+    {
+        _mailbox.Writer.TryComplete();
+        await _writer;
+        var number = _room.Number;
+        await DurableAsync(number, CancellationToken.None);
+        if (!_readOnly && !_finished.IsCancellationRequested && number > _lastSnapshot) _store.WriteSnapshot(Id, SnapshotCodec.Encode(_room, Actor.Program));
+        Finish();
+    }
+
+    private async Task DurableAsync(long number, CancellationToken stop)
+    {
+        if (_tail.Durable >= number) return;
+        var waiting = Watch(Actor.Program, number);
+        try
+        {
+            while (_tail.Durable < number && !_finished.IsCancellationRequested) await waiting.NewsAsync(stop);
+        }
+        finally
+        {
+            Leave(waiting);
+        }
+
+        if (_tail.Durable < number) throw new IOException("The room's events could not be stored.");
+    }
+
+    private async Task WriteAsync()
+    {
+        try
+        {
+            await WriteUntilCompletedAsync();
+        }
+        catch (Exception e)
+        {
+            _logger.LogCritical(e, "The writer of room {Room} failed; the room is loaded anew.", Id);
+            Finish();
+        }
+    }
+
+    private async Task WriteUntilCompletedAsync()
+    {
+        var events = new List<Published>(EventsPerAppend);
+        while (await _mailbox.Reader.WaitToReadAsync())
+        {
+            LastUsed = _clock.GetTimestamp();
+            while (events.Count < EventsPerAppend && _mailbox.Reader.TryRead(out var letter)) Handle(letter, events);
+            if (events.Count == 0) continue;
+
+            var batch = events.ToArray();
+            events.Clear();
+            if (_finished.IsCancellationRequested) continue;
+            await _log.AppendAsync(
+                new Append(Id, batch[0].Envelope.Number, _epoch, Array.ConvertAll(batch, p => p.Payload), e => Published(batch, e)), CancellationToken.None);
+            if (_room.Number - _lastSnapshot >= EventsPerSnapshot) KeepSnapshot();
+        }
+    }
+
+    private void Handle(Letter letter, List<Published> events)
+    {
+        switch (letter)
+        {
+            case Submitting(var submission, var actor, var submitter):
+                Decide(submission, actor, submitter, events);
+                break;
+            case Looking(var look, var seen):
+                look(_room);
+                seen.SetResult(_room.Number);
+                break;
+            case Setting(var conditions, var set):
+                _conditions = conditions;
+                set.SetResult();
+                break;
+        }
+    }
+
+    private void Decide(Submission submission, Actor actor, ISubmitter submitter, List<Published> events)
+    {
+        if (_readOnly || _finished.IsCancellationRequested)
+        {
+            submitter.Answer(Id, submission, _readOnly ? Refusal.ReadOnly : Refusal.Busy, null);
+            return;
+        }
+
+        var refused = _refused.GetValueOrDefault(submission.Client);
+        if (refused?.ReasonFor(submission.Counter) is { } reason)
+        {
+            submitter.Answer(Id, submission, reason, null);
+            return;
+        }
+
+        // A refused command leaves no trace in the log, so the next one must not be taken for a gap.
+        var follows = refused?.ReasonFor(submission.After) is not null;
+        var decision = _room.Decide(follows ? submission with { After = 0 } : submission, actor, _conditions);
+        if (decision is not Decision.Accepted accepted)
+        {
+            if (decision is Decision.Refused { Reason: not (Refusal.Resend or Refusal.UnknownClient) and var why } && submission.Client != 0)
+            {
+                if (refused is null) _refused[submission.Client] = refused = new RefusedCommands();
+                refused.Remember(submission.Counter, why);
+            }
+
+            submitter.Answer(Id, submission, decision, null);
+            return;
+        }
+
+        var envelope = new Envelope(
+            _room.Number + 1, _clock.GetUtcNow().ToUnixTimeMilliseconds(), actor, submission.Client, submission.Counter,
+            submission.Gesture, accepted.Audience, accepted.Event);
+        _room.Apply(envelope);
+        events.Add(new Published(envelope, EventCodec.Encode(envelope)));
+        submitter.Answer(Id, submission, decision, envelope);
+    }
+
+    // Runs on the log's thread.
+    private void Published(Published[] batch, Exception? failure)
+    {
+        if (failure is not null)
+        {
+            _logger.LogError(failure, "Events {First} to {Last} of room {Room} could not be stored; the room is loaded anew.", batch[0].Envelope.Number, batch[^1].Envelope.Number, Id);
+            Finish();
+            return;
+        }
+
+        if (_finished.IsCancellationRequested) return;
+        foreach (var published in batch) _tail.Add(published);
+        foreach (var subscription in _subscriptions) subscription.Wake();
+    }
+
+    private void Finish()
+    {
+        _finished.Cancel();
+        _mailbox.Writer.TryComplete();
+        foreach (var subscription in _subscriptions) subscription.Wake();
+    }
+
+    private void KeepSnapshot()
+    {
+        var number = _lastSnapshot = _room.Number;
+        var snapshot = SnapshotCodec.Encode(_room, Actor.Program);
+        _ = Task.Run(async () =>
+        {
+            try
+            {
+                await DurableAsync(number, CancellationToken.None);
+                _store.WriteSnapshot(Id, snapshot);
+            }
+            catch (Exception e) when (e is IOException or System.Data.Common.DbException or ObjectDisposedException)
+            {
+                _logger.LogWarning(e, "The snapshot of room {Room} at {Number} was not kept.", Id, number);
+            }
+        });
+    }
+
+    private sealed class AwaitedAnswer : ISubmitter
+    {
+        private readonly TaskCompletionSource<(Decision, Envelope?)> _answer = new(TaskCreationOptions.RunContinuationsAsynchronously);
+
+        public Task<(Decision Decision, Envelope? Envelope)> Task => _answer.Task;
+
+        public void Answer(Guid room, Submission submission, Decision decision, Envelope? envelope) => _answer.TrySetResult((decision, envelope));
+    }
+}

@@ -1,0 +1,106 @@
+using System.Collections.Concurrent;
+using Yardang.Core.Rooms;
+using Yardang.Data.Log;
+
+namespace Yardang.Web.Rooms;
+
+/// <summary>What all room hosts share.</summary>
+public sealed record RoomSupport(EventLog Log, IEventStore Store, TimeProvider Clock, ILogger Logger);
+
+/// <summary>Knows how to begin a room that is not loaded.</summary>
+public interface IRoomSource
+{
+    /// <summary>Makes the empty room, and says what its lesson allows now; null if there is no such room.</summary>
+    Task<(Func<Room> Create, Conditions Conditions)?> FindAsync(Guid room, RoomHosts hosts);
+
+    /// <summary>Called when a room was loaded.</summary>
+    void Loaded(RoomHost host, RoomHosts hosts);
+}
+
+/// <summary>The rooms that are loaded. A room is loaded when somebody needs it, and put away when nobody has for a while.</summary>
+public sealed class RoomHosts(RoomSupport support, IRoomSource source) : IAsyncDisposable
+{
+    private readonly ConcurrentDictionary<Guid, Lazy<Task<RoomHost?>>> _hosts = new();
+
+    /// <summary>The host of a room, loaded if need be; null if there is no such room.</summary>
+    public async Task<RoomHost?> FindAsync(Guid room)
+    {
+        while (true)
+        {
+            var entry = _hosts.GetOrAdd(room, id => new(() => OpenAsync(id)));
+            RoomHost? host;
+            try
+            {
+                host = await entry.Value;
+            }
+            catch
+            {
+                _hosts.TryRemove(new(room, entry));
+                throw;
+            }
+
+            if (host is null) _hosts.TryRemove(new(room, entry));
+            if (host is null || !host.Finished.IsCancellationRequested) return host;
+            _hosts.TryUpdate(room, new(() => ReopenAsync(host)), entry);
+        }
+    }
+
+    /// <summary>The host of a room that must exist.</summary>
+    public async Task<RoomHost> GetAsync(Guid room) =>
+        await FindAsync(room) ?? throw new InvalidOperationException($"There is no room {room}.");
+
+    /// <summary>The host of a room if it is loaded or being loaded.</summary>
+    public async Task<RoomHost?> FindLoadedAsync(Guid room) => _hosts.TryGetValue(room, out var entry) ? await entry.Value : null;
+
+    /// <summary>Puts away rooms that nobody reads and that were not used for the given time.</summary>
+    public async Task PutAwayAsync(TimeSpan unused)
+    {
+        foreach (var (id, entry) in _hosts)
+        {
+            if (!entry.IsValueCreated || !entry.Value.IsCompletedSuccessfully || await entry.Value is not { } host) continue;
+            if (host.Readers > 0 || support.Clock.GetElapsedTime(host.LastUsed) < unused) continue;
+
+            // Whoever asks from now on waits until the old host is done.
+            if (_hosts.TryUpdate(id, new(() => ReopenAsync(host)), entry)) await host.StopAsync();
+        }
+    }
+
+    /// <summary>Stops all rooms, with a snapshot of each.</summary>
+    public async ValueTask DisposeAsync()
+    {
+        foreach (var entry in _hosts.Values.Where(e => e.IsValueCreated && e.Value.IsCompletedSuccessfully))
+        {
+            if (await entry.Value is not { } host || host.Finished.IsCancellationRequested) continue;
+            try
+            {
+                await host.StopAsync();
+            }
+            catch (IOException e)
+            {
+                support.Logger.LogError(e, "Room {Room} did not stop cleanly.", host.Id);
+            }
+        }
+    }
+
+    private async Task<RoomHost?> ReopenAsync(RoomHost old)
+    {
+        try
+        {
+            await old.StopAsync();
+        }
+        catch (IOException)
+        {
+            // What could not be stored was never published; its clients send it again.
+        }
+
+        return await OpenAsync(old.Id);
+    }
+
+    private async Task<RoomHost?> OpenAsync(Guid room)
+    {
+        if (await source.FindAsync(room, this) is not var (create, conditions)) return null;
+        var host = await Task.Run(() => RoomHost.Open(room, create, conditions, support));
+        source.Loaded(host, this);
+        return host;
+    }
+}

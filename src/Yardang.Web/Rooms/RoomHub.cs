@@ -1,0 +1,138 @@
+using System.Buffers;
+using System.Collections.Concurrent;
+using System.Runtime.CompilerServices;
+using MessagePack;
+using Microsoft.AspNetCore.SignalR;
+using Yardang.Core.Rooms;
+using Yardang.Data.Wire;
+using Yardang.Web.Access;
+
+namespace Yardang.Web.Rooms;
+
+/// <summary>
+/// The live connection: commands in, numbered events out. Methods hand over and return; what happens next comes through
+/// <see cref="Watch"/>. Described in docs/protocol.md.
+/// </summary>
+public sealed class RoomHub(RoomHosts hosts, AccessResolver access, ILogger<RoomHub> logger) : Hub
+{
+    private const int PreviewBytes = 8 * 1024;
+    private const int MaxWatches = 400;
+
+    private ConcurrentDictionary<Guid, (RoomAccess Access, RoomHost Host)> Entered =>
+        (ConcurrentDictionary<Guid, (RoomAccess, RoomHost)>)Context.Items[nameof(Entered)]!;
+
+    /// <inheritdoc/>
+    public override Task OnConnectedAsync()
+    {
+        Context.Items[nameof(Entered)] = new ConcurrentDictionary<Guid, (RoomAccess, RoomHost)>();
+        return Task.CompletedTask;
+    }
+
+    /// <summary>Gives this tab a client number in a room, under which it may send commands.</summary>
+    public async Task<int> Admit(string room)
+    {
+        var (roomAccess, host) = await EnterAsync(room);
+        var (decision, envelope) = await host.SubmitAsync(new AdmitClient(), roomAccess.Actor, Context.ConnectionAborted);
+        return envelope?.Event is ClientAdmitted admitted ? admitted.Number : throw Refuse((decision as Decision.Refused)?.Reason ?? Refusal.Busy);
+    }
+
+    /// <summary>Streams the room's frames after an event number, each reader at its own pace.</summary>
+    public async IAsyncEnumerable<byte[]> Watch(string room, long after, [EnumeratorCancellation] CancellationToken stop)
+    {
+        var (roomAccess, host) = await EnterAsync(room);
+        var subscription = host.Watch(roomAccess.Actor, after);
+        try
+        {
+            byte[]? frame = null;
+            while (frame != Frame.Resync)
+            {
+                frame = await host.NextFrameAsync(subscription, stop);
+                yield return frame;
+            }
+        }
+        finally
+        {
+            host.Leave(subscription);
+        }
+    }
+
+    /// <summary>Hands in a command. It is answered by its event, or by <c>Refused</c>.</summary>
+    public async Task Submit(string room, byte[] message)
+    {
+        var (submission, refusal, client, counter) = CommandCodec.Decode(message);
+        var answers = new HubSubmitter(Clients.Caller, logger);
+        if (!Guid.TryParse(room, out var id) || submission is null)
+        {
+            answers.Refuse(room, client, counter, refusal ?? Refusal.NotFound, 0);
+            return;
+        }
+
+        RoomAccess roomAccess;
+        RoomHost host;
+        try
+        {
+            (roomAccess, host) = await EnterAsync(room);
+        }
+        catch (HubException)
+        {
+            answers.Refuse(room, client, counter, Refusal.NotAllowed, 0);
+            return;
+        }
+
+        if (!host.TrySubmit(submission, roomAccess.Actor, answers)) answers.Answer(id, submission, Refusal.Busy, null);
+    }
+
+    /// <summary>Shows something passing to the others: ink being drawn.</summary>
+    public async Task Preview(string room, byte[] preview)
+    {
+        if (preview.Length > PreviewBytes) return;
+        var (roomAccess, host) = await EnterAsync(room);
+        if (!roomAccess.Actor.IsStaff && !host.Conditions.StudentsMayWrite) return;
+        host.Preview(Signed(roomAccess.Actor, preview), from: null);
+    }
+
+    // [actor, role, client's bytes]: a client cannot speak in another's name.
+    private static byte[] Signed(Actor actor, byte[] preview)
+    {
+        var buffer = new ArrayBufferWriter<byte>(preview.Length + 12);
+        var w = new MessagePackWriter(buffer);
+        w.WriteArrayHeader(3);
+        w.Write(actor.Number);
+        w.Write((int)actor.Role);
+        w.Write(preview);
+        w.Flush();
+        return buffer.WrittenSpan.ToArray();
+    }
+
+    private static HubException Refuse(Refusal reason) => new($"refused:{(int)reason}");
+
+    private async Task<(RoomAccess Access, RoomHost Host)> EnterAsync(string room)
+    {
+        if (!Guid.TryParse(room, out var id)) throw Refuse(Refusal.NotFound);
+        if (Entered.TryGetValue(id, out var entered) && !entered.Host.Finished.IsCancellationRequested) return entered;
+        if (Entered.Count >= MaxWatches) throw Refuse(Refusal.Full);
+        var roomAccess = await access.ForRoomAsync(Visitor.Of(Context.GetHttpContext()!), id);
+        if (roomAccess is null)
+        {
+            logger.LogWarning("Somebody asked for room {Room} without a right to it.", id);
+            throw Refuse(Refusal.NotAllowed);
+        }
+
+        var host = await hosts.FindAsync(id) ?? throw Refuse(Refusal.NotFound);
+        return Entered[id] = (roomAccess, host);
+    }
+
+    private sealed class HubSubmitter(IClientProxy caller, ILogger logger) : ISubmitter
+    {
+        public void Answer(Guid room, Submission submission, Decision decision, Envelope? envelope)
+        {
+            if (decision is Decision.Refused refused) Refuse(room.ToString(), submission.Client, submission.Counter, refused.Reason, refused.Number);
+        }
+
+        public void Refuse(string room, int client, int counter, Refusal reason, int number)
+        {
+            logger.LogInformation("Command {Client}/{Counter} in room {Room} was refused: {Reason}.", client, counter, room, reason);
+            _ = caller.SendAsync("Refused", room, client, counter, (int)reason, number);
+        }
+    }
+}

@@ -1,0 +1,14 @@
+namespace Yardang.Web.Rooms;
+
+/// <summary>Puts away rooms that nobody has used for a while.</summary>
+public sealed class RoomSweeper(RoomHosts hosts, TimeProvider clock) : BackgroundService
+{
+    private static readonly TimeSpan s_every = TimeSpan.FromMinutes(1);
+    private static readonly TimeSpan s_unused = TimeSpan.FromMinutes(10);
+
+    protected override async Task ExecuteAsync(CancellationToken stoppingToken)
+    {
+        using var timer = new PeriodicTimer(s_every, clock);
+        while (await timer.WaitForNextTickAsync(stoppingToken)) await hosts.PutAwayAsync(s_unused);
+    }
+}

@@ -1,0 +1,81 @@
+using Yardang.Core.Rooms;
+using Yardang.Data.Log;
+
+namespace Yardang.Web.Tests.Rooms;
+
+/// <summary>A disk that can fail and lose power: what was committed stays, everything else is gone.</summary>
+internal sealed class SimulatedStore : IEventStore
+{
+    private readonly Lock _lock = new();
+    private readonly List<byte[]> _events;
+    private byte[]? _snapshot;
+    private int _epoch;
+    private bool _off;
+
+    public SimulatedStore() => _events = [];
+
+    private SimulatedStore(List<byte[]> events, byte[]? snapshot, int epoch) => (_events, _snapshot, _epoch) = (events, snapshot, epoch);
+
+    /// <summary>How many of the next commits fail.</summary>
+    public int Failing { get; set; }
+
+    public IReadOnlyList<byte[]> Events
+    {
+        get
+        {
+            lock (_lock) return [.. _events];
+        }
+    }
+
+    /// <summary>The power goes: this disk takes nothing more, and what it holds is found again after the restart.</summary>
+    public SimulatedStore PowerCut()
+    {
+        lock (_lock)
+        {
+            _off = true;
+            return new([.. _events], _snapshot, _epoch);
+        }
+    }
+
+    public int Open(Guid room, RoomKind kind)
+    {
+        lock (_lock) return ++_epoch;
+    }
+
+    public void Write(IReadOnlyList<Append> batches)
+    {
+        lock (_lock)
+        {
+            if (_off) throw new IOException("The power is off.");
+            if (Failing > 0)
+            {
+                Failing--;
+                throw new IOException("The disk did not take it.");
+            }
+
+            foreach (var batch in batches)
+            {
+                if (batch.First != _events.Count + 1 || batch.Epoch != _epoch) throw new IOException("A stale writer.");
+                _events.AddRange(batch.Payloads);
+            }
+        }
+    }
+
+    public IReadOnlyList<byte[]> Read(Guid room, long after)
+    {
+        lock (_lock) return [.. _events.Skip((int)after)];
+    }
+
+    public byte[]? ReadSnapshot(Guid room)
+    {
+        lock (_lock) return _snapshot;
+    }
+
+    public void WriteSnapshot(Guid room, byte[]? snapshot)
+    {
+        lock (_lock)
+        {
+            if (!_off) _snapshot = snapshot;
+        }
+    }
+}
