@@ -35,6 +35,8 @@ services.AddSingleton<ParticipantCookie>();
 services.AddSingleton<AccessResolver>();
 services.AddSingleton<Handing>();
 services.AddSingleton<Joining>();
+services.AddSingleton<JoinThrottle>();
+services.AddSingleton<LessonPeople>();
 
 services.AddIdentity<Teacher, IdentityRole<Guid>>(options =>
     {
@@ -53,6 +55,7 @@ services.ConfigureApplicationCookie(options =>
     options.ExpireTimeSpan = TimeSpan.FromDays(14);
 });
 services.AddSignalR(options => options.MaximumReceiveMessageSize = Limits.CommandBytes + 4_096).AddMessagePackProtocol();
+services.AddLocalization(options => options.ResourcesPath = "Resources");
 services.AddRazorPages();
 
 var app = builder.Build();
@@ -63,6 +66,8 @@ await using (var db = await app.Services.GetRequiredService<IDbContextFactory<Sc
 }
 
 app.UseSecurityHeaders();
+app.UseStatusCodePagesWithReExecute("/not-here");
+app.UseRequestLocalization("en");
 app.UseRouting();
 app.UseAuthentication();
 app.UseAuthorization();
@@ -70,6 +75,8 @@ app.MapStaticAssets();
 app.MapRazorPages();
 app.MapHub<RoomHub>("/live");
 app.MapGet("/rooms/{room:guid}/snapshot", (HttpContext context, Guid room, SnapshotEndpoint endpoint) => endpoint.GetAsync(context, room));
+app.MapGet("/lesson/{lesson:guid}/people", async (HttpContext context, Guid lesson, AccessResolver access, LessonPeople people) =>
+    await access.OwnLessonAsync(Visitor.Of(context), lesson) is null ? Results.NotFound() : Results.Ok(await people.InAsync(lesson)));
 app.MapGet("/healthz", () => "ok");
 await app.RunAsync();
 

@@ -28,8 +28,9 @@ public static class SnapshotCodec
         w.Write(Format);
         w.Write((int)room.Kind);
         w.Write(room.Number);
-        w.WriteArrayHeader(room.Clients.Count);
-        foreach (var (client, record) in room.Clients)
+        var clients = room.Clients.Where(c => reader.IsStaff || c.Value.Actor == reader.Number).ToList();
+        w.WriteArrayHeader(clients.Count);
+        foreach (var (client, record) in clients)
         {
             w.WriteArrayHeader(3);
             w.Write(client);

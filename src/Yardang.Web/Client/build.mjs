@@ -1,4 +1,44 @@
-console.log('nothing yet');
-import { mkdirSync, writeFileSync } from 'node:fs';
-mkdirSync('wwwroot/dist', { recursive: true });
-writeFileSync('wwwroot/dist/app.css', '');
+// Bundles scripts, styles, fonts and icons into wwwroot/dist. "--release" minifies.
+import { execFileSync } from 'node:child_process';
+import { cpSync, mkdirSync, readFileSync, readdirSync, rmSync } from 'node:fs';
+import { build } from 'esbuild';
+
+const release = process.argv.includes('--release');
+const dist = 'wwwroot/dist';
+const modules = 'node_modules';
+
+rmSync(dist, { recursive: true, force: true });
+mkdirSync(`${dist}/icons`, { recursive: true });
+mkdirSync(`${dist}/files`, { recursive: true });
+
+const latin = (font, axis) => [`latin`, `latin-ext`].map((part) => `${font}-${part}-${axis}-normal.woff2`);
+for (const [font, axis] of [
+  ['atkinson-hyperlegible-next', 'wght'],
+  ['bricolage-grotesque', 'wght'],
+])
+  for (const file of latin(font, axis)) cpSync(`${modules}/@fontsource-variable/${font}/files/${file}`, `${dist}/files/${file}`);
+
+await build({
+  entryPoints: { board: 'Client/entry-board.ts', circulate: 'Client/entry-circulate.ts', workshop: 'Client/entry-workshop.ts' },
+  outdir: dist,
+  bundle: true,
+  splitting: true,
+  format: 'esm',
+  target: 'es2022',
+  minify: true,
+  sourcemap: release ? false : 'linked',
+  chunkNames: 'shared-[hash]',
+  logLevel: 'warning',
+});
+
+execFileSync(
+  process.execPath,
+  [`${modules}/@tailwindcss/cli/dist/index.mjs`, '-i', 'Client/styles/app.css', '-o', `${dist}/app.css`, '--minify'],
+  { stdio: ['ignore', 'ignore', 'inherit'] },
+);
+
+// Only the icons that the pages name.
+const icons = new Set();
+for (const file of readdirSync('Pages', { recursive: true }).filter((f) => f.endsWith('.cshtml')))
+  for (const [, name] of readFileSync(`Pages/${file}`, 'utf8').matchAll(/<icon name="([a-z-]+)"/g)) icons.add(name);
+for (const name of icons) cpSync(`${modules}/@phosphor-icons/core/assets/bold/${name}-bold.svg`, `${dist}/icons/${name}.svg`);

@@ -233,9 +233,17 @@ public sealed class RoomHost
     {
         _mailbox.Writer.TryComplete();
         await _writer;
-        var number = _room.Number;
-        await DurableAsync(number, CancellationToken.None);
-        if (!_readOnly && !_finished.IsCancellationRequested && number > _lastSnapshot) _store.WriteSnapshot(Id, SnapshotCodec.Encode(_room, Actor.Program));
+        try
+        {
+            await DurableAsync(_room.Number, CancellationToken.None);
+            if (!_readOnly && !_finished.IsCancellationRequested && _room.Number > _lastSnapshot) _store.WriteSnapshot(Id, SnapshotCodec.Encode(_room, Actor.Program));
+        }
+        catch (IOException e)
+        {
+            // What could not be stored was never published; its clients send it again.
+            _logger.LogError(e, "Room {Room} did not stop cleanly.", Id);
+        }
+
         Finish();
     }
 

@@ -70,29 +70,13 @@ public sealed class RoomHosts(RoomSupport support, IRoomSource source) : IAsyncD
     {
         foreach (var entry in _hosts.Values.Where(e => e.IsValueCreated && e.Value.IsCompletedSuccessfully))
         {
-            if (await entry.Value is not { } host || host.Finished.IsCancellationRequested) continue;
-            try
-            {
-                await host.StopAsync();
-            }
-            catch (IOException e)
-            {
-                support.Logger.LogError(e, "Room {Room} did not stop cleanly.", host.Id);
-            }
+            if (await entry.Value is { } host) await host.StopAsync();
         }
     }
 
     private async Task<RoomHost?> ReopenAsync(RoomHost old)
     {
-        try
-        {
-            await old.StopAsync();
-        }
-        catch (IOException)
-        {
-            // What could not be stored was never published; its clients send it again.
-        }
-
+        await old.StopAsync();
         return await OpenAsync(old.Id);
     }
 

@@ -1,0 +1,5 @@
+declare module '@alpinejs/csp' {
+  import type { Alpine } from 'alpinejs';
+  const alpine: Alpine;
+  export default alpine;
+}

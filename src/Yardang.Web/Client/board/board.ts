@@ -1,0 +1,265 @@
+// A board on the screen: the student's own, the one a teacher sits beside, or a try-out in the workshop.
+
+import Alpine from '@alpinejs/csp';
+import { fill, pageData } from '../page-data';
+import { Connection, type Link } from '../room/connection';
+import { LessonState, Signal } from '../room/lesson-state';
+import { Grip } from '../room/marks';
+import { type OutboxStore, deviceOutbox } from '../room/outbox-store';
+import { RoomClient } from '../room/room-client';
+import { LocalLine } from './local-line';
+import { MarkList, type MarkListTexts } from './mark-list';
+import { SheetSession, type ToolName } from './sheet-session';
+
+interface BoardData {
+  readonly mode: 'student' | 'beside' | 'try';
+  readonly board: string;
+  readonly lesson: string;
+  /** The participant as whom this tab acts; empty for a teacher. */
+  readonly participant: string;
+  /** Number of the actor in the lesson. */
+  readonly actor: number;
+  readonly language: string;
+  /** Who wrote it on this device, so that a shared device keeps outboxes apart. */
+  readonly who: string;
+  readonly texts: BoardTexts;
+}
+
+interface BoardTexts extends MarkListTexts {
+  readonly kept: string;
+  readonly sending: string;
+  readonly keptHere: string;
+  readonly setAside: string;
+  readonly pensDown: string;
+  readonly closed: string;
+  readonly opening: string;
+  readonly notReached: string;
+  readonly tryOut: string;
+  readonly refused: Record<string, string>;
+  readonly refusedOther: string;
+}
+
+const NOTICE_MS = 6000;
+const ZOOM_STEP = 1.25;
+
+Alpine.data('board', () => {
+  const data = pageData<BoardData>();
+  const { texts } = data;
+  const isTry = data.mode === 'try';
+  const isStudent = data.mode !== 'beside';
+  const me = { number: data.actor, isStaff: !isStudent };
+  let session: SheetSession;
+  let list: MarkList;
+  let lesson: RoomClient<LessonState> | null = null;
+  let noticeTimer: ReturnType<typeof setTimeout> | undefined;
+
+  return {
+    tool: 'pen' as ToolName,
+    colour: 0,
+    noteColour: 0,
+    width: 60,
+    rubsWhole: false,
+    canUndo: false,
+    canRedo: false,
+    zoom: 100,
+    handUp: false,
+    ready: false,
+    pensDown: false,
+    closed: false,
+    link: 'connecting' as Link,
+    opened: isTry,
+    keeping: 'kept' as 'kept' | 'sending' | 'here',
+    setAside: 0,
+    notice: '',
+    directionsOpen: false,
+
+    init(): void {
+      const root = this.$root as HTMLElement;
+      const host = root.querySelector<HTMLElement>('[data-surface]')!;
+      const field = root.querySelector<HTMLTextAreaElement>('[data-field]')!;
+      const line = isTry ? new LocalLine() : new Connection(data.participant || null, (link) => this.linkChanged(link));
+      const store: OutboxStore | null = isTry ? null : deviceOutbox(data.who, data.board);
+      session = new SheetSession({
+        room: data.board,
+        line,
+        store,
+        me,
+        grip: Grip.Own,
+        design: false,
+        language: data.language,
+        host,
+        field,
+        mayWrite: () => this.mayWrite(),
+        changed: () => this.refresh(),
+        refused: (reason) => this.say(texts.refused[String(reason)] ?? texts.refusedOther),
+      });
+      session.surface.onZoom = (percent) => (this.zoom = percent);
+      list = new MarkList(root.querySelector<HTMLElement>('[data-marks]')!, session, texts);
+      document.addEventListener('keydown', (e) => this.shortcut(e));
+      if (line instanceof LocalLine) void this.tryOut(line);
+      else void this.enter(line);
+    },
+
+    async tryOut(line: LocalLine): Promise<void> {
+      line.connect(session.client);
+      const response = await fetch(`/rooms/${data.board}/snapshot`);
+      session.client.takeSnapshot(new Uint8Array(await response.arrayBuffer()));
+    },
+
+    async enter(connection: Connection): Promise<void> {
+      lesson = new RoomClient<LessonState>(
+        data.lesson,
+        connection,
+        deviceOutbox(data.who, data.lesson),
+        (number, state) => LessonState.read(number, state),
+        (state, command) => state.predict(command),
+        me,
+        { changed: () => this.lessonChanged() },
+        new LessonState(),
+      );
+      try {
+        await Promise.all([connection.start(), connection.enter(session.client, true), connection.enter(lesson, true)]);
+        this.opened = true;
+        await session.client.recover();
+        await lesson.recover();
+      } catch {
+        this.say(texts.notReached);
+        setTimeout(() => location.reload(), NOTICE_MS);
+      }
+      this.refresh();
+    },
+
+    mayWrite(): boolean {
+      return this.opened && (!isStudent || (!this.pensDown && !this.closed));
+    },
+
+    linkChanged(link: Link): void {
+      this.link = link;
+      this.refresh();
+    },
+
+    refresh(): void {
+      if (!session) return;
+      list?.refresh();
+      this.canUndo = session.canUndo;
+      this.canRedo = session.canRedo;
+      const waiting = session.client.waiting + (lesson?.waiting ?? 0);
+      this.keeping = waiting === 0 ? 'kept' : this.link === 'open' ? 'sending' : 'here';
+      this.setAside = [...session.sheets.setAside].filter((w) => w.actor === me.number).length;
+    },
+
+    lessonChanged(): void {
+      if (!lesson) return;
+      const { state } = lesson;
+      this.pensDown = state.pensDown;
+      this.closed = state.closed;
+      const person = state.people.get(me.number);
+      this.handUp = person?.handUpAt != null;
+      this.ready = person?.readyAt != null;
+      this.refresh();
+    },
+
+    get keptText(): string {
+      if (isTry) return texts.tryOut;
+      if (!this.opened) return texts.opening;
+      if (this.setAside > 0 && this.keeping === 'kept') return fill(texts.setAside, this.setAside);
+      if (this.keeping === 'kept') return this.link === 'lost' ? texts.keptHere : texts.kept;
+      return this.keeping === 'sending' ? texts.sending : texts.keptHere;
+    },
+
+    get keptState(): string {
+      return this.link === 'lost' ? 'here' : this.keeping;
+    },
+
+    get heldText(): string {
+      return !isStudent ? '' : this.closed ? texts.closed : this.pensDown ? texts.pensDown : '';
+    },
+
+    pick(tool: ToolName): void {
+      this.tool = tool;
+      session.use(tool);
+    },
+
+    pickColour(colour: number): void {
+      this.colour = session.ink.colour = colour;
+    },
+
+    pickNote(colour: number): void {
+      this.noteColour = session.note.colour = colour;
+    },
+
+    pickWidth(width: number): void {
+      this.width = session.ink.width = width;
+    },
+
+    pickRub(whole: boolean): void {
+      this.rubsWhole = session.rubsWhole = whole;
+    },
+
+    write(): void {
+      session.write();
+    },
+
+    undo(): void {
+      session.undo();
+    },
+
+    redo(): void {
+      session.redo();
+    },
+
+    larger(): void {
+      session.surface.zoomBy(ZOOM_STEP);
+    },
+
+    smaller(): void {
+      session.surface.zoomBy(1 / ZOOM_STEP);
+    },
+
+    whole(): void {
+      session.surface.fit();
+    },
+
+    signal(signal: number, on: boolean): void {
+      if (lesson?.client) lesson.submit({ kind: 'giveSignal', person: me.number, signal, on });
+    },
+
+    toggleHand(): void {
+      this.signal(Signal.HandUp, !this.handUp);
+    },
+
+    toggleReady(): void {
+      this.signal(Signal.ReadyForALook, !this.ready);
+    },
+
+    toggleDirections(): void {
+      this.directionsOpen = !this.directionsOpen;
+    },
+
+    readAloud(): void {
+      const words = (this.$root as HTMLElement).querySelector('[data-directions]')?.textContent ?? '';
+      speechSynthesis.cancel();
+      const speech = new SpeechSynthesisUtterance(words);
+      speech.lang = data.language;
+      speechSynthesis.speak(speech);
+    },
+
+    say(words: string): void {
+      this.notice = words;
+      clearTimeout(noticeTimer);
+      noticeTimer = setTimeout(() => (this.notice = ''), NOTICE_MS);
+    },
+
+    shortcut(e: KeyboardEvent): void {
+      if (!(e.ctrlKey || e.metaKey) || e.target instanceof HTMLTextAreaElement) return;
+      const pressed = e.key.toLowerCase();
+      if (pressed === 'z' && !e.shiftKey) session.undo();
+      else if (pressed === 'y' || (pressed === 'z' && e.shiftKey)) session.redo();
+      else return;
+      e.preventDefault();
+    },
+  } as BoardComponent;
+});
+
+type BoardComponent = any;
+

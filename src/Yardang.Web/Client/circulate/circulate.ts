@@ -1,0 +1,210 @@
+// The teacher's live view of all the work: boards that keep their place, and beside them who needs the teacher, why and how long.
+
+import Alpine from '@alpinejs/csp';
+import { fill, pageData } from '../page-data';
+import { Connection, type Link } from '../room/connection';
+import { LessonState, Signal } from '../room/lesson-state';
+import { deviceOutbox } from '../room/outbox-store';
+import { RoomClient } from '../room/room-client';
+import { type NeedsTexts, type Need, needsMe } from './needs-me';
+import { Tile } from './tile';
+
+interface Participant {
+  readonly number: number;
+  readonly name: string;
+  readonly initials: string;
+  readonly board: string;
+}
+
+interface CirculateData {
+  readonly lesson: string;
+  readonly who: string;
+  readonly people: readonly Participant[];
+  readonly texts: NeedsTexts & {
+    pensGoingDown: string;
+    pensDownOn: string;
+    pensGoingUp: string;
+    pensUp: string;
+    closed: string;
+    people: string;
+    noConnection: string;
+    lateWork: string;
+    minutesAgo: string;
+    justNow: string;
+    notStarted: string;
+  };
+}
+
+interface Row {
+  number: number;
+  name: string;
+  initials: string;
+  board: string;
+  handUp: boolean;
+  ready: boolean;
+  activity: string;
+  late: number;
+}
+
+const TICK_MS = 5000;
+const OWNER = { number: 1, isStaff: true };
+
+Alpine.data('circulate', () => {
+  const data = pageData<CirculateData>();
+  const { texts } = data;
+  const tiles = new Map<number, Tile>();
+  let connection: Connection;
+  let lesson: RoomClient<LessonState>;
+  let wanted: boolean | null = null;
+
+  return {
+    people: [] as Row[],
+    needs: [] as Need[],
+    pensDown: false,
+    pensText: '',
+    closed: false,
+    doorOpen: true,
+    link: 'connecting' as Link,
+
+    init(): void {
+      connection = new Connection(null, (link) => (this.link = link));
+      lesson = new RoomClient<LessonState>(
+        data.lesson,
+        connection,
+        deviceOutbox(data.who, data.lesson),
+        (number, state) => LessonState.read(number, state),
+        (state, command) => state.predict(command),
+        OWNER,
+        {
+          changed: () => this.refresh(),
+          applied: ({ event }) => {
+            if (event.kind === 'personJoined') void this.refreshPeople();
+          },
+        },
+        new LessonState(),
+      );
+      void this.start();
+      setInterval(() => this.refresh(), TICK_MS);
+    },
+
+    async start(): Promise<void> {
+      await Promise.all([connection.start(), connection.enter(lesson, true)]);
+      await lesson.recover();
+      this.seat(data.people);
+    },
+
+    async refreshPeople(): Promise<void> {
+      const response = await fetch(`/lesson/${data.lesson}/people`);
+      if (response.ok) this.seat((await response.json()) as Participant[]);
+    },
+
+    /** Gives everybody new a tile at the end: a board keeps its place. */
+    seat(people: readonly Participant[]): void {
+      for (const person of people) {
+        if (tiles.has(person.number)) continue;
+        const row = { ...person, handUp: false, ready: false, activity: '', late: 0 };
+        this.people.push(row);
+        const tile = new Tile(person.board, connection, () => this.refresh());
+        tiles.set(person.number, tile);
+        this.$nextTick(() => {
+          const canvas = (this.$root as HTMLElement).querySelector<HTMLCanvasElement>(`[data-tile="${person.number}"]`);
+          if (canvas) tile.show(canvas);
+        });
+      }
+      this.refresh();
+    },
+
+    refresh(): void {
+      const { state } = lesson;
+      this.closed = state.closed;
+      this.doorOpen = state.door === 0;
+      if (wanted !== null && state.pensDown === wanted && state.pensConfirmedOn !== null) wanted = null;
+      this.pensDown = wanted ?? state.pensDown;
+      this.pensText = this.sayPens(state);
+      const now = Date.now();
+      for (const row of this.people as Row[]) {
+        const person = state.people.get(row.number);
+        const tile = tiles.get(row.number);
+        row.handUp = person?.handUpAt != null;
+        row.ready = person?.readyAt != null;
+        row.late = tile?.lateWork.length ?? 0;
+        row.activity = this.sayActivity(tile?.lastActivity ?? null, now);
+      }
+      this.needs = needsMe(
+        (this.people as Row[]).map((row) => ({
+          number: row.number,
+          name: row.name,
+          board: row.board,
+          person: state.people.get(row.number) ?? null,
+          lastActivity: tiles.get(row.number)?.lastActivity ?? null,
+          late: row.late,
+        })),
+        now,
+        state.studentsMayWrite,
+        texts,
+      );
+    },
+
+    sayActivity(at: number | null, now: number): string {
+      if (at === null) return texts.notStarted;
+      const minutes = Math.floor((now - at) / 60_000);
+      return minutes < 1 ? texts.justNow : fill(texts.minutesAgo, minutes);
+    },
+
+    sayPens(state: LessonState): string {
+      if (state.closed) return texts.closed;
+      if (wanted !== null) return wanted ? texts.pensGoingDown : texts.pensGoingUp;
+      return state.pensDown ? fill(texts.pensDownOn, state.pensConfirmedOn ?? 0) : texts.pensUp;
+    },
+
+    togglePens(): void {
+      wanted = !this.pensDown;
+      lesson.submit({ kind: 'setPens', down: wanted });
+      this.refresh();
+    },
+
+    toggleDoor(): void {
+      lesson.submit({ kind: 'setDoor', door: this.doorOpen ? 2 : 0 });
+    },
+
+    close(): void {
+      lesson.submit({ kind: 'closeLesson' });
+      (this.$refs['closing'] as HTMLDialogElement).close();
+    },
+
+    reopen(): void {
+      lesson.submit({ kind: 'reopenLesson' });
+    },
+
+    askToClose(): void {
+      (this.$refs['closing'] as HTMLDialogElement).showModal();
+    },
+
+    keepOpen(): void {
+      (this.$refs['closing'] as HTMLDialogElement).close();
+    },
+
+    /** Seen: the hand comes down, the look is taken. */
+    seen(need: Need): void {
+      if (need.kind === 'hand') this.lower(need.number, Signal.HandUp);
+      else if (need.kind === 'ready') this.lower(need.number, Signal.ReadyForALook);
+    },
+
+    lower(person: number, signal: number): void {
+      lesson.submit({ kind: 'giveSignal', person, signal, on: false });
+    },
+
+    takeLateWork(need: Need): void {
+      void tiles.get(need.number)?.decideLateWork('acceptLateWork');
+    },
+
+    leaveLateWork(need: Need): void {
+      void tiles.get(need.number)?.decideLateWork('discardLateWork');
+    },
+
+    get countText(): string {
+      return fill(texts.people, (this.people as Row[]).length);
+    },
+  } as any;
+});
+

@@ -1,0 +1,71 @@
+// Who needs the teacher, why and how long: hands in the order of waiting, then ready for a look, late work, and who has stopped or never started.
+
+import type { Person } from '../room/lesson-state';
+import { fill } from '../page-data';
+
+export interface NeedsTexts {
+  readonly needHand: string;
+  readonly needReady: string;
+  readonly needLate: string;
+  readonly needIdle: string;
+  readonly needNotStarted: string;
+  readonly waiting: string;
+  readonly waitingMinutes: string;
+}
+
+export interface Worker {
+  readonly number: number;
+  readonly name: string;
+  readonly board: string;
+  readonly person: Person | null;
+  readonly lastActivity: number | null;
+  readonly late: number;
+}
+
+export type NeedKind = 'hand' | 'ready' | 'late' | 'idle' | 'blank';
+
+export interface Need {
+  readonly key: string;
+  readonly kind: NeedKind;
+  readonly number: number;
+  readonly name: string;
+  readonly board: string;
+  readonly why: string;
+  readonly howLong: string;
+}
+
+const IDLE_MS = 3 * 60_000;
+const MINUTE_MS = 60_000;
+
+export function needsMe(workers: readonly Worker[], now: number, mayWrite: boolean, texts: NeedsTexts): Need[] {
+  const found: (Need & { since: number })[] = [];
+  const add = (worker: Worker, kind: NeedKind, since: number, why: string) =>
+    found.push({
+      key: `${kind}-${worker.number}`,
+      kind,
+      number: worker.number,
+      name: worker.name,
+      board: worker.board,
+      why,
+      since,
+      howLong: howLong(now - since, texts),
+    });
+  for (const worker of workers) {
+    const { person } = worker;
+    if (person?.handUpAt != null) add(worker, 'hand', person.handUpAt, texts.needHand);
+    if (person?.readyAt != null) add(worker, 'ready', person.readyAt, texts.needReady);
+    if (worker.late > 0) add(worker, 'late', now, fill(texts.needLate, worker.late));
+    if (!mayWrite || person?.handUpAt != null || person?.readyAt != null) continue;
+    const since = worker.lastActivity ?? person?.joinedAt ?? now;
+    if (since === 0 || now - since < IDLE_MS) continue;
+    if (worker.lastActivity === null) add(worker, 'blank', since, texts.needNotStarted);
+    else add(worker, 'idle', since, texts.needIdle);
+  }
+  const rank: Record<NeedKind, number> = { hand: 0, ready: 1, late: 2, blank: 3, idle: 4 };
+  return found.sort((a, b) => rank[a.kind] - rank[b.kind] || a.since - b.since);
+}
+
+function howLong(ms: number, texts: NeedsTexts): string {
+  const minutes = Math.floor(ms / MINUTE_MS);
+  return minutes < 1 ? texts.waiting : fill(texts.waitingMinutes, minutes);
+}

@@ -1,0 +1,97 @@
+// One board as a small live picture.
+
+import type { Connection } from '../room/connection';
+import { RoomClient } from '../room/room-client';
+import { type LateWork, Sheets } from '../room/sheets';
+import { drawMark, drawPaper } from '../surface/draw';
+import { LiveInk } from '../surface/live-ink';
+
+const OWNER = { number: 1, isStaff: true };
+
+export class Tile {
+  private readonly client: RoomClient<Sheets>;
+  private readonly live = new LiveInk();
+  private canvas: HTMLCanvasElement | null = null;
+  private scheduled = false;
+  private latest: number | null = null;
+
+  constructor(
+    readonly board: string,
+    private readonly connection: Connection,
+    private readonly changed: () => void,
+  ) {
+    this.client = new RoomClient<Sheets>(
+      board,
+      connection,
+      null,
+      (number, state) => Sheets.read(number, state),
+      (sheets, command) => sheets.predict(command, OWNER, false),
+      OWNER,
+      {
+        changed: () => {
+          this.paintSoon();
+          this.changed();
+        },
+        applied: ({ event, byStaff, actor, time }) => {
+          if (event.kind === 'markAdded') this.live.forget(actor);
+          if (!byStaff && event.kind !== 'clientAdmitted') this.latest = time;
+        },
+        previewed: ({ actor, byStaff, data }) => {
+          const page = this.client.state.pages[0];
+          if (page) this.live.takePreview(actor, byStaff, data, page.id);
+          this.paintSoon();
+        },
+      },
+      new Sheets(),
+    );
+  }
+
+  /** When the students of this board last did something, server time in ms; null if never. */
+  get lastActivity(): number | null {
+    return this.latest;
+  }
+
+  get lateWork(): LateWork[] {
+    return [...this.client.state.setAside];
+  }
+
+  show(canvas: HTMLCanvasElement): void {
+    this.canvas = canvas;
+    new ResizeObserver(() => this.paintSoon()).observe(canvas);
+    void this.connection.enter(this.client, false).then(() => {
+      for (const mark of this.client.state.allMarks) if (!mark.byStaff) this.latest ??= 0;
+      this.changed();
+    });
+  }
+
+  async decideLateWork(kind: 'acceptLateWork' | 'discardLateWork'): Promise<void> {
+    await this.connection.admit(this.client);
+    for (const { number } of this.lateWork) this.client.submit({ kind, number });
+  }
+
+  private paintSoon(): void {
+    if (this.scheduled || !this.canvas) return;
+    this.scheduled = true;
+    requestAnimationFrame(() => this.paint());
+  }
+
+  private paint(): void {
+    this.scheduled = false;
+    const { canvas } = this;
+    const page = this.client.state.pages[0];
+    if (!canvas || !page) return;
+    const ratio = window.devicePixelRatio || 1;
+    const width = Math.round(canvas.clientWidth * ratio);
+    const height = Math.round((canvas.clientWidth * ratio * page.height) / page.width);
+    if (canvas.width !== width || canvas.height !== height) {
+      canvas.width = width;
+      canvas.height = height;
+    }
+    const ctx = canvas.getContext('2d')!;
+    const scale = width / page.width;
+    ctx.setTransform(scale, 0, 0, scale, 0, 0);
+    drawPaper(ctx, page);
+    for (const mark of this.client.state.visible(page.id)) drawMark(ctx, mark);
+    this.live.draw(ctx);
+  }
+}

@@ -1,0 +1,140 @@
+// The live connection of a tab: any number of rooms over one socket, restored by itself for as long as the page is open.
+
+import { type HubConnection, HubConnectionBuilder, HubConnectionState, LogLevel } from '@microsoft/signalr';
+import { MessagePackHubProtocol } from '@microsoft/signalr-protocol-msgpack';
+import type { Line, RoomClient } from './room-client';
+import { type Submission, encodeSubmission } from './wire';
+
+export type Link = 'connecting' | 'open' | 'lost';
+
+type AnyRoom = RoomClient<any>;
+
+interface Watched {
+  readonly client: AnyRoom;
+  readonly writes: boolean;
+  stop: (() => void) | null;
+}
+
+const RETRY_MS = [0, 500, 1000, 2000, 4000];
+const HEARTBEAT_RESEND_MS = 5000;
+
+export class Connection implements Line {
+  private readonly hub: HubConnection;
+  private readonly rooms = new Map<string, Watched>();
+  private readonly query: string;
+  link: Link = 'connecting';
+
+  /** @param as the participant as whom this tab acts; null for a teacher. */
+  constructor(
+    as: string | null,
+    private readonly onLink: (link: Link) => void,
+  ) {
+    this.query = as ? `?as=${as}` : '';
+    this.hub = new HubConnectionBuilder()
+      .withUrl(`/live${this.query}`)
+      .withHubProtocol(new MessagePackHubProtocol())
+      .withAutomaticReconnect({ nextRetryDelayInMilliseconds: (c) => RETRY_MS[c.previousRetryCount] ?? 5000 })
+      .configureLogging(LogLevel.None)
+      .build();
+    this.hub.serverTimeoutInMilliseconds = 15_000;
+    this.hub.keepAliveIntervalInMilliseconds = 5_000;
+    this.hub.on('Refused', (room: string, client: number, counter: number, reason: number) =>
+      this.rooms.get(room)?.client.takeRefusal(client, counter, reason),
+    );
+    this.hub.onreconnecting(() => this.setLink('lost'));
+    this.hub.onreconnected(() => this.resume());
+    setInterval(() => this.resendStale(), HEARTBEAT_RESEND_MS);
+    window.addEventListener('online', () => void this.start());
+  }
+
+  get isOpen(): boolean {
+    return this.hub.state === HubConnectionState.Connected;
+  }
+
+  /** Connects, and keeps trying. */
+  async start(): Promise<void> {
+    for (let attempt = 0; this.hub.state === HubConnectionState.Disconnected; attempt++) {
+      try {
+        await this.hub.start();
+        await this.resume();
+      } catch {
+        this.setLink('lost');
+        await new Promise((done) => setTimeout(done, RETRY_MS[attempt] ?? 5000));
+      }
+    }
+  }
+
+  /** Brings a room here and keeps it up to date. */
+  async enter(client: AnyRoom, writes: boolean): Promise<void> {
+    const watched: Watched = { client, writes, stop: null };
+    this.rooms.set(client.room, watched);
+    await this.bring(client);
+    if (this.isOpen) await this.watch(watched);
+  }
+
+  send(room: string, submission: Submission, after: number): void {
+    this.hub.send('Submit', room, encodeSubmission(submission, after)).catch(() => undefined);
+  }
+
+  preview(room: string, data: Uint8Array): void {
+    this.hub.send('Preview', room, data).catch(() => undefined);
+  }
+
+  /** Gets a client number for this tab, under which it may send commands. */
+  async admit(client: AnyRoom): Promise<void> {
+    if (client.client === 0) client.client = await this.hub.invoke<number>('Admit', client.room);
+  }
+
+  private async bring(client: AnyRoom): Promise<void> {
+    const response = await fetch(`/rooms/${client.room}/snapshot${this.query}`);
+    if (!response.ok) throw new Error(`The board could not be fetched (${response.status}).`);
+    client.takeSnapshot(new Uint8Array(await response.arrayBuffer()));
+  }
+
+  private async watch(watched: Watched): Promise<void> {
+    const { client } = watched;
+    watched.stop?.();
+    let current = true;
+    const stream = this.hub.stream<Uint8Array>('Watch', client.room, client.number).subscribe({
+      next: (frame) => {
+        if (current && !client.takeFrame(frame)) void this.resync(watched);
+      },
+      error: () => undefined,
+      complete: () => undefined,
+    });
+    watched.stop = () => {
+      current = false;
+      stream.dispose();
+    };
+    if (watched.writes) await this.admit(client);
+    client.resend();
+  }
+
+  private async resync(watched: Watched): Promise<void> {
+    watched.stop?.();
+    for (let attempt = 0; ; attempt++) {
+      try {
+        await this.bring(watched.client);
+        if (this.isOpen) await this.watch(watched);
+        return;
+      } catch {
+        await new Promise((done) => setTimeout(done, RETRY_MS[attempt] ?? 5000));
+      }
+    }
+  }
+
+  private async resume(): Promise<void> {
+    this.setLink('open');
+    await Promise.all([...this.rooms.values()].map((watched) => this.watch(watched).catch(() => this.resync(watched))));
+  }
+
+  // An answer may have got lost; asking again does no harm.
+  private resendStale(): void {
+    if (this.isOpen) for (const { client } of this.rooms.values()) if (client.waiting > 0) client.resend();
+  }
+
+  private setLink(link: Link): void {
+    this.link = link;
+    this.onLink(link);
+  }
+}

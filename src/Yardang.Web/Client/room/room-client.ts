@@ -1,0 +1,211 @@
+// One room on this device: what is known of it, what of mine is on its way, and the two together as it is shown.
+// A command is shown at once, and stays in the outbox until an event of the same client with its counter or a later one
+// is in the log, or until it is refused. The headless client in C# (RoomClient.cs) follows the same rules and is what the
+// simulator tests.
+
+import { decode } from '@msgpack/msgpack';
+import type { OutboxStore } from './outbox-store';
+import { type Command, type Envelope, type RoomEvent, type Submission, readEnvelope } from './wire';
+
+export interface RoomState<S> {
+  number: number;
+  copy(): S;
+  apply(envelope: Envelope): void;
+}
+
+/** The way to the room. Sending never waits. */
+export interface Line {
+  readonly isOpen: boolean;
+  send(room: string, submission: Submission, after: number): void;
+  preview(room: string, data: Uint8Array): void;
+}
+
+export interface Preview {
+  readonly actor: number;
+  readonly byStaff: boolean;
+  readonly data: any[];
+}
+
+export interface RoomListener {
+  /** Something that is shown may have changed. */
+  changed?(): void;
+  /** An event came from the log. */
+  applied?(envelope: Envelope): void;
+  previewed?(preview: Preview): void;
+  refused?(submission: Submission, reason: number): void;
+}
+
+const REFUSED_RESEND = 5;
+const REFUSED_BUSY = 6;
+const REFUSED_NOT_ALLOWED = 7;
+const RESEND_PAUSE_MS = 250;
+const ID_UNIT = 2 ** 32;
+
+export class RoomClient<S extends RoomState<S>> {
+  /** The number that the room gave this tab; 0 as long as it only looks. */
+  client = 0;
+  private counter = 0;
+  private confirmed: S;
+  private predicted: S | null = null;
+  private outbox: Submission[] = [];
+  private readonly lastInLog = new Map<number, number>();
+  private resendTimer: ReturnType<typeof setTimeout> | null = null;
+
+  constructor(
+    readonly room: string,
+    private readonly line: Line,
+    private readonly store: OutboxStore | null,
+    private readonly read: (number: number, state: any[]) => S,
+    private readonly foresee: (state: S, command: Command) => RoomEvent | null,
+    private readonly me: { number: number; isStaff: boolean },
+    private readonly listener: RoomListener,
+    empty: S,
+  ) {
+    this.confirmed = empty;
+  }
+
+  /** The room as it is shown: what is in the log, and my commands on top. */
+  get state(): S {
+    return this.predicted ?? this.confirmed;
+  }
+
+  /** Number of the last event that is known here. */
+  get number(): number {
+    return this.confirmed.number;
+  }
+
+  get waiting(): number {
+    return this.outbox.length;
+  }
+
+  newId(): number {
+    return this.client * ID_UNIT + this.counter + 1;
+  }
+
+  /** Takes up what an earlier page of this device left unsent. */
+  async recover(): Promise<void> {
+    const left = (await this.store?.load()) ?? [];
+    if (left.length === 0) return;
+    this.outbox = [...left, ...this.outbox];
+    this.drop();
+    this.rebase();
+    this.resend();
+  }
+
+  submit(command: Command, gesture = 0): Submission {
+    const submission = { client: this.client, counter: ++this.counter, gesture, command };
+    this.outbox.push(submission);
+    this.store?.add(submission);
+    this.predict(submission);
+    this.transmit(submission);
+    this.listener.changed?.();
+    return submission;
+  }
+
+  preview(data: Uint8Array): void {
+    if (this.line.isOpen) this.line.preview(this.room, data);
+  }
+
+  resend(): void {
+    for (const submission of this.outbox) this.transmit(submission);
+  }
+
+  takeSnapshot(bytes: Uint8Array): void {
+    const [, , number, clients, state] = decode(bytes) as any[];
+    this.confirmed = this.read(number, state);
+    for (const [client, , highWater] of clients) this.settle(client, highWater);
+    this.rebase();
+    this.listener.changed?.();
+  }
+
+  /** False if a snapshot is needed. */
+  takeFrame(bytes: Uint8Array): boolean {
+    const frame = decode(bytes) as any[];
+    if (frame.length < 3) return false;
+    const [through, events, previews] = frame;
+    for (const raw of events) this.takeEvent(readEnvelope(raw));
+    this.confirmed.number = Math.max(this.confirmed.number, through);
+    if (events.length > 0) {
+      this.rebase();
+      this.listener.changed?.();
+    }
+    for (const raw of previews) {
+      const [actor, role, data] = decode(raw) as any[];
+      this.listener.previewed?.({ actor, byStaff: role !== 0, data: decode(data) as any[] });
+    }
+    return true;
+  }
+
+  /** Without a server: what the command does, it does at once. */
+  confirmHere(submission: Submission): void {
+    const { client, counter, gesture, command } = submission;
+    const event = this.foresee(this.confirmed, command);
+    if (!event) return this.takeRefusal(client, counter, REFUSED_NOT_ALLOWED);
+    const number = this.confirmed.number + 1;
+    const { number: actor, isStaff: byStaff } = this.me;
+    this.takeEvent({ number, time: Date.now(), actor, byStaff, client, counter, gesture, event });
+    this.rebase();
+    this.listener.changed?.();
+  }
+
+  takeRefusal(client: number, counter: number, reason: number): void {
+    if (reason === REFUSED_RESEND || reason === REFUSED_BUSY) {
+      this.resendTimer ??= setTimeout(() => {
+        this.resendTimer = null;
+        this.resend();
+      }, RESEND_PAUSE_MS);
+      return;
+    }
+    const refused = this.outbox.find((s) => s.client === client && s.counter === counter);
+    if (!refused) return;
+    this.outbox = this.outbox.filter((s) => s !== refused);
+    this.store?.remove(client, counter);
+    this.rebase();
+    this.listener.refused?.(refused, reason);
+    this.listener.changed?.();
+  }
+
+  private takeEvent(envelope: Envelope): void {
+    if (envelope.number <= this.confirmed.number) return;
+    this.confirmed.number = envelope.number;
+    this.confirmed.apply(envelope);
+    if (envelope.counter > 0) this.settle(envelope.client, envelope.counter);
+    this.listener.applied?.(envelope);
+  }
+
+  private settle(client: number, counter: number): void {
+    if (counter === 0) return;
+    this.lastInLog.set(client, Math.max(counter, this.lastInLog.get(client) ?? 0));
+    if (this.drop()) this.store?.settle(client, counter);
+  }
+
+  private drop(): boolean {
+    const before = this.outbox.length;
+    this.outbox = this.outbox.filter((s) => s.counter > (this.lastInLog.get(s.client) ?? 0));
+    return this.outbox.length < before;
+  }
+
+  private rebase(): void {
+    this.predicted = null;
+    for (const submission of this.outbox) this.predict(submission);
+  }
+
+  private predict(submission: Submission): void {
+    const event = this.foresee(this.state, submission.command);
+    if (!event) return;
+    this.predicted ??= this.confirmed.copy();
+    const { client, counter, gesture } = submission;
+    const { number: actor, isStaff: byStaff } = this.me;
+    this.predicted.apply({ number: this.confirmed.number, time: Date.now(), actor, byStaff, client, counter, gesture, event });
+  }
+
+  private transmit(submission: Submission): void {
+    if (!this.line.isOpen) return;
+    let after = this.lastInLog.get(submission.client) ?? 0;
+    for (const s of this.outbox) {
+      if (s === submission) break;
+      if (s.client === submission.client) after = s.counter;
+    }
+    this.line.send(this.room, submission, after);
+  }
+}

@@ -1,0 +1,352 @@
+// The pages with their marks, and the journal of who changed what: Core's Sheets and Journal, event for event.
+// Values are never changed in place, so that a copy of the maps is a copy of the state.
+
+import { union } from '../ink/stroke';
+import {
+  type BoxBody,
+  type Change,
+  Grip,
+  type Mark,
+  type Page,
+  type Place,
+  Property,
+  type Style,
+  type Texts,
+  type Value,
+  type Wording,
+  readChange,
+  readMark,
+  readPage,
+} from './marks';
+import type { Command, Envelope, RoomEvent } from './wire';
+
+interface Step {
+  readonly before: Change;
+  readonly beforeWriter: number;
+  readonly after: Change;
+}
+
+interface Gesture {
+  readonly id: number;
+  readonly actor: number;
+  readonly undone: boolean;
+  readonly steps: ReadonlyMap<string, Step>;
+}
+
+export interface LateWork {
+  readonly number: number;
+  readonly actor: number;
+  readonly client: number;
+  readonly counter: number;
+  readonly gesture: number;
+}
+
+export interface Me {
+  readonly number: number;
+  readonly isStaff: boolean;
+}
+
+const GESTURES_KEPT = 100;
+
+const key = (target: number, property: Property): string => `${target}:${property}`;
+
+export class Sheets {
+  number = 0;
+  name: Texts = {};
+  directions: Texts = {};
+  pages: readonly Page[] = [];
+  frontOrder = 0;
+  private marksById = new Map<number, Mark>();
+  private gestures = new Map<number, Gesture>();
+  private writers = new Map<string, number>();
+  private late = new Map<number, LateWork>();
+
+  /** From a snapshot's state part. */
+  static read(number: number, state: any[]): Sheets {
+    const sheets = new Sheets();
+    const raw = state[0];
+    sheets.number = number;
+    sheets.name = raw[0];
+    sheets.directions = raw[1];
+    sheets.pages = raw[2].map(readPage);
+    for (const mark of raw[3]) sheets.put(readMark(mark));
+    for (const g of raw[4]) {
+      const steps = new Map<string, Step>();
+      for (const s of g[3]) {
+        const step = { before: readChange(s[0]), beforeWriter: s[1], after: readChange(s[2]) };
+        steps.set(key(step.after.target, step.after.property), step);
+      }
+      sheets.gestures.set(g[0], { id: g[0], actor: g[1], undone: g[2], steps });
+    }
+    for (const w of raw[5]) sheets.writers.set(key(w[0], w[1]), w[2]);
+    for (const l of state[1] ?? [])
+      sheets.late.set(l[0], { number: l[0], actor: l[1], client: l[3], counter: l[4], gesture: l[5] });
+    return sheets;
+  }
+
+  copy(): Sheets {
+    const copy = new Sheets();
+    copy.number = this.number;
+    copy.name = this.name;
+    copy.directions = this.directions;
+    copy.pages = this.pages;
+    copy.frontOrder = this.frontOrder;
+    copy.marksById = new Map(this.marksById);
+    copy.gestures = new Map(this.gestures);
+    copy.writers = new Map(this.writers);
+    copy.late = new Map(this.late);
+    return copy;
+  }
+
+  mark(id: number): Mark | undefined {
+    return this.marksById.get(id);
+  }
+
+  get allMarks(): IterableIterator<Mark> {
+    return this.marksById.values();
+  }
+
+  get setAside(): IterableIterator<LateWork> {
+    return this.late.values();
+  }
+
+  /** What can be seen on a page, back to front. */
+  visible(page: number): Mark[] {
+    const marks: Mark[] = [];
+    for (const mark of this.marksById.values()) if (mark.page === page && !mark.erased) marks.push(mark);
+    return marks.sort((a, b) => a.order - b.order || a.id - b.id);
+  }
+
+  nextUndo(actor: number): number | null {
+    let last: number | null = null;
+    for (const g of this.gestures.values()) if (g.actor === actor && !g.undone) last = g.id;
+    return last;
+  }
+
+  nextRedo(actor: number): number | null {
+    for (const g of this.gestures.values()) if (g.actor === actor && g.undone) return g.id;
+    return null;
+  }
+
+  apply(envelope: Envelope): void {
+    const { event } = envelope;
+    switch (event.kind) {
+      case 'setAside':
+        this.late.set(envelope.number, {
+          number: envelope.number,
+          actor: envelope.actor,
+          client: envelope.client,
+          counter: envelope.counter,
+          gesture: envelope.gesture,
+        });
+        break;
+      case 'lateWorkAccepted': {
+        const late = this.late.get(event.number);
+        this.late.delete(event.number);
+        if (late && event.outcome) this.happen(event.outcome, late.actor, late.gesture);
+        break;
+      }
+      case 'lateWorkDiscarded':
+        this.late.delete(event.number);
+        break;
+      default:
+        this.happen(event, envelope.actor, envelope.gesture);
+    }
+  }
+
+  /** What an event about marks does, by whoever, as part of whichever gesture. */
+  happen(event: RoomEvent, actor: number, gesture: number): void {
+    switch (event.kind) {
+      case 'markAdded': {
+        const { id } = event.mark;
+        this.put(event.mark);
+        this.note(gesture, actor, [[erasing(id, true), erasing(id, false)]]);
+        break;
+      }
+      case 'changesMade': {
+        const steps: [Change, Change][] = [];
+        for (const change of event.changes) {
+          const before = this.current(change.target, change.property);
+          if (before === undefined) continue;
+          steps.push([{ ...change, value: before }, change]);
+          this.set(change);
+        }
+        this.note(gesture, actor, steps);
+        break;
+      }
+      case 'undone':
+      case 'redone':
+        this.turn(event.gesture, event.changes, event.kind === 'undone');
+        break;
+    }
+  }
+
+  /** What a command of mine will do, as far as this client can tell; null if it would be refused. */
+  predict(command: Command, me: Me, design: boolean): RoomEvent | null {
+    switch (command.kind) {
+      case 'addMark': {
+        const { id, page, grip, body, style } = command;
+        const order = Math.floor(this.frontOrder) + 1;
+        const place = { x: 0, y: 0, turn: 0 };
+        const mark = { id, page, author: me.number, byStaff: me.isStaff, grip, order, body, style, place, cuts: [], erased: false };
+        return this.marksById.has(id) ? null : { kind: 'markAdded', mark };
+      }
+      case 'makeChanges': {
+        if (!command.changes.every((c) => this.mayChange(me, c, design))) return null;
+        const changes = command.changes.map((c) =>
+          c.property === Property.Cuts
+            ? { ...c, value: union((this.marksById.get(c.target)?.cuts ?? []) as number[], c.value as number[]) }
+            : c,
+        );
+        return { kind: 'changesMade', changes };
+      }
+      case 'undo':
+        return this.predictTurn('undone', command.gesture, me);
+      case 'redo':
+        return this.predictTurn('redone', command.gesture, me);
+      default:
+        return null;
+    }
+  }
+
+  /** A hint, to grey things out and to predict: Core's Ownership decides. */
+  mayChange(me: Me, change: { target: number; property: Property }, design = false): boolean {
+    if (change.property >= Property.Name) return design && me.isStaff;
+    const mark = this.marksById.get(change.target);
+    if (!mark) return false;
+    if (me.isStaff) return true;
+    if (mark.grip === Grip.Printed) return false;
+    if (mark.grip === Grip.Loose) return change.property === Property.Place;
+    return mark.author === me.number && !mark.byStaff;
+  }
+
+  private predictTurn(kind: 'undone' | 'redone', id: number, me: Me): RoomEvent | null {
+    const gesture = this.gestures.get(id);
+    if (!gesture || gesture.actor !== me.number || gesture.undone === (kind === 'undone')) return null;
+    const changes: Change[] = [];
+    const skipped: number[] = [];
+    for (const step of gesture.steps.values()) {
+      const change = kind === 'undone' ? step.before : step.after;
+      const expected = kind === 'undone' ? id : step.beforeWriter;
+      const untouched = (this.writers.get(key(change.target, change.property)) ?? 0) === expected;
+      if (untouched && this.mayChange(me, change, me.isStaff)) changes.push(change);
+      else skipped.push(change.target);
+    }
+    return { kind, gesture: id, changes, skipped };
+  }
+
+  private turn(id: number, changes: readonly Change[], undone: boolean): void {
+    const gesture = this.gestures.get(id);
+    for (const change of changes) {
+      this.set(change);
+      const k = key(change.target, change.property);
+      this.writers.set(k, undone ? (gesture?.steps.get(k)?.beforeWriter ?? 0) : id);
+    }
+    if (gesture) this.gestures.set(id, { ...gesture, undone });
+  }
+
+  private note(id: number, actor: number, changes: readonly [Change, Change][]): void {
+    if (id === 0 || changes.length === 0) {
+      for (const [, after] of changes) this.writers.set(key(after.target, after.property), id);
+      return;
+    }
+    const gesture = this.gestures.get(id) ?? this.begin(id, actor);
+    const steps = new Map(gesture.steps);
+    for (const [before, after] of changes) {
+      const k = key(after.target, after.property);
+      const writer = this.writers.get(k) ?? 0;
+      const known = steps.get(k);
+      const beforeWriter = this.gestures.has(writer) ? writer : 0;
+      steps.set(k, writer === id && known ? { ...known, after } : { before, beforeWriter, after });
+      this.writers.set(k, id);
+    }
+    this.gestures.set(id, { ...gesture, steps });
+  }
+
+  private begin(id: number, actor: number): Gesture {
+    const mine = [...this.gestures.values()].filter((g) => g.actor === actor);
+    for (const g of mine) if (g.undone) this.gestures.delete(g.id);
+    const kept = mine.filter((g) => !g.undone);
+    if (kept.length >= GESTURES_KEPT) this.gestures.delete(kept[0]!.id);
+    const gesture = { id, actor, undone: false, steps: new Map<string, Step>() };
+    this.gestures.set(id, gesture);
+    return gesture;
+  }
+
+  private current(target: number, property: Property): Value | undefined {
+    if (property === Property.Name) return this.name;
+    if (property === Property.Directions) return this.directions;
+    if (property >= Property.Size) {
+      const page = this.pages.find((p) => p.id === target);
+      if (!page) return undefined;
+      if (property === Property.Size) return { width: page.width, height: page.height };
+      return property === Property.Paper ? page.paper : page.name;
+    }
+    const mark = this.marksById.get(target);
+    if (!mark) return undefined;
+    switch (property) {
+      case Property.Place:
+        return mark.place;
+      case Property.Erased:
+        return mark.erased;
+      case Property.Cuts:
+        return mark.cuts;
+      case Property.Style:
+        return mark.style;
+      default: {
+        const { body } = mark;
+        return body.kind === 'ink' ? undefined : { words: body.words, width: body.width, height: body.height };
+      }
+    }
+  }
+
+  private put(mark: Mark): void {
+    this.marksById.set(mark.id, mark);
+    this.frontOrder = Math.max(this.frontOrder, mark.order);
+  }
+
+  private set(change: Change): void {
+    const { target, value } = change;
+    switch (change.property) {
+      case Property.Name:
+        this.name = value as Texts;
+        return;
+      case Property.Directions:
+        this.directions = value as Texts;
+        return;
+      case Property.Size:
+        return this.setPage(target, value as { width: number; height: number });
+      case Property.Paper:
+        return this.setPage(target, { paper: value as number });
+      case Property.PageName:
+        return this.setPage(target, { name: value as Texts });
+    }
+    const mark = this.marksById.get(target);
+    if (mark) this.marksById.set(target, changed(mark, change));
+  }
+
+  private setPage(id: number, values: Partial<Page>): void {
+    this.pages = this.pages.map((p) => (p.id === id ? { ...p, ...values } : p));
+  }
+}
+
+function erasing(target: number, value: boolean): Change {
+  return { property: Property.Erased, target, value };
+}
+
+function changed(mark: Mark, { property, value }: Change): Mark {
+  switch (property) {
+    case Property.Place:
+      return { ...mark, place: value as Place };
+    case Property.Erased:
+      return { ...mark, erased: value as boolean };
+    case Property.Cuts:
+      return { ...mark, cuts: value as number[] };
+    case Property.Style:
+      return { ...mark, style: value as Style };
+    case Property.Words:
+      return mark.body.kind === 'ink' ? mark : { ...mark, body: { ...(mark.body as BoxBody), ...(value as Wording) } };
+    default:
+      return mark;
+  }
+}

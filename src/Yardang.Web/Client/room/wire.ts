@@ -1,0 +1,134 @@
+// Commands out, events in: docs/protocol.md.
+
+import { encode } from '@msgpack/msgpack';
+import { type Body, type Change, type Mark, type Style, readChange, readMark, writeBody, writeChange } from './marks';
+
+export type Command =
+  | { readonly kind: 'addMark'; readonly id: number; readonly page: number; readonly grip: number; readonly body: Body; readonly style: Style }
+  | { readonly kind: 'makeChanges'; readonly changes: readonly Change[] }
+  | { readonly kind: 'undo'; readonly gesture: number }
+  | { readonly kind: 'redo'; readonly gesture: number }
+  | { readonly kind: 'acceptLateWork'; readonly number: number }
+  | { readonly kind: 'discardLateWork'; readonly number: number }
+  | { readonly kind: 'setDoor'; readonly door: number }
+  | { readonly kind: 'giveSignal'; readonly person: number; readonly signal: number; readonly on: boolean }
+  | { readonly kind: 'setPens'; readonly down: boolean }
+  | { readonly kind: 'closeLesson' }
+  | { readonly kind: 'reopenLesson' };
+
+/** A command with its counters: what the outbox keeps. */
+export interface Submission {
+  readonly client: number;
+  readonly counter: number;
+  readonly gesture: number;
+  readonly command: Command;
+}
+
+export type RoomEvent =
+  | { readonly kind: 'clientAdmitted' | 'other' }
+  | { readonly kind: 'markAdded'; readonly mark: Mark }
+  | { readonly kind: 'changesMade'; readonly changes: readonly Change[] }
+  | { readonly kind: 'undone' | 'redone'; readonly gesture: number; readonly changes: readonly Change[]; readonly skipped: readonly number[] }
+  | { readonly kind: 'setAside' }
+  | { readonly kind: 'lateWorkAccepted'; readonly number: number; readonly outcome: RoomEvent | null }
+  | { readonly kind: 'lateWorkDiscarded'; readonly number: number }
+  | { readonly kind: 'personJoined'; readonly person: number }
+  | { readonly kind: 'doorSet'; readonly door: number }
+  | { readonly kind: 'signalGiven'; readonly person: number; readonly signal: number; readonly on: boolean }
+  | { readonly kind: 'pensSet'; readonly down: boolean }
+  | { readonly kind: 'pensConfirmed'; readonly down: boolean; readonly boards: number }
+  | { readonly kind: 'lessonClosed' | 'lessonReopened' };
+
+export interface Envelope {
+  readonly number: number;
+  readonly time: number;
+  readonly actor: number;
+  readonly byStaff: boolean;
+  readonly client: number;
+  readonly counter: number;
+  readonly gesture: number;
+  readonly event: RoomEvent;
+}
+
+const COMMAND_VERSION = 1;
+
+export function encodeSubmission(s: Submission, after: number): Uint8Array {
+  const [kind, body] = commandFields(s.command);
+  return encode([COMMAND_VERSION, s.client, s.counter, after, s.gesture, kind, body]);
+}
+
+function commandFields(c: Command): [number, unknown[]] {
+  switch (c.kind) {
+    case 'addMark':
+      return [1, [c.id, c.page, c.grip, writeBody(c.body), [c.style.colour, c.style.width]]];
+    case 'makeChanges':
+      return [2, [c.changes.map(writeChange)]];
+    case 'undo':
+      return [3, [c.gesture]];
+    case 'redo':
+      return [4, [c.gesture]];
+    case 'acceptLateWork':
+      return [5, [c.number]];
+    case 'discardLateWork':
+      return [6, [c.number]];
+    case 'setDoor':
+      return [20, [c.door]];
+    case 'giveSignal':
+      return [21, [c.person, c.signal, c.on]];
+    case 'setPens':
+      return [22, [c.down]];
+    case 'closeLesson':
+      return [23, []];
+    case 'reopenLesson':
+      return [24, []];
+  }
+}
+
+export function readEnvelope(raw: any[]): Envelope {
+  return {
+    number: raw[0],
+    time: raw[1],
+    actor: raw[2],
+    byStaff: raw[3] !== 0,
+    client: raw[4],
+    counter: raw[5],
+    gesture: raw[6],
+    event: readEvent(raw[8], raw[9]),
+  };
+}
+
+function readEvent(kind: number, body: any[]): RoomEvent {
+  switch (kind) {
+    case 1:
+      return { kind: 'clientAdmitted' };
+    case 10:
+      return { kind: 'markAdded', mark: readMark(body[0]) };
+    case 11:
+      return { kind: 'changesMade', changes: body[0].map(readChange) };
+    case 12:
+    case 13:
+      return { kind: kind === 12 ? 'undone' : 'redone', gesture: body[0], changes: body[1].map(readChange), skipped: body[2] };
+    case 14:
+      return { kind: 'setAside' };
+    case 15:
+      return { kind: 'lateWorkAccepted', number: body[0], outcome: body.length > 1 ? readEvent(body[1], body[2]) : null };
+    case 16:
+      return { kind: 'lateWorkDiscarded', number: body[0] };
+    case 31:
+      return { kind: 'personJoined', person: body[0] };
+    case 32:
+      return { kind: 'doorSet', door: body[0] };
+    case 33:
+      return { kind: 'signalGiven', person: body[0], signal: body[1], on: body[2] };
+    case 34:
+      return { kind: 'pensSet', down: body[0] };
+    case 35:
+      return { kind: 'pensConfirmed', down: body[0], boards: body[1] };
+    case 36:
+      return { kind: 'lessonClosed' };
+    case 37:
+      return { kind: 'lessonReopened' };
+    default:
+      return { kind: 'other' };
+  }
+}

@@ -1,0 +1,64 @@
+// Ink that is being drawn, mine and others': shown, never stored here.
+
+import { outlinePath } from '../ink/outline';
+import { inkColour } from './palette';
+
+interface Stroke {
+  readonly points: number[];
+  readonly colour: string;
+  readonly width: number;
+  seen: number;
+}
+
+const FORGOTTEN_AFTER_MS = 4000;
+
+export class LiveInk {
+  scheduled = false;
+  private mine: Stroke | null = null;
+  private others = new Map<string, Stroke>();
+  private hidden: ReadonlySet<number> = new Set();
+
+  draw(ctx: CanvasRenderingContext2D): void {
+    const now = performance.now();
+    for (const [key, stroke] of this.others) if (now - stroke.seen > FORGOTTEN_AFTER_MS) this.others.delete(key);
+    for (const stroke of [...this.others.values(), this.mine]) {
+      if (!stroke || stroke.points.length === 0) continue;
+      ctx.fillStyle = stroke.colour;
+      ctx.fill(outlinePath(stroke.points, stroke.width));
+    }
+  }
+
+  begin(points: number[], colour: string, width: number): void {
+    this.mine = { points, colour, width, seen: 0 };
+  }
+
+  end(): void {
+    this.mine = null;
+  }
+
+  /** Marks that are shown some other way at the moment, such as while they are edited. */
+  hides(id: number): boolean {
+    return this.hidden.has(id);
+  }
+
+  hide(ids: ReadonlySet<number>): void {
+    this.hidden = ids;
+  }
+
+  /** A piece of somebody else's stroke: [stroke, page, colour, width, from, points]. Missing pieces leave a straight line. */
+  takePreview(actor: number, byStaff: boolean, data: any[], page: number): void {
+    const [id, onPage, colour, width, from, points] = data;
+    if (onPage !== page) return;
+    const key = `${actor}:${id}`;
+    const stroke: Stroke = this.others.get(key) ?? { points: [], colour: inkColour(colour, byStaff), width, seen: 0 };
+    if (from * 4 < stroke.points.length) stroke.points.length = from * 4;
+    stroke.points.push(...points);
+    stroke.seen = performance.now();
+    this.others.set(key, stroke);
+  }
+
+  /** Their stroke has arrived. */
+  forget(actor: number): void {
+    for (const key of this.others.keys()) if (key.startsWith(`${actor}:`)) this.others.delete(key);
+  }
+}

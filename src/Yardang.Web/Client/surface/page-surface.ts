@@ -1,0 +1,267 @@
+// The page on the screen: two canvases (what stands, and what is being drawn), zoom and pan, and the pointer handed to a tool.
+
+import type { Mark, Page } from '../room/marks';
+import { bounds, drawMark, drawPaper } from './draw';
+import type { LiveInk } from './live-ink';
+
+export interface Point {
+  /** 1/100 mm on the page. */
+  readonly x: number;
+  readonly y: number;
+  readonly pressure: number;
+  readonly ms: number;
+  readonly isPen: boolean;
+}
+
+export interface Tool {
+  readonly cursor: string;
+  down(point: Point): void;
+  move(points: Point[]): void;
+  up(): void;
+  cancel(): void;
+}
+
+const MIN_ZOOM = 0.5;
+const MAX_ZOOM = 8;
+const MARGIN = 16;
+
+export class PageSurface {
+  private readonly standing: HTMLCanvasElement;
+  private readonly drawing: HTMLCanvasElement;
+  private page: Page | null = null;
+  private marks: readonly Mark[] = [];
+  private dirty = false;
+  private zoom = 1;
+  /** Pixels for 1/100 mm when the page fits. */
+  private fitScale = 0.01;
+  private left = 0;
+  private top = 0;
+  private active: number | null = null;
+  private readonly touches = new Map<number, { x: number; y: number }>();
+  private pinch: { distance: number; x: number; y: number } | null = null;
+  tool: Tool | null = null;
+  /** Marks with a ring round them. */
+  chosen: ReadonlySet<number> = new Set();
+  onZoom: (percent: number) => void = () => undefined;
+  onView: () => void = () => undefined;
+
+  constructor(
+    private readonly host: HTMLElement,
+    private readonly live: LiveInk,
+  ) {
+    this.standing = this.layer('surface-layer');
+    this.drawing = this.layer('surface-layer surface-input');
+    new ResizeObserver(() => this.resize()).observe(host);
+    this.listen();
+  }
+
+  show(page: Page, marks: readonly Mark[]): void {
+    const resized = page.width !== this.page?.width || page.height !== this.page?.height;
+    this.page = page;
+    this.marks = marks;
+    if (resized) this.fit();
+    this.invalidate();
+  }
+
+  /** Paints in the next frame. */
+  invalidate(): void {
+    if (this.dirty) return;
+    this.dirty = true;
+    requestAnimationFrame(() => this.paint());
+  }
+
+  /** Paints only what is being drawn, in the next frame. */
+  invalidateDrawing(): void {
+    if (this.dirty || this.live.scheduled) return;
+    this.live.scheduled = true;
+    requestAnimationFrame(() => this.paintDrawing());
+  }
+
+  get zoomPercent(): number {
+    return Math.round(this.zoom * 100);
+  }
+
+  zoomBy(factor: number, x = this.host.clientWidth / 2, y = this.host.clientHeight / 2): void {
+    const zoom = Math.min(MAX_ZOOM, Math.max(MIN_ZOOM, this.zoom * factor));
+    const ratio = zoom / this.zoom;
+    this.left = x - (x - this.left) * ratio;
+    this.top = y - (y - this.top) * ratio;
+    this.zoom = zoom;
+    this.viewChanged();
+  }
+
+  panBy(dx: number, dy: number): void {
+    this.left += dx;
+    this.top += dy;
+    this.viewChanged();
+  }
+
+  /** Shows the whole page. */
+  fit(): void {
+    if (!this.page) return;
+    const { clientWidth, clientHeight } = this.host;
+    this.fitScale = Math.max(
+      0.001,
+      Math.min((clientWidth - 2 * MARGIN) / this.page.width, (clientHeight - 2 * MARGIN) / this.page.height),
+    );
+    this.zoom = 1;
+    this.left = (clientWidth - this.page.width * this.scale) / 2;
+    this.top = Math.max(MARGIN, (clientHeight - this.page.height * this.scale) / 2);
+    this.viewChanged();
+  }
+
+  get scale(): number {
+    return this.fitScale * this.zoom;
+  }
+
+  /** Where a place on the page is on the screen, in pixels of the host. */
+  toScreen(x: number, y: number): { x: number; y: number } {
+    return { x: this.left + x * this.scale, y: this.top + y * this.scale };
+  }
+
+  /** The middle of what can be seen, on the page. */
+  middle(): { x: number; y: number } {
+    const page = this.page!;
+    const within = (n: number, max: number) => Math.round(Math.min(max, Math.max(0, n)));
+    return {
+      x: within((this.host.clientWidth / 2 - this.left) / this.scale, page.width),
+      y: within((this.host.clientHeight / 2 - this.top) / this.scale, page.height),
+    };
+  }
+
+  private viewChanged(): void {
+    this.onZoom(this.zoomPercent);
+    this.onView();
+    this.invalidate();
+  }
+
+  private layer(className: string): HTMLCanvasElement {
+    const canvas = document.createElement('canvas');
+    canvas.className = className;
+    canvas.setAttribute('aria-hidden', 'true');
+    this.host.append(canvas);
+    return canvas;
+  }
+
+  private resize(): void {
+    const ratio = window.devicePixelRatio || 1;
+    for (const canvas of [this.standing, this.drawing]) {
+      canvas.width = Math.round(this.host.clientWidth * ratio);
+      canvas.height = Math.round(this.host.clientHeight * ratio);
+    }
+    if (this.zoom === 1) this.fit();
+    this.invalidate();
+  }
+
+  private prepare(canvas: HTMLCanvasElement): CanvasRenderingContext2D {
+    const ctx = canvas.getContext('2d')!;
+    const ratio = window.devicePixelRatio || 1;
+    ctx.setTransform(1, 0, 0, 1, 0, 0);
+    ctx.clearRect(0, 0, canvas.width, canvas.height);
+    ctx.setTransform(this.scale * ratio, 0, 0, this.scale * ratio, this.left * ratio, this.top * ratio);
+    return ctx;
+  }
+
+  private paint(): void {
+    this.dirty = false;
+    if (!this.page) return;
+    const ctx = this.prepare(this.standing);
+    drawPaper(ctx, this.page);
+    ctx.save();
+    ctx.beginPath();
+    ctx.rect(0, 0, this.page.width, this.page.height);
+    ctx.clip();
+    for (const mark of this.marks) if (!this.live.hides(mark.id)) drawMark(ctx, mark);
+    ctx.restore();
+    this.paintDrawing();
+  }
+
+  private paintDrawing(): void {
+    this.live.scheduled = false;
+    const ctx = this.prepare(this.drawing);
+    this.live.draw(ctx);
+    if (this.chosen.size === 0) return;
+    const pixel = 1 / this.scale;
+    ctx.strokeStyle = '#0c5c69';
+    ctx.lineWidth = 2.5 * pixel;
+    for (const mark of this.marks) {
+      if (!this.chosen.has(mark.id)) continue;
+      const box = bounds(mark);
+      ctx.strokeRect(box.x - 4 * pixel, box.y - 4 * pixel, box.width + 8 * pixel, box.height + 8 * pixel);
+    }
+  }
+
+  private listen(): void {
+    const input = this.drawing;
+    input.addEventListener('pointerdown', (e) => this.pointerDown(e));
+    input.addEventListener('pointermove', (e) => this.pointerMove(e));
+    for (const end of ['pointerup', 'pointercancel'] as const) input.addEventListener(end, (e) => this.pointerUp(e));
+    input.addEventListener('wheel', (e) => this.wheel(e), { passive: false });
+    input.addEventListener('contextmenu', (e) => e.preventDefault());
+  }
+
+  private pointerDown(e: PointerEvent): void {
+    e.preventDefault();
+    this.drawing.setPointerCapture(e.pointerId);
+    if (e.pointerType === 'touch') {
+      this.touches.set(e.pointerId, { x: e.offsetX, y: e.offsetY });
+      if (this.touches.size === 2) {
+        // A second finger means zoom and pan: what the first began was not meant as writing.
+        this.tool?.cancel();
+        this.active = null;
+        this.pinch = this.grip();
+        return;
+      }
+    }
+    if (this.active !== null || this.pinch || e.button > 0 || !this.page) return;
+    this.active = e.pointerId;
+    this.tool?.down(this.point(e));
+  }
+
+  private pointerMove(e: PointerEvent): void {
+    if (this.touches.has(e.pointerId)) this.touches.set(e.pointerId, { x: e.offsetX, y: e.offsetY });
+    if (this.pinch) return this.followPinch();
+    if (e.pointerId !== this.active) return;
+    const coalesced = e.getCoalescedEvents?.() ?? [];
+    this.tool?.move((coalesced.length > 0 ? coalesced : [e]).map((c) => this.point(c)));
+  }
+
+  private pointerUp(e: PointerEvent): void {
+    this.touches.delete(e.pointerId);
+    if (this.pinch && this.touches.size < 2) this.pinch = null;
+    if (e.pointerId !== this.active) return;
+    this.active = null;
+    if (e.type === 'pointerup') this.tool?.up();
+    else this.tool?.cancel();
+  }
+
+  private wheel(e: WheelEvent): void {
+    e.preventDefault();
+    if (e.ctrlKey) this.zoomBy(Math.exp(-e.deltaY / 300), e.offsetX, e.offsetY);
+    else this.panBy(-e.deltaX, -e.deltaY);
+  }
+
+  private grip(): { distance: number; x: number; y: number } {
+    const [a, b] = [...this.touches.values()];
+    return { distance: Math.hypot(a!.x - b!.x, a!.y - b!.y), x: (a!.x + b!.x) / 2, y: (a!.y + b!.y) / 2 };
+  }
+
+  private followPinch(): void {
+    if (this.touches.size < 2) return;
+    const now = this.grip();
+    const before = this.pinch!;
+    this.pinch = now;
+    this.panBy(now.x - before.x, now.y - before.y);
+    if (before.distance > 0) this.zoomBy(now.distance / before.distance, now.x, now.y);
+  }
+
+  private point(e: PointerEvent): Point {
+    return {
+      x: (e.offsetX - this.left) / this.scale,
+      y: (e.offsetY - this.top) / this.scale,
+      pressure: e.pressure,
+      ms: e.timeStamp,
+      isPen: e.pointerType === 'pen',
+    };
+  }
+}

@@ -1,0 +1,110 @@
+// The pen: follows the pointer, smooths, and makes one mark of each stroke, or several if it is long.
+
+import { inkColour } from '../surface/palette';
+import type { Point, Tool } from '../surface/page-surface';
+import type { SheetContext } from './sheet-context';
+
+const MAX_POINTS = 512;
+const MAX_PIECE_MS = 3000;
+const PREVIEW_EVERY_MS = 80;
+/** How far each point moves towards the pointer: takes the shake out of a hand. */
+const FOLLOW = 0.55;
+/** Speed (1/100 mm per ms) at which ink of mouse and finger is thinnest. */
+const FAST = 60;
+const NOMINAL_PRESSURE = 128;
+
+export class Pen implements Tool {
+  readonly cursor = 'crosshair';
+  private points: number[] = [];
+  private started = 0;
+  private pieceStarted = 0;
+  private gesture = 0;
+  private stroke = 0;
+  private previewed = 0;
+  private previewedAt = 0;
+  private drawing = false;
+
+  constructor(private readonly sheet: SheetContext) {}
+
+  down(point: Point): void {
+    if (!this.sheet.mayWrite()) return;
+    this.drawing = true;
+    this.started = this.pieceStarted = point.ms;
+    this.gesture = 0;
+    this.begin([Math.round(point.x), Math.round(point.y), this.pressure(point, 0), 0]);
+  }
+
+  move(points: Point[]): void {
+    if (!this.drawing) return;
+    for (const point of points) this.add(point);
+    this.sheet.surface.invalidateDrawing();
+    this.previewNow();
+  }
+
+  up(): void {
+    if (!this.drawing) return;
+    this.drawing = false;
+    this.finishPiece();
+    this.sheet.live.end();
+    this.sheet.surface.invalidateDrawing();
+  }
+
+  cancel(): void {
+    this.drawing = false;
+    this.sheet.live.end();
+    this.sheet.surface.invalidateDrawing();
+  }
+
+  private begin(first: number[]): void {
+    this.points = first;
+    this.stroke = Math.floor(Math.random() * 2 ** 31);
+    this.previewed = 0;
+    const { ink, me, live, surface } = this.sheet;
+    live.begin(this.points, inkColour(ink.colour, me.isStaff), ink.width);
+    surface.invalidateDrawing();
+  }
+
+  private add(point: Point): void {
+    const n = this.points.length;
+    const lastX = this.points[n - 4]!;
+    const lastY = this.points[n - 3]!;
+    const x = Math.round(lastX + (point.x - lastX) * FOLLOW);
+    const y = Math.round(lastY + (point.y - lastY) * FOLLOW);
+    if (x === lastX && y === lastY) return;
+    const ms = Math.max(0, Math.round(point.ms - this.started));
+    const elapsed = Math.max(1, ms - this.points[n - 1]!);
+    this.points.push(x, y, this.pressure(point, Math.hypot(x - lastX, y - lastY) / elapsed), ms);
+    if (this.points.length >= 4 * MAX_POINTS || point.ms - this.pieceStarted > MAX_PIECE_MS) {
+      const last = this.points.slice(-4);
+      this.finishPiece();
+      this.pieceStarted = point.ms;
+      this.begin(last);
+    }
+  }
+
+  private pressure(point: Point, speed: number): number {
+    if (point.isPen && point.pressure > 0) return Math.round(Math.min(1, point.pressure) * 255);
+    const before = this.points.length > 0 ? this.points[this.points.length - 2]! : NOMINAL_PRESSURE;
+    const wanted = NOMINAL_PRESSURE + 30 - 70 * Math.min(1, speed / FAST);
+    return Math.round(before + (wanted - before) * 0.3);
+  }
+
+  private finishPiece(): void {
+    const { sheet } = this;
+    const id = sheet.newId();
+    this.gesture ||= id;
+    const start = this.points[3]!;
+    const points = this.points.map((v, i) => (i % 4 === 3 ? v - start : v));
+    const body = { kind: 'ink', points } as const;
+    sheet.submit({ kind: 'addMark', id, page: sheet.page, grip: sheet.grip, body, style: { ...sheet.ink } }, this.gesture);
+  }
+
+  private previewNow(): void {
+    const now = performance.now();
+    if (now - this.previewedAt < PREVIEW_EVERY_MS) return;
+    this.previewedAt = now;
+    const { ink, page } = this.sheet;
+    this.sheet.preview([this.stroke, page, ink.colour, ink.width, this.previewed / 4, this.points.slice(this.previewed)]);
+    this.previewed = this.points.length;
+  }
+}

@@ -1,0 +1,24 @@
+using Microsoft.EntityFrameworkCore;
+using Yardang.Core.Lessons;
+using Yardang.Data.School;
+
+namespace Yardang.Web.Lessons;
+
+/// <summary>Somebody in a lesson, as the teacher reads it.</summary>
+/// <param name="Number">The actor number.</param>
+/// <param name="Name">The name, told apart from others of the same name.</param>
+/// <param name="Initials">Up to two letters.</param>
+/// <param name="Board">The board they work on.</param>
+public sealed record LessonPerson(int Number, string Name, string Initials, Guid Board);
+
+/// <summary>Who is in a lesson, in the order of arrival.</summary>
+public sealed class LessonPeople(IDbContextFactory<SchoolContext> school)
+{
+    public async Task<IReadOnlyList<LessonPerson>> InAsync(Guid lesson)
+    {
+        await using var db = await school.CreateDbContextAsync();
+        var people = await db.Participants.Where(p => p.LessonId == lesson).OrderBy(p => p.Number).ToListAsync();
+        var names = PersonName.ToldApart(people.Select(p => p.Name));
+        return [.. people.Select((p, i) => new LessonPerson(p.Number, names[i], PersonName.Initials(p.Name), p.BoardId))];
+    }
+}

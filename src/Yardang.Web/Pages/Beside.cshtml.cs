@@ -1,0 +1,38 @@
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.Extensions.Localization;
+using Yardang.Core.Rooms;
+using Yardang.Web.Access;
+using Yardang.Web.Lessons;
+
+namespace Yardang.Web.Pages;
+
+/// <summary>Sitting beside a student: their board, with the teacher's pen.</summary>
+[Authorize]
+public sealed class BesideModel(AccessResolver access, LessonPeople people, IStringLocalizer<UiTexts> texts) : PageModel
+{
+    public BoardView View { get; private set; } = null!;
+
+    public async Task<IActionResult> OnGetAsync(Guid lesson, Guid id)
+    {
+        var visitor = Visitor.Of(HttpContext);
+        if (await access.OwnLessonAsync(visitor, lesson) is null) return NotFound();
+        if (await access.ForRoomAsync(visitor, id) is not { Kind: RoomKind.Board, Actor.IsStaff: true }) return NotFound();
+        var owner = (await people.InAsync(lesson)).FirstOrDefault(p => p.Board == id);
+        if (owner is null) return NotFound();
+
+        View = new BoardView(texts["Beside.Heading", owner.Name], "", IsStaff: true, Signals: false, new
+        {
+            mode = "beside",
+            board = id,
+            lesson,
+            participant = "",
+            actor = Actor.Owner.Number,
+            language = ContentLanguage.Current,
+            who = $"teacher-{visitor.TeacherId}",
+            texts = BoardTexts.For(texts),
+        }, $"/lesson/{lesson}", texts["Beside.Back"]);
+        return Page();
+    }
+}

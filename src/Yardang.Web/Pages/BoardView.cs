@@ -1,0 +1,11 @@
+namespace Yardang.Web.Pages;
+
+/// <summary>A board as a page shows it.</summary>
+/// <param name="Heading">What is asked, or whose board it is.</param>
+/// <param name="Directions">The whole directions; empty if there are none.</param>
+/// <param name="IsStaff">Whether a teacher looks.</param>
+/// <param name="Signals">Whether there is a teacher to signal to.</param>
+/// <param name="Data">What the scripts are handed.</param>
+/// <param name="BackTo">Where the way back leads; null if there is none.</param>
+/// <param name="BackText">What the way back is called.</param>
+public sealed record BoardView(string Heading, string Directions, bool IsStaff, bool Signals, object Data, string? BackTo = null, string? BackText = null);

@@ -1,0 +1,33 @@
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.Extensions.Localization;
+using Yardang.Data.School;
+using Yardang.Web.Access;
+using Yardang.Web.Lessons;
+
+namespace Yardang.Web.Pages;
+
+/// <summary>The teacher's live view of all the work.</summary>
+[Authorize]
+public sealed class CirculateModel(AccessResolver access, LessonPeople people, IStringLocalizer<UiTexts> texts) : PageModel
+{
+    public LessonRecord Lesson { get; private set; } = null!;
+
+    public IReadOnlyList<LessonPerson> People { get; private set; } = [];
+
+    public object Data { get; private set; } = new();
+
+    public async Task<IActionResult> OnGetAsync(Guid id)
+    {
+        var visitor = Visitor.Of(HttpContext);
+        if (await access.OwnLessonAsync(visitor, id) is not { } lesson) return NotFound();
+        Lesson = lesson;
+        People = await people.InAsync(id);
+        var all = PageData.Texts(
+            texts, "Circulate", "PensGoingDown", "PensDownOn", "PensGoingUp", "PensUp", "Closed", "People", "NoConnection", "MinutesAgo", "JustNow", "NotStarted");
+        foreach (var (name, text) in PageData.Texts(texts, "Needs", "NeedHand", "NeedReady", "NeedLate", "NeedIdle", "NeedNotStarted", "Waiting", "WaitingMinutes")) all[name] = text;
+        Data = new { lesson = id, who = $"teacher-{visitor.TeacherId}", people = People, texts = all };
+        return Page();
+    }
+}

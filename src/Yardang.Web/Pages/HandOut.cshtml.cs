@@ -1,0 +1,44 @@
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Yardang.Core.Lessons;
+using Yardang.Data.School;
+using Yardang.Web.Access;
+using Yardang.Web.Lessons;
+
+namespace Yardang.Web.Pages;
+
+/// <summary>Hands an activity out, after the ready check.</summary>
+[Authorize]
+public sealed class HandOutModel(AccessResolver access, Handing handing) : PageModel
+{
+    private const int ClassNameLength = 60;
+
+    public ActivityRecord Activity { get; private set; } = null!;
+
+    public string Name { get; private set; } = "";
+
+    public string ClassName { get; private set; } = "";
+
+    public Door Door { get; private set; }
+
+    public IReadOnlyList<ReadyLine> Lines { get; private set; } = [];
+
+    public async Task<IActionResult> OnGetAsync(Guid id)
+    {
+        if (await access.OwnActivityAsync(Visitor.Of(HttpContext), id) is not { } activity) return NotFound();
+        Activity = activity;
+        var content = await handing.ContentAsync(activity);
+        Name = content.Name.For(ContentLanguage.Current);
+        Lines = ReadyCheck.For(content, Door);
+        return Page();
+    }
+
+    public async Task<IActionResult> OnPostAsync(Guid id, string? className, Door door)
+    {
+        if (await access.OwnActivityAsync(Visitor.Of(HttpContext), id) is not { } activity) return NotFound();
+        var named = (className ?? "").Trim();
+        var lesson = await handing.HandOutAsync(activity, named.Length > ClassNameLength ? named[..ClassNameLength] : named, door, ContentLanguage.Current);
+        return Redirect($"/lesson/{lesson.Id}/code");
+    }
+}

@@ -1,0 +1,67 @@
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.Extensions.Localization;
+using Yardang.Core.Lessons;
+using Yardang.Core.Rooms;
+using Yardang.Data.School;
+using Yardang.Web.Access;
+using Yardang.Web.Lessons;
+
+namespace Yardang.Web.Pages;
+
+/// <summary>A lesson's door: who are you? A shared device is asked "Go on as ...?" first.</summary>
+public sealed class JoinModel(Joining joining, AccessResolver access, ParticipantCookie cookie, JoinThrottle throttle, IStringLocalizer<UiTexts> texts) : PageModel
+{
+    public LessonRecord Lesson { get; private set; } = null!;
+
+    public IReadOnlyList<ParticipantRecord> Known { get; private set; } = [];
+
+    public bool SomebodyElse { get; private set; }
+
+    public string Typed { get; private set; } = "";
+
+    public string? Problem { get; private set; }
+
+    public async Task<IActionResult> OnGetAsync(string code, [FromQuery(Name = "new")] bool somebodyElse)
+    {
+        SomebodyElse = somebodyElse;
+        return await FindAsync(code) ?? Page();
+    }
+
+    public async Task<IActionResult> OnPostAsync(string code, string? name)
+    {
+        if (await FindAsync(code) is { } elsewhere) return elsewhere;
+        SomebodyElse = true;
+        Typed = name?.Length <= PersonName.MaxLength * 2 ? name : "";
+        if (PersonName.Read(name) is not { } read)
+        {
+            Problem = string.IsNullOrWhiteSpace(name) ? texts["Join.NoName"] : texts["Join.LongName", PersonName.MaxLength];
+            return Page();
+        }
+
+        var (participant, refusal) = await joining.JoinAsync(Lesson, read);
+        if (participant is null)
+        {
+            Problem = refusal == Refusal.Closed ? texts["Join.Over"] : texts["Join.DoorClosed"];
+            return Page();
+        }
+
+        cookie.Remember(HttpContext, participant.Id);
+        return Redirect($"/board/{participant.BoardId}?as={participant.Id}");
+    }
+
+    // A wrong code in the address counts like one that was typed.
+    private async Task<IActionResult?> FindAsync(string code)
+    {
+        var lesson = throttle.MustWait(HttpContext) || JoinCode.Read(code) is not { } read ? null : await joining.FindAsync(read);
+        if (lesson is null)
+        {
+            throttle.Failed(HttpContext);
+            return RedirectToPage("/Index");
+        }
+
+        Lesson = lesson;
+        Known = await access.ParticipantsAsync(Visitor.Of(HttpContext), lesson.Id);
+        return null;
+    }
+}

@@ -1,0 +1,41 @@
+using Microsoft.AspNetCore.Identity;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.Extensions.Localization;
+using Yardang.Core.Lessons;
+using Yardang.Data.School;
+
+namespace Yardang.Web.Pages;
+
+/// <summary>Makes a teacher's account. No e-mail is sent anywhere.</summary>
+public sealed class SignUpModel(UserManager<Teacher> teachers, SignInManager<Teacher> signIn, IStringLocalizer<UiTexts> texts) : PageModel
+{
+    public string Name { get; private set; } = "";
+
+    public string Email { get; private set; } = "";
+
+    public string? Problem { get; private set; }
+
+    public async Task<IActionResult> OnPostAsync(string? name, string? email, string? password)
+    {
+        (Name, Email) = (name ?? "", email ?? "");
+        if (PersonName.Read(name) is not { } read)
+        {
+            Problem = texts["SignUp.NoName"];
+            return Page();
+        }
+
+        var teacher = new Teacher { Id = Guid.CreateVersion7(), DisplayName = read, UserName = Email, Email = Email };
+        var result = await teachers.CreateAsync(teacher, password ?? "");
+        if (result.Succeeded)
+        {
+            await signIn.SignInAsync(teacher, isPersistent: true);
+            return Redirect("/desk");
+        }
+
+        Problem = result.Errors.Any(e => e.Code.StartsWith("Password", StringComparison.Ordinal)) ? texts["SignUp.PasswordHint"]
+            : result.Errors.Any(e => e.Code.StartsWith("Duplicate", StringComparison.Ordinal)) ? texts["SignUp.Taken"]
+            : texts["SignUp.BadEmail"];
+        return Page();
+    }
+}
