@@ -6,13 +6,15 @@ using Yardang.Data.Log;
 using Yardang.Data.School;
 using Yardang.Web;
 using Yardang.Web.Access;
+using Yardang.Web.Demo;
+using Yardang.Web.Exports;
 using Yardang.Web.Lessons;
 using Yardang.Web.Rooms;
 
 var builder = WebApplication.CreateBuilder(args);
 var services = builder.Services;
 
-services.AddSingleton(TimeProvider.System);
+services.AddSingleton(FixedClock.From(builder.Configuration) ?? TimeProvider.System);
 services.AddSingleton<DataFolder>();
 services.AddDbContextFactory<SchoolContext>((provider, options) => options
     .UseSqlite($"Data Source={provider.GetRequiredService<DataFolder>().SchoolFile}")
@@ -37,6 +39,7 @@ services.AddSingleton<Handing>();
 services.AddSingleton<Joining>();
 services.AddSingleton<JoinThrottle>();
 services.AddSingleton<LessonPeople>();
+services.AddSingleton<BoardExport>();
 
 services.AddIdentity<Teacher, IdentityRole<Guid>>(options =>
     {
@@ -54,6 +57,12 @@ services.ConfigureApplicationCookie(options =>
     options.LoginPath = "/sign-in";
     options.ExpireTimeSpan = TimeSpan.FromDays(14);
 });
+if (builder.Configuration.GetValue<bool>("Yardang:Demo"))
+{
+    services.AddSingleton<DemoSchool>();
+    services.AddHostedService(provider => provider.GetRequiredService<DemoSchool>());
+}
+
 services.AddSignalR(options => options.MaximumReceiveMessageSize = Limits.CommandBytes + 4_096).AddMessagePackProtocol();
 services.AddLocalization(options => options.ResourcesPath = "Resources");
 services.AddRazorPages();
@@ -77,6 +86,9 @@ app.MapHub<RoomHub>("/live");
 app.MapGet("/rooms/{room:guid}/snapshot", (HttpContext context, Guid room, SnapshotEndpoint endpoint) => endpoint.GetAsync(context, room));
 app.MapGet("/lesson/{lesson:guid}/people", async (HttpContext context, Guid lesson, AccessResolver access, LessonPeople people) =>
     await access.OwnLessonAsync(Visitor.Of(context), lesson) is null ? Results.NotFound() : Results.Ok(await people.InAsync(lesson)));
+app.MapGet("/lesson/{lesson:guid}/boards.pdf", (HttpContext context, Guid lesson, BoardExport export) => export.PdfAsync(context, lesson));
+app.MapGet("/lesson/{lesson:guid}/board/{board:guid}.{format:regex(^(png|svg)$)}", (HttpContext context, Guid lesson, Guid board, string format, BoardExport export) =>
+    export.PictureAsync(context, lesson, board, format));
 app.MapGet("/healthz", () => "ok");
 await app.RunAsync();
 

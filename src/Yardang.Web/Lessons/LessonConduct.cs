@@ -10,7 +10,7 @@ namespace Yardang.Web.Lessons;
 /// Carries what the lesson says to the writers of its boards: pens down and closing hold on a board from the moment its writer has
 /// confirmed, and only when all have is it reported.
 /// </summary>
-public sealed class LessonConduct(IDbContextFactory<SchoolContext> school, ILogger<LessonConduct> logger)
+public sealed class LessonConduct(IDbContextFactory<SchoolContext> school, TimeProvider clock, ILogger<LessonConduct> logger)
 {
     /// <summary>Follows a lesson as long as its host runs.</summary>
     public void Begin(RoomHost lesson, RoomHosts hosts) => _ = Task.Run(() => FollowAsync(lesson, hosts));
@@ -43,6 +43,7 @@ public sealed class LessonConduct(IDbContextFactory<SchoolContext> school, ILogg
         var conditions = Conditions.Open;
         await lesson.LookAsync(r => conditions = ((Lesson)r).Conditions);
         await using var db = await school.CreateDbContextAsync();
+        await NoteInListAsync(db, lesson.Id, conditions.Closed);
         var boards = await db.Boards.Where(b => b.LessonId == lesson.Id).Select(b => b.Id).ToListAsync();
         foreach (var id in boards)
         {
@@ -59,5 +60,14 @@ public sealed class LessonConduct(IDbContextFactory<SchoolContext> school, ILogg
         }
 
         await lesson.SubmitAsync(new ConfirmPens(conditions.PensDown, boards.Count), Actor.Program);
+    }
+
+    // The lists on desk and front door do not load rooms; they read this copy.
+    private async Task NoteInListAsync(SchoolContext db, Guid id, bool closed)
+    {
+        var record = await db.Lessons.SingleAsync(l => l.Id == id);
+        if (record.ClosedAt is not null == closed) return;
+        record.ClosedAt = closed ? clock.GetUtcNow() : null;
+        await db.SaveChangesAsync();
     }
 }

@@ -32,7 +32,10 @@ public sealed class BesideModel(AccessResolver access, LessonPeople people, IStr
             language = ContentLanguage.Current,
             who = $"teacher-{visitor.TeacherId}",
             texts = BoardTexts.For(texts),
-        }, $"/lesson/{lesson}", texts["Beside.Back"]);
+        }, $"/lesson/{lesson}", texts["Beside.Back"])
+        {
+            Links = [($"/lesson/{lesson}/board/{id}.png", texts["Beside.Png"]), ($"/lesson/{lesson}/board/{id}.svg", texts["Beside.Svg"])],
+        };
         return Page();
     }
 }

@@ -8,4 +8,8 @@ namespace Yardang.Web.Pages;
 /// <param name="Data">What the scripts are handed.</param>
 /// <param name="BackTo">Where the way back leads; null if there is none.</param>
 /// <param name="BackText">What the way back is called.</param>
-public sealed record BoardView(string Heading, string Directions, bool IsStaff, bool Signals, object Data, string? BackTo = null, string? BackText = null);
+public sealed record BoardView(string Heading, string Directions, bool IsStaff, bool Signals, object Data, string? BackTo = null, string? BackText = null)
+{
+    /// <summary>Other ways on from here.</summary>
+    public IReadOnlyList<(string Href, string Words)> Links { get; init; } = [];
+}

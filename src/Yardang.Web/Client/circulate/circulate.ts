@@ -47,6 +47,7 @@ interface Row {
 }
 
 const TICK_MS = 5000;
+const ASK_AGAIN_MS = 500;
 const OWNER = { number: 1, isStaff: true };
 
 Alpine.data('circulate', () => {
@@ -93,9 +94,11 @@ Alpine.data('circulate', () => {
       this.seat(data.people);
     },
 
+    /** The event that somebody joined may come before their name can be read. */
     async refreshPeople(): Promise<void> {
       const response = await fetch(`/lesson/${data.lesson}/people`);
       if (response.ok) this.seat((await response.json()) as Participant[]);
+      if ([...lesson.state.people.keys()].some((number) => !tiles.has(number))) setTimeout(() => void this.refreshPeople(), ASK_AGAIN_MS);
     },
 
     /** Gives everybody new a tile at the end: a board keeps its place. */

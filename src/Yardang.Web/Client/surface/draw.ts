@@ -3,7 +3,7 @@
 import { outlinePath } from '../ink/outline';
 import { remaining } from '../ink/stroke';
 import { type BoxBody, type Mark, Grip, type Page } from '../room/marks';
-import { NOTE_INK, inkColour, noteColour } from './palette';
+import { PRINT, inkColour, noteColour } from './palette';
 
 export const FONT = "'Atkinson Hyperlegible Next Variable', sans-serif";
 
@@ -51,7 +51,7 @@ export function drawMark(ctx: CanvasRenderingContext2D, mark: Mark): void {
   ctx.save();
   ctx.translate(place.x, place.y);
   if (body.kind === 'ink') {
-    ctx.fillStyle = inkColour(mark.style.colour, mark.byStaff);
+    ctx.fillStyle = colourOf(mark);
     ctx.fill(inkPath(mark));
   } else {
     if (body.kind === 'note') {
@@ -63,11 +63,14 @@ export function drawMark(ctx: CanvasRenderingContext2D, mark: Mark): void {
   ctx.restore();
 }
 
+function colourOf(mark: Mark): string {
+  return mark.grip === Grip.Printed ? PRINT : inkColour(mark.style.colour, mark.byStaff);
+}
+
 function drawWords(ctx: CanvasRenderingContext2D, mark: Mark, body: BoxBody): void {
   const { lines, size } = body.words;
   const inset = body.kind === 'note' ? NOTE_PADDING : 0;
-  const printed = mark.grip === Grip.Printed;
-  ctx.fillStyle = body.kind === 'note' || printed ? NOTE_INK : inkColour(mark.style.colour, mark.byStaff);
+  ctx.fillStyle = body.kind === 'note' ? PRINT : colourOf(mark);
   ctx.font = `${size}px ${FONT}`;
   lines.forEach((line, i) => ctx.fillText(line, body.x + inset, body.y + inset + (ASCENT + i * LINE_HEIGHT) * size));
 }

@@ -1,0 +1,110 @@
+using Microsoft.AspNetCore.SignalR.Client;
+using Yardang.Core.Rooms;
+using Yardang.Data.Wire;
+
+namespace Yardang.Headless;
+
+/// <summary>A room over the real hub: snapshot, frames, commands, and everything again after a lost connection.</summary>
+public sealed class LiveRoom : IRoomLine, IDisposable
+{
+    private readonly HubConnection _hub;
+    private readonly HttpClient _http;
+    private readonly string _snapshotUrl;
+    private readonly string _room;
+    private readonly Lock _lock = new();
+    private readonly CancellationTokenSource _stop = new();
+
+    private LiveRoom(HubConnection hub, HttpClient http, Guid room, string asQuery, int client, Func<Room> create)
+    {
+        (_hub, _http, _room) = (hub, http, room.ToString());
+        _snapshotUrl = $"/rooms/{room}/snapshot{asQuery}";
+        Client = new RoomClient(client, create, this);
+        _hub.On<string, int, int, int, int>("Refused", (refusedRoom, refusedClient, counter, reason, _) => Refused(refusedRoom, refusedClient, counter, (Refusal)reason));
+    }
+
+    /// <summary>The client; use it through <see cref="Do"/>.</summary>
+    private RoomClient Client { get; }
+
+    /// <summary>Enters a room: takes a client number, the snapshot, and follows.</summary>
+    public static async Task<LiveRoom> EnterAsync(HubConnection hub, HttpClient http, Guid room, string asQuery, Func<Room> create)
+    {
+        var client = await hub.InvokeAsync<int>("Admit", room.ToString());
+        var live = new LiveRoom(hub, http, room, asQuery, client, create);
+        await live.TakeSnapshotAsync(CancellationToken.None);
+        var stop = live._stop.Token;
+        _ = Task.Run(() => live.FollowAsync(stop), stop);
+        return live;
+    }
+
+    /// <summary>Works with the client, one at a time.</summary>
+    public T Do<T>(Func<RoomClient, T> work)
+    {
+        lock (_lock) return work(Client);
+    }
+
+    /// <summary>Shows something passing.</summary>
+    public Task PreviewAsync(byte[] preview) => _hub.State == HubConnectionState.Connected ? _hub.SendAsync("Preview", _room, preview) : Task.CompletedTask;
+
+    /// <inheritdoc/>
+    public void Send(Submission submission)
+    {
+        if (_hub.State == HubConnectionState.Connected) _ = _hub.SendAsync("Submit", _room, CommandCodec.Encode(submission));
+    }
+
+    /// <summary>Follows no longer.</summary>
+    public void Dispose()
+    {
+        _stop.Cancel();
+        _stop.Dispose();
+    }
+
+    private async Task FollowAsync(CancellationToken stop)
+    {
+        while (!stop.IsCancellationRequested)
+        {
+            try
+            {
+                var after = Do(c => c.Room.Number);
+                var frames = _hub.StreamAsync<byte[]>("Watch", _room, after, stop);
+                Do(c =>
+                {
+                    c.Resend();
+                    return true;
+                });
+                await foreach (var frame in frames)
+                {
+                    if (!Do(c => c.TakeFrame(frame))) await TakeSnapshotAsync(stop);
+                }
+            }
+            catch (Exception) when (!stop.IsCancellationRequested)
+            {
+                // The network is away: try again until it is back.
+                await Task.Delay(TimeSpan.FromMilliseconds(300), CancellationToken.None);
+            }
+            catch (OperationCanceledException)
+            {
+                return;
+            }
+        }
+    }
+
+    private async Task TakeSnapshotAsync(CancellationToken stop)
+    {
+        var snapshot = await _http.GetByteArrayAsync(_snapshotUrl, stop);
+        Do(c =>
+        {
+            c.TakeSnapshot(snapshot);
+            return true;
+        });
+    }
+
+    private void Refused(string room, int client, int counter, Refusal reason)
+    {
+        if (!string.Equals(room, _room, StringComparison.OrdinalIgnoreCase)) return;
+        Do(c =>
+        {
+            if (client == c.Client && c.TakeRefusal(counter, reason)) c.Resend();
+            return true;
+        });
+    }
+}

@@ -1,0 +1,132 @@
+using System.Collections.Immutable;
+using System.Net;
+using System.Text.Json;
+using System.Text.RegularExpressions;
+using MessagePack;
+using Microsoft.AspNetCore.SignalR.Client;
+using Microsoft.Extensions.DependencyInjection;
+using Yardang.Core.Activities;
+using Yardang.Core.Boards;
+using Yardang.Core.Ink;
+using Yardang.Core.Lessons;
+using Yardang.Core.Marks;
+using Yardang.Core.Rooms;
+
+namespace Yardang.Headless.SimulatedClass;
+
+/// <summary>A simulated student: joins through the front door like anybody, and works through the real hub.</summary>
+public sealed partial class ClassMember : IAsyncDisposable
+{
+    private const int TextSize = 700;
+    private const int NoteSide = 5_200;
+    private const int NoteSize = 600;
+    private const int PreviewPoints = 8;
+    private static readonly TimeSpan s_previewEvery = TimeSpan.FromMilliseconds(110);
+
+    private readonly HttpClient _http;
+    private readonly HubConnection _hub;
+    private readonly int _number;
+    private LiveRoom? _board;
+    private LiveRoom? _lesson;
+
+    private ClassMember(HttpClient http, HubConnection hub, int number) => (_http, _hub, _number) = (http, hub, number);
+
+    /// <summary>Joins with the code and a name.</summary>
+    public static async Task<ClassMember> JoinAsync(Uri server, string code, string name)
+    {
+        var cookies = new CookieContainer();
+        var http = new HttpClient(new HttpClientHandler { CookieContainer = cookies, AutomaticDecompression = DecompressionMethods.All }) { BaseAddress = server };
+        var form = await http.GetStringAsync($"/join/{code}");
+        using var answer = await http.PostAsync($"/join/{code}", new FormUrlEncodedContent(new Dictionary<string, string>(StringComparer.Ordinal)
+        {
+            ["name"] = name,
+            ["__RequestVerificationToken"] = TokenPattern().Match(form).Groups["token"].Value,
+        }));
+        var page = await answer.Content.ReadAsStringAsync();
+        if (!DataPattern().IsMatch(page)) throw new InvalidOperationException($"{name} could not join.");
+        var data = JsonDocument.Parse(DataPattern().Match(page).Groups["data"].Value).RootElement;
+        var query = $"?as={data.GetProperty("participant").GetString()}";
+        var hub = new HubConnectionBuilder().WithUrl(new Uri(server, $"/live{query}"), o => o.Cookies = cookies).AddMessagePackProtocol().Build();
+        var member = new ClassMember(http, hub, data.GetProperty("actor").GetInt32());
+        await hub.StartAsync();
+        member._board = await LiveRoom.EnterAsync(hub, http, data.GetProperty("board").GetGuid(), query, () => new Board(ActivityContent.Blank("en", "")));
+        member._lesson = await LiveRoom.EnterAsync(hub, http, data.GetProperty("lesson").GetGuid(), query, () => new Lesson());
+        return member;
+    }
+
+    /// <summary>Commands that are not yet kept by the server.</summary>
+    public int Waiting => _board!.Do(c => c.Outbox.Count) + _lesson!.Do(c => c.Outbox.Count);
+
+    /// <summary>Does the next thing; in a lively way it takes its time, otherwise not.</summary>
+    public async Task DoAsync(Doing doing, bool lively, CancellationToken stop)
+    {
+        switch (doing)
+        {
+            case Draws(var points, var colour):
+                if (lively) await PreviewAsync(points, colour, stop);
+                Add(new InkBody(points), new Style(colour, 60));
+                break;
+            case Types(var x, var y, var words):
+                Add(new TextBody(x, y, Math.Max(3_000, words.Length * 360), 900, new Words(words, "en", [words], TextSize)), new Style(0, 0));
+                break;
+            case PutsUpNote(var x, var y, var words, var colour):
+                Add(new NoteBody(x, y, NoteSide, NoteSide, new Words(words, "en", Broken(words), NoteSize)), new Style(colour, 0));
+                break;
+            case Signals(var signal, var on):
+                _lesson!.Do(c => c.Submit(new GiveSignal(_number, signal, on), 0));
+                break;
+            case Network(var on):
+                if (on) await _hub.StartAsync(stop);
+                else await _hub.StopAsync(stop);
+                break;
+        }
+    }
+
+    /// <inheritdoc/>
+    public async ValueTask DisposeAsync()
+    {
+        _board?.Dispose();
+        _lesson?.Dispose();
+        await _hub.DisposeAsync();
+        _http.Dispose();
+    }
+
+    // The demo's notes are short, so that a guess at the width of letters does.
+    private static ImmutableArray<string> Broken(string words)
+    {
+        const int lettersPerLine = 14;
+        var lines = new List<string> { "" };
+        foreach (var word in words.Split(' '))
+        {
+            if (lines[^1].Length > 0 && lines[^1].Length + 1 + word.Length > lettersPerLine) lines.Add(word);
+            else lines[^1] = lines[^1].Length == 0 ? word : $"{lines[^1]} {word}";
+        }
+
+        return [.. lines];
+    }
+
+    [GeneratedRegex("""name="__RequestVerificationToken" type="hidden" value="(?<token>[^"]+)""", RegexOptions.ExplicitCapture, 1_000)]
+    private static partial Regex TokenPattern();
+
+    [GeneratedRegex("""id="page-data">(?<data>.*?)</script>""", RegexOptions.Singleline | RegexOptions.ExplicitCapture, 1_000)]
+    private static partial Regex DataPattern();
+
+    private void Add(MarkBody body, Style style) => _board!.Do(c =>
+    {
+        var id = c.NewId();
+        var page = ((Board)c.Room).Sheets.Pages[0].Id;
+        return c.Submit(new AddMark(id, page, Grip.Own, body, style), id);
+    });
+
+    // [stroke, page, colour, width, from, points], as the browser sends it.
+    private async Task PreviewAsync(ImmutableArray<InkPoint> points, int colour, CancellationToken stop)
+    {
+        var page = _board!.Do(c => ((Board)c.Room).Sheets.Pages[0].Id);
+        for (var from = 0; from < points.Length; from += PreviewPoints)
+        {
+            int[] flat = [.. points.Skip(from).Take(PreviewPoints).SelectMany(p => new[] { p.X, p.Y, p.Pressure, p.Ms })];
+            await _board.PreviewAsync(MessagePackSerializer.Serialize(new object[] { points[0].X, page, colour, 60, from, flat }, cancellationToken: stop));
+            await Task.Delay(s_previewEvery, stop);
+        }
+    }
+}

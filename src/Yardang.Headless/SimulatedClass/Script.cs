@@ -1,0 +1,66 @@
+using System.Collections.Immutable;
+using Yardang.Core.Ink;
+using Yardang.Core.Lessons;
+
+namespace Yardang.Headless.SimulatedClass;
+
+/// <summary>What a simulated student does next. A closed set.</summary>
+public abstract record Doing;
+
+/// <summary>Draws a stroke.</summary>
+public sealed record Draws(ImmutableArray<InkPoint> Points, int Colour) : Doing;
+
+/// <summary>Types words on the page.</summary>
+public sealed record Types(int X, int Y, string Words) : Doing;
+
+/// <summary>Puts up a note.</summary>
+public sealed record PutsUpNote(int X, int Y, string Words, int Colour) : Doing;
+
+/// <summary>Gives or takes back a signal.</summary>
+public sealed record Signals(Signal Signal, bool On) : Doing;
+
+/// <summary>Loses the network, or has it back.</summary>
+public sealed record Network(bool On) : Doing;
+
+/// <summary>Thinks.</summary>
+public sealed record Thinks : Doing;
+
+/// <summary>The lesson of each student, always the same: who draws what, who is stuck, who never starts, whose network goes.</summary>
+public static class Script
+{
+    private const int StuckOne = 5;
+    private const int NeverStarts = 13;
+    private const int LosesNetwork = 8;
+    private const int HandsUp = 17;
+
+    private static readonly ImmutableArray<string> s_ideas =
+    [
+        "The piers carry the load down into the ground", "An arch squeezes. It cannot fall in on itself", "Triangles do not change their shape",
+        "The cables pull, the towers push", "If the deck is long it bends in the middle", "The load goes sideways to both banks",
+        "Our footbridge has two beams and planks on top", "Stone is good at being pressed, bad at being pulled",
+    ];
+
+    private static readonly ImmutableArray<string> s_labels = ["deck", "pier", "arch", "cable", "bank", "load"];
+
+    /// <summary>What a student does, step by step.</summary>
+    /// <param name="student">Position in the roster, from 0.</param>
+    public static IReadOnlyList<Doing> Of(int student)
+    {
+        if (student == NeverStarts) return [];
+        var random = new Random(student);
+        var steps = Enumerable.Repeat<Doing>(new Thinks(), student % 5).ToList();
+        var x = 4_500 + random.Next(2_500);
+        var y = 9_500 + random.Next(1_800);
+        var strokes = BridgeDrawing.Of(student, x, y, 17_000 + random.Next(3_000), random);
+        steps.AddRange(strokes.Take(student == StuckOne ? 1 : strokes.Count).Select(s => new Draws(s, 0)));
+        if (student == StuckOne) return [.. steps, new Thinks(), new Types(6_000, 14_500, "What is a pier?"), new Signals(Signal.HandUp, true)];
+        if (student == LosesNetwork) steps.Insert(2, new Network(On: false));
+        steps.AddRange(BridgeDrawing.LoadArrow(x + 8_000 + random.Next(2_000), y, random).Select(s => new Draws(s, 1)));
+        steps.Add(new Types(x + 600, y + 3_700, s_labels[student % s_labels.Length]));
+        steps.Add(new PutsUpNote(20_500 - random.Next(2_000), 13_800 + random.Next(500), s_ideas[student % s_ideas.Length], student % 4));
+        if (student == LosesNetwork) steps.Add(new Network(On: true));
+        if (student == HandsUp) steps.Add(new Signals(Signal.HandUp, true));
+        if (student % 6 == 2) steps.Add(new Signals(Signal.ReadyForALook, true));
+        return steps;
+    }
+}

@@ -1,0 +1,52 @@
+using System.Globalization;
+using Yardang.Core.Boards;
+using Yardang.Data.School;
+using Yardang.Rendering;
+using Yardang.Web.Access;
+using Yardang.Web.Lessons;
+using Yardang.Web.Rooms;
+
+namespace Yardang.Web.Exports;
+
+/// <summary>Boards on their way out: all as one PDF, one as PNG or SVG. For the lesson's teacher only.</summary>
+public sealed class BoardExport(AccessResolver access, LessonPeople people, RoomHosts hosts)
+{
+    /// <summary>All boards of a lesson, a page each, in the order of arrival.</summary>
+    public async Task<IResult> PdfAsync(HttpContext context, Guid lesson)
+    {
+        if (await access.OwnLessonAsync(Visitor.Of(context), lesson) is not { } record) return Results.NotFound();
+        var pages = new List<ExportPage>();
+        foreach (var person in await people.InAsync(lesson)) pages.AddRange(await PagesAsync(record, person));
+        return pages.Count == 0
+            ? Results.Redirect($"/lesson/{lesson}")
+            : Results.File(PageExport.Pdf(pages, record.Name), "application/pdf", $"{FileName(record.Name)}.pdf");
+    }
+
+    /// <summary>One board's first page as a picture.</summary>
+    public async Task<IResult> PictureAsync(HttpContext context, Guid lesson, Guid board, string format)
+    {
+        if (await access.OwnLessonAsync(Visitor.Of(context), lesson) is not { } record) return Results.NotFound();
+        if ((await people.InAsync(lesson)).FirstOrDefault(p => p.Board == board) is not { } person) return Results.NotFound();
+        var page = (await PagesAsync(record, person))[0];
+        var name = FileName($"{record.Name} {person.Name}");
+        return string.Equals(format, "png", StringComparison.Ordinal)
+            ? Results.File(PageExport.Png(page), "image/png", $"{name}.png")
+            : Results.File(PageExport.Svg(page), "image/svg+xml", $"{name}.svg");
+    }
+
+    private async Task<List<ExportPage>> PagesAsync(LessonRecord lesson, LessonPerson person)
+    {
+        var host = await hosts.GetAsync(person.Board);
+        var foot = string.Create(CultureInfo.CurrentCulture, $"{person.Name} · {lesson.Name} · {lesson.HandedOutAt.LocalDateTime:d MMMM yyyy}");
+        List<ExportPage> pages = [];
+        await host.LookAsync(room =>
+        {
+            var sheets = ((Board)room).Sheets;
+            pages = [.. sheets.Pages.Select(p => new ExportPage(p, [.. sheets.Visible(p.Id)], foot))];
+        });
+        return pages;
+    }
+
+    private static string FileName(string name) =>
+        string.Concat(name.Select(c => char.IsLetterOrDigit(c) || c is ' ' or '-' ? c : ' ')).Trim();
+}

@@ -1,0 +1,17 @@
+import { defineConfig } from '@playwright/test';
+import { server, use } from './browser.mjs';
+
+const port = process.env.YARDANG_SHOTS_PORT ?? '5188';
+
+export default defineConfig({
+  testDir: './shots',
+  timeout: 90_000,
+  workers: 1,
+  reporter: 'line',
+  use: { ...use, baseURL: `http://127.0.0.1:${port}` },
+  webServer: server(port, {
+    Yardang__Demo: 'true',
+    Yardang__DemoStep: '40',
+    Yardang__Clock: '2026-11-23T10:20:00Z',
+  }),
+});
