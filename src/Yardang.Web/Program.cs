@@ -89,6 +89,7 @@ app.MapGet("/lesson/{lesson:guid}/people", async (HttpContext context, Guid less
 app.MapGet("/lesson/{lesson:guid}/boards.pdf", (HttpContext context, Guid lesson, BoardExport export) => export.PdfAsync(context, lesson));
 app.MapGet("/lesson/{lesson:guid}/board/{board:guid}.{format:regex(^(png|svg)$)}", (HttpContext context, Guid lesson, Guid board, string format, BoardExport export) =>
     export.PictureAsync(context, lesson, board, format));
+app.MapGet("/activity/{activity:guid}.yardang.zip", (HttpContext context, Guid activity, BoardExport export) => export.ArchiveAsync(context, activity));
 app.MapGet("/healthz", () => "ok");
 await app.RunAsync();
 

@@ -27,9 +27,13 @@ public sealed class Board(ActivityContent version) : Room
     /// <summary>Work waiting for the teacher's decision, by the number of its event.</summary>
     public IReadOnlyDictionary<long, LateWork> SetAside => _setAside;
 
-    /// <summary>Puts a snapshot's late work back.</summary>
-    public void RestoreSetAside(IEnumerable<LateWork> work)
+    /// <summary>When a student last did something here, server time in ms; null if none has.</summary>
+    public long? LastActivity { get; private set; }
+
+    /// <summary>Puts what a snapshot says beside the sheets back.</summary>
+    public void RestoreBoard(IEnumerable<LateWork> work, long? lastActivity)
     {
+        LastActivity = lastActivity;
         foreach (var item in work) _setAside[item.Number] = item;
     }
 
@@ -60,6 +64,7 @@ public sealed class Board(ActivityContent version) : Room
     /// <inheritdoc/>
     protected override void ApplyEvent(Envelope envelope)
     {
+        if (!envelope.Actor.IsStaff) LastActivity = envelope.Time;
         switch (envelope.Event)
         {
             case WorkSetAside(var command):

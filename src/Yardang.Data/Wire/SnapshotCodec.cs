@@ -41,9 +41,10 @@ public static class SnapshotCodec
         switch (room)
         {
             case Board board:
-                w.WriteArrayHeader(2);
+                w.WriteArrayHeader(3);
                 Write(ref w, board.Sheets);
                 Write(ref w, [.. board.SetAside.Values.Where(s => reader.IsStaff || s.Actor.Number == reader.Number)]);
+                w.Write(board.LastActivity ?? -1);
                 break;
             case Draft draft:
                 w.WriteArrayHeader(1);
@@ -79,7 +80,7 @@ public static class SnapshotCodec
             case Board board:
                 r.ReadArrayHeader();
                 ReadSheets(ref r, board.Sheets);
-                board.RestoreSetAside(ReadSetAside(ref r));
+                board.RestoreBoard(ReadSetAside(ref r), OrNull(r.ReadInt64()));
                 break;
             case Draft draft:
                 r.ReadArrayHeader();

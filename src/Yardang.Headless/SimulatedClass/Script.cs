@@ -57,7 +57,7 @@ public static class Script
         if (student == LosesNetwork) steps.Insert(2, new Network(On: false));
         steps.AddRange(BridgeDrawing.LoadArrow(x + 8_000 + random.Next(2_000), y, random).Select(s => new Draws(s, 1)));
         steps.Add(new Types(x + 600, y + 3_700, s_labels[student % s_labels.Length]));
-        steps.Add(new PutsUpNote(20_500 - random.Next(2_000), 13_800 + random.Next(500), s_ideas[student % s_ideas.Length], student % 4));
+        steps.Add(new PutsUpNote(11_500 + random.Next(2_000), 12_900 + random.Next(400), s_ideas[student % s_ideas.Length], student % 4));
         if (student == LosesNetwork) steps.Add(new Network(On: true));
         if (student == HandsUp) steps.Add(new Signals(Signal.HandUp, true));
         if (student % 6 == 2) steps.Add(new Signals(Signal.ReadyForALook, true));

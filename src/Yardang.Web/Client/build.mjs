@@ -16,10 +16,15 @@ for (const [font, axis] of [
   ['atkinson-hyperlegible-next', 'wght'],
   ['bricolage-grotesque', 'wght'],
 ])
-  for (const file of latin(font, axis)) cpSync(`${modules}/@fontsource-variable/${font}/files/${file}`, `${dist}/files/${file}`);
+  for (const file of latin(font, axis))
+    cpSync(`${modules}/@fontsource-variable/${font}/files/${file}`, `${dist}/files/${file}`);
 
 await build({
-  entryPoints: { board: 'Client/entry-board.ts', circulate: 'Client/entry-circulate.ts', workshop: 'Client/entry-workshop.ts' },
+  entryPoints: {
+    board: 'Client/entry-board.ts',
+    circulate: 'Client/entry-circulate.ts',
+    workshop: 'Client/entry-workshop.ts',
+  },
   outdir: dist,
   bundle: true,
   splitting: true,
@@ -41,4 +46,5 @@ execFileSync(
 const icons = new Set();
 for (const file of readdirSync('Pages', { recursive: true }).filter((f) => f.endsWith('.cshtml')))
   for (const [, name] of readFileSync(`Pages/${file}`, 'utf8').matchAll(/<icon name="([a-z-]+)"/g)) icons.add(name);
-for (const name of icons) cpSync(`${modules}/@phosphor-icons/core/assets/bold/${name}-bold.svg`, `${dist}/icons/${name}.svg`);
+for (const name of icons)
+  cpSync(`${modules}/@phosphor-icons/core/assets/bold/${name}-bold.svg`, `${dist}/icons/${name}.svg`);

@@ -22,5 +22,7 @@ await build({
 const tests = readdirSync(outdir, { recursive: true })
   .filter((f) => f.endsWith('.mjs'))
   .map((f) => join(outdir, f));
-const run = spawnSync(process.execPath, ['--enable-source-maps', '--test', '--test-reporter=tap', ...tests], { stdio: 'inherit' });
+const run = spawnSync(process.execPath, ['--enable-source-maps', '--test', '--test-reporter=tap', ...tests], {
+  stdio: 'inherit',
+});
 process.exit(run.status ?? 1);

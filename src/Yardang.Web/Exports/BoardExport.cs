@@ -1,5 +1,6 @@
 using System.Globalization;
 using Yardang.Core.Boards;
+using Yardang.Core.Interchange;
 using Yardang.Data.School;
 using Yardang.Rendering;
 using Yardang.Web.Access;
@@ -9,7 +10,7 @@ using Yardang.Web.Rooms;
 namespace Yardang.Web.Exports;
 
 /// <summary>Boards on their way out: all as one PDF, one as PNG or SVG. For the lesson's teacher only.</summary>
-public sealed class BoardExport(AccessResolver access, LessonPeople people, RoomHosts hosts)
+public sealed class BoardExport(AccessResolver access, LessonPeople people, Handing handing, RoomHosts hosts)
 {
     /// <summary>All boards of a lesson, a page each, in the order of arrival.</summary>
     public async Task<IResult> PdfAsync(HttpContext context, Guid lesson)
@@ -32,6 +33,14 @@ public sealed class BoardExport(AccessResolver access, LessonPeople people, Room
         return string.Equals(format, "png", StringComparison.Ordinal)
             ? Results.File(PageExport.Png(page), "image/png", $"{name}.png")
             : Results.File(PageExport.Svg(page), "image/svg+xml", $"{name}.svg");
+    }
+
+    /// <summary>An activity as an archive, for its owner.</summary>
+    public async Task<IResult> ArchiveAsync(HttpContext context, Guid activity)
+    {
+        if (await access.OwnActivityAsync(Visitor.Of(context), activity) is not { } record) return Results.NotFound();
+        var content = await handing.ContentAsync(record);
+        return Results.File(ActivityArchive.Write(content), "application/zip", $"{FileName(content.Name.For(ContentLanguage.Current))}.yardang.zip");
     }
 
     private async Task<List<ExportPage>> PagesAsync(LessonRecord lesson, LessonPerson person)

@@ -3,7 +3,9 @@ using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.Localization;
 using Yardang.Core.Activities;
+using Yardang.Core.Interchange;
 using Yardang.Data.School;
 using Yardang.Web.Lessons;
 
@@ -17,7 +19,7 @@ public sealed record DeskActivity(Guid Id, string Name);
 
 /// <summary>The teacher's home.</summary>
 [Authorize]
-public sealed class DeskModel(Handing handing, IDbContextFactory<SchoolContext> school) : PageModel
+public sealed class DeskModel(Handing handing, IDbContextFactory<SchoolContext> school, IStringLocalizer<UiTexts> texts) : PageModel
 {
     public string TeacherName { get; private set; } = "";
 
@@ -27,7 +29,29 @@ public sealed class DeskModel(Handing handing, IDbContextFactory<SchoolContext> 
 
     private Guid TeacherId => Guid.Parse(User.FindFirstValue(ClaimTypes.NameIdentifier)!);
 
-    public async Task OnGetAsync()
+    public string? Problem { get; private set; }
+
+    public Task OnGetAsync() => FindAsync();
+
+    public async Task<IActionResult> OnPostImportAsync(IFormFile? archive)
+    {
+        try
+        {
+            if (archive is null || archive.Length > ActivityArchive.MaxBytes) throw new FormatException(texts["Desk.NoFile"]);
+            using var bytes = new MemoryStream();
+            await archive.CopyToAsync(bytes);
+            var activity = await handing.CreateAsync(TeacherId, ActivityArchive.Read(bytes.ToArray()));
+            return Redirect($"/workshop/{activity.Id}");
+        }
+        catch (FormatException e)
+        {
+            Problem = texts["Desk.BadFile", e.Message];
+            await FindAsync();
+            return Page();
+        }
+    }
+
+    private async Task FindAsync()
     {
         await using var db = await school.CreateDbContextAsync();
         TeacherName = (await db.Users.SingleAsync(u => u.Id == TeacherId)).DisplayName;

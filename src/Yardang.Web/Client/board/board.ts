@@ -262,4 +262,3 @@ Alpine.data('board', () => {
 });
 
 type BoardComponent = any;
-

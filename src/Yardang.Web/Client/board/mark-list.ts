@@ -59,7 +59,8 @@ export class MarkList {
     const { texts, session } = this;
     const kind = texts[mark.body.kind];
     const mine = mark.author === session.me.number && mark.byStaff === session.me.isStaff;
-    const whose = mark.grip === Grip.Printed ? texts.printed : mine ? texts.mine : mark.byStaff ? texts.teacher : texts.other;
+    const whose =
+      mark.grip === Grip.Printed ? texts.printed : mine ? texts.mine : mark.byStaff ? texts.teacher : texts.other;
     const words = mark.body.kind === 'ink' ? '' : `: ${mark.body.words.text}`;
     return `${kind}, ${whose}${words}`;
   }
@@ -82,7 +83,10 @@ export class MarkList {
     const move = moves[e.key];
     if (move) this.session.move(mark, ...move);
     else if (e.key === 'Delete' || e.key === 'Backspace') this.session.erase(mark);
-    else if (e.key === 'Enter' && this.session.sheets.mayChange(this.session.me, { target: mark.id, property: Property.Words }))
+    else if (
+      e.key === 'Enter' &&
+      this.session.sheets.mayChange(this.session.me, { target: mark.id, property: Property.Words })
+    )
       this.session.edit(mark);
     else return;
     e.preventDefault();

@@ -64,6 +64,7 @@ Alpine.data('circulate', () => {
     pensDown: false,
     pensText: '',
     closed: false,
+    opened: false,
     doorOpen: true,
     link: 'connecting' as Link,
 
@@ -91,6 +92,7 @@ Alpine.data('circulate', () => {
     async start(): Promise<void> {
       await Promise.all([connection.start(), connection.enter(lesson, true)]);
       await lesson.recover();
+      this.opened = true;
       this.seat(data.people);
     },
 
@@ -98,7 +100,8 @@ Alpine.data('circulate', () => {
     async refreshPeople(): Promise<void> {
       const response = await fetch(`/lesson/${data.lesson}/people`);
       if (response.ok) this.seat((await response.json()) as Participant[]);
-      if ([...lesson.state.people.keys()].some((number) => !tiles.has(number))) setTimeout(() => void this.refreshPeople(), ASK_AGAIN_MS);
+      if ([...lesson.state.people.keys()].some((number) => !tiles.has(number)))
+        setTimeout(() => void this.refreshPeople(), ASK_AGAIN_MS);
     },
 
     /** Gives everybody new a tile at the end: a board keeps its place. */
@@ -210,4 +213,3 @@ Alpine.data('circulate', () => {
     },
   } as any;
 });
-

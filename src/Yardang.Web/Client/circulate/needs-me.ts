@@ -57,7 +57,7 @@ export function needsMe(workers: readonly Worker[], now: number, mayWrite: boole
     if (worker.late > 0) add(worker, 'late', now, fill(texts.needLate, worker.late));
     if (!mayWrite || person?.handUpAt != null || person?.readyAt != null) continue;
     const since = worker.lastActivity ?? person?.joinedAt ?? now;
-    if (since === 0 || now - since < IDLE_MS) continue;
+    if (now - since < IDLE_MS) continue;
     if (worker.lastActivity === null) add(worker, 'blank', since, texts.needNotStarted);
     else add(worker, 'idle', since, texts.needIdle);
   }

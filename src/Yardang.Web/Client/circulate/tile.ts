@@ -6,6 +6,8 @@ import { type LateWork, Sheets } from '../room/sheets';
 import { drawMark, drawPaper } from '../surface/draw';
 import { LiveInk } from '../surface/live-ink';
 
+/** Width of the thinnest ink in a small picture, CSS pixels. */
+const THINNEST_PX = 1.1;
 const OWNER = { number: 1, isStaff: true };
 
 export class Tile {
@@ -13,7 +15,6 @@ export class Tile {
   private readonly live = new LiveInk();
   private canvas: HTMLCanvasElement | null = null;
   private scheduled = false;
-  private latest: number | null = null;
 
   constructor(
     readonly board: string,
@@ -32,9 +33,8 @@ export class Tile {
           this.paintSoon();
           this.changed();
         },
-        applied: ({ event, byStaff, actor, time }) => {
+        applied: ({ event, actor }) => {
           if (event.kind === 'markAdded') this.live.forget(actor);
-          if (!byStaff && event.kind !== 'clientAdmitted') this.latest = time;
         },
         previewed: ({ actor, byStaff, data }) => {
           const page = this.client.state.pages[0];
@@ -48,7 +48,7 @@ export class Tile {
 
   /** When the students of this board last did something, server time in ms; null if never. */
   get lastActivity(): number | null {
-    return this.latest;
+    return this.client.state.lastActivity;
   }
 
   get lateWork(): LateWork[] {
@@ -58,10 +58,7 @@ export class Tile {
   show(canvas: HTMLCanvasElement): void {
     this.canvas = canvas;
     new ResizeObserver(() => this.paintSoon()).observe(canvas);
-    void this.connection.enter(this.client, false).then(() => {
-      for (const mark of this.client.state.allMarks) if (!mark.byStaff) this.latest ??= 0;
-      this.changed();
-    });
+    void this.connection.enter(this.client, false);
   }
 
   async decideLateWork(kind: 'acceptLateWork' | 'discardLateWork'): Promise<void> {
@@ -91,7 +88,7 @@ export class Tile {
     const scale = width / page.width;
     ctx.setTransform(scale, 0, 0, scale, 0, 0);
     drawPaper(ctx, page);
-    for (const mark of this.client.state.visible(page.id)) drawMark(ctx, mark);
+    for (const mark of this.client.state.visible(page.id)) drawMark(ctx, mark, (THINNEST_PX * ratio) / scale);
     this.live.draw(ctx);
   }
 }

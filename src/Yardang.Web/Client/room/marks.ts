@@ -85,7 +85,15 @@ export interface Wording {
   readonly height: number;
 }
 
-export type Value = Place | boolean | readonly number[] | Style | Wording | Texts | number | { width: number; height: number };
+export type Value =
+  | Place
+  | boolean
+  | readonly number[]
+  | Style
+  | Wording
+  | Texts
+  | number
+  | { width: number; height: number };
 
 /** One property of one thing, and what it is now. */
 export interface Change {
@@ -98,7 +106,14 @@ type Raw = any[]; // What the MessagePack reader gives: checked by shape below, 
 
 export function readBody(raw: Raw): Body {
   if (raw[0] === 1) return { kind: 'ink', points: readPoints(raw[1]) };
-  return { kind: raw[0] === 2 ? 'text' : 'note', x: raw[1], y: raw[2], width: raw[3], height: raw[4], words: readWords(raw[5]) };
+  return {
+    kind: raw[0] === 2 ? 'text' : 'note',
+    x: raw[1],
+    y: raw[2],
+    width: raw[3],
+    height: raw[4],
+    words: readWords(raw[5]),
+  };
 }
 
 export function writeBody(body: Body): Raw {

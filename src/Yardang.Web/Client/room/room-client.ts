@@ -196,7 +196,16 @@ export class RoomClient<S extends RoomState<S>> {
     this.predicted ??= this.confirmed.copy();
     const { client, counter, gesture } = submission;
     const { number: actor, isStaff: byStaff } = this.me;
-    this.predicted.apply({ number: this.confirmed.number, time: Date.now(), actor, byStaff, client, counter, gesture, event });
+    this.predicted.apply({
+      number: this.confirmed.number,
+      time: Date.now(),
+      actor,
+      byStaff,
+      client,
+      counter,
+      gesture,
+      event,
+    });
   }
 
   private transmit(submission: Submission): void {

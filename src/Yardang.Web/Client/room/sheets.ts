@@ -56,6 +56,8 @@ export class Sheets {
   directions: Texts = {};
   pages: readonly Page[] = [];
   frontOrder = 0;
+  /** When a student last did something on this board, server time in ms; null if none has. */
+  lastActivity: number | null = null;
   private marksById = new Map<number, Mark>();
   private gestures = new Map<number, Gesture>();
   private writers = new Map<string, number>();
@@ -79,6 +81,7 @@ export class Sheets {
       sheets.gestures.set(g[0], { id: g[0], actor: g[1], undone: g[2], steps });
     }
     for (const w of raw[5]) sheets.writers.set(key(w[0], w[1]), w[2]);
+    sheets.lastActivity = (state[2] ?? -1) < 0 ? null : state[2];
     for (const l of state[1] ?? [])
       sheets.late.set(l[0], { number: l[0], actor: l[1], client: l[3], counter: l[4], gesture: l[5] });
     return sheets;
@@ -91,6 +94,7 @@ export class Sheets {
     copy.directions = this.directions;
     copy.pages = this.pages;
     copy.frontOrder = this.frontOrder;
+    copy.lastActivity = this.lastActivity;
     copy.marksById = new Map(this.marksById);
     copy.gestures = new Map(this.gestures);
     copy.writers = new Map(this.writers);
@@ -130,6 +134,7 @@ export class Sheets {
 
   apply(envelope: Envelope): void {
     const { event } = envelope;
+    if (!envelope.byStaff && event.kind !== 'clientAdmitted') this.lastActivity = envelope.time;
     switch (event.kind) {
       case 'setAside':
         this.late.set(envelope.number, {
@@ -188,7 +193,19 @@ export class Sheets {
         const { id, page, grip, body, style } = command;
         const order = Math.floor(this.frontOrder) + 1;
         const place = { x: 0, y: 0, turn: 0 };
-        const mark = { id, page, author: me.number, byStaff: me.isStaff, grip, order, body, style, place, cuts: [], erased: false };
+        const mark = {
+          id,
+          page,
+          author: me.number,
+          byStaff: me.isStaff,
+          grip,
+          order,
+          body,
+          style,
+          place,
+          cuts: [],
+          erased: false,
+        };
         return this.marksById.has(id) ? null : { kind: 'markAdded', mark };
       }
       case 'makeChanges': {

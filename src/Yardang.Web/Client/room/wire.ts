@@ -4,7 +4,14 @@ import { encode } from '@msgpack/msgpack';
 import { type Body, type Change, type Mark, type Style, readChange, readMark, writeBody, writeChange } from './marks';
 
 export type Command =
-  | { readonly kind: 'addMark'; readonly id: number; readonly page: number; readonly grip: number; readonly body: Body; readonly style: Style }
+  | {
+      readonly kind: 'addMark';
+      readonly id: number;
+      readonly page: number;
+      readonly grip: number;
+      readonly body: Body;
+      readonly style: Style;
+    }
   | { readonly kind: 'makeChanges'; readonly changes: readonly Change[] }
   | { readonly kind: 'undo'; readonly gesture: number }
   | { readonly kind: 'redo'; readonly gesture: number }
@@ -28,7 +35,12 @@ export type RoomEvent =
   | { readonly kind: 'clientAdmitted' | 'other' }
   | { readonly kind: 'markAdded'; readonly mark: Mark }
   | { readonly kind: 'changesMade'; readonly changes: readonly Change[] }
-  | { readonly kind: 'undone' | 'redone'; readonly gesture: number; readonly changes: readonly Change[]; readonly skipped: readonly number[] }
+  | {
+      readonly kind: 'undone' | 'redone';
+      readonly gesture: number;
+      readonly changes: readonly Change[];
+      readonly skipped: readonly number[];
+    }
   | { readonly kind: 'setAside' }
   | { readonly kind: 'lateWorkAccepted'; readonly number: number; readonly outcome: RoomEvent | null }
   | { readonly kind: 'lateWorkDiscarded'; readonly number: number }
@@ -107,11 +119,20 @@ function readEvent(kind: number, body: any[]): RoomEvent {
       return { kind: 'changesMade', changes: body[0].map(readChange) };
     case 12:
     case 13:
-      return { kind: kind === 12 ? 'undone' : 'redone', gesture: body[0], changes: body[1].map(readChange), skipped: body[2] };
+      return {
+        kind: kind === 12 ? 'undone' : 'redone',
+        gesture: body[0],
+        changes: body[1].map(readChange),
+        skipped: body[2],
+      };
     case 14:
       return { kind: 'setAside' };
     case 15:
-      return { kind: 'lateWorkAccepted', number: body[0], outcome: body.length > 1 ? readEvent(body[1], body[2]) : null };
+      return {
+        kind: 'lateWorkAccepted',
+        number: body[0],
+        outcome: body.length > 1 ? readEvent(body[1], body[2]) : null,
+      };
     case 16:
       return { kind: 'lateWorkDiscarded', number: body[0] };
     case 31:

@@ -33,26 +33,26 @@ export function drawPaper(ctx: CanvasRenderingContext2D, page: Page): void {
   ctx.stroke();
 }
 
-const paths = new WeakMap<Mark, Path2D>();
+const paths = new WeakMap<Mark, { path: Path2D; width: number }>();
 
-export function inkPath(mark: Mark): Path2D {
-  let path = paths.get(mark);
-  if (!path) {
-    path = new Path2D();
-    if (mark.body.kind === 'ink')
-      for (const part of remaining(mark.body.points, mark.cuts)) outlinePath(part, mark.style.width, path);
-    paths.set(mark, path);
-  }
+function inkPath(mark: Mark, width: number): Path2D {
+  const known = paths.get(mark);
+  if (known?.width === width) return known.path;
+  const path = new Path2D();
+  if (mark.body.kind === 'ink')
+    for (const part of remaining(mark.body.points, mark.cuts)) outlinePath(part, width, path);
+  paths.set(mark, { path, width });
   return path;
 }
 
-export function drawMark(ctx: CanvasRenderingContext2D, mark: Mark): void {
+/** @param thinnest ink is drawn at least this wide (1/100 mm): in a small picture, thin lines would fade away. */
+export function drawMark(ctx: CanvasRenderingContext2D, mark: Mark, thinnest = 0): void {
   const { body, place } = mark;
   ctx.save();
   ctx.translate(place.x, place.y);
   if (body.kind === 'ink') {
     ctx.fillStyle = colourOf(mark);
-    ctx.fill(inkPath(mark));
+    ctx.fill(inkPath(mark, Math.max(thinnest, mark.style.width)));
   } else {
     if (body.kind === 'note') {
       ctx.fillStyle = noteColour(mark.style.colour);
@@ -91,12 +91,19 @@ export function bounds(mark: Mark): { x: number; y: number; width: number; heigh
 }
 
 /** The mark in front at a point, as far as somebody may pick it. */
-export function markAt(marks: readonly Mark[], x: number, y: number, reach: number, may: (m: Mark) => boolean): Mark | null {
+export function markAt(
+  marks: readonly Mark[],
+  x: number,
+  y: number,
+  reach: number,
+  may: (m: Mark) => boolean,
+): Mark | null {
   for (let i = marks.length - 1; i >= 0; i--) {
     const mark = marks[i]!;
     if (!may(mark)) continue;
     const box = bounds(mark);
-    if (x < box.x - reach || y < box.y - reach || x > box.x + box.width + reach || y > box.y + box.height + reach) continue;
+    if (x < box.x - reach || y < box.y - reach || x > box.x + box.width + reach || y > box.y + box.height + reach)
+      continue;
     if (mark.body.kind !== 'ink' || nearInk(mark, x, y, reach)) return mark;
   }
   return null;

@@ -63,7 +63,8 @@ export class Eraser implements Tool {
       const box = bounds(mark);
       let cuts: number[] = [];
       for (const { x, y } of path) {
-        const outside = x < box.x - RADIUS || y < box.y - RADIUS || x > box.x + box.width + RADIUS || y > box.y + box.height + RADIUS;
+        const outside =
+          x < box.x - RADIUS || y < box.y - RADIUS || x > box.x + box.width + RADIUS || y > box.y + box.height + RADIUS;
         if (!outside) cuts = union(cuts, underEraser(mark.body.points, x - mark.place.x, y - mark.place.y, RADIUS));
       }
       const already = union(mark.cuts, []);

@@ -62,6 +62,9 @@ export class Mover implements Tool {
     if (!now || (now.x === x && now.y === y)) return;
     this.gesture ||= this.sheet.newId();
     const value = { ...place, x, y };
-    this.sheet.submit({ kind: 'makeChanges', changes: [{ property: Property.Place, target: id, value }] }, this.gesture);
+    this.sheet.submit(
+      { kind: 'makeChanges', changes: [{ property: Property.Place, target: id, value }] },
+      this.gesture,
+    );
   }
 }

@@ -96,7 +96,10 @@ export class Pen implements Tool {
     const start = this.points[3]!;
     const points = this.points.map((v, i) => (i % 4 === 3 ? v - start : v));
     const body = { kind: 'ink', points } as const;
-    sheet.submit({ kind: 'addMark', id, page: sheet.page, grip: sheet.grip, body, style: { ...sheet.ink } }, this.gesture);
+    sheet.submit(
+      { kind: 'addMark', id, page: sheet.page, grip: sheet.grip, body, style: { ...sheet.ink } },
+      this.gesture,
+    );
   }
 
   private previewNow(): void {
@@ -104,7 +107,14 @@ export class Pen implements Tool {
     if (now - this.previewedAt < PREVIEW_EVERY_MS) return;
     this.previewedAt = now;
     const { ink, page } = this.sheet;
-    this.sheet.preview([this.stroke, page, ink.colour, ink.width, this.previewed / 4, this.points.slice(this.previewed)]);
+    this.sheet.preview([
+      this.stroke,
+      page,
+      ink.colour,
+      ink.width,
+      this.previewed / 4,
+      this.points.slice(this.previewed),
+    ]);
     this.previewed = this.points.length;
   }
 }

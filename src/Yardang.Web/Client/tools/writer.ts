@@ -66,7 +66,10 @@ export class Writer implements Tool {
     if (!this.sheet.mayWrite()) return;
     const middle = this.sheet.surface.middle();
     const half = this.kind === 'note' ? NOTE_SIDE / 2 : 0;
-    this.open({ mark: null, kind: this.kind, x: (x ?? middle.x) - half, y: (y ?? middle.y) - half, size: TEXT_SIZE }, '');
+    this.open(
+      { mark: null, kind: this.kind, x: (x ?? middle.x) - half, y: (y ?? middle.y) - half, size: TEXT_SIZE },
+      '',
+    );
   }
 
   edit(mark: Mark): void {
@@ -75,7 +78,10 @@ export class Writer implements Tool {
     const kind = body.kind;
     this.sheet.live.hide(new Set([mark.id]));
     this.sheet.surface.invalidate();
-    this.open({ mark, kind, x: body.x + mark.place.x, y: body.y + mark.place.y, size: body.words.size }, body.words.text);
+    this.open(
+      { mark, kind, x: body.x + mark.place.x, y: body.y + mark.place.y, size: body.words.size },
+      body.words.text,
+    );
   }
 
   /** Puts the field where the words will stand. */
@@ -151,6 +157,9 @@ export class Writer implements Tool {
   }
 
   private mayEdit(mark: Mark): boolean {
-    return mark.body.kind !== 'ink' && this.sheet.sheets.mayChange(this.sheet.me, { target: mark.id, property: Property.Words });
+    return (
+      mark.body.kind !== 'ink' &&
+      this.sheet.sheets.mayChange(this.sheet.me, { target: mark.id, property: Property.Words })
+    );
   }
 }

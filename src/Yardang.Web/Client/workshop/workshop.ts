@@ -12,7 +12,13 @@ interface WorkshopData {
   readonly draft: string;
   readonly who: string;
   readonly language: string;
-  readonly texts: MarkListTexts & { kept: string; sending: string; keptHere: string; opening: string; refusedOther: string };
+  readonly texts: MarkListTexts & {
+    kept: string;
+    sending: string;
+    keptHere: string;
+    opening: string;
+    refusedOther: string;
+  };
 }
 
 const SIZES: Record<string, { width: number; height: number }> = {
@@ -89,7 +95,9 @@ Alpine.data('workshop', () => {
       if (!typing.has(Property.Directions)) this.directions = sheets.directions[language] ?? '';
       if (page) {
         this.paper = page.paper;
-        this.size = Object.keys(SIZES).find((k) => SIZES[k]!.width === page.width && SIZES[k]!.height === page.height) ?? this.size;
+        this.size =
+          Object.keys(SIZES).find((k) => SIZES[k]!.width === page.width && SIZES[k]!.height === page.height) ??
+          this.size;
       }
       this.canUndo = session.canUndo;
       this.canRedo = session.canRedo;
@@ -120,7 +128,8 @@ Alpine.data('workshop', () => {
       if (going) clearTimeout(going.timer);
       const keep = () => {
         typing.delete(property);
-        if (this.opened && (before[language] ?? '') !== text) this.change({ property, target: 0, value: { ...before, [language]: text } });
+        if (this.opened && (before[language] ?? '') !== text)
+          this.change({ property, target: 0, value: { ...before, [language]: text } });
       };
       typing.set(property, { timer: setTimeout(keep, TYPING_PAUSE_MS), keep });
     },

@@ -1,0 +1,139 @@
+using System.Text.Encodings.Web;
+using System.Text.Json;
+using Yardang.Core.Ink;
+using Yardang.Core.Marks;
+using Yardang.Core.Rooms;
+using Yardang.Core.Tests.Boards;
+using Yardang.Data.Wire;
+using static Yardang.Core.Tests.Boards.BoardScript;
+
+namespace Yardang.Core.Tests.Wire;
+
+/// <summary>
+/// The vectors in tests/golden, which the browser's code runs too. They change only on purpose: write them anew with YARDANG_GOLDEN=write.
+/// </summary>
+public class GoldenTests
+{
+    private static readonly string s_folder = FindFolder();
+    private static readonly JsonSerializerOptions s_options = new() { Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
+    private static readonly int[] s_actors = [1, 2, 3];
+
+    [Fact]
+    public void Ink_outlines() => Check("ink", Strokes().Select(points => new
+    {
+        points = Flat(points),
+        width = 80,
+        polygons = InkOutline.Of([.. points], 80).Select(p => p.SelectMany(c => new[] { Math.Round(c.X, 3), Math.Round(c.Y, 3) })),
+    }));
+
+    [Fact]
+    public void Cuts() => Check("cuts", Strokes().SelectMany((points, i) => Enumerable.Range(0, 6).Select(k =>
+    {
+        var (x, y, radius) = (points[k * 3 % points.Length].X + (k * 90), points[k * 3 % points.Length].Y - (i * 20), 350 + (k * 60));
+        var cuts = Stroke.UnderEraser([.. points], x, y, radius);
+        System.Collections.Immutable.ImmutableArray<int> earlier = [k * 100, (k * 100) + 450];
+        var together = CutIntervals.Union(cuts, earlier);
+        return new
+        {
+            points = Flat(points),
+            x,
+            y,
+            radius,
+            cuts,
+            earlier,
+            together,
+            left = CutIntervals.Remaining(together, Stroke.Length([.. points])),
+            parts = Stroke.Remaining([.. points], together).Select(p => Flat([.. p])),
+        };
+    })));
+
+    [Fact]
+    public void Boards() => Check("boards", Enumerable.Range(1, 12).Select(seed =>
+    {
+        var board = new BoardScript();
+        var from = board.Log.Count;
+        var start = board.Digest();
+        Play(board, new Random(seed));
+        return new
+        {
+            start,
+            events = board.Log.Skip(from).Select(EventCodec.Encode),
+            end = board.Digest(),
+            undo = s_actors.ToDictionary(a => a, a => board.Board.Sheets.Journal.NextUndo(a)?.Id),
+            redo = s_actors.ToDictionary(a => a, a => board.Board.Sheets.Journal.NextRedo(a)?.Id),
+        };
+    }));
+
+    [Fact]
+    public void Undo() => Check("undo", Enumerable.Range(20, 12).Select(seed =>
+    {
+        var board = new BoardScript();
+        Play(board, new Random(seed));
+        board.Draw(Maya);
+        board.Do(Maya, new MakeChanges([new Placed(LooseLabel, new Place(10, 0, 0))]));
+        if (seed % 2 == 0) board.Do(Ben, new MakeChanges([new Placed(LooseLabel, new Place(20, 0, 0))]));
+        var gesture = board.LastGesture(Maya);
+        var before = board.Digest();
+        board.Undo(Maya);
+        return new { before, actor = Maya.Number, gesture, @event = EventCodec.Encode(board.Log[^1]) };
+    }));
+
+    [Fact]
+    public void Colours() => Check("palette", new { ink = Palette.Ink, note = Palette.Note, teacherInk = Palette.TeacherInk, print = Palette.Print });
+
+    private static void Play(BoardScript board, Random random)
+    {
+        for (var step = 0; step < 60; step++)
+        {
+            var actor = new[] { Maya, Ben, Teacher }[random.Next(3)];
+            board.Conditions = new Conditions(PensDown: step is > 30 and < 38);
+            var marks = board.Board.Sheets.Marks.Keys.Order().ToList();
+            var mark = marks[random.Next(marks.Count)];
+            switch (random.Next(8))
+            {
+                case 0: board.Do(actor, new MakeChanges([new Placed(mark, new Place(random.Next(900), step, 0))])); break;
+                case 1: board.Do(actor, new MakeChanges([new Cutting(mark, [step * 10, (step * 10) + 300])])); break;
+                case 2 when board.Board.Sheets.Journal.NextUndo(actor.Number) is { } undo: board.Do(actor, new UndoGesture(undo.Id), 0); break;
+                case 3 when board.Board.Sheets.Journal.NextRedo(actor.Number) is { } redo: board.Do(actor, new RedoGesture(redo.Id), 0); break;
+                case 4: board.Do(actor, new AddMark(board.NextId(actor), 1, Grip.Own, new NoteBody(step, step, 5200, 5200, Say($"idea {step}")), new Style(1, 0))); break;
+                case 5 when board.Board.SetAside.Count > 0: board.Do(Teacher, new AcceptLateWork(board.Board.SetAside.Keys.First()), 0); break;
+                default: board.Do(actor, new AddMark(board.NextId(actor), 1, Grip.Own, Line(step * 10, 0, 2000, step * 30), new Style(0, 60))); break;
+            }
+        }
+    }
+
+    private static IEnumerable<InkPoint[]> Strokes()
+    {
+        yield return [new(500, 500, 128, 0)];
+        yield return [new(500, 500, 128, 0), new(500, 500, 128, 5), new(900, 500, 200, 9)];
+        for (var seed = 1; seed <= 8; seed++)
+        {
+            var random = new Random(seed);
+            double angle = 0, x = 4000, y = 4000;
+            yield return [.. Enumerable.Range(0, 12 + (seed * 4)).Select(i =>
+            {
+                angle += (random.NextDouble() - 0.5) * seed;
+                x += Math.Cos(angle) * 200;
+                y += Math.Sin(angle) * 200;
+                return new InkPoint((int)x, (int)y, (byte)random.Next(256), i * 12);
+            })];
+        }
+    }
+
+    private static int[] Flat(InkPoint[] points) => [.. points.SelectMany(p => new[] { p.X, p.Y, p.Pressure, p.Ms })];
+
+    private static void Check(string name, object vectors)
+    {
+        var file = Path.Combine(s_folder, $"{name}.json");
+        var json = JsonSerializer.Serialize(vectors, s_options) + "\n";
+        if (string.Equals(Environment.GetEnvironmentVariable("YARDANG_GOLDEN"), "write", StringComparison.Ordinal)) File.WriteAllText(file, json);
+        Assert.Equal(File.ReadAllText(file), json);
+    }
+
+    private static string FindFolder()
+    {
+        var folder = new DirectoryInfo(AppContext.BaseDirectory);
+        while (!File.Exists(Path.Combine(folder.FullName, "Yardang.slnx"))) folder = folder.Parent!;
+        return Path.Combine(folder.FullName, "tests", "golden");
+    }
+}
