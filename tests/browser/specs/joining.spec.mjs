@@ -1,0 +1,94 @@
+import { expect, test } from '@playwright/test';
+import { design, draw, handOut, kept, marks, student, teacher } from './people.mjs';
+
+test('a wrong code gets a clear sentence, and what was typed stays', async ({ page }) => {
+  await page.goto('/');
+  await page.getByLabel('Code from your teacher').fill('BCDF GHJK');
+  await page.getByRole('button', { name: 'Go on' }).click();
+  await expect(page.getByRole('alert')).toHaveText('No lesson has this code. Please look at it again, or ask your teacher.');
+  await expect(page.getByLabel('Code from your teacher')).toHaveValue('BCDF GHJK');
+  await page.getByLabel('Code from your teacher').fill('123');
+  await page.getByRole('button', { name: 'Go on' }).click();
+  await expect(page.getByRole('alert')).toContainText('A code has 8 letters and numbers.');
+});
+
+test('a name may not be blank or very long, and two of the same name are told apart', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await design(varga);
+  const code = await handOut(varga);
+  const page = await (await browser.newContext()).newPage();
+  await page.goto(`/join/${code}`);
+  await page.getByLabel('Your name').fill('   ');
+  await page.getByRole('button', { name: 'Go to my board' }).click();
+  await expect(page.getByRole('alert')).toHaveText('Please write your name.');
+  await page.getByLabel('Your name').fill('M'.repeat(90));
+  await page.getByRole('button', { name: 'Go to my board' }).click();
+  await expect(page.getByRole('alert')).toContainText('Please write a shorter name');
+  await student(browser, code, 'Maya');
+  await student(browser, code, 'Maya');
+  await expect(varga.locator('.tile strong')).toHaveText(['Maya', 'Maya (2)']);
+});
+
+test('a closed door turns newcomers away and opens with one press', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await design(varga);
+  const code = await handOut(varga, 'Closed');
+  const page = await (await browser.newContext()).newPage();
+  await page.goto(`/join/${code}`);
+  await page.getByLabel('Your name').fill('Elif');
+  await page.getByRole('button', { name: 'Go to my board' }).click();
+  await expect(page.getByRole('alert')).toHaveText('The door of this lesson is closed. Ask your teacher to open it.');
+  await varga.getByRole('button', { name: 'Open the door' }).click();
+  await expect(varga.getByText('The door is open')).toBeVisible();
+  await page.getByRole('button', { name: 'Go to my board' }).click();
+  await kept(page);
+});
+
+test('a shared device asks who it is, and each comes back to their own board', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await design(varga);
+  const code = await handOut(varga);
+  const page = await student(browser, code, 'Maya');
+  await draw(page);
+  await kept(page);
+  await page.goto(`/join/${code}`);
+  await expect(page.getByRole('link', { name: 'Go on as Maya' })).toBeVisible();
+  await page.getByRole('link', { name: 'Somebody else' }).click();
+  await page.getByLabel('Your name').fill('Ben');
+  await page.getByRole('button', { name: 'Go to my board' }).click();
+  await kept(page);
+  await expect(marks(page)).toHaveCount(1);
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Go on as Maya' }).click();
+  await expect(marks(page)).toHaveCount(2);
+});
+
+test('from the code page to a board that takes ink: three steps, under three seconds', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await design(varga);
+  const code = await handOut(varga);
+  const page = await (await browser.newContext()).newPage();
+  await page.goto('/');
+  await page.getByLabel('Code from your teacher').fill(code);
+  const started = Date.now();
+  await page.getByRole('button', { name: 'Go on' }).click();
+  await page.getByLabel('Your name').fill('Amara');
+  await page.getByRole('button', { name: 'Go to my board' }).click();
+  await kept(page);
+  await draw(page);
+  await expect(marks(page)).toHaveCount(2);
+  expect(Date.now() - started).toBeLessThan(3000);
+});
+
+test('somebody without the right cookie gets nowhere', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await design(varga);
+  const code = await handOut(varga);
+  const maya = await student(browser, code, 'Maya');
+  const stranger = await (await browser.newContext()).newPage();
+  await stranger.goto(maya.url());
+  await expect(stranger.getByRole('heading', { name: 'Join your lesson' })).toBeVisible();
+  const ben = await student(browser, code, 'Ben');
+  await ben.goto(maya.url());
+  await expect(ben.getByRole('heading', { name: 'Join your lesson' })).toBeVisible();
+});

@@ -1,0 +1,65 @@
+import { expect, test } from '@playwright/test';
+import { design, draw, handOut, kept, marks, student, teacher, writeNote } from './people.mjs';
+
+test('what is written while the network is away is kept on the device and arrives when it is back', async ({ browser }) => {
+  test.setTimeout(90_000);
+  const varga = await teacher(browser);
+  await design(varga);
+  const code = await handOut(varga);
+  const maya = await student(browser, code, 'Maya');
+  await draw(maya);
+  await kept(maya);
+
+  await maya.context().setOffline(true);
+  await expect(maya.locator('.kept')).toHaveText('Kept on this device until the network is back', { timeout: 30_000 });
+  await writeNote(maya, 'Written without a network');
+  await draw(maya, [0.2, 0.7], [0.5, 0.7]);
+  await expect(marks(maya)).toHaveCount(4);
+
+  await maya.context().setOffline(false);
+  await expect(maya.locator('.kept')).toHaveText('Kept', { timeout: 30_000 });
+  await varga.locator('.tile').first().click();
+  await expect(marks(varga)).toHaveText([
+    'Text, printed: What holds a bridge up?',
+    "Drawing, somebody else's",
+    "Note, somebody else's: Written without a network",
+    "Drawing, somebody else's",
+  ]);
+});
+
+test('a reload while the work is still on its way loses nothing', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await design(varga);
+  const code = await handOut(varga);
+  const maya = await student(browser, code, 'Maya');
+
+  // The live connection is away, pages can still be fetched: as behind a proxy that stopped passing sockets.
+  await maya.routeWebSocket(/\/live/, (socket) => socket.close());
+  await maya.route(/\/live\/negotiate/, (route) => route.abort());
+  await maya.evaluate(() => window.dispatchEvent(new Event('offline')));
+  await maya.context().setOffline(true);
+  await expect(maya.locator('.kept')).toContainText('Kept on this device', { timeout: 30_000 });
+  await writeNote(maya, 'Before the reload');
+  await maya.context().setOffline(false);
+  await maya.unrouteAll();
+  await maya.reload();
+  await kept(maya);
+  await expect(marks(maya)).toHaveText(['Text, printed: What holds a bridge up?', 'Note, yours: Before the reload']);
+});
+
+test('work that arrives after pens down is kept for the teacher, who adds it', async ({ browser }) => {
+  test.setTimeout(90_000);
+  const varga = await teacher(browser);
+  await design(varga);
+  const code = await handOut(varga);
+  const maya = await student(browser, code, 'Maya');
+  await maya.context().setOffline(true);
+  await expect(maya.locator('.kept')).toContainText('Kept on this device', { timeout: 30_000 });
+  await writeNote(maya, 'Too late');
+  await varga.getByRole('button', { name: 'Pens down' }).click();
+  await expect(varga.getByText('Pens are down on 1 boards')).toBeVisible();
+  await maya.context().setOffline(false);
+  await expect(maya.locator('.kept')).toContainText('Kept. It came late: your teacher can add it', { timeout: 30_000 });
+  await varga.getByRole('button', { name: 'Add it' }).click();
+  await expect(marks(maya)).toHaveText(['Text, printed: What holds a bridge up?', 'Note, yours: Too late']);
+});

@@ -1,0 +1,87 @@
+// People for the browser tests: each in a browser context of their own.
+import { expect } from '@playwright/test';
+
+let accounts = 0;
+
+/** A page that fails its test on any script error or blocked content. */
+async function newPage(browser, options) {
+  const context = await browser.newContext(options);
+  const page = await context.newPage();
+  page.problems = [];
+  page.on('pageerror', (e) => page.problems.push(e.message));
+  page.on('console', (m) => {
+    if (m.text().includes('Content Security Policy')) page.problems.push(m.text());
+  });
+  return page;
+}
+
+export async function teacher(browser, options) {
+  const page = await newPage(browser, options);
+  await page.goto('/sign-up');
+  await page.getByLabel('Your name').fill('Ilse Varga');
+  await page.getByLabel('E-mail address').fill(`varga${Date.now()}-${accounts++}@ostlebrook.example`);
+  await page.getByLabel('Password').fill('bridge-over-brook');
+  await page.getByRole('button', { name: 'Make the account' }).click();
+  await expect(page.getByRole('heading', { name: 'Desk of Ilse Varga' })).toBeVisible();
+  return page;
+}
+
+/** Makes an activity with a printed title and directions. */
+export async function design(page, name = 'What holds a bridge up?') {
+  await page.goto('/desk');
+  await page.getByRole('button', { name: 'New activity' }).click();
+  await kept(page);
+  await page.getByLabel('Name of the activity').fill(name);
+  await page.getByLabel('Directions for students').fill('1. Draw a bridge.\n2. Name its parts.');
+  await page.getByLabel('Squared').check();
+  await page.getByRole('button', { name: 'Write here' }).click();
+  await page.keyboard.type(name);
+  await page.keyboard.press('Escape');
+  await expect(marks(page)).toHaveText([`Text, printed: ${name}`]);
+  await kept(page);
+}
+
+/** Hands out what is open in the workshop and gives the code. The page then watches the boards. */
+export async function handOut(page, door = 'Open') {
+  await page.getByRole('link', { name: 'Hand out' }).click();
+  await page.getByLabel('For whom').fill('7 Amber');
+  await page.getByLabel(new RegExp(`^${door}:`)).check();
+  await page.getByRole('button', { name: 'Hand out' }).click();
+  const code = await page.locator('[data-code]').getAttribute('data-code');
+  await page.getByRole('link', { name: 'Watch the boards' }).click();
+  await expect(page.getByRole('button', { name: 'Pens down' })).toBeEnabled();
+  return code;
+}
+
+export async function student(browser, code, name, options) {
+  const page = await newPage(browser, options);
+  await page.goto('/');
+  await page.getByLabel('Code from your teacher').fill(code.toLowerCase());
+  await page.getByRole('button', { name: 'Go on' }).click();
+  await page.getByLabel('Your name').fill(name);
+  await page.getByRole('button', { name: 'Go to my board' }).click();
+  await kept(page);
+  return page;
+}
+
+export async function draw(page, from = [0.3, 0.4], to = [0.6, 0.5]) {
+  const box = await page.locator('[data-surface]').boundingBox();
+  const at = ([x, y]) => [box.x + x * box.width, box.y + y * box.height];
+  await page.getByRole('button', { name: 'Pen', exact: true }).click();
+  await page.mouse.move(...at(from));
+  await page.mouse.down();
+  await page.mouse.move(...at(to), { steps: 12 });
+  await page.mouse.up();
+}
+
+/** By keyboard alone. */
+export async function writeNote(page, words) {
+  await page.getByRole('button', { name: 'Note', exact: true }).press('Enter');
+  await page.getByRole('button', { name: 'Write here' }).press('Enter');
+  await page.keyboard.type(words);
+  await page.keyboard.press('Escape');
+}
+
+export const marks = (page) => page.locator('[data-marks] button');
+
+export const kept = (page) => expect(page.locator('.kept')).toHaveText('Kept');

@@ -1,0 +1,129 @@
+import AxeBuilder from '@axe-core/playwright';
+import { readFileSync, readdirSync } from 'node:fs';
+import { gzipSync } from 'node:zlib';
+import { expect, test } from '@playwright/test';
+import { design, draw, handOut, kept, marks, student, teacher, writeNote } from './people.mjs';
+
+const dist = '../../src/Yardang.Web/wwwroot/dist';
+
+for (const colorScheme of ['light', 'dark']) {
+  test(`no barrier that axe can find, ${colorScheme}`, async ({ browser }) => {
+    test.setTimeout(120_000);
+    const check = async (page, where) => {
+      const { violations } = await new AxeBuilder({ page }).analyze();
+      const found = violations.map((v) => `${where}: ${v.id} at ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`);
+      expect.soft(found).toEqual([]);
+    };
+    const varga = await teacher(browser, { colorScheme });
+    await check(varga, 'desk, empty');
+    await design(varga);
+    await check(varga, 'workshop');
+    await varga.getByRole('link', { name: 'Hand out' }).click();
+    await check(varga, 'hand out');
+    await varga.goBack();
+    const code = await handOut(varga);
+    await check(varga, 'circulate, empty');
+    const maya = await student(browser, code, 'Maya', { colorScheme });
+    await writeNote(maya, 'An arch squeezes');
+    await maya.getByRole('button', { name: 'Hand up' }).click();
+    await maya.getByRole('button', { name: 'Directions' }).click();
+    await check(maya, 'board');
+    await expect(varga.locator('.needs li')).toHaveCount(1);
+    await check(varga, 'circulate');
+    const lesson = varga.url();
+    await varga.goto(`${lesson}/code`);
+    await check(varga, 'code');
+    await varga.goto('/desk');
+    await check(varga, 'desk');
+    await varga.goto('/dev/parts');
+    await check(varga, 'parts');
+    await varga.goto('/nowhere');
+    await check(varga, 'not here');
+    const visitor = await (await browser.newContext({ colorScheme })).newPage();
+    for (const [path, name] of [['/', 'front door'], [`/join/${code}`, 'join'], ['/sign-in', 'sign in'], ['/sign-up', 'sign up']]) {
+      await visitor.goto(path);
+      await check(visitor, name);
+    }
+  });
+}
+
+test('a student writes, moves, changes and rubs out by keyboard alone', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await design(varga);
+  const code = await handOut(varga);
+  const maya = await student(browser, code, 'Maya');
+  await writeNote(maya, 'first');
+  const note = marks(maya).last();
+  await note.focus();
+  await expect(maya.locator('[data-marks]')).toBeVisible();
+  await note.press('ArrowRight');
+  await note.press('Enter');
+  await maya.keyboard.press('Control+A');
+  await maya.keyboard.type('second');
+  await maya.keyboard.press('Escape');
+  await expect(marks(maya).last()).toHaveText('Note, yours: second');
+  await marks(maya).first().focus();
+  await marks(maya).first().press('Delete');
+  await expect(marks(maya)).toHaveCount(2);
+  await marks(maya).last().focus();
+  await marks(maya).last().press('Delete');
+  await expect(marks(maya)).toHaveCount(1);
+  await maya.keyboard.press('Control+Z');
+  await expect(marks(maya)).toHaveCount(2);
+  await maya.getByRole('button', { name: 'Hand up' }).press('Enter');
+  await expect(varga.locator('.needs li strong')).toHaveText(['Maya']);
+});
+
+test('the student page loads at most 150 kB of script and style', async () => {
+  const main = readFileSync(`${dist}/board.js`, 'utf8');
+  const shared = readdirSync(dist).filter((f) => f.endsWith('.js') && main.includes(f));
+  const bytes = ['board.js', 'app.css', ...shared].reduce((sum, f) => sum + gzipSync(readFileSync(`${dist}/${f}`)).length, 0);
+  expect(bytes).toBeLessThan(150_000);
+  expect(bytes).toBeGreaterThan(10_000);
+});
+
+test('two fingers zoom and write nothing; one finger writes', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await design(varga);
+  const code = await handOut(varga);
+  const maya = await student(browser, code, 'Maya', { viewport: { width: 820, height: 1180 }, hasTouch: true, isMobile: true });
+  await maya.getByRole('button', { name: 'Pen', exact: true }).tap();
+  const touch = await maya.context().newCDPSession(maya);
+  const send = (type, ...points) =>
+    touch.send('Input.dispatchTouchEvent', { type, touchPoints: points.map(([x, y], id) => ({ x, y, id, force: 0.5 })) });
+  await send('touchStart', [300, 500]);
+  for (let i = 1; i <= 10; i++) await send('touchMove', [300 + 10 * i, 500]);
+  await send('touchEnd');
+  await expect(marks(maya)).toHaveCount(2);
+  await send('touchStart', [300, 500], [400, 500]);
+  for (let i = 1; i <= 10; i++) await send('touchMove', [300 - 8 * i, 500], [400 + 8 * i, 500]);
+  await send('touchEnd');
+  await expect(maya.getByRole('button', { name: /^(1[1-9]\d|[2-8]\d\d) %$/ })).toBeVisible();
+  await expect(marks(maya)).toHaveCount(2);
+});
+
+test('rubbing out a part leaves the rest of the stroke', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await design(varga);
+  const code = await handOut(varga);
+  const maya = await student(browser, code, 'Maya');
+  await draw(maya, [0.3, 0.5], [0.7, 0.5]);
+  const box = await maya.locator('[data-surface]').boundingBox();
+  const dark = (x) =>
+    maya.locator('.surface-layer').first().evaluate((canvas, at) => {
+      const ratio = canvas.width / canvas.clientWidth;
+      const { data } = canvas.getContext('2d').getImageData(at[0] * ratio, at[1] * ratio - 6, 1, 12);
+      return data.some((v, i) => i % 4 === 0 && v < 100);
+    }, [x * box.width, 0.5 * box.height]);
+  await expect.poll(() => dark(0.5)).toBe(true);
+  await maya.getByRole('button', { name: 'Rub out' }).click();
+  await maya.mouse.move(box.x + 0.5 * box.width, box.y + 0.45 * box.height);
+  await maya.mouse.down();
+  await maya.mouse.move(box.x + 0.5 * box.width, box.y + 0.55 * box.height, { steps: 6 });
+  await maya.mouse.up();
+  await expect.poll(() => dark(0.5)).toBe(false);
+  expect(await dark(0.4)).toBe(true);
+  await maya.getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(() => dark(0.5)).toBe(true);
+  await kept(maya);
+});
