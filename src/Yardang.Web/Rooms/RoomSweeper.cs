@@ -9,6 +9,13 @@ public sealed class RoomSweeper(RoomHosts hosts, TimeProvider clock) : Backgroun
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
         using var timer = new PeriodicTimer(s_every, clock);
-        while (await timer.WaitForNextTickAsync(stoppingToken)) await hosts.PutAwayAsync(s_unused);
+        try
+        {
+            while (await timer.WaitForNextTickAsync(stoppingToken)) await hosts.PutAwayAsync(s_unused);
+        }
+        catch (OperationCanceledException) when (stoppingToken.IsCancellationRequested)
+        {
+            // The server stops; the rooms are stopped where they are owned.
+        }
     }
 }

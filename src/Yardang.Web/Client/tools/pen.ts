@@ -23,12 +23,14 @@ export class Pen implements Tool {
   private previewed = 0;
   private previewedAt = 0;
   private drawing = false;
+  private last: Point | null = null;
 
   constructor(private readonly sheet: SheetContext) {}
 
   down(point: Point): void {
     if (!this.sheet.mayWrite()) return;
     this.drawing = true;
+    this.last = null;
     this.started = this.pieceStarted = point.ms;
     this.gesture = 0;
     this.begin([Math.round(point.x), Math.round(point.y), this.pressure(point, 0), 0]);
@@ -36,7 +38,8 @@ export class Pen implements Tool {
 
   move(points: Point[]): void {
     if (!this.drawing) return;
-    for (const point of points) this.add(point);
+    for (const point of points) this.add(point, FOLLOW);
+    this.last = points.at(-1)!;
     this.sheet.surface.invalidateDrawing();
     this.previewNow();
   }
@@ -44,6 +47,8 @@ export class Pen implements Tool {
   up(): void {
     if (!this.drawing) return;
     this.drawing = false;
+    // The line lags behind the hand; in the end it is where the hand was lifted.
+    if (this.last) this.add(this.last, 1);
     this.finishPiece();
     this.sheet.live.end();
     this.sheet.surface.invalidateDrawing();
@@ -64,12 +69,12 @@ export class Pen implements Tool {
     surface.invalidateDrawing();
   }
 
-  private add(point: Point): void {
+  private add(point: Point, follow: number): void {
     const n = this.points.length;
     const lastX = this.points[n - 4]!;
     const lastY = this.points[n - 3]!;
-    const x = Math.round(lastX + (point.x - lastX) * FOLLOW);
-    const y = Math.round(lastY + (point.y - lastY) * FOLLOW);
+    const x = Math.round(lastX + (point.x - lastX) * follow);
+    const y = Math.round(lastY + (point.y - lastY) * follow);
     if (x === lastX && y === lastY) return;
     const ms = Math.max(0, Math.round(point.ms - this.started));
     const elapsed = Math.max(1, ms - this.points[n - 1]!);

@@ -1,0 +1,80 @@
+using System.Net;
+using System.Text.RegularExpressions;
+using Microsoft.AspNetCore.Hosting;
+using Microsoft.AspNetCore.Hosting.Server;
+using Microsoft.AspNetCore.Hosting.Server.Features;
+using Microsoft.AspNetCore.Mvc.Testing;
+using Microsoft.Extensions.DependencyInjection;
+using Microsoft.EntityFrameworkCore;
+using Yardang.Core.Activities;
+using Yardang.Core.Lessons;
+using Yardang.Data.School;
+using Yardang.Web.Lessons;
+
+namespace Yardang.Web.Tests;
+
+/// <summary>A school on a real server with real SQLite files, gone after the test.</summary>
+public sealed partial class TestSchool : IAsyncDisposable
+{
+    private readonly string _folder = Directory.CreateTempSubdirectory("yardang-test-").FullName;
+    private readonly WebApplicationFactory<Program> _factory;
+
+    public TestSchool()
+    {
+        var folder = _folder;
+        _factory = new WebApplicationFactory<Program>().WithWebHostBuilder(web => web.UseUrls("http://127.0.0.1:0").UseSetting("Yardang:Data", folder).UseSetting("Logging:LogLevel:Default", "None"));
+        _factory.UseKestrel();
+        _factory.StartServer();
+        Address = new Uri(_factory.Services.GetRequiredService<IServer>().Features.Get<IServerAddressesFeature>()!.Addresses.First());
+    }
+
+    public Uri Address { get; }
+
+    public T Get<T>()
+        where T : notnull => _factory.Services.GetRequiredService<T>();
+
+    /// <summary>A browser without cookies; it does not follow redirects.</summary>
+    public HttpClient Visitor() => new(new HttpClientHandler { CookieContainer = new CookieContainer(), AllowAutoRedirect = false }) { BaseAddress = Address };
+
+    /// <summary>A browser of a new teacher, signed in.</summary>
+    public async Task<(HttpClient Browser, Guid Id)> TeacherAsync(string name)
+    {
+        var browser = Visitor();
+        var email = $"{Guid.NewGuid():N}@ostlebrook.example";
+        await PostAsync(browser, "/sign-up", new() { ["name"] = name, ["email"] = email, ["password"] = "bridge-over-brook" });
+        await using var db = await Get<IDbContextFactory<SchoolContext>>().CreateDbContextAsync();
+        return (browser, (await db.Users.SingleAsync(u => u.Email == email)).Id);
+    }
+
+    public async Task<(ActivityRecord Activity, LessonRecord Lesson)> HandOutAsync(Guid teacher, Door door = Door.Open)
+    {
+        var handing = Get<Handing>();
+        var activity = await handing.CreateAsync(teacher, ActivityContent.Blank("en", "What holds a bridge up?"));
+        return (activity, await handing.HandOutAsync(activity, "7 Amber", door, "en"));
+    }
+
+    /// <summary>A browser of a student who joined, with the address of their board.</summary>
+    public async Task<(HttpClient Browser, string Board)> StudentAsync(string code, string name)
+    {
+        var browser = Visitor();
+        using var answer = await PostAsync(browser, $"/join/{code}", new() { ["name"] = name });
+        return (browser, answer.Headers.Location!.ToString());
+    }
+
+    public static async Task<HttpResponseMessage> PostAsync(HttpClient browser, string path, Dictionary<string, string> fields)
+    {
+        var form = await browser.GetStringAsync(path);
+        fields["__RequestVerificationToken"] = TokenPattern().Match(form).Groups["token"].Value;
+        return await browser.PostAsync(path, new FormUrlEncodedContent(fields));
+    }
+
+    public async ValueTask DisposeAsync()
+    {
+        await _factory.DisposeAsync();
+        Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
+        Directory.Delete(_folder, recursive: true);
+    }
+
+    [GeneratedRegex("""name="__RequestVerificationToken" type="hidden" value="(?<token>[^"]+)""", RegexOptions.ExplicitCapture, 1_000)]
+    private static partial Regex TokenPattern();
+}

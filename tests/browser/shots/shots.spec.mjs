@@ -1,0 +1,79 @@
+// The pictures in docs/screenshots, from the demo data, paused at the end of its script, with a clock that stands still.
+import { expect, test } from '@playwright/test';
+
+const folder = '../../docs/screenshots';
+const now = new Date('2026-11-23T10:20:30Z');
+
+async function page(browser, options) {
+  const context = await browser.newContext(options);
+  const opened = await context.newPage();
+  await opened.clock.setFixedTime(now);
+  return opened;
+}
+
+const shot = async (opened, name) => {
+  await opened.evaluate(() => document.fonts.ready);
+  await opened.screenshot({ path: `${folder}/${name}.png`, animations: 'disabled' });
+};
+
+test('pictures', async ({ browser }) => {
+  const varga = await page(browser);
+  await expect(async () => {
+    await varga.goto('/sign-in');
+    await varga.getByLabel('E-mail address').fill('varga@ostlebrook.example');
+    await varga.getByLabel('Password').fill('bridge-over-brook');
+    await varga.getByRole('button', { name: 'Sign in' }).click();
+    await varga.goto('/dev/class');
+    await expect(varga.getByText('The class is paused.')).toBeVisible({ timeout: 1000 });
+  }).toPass({ timeout: 60_000 });
+
+  await varga.goto('/desk');
+  await shot(varga, 'desk');
+  await varga.getByRole('link', { name: 'Open in the workshop' }).click();
+  await expect(varga.locator('.kept')).toHaveText('Kept');
+  await shot(varga, 'workshop');
+  await varga.getByRole('link', { name: 'Hand out' }).click();
+  await shot(varga, 'hand-out');
+  await varga.goto('/desk');
+  await varga.locator('a[href^="/lesson/"]').first().click();
+  await expect(varga.locator('.tile')).toHaveCount(24);
+  await expect(varga.locator('.tile small').last()).not.toHaveText('');
+  await expect(varga.getByText('Everybody can write')).toBeVisible();
+  await expect.poll(() => varga.locator('.tile canvas').evaluateAll((c) => c.every((x) => x.height > 50))).toBe(true);
+  await shot(varga, 'circulate');
+  const lesson = varga.url();
+  await varga.locator('.tile').nth(3).click();
+  await expect(varga.locator('.kept')).toHaveText('Kept');
+  await shot(varga, 'sit-beside');
+  await varga.goto(`${lesson}/code`);
+  const code = await varga.locator('[data-code]').getAttribute('data-code');
+  await shot(varga, 'code');
+
+  const visitor = await page(browser);
+  await visitor.goto('/');
+  await shot(visitor, 'front-door');
+
+  for (const [name, viewport] of [
+    ['board', { width: 1280, height: 800 }],
+    ['board-phone', { width: 390, height: 844 }],
+    ['board-tablet', { width: 820, height: 1180 }],
+  ]) {
+    const student = await page(browser, { viewport });
+    await student.goto(`/join/${code}`);
+    await student.getByLabel('Your name').fill('Maya Okafor');
+    await student.getByRole('button', { name: 'Go to my board' }).click();
+    await expect(student.locator('.kept')).toHaveText('Kept');
+    const box = await student.locator('[data-surface]').boundingBox();
+    const at = (x, y) => [box.x + box.width / 2 + x * box.width * 0.3, box.y + box.height / 2 + y * box.width * 0.1];
+    await student.mouse.move(...at(-1, 0));
+    await student.mouse.down();
+    for (let i = -10; i <= 10; i++) await student.mouse.move(...at(i / 10, (i * i) / 100 - 1));
+    await student.mouse.up();
+    await student.getByRole('button', { name: 'Note', exact: true }).click();
+    await student.getByRole('button', { name: 'Write here' }).click();
+    await student.keyboard.type('The arch pushes against both banks');
+    await student.keyboard.press('Escape');
+    await expect(student.locator('.kept')).toHaveText('Kept');
+    await shot(student, name);
+  }
+});
