@@ -18,7 +18,10 @@ public sealed class Handing(IDbContextFactory<SchoolContext> school, RoomHosts h
     {
         var activity = new ActivityRecord
         {
-            Id = Guid.CreateVersion7(), OwnerId = owner, DraftId = Guid.CreateVersion7(), CreatedAt = clock.GetUtcNow(),
+            Id = Guid.CreateVersion7(),
+            OwnerId = owner,
+            DraftId = Guid.CreateVersion7(),
+            CreatedAt = clock.GetUtcNow(),
         };
         await using (var db = await school.CreateDbContextAsync())
         {
@@ -56,8 +59,14 @@ public sealed class Handing(IDbContextFactory<SchoolContext> school, RoomHosts h
 
         var lesson = new LessonRecord
         {
-            Id = Guid.CreateVersion7(), OwnerId = activity.OwnerId, ActivityId = activity.Id, VersionId = version.Id, Code = JoinCode.New(),
-            Name = content.Name.For(language), ClassName = className, HandedOutAt = clock.GetUtcNow(),
+            Id = Guid.CreateVersion7(),
+            OwnerId = activity.OwnerId,
+            ActivityId = activity.Id,
+            VersionId = version.Id,
+            Code = JoinCode.New(),
+            Name = content.Name.For(language),
+            ClassName = className,
+            HandedOutAt = clock.GetUtcNow(),
         };
         db.Lessons.Add(lesson);
         await db.SaveChangesAsync();

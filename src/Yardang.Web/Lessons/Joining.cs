@@ -27,7 +27,12 @@ public sealed class Joining(IDbContextFactory<SchoolContext> school, RoomHosts h
         var board = new BoardRecord { Id = Guid.CreateVersion7(), LessonId = lesson.Id };
         var participant = new ParticipantRecord
         {
-            Id = Guid.CreateVersion7(), LessonId = lesson.Id, Number = joined.Person, Name = name, BoardId = board.Id, JoinedAt = clock.GetUtcNow(),
+            Id = Guid.CreateVersion7(),
+            LessonId = lesson.Id,
+            Number = joined.Person,
+            Name = name,
+            BoardId = board.Id,
+            JoinedAt = clock.GetUtcNow(),
         };
         db.AddRange(board, participant);
         await db.SaveChangesAsync();

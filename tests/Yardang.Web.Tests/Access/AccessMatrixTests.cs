@@ -29,8 +29,12 @@ public class AccessMatrixTests
         var (leif, leifsBoard) = await school.StudentAsync(elsewhere.Code, "Leif");
         var visitors = new Dictionary<Who, (HttpClient Browser, string As)>
         {
-            [Who.Anonymous] = (school.Visitor(), ""), [Who.Owner] = (owner, ""), [Who.OtherTeacher] = (other, ""),
-            [Who.BoardsStudent] = (maya, AsOf(mayasBoard)), [Who.Classmate] = (ben, AsOf(bensBoard)), [Who.StudentElsewhere] = (leif, AsOf(leifsBoard)),
+            [Who.Anonymous] = (school.Visitor(), ""),
+            [Who.Owner] = (owner, ""),
+            [Who.OtherTeacher] = (other, ""),
+            [Who.BoardsStudent] = (maya, AsOf(mayasBoard)),
+            [Who.Classmate] = (ben, AsOf(bensBoard)),
+            [Who.StudentElsewhere] = (leif, AsOf(leifsBoard)),
         };
         var board = mayasBoard.Split('/', '?')[2];
         Who[] all = Enum.GetValues<Who>();
