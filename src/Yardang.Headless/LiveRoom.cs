@@ -11,7 +11,10 @@ public sealed class LiveRoom : IRoomLine, IDisposable
     private readonly HttpClient _http;
     private readonly string _snapshotUrl;
     private readonly string _room;
+    private static readonly TimeSpan s_resendPause = TimeSpan.FromMilliseconds(250);
+
     private readonly Lock _lock = new();
+    private int _resending;
     private readonly CancellationTokenSource _stop = new();
 
     private LiveRoom(HubConnection hub, HttpClient http, Guid room, string asQuery, int client, Func<Room> create)
@@ -101,9 +104,17 @@ public sealed class LiveRoom : IRoomLine, IDisposable
     private void Refused(string room, int client, int counter, Refusal reason)
     {
         if (!string.Equals(room, _room, StringComparison.OrdinalIgnoreCase)) return;
+        if (Do(c => client == c.Client && c.TakeRefusal(counter, reason)) && Interlocked.Exchange(ref _resending, 1) == 0) _ = ResendSoonAsync();
+    }
+
+    // Many commands may be refused at once; the outbox is sent again once for all of them.
+    private async Task ResendSoonAsync()
+    {
+        await Task.Delay(s_resendPause);
+        Interlocked.Exchange(ref _resending, 0);
         Do(c =>
         {
-            if (client == c.Client && c.TakeRefusal(counter, reason)) c.Resend();
+            c.Resend();
             return true;
         });
     }

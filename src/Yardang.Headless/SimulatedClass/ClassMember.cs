@@ -46,7 +46,7 @@ public sealed partial class ClassMember : IAsyncDisposable
         if (!DataPattern().IsMatch(page)) throw new InvalidOperationException($"{name} could not join.");
         var data = JsonDocument.Parse(DataPattern().Match(page).Groups["data"].Value).RootElement;
         var query = $"?as={data.GetProperty("participant").GetString()}";
-        var hub = new HubConnectionBuilder().WithUrl(new Uri(server, $"/live{query}"), o => o.Cookies = cookies).AddMessagePackProtocol().Build();
+        var hub = new HubConnectionBuilder().WithUrl(new Uri(server, $"/live{query}"), o => o.Cookies = cookies).AddMessagePackProtocol().WithAutomaticReconnect(new SteadyRetry()).Build();
         var member = new ClassMember(http, hub, data.GetProperty("actor").GetInt32());
         await hub.StartAsync();
         member._board = await LiveRoom.EnterAsync(hub, http, data.GetProperty("board").GetGuid(), query, () => new Board(ActivityContent.Blank("en", "")));

@@ -1,0 +1,152 @@
+using System.Diagnostics;
+using System.Net;
+using System.Net.Sockets;
+using Microsoft.EntityFrameworkCore;
+using Yardang.Core.Activities;
+using Yardang.Core.Boards;
+using Yardang.Core.Ink;
+using Yardang.Core.Interchange;
+using Yardang.Core.Lessons;
+using Yardang.Core.Marks;
+using Yardang.Core.Rooms;
+using Yardang.Data.Log;
+using Yardang.Data.School;
+using Yardang.Data.Wire;
+using Yardang.Headless.SimulatedClass;
+
+namespace Yardang.Web.Tests.Rooms;
+
+/// <summary>The server is killed while students write. More with CRASH_ROUNDS=20 CRASH_STUDENTS=24.</summary>
+public sealed class CrashTests : IAsyncDisposable
+{
+    private readonly string _folder = Directory.CreateTempSubdirectory("yardang-crash-").FullName;
+    private readonly Uri _address = new($"http://127.0.0.1:{FreePort()}");
+    private readonly List<ClassMember> _students = [];
+    private Process? _server;
+
+    [Fact]
+    public async Task Killing_the_server_loses_nothing_and_doubles_nothing()
+    {
+        var stop = TestContext.Current.CancellationToken;
+        await StartAsync(stop);
+        var lesson = await HandOutAsync();
+        for (var i = 0; i < Setting("CRASH_STUDENTS", 6); i++) _students.Add(await ClassMember.JoinAsync(_address, lesson.Code, Roster.Names[i]));
+
+        var drawn = new int[_students.Count];
+        using var enough = CancellationTokenSource.CreateLinkedTokenSource(stop);
+        var writing = Task.WhenAll(_students.Select((student, i) => WriteAsync(student, () => drawn[i]++, enough.Token)));
+        for (var round = 0; round < Setting("CRASH_ROUNDS", 3); round++)
+        {
+            var goal = drawn.Sum() + (20 * _students.Count);
+            while (drawn.Sum() < goal) await Task.Delay(5, stop);
+            _server!.Kill();
+            await _server.WaitForExitAsync(stop);
+            await StartAsync(stop);
+        }
+
+        await enough.CancelAsync();
+        await writing;
+        while (_students.Exists(s => s.Waiting > 0)) await Task.Delay(20, stop);
+        _server!.Kill();
+        await _server.WaitForExitAsync(stop);
+
+        Assert.Equal(drawn, await InLogAsync());
+    }
+
+    public async ValueTask DisposeAsync()
+    {
+        foreach (var student in _students) await student.DisposeAsync();
+        if (_server is { HasExited: false }) _server.Kill();
+        _server?.Dispose();
+        Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
+        Directory.Delete(_folder, recursive: true);
+    }
+
+    private static int Setting(string name, int otherwise) =>
+        int.TryParse(Environment.GetEnvironmentVariable(name), System.Globalization.CultureInfo.InvariantCulture, out var value) ? value : otherwise;
+
+    private static int FreePort()
+    {
+        using var listener = new TcpListener(IPAddress.Loopback, 0);
+        listener.Start();
+        return ((IPEndPoint)listener.LocalEndpoint).Port;
+    }
+
+    private static async Task WriteAsync(ClassMember student, Action drawn, CancellationToken enough)
+    {
+        while (!enough.IsCancellationRequested)
+        {
+            await student.DoAsync(new Draws([new InkPoint(100, 100, 128, 0), new InkPoint(900, 300, 128, 20)], 0), lively: false, CancellationToken.None);
+            drawn();
+            await Task.Delay(10, CancellationToken.None);
+        }
+    }
+
+    private async Task StartAsync(CancellationToken stop)
+    {
+        var web = Path.GetFullPath(Path.Combine(AppContext.BaseDirectory, "../../../../../src/Yardang.Web"));
+        var start = new ProcessStartInfo("dotnet", [Path.Combine(web, "bin/Debug/net10.0/linux-x64/Yardang.Web.dll")]) { WorkingDirectory = web, UseShellExecute = false, RedirectStandardOutput = true, RedirectStandardError = true };
+        start.Environment["ASPNETCORE_URLS"] = _address.ToString();
+        start.Environment["ASPNETCORE_ENVIRONMENT"] = "Development";
+        start.Environment["Yardang__Data"] = _folder;
+        start.Environment["Logging__LogLevel__Default"] = "None";
+        _server?.Dispose();
+        _server = Process.Start(start)!;
+        _server.BeginOutputReadLine();
+        _server.BeginErrorReadLine();
+        using var http = new HttpClient { BaseAddress = _address };
+        while (true)
+        {
+            try
+            {
+                await http.GetStringAsync("/healthz", stop);
+                return;
+            }
+            catch (HttpRequestException)
+            {
+                await Task.Delay(50, stop);
+            }
+        }
+    }
+
+    // Straight into the tables: what a teacher's clicks would have put there.
+    private async Task<LessonRecord> HandOutAsync()
+    {
+        await using var db = School();
+        var json = ActivityJson.Write(ActivityContent.Blank("en", "Load test log"));
+        var version = new VersionRecord { Id = Guid.CreateVersion7(), ActivityId = Guid.CreateVersion7(), Hash = "crash", Content = json, FrozenAt = DateTimeOffset.UtcNow };
+        var lesson = new LessonRecord
+        {
+            Id = Guid.CreateVersion7(),
+            OwnerId = Guid.CreateVersion7(),
+            ActivityId = version.ActivityId,
+            VersionId = version.Id,
+            Code = JoinCode.New(),
+            Name = "Load test log",
+            ClassName = "7 Amber",
+            HandedOutAt = DateTimeOffset.UtcNow,
+        };
+        db.AddRange(version, lesson);
+        await db.SaveChangesAsync();
+        return lesson;
+    }
+
+    private async Task<int[]> InLogAsync()
+    {
+        await using var db = School();
+        var boards = await db.Participants.OrderBy(p => p.Number).Select(p => p.BoardId).ToListAsync();
+        using var store = new SqliteEventStore(Path.Combine(_folder, "log.db"));
+        return [.. boards.Select(id =>
+        {
+            var log = store.Read(id, 0).Select(e => EventCodec.Decode(e)).ToList();
+            var board = new Board(ActivityContent.Blank("en", "Load test log"));
+            foreach (var envelope in log) board.Apply(envelope);
+            var commands = log.Where(e => e.Counter > 0).Select(e => (e.Client, e.Counter)).ToList();
+            Assert.Equal(commands.Count, commands.Distinct().Count());
+            return board.Sheets.Marks.Count;
+        })];
+    }
+
+    private SchoolContext School() =>
+        new(new DbContextOptionsBuilder<SchoolContext>().UseSqlite($"Data Source={Path.Combine(_folder, "school.db")}").Options);
+}
