@@ -90,6 +90,12 @@ app.MapGet("/lesson/{lesson:guid}/boards.pdf", (HttpContext context, Guid lesson
 app.MapGet("/lesson/{lesson:guid}/board/{board:guid}.{format:regex(^(png|svg)$)}", (HttpContext context, Guid lesson, Guid board, string format, BoardExport export) =>
     export.PictureAsync(context, lesson, board, format));
 app.MapGet("/activity/{activity:guid}.yardang.zip", (HttpContext context, Guid activity, BoardExport export) => export.ArchiveAsync(context, activity));
+app.MapGet("/service-worker.js", (HttpContext context, IWebHostEnvironment environment) =>
+{
+    // Always the newest, and for the whole site, though it lies with the other scripts.
+    context.Response.Headers.CacheControl = "no-cache";
+    return Results.File(environment.WebRootFileProvider.GetFileInfo("dist/service-worker.js").CreateReadStream(), "text/javascript");
+});
 app.MapGet("/healthz", () => "ok");
 await app.RunAsync();
 

@@ -36,6 +36,17 @@ await build({
   logLevel: 'warning',
 });
 
+// A worker of its own, without parts shared with pages.
+await build({
+  entryPoints: { 'service-worker': 'Client/service-worker.ts' },
+  outdir: dist,
+  bundle: true,
+  format: 'esm',
+  target: 'es2022',
+  minify: true,
+  logLevel: 'warning',
+});
+
 execFileSync(
   process.execPath,
   [`${modules}/@tailwindcss/cli/dist/index.mjs`, '-i', 'Client/styles/app.css', '-o', `${dist}/app.css`, '--minify'],

@@ -163,11 +163,11 @@ public sealed class RoomHost
     }
 
     /// <summary>Shows something passing to the others who look: never stored, dropped for those who are behind.</summary>
-    public void Preview(byte[] preview, Subscription? from)
+    public void Preview(byte[] preview, Actor from)
     {
         foreach (var subscription in _subscriptions)
         {
-            if (subscription != from) subscription.Preview(preview);
+            if (subscription.Reader != from) subscription.Preview(preview);
         }
     }
 

@@ -88,7 +88,7 @@ public sealed class RoomHub(RoomHosts hosts, AccessResolver access, ILogger<Room
         if (preview.Length > PreviewBytes) return;
         var (roomAccess, host) = await EnterAsync(room);
         if (!roomAccess.Actor.IsStaff && !host.Conditions.StudentsMayWrite) return;
-        host.Preview(Signed(roomAccess.Actor, preview), from: null);
+        host.Preview(Signed(roomAccess.Actor, preview), roomAccess.Actor);
     }
 
     // [actor, role, client's bytes]: a client cannot speak in another's name.

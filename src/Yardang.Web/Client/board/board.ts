@@ -8,6 +8,7 @@ import { Grip } from '../room/marks';
 import { type OutboxStore, deviceOutbox } from '../room/outbox-store';
 import { RoomClient } from '../room/room-client';
 import { LocalLine } from './local-line';
+import { OfflineCopy } from './offline';
 import { MarkList, type MarkListTexts } from './mark-list';
 import { SheetSession, type ToolName } from './sheet-session';
 
@@ -51,6 +52,8 @@ Alpine.data('board', () => {
   let session: SheetSession;
   let list: MarkList;
   let lesson: RoomClient<LessonState> | null = null;
+  const as = data.participant ? `?as=${data.participant}` : '';
+  const offline = new OfflineCopy([data.board, data.lesson].map((room) => `/rooms/${room}/snapshot${as}`));
   let noticeTimer: ReturnType<typeof setTimeout> | undefined;
 
   return {
@@ -91,6 +94,7 @@ Alpine.data('board', () => {
         field,
         mayWrite: () => this.mayWrite(),
         changed: () => this.refresh(),
+        applied: () => offline.refreshSoon(),
         refused: (reason) => this.say(texts.refused[String(reason)] ?? texts.refusedOther),
       });
       session.surface.onZoom = (percent) => (this.zoom = percent);
@@ -118,10 +122,12 @@ Alpine.data('board', () => {
         new LessonState(),
       );
       try {
-        await Promise.all([connection.start(), connection.enter(session.client, true), connection.enter(lesson, true)]);
+        void connection.start();
+        await Promise.all([connection.enter(session.client, true), connection.enter(lesson, true)]);
         this.opened = true;
         await session.client.recover();
         await lesson.recover();
+        if (data.mode === 'student') void offline.begin().catch(() => undefined);
       } catch {
         this.say(texts.notReached);
         setTimeout(() => location.reload(), NOTICE_MS);

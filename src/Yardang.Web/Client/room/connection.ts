@@ -17,6 +17,9 @@ interface Watched {
 
 const RETRY_MS = [0, 500, 1000, 2000, 4000];
 const HEARTBEAT_RESEND_MS = 5000;
+const SPARES = 3;
+const OPENING_MS = 4000;
+const POLL_MS = 50;
 
 export class Connection implements Line {
   private readonly hub: HubConnection;
@@ -69,7 +72,8 @@ export class Connection implements Line {
     const watched: Watched = { client, writes, stop: null };
     this.rooms.set(client.room, watched);
     await this.bring(client);
-    if (this.isOpen) await this.watch(watched);
+    if (await this.opensSoon()) await this.watch(watched);
+    else if (writes && client.client === 0) client.client = (await client.store?.takeSpare()) ?? 0;
   }
 
   send(room: string, submission: Submission, after: number): void {
@@ -83,6 +87,21 @@ export class Connection implements Line {
   /** Gets a client number for this tab, under which it may send commands. */
   async admit(client: AnyRoom): Promise<void> {
     if (client.client === 0) client.client = await this.hub.invoke<number>('Admit', client.room);
+    void this.putBySpares(client).catch(() => undefined);
+  }
+
+  // A page that opens without a network cannot ask for a client number: some are put by.
+  private async putBySpares(client: AnyRoom): Promise<void> {
+    if (!client.store) return;
+    for (let n = await client.store.spares(); n < SPARES; n++)
+      await client.store.putBy(await this.hub.invoke<number>('Admit', client.room));
+  }
+
+  /** Whether the connection stood within a moment. */
+  private async opensSoon(): Promise<boolean> {
+    for (let waited = 0; !this.isOpen && waited < OPENING_MS; waited += POLL_MS)
+      await new Promise((done) => setTimeout(done, POLL_MS));
+    return this.isOpen;
   }
 
   private async bring(client: AnyRoom): Promise<void> {

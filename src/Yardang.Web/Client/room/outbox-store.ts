@@ -5,6 +5,7 @@ import type { Submission } from './wire';
 
 interface Schema extends DBSchema {
   outbox: { key: [string, string, number, number]; value: Submission & { who: string; room: string } };
+  spares: { key: [string, string, number]; value: { who: string; room: string; client: number } };
 }
 
 export interface OutboxStore {
@@ -13,19 +14,28 @@ export interface OutboxStore {
   /** Forgets a client's commands up to a counter. */
   settle(client: number, counter: number): void;
   remove(client: number, counter: number): void;
+  /** How many client numbers are put by for pages that open without a network. */
+  spares(): Promise<number>;
+  putBy(client: number): Promise<void>;
+  /** Takes one of them; 0 if there is none. */
+  takeSpare(): Promise<number>;
 }
 
 let database: Promise<IDBPDatabase<Schema>> | null = null;
 
 function open(): Promise<IDBPDatabase<Schema>> {
   database ??= openDB<Schema>('yardang', 1, {
-    upgrade: (db) => void db.createObjectStore('outbox', { keyPath: ['who', 'room', 'client', 'counter'] }),
+    upgrade: (db) => {
+      db.createObjectStore('outbox', { keyPath: ['who', 'room', 'client', 'counter'] });
+      db.createObjectStore('spares', { keyPath: ['who', 'room', 'client'] });
+    },
   });
   return database;
 }
 
 /** The outbox of one person for one room. Without IndexedDB (a private window, say) work lives in memory only. */
 export function deviceOutbox(who: string, room: string): OutboxStore {
+  const mine = IDBKeyRange.bound([who, room], [who, room, []]);
   const later = (work: (db: IDBPDatabase<Schema>) => Promise<unknown>) =>
     void open()
       .then(work)
@@ -34,7 +44,7 @@ export function deviceOutbox(who: string, room: string): OutboxStore {
     async load() {
       try {
         const db = await open();
-        return await db.getAll('outbox', IDBKeyRange.bound([who, room], [who, room, []]));
+        return await db.getAll('outbox', mine);
       } catch {
         return [];
       }
@@ -43,5 +53,16 @@ export function deviceOutbox(who: string, room: string): OutboxStore {
     settle: (client, counter) =>
       later((db) => db.delete('outbox', IDBKeyRange.bound([who, room, client, 0], [who, room, client, counter]))),
     remove: (client, counter) => later((db) => db.delete('outbox', [who, room, client, counter])),
+    spares: async () => (await open()).count('spares', mine),
+    putBy: async (client) => void (await (await open()).put('spares', { who, room, client })),
+    async takeSpare() {
+      const taking = (await open()).transaction('spares', 'readwrite');
+      const cursor = await taking.store.openCursor(mine);
+      if (!cursor) return 0;
+      const { client } = cursor.value;
+      await cursor.delete();
+      await taking.done;
+      return client;
+    },
   };
 }

@@ -24,6 +24,9 @@ function setUp(left: Submission[] = []) {
     add: (s) => void kept.push(s),
     settle: (client, counter) => void remove(kept, (s) => s.client === client && s.counter <= counter),
     remove: (client, counter) => void remove(kept, (s) => s.client === client && s.counter === counter),
+    spares: async () => 0,
+    putBy: async () => undefined,
+    takeSpare: async () => 0,
   };
   const empty = new Sheets();
   const client = new RoomClient<Sheets>(

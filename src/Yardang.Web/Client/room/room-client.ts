@@ -54,7 +54,7 @@ export class RoomClient<S extends RoomState<S>> {
   constructor(
     readonly room: string,
     private readonly line: Line,
-    private readonly store: OutboxStore | null,
+    readonly store: OutboxStore | null,
     private readonly read: (number: number, state: any[]) => S,
     private readonly foresee: (state: S, command: Command) => RoomEvent | null,
     private readonly me: { number: number; isStaff: boolean },

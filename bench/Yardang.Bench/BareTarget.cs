@@ -1,0 +1,63 @@
+using System.Diagnostics;
+using Microsoft.AspNetCore.SignalR.Client;
+
+namespace Yardang.Bench;
+
+/// <summary>The bare hub: a group for each board, the teacher in all of them, payloads of the same sizes.</summary>
+public sealed class BareTarget : ITarget
+{
+    private readonly Uri _address = ServerProcess.FreeAddress();
+    private readonly List<HubConnection> _students = [];
+    private HubConnection? _teacher;
+
+    public Process Server { get; private set; } = null!;
+
+    public async Task StartAsync(int boards, Action<long, bool> received)
+    {
+        Server = await ServerProcess.StartAsync(_address, AppContext.BaseDirectory, [typeof(BareTarget).Assembly.Location, "serve-bare", _address.ToString()], new Dictionary<string, string>());
+        _teacher = await ConnectAsync();
+        _teacher.On<byte[]>("Passed", bytes => received(Payload.StampOf(bytes), Payload.IsEvent(bytes)));
+        for (var i = 0; i < boards; i++)
+        {
+            var student = await ConnectAsync();
+            await student.InvokeAsync("Enter", $"{i}");
+            await _teacher.InvokeAsync("Enter", $"{i}");
+            _students.Add(student);
+        }
+    }
+
+    public void Send(int board, long stamp, bool isEvent) => _ = _students[board].SendAsync("Pass", $"{board}", Payload.Of(stamp, isEvent));
+
+    public async ValueTask DisposeAsync()
+    {
+        foreach (var student in _students) await student.DisposeAsync();
+        if (_teacher is not null) await _teacher.DisposeAsync();
+        Server.Kill();
+        Server.Dispose();
+    }
+
+    private async Task<HubConnection> ConnectAsync()
+    {
+        var hub = new HubConnectionBuilder().WithUrl(new Uri(_address, "/bare")).AddMessagePackProtocol().Build();
+        await hub.StartAsync();
+        return hub;
+    }
+
+    // Sizes of a preview and of a stroke of 40 points on the wire.
+    private static class Payload
+    {
+        private const int PreviewBytes = 100;
+        private const int EventBytes = 260;
+
+        public static byte[] Of(long stamp, bool isEvent)
+        {
+            var bytes = new byte[isEvent ? EventBytes : PreviewBytes];
+            BitConverter.TryWriteBytes(bytes, stamp);
+            return bytes;
+        }
+
+        public static long StampOf(byte[] bytes) => BitConverter.ToInt64(bytes);
+
+        public static bool IsEvent(byte[] bytes) => bytes.Length == EventBytes;
+    }
+}

@@ -1,0 +1,39 @@
+// Lets a student's board reopen without a network: the page, its files and the last snapshots are kept on the device.
+// The network comes first whenever it is there. Needs HTTPS or localhost.
+
+/// <reference lib="webworker" />
+const worker = self as unknown as ServiceWorkerGlobalScope;
+
+const CACHE = 'yardang-boards-1';
+
+worker.addEventListener('install', () => void worker.skipWaiting());
+
+worker.addEventListener('activate', (event) => event.waitUntil(worker.clients.claim()));
+
+// A page says what it needs to open again.
+worker.addEventListener('message', (event) => {
+  const { keep } = event.data as { keep?: string[] };
+  if (keep) event.waitUntil(caches.open(CACHE).then((cache) => Promise.allSettled(keep.map((url) => cache.add(url)))));
+});
+
+worker.addEventListener('fetch', (event) => {
+  const { pathname, origin } = new URL(event.request.url);
+  const kept = /^\/(board|rooms|dist)\//.test(pathname) || pathname === '/ridges.svg';
+  if (event.request.method === 'GET' && origin === worker.location.origin && kept)
+    event.respondWith(answer(event.request));
+});
+
+async function answer(request: Request): Promise<Response> {
+  try {
+    const response = await fetch(request);
+    if (response.ok && !response.redirected)
+      await caches.open(CACHE).then((cache) => cache.put(request, response.clone()));
+    return response;
+  } catch (unreachable) {
+    // Scripts carry their version in the query; the kept one may be asked for without.
+    const kept =
+      (await caches.match(request)) ?? (await caches.match(request, { ignoreSearch: request.destination !== '' }));
+    if (kept) return kept;
+    throw unreachable;
+  }
+}
