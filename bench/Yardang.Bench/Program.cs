@@ -2,6 +2,7 @@ using System.Diagnostics;
 using Yardang.Bench;
 
 // bench serve-bare URL              the bare hub, as a server of its own
+// bench join                        a room of 20,000 events: the snapshot that a late comer fetches
 // bench class [seconds] [pairs]     35 boards, a teacher subscribed to all: Yardang and the bare hub in turn
 if (args is ["serve-bare", var url])
 {
@@ -12,6 +13,12 @@ if (args is ["serve-bare", var url])
     app.MapHub<BareHub>("/bare");
     app.MapGet("/healthz", () => "ok");
     await app.RunAsync(url);
+    return;
+}
+
+if (args is ["join", ..])
+{
+    await JoinLoad.RunAsync();
     return;
 }
 

@@ -13,13 +13,17 @@ using Yardang.Data.Wire;
 namespace Yardang.Bench;
 
 /// <summary>Yardang as it is: accounts, codes, SQLite on disk, every stroke durable before it is shown.</summary>
-public sealed partial class YardangTarget : ITarget
+public sealed partial class YardangTarget(int pointsPerStroke = 40) : ITarget
 {
     private readonly Uri _address = ServerProcess.FreeAddress();
     private readonly string _folder = Directory.CreateTempSubdirectory("yardang-bench-").FullName;
     private readonly List<Student> _students = [];
+
+    // Unlike each other, as a hand's are: equal ones would compress to nothing.
+    private readonly ImmutableArray<InkPoint>[] _strokes = [.. Enumerable.Range(0, 4_096).Select(seed => Wander(new Random(seed), pointsPerStroke))];
     private readonly ConcurrentDictionary<(string Board, int Counter), long> _sent = new();
     private HubConnection? _teacher;
+    private CookieContainer _teacherCookies = new();
 
     public Process Server { get; private set; } = null!;
 
@@ -35,6 +39,7 @@ public sealed partial class YardangTarget : ITarget
             ["Logging__LogLevel__Default"] = "None",
         });
         var (teacher, code) = await HandOutAsync();
+        _teacherCookies = teacher;
         _teacher = await ConnectAsync("", teacher);
         for (var i = 0; i < boards; i++)
         {
@@ -59,7 +64,16 @@ public sealed partial class YardangTarget : ITarget
         _sent[(student.Board, counter)] = stamp;
         var id = Ids.Of(student.Client, counter);
         _ = student.Hub.SendAsync("Submit", student.Board, CommandCodec.Encode(new Submission(
-            student.Client, counter, counter - 1, id, new AddMark(id, 1, Grip.Own, new InkBody(s_stroke), new Style(0, 60)))));
+            student.Client, counter, counter - 1, id, new AddMark(id, 1, Grip.Own, new InkBody(_strokes[counter % _strokes.Length]), new Style(0, 60)))));
+    }
+
+    /// <summary>Fetches a board as somebody who joins late does: time in ms, and bytes on the wire.</summary>
+    public async Task<(double Milliseconds, int Bytes)> SnapshotAsync(int board)
+    {
+        using var http = Browser(_teacherCookies);
+        var start = Stopwatch.GetTimestamp();
+        var bytes = await http.GetByteArrayAsync($"/rooms/{_students[board].Board}/snapshot");
+        return (Stopwatch.GetElapsedTime(start).TotalMilliseconds, bytes.Length);
     }
 
     public async ValueTask DisposeAsync()
@@ -73,7 +87,13 @@ public sealed partial class YardangTarget : ITarget
     }
 
     private static readonly int[] s_previewPoints = [.. Enumerable.Range(0, 32).Select(i => i * 7)];
-    private static readonly ImmutableArray<InkPoint> s_stroke = [.. Enumerable.Range(0, 40).Select(i => new InkPoint(1000 + (i * 30), 2000 + (i % 7 * 20), 128, i * 12))];
+
+    private static ImmutableArray<InkPoint> Wander(Random random, int points)
+    {
+        var at = new InkPoint(random.Next(29_000), random.Next(20_000), 128, 0);
+        return [.. Enumerable.Range(0, points).Select(_ => at = new InkPoint(
+            at.X + random.Next(-60, 60), at.Y + random.Next(-60, 60), (byte)Math.Clamp(at.Pressure + random.Next(-9, 9), 20, 240), at.Ms + random.Next(8, 18)))];
+    }
 
     private sealed class Student(HubConnection hub, string board, int client)
     {

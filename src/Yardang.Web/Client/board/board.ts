@@ -10,6 +10,7 @@ import { RoomClient } from '../room/room-client';
 import { LocalLine } from './local-line';
 import { OfflineCopy } from './offline';
 import { MarkList, type MarkListTexts } from './mark-list';
+import { listenForUndo, pageControls } from './page-controls';
 import { SheetSession, type ToolName } from './sheet-session';
 
 interface BoardData {
@@ -41,7 +42,6 @@ interface BoardTexts extends MarkListTexts {
 }
 
 const NOTICE_MS = 6000;
-const ZOOM_STEP = 1.25;
 
 Alpine.data('board', () => {
   const data = pageData<BoardData>();
@@ -57,6 +57,7 @@ Alpine.data('board', () => {
   let noticeTimer: ReturnType<typeof setTimeout> | undefined;
 
   return {
+    ...pageControls(() => session),
     tool: 'pen' as ToolName,
     colour: 0,
     noteColour: 0,
@@ -99,7 +100,7 @@ Alpine.data('board', () => {
       });
       session.surface.onZoom = (percent) => (this.zoom = percent);
       list = new MarkList(root.querySelector<HTMLElement>('[data-marks]')!, session, texts);
-      document.addEventListener('keydown', (e) => this.shortcut(e));
+      listenForUndo(() => session);
       if (line instanceof LocalLine) void this.tryOut(line);
       else void this.enter(line);
     },
@@ -202,30 +203,6 @@ Alpine.data('board', () => {
       this.rubsWhole = session.rubsWhole = whole;
     },
 
-    write(): void {
-      session.write();
-    },
-
-    undo(): void {
-      session.undo();
-    },
-
-    redo(): void {
-      session.redo();
-    },
-
-    larger(): void {
-      session.surface.zoomBy(ZOOM_STEP);
-    },
-
-    smaller(): void {
-      session.surface.zoomBy(1 / ZOOM_STEP);
-    },
-
-    whole(): void {
-      session.surface.fit();
-    },
-
     signal(signal: number, on: boolean): void {
       if (lesson?.client) lesson.submit({ kind: 'giveSignal', person: me.number, signal, on });
     },
@@ -254,15 +231,6 @@ Alpine.data('board', () => {
       this.notice = words;
       clearTimeout(noticeTimer);
       noticeTimer = setTimeout(() => (this.notice = ''), NOTICE_MS);
-    },
-
-    shortcut(e: KeyboardEvent): void {
-      if (!(e.ctrlKey || e.metaKey) || e.target instanceof HTMLTextAreaElement) return;
-      const pressed = e.key.toLowerCase();
-      if (pressed === 'z' && !e.shiftKey) session.undo();
-      else if (pressed === 'y' || (pressed === 'z' && e.shiftKey)) session.redo();
-      else return;
-      e.preventDefault();
     },
   } as BoardComponent;
 });

@@ -2,6 +2,7 @@
 
 import Alpine from '@alpinejs/csp';
 import { MarkList, type MarkListTexts } from '../board/mark-list';
+import { listenForUndo, pageControls } from '../board/page-controls';
 import { SheetSession, type ToolName } from '../board/sheet-session';
 import { pageData } from '../page-data';
 import { Connection, type Link } from '../room/connection';
@@ -30,7 +31,6 @@ const SIZES: Record<string, { width: number; height: number }> = {
 };
 
 const TYPING_PAUSE_MS = 600;
-const ZOOM_STEP = 1.25;
 const OWNER = { number: 1, isStaff: true };
 
 Alpine.data('workshop', () => {
@@ -41,6 +41,7 @@ Alpine.data('workshop', () => {
   const typing = new Map<Property, { timer: ReturnType<typeof setTimeout>; keep: () => void }>();
 
   return {
+    ...pageControls(() => session),
     name: '',
     directions: '',
     size: 'a4wide',
@@ -74,7 +75,7 @@ Alpine.data('workshop', () => {
       session.surface.onZoom = (percent) => (this.zoom = percent);
       session.use('text');
       list = new MarkList(root.querySelector<HTMLElement>('[data-marks]')!, session, texts);
-      document.addEventListener('keydown', (e) => this.shortcut(e));
+      listenForUndo(() => session);
       window.addEventListener('pagehide', () => this.keepTyping());
       void this.enter(connection);
     },
@@ -159,39 +160,9 @@ Alpine.data('workshop', () => {
       session.use(tool);
     },
 
-    write(): void {
-      session.write();
-    },
-
     undo(): void {
       this.keepTyping();
       session.undo();
-    },
-
-    redo(): void {
-      session.redo();
-    },
-
-    larger(): void {
-      session.surface.zoomBy(ZOOM_STEP);
-    },
-
-    smaller(): void {
-      session.surface.zoomBy(1 / ZOOM_STEP);
-    },
-
-    whole(): void {
-      session.surface.fit();
-    },
-
-    shortcut(e: KeyboardEvent): void {
-      const inField = e.target instanceof HTMLTextAreaElement || e.target instanceof HTMLInputElement;
-      if (!(e.ctrlKey || e.metaKey) || inField) return;
-      const pressed = e.key.toLowerCase();
-      if (pressed === 'z' && !e.shiftKey) session.undo();
-      else if (pressed === 'y' || (pressed === 'z' && e.shiftKey)) session.redo();
-      else return;
-      e.preventDefault();
     },
   } as any;
 });
