@@ -68,15 +68,14 @@ public sealed class LiveRoom : IRoomLine, IDisposable
             try
             {
                 var after = Do(c => c.Room.Number);
-                var frames = _hub.StreamAsync<byte[]>("Watch", _room, after, stop);
-                Do(c =>
-                {
-                    c.Resend();
-                    return true;
-                });
-                await foreach (var frame in frames)
+                var first = true;
+                await foreach (var frame in _hub.StreamAsync<byte[]>("Watch", _room, after, stop))
                 {
                     if (!Do(c => c.TakeFrame(frame))) await TakeSnapshotAsync(stop);
+
+                    // Not before the first frame: until then the connection may still be coming back, and what is sent is lost.
+                    if (first) Do(Resent);
+                    first = false;
                 }
             }
             catch (Exception) when (!stop.IsCancellationRequested)
@@ -112,10 +111,12 @@ public sealed class LiveRoom : IRoomLine, IDisposable
     {
         await Task.Delay(s_resendPause);
         Interlocked.Exchange(ref _resending, 0);
-        Do(c =>
-        {
-            c.Resend();
-            return true;
-        });
+        Do(Resent);
+    }
+
+    private static bool Resent(RoomClient client)
+    {
+        client.Resend();
+        return true;
     }
 }

@@ -13,12 +13,13 @@ public static class Frame
     /// <summary>Tells a reader who has fallen too far behind to fetch a snapshot.</summary>
     public static readonly byte[] Resync = [0x91, 0xff];
 
-    /// <summary>A frame; null if there is nothing to say.</summary>
+    /// <summary>A frame; null if there is nothing to say. The first one is always said: it tells the reader that the stream stands.</summary>
     public static byte[]? Of(Subscription subscription, List<Published> events)
     {
         var through = events.Count == 0 ? subscription.Cursor : events[^1].Envelope.Number;
         var previews = TakePreviews(subscription);
-        if (events.Count == 0 && previews.Count == 0) return null;
+        if (events.Count == 0 && previews.Count == 0 && subscription.Greeted) return null;
+        subscription.Greeted = true;
 
         var buffer = new ArrayBufferWriter<byte>(256);
         var w = new MessagePackWriter(buffer);

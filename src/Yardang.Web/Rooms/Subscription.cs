@@ -21,6 +21,9 @@ public sealed class Subscription(Actor reader, long after)
     /// <summary>Number of the last event that this reader has been given.</summary>
     public long Cursor { get; set; } = after;
 
+    /// <summary>Whether the first frame was given.</summary>
+    public bool Greeted { get; set; }
+
     /// <summary>Says that there is something to read.</summary>
     public void Wake() => _news.Writer.TryWrite(true);
 

@@ -46,6 +46,7 @@ export class Connection implements Line {
     );
     this.hub.onreconnecting(() => this.setLink('lost'));
     this.hub.onreconnected(() => this.resume());
+    this.hub.onclose(() => void this.start());
     setInterval(() => this.resendStale(), HEARTBEAT_RESEND_MS);
     window.addEventListener('online', () => void this.start());
   }
