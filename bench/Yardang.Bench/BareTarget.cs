@@ -14,12 +14,12 @@ public sealed class BareTarget : ITarget
 
     public async Task StartAsync(int boards, Action<long, bool> received)
     {
-        Server = await ServerProcess.StartAsync(_address, AppContext.BaseDirectory, [typeof(BareTarget).Assembly.Location, "serve-bare", _address.ToString()], new Dictionary<string, string>());
-        _teacher = await ConnectAsync();
+        Server = await ServeAsync(_address);
+        _teacher = await ConnectAsync(_address);
         _teacher.On<byte[]>("Passed", bytes => received(Payload.StampOf(bytes), Payload.IsEvent(bytes)));
         for (var i = 0; i < boards; i++)
         {
-            var student = await ConnectAsync();
+            var student = await ConnectAsync(_address);
             await student.InvokeAsync("Enter", $"{i}");
             await _teacher.InvokeAsync("Enter", $"{i}");
             _students.Add(student);
@@ -36,28 +36,13 @@ public sealed class BareTarget : ITarget
         Server.Dispose();
     }
 
-    private async Task<HubConnection> ConnectAsync()
+    public static Task<Process> ServeAsync(Uri address) => ServerProcess.StartAsync(
+        address, AppContext.BaseDirectory, [typeof(BareTarget).Assembly.Location, "serve-bare", address.ToString()], new Dictionary<string, string>());
+
+    public static async Task<HubConnection> ConnectAsync(Uri address)
     {
-        var hub = new HubConnectionBuilder().WithUrl(new Uri(_address, "/bare")).AddMessagePackProtocol().Build();
+        var hub = new HubConnectionBuilder().WithUrl(new Uri(address, "/bare")).AddMessagePackProtocol().Build();
         await hub.StartAsync();
         return hub;
-    }
-
-    // Sizes of a preview and of a stroke of 40 points on the wire.
-    private static class Payload
-    {
-        private const int PreviewBytes = 100;
-        private const int EventBytes = 260;
-
-        public static byte[] Of(long stamp, bool isEvent)
-        {
-            var bytes = new byte[isEvent ? EventBytes : PreviewBytes];
-            BitConverter.TryWriteBytes(bytes, stamp);
-            return bytes;
-        }
-
-        public static long StampOf(byte[] bytes) => BitConverter.ToInt64(bytes);
-
-        public static bool IsEvent(byte[] bytes) => bytes.Length == EventBytes;
     }
 }

@@ -6,6 +6,11 @@ namespace Yardang.Bench;
 /// <summary>What a run gave. Latency is from sending at one client to receipt at the teacher, ms.</summary>
 public sealed record Figures(double PreviewP50, double PreviewP95, double EventP50, double EventP95, double CpuSeconds, int Deliveries, double LateP99)
 {
+    private const double LateMs = 20;
+
+    /// <summary>Whether the run says more about the generator than about the server.</summary>
+    public bool GeneratorWasLate => LateP99 > LateMs;
+
     public double CpuMicroseconds => CpuSeconds * 1e6 / Deliveries;
 }
 
@@ -73,7 +78,8 @@ public static class ClassLoad
         }
     }
 
-    private static double At(IEnumerable<double> values, double share)
+    /// <summary>A quantile; NaN of nothing.</summary>
+    public static double At(IEnumerable<double> values, double share)
     {
         var sorted = values.Order().ToList();
         return sorted.Count == 0 ? double.NaN : sorted[(int)(share * (sorted.Count - 1))];

@@ -46,11 +46,11 @@ public sealed partial class TestSchool : IAsyncDisposable
         return (browser, (await db.Users.SingleAsync(u => u.Email == email)).Id);
     }
 
-    public async Task<(ActivityRecord Activity, LessonRecord Lesson)> HandOutAsync(Guid teacher, Door door = Door.Open)
+    public async Task<(ActivityRecord Activity, LessonRecord Lesson)> HandOutAsync(Guid teacher, Door door = Door.Open, Way way = Way.OneEach)
     {
         var handing = Get<Handing>();
         var activity = await handing.CreateAsync(teacher, ActivityContent.Blank("en", "What holds a bridge up?"));
-        return (activity, await handing.HandOutAsync(activity, "7 Amber", door, "en"));
+        return (activity, await handing.HandOutAsync(activity, "7 Amber", door, way, "en"));
     }
 
     /// <summary>A browser of a student who joined, with the address of their board.</summary>

@@ -12,16 +12,16 @@ public sealed record ReadyLine(string Key, bool IsWarning = false, int Count = 0
 /// <summary>What students will be able to do, and what was probably forgotten, before anything is handed out.</summary>
 public static class ReadyCheck
 {
-    /// <summary>The lines for handing out an activity one each.</summary>
-    public static IReadOnlyList<ReadyLine> For(ActivityContent activity, Door door)
+    /// <summary>The lines for handing out an activity.</summary>
+    public static IReadOnlyList<ReadyLine> For(ActivityContent activity, Door door, Way way)
     {
         var printed = activity.Marks.Count(m => m.Grip == Grip.Printed);
         var lines = new List<ReadyLine>
         {
-            new("OwnCopy"),
+            new(way == Way.OneEach ? "OwnCopy" : "OneForAll"),
             new("WriteDrawTypeNote"),
             new("OnlyTheirOwn"),
-            new("NotSeeOthers"),
+            new(way == Way.OneEach ? "NotSeeOthers" : "SeeOthersWork"),
             new("YouSeeAll"),
             door == Door.Open ? new("DoorOpen") : new("DoorClosed", IsWarning: true),
         };

@@ -1,4 +1,5 @@
 using Microsoft.AspNetCore.Identity;
+using Yardang.Core.Lessons;
 
 namespace Yardang.Data.School;
 
@@ -58,6 +59,11 @@ public sealed class LessonRecord
     public required string ClassName { get; init; }
 
     public required DateTimeOffset HandedOutAt { get; init; }
+
+    public Way Way { get; init; }
+
+    /// <summary>All together: everybody's board. Null otherwise.</summary>
+    public Guid? TogetherId { get; init; }
 
     /// <summary>When it was closed; null while it runs. A copy of what the room says, for lists.</summary>
     public DateTimeOffset? ClosedAt { get; set; }

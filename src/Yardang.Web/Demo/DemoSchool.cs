@@ -99,7 +99,7 @@ public sealed class DemoSchool(
         using var bytes = new MemoryStream();
         await archive.CopyToAsync(bytes);
         var activity = await handing.CreateAsync(teacher.Id, ActivityArchive.Read(bytes.ToArray()));
-        return await handing.HandOutAsync(activity, "7 Amber", Door.Open, "en");
+        return await handing.HandOutAsync(activity, "7 Amber", Door.Open, Way.OneEach, "en");
     }
 
     private void Say(Uri address, LessonRecord lesson) => logger.LogInformation(

@@ -1,4 +1,5 @@
 using System.Globalization;
+using Microsoft.Extensions.Localization;
 using Yardang.Core.Boards;
 using Yardang.Core.Interchange;
 using Yardang.Data.School;
@@ -10,14 +11,14 @@ using Yardang.Web.Rooms;
 namespace Yardang.Web.Exports;
 
 /// <summary>Boards on their way out: all as one PDF, one as PNG or SVG. For the lesson's teacher only.</summary>
-public sealed class BoardExport(AccessResolver access, LessonPeople people, Handing handing, RoomHosts hosts)
+public sealed class BoardExport(AccessResolver access, LessonPeople people, IStringLocalizer<UiTexts> texts, Handing handing, RoomHosts hosts)
 {
     /// <summary>All boards of a lesson, a page each, in the order of arrival.</summary>
     public async Task<IResult> PdfAsync(HttpContext context, Guid lesson)
     {
         if (await access.OwnLessonAsync(Visitor.Of(context), lesson) is not { } record) return Results.NotFound();
         var pages = new List<ExportPage>();
-        foreach (var person in await people.InAsync(lesson)) pages.AddRange(await PagesAsync(record, person));
+        foreach (var board in await people.BoardsAsync(record)) pages.AddRange(await PagesAsync(record, board));
         return pages.Count == 0
             ? Results.Redirect($"/lesson/{lesson}")
             : Results.File(PageExport.Pdf(pages, record.Name), "application/pdf", $"{FileName(record.Name)}.pdf");
@@ -27,9 +28,9 @@ public sealed class BoardExport(AccessResolver access, LessonPeople people, Hand
     public async Task<IResult> PictureAsync(HttpContext context, Guid lesson, Guid board, string format)
     {
         if (await access.OwnLessonAsync(Visitor.Of(context), lesson) is not { } record) return Results.NotFound();
-        if ((await people.InAsync(lesson)).FirstOrDefault(p => p.Board == board) is not { } person) return Results.NotFound();
-        var page = (await PagesAsync(record, person))[0];
-        var name = FileName($"{record.Name} {person.Name}");
+        if ((await people.BoardsAsync(record)).FirstOrDefault(b => b.Id == board) is not { } found) return Results.NotFound();
+        var page = (await PagesAsync(record, found))[0];
+        var name = FileName($"{record.Name} {NameOf(found)}");
         return string.Equals(format, "png", StringComparison.Ordinal)
             ? Results.File(PageExport.Png(page), "image/png", $"{name}.png")
             : Results.File(PageExport.Svg(page), "image/svg+xml", $"{name}.svg");
@@ -43,10 +44,10 @@ public sealed class BoardExport(AccessResolver access, LessonPeople people, Hand
         return Results.File(ActivityArchive.Write(content), "application/zip", $"{FileName(content.Name.For(ContentLanguage.Current))}.yardang.zip");
     }
 
-    private async Task<List<ExportPage>> PagesAsync(LessonRecord lesson, LessonPerson person)
+    private async Task<List<ExportPage>> PagesAsync(LessonRecord lesson, LessonBoard board)
     {
-        var host = await hosts.GetAsync(person.Board);
-        var foot = string.Create(CultureInfo.CurrentCulture, $"{person.Name} · {lesson.Name} · {lesson.HandedOutAt.LocalDateTime:d MMMM yyyy}");
+        var host = await hosts.GetAsync(board.Id);
+        var foot = string.Create(CultureInfo.CurrentCulture, $"{NameOf(board)} · {lesson.Name} · {lesson.HandedOutAt.LocalDateTime:d MMMM yyyy}");
         List<ExportPage> pages = [];
         await host.LookAsync(room =>
         {
@@ -55,6 +56,8 @@ public sealed class BoardExport(AccessResolver access, LessonPeople people, Hand
         });
         return pages;
     }
+
+    private string NameOf(LessonBoard board) => board.Together ? texts["Board.Everybody"] : board.People[0].Name;
 
     private static string FileName(string name) =>
         string.Concat(name.Select(c => char.IsLetterOrDigit(c) || c is ' ' or '-' ? c : ' ')).Trim();

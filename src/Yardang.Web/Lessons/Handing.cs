@@ -44,7 +44,7 @@ public sealed class Handing(IDbContextFactory<SchoolContext> school, RoomHosts h
     }
 
     /// <summary>Hands an activity out: what it says now is frozen, and later changes in the workshop do not touch the lesson.</summary>
-    public async Task<LessonRecord> HandOutAsync(ActivityRecord activity, string className, Door door, string language)
+    public async Task<LessonRecord> HandOutAsync(ActivityRecord activity, string className, Door door, Way way, string language)
     {
         var content = await ContentAsync(activity);
         var json = ActivityJson.Write(content);
@@ -67,8 +67,11 @@ public sealed class Handing(IDbContextFactory<SchoolContext> school, RoomHosts h
             Name = content.Name.For(language),
             ClassName = className,
             HandedOutAt = clock.GetUtcNow(),
+            Way = way,
+            TogetherId = way == Way.AllTogether ? Guid.CreateVersion7() : null,
         };
         db.Lessons.Add(lesson);
+        if (lesson.TogetherId is { } together) db.Boards.Add(new BoardRecord { Id = together, LessonId = lesson.Id });
         await db.SaveChangesAsync();
 
         var room = await hosts.GetAsync(lesson.Id);

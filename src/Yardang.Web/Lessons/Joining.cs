@@ -16,7 +16,7 @@ public sealed class Joining(IDbContextFactory<SchoolContext> school, RoomHosts h
         return await db.Lessons.SingleOrDefaultAsync(l => l.Code == code);
     }
 
-    /// <summary>Lets somebody in, with a board of their own. The refusal says why not.</summary>
+    /// <summary>Lets somebody in, with a board of their own or onto everybody's. The refusal says why not.</summary>
     public async Task<(ParticipantRecord? Participant, Refusal? Refusal)> JoinAsync(LessonRecord lesson, string name)
     {
         var room = await hosts.GetAsync(lesson.Id);
@@ -24,17 +24,18 @@ public sealed class Joining(IDbContextFactory<SchoolContext> school, RoomHosts h
         if (envelope?.Event is not PersonJoined joined) return (null, decision is Decision.Refused refused ? refused.Reason : Refusal.Busy);
 
         await using var db = await school.CreateDbContextAsync();
-        var board = new BoardRecord { Id = Guid.CreateVersion7(), LessonId = lesson.Id };
+        var board = lesson.TogetherId ?? Guid.CreateVersion7();
+        if (lesson.TogetherId is null) db.Boards.Add(new BoardRecord { Id = board, LessonId = lesson.Id });
         var participant = new ParticipantRecord
         {
             Id = Guid.CreateVersion7(),
             LessonId = lesson.Id,
             Number = joined.Person,
             Name = name,
-            BoardId = board.Id,
+            BoardId = board,
             JoinedAt = clock.GetUtcNow(),
         };
-        db.AddRange(board, participant);
+        db.Participants.Add(participant);
         await db.SaveChangesAsync();
         return (participant, null);
     }

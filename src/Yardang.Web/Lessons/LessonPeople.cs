@@ -11,7 +11,13 @@ namespace Yardang.Web.Lessons;
 /// <param name="Board">The board they work on.</param>
 public sealed record LessonPerson(int Number, string Name, string Initials, Guid Board);
 
-/// <summary>Who is in a lesson, in the order of arrival.</summary>
+/// <summary>A board of a lesson, and whose it is.</summary>
+/// <param name="Id">The board room.</param>
+/// <param name="People">Who works on it, in the order of arrival.</param>
+/// <param name="Together">Whether it is everybody's.</param>
+public sealed record LessonBoard(Guid Id, IReadOnlyList<LessonPerson> People, bool Together);
+
+/// <summary>Who is in a lesson and on which board, in the order of arrival.</summary>
 public sealed class LessonPeople(IDbContextFactory<SchoolContext> school)
 {
     public async Task<IReadOnlyList<LessonPerson>> InAsync(Guid lesson)
@@ -20,5 +26,13 @@ public sealed class LessonPeople(IDbContextFactory<SchoolContext> school)
         var people = await db.Participants.Where(p => p.LessonId == lesson).OrderBy(p => p.Number).ToListAsync();
         var names = PersonName.ToldApart(people.Select(p => p.Name));
         return [.. people.Select((p, i) => new LessonPerson(p.Number, names[i], PersonName.Initials(p.Name), p.BoardId))];
+    }
+
+    public async Task<IReadOnlyList<LessonBoard>> BoardsAsync(LessonRecord lesson)
+    {
+        var people = await InAsync(lesson.Id);
+        return lesson.TogetherId is { } together
+            ? [new(together, people, Together: true)]
+            : [.. people.GroupBy(p => p.Board).Select(g => new LessonBoard(g.Key, [.. g], Together: false))];
     }
 }

@@ -17,12 +17,12 @@ public sealed class BesideModel(AccessResolver access, LessonPeople people, IStr
     public async Task<IActionResult> OnGetAsync(Guid lesson, Guid id)
     {
         var visitor = Visitor.Of(HttpContext);
-        if (await access.OwnLessonAsync(visitor, lesson) is null) return NotFound();
+        if (await access.OwnLessonAsync(visitor, lesson) is not { } record) return NotFound();
         if (await access.ForRoomAsync(visitor, id) is not { Kind: RoomKind.Board, Actor.IsStaff: true }) return NotFound();
-        var owner = (await people.InAsync(lesson)).FirstOrDefault(p => p.Board == id);
-        if (owner is null) return NotFound();
+        var board = (await people.BoardsAsync(record)).FirstOrDefault(b => b.Id == id);
+        if (board is null) return NotFound();
 
-        View = new BoardView(texts["Beside.Heading", owner.Name], "", IsStaff: true, Signals: false, new
+        View = new BoardView(board.Together ? texts["Board.Everybody"] : texts["Beside.Heading", board.People[0].Name], "", IsStaff: true, Signals: false, new
         {
             mode = "beside",
             board = id,

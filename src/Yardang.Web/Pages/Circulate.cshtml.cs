@@ -25,9 +25,9 @@ public sealed class CirculateModel(AccessResolver access, LessonPeople people, I
         Lesson = lesson;
         People = await people.InAsync(id);
         var all = PageData.Texts(
-            texts, "Circulate", "PensGoingDown", "PensDownOn", "PensGoingUp", "PensUp", "Closed", "People", "NoConnection", "MinutesAgo", "JustNow", "NotStarted");
+            texts, "Circulate", "Everybody", "PensGoingDown", "PensDownOn", "PensDownOnOne", "PeopleOne", "PensGoingUp", "PensUp", "Closed", "People", "NoConnection", "MinutesAgo", "JustNow", "NotStarted");
         foreach (var (name, text) in PageData.Texts(texts, "Needs", "NeedHand", "NeedReady", "NeedLate", "NeedIdle", "NeedNotStarted", "Waiting", "WaitingMinutes")) all[name] = text;
-        Data = new { lesson = id, who = $"teacher-{visitor.TeacherId}", people = People, texts = all };
+        Data = new { lesson = id, who = $"teacher-{visitor.TeacherId}", together = lesson.TogetherId, people = People, texts = all };
         return Page();
     }
 }

@@ -20,9 +20,8 @@ public sealed class HandOutModel(AccessResolver access, Handing handing) : PageM
 
     public string ClassName { get; private set; } = "";
 
-    public Door Door { get; private set; }
-
-    public IReadOnlyList<ReadyLine> Lines { get; private set; } = [];
+    /// <summary>What will happen, for each choice; the page shows the one that is chosen.</summary>
+    public IReadOnlyList<(Way Way, Door Door, IReadOnlyList<ReadyLine> Lines)> Checks { get; private set; } = [];
 
     public async Task<IActionResult> OnGetAsync(Guid id)
     {
@@ -30,15 +29,15 @@ public sealed class HandOutModel(AccessResolver access, Handing handing) : PageM
         Activity = activity;
         var content = await handing.ContentAsync(activity);
         Name = content.Name.For(ContentLanguage.Current);
-        Lines = ReadyCheck.For(content, Door);
+        Checks = [.. from way in Enum.GetValues<Way>() from door in Enum.GetValues<Door>() select (way, door, ReadyCheck.For(content, door, way))];
         return Page();
     }
 
-    public async Task<IActionResult> OnPostAsync(Guid id, string? className, Door door)
+    public async Task<IActionResult> OnPostAsync(Guid id, string? className, Door door, Way way)
     {
         if (await access.OwnActivityAsync(Visitor.Of(HttpContext), id) is not { } activity) return NotFound();
         var named = (className ?? "").Trim();
-        var lesson = await handing.HandOutAsync(activity, named.Length > ClassNameLength ? named[..ClassNameLength] : named, door, ContentLanguage.Current);
+        var lesson = await handing.HandOutAsync(activity, named.Length > ClassNameLength ? named[..ClassNameLength] : named, door, way, ContentLanguage.Current);
         return Redirect($"/lesson/{lesson.Id}/code");
     }
 }

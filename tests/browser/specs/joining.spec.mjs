@@ -32,7 +32,7 @@ test('a name may not be blank or very long, and two of the same name are told ap
 test('a closed door turns newcomers away and opens with one press', async ({ browser }) => {
   const varga = await teacher(browser);
   await design(varga);
-  const code = await handOut(varga, 'Closed');
+  const code = await handOut(varga, { door: 'Closed' });
   const page = await (await browser.newContext()).newPage();
   await page.goto(`/join/${code}`);
   await page.getByLabel('Your name').fill('Elif');

@@ -69,7 +69,7 @@ test('work that arrives after pens down is kept for the teacher, who adds it', a
   await expect(maya.locator('.kept')).toContainText('Kept on this device', { timeout: 30_000 });
   await writeNote(maya, 'Too late');
   await varga.getByRole('button', { name: 'Pens down' }).click();
-  await expect(varga.getByText('Pens are down on 1 boards')).toBeVisible();
+  await expect(varga.getByText('Pens are down on one board')).toBeVisible();
   await maya.context().setOffline(false);
   await expect(maya.locator('.kept')).toContainText('Kept. It came late: your teacher can add it', { timeout: 30_000 });
   await varga.getByRole('button', { name: 'Add it' }).click();

@@ -42,9 +42,10 @@ export async function design(page, name = 'What holds a bridge up?') {
 }
 
 /** Hands out what is open in the workshop and gives the code. The page then watches the boards. */
-export async function handOut(page, door = 'Open') {
+export async function handOut(page, { door = 'Open', way = 'One board each' } = {}) {
   await page.getByRole('link', { name: 'Hand out' }).click();
   await page.getByLabel('For whom').fill('7 Amber');
+  await page.getByLabel(way).check();
   await page.getByLabel(new RegExp(`^${door}:`)).check();
   await page.getByRole('button', { name: 'Hand out' }).click();
   const code = await page.locator('[data-code]').getAttribute('data-code');

@@ -214,8 +214,14 @@ namespace Yardang.Data.School.Migrations
                     b.Property<Guid>("OwnerId")
                         .HasColumnType("TEXT");
 
+                    b.Property<Guid?>("TogetherId")
+                        .HasColumnType("TEXT");
+
                     b.Property<Guid>("VersionId")
                         .HasColumnType("TEXT");
+
+                    b.Property<int>("Way")
+                        .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
 

@@ -15,44 +15,66 @@ export interface MarkListTexts {
 }
 
 const STEP = 500;
+const LATEST_MS = 300;
 
 export class MarkList {
-  private shown = '';
+  private readonly buttons = new Map<number, HTMLButtonElement>();
+  private readonly nothing = document.createElement('li');
+  private scheduled = false;
 
   constructor(
     private readonly list: HTMLElement,
     private readonly session: SheetSession,
     private readonly texts: MarkListTexts,
   ) {
+    this.nothing.textContent = texts.empty;
+    list.append(this.nothing);
     list.addEventListener('keydown', (e) => this.key(e));
     list.addEventListener('focusin', (e) => this.session.choose(this.markOf(e.target)?.id ?? null));
   }
 
+  /** When the hand is at rest: nobody reads the list between two frames of a stroke. */
   refresh(): void {
+    if (this.scheduled) return;
+    this.scheduled = true;
+    requestIdleCallback(() => this.render(), { timeout: LATEST_MS });
+  }
+
+  private render(): void {
+    this.scheduled = false;
     const { sheets, page } = this.session;
     const marks = sheets.visible(page);
-    const labels = marks.map((m) => this.label(m));
-    const now = marks.map((m, i) => `${m.id} ${labels[i]}`).join('\n') || 'none';
-    if (now === this.shown) return;
-    this.shown = now;
-    const focused = (document.activeElement as HTMLElement | null)?.dataset['mark'];
-    this.list.replaceChildren(
-      ...marks.map((mark, i) => {
-        const item = document.createElement('li');
-        const button = document.createElement('button');
-        button.type = 'button';
-        button.dataset['mark'] = String(mark.id);
-        button.textContent = labels[i]!;
-        item.append(button);
-        return item;
-      }),
-    );
-    if (marks.length === 0) {
-      const item = document.createElement('li');
-      item.textContent = this.texts.empty;
-      this.list.append(item);
+    const left = new Set(this.buttons.keys());
+    let next: Element | null = this.list.firstElementChild;
+    for (const mark of marks) {
+      left.delete(mark.id);
+      const button = this.buttons.get(mark.id) ?? this.add(mark);
+      const words = this.label(mark);
+      if (button.textContent !== words) button.textContent = words;
+      const item = button.parentElement!;
+      if (item === next) next = next.nextElementSibling;
+      else this.list.insertBefore(item, next ?? this.nothing);
     }
-    if (focused) this.list.querySelector<HTMLElement>(`[data-mark="${focused}"]`)?.focus();
+    for (const id of left) this.remove(id);
+    this.nothing.hidden = marks.length > 0;
+  }
+
+  private add(mark: Mark): HTMLButtonElement {
+    const item = document.createElement('li');
+    const button = document.createElement('button');
+    button.type = 'button';
+    button.dataset['mark'] = String(mark.id);
+    item.append(button);
+    this.buttons.set(mark.id, button);
+    return button;
+  }
+
+  private remove(id: number): void {
+    const item = this.buttons.get(id)!.parentElement!;
+    const neighbour = item.nextElementSibling ?? item.previousElementSibling;
+    if (item.contains(document.activeElement)) neighbour?.querySelector('button')?.focus();
+    item.remove();
+    this.buttons.delete(id);
   }
 
   private label(mark: Mark): string {

@@ -1,7 +1,7 @@
 // The teacher's live view of all the work: boards that keep their place, and beside them who needs the teacher, why and how long.
 
 import Alpine from '@alpinejs/csp';
-import { fill, pageData } from '../page-data';
+import { fill, pageData, plural } from '../page-data';
 import { Connection, type Link } from '../room/connection';
 import { LessonState, Signal } from '../room/lesson-state';
 import { deviceOutbox } from '../room/outbox-store';
@@ -18,6 +18,8 @@ interface Participant {
 
 interface CirculateData {
   readonly lesson: string;
+  /** Everybody's board, where all work together. */
+  readonly together: string | null;
   readonly who: string;
   readonly people: readonly Participant[];
   readonly texts: NeedsTexts & {
@@ -26,7 +28,10 @@ interface CirculateData {
     pensGoingUp: string;
     pensUp: string;
     closed: string;
+    pensDownOnOne: string;
     people: string;
+    peopleOne: string;
+    everybody: string;
     noConnection: string;
     lateWork: string;
     minutesAgo: string;
@@ -36,14 +41,12 @@ interface CirculateData {
 }
 
 interface Row {
-  number: number;
+  id: string;
   name: string;
-  initials: string;
-  board: string;
+  people: number[];
   handUp: boolean;
   ready: boolean;
   activity: string;
-  late: number;
 }
 
 const TICK_MS = 5000;
@@ -53,13 +56,14 @@ const OWNER = { number: 1, isStaff: true };
 Alpine.data('circulate', () => {
   const data = pageData<CirculateData>();
   const { texts } = data;
-  const tiles = new Map<number, Tile>();
+  const tiles = new Map<string, Tile>();
   let connection: Connection;
   let lesson: RoomClient<LessonState>;
   let wanted: boolean | null = null;
 
   return {
-    people: [] as Row[],
+    people: [] as Participant[],
+    boards: [] as Row[],
     needs: [] as Need[],
     pensDown: false,
     pensText: '',
@@ -93,6 +97,7 @@ Alpine.data('circulate', () => {
       await Promise.all([connection.start(), connection.enter(lesson, true)]);
       await lesson.recover();
       this.opened = true;
+      if (data.together) this.place(data.together, texts.everybody);
       this.seat(data.people);
     },
 
@@ -100,24 +105,29 @@ Alpine.data('circulate', () => {
     async refreshPeople(): Promise<void> {
       const response = await fetch(`/lesson/${data.lesson}/people`);
       if (response.ok) this.seat((await response.json()) as Participant[]);
-      if ([...lesson.state.people.keys()].some((number) => !tiles.has(number)))
+      if ([...lesson.state.people.keys()].some((n) => !this.people.some((p: Participant) => p.number === n)))
         setTimeout(() => void this.refreshPeople(), ASK_AGAIN_MS);
     },
 
-    /** Gives everybody new a tile at the end: a board keeps its place. */
+    /** Seats everybody new, their boards at the end: a board keeps its place. */
     seat(people: readonly Participant[]): void {
       for (const person of people) {
-        if (tiles.has(person.number)) continue;
-        const row = { ...person, handUp: false, ready: false, activity: '', late: 0 };
-        this.people.push(row);
-        const tile = new Tile(person.board, connection, () => this.refresh());
-        tiles.set(person.number, tile);
-        this.$nextTick(() => {
-          const canvas = (this.$root as HTMLElement).querySelector<HTMLCanvasElement>(`[data-tile="${person.number}"]`);
-          if (canvas) tile.show(canvas);
-        });
+        if (this.people.some((p: Participant) => p.number === person.number)) continue;
+        this.people.push(person);
+        if (!tiles.has(person.board)) this.place(person.board, person.name);
+        this.boards.find((row: Row) => row.id === person.board).people.push(person.number);
       }
       this.refresh();
+    },
+
+    place(id: string, name: string): void {
+      this.boards.push({ id, name, people: [], handUp: false, ready: false, activity: '' });
+      const tile = new Tile(id, connection, () => this.refresh());
+      tiles.set(id, tile);
+      this.$nextTick(() => {
+        const canvas = (this.$root as HTMLElement).querySelector<HTMLCanvasElement>(`[data-tile="${id}"]`);
+        if (canvas) tile.show(canvas);
+      });
     },
 
     refresh(): void {
@@ -128,22 +138,19 @@ Alpine.data('circulate', () => {
       this.pensDown = wanted ?? state.pensDown;
       this.pensText = this.sayPens(state);
       const now = Date.now();
-      for (const row of this.people as Row[]) {
-        const person = state.people.get(row.number);
-        const tile = tiles.get(row.number);
-        row.handUp = person?.handUpAt != null;
-        row.ready = person?.readyAt != null;
-        row.late = tile?.lateWork.length ?? 0;
-        row.activity = this.sayActivity(tile?.lastActivity ?? null, now);
+      for (const row of this.boards as Row[]) {
+        row.handUp = row.people.some((n) => state.people.get(n)?.handUpAt != null);
+        row.ready = row.people.some((n) => state.people.get(n)?.readyAt != null);
+        row.activity = this.sayActivity(tiles.get(row.id)?.lastActivity ?? null, now);
       }
       this.needs = needsMe(
-        (this.people as Row[]).map((row) => ({
-          number: row.number,
-          name: row.name,
-          board: row.board,
-          person: state.people.get(row.number) ?? null,
-          lastActivity: tiles.get(row.number)?.lastActivity ?? null,
-          late: row.late,
+        (this.people as Participant[]).map(({ number, name, board }) => ({
+          number,
+          name,
+          board,
+          person: state.people.get(number) ?? null,
+          lastActivity: tiles.get(board)?.lastActivityOf(number) ?? null,
+          late: tiles.get(board)?.lateWorkOf(number).length ?? 0,
         })),
         now,
         state.studentsMayWrite,
@@ -160,7 +167,7 @@ Alpine.data('circulate', () => {
     sayPens(state: LessonState): string {
       if (state.closed) return texts.closed;
       if (wanted !== null) return wanted ? texts.pensGoingDown : texts.pensGoingUp;
-      return state.pensDown ? fill(texts.pensDownOn, state.pensConfirmedOn ?? 0) : texts.pensUp;
+      return state.pensDown ? plural(texts, 'pensDownOn', state.pensConfirmedOn ?? 0) : texts.pensUp;
     },
 
     togglePens(): void {
@@ -201,15 +208,15 @@ Alpine.data('circulate', () => {
     },
 
     takeLateWork(need: Need): void {
-      void tiles.get(need.number)?.decideLateWork('acceptLateWork');
+      void tiles.get(need.board)?.decideLateWork(need.number, 'acceptLateWork');
     },
 
     leaveLateWork(need: Need): void {
-      void tiles.get(need.number)?.decideLateWork('discardLateWork');
+      void tiles.get(need.board)?.decideLateWork(need.number, 'discardLateWork');
     },
 
     get countText(): string {
-      return fill(texts.people, (this.people as Row[]).length);
+      return plural(texts, 'people', this.people.length);
     },
   } as any;
 });

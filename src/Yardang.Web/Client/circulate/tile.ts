@@ -13,6 +13,7 @@ const OWNER = { number: 1, isStaff: true };
 export class Tile {
   private readonly client: RoomClient<Sheets>;
   private readonly live = new LiveInk();
+  private readonly seen = new Map<number, number>();
   private canvas: HTMLCanvasElement | null = null;
   private scheduled = false;
 
@@ -33,7 +34,8 @@ export class Tile {
           this.paintSoon();
           this.changed();
         },
-        applied: ({ event, actor }) => {
+        applied: ({ event, actor, time }) => {
+          this.seen.set(actor, time);
           if (event.kind === 'markAdded') this.live.forget(actor);
         },
         previewed: ({ actor, byStaff, data }) => {
@@ -51,8 +53,13 @@ export class Tile {
     return this.client.state.lastActivity;
   }
 
-  get lateWork(): LateWork[] {
-    return [...this.client.state.setAside];
+  /** When a person last did something here, as far as this screen saw it or they are alone on the board. */
+  lastActivityOf(person: number): number | null {
+    return this.seen.get(person) ?? this.lastActivity;
+  }
+
+  lateWorkOf(person: number): LateWork[] {
+    return [...this.client.state.setAside].filter((late) => late.actor === person);
   }
 
   show(canvas: HTMLCanvasElement): void {
@@ -61,9 +68,9 @@ export class Tile {
     void this.connection.enter(this.client, false);
   }
 
-  async decideLateWork(kind: 'acceptLateWork' | 'discardLateWork'): Promise<void> {
+  async decideLateWork(person: number, kind: 'acceptLateWork' | 'discardLateWork'): Promise<void> {
     await this.connection.admit(this.client);
-    for (const { number } of this.lateWork) this.client.submit({ kind, number });
+    for (const { number } of this.lateWorkOf(person)) this.client.submit({ kind, number });
   }
 
   private paintSoon(): void {

@@ -1,0 +1,124 @@
+using System.Collections.Immutable;
+using System.Diagnostics;
+using MessagePack;
+using Microsoft.AspNetCore.SignalR.Client;
+using Yardang.Core.Ink;
+using Yardang.Core.Marks;
+using Yardang.Core.Rooms;
+using Yardang.Data.Wire;
+
+namespace Yardang.Bench;
+
+/// <summary>Everybody writes on one board of Yardang. Each event must reach everybody once, in one order.</summary>
+/// <param name="silent">Whether one more has the board open and never reads.</param>
+public sealed class TogetherTarget(bool silent) : IRoomTarget
+{
+    private const int PointsPerStroke = 40;
+    private readonly YardangServer _server = new();
+    private readonly ImmutableArray<InkPoint>[] _strokes = Strokes.Of(PointsPerStroke);
+    private readonly List<Writer> _writers = [];
+    private readonly System.Collections.Concurrent.ConcurrentDictionary<long, long> _sent = new();
+    private string _board = "";
+    private SilentReader? _silent;
+
+    public Process Server => _server.Process;
+
+    public async Task StartAsync(int writers, Action<int, long, bool> received)
+    {
+        await _server.StartAsync();
+        var (_, code) = await _server.HandOutAsync("AllTogether");
+        for (var i = 0; i < writers; i++)
+        {
+            var (cookies, page) = await _server.JoinAsync(code, $"Student {i}");
+            _board = page["board"];
+            var hub = await _server.ConnectAsync($"?as={page["as"]}", cookies);
+            var writer = new Writer(i, hub, await hub.InvokeAsync<int>("Admit", _board));
+            _writers.Add(writer);
+            _ = FollowAsync(writer, received);
+            if (silent && i == 0) _silent = await SilentReader.OpenAsync(_server.Address, $"/live?as={page["as"]}", cookies, "Watch", _board, 0);
+        }
+    }
+
+    public void Send(int writer, long stamp, bool isEvent)
+    {
+        var w = _writers[writer];
+        if (!isEvent)
+        {
+            _ = w.Hub.SendAsync("Preview", _board, Strokes.Preview(stamp));
+            return;
+        }
+
+        var counter = ++w.Counter;
+        var id = Ids.Of(w.Client, counter);
+        _sent[id] = stamp;
+        _ = w.Hub.SendAsync("Submit", _board, CommandCodec.Encode(new Submission(
+            w.Client, counter, counter - 1, id, new AddMark(id, 1, Grip.Own, new InkBody(_strokes[(writer + counter) % _strokes.Length]), new Style(0, 60)))));
+    }
+
+    public async Task<string> CheckAsync()
+    {
+        var sent = _writers.Sum(w => w.Counter);
+        for (var waited = 0; waited < 200 && _writers.Exists(w => w.Events < sent); waited++) await Task.Delay(50);
+        var wrong = _writers.Count(w => w.Events != sent || w.OutOfOrder > 0);
+        return wrong == 0 ? $"every one of {sent} events reached all {_writers.Count} once, in one order" : $"WRONG: {wrong} of {_writers.Count} did not get {sent} events once and in order";
+    }
+
+    public async ValueTask DisposeAsync()
+    {
+        if (_silent is not null) _silent.Dispose();
+        foreach (var writer in _writers) await writer.Hub.DisposeAsync();
+        await _server.DisposeAsync();
+    }
+
+    private sealed class Writer(int index, HubConnection hub, int client)
+    {
+        public int Index { get; } = index;
+
+        public HubConnection Hub { get; } = hub;
+
+        public int Client { get; } = client;
+
+        public int Counter { get; set; }
+
+        public int Events { get; set; }
+
+        public int OutOfOrder { get; set; }
+
+        public long LastNumber { get; set; }
+    }
+
+    private async Task FollowAsync(Writer writer, Action<int, long, bool> received)
+    {
+        await foreach (var frame in writer.Hub.StreamAsync<byte[]>("Watch", _board, 0L))
+        {
+            var r = new MessagePackReader(frame);
+            r.ReadArrayHeader();
+            r.ReadInt64();
+            for (var left = r.ReadArrayHeader(); left > 0; left--)
+            {
+                var fields = r.ReadArrayHeader();
+                var number = r.ReadInt64();
+                if (number <= writer.LastNumber) writer.OutOfOrder++;
+                writer.LastNumber = number;
+                for (var skip = 0; skip < 4; skip++) r.Skip();
+                var counter = r.ReadInt32();
+                var gesture = r.ReadInt64();
+                for (var skip = 7; skip < fields; skip++) r.Skip();
+                if (counter == 0) continue;
+                writer.Events++;
+                if (_sent.TryGetValue(gesture, out var stamp)) received(writer.Index, stamp, true);
+            }
+
+            for (var left = r.ReadArrayHeader(); left > 0; left--)
+            {
+                var signed = new MessagePackReader(r.ReadBytes()!.Value);
+                signed.ReadArrayHeader();
+                signed.ReadInt32();
+                signed.ReadInt32();
+                var preview = new MessagePackReader(signed.ReadBytes()!.Value);
+                preview.ReadArrayHeader();
+                received(writer.Index, preview.ReadInt64(), false);
+            }
+        }
+    }
+}

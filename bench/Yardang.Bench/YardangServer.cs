@@ -1,0 +1,77 @@
+using System.Net;
+using System.Diagnostics;
+using System.Text.RegularExpressions;
+using Microsoft.AspNetCore.SignalR.Client;
+
+namespace Yardang.Bench;
+
+/// <summary>Yardang as it is, in a process of its own with a data folder of its own: accounts, codes, SQLite on disk.</summary>
+public sealed partial class YardangServer : IAsyncDisposable
+{
+    private readonly string _folder = Directory.CreateTempSubdirectory("yardang-bench-").FullName;
+
+    public Uri Address { get; } = ServerProcess.FreeAddress();
+
+    public Process Process { get; private set; } = null!;
+
+    public async Task StartAsync()
+    {
+        var web = Path.GetFullPath(Path.Combine(AppContext.BaseDirectory, "../../../../../../src/Yardang.Web"));
+        var configuration = AppContext.BaseDirectory.Contains("/Release/", StringComparison.Ordinal) ? "Release" : "Debug";
+        Process = await ServerProcess.StartAsync(Address, web, [Path.Combine(web, $"bin/{configuration}/net10.0/linux-x64/Yardang.Web.dll")], new Dictionary<string, string>
+        {
+            ["ASPNETCORE_URLS"] = Address.ToString(),
+            ["ASPNETCORE_ENVIRONMENT"] = "Development",
+            ["Yardang__Data"] = _folder,
+            ["Logging__LogLevel__Default"] = "None",
+        });
+    }
+
+    public async ValueTask DisposeAsync()
+    {
+        Process.Kill();
+        await Process.WaitForExitAsync();
+        Process.Dispose();
+        Directory.Delete(_folder, recursive: true);
+    }
+
+    public async Task<HubConnection> ConnectAsync(string query, CookieContainer cookies)
+    {
+        var hub = new HubConnectionBuilder().WithUrl(new Uri(Address, $"/live{query}"), o => o.Cookies = cookies).AddMessagePackProtocol().Build();
+        await hub.StartAsync();
+        return hub;
+    }
+
+    /// <summary>Signs a teacher up and hands a new activity out.</summary>
+    public async Task<(CookieContainer Cookies, string Code)> HandOutAsync(string way)
+    {
+        var cookies = new CookieContainer();
+        using var http = Browser(cookies);
+        await PostAsync(http, "/sign-up", new() { ["name"] = "Ilse Varga", ["email"] = "varga@ostlebrook.example", ["password"] = "bridge-over-brook" });
+        var workshop = (await PostAsync(http, "/desk", [], "/desk?handler=New")).RequestMessage!.RequestUri!.Segments[^1];
+        var code = await PostAsync(http, $"/hand-out/{workshop}", new() { ["className"] = "7 Amber", ["door"] = "Open", ["way"] = way });
+        return (cookies, CodePattern().Match(await code.Content.ReadAsStringAsync()).Groups["code"].Value);
+    }
+
+    public async Task<(CookieContainer Cookies, Dictionary<string, string> Page)> JoinAsync(string code, string name)
+    {
+        var cookies = new CookieContainer();
+        using var http = Browser(cookies);
+        var address = (await PostAsync(http, $"/join/{code}", new() { ["name"] = name })).RequestMessage!.RequestUri!;
+        return (cookies, new() { ["board"] = address.Segments[^1], ["as"] = address.Query.Split('=')[1] });
+    }
+
+    public HttpClient Browser(CookieContainer cookies) => new(new HttpClientHandler { CookieContainer = cookies }) { BaseAddress = Address };
+
+    private static async Task<HttpResponseMessage> PostAsync(HttpClient http, string form, Dictionary<string, string> fields, string? to = null)
+    {
+        fields["__RequestVerificationToken"] = TokenPattern().Match(await http.GetStringAsync(form)).Groups["token"].Value;
+        return await http.PostAsync(to ?? form, new FormUrlEncodedContent(fields));
+    }
+
+    [GeneratedRegex("""name="__RequestVerificationToken" type="hidden" value="(?<token>[^"]+)""", RegexOptions.ExplicitCapture, 1_000)]
+    private static partial Regex TokenPattern();
+
+    [GeneratedRegex("""data-code="(?<code>[^"]+)""", RegexOptions.ExplicitCapture, 1_000)]
+    private static partial Regex CodePattern();
+}

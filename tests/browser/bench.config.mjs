@@ -1,0 +1,13 @@
+import { defineConfig } from '@playwright/test';
+import { server, use } from './browser.mjs';
+
+const port = process.env.YARDANG_BENCH_PORT ?? '5189';
+
+export default defineConfig({
+  testDir: './bench',
+  timeout: 180_000,
+  workers: 1,
+  reporter: 'line',
+  use: { ...use, baseURL: `http://127.0.0.1:${port}` },
+  webServer: server(port),
+});

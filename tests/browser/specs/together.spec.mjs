@@ -1,0 +1,39 @@
+import { expect, test } from '@playwright/test';
+import { design, draw, handOut, kept, marks, student, teacher, writeNote } from './people.mjs';
+
+test('all together: everybody writes on one board, and nobody can rub out what another wrote', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await design(varga);
+  await varga.getByRole('link', { name: 'Hand out' }).click();
+  const ready = varga.locator('.ready section:visible');
+  await expect(ready).toContainText('Each student gets a board of their own.');
+  await varga.getByLabel('Everybody together').check();
+  await expect(ready).toContainText('Everybody works on one board.');
+  await varga.getByLabel('Closed: nobody').check();
+  await expect(ready).toContainText('The door is closed');
+  await varga.goBack();
+  const code = await handOut(varga, { way: 'Everybody together' });
+  await expect(varga.locator('.tile')).toHaveText(/Everybody's board/);
+
+  const maya = await student(browser, code, 'Maya');
+  const ben = await student(browser, code, 'Ben');
+  await writeNote(maya, 'Arches push outwards');
+  await expect(marks(ben)).toHaveText(['Text, printed: What holds a bridge up?', /^Note, .*Arches push outwards/]);
+
+  // Ben rubs straight across Maya's note.
+  await ben.getByRole('button', { name: 'Rub out' }).click();
+  await ben.getByRole('button', { name: 'All of it' }).click();
+  const box = await ben.locator('[data-surface]').boundingBox();
+  await ben.mouse.move(box.x + box.width * 0.3, box.y + box.height * 0.5);
+  await ben.mouse.down();
+  await ben.mouse.move(box.x + box.width * 0.7, box.y + box.height * 0.5, { steps: 10 });
+  await ben.mouse.up();
+  await draw(ben, [0.2, 0.2], [0.4, 0.25]);
+  await kept(ben);
+  await expect(marks(maya)).toHaveText(['Text, printed: What holds a bridge up?', 'Note, yours: Arches push outwards', "Drawing, somebody else's"]);
+
+  await ben.getByRole('button', { name: 'Hand up' }).click();
+  await expect(varga.locator('.needs li')).toContainText('Ben');
+  await expect(varga.locator('.tile')).toHaveCount(1);
+  expect([...varga.problems, ...maya.problems, ...ben.problems]).toEqual([]);
+});
