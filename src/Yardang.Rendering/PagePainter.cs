@@ -3,6 +3,7 @@ using SkiaSharp;
 using Yardang.Core.Activities;
 using Yardang.Core.Ink;
 using Yardang.Core.Marks;
+using Yardang.Core.Shapes;
 
 namespace Yardang.Rendering;
 
@@ -12,18 +13,17 @@ public static class PagePainter
     private const float NotePadding = 300;
     private const float LineHeight = 1.25f;
     private const float Ascent = 0.95f;
-    private const float RulingWidth = 18;
 
     /// <summary>The one face of the application's texts.</summary>
     public static readonly SKTypeface Face = LoadFace();
 
     /// <summary>Paper, then the marks back to front.</summary>
-    public static void Paint(SKCanvas canvas, Page page, IEnumerable<Mark> marks)
+    public static void Paint(SKCanvas canvas, Page page, IEnumerable<Mark> marks, LengthUnit unit)
     {
         PaintPaper(canvas, page);
         canvas.Save();
         canvas.ClipRect(new SKRect(0, 0, page.Size.Width, page.Size.Height));
-        foreach (var mark in marks) Paint(canvas, mark);
+        foreach (var mark in marks) Paint(canvas, mark, unit);
         canvas.Restore();
     }
 
@@ -34,56 +34,65 @@ public static class PagePainter
     {
         using var white = Fill(0xffffff);
         canvas.DrawRect(0, 0, page.Size.Width, page.Size.Height, white);
-        using var line = Fill(Palette.PaperLine);
-        line.Style = SKPaintStyle.Stroke;
-        line.StrokeWidth = RulingWidth;
-        if (page.Paper == Paper.Squared)
-        {
-            for (var x = 500; x < page.Size.Width; x += 500) canvas.DrawLine(x, 0, x, page.Size.Height, line);
-            for (var y = 500; y < page.Size.Height; y += 500) canvas.DrawLine(0, y, page.Size.Width, y, line);
-        }
-        else if (page.Paper == Paper.Ruled)
-        {
-            for (var y = 2000; y < page.Size.Height; y += 800) canvas.DrawLine(0, y, page.Size.Width, y, line);
-        }
+        RulingPainter.Paint(canvas, Ruling.Of(page.Paper, page.Size));
     }
 
-    private static void Paint(SKCanvas canvas, Mark mark)
+    private static void Paint(SKCanvas canvas, Mark mark, LengthUnit unit)
     {
         canvas.Save();
+        var middle = MarkGeometry.BoxOf(mark.Body).Middle;
         canvas.Translate(mark.Place.X, mark.Place.Y);
+        canvas.RotateDegrees(mark.Place.Turn / 100f, (float)middle.X, (float)middle.Y);
         switch (mark.Body)
         {
             case InkBody ink:
-                using (var fill = Fill(Palette.InkOf(mark)))
-                {
-                    foreach (var part in Stroke.Remaining(ink.Points, mark.Cuts))
-                    {
-                        using var path = OutlineOf(part, mark.Style.Width);
-                        canvas.DrawPath(path, fill);
-                    }
-                }
-
+                PaintInk(canvas, ink, mark, middle);
+                break;
+            case ShapeBody shape:
+                ShapePainter.Paint(canvas, shape, mark, unit);
                 break;
             case TextBody text:
-                PaintWords(canvas, text.Words, text.X, text.Y, Palette.InkOf(mark));
+                PaintWords(canvas, text.Words, text.X, text.Y, text.Width, Palette.InkOf(mark), mark.Style.Looks);
                 break;
             case NoteBody note:
                 using (var slip = Fill(Palette.NoteOf(mark))) canvas.DrawRect(note.X, note.Y, note.Width, note.Height, slip);
-                PaintWords(canvas, note.Words, note.X + NotePadding, note.Y + NotePadding, Palette.Print);
+                PaintWords(canvas, note.Words, note.X + NotePadding, note.Y + NotePadding, note.Width - (2 * NotePadding), Palette.Print, mark.Style.Looks);
                 break;
         }
 
         canvas.Restore();
     }
 
-    private static void PaintWords(SKCanvas canvas, Words words, float x, float y, int colour)
+    private static void PaintInk(SKCanvas canvas, InkBody ink, Mark mark, Spot middle)
     {
-        using var font = new SKFont(Face, words.Size) { Subpixel = true };
+        using var fill = Fill(Palette.InkOf(mark));
+        if (mark.Style.Looks.HasFlag(Looks.Highlighter))
+        {
+            fill.BlendMode = SKBlendMode.Multiply;
+            fill.Color = new SKColor(0xff000000 | (uint)Palette.HighlighterOf(mark));
+        }
+
+        using var whole = new SKPathBuilder { FillType = SKPathFillType.Winding };
+        foreach (var part in Stroke.Remaining(ink.Points, mark.Cuts))
+        {
+            using var path = OutlineOf(InkLook.Of(part, mark, middle), mark.Style.Width);
+            whole.AddPath(path);
+        }
+
+        using var outline = whole.Detach();
+        canvas.DrawPath(outline, fill);
+    }
+
+    private static void PaintWords(SKCanvas canvas, Words words, float x, float y, float width, int colour, Looks looks)
+    {
+        using var font = new SKFont(Face, words.Size) { Subpixel = true, Embolden = looks.HasFlag(Looks.Bold) };
         using var fill = Fill(colour);
+        var (align, at) = looks.HasFlag(Looks.Centred) ? (SKTextAlign.Center, x + (width / 2))
+            : looks.HasFlag(Looks.AlignedEnd) ? (SKTextAlign.Right, x + width)
+            : (SKTextAlign.Left, x);
         for (var i = 0; i < words.Lines.Length; i++)
         {
-            canvas.DrawText(words.Lines[i], x, y + ((Ascent + (i * LineHeight)) * words.Size), SKTextAlign.Left, font, fill);
+            canvas.DrawText(words.Lines[i], at, y + ((Ascent + (i * LineHeight)) * words.Size), align, font, fill);
         }
     }
 

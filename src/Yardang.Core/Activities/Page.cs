@@ -1,17 +1,6 @@
+using System.Text.Json.Serialization;
+
 namespace Yardang.Core.Activities;
-
-/// <summary>The ruling under everything on a page.</summary>
-public enum Paper
-{
-    /// <summary>No ruling.</summary>
-    Plain = 0,
-
-    /// <summary>Squares of 5 mm.</summary>
-    Squared = 1,
-
-    /// <summary>Lines 8 mm apart.</summary>
-    Ruled = 2,
-}
 
 /// <summary>A page's size, 1/100 mm.</summary>
 public readonly record struct PageSize(int Width, int Height)
@@ -31,13 +20,27 @@ public readonly record struct PageSize(int Width, int Height)
     /// <summary>A wide screen, 16:9.</summary>
     public static readonly PageSize Screen = new(33_867, 19_050);
 
+    /// <summary>A3 lying.</summary>
+    public static readonly PageSize A3Wide = new(42_000, 29_700);
+
     /// <summary>Whether both sides are between 50 mm and 2 m.</summary>
     public bool IsValid => Width is >= 5_000 and <= 200_000 && Height is >= 5_000 and <= 200_000;
 }
 
 /// <summary>One sheet of a board activity.</summary>
-/// <param name="Id">Stays the same over versions.</param>
+/// <param name="Id">Stays the same over versions. Of a draft's client (<see cref="Rooms.Ids"/>), or 1 for the first page.</param>
 /// <param name="Name">What the page is called; may be empty.</param>
 /// <param name="Size">1/100 mm.</param>
 /// <param name="Paper">The ruling.</param>
-public sealed record Page(int Id, Texts Name, PageSize Size, Paper Paper);
+/// <param name="Directions">What is to be done on this page; null if nothing is said.</param>
+/// <param name="Withheld">Tools that students do not get on this page.</param>
+public sealed record Page(long Id, Texts Name, PageSize Size, Paper Paper, Texts? Directions = null, ToolSet Withheld = ToolSet.None)
+{
+    /// <summary>Smaller comes first. Within an activity's content the order of the list counts.</summary>
+    [JsonIgnore]
+    public double Order { get; init; }
+
+    /// <summary>Whether it was taken out. It stays in the room, so that it can come back.</summary>
+    [JsonIgnore]
+    public bool Erased { get; init; }
+}

@@ -21,6 +21,24 @@ public enum Property
     /// <summary>A mark's colour and width.</summary>
     Style = 5,
 
+    /// <summary>How much larger a mark was made.</summary>
+    Scale = 6,
+
+    /// <summary>What a mark is made of, of the same kind as before.</summary>
+    Body = 7,
+
+    /// <summary>Whether a mark is pinned.</summary>
+    Pinned = 8,
+
+    /// <summary>With which marks it is tied together.</summary>
+    Tie = 9,
+
+    /// <summary>What lies before what.</summary>
+    Order = 10,
+
+    /// <summary>Who may grip it: printed, loose, key (teachers).</summary>
+    Grip = 11,
+
     /// <summary>An activity's name (drafts).</summary>
     Name = 20,
 
@@ -35,6 +53,21 @@ public enum Property
 
     /// <summary>A page's name (drafts).</summary>
     PageName = 24,
+
+    /// <summary>Whether a page was taken out (drafts).</summary>
+    PageErased = 25,
+
+    /// <summary>A page's place among the pages (drafts).</summary>
+    PageOrder = 26,
+
+    /// <summary>A page's directions (drafts).</summary>
+    PageDirections = 27,
+
+    /// <summary>Tools that students do not get on a page (drafts).</summary>
+    Withheld = 28,
+
+    /// <summary>The unit of lengths (drafts).</summary>
+    Unit = 29,
 }
 
 /// <summary>One property of one thing, and what it is now. A closed set.</summary>
@@ -75,3 +108,36 @@ public sealed record Papering(long Target, Paper Paper) : Change(Target, Propert
 
 /// <summary>A page is called this.</summary>
 public sealed record PageNaming(long Target, Texts Name) : Change(Target, Property.PageName);
+
+/// <summary>A mark is this much larger than drawn; null: as drawn.</summary>
+public sealed record Scaling(long Target, Scale? Scale) : Change(Target, Property.Scale);
+
+/// <summary>A mark is made of this.</summary>
+public sealed record Remaking(long Target, MarkBody Body) : Change(Target, Property.Body);
+
+/// <summary>A mark is pinned in place, or free.</summary>
+public sealed record Pinning(long Target, bool Pinned) : Change(Target, Property.Pinned);
+
+/// <summary>A mark is tied together with others of the same number.</summary>
+public sealed record Tying(long Target, long Tie) : Change(Target, Property.Tie);
+
+/// <summary>A mark lies in this order.</summary>
+public sealed record Ordering(long Target, double Order) : Change(Target, Property.Order);
+
+/// <summary>A mark is gripped like this.</summary>
+public sealed record Gripping(long Target, Grip Grip) : Change(Target, Property.Grip);
+
+/// <summary>A page is out, or is back.</summary>
+public sealed record PageErasing(long Target, bool Erased) : Change(Target, Property.PageErased);
+
+/// <summary>A page comes in this order.</summary>
+public sealed record PageOrdering(long Target, double Order) : Change(Target, Property.PageOrder);
+
+/// <summary>A page's directions are these.</summary>
+public sealed record PageDirecting(long Target, Texts Directions) : Change(Target, Property.PageDirections);
+
+/// <summary>Students do not get these tools on a page.</summary>
+public sealed record Withholding(long Target, ToolSet Tools) : Change(Target, Property.Withheld);
+
+/// <summary>Lengths are shown in this unit.</summary>
+public sealed record Measuring(LengthUnit Unit) : Change(0, Property.Unit);

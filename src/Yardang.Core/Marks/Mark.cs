@@ -15,6 +15,9 @@ public enum Grip
 
     /// <summary>Only teachers.</summary>
     Printed = 2,
+
+    /// <summary>The answer key: only teachers see it, and it is never sent to a student.</summary>
+    Key = 3,
 }
 
 /// <summary>Where a mark stands: how far it was moved from where its body says, and turned about its middle.</summary>
@@ -27,6 +30,57 @@ public readonly record struct Place(int X, int Y, int Turn)
     public static readonly Place AsDrawn = new(0, 0, 0);
 }
 
+/// <summary>How much larger or smaller a mark is than its body says, about its middle, per mille. Line widths stay.</summary>
+public readonly record struct Scale(int X, int Y)
+{
+    /// <summary>Whether both are between 1/100 and 100 times.</summary>
+    public bool IsValid => X is >= 10 and <= 100_000 && Y is >= 10 and <= 100_000;
+}
+
+/// <summary>How a mark looks, beyond colour and width. The numbers are on the wire.</summary>
+[Flags]
+public enum Looks
+{
+    /// <summary>Nothing special.</summary>
+    None = 0,
+
+    /// <summary>Ink of one width, square to the hand: a felt tip.</summary>
+    FeltTip = 1,
+
+    /// <summary>Ink that colours what is under it and covers nothing.</summary>
+    Highlighter = 2,
+
+    /// <summary>A line with an arrowhead where it begins.</summary>
+    ArrowAtStart = 4,
+
+    /// <summary>A line with an arrowhead where it ends.</summary>
+    ArrowAtEnd = 8,
+
+    /// <summary>A dashed line.</summary>
+    Dashed = 16,
+
+    /// <summary>Heavy type.</summary>
+    Bold = 32,
+
+    /// <summary>Lines of text are centred.</summary>
+    Centred = 64,
+
+    /// <summary>Lines of text end at the same edge.</summary>
+    AlignedEnd = 128,
+
+    /// <summary>A shape shows the lengths of its sides.</summary>
+    ShowsSides = 256,
+
+    /// <summary>A shape shows its angles.</summary>
+    ShowsAngles = 512,
+
+    /// <summary>A shape shows its perimeter.</summary>
+    ShowsPerimeter = 1_024,
+
+    /// <summary>A shape shows its area.</summary>
+    ShowsArea = 2_048,
+}
+
 /// <summary>Written words, with the line breaks and size that the author's screen gave them, so that every screen and print agrees.</summary>
 /// <param name="Text">What was typed, with its own line feeds.</param>
 /// <param name="Language">BCP 47 tag.</param>
@@ -36,14 +90,17 @@ public sealed record Words(string Text, string Language, ImmutableArray<string> 
 
 /// <summary>How a mark looks. What the numbers mean is in <c>Palette</c>.</summary>
 /// <param name="Colour">Index into the palette of the mark's kind.</param>
-/// <param name="Width">Line width of ink, 1/100 mm; 0 where it has none.</param>
-public readonly record struct Style(int Colour, int Width);
+/// <param name="Width">Line width of ink and shapes, 1/100 mm; 0 where there is none.</param>
+/// <param name="Fill">Shapes: 0 for none, else 1 + the index into the note palette.</param>
+/// <param name="Looks">The rest.</param>
+public readonly record struct Style(int Colour, int Width, int Fill = 0, Looks Looks = Looks.None);
 
-/// <summary>What a mark is made of. A closed set: <see cref="InkBody"/>, <see cref="TextBody"/>, <see cref="NoteBody"/>.</summary>
+/// <summary>What a mark is made of. A closed set: <see cref="InkBody"/>, <see cref="TextBody"/>, <see cref="NoteBody"/>, <see cref="ShapeBody"/>.</summary>
 [JsonPolymorphic(TypeDiscriminatorPropertyName = "kind")]
 [JsonDerivedType(typeof(InkBody), "ink")]
 [JsonDerivedType(typeof(TextBody), "text")]
 [JsonDerivedType(typeof(NoteBody), "note")]
+[JsonDerivedType(typeof(ShapeBody), "shape")]
 public abstract record MarkBody;
 
 /// <summary>A stroke of ink, in page coordinates.</summary>
@@ -54,6 +111,27 @@ public sealed record TextBody(int X, int Y, int Width, int Height, Words Words) 
 
 /// <summary>Words on a coloured slip. X, Y is its top left corner; sizes in 1/100 mm.</summary>
 public sealed record NoteBody(int X, int Y, int Width, int Height, Words Words) : MarkBody;
+
+/// <summary>How the points of a shape are meant. The numbers are on the wire.</summary>
+public enum ShapeKind
+{
+    /// <summary>Two points or more, in a row.</summary>
+    Line = 1,
+
+    /// <summary>Three corners or more, closed.</summary>
+    Polygon = 2,
+
+    /// <summary>Two opposite corners of the box that it fills; a circle if the box is square.</summary>
+    Ellipse = 3,
+
+    /// <summary>Where a part of a circle begins, a point on the way, and where it ends.</summary>
+    Arc = 4,
+}
+
+/// <summary>A line, polygon, ellipse or arc.</summary>
+/// <param name="Shape">Which.</param>
+/// <param name="Points">x, y, x, y ... in page coordinates, 1/100 mm.</param>
+public sealed record ShapeBody(ShapeKind Shape, ImmutableArray<int> Points) : MarkBody;
 
 /// <summary>Anything on a page, as it stands now.</summary>
 /// <param name="Id">See <see cref="Rooms.Ids"/>.</param>
@@ -67,11 +145,15 @@ public sealed record NoteBody(int X, int Y, int Width, int Height, Words Words) 
 /// <param name="Place">Where it was moved to.</param>
 /// <param name="Cuts">Ink only: the lengths rubbed out, see <see cref="CutIntervals"/>.</param>
 /// <param name="Erased">Whether it is gone from the page. It stays in the room, so that it can come back.</param>
+/// <param name="Scale">How much larger it was made; null if it is as drawn.</param>
+/// <param name="Pinned">Whether it stays where it is until it is unpinned.</param>
+/// <param name="Tie">Marks with the same number are chosen together; 0 for none.</param>
 public sealed record Mark(
-    long Id, int Page, int Author, bool ByStaff, Grip Grip, double Order, MarkBody Body, Style Style,
-    Place Place, ImmutableArray<int> Cuts, bool Erased)
+    long Id, long Page, int Author, bool ByStaff, Grip Grip, double Order, MarkBody Body, Style Style,
+    Place Place, ImmutableArray<int> Cuts, bool Erased,
+    Scale? Scale = null, bool Pinned = false, long Tie = 0)
 {
-    /// <summary>The words of a text or note; null for ink.</summary>
+    /// <summary>The words of a text or note; null for others.</summary>
     [JsonIgnore]
     public Words? Words => Body switch { TextBody t => t.Words, NoteBody n => n.Words, _ => null };
 }

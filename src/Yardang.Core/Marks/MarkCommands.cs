@@ -1,10 +1,20 @@
 using System.Collections.Immutable;
+using Yardang.Core.Activities;
 using Yardang.Core.Rooms;
 
 namespace Yardang.Core.Marks;
 
 /// <summary>Put a new mark on a page.</summary>
-public sealed record AddMark(long Id, int Page, Grip Grip, MarkBody Body, Style Style) : Command;
+public sealed record AddMark(long Id, long Page, Grip Grip, MarkBody Body, Style Style) : Command;
+
+/// <summary>Put several marks on a page at once, all or none: pasted, duplicated, or an organizer. Back to front.</summary>
+public sealed record AddMarks(long Page, ImmutableArray<NewMark> Marks) : Command;
+
+/// <summary>A mark to be put on a page. Its author, order and page are given by the rules.</summary>
+public sealed record NewMark(long Id, Grip Grip, MarkBody Body, Style Style, Place Place, Scale? Scale, ImmutableArray<int> Cuts, long Tie);
+
+/// <summary>Drafts: put a new page in, before those of a larger order.</summary>
+public sealed record AddPage(Page Page, double Order) : Command;
 
 /// <summary>Change properties of things, all or none.</summary>
 public sealed record MakeChanges(ImmutableArray<Change> Changes) : Command;
@@ -23,6 +33,12 @@ public sealed record DiscardLateWork(long Number) : Command;
 
 /// <summary>A mark stands on a page.</summary>
 public sealed record MarkAdded(Mark Mark) : RoomEvent;
+
+/// <summary>Marks stand on a page.</summary>
+public sealed record MarksAdded(ImmutableArray<Mark> Marks) : RoomEvent;
+
+/// <summary>A page was put in.</summary>
+public sealed record PageAdded(Page Page, double Order) : RoomEvent;
 
 /// <summary>Properties have new values.</summary>
 public sealed record ChangesMade(ImmutableArray<Change> Changes) : RoomEvent;

@@ -16,24 +16,62 @@ public static class Marking
     /// <param name="design">Whether the activity itself may be changed: in drafts.</param>
     public static Decision Decide(Sheets sheets, Command command, Actor actor, int client, bool design) => command switch
     {
-        AddMark add => Add(sheets, add, actor, client),
+        AddMark(var id, var page, var grip, var body, var style) =>
+            Add(sheets, page, [new NewMark(id, grip, body, style, Place.AsDrawn, null, [], 0)], actor, client, design) is var (added, why) && added.IsEmpty ? why : new MarkAdded(added[0]),
+        AddMarks(var page, var marks) => Add(sheets, page, marks, actor, client, design) is var (added, why) && added.IsEmpty ? why : new MarksAdded(added),
+        AddPage add => AddPage(sheets, add, actor, client, design),
         MakeChanges make => Make(sheets, make, actor, design),
         UndoGesture undo => Undo(sheets, undo, actor),
         RedoGesture redo => Redo(sheets, redo, actor),
         _ => Refusal.NotAllowed,
     };
 
-    private static Decision Add(Sheets sheets, AddMark add, Actor actor, int client)
+    private static (ImmutableArray<Mark> Added, Refusal Why) Add(Sheets sheets, long pageId, ImmutableArray<NewMark> marks, Actor actor, int client, bool design)
     {
-        if (Ids.ClientOf(add.Id) != client) return Refusal.Malformed;
-        if (sheets.Marks.ContainsKey(add.Id)) return Refusal.Duplicate;
-        if (!sheets.Pages.Any(p => p.Id == add.Page)) return Refusal.NoSuchPage;
-        if (sheets.Marks.Count >= Limits.Marks) return Refusal.Full;
-        if (Ownership.WhyNotAdd(actor, add.Grip) is { } why) return why;
-        if (!IsValid(add.Body) || !IsValid(add.Style)) return Refusal.OutOfRange;
-        return new MarkAdded(new Mark(
-            add.Id, add.Page, actor.Number, actor.IsStaff, add.Grip, Math.Floor(sheets.FrontOrder) + 1, add.Body, add.Style,
-            Place.AsDrawn, [], Erased: false));
+        if (marks.IsEmpty || marks.Length > Limits.NewMarks) return ([], Refusal.OutOfRange);
+        if (sheets.FindPage(pageId) is not { Erased: false } page) return ([], Refusal.NoSuchPage);
+        if (sheets.Marks.Count + marks.Length > Limits.Marks) return ([], Refusal.Full);
+        var added = ImmutableArray.CreateBuilder<Mark>(marks.Length);
+        var order = Math.Floor(sheets.FrontOrder);
+        foreach (var mark in marks)
+        {
+            if (WhyNotAdd(sheets, page, mark, actor, client, design) is { } why) return ([], why);
+            added.Add(new Mark(
+                mark.Id, pageId, actor.Number, actor.IsStaff, mark.Grip, ++order, mark.Body, mark.Style, mark.Place, mark.Cuts, Erased: false, mark.Scale, Tie: mark.Tie));
+        }
+
+        return added.DistinctBy(m => m.Id).Count() == added.Count ? (added.MoveToImmutable(), default) : ([], Refusal.Duplicate);
+    }
+
+    private static Refusal? WhyNotAdd(Sheets sheets, Page page, NewMark mark, Actor actor, int client, bool design)
+    {
+        if (Ids.ClientOf(mark.Id) != client) return Refusal.Malformed;
+        if (sheets.Marks.ContainsKey(mark.Id)) return Refusal.Duplicate;
+        if (Ownership.WhyNotAdd(actor, mark.Grip) is { } why) return why;
+        if (mark.Grip == Grip.Key && !design) return Refusal.NotAllowed;
+        if (!actor.IsStaff && page.Withheld.HasFlag(ToolFor(mark))) return Refusal.Withheld;
+        return IsValid(mark.Body) && IsValid(mark.Style) && IsValid(mark.Place) && mark.Scale is null or { IsValid: true }
+            && (mark.Cuts.IsEmpty || (mark.Body is InkBody ink && AreCuts(mark.Cuts, ink))) ? null : Refusal.OutOfRange;
+    }
+
+    private static ToolSet ToolFor(NewMark mark) => mark.Body switch
+    {
+        InkBody => mark.Style.Looks.HasFlag(Looks.Highlighter) ? ToolSet.Highlighter : ToolSet.Pen,
+        TextBody => ToolSet.Text,
+        NoteBody => ToolSet.Note,
+        _ => ToolSet.Shape,
+    };
+
+    private static Decision AddPage(Sheets sheets, AddPage add, Actor actor, int client, bool design)
+    {
+        if (!design || !actor.IsStaff) return Refusal.NotAllowed;
+        if (Ids.ClientOf(add.Page.Id) != client) return Refusal.Malformed;
+        if (sheets.FindPage(add.Page.Id) is not null) return Refusal.Duplicate;
+        if (sheets.PageCount >= Limits.Pages) return Refusal.Full;
+        return add.Page.Size.IsValid && add.Page.Paper.IsValid && IsOrder(add.Order) && AllWithin(add.Page.Name, Limits.NameLength)
+            && AllWithin(add.Page.Directions ?? Texts.None, Limits.DirectionsLength)
+            ? new PageAdded(add.Page, add.Order)
+            : Refusal.OutOfRange;
     }
 
     private static Decision Make(Sheets sheets, MakeChanges make, Actor actor, bool design)
@@ -90,24 +128,40 @@ public static class Marking
 
     private static Refusal? WhyNot(Sheets sheets, Change change, Actor actor, bool design)
     {
+        if (change is Sizing sizing && !design) return WhyNotLengthen(sheets, sizing);
         if (change.IsDesign) return design && actor.IsStaff ? null : Refusal.NotAllowed;
-        return sheets.Marks.TryGetValue(change.Target, out var mark) ? Ownership.WhyNot(actor, mark, change.Property) : Refusal.NotFound;
+        if (!sheets.Marks.TryGetValue(change.Target, out var mark)) return Refusal.NotFound;
+
+        // The answer key is made in drafts only: no event on a board ever speaks of it, so none can tell a student.
+        var isKey = mark.Grip == Grip.Key || change is Gripping(_, Grip.Key);
+        return isKey && !design ? Refusal.NotAllowed : Ownership.WhyNot(actor, mark, change.Property);
     }
 
-    private static bool IsValid(Style style) => style.Colour is >= 0 and < 64 && style.Width is >= 0 and <= 2_000;
+    // On a board, anybody may make room at the foot of a page, and nobody may take it away.
+    private static Refusal? WhyNotLengthen(Sheets sheets, Sizing sizing) =>
+        sheets.FindPage(sizing.Target)?.Size is { } now && sizing.Size.Width == now.Width && sizing.Size.Height >= now.Height ? null : Refusal.NotAllowed;
+
+    private static bool IsValid(Style style) => style.Colour is >= 0 and < 64 && style.Width is >= 0 and <= 2_000 && style.Fill is >= 0 and <= 64;
 
     private static bool IsValid(Change change, Sheets sheets) => change switch
     {
-        Placed(_, var p) => Near(p.X) && Near(p.Y) && p.Turn is >= 0 and < 36_000,
-        Cutting(var id, var cuts) => sheets.Marks[id].Body is InkBody ink && !cuts.IsEmpty && CutIntervals.IsNormal(cuts)
-            && cuts.Length <= 2 * Limits.InkPoints && cuts[^1] <= Stroke.Length(ink.Points) + 1,
+        Placed(_, var p) => IsValid(p),
+        Cutting(var id, var cuts) => sheets.Marks[id].Body is InkBody ink && AreCuts(cuts, ink),
+        Scaling(_, var scale) => scale is null or { IsValid: true },
+        Remaking(var id, var body) => body.GetType() == sheets.Marks[id].Body.GetType() && IsValid(body),
+        Ordering(_, var order) => IsOrder(order),
+        PageOrdering(_, var order) => IsOrder(order),
+        Gripping(_, var grip) => Enum.IsDefined(grip),
+        PageErasing(var id, var erased) => !erased || sheets.Pages.Any(p => p.Id != id),
+        PageDirecting(_, var directions) => AllWithin(directions, Limits.DirectionsLength),
+        Measuring(var unit) => Enum.IsDefined(unit),
         Wording(_, var words, var width, var height) => IsValid(words) && IsSize(width) && IsSize(height),
         Styling(_, var style) => IsValid(style),
         Naming(var name) => AllWithin(name, Limits.NameLength),
         PageNaming(_, var name) => AllWithin(name, Limits.NameLength),
         Directing(var directions) => AllWithin(directions, Limits.DirectionsLength),
         Sizing(_, var size) => size.IsValid,
-        Papering(_, var paper) => Enum.IsDefined(paper),
+        Papering(_, var paper) => paper.IsValid,
         _ => true,
     };
 
@@ -116,11 +170,33 @@ public static class Marking
         InkBody(var points) => points.Length is > 0 and <= Limits.InkPoints && points.All(p => Near(p.X) && Near(p.Y) && p.Ms is >= 0 and < 600_000),
         TextBody t => Near(t.X) && Near(t.Y) && IsSize(t.Width) && IsSize(t.Height) && IsValid(t.Words),
         NoteBody n => Near(n.X) && Near(n.Y) && IsSize(n.Width) && IsSize(n.Height) && IsValid(n.Words),
+        ShapeBody s => IsValid(s),
         _ => false,
     };
 
     private static bool IsValid(Words words) => words.Text.Length <= Limits.TextLength && words.Language.Length <= 35
         && words.Size is >= 100 and <= 20_000 && words.Lines.Length <= Limits.TextLength && words.Lines.Sum(l => l.Length) <= Limits.TextLength;
+
+    private static bool IsValid(Place p) => Near(p.X) && Near(p.Y) && p.Turn is >= 0 and < 36_000;
+
+    private static bool AreCuts(ImmutableArray<int> cuts, InkBody ink) =>
+        !cuts.IsEmpty && CutIntervals.IsNormal(cuts) && cuts.Length <= 2 * Limits.InkPoints && cuts[^1] <= Stroke.Length(ink.Points) + 1;
+
+    private static bool IsValid(ShapeBody shape)
+    {
+        var corners = shape.Points.Length / 2;
+        var enough = shape.Shape switch
+        {
+            ShapeKind.Line => corners >= 2,
+            ShapeKind.Polygon => corners >= 3,
+            ShapeKind.Ellipse => corners == 2,
+            ShapeKind.Arc => corners == 3,
+            _ => false,
+        };
+        return enough && shape.Points.Length % 2 == 0 && corners <= Limits.Corners && shape.Points.All(Near);
+    }
+
+    private static bool IsOrder(double order) => Math.Abs(order) < 1e12;
 
     private static bool AllWithin(Texts texts, int length) =>
         texts.ByLanguage.Count <= 40 && texts.ByLanguage.All(t => t.Key.Length is > 0 and <= 35 && t.Value.Length <= length);

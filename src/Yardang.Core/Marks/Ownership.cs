@@ -9,8 +9,11 @@ public static class Ownership
     public static Refusal? WhyNot(Actor actor, Mark mark, Property property)
     {
         if (actor.IsStaff) return null;
+        if (property == Property.Grip) return Refusal.NotAllowed;
+        if (mark.Pinned && property is Property.Place or Property.Scale) return Refusal.Pinned;
         return mark.Grip switch
         {
+            Grip.Key => Refusal.NotFound,
             Grip.Printed => Refusal.Printed,
             Grip.Loose => property == Property.Place ? null : Refusal.LooseOnlyMoves,
             _ => mark.Author == actor.Number && !mark.ByStaff ? null : Refusal.NotYours,

@@ -8,14 +8,16 @@ namespace Yardang.Core.Marks;
 public sealed class Sheets
 {
     private readonly Dictionary<long, Mark> _marks = [];
-    private readonly List<Page> _pages = [];
+    private readonly Dictionary<long, Page> _pages = [];
+    private ImmutableArray<Page> _inOrder = [];
 
     /// <summary>The pages with their printed and loose marks.</summary>
     public Sheets(ActivityContent content)
     {
         Name = content.Name;
         Directions = content.Directions;
-        _pages.AddRange(content.Pages);
+        Unit = content.Unit;
+        PutInOrder(content.Pages);
         foreach (var mark in content.Marks) Put(mark);
     }
 
@@ -25,8 +27,17 @@ public sealed class Sheets
     /// <summary>What students are to do.</summary>
     public Texts Directions { get; private set; }
 
-    /// <summary>The pages in order.</summary>
-    public IReadOnlyList<Page> Pages => _pages;
+    /// <summary>In which lengths are shown.</summary>
+    public LengthUnit Unit { get; private set; }
+
+    /// <summary>The pages in order, without those that were taken out.</summary>
+    public IReadOnlyList<Page> Pages => _inOrder;
+
+    /// <summary>All pages, those taken out included, in order.</summary>
+    public IEnumerable<Page> AllPages => _pages.Values.OrderBy(p => p.Order).ThenBy(p => p.Id);
+
+    /// <summary>How many pages there are, those taken out included.</summary>
+    public int PageCount => _pages.Count;
 
     /// <summary>Every mark that ever stood here and was not redacted, erased ones included.</summary>
     public IReadOnlyDictionary<long, Mark> Marks => _marks;
@@ -37,8 +48,11 @@ public sealed class Sheets
     /// <summary>The order of the mark in front of all.</summary>
     public double FrontOrder { get; private set; }
 
-    /// <summary>What can be seen on a page, back to front.</summary>
-    public IEnumerable<Mark> Visible(int page) =>
+    /// <summary>A page, also if it was taken out; null if there never was one with this id.</summary>
+    public Page? FindPage(long id) => _pages.GetValueOrDefault(id);
+
+    /// <summary>What can be seen on a page, back to front; with the answer key.</summary>
+    public IEnumerable<Mark> Visible(long page) =>
         _marks.Values.Where(m => m.Page == page && !m.Erased).OrderBy(m => m.Order).ThenBy(m => m.Id);
 
     /// <summary>The value of a property now, as the change that would set it; null if there is no such thing.</summary>
@@ -46,14 +60,19 @@ public sealed class Sheets
     {
         if (property == Property.Name) return new Naming(Name);
         if (property == Property.Directions) return new Directing(Directions);
+        if (property == Property.Unit) return new Measuring(Unit);
         if (property >= Property.Size)
         {
-            var page = _pages.Find(p => p.Id == target);
-            return page is null ? null : property switch
+            return FindPage(target) is not { } page ? null : property switch
             {
                 Property.Size => new Sizing(target, page.Size),
                 Property.Paper => new Papering(target, page.Paper),
-                _ => new PageNaming(target, page.Name),
+                Property.PageName => new PageNaming(target, page.Name),
+                Property.PageErased => new PageErasing(target, page.Erased),
+                Property.PageOrder => new PageOrdering(target, page.Order),
+                Property.PageDirections => new PageDirecting(target, page.Directions ?? Texts.None),
+                Property.Withheld => new Withholding(target, page.Withheld),
+                _ => null,
             };
         }
 
@@ -64,6 +83,12 @@ public sealed class Sheets
             Property.Erased => new Erasing(target, mark.Erased),
             Property.Cuts => new Cutting(target, mark.Cuts),
             Property.Style => new Styling(target, mark.Style),
+            Property.Scale => new Scaling(target, mark.Scale),
+            Property.Body => new Remaking(target, mark.Body),
+            Property.Pinned => new Pinning(target, mark.Pinned),
+            Property.Tie => new Tying(target, mark.Tie),
+            Property.Order => new Ordering(target, mark.Order),
+            Property.Grip => new Gripping(target, mark.Grip),
             Property.Words => mark.Body switch
             {
                 TextBody t => new Wording(target, t.Words, t.Width, t.Height),
@@ -80,8 +105,15 @@ public sealed class Sheets
         switch (happened)
         {
             case MarkAdded(var mark):
-                Put(mark);
-                Journal.Note(gesture, actor, new Erasing(mark.Id, true), new Erasing(mark.Id, false));
+                Add(mark, actor, gesture);
+                break;
+            case MarksAdded(var marks):
+                foreach (var mark in marks) Add(mark, actor, gesture);
+                break;
+            case PageAdded(var page, var order):
+                _pages[page.Id] = page with { Order = order };
+                SortPages();
+                Journal.Note(gesture, actor, new PageErasing(page.Id, true), new PageErasing(page.Id, false));
                 break;
             case ChangesMade(var changes):
                 foreach (var change in changes)
@@ -104,12 +136,29 @@ public sealed class Sheets
     /// <summary>Puts marks of a snapshot in place of those of the activity.</summary>
     public void Restore(ActivityContent head, IEnumerable<Mark> marks)
     {
-        (Name, Directions) = (head.Name, head.Directions);
-        _pages.Clear();
-        _pages.AddRange(head.Pages);
+        (Name, Directions, Unit) = (head.Name, head.Directions, head.Unit);
+        PutInOrder(head.Pages);
         _marks.Clear();
         FrontOrder = 0;
         foreach (var mark in marks) Put(mark);
+    }
+
+    /// <summary>Puts all pages of a snapshot in, with their own orders.</summary>
+    public void RestorePages(IEnumerable<Page> pages)
+    {
+        _pages.Clear();
+        foreach (var page in pages) _pages[page.Id] = page;
+        SortPages();
+    }
+
+    private void PutInOrder(ImmutableArray<Page> pages) => RestorePages(pages.Select((p, i) => p with { Order = i + 1 }));
+
+    private void SortPages() => _inOrder = [.. AllPages.Where(p => !p.Erased)];
+
+    private void Add(Mark mark, int actor, long gesture)
+    {
+        Put(mark);
+        Journal.Note(gesture, actor, new Erasing(mark.Id, true), new Erasing(mark.Id, false));
     }
 
     private void TurnBack(long id, ImmutableArray<Change> changes, bool undone)
@@ -136,18 +185,30 @@ public sealed class Sheets
         {
             case Naming(var name): Name = name; return;
             case Directing(var directions): Directions = directions; return;
+            case Measuring(var unit): Unit = unit; return;
+            case PageErasing(var id, var erased): SetPage(id, p => p with { Erased = erased }); return;
+            case PageOrdering(var id, var order): SetPage(id, p => p with { Order = order }); return;
+            case PageDirecting(var id, var directions): SetPage(id, p => p with { Directions = directions.IsEmpty ? null : directions }); return;
+            case Withholding(var id, var tools): SetPage(id, p => p with { Withheld = tools }); return;
             case Sizing(var id, var size): SetPage(id, p => p with { Size = size }); return;
             case Papering(var id, var paper): SetPage(id, p => p with { Paper = paper }); return;
             case PageNaming(var id, var name): SetPage(id, p => p with { Name = name }); return;
         }
 
         if (!_marks.TryGetValue(change.Target, out var mark)) return;
+        if (change is Ordering(_, var front)) FrontOrder = Math.Max(FrontOrder, front);
         _marks[change.Target] = change switch
         {
             Placed(_, var place) => mark with { Place = place },
             Erasing(_, var erased) => mark with { Erased = erased },
             Cutting(_, var cuts) => mark with { Cuts = cuts },
             Styling(_, var style) => mark with { Style = style },
+            Scaling(_, var scale) => mark with { Scale = scale },
+            Remaking(_, var body) => mark with { Body = body },
+            Pinning(_, var pinned) => mark with { Pinned = pinned },
+            Tying(_, var tie) => mark with { Tie = tie },
+            Ordering(_, var order) => mark with { Order = order },
+            Gripping(_, var grip) => mark with { Grip = grip },
             Wording(_, var words, var width, var height) => mark with
             {
                 Body = mark.Body switch
@@ -163,7 +224,8 @@ public sealed class Sheets
 
     private void SetPage(long id, Func<Page, Page> set)
     {
-        var at = _pages.FindIndex(p => p.Id == id);
-        if (at >= 0) _pages[at] = set(_pages[at]);
+        if (FindPage(id) is not { } page) return;
+        _pages[id] = set(page);
+        SortPages();
     }
 }

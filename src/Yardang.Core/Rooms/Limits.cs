@@ -18,6 +18,15 @@ public static class Limits
     /// <summary>Marks on a room's pages, erased ones included.</summary>
     public const int Marks = 40_000;
 
+    /// <summary>Marks in one command.</summary>
+    public const int NewMarks = 500;
+
+    /// <summary>Pages of an activity, those taken out included.</summary>
+    public const int Pages = 400;
+
+    /// <summary>Corners of a shape.</summary>
+    public const int Corners = 100;
+
     /// <summary>Changes in one command.</summary>
     public const int Changes = 2_000;
 

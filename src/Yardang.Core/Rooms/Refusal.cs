@@ -59,4 +59,10 @@ public enum Refusal
 
     /// <summary>The room cannot be changed, because part of its log cannot be read.</summary>
     ReadOnly = 19,
+
+    /// <summary>The mark is pinned in place.</summary>
+    Pinned = 20,
+
+    /// <summary>This tool is not given out on this page.</summary>
+    Withheld = 21,
 }

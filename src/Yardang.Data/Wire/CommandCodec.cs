@@ -21,6 +21,8 @@ public static class CommandCodec
         RedoGesture = 4,
         AcceptLateWork = 5,
         DiscardLateWork = 6,
+        AddMarks = 7,
+        AddPage = 8,
         SetDoor = 20,
         GiveSignal = 21,
         SetPens = 22,
@@ -82,9 +84,20 @@ public static class CommandCodec
                 MarkCodec.Write(ref w, c.Body);
                 MarkCodec.Write(ref w, c.Style);
                 break;
+            case AddMarks c:
+                Begin(ref w, Kind.AddMarks, 2);
+                w.Write(c.Page);
+                w.WriteArrayHeader(c.Marks.Length);
+                foreach (var mark in c.Marks) Write(ref w, mark);
+                break;
+            case AddPage c:
+                Begin(ref w, Kind.AddPage, 2);
+                PageCodec.Write(ref w, c.Page);
+                MarkCodec.WriteNumber(ref w, c.Order);
+                break;
             case MakeChanges c:
                 Begin(ref w, Kind.MakeChanges, 1);
-                MarkCodec.Write(ref w, c.Changes);
+                ChangeCodec.Write(ref w, c.Changes);
                 break;
             case UndoGesture c:
                 Begin(ref w, Kind.UndoGesture, 1);
@@ -134,13 +147,16 @@ public static class CommandCodec
         {
             Kind.AddMark => 5,
             Kind.GiveSignal => 3,
+            Kind.AddMarks or Kind.AddPage => 2,
             Kind.CloseLesson or Kind.ReopenLesson => 0,
             _ => 1,
         });
         Command command = kind switch
         {
-            Kind.AddMark => new AddMark(r.ReadInt64(), r.ReadInt32(), (Grip)r.ReadInt32(), MarkCodec.ReadBody(ref r), MarkCodec.ReadStyle(ref r)),
-            Kind.MakeChanges => new MakeChanges(MarkCodec.ReadChanges(ref r)),
+            Kind.AddMark => new AddMark(r.ReadInt64(), r.ReadInt64(), (Grip)r.ReadInt32(), MarkCodec.ReadBody(ref r), MarkCodec.ReadStyle(ref r)),
+            Kind.AddMarks => new AddMarks(r.ReadInt64(), ReadNewMarks(ref r)),
+            Kind.AddPage => new AddPage(PageCodec.ReadPage(ref r), r.ReadDouble()),
+            Kind.MakeChanges => new MakeChanges(ChangeCodec.ReadChanges(ref r)),
             Kind.UndoGesture => new UndoGesture(r.ReadInt64()),
             Kind.RedoGesture => new RedoGesture(r.ReadInt64()),
             Kind.AcceptLateWork => new AcceptLateWork(r.ReadInt64()),
@@ -154,6 +170,37 @@ public static class CommandCodec
         };
         fields.End(ref r);
         return command;
+    }
+
+    // [id, grip, body, style, place, scale, cuts, tie]
+    private static void Write(ref MessagePackWriter w, NewMark mark)
+    {
+        w.WriteArrayHeader(8);
+        w.Write(mark.Id);
+        w.Write((int)mark.Grip);
+        MarkCodec.Write(ref w, mark.Body);
+        MarkCodec.Write(ref w, mark.Style);
+        MarkCodec.Write(ref w, mark.Place);
+        MarkCodec.Write(ref w, mark.Scale);
+        MarkCodec.Write(ref w, mark.Cuts);
+        w.Write(mark.Tie);
+    }
+
+    private static ImmutableArray<NewMark> ReadNewMarks(ref MessagePackReader r)
+    {
+        var count = r.ReadArrayHeader();
+        if (count > Limits.NewMarks) throw new MessagePackSerializationException("Too many marks.");
+        var marks = ImmutableArray.CreateBuilder<NewMark>(count);
+        for (; count > 0; count--)
+        {
+            var fields = new Fields(ref r, 8);
+            marks.Add(new(
+                r.ReadInt64(), (Grip)r.ReadInt32(), MarkCodec.ReadBody(ref r), MarkCodec.ReadStyle(ref r), MarkCodec.ReadPlace(ref r),
+                MarkCodec.ReadScale(ref r), MarkCodec.ReadInts(ref r), r.ReadInt64()));
+            fields.End(ref r);
+        }
+
+        return marks.MoveToImmutable();
     }
 
     private static void Begin(ref MessagePackWriter w, Kind kind, int fields)

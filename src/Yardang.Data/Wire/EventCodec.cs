@@ -27,6 +27,8 @@ public static class EventCodec
         WorkSetAside = 14,
         LateWorkAccepted = 15,
         LateWorkDiscarded = 16,
+        MarksAdded = 17,
+        PageAdded = 18,
         LessonOpened = 30,
         PersonJoined = 31,
         DoorSet = 32,
@@ -97,9 +99,19 @@ public static class EventCodec
                 Begin(ref w, Kind.MarkAdded, 1);
                 MarkCodec.Write(ref w, e.Mark);
                 break;
+            case MarksAdded e:
+                Begin(ref w, Kind.MarksAdded, 1);
+                w.WriteArrayHeader(e.Marks.Length);
+                foreach (var mark in e.Marks) MarkCodec.Write(ref w, mark);
+                break;
+            case PageAdded e:
+                Begin(ref w, Kind.PageAdded, 2);
+                PageCodec.Write(ref w, e.Page);
+                MarkCodec.WriteNumber(ref w, e.Order);
+                break;
             case ChangesMade e:
                 Begin(ref w, Kind.ChangesMade, 1);
-                MarkCodec.Write(ref w, e.Changes);
+                ChangeCodec.Write(ref w, e.Changes);
                 break;
             case GestureUndone e:
                 Turned(ref w, Kind.GestureUndone, e.Gesture, e.Changes, e.Skipped);
@@ -173,9 +185,11 @@ public static class EventCodec
         Kind.Redacted => (new Redacted(), 0),
         Kind.DraftStarted => (new DraftStarted(ActivityJson.Read(r.ReadBytes()!.Value.ToArray())), 1),
         Kind.MarkAdded => (new MarkAdded(MarkCodec.ReadMark(ref r)), 1),
-        Kind.ChangesMade => (new ChangesMade(MarkCodec.ReadChanges(ref r)), 1),
-        Kind.GestureUndone => (new GestureUndone(r.ReadInt64(), MarkCodec.ReadChanges(ref r), ReadIds(ref r)), 3),
-        Kind.GestureRedone => (new GestureRedone(r.ReadInt64(), MarkCodec.ReadChanges(ref r), ReadIds(ref r)), 3),
+        Kind.MarksAdded => (new MarksAdded(ReadMarks(ref r)), 1),
+        Kind.PageAdded => (new PageAdded(PageCodec.ReadPage(ref r), r.ReadDouble()), 2),
+        Kind.ChangesMade => (new ChangesMade(ChangeCodec.ReadChanges(ref r)), 1),
+        Kind.GestureUndone => (new GestureUndone(r.ReadInt64(), ChangeCodec.ReadChanges(ref r), ReadIds(ref r)), 3),
+        Kind.GestureRedone => (new GestureRedone(r.ReadInt64(), ChangeCodec.ReadChanges(ref r), ReadIds(ref r)), 3),
         Kind.WorkSetAside => (new WorkSetAside(CommandCodec.Read(ref r)), 2),
         Kind.LateWorkAccepted => count == 1
             ? (new LateWorkAccepted(r.ReadInt64(), null), 1)
@@ -196,9 +210,16 @@ public static class EventCodec
     {
         Begin(ref w, kind, 3);
         w.Write(gesture);
-        MarkCodec.Write(ref w, changes);
+        ChangeCodec.Write(ref w, changes);
         w.WriteArrayHeader(skipped.Length);
         foreach (var id in skipped) w.Write(id);
+    }
+
+    private static ImmutableArray<Mark> ReadMarks(ref MessagePackReader r)
+    {
+        var marks = ImmutableArray.CreateBuilder<Mark>();
+        for (var left = r.ReadArrayHeader(); left > 0; left--) marks.Add(MarkCodec.ReadMark(ref r));
+        return marks.ToImmutable();
     }
 
     private static ImmutableArray<long> ReadIds(ref MessagePackReader r)

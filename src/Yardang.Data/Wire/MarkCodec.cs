@@ -7,7 +7,7 @@ using Yardang.Core.Marks;
 namespace Yardang.Data.Wire;
 
 /// <summary>
-/// Marks and changes as MessagePack arrays. Additive only: a reader takes the fields it knows and skips what follows.
+/// Marks as MessagePack arrays. Additive only: a reader takes the fields it knows and skips what follows.
 /// The layouts are in docs/protocol.md and fixed by golden files.
 /// </summary>
 internal static class MarkCodec
@@ -17,11 +17,13 @@ internal static class MarkCodec
         Ink = 1,
         Text = 2,
         Note = 3,
+        Shape = 4,
     }
 
     public static void Write(ref MessagePackWriter w, Mark mark)
     {
-        w.WriteArrayHeader(11);
+        var plain = mark is { Scale: null, Pinned: false, Tie: 0 };
+        w.WriteArrayHeader(plain ? 11 : 14);
         w.Write(mark.Id);
         w.Write(mark.Page);
         w.Write(mark.Author);
@@ -33,14 +35,19 @@ internal static class MarkCodec
         Write(ref w, mark.Place);
         Write(ref w, mark.Cuts);
         w.Write(mark.Erased);
+        if (plain) return;
+        Write(ref w, mark.Scale);
+        w.Write(mark.Pinned);
+        w.Write(mark.Tie);
     }
 
     public static Mark ReadMark(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 11);
         var mark = new Mark(
-            r.ReadInt64(), r.ReadInt32(), r.ReadInt32(), r.ReadBoolean(), (Grip)r.ReadInt32(), r.ReadDouble(),
+            r.ReadInt64(), r.ReadInt64(), r.ReadInt32(), r.ReadBoolean(), (Grip)r.ReadInt32(), r.ReadDouble(),
             ReadBody(ref r), ReadStyle(ref r), ReadPlace(ref r), ReadInts(ref r), r.ReadBoolean());
+        if (fields.Has(14)) mark = mark with { Scale = ReadScale(ref r), Pinned = r.ReadBoolean(), Tie = r.ReadInt64() };
         fields.End(ref r);
         return mark;
     }
@@ -60,6 +67,12 @@ internal static class MarkCodec
             case NoteBody n:
                 WriteBox(ref w, BodyKind.Note, n.X, n.Y, n.Width, n.Height, n.Words);
                 break;
+            case ShapeBody s:
+                w.WriteArrayHeader(3);
+                w.Write((int)BodyKind.Shape);
+                w.Write((int)s.Shape);
+                Write(ref w, s.Points);
+                break;
         }
     }
 
@@ -67,32 +80,48 @@ internal static class MarkCodec
     {
         var fields = new Fields(ref r, 2);
         var kind = (BodyKind)r.ReadInt32();
-        if (kind == BodyKind.Ink)
+        MarkBody body;
+        switch (kind)
         {
-            var ink = new InkBody(ReadPoints(ref r));
-            fields.End(ref r);
-            return ink;
+            case BodyKind.Ink:
+                body = new InkBody(ReadPoints(ref r));
+                break;
+            case BodyKind.Text:
+                fields.Need(6);
+                body = new TextBody(r.ReadInt32(), r.ReadInt32(), r.ReadInt32(), r.ReadInt32(), ReadWords(ref r));
+                break;
+            case BodyKind.Note:
+                fields.Need(6);
+                body = new NoteBody(r.ReadInt32(), r.ReadInt32(), r.ReadInt32(), r.ReadInt32(), ReadWords(ref r));
+                break;
+            case BodyKind.Shape:
+                fields.Need(3);
+                body = new ShapeBody((ShapeKind)r.ReadInt32(), ReadInts(ref r));
+                break;
+            default:
+                throw new MessagePackSerializationException("Unknown kind of mark.");
         }
 
-        if (kind is not (BodyKind.Text or BodyKind.Note)) throw new MessagePackSerializationException("Unknown kind of mark.");
-        fields.Need(6);
-        int x = r.ReadInt32(), y = r.ReadInt32(), width = r.ReadInt32(), height = r.ReadInt32();
-        var words = ReadWords(ref r);
         fields.End(ref r);
-        return kind == BodyKind.Text ? new TextBody(x, y, width, height, words) : new NoteBody(x, y, width, height, words);
+        return body;
     }
 
     public static void Write(ref MessagePackWriter w, Style style)
     {
-        w.WriteArrayHeader(2);
+        var plain = style is { Fill: 0, Looks: Looks.None };
+        w.WriteArrayHeader(plain ? 2 : 4);
         w.Write(style.Colour);
         w.Write(style.Width);
+        if (plain) return;
+        w.Write(style.Fill);
+        w.Write((int)style.Looks);
     }
 
     public static Style ReadStyle(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 2);
         var style = new Style(r.ReadInt32(), r.ReadInt32());
+        if (fields.Has(4)) style = style with { Fill = r.ReadInt32(), Looks = (Looks)r.ReadInt32() };
         fields.End(ref r);
         return style;
     }
@@ -141,7 +170,7 @@ internal static class MarkCodec
         Write(ref w, words);
     }
 
-    private static void Write(ref MessagePackWriter w, Words words)
+    public static void Write(ref MessagePackWriter w, Words words)
     {
         w.WriteArrayHeader(4);
         w.Write(words.Text);
@@ -151,7 +180,7 @@ internal static class MarkCodec
         w.Write(words.Size);
     }
 
-    private static Words ReadWords(ref MessagePackReader r)
+    public static Words ReadWords(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 4);
         var text = ReadText(ref r);
@@ -163,7 +192,29 @@ internal static class MarkCodec
         return words;
     }
 
-    private static void Write(ref MessagePackWriter w, Place place)
+    public static void Write(ref MessagePackWriter w, Scale? scale)
+    {
+        if (scale is not { } s)
+        {
+            w.WriteNil();
+            return;
+        }
+
+        w.WriteArrayHeader(2);
+        w.Write(s.X);
+        w.Write(s.Y);
+    }
+
+    public static Scale? ReadScale(ref MessagePackReader r)
+    {
+        if (r.TryReadNil()) return null;
+        var fields = new Fields(ref r, 2);
+        var scale = new Scale(r.ReadInt32(), r.ReadInt32());
+        fields.End(ref r);
+        return scale;
+    }
+
+    public static void Write(ref MessagePackWriter w, Place place)
     {
         w.WriteArrayHeader(3);
         w.Write(place.X);
@@ -171,7 +222,7 @@ internal static class MarkCodec
         w.Write(place.Turn);
     }
 
-    private static Place ReadPlace(ref MessagePackReader r)
+    public static Place ReadPlace(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 3);
         var place = new Place(r.ReadInt32(), r.ReadInt32(), r.ReadInt32());
@@ -179,84 +230,17 @@ internal static class MarkCodec
         return place;
     }
 
-    private static void Write(ref MessagePackWriter w, ImmutableArray<int> numbers)
+    public static void Write(ref MessagePackWriter w, ImmutableArray<int> numbers)
     {
         w.WriteArrayHeader(numbers.Length);
         foreach (var n in numbers) w.Write(n);
     }
 
-    private static ImmutableArray<int> ReadInts(ref MessagePackReader r)
+    public static ImmutableArray<int> ReadInts(ref MessagePackReader r)
     {
         var numbers = ImmutableArray.CreateBuilder<int>();
         for (var left = r.ReadArrayHeader(); left > 0; left--) numbers.Add(r.ReadInt32());
         return numbers.ToImmutable();
-    }
-
-    public static void Write(ref MessagePackWriter w, ImmutableArray<Change> changes)
-    {
-        w.WriteArrayHeader(changes.Length);
-        foreach (var change in changes) Write(ref w, change);
-    }
-
-    public static ImmutableArray<Change> ReadChanges(ref MessagePackReader r)
-    {
-        var count = r.ReadArrayHeader();
-        if (count > Core.Rooms.Limits.Changes) throw new MessagePackSerializationException("Too many changes.");
-        var changes = ImmutableArray.CreateBuilder<Change>(count);
-        for (; count > 0; count--) changes.Add(ReadChange(ref r));
-        return changes.MoveToImmutable();
-    }
-
-    public static void Write(ref MessagePackWriter w, Change change)
-    {
-        w.WriteArrayHeader(change is Wording ? 5 : 3);
-        w.Write((int)change.Property);
-        w.Write(change.Target);
-        switch (change)
-        {
-            case Placed(_, var place): Write(ref w, place); break;
-            case Erasing(_, var erased): w.Write(erased); break;
-            case Cutting(_, var cuts): Write(ref w, cuts); break;
-            case Styling(_, var style): Write(ref w, style); break;
-            case Naming(var name): Write(ref w, name); break;
-            case Directing(var directions): Write(ref w, directions); break;
-            case PageNaming(_, var name): Write(ref w, name); break;
-            case Papering(_, var paper): w.Write((int)paper); break;
-            case Sizing(_, var size):
-                w.WriteArrayHeader(2);
-                w.Write(size.Width);
-                w.Write(size.Height);
-                break;
-            case Wording(_, var words, var width, var height):
-                Write(ref w, words);
-                w.Write(width);
-                w.Write(height);
-                break;
-        }
-    }
-
-    public static Change ReadChange(ref MessagePackReader r)
-    {
-        var fields = new Fields(ref r, 3);
-        var property = (Property)r.ReadInt32();
-        var target = r.ReadInt64();
-        Change change = property switch
-        {
-            Property.Place => new Placed(target, ReadPlace(ref r)),
-            Property.Erased => new Erasing(target, r.ReadBoolean()),
-            Property.Cuts => new Cutting(target, ReadInts(ref r)),
-            Property.Style => new Styling(target, ReadStyle(ref r)),
-            Property.Words => new Wording(target, ReadWords(ref r), r.ReadInt32(), r.ReadInt32()),
-            Property.Name => new Naming(ReadTexts(ref r)),
-            Property.Directions => new Directing(ReadTexts(ref r)),
-            Property.PageName => new PageNaming(target, ReadTexts(ref r)),
-            Property.Paper => new Papering(target, (Paper)r.ReadInt32()),
-            Property.Size => new Sizing(target, ReadSize(ref r)),
-            _ => throw new MessagePackSerializationException("Unknown property."),
-        };
-        if (property == Property.Words) fields.Need(5);
-        fields.End(ref r);
-        return change;
     }
 
     public static void Write(ref MessagePackWriter w, Texts texts)
@@ -278,42 +262,10 @@ internal static class MarkCodec
 
     public static string ReadText(ref MessagePackReader r) => r.ReadString() ?? throw new MessagePackSerializationException("A text is missing.");
 
-    private static PageSize ReadSize(ref MessagePackReader r)
-    {
-        var fields = new Fields(ref r, 2);
-        var size = new PageSize(r.ReadInt32(), r.ReadInt32());
-        fields.End(ref r);
-        return size;
-    }
-
     // Whole numbers take one to five bytes, others nine.
-    private static void WriteNumber(ref MessagePackWriter w, double number)
+    public static void WriteNumber(ref MessagePackWriter w, double number)
     {
         if (Math.Floor(number) == number && Math.Abs(number) < 1e15) w.Write((long)number);
         else w.Write(number);
-    }
-}
-
-/// <summary>An array being read: at least so many fields, and what follows is of a later version.</summary>
-internal struct Fields
-{
-    private readonly int _count;
-    private int _known;
-
-    public Fields(ref MessagePackReader reader, int known)
-    {
-        _count = reader.ReadArrayHeader();
-        Need(known);
-    }
-
-    public void Need(int known)
-    {
-        _known = known;
-        if (_count < known) throw new MessagePackSerializationException($"{known} fields were expected, {_count} came.");
-    }
-
-    public readonly void End(ref MessagePackReader reader)
-    {
-        for (var i = _known; i < _count; i++) reader.Skip();
     }
 }

@@ -17,7 +17,7 @@ namespace Yardang.Data.Wire;
 public static class SnapshotCodec
 {
     /// <summary>Counts up with every change of layout.</summary>
-    public const int Format = 1;
+    public const int Format = 2;
 
     /// <summary>The state as one reader may see it. The same state gives the same bytes.</summary>
     public static byte[] Encode(Room room, Actor reader)
@@ -42,13 +42,13 @@ public static class SnapshotCodec
         {
             case Board board:
                 w.WriteArrayHeader(3);
-                Write(ref w, board.Sheets);
+                Write(ref w, board.Sheets, reader);
                 Write(ref w, [.. board.SetAside.Values.Where(s => reader.IsStaff || s.Actor.Number == reader.Number)]);
                 w.Write(board.LastActivity ?? -1);
                 break;
             case Draft draft:
                 w.WriteArrayHeader(1);
-                Write(ref w, draft.Sheets);
+                Write(ref w, draft.Sheets, reader);
                 break;
             case Lesson lesson:
                 Write(ref w, lesson, reader);
@@ -94,24 +94,19 @@ public static class SnapshotCodec
         return true;
     }
 
-    private static void Write(ref MessagePackWriter w, Sheets sheets)
+    private static void Write(ref MessagePackWriter w, Sheets sheets, Actor reader)
     {
-        w.WriteArrayHeader(6);
+        w.WriteArrayHeader(7);
         MarkCodec.Write(ref w, sheets.Name);
         MarkCodec.Write(ref w, sheets.Directions);
-        w.WriteArrayHeader(sheets.Pages.Count);
-        foreach (var page in sheets.Pages)
-        {
-            w.WriteArrayHeader(5);
-            w.Write(page.Id);
-            MarkCodec.Write(ref w, page.Name);
-            w.Write(page.Size.Width);
-            w.Write(page.Size.Height);
-            w.Write((int)page.Paper);
-        }
+        var pages = sheets.AllPages.ToList();
+        w.WriteArrayHeader(pages.Count);
+        foreach (var page in pages) PageCodec.Write(ref w, page);
 
-        w.WriteArrayHeader(sheets.Marks.Count);
-        foreach (var mark in sheets.Marks.Values) MarkCodec.Write(ref w, mark);
+        // The answer key never reaches a student. On boards no event speaks of it, so that the journal does not either.
+        var marks = sheets.Marks.Values.Where(m => reader.IsStaff || m.Grip != Grip.Key).ToList();
+        w.WriteArrayHeader(marks.Count);
+        foreach (var mark in marks) MarkCodec.Write(ref w, mark);
         var gestures = sheets.Journal.Gestures.ToList();
         w.WriteArrayHeader(gestures.Count);
         foreach (var gesture in gestures)
@@ -124,9 +119,9 @@ public static class SnapshotCodec
             foreach (var step in gesture.Steps)
             {
                 w.WriteArrayHeader(3);
-                MarkCodec.Write(ref w, step.Before);
+                ChangeCodec.Write(ref w, step.Before);
                 w.Write(step.BeforeWriter);
-                MarkCodec.Write(ref w, step.After);
+                ChangeCodec.Write(ref w, step.After);
             }
         }
 
@@ -139,6 +134,8 @@ public static class SnapshotCodec
             w.Write((int)key.Property);
             w.Write(writer);
         }
+
+        w.Write((int)sheets.Unit);
     }
 
     private static void ReadSheets(ref MessagePackReader r, Sheets sheets)
@@ -146,16 +143,11 @@ public static class SnapshotCodec
         r.ReadArrayHeader();
         var name = MarkCodec.ReadTexts(ref r);
         var directions = MarkCodec.ReadTexts(ref r);
-        var pages = ImmutableArray.CreateBuilder<Page>();
-        for (var left = r.ReadArrayHeader(); left > 0; left--)
-        {
-            r.ReadArrayHeader();
-            pages.Add(new(r.ReadInt32(), MarkCodec.ReadTexts(ref r), new(r.ReadInt32(), r.ReadInt32()), (Paper)r.ReadInt32()));
-        }
+        var pages = new List<Page>();
+        for (var left = r.ReadArrayHeader(); left > 0; left--) pages.Add(PageCodec.ReadPage(ref r));
 
         var marks = new List<Mark>();
         for (var left = r.ReadArrayHeader(); left > 0; left--) marks.Add(MarkCodec.ReadMark(ref r));
-        sheets.Restore(new ActivityContent(name, directions, pages.ToImmutable(), []), marks);
 
         var gestures = new List<(long, int, bool, IEnumerable<Step>)>();
         for (var left = r.ReadArrayHeader(); left > 0; left--)
@@ -171,6 +163,8 @@ public static class SnapshotCodec
             writers.Add(new((r.ReadInt64(), (Property)r.ReadInt32()), r.ReadInt64()));
         }
 
+        sheets.Restore(new ActivityContent(name, directions, [], [], (LengthUnit)r.ReadInt32()), marks);
+        sheets.RestorePages(pages);
         sheets.Journal.Restore(writers, gestures);
     }
 
@@ -180,7 +174,7 @@ public static class SnapshotCodec
         for (var left = r.ReadArrayHeader(); left > 0; left--)
         {
             r.ReadArrayHeader();
-            steps.Add(new(MarkCodec.ReadChange(ref r), r.ReadInt64(), MarkCodec.ReadChange(ref r)));
+            steps.Add(new(ChangeCodec.ReadChange(ref r), r.ReadInt64(), ChangeCodec.ReadChange(ref r)));
         }
 
         return steps;

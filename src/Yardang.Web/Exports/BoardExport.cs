@@ -2,6 +2,7 @@ using System.Globalization;
 using Microsoft.Extensions.Localization;
 using Yardang.Core.Boards;
 using Yardang.Core.Interchange;
+using Yardang.Core.Marks;
 using Yardang.Data.School;
 using Yardang.Rendering;
 using Yardang.Web.Access;
@@ -52,7 +53,7 @@ public sealed class BoardExport(AccessResolver access, LessonPeople people, IStr
         await host.LookAsync(room =>
         {
             var sheets = ((Board)room).Sheets;
-            pages = [.. sheets.Pages.Select(p => new ExportPage(p, [.. sheets.Visible(p.Id)], foot))];
+            pages = [.. sheets.Pages.Select(p => new ExportPage(p, [.. sheets.Visible(p.Id).Where(m => m.Grip != Grip.Key)], sheets.Unit, foot))];
         });
         return pages;
     }

@@ -1,21 +1,32 @@
 using Microsoft.Extensions.Localization;
 using Yardang.Core.Rooms;
+using Yardang.Core.Shapes;
 
 namespace Yardang.Web.Pages;
 
 /// <summary>The texts that a page with a board or draft on it hands to its scripts.</summary>
 public static class BoardTexts
 {
+    // As in Client/shapes/figures.ts.
+    private static readonly string[] s_figureTools =
+    [
+        "line", "arrow", "doubleArrow", "polyline", "scalene", "isosceles", "equilateral", "right", "square", "rectangle", "parallelogram",
+        "rhombus", "trapezium", "kite", "regular5", "regular6", "regular7", "regular8", "regular9", "regular10", "polygon", "circle", "ellipse", "arc",
+    ];
+
     /// <summary>All of them, by the names the scripts use.</summary>
-    public static Dictionary<string, object> For(IStringLocalizer<UiTexts> texts)
+    public static Dictionary<string, object> For(IStringLocalizer<UiTexts> texts, params (string Name, string Key)[] more)
     {
         var all = PageData.Texts(
-            texts, "Board", "Kept", "Sending", "KeptHere", "SetAside", "PensDown", "Closed", "Opening", "NotReached", "TryOut", "RefusedOther");
-        foreach (var (name, text) in PageData.Texts(texts, "Marks", "Ink", "Text", "Note", "Printed", "Mine", "Teacher", "Other", "Empty")) all[name] = text;
+            texts, "Board", "Kept", "Sending", "KeptHere", "SetAside", "PensDown", "Closed", "Opening", "NotReached", "TryOut", "RefusedOther", "PageOf");
+        foreach (var (name, text) in PageData.Texts(texts, "Marks", "Ink", "Text", "Note", "Printed", "Loose", "Key", "Mine", "Teacher", "Other", "Empty")) all[name] = text;
+        all["figures"] = Enum.GetNames<Figure>().ToDictionary(f => f, f => texts[$"Figure.{f}"].Value, StringComparer.Ordinal);
+        all["figureTools"] = s_figureTools.ToDictionary(f => f, f => texts[$"FigureTool.{f}"].Value, StringComparer.Ordinal);
         all["refused"] = Enum.GetValues<Refusal>()
             .Select(r => (Reason: r, Text: texts[$"Refused.{r}"]))
             .Where(r => !r.Text.ResourceNotFound)
             .ToDictionary(r => ((int)r.Reason).ToString(System.Globalization.CultureInfo.InvariantCulture), r => r.Text.Value, StringComparer.Ordinal);
+        foreach (var (name, key) in more) all[name] = texts[key].Value;
         return all;
     }
 }

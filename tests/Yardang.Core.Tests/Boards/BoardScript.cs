@@ -80,7 +80,7 @@ internal sealed class BoardScript
     public byte[] Digest() => SnapshotCodec.Encode(Board, Actor.Program);
 
     /// <summary>What is on the pages, without numbers and journal.</summary>
-    public string Seen() => string.Join('\n', Board.Sheets.Visible(1).Select(m => $"{m.Id} {m.Place} {m.Style} {m.Words?.Text} [{string.Join(',', m.Cuts)}]"));
+    public string Seen() => string.Join('\n', Board.Sheets.Visible(1).Select(m => $"{m.Id} {m.Place} {m.Scale} {m.Pinned} {m.Tie} {m.Grip} {m.Order} {m.Body.GetType().Name} {m.Style} {m.Words?.Text} [{string.Join(',', m.Cuts)}]"));
 
     public Board Replay()
     {

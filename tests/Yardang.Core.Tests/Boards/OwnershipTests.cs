@@ -68,12 +68,12 @@ public class OwnershipTests
 
     [Fact]
     public void A_student_cannot_redesign_the_page() =>
-        Assert.Equal(Refusal.NotAllowed, _board.RefusalOf(Maya, new MakeChanges([new Papering(1, Activities.Paper.Ruled)])));
+        Assert.Equal(Refusal.NotAllowed, _board.RefusalOf(Maya, new MakeChanges([new Papering(1, new Activities.Paper(Activities.PaperKind.Ruled))])));
 
     [Theory]
     [InlineData(0)]
     [InlineData(2)]
-    public void A_page_that_does_not_exist_is_refused(int page) =>
+    public void A_page_that_does_not_exist_is_refused(long page) =>
         Assert.Equal(Refusal.NoSuchPage, _board.RefusalOf(Maya, new AddMark(_board.NextId(Maya), page, Grip.Own, Line(0, 0, 10, 10), new Style(0, 80))));
 
     [Fact]

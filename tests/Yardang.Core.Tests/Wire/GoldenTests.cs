@@ -1,9 +1,12 @@
 using System.Text.Encodings.Web;
 using System.Text.Json;
+using Yardang.Core.Activities;
 using Yardang.Core.Ink;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
+using Yardang.Core.Shapes;
 using Yardang.Core.Tests.Boards;
+using Yardang.Core.Tests.Shapes;
 using Yardang.Data.Wire;
 using static Yardang.Core.Tests.Boards.BoardScript;
 
@@ -14,7 +17,9 @@ namespace Yardang.Core.Tests.Wire;
 /// </summary>
 public class GoldenTests
 {
-    private static readonly string s_folder = FindFolder();
+    /// <summary>tests/golden.</summary>
+    internal static readonly string Folder = FindFolder();
+
     private static readonly JsonSerializerOptions s_options = new() { Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
     private static readonly int[] s_actors = [1, 2, 3];
 
@@ -79,7 +84,51 @@ public class GoldenTests
     }));
 
     [Fact]
-    public void Colours() => Check("palette", new { ink = Palette.Ink, note = Palette.Note, teacherInk = Palette.TeacherInk, print = Palette.Print });
+    public void Colours() => Check("palette", new { ink = Palette.Ink, note = Palette.Note, highlighter = Palette.Highlighter, teacherInk = Palette.TeacherInk, print = Palette.Print });
+
+    [Fact]
+    public void Rulings() => Check("rulings", Papers().Select(p => new
+    {
+        kind = p.Kind,
+        spacing = p.Spacing,
+        across = p.Across is null ? null : new[] { p.Across.From, p.Across.To, p.Across.Step },
+        up = p.Up is null ? null : new[] { p.Up.From, p.Up.To, p.Up.Step },
+        columns = p.Columns,
+        rows = p.Rows,
+        ruling = Ruling.Of(p, new PageSize(9_000, 7_000)) is var r ? new { lines = r.Lines, strong = r.Strong, dots = r.Dots, labels = r.Labels.Select(l => new object[] { l.X, l.Y, l.Text }) } : null,
+    }));
+
+    [Fact]
+    public void Shapes() => Check("shapes", ShapeVectors.All().Select(v =>
+    {
+        var mark = new Mark(1, 1, 2, ByStaff: false, Grip.Own, 1, v.Shape, new Style(0, 60), v.Place, [], Erased: false, v.Scale);
+        var measures = ShapeMeasures.Of(v.Shape, v.Scale);
+        return new
+        {
+            shape = (int)v.Shape.Shape,
+            points = v.Shape.Points,
+            place = new[] { v.Place.X, v.Place.Y, v.Place.Turn },
+            scale = v.Scale is { } s ? new[] { s.X, s.Y } : null,
+            corners = MarkGeometry.Corners(v.Shape).Select(c => MarkGeometry.OnPage(mark, c)).SelectMany(c => new[] { Math.Round(c.X, 3), Math.Round(c.Y, 3) }),
+            bounds = MarkGeometry.BoundsOf(mark) is var b ? new[] { Math.Round(b.X, 3), Math.Round(b.Y, 3), Math.Round(b.Width, 3), Math.Round(b.Height, 3) } : null,
+            figure = Figures.Of(v.Shape, v.Scale).ToString(),
+            sides = measures.Sides.Select(x => Math.Round(x, 4)),
+            angles = measures.Angles.Select(x => Math.Round(x, 4)),
+            perimeter = Math.Round(measures.Perimeter, 4),
+            area = Math.Round(measures.Area, 4),
+            labels = new[] { LengthUnit.Centimetre, LengthUnit.Inch }.Select(unit => MeasureLabels.Of(v.Shape, v.Scale, Looks.ShowsSides | Looks.ShowsAngles | Looks.ShowsPerimeter | Looks.ShowsArea, unit)
+                .Select(l => new object[] { Math.Round(l.X, 3), Math.Round(l.Y, 3), l.Text })),
+        };
+    }));
+
+    private static IEnumerable<Paper> Papers()
+    {
+        foreach (var kind in Enum.GetValues<PaperKind>()) yield return new Paper(kind);
+        yield return new Paper(PaperKind.Squared, 1_000);
+        yield return new Paper(PaperKind.CoordinatePlane, 0, new Axis(-500, 4_250, 500), new Axis(2_000, 12_000, 2_500));
+        yield return new Paper(PaperKind.NumberLine, 0, new Axis(-1_000, 1_000, 250));
+        yield return new Paper(PaperKind.Table, Columns: 7, Rows: 2);
+    }
 
     private static void Play(BoardScript board, Random random)
     {
@@ -89,17 +138,34 @@ public class GoldenTests
             board.Conditions = new Conditions(PensDown: step is > 30 and < 38);
             var marks = board.Board.Sheets.Marks.Keys.Order().ToList();
             var mark = marks[random.Next(marks.Count)];
-            switch (random.Next(8))
+            switch (random.Next(12))
             {
                 case 0: board.Do(actor, new MakeChanges([new Placed(mark, new Place(random.Next(900), step, 0))])); break;
                 case 1: board.Do(actor, new MakeChanges([new Cutting(mark, [step * 10, (step * 10) + 300])])); break;
                 case 2 when board.Board.Sheets.Journal.NextUndo(actor.Number) is { } undo: board.Do(actor, new UndoGesture(undo.Id), 0); break;
                 case 3 when board.Board.Sheets.Journal.NextRedo(actor.Number) is { } redo: board.Do(actor, new RedoGesture(redo.Id), 0); break;
                 case 4: board.Do(actor, new AddMark(board.NextId(actor), 1, Grip.Own, new NoteBody(step, step, 5200, 5200, Say($"idea {step}")), new Style(1, 0))); break;
+                case 8:
+                    var first = board.NextId(actor);
+                    board.Do(actor, new AddMarks(1, [New(first, step), New(first + 1_000_000, step)]));
+                    break;
+                case 9: board.Do(actor, new MakeChanges([new Scaling(mark, step % 3 == 0 ? null : new Scale(1_200, 900)), new Tying(mark, step % 4)])); break;
+                case 10: board.Do(actor, new MakeChanges([new Ordering(mark, step / 2.0), new Pinning(mark, step % 2 == 0)])); break;
+                case 11: board.Do(actor, new MakeChanges([new Styling(mark, new Style(step % 6, 60, step % 5, Looks.Dashed | Looks.ArrowAtEnd)), .. Regripped(board, actor, mark, step)])); break;
                 case 5 when board.Board.SetAside.Count > 0: board.Do(Teacher, new AcceptLateWork(board.Board.SetAside.Keys.First()), 0); break;
                 default: board.Do(actor, new AddMark(board.NextId(actor), 1, Grip.Own, Line(step * 10, 0, 2000, step * 30), new Style(0, 60))); break;
             }
         }
+    }
+
+    private static NewMark New(long id, int step) => new(
+        id, Grip.Own, step % 2 == 0 ? new ShapeBody(ShapeKind.Polygon, [0, 0, 900, step, 400, 700]) : Line(0, step, 800, 800),
+        new Style(2, 60, step % 3), new Place(step, 0, step * 100), step % 5 == 0 ? new Scale(800, 1_500) : null, [], step % 2);
+
+    private static IEnumerable<Change> Regripped(BoardScript board, Actor actor, long mark, int step)
+    {
+        if (actor.IsStaff) yield return new Gripping(mark, (Grip)(step % 3));
+        if (board.Board.Sheets.Marks[mark].Body is ShapeBody) yield return new Remaking(mark, new ShapeBody(ShapeKind.Line, [0, 0, step, step]));
     }
 
     private static IEnumerable<InkPoint[]> Strokes()
@@ -124,7 +190,7 @@ public class GoldenTests
 
     private static void Check(string name, object vectors)
     {
-        var file = Path.Combine(s_folder, $"{name}.json");
+        var file = Path.Combine(Folder, $"{name}.json");
         var json = JsonSerializer.Serialize(vectors, s_options) + "\n";
         if (string.Equals(Environment.GetEnvironmentVariable("YARDANG_GOLDEN"), "write", StringComparison.Ordinal)) File.WriteAllText(file, json);
         Assert.Equal(File.ReadAllText(file), json);

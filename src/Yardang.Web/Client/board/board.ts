@@ -10,8 +10,9 @@ import { RoomClient } from '../room/room-client';
 import { LocalLine } from './local-line';
 import { OfflineCopy } from './offline';
 import { MarkList, type MarkListTexts } from './mark-list';
-import { listenForUndo, pageControls } from './page-controls';
-import { SheetSession, type ToolName } from './sheet-session';
+import { sheetControls, textFor } from './sheet-controls';
+import { SheetSession } from './sheet-session';
+import { listenForKeys } from './shortcuts';
 
 interface BoardData {
   readonly mode: 'student' | 'beside' | 'try';
@@ -28,6 +29,8 @@ interface BoardData {
 }
 
 interface BoardTexts extends MarkListTexts {
+  readonly figureTools: Record<string, string>;
+  readonly pageOf: string;
   readonly kept: string;
   readonly sending: string;
   readonly keptHere: string;
@@ -57,15 +60,7 @@ Alpine.data('board', () => {
   let noticeTimer: ReturnType<typeof setTimeout> | undefined;
 
   return {
-    ...pageControls(() => session),
-    tool: 'pen' as ToolName,
-    colour: 0,
-    noteColour: 0,
-    width: 60,
-    rubsWhole: false,
-    canUndo: false,
-    canRedo: false,
-    zoom: 100,
+    ...sheetControls(() => session, texts.figureTools),
     handUp: false,
     ready: false,
     pensDown: false,
@@ -76,6 +71,7 @@ Alpine.data('board', () => {
     setAside: 0,
     notice: '',
     directionsOpen: false,
+    pageDirections: '',
 
     init(): void {
       const root = this.$root as HTMLElement;
@@ -100,7 +96,10 @@ Alpine.data('board', () => {
       });
       session.surface.onZoom = (percent) => (this.zoom = percent);
       list = new MarkList(root.querySelector<HTMLElement>('[data-marks]')!, session, texts);
-      listenForUndo(() => session);
+      listenForKeys(
+        () => session,
+        () => (this.$refs['keys'] as HTMLDialogElement).showModal(),
+      );
       if (line instanceof LocalLine) void this.tryOut(line);
       else void this.enter(line);
     },
@@ -148,8 +147,9 @@ Alpine.data('board', () => {
     refresh(): void {
       if (!session) return;
       list?.refresh();
-      this.canUndo = session.canUndo;
-      this.canRedo = session.canRedo;
+      this.refreshControls(data.language);
+      const page = session.sheets.page(session.page);
+      this.pageDirections = textFor(page?.directions ?? {}, data.language);
       const waiting = session.client.waiting + (lesson?.waiting ?? 0);
       this.keeping = waiting === 0 ? 'kept' : this.link === 'open' ? 'sending' : 'here';
       this.setAside = [...session.sheets.setAside].filter((w) => w.actor === me.number).length;
@@ -182,25 +182,19 @@ Alpine.data('board', () => {
       return !isStudent ? '' : this.closed ? texts.closed : this.pensDown ? texts.pensDown : '';
     },
 
-    pick(tool: ToolName): void {
-      this.tool = tool;
-      session.use(tool);
+    get pageTitle(): string {
+      const page = this.pages[this.pageNumber - 1];
+      const at = fill(texts.pageOf, this.pageNumber, this.pages.length);
+      return page?.name ? `${at}: ${page.name}` : at;
     },
 
-    pickColour(colour: number): void {
-      this.colour = session.ink.colour = colour;
+    openPage(id: number): void {
+      (this.$refs['contents'] as HTMLDetailsElement).open = false;
+      this.turnToPage(id);
     },
 
-    pickNote(colour: number): void {
-      this.noteColour = session.note.colour = colour;
-    },
-
-    pickWidth(width: number): void {
-      this.width = session.ink.width = width;
-    },
-
-    pickRub(whole: boolean): void {
-      this.rubsWhole = session.rubsWhole = whole;
+    closeKeys(): void {
+      (this.$refs['keys'] as HTMLDialogElement).close();
     },
 
     signal(signal: number, on: boolean): void {
@@ -220,9 +214,10 @@ Alpine.data('board', () => {
     },
 
     readAloud(): void {
-      const words = (this.$root as HTMLElement).querySelector('[data-directions]')?.textContent ?? '';
+      const words =
+        (this.$root as HTMLElement).querySelector('.directions')?.querySelectorAll('[data-directions]') ?? [];
       speechSynthesis.cancel();
-      const speech = new SpeechSynthesisUtterance(words);
+      const speech = new SpeechSynthesisUtterance([...words].map((p) => p.textContent).join('\n'));
       speech.lang = data.language;
       speechSynthesis.speak(speech);
     },

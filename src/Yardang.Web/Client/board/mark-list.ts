@@ -1,12 +1,16 @@
 // Everything on the page as a list: for screen readers, and for moving, changing and rubbing out by keyboard.
 
-import { type Mark, Grip, Property } from '../room/marks';
+import { type Mark, isBox } from '../room/marks';
+import { type Figure, figureOf } from '../shapes/measures';
 import type { SheetSession } from './sheet-session';
 
 export interface MarkListTexts {
   readonly ink: string;
   readonly text: string;
   readonly note: string;
+  readonly figures: Record<Figure, string>;
+  readonly loose: string;
+  readonly key: string;
   readonly printed: string;
   readonly mine: string;
   readonly teacher: string;
@@ -14,7 +18,6 @@ export interface MarkListTexts {
   readonly empty: string;
 }
 
-const STEP = 500;
 const LATEST_MS = 300;
 
 export class MarkList {
@@ -30,7 +33,7 @@ export class MarkList {
     this.nothing.textContent = texts.empty;
     list.append(this.nothing);
     list.addEventListener('keydown', (e) => this.key(e));
-    list.addEventListener('focusin', (e) => this.session.choose(this.markOf(e.target)?.id ?? null));
+    list.addEventListener('focusin', (e) => this.session.choose(this.markOf(e.target)));
   }
 
   /** When the hand is at rest: nobody reads the list between two frames of a stroke. */
@@ -79,12 +82,20 @@ export class MarkList {
 
   private label(mark: Mark): string {
     const { texts, session } = this;
-    const kind = texts[mark.body.kind];
     const mine = mark.author === session.me.number && mark.byStaff === session.me.isStaff;
-    const whose =
-      mark.grip === Grip.Printed ? texts.printed : mine ? texts.mine : mark.byStaff ? texts.teacher : texts.other;
-    const words = mark.body.kind === 'ink' ? '' : `: ${mark.body.words.text}`;
-    return `${kind}, ${whose}${words}`;
+    const whose = [
+      mine ? texts.mine : mark.byStaff ? texts.teacher : texts.other,
+      texts.loose,
+      texts.printed,
+      texts.key,
+    ];
+    const words = isBox(mark.body) ? `: ${mark.body.words.text}` : '';
+    return `${this.kind(mark)}, ${whose[mark.grip] ?? whose[0]}${words}`;
+  }
+
+  private kind(mark: Mark): string {
+    const { body, scale } = mark;
+    return body.kind === 'shape' ? this.texts.figures[figureOf(body, scale)] : this.texts[body.kind];
   }
 
   private markOf(target: EventTarget | null): Mark | null {
@@ -95,21 +106,7 @@ export class MarkList {
   private key(e: KeyboardEvent): void {
     const mark = this.markOf(e.target);
     if (!mark) return;
-    const step = e.shiftKey ? STEP / 5 : STEP;
-    const moves: Record<string, [number, number]> = {
-      ArrowLeft: [-step, 0],
-      ArrowRight: [step, 0],
-      ArrowUp: [0, -step],
-      ArrowDown: [0, step],
-    };
-    const move = moves[e.key];
-    if (move) this.session.move(mark, ...move);
-    else if (e.key === 'Delete' || e.key === 'Backspace') this.session.erase(mark);
-    else if (
-      e.key === 'Enter' &&
-      this.session.sheets.mayChange(this.session.me, { target: mark.id, property: Property.Words })
-    )
-      this.session.edit(mark);
+    if (e.key === 'Enter') this.session.edit(mark);
     else return;
     e.preventDefault();
   }

@@ -5,16 +5,18 @@ import { type Line, RoomClient } from '../room/room-client';
 import { type OutboxStore } from '../room/outbox-store';
 import { type Me, Sheets } from '../room/sheets';
 import type { Command, Envelope } from '../room/wire';
-import { type Mark, Property } from '../room/marks';
+import { type Mark, type NewMark, isBox } from '../room/marks';
 import { LiveInk } from '../surface/live-ink';
 import { PageSurface, type Tool } from '../surface/page-surface';
+import { Chooser } from '../tools/chooser';
 import { Eraser } from '../tools/eraser';
-import { Mover } from '../tools/mover';
 import { Pen } from '../tools/pen';
+import { Selection } from '../tools/selection';
+import { Shaper } from '../tools/shaper';
 import type { SheetContext } from '../tools/sheet-context';
 import { Writer } from '../tools/writer';
 
-export type ToolName = 'pen' | 'text' | 'note' | 'move' | 'rub';
+export type ToolName = 'pen' | 'text' | 'note' | 'shape' | 'choose' | 'rub';
 
 export interface SessionOptions {
   readonly room: string;
@@ -37,12 +39,15 @@ export class SheetSession implements SheetContext {
   readonly live = new LiveInk();
   readonly surface: PageSurface;
   readonly client: RoomClient<Sheets>;
-  readonly ink = { colour: 0, width: 60 };
-  readonly note = { colour: 0 };
+  readonly ink = { colour: 0, width: 60, looks: 0 };
+  readonly note = { colour: 0, one: true };
   page = 0;
+  readonly selection: Selection;
+  readonly shaper: Shaper;
+  readonly chooser: Chooser;
   private readonly tools: Record<ToolName, Tool>;
   private toolName: ToolName = 'pen';
-  private chosenId: number | null = null;
+  private copied: NewMark[] = [];
 
   constructor(private readonly options: SessionOptions) {
     this.surface = new PageSurface(options.host, this.live);
@@ -69,11 +74,15 @@ export class SheetSession implements SheetContext {
       new Sheets(),
     );
     const done = () => options.changed();
+    this.selection = new Selection(this, done);
+    this.shaper = new Shaper(this);
+    this.chooser = new Chooser(this, this.selection);
     this.tools = {
       pen: new Pen(this),
       text: new Writer(this, 'text', options.field, done),
-      note: new Writer(this, 'note', options.field, done),
-      move: new Mover(this, (id) => this.choose(id)),
+      note: new Writer(this, 'note', options.field, () => this.noteDone()),
+      shape: this.shaper,
+      choose: this.chooser,
       rub: new Eraser(this),
     };
     Writer.listen(options.field, () => (this.surface.tool instanceof Writer ? this.surface.tool : null));
@@ -89,6 +98,10 @@ export class SheetSession implements SheetContext {
     return this.options.grip;
   }
 
+  get design(): boolean {
+    return this.options.design;
+  }
+
   get language(): string {
     return this.options.language;
   }
@@ -99,11 +112,6 @@ export class SheetSession implements SheetContext {
 
   get tool(): ToolName {
     return this.toolName;
-  }
-
-  get chosen(): Mark | null {
-    const mark = this.chosenId === null ? undefined : this.sheets.mark(this.chosenId);
-    return mark && !mark.erased ? mark : null;
   }
 
   newId(): number {
@@ -124,41 +132,62 @@ export class SheetSession implements SheetContext {
 
   use(name: ToolName): void {
     this.writer?.finish();
+    if (this.toolName === 'shape') this.shaper.finish();
     this.toolName = name;
     this.surface.tool = this.tools[name];
     this.options.host.dataset['tool'] = name;
-    if (name !== 'move') this.choose(null);
+    if (name !== 'choose') this.selection.clear();
+    this.options.changed();
   }
 
-  /** By keyboard: begins a text or note in the middle of what is in sight. */
+  /** By keyboard: begins a text, note or shape in the middle of what is in sight. */
   write(): void {
-    if (this.writer) this.writer.begin();
+    if (this.toolName === 'shape') this.shaper.put();
+    else this.writer?.begin();
+  }
+
+  /** Chooses one mark, or none. */
+  choose(mark: Mark | null): void {
+    if (mark) this.selection.choose([mark]);
+    else this.selection.clear();
+  }
+
+  copy(): void {
+    this.copied = this.selection.copy();
+  }
+
+  get canPaste(): boolean {
+    return this.copied.length > 0;
+  }
+
+  paste(): void {
+    this.use('choose');
+    this.selection.paste(this.copied);
+  }
+
+  /** Puts words down in the middle of what is in sight. */
+  putText(words: string): void {
+    if (!this.mayWrite()) return;
+    this.use('text');
+    this.writer?.put(words);
+  }
+
+  turnToPage(page: number): void {
+    this.writer?.finish();
+    this.page = page;
+    this.selection.clear();
+    this.surface.fitNext();
+    this.refresh();
   }
 
   edit(mark: Mark): void {
-    if (mark.body.kind === 'ink') return;
+    if (!isBox(mark.body)) return;
     this.use(mark.body.kind);
     (this.surface.tool as Writer).edit(mark);
   }
 
   set rubsWhole(whole: boolean) {
     (this.tools.rub as Eraser).whole = whole;
-  }
-
-  choose(id: number | null): void {
-    this.chosenId = id;
-    this.surface.chosen = new Set(id === null ? [] : [id]);
-    this.surface.invalidateDrawing();
-    this.options.changed();
-  }
-
-  move(mark: Mark, dx: number, dy: number): void {
-    const value = { ...mark.place, x: mark.place.x + dx, y: mark.place.y + dy };
-    this.change(mark, Property.Place, value);
-  }
-
-  erase(mark: Mark): void {
-    this.change(mark, Property.Erased, true);
   }
 
   get canUndo(): boolean {
@@ -179,9 +208,9 @@ export class SheetSession implements SheetContext {
     if (gesture !== null && this.mayWrite()) this.submit({ kind: 'redo', gesture }, 0);
   }
 
-  private change(mark: Mark, property: Property, value: boolean | Mark['place']): void {
-    if (!this.mayWrite() || !this.sheets.mayChange(this.me, { target: mark.id, property })) return;
-    this.submit({ kind: 'makeChanges', changes: [{ property, target: mark.id, value }] }, this.newId());
+  private noteDone(): void {
+    if (this.note.one && this.toolName === 'note') this.use('choose');
+    this.options.changed();
   }
 
   private get writer(): Writer | null {
@@ -192,6 +221,7 @@ export class SheetSession implements SheetContext {
     const page = this.sheets.pages.find((p) => p.id === this.page) ?? this.sheets.pages[0];
     if (page) {
       this.page = page.id;
+      this.surface.unit = this.sheets.unit;
       this.surface.show(page, this.sheets.visible(page.id));
     }
     this.options.changed();

@@ -95,7 +95,8 @@ export class Tile {
     const scale = width / page.width;
     ctx.setTransform(scale, 0, 0, scale, 0, 0);
     drawPaper(ctx, page);
-    for (const mark of this.client.state.visible(page.id)) drawMark(ctx, mark, (THINNEST_PX * ratio) / scale);
+    for (const mark of this.client.state.visible(page.id))
+      drawMark(ctx, mark, { thinnest: (THINNEST_PX * ratio) / scale, unit: this.client.state.unit });
     this.live.draw(ctx);
   }
 }

@@ -42,7 +42,10 @@ function setUp(left: Submission[] = []) {
   client.client = 7;
   const draw = () => {
     const id = client.newId();
-    client.submit({ kind: 'addMark', id, page: 1, grip: 0, body: INK, style: { colour: 0, width: 60 } }, id);
+    client.submit(
+      { kind: 'addMark', id, page: 1, grip: 0, body: INK, style: { colour: 0, width: 60, fill: 0, looks: 0 } },
+      id,
+    );
     return id;
   };
   return { client, line, sent, kept, refusals, draw };
@@ -130,7 +133,14 @@ test('without a network nothing is sent, and everything is when it is back', () 
 
 test('work of an earlier page of this device is shown and sent under its own client number', async () => {
   const id = 3 * 2 ** 32 + 1;
-  const command = { kind: 'addMark', id, page: 1, grip: 0, body: INK, style: { colour: 0, width: 60 } } as const;
+  const command = {
+    kind: 'addMark',
+    id,
+    page: 1,
+    grip: 0,
+    body: INK,
+    style: { colour: 0, width: 60, fill: 0, looks: 0 },
+  } as const;
   const { client, sent } = setUp([{ client: 3, counter: 1, gesture: id, command }]);
   await client.recover();
   assert.ok(client.state.mark(id));

@@ -45,6 +45,7 @@ export class RoomClient<S extends RoomState<S>> {
   /** The number that the room gave this tab; 0 as long as it only looks. */
   client = 0;
   private counter = 0;
+  private ids = 0;
   private confirmed: S;
   private predicted: S | null = null;
   private outbox: Submission[] = [];
@@ -78,8 +79,9 @@ export class RoomClient<S extends RoomState<S>> {
     return this.outbox.length;
   }
 
+  /** An id of this tab for a mark, page, gesture or tie: another one each time. */
   newId(): number {
-    return this.client * ID_UNIT + this.counter + 1;
+    return this.client * ID_UNIT + ++this.ids;
   }
 
   /** Takes up what an earlier page of this device left unsent. */

@@ -3,17 +3,21 @@
 
 import { union } from '../ink/stroke';
 import {
-  type BoxBody,
+  type Body,
   type Change,
   Grip,
   type Mark,
+  type NewMark,
   type Page,
+  type Paper,
   type Place,
   Property,
+  type Scale,
   type Style,
   type Texts,
   type Value,
   type Wording,
+  isBox,
   readChange,
   readMark,
   readPage,
@@ -54,8 +58,11 @@ export class Sheets {
   number = 0;
   name: Texts = {};
   directions: Texts = {};
-  pages: readonly Page[] = [];
+  /** In which lengths are shown: 0 centimetres, 1 inches. */
+  unit = 0;
   frontOrder = 0;
+  private allPages: readonly Page[] = [];
+  private inOrder: readonly Page[] = [];
   /** When a student last did something on this board, server time in ms; null if none has. */
   lastActivity: number | null = null;
   private marksById = new Map<number, Mark>();
@@ -70,7 +77,8 @@ export class Sheets {
     sheets.number = number;
     sheets.name = raw[0];
     sheets.directions = raw[1];
-    sheets.pages = raw[2].map(readPage);
+    sheets.unit = raw[6];
+    sheets.setPages(raw[2].map(readPage));
     for (const mark of raw[3]) sheets.put(readMark(mark));
     for (const g of raw[4]) {
       const steps = new Map<string, Step>();
@@ -92,7 +100,9 @@ export class Sheets {
     copy.number = this.number;
     copy.name = this.name;
     copy.directions = this.directions;
-    copy.pages = this.pages;
+    copy.unit = this.unit;
+    copy.allPages = this.allPages;
+    copy.inOrder = this.inOrder;
     copy.frontOrder = this.frontOrder;
     copy.lastActivity = this.lastActivity;
     copy.marksById = new Map(this.marksById);
@@ -100,6 +110,15 @@ export class Sheets {
     copy.writers = new Map(this.writers);
     copy.late = new Map(this.late);
     return copy;
+  }
+
+  /** In order, without those that were taken out. */
+  get pages(): readonly Page[] {
+    return this.inOrder;
+  }
+
+  page(id: number): Page | undefined {
+    return this.allPages.find((p) => p.id === id);
   }
 
   mark(id: number): Mark | undefined {
@@ -168,6 +187,21 @@ export class Sheets {
         this.note(gesture, actor, [[erasing(id, true), erasing(id, false)]]);
         break;
       }
+      case 'marksAdded':
+        for (const mark of event.marks) this.put(mark);
+        this.note(
+          gesture,
+          actor,
+          event.marks.map(({ id }) => [erasing(id, true), erasing(id, false)]),
+        );
+        break;
+      case 'pageAdded': {
+        const page = { ...event.page, order: event.order };
+        this.setPages([...this.allPages.filter((p) => p.id !== page.id), page]);
+        const out = (value: boolean): Change => ({ property: Property.PageErased, target: page.id, value });
+        this.note(gesture, actor, [[out(true), out(false)]]);
+        break;
+      }
       case 'changesMade': {
         const steps: [Change, Change][] = [];
         for (const change of event.changes) {
@@ -191,23 +225,17 @@ export class Sheets {
     switch (command.kind) {
       case 'addMark': {
         const { id, page, grip, body, style } = command;
-        const order = Math.floor(this.frontOrder) + 1;
-        const place = { x: 0, y: 0, turn: 0 };
-        const mark = {
-          id,
-          page,
-          author: me.number,
-          byStaff: me.isStaff,
-          grip,
-          order,
-          body,
-          style,
-          place,
-          cuts: [],
-          erased: false,
-        };
-        return this.marksById.has(id) ? null : { kind: 'markAdded', mark };
+        if (this.marksById.has(id)) return null;
+        const mark = { id, grip, body, style, place: { x: 0, y: 0, turn: 0 }, scale: null, cuts: [], tie: 0 };
+        return { kind: 'markAdded', mark: this.predicted(mark, page, 1, me) };
       }
+      case 'addMarks':
+        return {
+          kind: 'marksAdded',
+          marks: command.marks.map((mark, i) => this.predicted(mark, command.page, i + 1, me)),
+        };
+      case 'addPage':
+        return design && me.isStaff ? { kind: 'pageAdded', page: command.page, order: command.order } : null;
       case 'makeChanges': {
         if (!command.changes.every((c) => this.mayChange(me, c, design))) return null;
         const changes = command.changes.map((c) =>
@@ -228,13 +256,20 @@ export class Sheets {
 
   /** A hint, to grey things out and to predict: Core's Ownership decides. */
   mayChange(me: Me, change: { target: number; property: Property }, design = false): boolean {
+    if (change.property === Property.Size && !design) return true;
     if (change.property >= Property.Name) return design && me.isStaff;
     const mark = this.marksById.get(change.target);
-    if (!mark) return false;
+    if (!mark || (mark.grip === Grip.Key && !design)) return false;
     if (me.isStaff) return true;
-    if (mark.grip === Grip.Printed) return false;
+    if (change.property === Property.Grip || mark.grip === Grip.Printed || mark.grip === Grip.Key) return false;
+    if (mark.pinned && (change.property === Property.Place || change.property === Property.Scale)) return false;
     if (mark.grip === Grip.Loose) return change.property === Property.Place;
     return mark.author === me.number && !mark.byStaff;
+  }
+
+  private predicted(mark: NewMark, page: number, step: number, me: Me): Mark {
+    const order = Math.floor(this.frontOrder) + step;
+    return { ...mark, page, order, author: me.number, byStaff: me.isStaff, pinned: false, erased: false };
   }
 
   private predictTurn(kind: 'undone' | 'redone', id: number, me: Me): RoomEvent | null {
@@ -293,28 +328,13 @@ export class Sheets {
   private current(target: number, property: Property): Value | undefined {
     if (property === Property.Name) return this.name;
     if (property === Property.Directions) return this.directions;
+    if (property === Property.Unit) return this.unit;
     if (property >= Property.Size) {
-      const page = this.pages.find((p) => p.id === target);
-      if (!page) return undefined;
-      if (property === Property.Size) return { width: page.width, height: page.height };
-      return property === Property.Paper ? page.paper : page.name;
+      const page = this.page(target);
+      return page && ofPage(page, property);
     }
     const mark = this.marksById.get(target);
-    if (!mark) return undefined;
-    switch (property) {
-      case Property.Place:
-        return mark.place;
-      case Property.Erased:
-        return mark.erased;
-      case Property.Cuts:
-        return mark.cuts;
-      case Property.Style:
-        return mark.style;
-      default: {
-        const { body } = mark;
-        return body.kind === 'ink' ? undefined : { words: body.words, width: body.width, height: body.height };
-      }
-    }
+    return mark && ofMark(mark, property);
   }
 
   private put(mark: Mark): void {
@@ -331,19 +351,96 @@ export class Sheets {
       case Property.Directions:
         this.directions = value as Texts;
         return;
-      case Property.Size:
-        return this.setPage(target, value as { width: number; height: number });
-      case Property.Paper:
-        return this.setPage(target, { paper: value as number });
-      case Property.PageName:
-        return this.setPage(target, { name: value as Texts });
+      case Property.Unit:
+        this.unit = value as number;
+        return;
     }
+    if (change.property >= Property.Size) return this.setPage(target, pageValues(change));
     const mark = this.marksById.get(target);
     if (mark) this.marksById.set(target, changed(mark, change));
+    if (change.property === Property.Order) this.frontOrder = Math.max(this.frontOrder, value as number);
   }
 
   private setPage(id: number, values: Partial<Page>): void {
-    this.pages = this.pages.map((p) => (p.id === id ? { ...p, ...values } : p));
+    this.setPages(this.allPages.map((p) => (p.id === id ? { ...p, ...values } : p)));
+  }
+
+  private setPages(pages: readonly Page[]): void {
+    this.allPages = pages;
+    this.inOrder = pages.filter((p) => !p.erased).sort((a, b) => a.order - b.order || a.id - b.id);
+  }
+}
+
+function ofPage(page: Page, property: Property): Value | undefined {
+  switch (property) {
+    case Property.Size:
+      return { width: page.width, height: page.height };
+    case Property.Paper:
+      return page.paper;
+    case Property.PageName:
+      return page.name;
+    case Property.PageErased:
+      return page.erased;
+    case Property.PageOrder:
+      return page.order;
+    case Property.PageDirections:
+      return page.directions;
+    case Property.Withheld:
+      return page.withheld;
+    default:
+      return undefined;
+  }
+}
+
+function pageValues({ property, value }: Change): Partial<Page> {
+  switch (property) {
+    case Property.Size:
+      return value as { width: number; height: number };
+    case Property.Paper:
+      return { paper: value as Paper };
+    case Property.PageName:
+      return { name: value as Texts };
+    case Property.PageErased:
+      return { erased: value as boolean };
+    case Property.PageOrder:
+      return { order: value as number };
+    case Property.PageDirections:
+      return { directions: value as Texts };
+    case Property.Withheld:
+      return { withheld: value as number };
+    default:
+      return {};
+  }
+}
+
+function ofMark(mark: Mark, property: Property): Value | undefined {
+  switch (property) {
+    case Property.Place:
+      return mark.place;
+    case Property.Erased:
+      return mark.erased;
+    case Property.Cuts:
+      return mark.cuts;
+    case Property.Style:
+      return mark.style;
+    case Property.Scale:
+      return mark.scale;
+    case Property.Body:
+      return mark.body;
+    case Property.Pinned:
+      return mark.pinned;
+    case Property.Tie:
+      return mark.tie;
+    case Property.Order:
+      return mark.order;
+    case Property.Grip:
+      return mark.grip;
+    case Property.Words: {
+      const { body } = mark;
+      return isBox(body) ? { words: body.words, width: body.width, height: body.height } : undefined;
+    }
+    default:
+      return undefined;
   }
 }
 
@@ -351,7 +448,8 @@ function erasing(target: number, value: boolean): Change {
   return { property: Property.Erased, target, value };
 }
 
-function changed(mark: Mark, { property, value }: Change): Mark {
+/** A mark as a change leaves it. */
+export function changed(mark: Mark, { property, value }: Change): Mark {
   switch (property) {
     case Property.Place:
       return { ...mark, place: value as Place };
@@ -361,8 +459,20 @@ function changed(mark: Mark, { property, value }: Change): Mark {
       return { ...mark, cuts: value as number[] };
     case Property.Style:
       return { ...mark, style: value as Style };
+    case Property.Scale:
+      return { ...mark, scale: value as Scale | null };
+    case Property.Body:
+      return { ...mark, body: value as Body };
+    case Property.Pinned:
+      return { ...mark, pinned: value as boolean };
+    case Property.Tie:
+      return { ...mark, tie: value as number };
+    case Property.Order:
+      return { ...mark, order: value as number };
+    case Property.Grip:
+      return { ...mark, grip: value as Grip };
     case Property.Words:
-      return mark.body.kind === 'ink' ? mark : { ...mark, body: { ...(mark.body as BoxBody), ...(value as Wording) } };
+      return isBox(mark.body) ? { ...mark, body: { ...mark.body, ...(value as Wording) } } : mark;
     default:
       return mark;
   }

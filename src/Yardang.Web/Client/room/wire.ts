@@ -1,7 +1,22 @@
 // Commands out, events in: docs/protocol.md.
 
 import { encode } from '@msgpack/msgpack';
-import { type Body, type Change, type Mark, type Style, readChange, readMark, writeBody, writeChange } from './marks';
+import {
+  type Body,
+  type Change,
+  type Mark,
+  type NewMark,
+  type Page,
+  type Style,
+  readChange,
+  readMark,
+  readPage,
+  writeBody,
+  writeChange,
+  writeNewMark,
+  writePage,
+  writeStyle,
+} from './marks';
 
 export type Command =
   | {
@@ -12,6 +27,8 @@ export type Command =
       readonly body: Body;
       readonly style: Style;
     }
+  | { readonly kind: 'addMarks'; readonly page: number; readonly marks: readonly NewMark[] }
+  | { readonly kind: 'addPage'; readonly page: Page; readonly order: number }
   | { readonly kind: 'makeChanges'; readonly changes: readonly Change[] }
   | { readonly kind: 'undo'; readonly gesture: number }
   | { readonly kind: 'redo'; readonly gesture: number }
@@ -34,6 +51,8 @@ export interface Submission {
 export type RoomEvent =
   | { readonly kind: 'clientAdmitted' | 'other' }
   | { readonly kind: 'markAdded'; readonly mark: Mark }
+  | { readonly kind: 'marksAdded'; readonly marks: readonly Mark[] }
+  | { readonly kind: 'pageAdded'; readonly page: Page; readonly order: number }
   | { readonly kind: 'changesMade'; readonly changes: readonly Change[] }
   | {
       readonly kind: 'undone' | 'redone';
@@ -72,7 +91,11 @@ export function encodeSubmission(s: Submission, after: number): Uint8Array {
 function commandFields(c: Command): [number, unknown[]] {
   switch (c.kind) {
     case 'addMark':
-      return [1, [c.id, c.page, c.grip, writeBody(c.body), [c.style.colour, c.style.width]]];
+      return [1, [c.id, c.page, c.grip, writeBody(c.body), writeStyle(c.style)]];
+    case 'addMarks':
+      return [7, [c.page, c.marks.map(writeNewMark)]];
+    case 'addPage':
+      return [8, [writePage(c.page), c.order]];
     case 'makeChanges':
       return [2, [c.changes.map(writeChange)]];
     case 'undo':
@@ -115,6 +138,10 @@ function readEvent(kind: number, body: any[]): RoomEvent {
       return { kind: 'clientAdmitted' };
     case 10:
       return { kind: 'markAdded', mark: readMark(body[0]) };
+    case 17:
+      return { kind: 'marksAdded', marks: body[0].map(readMark) };
+    case 18:
+      return { kind: 'pageAdded', page: readPage(body[0]), order: body[1] };
     case 11:
       return { kind: 'changesMade', changes: body[0].map(readChange) };
     case 12:

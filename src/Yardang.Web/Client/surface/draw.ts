@@ -2,8 +2,12 @@
 
 import { outlinePath } from '../ink/outline';
 import { remaining } from '../ink/stroke';
-import { type BoxBody, type Mark, Grip, type Page } from '../room/marks';
-import { PRINT, inkColour, noteColour } from './palette';
+import { type BoxBody, Grip, type InkBody, Looks, type Mark, type Page, isBox } from '../room/marks';
+import { drawShape } from '../shapes/draw-shape';
+import { boxOf, middleOf } from '../shapes/geometry';
+import { MEASURE_SIZE, measureLabels } from '../shapes/measure-labels';
+import { PRINT, TEACHER_INK, highlighterColour, inkColour, noteColour } from './palette';
+import { LABEL_SIZE, type Ruling, ruling } from './ruling';
 
 export const FONT = "'Atkinson Hyperlegible Next Variable', sans-serif";
 
@@ -17,115 +21,141 @@ export const LINE_HEIGHT = 1.25;
 const ASCENT = 0.95;
 
 const PAPER_LINE = '#cddcdf';
+const PAPER_STRONG = '#8fa3a9';
+const PAPER_WORDS = '#56676e';
+const THIN = 18;
+const STRONG = 30;
+const DOT = 35;
+const EVEN_PRESSURE = 128;
+const KEY_DASH = [120, 90];
+
+export interface DrawOptions {
+  /** Ink and lines are drawn at least this wide (1/100 mm): in a small picture, thin ones would fade away. */
+  readonly thinnest?: number;
+  /** In which lengths are shown: 0 centimetres, 1 inches. */
+  readonly unit?: number;
+}
+
+const rulings = new WeakMap<Page, Ruling>();
 
 export function drawPaper(ctx: CanvasRenderingContext2D, page: Page): void {
   ctx.fillStyle = '#ffffff';
   ctx.fillRect(0, 0, page.width, page.height);
-  ctx.strokeStyle = PAPER_LINE;
-  ctx.lineWidth = 18;
+  let ruled = rulings.get(page);
+  if (!ruled) rulings.set(page, (ruled = ruling(page.paper, page.width, page.height)));
+  drawLines(ctx, ruled.lines, PAPER_LINE, THIN);
+  drawLines(ctx, ruled.strong, PAPER_STRONG, STRONG);
+  ctx.fillStyle = PAPER_STRONG;
+  for (let i = 0; i < ruled.dots.length; i += 2)
+    ctx.fillRect(ruled.dots[i]! - DOT, ruled.dots[i + 1]! - DOT, 2 * DOT, 2 * DOT);
+  ctx.fillStyle = PAPER_WORDS;
+  ctx.font = `${LABEL_SIZE}px ${FONT}`;
+  ctx.textAlign = 'center';
+  for (const [x, y, text] of ruled.labels) ctx.fillText(text, x, y);
+  ctx.textAlign = 'start';
+}
+
+function drawLines(ctx: CanvasRenderingContext2D, lines: readonly number[], colour: string, width: number): void {
+  ctx.strokeStyle = colour;
+  ctx.lineWidth = width;
   ctx.beginPath();
-  if (page.paper === 1) {
-    for (let x = 500; x < page.width; x += 500) ctx.rect(x, 0, 0, page.height);
-    for (let y = 500; y < page.height; y += 500) ctx.rect(0, y, page.width, 0);
-  } else if (page.paper === 2) {
-    for (let y = 2000; y < page.height; y += 800) ctx.rect(0, y, page.width, 0);
+  for (let i = 0; i < lines.length; i += 4) {
+    ctx.moveTo(lines[i]!, lines[i + 1]!);
+    ctx.lineTo(lines[i + 2]!, lines[i + 3]!);
   }
   ctx.stroke();
 }
 
 const paths = new WeakMap<Mark, { path: Path2D; width: number }>();
 
-function inkPath(mark: Mark, width: number): Path2D {
+function inkPath(mark: Mark, body: InkBody, width: number): Path2D {
   const known = paths.get(mark);
   if (known?.width === width) return known.path;
   const path = new Path2D();
-  if (mark.body.kind === 'ink')
-    for (const part of remaining(mark.body.points, mark.cuts)) outlinePath(part, width, path);
+  for (const part of remaining(body.points, mark.cuts)) outlinePath(asLooked(part, mark), width, path);
   paths.set(mark, { path, width });
   return path;
 }
 
-/** @param thinnest ink is drawn at least this wide (1/100 mm): in a small picture, thin lines would fade away. */
-export function drawMark(ctx: CanvasRenderingContext2D, mark: Mark, thinnest = 0): void {
-  const { body, place } = mark;
+/** The points of a piece of ink as they are to be outlined: scaled, and of even pressure where the pen is one of even width. */
+export function asLooked(
+  points: readonly number[],
+  { body, scale, style }: Pick<Mark, 'body' | 'scale' | 'style'>,
+): readonly number[] {
+  const even = (style.looks & (Looks.FeltTip | Looks.Highlighter)) !== 0;
+  if (!even && !scale) return points;
+  const middle = middleOf(body);
+  const [sx, sy] = [(scale?.x ?? 1000) / 1000, (scale?.y ?? 1000) / 1000];
+  return points.map((v, i) => {
+    if (i % 4 === 0) return Math.floor(middle.x + (v - middle.x) * sx + 0.5);
+    if (i % 4 === 1) return Math.floor(middle.y + (v - middle.y) * sy + 0.5);
+    return i % 4 === 2 && even ? EVEN_PRESSURE : v;
+  });
+}
+
+export function drawMark(ctx: CanvasRenderingContext2D, mark: Mark, options: DrawOptions = {}): void {
+  const { body, place, style } = mark;
+  const thinnest = options.thinnest ?? 0;
   ctx.save();
   ctx.translate(place.x, place.y);
+  if (place.turn !== 0) {
+    const middle = middleOf(body);
+    ctx.translate(middle.x, middle.y);
+    ctx.rotate((place.turn / 18_000) * Math.PI);
+    ctx.translate(-middle.x, -middle.y);
+  }
+  const colour = colourOf(mark);
   if (body.kind === 'ink') {
-    ctx.fillStyle = colourOf(mark);
-    ctx.fill(inkPath(mark, Math.max(thinnest, mark.style.width)));
+    if (style.looks & Looks.Highlighter) ctx.globalCompositeOperation = 'multiply';
+    ctx.fillStyle = colour;
+    ctx.fill(inkPath(mark, body, Math.max(thinnest, style.width)));
+  } else if (body.kind === 'shape') {
+    const fill = style.fill > 0 ? noteColour(style.fill - 1) : null;
+    drawShape(ctx, body, mark, { line: colour, fill }, thinnest);
+    ctx.fillStyle = colour;
+    ctx.font = `${MEASURE_SIZE}px ${FONT}`;
+    ctx.textAlign = 'center';
+    for (const { x, y, text } of measureLabels(body, mark.scale, style.looks, options.unit ?? 0))
+      ctx.fillText(text, x, y + MEASURE_SIZE / 3);
   } else {
     if (body.kind === 'note') {
-      ctx.fillStyle = noteColour(mark.style.colour);
+      ctx.fillStyle = noteColour(style.colour);
       ctx.fillRect(body.x, body.y, body.width, body.height);
     }
     drawWords(ctx, mark, body);
   }
+  if (mark.grip === Grip.Key) drawKeyFrame(ctx, mark);
   ctx.restore();
 }
 
-function colourOf(mark: Mark): string {
-  return mark.grip === Grip.Printed ? PRINT : inkColour(mark.style.colour, mark.byStaff);
+// What only teachers see says so, wherever it is seen.
+function drawKeyFrame(ctx: CanvasRenderingContext2D, mark: Mark): void {
+  const box = boxOf(mark.body);
+  ctx.strokeStyle = TEACHER_INK;
+  ctx.lineWidth = STRONG;
+  ctx.setLineDash(KEY_DASH);
+  ctx.strokeRect(box.x - 100, box.y - 100, box.width + 200, box.height + 200);
+}
+
+export function colourOf(mark: Pick<Mark, 'grip' | 'style' | 'byStaff' | 'body'>): string {
+  const { style } = mark;
+  if (mark.body.kind === 'ink' && style.looks & Looks.Highlighter) return highlighterColour(style.colour);
+  if (mark.grip === Grip.Key) return TEACHER_INK;
+  return mark.grip === Grip.Printed || mark.grip === Grip.Loose ? PRINT : inkColour(style.colour, mark.byStaff);
 }
 
 function drawWords(ctx: CanvasRenderingContext2D, mark: Mark, body: BoxBody): void {
   const { lines, size } = body.words;
-  const inset = body.kind === 'note' ? NOTE_PADDING : 0;
+  const { looks } = mark.style;
+  const inset = isBox(body) && body.kind === 'note' ? NOTE_PADDING : 0;
+  const width = body.width - 2 * inset;
   ctx.fillStyle = body.kind === 'note' ? PRINT : colourOf(mark);
-  ctx.font = `${size}px ${FONT}`;
-  lines.forEach((line, i) => ctx.fillText(line, body.x + inset, body.y + inset + (ASCENT + i * LINE_HEIGHT) * size));
+  ctx.font = fontOf(size, looks);
+  ctx.textAlign = looks & Looks.Centred ? 'center' : looks & Looks.AlignedEnd ? 'right' : 'left';
+  const x = body.x + inset + (looks & Looks.Centred ? width / 2 : looks & Looks.AlignedEnd ? width : 0);
+  lines.forEach((line, i) => ctx.fillText(line, x, body.y + inset + (ASCENT + i * LINE_HEIGHT) * size));
 }
 
-/** The box that a mark takes on the page, 1/100 mm. */
-export function bounds(mark: Mark): { x: number; y: number; width: number; height: number } {
-  const { body, place } = mark;
-  if (body.kind !== 'ink') return { x: body.x + place.x, y: body.y + place.y, width: body.width, height: body.height };
-  let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
-  for (let i = 0; i < body.points.length; i += 4) {
-    left = Math.min(left, body.points[i]!);
-    right = Math.max(right, body.points[i]!);
-    top = Math.min(top, body.points[i + 1]!);
-    bottom = Math.max(bottom, body.points[i + 1]!);
-  }
-  const r = mark.style.width;
-  return { x: left - r + place.x, y: top - r + place.y, width: right - left + 2 * r, height: bottom - top + 2 * r };
-}
-
-/** The mark in front at a point, as far as somebody may pick it. */
-export function markAt(
-  marks: readonly Mark[],
-  x: number,
-  y: number,
-  reach: number,
-  may: (m: Mark) => boolean,
-): Mark | null {
-  for (let i = marks.length - 1; i >= 0; i--) {
-    const mark = marks[i]!;
-    if (!may(mark)) continue;
-    const box = bounds(mark);
-    if (x < box.x - reach || y < box.y - reach || x > box.x + box.width + reach || y > box.y + box.height + reach)
-      continue;
-    if (mark.body.kind !== 'ink' || nearInk(mark, x, y, reach)) return mark;
-  }
-  return null;
-}
-
-function nearInk(mark: Mark, x: number, y: number, reach: number): boolean {
-  if (mark.body.kind !== 'ink') return false;
-  const limit = reach + mark.style.width;
-  for (const part of remaining(mark.body.points, mark.cuts)) {
-    for (let i = 0; i < part.length; i += 4) {
-      const ax = part[Math.max(0, i - 4)]! + mark.place.x;
-      const ay = part[Math.max(1, i - 3)]! + mark.place.y;
-      if (distance(x, y, ax, ay, part[i]! + mark.place.x, part[i + 1]! + mark.place.y) <= limit) return true;
-    }
-  }
-  return false;
-}
-
-function distance(x: number, y: number, ax: number, ay: number, bx: number, by: number): number {
-  const dx = bx - ax;
-  const dy = by - ay;
-  const square = dx * dx + dy * dy;
-  const t = square === 0 ? 0 : Math.max(0, Math.min(1, ((x - ax) * dx + (y - ay) * dy) / square));
-  return Math.hypot(x - ax - t * dx, y - ay - t * dy);
+export function fontOf(size: number, looks: number): string {
+  return `${looks & Looks.Bold ? 'bold ' : ''}${size}px ${FONT}`;
 }

@@ -1,16 +1,19 @@
 // Ink that is being drawn, mine and others': shown, never stored here.
 
 import { outlinePath } from '../ink/outline';
-import { inkColour } from './palette';
+import { Looks } from '../room/marks';
+import { highlighterColour, inkColour } from './palette';
 
 interface Stroke {
   readonly points: number[];
   readonly colour: string;
   readonly width: number;
+  readonly multiplies: boolean;
   seen: number;
 }
 
 const FORGOTTEN_AFTER_MS = 4000;
+const LIVE_HIGHLIGHTER = 0.6;
 
 export class LiveInk {
   scheduled = false;
@@ -24,12 +27,15 @@ export class LiveInk {
     for (const stroke of [...this.others.values(), this.mine]) {
       if (!stroke || stroke.points.length === 0) continue;
       ctx.fillStyle = stroke.colour;
+      // On a layer of its own it cannot multiply with the page yet.
+      ctx.globalAlpha = stroke.multiplies ? LIVE_HIGHLIGHTER : 1;
       ctx.fill(outlinePath(stroke.points, stroke.width));
     }
+    ctx.globalAlpha = 1;
   }
 
-  begin(points: number[], colour: string, width: number): void {
-    this.mine = { points, colour, width, seen: 0 };
+  begin(points: number[], colour: string, width: number, multiplies: boolean): void {
+    this.mine = { points, colour, width, multiplies, seen: 0 };
   }
 
   end(): void {
@@ -45,12 +51,12 @@ export class LiveInk {
     this.hidden = ids;
   }
 
-  /** A piece of somebody else's stroke: [stroke, page, colour, width, from, points]. Missing pieces leave a straight line. */
+  /** A piece of somebody else's stroke: [stroke, page, colour, width, from, points, looks]. Missing pieces leave a straight line. */
   takePreview(actor: number, byStaff: boolean, data: any[], page: number): void {
-    const [id, onPage, colour, width, from, points] = data;
+    const [id, onPage, colour, width, from, points, looks = 0] = data;
     if (onPage !== page) return;
     const key = `${actor}:${id}`;
-    const stroke: Stroke = this.others.get(key) ?? { points: [], colour: inkColour(colour, byStaff), width, seen: 0 };
+    const stroke = this.others.get(key) ?? newStroke(colour, byStaff, width, looks);
     if (from * 4 < stroke.points.length) stroke.points.length = from * 4;
     stroke.points.push(...points);
     stroke.seen = performance.now();
@@ -61,4 +67,15 @@ export class LiveInk {
   forget(actor: number): void {
     for (const key of this.others.keys()) if (key.startsWith(`${actor}:`)) this.others.delete(key);
   }
+}
+
+function newStroke(colour: number, byStaff: boolean, width: number, looks: number): Stroke {
+  const multiplies = (looks & Looks.Highlighter) !== 0;
+  return {
+    points: [],
+    colour: multiplies ? highlighterColour(colour) : inkColour(colour, byStaff),
+    width,
+    multiplies,
+    seen: 0,
+  };
 }

@@ -1,7 +1,8 @@
 // The page on the screen: two canvases (what stands, and what is being drawn), zoom and pan, and the pointer handed to a tool.
 
 import type { Mark, Page } from '../room/marks';
-import { bounds, drawMark, drawPaper } from './draw';
+import { drawMark, drawPaper } from './draw';
+import { bounds } from './hit';
 import type { LiveInk } from './live-ink';
 
 export interface Point {
@@ -11,6 +12,8 @@ export interface Point {
   readonly pressure: number;
   readonly ms: number;
   readonly isPen: boolean;
+  readonly shift: boolean;
+  readonly alt: boolean;
 }
 
 export interface Tool {
@@ -19,11 +22,14 @@ export interface Tool {
   move(points: Point[]): void;
   up(): void;
   cancel(): void;
+  /** What it shows over the page, in page units. */
+  draw?(ctx: CanvasRenderingContext2D): void;
 }
 
 const MIN_ZOOM = 0.5;
 const MAX_ZOOM = 8;
 const MARGIN = 16;
+const PALM_MS = 1000;
 
 export class PageSurface {
   private readonly standing: HTMLCanvasElement;
@@ -37,9 +43,12 @@ export class PageSurface {
   private left = 0;
   private top = 0;
   private active: number | null = null;
+  private penAt = -Infinity;
   private readonly touches = new Map<number, { x: number; y: number }>();
   private pinch: { distance: number; x: number; y: number } | null = null;
   tool: Tool | null = null;
+  /** In which lengths are shown. */
+  unit = 0;
   /** Marks with a ring round them. */
   chosen: ReadonlySet<number> = new Set();
   onZoom: (percent: number) => void = () => undefined;
@@ -56,7 +65,8 @@ export class PageSurface {
   }
 
   show(page: Page, marks: readonly Mark[]): void {
-    const resized = page.width !== this.page?.width || page.height !== this.page?.height;
+    // A page that was lengthened stays where it is under the hand.
+    const resized = page.id !== this.page?.id || page.width !== this.page.width || page.height < this.page.height;
     this.page = page;
     this.marks = marks;
     if (resized) this.fit();
@@ -94,6 +104,11 @@ export class PageSurface {
     this.left += dx;
     this.top += dy;
     this.viewChanged();
+  }
+
+  /** The next page shown is shown whole. */
+  fitNext(): void {
+    this.page = null;
   }
 
   /** Shows the whole page. */
@@ -171,7 +186,7 @@ export class PageSurface {
     ctx.beginPath();
     ctx.rect(0, 0, this.page.width, this.page.height);
     ctx.clip();
-    for (const mark of this.marks) if (!this.live.hides(mark.id)) drawMark(ctx, mark);
+    for (const mark of this.marks) if (!this.live.hides(mark.id)) drawMark(ctx, mark, { unit: this.unit });
     ctx.restore();
     this.paintDrawing();
   }
@@ -180,6 +195,7 @@ export class PageSurface {
     this.live.scheduled = false;
     const ctx = this.prepare(this.drawing);
     this.live.draw(ctx);
+    if (this.tool?.draw) return this.tool.draw(ctx);
     if (this.chosen.size === 0) return;
     const pixel = 1 / this.scale;
     ctx.strokeStyle = '#0c5c69';
@@ -202,6 +218,9 @@ export class PageSurface {
 
   private pointerDown(e: PointerEvent): void {
     e.preventDefault();
+    if (e.pointerType === 'pen') this.penAt = e.timeStamp;
+    // A hand that rests on the page while the pen is in use does not write.
+    if (e.pointerType === 'touch' && e.timeStamp - this.penAt < PALM_MS) return;
     this.drawing.setPointerCapture(e.pointerId);
     if (e.pointerType === 'touch') {
       this.touches.set(e.pointerId, { x: e.offsetX, y: e.offsetY });
@@ -219,6 +238,7 @@ export class PageSurface {
   }
 
   private pointerMove(e: PointerEvent): void {
+    if (e.pointerType === 'pen') this.penAt = e.timeStamp;
     if (this.touches.has(e.pointerId)) this.touches.set(e.pointerId, { x: e.offsetX, y: e.offsetY });
     if (this.pinch) return this.followPinch();
     if (e.pointerId !== this.active) return;
@@ -262,6 +282,8 @@ export class PageSurface {
       pressure: e.pressure,
       ms: e.timeStamp,
       isPen: e.pointerType === 'pen',
+      shift: e.shiftKey,
+      alt: e.altKey,
     };
   }
 }

@@ -2,7 +2,21 @@
 
 export const INK = ['#1d2b33', '#b93f2b', '#2c7a50', '#7b3f8c', '#9a6400', '#00708f'] as const;
 export const TEACHER_INK = '#345e9e';
-export const NOTE = ['#f6e7a8', '#d3e6c4', '#cfe3f2', '#f3d2c4'] as const;
+export const NOTE = [
+  '#f6e7a8',
+  '#d3e6c4',
+  '#cfe3f2',
+  '#f3d2c4',
+  '#e3d7ef',
+  '#c9e8e2',
+  '#f3cfe0',
+  '#e7e2d3',
+  '#dde6a5',
+  '#ffffff',
+  '#d5dadd',
+  '#f7d9a3',
+] as const;
+export const HIGHLIGHTER = ['#f7e463', '#ffb3a6', '#a9e5bd', '#dfbdf0', '#ffd08a', '#a0e1f2'] as const;
 /** Words on notes, and whatever is printed. */
 export const PRINT = '#1d2b33';
 
@@ -12,4 +26,8 @@ export function inkColour(colour: number, byStaff: boolean): string {
 
 export function noteColour(colour: number): string {
   return NOTE[colour] ?? NOTE[0];
+}
+
+export function highlighterColour(colour: number): string {
+  return HIGHLIGHTER[colour] ?? HIGHLIGHTER[0];
 }

@@ -1,6 +1,7 @@
 // Breaks words into lines and finds the size at which they fit. The result is stored with the mark, so that every screen agrees.
 
-import { FONT, LINE_HEIGHT, NOTE_PADDING } from './draw';
+import { Looks } from '../room/marks';
+import { LINE_HEIGHT, NOTE_PADDING, fontOf } from './draw';
 
 export interface Fitted {
   readonly lines: string[];
@@ -14,24 +15,24 @@ const MEASURE_AT = 100;
 
 let context: CanvasRenderingContext2D | null = null;
 
-function widthOf(text: string, size: number): number {
+function widthOf(text: string, size: number, looks: number): number {
   context ??= document.createElement('canvas').getContext('2d')!;
-  context.font = `${MEASURE_AT}px ${FONT}`;
+  context.font = fontOf(MEASURE_AT, looks & Looks.Bold);
   return (context.measureText(text).width * size) / MEASURE_AT;
 }
 
-export function breakLines(text: string, size: number, width: number): string[] {
+export function breakLines(text: string, size: number, width: number, looks: number): string[] {
   const lines: string[] = [];
   for (const paragraph of text.split('\n')) {
     let line = '';
     for (const word of paragraph.split(/(?<=\s)/)) {
-      if (line && widthOf((line + word).trimEnd(), size) > width) {
+      if (line && widthOf((line + word).trimEnd(), size, looks) > width) {
         lines.push(line.trimEnd());
         line = '';
       }
       line += word;
-      while (widthOf(line.trimEnd(), size) > width && line.length > 1) {
-        const fits = Math.max(1, longestStart(line, size, width));
+      while (widthOf(line.trimEnd(), size, looks) > width && line.length > 1) {
+        const fits = Math.max(1, longestStart(line, size, width, looks));
         lines.push(line.slice(0, fits));
         line = line.slice(fits);
       }
@@ -41,23 +42,23 @@ export function breakLines(text: string, size: number, width: number): string[] 
   return lines;
 }
 
-function longestStart(line: string, size: number, width: number): number {
+function longestStart(line: string, size: number, width: number, looks: number): number {
   let fits = 0;
-  while (fits < line.length && widthOf(line.slice(0, fits + 1), size) <= width) fits++;
+  while (fits < line.length && widthOf(line.slice(0, fits + 1), size, looks) <= width) fits++;
   return fits;
 }
 
 /** Text straight on the page: as wide as it is, up to a limit. */
-export function fitText(text: string, size: number, maxWidth: number): Fitted {
-  const lines = breakLines(text, size, maxWidth);
-  const width = Math.ceil(Math.max(size, ...lines.map((l) => widthOf(l, size))));
+export function fitText(text: string, size: number, maxWidth: number, looks: number): Fitted {
+  const lines = breakLines(text, size, maxWidth, looks);
+  const width = Math.ceil(Math.max(size, ...lines.map((l) => widthOf(l, size, looks))));
   return { lines, size, width, height: Math.ceil(lines.length * LINE_HEIGHT * size) };
 }
 
 /** A note keeps its width; its type gets smaller until the words fit, and then it grows downwards. */
-export function fitNote(text: string, width: number, height: number): Fitted {
+export function fitNote(text: string, width: number, height: number, looks: number): Fitted {
   for (const size of NOTE_SIZES) {
-    const lines = breakLines(text, size, width - 2 * NOTE_PADDING);
+    const lines = breakLines(text, size, width - 2 * NOTE_PADDING, looks);
     const needed = Math.ceil(lines.length * LINE_HEIGHT * size) + 2 * NOTE_PADDING;
     if (needed <= height || size === NOTE_SIZES.at(-1)) return { lines, size, width, height: Math.max(height, needed) };
   }

@@ -2,7 +2,8 @@
 
 import { underEraser, union } from '../ink/stroke';
 import { type Mark, Property } from '../room/marks';
-import { bounds, markAt } from '../surface/draw';
+import { middleOf, offPage } from '../shapes/geometry';
+import { bounds, markAt } from '../surface/hit';
 import type { Point, Tool } from '../surface/page-surface';
 import type { SheetContext } from './sheet-context';
 
@@ -65,13 +66,20 @@ export class Eraser implements Tool {
       for (const { x, y } of path) {
         const outside =
           x < box.x - RADIUS || y < box.y - RADIUS || x > box.x + box.width + RADIUS || y > box.y + box.height + RADIUS;
-        if (!outside) cuts = union(cuts, underEraser(mark.body.points, x - mark.place.x, y - mark.place.y, RADIUS));
+        if (!outside) cuts = union(cuts, this.cutsAt(mark, mark.body.points, x, y));
       }
       const already = union(mark.cuts, []);
       if (cuts.length > 0 && union(already, cuts).join() !== already.join())
         changes.push({ property: Property.Cuts, target: mark.id, value: cuts });
     }
     return changes;
+  }
+
+  // Cuts are lengths along the stroke as it was drawn, so the eraser goes back to where that was.
+  private cutsAt(mark: Mark, points: readonly number[], x: number, y: number): number[] {
+    const spot = unscaled(mark, offPage(mark, { x, y }));
+    const factor = mark.scale ? (mark.scale.x + mark.scale.y) / 2000 : 1;
+    return underEraser(points, spot.x, spot.y, RADIUS / factor);
   }
 
   // Close enough together that nothing between two pointer positions is jumped over.
@@ -84,6 +92,15 @@ export class Eraser implements Tool {
       y: from.y + ((point.y - from.y) * (i + 1)) / steps,
     }));
   }
+}
+
+function unscaled(mark: Mark, spot: Spot): Spot {
+  if (!mark.scale) return spot;
+  const middle = middleOf(mark.body);
+  return {
+    x: middle.x + ((spot.x - middle.x) * 1000) / mark.scale.x,
+    y: middle.y + ((spot.y - middle.y) * 1000) / mark.scale.y,
+  };
 }
 
 interface Spot {

@@ -1,6 +1,7 @@
 // The pen: follows the pointer, smooths, and makes one mark of each stroke, or several if it is long.
 
-import { inkColour } from '../surface/palette';
+import { Looks } from '../room/marks';
+import { highlighterColour, inkColour } from '../surface/palette';
 import type { Point, Tool } from '../surface/page-surface';
 import type { SheetContext } from './sheet-context';
 
@@ -65,7 +66,9 @@ export class Pen implements Tool {
     this.stroke = Math.floor(Math.random() * 2 ** 31);
     this.previewed = 0;
     const { ink, me, live, surface } = this.sheet;
-    live.begin(this.points, inkColour(ink.colour, me.isStaff), ink.width);
+    const isHighlighter = (ink.looks & Looks.Highlighter) !== 0;
+    const colour = isHighlighter ? highlighterColour(ink.colour) : inkColour(ink.colour, me.isStaff);
+    live.begin(this.points, colour, ink.width, isHighlighter);
     surface.invalidateDrawing();
   }
 
@@ -88,6 +91,7 @@ export class Pen implements Tool {
   }
 
   private pressure(point: Point, speed: number): number {
+    if (this.sheet.ink.looks & (Looks.FeltTip | Looks.Highlighter)) return NOMINAL_PRESSURE;
     if (point.isPen && point.pressure > 0) return Math.round(Math.min(1, point.pressure) * 255);
     const before = this.points.length > 0 ? this.points[this.points.length - 2]! : NOMINAL_PRESSURE;
     const wanted = NOMINAL_PRESSURE + 30 - 70 * Math.min(1, speed / FAST);
@@ -102,7 +106,7 @@ export class Pen implements Tool {
     const points = this.points.map((v, i) => (i % 4 === 3 ? v - start : v));
     const body = { kind: 'ink', points } as const;
     sheet.submit(
-      { kind: 'addMark', id, page: sheet.page, grip: sheet.grip, body, style: { ...sheet.ink } },
+      { kind: 'addMark', id, page: sheet.page, grip: sheet.grip, body, style: { ...sheet.ink, fill: 0 } },
       this.gesture,
     );
   }
@@ -119,6 +123,7 @@ export class Pen implements Tool {
       ink.width,
       this.previewed / 4,
       this.points.slice(this.previewed),
+      ink.looks,
     ]);
     this.previewed = this.points.length;
   }

@@ -14,9 +14,11 @@ export interface SheetContext {
   readonly sheets: Sheets;
   /** What new marks are: printed in the workshop, one's own on a board. */
   readonly grip: number;
-  readonly ink: { colour: number; width: number };
-  readonly note: { colour: number };
+  readonly ink: { colour: number; width: number; looks: number };
+  readonly note: { colour: number; one: boolean };
   readonly language: string;
+  /** Whether the activity itself may be changed: in the workshop. */
+  readonly design: boolean;
   newId(): number;
   submit(command: Command, gesture: number): void;
   preview(data: unknown[]): void;

@@ -1,7 +1,8 @@
 // Text and notes: a field on the page in the type and place that the words will have.
 
-import { type BoxBody, type Mark, Property } from '../room/marks';
-import { LINE_HEIGHT, NOTE_PADDING, markAt } from '../surface/draw';
+import { type BoxBody, type Mark, Property, isBox } from '../room/marks';
+import { LINE_HEIGHT, NOTE_PADDING } from '../surface/draw';
+import { markAt } from '../surface/hit';
 import { inkColour, noteColour } from '../surface/palette';
 import type { Point, Tool } from '../surface/page-surface';
 import { fitNote, fitText } from '../surface/text-fit';
@@ -10,6 +11,7 @@ import type { SheetContext } from './sheet-context';
 const TEXT_SIZE = 700;
 const NOTE_SIDE = 5200;
 const MIN_TEXT_WIDTH = 3000;
+const MOST_LETTERS = 4000;
 
 interface Editing {
   readonly mark: Mark | null;
@@ -65,11 +67,18 @@ export class Writer implements Tool {
   begin(x?: number, y?: number): void {
     if (!this.sheet.mayWrite()) return;
     const middle = this.sheet.surface.middle();
+    const page = this.sheet.sheets.page(this.sheet.page)!;
     const half = this.kind === 'note' ? NOTE_SIDE / 2 : 0;
-    this.open(
-      { mark: null, kind: this.kind, x: (x ?? middle.x) - half, y: (y ?? middle.y) - half, size: TEXT_SIZE },
-      '',
-    );
+    // A tap beside the page is meant for its edge.
+    const onPage = (n: number, size: number) => Math.min(Math.max(n, half), size - Math.max(half, TEXT_SIZE)) - half;
+    const at = { x: onPage(x ?? middle.x, page.width), y: onPage(y ?? middle.y, page.height) };
+    this.open({ mark: null, kind: this.kind, ...at, size: TEXT_SIZE }, '');
+  }
+
+  /** Puts words down without a field: pasted. */
+  put(words: string): void {
+    const { x, y } = this.sheet.surface.middle();
+    this.keep({ mark: null, kind: this.kind, x: x / 2, y, size: TEXT_SIZE }, words.slice(0, MOST_LETTERS));
   }
 
   edit(mark: Mark): void {
@@ -146,20 +155,25 @@ export class Writer implements Tool {
     }
     const isNote = editing.kind === 'note';
     const body = { kind: editing.kind, x: Math.round(editing.x), y: Math.round(editing.y), width, height, words };
-    const style = { colour: isNote ? sheet.note.colour : sheet.ink.colour, width: 0 };
+    const style = { colour: isNote ? sheet.note.colour : sheet.ink.colour, width: 0, fill: 0, looks: 0 };
     sheet.submit({ kind: 'addMark', id, page: sheet.page, grip: sheet.grip, body, style }, id);
   }
 
   private fit(text: string, editing = this.editing!) {
-    if (editing.kind === 'note') return fitNote(text, NOTE_SIDE, NOTE_SIDE);
+    const looks = editing.mark?.style.looks ?? 0;
+    const body = editing.mark?.body;
+    if (editing.kind === 'note') {
+      const width = body && isBox(body) ? body.width : NOTE_SIDE;
+      return fitNote(text, width, width, looks);
+    }
     const page = this.sheet.sheets.pages.find((p) => p.id === this.sheet.page)!;
-    return fitText(text, editing.size, Math.max(MIN_TEXT_WIDTH, page.width - editing.x - 500));
+    return fitText(text, editing.size, Math.max(MIN_TEXT_WIDTH, page.width - editing.x - 500), looks);
   }
 
   private mayEdit(mark: Mark): boolean {
     return (
-      mark.body.kind !== 'ink' &&
-      this.sheet.sheets.mayChange(this.sheet.me, { target: mark.id, property: Property.Words })
+      isBox(mark.body) &&
+      this.sheet.sheets.mayChange(this.sheet.me, { target: mark.id, property: Property.Words }, this.sheet.design)
     );
   }
 }

@@ -1,19 +1,29 @@
-// The workshop: the page being made, in the middle; name, directions, size and paper beside it. Everything is kept as it is typed.
+// The workshop: the page being made in the middle, the order of pages as a written list, and what is being made now as a strip of words.
+// Everything is kept as it is typed.
 
 import Alpine from '@alpinejs/csp';
+import { decode } from '@msgpack/msgpack';
 import { MarkList, type MarkListTexts } from '../board/mark-list';
-import { listenForUndo, pageControls } from '../board/page-controls';
-import { SheetSession, type ToolName } from '../board/sheet-session';
-import { pageData } from '../page-data';
+import { sheetControls, textFor } from '../board/sheet-controls';
+import { SheetSession } from '../board/sheet-session';
+import { listenForKeys } from '../board/shortcuts';
+import { fill, pageData } from '../page-data';
 import { Connection, type Link } from '../room/connection';
-import { type Change, Grip, Property } from '../room/marks';
+import { type Axis, type Change, Grip, type Page, type Paper, Property, type Texts } from '../room/marks';
 import { deviceOutbox } from '../room/outbox-store';
+import { Sheets } from '../room/sheets';
+import { drawOverview } from './overview';
+import { Pages } from './pages';
 
 interface WorkshopData {
   readonly draft: string;
   readonly who: string;
   readonly language: string;
   readonly texts: MarkListTexts & {
+    figureTools: Record<string, string>;
+    unnamedPage: string;
+    copiesDo: string;
+    outlineDo: string;
     kept: string;
     sending: string;
     keptHere: string;
@@ -22,34 +32,63 @@ interface WorkshopData {
   };
 }
 
+interface OtherActivity {
+  readonly name: string;
+  readonly draft: string;
+}
+
+interface OutlinePage {
+  readonly title: string;
+  readonly directions: string;
+}
+
+type Making = 'printed' | 'loose' | 'key';
+
 const SIZES: Record<string, { width: number; height: number }> = {
   a4wide: { width: 29_700, height: 21_000 },
   a4: { width: 21_000, height: 29_700 },
+  a3wide: { width: 42_000, height: 29_700 },
   letterwide: { width: 27_940, height: 21_590 },
   letter: { width: 21_590, height: 27_940 },
   screen: { width: 33_867, height: 19_050 },
 };
 
+const GRIPS: Record<Making, Grip> = { printed: Grip.Printed, loose: Grip.Loose, key: Grip.Key };
 const TYPING_PAUSE_MS = 600;
+const MOST_COPIES = 40;
 const OWNER = { number: 1, isStaff: true };
+const THOUSAND = 1000;
 
 Alpine.data('workshop', () => {
   const data = pageData<WorkshopData>();
   const { texts, language } = data;
   let session: SheetSession;
   let list: MarkList;
-  const typing = new Map<Property, { timer: ReturnType<typeof setTimeout>; keep: () => void }>();
+  let pageEdits: Pages;
+  const typing = new Map<string, { timer: ReturnType<typeof setTimeout>; keep: () => void }>();
 
   return {
-    ...pageControls(() => session),
+    ...sheetControls(() => session, texts.figureTools),
+    making: 'printed' as Making,
     name: '',
     directions: '',
+    pageName: '',
+    pageDirections: '',
     size: 'a4wide',
-    paper: 0,
-    tool: 'text' as ToolName,
-    canUndo: false,
-    canRedo: false,
-    zoom: 100,
+    paperKind: 0,
+    spacing: '',
+    acrossText: '',
+    upText: '',
+    columns: 3,
+    rows: 4,
+    paperWrong: false,
+    pageWithheld: 0,
+    unit: 0,
+    copyNames: '',
+    outline: '',
+    outlinePages: [] as OutlinePage[],
+    others: [] as OtherActivity[],
+    otherPages: [] as { id: number; name: string }[],
     link: 'connecting' as Link,
     waiting: 0,
     opened: false,
@@ -58,12 +97,15 @@ Alpine.data('workshop', () => {
     init(): void {
       const root = this.$root as HTMLElement;
       const connection = new Connection(null, (link) => (this.link = link));
+      const making = (): Making => this.making;
       session = new SheetSession({
         room: data.draft,
         line: connection,
         store: deviceOutbox(data.who, data.draft),
         me: OWNER,
-        grip: Grip.Printed,
+        get grip() {
+          return GRIPS[making()];
+        },
         design: true,
         language,
         host: root.querySelector<HTMLElement>('[data-surface]')!,
@@ -73,9 +115,13 @@ Alpine.data('workshop', () => {
         refused: () => (this.notice = texts.refusedOther),
       });
       session.surface.onZoom = (percent) => (this.zoom = percent);
-      session.use('text');
+      pageEdits = new Pages(session, language);
       list = new MarkList(root.querySelector<HTMLElement>('[data-marks]')!, session, texts);
-      listenForUndo(() => session);
+      this.pick('text');
+      listenForKeys(
+        () => session,
+        () => this.openDialog('keys'),
+      );
       window.addEventListener('pagehide', () => this.keepTyping());
       void this.enter(connection);
     },
@@ -90,19 +136,31 @@ Alpine.data('workshop', () => {
     refresh(): void {
       if (!session) return;
       list?.refresh();
+      this.refreshControls(language);
       const { sheets } = session;
-      const page = sheets.pages[0];
-      if (!typing.has(Property.Name)) this.name = sheets.name[language] ?? '';
-      if (!typing.has(Property.Directions)) this.directions = sheets.directions[language] ?? '';
-      if (page) {
-        this.paper = page.paper;
-        this.size =
-          Object.keys(SIZES).find((k) => SIZES[k]!.width === page.width && SIZES[k]!.height === page.height) ??
-          this.size;
-      }
-      this.canUndo = session.canUndo;
-      this.canRedo = session.canRedo;
+      this.unit = sheets.unit;
       this.waiting = session.client.waiting;
+      if (!typing.has(`${Property.Name}:0`)) this.name = sheets.name[language] ?? '';
+      if (!typing.has(`${Property.Directions}:0`)) this.directions = sheets.directions[language] ?? '';
+      const page = sheets.page(session.page);
+      if (page) this.showPage(page);
+    },
+
+    showPage(page: Page): void {
+      if (!typing.has(`${Property.PageName}:${page.id}`)) this.pageName = textFor(page.name, language);
+      if (!typing.has(`${Property.PageDirections}:${page.id}`))
+        this.pageDirections = textFor(page.directions, language);
+      this.pageWithheld = page.withheld;
+      const isSize = ([, s]: [string, { width: number; height: number }]) =>
+        s.width === page.width && s.height === page.height;
+      this.size = Object.entries(SIZES).find(isSize)?.[0] ?? '';
+      const { paper } = page;
+      this.paperKind = paper.kind;
+      this.spacing = paper.spacing > 0 ? String(paper.spacing / 100) : '';
+      this.acrossText = axisText(paper.across);
+      this.upText = axisText(paper.up);
+      this.columns = paper.columns || 3;
+      this.rows = paper.rows || 4;
     },
 
     get keptText(): string {
@@ -115,24 +173,43 @@ Alpine.data('workshop', () => {
       return this.link === 'lost' ? 'here' : this.waiting > 0 ? 'sending' : 'kept';
     },
 
+    pageLabel(page: { number: number; name: string }): string {
+      return `${page.number}. ${page.name || texts.unnamedPage}`;
+    },
+
+    make(making: Making): void {
+      this.making = making;
+    },
+
     typedName(): void {
-      this.type(Property.Name, this.name, session.sheets.name);
+      this.type(Property.Name, 0, this.name, session.sheets.name);
     },
 
     typedDirections(): void {
-      this.type(Property.Directions, this.directions, session.sheets.directions);
+      this.type(Property.Directions, 0, this.directions, session.sheets.directions);
+    },
+
+    typedPageName(): void {
+      const page = session.sheets.page(session.page);
+      if (page) this.type(Property.PageName, page.id, this.pageName, page.name);
+    },
+
+    typedPageDirections(): void {
+      const page = session.sheets.page(session.page);
+      if (page) this.type(Property.PageDirections, page.id, this.pageDirections, page.directions);
     },
 
     /** Kept at the first pause; what is typed in one go is one gesture. */
-    type(property: Property, text: string, before: Readonly<Record<string, string>>): void {
-      const going = typing.get(property);
+    type(property: Property, target: number, text: string, before: Texts): void {
+      const key = `${property}:${target}`;
+      const going = typing.get(key);
       if (going) clearTimeout(going.timer);
       const keep = () => {
-        typing.delete(property);
+        typing.delete(key);
         if (this.opened && (before[language] ?? '') !== text)
-          this.change({ property, target: 0, value: { ...before, [language]: text } });
+          this.change({ property, target, value: { ...before, [language]: text } });
       };
-      typing.set(property, { timer: setTimeout(keep, TYPING_PAUSE_MS), keep });
+      typing.set(key, { timer: setTimeout(keep, TYPING_PAUSE_MS), keep });
     },
 
     keepTyping(): void {
@@ -147,22 +224,174 @@ Alpine.data('workshop', () => {
       if (value) this.change({ property: Property.Size, target: session.page, value });
     },
 
-    pickPaper(paper: number): void {
-      this.change({ property: Property.Paper, target: session.page, value: paper });
+    pickPaper(kind: number): void {
+      this.setPaper({ kind, spacing: 0, across: null, up: null, columns: 0, rows: 0 });
+    },
+
+    typedSpacing(): void {
+      const spacing = this.spacing === '' ? 0 : Math.round(Number.parseFloat(this.spacing) * 100);
+      this.setPaper({ spacing });
+    },
+
+    typedAxes(): void {
+      const across = readAxis(this.acrossText);
+      const up = readAxis(this.upText);
+      this.paperWrong = across === undefined || up === undefined;
+      if (across !== undefined && up !== undefined) this.setPaper({ across, up });
+    },
+
+    typedTable(): void {
+      this.setPaper({ columns: Math.round(this.columns), rows: Math.round(this.rows) });
+    },
+
+    setPaper(values: Partial<Paper>): void {
+      const page = session.sheets.page(session.page);
+      if (!page) return;
+      const value = { ...page.paper, ...values };
+      const isSpacing = value.spacing === 0 || (value.spacing >= 200 && value.spacing <= 5000);
+      const isTable = [value.columns, value.rows].every((n) => Number.isInteger(n) && n >= 0 && n <= 60);
+      this.paperWrong = !isSpacing || !isTable;
+      if (!this.paperWrong) this.change({ property: Property.Paper, target: page.id, value });
+    },
+
+    toggleTool(tool: number): void {
+      this.change({ property: Property.Withheld, target: session.page, value: this.pageWithheld ^ tool });
+    },
+
+    withholds(tool: number): boolean {
+      return (this.pageWithheld & tool) !== 0;
+    },
+
+    pickUnit(unit: number): void {
+      this.change({ property: Property.Unit, target: 0, value: unit });
     },
 
     change(change: Change): void {
       session.submit({ kind: 'makeChanges', changes: [change] }, session.newId());
     },
 
-    pick(tool: ToolName): void {
-      this.tool = tool;
-      session.use(tool);
-    },
-
     undo(): void {
       this.keepTyping();
       session.undo();
     },
+
+    addPage(): void {
+      session.turnToPage(pageEdits.add());
+    },
+
+    duplicatePage: () => pageEdits.duplicate(),
+    pageUp: () => pageEdits.move(-1),
+    pageDown: () => pageEdits.move(1),
+    takePageOut: () => pageEdits.takeOut(),
+
+    /** A number gives so many copies; anything else is a list of names, one in a line. */
+    makeCopies(): void {
+      const lines = this.copyNames
+        .split('\n')
+        .map((line: string) => line.trim())
+        .filter(Boolean);
+      const count = lines.length === 1 && /^\d+$/.test(lines[0]!) ? Number(lines[0]) : 0;
+      const names: string[] = count > 0 ? Array.from({ length: count }, () => '') : lines;
+      if (names.length > 0 && names.length <= MOST_COPIES) {
+        pageEdits.copies(names);
+        this.copyNames = '';
+        this.closeDialog('copies');
+      }
+    },
+
+    get copiesCount(): number {
+      const lines = this.copyNames.split('\n').filter((line: string) => line.trim());
+      return lines.length === 1 && /^\s*\d+\s*$/.test(lines[0]!) ? Number(lines[0]) : lines.length;
+    },
+
+    get copiesText(): string {
+      return fill(texts.copiesDo, this.copiesCount);
+    },
+
+    get outlineText(): string {
+      return fill(texts.outlineDo, this.outlinePages.length);
+    },
+
+    get copiesWrong(): boolean {
+      return this.copiesCount > MOST_COPIES;
+    },
+
+    async readOutline(): Promise<void> {
+      const body = new FormData();
+      body.set('outline', this.outline);
+      body.set('__RequestVerificationToken', (this.$root as HTMLElement).dataset['token']!);
+      const answer = await fetch('?handler=Outline', { method: 'POST', body });
+      this.outlinePages = answer.ok ? ((await answer.json()) as OutlinePage[]) : [];
+    },
+
+    takeOutline(): void {
+      pageEdits.addAll(this.outlinePages);
+      this.outline = '';
+      this.outlinePages = [];
+      this.closeDialog('outline');
+    },
+
+    async openOthers(): Promise<void> {
+      this.otherPages = [];
+      const answer = await fetch('?handler=Others');
+      this.others = answer.ok ? ((await answer.json()) as OtherActivity[]) : [];
+      this.openDialog('others');
+    },
+
+    async openOther(draft: string): Promise<void> {
+      const sheets = await sheetsOf(draft);
+      this.otherPages = sheets.pages.map((p, i) => ({
+        id: p.id,
+        name: `${i + 1}. ${textFor(p.name, language)}`,
+        draft,
+      }));
+    },
+
+    async takeOther(draft: string, id: number): Promise<void> {
+      const sheets = await sheetsOf(draft);
+      pageEdits.copyFrom(sheets, sheets.page(id)!);
+      this.closeDialog('others');
+    },
+
+    openOverview(): void {
+      this.openDialog('overview');
+      this.$nextTick(() => drawOverview(this.$refs['overview'] as HTMLElement, session.sheets));
+    },
+
+    openFromOverview(id: number): void {
+      this.turnToPage(id);
+      this.closeDialog('overview');
+    },
+
+    openDialog(name: string): void {
+      (this.$refs[name] as HTMLDialogElement).showModal();
+    },
+
+    closeDialog(name: string): void {
+      (this.$refs[name] as HTMLDialogElement).close();
+    },
+
+    closeKeys(): void {
+      this.closeDialog('keys');
+    },
   } as any;
 });
+
+async function sheetsOf(draft: string): Promise<Sheets> {
+  const answer = await fetch(`/rooms/${draft}/snapshot`);
+  const [, , number, , state] = decode(new Uint8Array(await answer.arrayBuffer())) as any[];
+  return Sheets.read(number, state);
+}
+
+function axisText(axis: Axis | null): string {
+  return axis ? `${axis[0] / THOUSAND}, ${axis[1] / THOUSAND}, ${axis[2] / THOUSAND}` : '';
+}
+
+/** "from, to, step"; null if nothing was typed, undefined if it cannot be an axis. */
+function readAxis(text: string): Axis | null | undefined {
+  if (text.trim() === '') return null;
+  const numbers = text.split(/[,;]/).map((n) => Math.round(Number.parseFloat(n) * THOUSAND));
+  const [from, to, step] = numbers;
+  if (numbers.length !== 3 || numbers.some((n) => !Number.isFinite(n))) return undefined;
+  return to! > from! && step! > 0 && (to! - from!) / step! <= 100 ? [from!, to!, step!] : undefined;
+}

@@ -1,0 +1,85 @@
+using MessagePack;
+using Yardang.Core.Activities;
+
+namespace Yardang.Data.Wire;
+
+/// <summary>Pages: [id, name, [width, height], paper, directions, withheld, order, taken out].</summary>
+internal static class PageCodec
+{
+    public static void Write(ref MessagePackWriter w, Page page)
+    {
+        w.WriteArrayHeader(8);
+        w.Write(page.Id);
+        MarkCodec.Write(ref w, page.Name);
+        w.WriteArrayHeader(2);
+        w.Write(page.Size.Width);
+        w.Write(page.Size.Height);
+        Write(ref w, page.Paper);
+        MarkCodec.Write(ref w, page.Directions ?? Texts.None);
+        w.Write((int)page.Withheld);
+        MarkCodec.WriteNumber(ref w, page.Order);
+        w.Write(page.Erased);
+    }
+
+    public static Page ReadPage(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 8);
+        var page = new Page(r.ReadInt64(), MarkCodec.ReadTexts(ref r), ReadSize(ref r), ReadPaper(ref r));
+        var directions = MarkCodec.ReadTexts(ref r);
+        page = page with { Directions = directions.IsEmpty ? null : directions, Withheld = (ToolSet)r.ReadInt32(), Order = r.ReadDouble(), Erased = r.ReadBoolean() };
+        fields.End(ref r);
+        return page;
+    }
+
+    public static void Write(ref MessagePackWriter w, Paper paper)
+    {
+        w.WriteArrayHeader(6);
+        w.Write((int)paper.Kind);
+        w.Write(paper.Spacing);
+        Write(ref w, paper.Across);
+        Write(ref w, paper.Up);
+        w.Write(paper.Columns);
+        w.Write(paper.Rows);
+    }
+
+    // Version 1 wrote the kind alone.
+    public static Paper ReadPaper(ref MessagePackReader r)
+    {
+        if (r.NextMessagePackType == MessagePackType.Integer) return new Paper((PaperKind)r.ReadInt32());
+        var fields = new Fields(ref r, 6);
+        var paper = new Paper((PaperKind)r.ReadInt32(), r.ReadInt32(), ReadAxis(ref r), ReadAxis(ref r), r.ReadInt32(), r.ReadInt32());
+        fields.End(ref r);
+        return paper;
+    }
+
+    public static PageSize ReadSize(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        var size = new PageSize(r.ReadInt32(), r.ReadInt32());
+        fields.End(ref r);
+        return size;
+    }
+
+    private static void Write(ref MessagePackWriter w, Axis? axis)
+    {
+        if (axis is null)
+        {
+            w.WriteNil();
+            return;
+        }
+
+        w.WriteArrayHeader(3);
+        w.Write(axis.From);
+        w.Write(axis.To);
+        w.Write(axis.Step);
+    }
+
+    private static Axis? ReadAxis(ref MessagePackReader r)
+    {
+        if (r.TryReadNil()) return null;
+        var fields = new Fields(ref r, 3);
+        var axis = new Axis(r.ReadInt32(), r.ReadInt32(), r.ReadInt32());
+        fields.End(ref r);
+        return axis;
+    }
+}

@@ -1,0 +1,199 @@
+// What every page with a surface offers, whatever stands round it: tools and their options, what can be done with what is chosen, undo, zoom, pages.
+
+import { Grip, Looks, type Page, Property, Tools } from '../room/marks';
+import { FIGURES, type FigureGroup, iconOf } from '../shapes/figures';
+import type { Side } from '../tools/selection';
+import type { SheetSession, ToolName } from './sheet-session';
+
+const ZOOM_STEP = 1.25;
+const MORE_ROOM = 10_000;
+const TURN_STEP = 15;
+const PEN_LOOKS = { fine: Looks.None, felt: Looks.FeltTip, highlighter: Looks.Highlighter } as const;
+const PEN_WIDTHS = { fine: 60, felt: 140, highlighter: 500 } as const;
+
+type Pen = keyof typeof PEN_LOOKS;
+type ExactField = 'x' | 'y' | 'width' | 'height' | 'turn';
+
+/** @param words what the figures are called. */
+export function sheetControls(session: () => SheetSession, words: Readonly<Record<string, string>>) {
+  return {
+    tool: 'pen' as ToolName,
+    pen: 'fine' as Pen,
+    colour: 0,
+    noteColour: 0,
+    width: 60,
+    oneNote: true,
+    rubsWhole: false,
+    byBox: false,
+    canUndo: false,
+    canRedo: false,
+    canPaste: false,
+    zoom: 100,
+    figure: FIGURES[0]!.name,
+    figuresOpen: false,
+    pages: [] as { id: number; number: number; name: string }[],
+    pageNumber: 1,
+    withheld: 0,
+    chosen: 0,
+    chosenWords: '',
+    chosenGrip: null as Grip | null,
+    tied: false,
+    pinned: false,
+    mayRub: false,
+    mayStyle: false,
+    hasShape: false,
+    hasWords: false,
+    fill: 0,
+    looks: 0,
+    exact: { x: 0, y: 0, width: 0, height: 0, turn: 0 },
+    exactOpen: false,
+
+    write: () => session().write(),
+    undo: () => session().undo(),
+    redo: () => session().redo(),
+    larger: () => session().surface.zoomBy(ZOOM_STEP),
+    smaller: () => session().surface.zoomBy(1 / ZOOM_STEP),
+    whole: () => session().surface.fit(),
+
+    /** Brings what is shown round the page up to date with it. */
+    refreshControls(language: string): void {
+      const { sheets, selection, page } = session();
+      this.tool = session().tool;
+      this.canUndo = session().canUndo;
+      this.canRedo = session().canRedo;
+      this.canPaste = session().canPaste;
+      this.pages = sheets.pages.map((p: Page, i: number) => ({
+        id: p.id,
+        number: i + 1,
+        name: textFor(p.name, language),
+      }));
+      this.pageNumber = sheets.pages.findIndex((p: Page) => p.id === page) + 1;
+      this.withheld = session().me.isStaff ? 0 : (sheets.page(page)?.withheld ?? 0);
+      const { marks } = selection;
+      this.chosen = marks.length;
+      this.chosenGrip = selection.commonGrip;
+      this.tied = selection.areTied;
+      this.pinned = selection.arePinned;
+      this.mayRub = selection.mayAll(Property.Erased);
+      this.mayStyle = selection.mayAll(Property.Style);
+      this.hasShape = this.mayStyle && marks.every((m) => m.body.kind === 'shape');
+      this.hasWords = this.mayStyle && marks.every((m) => m.body.kind === 'text' || m.body.kind === 'note');
+      this.fill = marks[0]?.style.fill ?? 0;
+      this.looks = marks.reduce((all, m) => all & m.style.looks, marks[0]?.style.looks ?? 0);
+      this.exact = selection.exact;
+    },
+
+    pick(tool: ToolName): void {
+      if (tool === 'shape' && this.tool === 'shape') this.figuresOpen = !this.figuresOpen;
+      else this.figuresOpen = tool === 'shape';
+      session().use(tool);
+    },
+
+    gives(tool: Tools): boolean {
+      return (this.withheld & tool) === 0;
+    },
+
+    pickPen(pen: Pen): void {
+      this.pen = pen;
+      session().ink.looks = PEN_LOOKS[pen];
+      this.pickWidth(PEN_WIDTHS[pen]);
+    },
+
+    pickColour(colour: number): void {
+      this.colour = session().ink.colour = colour;
+    },
+
+    pickNote(colour: number): void {
+      this.noteColour = session().note.colour = colour;
+    },
+
+    /** One note and then choose again, or a run of notes. */
+    toggleRun(): void {
+      this.oneNote = session().note.one = !this.oneNote;
+    },
+
+    pickWidth(width: number): void {
+      this.width = session().ink.width = width;
+    },
+
+    pickRub(whole: boolean): void {
+      this.rubsWhole = session().rubsWhole = whole;
+    },
+
+    pickArea(byBox: boolean): void {
+      this.byBox = session().chooser.byBox = byBox;
+    },
+
+    figuresOf(group: FigureGroup): { name: string; words: string; icon: string }[] {
+      const figures = FIGURES.filter((f) => f.group === group);
+      return figures.map((f) => ({ name: f.name, words: words[f.name] ?? f.name, icon: iconOf(f) }));
+    },
+
+    pickFigure(name: string): void {
+      this.figure = name;
+      session().shaper.figure = FIGURES.find((f) => f.name === name)!;
+      this.figuresOpen = false;
+    },
+
+    chooseAll(): void {
+      session().use('choose');
+      session().selection.chooseAllMine();
+    },
+
+    duplicate: () => session().selection.duplicate(),
+    copy: () => session().copy(),
+    paste: () => session().paste(),
+    rubOutChosen: () => session().selection.rubOut(),
+    toFront: () => session().selection.toFront(),
+    toBack: () => session().selection.toBack(),
+    toggleTie: () => session().selection.toggleTie(),
+    togglePin: () => session().selection.togglePin(),
+    turnLeft: () => session().selection.turnBy(-TURN_STEP),
+    turnRight: () => session().selection.turnBy(TURN_STEP),
+    align: (side: Side) => session().selection.align(side),
+    spread: (across: boolean) => session().selection.distribute(across),
+    grip: (grip: Grip) => session().selection.grip(grip),
+    recolour: (colour: number) => session().selection.restyle(() => ({ colour })),
+    rewidth: (width: number) => session().selection.restyle(() => ({ width })),
+    refill: (fill: number) => session().selection.restyle(() => ({ fill })),
+    toggleLooks: (looks: number) => session().selection.toggleLooks(looks),
+
+    shows(looks: number): boolean {
+      return (this.looks & looks) !== 0;
+    },
+
+    toggleExact(): void {
+      this.exactOpen = !this.exactOpen;
+    },
+
+    setExact(field: ExactField, value: string): void {
+      session().selection.setExact(field, Number.parseFloat(value));
+    },
+
+    unchoose(): void {
+      session().selection.clear();
+    },
+
+    turnToPage(id: number): void {
+      session().turnToPage(id);
+    },
+
+    stepPage(by: number): void {
+      const page = this.pages[this.pageNumber - 1 + by];
+      if (page) session().turnToPage(page.id);
+    },
+
+    /** Lengthens the page: room at its foot. */
+    moreRoom(): void {
+      const page = session().sheets.page(session().page);
+      if (!page || !session().mayWrite()) return;
+      const value = { width: page.width, height: page.height + MORE_ROOM };
+      const changes = [{ property: Property.Size, target: page.id, value }];
+      session().submit({ kind: 'makeChanges', changes }, session().newId());
+    },
+  };
+}
+
+export function textFor(texts: Readonly<Record<string, string>>, language: string): string {
+  return texts[language] ?? Object.values(texts)[0] ?? '';
+}

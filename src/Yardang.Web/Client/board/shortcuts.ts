@@ -1,0 +1,143 @@
+// The keyboard on a page: tools by letter, and what is chosen moved by mm and turned by degree. Fields keep their own keys.
+
+import { type NewMark } from '../room/marks';
+import type { SheetSession, ToolName } from './sheet-session';
+
+const MM = 100;
+const MARKS_TYPE = 'application/x-yardang-marks';
+const GROW = 1.1;
+
+const TOOLS: Readonly<Record<string, ToolName>> = {
+  p: 'pen',
+  t: 'text',
+  n: 'note',
+  s: 'shape',
+  c: 'choose',
+  r: 'rub',
+};
+
+const ARROWS: Readonly<Record<string, [number, number]>> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+};
+
+function isField(target: EventTarget | null): boolean {
+  return target instanceof HTMLElement && target.matches('input, textarea, select, [contenteditable]');
+}
+
+export function listenForKeys(session: () => SheetSession, showKeys: () => void): void {
+  document.addEventListener('keydown', (e) => {
+    if (isField(e.target) || document.querySelector('dialog[open]')) return;
+    const done = e.ctrlKey || e.metaKey ? withControl(session(), e) : plain(session(), e, showKeys);
+    if (done) e.preventDefault();
+  });
+  document.addEventListener('copy', (e) => copy(session(), e));
+  document.addEventListener('cut', (e) => {
+    if (copy(session(), e)) session().selection.rubOut();
+  });
+  document.addEventListener('paste', (e) => paste(session(), e));
+}
+
+function withControl(session: SheetSession, e: KeyboardEvent): boolean {
+  switch (e.key.toLowerCase()) {
+    case 'z':
+      if (e.shiftKey) session.redo();
+      else session.undo();
+      return true;
+    case 'y':
+      session.redo();
+      return true;
+    case 'a':
+      session.use('choose');
+      session.selection.chooseAllMine();
+      return true;
+    case 'd':
+      session.selection.duplicate();
+      return true;
+    default:
+      return false;
+  }
+}
+
+function plain(session: SheetSession, e: KeyboardEvent, showKeys: () => void): boolean {
+  if (e.key === '?') {
+    showKeys();
+    return true;
+  }
+  const onControl =
+    e.target instanceof HTMLElement && e.target.matches('button, a, summary') && !e.target.dataset['mark'];
+  if (session.selection.marks.length > 0 && !onControl && withChosen(session, e)) return true;
+  const tool = TOOLS[e.key];
+  if (tool && !e.altKey) {
+    session.use(tool);
+    return true;
+  }
+  if (e.key === 'Escape' || (e.key === 'Enter' && !onControl && session.tool === 'shape')) {
+    session.shaper.finish();
+    if (e.key === 'Escape') session.selection.clear();
+    return true;
+  }
+  return false;
+}
+
+function withChosen(session: SheetSession, e: KeyboardEvent): boolean {
+  const { selection } = session;
+  const arrow = ARROWS[e.key];
+  if (arrow) {
+    const step = e.shiftKey ? 10 * MM : MM;
+    selection.moveBy(arrow[0] * step, arrow[1] * step);
+    return true;
+  }
+  switch (e.key) {
+    case '[':
+      selection.turnBy(-1);
+      return true;
+    case ']':
+      selection.turnBy(1);
+      return true;
+    case '+':
+      selection.grow(GROW);
+      return true;
+    case '-':
+      selection.grow(1 / GROW);
+      return true;
+    case 'Delete':
+    case 'Backspace':
+      selection.rubOut();
+      return true;
+    default:
+      return false;
+  }
+}
+
+/** The marks go with their words, so that other programs can take those. */
+function copy(session: SheetSession, e: ClipboardEvent): boolean {
+  const copied = session.selection.copy();
+  if (isField(e.target) || copied.length === 0 || !e.clipboardData) return false;
+  session.copy();
+  e.clipboardData.setData(MARKS_TYPE, JSON.stringify(copied));
+  e.clipboardData.setData(
+    'text/plain',
+    copied
+      .map((m) => ('words' in m.body ? m.body.words.text : ''))
+      .join('\n')
+      .trim(),
+  );
+  e.preventDefault();
+  return true;
+}
+
+function paste(session: SheetSession, e: ClipboardEvent): void {
+  if (isField(e.target) || !e.clipboardData) return;
+  const marks = e.clipboardData.getData(MARKS_TYPE);
+  const words = e.clipboardData.getData('text/plain').trim();
+  if (marks) {
+    session.use('choose');
+    session.selection.paste(JSON.parse(marks) as NewMark[]);
+  } else if (words) {
+    session.putText(words);
+  } else return;
+  e.preventDefault();
+}

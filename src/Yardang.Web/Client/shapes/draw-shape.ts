@@ -1,0 +1,74 @@
+// Draws lines, polygons, ellipses and arcs. Place and turn are the canvas's already; scale is applied here, so that lines keep their width.
+
+import { Looks, type Mark, Shape, type ShapeBody } from '../room/marks';
+import { type Spot, arcThrough, corners, middleOf, scaledAbout } from './geometry';
+
+const DASH = 5;
+const HEAD_LENGTH = 5;
+const HEAD_HALF = 2;
+const LEAST_HEAD = 200;
+
+export interface ShapeColours {
+  readonly line: string;
+  readonly fill: string | null;
+}
+
+export function drawShape(
+  ctx: CanvasRenderingContext2D,
+  body: ShapeBody,
+  { style, scale }: Pick<Mark, 'style' | 'scale'>,
+  colours: ShapeColours,
+  thinnest = 0,
+): void {
+  const middle = middleOf(body);
+  const p = corners(body).map((c) => scaledAbout(c, middle, { scale }));
+  const path = shapePath(body.shape, p);
+  if (colours.fill && (body.shape === Shape.Polygon || body.shape === Shape.Ellipse)) {
+    ctx.fillStyle = colours.fill;
+    ctx.fill(path);
+  }
+  const width = Math.max(style.width, thinnest);
+  ctx.strokeStyle = ctx.fillStyle = colours.line;
+  ctx.lineWidth = width;
+  ctx.lineCap = 'round';
+  ctx.lineJoin = 'round';
+  ctx.setLineDash(style.looks & Looks.Dashed ? [DASH * width, (DASH / 2) * width] : []);
+  ctx.stroke(path);
+  ctx.setLineDash([]);
+  if (body.shape !== Shape.Line) return;
+  if (style.looks & Looks.ArrowAtEnd) ctx.fill(head(p.at(-2)!, p.at(-1)!, width));
+  if (style.looks & Looks.ArrowAtStart) ctx.fill(head(p[1]!, p[0]!, width));
+}
+
+function shapePath(shape: Shape, p: readonly Spot[]): Path2D {
+  const path = new Path2D();
+  if (shape === Shape.Ellipse) {
+    const [a, b] = [p[0]!, p[1]!];
+    const [rx, ry] = [Math.abs(b.x - a.x) / 2, Math.abs(b.y - a.y) / 2];
+    path.ellipse((a.x + b.x) / 2, (a.y + b.y) / 2, rx, ry, 0, 0, 2 * Math.PI);
+    return path;
+  }
+  const circle = shape === Shape.Arc ? arcThrough(p[0]!, p[1]!, p[2]!) : null;
+  if (circle) {
+    const { middle, radius, start, sweep } = circle;
+    path.arc(middle.x, middle.y, radius, start, start + sweep, sweep < 0);
+    return path;
+  }
+  p.forEach((s, i) => (i === 0 ? path.moveTo(s.x, s.y) : path.lineTo(s.x, s.y)));
+  if (shape === Shape.Polygon) path.closePath();
+  return path;
+}
+
+function head(from: Spot, tip: Spot, width: number): Path2D {
+  const path = new Path2D();
+  const length = Math.hypot(tip.x - from.x, tip.y - from.y);
+  if (length === 0) return path;
+  const [dx, dy] = [(tip.x - from.x) / length, (tip.y - from.y) / length];
+  const long = Math.max(LEAST_HEAD, HEAD_LENGTH * width);
+  const half = Math.max((LEAST_HEAD * HEAD_HALF) / HEAD_LENGTH, HEAD_HALF * width);
+  path.moveTo(tip.x + dx * width, tip.y + dy * width);
+  path.lineTo(tip.x - dx * long - dy * half, tip.y - dy * long + dx * half);
+  path.lineTo(tip.x - dx * long + dy * half, tip.y - dy * long - dx * half);
+  path.closePath();
+  return path;
+}

@@ -1,0 +1,252 @@
+// Chooses marks by tapping, with a lasso or a box, and moves, resizes and turns what is chosen.
+
+import type { Change, Mark } from '../room/marks';
+import { type Box, type Spot, boundsOf, boundsOfAll, boxCorners, isInside } from '../shapes/geometry';
+import { changed } from '../room/sheets';
+import { drawMark } from '../surface/draw';
+import { markAt } from '../surface/hit';
+import type { Point, Tool } from '../surface/page-surface';
+import { type Selection, middleOfAll } from './selection';
+import type { SheetContext } from './sheet-context';
+import { type Guides, snapBox } from './snapping';
+
+const REACH = 250;
+const SUBMIT_EVERY_MS = 90;
+const HANDLE_PX = 9;
+const HANDLE_REACH_PX = 20;
+const TURN_HANDLE_PX = 34;
+const TAP_PX = 5;
+const SNAP_TURN = 15;
+const SNAP_TURN_WITHIN = 3;
+const ACCENT = '#0c5c69';
+
+type Drag =
+  | { readonly kind: 'move' | 'turn'; readonly marks: readonly Mark[]; readonly from: Point }
+  | {
+      readonly kind: 'size';
+      readonly marks: readonly Mark[];
+      readonly from: Point;
+      readonly fixed: Spot;
+      readonly box: Box;
+    }
+  | { readonly kind: 'lasso'; readonly path: Spot[]; readonly add: boolean };
+
+export class Chooser implements Tool {
+  readonly cursor = 'grab';
+  /** Whether an area is chosen by a box instead of a line drawn round it. */
+  byBox = false;
+  private drag: Drag | null = null;
+  private gesture = 0;
+  private submittedAt = 0;
+  private changes: Change[] = [];
+  private guides: Guides = { x: null, y: null };
+  private movedFar = false;
+
+  constructor(
+    private readonly sheet: SheetContext,
+    private readonly selection: Selection,
+  ) {}
+
+  down(point: Point): void {
+    const { sheet, selection } = this;
+    this.gesture = 0;
+    this.changes = [];
+    this.movedFar = false;
+    const marks = selection.marks;
+    const handle = marks.length > 0 ? this.handleAt(point, boundsOfAll(marks)) : null;
+    if (handle) {
+      this.drag =
+        handle === 'turn' ? { kind: 'turn', marks, from: point } : { kind: 'size', marks, from: point, ...handle };
+      return;
+    }
+    const hit = markAt(sheet.sheets.visible(sheet.page), point.x, point.y, REACH, (m) => selection.mayChoose(m));
+    if (!hit) {
+      this.drag = { kind: 'lasso', path: [point], add: point.shift };
+      return;
+    }
+    if (point.shift && selection.has(hit.id)) selection.drop([hit]);
+    else if (!selection.has(hit.id)) selection.choose([hit], point.shift);
+    this.drag = { kind: 'move', marks: selection.marks, from: point };
+  }
+
+  move(points: Point[]): void {
+    const point = points.at(-1)!;
+    const { drag } = this;
+    if (!drag) return;
+    if (drag.kind === 'lasso') {
+      drag.path.push(...points);
+    } else {
+      const far = Math.hypot(point.x - drag.from.x, point.y - drag.from.y) * this.sheet.surface.scale;
+      this.movedFar ||= far > TAP_PX;
+      if (!this.movedFar || !this.sheet.mayWrite()) return;
+      this.changes = this.changesTo(drag, point);
+      this.sheet.live.hide(new Set(drag.marks.map((m) => m.id)));
+      this.sheet.surface.invalidate();
+      if (performance.now() - this.submittedAt > SUBMIT_EVERY_MS) this.submit();
+    }
+    this.sheet.surface.invalidateDrawing();
+  }
+
+  up(): void {
+    const { drag } = this;
+    this.drag = null;
+    if (drag?.kind === 'lasso') this.chooseIn(drag.path, drag.add);
+    else if (this.movedFar) this.submit();
+    this.end();
+  }
+
+  cancel(): void {
+    this.drag = null;
+    this.end();
+  }
+
+  draw(ctx: CanvasRenderingContext2D): void {
+    const pixel = 1 / this.sheet.surface.scale;
+    const { drag } = this;
+    ctx.strokeStyle = ctx.fillStyle = ACCENT;
+    if (drag?.kind === 'lasso') return this.drawLasso(ctx, drag.path, pixel);
+    let marks: readonly Mark[] = this.selection.marks;
+    if (drag && this.movedFar) {
+      marks = this.moved(drag.marks);
+      for (const mark of marks) drawMark(ctx, mark, { unit: this.sheet.sheets.unit });
+      this.drawGuides(ctx, pixel);
+    }
+    if (marks.length > 0) this.drawFrame(ctx, marks, pixel);
+  }
+
+  private end(): void {
+    this.changes = [];
+    this.guides = { x: null, y: null };
+    this.sheet.live.hide(new Set());
+    this.sheet.surface.invalidate();
+  }
+
+  private moved(marks: readonly Mark[]): Mark[] {
+    return marks.map((mark) =>
+      this.changes.filter((c) => c.target === mark.id).reduce((m, change) => changed(m, change), mark),
+    );
+  }
+
+  private changesTo(drag: Exclude<Drag, { kind: 'lasso' }>, point: Point): Change[] {
+    const { selection, sheet } = this;
+    if (drag.kind === 'turn') {
+      const about = middleOfAll(drag.marks);
+      let degrees = angle(about, point) - angle(about, drag.from);
+      const nearest = Math.round(degrees / SNAP_TURN) * SNAP_TURN;
+      if (!point.alt && Math.abs(degrees - nearest) < SNAP_TURN_WITHIN) degrees = nearest;
+      return selection.turnedBy(drag.marks, about, degrees);
+    }
+    if (drag.kind === 'size') return selection.scaledBy(drag.marks, drag.fixed, ...this.factors(drag, point));
+    const by = { x: point.x - drag.from.x, y: point.y - drag.from.y };
+    const box = boundsOfAll(drag.marks);
+    const others = sheet.sheets.visible(sheet.page).filter((m) => !drag.marks.some((d) => d.id === m.id));
+    const page = sheet.sheets.page(sheet.page)!;
+    const snapped = point.alt
+      ? { ...by, guides: { x: null, y: null } }
+      : snapBox({ ...box, x: box.x + by.x, y: box.y + by.y }, by, others.map(boundsOf), page, 6 / sheet.surface.scale);
+    this.guides = snapped.guides;
+    return selection.movedBy(drag.marks, snapped.x, snapped.y);
+  }
+
+  private factors({ fixed, box, marks }: Extract<Drag, { kind: 'size' }>, point: Point): [number, number] {
+    const across = Math.max(0.02, (point.x - fixed.x) / (box.x + box.width / 2 - fixed.x) / 2);
+    const down = Math.max(0.02, (point.y - fixed.y) / (box.y + box.height / 2 - fixed.y) / 2);
+    const sound = (factor: number) => (Number.isFinite(factor) ? factor : 1);
+    // Several together, or with Shift, keep their proportions.
+    if (marks.length === 1 && !point.shift) return [sound(across), sound(down)];
+    const both = Math.max(sound(across), sound(down));
+    return [both, both];
+  }
+
+  private submit(): void {
+    if (this.changes.length === 0) return;
+    this.submittedAt = performance.now();
+    this.gesture ||= this.sheet.newId();
+    this.sheet.submit({ kind: 'makeChanges', changes: this.changes }, this.gesture);
+  }
+
+  private chooseIn(path: readonly Spot[], add: boolean): void {
+    const { selection, sheet } = this;
+    const [first, last] = [path[0]!, path.at(-1)!];
+    const isTap = path.every((s) => Math.hypot(s.x - first.x, s.y - first.y) * sheet.surface.scale < TAP_PX);
+    if (isTap && !add) return selection.clear();
+    const area = this.byBox ? boxCorners(boxFrom(first, last)) : path;
+    const inside = sheet.sheets.visible(sheet.page).filter((m) => {
+      const box = boundsOf(m);
+      return selection.mayChoose(m) && isInside({ x: box.x + box.width / 2, y: box.y + box.height / 2 }, area);
+    });
+    selection.choose(inside, add);
+  }
+
+  /** A corner gives the corner opposite to it, which stays. */
+  private handleAt(point: Spot, box: Box): 'turn' | { fixed: Spot; box: Box } | null {
+    const { scale } = this.sheet.surface;
+    const near = (spot: Spot) => Math.hypot(spot.x - point.x, spot.y - point.y) * scale < HANDLE_REACH_PX;
+    if (near(turnHandle(box, scale))) return 'turn';
+    const all = boxCorners(box);
+    const at = all.findIndex(near);
+    return at < 0 ? null : { fixed: all[(at + 2) % 4]!, box };
+  }
+
+  private drawFrame(ctx: CanvasRenderingContext2D, marks: readonly Mark[], pixel: number): void {
+    const box = boundsOfAll(marks);
+    ctx.strokeStyle = ACCENT;
+    ctx.lineWidth = 1.5 * pixel;
+    ctx.setLineDash([6 * pixel, 4 * pixel]);
+    ctx.strokeRect(box.x, box.y, box.width, box.height);
+    ctx.setLineDash([]);
+    const turn = turnHandle(box, 1 / pixel);
+    ctx.beginPath();
+    ctx.moveTo(turn.x, box.y);
+    ctx.lineTo(turn.x, turn.y);
+    ctx.stroke();
+    for (const { x, y } of boxCorners(box)) {
+      ctx.fillStyle = '#ffffff';
+      const r = HANDLE_PX * pixel;
+      ctx.fillRect(x - r, y - r, 2 * r, 2 * r);
+      ctx.strokeRect(x - r, y - r, 2 * r, 2 * r);
+    }
+    ctx.fillStyle = ACCENT;
+    ctx.beginPath();
+    ctx.arc(turn.x, turn.y, HANDLE_PX * pixel, 0, 2 * Math.PI);
+    ctx.fill();
+  }
+
+  private drawGuides(ctx: CanvasRenderingContext2D, pixel: number): void {
+    const page = this.sheet.sheets.page(this.sheet.page)!;
+    ctx.lineWidth = pixel;
+    ctx.beginPath();
+    if (this.guides.x !== null) {
+      ctx.moveTo(this.guides.x, 0);
+      ctx.lineTo(this.guides.x, page.height);
+    }
+    if (this.guides.y !== null) {
+      ctx.moveTo(0, this.guides.y);
+      ctx.lineTo(page.width, this.guides.y);
+    }
+    ctx.stroke();
+  }
+
+  private drawLasso(ctx: CanvasRenderingContext2D, path: readonly Spot[], pixel: number): void {
+    ctx.lineWidth = 1.5 * pixel;
+    ctx.setLineDash([5 * pixel, 4 * pixel]);
+    ctx.beginPath();
+    const line = this.byBox ? boxCorners(boxFrom(path[0]!, path.at(-1)!)) : path;
+    line.forEach((s, i) => (i === 0 ? ctx.moveTo(s.x, s.y) : ctx.lineTo(s.x, s.y)));
+    if (this.byBox) ctx.closePath();
+    ctx.stroke();
+    ctx.setLineDash([]);
+  }
+}
+
+function turnHandle(box: Box, scale: number): Spot {
+  return { x: box.x + box.width / 2, y: box.y - TURN_HANDLE_PX / scale };
+}
+
+function angle(about: Spot, spot: Spot): number {
+  return (Math.atan2(spot.y - about.y, spot.x - about.x) * 180) / Math.PI;
+}
+
+function boxFrom(a: Spot, b: Spot): Box {
+  return { x: Math.min(a.x, b.x), y: Math.min(a.y, b.y), width: Math.abs(a.x - b.x), height: Math.abs(a.y - b.y) };
+}

@@ -1,0 +1,108 @@
+// Shapes: dragged in a box, or corner by corner. Never filled at first, so that a ring hides nothing.
+
+import { type ShapeBody } from '../room/marks';
+import { drawShape } from '../shapes/draw-shape';
+import { FIGURES, type FigureTool, figureIn, shapeOf } from '../shapes/figures';
+import type { Spot } from '../shapes/geometry';
+import { inkColour } from '../surface/palette';
+import type { Point, Tool } from '../surface/page-surface';
+import type { SheetContext } from './sheet-context';
+
+/** What a tap without a drag makes: this large, 1/100 mm. */
+const TAPPED = 4000;
+const DRAG_PX = 6;
+const CLOSE_PX = 14;
+
+export class Shaper implements Tool {
+  readonly cursor = 'crosshair';
+  figure: FigureTool = FIGURES[0]!;
+  private from: Spot | null = null;
+  private to: Spot | null = null;
+  private corners: Spot[] = [];
+
+  constructor(private readonly sheet: SheetContext) {}
+
+  down(point: Point): void {
+    if (!this.sheet.mayWrite()) return;
+    this.from = this.to = { x: point.x, y: point.y };
+    this.sheet.surface.invalidateDrawing();
+  }
+
+  move(points: Point[]): void {
+    if (!this.from) return;
+    this.to = points.at(-1)!;
+    this.sheet.surface.invalidateDrawing();
+  }
+
+  up(): void {
+    const { from, to } = this;
+    if (!from || !to) return;
+    this.from = this.to = null;
+    if (this.figure.corners.length === 0) this.setCorner(to);
+    else this.keep(this.dragged(from, to));
+  }
+
+  cancel(): void {
+    this.from = this.to = null;
+    this.sheet.surface.invalidateDrawing();
+  }
+
+  /** Ends a shape that is being set corner by corner. */
+  finish(): void {
+    const corners = this.corners;
+    this.corners = [];
+    const least = this.figure.shape === 2 ? 3 : 2;
+    if (corners.length >= least) this.keep(shapeOf(this.figure.shape, corners));
+    this.sheet.surface.invalidateDrawing();
+  }
+
+  /** By keyboard: a shape in the middle of what is in sight. */
+  put(): void {
+    if (!this.sheet.mayWrite()) return;
+    const { x, y } = this.sheet.surface.middle();
+    const half = TAPPED / 2;
+    const simple = this.figure.corners.length > 0 ? this.figure : FIGURES.find((f) => f.shape === this.figure.shape)!;
+    this.keep(figureIn(simple, { x: x - half, y: y - half }, { x: x + half, y: y + half }));
+  }
+
+  draw(ctx: CanvasRenderingContext2D): void {
+    const { ink, me } = this.sheet;
+    const body = this.unfinished();
+    if (!body) return;
+    const style = { ...this.style(), fill: 0 };
+    drawShape(ctx, body, { style, scale: null }, { line: inkColour(ink.colour, me.isStaff), fill: null });
+  }
+
+  private unfinished(): ShapeBody | null {
+    if (this.corners.length > 0) return shapeOf(1, this.to ? [...this.corners, this.to] : this.corners);
+    if (!this.from || !this.to || this.figure.corners.length === 0) return null;
+    return figureIn(this.figure, this.from, this.to);
+  }
+
+  private setCorner(spot: Spot): void {
+    const { scale } = this.sheet.surface;
+    const near = (other: Spot | undefined) =>
+      other !== undefined && Math.hypot(spot.x - other.x, spot.y - other.y) * scale < CLOSE_PX;
+    // The first corner again closes it, the last one again ends it.
+    if (this.corners.length > 1 && (near(this.corners[0]) || near(this.corners.at(-1)))) return this.finish();
+    this.corners.push(spot);
+    this.sheet.surface.invalidateDrawing();
+  }
+
+  private dragged(from: Spot, to: Spot): ShapeBody {
+    const isTap = Math.hypot(to.x - from.x, to.y - from.y) * this.sheet.surface.scale < DRAG_PX;
+    return figureIn(this.figure, from, isTap ? { x: from.x + TAPPED, y: from.y + TAPPED } : to);
+  }
+
+  private keep(body: ShapeBody): void {
+    const { sheet } = this;
+    const id = sheet.newId();
+    sheet.submit({ kind: 'addMark', id, page: sheet.page, grip: sheet.grip, body, style: this.style() }, id);
+    sheet.surface.invalidateDrawing();
+  }
+
+  private style() {
+    const { ink } = this.sheet;
+    return { colour: ink.colour, width: ink.width, fill: 0, looks: this.figure.looks };
+  }
+}
