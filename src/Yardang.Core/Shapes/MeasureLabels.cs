@@ -18,10 +18,10 @@ public static class MeasureLabels
     /// <summary>Height of the type, 1/100 mm.</summary>
     public const int Size = 380;
 
-    private const double FromSide = 330;
-
-    // More where the label stands beside an upright line.
-    private const double BesideUpright = 420;
+    // Room that a label takes beside a line: a gap, and half its width or height.
+    private const double Gap = 130;
+    private const double HalfWidth = 560;
+    private const double HalfHeight = 190;
     private const double FromCorner = 800;
     private const double LineStep = 480;
     private const double MmPerInch = 25.4;
@@ -62,7 +62,7 @@ public static class MeasureLabels
         var length = Math.Max(1e-9, Math.Sqrt((dx * dx) + (dy * dy)));
         double nx = -dy / length, ny = dx / length;
         var outwards = ((x - centre.X) * nx) + ((y - centre.Y) * ny) < 0 ? -1 : 1;
-        var far = outwards * (FromSide + (BesideUpright * Math.Abs(nx)));
+        var far = outwards * (Gap + (HalfWidth * Math.Abs(nx)) + (HalfHeight * Math.Abs(ny)));
         return new(x + (nx * far), y + (ny * far), text);
     }
 

@@ -25,7 +25,7 @@ public sealed class CirculateModel(AccessResolver access, LessonPeople people, I
         Lesson = lesson;
         People = await people.InAsync(id);
         var all = PageData.Texts(
-            texts, "Circulate", "Everybody", "PensGoingDown", "PensDownOn", "PensDownOnOne", "PeopleOne", "PensGoingUp", "PensUp", "Closed", "People", "NoConnection", "MinutesAgo", "JustNow", "NotStarted");
+            texts, "Circulate", "Everybody", "PensGoingDown", "PensDownOn", "PensDownOnOne", "PeopleOne", "PensGoingUp", "PensUp", "Closed", "People", "NoConnection", "PageOf", "MinutesAgo", "JustNow", "NotStarted");
         foreach (var (name, text) in PageData.Texts(texts, "Needs", "NeedHand", "NeedReady", "NeedLate", "NeedIdle", "NeedNotStarted", "Waiting", "WaitingMinutes")) all[name] = text;
         Data = new { lesson = id, who = $"teacher-{visitor.TeacherId}", together = lesson.TogetherId, people = People, texts = all };
         return Page();

@@ -140,7 +140,7 @@ for (const viewport of [
     const maya = await student(browser, code, 'Maya', { viewport });
     const before = await maya.locator('[data-surface]').boundingBox();
     expect(before.width).toBe(viewport.width);
-    for (const tool of ['Text', 'Note', 'Move', 'Rub out', 'Pen']) {
+    for (const tool of ['Text', 'Note', 'Choose', 'Rub out', 'Pen']) {
       await maya.getByRole('button', { name: tool, exact: true }).click();
       expect(await maya.locator('[data-surface]').boundingBox()).toEqual(before);
     }

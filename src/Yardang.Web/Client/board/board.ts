@@ -96,10 +96,10 @@ Alpine.data('board', () => {
       });
       session.surface.onZoom = (percent) => (this.zoom = percent);
       list = new MarkList(root.querySelector<HTMLElement>('[data-marks]')!, session, texts);
-      listenForKeys(
-        () => session,
-        () => (this.$refs['keys'] as HTMLDialogElement).showModal(),
-      );
+      listenForKeys(() => session, {
+        pick: (tool) => this.pick(tool),
+        showKeys: () => (this.$refs['keys'] as HTMLDialogElement).showModal(),
+      });
       if (line instanceof LocalLine) void this.tryOut(line);
       else void this.enter(line);
     },
@@ -186,6 +186,10 @@ Alpine.data('board', () => {
       const page = this.pages[this.pageNumber - 1];
       const at = fill(texts.pageOf, this.pageNumber, this.pages.length);
       return page?.name ? `${at}: ${page.name}` : at;
+    },
+
+    get pageShort(): string {
+      return `${this.pageNumber} / ${this.pages.length}`;
     },
 
     openPage(id: number): void {

@@ -22,6 +22,7 @@ export function sheetControls(session: () => SheetSession, words: Readonly<Recor
     colour: 0,
     noteColour: 0,
     width: 60,
+    lineWidth: 60,
     oneNote: true,
     rubsWhole: false,
     byBox: false,
@@ -113,7 +114,9 @@ export function sheetControls(session: () => SheetSession, words: Readonly<Recor
     },
 
     pickWidth(width: number): void {
-      this.width = session().ink.width = width;
+      const { ink, outline } = session();
+      if (this.tool === 'shape') this.lineWidth = outline.width = width;
+      else this.width = ink.width = width;
     },
 
     pickRub(whole: boolean): void {

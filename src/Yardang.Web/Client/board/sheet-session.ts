@@ -40,6 +40,7 @@ export class SheetSession implements SheetContext {
   readonly surface: PageSurface;
   readonly client: RoomClient<Sheets>;
   readonly ink = { colour: 0, width: 60, looks: 0 };
+  readonly outline = { width: 60 };
   readonly note = { colour: 0, one: true };
   page = 0;
   readonly selection: Selection;

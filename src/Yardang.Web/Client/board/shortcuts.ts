@@ -27,10 +27,16 @@ function isField(target: EventTarget | null): boolean {
   return target instanceof HTMLElement && target.matches('input, textarea, select, [contenteditable]');
 }
 
-export function listenForKeys(session: () => SheetSession, showKeys: () => void): void {
+/** What the keys do outside the page itself. */
+export interface KeyActions {
+  pick(tool: ToolName): void;
+  showKeys(): void;
+}
+
+export function listenForKeys(session: () => SheetSession, actions: KeyActions): void {
   document.addEventListener('keydown', (e) => {
     if (isField(e.target) || document.querySelector('dialog[open]')) return;
-    const done = e.ctrlKey || e.metaKey ? withControl(session(), e) : plain(session(), e, showKeys);
+    const done = e.ctrlKey || e.metaKey ? withControl(session(), e) : plain(session(), e, actions);
     if (done) e.preventDefault();
   });
   document.addEventListener('copy', (e) => copy(session(), e));
@@ -61,9 +67,9 @@ function withControl(session: SheetSession, e: KeyboardEvent): boolean {
   }
 }
 
-function plain(session: SheetSession, e: KeyboardEvent, showKeys: () => void): boolean {
+function plain(session: SheetSession, e: KeyboardEvent, actions: KeyActions): boolean {
   if (e.key === '?') {
-    showKeys();
+    actions.showKeys();
     return true;
   }
   const onControl =
@@ -71,7 +77,7 @@ function plain(session: SheetSession, e: KeyboardEvent, showKeys: () => void): b
   if (session.selection.marks.length > 0 && !onControl && withChosen(session, e)) return true;
   const tool = TOOLS[e.key];
   if (tool && !e.altKey) {
-    session.use(tool);
+    actions.pick(tool);
     return true;
   }
   if (e.key === 'Escape' || (e.key === 'Enter' && !onControl && session.tool === 'shape')) {

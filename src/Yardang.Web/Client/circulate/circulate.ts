@@ -31,6 +31,7 @@ interface CirculateData {
     pensDownOnOne: string;
     people: string;
     peopleOne: string;
+    pageOf: string;
     everybody: string;
     noConnection: string;
     lateWork: string;
@@ -64,6 +65,8 @@ Alpine.data('circulate', () => {
   return {
     people: [] as Participant[],
     boards: [] as Row[],
+    pageNumber: 1,
+    pageCount: 1,
     needs: [] as Need[],
     pensDown: false,
     pensText: '',
@@ -137,6 +140,7 @@ Alpine.data('circulate', () => {
       if (wanted !== null && state.pensDown === wanted && state.pensConfirmedOn !== null) wanted = null;
       this.pensDown = wanted ?? state.pensDown;
       this.pensText = this.sayPens(state);
+      this.pageCount = Math.max(1, ...[...tiles.values()].map((tile) => tile.pageCount));
       const now = Date.now();
       for (const row of this.boards as Row[]) {
         row.handUp = row.people.some((n) => state.people.get(n)?.handUpAt != null);
@@ -168,6 +172,16 @@ Alpine.data('circulate', () => {
       if (state.closed) return texts.closed;
       if (wanted !== null) return wanted ? texts.pensGoingDown : texts.pensGoingUp;
       return state.pensDown ? plural(texts, 'pensDownOn', state.pensConfirmedOn ?? 0) : texts.pensUp;
+    },
+
+    get pageText(): string {
+      return fill(texts.pageOf, this.pageNumber, this.pageCount);
+    },
+
+    /** All boards show the same page. */
+    stepPage(by: number): void {
+      this.pageNumber += by;
+      for (const tile of tiles.values()) tile.showPage(this.pageNumber);
     },
 
     togglePens(): void {

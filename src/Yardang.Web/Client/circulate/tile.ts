@@ -2,6 +2,7 @@
 
 import type { Connection } from '../room/connection';
 import { RoomClient } from '../room/room-client';
+import type { Page } from '../room/marks';
 import { type LateWork, Sheets } from '../room/sheets';
 import { drawMark, drawPaper } from '../surface/draw';
 import { LiveInk } from '../surface/live-ink';
@@ -16,6 +17,7 @@ export class Tile {
   private readonly seen = new Map<number, number>();
   private canvas: HTMLCanvasElement | null = null;
   private scheduled = false;
+  private pageNumber = 1;
 
   constructor(
     readonly board: string,
@@ -39,7 +41,7 @@ export class Tile {
           if (event.kind === 'markAdded') this.live.forget(actor);
         },
         previewed: ({ actor, byStaff, data }) => {
-          const page = this.client.state.pages[0];
+          const page = this.page;
           if (page) this.live.takePreview(actor, byStaff, data, page.id);
           this.paintSoon();
         },
@@ -62,6 +64,20 @@ export class Tile {
     return [...this.client.state.setAside].filter((late) => late.actor === person);
   }
 
+  get pageCount(): number {
+    return this.client.state.pages.length;
+  }
+
+  showPage(number: number): void {
+    this.pageNumber = number;
+    this.paintSoon();
+  }
+
+  private get page(): Page | undefined {
+    const { pages } = this.client.state;
+    return pages[Math.min(this.pageNumber, pages.length) - 1];
+  }
+
   show(canvas: HTMLCanvasElement): void {
     this.canvas = canvas;
     new ResizeObserver(() => this.paintSoon()).observe(canvas);
@@ -82,7 +98,7 @@ export class Tile {
   private paint(): void {
     this.scheduled = false;
     const { canvas } = this;
-    const page = this.client.state.pages[0];
+    const page = this.page;
     if (!canvas || !page) return;
     const ratio = window.devicePixelRatio || 1;
     const width = Math.round(canvas.clientWidth * ratio);

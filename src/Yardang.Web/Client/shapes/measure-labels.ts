@@ -13,9 +13,10 @@ export interface MeasureLabel {
 /** Height of the type, 1/100 mm. */
 export const MEASURE_SIZE = 380;
 
-const FROM_SIDE = 330;
-/** More where the label stands beside an upright line. */
-const BESIDE_UPRIGHT = 420;
+/** Room that a label takes beside a line: a gap, and half its width or height. */
+const GAP = 130;
+const HALF_WIDTH = 560;
+const HALF_HEIGHT = 190;
 const FROM_CORNER = 800;
 const LINE_STEP = 480;
 const MM_PER_INCH = 25.4;
@@ -52,7 +53,7 @@ function besideSide(a: Spot, b: Spot, centre: Spot, text: string): MeasureLabel 
   const long = Math.max(1e-9, Math.hypot(dx, dy));
   const [nx, ny] = [-dy / long, dx / long];
   const outwards = (x - centre.x) * nx + (y - centre.y) * ny < 0 ? -1 : 1;
-  const far = outwards * (FROM_SIDE + BESIDE_UPRIGHT * Math.abs(nx));
+  const far = outwards * (GAP + HALF_WIDTH * Math.abs(nx) + HALF_HEIGHT * Math.abs(ny));
   return { x: x + nx * far, y: y + ny * far, text };
 }
 

@@ -102,7 +102,7 @@ export class Shaper implements Tool {
   }
 
   private style() {
-    const { ink } = this.sheet;
-    return { colour: ink.colour, width: ink.width, fill: 0, looks: this.figure.looks };
+    const { ink, outline } = this.sheet;
+    return { colour: ink.colour, width: outline.width, fill: 0, looks: this.figure.looks };
   }
 }

@@ -15,6 +15,7 @@ export interface SheetContext {
   /** What new marks are: printed in the workshop, one's own on a board. */
   readonly grip: number;
   readonly ink: { colour: number; width: number; looks: number };
+  readonly outline: { width: number };
   readonly note: { colour: number; one: boolean };
   readonly language: string;
   /** Whether the activity itself may be changed: in the workshop. */

@@ -118,10 +118,10 @@ Alpine.data('workshop', () => {
       pageEdits = new Pages(session, language);
       list = new MarkList(root.querySelector<HTMLElement>('[data-marks]')!, session, texts);
       this.pick('text');
-      listenForKeys(
-        () => session,
-        () => this.openDialog('keys'),
-      );
+      listenForKeys(() => session, {
+        pick: (tool) => this.pick(tool),
+        showKeys: () => this.openDialog('keys'),
+      });
       window.addEventListener('pagehide', () => this.keepTyping());
       void this.enter(connection);
     },
