@@ -8,8 +8,9 @@ namespace Yardang.Rendering;
 /// <param name="Page">The page.</param>
 /// <param name="Marks">Back to front.</param>
 /// <param name="Unit">In which lengths are shown.</param>
+/// <param name="Picture">The bytes of a picture by its name; null if it is not there.</param>
 /// <param name="Foot">Whose it is, and of when; may be empty.</param>
-public sealed record ExportPage(Page Page, IReadOnlyList<Mark> Marks, LengthUnit Unit, string Foot);
+public sealed record ExportPage(Page Page, IReadOnlyList<Mark> Marks, LengthUnit Unit, Func<string, byte[]?> Picture, string Foot);
 
 /// <summary>Pages as PDF, PNG and SVG, all drawn by the one painter.</summary>
 public static class PageExport
@@ -68,7 +69,7 @@ public static class PageExport
 
     private static void Paint(SKCanvas canvas, ExportPage page)
     {
-        PagePainter.Paint(canvas, page.Page, page.Marks, page.Unit);
+        PagePainter.Paint(canvas, page.Page, page.Marks, page.Unit, page.Picture);
         if (page.Foot.Length == 0) return;
         using var font = new SKFont(PagePainter.Face, FootSize);
         using var fill = PagePainter.Fill(0x4a5c63);

@@ -18,12 +18,12 @@ public static class PagePainter
     public static readonly SKTypeface Face = LoadFace();
 
     /// <summary>Paper, then the marks back to front.</summary>
-    public static void Paint(SKCanvas canvas, Page page, IEnumerable<Mark> marks, LengthUnit unit)
+    public static void Paint(SKCanvas canvas, Page page, IEnumerable<Mark> marks, LengthUnit unit, Func<string, byte[]?> picture)
     {
         PaintPaper(canvas, page);
         canvas.Save();
         canvas.ClipRect(new SKRect(0, 0, page.Size.Width, page.Size.Height));
-        foreach (var mark in marks) Paint(canvas, mark, unit);
+        foreach (var mark in marks) Paint(canvas, mark, unit, picture);
         canvas.Restore();
     }
 
@@ -37,7 +37,7 @@ public static class PagePainter
         RulingPainter.Paint(canvas, Ruling.Of(page.Paper, page.Size));
     }
 
-    private static void Paint(SKCanvas canvas, Mark mark, LengthUnit unit)
+    private static void Paint(SKCanvas canvas, Mark mark, LengthUnit unit, Func<string, byte[]?> picture)
     {
         canvas.Save();
         var middle = MarkGeometry.BoxOf(mark.Body).Middle;
@@ -47,6 +47,9 @@ public static class PagePainter
         {
             case InkBody ink:
                 PaintInk(canvas, ink, mark, middle);
+                break;
+            case PictureBody shown:
+                PaintPicture(canvas, shown, mark, picture(shown.Media));
                 break;
             case ShapeBody shape:
                 ShapePainter.Paint(canvas, shape, mark, unit);
@@ -81,6 +84,17 @@ public static class PagePainter
 
         using var outline = whole.Detach();
         canvas.DrawPath(outline, fill);
+    }
+
+    private static void PaintPicture(SKCanvas canvas, PictureBody body, Mark mark, byte[]? bytes)
+    {
+        if (bytes is null) return;
+        using var image = SKImage.FromEncodedData(bytes);
+        if (image is null) return;
+        var middle = MarkGeometry.BoxOf(body).Middle;
+        float halfWidth = body.Width * (mark.Scale?.X ?? 1_000) / 2_000f, halfHeight = body.Height * (mark.Scale?.Y ?? 1_000) / 2_000f;
+        var (x, y) = ((float)middle.X, (float)middle.Y);
+        canvas.DrawImage(image, new SKRect(x - halfWidth, y - halfHeight, x + halfWidth, y + halfHeight), new SKSamplingOptions(SKCubicResampler.Mitchell));
     }
 
     private static void PaintWords(SKCanvas canvas, Words words, float x, float y, float width, int colour, Looks looks)

@@ -17,6 +17,9 @@ public sealed class DataFolder
     /// <summary>Everything else.</summary>
     public string SchoolFile => Path.Combine(_path, "school.db");
 
+    /// <summary>Pictures.</summary>
+    public string Media => Path.Combine(_path, "media");
+
     /// <summary>The keys that protect cookies.</summary>
     public string Keys => Path.Combine(_path, "keys");
 }

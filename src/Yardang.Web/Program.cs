@@ -3,12 +3,14 @@ using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
 using Yardang.Core.Rooms;
 using Yardang.Data.Log;
+using Yardang.Data.Media;
 using Yardang.Data.School;
 using Yardang.Web;
 using Yardang.Web.Access;
 using Yardang.Web.Demo;
 using Yardang.Web.Exports;
 using Yardang.Web.Lessons;
+using Yardang.Web.Media;
 using Yardang.Web.Rooms;
 
 var builder = WebApplication.CreateBuilder(args);
@@ -40,6 +42,8 @@ services.AddSingleton<Joining>();
 services.AddSingleton<JoinThrottle>();
 services.AddSingleton<LessonPeople>();
 services.AddSingleton<BoardExport>();
+services.AddSingleton(provider => new MediaStore(provider.GetRequiredService<DataFolder>().Media));
+services.AddSingleton<MediaEndpoint>();
 
 services.AddIdentity<Teacher, IdentityRole<Guid>>(options =>
     {
@@ -84,6 +88,8 @@ app.MapStaticAssets();
 app.MapRazorPages();
 app.MapHub<RoomHub>("/live");
 app.MapGet("/rooms/{room:guid}/snapshot", (HttpContext context, Guid room, SnapshotEndpoint endpoint) => endpoint.GetAsync(context, room));
+app.MapGet("/rooms/{room:guid}/media/{name}", (HttpContext context, Guid room, string name, MediaEndpoint media) => media.GetAsync(context, room, name));
+app.MapPost("/rooms/{room:guid}/media", (HttpContext context, Guid room, MediaEndpoint media) => media.PostAsync(context, room));
 app.MapGet("/lesson/{lesson:guid}/people", async (HttpContext context, Guid lesson, AccessResolver access, LessonPeople people) =>
     await access.OwnLessonAsync(Visitor.Of(context), lesson) is null ? Results.NotFound() : Results.Ok(await people.InAsync(lesson)));
 app.MapGet("/lesson/{lesson:guid}/boards.pdf", (HttpContext context, Guid lesson, BoardExport export) => export.PdfAsync(context, lesson));

@@ -21,4 +21,7 @@ public enum ToolSet
 
     /// <summary>Shapes and lines.</summary>
     Shape = 16,
+
+    /// <summary>Pictures.</summary>
+    Picture = 32,
 }

@@ -95,12 +95,13 @@ public sealed record Words(string Text, string Language, ImmutableArray<string> 
 /// <param name="Looks">The rest.</param>
 public readonly record struct Style(int Colour, int Width, int Fill = 0, Looks Looks = Looks.None);
 
-/// <summary>What a mark is made of. A closed set: <see cref="InkBody"/>, <see cref="TextBody"/>, <see cref="NoteBody"/>, <see cref="ShapeBody"/>.</summary>
+/// <summary>What a mark is made of. A closed set: <see cref="InkBody"/>, <see cref="TextBody"/>, <see cref="NoteBody"/>, <see cref="ShapeBody"/>, <see cref="PictureBody"/>.</summary>
 [JsonPolymorphic(TypeDiscriminatorPropertyName = "kind")]
 [JsonDerivedType(typeof(InkBody), "ink")]
 [JsonDerivedType(typeof(TextBody), "text")]
 [JsonDerivedType(typeof(NoteBody), "note")]
 [JsonDerivedType(typeof(ShapeBody), "shape")]
+[JsonDerivedType(typeof(PictureBody), "picture")]
 public abstract record MarkBody;
 
 /// <summary>A stroke of ink, in page coordinates.</summary>
@@ -132,6 +133,15 @@ public enum ShapeKind
 /// <param name="Shape">Which.</param>
 /// <param name="Points">x, y, x, y ... in page coordinates, 1/100 mm.</param>
 public sealed record ShapeBody(ShapeKind Shape, ImmutableArray<int> Points) : MarkBody;
+
+/// <summary>A picture. X, Y is its top left corner; sizes in 1/100 mm.</summary>
+/// <param name="X">1/100 mm from the left.</param>
+/// <param name="Y">1/100 mm from the top.</param>
+/// <param name="Width">1/100 mm.</param>
+/// <param name="Height">1/100 mm.</param>
+/// <param name="Media">Its name in the media store: the SHA-256 of its bytes, 64 hexadecimal digits.</param>
+/// <param name="Description">What it shows, for those who cannot see it.</param>
+public sealed record PictureBody(int X, int Y, int Width, int Height, string Media, string Description) : MarkBody;
 
 /// <summary>Anything on a page, as it stands now.</summary>
 /// <param name="Id">See <see cref="Rooms.Ids"/>.</param>

@@ -59,6 +59,7 @@ public static class Marking
         InkBody => mark.Style.Looks.HasFlag(Looks.Highlighter) ? ToolSet.Highlighter : ToolSet.Pen,
         TextBody => ToolSet.Text,
         NoteBody => ToolSet.Note,
+        PictureBody => ToolSet.Picture,
         _ => ToolSet.Shape,
     };
 
@@ -171,6 +172,8 @@ public static class Marking
         TextBody t => Near(t.X) && Near(t.Y) && IsSize(t.Width) && IsSize(t.Height) && IsValid(t.Words),
         NoteBody n => Near(n.X) && Near(n.Y) && IsSize(n.Width) && IsSize(n.Height) && IsValid(n.Words),
         ShapeBody s => IsValid(s),
+        PictureBody p => Near(p.X) && Near(p.Y) && IsSize(p.Width) && IsSize(p.Height)
+            && p.Media.Length == 64 && p.Media.All(char.IsAsciiHexDigitLower) && p.Description.Length <= Limits.DescriptionLength,
         _ => false,
     };
 

@@ -24,6 +24,9 @@ public static class Limits
     /// <summary>Pages of an activity, those taken out included.</summary>
     public const int Pages = 400;
 
+    /// <summary>Characters of the description of a picture.</summary>
+    public const int DescriptionLength = 500;
+
     /// <summary>Corners of a shape.</summary>
     public const int Corners = 100;
 

@@ -32,6 +32,7 @@ public static class MarkGeometry
     public static Box BoxOf(MarkBody body) => body switch
     {
         TextBody t => new(t.X, t.Y, t.Width, t.Height),
+        PictureBody p => new(p.X, p.Y, p.Width, p.Height),
         NoteBody n => new(n.X, n.Y, n.Width, n.Height),
         InkBody ink => Box.Round([.. ink.Points.Select(p => new Spot(p.X, p.Y))]),
         ShapeBody shape => Box.Round(Corners(shape)),

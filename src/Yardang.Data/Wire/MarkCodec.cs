@@ -18,6 +18,7 @@ internal static class MarkCodec
         Text = 2,
         Note = 3,
         Shape = 4,
+        Picture = 5,
     }
 
     public static void Write(ref MessagePackWriter w, Mark mark)
@@ -67,6 +68,16 @@ internal static class MarkCodec
             case NoteBody n:
                 WriteBox(ref w, BodyKind.Note, n.X, n.Y, n.Width, n.Height, n.Words);
                 break;
+            case PictureBody p:
+                w.WriteArrayHeader(7);
+                w.Write((int)BodyKind.Picture);
+                w.Write(p.X);
+                w.Write(p.Y);
+                w.Write(p.Width);
+                w.Write(p.Height);
+                w.Write(p.Media);
+                w.Write(p.Description);
+                break;
             case ShapeBody s:
                 w.WriteArrayHeader(3);
                 w.Write((int)BodyKind.Shape);
@@ -97,6 +108,10 @@ internal static class MarkCodec
             case BodyKind.Shape:
                 fields.Need(3);
                 body = new ShapeBody((ShapeKind)r.ReadInt32(), ReadInts(ref r));
+                break;
+            case BodyKind.Picture:
+                fields.Need(7);
+                body = new PictureBody(r.ReadInt32(), r.ReadInt32(), r.ReadInt32(), r.ReadInt32(), ReadText(ref r), ReadText(ref r));
                 break;
             default:
                 throw new MessagePackSerializationException("Unknown kind of mark.");

@@ -98,7 +98,7 @@ public sealed class DemoSchool(
         await using var archive = typeof(DemoSchool).Assembly.GetManifestResourceStream(ArchiveName)!;
         using var bytes = new MemoryStream();
         await archive.CopyToAsync(bytes);
-        var activity = await handing.CreateAsync(teacher.Id, ActivityArchive.Read(bytes.ToArray()));
+        var activity = await handing.ImportAsync(teacher.Id, ActivityArchive.Read(bytes.ToArray()));
         return await handing.HandOutAsync(activity, "7 Amber", Door.Open, Way.OneEach, "en");
     }
 

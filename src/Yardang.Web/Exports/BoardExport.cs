@@ -3,6 +3,7 @@ using Microsoft.Extensions.Localization;
 using Yardang.Core.Boards;
 using Yardang.Core.Interchange;
 using Yardang.Core.Marks;
+using Yardang.Data.Media;
 using Yardang.Data.School;
 using Yardang.Rendering;
 using Yardang.Web.Access;
@@ -12,7 +13,7 @@ using Yardang.Web.Rooms;
 namespace Yardang.Web.Exports;
 
 /// <summary>Boards on their way out: all as one PDF, one as PNG or SVG. For the lesson's teacher only.</summary>
-public sealed class BoardExport(AccessResolver access, LessonPeople people, IStringLocalizer<UiTexts> texts, Handing handing, RoomHosts hosts)
+public sealed class BoardExport(AccessResolver access, LessonPeople people, IStringLocalizer<UiTexts> texts, Handing handing, RoomHosts hosts, MediaStore media)
 {
     /// <summary>All boards of a lesson, a page each, in the order of arrival.</summary>
     public async Task<IResult> PdfAsync(HttpContext context, Guid lesson)
@@ -42,7 +43,7 @@ public sealed class BoardExport(AccessResolver access, LessonPeople people, IStr
     {
         if (await access.OwnActivityAsync(Visitor.Of(context), activity) is not { } record) return Results.NotFound();
         var content = await handing.ContentAsync(record);
-        return Results.File(ActivityArchive.Write(content), "application/zip", $"{FileName(content.Name.For(ContentLanguage.Current))}.yardang.zip");
+        return Results.File(ActivityArchive.Write(content, media.Find), "application/zip", $"{FileName(content.Name.For(ContentLanguage.Current))}.yardang.zip");
     }
 
     private async Task<List<ExportPage>> PagesAsync(LessonRecord lesson, LessonBoard board)
@@ -53,7 +54,7 @@ public sealed class BoardExport(AccessResolver access, LessonPeople people, IStr
         await host.LookAsync(room =>
         {
             var sheets = ((Board)room).Sheets;
-            pages = [.. sheets.Pages.Select(p => new ExportPage(p, [.. sheets.Visible(p.Id).Where(m => m.Grip != Grip.Key)], sheets.Unit, foot))];
+            pages = [.. sheets.Pages.Select(p => new ExportPage(p, [.. sheets.Visible(p.Id).Where(m => m.Grip != Grip.Key)], sheets.Unit, media.Find, foot))];
         });
         return pages;
     }

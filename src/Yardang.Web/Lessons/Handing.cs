@@ -4,14 +4,17 @@ using Yardang.Core.Activities;
 using Yardang.Core.Drafts;
 using Yardang.Core.Interchange;
 using Yardang.Core.Lessons;
+using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
+using Yardang.Data.Media;
 using Yardang.Data.School;
+using Yardang.Rendering;
 using Yardang.Web.Rooms;
 
 namespace Yardang.Web.Lessons;
 
 /// <summary>Starts activities, and hands them out: freezes a version and opens a lesson on it.</summary>
-public sealed class Handing(IDbContextFactory<SchoolContext> school, RoomHosts hosts, TimeProvider clock)
+public sealed class Handing(IDbContextFactory<SchoolContext> school, RoomHosts hosts, MediaStore media, TimeProvider clock)
 {
     /// <summary>Puts a new activity on a teacher's desk.</summary>
     public async Task<ActivityRecord> CreateAsync(Guid owner, ActivityContent content)
@@ -32,6 +35,21 @@ public sealed class Handing(IDbContextFactory<SchoolContext> school, RoomHosts h
         var draft = await hosts.GetAsync(activity.DraftId);
         await draft.SubmitAsync(new StartDraft(content), Actor.Program);
         return activity;
+    }
+
+    /// <summary>Puts an activity from an archive on a teacher's desk. Its pictures are taken in anew: what is no picture is left out.</summary>
+    public async Task<ActivityRecord> ImportAsync(Guid owner, ArchivedActivity archived)
+    {
+        var names = new Dictionary<string, string>(StringComparer.Ordinal);
+        foreach (var (name, bytes) in archived.Pictures)
+        {
+            if (PictureIntake.Take(bytes).Picture is { } picture) names[name] = await media.KeepAsync(picture.Bytes);
+        }
+
+        var marks = archived.Activity.Marks
+            .Where(m => m.Body is not PictureBody p || names.ContainsKey(p.Media))
+            .Select(m => m.Body is PictureBody p ? m with { Body = p with { Media = names[p.Media] } } : m);
+        return await CreateAsync(owner, archived.Activity with { Marks = [.. marks] });
     }
 
     /// <summary>The activity as it stands in the workshop.</summary>

@@ -18,8 +18,8 @@ public static class BoardTexts
     public static Dictionary<string, object> For(IStringLocalizer<UiTexts> texts, params (string Name, string Key)[] more)
     {
         var all = PageData.Texts(
-            texts, "Board", "Kept", "Sending", "KeptHere", "SetAside", "PensDown", "Closed", "Opening", "NotReached", "TryOut", "RefusedOther", "PageOf");
-        foreach (var (name, text) in PageData.Texts(texts, "Marks", "Ink", "Text", "Note", "Printed", "Loose", "Key", "Mine", "Teacher", "Other", "Empty")) all[name] = text;
+            texts, "Board", "Kept", "Sending", "KeptHere", "SetAside", "PensDown", "Closed", "Opening", "NotReached", "TryOut", "RefusedOther", "PageOf", "PictureAway");
+        foreach (var (name, text) in PageData.Texts(texts, "Marks", "Ink", "Text", "Note", "Picture", "Printed", "Loose", "Key", "Mine", "Teacher", "Other", "Empty")) all[name] = text;
         all["figures"] = Enum.GetNames<Figure>().ToDictionary(f => f, f => texts[$"Figure.{f}"].Value, StringComparer.Ordinal);
         all["figureTools"] = s_figureTools.ToDictionary(f => f, f => texts[$"FigureTool.{f}"].Value, StringComparer.Ordinal);
         all["refused"] = Enum.GetValues<Refusal>()

@@ -40,7 +40,7 @@ public sealed class DeskModel(Handing handing, IDbContextFactory<SchoolContext> 
             if (archive is null || archive.Length > ActivityArchive.MaxBytes) throw new FormatException(texts["Desk.NoFile"]);
             using var bytes = new MemoryStream();
             await archive.CopyToAsync(bytes);
-            var activity = await handing.CreateAsync(TeacherId, ActivityArchive.Read(bytes.ToArray()));
+            var activity = await handing.ImportAsync(TeacherId, ActivityArchive.Read(bytes.ToArray()));
             return Redirect($"/workshop/{activity.Id}");
         }
         catch (FormatException e)

@@ -33,6 +33,7 @@ interface BoardTexts extends MarkListTexts {
   readonly pageOf: string;
   readonly kept: string;
   readonly sending: string;
+  readonly pictureAway: string;
   readonly keptHere: string;
   readonly setAside: string;
   readonly pensDown: string;
@@ -89,6 +90,10 @@ Alpine.data('board', () => {
         language: data.language,
         host,
         field,
+        query: as,
+        token: root.dataset['token'] ?? '',
+        pictureAway: texts.pictureAway,
+        say: (words) => this.say(words),
         mayWrite: () => this.mayWrite(),
         changed: () => this.refresh(),
         applied: () => offline.refreshSoon(),

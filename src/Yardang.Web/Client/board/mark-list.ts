@@ -8,6 +8,7 @@ export interface MarkListTexts {
   readonly ink: string;
   readonly text: string;
   readonly note: string;
+  readonly picture: string;
   readonly figures: Record<Figure, string>;
   readonly loose: string;
   readonly key: string;
@@ -89,7 +90,8 @@ export class MarkList {
       texts.printed,
       texts.key,
     ];
-    const words = isBox(mark.body) ? `: ${mark.body.words.text}` : '';
+    const { body } = mark;
+    const words = isBox(body) ? `: ${body.words.text}` : body.kind === 'picture' ? `: ${body.description}` : '';
     return `${this.kind(mark)}, ${whose[mark.grip] ?? whose[0]}${words}`;
   }
 

@@ -44,6 +44,7 @@ export function sheetControls(session: () => SheetSession, words: Readonly<Recor
     mayStyle: false,
     hasShape: false,
     hasWords: false,
+    description: null as string | null,
     fill: 0,
     looks: 0,
     exact: { x: 0, y: 0, width: 0, height: 0, turn: 0 },
@@ -79,6 +80,8 @@ export function sheetControls(session: () => SheetSession, words: Readonly<Recor
       this.mayStyle = selection.mayAll(Property.Style);
       this.hasShape = this.mayStyle && marks.every((m) => m.body.kind === 'shape');
       this.hasWords = this.mayStyle && marks.every((m) => m.body.kind === 'text' || m.body.kind === 'note');
+      const only = marks.length === 1 && marks[0]!.body.kind === 'picture' && this.mayStyle ? marks[0]!.body : null;
+      this.description = only ? only.description : null;
       this.fill = marks[0]?.style.fill ?? 0;
       this.looks = marks.reduce((all, m) => all & m.style.looks, marks[0]?.style.looks ?? 0);
       this.exact = selection.exact;
@@ -136,6 +139,25 @@ export function sheetControls(session: () => SheetSession, words: Readonly<Recor
       this.figure = name;
       session().shaper.figure = FIGURES.find((f) => f.name === name)!;
       this.figuresOpen = false;
+    },
+
+    choosePictures(): void {
+      (document.querySelector('[data-pictures]') as HTMLInputElement).click();
+    },
+
+    putPictures(event: Event): void {
+      const input = event.target as HTMLInputElement;
+      void session()
+        .pictures.put([...(input.files ?? [])])
+        .then(() => (input.value = ''));
+    },
+
+    dropPictures(event: DragEvent): void {
+      void session().pictures.put([...(event.dataTransfer?.files ?? [])]);
+    },
+
+    describe(words: string): void {
+      session().selection.describe(words);
     },
 
     chooseAll(): void {

@@ -8,9 +8,11 @@ import type { Command, Envelope } from '../room/wire';
 import { type Mark, type NewMark, isBox } from '../room/marks';
 import { LiveInk } from '../surface/live-ink';
 import { PageSurface, type Tool } from '../surface/page-surface';
+import { Pictures } from '../surface/pictures';
 import { Chooser } from '../tools/chooser';
 import { Eraser } from '../tools/eraser';
 import { Pen } from '../tools/pen';
+import { PicturePutter } from '../tools/picture-putter';
 import { Selection } from '../tools/selection';
 import { Shaper } from '../tools/shaper';
 import type { SheetContext } from '../tools/sheet-context';
@@ -29,9 +31,15 @@ export interface SessionOptions {
   readonly language: string;
   readonly host: HTMLElement;
   readonly field: HTMLTextAreaElement;
+  /** "?as=..." as the hub is told; empty for a teacher. */
+  readonly query: string;
+  /** Against requests from elsewhere. */
+  readonly token: string;
+  readonly pictureAway: string;
   mayWrite(): boolean;
   changed(): void;
   refused(reason: number): void;
+  say(words: string): void;
   applied?(envelope: Envelope): void;
 }
 
@@ -46,12 +54,14 @@ export class SheetSession implements SheetContext {
   readonly selection: Selection;
   readonly shaper: Shaper;
   readonly chooser: Chooser;
+  readonly pictures: PicturePutter;
   private readonly tools: Record<ToolName, Tool>;
   private toolName: ToolName = 'pen';
   private copied: NewMark[] = [];
 
   constructor(private readonly options: SessionOptions) {
     this.surface = new PageSurface(options.host, this.live);
+    this.surface.pictures = new Pictures(options.room, options.query, () => this.surface.invalidate());
     this.client = new RoomClient(
       options.room,
       options.line,
@@ -78,6 +88,8 @@ export class SheetSession implements SheetContext {
     this.selection = new Selection(this, done);
     this.shaper = new Shaper(this);
     this.chooser = new Chooser(this, this.selection);
+    const address = `/rooms/${options.room}/media${options.query}`;
+    this.pictures = new PicturePutter(this, address, options.token, (words) => options.say(words));
     this.tools = {
       pen: new Pen(this),
       text: new Writer(this, 'text', options.field, done),
@@ -101,6 +113,10 @@ export class SheetSession implements SheetContext {
 
   get design(): boolean {
     return this.options.design;
+  }
+
+  get pictureAway(): string {
+    return this.options.pictureAway;
   }
 
   get language(): string {

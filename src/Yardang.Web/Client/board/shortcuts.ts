@@ -139,9 +139,12 @@ function paste(session: SheetSession, e: ClipboardEvent): void {
   if (isField(e.target) || !e.clipboardData) return;
   const marks = e.clipboardData.getData(MARKS_TYPE);
   const words = e.clipboardData.getData('text/plain').trim();
+  const pictures = [...e.clipboardData.files].filter((f) => f.type.startsWith('image/'));
   if (marks) {
     session.use('choose');
     session.selection.paste(JSON.parse(marks) as NewMark[]);
+  } else if (pictures.length > 0) {
+    void session.pictures.put(pictures);
   } else if (words) {
     session.putText(words);
   } else return;

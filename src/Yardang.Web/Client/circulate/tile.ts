@@ -6,6 +6,7 @@ import type { Page } from '../room/marks';
 import { type LateWork, Sheets } from '../room/sheets';
 import { drawMark, drawPaper } from '../surface/draw';
 import { LiveInk } from '../surface/live-ink';
+import { Pictures } from '../surface/pictures';
 
 /** Width of the thinnest ink in a small picture, CSS pixels. */
 const THINNEST_PX = 1.1;
@@ -16,6 +17,7 @@ export class Tile {
   private readonly live = new LiveInk();
   private readonly seen = new Map<number, number>();
   private canvas: HTMLCanvasElement | null = null;
+  private readonly pictures: Pictures;
   private scheduled = false;
   private pageNumber = 1;
 
@@ -24,6 +26,7 @@ export class Tile {
     private readonly connection: Connection,
     private readonly changed: () => void,
   ) {
+    this.pictures = new Pictures(board, '', () => this.paintSoon());
     this.client = new RoomClient<Sheets>(
       board,
       connection,
@@ -112,7 +115,11 @@ export class Tile {
     ctx.setTransform(scale, 0, 0, scale, 0, 0);
     drawPaper(ctx, page);
     for (const mark of this.client.state.visible(page.id))
-      drawMark(ctx, mark, { thinnest: (THINNEST_PX * ratio) / scale, unit: this.client.state.unit });
+      drawMark(ctx, mark, {
+        thinnest: (THINNEST_PX * ratio) / scale,
+        unit: this.client.state.unit,
+        pictures: this.pictures,
+      });
     this.live.draw(ctx);
   }
 }

@@ -55,6 +55,7 @@ export const enum Tools {
   Text = 4,
   Note = 8,
   Shape = 16,
+  Picture = 32,
 }
 
 export const enum Shape {
@@ -96,7 +97,18 @@ export interface ShapeBody {
   readonly points: readonly number[];
 }
 
-export type Body = InkBody | BoxBody | ShapeBody;
+export interface PictureBody {
+  readonly kind: 'picture';
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+  /** Its name in the media store. */
+  readonly media: string;
+  readonly description: string;
+}
+
+export type Body = InkBody | BoxBody | ShapeBody | PictureBody;
 
 export function isBox(body: Body): body is BoxBody {
   return body.kind === 'text' || body.kind === 'note';
@@ -201,6 +213,10 @@ type Raw = any[]; // What the MessagePack reader gives: checked by shape below, 
 
 export function readBody(raw: Raw): Body {
   if (raw[0] === 1) return { kind: 'ink', points: readPoints(raw[1]) };
+  if (raw[0] === 5) {
+    const [, x, y, width, height, media, description] = raw;
+    return { kind: 'picture', x, y, width, height, media, description };
+  }
   if (raw[0] === 4) return { kind: 'shape', shape: raw[1], points: raw[2] };
   return {
     kind: raw[0] === 2 ? 'text' : 'note',
@@ -215,6 +231,7 @@ export function readBody(raw: Raw): Body {
 export function writeBody(body: Body): Raw {
   if (body.kind === 'ink') return [1, writePoints(body.points)];
   if (body.kind === 'shape') return [4, body.shape, body.points];
+  if (body.kind === 'picture') return [5, body.x, body.y, body.width, body.height, body.media, body.description];
   return [body.kind === 'text' ? 2 : 3, body.x, body.y, body.width, body.height, writeWords(body.words)];
 }
 

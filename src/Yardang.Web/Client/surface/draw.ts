@@ -2,11 +2,12 @@
 
 import { outlinePath } from '../ink/outline';
 import { remaining } from '../ink/stroke';
-import { type BoxBody, Grip, type InkBody, Looks, type Mark, type Page, isBox } from '../room/marks';
+import { type BoxBody, Grip, type InkBody, Looks, type Mark, type Page, type PictureBody, isBox } from '../room/marks';
 import { drawShape } from '../shapes/draw-shape';
 import { boxOf, middleOf } from '../shapes/geometry';
 import { MEASURE_SIZE, measureLabels } from '../shapes/measure-labels';
 import { PRINT, TEACHER_INK, highlighterColour, inkColour, noteColour } from './palette';
+import type { Pictures } from './pictures';
 import { LABEL_SIZE, type Ruling, ruling } from './ruling';
 
 export const FONT = "'Atkinson Hyperlegible Next Variable', sans-serif";
@@ -34,6 +35,7 @@ export interface DrawOptions {
   readonly thinnest?: number;
   /** In which lengths are shown: 0 centimetres, 1 inches. */
   readonly unit?: number;
+  readonly pictures?: Pictures;
 }
 
 const rulings = new WeakMap<Page, Ruling>();
@@ -109,6 +111,8 @@ export function drawMark(ctx: CanvasRenderingContext2D, mark: Mark, options: Dra
     if (style.looks & Looks.Highlighter) ctx.globalCompositeOperation = 'multiply';
     ctx.fillStyle = colour;
     ctx.fill(inkPath(mark, body, Math.max(thinnest, style.width)));
+  } else if (body.kind === 'picture') {
+    drawPicture(ctx, mark, body, options.pictures);
   } else if (body.kind === 'shape') {
     const fill = style.fill > 0 ? noteColour(style.fill - 1) : null;
     drawShape(ctx, body, mark, { line: colour, fill }, thinnest);
@@ -126,6 +130,31 @@ export function drawMark(ctx: CanvasRenderingContext2D, mark: Mark, options: Dra
   }
   if (mark.grip === Grip.Key) drawKeyFrame(ctx, mark);
   ctx.restore();
+}
+
+// Until it is here, a picture is its place with its description.
+function drawPicture(
+  ctx: CanvasRenderingContext2D,
+  { scale }: Pick<Mark, 'scale'>,
+  body: PictureBody,
+  pictures?: Pictures,
+): void {
+  const middle = middleOf(body);
+  const width = (body.width * (scale?.x ?? 1000)) / 1000;
+  const height = (body.height * (scale?.y ?? 1000)) / 1000;
+  const [x, y] = [middle.x - width / 2, middle.y - height / 2];
+  const image = pictures?.find(body.media);
+  if (image) return ctx.drawImage(image, x, y, width, height);
+  ctx.fillStyle = PAPER_LINE;
+  ctx.fillRect(x, y, width, height);
+  ctx.fillStyle = PAPER_WORDS;
+  ctx.font = `${LABEL_SIZE}px ${FONT}`;
+  ctx.fillText(
+    body.description,
+    x + NOTE_PADDING,
+    y + NOTE_PADDING + LABEL_SIZE,
+    Math.max(1, width - 2 * NOTE_PADDING),
+  );
 }
 
 // What only teachers see says so, wherever it is seen.

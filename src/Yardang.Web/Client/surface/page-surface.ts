@@ -1,9 +1,10 @@
 // The page on the screen: two canvases (what stands, and what is being drawn), zoom and pan, and the pointer handed to a tool.
 
 import type { Mark, Page } from '../room/marks';
-import { drawMark, drawPaper } from './draw';
+import { type DrawOptions, drawMark, drawPaper } from './draw';
 import { bounds } from './hit';
 import type { LiveInk } from './live-ink';
+import type { Pictures } from './pictures';
 
 export interface Point {
   /** 1/100 mm on the page. */
@@ -49,6 +50,7 @@ export class PageSurface {
   tool: Tool | null = null;
   /** In which lengths are shown. */
   unit = 0;
+  pictures: Pictures | null = null;
   /** Marks with a ring round them. */
   chosen: ReadonlySet<number> = new Set();
   onZoom: (percent: number) => void = () => undefined;
@@ -144,6 +146,11 @@ export class PageSurface {
     };
   }
 
+  /** How marks are drawn here. */
+  get options(): DrawOptions {
+    return this.pictures ? { unit: this.unit, pictures: this.pictures } : { unit: this.unit };
+  }
+
   private viewChanged(): void {
     this.onZoom(this.zoomPercent);
     this.onView();
@@ -186,7 +193,7 @@ export class PageSurface {
     ctx.beginPath();
     ctx.rect(0, 0, this.page.width, this.page.height);
     ctx.clip();
-    for (const mark of this.marks) if (!this.live.hides(mark.id)) drawMark(ctx, mark, { unit: this.unit });
+    for (const mark of this.marks) if (!this.live.hides(mark.id)) drawMark(ctx, mark, this.options);
     ctx.restore();
     this.paintDrawing();
   }

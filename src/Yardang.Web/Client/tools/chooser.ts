@@ -108,7 +108,7 @@ export class Chooser implements Tool {
     let marks: readonly Mark[] = this.selection.marks;
     if (drag && this.movedFar) {
       marks = this.moved(drag.marks);
-      for (const mark of marks) drawMark(ctx, mark, { unit: this.sheet.sheets.unit });
+      for (const mark of marks) drawMark(ctx, mark, this.sheet.surface.options);
       this.drawGuides(ctx, pixel);
     }
     if (marks.length > 0) this.drawFrame(ctx, marks, pixel);

@@ -212,6 +212,13 @@ export class Selection {
     this.make(mine.map((m) => ({ property: Property.Style, target: m.id, value: { ...m.style, ...style(m) } })));
   }
 
+  /** What a picture shows, for those who cannot see it. */
+  describe(description: string): void {
+    const [mark] = this.marks;
+    if (mark?.body.kind !== 'picture' || mark.body.description === description) return;
+    this.make([{ property: Property.Body, target: mark.id, value: { ...mark.body, description } }]);
+  }
+
   toggleLooks(looks: number): void {
     const on = !this.hasLooks(looks);
     this.restyle((m) => ({ looks: on ? m.style.looks | looks : m.style.looks & ~looks }));

@@ -2,11 +2,13 @@
 
 import type { Sheets } from '../room/sheets';
 import { drawMark, drawPaper } from '../surface/draw';
+import type { Pictures } from '../surface/pictures';
 
 const THINNEST_PX = 1;
 
 /** Draws each page on the canvas that carries its id. */
-export function drawOverview(root: HTMLElement, sheets: Sheets): void {
+export function drawOverview(root: HTMLElement, sheets: Sheets, pictures: Pictures | null): void {
+  const shown = pictures ? { unit: sheets.unit, pictures } : { unit: sheets.unit };
   for (const canvas of root.querySelectorAll<HTMLCanvasElement>('canvas[data-page]')) {
     const page = sheets.page(Number(canvas.dataset['page']));
     if (!page) continue;
@@ -18,6 +20,6 @@ export function drawOverview(root: HTMLElement, sheets: Sheets): void {
     ctx.setTransform(scale, 0, 0, scale, 0, 0);
     drawPaper(ctx, page);
     for (const mark of sheets.visible(page.id))
-      drawMark(ctx, mark, { thinnest: (THINNEST_PX * ratio) / scale, unit: sheets.unit });
+      drawMark(ctx, mark, { thinnest: (THINNEST_PX * ratio) / scale, ...shown });
   }
 }

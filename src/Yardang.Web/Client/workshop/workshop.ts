@@ -26,6 +26,7 @@ interface WorkshopData {
     outlineDo: string;
     kept: string;
     sending: string;
+    pictureAway: string;
     keptHere: string;
     opening: string;
     refusedOther: string;
@@ -110,6 +111,10 @@ Alpine.data('workshop', () => {
         language,
         host: root.querySelector<HTMLElement>('[data-surface]')!,
         field: root.querySelector<HTMLTextAreaElement>('[data-field]')!,
+        query: '',
+        token: root.dataset['token'] ?? '',
+        pictureAway: texts.pictureAway,
+        say: (words) => (this.notice = words),
         mayWrite: () => this.opened,
         changed: () => this.refresh(),
         refused: () => (this.notice = texts.refusedOther),
@@ -355,7 +360,9 @@ Alpine.data('workshop', () => {
 
     openOverview(): void {
       this.openDialog('overview');
-      this.$nextTick(() => drawOverview(this.$refs['overview'] as HTMLElement, session.sheets));
+      this.$nextTick(() =>
+        drawOverview(this.$refs['overview'] as HTMLElement, session.sheets, session.surface.pictures),
+      );
     },
 
     openFromOverview(id: number): void {

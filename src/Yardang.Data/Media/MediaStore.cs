@@ -1,0 +1,32 @@
+using System.Security.Cryptography;
+
+namespace Yardang.Data.Media;
+
+/// <summary>
+/// Pictures, each under the SHA-256 of its bytes: the same picture is kept once, and a name never means another picture. Who knows a name
+/// has seen a mark that uses it; beyond that, whoever asks must have a right to a room (see docs/architecture.md).
+/// </summary>
+public sealed class MediaStore(string folder)
+{
+    /// <summary>Keeps a picture, and gives its name: 64 hexadecimal digits.</summary>
+    public async Task<string> KeepAsync(byte[] bytes, CancellationToken stop = default)
+    {
+        var name = Convert.ToHexStringLower(SHA256.HashData(bytes));
+        var path = PathOf(name);
+        if (File.Exists(path)) return name;
+        Directory.CreateDirectory(Path.GetDirectoryName(path)!);
+
+        // Under a name of its own first, so that nobody ever reads half a picture.
+        var written = $"{path}.{Guid.NewGuid():N}";
+        await File.WriteAllBytesAsync(written, bytes, stop);
+        File.Move(written, path, overwrite: true);
+        return name;
+    }
+
+    /// <summary>The picture with a name; null if there is none.</summary>
+    public byte[]? Find(string name) => IsName(name) && File.Exists(PathOf(name)) ? File.ReadAllBytes(PathOf(name)) : null;
+
+    private static bool IsName(string name) => name.Length == 64 && name.All(char.IsAsciiHexDigitLower);
+
+    private string PathOf(string name) => Path.Combine(folder, name[..2], name);
+}

@@ -1,0 +1,70 @@
+// Puts pictures on the page: chosen from the device, pasted or dropped. The file goes to the server first, then the mark is put down.
+
+import type { SheetContext } from './sheet-context';
+
+/** Share of the page that a new picture takes at most. */
+const SHARE = 0.45;
+/** 1/100 mm for a pixel at 96 dots per inch: a small picture is not blown up. */
+const UNITS_PER_PIXEL = 26.46;
+const STEP = 600;
+
+interface Taken {
+  readonly media: string;
+  readonly width: number;
+  readonly height: number;
+}
+
+export class PicturePutter {
+  constructor(
+    private readonly sheet: SheetContext,
+    private readonly address: string,
+    private readonly token: string,
+    private readonly say: (words: string) => void,
+  ) {}
+
+  async put(files: Iterable<File>): Promise<void> {
+    if (!this.sheet.mayWrite()) return;
+    let nth = 0;
+    for (const file of files) {
+      const taken = await this.upload(file);
+      if (taken) this.place(taken, file.name, nth++);
+    }
+  }
+
+  private async upload(file: File): Promise<Taken | null> {
+    const body = new FormData();
+    body.set('picture', file);
+    try {
+      const answer = await fetch(this.address, {
+        method: 'POST',
+        body,
+        headers: { RequestVerificationToken: this.token },
+      });
+      const told = (await answer.json()) as Taken & { fault?: string };
+      if (answer.ok) return told;
+      this.say(told.fault ?? '');
+    } catch {
+      this.say(this.sheet.pictureAway);
+    }
+    return null;
+  }
+
+  private place({ media, width, height }: Taken, name: string, nth: number): void {
+    const { sheet } = this;
+    const page = sheet.sheets.page(sheet.page)!;
+    const scale = Math.min(UNITS_PER_PIXEL, (page.width * SHARE) / width, (page.height * SHARE) / height);
+    const size = { width: Math.max(1, Math.round(width * scale)), height: Math.max(1, Math.round(height * scale)) };
+    const middle = sheet.surface.middle();
+    const body = {
+      kind: 'picture' as const,
+      x: Math.round(middle.x - size.width / 2) + nth * STEP,
+      y: Math.round(middle.y - size.height / 2) + nth * STEP,
+      ...size,
+      media,
+      description: name.replace(/\.[^.]*$/, '').slice(0, 200),
+    };
+    const id = sheet.newId();
+    const style = { colour: 0, width: 0, fill: 0, looks: 0 };
+    sheet.submit({ kind: 'addMark', id, page: sheet.page, grip: sheet.grip, body, style }, id);
+  }
+}
