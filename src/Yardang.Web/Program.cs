@@ -90,6 +90,8 @@ app.MapHub<RoomHub>("/live");
 app.MapGet("/rooms/{room:guid}/snapshot", (HttpContext context, Guid room, SnapshotEndpoint endpoint) => endpoint.GetAsync(context, room));
 app.MapGet("/rooms/{room:guid}/media/{name}", (HttpContext context, Guid room, string name, MediaEndpoint media) => media.GetAsync(context, room, name));
 app.MapPost("/rooms/{room:guid}/media", (HttpContext context, Guid room, MediaEndpoint media) => media.PostAsync(context, room));
+app.MapGet("/rooms/{room:guid}/names", async (HttpContext context, Guid room, AccessResolver access, LessonPeople people) =>
+    await access.ForRoomAsync(Visitor.Of(context), room) is { Kind: RoomKind.Board } ? Results.Ok(await people.NamesAsync(room)) : Results.NotFound());
 app.MapGet("/lesson/{lesson:guid}/people", async (HttpContext context, Guid lesson, AccessResolver access, LessonPeople people) =>
     await access.OwnLessonAsync(Visitor.Of(context), lesson) is null ? Results.NotFound() : Results.Ok(await people.InAsync(lesson)));
 app.MapGet("/lesson/{lesson:guid}/boards.pdf", (HttpContext context, Guid lesson, BoardExport export) => export.PdfAsync(context, lesson));

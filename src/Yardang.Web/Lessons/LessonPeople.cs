@@ -28,6 +28,18 @@ public sealed class LessonPeople(IDbContextFactory<SchoolContext> school)
         return [.. people.Select((p, i) => new LessonPerson(p.Number, names[i], PersonName.Initials(p.Name), p.BoardId))];
     }
 
+    /// <summary>Whom one meets on a board: those who work on it, and the teacher. For whoever may open it.</summary>
+    public async Task<IReadOnlyList<object>> NamesAsync(Guid board)
+    {
+        await using var db = await school.CreateDbContextAsync();
+        var people = await db.Participants.Where(p => p.BoardId == board).OrderBy(p => p.Number).ToListAsync();
+        var names = PersonName.ToldApart(people.Select(p => p.Name));
+        var teacher = await db.Boards.Where(b => b.Id == board)
+            .Join(db.Lessons, b => b.LessonId, l => l.Id, (_, l) => l.OwnerId)
+            .Join(db.Users, o => o, u => u.Id, (_, u) => u.DisplayName).FirstOrDefaultAsync();
+        return [.. people.Select((p, i) => new { number = p.Number, name = names[i] }), new { number = Core.Rooms.Actor.Owner.Number, name = teacher ?? "" }];
+    }
+
     public async Task<IReadOnlyList<LessonBoard>> BoardsAsync(LessonRecord lesson)
     {
         var people = await InAsync(lesson.Id);

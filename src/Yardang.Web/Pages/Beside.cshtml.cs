@@ -28,6 +28,7 @@ public sealed class BesideModel(AccessResolver access, LessonPeople people, IStr
             board = id,
             lesson,
             participant = "",
+            together = true,
             actor = Actor.Owner.Number,
             language = ContentLanguage.Current,
             who = $"teacher-{visitor.TeacherId}",

@@ -31,6 +31,7 @@ public sealed class BoardModel(AccessResolver access, IDbContextFactory<SchoolCo
             board = id,
             lesson = lesson.Id,
             participant,
+            together = lesson.TogetherId == id,
             actor = found.Actor.Number,
             language = ContentLanguage.Current,
             who = participant,

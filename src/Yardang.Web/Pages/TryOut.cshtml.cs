@@ -23,6 +23,7 @@ public sealed class TryOutModel(AccessResolver access, Handing handing, IStringL
         View = new BoardView(content.Name.For(ContentLanguage.Current), content.Directions.For(ContentLanguage.Current), IsStaff: false, Signals: false, new
         {
             mode = "try",
+            together = false,
             board = activity.DraftId,
             lesson = "",
             participant = "",

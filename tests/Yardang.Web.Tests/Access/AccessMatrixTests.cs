@@ -1,5 +1,6 @@
 using System.Net;
 using System.Web;
+using Yardang.Data.Media;
 
 namespace Yardang.Web.Tests.Access;
 
@@ -37,6 +38,7 @@ public class AccessMatrixTests
             [Who.StudentElsewhere] = (leif, AsOf(leifsBoard)),
         };
         var board = mayasBoard.Split('/', '?')[2];
+        var picture = await school.Get<MediaStore>().KeepAsync([0x89, 1, 2], TestContext.Current.CancellationToken);
         Who[] all = Enum.GetValues<Who>();
         (string Path, Who[] Allowed)[] matrix =
         [
@@ -56,6 +58,10 @@ public class AccessMatrixTests
             ($"/lesson/{lesson.Id}/board/{board}.svg", [Who.Owner]),
             ($"/board/{board}", [Who.BoardsStudent]),
             ($"/rooms/{board}/snapshot", [Who.Owner, Who.BoardsStudent]),
+            ($"/rooms/{board}/names", [Who.Owner, Who.BoardsStudent]),
+            ($"/rooms/{board}/media/{picture}", [Who.Owner, Who.BoardsStudent]),
+            ($"/rooms/{activity.DraftId}/media/{picture}", [Who.Owner]),
+            ($"/workshop/{activity.Id}?handler=Others", [Who.Owner]),
             ($"/rooms/{lesson.Id}/snapshot", [Who.Owner, Who.BoardsStudent, Who.Classmate]),
             ($"/rooms/{activity.DraftId}/snapshot", [Who.Owner]),
             ("/dev/class", []),
@@ -66,7 +72,7 @@ public class AccessMatrixTests
         {
             foreach (var (who, (browser, asQuery)) in visitors)
             {
-                using var answer = await browser.GetAsync(path + asQuery, TestContext.Current.CancellationToken);
+                using var answer = await browser.GetAsync(path.Contains('?', StringComparison.Ordinal) ? path + asQuery.Replace('?', '&') : path + asQuery, TestContext.Current.CancellationToken);
                 if (answer.StatusCode == HttpStatusCode.OK != allowed.Contains(who)) wrong.Add($"{who} {path}: {answer.StatusCode}");
             }
         }

@@ -32,6 +32,10 @@ test('pictures', async ({ browser }) => {
   await varga.getByRole('link', { name: 'Open in the workshop' }).click();
   await expect(varga.locator('.kept')).toHaveText('Kept');
   await shot(varga, 'workshop');
+  await varga.locator('.ledge-tools').getByRole('button', { name: 'Choose' }).click();
+  await varga.keyboard.press('Control+a');
+  await expect(varga.locator('.chosen')).toBeVisible();
+  await shot(varga, 'workshop-chosen');
   await varga.getByRole('link', { name: 'Hand out' }).click();
   await shot(varga, 'hand-out');
   await varga.goto('/desk');
@@ -75,5 +79,8 @@ test('pictures', async ({ browser }) => {
     await student.keyboard.press('Escape');
     await expect(student.locator('.kept')).toHaveText('Kept');
     await shot(student, name);
+    if (name !== 'board-tablet') continue;
+    await student.locator('.ledge-tools').getByRole('button', { name: 'Shape' }).click();
+    await shot(student, 'shapes-tablet');
   }
 });

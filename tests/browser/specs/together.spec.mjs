@@ -32,6 +32,18 @@ test('all together: everybody writes on one board, and nobody can rub out what a
   await kept(ben);
   await expect(marks(maya)).toHaveText(['Text, printed: What holds a bridge up?', 'Note, yours: Arches push outwards', "Drawing, somebody else's"]);
 
+  // Ben sees where Maya is, by name.
+  const asked = ben.waitForResponse((r) => r.url().includes('/names'));
+  await maya.mouse.move(400, 300);
+  await maya.mouse.move(500, 320, { steps: 6 });
+  expect((await (await asked).json()).map((p) => p.name)).toEqual(['Maya', 'Ben', 'Ilse Varga']);
+  await maya.getByRole('button', { name: 'Point', exact: true }).click();
+  await maya.mouse.move(400, 300);
+  await maya.mouse.down();
+  await maya.mouse.move(500, 320, { steps: 6 });
+  await maya.mouse.up();
+  await expect(marks(ben)).toHaveCount(3);
+
   await ben.getByRole('button', { name: 'Hand up' }).click();
   await expect(varga.locator('.needs li')).toContainText('Ben');
   await expect(varga.locator('.tile')).toHaveCount(1);

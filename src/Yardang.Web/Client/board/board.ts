@@ -23,6 +23,8 @@ interface BoardData {
   /** Number of the actor in the lesson. */
   readonly actor: number;
   readonly language: string;
+  /** Whether others work on the same board. */
+  readonly together: boolean;
   /** Who wrote it on this device, so that a shared device keeps outboxes apart. */
   readonly who: string;
   readonly texts: BoardTexts;
@@ -46,6 +48,7 @@ interface BoardTexts extends MarkListTexts {
 }
 
 const NOTICE_MS = 6000;
+const ASK_NAMES_MS = 3000;
 
 Alpine.data('board', () => {
   const data = pageData<BoardData>();
@@ -55,6 +58,8 @@ Alpine.data('board', () => {
   const me = { number: data.actor, isStaff: !isStudent };
   let session: SheetSession;
   let list: MarkList;
+  const names = new Map<number, string>();
+  let askedAt = 0;
   let lesson: RoomClient<LessonState> | null = null;
   const as = data.participant ? `?as=${data.participant}` : '';
   const offline = new OfflineCopy([data.board, data.lesson].map((room) => `/rooms/${room}/snapshot${as}`));
@@ -93,6 +98,8 @@ Alpine.data('board', () => {
         query: as,
         token: root.dataset['token'] ?? '',
         pictureAway: texts.pictureAway,
+        together: data.together,
+        nameOf: (actor) => this.nameOf(actor),
         say: (words) => this.say(words),
         mayWrite: () => this.mayWrite(),
         changed: () => this.refresh(),
@@ -138,6 +145,19 @@ Alpine.data('board', () => {
         setTimeout(() => location.reload(), NOTICE_MS);
       }
       this.refresh();
+    },
+
+    /** Names of those on this board; somebody new is asked for once, and again after a while. */
+    nameOf(actor: number): string {
+      const known = names.get(actor);
+      if (known === undefined && Date.now() - askedAt > ASK_NAMES_MS) {
+        askedAt = Date.now();
+        void fetch(`/rooms/${data.board}/names${as}`)
+          .then((answer) => (answer.ok ? answer.json() : []))
+          .then((people: { number: number; name: string }[]) => people.forEach((p) => names.set(p.number, p.name)))
+          .catch(() => undefined);
+      }
+      return known ?? '';
     },
 
     mayWrite(): boolean {

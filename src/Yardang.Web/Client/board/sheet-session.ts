@@ -9,16 +9,20 @@ import { type Mark, type NewMark, isBox } from '../room/marks';
 import { LiveInk } from '../surface/live-ink';
 import { PageSurface, type Tool } from '../surface/page-surface';
 import { Pictures } from '../surface/pictures';
+import { HERE, Pointers } from '../surface/pointers';
 import { Chooser } from '../tools/chooser';
 import { Eraser } from '../tools/eraser';
 import { Pen } from '../tools/pen';
 import { PicturePutter } from '../tools/picture-putter';
+import { Pointing } from '../tools/pointing';
 import { Selection } from '../tools/selection';
 import { Shaper } from '../tools/shaper';
 import type { SheetContext } from '../tools/sheet-context';
 import { Writer } from '../tools/writer';
 
-export type ToolName = 'pen' | 'text' | 'note' | 'shape' | 'choose' | 'rub';
+export type ToolName = 'pen' | 'text' | 'note' | 'shape' | 'choose' | 'rub' | 'point';
+
+const HERE_EVERY_MS = 120;
 
 export interface SessionOptions {
   readonly room: string;
@@ -36,6 +40,9 @@ export interface SessionOptions {
   /** Against requests from elsewhere. */
   readonly token: string;
   readonly pictureAway: string;
+  /** Whether others work on the same board. */
+  readonly together: boolean;
+  nameOf(actor: number): string;
   mayWrite(): boolean;
   changed(): void;
   refused(reason: number): void;
@@ -45,6 +52,7 @@ export interface SessionOptions {
 
 export class SheetSession implements SheetContext {
   readonly live = new LiveInk();
+  readonly pointers: Pointers;
   readonly surface: PageSurface;
   readonly client: RoomClient<Sheets>;
   readonly ink = { colour: 0, width: 60, looks: 0 };
@@ -58,9 +66,12 @@ export class SheetSession implements SheetContext {
   private readonly tools: Record<ToolName, Tool>;
   private toolName: ToolName = 'pen';
   private copied: NewMark[] = [];
+  private hereAt = 0;
 
   constructor(private readonly options: SessionOptions) {
-    this.surface = new PageSurface(options.host, this.live);
+    this.pointers = new Pointers((actor) => options.nameOf(actor));
+    this.surface = new PageSurface(options.host, this.live, this.pointers);
+    this.surface.onHover = ({ x, y }) => this.here(x, y);
     this.surface.pictures = new Pictures(options.room, options.query, () => this.surface.invalidate());
     this.client = new RoomClient(
       options.room,
@@ -77,7 +88,8 @@ export class SheetSession implements SheetContext {
         },
         previewed: ({ actor, byStaff, data }) => {
           if (actor === options.me.number) return;
-          this.live.takePreview(actor, byStaff, data, this.page);
+          if (typeof data[0] === 'number') this.live.takePreview(actor, byStaff, data, this.page);
+          else if (data[1] === this.page) this.pointers.take(actor, byStaff, data as [string, number, number, number]);
           this.surface.invalidateDrawing();
         },
         refused: (_, reason) => options.refused(reason),
@@ -97,6 +109,7 @@ export class SheetSession implements SheetContext {
       shape: this.shaper,
       choose: this.chooser,
       rub: new Eraser(this),
+      point: new Pointing(this),
     };
     Writer.listen(options.field, () => (this.surface.tool instanceof Writer ? this.surface.tool : null));
     this.surface.onView = () => this.writer?.layOut();
@@ -223,6 +236,14 @@ export class SheetSession implements SheetContext {
   redo(): void {
     const gesture = this.sheets.nextRedo(this.me.number);
     if (gesture !== null && this.mayWrite()) this.submit({ kind: 'redo', gesture }, 0);
+  }
+
+  // Others on this board see where I am; on a board of one's own nobody needs to.
+  private here(x: number, y: number): void {
+    const now = performance.now();
+    if (!this.options.together || now - this.hereAt < HERE_EVERY_MS) return;
+    this.hereAt = now;
+    this.preview([HERE, this.page, Math.round(x), Math.round(y)]);
   }
 
   private noteDone(): void {

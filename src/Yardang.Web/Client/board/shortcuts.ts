@@ -14,6 +14,7 @@ const TOOLS: Readonly<Record<string, ToolName>> = {
   s: 'shape',
   c: 'choose',
   r: 'rub',
+  f: 'point',
 };
 
 const ARROWS: Readonly<Record<string, [number, number]>> = {

@@ -45,7 +45,7 @@ export class Tile {
         },
         previewed: ({ actor, byStaff, data }) => {
           const page = this.page;
-          if (page) this.live.takePreview(actor, byStaff, data, page.id);
+          if (page && typeof data[0] === 'number') this.live.takePreview(actor, byStaff, data, page.id);
           this.paintSoon();
         },
       },

@@ -5,6 +5,7 @@ import { type DrawOptions, drawMark, drawPaper } from './draw';
 import { bounds } from './hit';
 import type { LiveInk } from './live-ink';
 import type { Pictures } from './pictures';
+import type { Pointers } from './pointers';
 
 export interface Point {
   /** 1/100 mm on the page. */
@@ -55,10 +56,13 @@ export class PageSurface {
   chosen: ReadonlySet<number> = new Set();
   onZoom: (percent: number) => void = () => undefined;
   onView: () => void = () => undefined;
+  /** Where the pointer is while nothing is being done. */
+  onHover: (point: Point) => void = () => undefined;
 
   constructor(
     private readonly host: HTMLElement,
     private readonly live: LiveInk,
+    private readonly pointers: Pointers,
   ) {
     this.standing = this.layer('surface-layer');
     this.drawing = this.layer('surface-layer surface-input');
@@ -202,6 +206,7 @@ export class PageSurface {
     this.live.scheduled = false;
     const ctx = this.prepare(this.drawing);
     this.live.draw(ctx);
+    if (this.pointers.draw(ctx, 1 / this.scale)) this.invalidateDrawing();
     if (this.tool?.draw) return this.tool.draw(ctx);
     if (this.chosen.size === 0) return;
     const pixel = 1 / this.scale;
@@ -248,7 +253,10 @@ export class PageSurface {
     if (e.pointerType === 'pen') this.penAt = e.timeStamp;
     if (this.touches.has(e.pointerId)) this.touches.set(e.pointerId, { x: e.offsetX, y: e.offsetY });
     if (this.pinch) return this.followPinch();
-    if (e.pointerId !== this.active) return;
+    if (e.pointerId !== this.active) {
+      if (this.page) this.onHover(this.point(e));
+      return;
+    }
     const coalesced = e.getCoalescedEvents?.() ?? [];
     this.tool?.move((coalesced.length > 0 ? coalesced : [e]).map((c) => this.point(c)));
   }

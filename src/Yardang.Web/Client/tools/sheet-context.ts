@@ -4,10 +4,12 @@ import type { Command } from '../room/wire';
 import type { Me, Sheets } from '../room/sheets';
 import type { LiveInk } from '../surface/live-ink';
 import type { PageSurface } from '../surface/page-surface';
+import type { Pointers } from '../surface/pointers';
 
 export interface SheetContext {
   readonly surface: PageSurface;
   readonly live: LiveInk;
+  readonly pointers: Pointers;
   readonly me: Me;
   /** Id of the page in sight. */
   readonly page: number;

@@ -114,6 +114,8 @@ Alpine.data('workshop', () => {
         query: '',
         token: root.dataset['token'] ?? '',
         pictureAway: texts.pictureAway,
+        together: false,
+        nameOf: () => '',
         say: (words) => (this.notice = words),
         mayWrite: () => this.opened,
         changed: () => this.refresh(),

@@ -1,0 +1,51 @@
+using Yardang.Core.Activities;
+using Yardang.Core.Lessons;
+using Yardang.Core.Marks;
+using static Yardang.Core.Tests.Boards.BoardScript;
+
+namespace Yardang.Core.Tests.Lessons;
+
+public class ReadyCheckTests
+{
+    private static readonly ActivityContent s_activity = Content() with { Directions = Texts.In("en", "Draw a bridge.") };
+
+    [Fact]
+    public void It_says_what_each_student_gets_when_they_work_alone_and_when_together()
+    {
+        Assert.Contains("OwnCopy", Keys(s_activity, Way.OneEach));
+        Assert.Contains("NotSeeOthers", Keys(s_activity, Way.OneEach));
+        Assert.Contains("OneForAll", Keys(s_activity, Way.AllTogether));
+        Assert.Contains("SeeOthersWork", Keys(s_activity, Way.AllTogether));
+    }
+
+    [Fact]
+    public void It_counts_what_is_printed_loose_and_key()
+    {
+        var key = s_activity.Marks[0] with { Id = 9, Grip = Grip.Key };
+        var lines = ReadyCheck.For(s_activity with { Marks = s_activity.Marks.Add(key) }, Door.Open, Way.OneEach);
+        Assert.Equal(1, lines.Single(l => l.Key == "PrintedStays").Count);
+        Assert.Equal(1, lines.Single(l => l.Key == "LooseMoves").Count);
+        Assert.Equal(1, lines.Single(l => l.Key == "KeyHidden").Count);
+    }
+
+    [Fact]
+    public void It_warns_of_what_is_usually_forgotten()
+    {
+        var bare = ActivityContent.Blank("en", "");
+        var warnings = ReadyCheck.For(bare, Door.Closed, Way.OneEach).Where(l => l.IsWarning).Select(l => l.Key);
+        Assert.Equal(["DoorClosed", "NoName", "NoDirections", "EmptyPage"], warnings);
+    }
+
+    [Fact]
+    public void It_warns_of_a_page_on_which_nobody_can_write()
+    {
+        var page = s_activity.Pages[0];
+        var fewer = s_activity with { Pages = [page, page with { Id = 2, Withheld = ToolSet.Shape }] };
+        Assert.Contains("FewerTools", Keys(fewer, Way.OneEach));
+        Assert.DoesNotContain("NobodyCanWrite", Keys(fewer, Way.OneEach));
+        var mute = s_activity with { Pages = [page with { Withheld = ToolSet.Pen | ToolSet.Highlighter | ToolSet.Text | ToolSet.Note | ToolSet.Shape | ToolSet.Picture }] };
+        Assert.Contains("NobodyCanWrite", Keys(mute, Way.OneEach));
+    }
+
+    private static IEnumerable<string> Keys(ActivityContent activity, Way way) => ReadyCheck.For(activity, Door.Open, way).Select(l => l.Key);
+}
