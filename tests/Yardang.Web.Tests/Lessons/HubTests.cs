@@ -53,7 +53,9 @@ public sealed class HubTests : IAsyncLifetime
         {
             var r = new MessagePackReader(frame);
             r.ReadArrayHeader();
-            Assert.Equal(2, r.ReadInt64());
+            var through = r.ReadInt64();
+            if (through == 1) continue;
+            Assert.Equal(2, through);
             return;
         }
     }

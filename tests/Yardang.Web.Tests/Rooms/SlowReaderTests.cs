@@ -52,6 +52,7 @@ public sealed class SlowReaderTests : IAsyncDisposable
         var stop = TestContext.Current.CancellationToken;
         var writer = await WriterAsync();
         var reader = _host.Watch(Actor.Owner, _host.Durable);
+        await _host.NextFrameAsync(reader, stop);
         _store.Failing = 1;
         Draw(writer);
         Assert.Same(Frame.Resync, await _host.NextFrameAsync(reader, stop));
@@ -70,6 +71,19 @@ public sealed class SlowReaderTests : IAsyncDisposable
         Assert.Equal(2, broken.Durable);
         var (decision, _) = await broken.SubmitAsync(new AdmitClient(), s_maya, TestContext.Current.CancellationToken);
         Assert.Equal(Refusal.ReadOnly, Assert.IsType<Decision.Refused>(decision).Reason);
+    }
+
+    [Fact]
+    public async Task The_first_frame_comes_at_once_even_empty()
+    {
+        var stop = TestContext.Current.CancellationToken;
+        var reader = _host.Watch(s_maya, _host.Durable);
+        var frame = await _host.NextFrameAsync(reader, stop).WaitAsync(TimeSpan.FromSeconds(10), stop);
+        Assert.NotSame(Frame.Resync, frame);
+        using var soon = CancellationTokenSource.CreateLinkedTokenSource(stop);
+        var next = _host.NextFrameAsync(reader, soon.Token);
+        Assert.False(next.IsCompleted);
+        await soon.CancelAsync();
     }
 
     [Fact]
