@@ -1,6 +1,5 @@
 using System.Collections.Immutable;
 using System.Diagnostics;
-using MessagePack;
 using Microsoft.AspNetCore.SignalR.Client;
 using Yardang.Core.Ink;
 using Yardang.Core.Marks;
@@ -91,34 +90,17 @@ public sealed class TogetherTarget(bool silent) : IRoomTarget
     {
         await foreach (var frame in writer.Hub.StreamAsync<byte[]>("Watch", _board, 0L))
         {
-            var r = new MessagePackReader(frame);
-            r.ReadArrayHeader();
-            r.ReadInt64();
-            for (var left = r.ReadArrayHeader(); left > 0; left--)
-            {
-                var fields = r.ReadArrayHeader();
-                var number = r.ReadInt64();
-                if (number <= writer.LastNumber) writer.OutOfOrder++;
-                writer.LastNumber = number;
-                for (var skip = 0; skip < 4; skip++) r.Skip();
-                var counter = r.ReadInt32();
-                var gesture = r.ReadInt64();
-                for (var skip = 7; skip < fields; skip++) r.Skip();
-                if (counter == 0) continue;
-                writer.Events++;
-                if (_sent.TryGetValue(gesture, out var stamp)) received(writer.Index, stamp, true);
-            }
-
-            for (var left = r.ReadArrayHeader(); left > 0; left--)
-            {
-                var signed = new MessagePackReader(r.ReadBytes()!.Value);
-                signed.ReadArrayHeader();
-                signed.ReadInt32();
-                signed.ReadInt32();
-                var preview = new MessagePackReader(signed.ReadBytes()!.Value);
-                preview.ReadArrayHeader();
-                received(writer.Index, preview.ReadInt64(), false);
-            }
+            FrameReader.Read(
+                frame,
+                (number, counter, gesture) =>
+                {
+                    if (number <= writer.LastNumber) writer.OutOfOrder++;
+                    writer.LastNumber = number;
+                    if (counter == 0) return;
+                    writer.Events++;
+                    if (_sent.TryGetValue(gesture, out var stamp)) received(writer.Index, stamp, true);
+                },
+                stamp => received(writer.Index, stamp, false));
         }
     }
 }

@@ -2,7 +2,6 @@ using System.Collections.Concurrent;
 using System.Collections.Immutable;
 using System.Diagnostics;
 using System.Net;
-using MessagePack;
 using Microsoft.AspNetCore.SignalR.Client;
 using Yardang.Core.Ink;
 using Yardang.Core.Marks;
@@ -87,28 +86,13 @@ public sealed class YardangTarget(int pointsPerStroke = 40) : ITarget
     {
         await foreach (var frame in _teacher!.StreamAsync<byte[]>("Watch", board, 0L))
         {
-            var r = new MessagePackReader(frame);
-            r.ReadArrayHeader();
-            r.ReadInt64();
-            for (var left = r.ReadArrayHeader(); left > 0; left--)
-            {
-                r.ReadArrayHeader();
-                for (var skip = 0; skip < 5; skip++) r.Skip();
-                var counter = r.ReadInt32();
-                for (var skip = 0; skip < 4; skip++) r.Skip();
-                if (_sent.TryRemove((board, counter), out var stamp)) received(stamp, true);
-            }
-
-            for (var left = r.ReadArrayHeader(); left > 0; left--)
-            {
-                var signed = new MessagePackReader(r.ReadBytes()!.Value);
-                signed.ReadArrayHeader();
-                signed.ReadInt32();
-                signed.ReadInt32();
-                var preview = new MessagePackReader(signed.ReadBytes()!.Value);
-                preview.ReadArrayHeader();
-                received(preview.ReadInt64(), false);
-            }
+            FrameReader.Read(
+                frame,
+                (_, counter, _) =>
+                {
+                    if (_sent.TryRemove((board, counter), out var stamp)) received(stamp, true);
+                },
+                stamp => received(stamp, false));
         }
     }
 

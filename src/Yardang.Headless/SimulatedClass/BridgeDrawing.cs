@@ -38,7 +38,8 @@ public static class BridgeDrawing
     private static ImmutableArray<InkPoint> Zigzag(int x, int y, int span, int bays, int height, Random random) =>
         Path([.. Enumerable.Range(0, bays + 1).Select(i => (x + (span * i / bays), i % 2 == 0 ? y : y - height))], random);
 
-    private static ImmutableArray<InkPoint> Path((int X, int Y)[] corners, Random random)
+    /// <summary>A stroke through some corners.</summary>
+    public static ImmutableArray<InkPoint> Path((int X, int Y)[] corners, Random random)
     {
         var points = ImmutableArray.CreateBuilder<InkPoint>();
         var wander = 0.0;

@@ -56,7 +56,11 @@ public static class Script
         if (student == StuckOne) return [.. steps, new Thinks(), new Types(6_000, 14_500, "What is a pier?"), new Signals(Signal.HandUp, true)];
         if (student == LosesNetwork) steps.Insert(2, new Network(On: false));
         steps.AddRange(BridgeDrawing.LoadArrow(x + 8_000 + random.Next(2_000), y, random).Select(s => new Draws(s, 1)));
-        steps.Add(new Types(x + 600, y + 3_700, s_labels[student % s_labels.Length]));
+
+        // Every other one writes by hand.
+        var label = s_labels[student % s_labels.Length];
+        if (student % 4 < 2) steps.AddRange(Lettering.Of(label, x + 600, y + 3_500, 170, random).Select(s => new Draws(s, 0)));
+        else steps.Add(new Types(x + 600, y + 3_700, label));
         steps.Add(new PutsUpNote(11_500 + random.Next(2_000), 12_900 + random.Next(400), s_ideas[student % s_ideas.Length], student % 4));
         if (student == LosesNetwork) steps.Add(new Network(On: true));
         if (student == HandsUp) steps.Add(new Signals(Signal.HandUp, true));

@@ -96,38 +96,8 @@ public sealed class RoomHost
     /// <param name="support">What hosts share.</param>
     public static RoomHost Open(Guid id, Func<Room> create, Conditions conditions, RoomSupport support)
     {
-        var room = create();
-        var epoch = support.Store.Open(id, room.Kind);
-        if (support.Store.ReadSnapshot(id) is { } snapshot)
-        {
-            try
-            {
-                if (!SnapshotCodec.Restore(snapshot, room)) room = create();
-            }
-            catch (Exception e) when (e is MessagePack.MessagePackSerializationException or EndOfStreamException)
-            {
-                support.Logger.LogWarning(e, "The snapshot of room {Room} is damaged; its log is replayed.", id);
-                room = create();
-            }
-        }
-
-        var restored = room.Number;
-        var readOnly = false;
-        foreach (var payload in support.Store.Read(id, restored))
-        {
-            try
-            {
-                room.Apply(EventCodec.Decode(payload));
-            }
-            catch (Exception e) when (e is MessagePack.MessagePackSerializationException or InvalidOperationException or EndOfStreamException or KeyNotFoundException)
-            {
-                support.Logger.LogError(e, "Room {Room} can only be read: its event after {Number} cannot be applied.", id, room.Number);
-                readOnly = true;
-                break;
-            }
-        }
-
-        return new RoomHost(id, room, epoch, readOnly, conditions, restored, support);
+        var loaded = RoomLoading.Load(id, create, support);
+        return new RoomHost(id, loaded.Room, loaded.Epoch, loaded.ReadOnly, conditions, loaded.SnapshotNumber, support);
     }
 
     /// <summary>Hands a command in and returns at once. False if the mailbox is full or the host finished: resend in a moment.</summary>

@@ -141,3 +141,32 @@ test('marks and words are pasted, also onto another page, and as copies of one\'
   await expect(marks(maya)).toHaveText([/^Text, printed/, 'Note, yours: A truss is made of triangles']);
   expect(maya.problems).toEqual([]);
 });
+
+test('words are made larger, heavier and into a list, and undo takes each back', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await design(varga);
+  const maya = await student(browser, await handOut(varga), 'Maya');
+  await tool(maya, 'Text').click();
+  await maya.getByRole('button', { name: 'Write here' }).click();
+  await maya.keyboard.type('deck');
+  await maya.keyboard.press('Shift+Enter');
+  await maya.keyboard.type('pier');
+  await maya.keyboard.press('Escape');
+  await tool(maya, 'Choose').click();
+  await maya.getByRole('button', { name: 'All mine' }).click();
+  await maya.getByRole('button', { name: 'Exactly' }).click();
+  const height = Number(await exact(maya, 'Height, mm').inputValue());
+  await maya.getByRole('button', { name: 'Larger words' }).click();
+  await expect.poll(async () => Number(await exact(maya, 'Height, mm').inputValue())).toBeGreaterThan(height * 1.2);
+  await maya.getByRole('button', { name: 'Bold', exact: true }).click();
+  await expect(maya.getByRole('button', { name: 'Bold', exact: true })).toHaveAttribute('aria-pressed', 'true');
+  await maya.getByRole('button', { name: 'Numbers', exact: true }).click();
+  await expect(marks(maya).last()).toHaveText('Text, yours: 1. deck\n2. pier');
+  await maya.getByRole('button', { name: 'Dots', exact: true }).click();
+  await expect(marks(maya).last()).toHaveText('Text, yours: • deck\n• pier');
+  await maya.getByRole('button', { name: 'Dots', exact: true }).click();
+  await expect(marks(maya).last()).toHaveText('Text, yours: deck\npier');
+  for (let i = 0; i < 5; i++) await maya.getByRole('button', { name: 'Undo' }).click();
+  await expect(exact(maya, 'Height, mm')).toHaveValue(String(height));
+  expect(maya.problems).toEqual([]);
+});

@@ -92,3 +92,20 @@ test('somebody without the right cookie gets nowhere', async ({ browser }) => {
   await ben.goto(maya.url());
   await expect(ben.getByRole('heading', { name: 'Join your lesson' })).toBeVisible();
 });
+
+test('a student whose clock is years ahead writes as everybody does, and the teacher sees it as of now', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await design(varga);
+  const code = await handOut(varga);
+  const context = await browser.newContext();
+  const page = await context.newPage();
+  await page.clock.install({ time: new Date('2031-01-01T08:00:00Z') });
+  await page.goto(`/join/${code}`);
+  await page.getByLabel('Your name').fill('Maya');
+  await page.getByRole('button', { name: 'Go to my board' }).click();
+  await kept(page);
+  await draw(page);
+  await expect(marks(page)).toHaveCount(2);
+  await kept(page);
+  await expect(varga.locator('.tile')).toHaveText(/Maya\s+just now/);
+});

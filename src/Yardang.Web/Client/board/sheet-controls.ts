@@ -2,7 +2,7 @@
 
 import { Grip, Looks, type Page, Property, Tools } from '../room/marks';
 import { FIGURES, type FigureGroup, iconOf } from '../shapes/figures';
-import type { Side } from '../tools/selection';
+import type { Side } from '../tools/arranging';
 import type { SheetSession, ToolName } from './sheet-session';
 
 const ZOOM_STEP = 1.25;
@@ -182,6 +182,9 @@ export function sheetControls(session: () => SheetSession, words: Readonly<Recor
     rewidth: (width: number) => session().selection.restyle(() => ({ width })),
     refill: (fill: number) => session().selection.restyle(() => ({ fill })),
     toggleLooks: (looks: number) => session().selection.toggleLooks(looks),
+
+    resizeWords: (factor: number) => session().selection.resizeWords(factor),
+    toggleList: (numbered: boolean) => session().selection.toggleList(numbered),
 
     shows(looks: number): boolean {
       return (this.looks & looks) !== 0;

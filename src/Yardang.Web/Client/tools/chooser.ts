@@ -6,7 +6,8 @@ import { changed } from '../room/sheets';
 import { drawMark } from '../surface/draw';
 import { markAt } from '../surface/hit';
 import type { Point, Tool } from '../surface/page-surface';
-import { type Selection, middleOfAll } from './selection';
+import { middleOfAll, movedBy, scaledBy, turnedBy } from './arranging';
+import type { Selection } from './selection';
 import type { SheetContext } from './sheet-context';
 import { type Guides, snapBox } from './snapping';
 
@@ -134,9 +135,9 @@ export class Chooser implements Tool {
       let degrees = angle(about, point) - angle(about, drag.from);
       const nearest = Math.round(degrees / SNAP_TURN) * SNAP_TURN;
       if (!point.alt && Math.abs(degrees - nearest) < SNAP_TURN_WITHIN) degrees = nearest;
-      return selection.turnedBy(drag.marks, about, degrees);
+      return turnedBy(drag.marks, about, degrees, selection.may);
     }
-    if (drag.kind === 'size') return selection.scaledBy(drag.marks, drag.fixed, ...this.factors(drag, point));
+    if (drag.kind === 'size') return scaledBy(drag.marks, drag.fixed, ...this.factors(drag, point), selection.may);
     const by = { x: point.x - drag.from.x, y: point.y - drag.from.y };
     const box = boundsOfAll(drag.marks);
     const others = sheet.sheets.visible(sheet.page).filter((m) => !drag.marks.some((d) => d.id === m.id));
@@ -145,7 +146,7 @@ export class Chooser implements Tool {
       ? { ...by, guides: { x: null, y: null } }
       : snapBox({ ...box, x: box.x + by.x, y: box.y + by.y }, by, others.map(boundsOf), page, 6 / sheet.surface.scale);
     this.guides = snapped.guides;
-    return selection.movedBy(drag.marks, snapped.x, snapped.y);
+    return movedBy(drag.marks, snapped.x, snapped.y, selection.may);
   }
 
   private factors({ fixed, box, marks }: Extract<Drag, { kind: 'size' }>, point: Point): [number, number] {

@@ -1,16 +1,21 @@
 // What is chosen, and all that can be done with it. Each of these is one gesture, so that one undo takes it back.
 
-import { type Change, Grip, type Mark, type NewMark, Property, type Style, isBox } from '../room/marks';
-import { type Spot, boundsOf, boundsOfAll, middleOf, turned } from '../shapes/geometry';
-import { fitNote, fitText } from '../surface/text-fit';
+import { type Change, Grip, Looks, type Mark, type NewMark, Property, type Style, isBox } from '../room/marks';
+import { boundsOfAll } from '../shapes/geometry';
+import {
+  type May,
+  type Side,
+  aligned,
+  distributed,
+  middleOfAll,
+  movedBy,
+  reworded,
+  scaledBy,
+  turnedBy,
+} from './arranging';
 import type { SheetContext } from './sheet-context';
 
-const FULL_TURN = 36_000;
-const LEAST_SCALE = 10;
-const MOST_SCALE = 100_000;
 const SHIFT_OF_COPY = 600;
-
-export type Side = 'left' | 'centre' | 'right' | 'top' | 'middle' | 'bottom';
 
 export class Selection {
   private chosen = new Set<number>();
@@ -58,78 +63,13 @@ export class Selection {
     return this.may(mark, Property.Place) || this.may(mark, Property.Pinned);
   }
 
-  may(mark: Mark, property: Property): boolean {
-    return this.sheet.sheets.mayChange(this.sheet.me, { target: mark.id, property }, this.sheet.design);
-  }
+  readonly may: May = (mark, property) =>
+    this.sheet.sheets.mayChange(this.sheet.me, { target: mark.id, property }, this.sheet.design);
 
   /** Whether all that is chosen may be changed in this way. */
   mayAll(property: Property): boolean {
     const { marks } = this;
     return marks.length > 0 && marks.every((m) => this.may(m, property));
-  }
-
-  // Changes that move, as they are followed by the hand: see Chooser.
-
-  movedBy(marks: readonly Mark[], dx: number, dy: number): Change[] {
-    return marks
-      .filter((m) => this.may(m, Property.Place))
-      .map((m) => placing(m, { x: m.place.x + dx, y: m.place.y + dy, turn: m.place.turn }));
-  }
-
-  /** Turned about a place, degrees. */
-  turnedBy(marks: readonly Mark[], about: Spot, degrees: number): Change[] {
-    return marks
-      .filter((m) => this.may(m, Property.Place))
-      .map((m) => {
-        const middle = middleOf(m.body);
-        const at = { x: middle.x + m.place.x, y: middle.y + m.place.y };
-        const to = turned(at, about, degrees);
-        const turn = (((Math.round(m.place.turn + degrees * 100) % FULL_TURN) + FULL_TURN) % FULL_TURN) as number;
-        return placing(m, { x: to.x - middle.x, y: to.y - middle.y, turn });
-      });
-  }
-
-  /** Made larger by factors, a place staying where it is. A text alone keeps its type and takes another width. */
-  scaledBy(marks: readonly Mark[], fixed: Spot, fx: number, fy: number): Change[] {
-    const free = marks.filter((m) => this.may(m, isBox(m.body) ? Property.Words : Property.Scale));
-    const only = free.length === 1 && isBox(free[0]!.body);
-    return free.flatMap((m) => {
-      const middle = middleOf(m.body);
-      const at = { x: middle.x + m.place.x, y: middle.y + m.place.y };
-      const to = { x: fixed.x + (at.x - fixed.x) * fx, y: fixed.y + (at.y - fixed.y) * fy };
-      if (isBox(m.body)) return this.boxScaled(m, to, fx, only ? fy : fx, only);
-      const turnedAcross = Math.abs(Math.sin((m.place.turn / 18_000) * Math.PI)) > 0.5;
-      const [sx, sy] = turnedAcross ? [fy, fx] : [fx, fy];
-      const scale = { x: within((m.scale?.x ?? 1000) * sx), y: within((m.scale?.y ?? 1000) * sy) };
-      const place = { x: to.x - middle.x, y: to.y - middle.y, turn: m.place.turn };
-      return [{ property: Property.Scale, target: m.id, value: scale }, placing(m, place)];
-    });
-  }
-
-  private boxScaled(mark: Mark, to: Spot, fx: number, fy: number, refit: boolean): Change[] {
-    if (!isBox(mark.body)) return [];
-    const { body } = mark;
-    const width = Math.max(1000, Math.round(body.width * fx));
-    const height = Math.max(1000, Math.round(body.height * fy));
-    const { words } = body;
-    const { looks } = mark.style;
-    const size = Math.round(words.size * fx);
-    const fitted = !refit
-      ? { lines: words.lines, size: Math.min(20_000, Math.max(100, size)), width, height }
-      : body.kind === 'note'
-        ? fitNote(words.text, width, height, looks)
-        : { ...fitText(words.text, words.size, width, looks), width };
-    const value = {
-      words: { ...words, lines: fitted.lines, size: fitted.size },
-      width: fitted.width,
-      height: fitted.height,
-    };
-    const place = {
-      x: to.x - fitted.width / 2 - body.x,
-      y: to.y - fitted.height / 2 - body.y,
-      turn: mark.place.turn,
-    };
-    return [{ property: Property.Words, target: mark.id, value }, placing(mark, place)];
   }
 
   /** Done at once, as one gesture. */
@@ -139,17 +79,17 @@ export class Selection {
   }
 
   moveBy(dx: number, dy: number): void {
-    this.make(this.movedBy(this.marks, dx, dy));
+    this.make(movedBy(this.marks, dx, dy, this.may));
   }
 
   turnBy(degrees: number): void {
     const { marks } = this;
-    if (marks.length > 0) this.make(this.turnedBy(marks, middleOfAll(marks), degrees));
+    if (marks.length > 0) this.make(turnedBy(marks, middleOfAll(marks), degrees, this.may));
   }
 
   grow(factor: number): void {
     const { marks } = this;
-    if (marks.length > 0) this.make(this.scaledBy(marks, middleOfAll(marks), factor, factor));
+    if (marks.length > 0) this.make(scaledBy(marks, middleOfAll(marks), factor, factor, this.may));
   }
 
   rubOut(): void {
@@ -221,7 +161,34 @@ export class Selection {
 
   toggleLooks(looks: number): void {
     const on = !this.hasLooks(looks);
-    this.restyle((m) => ({ looks: on ? m.style.looks | looks : m.style.looks & ~looks }));
+    const mine = this.marks.filter((m) => this.may(m, Property.Style));
+    const changes = mine.flatMap((m): Change[] => {
+      const style = { ...m.style, looks: on ? m.style.looks | looks : m.style.looks & ~looks };
+      const change = { property: Property.Style, target: m.id, value: style };
+      // Heavier letters are wider: the lines break anew.
+      const refit = looks === Looks.Bold && isBox(m.body) && this.may(m, Property.Words);
+      return refit ? [change, ...reworded({ ...m, style }, (words) => words)] : [change];
+    });
+    this.make(changes);
+  }
+
+  /** The type of texts becomes larger or smaller; notes choose their own. */
+  resizeWords(factor: number): void {
+    const texts = this.marks.filter((m) => m.body.kind === 'text' && this.may(m, Property.Words));
+    this.make(texts.flatMap((m) => reworded(m, (words) => words, factor)));
+  }
+
+  /** Each line with a dot or a number before it, or without. */
+  toggleList(numbered: boolean): void {
+    const boxes = this.marks.filter((m) => isBox(m.body) && this.may(m, Property.Words));
+    const begins = numbered ? /^\d+\. / : /^• /;
+    const all = (m: Mark) => isBox(m.body) && m.body.words.text.split('\n').every((line) => begins.test(line));
+    const off = boxes.length > 0 && boxes.every(all);
+    const line = (words: string, i: number) => {
+      const bare = words.replace(/^(• |\d+\. )/, '');
+      return off ? bare : `${numbered ? `${i + 1}. ` : '• '}${bare}`;
+    };
+    this.make(boxes.flatMap((m) => reworded(m, (text) => text.split('\n').map(line).join('\n'))));
   }
 
   hasLooks(looks: number): boolean {
@@ -230,42 +197,11 @@ export class Selection {
   }
 
   align(side: Side): void {
-    const { marks } = this;
-    if (marks.length < 2) return;
-    const all = boundsOfAll(marks);
-    const changes = marks.flatMap((m) => {
-      const box = boundsOf(m);
-      const by: Record<Side, [number, number]> = {
-        left: [all.x - box.x, 0],
-        centre: [all.x + all.width / 2 - box.x - box.width / 2, 0],
-        right: [all.x + all.width - box.x - box.width, 0],
-        top: [0, all.y - box.y],
-        middle: [0, all.y + all.height / 2 - box.y - box.height / 2],
-        bottom: [0, all.y + all.height - box.y - box.height],
-      };
-      return this.movedBy([m], ...by[side]);
-    });
-    this.make(changes);
+    this.make(aligned(this.marks, side, this.may));
   }
 
-  /** The gaps between them become equal; the outermost stay. */
   distribute(across: boolean): void {
-    const boxes = this.marks.map((mark) => ({ mark, box: boundsOf(mark) }));
-    if (boxes.length < 3) return;
-    const start = (b: (typeof boxes)[0]) => (across ? b.box.x : b.box.y);
-    const size = (b: (typeof boxes)[0]) => (across ? b.box.width : b.box.height);
-    boxes.sort((a, b) => start(a) - start(b));
-    const first = boxes[0]!;
-    const last = boxes.at(-1)!;
-    const room = start(last) + size(last) - start(first);
-    const gap = (room - boxes.reduce((sum, b) => sum + size(b), 0)) / (boxes.length - 1);
-    let at = start(first);
-    const changes = boxes.flatMap((b) => {
-      const by = at - start(b);
-      at += size(b) + gap;
-      return this.movedBy([b.mark], across ? by : 0, across ? 0 : by);
-    });
-    this.make(changes);
+    this.make(distributed(this.marks, across, this.may));
   }
 
   /** What is chosen, to be put down elsewhere. */
@@ -321,7 +257,7 @@ export class Selection {
     else if (field === 'turn') this.turnBy(value - exact.turn);
     else if (value > 0 && exact[field] > 0) {
       const factor = value / exact[field];
-      this.make(this.scaledBy(marks, fixed, field === 'width' ? factor : 1, field === 'height' ? factor : 1));
+      this.make(scaledBy(marks, fixed, field === 'width' ? factor : 1, field === 'height' ? factor : 1, this.may));
     }
   }
 
@@ -330,17 +266,4 @@ export class Selection {
     this.sheet.surface.invalidateDrawing();
     this.changed();
   }
-}
-
-export function middleOfAll(marks: readonly Mark[]): Spot {
-  const box = boundsOfAll(marks);
-  return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
-}
-
-function placing(mark: Mark, { x, y, turn }: { x: number; y: number; turn: number }): Change {
-  return { property: Property.Place, target: mark.id, value: { x: Math.round(x), y: Math.round(y), turn } };
-}
-
-function within(scale: number): number {
-  return Math.min(MOST_SCALE, Math.max(LEAST_SCALE, Math.round(scale)));
 }
