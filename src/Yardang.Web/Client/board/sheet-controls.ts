@@ -36,7 +36,6 @@ export function sheetControls(session: () => SheetSession, words: Readonly<Recor
     pageNumber: 1,
     withheld: 0,
     chosen: 0,
-    chosenWords: '',
     chosenGrip: null as Grip | null,
     tied: false,
     pinned: false,
