@@ -19,11 +19,14 @@ public sealed class LiveRoom : IRoomLine, IDisposable
 
     private LiveRoom(HubConnection hub, HttpClient http, Guid room, string asQuery, int client, Func<Room> create)
     {
-        (_hub, _http, _room) = (hub, http, room.ToString());
+        (_hub, _http, _room, Room) = (hub, http, room.ToString(), room);
         _snapshotUrl = $"/rooms/{room}/snapshot{asQuery}";
         Client = new RoomClient(client, create, this);
         _hub.On<string, int, int, int, int>("Refused", (refusedRoom, refusedClient, counter, reason, _) => Refused(refusedRoom, refusedClient, counter, (Refusal)reason));
     }
+
+    /// <summary>Which room it is.</summary>
+    public Guid Room { get; }
 
     /// <summary>The client; use it through <see cref="Do"/>.</summary>
     private RoomClient Client { get; }
@@ -38,6 +41,9 @@ public sealed class LiveRoom : IRoomLine, IDisposable
         _ = Task.Run(() => live.FollowAsync(stop), stop);
         return live;
     }
+
+    /// <summary>Whether frames are coming; when not, all that came has been taken in.</summary>
+    public bool Following { get; private set; }
 
     /// <summary>Works with the client, one at a time.</summary>
     public T Do<T>(Func<RoomClient, T> work)
@@ -71,6 +77,7 @@ public sealed class LiveRoom : IRoomLine, IDisposable
                 var first = true;
                 await foreach (var frame in _hub.StreamAsync<byte[]>("Watch", _room, after, stop))
                 {
+                    Following = true;
                     if (!Do(c => c.TakeFrame(frame))) await TakeSnapshotAsync(stop);
 
                     // Not before the first frame: until then the connection may still be coming back, and what is sent is lost.
@@ -81,6 +88,7 @@ public sealed class LiveRoom : IRoomLine, IDisposable
             catch (Exception) when (!stop.IsCancellationRequested)
             {
                 // The network is away: try again until it is back.
+                Following = false;
                 await Task.Delay(TimeSpan.FromMilliseconds(300), CancellationToken.None);
             }
             catch (OperationCanceledException)

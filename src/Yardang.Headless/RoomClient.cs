@@ -21,13 +21,15 @@ public sealed class RoomClient(int client, Func<Room> create, IRoomLine line)
 {
     private readonly List<Submission> _outbox = [];
     private int _counter;
-    private int _lastInLog;
 
     /// <summary>The number that the room gave this client.</summary>
     public int Client { get; } = client;
 
     /// <summary>The room as far as it is known here.</summary>
     public Room Room { get; private set; } = create();
+
+    /// <summary>The counter of the latest command that is known to be in the log; 0 for none.</summary>
+    public int LastInLog { get; private set; }
 
     /// <summary>Commands that are not known to be in the log, in order.</summary>
     public IReadOnlyList<Submission> Outbox => _outbox;
@@ -44,7 +46,7 @@ public sealed class RoomClient(int client, Func<Room> create, IRoomLine line)
     /// <summary>Puts a command into the outbox and sends it.</summary>
     public Submission Submit(Command command, long gesture)
     {
-        var submission = new Submission(Client, ++_counter, _outbox.Count > 0 ? _outbox[^1].Counter : _lastInLog, gesture, command);
+        var submission = new Submission(Client, ++_counter, _outbox.Count > 0 ? _outbox[^1].Counter : LastInLog, gesture, command);
         _outbox.Add(submission);
         line.Send(submission);
         return submission;
@@ -53,7 +55,7 @@ public sealed class RoomClient(int client, Func<Room> create, IRoomLine line)
     /// <summary>Sends the whole outbox again, in order: after a reconnection, when asked to, or when nothing was heard for long.</summary>
     public void Resend()
     {
-        var after = _lastInLog;
+        var after = LastInLog;
         for (var i = 0; i < _outbox.Count; i++)
         {
             _outbox[i] = _outbox[i] with { After = after };
@@ -108,7 +110,7 @@ public sealed class RoomClient(int client, Func<Room> create, IRoomLine line)
 
     private void Settle(int counter)
     {
-        _lastInLog = Math.Max(_lastInLog, counter);
+        LastInLog = Math.Max(LastInLog, counter);
         _outbox.RemoveAll(s => s.Counter <= counter);
     }
 }

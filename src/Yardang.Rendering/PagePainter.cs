@@ -54,6 +54,22 @@ public static class PagePainter
             case ShapeBody shape:
                 ShapePainter.Paint(canvas, shape, mark, unit);
                 break;
+            case ConnectorBody connector:
+                ObjectPainter.Paint(canvas, connector, mark);
+                break;
+            case ZoneBody zone:
+                ObjectPainter.Paint(canvas, zone, mark);
+                break;
+            case FormulaBody formula:
+                ObjectPainter.Paint(canvas, formula, mark);
+                break;
+            case StampBody stamp:
+                ObjectPainter.Paint(canvas, stamp, mark);
+                break;
+            case BubbleBody bubble:
+                ObjectPainter.Paint(canvas, bubble, mark);
+                PaintWords(canvas, bubble.Words, bubble.X + NotePadding, bubble.Y + NotePadding, bubble.Width - (2 * NotePadding), Palette.Print, mark.Style.Looks);
+                break;
             case TextBody text:
                 PaintWords(canvas, text.Words, text.X, text.Y, text.Width, Palette.InkOf(mark), mark.Style.Looks);
                 break;

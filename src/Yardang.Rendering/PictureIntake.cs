@@ -28,7 +28,8 @@ public static class PictureIntake
     public const int MaxBytes = 20 * 1024 * 1024;
 
     private const long MostPixels = 60_000_000;
-    private const int LongestSide = 2_400;
+    private const int LongestSide = 3_400;
+    private const int MostProfileBytes = 1_024;
     private const int JpegQuality = 86;
 
     /// <summary>The picture, or why not.</summary>
@@ -48,8 +49,53 @@ public static class PictureIntake
         return (new TakenPicture(encoded.ToArray(), upright.Width, upright.Height), null);
     }
 
-    /// <summary>What a kept picture is: PNG or JPEG, told by its first byte.</summary>
-    public static string ContentTypeOf(ReadOnlySpan<byte> kept) => kept is [0x89, ..] ? "image/png" : "image/jpeg";
+    /// <summary>
+    /// A picture that comes back from an archive: as it is if there is nothing in it but pixels, so that it stays the same picture; otherwise taken in
+    /// anew. Null if it is none.
+    /// </summary>
+    public static byte[]? TakeAgain(byte[] file)
+    {
+        if (Take(file).Picture is not { } taken) return null;
+        return IsBareJpeg(file) || IsBarePng(file) ? file : taken.Bytes;
+    }
+
+    // ITU-T T.81, Annex B: a JPEG without comments and without application data besides the JFIF header and a colour profile, and with nothing behind its end.
+    private static bool IsBareJpeg(ReadOnlySpan<byte> file)
+    {
+        if (file is not [0xff, 0xd8, .., 0xff, 0xd9]) return false;
+        var at = 2;
+        while (at + 4 <= file.Length && file[at] == 0xff)
+        {
+            var marker = file[at + 1];
+            var length = (file[at + 2] << 8) + file[at + 3];
+            if (marker == 0xda) return true;
+            if (marker is 0xfe or 0xe1 or (>= 0xe3 and <= 0xef)) return false;
+
+            // A small colour profile is what our own encoder writes.
+            if (marker == 0xe2 && (length > MostProfileBytes || !file[(at + 4)..].StartsWith("ICC_PROFILE"u8))) return false;
+            at += 2 + length;
+        }
+
+        return false;
+    }
+
+    // Portable Network Graphics (W3C): only the chunks that make up the picture, and nothing behind the last one.
+    private static bool IsBarePng(ReadOnlySpan<byte> file)
+    {
+        if (file is not [0x89, (byte)'P', (byte)'N', (byte)'G', 0x0d, 0x0a, 0x1a, 0x0a, ..]) return false;
+        var at = 8;
+        while (at + 12 <= file.Length)
+        {
+            var length = System.Buffers.Binary.BinaryPrimitives.ReadUInt32BigEndian(file[at..]);
+            var kind = file.Slice(at + 4, 4);
+            if (length > file.Length - at - 12) return false;
+            at += 12 + (int)length;
+            if (kind.SequenceEqual("IEND"u8)) return at == file.Length;
+            if (!(kind.SequenceEqual("IHDR"u8) || kind.SequenceEqual("PLTE"u8) || kind.SequenceEqual("IDAT"u8) || kind.SequenceEqual("tRNS"u8) || kind.SequenceEqual("sRGB"u8) || kind.SequenceEqual("sBIT"u8))) return false;
+        }
+
+        return false;
+    }
 
     private static SKBitmap Upright(SKBitmap picture, SKEncodedOrigin origin)
     {

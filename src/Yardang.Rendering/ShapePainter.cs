@@ -15,7 +15,7 @@ internal static class ShapePainter
 
     public static void Paint(SKCanvas canvas, ShapeBody shape, Mark mark, LengthUnit unit)
     {
-        PaintShape(canvas, shape, mark);
+        PaintShape(canvas, shape, mark, Palette.InkOf(mark), mark.Style.Fill > 0 ? new SKColor(0xff000000 | (uint)Palette.FillOf(mark)) : null);
         using var font = new SKFont(PagePainter.Face, MeasureLabels.Size) { Subpixel = true };
         using var words = PagePainter.Fill(Palette.InkOf(mark));
         foreach (var label in MeasureLabels.Of(shape, mark.Scale, mark.Style.Looks, unit))
@@ -24,17 +24,20 @@ internal static class ShapePainter
         }
     }
 
-    private static void PaintShape(SKCanvas canvas, ShapeBody shape, Mark mark)
+    /// <summary>The shape alone, in these colours; no filling for null.</summary>
+    public static void PaintShape(SKCanvas canvas, ShapeBody shape, Mark mark, int colour, SKColor? fill)
     {
         var p = Scaled(shape, mark);
         using var path = PathOf(shape.Shape, p);
-        if (mark.Style.Fill > 0 && shape.Shape is ShapeKind.Polygon or ShapeKind.Ellipse)
+        using var line = PagePainter.Fill(colour);
+        if (fill is { } tint && shape.Shape is ShapeKind.Polygon or ShapeKind.Ellipse)
         {
-            using var inside = PagePainter.Fill(Palette.FillOf(mark));
-            canvas.DrawPath(path, inside);
+            line.Color = tint;
+            canvas.DrawPath(path, line);
         }
 
-        using var line = PagePainter.Fill(Palette.InkOf(mark));
+        line.Color = new SKColor(0xff000000 | (uint)colour);
+        using var head = line.Clone();
         line.Style = SKPaintStyle.Stroke;
         line.StrokeWidth = mark.Style.Width;
         line.StrokeCap = SKStrokeCap.Round;
@@ -42,7 +45,6 @@ internal static class ShapePainter
         if (mark.Style.Looks.HasFlag(Looks.Dashed)) line.PathEffect = SKPathEffect.CreateDash([DashLength * mark.Style.Width, DashLength / 2 * mark.Style.Width], 0);
         canvas.DrawPath(path, line);
         if (shape.Shape != ShapeKind.Line) return;
-        using var head = PagePainter.Fill(Palette.InkOf(mark));
         if (mark.Style.Looks.HasFlag(Looks.ArrowAtEnd)) PaintHead(canvas, p[^2], p[^1], mark.Style.Width, head);
         if (mark.Style.Looks.HasFlag(Looks.ArrowAtStart)) PaintHead(canvas, p[1], p[0], mark.Style.Width, head);
     }

@@ -11,7 +11,9 @@ using Yardang.Web.Demo;
 using Yardang.Web.Exports;
 using Yardang.Web.Lessons;
 using Yardang.Web.Media;
+using Yardang.Web.PictureSearch;
 using Yardang.Web.Rooms;
+using Yardang.Web.Shelf;
 
 var builder = WebApplication.CreateBuilder(args);
 var services = builder.Services;
@@ -38,12 +40,17 @@ services.AddSingleton<SnapshotEndpoint>();
 services.AddSingleton<ParticipantCookie>();
 services.AddSingleton<AccessResolver>();
 services.AddSingleton<Handing>();
+services.AddSingleton<WorkArchive>();
+services.AddSingleton<ActivityShelf>();
+services.AddSingleton<TemplatePictures>();
 services.AddSingleton<Joining>();
 services.AddSingleton<JoinThrottle>();
 services.AddSingleton<LessonPeople>();
 services.AddSingleton<BoardExport>();
 services.AddSingleton(provider => new MediaStore(provider.GetRequiredService<DataFolder>().Media));
 services.AddSingleton<MediaEndpoint>();
+services.AddSingleton<IPictureSearch, OwnDrawings>();
+services.AddSingleton<PictureSearchEndpoint>();
 
 services.AddIdentity<Teacher, IdentityRole<Guid>>(options =>
     {
@@ -90,13 +97,20 @@ app.MapHub<RoomHub>("/live");
 app.MapGet("/rooms/{room:guid}/snapshot", (HttpContext context, Guid room, SnapshotEndpoint endpoint) => endpoint.GetAsync(context, room));
 app.MapGet("/rooms/{room:guid}/media/{name}", (HttpContext context, Guid room, string name, MediaEndpoint media) => media.GetAsync(context, room, name));
 app.MapPost("/rooms/{room:guid}/media", (HttpContext context, Guid room, MediaEndpoint media) => media.PostAsync(context, room));
+app.MapPost("/rooms/{room:guid}/stimulus", (HttpContext context, Guid room, MediaEndpoint media) => media.PostStimulusAsync(context, room))
+    .WithMetadata(new Microsoft.AspNetCore.Mvc.RequestSizeLimitAttribute(64 * 1024 * 1024));
+app.MapGet("/rooms/{room:guid}/pictures", (HttpContext context, Guid room, string? words, PictureSearchEndpoint pictures) => pictures.SearchAsync(context, room, words));
+app.MapGet("/rooms/{room:guid}/pictures/{id}", (HttpContext context, Guid room, string id, PictureSearchEndpoint pictures) => pictures.ThumbnailAsync(context, room, id));
+app.MapPost("/rooms/{room:guid}/pictures/{id}", (HttpContext context, Guid room, string id, PictureSearchEndpoint pictures) => pictures.TakeAsync(context, room, id));
 app.MapGet("/rooms/{room:guid}/names", async (HttpContext context, Guid room, AccessResolver access, LessonPeople people) =>
     await access.ForRoomAsync(Visitor.Of(context), room) is { Kind: RoomKind.Board } ? Results.Ok(await people.NamesAsync(room)) : Results.NotFound());
 app.MapGet("/lesson/{lesson:guid}/people", async (HttpContext context, Guid lesson, AccessResolver access, LessonPeople people) =>
     await access.OwnLessonAsync(Visitor.Of(context), lesson) is null ? Results.NotFound() : Results.Ok(await people.InAsync(lesson)));
 app.MapGet("/lesson/{lesson:guid}/boards.pdf", (HttpContext context, Guid lesson, BoardExport export) => export.PdfAsync(context, lesson));
-app.MapGet("/lesson/{lesson:guid}/board/{board:guid}.{format:regex(^(png|svg)$)}", (HttpContext context, Guid lesson, Guid board, string format, BoardExport export) =>
-    export.PictureAsync(context, lesson, board, format));
+app.MapGet("/lesson/{lesson:guid}/board/{board:guid}.{format:regex(^(png|svg|inkml)$)}", (HttpContext context, Guid lesson, Guid board, string format, int? page, BoardExport export) =>
+    export.PageAsync(context, lesson, board, format, page));
+app.MapGet("/template/{key}.png", (HttpContext context, string key, TemplatePictures pictures) => pictures.Get(context, key)).RequireAuthorization();
+app.MapGet("/lesson/{lesson:guid}.yardang.zip", (HttpContext context, Guid lesson, BoardExport export) => export.WorkAsync(context, lesson));
 app.MapGet("/activity/{activity:guid}.yardang.zip", (HttpContext context, Guid activity, BoardExport export) => export.ArchiveAsync(context, activity));
 app.MapGet("/service-worker.js", (HttpContext context, IWebHostEnvironment environment) =>
 {

@@ -61,12 +61,16 @@ public sealed partial class TestSchool : IAsyncDisposable
         return (browser, answer.Headers.Location!.ToString());
     }
 
-    public static async Task<HttpResponseMessage> PostAsync(HttpClient browser, string path, Dictionary<string, string> fields)
+    /// <summary>Fills in the form of a page and sends it, there or elsewhere.</summary>
+    public static async Task<HttpResponseMessage> PostAsync(HttpClient browser, string path, Dictionary<string, string> fields, string? to = null)
     {
         var form = await browser.GetStringAsync(path);
-        fields["__RequestVerificationToken"] = TokenPattern().Match(form).Groups["token"].Value;
-        return await browser.PostAsync(path, new FormUrlEncodedContent(fields));
+        fields["__RequestVerificationToken"] = TokenIn(form);
+        return await browser.PostAsync(to ?? path, new FormUrlEncodedContent(fields));
     }
+
+    /// <summary>What a page's forms carry against requests from elsewhere.</summary>
+    public static string TokenIn(string page) => TokenPattern().Match(page).Groups["token"].Value;
 
     public async ValueTask DisposeAsync()
     {

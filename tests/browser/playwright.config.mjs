@@ -5,7 +5,8 @@ const port = process.env.YARDANG_TEST_PORT ?? '5187';
 
 export default defineConfig({
   testDir: './specs',
-  timeout: 45_000,
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
   fullyParallel: false,
   workers: 1,
   reporter: [['line'], ['./plain-reporter.mjs']],

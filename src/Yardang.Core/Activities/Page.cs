@@ -24,6 +24,7 @@ public readonly record struct PageSize(int Width, int Height)
     public static readonly PageSize A3Wide = new(42_000, 29_700);
 
     /// <summary>Whether both sides are between 50 mm and 2 m.</summary>
+    [JsonIgnore]
     public bool IsValid => Width is >= 5_000 and <= 200_000 && Height is >= 5_000 and <= 200_000;
 }
 
@@ -34,7 +35,8 @@ public readonly record struct PageSize(int Width, int Height)
 /// <param name="Paper">The ruling.</param>
 /// <param name="Directions">What is to be done on this page; null if nothing is said.</param>
 /// <param name="Withheld">Tools that students do not get on this page.</param>
-public sealed record Page(long Id, Texts Name, PageSize Size, Paper Paper, Texts? Directions = null, ToolSet Withheld = ToolSet.None)
+/// <param name="Stimulus">Something to look at or listen to beside the page; null for nothing.</param>
+public sealed record Page(long Id, Texts Name, PageSize Size, Paper Paper, Texts? Directions = null, ToolSet Withheld = ToolSet.None, Stimulus? Stimulus = null)
 {
     /// <summary>Smaller comes first. Within an activity's content the order of the list counts.</summary>
     [JsonIgnore]

@@ -1,3 +1,5 @@
+using System.Text.Json.Serialization;
+
 namespace Yardang.Core.Activities;
 
 /// <summary>Kinds of ruling. The numbers are on the wire.</summary>
@@ -46,6 +48,7 @@ public sealed record Axis(int From, int To, int Step)
     private const int Furthest = 1_000_000_000;
 
     /// <summary>Whether it rises, in at most <see cref="MostSteps"/> whole steps, within a million either way.</summary>
+    [JsonIgnore]
     public bool IsValid => From is >= -Furthest and <= Furthest && To is >= -Furthest and <= Furthest && Step > 0
         && To > From && (long)(To - (long)From) / Step <= MostSteps;
 }
@@ -65,6 +68,7 @@ public sealed record Paper(PaperKind Kind, int Spacing = 0, Axis? Across = null,
     private const int MostCells = 60;
 
     /// <summary>Whether all settings are within their ranges: spacing 2 to 50 mm, axes that rise, 1 to 60 columns and rows.</summary>
+    [JsonIgnore]
     public bool IsValid => Enum.IsDefined(Kind) && Spacing is 0 or (>= 200 and <= 5_000)
         && Across is null or { IsValid: true } && Up is null or { IsValid: true }
         && Columns is >= 0 and <= MostCells && Rows is >= 0 and <= MostCells;

@@ -24,4 +24,10 @@ public enum ToolSet
 
     /// <summary>Pictures.</summary>
     Picture = 32,
+
+    /// <summary>Stamps.</summary>
+    Stamp = 64,
+
+    /// <summary>Formulas.</summary>
+    Formula = 128,
 }

@@ -13,6 +13,12 @@ namespace Yardang.Core.Boards;
 /// <param name="Command">What was asked.</param>
 public sealed record LateWork(long Number, Actor Actor, int Client, int Counter, long Gesture, Command Command);
 
+/// <summary>The program puts work from an archive on a new board.</summary>
+public sealed record BringWork(ActivityContent Content) : Command;
+
+/// <summary>Work from an archive stands on the board.</summary>
+public sealed record WorkBrought(ActivityContent Content) : RoomEvent;
+
 /// <summary>One working copy of a board activity: what was done over the version that was handed out.</summary>
 public sealed class Board(ActivityContent version) : Room
 {
@@ -42,6 +48,8 @@ public sealed class Board(ActivityContent version) : Room
     {
         switch (submission.Command)
         {
+            case BringWork(var content):
+                return actor.Role == Role.Program && Number == 0 ? new WorkBrought(content) : Refusal.NotAllowed;
             case AcceptLateWork or DiscardLateWork when !actor.IsStaff:
                 return Refusal.NotAllowed;
             case AcceptLateWork(var number):
@@ -69,6 +77,9 @@ public sealed class Board(ActivityContent version) : Room
         {
             case WorkSetAside(var command):
                 _setAside[envelope.Number] = new(envelope.Number, envelope.Actor, envelope.Client, envelope.Counter, envelope.Gesture, command);
+                break;
+            case WorkBrought(var content):
+                Sheets.Restore(content, content.Marks);
                 break;
             case LateWorkAccepted(var number, var outcome):
                 if (_setAside.Remove(number, out var late) && outcome is not null) Sheets.Apply(outcome, late.Actor.Number, late.Gesture);

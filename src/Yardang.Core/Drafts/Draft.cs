@@ -10,6 +10,12 @@ public sealed record StartDraft(ActivityContent Content) : Command;
 /// <summary>The draft began with this content.</summary>
 public sealed record DraftStarted(ActivityContent Content) : RoomEvent;
 
+/// <summary>The program puts an earlier version in place of what the draft says.</summary>
+public sealed record ReplaceDraft(ActivityContent Content) : Command;
+
+/// <summary>The draft says this now. What was done before cannot be undone one by one any more.</summary>
+public sealed record DraftReplaced(ActivityContent Content) : RoomEvent;
+
 /// <summary>The activity being edited in the workshop. Autosave, undo and history are those of every room.</summary>
 public sealed class Draft : Room
 {
@@ -36,13 +42,25 @@ public sealed class Draft : Room
             return actor.Role == Role.Program && Number == 0 ? new DraftStarted(content) : Refusal.NotAllowed;
         }
 
+        if (submission.Command is ReplaceDraft(var earlier)) return actor.Role == Role.Program ? new DraftReplaced(earlier) : Refusal.NotAllowed;
         return Marking.Decide(Sheets, submission.Command, actor, submission.Client, design: true);
     }
 
     /// <inheritdoc/>
     protected override void ApplyEvent(Envelope envelope)
     {
-        if (envelope.Event is DraftStarted(var content)) Sheets.Restore(content, content.Marks);
-        else Sheets.Apply(envelope.Event, envelope.Actor.Number, envelope.Gesture);
+        switch (envelope.Event)
+        {
+            case DraftStarted(var content):
+                Sheets.Restore(content, content.Marks);
+                break;
+            case DraftReplaced(var content):
+                Sheets.Restore(content, content.Marks);
+                Sheets.Journal.Clear();
+                break;
+            default:
+                Sheets.Apply(envelope.Event, envelope.Actor.Number, envelope.Gesture);
+                break;
+        }
     }
 }

@@ -24,6 +24,8 @@ public static class ActivityJson
 
     private sealed record File(int Format, ActivityContent Activity);
 
+    private sealed record WorkFile(int Format, ArchivedWork Work);
+
     /// <summary>The activity as UTF-8 JSON. The same content always gives the same bytes.</summary>
     public static byte[] Write(ActivityContent activity) => JsonSerializer.SerializeToUtf8Bytes(new File(FormatVersion, activity), s_options);
 
@@ -41,6 +43,27 @@ public static class ActivityJson
         catch (JsonException e)
         {
             throw new FormatException($"The activity cannot be read at {e.Path ?? "its start"}.", e);
+        }
+    }
+
+    /// <summary>The work of a lesson as UTF-8 JSON.</summary>
+    public static byte[] WriteWork(ArchivedWork work) => JsonSerializer.SerializeToUtf8Bytes(new WorkFile(FormatVersion, work), s_options);
+
+    /// <summary>Reads what <see cref="WriteWork"/> wrote.</summary>
+    /// <exception cref="FormatException">It is damaged or newer than this program; the message names the place.</exception>
+    public static ArchivedWork ReadWork(ReadOnlySpan<byte> json)
+    {
+        try
+        {
+            var file = JsonSerializer.Deserialize<WorkFile>(json, s_options) ?? throw new FormatException("The work is empty.");
+            if (file.Format > FormatVersion) throw new FormatException($"The work has format {file.Format}; this program reads up to {FormatVersion}.");
+            var known = file.Work.People.Select(p => p.Number).ToHashSet();
+            if (file.Work.Boards.Any(b => b.Pages.IsDefaultOrEmpty || !b.People.All(known.Contains))) throw new FormatException("A board of the work has no page, or people who are not in it.");
+            return file.Work;
+        }
+        catch (JsonException e)
+        {
+            throw new FormatException($"The work cannot be read at {e.Path ?? "its start"}.", e);
         }
     }
 

@@ -68,6 +68,9 @@ public enum Property
 
     /// <summary>The unit of lengths (drafts).</summary>
     Unit = 29,
+
+    /// <summary>What stands beside a page (drafts).</summary>
+    Stimulus = 30,
 }
 
 /// <summary>One property of one thing, and what it is now. A closed set.</summary>
@@ -141,3 +144,6 @@ public sealed record Withholding(long Target, ToolSet Tools) : Change(Target, Pr
 
 /// <summary>Lengths are shown in this unit.</summary>
 public sealed record Measuring(LengthUnit Unit) : Change(0, Property.Unit);
+
+/// <summary>This stands beside a page; null: nothing.</summary>
+public sealed record Stimulating(long Target, Stimulus? Stimulus) : Change(Target, Property.Stimulus);

@@ -45,6 +45,14 @@ public sealed class Journal
     private readonly Dictionary<int, List<Gesture>> _byActor = [];
     private readonly Dictionary<(long Target, Property Property), long> _writers = [];
 
+    /// <summary>Forgets everything: something else was put in place of all there was.</summary>
+    internal void Clear()
+    {
+        _gestures.Clear();
+        _byActor.Clear();
+        _writers.Clear();
+    }
+
     /// <summary>The last writers that can still matter to an undo or redo, in a fixed order.</summary>
     public IEnumerable<KeyValuePair<(long Target, Property Property), long>> Writers()
     {

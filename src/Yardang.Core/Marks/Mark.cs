@@ -34,6 +34,7 @@ public readonly record struct Place(int X, int Y, int Turn)
 public readonly record struct Scale(int X, int Y)
 {
     /// <summary>Whether both are between 1/100 and 100 times.</summary>
+    [JsonIgnore]
     public bool IsValid => X is >= 10 and <= 100_000 && Y is >= 10 and <= 100_000;
 }
 
@@ -81,67 +82,12 @@ public enum Looks
     ShowsArea = 2_048,
 }
 
-/// <summary>Written words, with the line breaks and size that the author's screen gave them, so that every screen and print agrees.</summary>
-/// <param name="Text">What was typed, with its own line feeds.</param>
-/// <param name="Language">BCP 47 tag.</param>
-/// <param name="Lines">The text as broken into lines.</param>
-/// <param name="Size">Height of the type (em), 1/100 mm.</param>
-public sealed record Words(string Text, string Language, ImmutableArray<string> Lines, int Size);
-
 /// <summary>How a mark looks. What the numbers mean is in <c>Palette</c>.</summary>
 /// <param name="Colour">Index into the palette of the mark's kind.</param>
 /// <param name="Width">Line width of ink and shapes, 1/100 mm; 0 where there is none.</param>
 /// <param name="Fill">Shapes: 0 for none, else 1 + the index into the note palette.</param>
 /// <param name="Looks">The rest.</param>
 public readonly record struct Style(int Colour, int Width, int Fill = 0, Looks Looks = Looks.None);
-
-/// <summary>What a mark is made of. A closed set: <see cref="InkBody"/>, <see cref="TextBody"/>, <see cref="NoteBody"/>, <see cref="ShapeBody"/>, <see cref="PictureBody"/>.</summary>
-[JsonPolymorphic(TypeDiscriminatorPropertyName = "kind")]
-[JsonDerivedType(typeof(InkBody), "ink")]
-[JsonDerivedType(typeof(TextBody), "text")]
-[JsonDerivedType(typeof(NoteBody), "note")]
-[JsonDerivedType(typeof(ShapeBody), "shape")]
-[JsonDerivedType(typeof(PictureBody), "picture")]
-public abstract record MarkBody;
-
-/// <summary>A stroke of ink, in page coordinates.</summary>
-public sealed record InkBody(ImmutableArray<InkPoint> Points) : MarkBody;
-
-/// <summary>Text straight on the page. X, Y is its top left corner; sizes in 1/100 mm.</summary>
-public sealed record TextBody(int X, int Y, int Width, int Height, Words Words) : MarkBody;
-
-/// <summary>Words on a coloured slip. X, Y is its top left corner; sizes in 1/100 mm.</summary>
-public sealed record NoteBody(int X, int Y, int Width, int Height, Words Words) : MarkBody;
-
-/// <summary>How the points of a shape are meant. The numbers are on the wire.</summary>
-public enum ShapeKind
-{
-    /// <summary>Two points or more, in a row.</summary>
-    Line = 1,
-
-    /// <summary>Three corners or more, closed.</summary>
-    Polygon = 2,
-
-    /// <summary>Two opposite corners of the box that it fills; a circle if the box is square.</summary>
-    Ellipse = 3,
-
-    /// <summary>Where a part of a circle begins, a point on the way, and where it ends.</summary>
-    Arc = 4,
-}
-
-/// <summary>A line, polygon, ellipse or arc.</summary>
-/// <param name="Shape">Which.</param>
-/// <param name="Points">x, y, x, y ... in page coordinates, 1/100 mm.</param>
-public sealed record ShapeBody(ShapeKind Shape, ImmutableArray<int> Points) : MarkBody;
-
-/// <summary>A picture. X, Y is its top left corner; sizes in 1/100 mm.</summary>
-/// <param name="X">1/100 mm from the left.</param>
-/// <param name="Y">1/100 mm from the top.</param>
-/// <param name="Width">1/100 mm.</param>
-/// <param name="Height">1/100 mm.</param>
-/// <param name="Media">Its name in the media store: the SHA-256 of its bytes, 64 hexadecimal digits.</param>
-/// <param name="Description">What it shows, for those who cannot see it.</param>
-public sealed record PictureBody(int X, int Y, int Width, int Height, string Media, string Description) : MarkBody;
 
 /// <summary>Anything on a page, as it stands now.</summary>
 /// <param name="Id">See <see cref="Rooms.Ids"/>.</param>
@@ -163,7 +109,7 @@ public sealed record Mark(
     Place Place, ImmutableArray<int> Cuts, bool Erased,
     Scale? Scale = null, bool Pinned = false, long Tie = 0)
 {
-    /// <summary>The words of a text or note; null for others.</summary>
+    /// <summary>The words of a text, note or bubble; null for others.</summary>
     [JsonIgnore]
-    public Words? Words => Body switch { TextBody t => t.Words, NoteBody n => n.Words, _ => null };
+    public Words? Words => Body switch { TextBody t => t.Words, NoteBody n => n.Words, BubbleBody b => b.Words, _ => null };
 }

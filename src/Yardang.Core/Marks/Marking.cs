@@ -1,3 +1,4 @@
+using System.Buffers;
 using System.Collections.Immutable;
 using Yardang.Core.Activities;
 using Yardang.Core.Ink;
@@ -8,6 +9,9 @@ namespace Yardang.Core.Marks;
 /// <summary>The rules for what people do to marks and pages: valid, allowed, and still possible.</summary>
 public static class Marking
 {
+    // Path data that can only draw.
+    private static readonly SearchValues<char> s_outline = SearchValues.Create("MLQCZ 0123456789.-");
+
     /// <summary>What a command does to the sheets now. Changes nothing.</summary>
     /// <param name="sheets">The pages.</param>
     /// <param name="command">What is asked.</param>
@@ -33,8 +37,11 @@ public static class Marking
         if (sheets.Marks.Count + marks.Length > Limits.Marks) return ([], Refusal.Full);
         var added = ImmutableArray.CreateBuilder<Mark>(marks.Length);
         var order = Math.Floor(sheets.FrontOrder);
+        bool IsThere(long id) => marks.Any(m => m.Id == id && m.Body is not ConnectorBody)
+            || (sheets.Marks.TryGetValue(id, out var end) && end.Page == pageId && end.Body is not ConnectorBody);
         foreach (var mark in marks)
         {
+            if (mark.Body is ConnectorBody(var from, var to, _, _) && !(IsThere(from) && IsThere(to))) return ([], Refusal.NotFound);
             if (WhyNotAdd(sheets, page, mark, actor, client, design) is { } why) return ([], why);
             added.Add(new Mark(
                 mark.Id, pageId, actor.Number, actor.IsStaff, mark.Grip, ++order, mark.Body, mark.Style, mark.Place, mark.Cuts, Erased: false, mark.Scale, Tie: mark.Tie));
@@ -49,6 +56,7 @@ public static class Marking
         if (sheets.Marks.ContainsKey(mark.Id)) return Refusal.Duplicate;
         if (Ownership.WhyNotAdd(actor, mark.Grip) is { } why) return why;
         if (mark.Grip == Grip.Key && !design) return Refusal.NotAllowed;
+        if (mark.Body is ZoneBody && !(design && mark.Grip == Grip.Printed)) return Refusal.NotAllowed;
         if (!actor.IsStaff && page.Withheld.HasFlag(ToolFor(mark))) return Refusal.Withheld;
         return IsValid(mark.Body) && IsValid(mark.Style) && IsValid(mark.Place) && mark.Scale is null or { IsValid: true }
             && (mark.Cuts.IsEmpty || (mark.Body is InkBody ink && AreCuts(mark.Cuts, ink))) ? null : Refusal.OutOfRange;
@@ -58,7 +66,9 @@ public static class Marking
     {
         InkBody => mark.Style.Looks.HasFlag(Looks.Highlighter) ? ToolSet.Highlighter : ToolSet.Pen,
         TextBody => ToolSet.Text,
-        NoteBody => ToolSet.Note,
+        NoteBody or BubbleBody => ToolSet.Note,
+        StampBody => ToolSet.Stamp,
+        FormulaBody => ToolSet.Formula,
         PictureBody => ToolSet.Picture,
         _ => ToolSet.Shape,
     };
@@ -69,7 +79,7 @@ public static class Marking
         if (Ids.ClientOf(add.Page.Id) != client) return Refusal.Malformed;
         if (sheets.FindPage(add.Page.Id) is not null) return Refusal.Duplicate;
         if (sheets.PageCount >= Limits.Pages) return Refusal.Full;
-        return add.Page.Size.IsValid && add.Page.Paper.IsValid && IsOrder(add.Order) && AllWithin(add.Page.Name, Limits.NameLength)
+        return add.Page.Size.IsValid && add.Page.Paper.IsValid && add.Page.Stimulus is null or { IsValid: true } && IsOrder(add.Order) && AllWithin(add.Page.Name, Limits.NameLength)
             && AllWithin(add.Page.Directions ?? Texts.None, Limits.DirectionsLength)
             ? new PageAdded(add.Page, add.Order)
             : Refusal.OutOfRange;
@@ -134,6 +144,8 @@ public static class Marking
         if (!sheets.Marks.TryGetValue(change.Target, out var mark)) return Refusal.NotFound;
 
         // The answer key is made in drafts only: no event on a board ever speaks of it, so none can tell a student.
+        if (mark.Body is ZoneBody && (!design || change is Gripping)) return Refusal.NotAllowed;
+        if (mark.Body is ConnectorBody && change is Placed or Scaling) return Refusal.NotAllowed;
         var isKey = mark.Grip == Grip.Key || change is Gripping(_, Grip.Key);
         return isKey && !design ? Refusal.NotAllowed : Ownership.WhyNot(actor, mark, change.Property);
     }
@@ -155,6 +167,7 @@ public static class Marking
         Gripping(_, var grip) => Enum.IsDefined(grip),
         PageErasing(var id, var erased) => !erased || sheets.Pages.Any(p => p.Id != id),
         PageDirecting(_, var directions) => AllWithin(directions, Limits.DirectionsLength),
+        Stimulating(_, var stimulus) => stimulus is null or { IsValid: true },
         Measuring(var unit) => Enum.IsDefined(unit),
         Wording(_, var words, var width, var height) => IsValid(words) && IsSize(width) && IsSize(height),
         Styling(_, var style) => IsValid(style),
@@ -169,16 +182,28 @@ public static class Marking
     private static bool IsValid(MarkBody body) => body switch
     {
         InkBody(var points) => points.Length is > 0 and <= Limits.InkPoints && points.All(p => Near(p.X) && Near(p.Y) && p.Ms is >= 0 and < 600_000),
-        TextBody t => Near(t.X) && Near(t.Y) && IsSize(t.Width) && IsSize(t.Height) && IsValid(t.Words),
-        NoteBody n => Near(n.X) && Near(n.Y) && IsSize(n.Width) && IsSize(n.Height) && IsValid(n.Words),
+        TextBody t => IsBox(t.X, t.Y, t.Width, t.Height) && IsValid(t.Words),
+        NoteBody n => IsBox(n.X, n.Y, n.Width, n.Height) && IsValid(n.Words),
         ShapeBody s => IsValid(s),
-        PictureBody p => Near(p.X) && Near(p.Y) && IsSize(p.Width) && IsSize(p.Height)
-            && p.Media.Length == 64 && p.Media.All(char.IsAsciiHexDigitLower) && p.Description.Length <= Limits.DescriptionLength,
+        BubbleBody b => IsBox(b.X, b.Y, b.Width, b.Height) && Near(b.TipX) && Near(b.TipY) && IsValid(b.Words),
+        PictureBody p => IsBox(p.X, p.Y, p.Width, p.Height) && p.Media.Length == 64 && p.Media.All(char.IsAsciiHexDigitLower)
+            && p.Description.Length <= Limits.DescriptionLength && p.Text is null or { Length: <= Limits.PictureTextLength },
+        FormulaBody f => IsBox(f.X, f.Y, f.Width, f.Height) && f.Source.Length is > 0 and <= Limits.FormulaLength
+            && f.Outline.Length <= Limits.OutlineLength && f.Outline.AsSpan().IndexOfAnyExcept(s_outline) < 0,
+        StampBody s => IsBox(s.X, s.Y, s.Width, s.Height) && Stamps.Find(s.Stamp) is not null,
+        ConnectorBody c => c.From != c.To && c.Points.Length == 4 && c.Points.All(Near) && (c.Label is null || IsValid(c.Label)),
+        ZoneBody z => z.Shape is ShapeKind.Polygon or ShapeKind.Ellipse && IsValid(new ShapeBody(z.Shape, z.Points)) && AllWithin(z.Name, Limits.NameLength)
+            && Enum.IsDefined(z.Rule) && (z.Expected is null || IsValid(z.Expected)),
         _ => false,
     };
 
     private static bool IsValid(Words words) => words.Text.Length <= Limits.TextLength && words.Language.Length <= 35
         && words.Size is >= 100 and <= 20_000 && words.Lines.Length <= Limits.TextLength && words.Lines.Sum(l => l.Length) <= Limits.TextLength;
+
+    private static bool IsValid(Expectation e) => e.Marks.Length <= Limits.Expected && e.Answers.Length <= Limits.Expected
+        && e.Answers.All(a => a.Length is > 0 and <= Limits.NameLength) && e.Least is null or (>= 0 and <= Limits.Marks) && e.Most is null or (>= 0 and <= Limits.Marks);
+
+    private static bool IsBox(int x, int y, int width, int height) => Near(x) && Near(y) && IsSize(width) && IsSize(height);
 
     private static bool IsValid(Place p) => Near(p.X) && Near(p.Y) && p.Turn is >= 0 and < 36_000;
 

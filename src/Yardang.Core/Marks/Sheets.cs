@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Yardang.Core.Activities;
 using Yardang.Core.Rooms;
+using Yardang.Core.Shapes;
 
 namespace Yardang.Core.Marks;
 
@@ -52,8 +53,8 @@ public sealed class Sheets
     public Page? FindPage(long id) => _pages.GetValueOrDefault(id);
 
     /// <summary>What can be seen on a page, back to front; with the answer key.</summary>
-    public IEnumerable<Mark> Visible(long page) =>
-        _marks.Values.Where(m => m.Page == page && !m.Erased).OrderBy(m => m.Order).ThenBy(m => m.Id);
+    public IEnumerable<Mark> Visible(long page) => ConnectorPath.Follow(
+        _marks.Values.Where(m => m.Page == page && !m.Erased).OrderBy(m => m.Order).ThenBy(m => m.Id), id => _marks.GetValueOrDefault(id));
 
     /// <summary>The value of a property now, as the change that would set it; null if there is no such thing.</summary>
     public Change? Current(long target, Property property)
@@ -72,6 +73,7 @@ public sealed class Sheets
                 Property.PageOrder => new PageOrdering(target, page.Order),
                 Property.PageDirections => new PageDirecting(target, page.Directions ?? Texts.None),
                 Property.Withheld => new Withholding(target, page.Withheld),
+                Property.Stimulus => new Stimulating(target, page.Stimulus),
                 _ => null,
             };
         }
@@ -93,6 +95,7 @@ public sealed class Sheets
             {
                 TextBody t => new Wording(target, t.Words, t.Width, t.Height),
                 NoteBody n => new Wording(target, n.Words, n.Width, n.Height),
+                BubbleBody b => new Wording(target, b.Words, b.Width, b.Height),
                 _ => null,
             },
             _ => null,
@@ -190,6 +193,7 @@ public sealed class Sheets
             case PageOrdering(var id, var order): SetPage(id, p => p with { Order = order }); return;
             case PageDirecting(var id, var directions): SetPage(id, p => p with { Directions = directions.IsEmpty ? null : directions }); return;
             case Withholding(var id, var tools): SetPage(id, p => p with { Withheld = tools }); return;
+            case Stimulating(var id, var stimulus): SetPage(id, p => p with { Stimulus = stimulus }); return;
             case Sizing(var id, var size): SetPage(id, p => p with { Size = size }); return;
             case Papering(var id, var paper): SetPage(id, p => p with { Paper = paper }); return;
             case PageNaming(var id, var name): SetPage(id, p => p with { Name = name }); return;
@@ -215,6 +219,7 @@ public sealed class Sheets
                 {
                     TextBody t => t with { Words = words, Width = width, Height = height },
                     NoteBody n => n with { Words = words, Width = width, Height = height },
+                    BubbleBody b => b with { Words = words, Width = width, Height = height },
                     var other => other,
                 },
             },

@@ -27,6 +27,18 @@ public static class Limits
     /// <summary>Characters of the description of a picture.</summary>
     public const int DescriptionLength = 500;
 
+    /// <summary>Characters of the text that is kept with a picture.</summary>
+    public const int PictureTextLength = 20_000;
+
+    /// <summary>Characters of a formula's source.</summary>
+    public const int FormulaLength = 1_000;
+
+    /// <summary>Characters of a formula's outline.</summary>
+    public const int OutlineLength = 60_000;
+
+    /// <summary>Expected marks, and accepted answers, of a zone.</summary>
+    public const int Expected = 200;
+
     /// <summary>Corners of a shape.</summary>
     public const int Corners = 100;
 

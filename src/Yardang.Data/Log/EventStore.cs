@@ -24,6 +24,9 @@ public interface IEventStore
     /// <summary>A room's events after a number, in order.</summary>
     IReadOnlyList<byte[]> Read(Guid room, long after);
 
+    /// <summary>The number of a room's last event; 0 if it has none.</summary>
+    long LastNumber(Guid room);
+
     /// <summary>The last snapshot; null if there is none.</summary>
     byte[]? ReadSnapshot(Guid room);
 
@@ -104,6 +107,15 @@ public sealed class SqliteEventStore : IEventStore, IDisposable
         var payloads = new List<byte[]>();
         while (reader.Read()) payloads.Add((byte[])reader[0]);
         return payloads;
+    }
+
+    public long LastNumber(Guid room)
+    {
+        using var connection = Connect();
+        using var command = connection.CreateCommand();
+        command.CommandText = "SELECT COALESCE(MAX(Number), 0) FROM Events WHERE Room = $room";
+        command.Parameters.AddWithValue("$room", room.ToByteArray());
+        return Convert.ToInt64(command.ExecuteScalar(), System.Globalization.CultureInfo.InvariantCulture);
     }
 
     public byte[]? ReadSnapshot(Guid room)

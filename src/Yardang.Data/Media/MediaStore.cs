@@ -3,7 +3,7 @@ using System.Security.Cryptography;
 namespace Yardang.Data.Media;
 
 /// <summary>
-/// Pictures, each under the SHA-256 of its bytes: the same picture is kept once, and a name never means another picture. Who knows a name
+/// Pictures, films and sounds, each under the SHA-256 of its bytes: the same picture is kept once, and a name never means another picture. Who knows a name
 /// has seen a mark that uses it; beyond that, whoever asks must have a right to a room (see docs/architecture.md).
 /// </summary>
 public sealed class MediaStore(string folder)
@@ -25,6 +25,9 @@ public sealed class MediaStore(string folder)
 
     /// <summary>The picture with a name; null if there is none.</summary>
     public byte[]? Find(string name) => IsName(name) && File.Exists(PathOf(name)) ? File.ReadAllBytes(PathOf(name)) : null;
+
+    /// <summary>The file with a name, for reading a part of it; null if there is none.</summary>
+    public string? FindFile(string name) => IsName(name) && File.Exists(PathOf(name)) ? PathOf(name) : null;
 
     private static bool IsName(string name) => name.Length == 64 && name.All(char.IsAsciiHexDigitLower);
 

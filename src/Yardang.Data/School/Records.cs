@@ -20,6 +20,30 @@ public sealed class ActivityRecord
     public required Guid DraftId { get; init; }
 
     public required DateTimeOffset CreatedAt { get; init; }
+
+    /// <summary>When it was last opened in the workshop or handed out.</summary>
+    public DateTimeOffset UsedAt { get; set; }
+
+    /// <summary>Under which topic the teacher keeps it; empty for none.</summary>
+    public string Topic { get; set; } = "";
+
+    /// <summary>When it was put in the bin; null if it was not.</summary>
+    public DateTimeOffset? BinnedAt { get; set; }
+
+    /// <summary>Whether the teacher begins new activities with it.</summary>
+    public bool IsTemplate { get; set; }
+
+    /// <summary>Its name, a copy of what the draft says, for lists.</summary>
+    public string Name { get; set; } = "";
+
+    /// <summary>How many pages it has, for lists.</summary>
+    public int Pages { get; set; }
+
+    /// <summary>Everything written in it, for searching.</summary>
+    public string Words { get; set; } = "";
+
+    /// <summary>The event of the draft through which name, pages and words are up to date; 0 if they never were.</summary>
+    public long IndexedThrough { get; set; }
 }
 
 /// <summary>What was frozen when an activity was handed out. Never changes.</summary>
@@ -36,6 +60,9 @@ public sealed class VersionRecord
     public required byte[] Content { get; init; }
 
     public required DateTimeOffset FrozenAt { get; init; }
+
+    /// <summary>What the teacher calls it; empty if it was only handed out.</summary>
+    public string Name { get; set; } = "";
 }
 
 /// <summary>A lesson. What happened in it is in the lesson room of the same id.</summary>

@@ -36,7 +36,7 @@ internal static class ChangeCodec
             case Cutting(_, var cuts): MarkCodec.Write(ref w, cuts); break;
             case Styling(_, var style): MarkCodec.Write(ref w, style); break;
             case Scaling(_, var scale): MarkCodec.Write(ref w, scale); break;
-            case Remaking(_, var body): MarkCodec.Write(ref w, body); break;
+            case Remaking(_, var body): BodyCodec.Write(ref w, body); break;
             case Pinning(_, var pinned): w.Write(pinned); break;
             case Tying(_, var tie): w.Write(tie); break;
             case Ordering(_, var order): MarkCodec.WriteNumber(ref w, order); break;
@@ -50,6 +50,7 @@ internal static class ChangeCodec
             case PageDirecting(_, var directions): MarkCodec.Write(ref w, directions); break;
             case Withholding(_, var tools): w.Write((int)tools); break;
             case Papering(_, var paper): PageCodec.Write(ref w, paper); break;
+            case Stimulating(_, var stimulus): PageCodec.Write(ref w, stimulus); break;
             case Sizing(_, var size):
                 w.WriteArrayHeader(2);
                 w.Write(size.Width);
@@ -76,7 +77,7 @@ internal static class ChangeCodec
             Property.Cuts => new Cutting(target, MarkCodec.ReadInts(ref r)),
             Property.Style => new Styling(target, MarkCodec.ReadStyle(ref r)),
             Property.Scale => new Scaling(target, MarkCodec.ReadScale(ref r)),
-            Property.Body => new Remaking(target, MarkCodec.ReadBody(ref r)),
+            Property.Body => new Remaking(target, BodyCodec.ReadBody(ref r)),
             Property.Pinned => new Pinning(target, r.ReadBoolean()),
             Property.Tie => new Tying(target, r.ReadInt64()),
             Property.Order => new Ordering(target, r.ReadDouble()),
@@ -91,6 +92,7 @@ internal static class ChangeCodec
             Property.PageDirections => new PageDirecting(target, MarkCodec.ReadTexts(ref r)),
             Property.Withheld => new Withholding(target, (ToolSet)r.ReadInt32()),
             Property.Paper => new Papering(target, PageCodec.ReadPaper(ref r)),
+            Property.Stimulus => new Stimulating(target, PageCodec.ReadStimulus(ref r)),
             Property.Size => new Sizing(target, PageCodec.ReadSize(ref r)),
             _ => throw new MessagePackSerializationException("Unknown property."),
         };

@@ -81,7 +81,7 @@ public static class CommandCodec
                 w.Write(c.Id);
                 w.Write(c.Page);
                 w.Write((int)c.Grip);
-                MarkCodec.Write(ref w, c.Body);
+                BodyCodec.Write(ref w, c.Body);
                 MarkCodec.Write(ref w, c.Style);
                 break;
             case AddMarks c:
@@ -153,7 +153,7 @@ public static class CommandCodec
         });
         Command command = kind switch
         {
-            Kind.AddMark => new AddMark(r.ReadInt64(), r.ReadInt64(), (Grip)r.ReadInt32(), MarkCodec.ReadBody(ref r), MarkCodec.ReadStyle(ref r)),
+            Kind.AddMark => new AddMark(r.ReadInt64(), r.ReadInt64(), (Grip)r.ReadInt32(), BodyCodec.ReadBody(ref r), MarkCodec.ReadStyle(ref r)),
             Kind.AddMarks => new AddMarks(r.ReadInt64(), ReadNewMarks(ref r)),
             Kind.AddPage => new AddPage(PageCodec.ReadPage(ref r), r.ReadDouble()),
             Kind.MakeChanges => new MakeChanges(ChangeCodec.ReadChanges(ref r)),
@@ -178,7 +178,7 @@ public static class CommandCodec
         w.WriteArrayHeader(8);
         w.Write(mark.Id);
         w.Write((int)mark.Grip);
-        MarkCodec.Write(ref w, mark.Body);
+        BodyCodec.Write(ref w, mark.Body);
         MarkCodec.Write(ref w, mark.Style);
         MarkCodec.Write(ref w, mark.Place);
         MarkCodec.Write(ref w, mark.Scale);
@@ -195,7 +195,7 @@ public static class CommandCodec
         {
             var fields = new Fields(ref r, 8);
             marks.Add(new(
-                r.ReadInt64(), (Grip)r.ReadInt32(), MarkCodec.ReadBody(ref r), MarkCodec.ReadStyle(ref r), MarkCodec.ReadPlace(ref r),
+                r.ReadInt64(), (Grip)r.ReadInt32(), BodyCodec.ReadBody(ref r), MarkCodec.ReadStyle(ref r), MarkCodec.ReadPlace(ref r),
                 MarkCodec.ReadScale(ref r), MarkCodec.ReadInts(ref r), r.ReadInt64()));
             fields.End(ref r);
         }

@@ -1,6 +1,7 @@
 using System.Buffers;
 using System.Collections.Immutable;
 using MessagePack;
+using Yardang.Core.Boards;
 using Yardang.Core.Drafts;
 using Yardang.Core.Interchange;
 using Yardang.Core.Lessons;
@@ -20,6 +21,7 @@ public static class EventCodec
         ClientAdmitted = 1,
         Redacted = 2,
         DraftStarted = 3,
+        DraftReplaced = 4,
         MarkAdded = 10,
         ChangesMade = 11,
         GestureUndone = 12,
@@ -29,6 +31,7 @@ public static class EventCodec
         LateWorkDiscarded = 16,
         MarksAdded = 17,
         PageAdded = 18,
+        WorkBrought = 19,
         LessonOpened = 30,
         PersonJoined = 31,
         DoorSet = 32,
@@ -93,6 +96,14 @@ public static class EventCodec
                 break;
             case DraftStarted e:
                 Begin(ref w, Kind.DraftStarted, 1);
+                w.Write(ActivityJson.Write(e.Content));
+                break;
+            case DraftReplaced e:
+                Begin(ref w, Kind.DraftReplaced, 1);
+                w.Write(ActivityJson.Write(e.Content));
+                break;
+            case WorkBrought e:
+                Begin(ref w, Kind.WorkBrought, 1);
                 w.Write(ActivityJson.Write(e.Content));
                 break;
             case MarkAdded e:
@@ -184,6 +195,8 @@ public static class EventCodec
         Kind.ClientAdmitted => (new ClientAdmitted(r.ReadInt32()), 1),
         Kind.Redacted => (new Redacted(), 0),
         Kind.DraftStarted => (new DraftStarted(ActivityJson.Read(r.ReadBytes()!.Value.ToArray())), 1),
+        Kind.DraftReplaced => (new DraftReplaced(ActivityJson.Read(r.ReadBytes()!.Value.ToArray())), 1),
+        Kind.WorkBrought => (new WorkBrought(ActivityJson.Read(r.ReadBytes()!.Value.ToArray())), 1),
         Kind.MarkAdded => (new MarkAdded(MarkCodec.ReadMark(ref r)), 1),
         Kind.MarksAdded => (new MarksAdded(ReadMarks(ref r)), 1),
         Kind.PageAdded => (new PageAdded(PageCodec.ReadPage(ref r), r.ReadDouble()), 2),

@@ -12,15 +12,6 @@ namespace Yardang.Data.Wire;
 /// </summary>
 internal static class MarkCodec
 {
-    private enum BodyKind
-    {
-        Ink = 1,
-        Text = 2,
-        Note = 3,
-        Shape = 4,
-        Picture = 5,
-    }
-
     public static void Write(ref MessagePackWriter w, Mark mark)
     {
         var plain = mark is { Scale: null, Pinned: false, Tie: 0 };
@@ -31,7 +22,7 @@ internal static class MarkCodec
         w.Write(mark.ByStaff);
         w.Write((int)mark.Grip);
         WriteNumber(ref w, mark.Order);
-        Write(ref w, mark.Body);
+        BodyCodec.Write(ref w, mark.Body);
         Write(ref w, mark.Style);
         Write(ref w, mark.Place);
         Write(ref w, mark.Cuts);
@@ -47,78 +38,10 @@ internal static class MarkCodec
         var fields = new Fields(ref r, 11);
         var mark = new Mark(
             r.ReadInt64(), r.ReadInt64(), r.ReadInt32(), r.ReadBoolean(), (Grip)r.ReadInt32(), r.ReadDouble(),
-            ReadBody(ref r), ReadStyle(ref r), ReadPlace(ref r), ReadInts(ref r), r.ReadBoolean());
+            BodyCodec.ReadBody(ref r), ReadStyle(ref r), ReadPlace(ref r), ReadInts(ref r), r.ReadBoolean());
         if (fields.Has(14)) mark = mark with { Scale = ReadScale(ref r), Pinned = r.ReadBoolean(), Tie = r.ReadInt64() };
         fields.End(ref r);
         return mark;
-    }
-
-    public static void Write(ref MessagePackWriter w, MarkBody body)
-    {
-        switch (body)
-        {
-            case InkBody ink:
-                w.WriteArrayHeader(2);
-                w.Write((int)BodyKind.Ink);
-                Write(ref w, ink.Points);
-                break;
-            case TextBody t:
-                WriteBox(ref w, BodyKind.Text, t.X, t.Y, t.Width, t.Height, t.Words);
-                break;
-            case NoteBody n:
-                WriteBox(ref w, BodyKind.Note, n.X, n.Y, n.Width, n.Height, n.Words);
-                break;
-            case PictureBody p:
-                w.WriteArrayHeader(7);
-                w.Write((int)BodyKind.Picture);
-                w.Write(p.X);
-                w.Write(p.Y);
-                w.Write(p.Width);
-                w.Write(p.Height);
-                w.Write(p.Media);
-                w.Write(p.Description);
-                break;
-            case ShapeBody s:
-                w.WriteArrayHeader(3);
-                w.Write((int)BodyKind.Shape);
-                w.Write((int)s.Shape);
-                Write(ref w, s.Points);
-                break;
-        }
-    }
-
-    public static MarkBody ReadBody(ref MessagePackReader r)
-    {
-        var fields = new Fields(ref r, 2);
-        var kind = (BodyKind)r.ReadInt32();
-        MarkBody body;
-        switch (kind)
-        {
-            case BodyKind.Ink:
-                body = new InkBody(ReadPoints(ref r));
-                break;
-            case BodyKind.Text:
-                fields.Need(6);
-                body = new TextBody(r.ReadInt32(), r.ReadInt32(), r.ReadInt32(), r.ReadInt32(), ReadWords(ref r));
-                break;
-            case BodyKind.Note:
-                fields.Need(6);
-                body = new NoteBody(r.ReadInt32(), r.ReadInt32(), r.ReadInt32(), r.ReadInt32(), ReadWords(ref r));
-                break;
-            case BodyKind.Shape:
-                fields.Need(3);
-                body = new ShapeBody((ShapeKind)r.ReadInt32(), ReadInts(ref r));
-                break;
-            case BodyKind.Picture:
-                fields.Need(7);
-                body = new PictureBody(r.ReadInt32(), r.ReadInt32(), r.ReadInt32(), r.ReadInt32(), ReadText(ref r), ReadText(ref r));
-                break;
-            default:
-                throw new MessagePackSerializationException("Unknown kind of mark.");
-        }
-
-        fields.End(ref r);
-        return body;
     }
 
     public static void Write(ref MessagePackWriter w, Style style)
@@ -139,50 +62,6 @@ internal static class MarkCodec
         if (fields.Has(4)) style = style with { Fill = r.ReadInt32(), Looks = (Looks)r.ReadInt32() };
         fields.End(ref r);
         return style;
-    }
-
-    // Ink is the bulk of the traffic: differences to the point before, flat, so that most numbers take one byte.
-    private static void Write(ref MessagePackWriter w, ImmutableArray<InkPoint> points)
-    {
-        w.WriteArrayHeader(points.Length * 4);
-        var before = default(InkPoint);
-        foreach (var p in points)
-        {
-            w.Write(p.X - before.X);
-            w.Write(p.Y - before.Y);
-            w.Write((int)p.Pressure);
-            w.Write(p.Ms - before.Ms);
-            before = p;
-        }
-    }
-
-    private static ImmutableArray<InkPoint> ReadPoints(ref MessagePackReader r)
-    {
-        var count = r.ReadArrayHeader();
-        if (count % 4 != 0 || count > 4 * Core.Rooms.Limits.InkPoints) throw new MessagePackSerializationException("Points come in fours, and not too many.");
-        var points = ImmutableArray.CreateBuilder<InkPoint>(count / 4);
-        int x = 0, y = 0, ms = 0;
-        for (var i = 0; i < count; i += 4)
-        {
-            x += r.ReadInt32();
-            y += r.ReadInt32();
-            var pressure = r.ReadByte();
-            ms += r.ReadInt32();
-            points.Add(new(x, y, pressure, ms));
-        }
-
-        return points.MoveToImmutable();
-    }
-
-    private static void WriteBox(ref MessagePackWriter w, BodyKind kind, int x, int y, int width, int height, Words words)
-    {
-        w.WriteArrayHeader(6);
-        w.Write((int)kind);
-        w.Write(x);
-        w.Write(y);
-        w.Write(width);
-        w.Write(height);
-        Write(ref w, words);
     }
 
     public static void Write(ref MessagePackWriter w, Words words)

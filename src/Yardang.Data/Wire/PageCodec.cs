@@ -3,12 +3,12 @@ using Yardang.Core.Activities;
 
 namespace Yardang.Data.Wire;
 
-/// <summary>Pages: [id, name, [width, height], paper, directions, withheld, order, taken out].</summary>
+/// <summary>Pages: [id, name, [width, height], paper, directions, withheld, order, taken out, stimulus].</summary>
 internal static class PageCodec
 {
     public static void Write(ref MessagePackWriter w, Page page)
     {
-        w.WriteArrayHeader(8);
+        w.WriteArrayHeader(page.Stimulus is null ? 8 : 9);
         w.Write(page.Id);
         MarkCodec.Write(ref w, page.Name);
         w.WriteArrayHeader(2);
@@ -19,6 +19,30 @@ internal static class PageCodec
         w.Write((int)page.Withheld);
         MarkCodec.WriteNumber(ref w, page.Order);
         w.Write(page.Erased);
+        if (page.Stimulus is not null) Write(ref w, page.Stimulus);
+    }
+
+    public static void Write(ref MessagePackWriter w, Stimulus? stimulus)
+    {
+        if (stimulus is null)
+        {
+            w.WriteNil();
+            return;
+        }
+
+        w.WriteArrayHeader(3);
+        w.Write((int)stimulus.Kind);
+        w.Write(stimulus.Source);
+        w.Write(stimulus.Title);
+    }
+
+    public static Stimulus? ReadStimulus(ref MessagePackReader r)
+    {
+        if (r.TryReadNil()) return null;
+        var fields = new Fields(ref r, 3);
+        var stimulus = new Stimulus((StimulusKind)r.ReadInt32(), MarkCodec.ReadText(ref r), MarkCodec.ReadText(ref r));
+        fields.End(ref r);
+        return stimulus;
     }
 
     public static Page ReadPage(ref MessagePackReader r)
@@ -27,6 +51,7 @@ internal static class PageCodec
         var page = new Page(r.ReadInt64(), MarkCodec.ReadTexts(ref r), ReadSize(ref r), ReadPaper(ref r));
         var directions = MarkCodec.ReadTexts(ref r);
         page = page with { Directions = directions.IsEmpty ? null : directions, Withheld = (ToolSet)r.ReadInt32(), Order = r.ReadDouble(), Erased = r.ReadBoolean() };
+        if (fields.Has(9)) page = page with { Stimulus = ReadStimulus(ref r) };
         fields.End(ref r);
         return page;
     }

@@ -103,10 +103,14 @@ public static class SnapshotCodec
         w.WriteArrayHeader(pages.Count);
         foreach (var page in pages) PageCodec.Write(ref w, page);
 
-        // The answer key never reaches a student. On boards no event speaks of it, so that the journal does not either.
+        // The answer key and what is expected of zones never reach a student. On boards no event speaks of them, so that the journal does not either.
         var marks = sheets.Marks.Values.Where(m => reader.IsStaff || m.Grip != Grip.Key).ToList();
         w.WriteArrayHeader(marks.Count);
-        foreach (var mark in marks) MarkCodec.Write(ref w, mark);
+        foreach (var mark in marks)
+        {
+            MarkCodec.Write(ref w, mark.Body is ZoneBody zone && !reader.IsStaff ? mark with { Body = zone with { Expected = null } } : mark);
+        }
+
         var gestures = sheets.Journal.Gestures.ToList();
         w.WriteArrayHeader(gestures.Count);
         foreach (var gesture in gestures)

@@ -57,6 +57,12 @@ public sealed partial class ClassMember : IAsyncDisposable
     /// <summary>Commands that are not yet kept by the server.</summary>
     public int Waiting => _board!.Do(c => c.Outbox.Count) + _lesson!.Do(c => c.Outbox.Count);
 
+    /// <summary>Whether the board's events are coming.</summary>
+    public bool IsFollowing => _board!.Following;
+
+    /// <summary>What was acknowledged on the board so far: its room, the client's number, and the counter of the latest command in the log.</summary>
+    public (Guid Board, int Client, int Counter) Acknowledged => _board!.Do(c => (_board.Room, c.Client, c.LastInLog));
+
     /// <summary>Does the next thing; in a lively way it takes its time, otherwise not.</summary>
     public async Task DoAsync(Doing doing, bool lively, CancellationToken stop)
     {

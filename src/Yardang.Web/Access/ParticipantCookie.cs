@@ -13,7 +13,7 @@ public sealed class ParticipantCookie(IDataProtectionProvider protection, TimePr
     private const int Remembered = 12;
     private static readonly TimeSpan s_lifetime = TimeSpan.FromDays(180);
 
-    private readonly IDataProtector _protector = protection.CreateProtector("Yardang.Participants.v1");
+    private readonly ITimeLimitedDataProtector _protector = protection.CreateProtector("Yardang.Participants.v1").ToTimeLimitedDataProtector();
 
     /// <summary>The participants of a device. An expired or damaged cookie is none.</summary>
     public IReadOnlyList<Guid> Read(HttpRequest request)
@@ -33,7 +33,7 @@ public sealed class ParticipantCookie(IDataProtectionProvider protection, TimePr
     public void Remember(HttpContext context, Guid participant)
     {
         var all = Read(context.Request).Where(p => p != participant).Prepend(participant).Take(Remembered);
-        context.Response.Cookies.Append(Name, _protector.Protect(string.Join(' ', all)), new CookieOptions
+        context.Response.Cookies.Append(Name, _protector.Protect(string.Join(' ', all), s_lifetime), new CookieOptions
         {
             HttpOnly = true,
             Secure = context.Request.IsHttps,

@@ -36,6 +36,14 @@ await build({
   logLevel: 'warning',
 });
 
+// What reads PDF files: its worker as it comes, and the fonts and tables that files may not bring with them.
+mkdirSync(`${dist}/pdf`);
+cpSync(`${modules}/pdfjs-dist/build/pdf.worker.min.mjs`, `${dist}/pdf/worker.js`);
+cpSync(`${modules}/pdfjs-dist/cmaps`, `${dist}/pdf/cmaps`, { recursive: true });
+cpSync(`${modules}/pdfjs-dist/standard_fonts`, `${dist}/pdf/fonts`, { recursive: true });
+for (const decoder of ['openjpeg_nowasm_fallback.js', 'jbig2_nowasm_fallback.js'])
+  cpSync(`${modules}/pdfjs-dist/wasm/${decoder}`, `${dist}/pdf/wasm/${decoder}`);
+
 // A worker of its own, without parts shared with pages.
 await build({
   entryPoints: { 'service-worker': 'Client/service-worker.ts' },

@@ -6,6 +6,9 @@ const worker = self as unknown as ServiceWorkerGlobalScope;
 
 const CACHE = 'yardang-boards-1';
 
+/** What a board is made of. Films and sounds are not kept: they are asked for in parts, and large. */
+const KEPT = /^\/(board\/|dist\/|rooms\/[^/]+\/(snapshot|media|names)|ridges\.svg$)/;
+
 worker.addEventListener('install', () => void worker.skipWaiting());
 
 worker.addEventListener('activate', (event) => event.waitUntil(worker.clients.claim()));
@@ -18,7 +21,7 @@ worker.addEventListener('message', (event) => {
 
 worker.addEventListener('fetch', (event) => {
   const { pathname, origin } = new URL(event.request.url);
-  const kept = /^\/(board|rooms|dist)\//.test(pathname) || pathname === '/ridges.svg';
+  const kept = KEPT.test(pathname) && !event.request.headers.has('range');
   if (event.request.method === 'GET' && origin === worker.location.origin && kept)
     event.respondWith(answer(event.request));
 });
@@ -26,7 +29,7 @@ worker.addEventListener('fetch', (event) => {
 async function answer(request: Request): Promise<Response> {
   try {
     const response = await fetch(request);
-    if (response.ok && !response.redirected)
+    if (response.status === 200 && !response.redirected)
       await caches.open(CACHE).then((cache) => cache.put(request, response.clone()));
     return response;
   } catch (unreachable) {

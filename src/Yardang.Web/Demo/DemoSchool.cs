@@ -7,6 +7,7 @@ using Yardang.Core.Lessons;
 using Yardang.Data.School;
 using Yardang.Headless.SimulatedClass;
 using Yardang.Web.Lessons;
+using Yardang.Web.Shelf;
 
 namespace Yardang.Web.Demo;
 
@@ -15,7 +16,7 @@ namespace Yardang.Web.Demo;
 /// class in it. With <c>Yardang:DemoStep</c> the class stops at that step of its script.
 /// </summary>
 public sealed class DemoSchool(
-    IServiceProvider services, Handing handing, IDbContextFactory<SchoolContext> school, IConfiguration configuration, IServer server,
+    IServiceProvider services, Handing handing, ActivityShelf shelf, IDbContextFactory<SchoolContext> school, IConfiguration configuration, IServer server,
     IHostApplicationLifetime lifetime, ILogger<DemoSchool> logger) : BackgroundService
 {
     /// <summary>Who to sign in as.</summary>
@@ -24,7 +25,10 @@ public sealed class DemoSchool(
     /// <summary>The demo's password; the demo's data are invented.</summary>
     public const string Password = "bridge-over-brook";
 
-    private const string ArchiveName = "what-holds-a-bridge-up.yardang.zip";
+    private const string HandedOut = "what-holds-a-bridge-up.yardang.zip";
+    private const string Topic = "Bridges";
+
+    private static readonly string[] s_onTheDesk = ["where-would-you-build-it.yardang.zip", "load-test-log.yardang.zip", "triangles-in-trusses.yardang.zip"];
 
     /// <summary>The class at work; null until it has joined, or if its lesson is from an earlier start.</summary>
     public SimulatedLesson? Class { get; private set; }
@@ -95,11 +99,19 @@ public sealed class DemoSchool(
         var made = await teachers.CreateAsync(teacher, Password);
         if (!made.Succeeded) throw new InvalidOperationException(string.Join(' ', made.Errors.Select(e => e.Description)));
 
-        await using var archive = typeof(DemoSchool).Assembly.GetManifestResourceStream(ArchiveName)!;
+        foreach (var name in s_onTheDesk) await ImportAsync(teacher.Id, name);
+        var activity = await ImportAsync(teacher.Id, HandedOut);
+        return await handing.HandOutAsync(activity, "7 Amber", Door.Open, Way.OneEach, "en");
+    }
+
+    private async Task<ActivityRecord> ImportAsync(Guid teacher, string name)
+    {
+        await using var archive = typeof(DemoSchool).Assembly.GetManifestResourceStream(name)!;
         using var bytes = new MemoryStream();
         await archive.CopyToAsync(bytes);
-        var activity = await handing.ImportAsync(teacher.Id, ActivityArchive.Read(bytes.ToArray()));
-        return await handing.HandOutAsync(activity, "7 Amber", Door.Open, Way.OneEach, "en");
+        var activity = await handing.ImportAsync(teacher, ActivityArchive.Read(bytes.ToArray()));
+        await shelf.SetTopicAsync(activity.Id, Topic);
+        return activity;
     }
 
     private void Say(Uri address, LessonRecord lesson) => logger.LogInformation(

@@ -13,7 +13,7 @@ using Yardang.Web.Rooms;
 namespace Yardang.Web.Exports;
 
 /// <summary>Boards on their way out: all as one PDF, one as PNG or SVG. For the lesson's teacher only.</summary>
-public sealed class BoardExport(AccessResolver access, LessonPeople people, IStringLocalizer<UiTexts> texts, Handing handing, RoomHosts hosts, MediaStore media)
+public sealed class BoardExport(AccessResolver access, LessonPeople people, IStringLocalizer<UiTexts> texts, Handing handing, WorkArchive work, RoomHosts hosts, MediaStore media)
 {
     /// <summary>All boards of a lesson, a page each, in the order of arrival.</summary>
     public async Task<IResult> PdfAsync(HttpContext context, Guid lesson)
@@ -26,16 +26,21 @@ public sealed class BoardExport(AccessResolver access, LessonPeople people, IStr
             : Results.File(PageExport.Pdf(pages, record.Name), "application/pdf", $"{FileName(record.Name)}.pdf");
     }
 
-    /// <summary>One board's first page as a picture.</summary>
-    public async Task<IResult> PictureAsync(HttpContext context, Guid lesson, Guid board, string format)
+    /// <summary>A page of one board, the first if nothing else is asked for: as a picture, or its ink as InkML.</summary>
+    public async Task<IResult> PageAsync(HttpContext context, Guid lesson, Guid board, string format, int? number)
     {
         if (await access.OwnLessonAsync(Visitor.Of(context), lesson) is not { } record) return Results.NotFound();
         if ((await people.BoardsAsync(record)).FirstOrDefault(b => b.Id == board) is not { } found) return Results.NotFound();
-        var page = (await PagesAsync(record, found))[0];
+        var pages = await PagesAsync(record, found);
+        if ((number ?? 1) < 1 || (number ?? 1) > pages.Count) return Results.NotFound();
+        var page = pages[(number ?? 1) - 1];
         var name = FileName($"{record.Name} {NameOf(found)}");
-        return string.Equals(format, "png", StringComparison.Ordinal)
-            ? Results.File(PageExport.Png(page), "image/png", $"{name}.png")
-            : Results.File(PageExport.Svg(page), "image/svg+xml", $"{name}.svg");
+        return format switch
+        {
+            "png" => Results.File(PageExport.Png(page), "image/png", $"{name}.png"),
+            "svg" => Results.File(PageExport.Svg(page), "image/svg+xml", $"{name}.svg"),
+            _ => Results.File(InkMl.Write(page.Marks), "application/inkml+xml", $"{name}.inkml"),
+        };
     }
 
     /// <summary>An activity as an archive, for its owner.</summary>
@@ -44,6 +49,13 @@ public sealed class BoardExport(AccessResolver access, LessonPeople people, IStr
         if (await access.OwnActivityAsync(Visitor.Of(context), activity) is not { } record) return Results.NotFound();
         var content = await handing.ContentAsync(record);
         return Results.File(ActivityArchive.Write(content, media.Find), "application/zip", $"{FileName(content.Name.For(ContentLanguage.Current))}.yardang.zip");
+    }
+
+    /// <summary>A lesson with its work as an archive, for its teacher.</summary>
+    public async Task<IResult> WorkAsync(HttpContext context, Guid lesson)
+    {
+        if (await access.OwnLessonAsync(Visitor.Of(context), lesson) is not { } record) return Results.NotFound();
+        return Results.File(await work.WriteAsync(record), "application/zip", $"{FileName($"{record.Name} {record.ClassName}")}.yardang.zip");
     }
 
     private async Task<List<ExportPage>> PagesAsync(LessonRecord lesson, LessonBoard board)

@@ -25,6 +25,7 @@ public sealed class Handing(IDbContextFactory<SchoolContext> school, RoomHosts h
             OwnerId = owner,
             DraftId = Guid.CreateVersion7(),
             CreatedAt = clock.GetUtcNow(),
+            UsedAt = clock.GetUtcNow(),
         };
         await using (var db = await school.CreateDbContextAsync())
         {
@@ -37,19 +38,35 @@ public sealed class Handing(IDbContextFactory<SchoolContext> school, RoomHosts h
         return activity;
     }
 
-    /// <summary>Puts an activity from an archive on a teacher's desk. Its pictures are taken in anew: what is no picture is left out.</summary>
+    /// <summary>Puts an activity from an archive on a teacher's desk. Its files are looked at anew: what is no picture, film or sound is left out.</summary>
     public async Task<ActivityRecord> ImportAsync(Guid owner, ArchivedActivity archived)
     {
+        var names = await TakeMediaAsync(archived.Media);
+        return await CreateAsync(owner, WithMedia(archived.Activity, names));
+    }
+
+    /// <summary>Takes files of an archive in, and gives the names under which they are kept now, by those they had.</summary>
+    public async Task<IReadOnlyDictionary<string, string>> TakeMediaAsync(IReadOnlyDictionary<string, byte[]> files)
+    {
         var names = new Dictionary<string, string>(StringComparer.Ordinal);
-        foreach (var (name, bytes) in archived.Pictures)
+        foreach (var (name, bytes) in files)
         {
-            if (PictureIntake.Take(bytes).Picture is { } picture) names[name] = await media.KeepAsync(picture.Bytes);
+            var kept = PictureIntake.TakeAgain(bytes) ?? (MediaType.Of(bytes) is { } type && !type.StartsWith("image/", StringComparison.Ordinal) ? bytes : null);
+            if (kept is not null) names[name] = await media.KeepAsync(kept);
         }
 
-        var marks = archived.Activity.Marks
+        return names;
+    }
+
+    /// <summary>An activity with the names under which its files are kept now; without those that are not.</summary>
+    public static ActivityContent WithMedia(ActivityContent activity, IReadOnlyDictionary<string, string> names)
+    {
+        var marks = activity.Marks
             .Where(m => m.Body is not PictureBody p || names.ContainsKey(p.Media))
             .Select(m => m.Body is PictureBody p ? m with { Body = p with { Media = names[p.Media] } } : m);
-        return await CreateAsync(owner, archived.Activity with { Marks = [.. marks] });
+        var pages = activity.Pages.Select(p => p.Stimulus is not { Kind: not StimulusKind.Link } s ? p
+            : p with { Stimulus = names.TryGetValue(s.Source, out var kept) ? s with { Source = kept } : null });
+        return activity with { Pages = [.. pages], Marks = [.. marks] };
     }
 
     /// <summary>The activity as it stands in the workshop.</summary>
@@ -65,16 +82,8 @@ public sealed class Handing(IDbContextFactory<SchoolContext> school, RoomHosts h
     public async Task<LessonRecord> HandOutAsync(ActivityRecord activity, string className, Door door, Way way, string language)
     {
         var content = await ContentAsync(activity);
-        var json = ActivityJson.Write(content);
-        var hash = Convert.ToHexString(SHA256.HashData(json));
         await using var db = await school.CreateDbContextAsync();
-        var version = await db.Versions.SingleOrDefaultAsync(v => v.ActivityId == activity.Id && v.Hash == hash);
-        if (version is null)
-        {
-            version = new VersionRecord { Id = Guid.CreateVersion7(), ActivityId = activity.Id, Hash = hash, Content = json, FrozenAt = clock.GetUtcNow() };
-            db.Versions.Add(version);
-        }
-
+        var version = await FreezeAsync(db, activity, content);
         var lesson = new LessonRecord
         {
             Id = Guid.CreateVersion7(),
@@ -89,6 +98,7 @@ public sealed class Handing(IDbContextFactory<SchoolContext> school, RoomHosts h
             TogetherId = way == Way.AllTogether ? Guid.CreateVersion7() : null,
         };
         db.Lessons.Add(lesson);
+        db.Attach(activity).Entity.UsedAt = lesson.HandedOutAt;
         if (lesson.TogetherId is { } together) db.Boards.Add(new BoardRecord { Id = together, LessonId = lesson.Id });
         await db.SaveChangesAsync();
 
@@ -96,5 +106,35 @@ public sealed class Handing(IDbContextFactory<SchoolContext> school, RoomHosts h
         await room.SubmitAsync(new OpenLesson(), Actor.Program);
         if (door != Door.Open) await room.SubmitAsync(new SetDoor(door), Actor.Program);
         return lesson;
+    }
+
+    /// <summary>Keeps what the activity says now, under a name.</summary>
+    public async Task KeepVersionAsync(ActivityRecord activity, string name)
+    {
+        await using var db = await school.CreateDbContextAsync();
+        (await FreezeAsync(db, activity, await ContentAsync(activity))).Name = name;
+        await db.SaveChangesAsync();
+    }
+
+    /// <summary>Puts an earlier version in place of what the activity says, which is kept as a version too.</summary>
+    public async Task RestoreAsync(ActivityRecord activity, VersionRecord earlier, string nameOfNow)
+    {
+        await using var db = await school.CreateDbContextAsync();
+        var now = await FreezeAsync(db, activity, await ContentAsync(activity));
+        if (now.Name.Length == 0) now.Name = nameOfNow;
+        await db.SaveChangesAsync();
+        var draft = await hosts.GetAsync(activity.DraftId);
+        await draft.SubmitAsync(new ReplaceDraft(ActivityJson.Read(earlier.Content)), Actor.Program);
+    }
+
+    private async Task<VersionRecord> FreezeAsync(SchoolContext db, ActivityRecord activity, ActivityContent content)
+    {
+        var json = ActivityJson.Write(content);
+        var hash = Convert.ToHexString(SHA256.HashData(json));
+        var version = await db.Versions.SingleOrDefaultAsync(v => v.ActivityId == activity.Id && v.Hash == hash);
+        if (version is not null) return version;
+        version = new VersionRecord { Id = Guid.CreateVersion7(), ActivityId = activity.Id, Hash = hash, Content = json, FrozenAt = clock.GetUtcNow() };
+        db.Versions.Add(version);
+        return version;
     }
 }

@@ -1,5 +1,6 @@
 using Microsoft.AspNetCore.Antiforgery;
 using Microsoft.Extensions.Localization;
+using Yardang.Core.Activities;
 using Yardang.Core.Rooms;
 using Yardang.Data.Media;
 using Yardang.Rendering;
@@ -11,17 +12,44 @@ namespace Yardang.Web.Media;
 /// <summary>Pictures of a room, in and out: for whoever may write in it, and for whoever may read it.</summary>
 public sealed class MediaEndpoint(AccessResolver access, RoomHosts hosts, MediaStore media, IAntiforgery antiforgery, IStringLocalizer<UiTexts> texts)
 {
+    private const int FirstBytes = 16;
+    private const long MostStimulusBytes = 60 * 1024 * 1024;
     private const string KeepForGood = "private, max-age=31536000, immutable";
 
     /// <summary>Gives a picture.</summary>
     public async Task<IResult> GetAsync(HttpContext context, Guid room, string name)
     {
         if (await access.ForRoomAsync(Visitor.Of(context), room) is null) return Results.NotFound();
-        if (media.Find(name) is not { } bytes) return Results.NotFound();
+        if (media.FindFile(name) is not { } file) return Results.NotFound();
+        var stream = File.OpenRead(file);
+        var start = new byte[FirstBytes];
+        var read = await stream.ReadAtLeastAsync(start, FirstBytes, throwOnEndOfStream: false, context.RequestAborted);
+        stream.Position = 0;
 
-        // A name never means another picture.
+        // A name never means another file.
         context.Response.Headers.CacheControl = KeepForGood;
-        return Results.Bytes(bytes, PictureIntake.ContentTypeOf(bytes));
+        return Results.Stream(stream, MediaType.Of(start.AsSpan(0, read)), enableRangeProcessing: true);
+    }
+
+    /// <summary>Takes a film, a sound or a picture that is to stand beside a page: for teachers, in drafts.</summary>
+    public async Task<IResult> PostStimulusAsync(HttpContext context, Guid room)
+    {
+        if (!await antiforgery.IsRequestValidAsync(context)) return Fault(StatusCodes.Status400BadRequest, "Picture.Expired");
+        if (await access.ForRoomAsync(Visitor.Of(context), room) is not { Kind: RoomKind.Draft }) return Results.NotFound();
+        var form = await context.Request.ReadFormAsync(context.RequestAborted);
+        if (form.Files.GetFile("file") is not { Length: > 0 } file) return Fault(StatusCodes.Status400BadRequest, "Stimulus.NotPlayable");
+        if (file.Length > MostStimulusBytes) return Fault(StatusCodes.Status413PayloadTooLarge, "Stimulus.TooLarge");
+        using var bytes = new MemoryStream();
+        await file.CopyToAsync(bytes, context.RequestAborted);
+        var content = bytes.ToArray();
+
+        // A picture is taken in anew, as any; what is played is only played, by a browser that was told what it is.
+        if (PictureIntake.Take(content).Picture is { } picture) return await KeptAsync(picture.Bytes, StimulusKind.Picture);
+        var type = MediaType.Of(content);
+        if (type is null) return Fault(StatusCodes.Status400BadRequest, "Stimulus.NotPlayable");
+        return await KeptAsync(content, type.StartsWith("video/", StringComparison.Ordinal) ? StimulusKind.Video : StimulusKind.Audio);
+
+        async Task<IResult> KeptAsync(byte[] kept, StimulusKind kind) => Results.Json(new { media = await media.KeepAsync(kept, context.RequestAborted), kind = (int)kind });
     }
 
     /// <summary>Takes a picture. Its mark is put on the page by a command, as any other.</summary>

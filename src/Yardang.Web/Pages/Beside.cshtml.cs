@@ -35,7 +35,7 @@ public sealed class BesideModel(AccessResolver access, LessonPeople people, IStr
             texts = BoardTexts.For(texts),
         }, $"/lesson/{lesson}", texts["Beside.Back"])
         {
-            Links = [($"/lesson/{lesson}/board/{id}.png", texts["Beside.Png"]), ($"/lesson/{lesson}/board/{id}.svg", texts["Beside.Svg"])],
+            Links = [($"/lesson/{lesson}/board/{id}.png", texts["Beside.Png"]), ($"/lesson/{lesson}/board/{id}.svg", texts["Beside.Svg"]), ($"/lesson/{lesson}/board/{id}.inkml", texts["Beside.InkMl"])],
         };
         return Page();
     }

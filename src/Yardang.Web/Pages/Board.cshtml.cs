@@ -18,7 +18,7 @@ public sealed class BoardModel(AccessResolver access, IDbContextFactory<SchoolCo
     {
         var visitor = Visitor.Of(HttpContext);
         var found = await access.ForRoomAsync(visitor, id);
-        if (found is not { Kind: RoomKind.Board, Actor.IsStaff: false } || visitor.As is not { } participant) return Redirect("/");
+        if (found is not { Kind: RoomKind.Board, Actor.IsStaff: false } || visitor.As is not { } participant) return RedirectToPage("/Index", new { unknown = true });
 
         await using var db = await school.CreateDbContextAsync();
         var lesson = await db.Lessons.Join(db.Boards.Where(b => b.Id == id), l => l.Id, b => b.LessonId, (l, _) => l).SingleAsync();

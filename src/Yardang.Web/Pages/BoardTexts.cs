@@ -1,4 +1,5 @@
 using Microsoft.Extensions.Localization;
+using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
 using Yardang.Core.Shapes;
 
@@ -14,13 +15,18 @@ public static class BoardTexts
         "rhombus", "trapezium", "kite", "regular5", "regular6", "regular7", "regular8", "regular9", "regular10", "polygon", "circle", "ellipse", "arc",
     ];
 
+    // As in Client/workshop/pdf-pages.ts.
+    private static readonly string[] s_importFaults = ["locked", "damaged", "tooManyPages", "tooLarge", "empty"];
+
     /// <summary>All of them, by the names the scripts use.</summary>
     public static Dictionary<string, object> For(IStringLocalizer<UiTexts> texts, params (string Name, string Key)[] more)
     {
         var all = PageData.Texts(
             texts, "Board", "Kept", "Sending", "KeptHere", "SetAside", "PensDown", "Closed", "Opening", "NotReached", "TryOut", "RefusedOther", "PageOf", "PictureAway");
-        foreach (var (name, text) in PageData.Texts(texts, "Marks", "Ink", "Text", "Note", "Picture", "Printed", "Loose", "Key", "Mine", "Teacher", "Other", "Empty")) all[name] = text;
+        foreach (var (name, text) in PageData.Texts(texts, "Marks", "Ink", "Text", "Note", "Bubble", "Picture", "Formula", "Stamp", "Connector", "Zone", "Printed", "Loose", "Key", "Mine", "Teacher", "Other", "Empty")) all[name] = text;
         all["figures"] = Enum.GetNames<Figure>().ToDictionary(f => f, f => texts[$"Figure.{f}"].Value, StringComparer.Ordinal);
+        all["stamps"] = Stamps.All.ToDictionary(s => s.Name, s => texts[$"Stamp.{s.Name}"].Value, StringComparer.Ordinal);
+        all["importFaults"] = s_importFaults.ToDictionary(f => f, f => texts[$"Import.Fault.{f}"].Value, StringComparer.Ordinal);
         all["figureTools"] = s_figureTools.ToDictionary(f => f, f => texts[$"FigureTool.{f}"].Value, StringComparer.Ordinal);
         all["refused"] = Enum.GetValues<Refusal>()
             .Select(r => (Reason: r, Text: texts[$"Refused.{r}"]))

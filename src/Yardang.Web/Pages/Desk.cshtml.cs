@@ -7,25 +7,41 @@ using Microsoft.Extensions.Localization;
 using Yardang.Core.Activities;
 using Yardang.Core.Interchange;
 using Yardang.Data.School;
+using Yardang.Web.Access;
 using Yardang.Web.Lessons;
+using Yardang.Web.Shelf;
 
 namespace Yardang.Web.Pages;
 
 /// <summary>A lesson on the desk.</summary>
 public sealed record DeskLesson(LessonRecord Record, int People);
 
-/// <summary>An activity on the desk.</summary>
-public sealed record DeskActivity(Guid Id, string Name);
-
 /// <summary>The teacher's home.</summary>
 [Authorize]
-public sealed class DeskModel(Handing handing, IDbContextFactory<SchoolContext> school, IStringLocalizer<UiTexts> texts) : PageModel
+[RequestSizeLimit(ActivityArchive.MaxBytes + 65_536)]
+public sealed class DeskModel(Handing handing, WorkArchive workArchive, ActivityShelf shelf, AccessResolver access, IDbContextFactory<SchoolContext> school, IStringLocalizer<UiTexts> texts) : PageModel
 {
     public string TeacherName { get; private set; } = "";
 
     public IReadOnlyList<DeskLesson> Lessons { get; private set; } = [];
 
-    public IReadOnlyList<DeskActivity> Activities { get; private set; } = [];
+    public IReadOnlyList<ShelvedActivity> Activities { get; private set; } = [];
+
+    public IReadOnlyList<string> Topics { get; private set; } = [];
+
+    /// <summary>Words that must be in an activity.</summary>
+    [BindProperty(SupportsGet = true)]
+    public string? Q { get; set; }
+
+    /// <summary>The topic that is looked at; null for all.</summary>
+    [BindProperty(SupportsGet = true)]
+    public string? Topic { get; set; }
+
+    /// <summary>Whether the bin is looked at.</summary>
+    [BindProperty(SupportsGet = true, Name = "bin")]
+    public bool InBin { get; set; }
+
+    public bool IsNarrowed => !string.IsNullOrWhiteSpace(Q) || !string.IsNullOrEmpty(Topic);
 
     private Guid TeacherId => Guid.Parse(User.FindFirstValue(ClaimTypes.NameIdentifier)!);
 
@@ -40,7 +56,9 @@ public sealed class DeskModel(Handing handing, IDbContextFactory<SchoolContext> 
             if (archive is null || archive.Length > ActivityArchive.MaxBytes) throw new FormatException(texts["Desk.NoFile"]);
             using var bytes = new MemoryStream();
             await archive.CopyToAsync(bytes);
-            var activity = await handing.ImportAsync(TeacherId, ActivityArchive.Read(bytes.ToArray()));
+            var archived = ActivityArchive.Read(bytes.ToArray());
+            if (archived.Work is { } work) return Redirect($"/lesson/{(await workArchive.ReadAsync(TeacherId, archived, work)).Id}");
+            var activity = await handing.ImportAsync(TeacherId, archived);
             return Redirect($"/workshop/{activity.Id}");
         }
         catch (FormatException e)
@@ -58,14 +76,25 @@ public sealed class DeskModel(Handing handing, IDbContextFactory<SchoolContext> 
         var lessons = await db.Lessons.Where(l => l.OwnerId == TeacherId)
             .Select(l => new { Lesson = l, People = db.Participants.Count(p => p.LessonId == l.Id) }).ToListAsync();
         Lessons = [.. lessons.OrderBy(l => l.Lesson.ClosedAt is not null).ThenByDescending(l => l.Lesson.HandedOutAt).Select(l => new DeskLesson(l.Lesson, l.People))];
-        var activities = await db.Activities.Where(a => a.OwnerId == TeacherId).OrderByDescending(a => a.CreatedAt).ToListAsync();
-        var desk = new List<DeskActivity>();
-        foreach (var activity in activities)
-        {
-            desk.Add(new DeskActivity(activity.Id, (await handing.ContentAsync(activity)).Name.For(ContentLanguage.Current)));
-        }
+        Topics = await shelf.TopicsAsync(TeacherId);
+        Activities = await shelf.FindAsync(TeacherId, Q, Topic, InBin);
+    }
 
-        Activities = desk;
+    public Task<IActionResult> OnPostDoubleAsync(Guid id) => WithAsync(id, activity => shelf.DoubleAsync(activity, name => texts["Desk.CopyOf", name]));
+
+    public Task<IActionResult> OnPostTopicAsync(Guid id, string? topic) => WithAsync(id, activity => shelf.SetTopicAsync(activity.Id, topic));
+
+    public Task<IActionResult> OnPostTemplateAsync(Guid id, bool on) => WithAsync(id, activity => shelf.SetTemplateAsync(activity.Id, on));
+
+    public Task<IActionResult> OnPostBinAsync(Guid id) => WithAsync(id, activity => shelf.BinAsync(activity.Id, bin: true));
+
+    public Task<IActionResult> OnPostRestoreAsync(Guid id) => WithAsync(id, activity => shelf.BinAsync(activity.Id, bin: false));
+
+    private async Task<IActionResult> WithAsync(Guid id, Func<ActivityRecord, Task> act)
+    {
+        if (await access.OwnActivityAsync(Visitor.Of(HttpContext), id) is not { } activity) return NotFound();
+        await act(activity);
+        return Redirect("/desk");
     }
 
     public async Task<IActionResult> OnPostNewAsync()

@@ -20,7 +20,12 @@ public sealed class IndexModel(Joining joining, JoinThrottle throttle, IDbContex
 
     public IReadOnlyList<(ParticipantRecord Participant, LessonRecord Lesson)> Known { get; private set; } = [];
 
-    public async Task OnGetAsync() => await FindKnownAsync();
+    /// <summary>With <c>unknown</c>, somebody asked for a board that this device has no key to (any more).</summary>
+    public async Task OnGetAsync(bool unknown)
+    {
+        if (unknown) Problem = texts["Front.UnknownDevice"];
+        await FindKnownAsync();
+    }
 
     public async Task<IActionResult> OnPostAsync(string? code)
     {

@@ -121,6 +121,22 @@ public class GoldenTests
         };
     }));
 
+    [Fact]
+    public void Objects() => Check("objects", ObjectVectors.Bodies().Select(body =>
+    {
+        var mark = new Mark(9, 1, 1, ByStaff: true, Grip.Printed, 3, body, new Style(2, 60, 1, Looks.ArrowAtEnd), Place.AsDrawn, [], Erased: false);
+        var envelope = new Envelope(1, 2, Actor.Owner, 1, 1, 9, Audience.Everyone, new MarkAdded(mark));
+        return new { kind = body.GetType().Name[..^4].ToLowerInvariant(), added = EventCodec.Encode(envelope) };
+    }));
+
+    [Fact]
+    public void Connectors() => Check("connectors", ObjectVectors.Boxes().SelectMany(_ => ObjectVectors.Boxes(), (from, to) => new
+    {
+        from = new[] { from.X, from.Y, from.Width, from.Height },
+        to = new[] { to.X, to.Y, to.Width, to.Height },
+        points = ConnectorPath.Between(from, to),
+    }));
+
     private static IEnumerable<Paper> Papers()
     {
         foreach (var kind in Enum.GetValues<PaperKind>()) yield return new Paper(kind);

@@ -1,5 +1,6 @@
 using System.Net;
 using System.Web;
+using Microsoft.AspNetCore.DataProtection;
 using Yardang.Data.Media;
 
 namespace Yardang.Web.Tests.Access;
@@ -100,6 +101,28 @@ public class AccessMatrixTests
         browser.DefaultRequestHeaders.Add("Cookie", "yardang-participant=nonsense");
         using var answer = await browser.GetAsync("/", TestContext.Current.CancellationToken);
         Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
+    }
+
+    [Theory]
+    [InlineData(1, HttpStatusCode.OK)]
+    [InlineData(-1, HttpStatusCode.Redirect)]
+    public async Task An_expired_cookie_opens_no_board_and_says_how_to_come_back(int hoursLeft, HttpStatusCode expected)
+    {
+        await using var school = new TestSchool();
+        var (_, ownerId) = await school.TeacherAsync("Ilse Varga");
+        var (_, lesson) = await school.HandOutAsync(ownerId);
+        var (_, board) = await school.StudentAsync(lesson.Code, "Maya");
+        var maya = HttpUtility.ParseQueryString(board.Split('?')[1])["as"]!;
+        var protector = school.Get<IDataProtectionProvider>().CreateProtector("Yardang.Participants.v1").ToTimeLimitedDataProtector();
+        var later = school.Visitor();
+        later.DefaultRequestHeaders.Add("Cookie", $"yardang-participant={protector.Protect(maya, TimeSpan.FromHours(hoursLeft))}");
+
+        using var answer = await later.GetAsync(board, TestContext.Current.CancellationToken);
+
+        Assert.Equal(expected, answer.StatusCode);
+        if (expected == HttpStatusCode.OK) return;
+        var door = await later.GetStringAsync(answer.Headers.Location, TestContext.Current.CancellationToken);
+        Assert.Contains("Type the code of your lesson to come in", door, StringComparison.Ordinal);
     }
 
     [Fact]

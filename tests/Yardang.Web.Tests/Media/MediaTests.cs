@@ -71,7 +71,7 @@ public sealed partial class MediaTests : IAsyncDisposable
         Mark Shows(long id, string name) => new(id, 1, 1, ByStaff: true, Grip.Printed, id, new PictureBody(0, 0, 2_000, 1_000, name, "A truss"), default, Place.AsDrawn, [], Erased: false);
         var content = ActivityContent.Blank("en", "Triangles in trusses") with { Marks = [Shows(5, kept), Shows(6, missing)] };
         var archived = ActivityArchive.Read(ActivityArchive.Write(content, media.Find));
-        Assert.Equal([kept], archived.Pictures.Keys);
+        Assert.Equal([kept], archived.Media.Keys);
         var handing = _school.Get<Handing>();
         var imported = await handing.ContentAsync(await handing.ImportAsync(teacher, archived));
         var shown = Assert.IsType<PictureBody>(Assert.Single(imported.Marks).Body);
@@ -82,7 +82,7 @@ public sealed partial class MediaTests : IAsyncDisposable
     public void A_photograph_is_turned_upright_and_made_no_larger_than_needed()
     {
         var (picture, _) = PictureIntake.Take(Png(4_800, 100));
-        Assert.Equal((2_400, 50), (picture!.Width, picture.Height));
+        Assert.Equal((3_400, 70), (picture!.Width, picture.Height));
     }
 
     [Fact]

@@ -66,6 +66,11 @@ internal sealed class SimulatedStore : IEventStore
         lock (_lock) return [.. _events.Skip((int)after)];
     }
 
+    public long LastNumber(Guid room)
+    {
+        lock (_lock) return _events.Count;
+    }
+
     public byte[]? ReadSnapshot(Guid room)
     {
         lock (_lock) return _snapshot;

@@ -13,7 +13,8 @@ namespace Yardang.Web.Tests.Rooms;
 
 /// <summary>
 /// One board on the real host and log, with clients on a network that drops, doubles, delays, reorders and cuts, and a server that is
-/// killed. What happens to whom is drawn from a seed; in the end the network heals, and everybody must agree.
+/// killed; the server's clock leaps, and one device's is wrong. What happens to whom is drawn from a seed; in the end the network heals,
+/// and everybody must agree.
 /// </summary>
 internal sealed class Simulation : IAsyncDisposable
 {
@@ -21,6 +22,7 @@ internal sealed class Simulation : IAsyncDisposable
     private static readonly Actor[] s_people = [Actor.Owner, new(2, Role.Student), new(3, Role.Student), new(2, Role.Student)];
 
     private readonly Random _random;
+    private readonly LeapingClock _clock = new();
     private readonly List<Tab> _tabs = [];
     private readonly List<(int Client, int Counter)> _seenInLog = [];
     private readonly System.Collections.Concurrent.ConcurrentDictionary<(int Client, int Counter), Refusal> _refused = new();
@@ -41,7 +43,7 @@ internal sealed class Simulation : IAsyncDisposable
         {
             var host = await _hosts.GetAsync(s_room);
             var (_, envelope) = await host.SubmitAsync(new AdmitClient(), actor);
-            _tabs.Add(new Tab(this, actor, ((ClientAdmitted)envelope!.Event).Number));
+            _tabs.Add(new Tab(this, actor, ((ClientAdmitted)envelope!.Event).Number, clockIsWrong: _tabs.Count == 1));
         }
 
         foreach (var tab in _tabs) await tab.ConnectAsync();
@@ -62,7 +64,7 @@ internal sealed class Simulation : IAsyncDisposable
     private (EventLog Log, RoomHosts Hosts) Start()
     {
         var log = new EventLog(_store);
-        return (log, new RoomHosts(new RoomSupport(log, _store, TimeProvider.System, NullLogger.Instance), new OneBoard(this)));
+        return (log, new RoomHosts(new RoomSupport(log, _store, _clock, NullLogger.Instance), new OneBoard(this)));
     }
 
     private async Task StepAsync()
@@ -76,7 +78,7 @@ internal sealed class Simulation : IAsyncDisposable
             case < 90: tab.Cut(); break;
             case < 95: await tab.ConnectAsync(); break;
             case < 97: await SetPensAsync(!_pensDown); break;
-            case < 98: _store.Failing = _random.Next(1, 3); break;
+            case < 98: _store.Failing = _random.Next(1, 3); _clock.Leap(_random); break;
             case < 99: await _hosts.PutAwayAsync(TimeSpan.Zero); break;
             default: await KillServerAsync(); break;
         }
@@ -153,6 +155,16 @@ internal sealed class Simulation : IAsyncDisposable
         }
     }
 
+    /// <summary>A clock that is set, by years, in either direction.</summary>
+    private sealed class LeapingClock : TimeProvider
+    {
+        private long _hours;
+
+        public void Leap(Random random) => Volatile.Write(ref _hours, random.Next(-50_000, 50_000));
+
+        public override DateTimeOffset GetUtcNow() => base.GetUtcNow().AddHours(Volatile.Read(ref _hours));
+    }
+
     private sealed class OneBoard(Simulation simulation) : IRoomSource
     {
         public Task<(Func<Room> Create, Conditions Conditions)?> FindAsync(Guid room, RoomHosts hosts) =>
@@ -171,12 +183,13 @@ internal sealed class Simulation : IAsyncDisposable
         private readonly System.Collections.Concurrent.ConcurrentQueue<(int Counter, Refusal Reason, int Connection)> _refusals = new();
         private RoomHost? _host;
         private Subscription? _subscription;
+        private readonly bool _clockIsWrong;
         private int _connection;
         private bool _lossy = true;
 
-        public Tab(Simulation simulation, Actor actor, int client)
+        public Tab(Simulation simulation, Actor actor, int client, bool clockIsWrong)
         {
-            (_simulation, Actor) = (simulation, actor);
+            (_simulation, Actor, _clockIsWrong) = (simulation, actor, clockIsWrong);
             Client = new RoomClient(client, NewBoard, this)
             {
                 Applied = e =>
@@ -218,10 +231,13 @@ internal sealed class Simulation : IAsyncDisposable
                 case 2: Client.Submit(new UndoGesture(sheets.Journal.NextUndo(Actor.Number)?.Id ?? 1), 0); break;
                 case 3: Client.Submit(new RedoGesture(sheets.Journal.NextRedo(Actor.Number)?.Id ?? 1), 0); break;
                 default:
-                    Client.Submit(new AddMark(id, 1, Grip.Own, new InkBody([new(0, 0, 128, 0), new(random.Next(1, 900), 40, 128, 9)]), new Style(0, 80)), id);
+                    Client.Submit(new AddMark(id, 1, Grip.Own, new InkBody([new(0, 0, 128, 0), new(random.Next(1, 900), 40, 128, Elapsed(random))]), new Style(0, 80)), id);
                     break;
             }
         }
+
+        // The only time that a client ever sends: since its stroke began. A clock that is set meanwhile makes it negative or absurd.
+        private int Elapsed(Random random) => _clockIsWrong && random.Next(3) == 0 ? random.Next(int.MinValue, int.MaxValue) : 9;
 
         public void Deliver(Random random)
         {

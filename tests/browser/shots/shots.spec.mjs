@@ -29,7 +29,7 @@ test('pictures', async ({ browser }) => {
 
   await varga.goto('/desk');
   await shot(varga, 'desk');
-  await varga.getByRole('link', { name: 'Open in the workshop' }).click();
+  await varga.locator('.row', { hasText: 'What holds a bridge up?' }).getByRole('link', { name: 'Open in the workshop' }).click();
   await expect(varga.locator('.kept')).toHaveText('Kept');
   await shot(varga, 'workshop');
   await varga.locator('.ledge-tools').getByRole('button', { name: 'Choose' }).click();
@@ -38,6 +38,16 @@ test('pictures', async ({ browser }) => {
   await shot(varga, 'workshop-chosen');
   await varga.getByRole('link', { name: 'Hand out' }).click();
   await shot(varga, 'hand-out');
+  await varga.goto('/desk');
+  await varga.locator('.row', { hasText: 'Triangles in trusses' }).getByRole('link', { name: 'Open in the workshop' }).click();
+  await expect(varga.locator('.kept')).toHaveText('Kept');
+  await shot(varga, 'workshop-shapes');
+  await varga.getByRole('button', { name: 'Organizers' }).click();
+  await varga.getByRole('button', { name: 'Two circles (Venn diagram)' }).click();
+  await shot(varga, 'organizers');
+  await varga.goto('/new');
+  await expect.poll(() => varga.locator('.template img').evaluateAll((all) => all.slice(0, 6).every((i) => i.naturalWidth > 0))).toBe(true);
+  await shot(varga, 'templates');
   await varga.goto('/desk');
   await varga.locator('a[href^="/lesson/"]').first().click();
   await expect(varga.locator('.tile')).toHaveCount(24);

@@ -64,9 +64,9 @@ test('by keyboard alone: a shape is put down, moved by mm, turned by degree, gro
   const maya = await student(browser, await handOut(varga), 'Maya');
   await maya.keyboard.press('s');
   await maya.getByRole('button', { name: 'Square', exact: true }).press('Enter');
-  await maya.getByRole('button', { name: 'Write here' }).press('Enter');
+  await maya.getByRole('button', { name: 'Put one here' }).press('Enter');
   await expect(marks(maya)).toHaveText([/^Text/, 'Square, yours']);
-  await maya.getByRole('button', { name: 'Write here' }).blur();
+  await maya.getByRole('button', { name: 'Put one here' }).blur();
   await maya.keyboard.press('Control+a');
   await maya.getByRole('button', { name: 'Exactly' }).press('Enter');
   const left = Number(await exact(maya, 'From the left, mm').inputValue());

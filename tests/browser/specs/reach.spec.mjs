@@ -47,6 +47,50 @@ for (const colorScheme of ['light', 'dark']) {
   });
 }
 
+for (const colorScheme of ['light', 'dark']) {
+  test(`no barrier in drawers, dialogs and on the shelf, ${colorScheme}`, async ({ browser }) => {
+    test.setTimeout(120_000);
+    const varga = await teacher(browser, { colorScheme });
+    const check = async (where) => {
+      const { violations } = await new AxeBuilder({ page: varga }).analyze();
+      const found = violations.map((v) => `${where}: ${v.id} at ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`);
+      expect.soft(found).toEqual([]);
+    };
+    await varga.goto('/new');
+    await check('templates');
+    await varga.getByRole('button', { name: 'Begin with Compare two things' }).click();
+    await kept(varga);
+    await varga.getByRole('button', { name: /^Fill in \(/ }).click();
+    await check('places to fill in');
+    await varga.getByRole('dialog').getByRole('button', { name: 'Leave it' }).click();
+    await varga.getByRole('button', { name: 'Organizers' }).click();
+    await varga.getByRole('button', { name: 'Timeline' }).click();
+    await check('organizers');
+    await varga.getByRole('dialog').getByRole('button', { name: 'Leave it' }).click();
+    await varga.locator('.ledge-tools').getByRole('button', { name: 'Picture', exact: true }).click();
+    await check('stamps');
+    await varga.getByRole('button', { name: 'Find a drawing' }).click();
+    await expect(varga.getByRole('button', { name: /^Keystone/ })).toBeVisible();
+    await check('drawings');
+    await varga.getByRole('dialog').getByRole('button', { name: 'Leave it' }).click();
+    await varga.locator('.ledge-tools').getByRole('button', { name: 'Text', exact: true }).click();
+    await varga.getByRole('button', { name: 'Formula' }).click();
+    await check('formula');
+    await varga.getByRole('dialog').getByRole('button', { name: 'Leave it' }).click();
+    await varga.keyboard.press('c');
+    await marks(varga).filter({ hasText: 'Zone' }).first().focus();
+    await varga.getByRole('button', { name: 'Exactly' }).click();
+    await check('zone');
+    await varga.getByRole('link', { name: 'Versions' }).click();
+    await check('versions');
+    await varga.goto('/desk');
+    await varga.getByText('More', { exact: true }).click();
+    await check('desk with its menu');
+    await varga.goto('/desk?bin=true');
+    await check('bin');
+  });
+}
+
 test('a student writes, moves, changes and rubs out by keyboard alone', async ({ browser }) => {
   const varga = await teacher(browser);
   await design(varga);

@@ -9,9 +9,12 @@ import { type OutboxStore, deviceOutbox } from '../room/outbox-store';
 import { RoomClient } from '../room/room-client';
 import { LocalLine } from './local-line';
 import { OfflineCopy } from './offline';
+import { formulaControls } from './formula-controls';
 import { MarkList, type MarkListTexts } from './mark-list';
+import { pictureSearchControls } from './picture-search-controls';
 import { sheetControls, textFor } from './sheet-controls';
 import { SheetSession } from './sheet-session';
+import { stimulusControls } from './stimulus-controls';
 import { listenForKeys } from './shortcuts';
 
 interface BoardData {
@@ -67,6 +70,9 @@ Alpine.data('board', () => {
 
   return {
     ...sheetControls(() => session, texts.figureTools),
+    ...formulaControls(() => session),
+    ...stimulusControls(data.board, as),
+    ...pictureSearchControls(() => session, data.board, as),
     handUp: false,
     ready: false,
     pensDown: false,
@@ -101,6 +107,7 @@ Alpine.data('board', () => {
         together: data.together,
         nameOf: (actor) => this.nameOf(actor),
         say: (words) => this.say(words),
+        editFormula: (mark) => void this.openFormula(mark),
         mayWrite: () => this.mayWrite(),
         changed: () => this.refresh(),
         applied: () => offline.refreshSoon(),
@@ -175,6 +182,7 @@ Alpine.data('board', () => {
       this.refreshControls(data.language);
       const page = session.sheets.page(session.page);
       this.pageDirections = textFor(page?.directions ?? {}, data.language);
+      this.showStimulus(page?.stimulus ?? null);
       const waiting = session.client.waiting + (lesson?.waiting ?? 0);
       this.keeping = waiting === 0 ? 'kept' : this.link === 'open' ? 'sending' : 'here';
       this.setAside = [...session.sheets.setAside].filter((w) => w.actor === me.number).length;
@@ -200,6 +208,7 @@ Alpine.data('board', () => {
     },
 
     get keptState(): string {
+      if (!this.opened) return 'sending';
       return this.link === 'lost' ? 'here' : this.keeping;
     },
 

@@ -1,6 +1,6 @@
 // Everything on the page as a list: for screen readers, and for moving, changing and rubbing out by keyboard.
 
-import { type Mark, isBox } from '../room/marks';
+import { type Body, type Mark, isBox } from '../room/marks';
 import { type Figure, figureOf } from '../shapes/measures';
 import type { SheetSession } from './sheet-session';
 
@@ -9,6 +9,12 @@ export interface MarkListTexts {
   readonly text: string;
   readonly note: string;
   readonly picture: string;
+  readonly bubble: string;
+  readonly formula: string;
+  readonly stamp: string;
+  readonly connector: string;
+  readonly zone: string;
+  readonly stamps: Record<string, string>;
   readonly figures: Record<Figure, string>;
   readonly loose: string;
   readonly key: string;
@@ -24,6 +30,7 @@ const LATEST_MS = 300;
 export class MarkList {
   private readonly buttons = new Map<number, HTMLButtonElement>();
   private readonly nothing = document.createElement('li');
+  private readonly kept = new Set<number>();
   private scheduled = false;
 
   constructor(
@@ -34,7 +41,7 @@ export class MarkList {
     this.nothing.textContent = texts.empty;
     list.append(this.nothing);
     list.addEventListener('keydown', (e) => this.key(e));
-    list.addEventListener('focusin', (e) => this.session.choose(this.markOf(e.target)));
+    list.addEventListener('focusin', (e) => this.choose(this.markOf(e.target)));
   }
 
   /** When the hand is at rest: nobody reads the list between two frames of a stroke. */
@@ -90,14 +97,47 @@ export class MarkList {
       texts.printed,
       texts.key,
     ];
-    const { body } = mark;
-    const words = isBox(body) ? `: ${body.words.text}` : body.kind === 'picture' ? `: ${body.description}` : '';
-    return `${this.kind(mark)}, ${whose[mark.grip] ?? whose[0]}${words}`;
+    const words = this.words(mark.body);
+    return `${this.kind(mark)}, ${whose[mark.grip] ?? whose[0]}${words ? `: ${words}` : ''}`;
+  }
+
+  private words(body: Body): string {
+    if (isBox(body)) return body.words.text;
+    switch (body.kind) {
+      case 'picture':
+        return body.text ? `${body.description}. ${body.text}` : body.description;
+      case 'formula':
+        return body.source;
+      case 'stamp':
+        return this.texts.stamps[body.stamp] ?? body.stamp;
+      case 'zone':
+        return Object.values(body.name)[0] ?? '';
+      case 'connector':
+        return [body.from, body.to]
+          .map((id) => this.session.sheets.mark(id))
+          .map((m) => (m ? this.words(m.body) || this.kind(m) : ''))
+          .join(' → ')
+          .concat(body.label ? ` (${body.label.text})` : '');
+      default:
+        return '';
+    }
   }
 
   private kind(mark: Mark): string {
     const { body, scale } = mark;
     return body.kind === 'shape' ? this.texts.figures[figureOf(body, scale)] : this.texts[body.kind];
+  }
+
+  private choose(mark: Mark | null): void {
+    const kept = [...this.kept].flatMap((id) => this.session.sheets.mark(id) ?? []);
+    if (mark) this.session.selection.choose([...kept, mark]);
+    else this.session.choose(null);
+  }
+
+  // By keyboard several are chosen one after the other: what is kept stays chosen while the focus goes on.
+  private keep(mark: Mark): void {
+    if (!this.kept.delete(mark.id)) this.kept.add(mark.id);
+    this.buttons.get(mark.id)?.setAttribute('aria-pressed', String(this.kept.has(mark.id)));
   }
 
   private markOf(target: EventTarget | null): Mark | null {
@@ -109,6 +149,8 @@ export class MarkList {
     const mark = this.markOf(e.target);
     if (!mark) return;
     if (e.key === 'Enter') this.session.edit(mark);
+    else if (e.key === ' ') this.keep(mark);
+    else if (e.key === 'Escape') this.kept.clear();
     else return;
     e.preventDefault();
   }

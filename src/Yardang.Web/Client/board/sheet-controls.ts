@@ -1,10 +1,12 @@
 // What every page with a surface offers, whatever stands round it: tools and their options, what can be done with what is chosen, undo, zoom, pages.
 
-import { Grip, Looks, type Page, Property, Tools } from '../room/marks';
+import { type Body, Grip, Looks, type Mark, type Page, Property, Tools, isBox } from '../room/marks';
 import { FIGURES, type FigureGroup, iconOf } from '../shapes/figures';
+import { STAMPS } from '../shapes/stamps';
 import type { Side } from '../tools/arranging';
 import type { SheetSession, ToolName } from './sheet-session';
 
+const MM = 100;
 const ZOOM_STEP = 1.25;
 const MORE_ROOM = 10_000;
 const TURN_STEP = 15;
@@ -24,6 +26,14 @@ export function sheetControls(session: () => SheetSession, words: Readonly<Recor
     width: 60,
     lineWidth: 60,
     oneNote: true,
+    bubble: false,
+    stamp: STAMPS[0]!.name,
+    stamps: STAMPS,
+    canConnect: false,
+    onlyKind: '' as Body['kind'] | '',
+    label: '',
+    tip: { x: 0, y: 0 },
+    hasLine: false,
     rubsWhole: false,
     byBox: false,
     canUndo: false,
@@ -78,9 +88,18 @@ export function sheetControls(session: () => SheetSession, words: Readonly<Recor
       this.mayRub = selection.mayAll(Property.Erased);
       this.mayStyle = selection.mayAll(Property.Style);
       this.hasShape = this.mayStyle && marks.every((m) => m.body.kind === 'shape');
-      this.hasWords = this.mayStyle && marks.every((m) => m.body.kind === 'text' || m.body.kind === 'note');
-      const only = marks.length === 1 && marks[0]!.body.kind === 'picture' && this.mayStyle ? marks[0]!.body : null;
-      this.description = only ? only.description : null;
+      this.hasWords = this.mayStyle && marks.every((m) => isBox(m.body));
+      const body = this.mayStyle ? selection.only?.body : undefined;
+      this.onlyKind = body?.kind ?? '';
+      this.description = body?.kind === 'picture' ? body.description : null;
+      this.label = body?.kind === 'connector' ? (body.label?.text ?? '') : '';
+      if (body?.kind === 'bubble') {
+        const { place } = selection.only!;
+        this.tip = { x: (body.tipX + place.x) / MM, y: (body.tipY + place.y) / MM };
+      }
+      this.canConnect = selection.canConnect;
+      const isLine = (m: Mark) => m.body.kind === 'connector' || (m.body.kind === 'shape' && m.body.shape === 1);
+      this.hasLine = this.mayStyle && marks.every(isLine);
       this.fill = marks[0]?.style.fill ?? 0;
       this.looks = marks.reduce((all, m) => all & m.style.looks, marks[0]?.style.looks ?? 0);
       this.exact = selection.exact;
@@ -110,6 +129,35 @@ export function sheetControls(session: () => SheetSession, words: Readonly<Recor
       this.noteColour = session().note.colour = colour;
     },
 
+    /** A slip, or a bubble with a tail. */
+    pickSlip(bubble: boolean): void {
+      this.bubble = session().note.bubble = bubble;
+    },
+
+    pickStamp(name: string): void {
+      this.stamp = session().stamper.stamp = name;
+      session().use('picture');
+    },
+
+    connect: () => session().selection.connect(),
+
+    setLabel(text: string): void {
+      session().selection.label(text);
+    },
+
+    setTip(axis: 'x' | 'y', value: string): void {
+      const { only } = session().selection;
+      const at = Math.round(Number.parseFloat(value) * MM);
+      if (only?.body.kind !== 'bubble' || !Number.isFinite(at)) return;
+      const { body, place } = only;
+      session().selection.remake(axis === 'x' ? { ...body, tipX: at - place.x } : { ...body, tipY: at - place.y });
+    },
+
+    pickConnect(): void {
+      this.figuresOpen = false;
+      session().use('connect');
+    },
+
     /** One note and then choose again, or a run of notes. */
     toggleRun(): void {
       this.oneNote = session().note.one = !this.oneNote;
@@ -117,7 +165,7 @@ export function sheetControls(session: () => SheetSession, words: Readonly<Recor
 
     pickWidth(width: number): void {
       const { ink, outline } = session();
-      if (this.tool === 'shape') this.lineWidth = outline.width = width;
+      if (this.tool === 'shape' || this.tool === 'connect') this.lineWidth = outline.width = width;
       else this.width = ink.width = width;
     },
 

@@ -11,6 +11,7 @@ import { PageSurface, type Tool } from '../surface/page-surface';
 import { Pictures } from '../surface/pictures';
 import { HERE, Pointers } from '../surface/pointers';
 import { Chooser } from '../tools/chooser';
+import { Connecting } from '../tools/connecting';
 import { Eraser } from '../tools/eraser';
 import { Pen } from '../tools/pen';
 import { PicturePutter } from '../tools/picture-putter';
@@ -18,9 +19,10 @@ import { Pointing } from '../tools/pointing';
 import { Selection } from '../tools/selection';
 import { Shaper } from '../tools/shaper';
 import type { SheetContext } from '../tools/sheet-context';
+import { Stamper } from '../tools/stamper';
 import { Writer } from '../tools/writer';
 
-export type ToolName = 'pen' | 'text' | 'note' | 'shape' | 'choose' | 'rub' | 'point';
+export type ToolName = 'pen' | 'text' | 'note' | 'shape' | 'connect' | 'picture' | 'choose' | 'rub' | 'point';
 
 const HERE_EVERY_MS = 120;
 
@@ -47,6 +49,10 @@ export interface SessionOptions {
   changed(): void;
   refused(reason: number): void;
   say(words: string): void;
+  /** Opens what a formula is written in. */
+  editFormula(mark: Mark): void;
+  /** A zone was drawn, and is chosen. */
+  madeZone?(): void;
   applied?(envelope: Envelope): void;
 }
 
@@ -57,10 +63,12 @@ export class SheetSession implements SheetContext {
   readonly client: RoomClient<Sheets>;
   readonly ink = { colour: 0, width: 60, looks: 0 };
   readonly outline = { width: 60 };
-  readonly note = { colour: 0, one: true };
+  readonly note = { colour: 0, one: true, bubble: false };
+  zoning = false;
   page = 0;
   readonly selection: Selection;
   readonly shaper: Shaper;
+  readonly stamper: Stamper;
   readonly chooser: Chooser;
   readonly pictures: PicturePutter;
   private readonly tools: Record<ToolName, Tool>;
@@ -98,7 +106,8 @@ export class SheetSession implements SheetContext {
     );
     const done = () => options.changed();
     this.selection = new Selection(this, done);
-    this.shaper = new Shaper(this);
+    this.shaper = new Shaper(this, (zone) => this.chooseNew(zone));
+    this.stamper = new Stamper(this);
     this.chooser = new Chooser(this, this.selection);
     const address = `/rooms/${options.room}/media${options.query}`;
     this.pictures = new PicturePutter(this, address, options.token, (words) => options.say(words));
@@ -107,6 +116,8 @@ export class SheetSession implements SheetContext {
       text: new Writer(this, 'text', options.field, done),
       note: new Writer(this, 'note', options.field, () => this.noteDone()),
       shape: this.shaper,
+      connect: new Connecting(this),
+      picture: this.stamper,
       choose: this.chooser,
       rub: new Eraser(this),
       point: new Pointing(this),
@@ -173,7 +184,16 @@ export class SheetSession implements SheetContext {
   /** By keyboard: begins a text, note or shape in the middle of what is in sight. */
   write(): void {
     if (this.toolName === 'shape') this.shaper.put();
+    else if (this.toolName === 'picture') this.stamper.put();
     else this.writer?.begin();
+  }
+
+  // A new zone has no name yet: it is chosen, so that it can be given one.
+  private chooseNew(id: number): void {
+    const mark = this.sheets.mark(id);
+    this.use('choose');
+    this.choose(mark ?? null);
+    this.options.madeZone?.();
   }
 
   /** Chooses one mark, or none. */
@@ -211,8 +231,9 @@ export class SheetSession implements SheetContext {
   }
 
   edit(mark: Mark): void {
+    if (mark.body.kind === 'formula') return this.options.editFormula(mark);
     if (!isBox(mark.body)) return;
-    this.use(mark.body.kind);
+    this.use(mark.body.kind === 'text' ? 'text' : 'note');
     (this.surface.tool as Writer).edit(mark);
   }
 

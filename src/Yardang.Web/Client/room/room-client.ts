@@ -41,6 +41,10 @@ const REFUSED_NOT_ALLOWED = 7;
 const RESEND_PAUSE_MS = 250;
 const ID_UNIT = 2 ** 32;
 
+/** The kinds of event that put something else in place of all there was. */
+const DRAFT_REPLACED = 4;
+const WORK_BROUGHT = 19;
+
 export class RoomClient<S extends RoomState<S>> {
   /** The number that the room gave this tab; 0 as long as it only looks. */
   client = 0;
@@ -125,6 +129,7 @@ export class RoomClient<S extends RoomState<S>> {
     const frame = decode(bytes) as any[];
     if (frame.length < 3) return false;
     const [through, events, previews] = frame;
+    if (events.some((raw: any[]) => raw[8] === DRAFT_REPLACED || raw[8] === WORK_BROUGHT)) return false;
     for (const raw of events) this.takeEvent(readEnvelope(raw));
     this.confirmed.number = Math.max(this.confirmed.number, through);
     if (events.length > 0) {

@@ -2,26 +2,10 @@
 // Values are never changed in place, so that a copy of the maps is a copy of the state.
 
 import { union } from '../ink/stroke';
-import {
-  type Body,
-  type Change,
-  Grip,
-  type Mark,
-  type NewMark,
-  type Page,
-  type Paper,
-  type Place,
-  Property,
-  type Scale,
-  type Style,
-  type Texts,
-  type Value,
-  type Wording,
-  isBox,
-  readChange,
-  readMark,
-  readPage,
-} from './marks';
+import { following } from '../shapes/connectors';
+import { readChange, readMark, readPage } from './mark-wire';
+import { type Change, Grip, type Mark, type NewMark, type Page, Property, type Texts, type Value } from './marks';
+import { changed, ofMark, ofPage, pageValues } from './properties';
 import type { Command, Envelope, RoomEvent } from './wire';
 
 interface Step {
@@ -136,7 +120,11 @@ export class Sheets {
   /** What can be seen on a page, back to front. */
   visible(page: number): Mark[] {
     const marks: Mark[] = [];
-    for (const mark of this.marksById.values()) if (mark.page === page && !mark.erased) marks.push(mark);
+    for (const mark of this.marksById.values()) {
+      if (mark.page !== page || mark.erased) continue;
+      const shown = mark.body.kind === 'connector' ? following(mark, mark.body, (id) => this.marksById.get(id)) : mark;
+      if (shown) marks.push(shown);
+    }
     return marks.sort((a, b) => a.order - b.order || a.id - b.id);
   }
 
@@ -260,9 +248,12 @@ export class Sheets {
     if (change.property >= Property.Name) return design && me.isStaff;
     const mark = this.marksById.get(change.target);
     if (!mark || (mark.grip === Grip.Key && !design)) return false;
+    if (mark.body.kind === 'zone' && (!design || change.property === Property.Grip)) return false;
+    const moves = change.property === Property.Place || change.property === Property.Scale;
+    if (mark.body.kind === 'connector' && moves) return false;
     if (me.isStaff) return true;
     if (change.property === Property.Grip || mark.grip === Grip.Printed || mark.grip === Grip.Key) return false;
-    if (mark.pinned && (change.property === Property.Place || change.property === Property.Scale)) return false;
+    if (mark.pinned && moves) return false;
     if (mark.grip === Grip.Loose) return change.property === Property.Place;
     return mark.author === me.number && !mark.byStaff;
   }
@@ -371,109 +362,6 @@ export class Sheets {
   }
 }
 
-function ofPage(page: Page, property: Property): Value | undefined {
-  switch (property) {
-    case Property.Size:
-      return { width: page.width, height: page.height };
-    case Property.Paper:
-      return page.paper;
-    case Property.PageName:
-      return page.name;
-    case Property.PageErased:
-      return page.erased;
-    case Property.PageOrder:
-      return page.order;
-    case Property.PageDirections:
-      return page.directions;
-    case Property.Withheld:
-      return page.withheld;
-    default:
-      return undefined;
-  }
-}
-
-function pageValues({ property, value }: Change): Partial<Page> {
-  switch (property) {
-    case Property.Size:
-      return value as { width: number; height: number };
-    case Property.Paper:
-      return { paper: value as Paper };
-    case Property.PageName:
-      return { name: value as Texts };
-    case Property.PageErased:
-      return { erased: value as boolean };
-    case Property.PageOrder:
-      return { order: value as number };
-    case Property.PageDirections:
-      return { directions: value as Texts };
-    case Property.Withheld:
-      return { withheld: value as number };
-    default:
-      return {};
-  }
-}
-
-function ofMark(mark: Mark, property: Property): Value | undefined {
-  switch (property) {
-    case Property.Place:
-      return mark.place;
-    case Property.Erased:
-      return mark.erased;
-    case Property.Cuts:
-      return mark.cuts;
-    case Property.Style:
-      return mark.style;
-    case Property.Scale:
-      return mark.scale;
-    case Property.Body:
-      return mark.body;
-    case Property.Pinned:
-      return mark.pinned;
-    case Property.Tie:
-      return mark.tie;
-    case Property.Order:
-      return mark.order;
-    case Property.Grip:
-      return mark.grip;
-    case Property.Words: {
-      const { body } = mark;
-      return isBox(body) ? { words: body.words, width: body.width, height: body.height } : undefined;
-    }
-    default:
-      return undefined;
-  }
-}
-
 function erasing(target: number, value: boolean): Change {
   return { property: Property.Erased, target, value };
-}
-
-/** A mark as a change leaves it. */
-export function changed(mark: Mark, { property, value }: Change): Mark {
-  switch (property) {
-    case Property.Place:
-      return { ...mark, place: value as Place };
-    case Property.Erased:
-      return { ...mark, erased: value as boolean };
-    case Property.Cuts:
-      return { ...mark, cuts: value as number[] };
-    case Property.Style:
-      return { ...mark, style: value as Style };
-    case Property.Scale:
-      return { ...mark, scale: value as Scale | null };
-    case Property.Body:
-      return { ...mark, body: value as Body };
-    case Property.Pinned:
-      return { ...mark, pinned: value as boolean };
-    case Property.Tie:
-      return { ...mark, tie: value as number };
-    case Property.Order:
-      return { ...mark, order: value as number };
-    case Property.Grip:
-      return { ...mark, grip: value as Grip };
-    case Property.Words:
-      return isBox(mark.body) ? { ...mark, body: { ...mark.body, ...(value as Wording) } } : mark;
-    default:
-      return mark;
-  }
 }

@@ -2,12 +2,6 @@
 
 import { encode } from '@msgpack/msgpack';
 import {
-  type Body,
-  type Change,
-  type Mark,
-  type NewMark,
-  type Page,
-  type Style,
   readChange,
   readMark,
   readPage,
@@ -16,7 +10,8 @@ import {
   writeNewMark,
   writePage,
   writeStyle,
-} from './marks';
+} from './mark-wire';
+import type { Body, Change, Mark, NewMark, Page, Style } from './marks';
 
 export type Command =
   | {

@@ -1,7 +1,7 @@
 // Draws lines, polygons, ellipses and arcs. Place and turn are the canvas's already; scale is applied here, so that lines keep their width.
 
 import { Looks, type Mark, Shape, type ShapeBody } from '../room/marks';
-import { type Spot, arcThrough, corners, middleOf, scaledAbout } from './geometry';
+import { type Spot, arcThrough, boxRound, corners, scaledAbout } from './geometry';
 
 const DASH = 5;
 const HEAD_LENGTH = 5;
@@ -15,12 +15,13 @@ export interface ShapeColours {
 
 export function drawShape(
   ctx: CanvasRenderingContext2D,
-  body: ShapeBody,
+  body: Pick<ShapeBody, 'shape' | 'points'>,
   { style, scale }: Pick<Mark, 'style' | 'scale'>,
   colours: ShapeColours,
   thinnest = 0,
 ): void {
-  const middle = middleOf(body);
+  const box = boxRound(corners(body));
+  const middle = { x: box.x + box.width / 2, y: box.y + box.height / 2 };
   const p = corners(body).map((c) => scaledAbout(c, middle, { scale }));
   const path = shapePath(body.shape, p);
   if (colours.fill && (body.shape === Shape.Polygon || body.shape === Shape.Ellipse)) {

@@ -41,7 +41,7 @@ export function boxOf(body: Body): Box {
 }
 
 function computeBox(body: Body): Box {
-  if (body.kind === 'shape') return boxRound(corners(body));
+  if ('points' in body && body.kind !== 'ink') return boxRound(corners(body));
   if (body.kind !== 'ink') return body;
   let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
   for (let i = 0; i < body.points.length; i += 4) {
@@ -58,7 +58,7 @@ export function middleOf(body: Body): Spot {
   return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
 }
 
-export function corners(shape: ShapeBody): Spot[] {
+export function corners(shape: Pick<ShapeBody, 'points'>): Spot[] {
   const spots: Spot[] = [];
   for (let i = 0; i + 1 < shape.points.length; i += 2) spots.push({ x: shape.points[i]!, y: shape.points[i + 1]! });
   return spots;
@@ -66,7 +66,8 @@ export function corners(shape: ShapeBody): Spot[] {
 
 /** The points of a body that tell how far it reaches: more than its corners where it is round. */
 function outlineSpots(body: Body): Spot[] {
-  if (body.kind === 'shape' && (body.shape === Shape.Line || body.shape === Shape.Polygon)) return corners(body);
+  const isRound = body.kind === 'ink' || !('shape' in body) || body.shape === Shape.Ellipse;
+  if (!isRound && body.shape !== Shape.Arc) return corners(body);
   if (body.kind === 'shape' && body.shape === Shape.Arc) return arcSpots(corners(body));
   const box = boxOf(body);
   return boxCorners(box);

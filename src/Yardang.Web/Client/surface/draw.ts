@@ -2,12 +2,13 @@
 
 import { outlinePath } from '../ink/outline';
 import { remaining } from '../ink/stroke';
-import { type BoxBody, Grip, type InkBody, Looks, type Mark, type Page, type PictureBody, isBox } from '../room/marks';
+import { type BoxBody, Grip, type InkBody, Looks, type Mark, type Page } from '../room/marks';
 import { drawShape } from '../shapes/draw-shape';
 import { boxOf, middleOf } from '../shapes/geometry';
 import { MEASURE_SIZE, measureLabels } from '../shapes/measure-labels';
 import { PRINT, TEACHER_INK, highlighterColour, inkColour, noteColour } from './palette';
 import type { Pictures } from './pictures';
+import { drawBubble, drawConnector, drawFormula, drawPicture, drawStamp, drawZone } from './draw-objects';
 import { LABEL_SIZE, type Ruling, ruling } from './ruling';
 
 export const FONT = "'Atkinson Hyperlegible Next Variable', sans-serif";
@@ -111,8 +112,6 @@ export function drawMark(ctx: CanvasRenderingContext2D, mark: Mark, options: Dra
     if (style.looks & Looks.Highlighter) ctx.globalCompositeOperation = 'multiply';
     ctx.fillStyle = colour;
     ctx.fill(inkPath(mark, body, Math.max(thinnest, style.width)));
-  } else if (body.kind === 'picture') {
-    drawPicture(ctx, mark, body, options.pictures);
   } else if (body.kind === 'shape') {
     const fill = style.fill > 0 ? noteColour(style.fill - 1) : null;
     drawShape(ctx, body, mark, { line: colour, fill }, thinnest);
@@ -121,7 +120,13 @@ export function drawMark(ctx: CanvasRenderingContext2D, mark: Mark, options: Dra
     ctx.textAlign = 'center';
     for (const { x, y, text } of measureLabels(body, mark.scale, style.looks, options.unit ?? 0))
       ctx.fillText(text, x, y + MEASURE_SIZE / 3);
-  } else {
+  } else if (body.kind === 'connector') drawConnector(ctx, body, mark, colour, thinnest);
+  else if (body.kind === 'zone') drawZone(ctx, body, mark);
+  else if (body.kind === 'picture') drawPicture(ctx, mark, body, options.pictures);
+  else if (body.kind === 'formula') drawFormula(ctx, body, mark, colour);
+  else if (body.kind === 'stamp') drawStamp(ctx, body, mark, colour);
+  else {
+    if (body.kind === 'bubble') drawBubble(ctx, body, noteColour(style.colour));
     if (body.kind === 'note') {
       ctx.fillStyle = noteColour(style.colour);
       ctx.fillRect(body.x, body.y, body.width, body.height);
@@ -130,31 +135,6 @@ export function drawMark(ctx: CanvasRenderingContext2D, mark: Mark, options: Dra
   }
   if (mark.grip === Grip.Key) drawKeyFrame(ctx, mark);
   ctx.restore();
-}
-
-// Until it is here, a picture is its place with its description.
-function drawPicture(
-  ctx: CanvasRenderingContext2D,
-  { scale }: Pick<Mark, 'scale'>,
-  body: PictureBody,
-  pictures?: Pictures,
-): void {
-  const middle = middleOf(body);
-  const width = (body.width * (scale?.x ?? 1000)) / 1000;
-  const height = (body.height * (scale?.y ?? 1000)) / 1000;
-  const [x, y] = [middle.x - width / 2, middle.y - height / 2];
-  const image = pictures?.find(body.media);
-  if (image) return ctx.drawImage(image, x, y, width, height);
-  ctx.fillStyle = PAPER_LINE;
-  ctx.fillRect(x, y, width, height);
-  ctx.fillStyle = PAPER_WORDS;
-  ctx.font = `${LABEL_SIZE}px ${FONT}`;
-  ctx.fillText(
-    body.description,
-    x + NOTE_PADDING,
-    y + NOTE_PADDING + LABEL_SIZE,
-    Math.max(1, width - 2 * NOTE_PADDING),
-  );
 }
 
 // What only teachers see says so, wherever it is seen.
@@ -176,9 +156,9 @@ export function colourOf(mark: Pick<Mark, 'grip' | 'style' | 'byStaff' | 'body'>
 function drawWords(ctx: CanvasRenderingContext2D, mark: Mark, body: BoxBody): void {
   const { lines, size } = body.words;
   const { looks } = mark.style;
-  const inset = isBox(body) && body.kind === 'note' ? NOTE_PADDING : 0;
+  const inset = body.kind === 'text' ? 0 : NOTE_PADDING;
   const width = body.width - 2 * inset;
-  ctx.fillStyle = body.kind === 'note' ? PRINT : colourOf(mark);
+  ctx.fillStyle = body.kind === 'text' ? colourOf(mark) : PRINT;
   ctx.font = fontOf(size, looks);
   ctx.textAlign = looks & Looks.Centred ? 'center' : looks & Looks.AlignedEnd ? 'right' : 'left';
   const x = body.x + inset + (looks & Looks.Centred ? width / 2 : looks & Looks.AlignedEnd ? width : 0);

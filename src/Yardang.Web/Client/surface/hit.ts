@@ -1,13 +1,14 @@
 // Which mark is under a finger.
 
 import { remaining } from '../ink/stroke';
-import { type Mark, Shape } from '../room/marks';
+import { type ConnectorBody, type Mark, Shape, type ShapeBody, type ZoneBody } from '../room/marks';
 import {
   type Box,
   type Spot,
   arcSpots,
   boundsOf,
   boxOf,
+  boxRound,
   corners,
   distanceToLine,
   isInside,
@@ -16,6 +17,9 @@ import {
   scaledAbout,
 } from '../shapes/geometry';
 import { asLooked } from './draw';
+
+/** How far down from the top of a zone its name reaches. */
+const NAME_HEIGHT = 1100;
 
 /** The upright box that a mark takes on the page, 1/100 mm, with the width of its lines. */
 export function bounds(mark: Mark): Box {
@@ -45,7 +49,8 @@ export function isAt(mark: Mark, spot: Spot, reach: number): boolean {
   const limit = reach + mark.style.width;
   if (body.kind === 'ink')
     return remaining(body.points, mark.cuts).some((part) => isNearPath(inkSpots(asLooked(part, mark)), local, limit));
-  if (body.kind === 'shape') return isAtShape(mark, local, limit);
+  if (body.kind === 'shape' || body.kind === 'zone') return isAtShape(mark, body, local, limit);
+  if (body.kind === 'connector') return isNearPath(corners(body), local, limit) || isAtLabel(body, spot);
   const own = boxOf(body);
   return (
     local.x >= own.x - reach &&
@@ -56,18 +61,31 @@ export function isAt(mark: Mark, spot: Spot, reach: number): boolean {
 }
 
 // A shape without filling is only its line: what it rings stays within reach.
-function isAtShape(mark: Mark, local: Spot, limit: number): boolean {
-  if (mark.body.kind !== 'shape') return false;
-  const { shape } = mark.body;
-  const middle = middleOf(mark.body);
-  const p = corners(mark.body).map((c) => scaledAbout(c, middle, mark));
+function isAtShape(mark: Mark, body: ShapeBody | ZoneBody, local: Spot, limit: number): boolean {
+  const { shape } = body;
+  const middle = middleOf(body);
+  const p = corners(body).map((c) => scaledAbout(c, middle, mark));
+  // A zone is gripped by its edge or by its name: what lies in it stays within reach.
+  const isFilled = body.kind === 'shape' && mark.style.fill > 0;
+  if (body.kind === 'zone' && isAtZoneName(local, boxRound(p))) return true;
   if (shape === Shape.Arc) return isNearPath(arcSpots(p), local, limit);
   if (shape === Shape.Ellipse) {
     const round = ellipseSpots(p);
-    return isNearPath([...round, round[0]!], local, limit) || (mark.style.fill > 0 && isInside(local, round));
+    return isNearPath([...round, round[0]!], local, limit) || (isFilled && isInside(local, round));
   }
   const path = shape === Shape.Polygon ? [...p, p[0]!] : p;
-  return isNearPath(path, local, limit) || (shape === Shape.Polygon && mark.style.fill > 0 && isInside(local, p));
+  return isNearPath(path, local, limit) || (shape === Shape.Polygon && isFilled && isInside(local, p));
+}
+
+function isAtZoneName(spot: Spot, box: Box): boolean {
+  const isAcross = Math.abs(spot.x - box.x - box.width / 2) < box.width / 2;
+  return isAcross && spot.y > box.y && spot.y < box.y + NAME_HEIGHT;
+}
+
+function isAtLabel({ label, points }: ConnectorBody, spot: Spot): boolean {
+  if (!label) return false;
+  const middle = { x: (points[0]! + points[2]!) / 2, y: (points[1]! + points[3]!) / 2 };
+  return Math.hypot(spot.x - middle.x, spot.y - middle.y) < label.size * 1.5;
 }
 
 function ellipseSpots([a, b]: readonly Spot[]): Spot[] {

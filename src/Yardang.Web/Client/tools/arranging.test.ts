@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import type { Change, Mark, Place, Scale } from '../room/marks';
-import { changed } from '../room/sheets';
+import { changed } from '../room/properties';
 import { boundsOf, boundsOfAll } from '../shapes/geometry';
 import { aligned, distributed, middleOfAll, movedBy, scaledBy, turnedBy } from './arranging';
 

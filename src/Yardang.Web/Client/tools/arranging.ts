@@ -63,7 +63,7 @@ function boxScaled(mark: Mark, body: BoxBody, to: Spot, fx: number, fy: number, 
   const { looks } = mark.style;
   const fitted = !refit
     ? { lines: words.lines, size: typeSize(words.size * fx), width, height }
-    : body.kind === 'note'
+    : body.kind !== 'text'
       ? fitNote(words.text, width, height, looks)
       : { ...fitText(words.text, words.size, width, looks), width };
   const place = { x: to.x - fitted.width / 2 - body.x, y: to.y - fitted.height / 2 - body.y, turn: mark.place.turn };
@@ -79,8 +79,8 @@ export function reworded(mark: Mark, change: (text: string) => string, factor = 
   const size = typeSize(body.words.size * factor);
   const broken = body.words.lines.length > body.words.text.split('\n').length;
   const fitted =
-    body.kind === 'note'
-      ? fitNote(text, body.width, body.width, looks)
+    body.kind !== 'text'
+      ? fitNote(text, body.width, body.kind === 'note' ? body.width : body.height, looks)
       : fitText(text, size, broken ? body.width * factor : Infinity, looks);
   return [wording(mark, body, text, fitted)];
 }

@@ -1,8 +1,8 @@
 // Chooses marks by tapping, with a lasso or a box, and moves, resizes and turns what is chosen.
 
-import type { Change, Mark } from '../room/marks';
-import { type Box, type Spot, boundsOf, boundsOfAll, boxCorners, isInside } from '../shapes/geometry';
-import { changed } from '../room/sheets';
+import { type Change, type Mark, Property } from '../room/marks';
+import { type Box, type Spot, boundsOf, boundsOfAll, boxCorners, isInside, offPage, onPage } from '../shapes/geometry';
+import { changed } from '../room/properties';
 import { drawMark } from '../surface/draw';
 import { markAt } from '../surface/hit';
 import type { Point, Tool } from '../surface/page-surface';
@@ -22,7 +22,7 @@ const SNAP_TURN_WITHIN = 3;
 const ACCENT = '#0c5c69';
 
 type Drag =
-  | { readonly kind: 'move' | 'turn'; readonly marks: readonly Mark[]; readonly from: Point }
+  | { readonly kind: 'move' | 'turn' | 'tip'; readonly marks: readonly Mark[]; readonly from: Point }
   | {
       readonly kind: 'size';
       readonly marks: readonly Mark[];
@@ -54,6 +54,11 @@ export class Chooser implements Tool {
     this.changes = [];
     this.movedFar = false;
     const marks = selection.marks;
+    const tip = this.tip(marks);
+    if (tip && this.isNear(tip, point)) {
+      this.drag = { kind: 'tip', marks, from: point };
+      return;
+    }
     const handle = marks.length > 0 ? this.handleAt(point, boundsOfAll(marks)) : null;
     if (handle) {
       this.drag =
@@ -137,6 +142,7 @@ export class Chooser implements Tool {
       if (!point.alt && Math.abs(degrees - nearest) < SNAP_TURN_WITHIN) degrees = nearest;
       return turnedBy(drag.marks, about, degrees, selection.may);
     }
+    if (drag.kind === 'tip') return tipChanges(drag.marks[0]!, point);
     if (drag.kind === 'size') return scaledBy(drag.marks, drag.fixed, ...this.factors(drag, point), selection.may);
     const by = { x: point.x - drag.from.x, y: point.y - drag.from.y };
     const box = boundsOfAll(drag.marks);
@@ -181,12 +187,22 @@ export class Chooser implements Tool {
 
   /** A corner gives the corner opposite to it, which stays. */
   private handleAt(point: Spot, box: Box): 'turn' | { fixed: Spot; box: Box } | null {
-    const { scale } = this.sheet.surface;
-    const near = (spot: Spot) => Math.hypot(spot.x - point.x, spot.y - point.y) * scale < HANDLE_REACH_PX;
-    if (near(turnHandle(box, scale))) return 'turn';
+    if (this.isNear(turnHandle(box, this.sheet.surface.scale), point)) return 'turn';
     const all = boxCorners(box);
-    const at = all.findIndex(near);
+    const at = all.findIndex((corner) => this.isNear(corner, point));
     return at < 0 ? null : { fixed: all[(at + 2) % 4]!, box };
+  }
+
+  private isNear(spot: Spot, point: Spot): boolean {
+    return Math.hypot(spot.x - point.x, spot.y - point.y) * this.sheet.surface.scale < HANDLE_REACH_PX;
+  }
+
+  /** Where the tail of a bubble points that is chosen alone and may be changed. */
+  private tip(marks: readonly Mark[]): Spot | null {
+    const [mark] = marks;
+    if (marks.length !== 1 || mark!.body.kind !== 'bubble' || !this.selection.may(mark!, Property.Body)) return null;
+    const { tipX: x, tipY: y } = mark!.body;
+    return onPage(mark!, { x, y });
   }
 
   private drawFrame(ctx: CanvasRenderingContext2D, marks: readonly Mark[], pixel: number): void {
@@ -208,9 +224,12 @@ export class Chooser implements Tool {
       ctx.strokeRect(x - r, y - r, 2 * r, 2 * r);
     }
     ctx.fillStyle = ACCENT;
-    ctx.beginPath();
-    ctx.arc(turn.x, turn.y, HANDLE_PX * pixel, 0, 2 * Math.PI);
-    ctx.fill();
+    for (const spot of [turn, this.tip(marks)]) {
+      if (!spot) continue;
+      ctx.beginPath();
+      ctx.arc(spot.x, spot.y, HANDLE_PX * pixel, 0, 2 * Math.PI);
+      ctx.fill();
+    }
   }
 
   private drawGuides(ctx: CanvasRenderingContext2D, pixel: number): void {
@@ -238,6 +257,13 @@ export class Chooser implements Tool {
     ctx.stroke();
     ctx.setLineDash([]);
   }
+}
+
+function tipChanges(mark: Mark, point: Spot): Change[] {
+  if (mark.body.kind !== 'bubble') return [];
+  const { x, y } = offPage(mark, point);
+  const value = { ...mark.body, tipX: Math.round(x), tipY: Math.round(y) };
+  return [{ property: Property.Body, target: mark.id, value }];
 }
 
 function turnHandle(box: Box, scale: number): Spot {

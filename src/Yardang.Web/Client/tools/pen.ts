@@ -10,6 +10,9 @@ const MAX_PIECE_MS = 3000;
 const PREVIEW_EVERY_MS = 80;
 /** How far each point moves towards the pointer: takes the shake out of a hand. */
 const FOLLOW = 0.55;
+/** The latest time that a point of a stroke may have. */
+const MAX_MS = 599_999;
+
 /** Speed (1/100 mm per ms) at which ink of mouse and finger is thinnest. */
 const FAST = 60;
 const NOMINAL_PRESSURE = 128;
@@ -103,7 +106,8 @@ export class Pen implements Tool {
     const id = sheet.newId();
     this.gesture ||= id;
     const start = this.points[3]!;
-    const points = this.points.map((v, i) => (i % 4 === 3 ? v - start : v));
+    // A pen that rested on the page for long is as slow as ink can say.
+    const points = this.points.map((v, i) => (i % 4 === 3 ? Math.min(v - start, MAX_MS) : v));
     const body = { kind: 'ink', points } as const;
     sheet.submit(
       { kind: 'addMark', id, page: sheet.page, grip: sheet.grip, body, style: { ...sheet.ink, fill: 0 } },

@@ -1,5 +1,6 @@
 // Puts pictures on the page: chosen from the device, pasted or dropped. The file goes to the server first, then the mark is put down.
 
+import { isSvg, pngOf } from './svg-picture';
 import type { SheetContext } from './sheet-context';
 
 /** Share of the page that a new picture takes at most. */
@@ -8,7 +9,7 @@ const SHARE = 0.45;
 const UNITS_PER_PIXEL = 26.46;
 const STEP = 600;
 
-interface Taken {
+export interface Taken {
   readonly media: string;
   readonly width: number;
   readonly height: number;
@@ -27,29 +28,38 @@ export class PicturePutter {
     let nth = 0;
     for (const file of files) {
       const taken = await this.upload(file);
-      if (taken) this.place(taken, file.name, nth++);
+      if (taken) this.place(taken, file.name.replace(/\.[^.]*$/, ''), nth++);
     }
   }
 
-  private async upload(file: File): Promise<Taken | null> {
+  /** Sends a picture to the server, which takes it in anew; null, and said why, if it does not. */
+  async upload(file: File): Promise<Taken | null> {
     const body = new FormData();
-    body.set('picture', file);
+    body.set('picture', (isSvg(file) && (await pngOf(file))) || file);
+    return this.send(this.address, body);
+  }
+
+  /** Has the server take in a picture that it can reach by itself: from a search. */
+  async putFrom(address: string, description: string): Promise<void> {
+    if (!this.sheet.mayWrite()) return;
+    const taken = await this.send(address);
+    if (taken) this.place(taken, description, 0);
+  }
+
+  private async send(address: string, body: FormData | null = null): Promise<Taken | null> {
     try {
-      const answer = await fetch(this.address, {
-        method: 'POST',
-        body,
-        headers: { RequestVerificationToken: this.token },
-      });
+      const headers = { RequestVerificationToken: this.token };
+      const answer = await fetch(address, { method: 'POST', body, headers });
       const told = (await answer.json()) as Taken & { fault?: string };
       if (answer.ok) return told;
-      this.say(told.fault ?? '');
+      this.say(told.fault ?? this.sheet.pictureAway);
     } catch {
       this.say(this.sheet.pictureAway);
     }
     return null;
   }
 
-  private place({ media, width, height }: Taken, name: string, nth: number): void {
+  private place({ media, width, height }: Taken, description: string, nth: number): void {
     const { sheet } = this;
     const page = sheet.sheets.page(sheet.page)!;
     const scale = Math.min(UNITS_PER_PIXEL, (page.width * SHARE) / width, (page.height * SHARE) / height);
@@ -61,7 +71,8 @@ export class PicturePutter {
       y: Math.round(middle.y - size.height / 2) + nth * STEP,
       ...size,
       media,
-      description: name.replace(/\.[^.]*$/, '').slice(0, 200),
+      description: description.slice(0, 200),
+      text: null,
     };
     const id = sheet.newId();
     const style = { colour: 0, width: 0, fill: 0, looks: 0 };

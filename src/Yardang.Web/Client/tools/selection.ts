@@ -1,6 +1,16 @@
 // What is chosen, and all that can be done with it. Each of these is one gesture, so that one undo takes it back.
 
-import { type Change, Grip, Looks, type Mark, type NewMark, Property, type Style, isBox } from '../room/marks';
+import {
+  type Body,
+  type Change,
+  Grip,
+  Looks,
+  type Mark,
+  type NewMark,
+  Property,
+  type Style,
+  isBox,
+} from '../room/marks';
 import { boundsOfAll } from '../shapes/geometry';
 import {
   type May,
@@ -13,9 +23,12 @@ import {
   scaledBy,
   turnedBy,
 } from './arranging';
+import { connect } from './connecting';
+import { copied, copiesOf } from './copying';
 import type { SheetContext } from './sheet-context';
 
 const SHIFT_OF_COPY = 600;
+const LABEL_SIZE = 500;
 
 export class Selection {
   private chosen = new Set<number>();
@@ -152,11 +165,42 @@ export class Selection {
     this.make(mine.map((m) => ({ property: Property.Style, target: m.id, value: { ...m.style, ...style(m) } })));
   }
 
+  /** The one mark that is chosen; null if there are none or several. */
+  get only(): Mark | null {
+    const { marks } = this;
+    return marks.length === 1 ? marks[0]! : null;
+  }
+
+  /** Whether exactly two marks are chosen, between which a line can run. */
+  get canConnect(): boolean {
+    const { marks } = this;
+    return marks.length === 2 && marks.every((m) => m.body.kind !== 'connector');
+  }
+
+  connect(): void {
+    const [from, to] = this.marks;
+    if (from && to && this.canConnect) connect(this.sheet, from, to);
+  }
+
+  /** Makes the one chosen mark of something else of the same kind. */
+  remake(body: Body): void {
+    const { only } = this;
+    if (only && this.may(only, Property.Body)) this.make([{ property: Property.Body, target: only.id, value: body }]);
+  }
+
+  /** What stands at the middle of a connector. */
+  label(text: string): void {
+    const body = this.only?.body;
+    if (body?.kind !== 'connector' || (body.label?.text ?? '') === text.trim()) return;
+    const words = text.trim();
+    const { language } = this.sheet;
+    this.remake({ ...body, label: words ? { text: words, language, lines: [words], size: LABEL_SIZE } : null });
+  }
+
   /** What a picture shows, for those who cannot see it. */
   describe(description: string): void {
-    const [mark] = this.marks;
-    if (mark?.body.kind !== 'picture' || mark.body.description === description) return;
-    this.make([{ property: Property.Body, target: mark.id, value: { ...mark.body, description } }]);
+    const body = this.only?.body;
+    if (body?.kind === 'picture' && body.description !== description) this.remake({ ...body, description });
   }
 
   toggleLooks(looks: number): void {
@@ -206,30 +250,22 @@ export class Selection {
 
   /** What is chosen, to be put down elsewhere. */
   copy(): NewMark[] {
-    return this.marks.map(({ id, grip, body, style, place, scale, cuts, tie }) => ({
-      id,
-      grip,
-      body,
-      style,
-      place,
-      scale,
-      cuts,
-      tie,
-    }));
+    return this.marks.map(copied);
   }
 
   /** Puts copies down on the page in sight, as my own, and chooses them. */
-  paste(copied: readonly NewMark[], shift = SHIFT_OF_COPY): void {
+  paste(pasted: readonly NewMark[], shift = SHIFT_OF_COPY): void {
     const { sheet } = this;
-    if (copied.length === 0 || !sheet.mayWrite()) return;
-    const ties = new Map<number, number>();
+    // Zones are part of the design: what a board takes of them is nothing.
+    const list = pasted.filter((m) => sheet.design || m.body.kind !== 'zone');
+    if (list.length === 0 || !sheet.mayWrite()) return;
     const gesture = sheet.newId();
-    const marks = copied.map((mark, i) => {
-      if (mark.tie !== 0 && !ties.has(mark.tie)) ties.set(mark.tie, sheet.newId());
+    const marks = copiesOf(list, () => sheet.newId(), gesture).map((mark) => {
       const place = { ...mark.place, x: mark.place.x + shift, y: mark.place.y + shift };
       const grip = sheet.design ? mark.grip : sheet.grip;
-      return { ...mark, id: i === 0 ? gesture : sheet.newId(), grip, place, tie: ties.get(mark.tie) ?? 0 };
+      return mark.body.kind === 'connector' ? { ...mark, grip } : { ...mark, grip, place };
     });
+    if (marks.length === 0) return;
     sheet.submit({ kind: 'addMarks', page: sheet.page, marks }, gesture);
     this.chosen = new Set(marks.map((m) => m.id));
     this.show();

@@ -1,9 +1,9 @@
 // Shapes: dragged in a box, or corner by corner. Never filled at first, so that a ring hides nothing.
 
-import { type ShapeBody } from '../room/marks';
+import { Shape, type ShapeBody, type ZoneBody, ZoneRule } from '../room/marks';
 import { drawShape } from '../shapes/draw-shape';
 import { FIGURES, type FigureTool, figureIn, shapeOf } from '../shapes/figures';
-import type { Spot } from '../shapes/geometry';
+import { type Spot, boxCorners, boxRound, corners } from '../shapes/geometry';
 import { inkColour } from '../surface/palette';
 import type { Point, Tool } from '../surface/page-surface';
 import type { SheetContext } from './sheet-context';
@@ -12,6 +12,7 @@ import type { SheetContext } from './sheet-context';
 const TAPPED = 4000;
 const DRAG_PX = 6;
 const CLOSE_PX = 14;
+const ZONE_STYLE = { colour: 0, width: 0, fill: 3, looks: 0 };
 
 export class Shaper implements Tool {
   readonly cursor = 'crosshair';
@@ -20,7 +21,10 @@ export class Shaper implements Tool {
   private to: Spot | null = null;
   private corners: Spot[] = [];
 
-  constructor(private readonly sheet: SheetContext) {}
+  constructor(
+    private readonly sheet: SheetContext,
+    private readonly madeZone: (id: number) => void,
+  ) {}
 
   down(point: Point): void {
     if (!this.sheet.mayWrite()) return;
@@ -94,15 +98,26 @@ export class Shaper implements Tool {
     return figureIn(this.figure, from, isTap ? { x: from.x + TAPPED, y: from.y + TAPPED } : to);
   }
 
-  private keep(body: ShapeBody): void {
+  private keep(drawn: ShapeBody): void {
     const { sheet } = this;
     const id = sheet.newId();
-    sheet.submit({ kind: 'addMark', id, page: sheet.page, grip: sheet.grip, body, style: this.style() }, id);
+    const [body, style] = sheet.zoning ? [zoneOf(drawn), ZONE_STYLE] : [drawn, this.style()];
+    sheet.submit({ kind: 'addMark', id, page: sheet.page, grip: sheet.grip, body, style }, id);
     sheet.surface.invalidateDrawing();
+    if (sheet.zoning) this.madeZone(id);
   }
 
   private style() {
     const { ink, outline } = this.sheet;
     return { colour: ink.colour, width: outline.width, fill: 0, looks: this.figure.looks };
   }
+}
+
+// What has no inside becomes the box round it.
+function zoneOf({ shape, points }: ShapeBody): ZoneBody {
+  const plain = { kind: 'zone' as const, name: {}, rule: ZoneRule.Centre, expected: null };
+  if (shape === Shape.Polygon || shape === Shape.Ellipse) return { ...plain, shape, points };
+  const box = boxRound(corners({ points }));
+  const around = boxCorners(box).flatMap((c) => [Math.round(c.x), Math.round(c.y)]);
+  return { ...plain, shape: Shape.Polygon, points: around };
 }

@@ -18,7 +18,9 @@ export interface SheetContext {
   readonly grip: number;
   readonly ink: { colour: number; width: number; looks: number };
   readonly outline: { width: number };
-  readonly note: { colour: number; one: boolean };
+  readonly note: { colour: number; one: boolean; bubble: boolean };
+  /** Whether what is drawn as a shape becomes a zone. */
+  readonly zoning: boolean;
   readonly language: string;
   /** Whether the activity itself may be changed: in the workshop. */
   readonly design: boolean;

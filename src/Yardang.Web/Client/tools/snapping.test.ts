@@ -13,6 +13,7 @@ const page: Page = {
   withheld: 0,
   order: 1,
   erased: false,
+  stimulus: null,
 };
 const other = { x: 10_000, y: 5000, width: 2000, height: 1000 };
 const by = { x: 500, y: 500 };

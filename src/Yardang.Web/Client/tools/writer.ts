@@ -10,12 +10,16 @@ import type { SheetContext } from './sheet-context';
 
 const TEXT_SIZE = 700;
 const NOTE_SIDE = 5200;
+const BUBBLE_HEIGHT = 3000;
+/** Where the tail of a new bubble points: this far below it, and this share along it. */
+const TAIL_DOWN = 2000;
+const TAIL_ALONG = 0.2;
 const MIN_TEXT_WIDTH = 3000;
 const MOST_LETTERS = 4000;
 
 interface Editing {
   readonly mark: Mark | null;
-  readonly kind: 'text' | 'note';
+  readonly kind: BoxBody['kind'];
   readonly x: number;
   readonly y: number;
   readonly size: number;
@@ -68,17 +72,20 @@ export class Writer implements Tool {
     if (!this.sheet.mayWrite()) return;
     const middle = this.sheet.surface.middle();
     const page = this.sheet.sheets.page(this.sheet.page)!;
-    const half = this.kind === 'note' ? NOTE_SIDE / 2 : 0;
+    const kind = this.newKind;
+    const half = kind === 'text' ? 0 : NOTE_SIDE / 2;
     // A tap beside the page is meant for its edge.
-    const onPage = (n: number, size: number) => Math.min(Math.max(n, half), size - Math.max(half, TEXT_SIZE)) - half;
-    const at = { x: onPage(x ?? middle.x, page.width), y: onPage(y ?? middle.y, page.height) };
-    this.open({ mark: null, kind: this.kind, ...at, size: TEXT_SIZE }, '');
+    const onPage = (n: number, size: number, half: number) =>
+      Math.min(Math.max(n, half), size - Math.max(half, TEXT_SIZE)) - half;
+    const halfHeight = kind === 'bubble' ? BUBBLE_HEIGHT / 2 : half;
+    const at = { x: onPage(x ?? middle.x, page.width, half), y: onPage(y ?? middle.y, page.height, halfHeight) };
+    this.open({ mark: null, kind, ...at, size: TEXT_SIZE }, '');
   }
 
   /** Puts words down without a field: pasted. */
   put(words: string): void {
     const { x, y } = this.sheet.surface.middle();
-    this.keep({ mark: null, kind: this.kind, x: x / 2, y, size: TEXT_SIZE }, words.slice(0, MOST_LETTERS));
+    this.keep({ mark: null, kind: this.newKind, x: x / 2, y, size: TEXT_SIZE }, words.slice(0, MOST_LETTERS));
   }
 
   edit(mark: Mark): void {
@@ -100,7 +107,7 @@ export class Writer implements Tool {
     const { surface } = this.sheet;
     const fitted = this.fit(field.value);
     const place = surface.toScreen(editing.x, editing.y);
-    const padding = editing.kind === 'note' ? NOTE_PADDING * surface.scale : 0;
+    const padding = editing.kind === 'text' ? 0 : NOTE_PADDING * surface.scale;
     Object.assign(field.style, {
       left: `${place.x}px`,
       top: `${place.y}px`,
@@ -127,7 +134,7 @@ export class Writer implements Tool {
   private open(editing: Editing, text: string): void {
     this.editing = editing;
     const { field, sheet } = this;
-    const isNote = editing.kind === 'note';
+    const isNote = editing.kind !== 'text';
     const colour = editing.mark?.style.colour ?? (isNote ? sheet.note.colour : sheet.ink.colour);
     field.value = text;
     field.hidden = false;
@@ -153,8 +160,11 @@ export class Writer implements Tool {
       sheet.submit({ kind: 'makeChanges', changes: [{ property: Property.Words, target: mark.id, value }] }, id);
       return;
     }
-    const isNote = editing.kind === 'note';
-    const body = { kind: editing.kind, x: Math.round(editing.x), y: Math.round(editing.y), width, height, words };
+    const isNote = editing.kind !== 'text';
+    const box = { x: Math.round(editing.x), y: Math.round(editing.y), width, height, words };
+    const tip = { tipX: Math.round(box.x + width * TAIL_ALONG), tipY: box.y + height + TAIL_DOWN };
+    const body: BoxBody =
+      editing.kind === 'bubble' ? { kind: 'bubble', ...box, ...tip } : { kind: editing.kind, ...box };
     const style = { colour: isNote ? sheet.note.colour : sheet.ink.colour, width: 0, fill: 0, looks: 0 };
     sheet.submit({ kind: 'addMark', id, page: sheet.page, grip: sheet.grip, body, style }, id);
   }
@@ -162,12 +172,16 @@ export class Writer implements Tool {
   private fit(text: string, editing = this.editing!) {
     const looks = editing.mark?.style.looks ?? 0;
     const body = editing.mark?.body;
-    if (editing.kind === 'note') {
+    if (editing.kind !== 'text') {
       const width = body && isBox(body) ? body.width : NOTE_SIDE;
-      return fitNote(text, width, width, looks);
+      return fitNote(text, width, editing.kind === 'note' ? width : BUBBLE_HEIGHT, looks);
     }
     const page = this.sheet.sheets.pages.find((p) => p.id === this.sheet.page)!;
     return fitText(text, editing.size, Math.max(MIN_TEXT_WIDTH, page.width - editing.x - 500), looks);
+  }
+
+  private get newKind(): BoxBody['kind'] {
+    return this.kind === 'note' && this.sheet.note.bubble ? 'bubble' : this.kind;
   }
 
   private mayEdit(mark: Mark): boolean {

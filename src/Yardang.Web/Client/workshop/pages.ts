@@ -1,11 +1,27 @@
 // Pages put in, doubled, copied once for each name, moved and taken out. Each of these is one gesture, so that one undo takes it back.
 
 import type { SheetSession } from '../board/sheet-session';
-import { type Change, type Mark, type NewMark, type Page, PLAIN, Property, isBox } from '../room/marks';
+import { type Change, Grip, type Mark, type Page, type PictureBody, PLAIN, Property, isBox } from '../room/marks';
 import type { Sheets } from '../room/sheets';
+import { copied, copiesOf } from '../tools/copying';
 
 const MARKS_AT_ONCE = 200;
 const NAME = '{name}';
+const PLAIN_MARK = {
+  style: { colour: 0, width: 0, fill: 0, looks: 0 },
+  place: { x: 0, y: 0, turn: 0 },
+  scale: null,
+  cuts: [],
+  tie: 0,
+};
+
+/** A page that is one printed picture: of a document, or a picture with a page to itself. */
+export interface NewPage {
+  readonly name: string;
+  readonly width: number;
+  readonly height: number;
+  readonly picture: Omit<PictureBody, 'kind'>;
+}
 
 export class Pages {
   constructor(
@@ -16,28 +32,35 @@ export class Pages {
   /** An empty page behind the one in sight, of the same size and paper. */
   add(name = '', directions = ''): number {
     const { session } = this;
-    const like = this.current;
     const gesture = session.newId();
-    return this.put(
-      {
-        id: gesture,
-        name: this.texts(name),
-        width: like?.width ?? 29_700,
-        height: like?.height ?? 21_000,
-        paper: like?.paper ?? PLAIN,
-        directions: this.texts(directions),
-        withheld: like?.withheld ?? 0,
-        order: 0,
-        erased: false,
-      },
-      [],
-      gesture,
-    );
+    const page = { ...this.blank(), id: gesture, name: this.texts(name), directions: this.texts(directions) };
+    return this.put(page, [], gesture);
   }
 
   /** Several pages at once, such as those of an outline. */
   addAll(pages: readonly { title: string; directions: string }[]): void {
     for (const { title, directions } of pages) this.session.turnToPage(this.add(title, directions));
+  }
+
+  /** Pages with a printed picture on each, behind the one in sight, all at once. */
+  addDrawn(pages: readonly NewPage[]): void {
+    const { session } = this;
+    const gesture = session.newId();
+    let last = session.page;
+    pages.forEach(({ name, width, height, picture }, i) => {
+      const id = i === 0 ? gesture : session.newId();
+      const page = { ...this.blank(), id, name: this.texts(name), width, height, paper: PLAIN };
+      this.putPage(page, gesture, last);
+      const mark = {
+        ...PLAIN_MARK,
+        id: session.newId(),
+        grip: Grip.Printed,
+        body: { kind: 'picture' as const, ...picture },
+      };
+      session.submit({ kind: 'addMarks', page: id, marks: [mark] }, gesture);
+      last = id;
+    });
+    if (pages.length > 0) session.turnToPage(gesture);
   }
 
   duplicate(): void {
@@ -90,22 +113,35 @@ export class Pages {
 
   private put(page: Page, marks: readonly Mark[], gesture: number, after = this.session.page): number {
     const { session } = this;
-    const { pages } = session.sheets;
-    const at = pages.findIndex((p) => p.id === after);
-    const placed = { ...page, erased: false };
-    session.submit({ kind: 'addPage', page: placed, order: between(pages[at], pages[at + 1]) }, gesture);
-    const ties = new Map<number, number>();
-    for (let i = 0; i < marks.length; i += MARKS_AT_ONCE) {
-      const copied = marks.slice(i, i + MARKS_AT_ONCE).map((mark) => this.copied(mark, ties));
-      session.submit({ kind: 'addMarks', page: page.id, marks: copied }, gesture);
-    }
+    this.putPage(page, gesture, after);
+    const copies = copiesOf(marks.map(copied), () => session.newId());
+    for (let i = 0; i < copies.length; i += MARKS_AT_ONCE)
+      session.submit({ kind: 'addMarks', page: page.id, marks: copies.slice(i, i + MARKS_AT_ONCE) }, gesture);
     return page.id;
   }
 
-  private copied(mark: Mark, ties: Map<number, number>): NewMark {
-    const { grip, body, style, place, scale, cuts, tie } = mark;
-    if (tie !== 0 && !ties.has(tie)) ties.set(tie, this.session.newId());
-    return { id: this.session.newId(), grip, body, style, place, scale, cuts, tie: ties.get(tie) ?? 0 };
+  private putPage(page: Page, gesture: number, after: number): void {
+    const { pages } = this.session.sheets;
+    const at = pages.findIndex((p) => p.id === after);
+    const order = between(pages[at], pages[at + 1]);
+    this.session.submit({ kind: 'addPage', page: { ...page, erased: false }, order }, gesture);
+  }
+
+  /** An empty page like the one in sight. */
+  private blank(): Page {
+    const like = this.current;
+    return {
+      id: 0,
+      name: {},
+      width: like?.width ?? 29_700,
+      height: like?.height ?? 21_000,
+      paper: like?.paper ?? PLAIN,
+      directions: {},
+      withheld: like?.withheld ?? 0,
+      stimulus: null,
+      order: 0,
+      erased: false,
+    };
   }
 
   private get current(): Page | undefined {

@@ -3,34 +3,46 @@
 
 import Alpine from '@alpinejs/csp';
 import { decode } from '@msgpack/msgpack';
+import { formulaControls } from '../board/formula-controls';
 import { MarkList, type MarkListTexts } from '../board/mark-list';
+import { pictureSearchControls } from '../board/picture-search-controls';
 import { sheetControls, textFor } from '../board/sheet-controls';
 import { SheetSession } from '../board/sheet-session';
+import { stimulusControls } from '../board/stimulus-controls';
 import { listenForKeys } from '../board/shortcuts';
 import { fill, pageData } from '../page-data';
 import { Connection, type Link } from '../room/connection';
 import { type Axis, type Change, Grip, type Page, type Paper, Property, type Texts } from '../room/marks';
 import { deviceOutbox } from '../room/outbox-store';
 import { Sheets } from '../room/sheets';
+import { fillInControls } from './fill-in-controls';
+import { type ImportTexts, importControls } from './import-controls';
+import { organizerControls } from './organizer-controls';
 import { drawOverview } from './overview';
 import { Pages } from './pages';
+import { type StimulusTexts, stimulusMaking } from './stimulus-making';
+import { zoneControls } from './zone-controls';
 
 interface WorkshopData {
   readonly draft: string;
   readonly who: string;
   readonly language: string;
-  readonly texts: MarkListTexts & {
-    figureTools: Record<string, string>;
-    unnamedPage: string;
-    copiesDo: string;
-    outlineDo: string;
-    kept: string;
-    sending: string;
-    pictureAway: string;
-    keptHere: string;
-    opening: string;
-    refusedOther: string;
-  };
+  readonly texts: MarkListTexts &
+    ImportTexts &
+    StimulusTexts & {
+      figureTools: Record<string, string>;
+      unnamedPage: string;
+      copiesDo: string;
+      zoneExpects: string;
+      blanks: string;
+      outlineDo: string;
+      kept: string;
+      sending: string;
+      pictureAway: string;
+      keptHere: string;
+      opening: string;
+      refusedOther: string;
+    };
 }
 
 interface OtherActivity {
@@ -43,7 +55,7 @@ interface OutlinePage {
   readonly directions: string;
 }
 
-type Making = 'printed' | 'loose' | 'key';
+type Making = 'printed' | 'loose' | 'key' | 'zone';
 
 const SIZES: Record<string, { width: number; height: number }> = {
   a4wide: { width: 29_700, height: 21_000 },
@@ -54,11 +66,21 @@ const SIZES: Record<string, { width: number; height: number }> = {
   screen: { width: 33_867, height: 19_050 },
 };
 
-const GRIPS: Record<Making, Grip> = { printed: Grip.Printed, loose: Grip.Loose, key: Grip.Key };
+const GRIPS: Record<Making, Grip> = {
+  printed: Grip.Printed,
+  loose: Grip.Loose,
+  key: Grip.Key,
+  zone: Grip.Printed,
+};
 const TYPING_PAUSE_MS = 600;
 const MOST_COPIES = 40;
 const OWNER = { number: 1, isStaff: true };
 const THOUSAND = 1000;
+
+/** Against requests from elsewhere. */
+function tokenOfPage(): string {
+  return document.querySelector<HTMLElement>('[data-token]')?.dataset['token'] ?? '';
+}
 
 Alpine.data('workshop', () => {
   const data = pageData<WorkshopData>();
@@ -70,6 +92,30 @@ Alpine.data('workshop', () => {
 
   return {
     ...sheetControls(() => session, texts.figureTools),
+    ...formulaControls(() => session),
+    ...pictureSearchControls(() => session, data.draft, ''),
+    ...zoneControls(
+      () => session,
+      language,
+      (count) => fill(texts.zoneExpects, count),
+    ),
+    ...organizerControls(
+      () => session,
+      () => pageEdits,
+    ),
+    ...importControls(
+      () => session,
+      () => pageEdits,
+      texts,
+      language,
+      tokenOfPage(),
+    ),
+    ...fillInControls(
+      () => session,
+      (count) => fill(texts.blanks, count),
+    ),
+    ...stimulusControls(data.draft, ''),
+    ...stimulusMaking(() => session, data.draft, tokenOfPage(), texts),
     making: 'printed' as Making,
     name: '',
     directions: '',
@@ -112,11 +158,13 @@ Alpine.data('workshop', () => {
         host: root.querySelector<HTMLElement>('[data-surface]')!,
         field: root.querySelector<HTMLTextAreaElement>('[data-field]')!,
         query: '',
-        token: root.dataset['token'] ?? '',
+        token: tokenOfPage(),
         pictureAway: texts.pictureAway,
         together: false,
         nameOf: () => '',
         say: (words) => (this.notice = words),
+        editFormula: (mark) => void this.openFormula(mark),
+        madeZone: () => this.nameNewZone(),
         mayWrite: () => this.opened,
         changed: () => this.refresh(),
         refused: () => (this.notice = texts.refusedOther),
@@ -144,6 +192,8 @@ Alpine.data('workshop', () => {
       if (!session) return;
       list?.refresh();
       this.refreshControls(language);
+      this.refreshZone();
+      this.refreshFillIns();
       const { sheets } = session;
       this.unit = sheets.unit;
       this.waiting = session.client.waiting;
@@ -158,6 +208,7 @@ Alpine.data('workshop', () => {
       if (!typing.has(`${Property.PageDirections}:${page.id}`))
         this.pageDirections = textFor(page.directions, language);
       this.pageWithheld = page.withheld;
+      this.showStimulus(page.stimulus);
       const isSize = ([, s]: [string, { width: number; height: number }]) =>
         s.width === page.width && s.height === page.height;
       this.size = Object.entries(SIZES).find(isSize)?.[0] ?? '';
@@ -177,6 +228,7 @@ Alpine.data('workshop', () => {
     },
 
     get keptState(): string {
+      if (!this.opened) return 'sending';
       return this.link === 'lost' ? 'here' : this.waiting > 0 ? 'sending' : 'kept';
     },
 
@@ -186,6 +238,15 @@ Alpine.data('workshop', () => {
 
     make(making: Making): void {
       this.making = making;
+      session.zoning = making === 'zone';
+      if (making !== 'zone') return;
+      this.pickFigure('rectangle');
+      session.use('shape');
+    },
+
+    nameNewZone(): void {
+      this.exactOpen = true;
+      void this.$nextTick(() => document.querySelector<HTMLInputElement>('[data-zone-name]')?.focus());
     },
 
     typedName(): void {

@@ -1,0 +1,32 @@
+using System.Collections.Immutable;
+using System.Text.RegularExpressions;
+using Yardang.Core.Marks;
+
+namespace Yardang.Core.Activities;
+
+/// <summary>
+/// Places that a colleague fills in before an activity is used: words in braces, such as <c>{topic}</c>, in its name, directions, printed
+/// words and names of zones.
+/// </summary>
+public static partial class FillIns
+{
+    /// <summary>The names of the places, each once, in the order in which a reader meets them.</summary>
+    public static ImmutableArray<string> In(ActivityContent content)
+    {
+        IEnumerable<string> texts =
+        [
+            .. Said(content.Name),
+            .. Said(content.Directions),
+            .. content.Pages.SelectMany(p => Said(p.Name).Concat(Said(p.Directions ?? Texts.None))),
+            .. content.Marks.SelectMany(Said),
+        ];
+        return [.. texts.SelectMany(t => Place().Matches(t)).Select(m => m.Groups["name"].Value).Distinct(StringComparer.OrdinalIgnoreCase)];
+    }
+
+    private static IEnumerable<string> Said(Texts texts) => texts.ByLanguage.Values;
+
+    private static IEnumerable<string> Said(Mark mark) => mark.Words is { } words ? [words.Text] : mark.Body is ZoneBody zone ? Said(zone.Name) : [];
+
+    [GeneratedRegex(@"\{(?<name>[^{}\r\n]{1,40})\}", RegexOptions.ExplicitCapture, 1_000)]
+    private static partial Regex Place();
+}

@@ -1,0 +1,63 @@
+using System.Collections.Immutable;
+using Yardang.Core.Activities;
+using Yardang.Core.Marks;
+
+namespace Yardang.Core.Cupboard;
+
+/// <summary>A page of a template: an organizer, or only a paper.</summary>
+/// <param name="Key">Names its texts: what the page is called.</param>
+/// <param name="Organizer">Key of an organizer; null for none.</param>
+/// <param name="Paper">The ruling.</param>
+public sealed record TemplatePage(string Key, string? Organizer, Paper Paper);
+
+/// <summary>An activity to begin with. Words in braces are places to fill in.</summary>
+/// <param name="Key">Its name in the program.</param>
+/// <param name="Pages">In order.</param>
+public sealed record Template(string Key, ImmutableArray<TemplatePage> Pages)
+{
+    /// <summary>The activity, before anything is filled in.</summary>
+    /// <param name="language">Of the texts, BCP 47.</param>
+    /// <param name="say">The text of a key: <c>Template.key.Name</c>, <c>Template.key.Directions</c>, <c>TemplatePage.key</c>, <c>OrganizerText.key</c>.</param>
+    public ActivityContent Content(string language, Func<string, string> say)
+    {
+        var pages = Pages.Select((p, i) => new Page(i + 1, Texts.In(language, say($"TemplatePage.{p.Key}")), PageSize.A4Wide, p.Paper)).ToImmutableArray();
+        var marks = ImmutableArray.CreateBuilder<Mark>();
+        for (var i = 0; i < Pages.Length; i++)
+        {
+            if (Pages[i].Organizer is not { } key) continue;
+            var drawn = Organizers.Find(key).On(PageSize.A4Wide, language, text => say($"OrganizerText.{text}"));
+            var first = marks.Count;
+            marks.AddRange(drawn.Select((m, n) => m with { Id = first + n + 1, Page = i + 1, Order = first + n + 1 }));
+        }
+
+        return new(Texts.In(language, say($"Template.{Key}.Name")), Texts.In(language, say($"Template.{Key}.Directions")), pages, marks.ToImmutable());
+    }
+}
+
+/// <summary>The templates that come with the program.</summary>
+public static class Templates
+{
+    /// <summary>All of them, as they are offered.</summary>
+    public static readonly ImmutableArray<Template> All =
+    [
+        new("blackboard", [Only("answer", PaperKind.Plain), Only("squares", PaperKind.Squared), Only("lines", PaperKind.Ruled)]),
+        new("firstIdeas", [Filled("know", "kwl"), Only("draw", PaperKind.Plain), Filled("ticket", "ticket")]),
+        new("compare", [Filled("compare", "venn2"), Filled("sort", "sorting"), Filled("conclude", "pmi")]),
+        new("measure", [Only("plan", PaperKind.Squared), Filled("values", "table"), Only("plot", PaperKind.CoordinatePlane), Filled("why", "causes")]),
+        new("words", [Filled("word", "wordmap"), Filled("oddone", "oddone"), Only("sentences", PaperKind.Ruled)]),
+        new("debate", [Filled("corners", "corners"), Filled("opinion", "opinion"), Filled("conclude", "pmi")]),
+        new("explain", [Filled("causes", "causes"), Filled("fishbone", "fishbone"), Filled("cycle", "cycle")]),
+        new("history", [Filled("timeline", "timeline"), Filled("causes", "causes"), Filled("ticket", "ticket")]),
+        new("whoIsRight", [Filled("cartoon", "cartoon"), Only("draw", PaperKind.Plain), Filled("sure", "report")]),
+        new("design", [Filled("rank", "diamond"), Only("sketch", PaperKind.Isometric), Filled("values", "table"), Filled("stage", "stages")]),
+        new("welcome", [Filled("me", "about"), Filled("sure", "report")]),
+        new("ticket", [Filled("ticket", "ticket")]),
+    ];
+
+    /// <summary>A template by its key; null if there is none.</summary>
+    public static Template? Find(string key) => All.FirstOrDefault(t => string.Equals(t.Key, key, StringComparison.Ordinal));
+
+    private static TemplatePage Filled(string key, string organizer) => new(key, organizer, Paper.Plain);
+
+    private static TemplatePage Only(string key, PaperKind paper) => new(key, null, new Paper(paper));
+}

@@ -1,0 +1,49 @@
+// Stamps: one tap each.
+
+import type { Point, Tool } from '../surface/page-surface';
+import { STAMPS } from '../shapes/stamps';
+import type { SheetContext } from './sheet-context';
+
+/** Side of a new stamp, 1/100 mm. */
+const SIDE = 1800;
+
+export class Stamper implements Tool {
+  readonly cursor = 'copy';
+  stamp = STAMPS[0]!.name;
+  private at: Point | null = null;
+
+  constructor(private readonly sheet: SheetContext) {}
+
+  down(point: Point): void {
+    this.at = point;
+  }
+
+  move(): void {}
+
+  cancel(): void {
+    this.at = null;
+  }
+
+  up(): void {
+    if (this.at) this.put(this.at.x, this.at.y);
+    this.at = null;
+  }
+
+  /** Without a place, in the middle of what is in sight. */
+  put(x?: number, y?: number): void {
+    const { sheet } = this;
+    if (!sheet.mayWrite()) return;
+    const middle = sheet.surface.middle();
+    const id = sheet.newId();
+    const body = {
+      kind: 'stamp' as const,
+      x: Math.round((x ?? middle.x) - SIDE / 2),
+      y: Math.round((y ?? middle.y) - SIDE / 2),
+      width: SIDE,
+      height: SIDE,
+      stamp: this.stamp,
+    };
+    const style = { colour: sheet.ink.colour, width: 0, fill: 0, looks: 0 };
+    sheet.submit({ kind: 'addMark', id, page: sheet.page, grip: sheet.grip, body, style }, id);
+  }
+}

@@ -1,0 +1,108 @@
+// The cupboard's organizers: searched, seen as small pictures, filled with the teacher's topic, and put on the page as ordinary marks.
+
+import { decode } from '@msgpack/msgpack';
+import type { SheetSession } from '../board/sheet-session';
+import { readMark } from '../room/mark-wire';
+import type { Mark } from '../room/marks';
+import { drawMark } from '../surface/draw';
+import { copied, copiesOf } from '../tools/copying';
+import { filledMark, fillInsOf, wordsOf } from './fill-ins';
+import type { Pages } from './pages';
+
+const THINNEST_PX = 1;
+
+interface Organizer {
+  readonly key: string;
+  readonly name: string;
+  readonly words: string;
+  readonly marks: readonly Mark[];
+}
+
+/** What the server says; the marks are MessagePack in Base64. */
+interface Sent {
+  readonly key: string;
+  readonly name: string;
+  readonly words: string;
+  readonly marks: string;
+}
+
+export function organizerControls(session: () => SheetSession, pages: () => Pages) {
+  let all: Organizer[] = [];
+
+  return {
+    organizerSearch: '',
+    organizersFound: [] as Organizer[],
+    organizer: '',
+    organizerBlanks: [] as { name: string; value: string }[],
+
+    async openOrganizers(): Promise<void> {
+      organizersDialog().showModal();
+      const { width, height } = session().sheets.page(session().page)!;
+      const answer = await fetch(`?handler=Organizers&width=${width}&height=${height}`);
+      const sent = (await answer.json()) as Sent[];
+      all = sent.map((o) => ({ ...o, marks: (decode(bytesOf(o.marks)) as any[][]).map(readMark).map(fitted) }));
+      this.organizer = '';
+      this.searchOrganizers();
+    },
+
+    searchOrganizers(): void {
+      const words = this.organizerSearch.toLowerCase().split(/\s+/);
+      this.organizersFound = all.filter((o) => words.every((w) => `${o.name} ${o.words}`.toLowerCase().includes(w)));
+      if (!this.organizersFound.some((o) => o.key === this.organizer)) this.organizer = '';
+      requestAnimationFrame(drawPictures);
+    },
+
+    pickOrganizer(key: string): void {
+      this.organizer = key;
+      const marks = all.find((o) => o.key === key)!.marks;
+      this.organizerBlanks = fillInsOf(marks.flatMap((m) => wordsOf(m.body))).map((name) => ({ name, value: '' }));
+    },
+
+    putOrganizer(onNewPage: boolean): void {
+      const chosen = all.find((o) => o.key === this.organizer);
+      if (!chosen || !session().mayWrite()) return;
+      const values = new Map(this.organizerBlanks.map((b) => [b.name.toLowerCase(), b.value]));
+      if (onNewPage) session().turnToPage(pages().add(chosen.name));
+      const sheet = session();
+      const gesture = sheet.newId();
+      const filled = chosen.marks.map((mark) => copied(filledMark(mark, values)));
+      const marks = copiesOf(filled, () => sheet.newId(), gesture);
+      sheet.submit({ kind: 'addMarks', page: sheet.page, marks }, gesture);
+      this.closeOrganizers();
+    },
+
+    closeOrganizers(): void {
+      organizersDialog().close();
+    },
+  };
+
+  function drawPictures(): void {
+    const page = session().sheets.page(session().page)!;
+    for (const canvas of organizersDialog().querySelectorAll<HTMLCanvasElement>('canvas[data-organizer]')) {
+      const organizer = all.find((o) => o.key === canvas.dataset['organizer']);
+      if (!organizer) continue;
+      const ratio = window.devicePixelRatio || 1;
+      canvas.width = Math.round(canvas.clientWidth * ratio);
+      canvas.height = Math.round((canvas.width * page.height) / page.width);
+      const ctx = canvas.getContext('2d')!;
+      const scale = canvas.width / page.width;
+      ctx.setTransform(scale, 0, 0, scale, 0, 0);
+      ctx.fillStyle = '#ffffff';
+      ctx.fillRect(0, 0, page.width, page.height);
+      for (const mark of organizer.marks) drawMark(ctx, mark, { thinnest: (THINNEST_PX * ratio) / scale });
+    }
+  }
+}
+
+/** The server does not know how wide letters are: here the words are broken into lines. */
+function fitted(mark: Mark): Mark {
+  return filledMark(mark, new Map());
+}
+
+function bytesOf(base64: string): Uint8Array {
+  return Uint8Array.from(atob(base64), (c) => c.charCodeAt(0));
+}
+
+function organizersDialog(): HTMLDialogElement {
+  return document.querySelector<HTMLDialogElement>('[data-organizers]')!;
+}

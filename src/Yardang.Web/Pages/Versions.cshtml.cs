@@ -1,0 +1,57 @@
+using System.Globalization;
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.Localization;
+using Yardang.Data.School;
+using Yardang.Web.Access;
+using Yardang.Web.Lessons;
+
+namespace Yardang.Web.Pages;
+
+/// <summary>A version, and for whom it was handed out.</summary>
+public sealed record KeptVersion(VersionRecord Record, IReadOnlyList<string> Lessons);
+
+/// <summary>What an activity said earlier: each handing out froze a version, and the teacher keeps others by name.</summary>
+[Authorize]
+public sealed class VersionsModel(AccessResolver access, Handing handing, IDbContextFactory<SchoolContext> school, IStringLocalizer<UiTexts> texts) : PageModel
+{
+    private const int NameLength = 80;
+
+    public ActivityRecord Activity { get; private set; } = null!;
+
+    /// <summary>What it is called now.</summary>
+    public string Name { get; private set; } = "";
+
+    public IReadOnlyList<KeptVersion> Versions { get; private set; } = [];
+
+    public async Task<IActionResult> OnGetAsync(Guid id)
+    {
+        if (await access.OwnActivityAsync(Visitor.Of(HttpContext), id) is not { } activity) return NotFound();
+        Activity = activity;
+        Name = (await handing.ContentAsync(activity)).Name.For(ContentLanguage.Current);
+        await using var db = await school.CreateDbContextAsync();
+        var versions = await db.Versions.Where(v => v.ActivityId == id).OrderByDescending(v => v.FrozenAt).ToListAsync();
+        var lessons = await db.Lessons.Where(l => l.ActivityId == id).OrderBy(l => l.HandedOutAt).Select(l => new { l.VersionId, l.ClassName }).ToListAsync();
+        Versions = [.. versions.Select(v => new KeptVersion(v, [.. lessons.Where(l => l.VersionId == v.Id).Select(l => l.ClassName)]))];
+        return Page();
+    }
+
+    public async Task<IActionResult> OnPostKeepAsync(Guid id, string? name)
+    {
+        if (await access.OwnActivityAsync(Visitor.Of(HttpContext), id) is not { } activity) return NotFound();
+        var called = (name ?? "").Trim();
+        if (called.Length > 0) await handing.KeepVersionAsync(activity, called.Length > NameLength ? called[..NameLength] : called);
+        return RedirectToPage(new { id });
+    }
+
+    public async Task<IActionResult> OnPostRestoreAsync(Guid id, Guid version)
+    {
+        if (await access.OwnActivityAsync(Visitor.Of(HttpContext), id) is not { } activity) return NotFound();
+        await using var db = await school.CreateDbContextAsync();
+        if (await db.Versions.SingleOrDefaultAsync(v => v.Id == version && v.ActivityId == id) is not { } earlier) return NotFound();
+        await handing.RestoreAsync(activity, earlier, texts["Versions.BeforeRestoring", earlier.FrozenAt.LocalDateTime.ToString("d MMMM, HH:mm", CultureInfo.CurrentCulture)]);
+        return Redirect($"/workshop/{id}");
+    }
+}

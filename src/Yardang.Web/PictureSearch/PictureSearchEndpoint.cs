@@ -1,0 +1,42 @@
+using Microsoft.AspNetCore.Antiforgery;
+using Yardang.Core.Rooms;
+using Yardang.Data.Media;
+using Yardang.Rendering;
+using Yardang.Web.Access;
+
+namespace Yardang.Web.PictureSearch;
+
+/// <summary>Searching for pictures, and taking one into a room: for whoever may write in the room. What comes from a search is taken in as any file is.</summary>
+public sealed class PictureSearchEndpoint(IPictureSearch search, AccessResolver access, MediaStore media, IAntiforgery antiforgery)
+{
+    private const int ThumbnailPixels = 160;
+    private const int Pixels = 1_000;
+    private const int LongestWords = 100;
+
+    /// <summary>What was found for some words.</summary>
+    public async Task<IResult> SearchAsync(HttpContext context, Guid room, string? words)
+    {
+        if (!await MayAsync(context, room)) return Results.NotFound();
+        var asked = words ?? "";
+        return Results.Json(await search.SearchAsync(asked.Length > LongestWords ? asked[..LongestWords] : asked, context.RequestAborted));
+    }
+
+    /// <summary>A small picture of what was found.</summary>
+    public async Task<IResult> ThumbnailAsync(HttpContext context, Guid room, string id)
+    {
+        if (!await MayAsync(context, room) || await search.FetchAsync(id, ThumbnailPixels, context.RequestAborted) is not { } file) return Results.NotFound();
+        context.Response.Headers.CacheControl = "private, max-age=86400";
+        return Results.Bytes(file, MediaType.Of(file));
+    }
+
+    /// <summary>Takes a picture into the media store.</summary>
+    public async Task<IResult> TakeAsync(HttpContext context, Guid room, string id)
+    {
+        if (!await antiforgery.IsRequestValidAsync(context)) return Results.BadRequest();
+        if (!await MayAsync(context, room) || await search.FetchAsync(id, Pixels, context.RequestAborted) is not { } file) return Results.NotFound();
+        if (PictureIntake.Take(file).Picture is not { } picture) return Results.BadRequest();
+        return Results.Json(new { media = await media.KeepAsync(picture.Bytes, context.RequestAborted), width = picture.Width, height = picture.Height });
+    }
+
+    private async Task<bool> MayAsync(HttpContext context, Guid room) => await access.ForRoomAsync(Visitor.Of(context), room) is { Kind: RoomKind.Board or RoomKind.Draft };
+}

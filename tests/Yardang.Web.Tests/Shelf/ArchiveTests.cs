@@ -1,0 +1,152 @@
+using System.IO.Compression;
+using System.Net;
+using System.Net.Http.Headers;
+using System.Text.Json;
+using Microsoft.EntityFrameworkCore;
+using SkiaSharp;
+using Yardang.Core.Activities;
+using Yardang.Core.Boards;
+using Yardang.Core.Cupboard;
+using Yardang.Core.Ink;
+using Yardang.Core.Interchange;
+using Yardang.Core.Lessons;
+using Yardang.Core.Marks;
+using Yardang.Data.Media;
+using Yardang.Data.School;
+using Yardang.Headless.SimulatedClass;
+using Yardang.Rendering;
+using Yardang.Web.Lessons;
+
+namespace Yardang.Web.Tests.Shelf;
+
+/// <summary>Activities and their work as files, out and in again.</summary>
+public class ArchiveTests
+{
+    private static CancellationToken Stop => TestContext.Current.CancellationToken;
+
+    [Fact]
+    public async Task An_activity_with_pictures_comes_back_byte_for_byte()
+    {
+        await using var school = new TestSchool();
+        var (browser, teacher) = await school.TeacherAsync("Ilse Varga");
+        var media = school.Get<MediaStore>();
+        var photo = await media.KeepAsync(Photo(), Stop);
+        var drawing = await media.KeepAsync(PictureIntake.Take(DrawingExport.Png(Drawings.All[0], 200)).Picture!.Bytes, Stop);
+        var content = Templates.Find("compare")!.Content("en", text => text) with { Unit = LengthUnit.Inch };
+        content = content with
+        {
+            Pages = [.. content.Pages.Select((p, i) => i == 0 ? p with { Stimulus = new Stimulus(StimulusKind.Picture, photo, "The old bridge") } : p)],
+            Marks = content.Marks.Add(Picture(900, photo)).Add(Picture(901, drawing)),
+        };
+        var activity = await school.Get<Handing>().CreateAsync(teacher, content);
+
+        var first = await browser.GetByteArrayAsync($"/activity/{activity.Id}.yardang.zip", Stop);
+        using var answer = await ImportAsync(browser, first);
+        var second = await browser.GetByteArrayAsync($"/activity/{answer.Headers.Location!.ToString().Split('/')[^1]}.yardang.zip", Stop);
+
+        Assert.Equal(EntriesOf(first), EntriesOf(second));
+        Assert.Equal(3, EntriesOf(first).Count);
+    }
+
+    [Fact]
+    public async Task A_lesson_comes_back_with_its_work_closed_and_whole()
+    {
+        await using var school = new TestSchool();
+        var (browser, teacher) = await school.TeacherAsync("Ilse Varga");
+        var (_, lesson) = await school.HandOutAsync(teacher);
+        foreach (var name in new[] { "Maya", "Ben" })
+        {
+            await using var student = await ClassMember.JoinAsync(school.Address, lesson.Code, name);
+            await student.DoAsync(new Draws([new InkPoint(100, 100, 128, 0), new InkPoint(900, 300, 128, 20)], 1), lively: false, Stop);
+            await student.DoAsync(new PutsUpNote(400, 400, $"{name}: the arch pushes", 2), lively: false, Stop);
+            while (student.Waiting > 0) await Task.Delay(5, Stop);
+        }
+
+        var first = await browser.GetByteArrayAsync($"/lesson/{lesson.Id}.yardang.zip", Stop);
+        var (other, otherId) = await school.TeacherAsync("Tobi Adeyemi");
+        using var answer = await ImportAsync(other, first);
+        var again = Guid.Parse(answer.Headers.Location!.ToString().Split('/')[^1]);
+        var second = await other.GetByteArrayAsync($"/lesson/{again}.yardang.zip", Stop);
+
+        var (before, after) = (ActivityArchive.Read(first).Work!, ActivityArchive.Read(second).Work!);
+        Assert.Equal(["Maya", "Ben"], after.People.Select(p => p.Name));
+        Assert.Equal(JsonSerializer.Serialize(before.Boards), JsonSerializer.Serialize(after.Boards));
+        Assert.Equal(2, after.Boards.Count(b => b.Marks.Length == 2));
+
+        await using var db = await school.Get<IDbContextFactory<SchoolContext>>().CreateDbContextAsync(Stop);
+        var record = await db.Lessons.SingleAsync(l => l.Id == again, Stop);
+        Assert.Equal((otherId, true), (record.OwnerId, record.ClosedAt is not null));
+        using var stranger = await browser.GetAsync($"/lesson/{again}.yardang.zip", Stop);
+        Assert.Equal(HttpStatusCode.NotFound, stranger.StatusCode);
+    }
+
+    [Theory]
+    [InlineData("work.json", "{\"format\":1,\"work\":{\"name\":\"x\"", "The work cannot be read")]
+    [InlineData("work.json", "{\"format\":9,\"work\":null}", "The work")]
+    [InlineData("activity.json", "{\"format\":9,\"activity\":null}", "The activity")]
+    public async Task A_damaged_or_newer_archive_is_refused_with_the_place_named(string entry, string content, string said)
+    {
+        await using var school = new TestSchool();
+        var (browser, teacher) = await school.TeacherAsync("Ilse Varga");
+        using var bytes = new MemoryStream();
+        using (var zip = new ZipArchive(bytes, ZipArchiveMode.Create, leaveOpen: true))
+        {
+            Add(zip, "activity.json", ActivityJson.Write(ActivityContent.Blank("en", "Load test log")));
+            if (entry != "activity.json") Add(zip, entry, System.Text.Encoding.UTF8.GetBytes(content));
+        }
+
+        using var whole = entry == "activity.json" ? Zip(entry, content) : null;
+        using var answer = await ImportAsync(browser, whole?.ToArray() ?? bytes.ToArray());
+        Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
+        Assert.Contains(said, WebUtility.HtmlDecode(await answer.Content.ReadAsStringAsync(Stop)), StringComparison.Ordinal);
+        await using var db = await school.Get<IDbContextFactory<SchoolContext>>().CreateDbContextAsync(Stop);
+        Assert.False(await db.Activities.AnyAsync(a => a.OwnerId == teacher, Stop));
+    }
+
+    private static MemoryStream Zip(string entry, string content)
+    {
+        var bytes = new MemoryStream();
+        using (var zip = new ZipArchive(bytes, ZipArchiveMode.Create, leaveOpen: true)) Add(zip, entry, System.Text.Encoding.UTF8.GetBytes(content));
+        return bytes;
+    }
+
+    private static void Add(ZipArchive zip, string name, byte[] content)
+    {
+        using var entry = zip.CreateEntry(name).Open();
+        entry.Write(content);
+    }
+
+    private static Mark Picture(long id, string media) =>
+        new(id, 1, 1, ByStaff: true, Grip.Printed, id, new PictureBody(0, 0, 900, 900, media, "A bridge"), new Style(0, 0), Place.AsDrawn, [], Erased: false);
+
+    private static byte[] Photo()
+    {
+        using var bitmap = new SKBitmap(60, 40, SKColorType.Rgba8888, SKAlphaType.Opaque);
+        for (var i = 0; i < 2_400; i++) bitmap.SetPixel(i % 60, i / 60, new SKColor((byte)(i % 251), (byte)(i * 7), (byte)(i * 13)));
+        using var image = SKImage.FromBitmap(bitmap);
+        using var png = image.Encode(SKEncodedImageFormat.Png, 100);
+        return PictureIntake.Take(png.ToArray()).Picture!.Bytes;
+    }
+
+    private static async Task<HttpResponseMessage> ImportAsync(HttpClient browser, byte[] archive)
+    {
+        var page = await browser.GetStringAsync("/desk", Stop);
+        using var form = new MultipartFormDataContent { { new StringContent(TestSchool.TokenIn(page)), "__RequestVerificationToken" } };
+        var file = new ByteArrayContent(archive);
+        file.Headers.ContentType = new MediaTypeHeaderValue("application/zip");
+        form.Add(file, "archive", "activity.yardang.zip");
+        return await browser.PostAsync("/desk?handler=Import", form, Stop);
+    }
+
+    private static Dictionary<string, string> EntriesOf(byte[] archive)
+    {
+        using var zip = new ZipArchive(new MemoryStream(archive), ZipArchiveMode.Read);
+        return zip.Entries.ToDictionary(e => e.FullName, e =>
+        {
+            using var stream = e.Open();
+            using var copy = new MemoryStream();
+            stream.CopyTo(copy);
+            return Convert.ToHexString(System.Security.Cryptography.SHA256.HashData(copy.ToArray()));
+        }, StringComparer.Ordinal);
+    }
+}
