@@ -42,9 +42,13 @@ test('30 seconds without a network, with a reload meanwhile: the board opens aga
   await maya.context().setOffline(true);
   await expect(maya.locator('.kept')).toContainText('Kept on this device', { timeout: 30_000 });
   await writeNote(maya, 'Before the reload');
+  await maya.getByRole('button', { name: 'Note', exact: true }).press('Enter');
+  await maya.getByRole('button', { name: 'Write here' }).press('Enter');
+  await maya.keyboard.type('Not ended');
   await maya.reload();
   await expect(maya.locator('.kept')).toContainText('Kept on this device', { timeout: 30_000 });
   await expect(marks(maya).filter({ hasText: 'Before the reload' })).toHaveCount(1);
+  await expect(marks(maya).filter({ hasText: 'Not ended' })).toHaveCount(1);
   await writeNote(maya, 'After the reload');
   await expect(marks(maya).filter({ hasText: 'After the reload' })).toHaveCount(1);
 
@@ -55,6 +59,7 @@ test('30 seconds without a network, with a reload meanwhile: the board opens aga
     'Text, printed: What holds a bridge up?',
     "Note, somebody else's: With a network",
     "Note, somebody else's: Before the reload",
+    "Note, somebody else's: Not ended",
     "Note, somebody else's: After the reload",
   ]);
 });

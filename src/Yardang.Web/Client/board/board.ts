@@ -40,6 +40,7 @@ interface BoardTexts extends MarkListTexts {
   readonly sending: string;
   readonly pictureAway: string;
   readonly keptHere: string;
+  readonly keepOpen: string;
   readonly setAside: string;
   readonly pensDown: string;
   readonly closed: string;
@@ -79,7 +80,7 @@ Alpine.data('board', () => {
     closed: false,
     link: 'connecting' as Link,
     opened: isTry,
-    keeping: 'kept' as 'kept' | 'sending' | 'here',
+    keeping: 'kept' as 'kept' | 'sending' | 'here' | 'open',
     setAside: 0,
     notice: '',
     directionsOpen: false,
@@ -184,7 +185,8 @@ Alpine.data('board', () => {
       this.pageDirections = textFor(page?.directions ?? {}, data.language);
       this.showStimulus(page?.stimulus ?? null);
       const waiting = session.client.waiting + (lesson?.waiting ?? 0);
-      this.keeping = waiting === 0 ? 'kept' : this.link === 'open' ? 'sending' : 'here';
+      const needsPage = session.client.needsThisPage || lesson?.needsThisPage;
+      this.keeping = waiting === 0 ? 'kept' : this.link === 'open' ? 'sending' : needsPage ? 'open' : 'here';
       this.setAside = [...session.sheets.setAside].filter((w) => w.actor === me.number).length;
     },
 
@@ -204,11 +206,12 @@ Alpine.data('board', () => {
       if (!this.opened) return texts.opening;
       if (this.setAside > 0 && this.keeping === 'kept') return fill(texts.setAside, this.setAside);
       if (this.keeping === 'kept') return this.link === 'lost' ? texts.keptHere : texts.kept;
+      if (this.keeping === 'open') return texts.keepOpen;
       return this.keeping === 'sending' ? texts.sending : texts.keptHere;
     },
 
     get keptState(): string {
-      if (!this.opened) return 'sending';
+      if (!this.opened || this.keeping === 'open') return 'sending';
       return this.link === 'lost' ? 'here' : this.keeping;
     },
 

@@ -10,7 +10,8 @@ interface Schema extends DBSchema {
 
 export interface OutboxStore {
   load(): Promise<Submission[]>;
-  add(submission: Submission): void;
+  /** Done once the device holds it; fails where nothing can be held. */
+  add(submission: Submission): Promise<void>;
   /** Forgets a client's commands up to a counter. */
   settle(client: number, counter: number): void;
   remove(client: number, counter: number): void;
@@ -49,7 +50,13 @@ export function deviceOutbox(who: string, room: string): OutboxStore {
         return [];
       }
     },
-    add: (submission) => later((db) => db.put('outbox', { ...submission, who, room })),
+    async add(submission) {
+      const putting = (await open()).transaction('outbox', 'readwrite');
+      const put = putting.store.put({ ...submission, who, room });
+      // Without this the browser waits for an answer before it commits, and a page that goes away meanwhile loses it.
+      putting.commit();
+      await Promise.all([put, putting.done]);
+    },
     settle: (client, counter) =>
       later((db) => db.delete('outbox', IDBKeyRange.bound([who, room, client, 0], [who, room, client, counter]))),
     remove: (client, counter) => later((db) => db.delete('outbox', [who, room, client, counter])),

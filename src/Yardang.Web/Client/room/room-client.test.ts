@@ -10,7 +10,7 @@ import type { Submission } from './wire';
 const ME = { number: 2, isStaff: false };
 const INK = { kind: 'ink', points: [0, 0, 128, 0, 100, 0, 128, 9] } as const;
 
-function setUp(left: Submission[] = []) {
+function setUp(left: Submission[] = [], holds = true) {
   const sent: { submission: Submission; after: number }[] = [];
   const kept: Submission[] = [...left];
   const refusals: number[] = [];
@@ -21,7 +21,10 @@ function setUp(left: Submission[] = []) {
   };
   const store: OutboxStore = {
     load: async () => left,
-    add: (s) => void kept.push(s),
+    add: async (s) => {
+      if (!holds) throw new Error('No room on this device.');
+      kept.push(s);
+    },
     settle: (client, counter) => void remove(kept, (s) => s.client === client && s.counter <= counter),
     remove: (client, counter) => void remove(kept, (s) => s.client === client && s.counter === counter),
     spares: async () => 0,
@@ -68,6 +71,21 @@ test('what I draw is shown at once and kept on the device', () => {
   assert.ok(client.state.mark(id));
   assert.equal(client.waiting, 1);
   assert.equal(kept.length, 1);
+});
+
+test('until the device holds it, it needs this page; where nothing can be held, until it is in the log', async () => {
+  const able = setUp();
+  able.draw();
+  assert.equal(able.client.needsThisPage, true);
+  await Promise.resolve();
+  assert.equal(able.client.needsThisPage, false);
+
+  const unable = setUp([], false);
+  const id = unable.draw();
+  await Promise.resolve();
+  assert.equal(unable.client.needsThisPage, true);
+  unable.client.takeFrame(frame(1, eventFor(1, id, 7, 1)));
+  assert.equal(unable.client.needsThisPage, false);
 });
 
 test('its event empties the outbox, and the mark stays once', () => {

@@ -53,6 +53,7 @@ export class RoomClient<S extends RoomState<S>> {
   private confirmed: S;
   private predicted: S | null = null;
   private outbox: Submission[] = [];
+  private readonly notHeld = new Set<Submission>();
   private readonly lastInLog = new Map<number, number>();
   private resendTimer: ReturnType<typeof setTimeout> | null = null;
 
@@ -83,6 +84,11 @@ export class RoomClient<S extends RoomState<S>> {
     return this.outbox.length;
   }
 
+  /** Whether something on its way would be lost if this page went away now: the device does not hold it (yet). */
+  get needsThisPage(): boolean {
+    return this.outbox.some((s) => this.notHeld.has(s));
+  }
+
   /** An id of this tab for a mark, page, gesture or tie: another one each time. */
   newId(): number {
     return this.client * ID_UNIT + ++this.ids;
@@ -101,7 +107,7 @@ export class RoomClient<S extends RoomState<S>> {
   submit(command: Command, gesture = 0): Submission {
     const submission = { client: this.client, counter: ++this.counter, gesture, command };
     this.outbox.push(submission);
-    this.store?.add(submission);
+    void this.hold(submission);
     this.predict(submission);
     this.transmit(submission);
     this.listener.changed?.();
@@ -166,10 +172,23 @@ export class RoomClient<S extends RoomState<S>> {
     const refused = this.outbox.find((s) => s.client === client && s.counter === counter);
     if (!refused) return;
     this.outbox = this.outbox.filter((s) => s !== refused);
+    this.notHeld.delete(refused);
     this.store?.remove(client, counter);
     this.rebase();
     this.listener.refused?.(refused, reason);
     this.listener.changed?.();
+  }
+
+  private async hold(submission: Submission): Promise<void> {
+    if (!this.store) return;
+    this.notHeld.add(submission);
+    try {
+      await this.store.add(submission);
+      this.notHeld.delete(submission);
+      if (!this.line.isOpen) this.listener.changed?.();
+    } catch (e) {
+      console.warn('This device cannot hold what is written.', e);
+    }
   }
 
   private takeEvent(envelope: Envelope): void {
@@ -189,6 +208,7 @@ export class RoomClient<S extends RoomState<S>> {
   private drop(): boolean {
     const before = this.outbox.length;
     this.outbox = this.outbox.filter((s) => s.counter > (this.lastInLog.get(s.client) ?? 0));
+    if (this.outbox.length === 0) this.notHeld.clear();
     return this.outbox.length < before;
   }
 

@@ -40,6 +40,8 @@ export class Writer implements Tool {
   /** Connects the field once for all writers of a page. */
   static listen(field: HTMLTextAreaElement, current: () => Writer | null): void {
     field.addEventListener('blur', () => current()?.finish());
+    // A page that goes away takes along what was being written.
+    window.addEventListener('pagehide', () => current()?.finish());
     field.addEventListener('input', () => current()?.layOut());
     field.addEventListener('keydown', (e) => {
       if (e.key !== 'Escape') return;
