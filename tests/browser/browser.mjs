@@ -5,7 +5,8 @@ import { join } from 'node:path';
 
 export const use = {
   viewport: { width: 1280, height: 800 },
-  trace: 'retain-on-failure',
+  // A film of each page would cost half of two cores.
+  trace: { mode: 'retain-on-failure', screenshots: false, snapshots: true },
   launchOptions: {
     executablePath: '/usr/bin/chromium',
     args: [

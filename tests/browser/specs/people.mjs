@@ -71,7 +71,7 @@ export async function draw(page, from = [0.3, 0.4], to = [0.6, 0.5]) {
   await page.getByRole('button', { name: 'Pen', exact: true }).click();
   await page.mouse.move(...at(from));
   await page.mouse.down();
-  await page.mouse.move(...at(to), { steps: 12 });
+  await page.mouse.move(...at(to), { steps: 6 });
   await page.mouse.up();
 }
 

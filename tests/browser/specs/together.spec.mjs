@@ -6,6 +6,7 @@ test('all together: everybody writes on one board, and nobody can rub out what a
   await design(varga);
   await varga.getByRole('link', { name: 'Hand out' }).click();
   const ready = varga.locator('.ready section:visible');
+  await expect(ready).toHaveCount(1);
   await expect(ready).toContainText('Each student gets a board of their own.');
   await varga.getByLabel('Everybody together').check();
   await expect(ready).toContainText('Everybody works on one board.');

@@ -48,6 +48,8 @@ export class Connection implements Line {
     this.hub.onreconnected(() => this.resume());
     this.hub.onclose(() => void this.start());
     setInterval(() => this.resendStale(), HEARTBEAT_RESEND_MS);
+    // The device knows before a heartbeat is missed.
+    window.addEventListener('offline', () => void this.hub.stop());
     window.addEventListener('online', () => void this.start());
   }
 
