@@ -13,6 +13,7 @@ public static class PagePainter
     private const float NotePadding = 300;
     private const float LineHeight = 1.25f;
     private const float Ascent = 0.95f;
+    private static readonly SKSamplingOptions s_smooth = new(SKCubicResampler.Mitchell);
 
     /// <summary>The one face of the application's texts.</summary>
     public static readonly SKTypeface Face = LoadFace();
@@ -20,7 +21,7 @@ public static class PagePainter
     /// <summary>Paper, then the marks back to front.</summary>
     public static void Paint(SKCanvas canvas, Page page, IEnumerable<Mark> marks, LengthUnit unit, Func<string, byte[]?> picture)
     {
-        PaintPaper(canvas, page);
+        PaintPaper(canvas, page, picture);
         canvas.Save();
         canvas.ClipRect(new SKRect(0, 0, page.Size.Width, page.Size.Height));
         foreach (var mark in marks) Paint(canvas, mark, unit, picture);
@@ -30,11 +31,17 @@ public static class PagePainter
     /// <summary>Opaque paint of a 0xRRGGBB colour.</summary>
     public static SKPaint Fill(int rgb) => new() { Color = new SKColor(0xff000000 | (uint)rgb), IsAntialias = true };
 
-    private static void PaintPaper(SKCanvas canvas, Page page)
+    private static void PaintPaper(SKCanvas canvas, Page page, Func<string, byte[]?> picture)
     {
         using var white = Fill(0xffffff);
         canvas.DrawRect(0, 0, page.Size.Width, page.Size.Height, white);
         RulingPainter.Paint(canvas, Ruling.Of(page.Paper, page.Size));
+        if (page.Paper.Media is not { } name || picture(name) is not { } bytes) return;
+        using var image = SKImage.FromEncodedData(bytes);
+        if (image is null) return;
+        var scale = Math.Min((float)page.Size.Width / image.Width, (float)page.Size.Height / image.Height);
+        var (width, height) = (image.Width * scale, image.Height * scale);
+        canvas.DrawImage(image, SKRect.Create((page.Size.Width - width) / 2, (page.Size.Height - height) / 2, width, height), s_smooth);
     }
 
     private static void Paint(SKCanvas canvas, Mark mark, LengthUnit unit, Func<string, byte[]?> picture)
@@ -110,7 +117,7 @@ public static class PagePainter
         var middle = MarkGeometry.BoxOf(body).Middle;
         float halfWidth = body.Width * (mark.Scale?.X ?? 1_000) / 2_000f, halfHeight = body.Height * (mark.Scale?.Y ?? 1_000) / 2_000f;
         var (x, y) = ((float)middle.X, (float)middle.Y);
-        canvas.DrawImage(image, new SKRect(x - halfWidth, y - halfHeight, x + halfWidth, y + halfHeight), new SKSamplingOptions(SKCubicResampler.Mitchell));
+        canvas.DrawImage(image, new SKRect(x - halfWidth, y - halfHeight, x + halfWidth, y + halfHeight), s_smooth);
     }
 
     private static void PaintWords(SKCanvas canvas, Words words, float x, float y, float width, int colour, Looks looks)

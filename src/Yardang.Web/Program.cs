@@ -49,6 +49,7 @@ services.AddSingleton<LessonPeople>();
 services.AddSingleton<BoardExport>();
 services.AddSingleton(provider => new MediaStore(provider.GetRequiredService<DataFolder>().Media));
 services.AddSingleton<MediaEndpoint>();
+services.AddUploadLimit();
 services.AddSingleton<IPictureSearch, OwnDrawings>();
 services.AddSingleton<PictureSearchEndpoint>();
 
@@ -91,17 +92,18 @@ app.UseRequestLocalization("en");
 app.UseRouting();
 app.UseAuthentication();
 app.UseAuthorization();
+app.UseRateLimiter();
 app.MapStaticAssets();
 app.MapRazorPages();
 app.MapHub<RoomHub>("/live");
 app.MapGet("/rooms/{room:guid}/snapshot", (HttpContext context, Guid room, SnapshotEndpoint endpoint) => endpoint.GetAsync(context, room));
 app.MapGet("/rooms/{room:guid}/media/{name}", (HttpContext context, Guid room, string name, MediaEndpoint media) => media.GetAsync(context, room, name));
-app.MapPost("/rooms/{room:guid}/media", (HttpContext context, Guid room, MediaEndpoint media) => media.PostAsync(context, room));
+app.MapPost("/rooms/{room:guid}/media", (HttpContext context, Guid room, MediaEndpoint media) => media.PostAsync(context, room)).RequireRateLimiting(UploadLimit.Policy);
 app.MapPost("/rooms/{room:guid}/stimulus", (HttpContext context, Guid room, MediaEndpoint media) => media.PostStimulusAsync(context, room))
-    .WithMetadata(new Microsoft.AspNetCore.Mvc.RequestSizeLimitAttribute(64 * 1024 * 1024));
+    .RequireRateLimiting(UploadLimit.Policy).WithMetadata(new Microsoft.AspNetCore.Mvc.RequestSizeLimitAttribute(64 * 1024 * 1024));
 app.MapGet("/rooms/{room:guid}/pictures", (HttpContext context, Guid room, string? words, PictureSearchEndpoint pictures) => pictures.SearchAsync(context, room, words));
 app.MapGet("/rooms/{room:guid}/pictures/{id}", (HttpContext context, Guid room, string id, PictureSearchEndpoint pictures) => pictures.ThumbnailAsync(context, room, id));
-app.MapPost("/rooms/{room:guid}/pictures/{id}", (HttpContext context, Guid room, string id, PictureSearchEndpoint pictures) => pictures.TakeAsync(context, room, id));
+app.MapPost("/rooms/{room:guid}/pictures/{id}", (HttpContext context, Guid room, string id, PictureSearchEndpoint pictures) => pictures.TakeAsync(context, room, id)).RequireRateLimiting(UploadLimit.Policy);
 app.MapGet("/rooms/{room:guid}/names", async (HttpContext context, Guid room, AccessResolver access, LessonPeople people) =>
     await access.ForRoomAsync(Visitor.Of(context), room) is { Kind: RoomKind.Board } ? Results.Ok(await people.NamesAsync(room)) : Results.NotFound());
 app.MapGet("/lesson/{lesson:guid}/people", async (HttpContext context, Guid lesson, AccessResolver access, LessonPeople people) =>

@@ -34,6 +34,9 @@ public enum PaperKind
 
     /// <summary>Columns and rows.</summary>
     Table = 9,
+
+    /// <summary>A picture of the teacher's, as large as the page can show it whole.</summary>
+    Picture = 10,
 }
 
 /// <summary>The numbers along an axis, in thousandths, so that steps of a tenth are exact.</summary>
@@ -60,16 +63,18 @@ public sealed record Axis(int From, int To, int Step)
 /// <param name="Up">Numbers along the vertical axis of a plane.</param>
 /// <param name="Columns">Of a table.</param>
 /// <param name="Rows">Of a table.</param>
-public sealed record Paper(PaperKind Kind, int Spacing = 0, Axis? Across = null, Axis? Up = null, int Columns = 0, int Rows = 0)
+/// <param name="Media">Of a picture: its name in the media store. Null for all others.</param>
+public sealed record Paper(PaperKind Kind, int Spacing = 0, Axis? Across = null, Axis? Up = null, int Columns = 0, int Rows = 0, string? Media = null)
 {
     /// <summary>No ruling.</summary>
     public static readonly Paper Plain = new(PaperKind.Plain);
 
     private const int MostCells = 60;
 
-    /// <summary>Whether all settings are within their ranges: spacing 2 to 50 mm, axes that rise, 1 to 60 columns and rows.</summary>
+    /// <summary>Whether all settings are within their ranges: spacing 2 to 50 mm, axes that rise, 1 to 60 columns and rows, a picture if it is one.</summary>
     [JsonIgnore]
     public bool IsValid => Enum.IsDefined(Kind) && Spacing is 0 or (>= 200 and <= 5_000)
         && Across is null or { IsValid: true } && Up is null or { IsValid: true }
-        && Columns is >= 0 and <= MostCells && Rows is >= 0 and <= MostCells;
+        && Columns is >= 0 and <= MostCells && Rows is >= 0 and <= MostCells
+        && (Kind == PaperKind.Picture ? Media is not null && MediaName.IsValid(Media) : Media is null);
 }

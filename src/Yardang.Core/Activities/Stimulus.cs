@@ -31,5 +31,5 @@ public sealed record Stimulus(StimulusKind Kind, string Source, string Title)
     [JsonIgnore]
     public bool IsValid => Enum.IsDefined(Kind) && Title.Length <= MostInTitle && Source.Length <= MostLetters && (Kind == StimulusKind.Link
         ? Uri.TryCreate(Source, UriKind.Absolute, out var address) && address.Scheme is "https" or "http" && address.UserInfo.Length == 0
-        : Source.Length == 64 && Source.All(char.IsAsciiHexDigitLower));
+        : MediaName.IsValid(Source));
 }

@@ -37,7 +37,7 @@ public static class ActivityArchive
         {
             Add(zip, ActivityEntry, ActivityJson.Write(activity));
             if (work is not null) Add(zip, WorkEntry, ActivityJson.WriteWork(work));
-            foreach (var name in MediaOf(activity).Concat(work?.Boards.SelectMany(b => MediaOf(b.Marks)) ?? []).Distinct(StringComparer.Ordinal))
+            foreach (var name in MediaOf(activity).Concat(work?.Boards.SelectMany(b => MediaOf(b.Pages, b.Marks)) ?? []).Distinct(StringComparer.Ordinal))
             {
                 if (media(name) is { } file) Add(zip, MediaFolder + name, file);
             }
@@ -47,11 +47,11 @@ public static class ActivityArchive
     }
 
     /// <summary>The names in the media store that an activity uses, each once.</summary>
-    public static IEnumerable<string> MediaOf(ActivityContent activity) => MediaOf(activity.Marks)
-        .Concat(activity.Pages.Select(p => p.Stimulus).OfType<Stimulus>().Where(s => s.Kind != StimulusKind.Link).Select(s => s.Source))
-        .Distinct(StringComparer.Ordinal);
+    public static IEnumerable<string> MediaOf(ActivityContent activity) => MediaOf(activity.Pages, activity.Marks).Distinct(StringComparer.Ordinal);
 
-    private static IEnumerable<string> MediaOf(ImmutableArray<Mark> marks) => marks.Select(m => m.Body).OfType<PictureBody>().Select(p => p.Media);
+    private static IEnumerable<string> MediaOf(ImmutableArray<Page> pages, ImmutableArray<Mark> marks) => marks.Select(m => m.Body).OfType<PictureBody>().Select(p => p.Media)
+        .Concat(pages.Select(p => p.Paper.Media).OfType<string>())
+        .Concat(pages.Select(p => p.Stimulus).OfType<Stimulus>().Where(s => s.Kind != StimulusKind.Link).Select(s => s.Source));
 
     /// <summary>Reads an archive.</summary>
     /// <exception cref="FormatException">It is damaged, too large, newer than this program, or no archive; the message names the place.</exception>

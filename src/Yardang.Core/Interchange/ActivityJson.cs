@@ -91,17 +91,17 @@ public static class ActivityJson
     // Format 1 of the first version had the kind alone: "squared".
     private sealed class PaperConverter : JsonConverter<Paper>
     {
-        private sealed record Settings(PaperKind Kind, int Spacing = 0, Axis? Across = null, Axis? Up = null, int Columns = 0, int Rows = 0);
+        private sealed record Settings(PaperKind Kind, int Spacing = 0, Axis? Across = null, Axis? Up = null, int Columns = 0, int Rows = 0, string? Media = null);
 
         public override Paper Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options)
         {
             if (reader.TokenType == JsonTokenType.String) return new(JsonSerializer.Deserialize<PaperKind>(ref reader, options));
             var s = JsonSerializer.Deserialize<Settings>(ref reader, options)!;
-            return new(s.Kind, s.Spacing, s.Across, s.Up, s.Columns, s.Rows);
+            return new(s.Kind, s.Spacing, s.Across, s.Up, s.Columns, s.Rows, s.Media);
         }
 
         public override void Write(Utf8JsonWriter writer, Paper value, JsonSerializerOptions options) =>
-            JsonSerializer.Serialize(writer, new Settings(value.Kind, value.Spacing, value.Across, value.Up, value.Columns, value.Rows), options);
+            JsonSerializer.Serialize(writer, new Settings(value.Kind, value.Spacing, value.Across, value.Up, value.Columns, value.Rows, value.Media), options);
     }
 
     // Points are one flat array: x, y, pressure, ms, x, y, pressure, ms ...

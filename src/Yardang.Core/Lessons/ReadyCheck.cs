@@ -7,12 +7,15 @@ namespace Yardang.Core.Lessons;
 /// <param name="Key">Names the sentence.</param>
 /// <param name="IsWarning">Whether it is something probably forgotten, rather than something students will be able to do.</param>
 /// <param name="Count">The number that the sentence mentions.</param>
-public sealed record ReadyLine(string Key, bool IsWarning = false, int Count = 0);
+/// <param name="Names">What the sentence lists.</param>
+/// <param name="Page">The first page where it is to be mended; null if it is no matter of a page.</param>
+/// <param name="Mark">The first mark that is to be mended; null if it is no matter of a mark.</param>
+public sealed record ReadyLine(string Key, bool IsWarning = false, int Count = 0, string Names = "", long? Page = null, long? Mark = null);
 
 /// <summary>What students will be able to do, and what was probably forgotten, before anything is handed out.</summary>
 public static class ReadyCheck
 {
-    private const ToolSet EveryTool = ToolSet.Pen | ToolSet.Highlighter | ToolSet.Text | ToolSet.Note | ToolSet.Shape | ToolSet.Picture;
+    private const ToolSet EveryTool = ToolSet.Pen | ToolSet.Highlighter | ToolSet.Text | ToolSet.Note | ToolSet.Shape | ToolSet.Picture | ToolSet.Stamp | ToolSet.Formula;
 
     /// <summary>The lines for handing out an activity.</summary>
     public static IReadOnlyList<ReadyLine> For(ActivityContent activity, Door door, Way way)
@@ -30,16 +33,43 @@ public static class ReadyCheck
         var loose = activity.Marks.Count(m => m.Grip == Grip.Loose);
         var key = activity.Marks.Count(m => m.Grip == Grip.Key);
         var fewer = activity.Pages.Count(p => p.Withheld != ToolSet.None);
-        var mute = activity.Pages.Count(p => (p.Withheld & EveryTool) == EveryTool);
         if (activity.Pages.Length > 1) lines.Add(new("Pages", Count: activity.Pages.Length));
         if (printed > 0) lines.Add(new("PrintedStays", Count: printed));
         if (loose > 0) lines.Add(new("LooseMoves", Count: loose));
         if (key > 0) lines.Add(new("KeyHidden", Count: key));
         if (fewer > 0) lines.Add(new("FewerTools", Count: fewer));
-        if (mute > 0) lines.Add(new("NobodyCanWrite", IsWarning: true, Count: mute));
-        if (activity.Name.IsEmpty) lines.Add(new("NoName", IsWarning: true));
-        if (activity.Directions.IsEmpty) lines.Add(new("NoDirections", IsWarning: true));
-        if (printed == 0) lines.Add(new("EmptyPage", IsWarning: true));
-        return lines;
+        return [.. lines, .. Forgotten(activity)];
+    }
+
+    private static IEnumerable<ReadyLine> Forgotten(ActivityContent activity)
+    {
+        if (activity.Name.IsEmpty) yield return new("NoName", IsWarning: true);
+        if (activity.Directions.IsEmpty && activity.Pages.All(p => p.Directions is null or { IsEmpty: true })) yield return new("NoDirections", IsWarning: true);
+        var places = FillIns.In(activity);
+        if (!places.IsEmpty) yield return new("Unfilled", IsWarning: true, places.Length, string.Join(", ", places));
+        var standing = activity.Marks.Where(m => m.Grip != Grip.Key).Select(m => m.Page).ToHashSet();
+        if (Pages("EmptyPages", p => !standing.Contains(p.Id) && p.Paper.Kind == PaperKind.Plain && p.Directions is null or { IsEmpty: true }) is { } empty) yield return empty;
+        if (Pages("NobodyCanWrite", p => (p.Withheld & EveryTool) == EveryTool) is { } mute) yield return mute;
+        if (Marks("UnnamedZones", m => m.Body is ZoneBody { Name.IsEmpty: true }) is { } zones) yield return zones;
+        if (Marks("UndescribedPictures", m => m.Body is PictureBody p && string.IsNullOrWhiteSpace(p.Description) && string.IsNullOrWhiteSpace(p.Text)) is { } pictures) yield return pictures;
+
+        // Where a teacher has said for some zones what belongs there, the others were probably forgotten.
+        if (activity.Marks.Any(m => m.Body is ZoneBody { Expected.IsNone: false })
+            && Marks("ZonesExpectNothing", m => m.Body is ZoneBody { Expected: null or { IsNone: true } }) is { } rest)
+        {
+            yield return rest;
+        }
+
+        ReadyLine? Pages(string key, Func<Page, bool> lacks)
+        {
+            var pages = activity.Pages.Where(lacks).ToList();
+            return pages.Count == 0 ? null : new(key, IsWarning: true, pages.Count, Page: pages[0].Id);
+        }
+
+        ReadyLine? Marks(string key, Func<Mark, bool> lacks)
+        {
+            var marks = activity.Marks.Where(lacks).ToList();
+            return marks.Count == 0 ? null : new(key, IsWarning: true, marks.Count, Mark: marks[0].Id);
+        }
     }
 }

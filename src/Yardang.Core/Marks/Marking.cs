@@ -186,7 +186,7 @@ public static class Marking
         NoteBody n => IsBox(n.X, n.Y, n.Width, n.Height) && IsValid(n.Words),
         ShapeBody s => IsValid(s),
         BubbleBody b => IsBox(b.X, b.Y, b.Width, b.Height) && Near(b.TipX) && Near(b.TipY) && IsValid(b.Words),
-        PictureBody p => IsBox(p.X, p.Y, p.Width, p.Height) && p.Media.Length == 64 && p.Media.All(char.IsAsciiHexDigitLower)
+        PictureBody p => IsBox(p.X, p.Y, p.Width, p.Height) && MediaName.IsValid(p.Media)
             && p.Description.Length <= Limits.DescriptionLength && p.Text is null or { Length: <= Limits.PictureTextLength },
         FormulaBody f => IsBox(f.X, f.Y, f.Width, f.Height) && f.Source.Length is > 0 and <= Limits.FormulaLength
             && f.Outline.Length <= Limits.OutlineLength && f.Outline.AsSpan().IndexOfAnyExcept(s_outline) < 0,

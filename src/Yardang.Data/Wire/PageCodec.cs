@@ -58,13 +58,14 @@ internal static class PageCodec
 
     public static void Write(ref MessagePackWriter w, Paper paper)
     {
-        w.WriteArrayHeader(6);
+        w.WriteArrayHeader(paper.Media is null ? 6 : 7);
         w.Write((int)paper.Kind);
         w.Write(paper.Spacing);
         Write(ref w, paper.Across);
         Write(ref w, paper.Up);
         w.Write(paper.Columns);
         w.Write(paper.Rows);
+        if (paper.Media is not null) w.Write(paper.Media);
     }
 
     // Version 1 wrote the kind alone.
@@ -73,6 +74,7 @@ internal static class PageCodec
         if (r.NextMessagePackType == MessagePackType.Integer) return new Paper((PaperKind)r.ReadInt32());
         var fields = new Fields(ref r, 6);
         var paper = new Paper((PaperKind)r.ReadInt32(), r.ReadInt32(), ReadAxis(ref r), ReadAxis(ref r), r.ReadInt32(), r.ReadInt32());
+        if (fields.Has(7)) paper = paper with { Media = MarkCodec.ReadText(ref r) };
         fields.End(ref r);
         return paper;
     }

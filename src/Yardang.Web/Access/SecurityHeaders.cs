@@ -5,7 +5,7 @@ public static class SecurityHeaders
 {
     private const string Policy =
         "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data: blob:; font-src 'self'; connect-src 'self'; "
-        + "media-src 'self' blob:; worker-src 'self'; form-action 'self'; frame-ancestors 'none'; base-uri 'none'; object-src 'none'; manifest-src 'self'";
+        + "media-src 'self' blob:; worker-src 'self'; form-action 'self'; frame-src 'self'; frame-ancestors 'self'; base-uri 'none'; object-src 'none'; manifest-src 'self'";
 
     public static void UseSecurityHeaders(this IApplicationBuilder app) => app.Use((context, next) =>
     {

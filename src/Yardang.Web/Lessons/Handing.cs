@@ -64,9 +64,14 @@ public sealed class Handing(IDbContextFactory<SchoolContext> school, RoomHosts h
         var marks = activity.Marks
             .Where(m => m.Body is not PictureBody p || names.ContainsKey(p.Media))
             .Select(m => m.Body is PictureBody p ? m with { Body = p with { Media = names[p.Media] } } : m);
-        var pages = activity.Pages.Select(p => p.Stimulus is not { Kind: not StimulusKind.Link } s ? p
-            : p with { Stimulus = names.TryGetValue(s.Source, out var kept) ? s with { Source = kept } : null });
-        return activity with { Pages = [.. pages], Marks = [.. marks] };
+        return activity with { Pages = [.. activity.Pages.Select(p => WithMedia(p, names))], Marks = [.. marks] };
+    }
+
+    private static Page WithMedia(Page page, IReadOnlyDictionary<string, string> names)
+    {
+        if (page.Paper.Media is { } picture) page = page with { Paper = names.TryGetValue(picture, out var kept) ? page.Paper with { Media = kept } : Paper.Plain };
+        if (page.Stimulus is { Kind: not StimulusKind.Link } beside) page = page with { Stimulus = names.TryGetValue(beside.Source, out var kept) ? beside with { Source = kept } : null };
+        return page;
     }
 
     /// <summary>The activity as it stands in the workshop.</summary>

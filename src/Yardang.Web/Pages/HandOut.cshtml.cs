@@ -23,6 +23,16 @@ public sealed class HandOutModel(AccessResolver access, Handing handing) : PageM
     /// <summary>What will happen, for each choice; the page shows the one that is chosen.</summary>
     public IReadOnlyList<(Way Way, Door Door, IReadOnlyList<ReadyLine> Lines)> Checks { get; private set; } = [];
 
+    /// <summary>Where in the workshop something is mended: what stands behind the # of its address.</summary>
+    public static string PlaceOf(ReadyLine line) => line switch
+    {
+        { Mark: { } mark } => $"mark-{mark}",
+        { Page: { } page } => $"page-{page}",
+        { Key: "Unfilled" } => "fill-ins",
+        { Key: "NoDirections" } => "directions",
+        _ => "name",
+    };
+
     public async Task<IActionResult> OnGetAsync(Guid id)
     {
         if (await access.OwnActivityAsync(Visitor.Of(HttpContext), id) is not { } activity) return NotFound();

@@ -34,6 +34,7 @@ public sealed class WorkshopModel(AccessResolver access, Handing handing, RoomHo
         await shelf.UsedAsync(id);
         Data = new
         {
+            activity = activity.Id,
             draft = activity.DraftId,
             who = $"teacher-{visitor.TeacherId}",
             language = ContentLanguage.Current,

@@ -33,7 +33,7 @@ public class ReadyCheckTests
     {
         var bare = ActivityContent.Blank("en", "");
         var warnings = ReadyCheck.For(bare, Door.Closed, Way.OneEach).Where(l => l.IsWarning).Select(l => l.Key);
-        Assert.Equal(["DoorClosed", "NoName", "NoDirections", "EmptyPage"], warnings);
+        Assert.Equal(["DoorClosed", "NoName", "NoDirections", "EmptyPages"], warnings);
     }
 
     [Fact]
@@ -43,8 +43,27 @@ public class ReadyCheckTests
         var fewer = s_activity with { Pages = [page, page with { Id = 2, Withheld = ToolSet.Shape }] };
         Assert.Contains("FewerTools", Keys(fewer, Way.OneEach));
         Assert.DoesNotContain("NobodyCanWrite", Keys(fewer, Way.OneEach));
-        var mute = s_activity with { Pages = [page with { Withheld = ToolSet.Pen | ToolSet.Highlighter | ToolSet.Text | ToolSet.Note | ToolSet.Shape | ToolSet.Picture }] };
+        var mute = s_activity with { Pages = [page with { Withheld = Enum.GetValues<ToolSet>().Aggregate((a, b) => a | b) }] };
         Assert.Contains("NobodyCanWrite", Keys(mute, Way.OneEach));
+    }
+
+    [Fact]
+    public void It_leads_to_the_first_place_that_was_forgotten()
+    {
+        Mark Stands(long id, MarkBody body) => s_activity.Marks[0] with { Id = id, Body = body };
+        var named = new ZoneBody(ShapeKind.Ellipse, [0, 0, 900, 900], Texts.In("en", "Stiff"), Expected: Expectation.None with { Answers = ["triangle"] });
+        var activity = s_activity with
+        {
+            Directions = Texts.In("en", "Draw a {kind} of bridge for {place}."),
+            Pages = [s_activity.Pages[0], s_activity.Pages[0] with { Id = 7 }],
+            Marks = [.. s_activity.Marks, Stands(11, named), Stands(12, named with { Name = Texts.None, Expected = null }), Stands(13, new PictureBody(0, 0, 9, 9, new string('a', 64), " "))],
+        };
+        var forgotten = ReadyCheck.For(activity, Door.Open, Way.OneEach).Where(l => l.IsWarning).ToDictionary(l => l.Key, StringComparer.Ordinal);
+        Assert.Equal("kind, place", forgotten["Unfilled"].Names);
+        Assert.Equal(7, forgotten["EmptyPages"].Page);
+        Assert.Equal(12, forgotten["UnnamedZones"].Mark);
+        Assert.Equal(12, forgotten["ZonesExpectNothing"].Mark);
+        Assert.Equal(13, forgotten["UndescribedPictures"].Mark);
     }
 
     private static IEnumerable<string> Keys(ActivityContent activity, Way way) => ReadyCheck.For(activity, Door.Open, way).Select(l => l.Key);

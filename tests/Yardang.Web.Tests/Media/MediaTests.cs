@@ -62,6 +62,25 @@ public sealed partial class MediaTests : IAsyncDisposable
     }
 
     [Fact]
+    public async Task A_student_who_sends_pictures_without_end_is_told_to_wait_and_a_classmate_is_not()
+    {
+        var (_, teacher) = await _school.TeacherAsync("Ilse Varga");
+        var (_, lesson) = await _school.HandOutAsync(teacher);
+        var (maya, board) = await _school.StudentAsync(lesson.Code, "Maya");
+        var (ben, bens) = await _school.StudentAsync(lesson.Code, "Ben");
+        var status = HttpStatusCode.OK;
+        for (var sent = 0; sent < 40 && status == HttpStatusCode.OK; sent++)
+        {
+            using var answer = await UploadAsync(maya, board, Png(4, 4));
+            status = answer.StatusCode;
+        }
+
+        Assert.Equal(HttpStatusCode.TooManyRequests, status);
+        using var his = await UploadAsync(ben, bens, Png(4, 4));
+        Assert.Equal(HttpStatusCode.OK, his.StatusCode);
+    }
+
+    [Fact]
     public async Task An_archive_takes_its_pictures_along_and_leaves_out_what_is_none()
     {
         var (_, teacher) = await _school.TeacherAsync("Ilse Varga");

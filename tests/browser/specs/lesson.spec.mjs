@@ -8,7 +8,8 @@ test('a lesson from the first idea to the print-out, with a teacher and three st
   await design(varga);
 
   await test.step('try it as a student: the printed title stays, and nothing is kept', async () => {
-    await varga.getByRole('link', { name: 'Try it as a student' }).click();
+    await varga.getByRole('button', { name: 'Try it as a student' }).click();
+    await varga.getByRole('link', { name: 'Whole page' }).click();
     await expect(marks(varga)).toHaveText(['Text, printed: What holds a bridge up?']);
     await draw(varga);
     await expect(marks(varga)).toHaveText(['Text, printed: What holds a bridge up?', 'Drawing, yours']);

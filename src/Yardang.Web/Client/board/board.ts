@@ -7,7 +7,6 @@ import { LessonState, Signal } from '../room/lesson-state';
 import { Grip } from '../room/marks';
 import { type OutboxStore, deviceOutbox } from '../room/outbox-store';
 import { RoomClient } from '../room/room-client';
-import { LocalLine } from './local-line';
 import { OfflineCopy } from './offline';
 import { formulaControls } from './formula-controls';
 import { MarkList, type MarkListTexts } from './mark-list';
@@ -15,11 +14,14 @@ import { pictureSearchControls } from './picture-search-controls';
 import { sheetControls, textFor } from './sheet-controls';
 import { SheetSession } from './sheet-session';
 import { stimulusControls } from './stimulus-controls';
+import { TrySeat, tryRoom } from './try-room';
 import { listenForKeys } from './shortcuts';
 
 interface BoardData {
   readonly mode: 'student' | 'beside' | 'try';
   readonly board: string;
+  /** Of a try-out: its room, where it begins, and who sits there. */
+  readonly tryOut?: { readonly room: string; readonly start: string; readonly names: Record<number, string> };
   readonly lesson: string;
   /** The participant as whom this tab acts; empty for a teacher. */
   readonly participant: string;
@@ -90,7 +92,8 @@ Alpine.data('board', () => {
       const root = this.$root as HTMLElement;
       const host = root.querySelector<HTMLElement>('[data-surface]')!;
       const field = root.querySelector<HTMLTextAreaElement>('[data-field]')!;
-      const line = isTry ? new LocalLine() : new Connection(data.participant || null, (link) => this.linkChanged(link));
+      const seat = data.tryOut ? new TrySeat(tryRoom(data.tryOut.room, data.tryOut.start), data.actor) : null;
+      const line = seat ?? new Connection(data.participant || null, (link) => this.linkChanged(link));
       const store: OutboxStore | null = isTry ? null : deviceOutbox(data.who, data.board);
       session = new SheetSession({
         room: data.board,
@@ -120,14 +123,8 @@ Alpine.data('board', () => {
         pick: (tool) => this.pick(tool),
         showKeys: () => (this.$refs['keys'] as HTMLDialogElement).showModal(),
       });
-      if (line instanceof LocalLine) void this.tryOut(line);
+      if (line instanceof TrySeat) void line.sitDown(session.client);
       else void this.enter(line);
-    },
-
-    async tryOut(line: LocalLine): Promise<void> {
-      line.connect(session.client);
-      const response = await fetch(`/rooms/${data.board}/snapshot`);
-      session.client.takeSnapshot(new Uint8Array(await response.arrayBuffer()));
     },
 
     async enter(connection: Connection): Promise<void> {
@@ -157,7 +154,7 @@ Alpine.data('board', () => {
 
     /** Names of those on this board; somebody new is asked for once, and again after a while. */
     nameOf(actor: number): string {
-      const known = names.get(actor);
+      const known = data.tryOut?.names[actor] ?? names.get(actor);
       if (known === undefined && Date.now() - askedAt > ASK_NAMES_MS) {
         askedAt = Date.now();
         void fetch(`/rooms/${data.board}/names${as}`)

@@ -113,7 +113,7 @@ export class Tile {
     const ctx = canvas.getContext('2d')!;
     const scale = width / page.width;
     ctx.setTransform(scale, 0, 0, scale, 0, 0);
-    drawPaper(ctx, page);
+    drawPaper(ctx, page, this.pictures);
     for (const mark of this.client.state.visible(page.id))
       drawMark(ctx, mark, {
         thinnest: (THINNEST_PX * ratio) / scale,

@@ -184,11 +184,20 @@ export function writePage(page: Page): Raw {
 // Version 1 wrote the kind alone.
 function readPaper(raw: Raw | number): Paper {
   if (typeof raw === 'number') return { ...PLAIN, kind: raw };
-  return { kind: raw[0], spacing: raw[1], across: raw[2], up: raw[3], columns: raw[4], rows: raw[5] };
+  return {
+    kind: raw[0],
+    spacing: raw[1],
+    across: raw[2],
+    up: raw[3],
+    columns: raw[4],
+    rows: raw[5],
+    media: raw[6] ?? null,
+  };
 }
 
 function writePaper(paper: Paper): Raw {
-  return [paper.kind, paper.spacing, paper.across, paper.up, paper.columns, paper.rows];
+  const raw = [paper.kind, paper.spacing, paper.across, paper.up, paper.columns, paper.rows];
+  return paper.media ? [...raw, paper.media] : raw;
 }
 
 function readValue(property: Property, raw: Raw): Value {

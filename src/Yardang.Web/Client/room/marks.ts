@@ -227,9 +227,14 @@ export interface Paper {
   readonly up: Axis | null;
   readonly columns: number;
   readonly rows: number;
+  /** Of a picture: its name in the media store. */
+  readonly media: string | null;
 }
 
-export const PLAIN: Paper = { kind: 0, spacing: 0, across: null, up: null, columns: 0, rows: 0 };
+/** The kind of paper that is a picture. */
+export const PICTURE_PAPER = 10;
+
+export const PLAIN: Paper = { kind: 0, spacing: 0, across: null, up: null, columns: 0, rows: 0, media: null };
 
 export const enum StimulusKind {
   Video = 1,

@@ -149,16 +149,29 @@ export class RoomClient<S extends RoomState<S>> {
     return true;
   }
 
-  /** Without a server: what the command does, it does at once. */
-  confirmHere(submission: Submission): void {
+  /** Without a server: what the command does, it does at once. Null if it was refused. */
+  confirmHere(submission: Submission): Envelope | null {
     const { client, counter, gesture, command } = submission;
     const event = this.foresee(this.confirmed, command);
-    if (!event) return this.takeRefusal(client, counter, REFUSED_NOT_ALLOWED);
-    const number = this.confirmed.number + 1;
+    if (!event) {
+      this.takeRefusal(client, counter, REFUSED_NOT_ALLOWED);
+      return null;
+    }
     const { number: actor, isStaff: byStaff } = this.me;
-    this.takeEvent({ number, time: Date.now(), actor, byStaff, client, counter, gesture, event });
+    const envelope = { number: 0, time: Date.now(), actor, byStaff, client, counter, gesture, event };
+    this.takeHere(envelope);
+    return envelope;
+  }
+
+  /** Without a server: the next event, whoever's it is. */
+  takeHere(envelope: Envelope): void {
+    this.takeEvent({ ...envelope, number: this.confirmed.number + 1 });
     this.rebase();
     this.listener.changed?.();
+  }
+
+  showPreview(preview: Preview): void {
+    this.listener.previewed?.(preview);
   }
 
   takeRefusal(client: number, counter: number, reason: number): void {

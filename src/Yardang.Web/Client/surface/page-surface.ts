@@ -192,7 +192,7 @@ export class PageSurface {
     this.dirty = false;
     if (!this.page) return;
     const ctx = this.prepare(this.standing);
-    drawPaper(ctx, this.page);
+    drawPaper(ctx, this.page, this.pictures);
     ctx.save();
     ctx.beginPath();
     ctx.rect(0, 0, this.page.width, this.page.height);

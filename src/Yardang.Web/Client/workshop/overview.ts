@@ -18,7 +18,7 @@ export function drawOverview(root: HTMLElement, sheets: Sheets, pictures: Pictur
     const ctx = canvas.getContext('2d')!;
     const scale = canvas.width / page.width;
     ctx.setTransform(scale, 0, 0, scale, 0, 0);
-    drawPaper(ctx, page);
+    drawPaper(ctx, page, pictures);
     for (const mark of sheets.visible(page.id))
       drawMark(ctx, mark, { thinnest: (THINNEST_PX * ratio) / scale, ...shown });
   }

@@ -12,18 +12,21 @@ import { stimulusControls } from '../board/stimulus-controls';
 import { listenForKeys } from '../board/shortcuts';
 import { fill, pageData } from '../page-data';
 import { Connection, type Link } from '../room/connection';
-import { type Axis, type Change, Grip, type Page, type Paper, Property, type Texts } from '../room/marks';
+import { type Change, Grip, type Page, Property, type Texts } from '../room/marks';
 import { deviceOutbox } from '../room/outbox-store';
 import { Sheets } from '../room/sheets';
 import { fillInControls } from './fill-in-controls';
 import { type ImportTexts, importControls } from './import-controls';
 import { organizerControls } from './organizer-controls';
 import { drawOverview } from './overview';
+import { pageControls } from './page-controls';
 import { Pages } from './pages';
 import { type StimulusTexts, stimulusMaking } from './stimulus-making';
+import { tryBeside } from './try-beside';
 import { zoneControls } from './zone-controls';
 
 interface WorkshopData {
+  readonly activity: string;
   readonly draft: string;
   readonly who: string;
   readonly language: string;
@@ -57,15 +60,6 @@ interface OutlinePage {
 
 type Making = 'printed' | 'loose' | 'key' | 'zone';
 
-const SIZES: Record<string, { width: number; height: number }> = {
-  a4wide: { width: 29_700, height: 21_000 },
-  a4: { width: 21_000, height: 29_700 },
-  a3wide: { width: 42_000, height: 29_700 },
-  letterwide: { width: 27_940, height: 21_590 },
-  letter: { width: 21_590, height: 27_940 },
-  screen: { width: 33_867, height: 19_050 },
-};
-
 const GRIPS: Record<Making, Grip> = {
   printed: Grip.Printed,
   loose: Grip.Loose,
@@ -75,7 +69,6 @@ const GRIPS: Record<Making, Grip> = {
 const TYPING_PAUSE_MS = 600;
 const MOST_COPIES = 40;
 const OWNER = { number: 1, isStaff: true };
-const THOUSAND = 1000;
 
 /** Against requests from elsewhere. */
 function tokenOfPage(): string {
@@ -115,22 +108,14 @@ Alpine.data('workshop', () => {
       (count) => fill(texts.blanks, count),
     ),
     ...stimulusControls(data.draft, ''),
+    ...pageControls(() => session),
+    ...tryBeside(data.activity),
     ...stimulusMaking(() => session, data.draft, tokenOfPage(), texts),
     making: 'printed' as Making,
     name: '',
     directions: '',
     pageName: '',
     pageDirections: '',
-    size: 'a4wide',
-    paperKind: 0,
-    spacing: '',
-    acrossText: '',
-    upText: '',
-    columns: 3,
-    rows: 4,
-    paperWrong: false,
-    pageWithheld: 0,
-    unit: 0,
     copyNames: '',
     outline: '',
     outlinePages: [] as OutlinePage[],
@@ -168,6 +153,7 @@ Alpine.data('workshop', () => {
         mayWrite: () => this.opened,
         changed: () => this.refresh(),
         refused: () => (this.notice = texts.refusedOther),
+        applied: () => this.renewTry(),
       });
       session.surface.onZoom = (percent) => (this.zoom = percent);
       pageEdits = new Pages(session, language);
@@ -186,6 +172,25 @@ Alpine.data('workshop', () => {
       this.opened = true;
       await session.client.recover();
       this.refresh();
+      this.openAt(location.hash.slice(1));
+    },
+
+    /** The ready check leads to what it found: the address says to what. */
+    openAt(place: string): void {
+      const [, kind, id] = /^(page|mark)-(\d+)$/.exec(place) ?? [];
+      if (place === 'fill-ins') this.openFillIns();
+      else if (kind === 'page') this.turnToPage(Number(id));
+      else if (kind === 'mark') this.openMark(Number(id));
+      else if (place) document.getElementById(place)?.focus();
+    },
+
+    openMark(id: number): void {
+      const mark = session.sheets.mark(id);
+      if (!mark) return;
+      session.turnToPage(mark.page);
+      session.use('choose');
+      session.choose(mark);
+      this.exactOpen = true;
     },
 
     refresh(): void {
@@ -195,7 +200,7 @@ Alpine.data('workshop', () => {
       this.refreshZone();
       this.refreshFillIns();
       const { sheets } = session;
-      this.unit = sheets.unit;
+      this.showUnit(sheets.unit);
       this.waiting = session.client.waiting;
       if (!typing.has(`${Property.Name}:0`)) this.name = sheets.name[language] ?? '';
       if (!typing.has(`${Property.Directions}:0`)) this.directions = sheets.directions[language] ?? '';
@@ -207,18 +212,8 @@ Alpine.data('workshop', () => {
       if (!typing.has(`${Property.PageName}:${page.id}`)) this.pageName = textFor(page.name, language);
       if (!typing.has(`${Property.PageDirections}:${page.id}`))
         this.pageDirections = textFor(page.directions, language);
-      this.pageWithheld = page.withheld;
+      this.showSettings(page);
       this.showStimulus(page.stimulus);
-      const isSize = ([, s]: [string, { width: number; height: number }]) =>
-        s.width === page.width && s.height === page.height;
-      this.size = Object.entries(SIZES).find(isSize)?.[0] ?? '';
-      const { paper } = page;
-      this.paperKind = paper.kind;
-      this.spacing = paper.spacing > 0 ? String(paper.spacing / 100) : '';
-      this.acrossText = axisText(paper.across);
-      this.upText = axisText(paper.up);
-      this.columns = paper.columns || 3;
-      this.rows = paper.rows || 4;
     },
 
     get keptText(): string {
@@ -285,53 +280,6 @@ Alpine.data('workshop', () => {
         clearTimeout(timer);
         keep();
       }
-    },
-
-    pickSize(size: string): void {
-      const value = SIZES[size];
-      if (value) this.change({ property: Property.Size, target: session.page, value });
-    },
-
-    pickPaper(kind: number): void {
-      this.setPaper({ kind, spacing: 0, across: null, up: null, columns: 0, rows: 0 });
-    },
-
-    typedSpacing(): void {
-      const spacing = this.spacing === '' ? 0 : Math.round(Number.parseFloat(this.spacing) * 100);
-      this.setPaper({ spacing });
-    },
-
-    typedAxes(): void {
-      const across = readAxis(this.acrossText);
-      const up = readAxis(this.upText);
-      this.paperWrong = across === undefined || up === undefined;
-      if (across !== undefined && up !== undefined) this.setPaper({ across, up });
-    },
-
-    typedTable(): void {
-      this.setPaper({ columns: Math.round(this.columns), rows: Math.round(this.rows) });
-    },
-
-    setPaper(values: Partial<Paper>): void {
-      const page = session.sheets.page(session.page);
-      if (!page) return;
-      const value = { ...page.paper, ...values };
-      const isSpacing = value.spacing === 0 || (value.spacing >= 200 && value.spacing <= 5000);
-      const isTable = [value.columns, value.rows].every((n) => Number.isInteger(n) && n >= 0 && n <= 60);
-      this.paperWrong = !isSpacing || !isTable;
-      if (!this.paperWrong) this.change({ property: Property.Paper, target: page.id, value });
-    },
-
-    toggleTool(tool: number): void {
-      this.change({ property: Property.Withheld, target: session.page, value: this.pageWithheld ^ tool });
-    },
-
-    withholds(tool: number): boolean {
-      return (this.pageWithheld & tool) !== 0;
-    },
-
-    pickUnit(unit: number): void {
-      this.change({ property: Property.Unit, target: 0, value: unit });
     },
 
     change(change: Change): void {
@@ -451,17 +399,4 @@ async function sheetsOf(draft: string): Promise<Sheets> {
   const answer = await fetch(`/rooms/${draft}/snapshot`);
   const [, , number, , state] = decode(new Uint8Array(await answer.arrayBuffer())) as any[];
   return Sheets.read(number, state);
-}
-
-function axisText(axis: Axis | null): string {
-  return axis ? `${axis[0] / THOUSAND}, ${axis[1] / THOUSAND}, ${axis[2] / THOUSAND}` : '';
-}
-
-/** "from, to, step"; null if nothing was typed, undefined if it cannot be an axis. */
-function readAxis(text: string): Axis | null | undefined {
-  if (text.trim() === '') return null;
-  const numbers = text.split(/[,;]/).map((n) => Math.round(Number.parseFloat(n) * THOUSAND));
-  const [from, to, step] = numbers;
-  if (numbers.length !== 3 || numbers.some((n) => !Number.isFinite(n))) return undefined;
-  return to! > from! && step! > 0 && (to! - from!) / step! <= 100 ? [from!, to!, step!] : undefined;
 }

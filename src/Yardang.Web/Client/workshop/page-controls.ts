@@ -1,0 +1,121 @@
+// What is set for the page in sight, size, paper and tools, and the unit of the whole activity.
+
+import type { SheetSession } from '../board/sheet-session';
+import { type Axis, type Change, PICTURE_PAPER, PLAIN, type Page, type Paper, Property } from '../room/marks';
+
+const SIZES: Record<string, { width: number; height: number }> = {
+  a4wide: { width: 29_700, height: 21_000 },
+  a4: { width: 21_000, height: 29_700 },
+  a3wide: { width: 42_000, height: 29_700 },
+  letterwide: { width: 27_940, height: 21_590 },
+  letter: { width: 21_590, height: 27_940 },
+  screen: { width: 33_867, height: 19_050 },
+};
+
+const THOUSAND = 1000;
+
+export function pageControls(session: () => SheetSession) {
+  const change = (change: Change) => session().submit({ kind: 'makeChanges', changes: [change] }, session().newId());
+
+  return {
+    size: 'a4wide',
+    paperKind: 0,
+    spacing: '',
+    acrossText: '',
+    upText: '',
+    columns: 3,
+    rows: 4,
+    paperWrong: false,
+    pageWithheld: 0,
+    unit: 0,
+
+    showSettings(page: Page): void {
+      this.pageWithheld = page.withheld;
+      const isSize = ([, s]: [string, { width: number; height: number }]) =>
+        s.width === page.width && s.height === page.height;
+      this.size = Object.entries(SIZES).find(isSize)?.[0] ?? '';
+      const { paper } = page;
+      this.paperKind = paper.kind;
+      this.spacing = paper.spacing > 0 ? String(paper.spacing / 100) : '';
+      this.acrossText = axisText(paper.across);
+      this.upText = axisText(paper.up);
+      this.columns = paper.columns || 3;
+      this.rows = paper.rows || 4;
+    },
+
+    showUnit(unit: number): void {
+      this.unit = unit;
+    },
+
+    pickSize(size: string): void {
+      const value = SIZES[size];
+      if (value) change({ property: Property.Size, target: session().page, value });
+    },
+
+    /** A picture is a paper only once there is one: until then the field for it is shown. */
+    pickPaper(kind: number): void {
+      if (kind === PICTURE_PAPER) this.paperKind = kind;
+      else this.setPaper({ ...PLAIN, kind });
+    },
+
+    async takePaper(event: Event): Promise<void> {
+      const input = event.target as HTMLInputElement;
+      const file = input.files?.[0];
+      if (!file || !session().mayWrite()) return;
+      const taken = await session().pictures.upload(file);
+      input.value = '';
+      if (taken) this.setPaper({ ...PLAIN, kind: PICTURE_PAPER, media: taken.media });
+    },
+
+    typedSpacing(): void {
+      const spacing = this.spacing === '' ? 0 : Math.round(Number.parseFloat(this.spacing) * 100);
+      this.setPaper({ spacing });
+    },
+
+    typedAxes(): void {
+      const across = readAxis(this.acrossText);
+      const up = readAxis(this.upText);
+      this.paperWrong = across === undefined || up === undefined;
+      if (across !== undefined && up !== undefined) this.setPaper({ across, up });
+    },
+
+    typedTable(): void {
+      this.setPaper({ columns: Math.round(this.columns), rows: Math.round(this.rows) });
+    },
+
+    setPaper(values: Partial<Paper>): void {
+      const page = session().sheets.page(session().page);
+      if (!page) return;
+      const value = { ...page.paper, ...values };
+      const isSpacing = value.spacing === 0 || (value.spacing >= 200 && value.spacing <= 5000);
+      const isTable = [value.columns, value.rows].every((n) => Number.isInteger(n) && n >= 0 && n <= 60);
+      this.paperWrong = !isSpacing || !isTable;
+      if (!this.paperWrong) change({ property: Property.Paper, target: page.id, value });
+    },
+
+    toggleTool(tool: number): void {
+      change({ property: Property.Withheld, target: session().page, value: this.pageWithheld ^ tool });
+    },
+
+    withholds(tool: number): boolean {
+      return (this.pageWithheld & tool) !== 0;
+    },
+
+    pickUnit(unit: number): void {
+      change({ property: Property.Unit, target: 0, value: unit });
+    },
+  };
+}
+
+function axisText(axis: Axis | null): string {
+  return axis ? `${axis[0] / THOUSAND}, ${axis[1] / THOUSAND}, ${axis[2] / THOUSAND}` : '';
+}
+
+/** "from, to, step"; null if nothing was typed, undefined if it cannot be an axis. */
+function readAxis(text: string): Axis | null | undefined {
+  if (text.trim() === '') return null;
+  const numbers = text.split(/[,;]/).map((n) => Math.round(Number.parseFloat(n) * THOUSAND));
+  const [from, to, step] = numbers;
+  if (numbers.length !== 3 || numbers.some((n) => !Number.isFinite(n))) return undefined;
+  return to! > from! && step! > 0 && (to! - from!) / step! <= 100 ? [from!, to!, step!] : undefined;
+}
