@@ -3,6 +3,7 @@ using Yardang.Bench;
 
 // bench serve-bare URL              the bare hub, as a server of its own
 // bench join                        a room of 20,000 events: the snapshot that a late comer fetches
+// bench print                     35 boards of 5 pages as one PDF
 // bench room [writers] [seconds] [rounds]   everybody on one board; then with one more who never reads
 // bench class [seconds] [pairs]     35 boards, a teacher subscribed to all: Yardang and the bare hub in turn
 if (args is ["serve-bare", var url])
@@ -20,6 +21,12 @@ if (args is ["serve-bare", var url])
 if (args is ["join", ..])
 {
     await JoinLoad.RunAsync();
+    return;
+}
+
+if (args is ["print", ..])
+{
+    PrintLoad.Run();
     return;
 }
 

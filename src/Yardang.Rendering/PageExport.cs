@@ -23,6 +23,7 @@ public static class PageExport
     /// <summary>A vector PDF, true to size, with Latin text that can be selected.</summary>
     public static byte[] Pdf(IEnumerable<ExportPage> pages, string title)
     {
+        using var pictures = new PictureShelf();
         using var stream = new MemoryStream();
         using (var document = SKDocument.CreatePdf(stream, new SKDocumentPdfMetadata { Title = title, Creator = "Yardang", RasterDpi = 300 }))
         {
@@ -30,7 +31,7 @@ public static class PageExport
             {
                 var canvas = document.BeginPage(page.Page.Size.Width * PointsPerUnit, page.Page.Size.Height * PointsPerUnit);
                 canvas.Scale(PointsPerUnit);
-                Paint(canvas, page);
+                Paint(canvas, page, pictures);
                 document.EndPage();
             }
 
@@ -47,7 +48,8 @@ public static class PageExport
         var info = new SKImageInfo((int)Math.Ceiling(page.Page.Size.Width * scale), (int)Math.Ceiling(page.Page.Size.Height * scale));
         using var surface = SKSurface.Create(info);
         surface.Canvas.Scale(scale);
-        Paint(surface.Canvas, page);
+        using var pictures = new PictureShelf();
+        Paint(surface.Canvas, page, pictures);
         using var image = surface.Snapshot();
         using var png = image.Encode(SKEncodedImageFormat.Png, 100);
         return png.ToArray();
@@ -57,19 +59,20 @@ public static class PageExport
     public static byte[] Svg(ExportPage page)
     {
         const float scale = 96f / 2540f;
+        using var pictures = new PictureShelf();
         using var stream = new MemoryStream();
         using (var canvas = SKSvgCanvas.Create(new SKRect(0, 0, page.Page.Size.Width * scale, page.Page.Size.Height * scale), stream))
         {
             canvas.Scale(scale);
-            Paint(canvas, page);
+            Paint(canvas, page, pictures);
         }
 
         return stream.ToArray();
     }
 
-    private static void Paint(SKCanvas canvas, ExportPage page)
+    private static void Paint(SKCanvas canvas, ExportPage page, PictureShelf pictures)
     {
-        PagePainter.Paint(canvas, page.Page, page.Marks, page.Unit, page.Picture);
+        PagePainter.Paint(canvas, page.Page, page.Marks, page.Unit, name => pictures.Find(name, page.Picture));
         if (page.Foot.Length == 0) return;
         using var font = new SKFont(PagePainter.Face, FootSize);
         using var fill = PagePainter.Fill(0x4a5c63);

@@ -19,7 +19,7 @@ public static class PagePainter
     public static readonly SKTypeface Face = LoadFace();
 
     /// <summary>Paper, then the marks back to front.</summary>
-    public static void Paint(SKCanvas canvas, Page page, IEnumerable<Mark> marks, LengthUnit unit, Func<string, byte[]?> picture)
+    public static void Paint(SKCanvas canvas, Page page, IEnumerable<Mark> marks, LengthUnit unit, Func<string, SKImage?> picture)
     {
         PaintPaper(canvas, page, picture);
         canvas.Save();
@@ -31,20 +31,18 @@ public static class PagePainter
     /// <summary>Opaque paint of a 0xRRGGBB colour.</summary>
     public static SKPaint Fill(int rgb) => new() { Color = new SKColor(0xff000000 | (uint)rgb), IsAntialias = true };
 
-    private static void PaintPaper(SKCanvas canvas, Page page, Func<string, byte[]?> picture)
+    private static void PaintPaper(SKCanvas canvas, Page page, Func<string, SKImage?> picture)
     {
         using var white = Fill(0xffffff);
         canvas.DrawRect(0, 0, page.Size.Width, page.Size.Height, white);
         RulingPainter.Paint(canvas, Ruling.Of(page.Paper, page.Size));
-        if (page.Paper.Media is not { } name || picture(name) is not { } bytes) return;
-        using var image = SKImage.FromEncodedData(bytes);
-        if (image is null) return;
+        if (page.Paper.Media is not { } name || picture(name) is not { } image) return;
         var scale = Math.Min((float)page.Size.Width / image.Width, (float)page.Size.Height / image.Height);
         var (width, height) = (image.Width * scale, image.Height * scale);
         canvas.DrawImage(image, SKRect.Create((page.Size.Width - width) / 2, (page.Size.Height - height) / 2, width, height), s_smooth);
     }
 
-    private static void Paint(SKCanvas canvas, Mark mark, LengthUnit unit, Func<string, byte[]?> picture)
+    private static void Paint(SKCanvas canvas, Mark mark, LengthUnit unit, Func<string, SKImage?> picture)
     {
         canvas.Save();
         var middle = MarkGeometry.BoxOf(mark.Body).Middle;
@@ -109,10 +107,8 @@ public static class PagePainter
         canvas.DrawPath(outline, fill);
     }
 
-    private static void PaintPicture(SKCanvas canvas, PictureBody body, Mark mark, byte[]? bytes)
+    private static void PaintPicture(SKCanvas canvas, PictureBody body, Mark mark, SKImage? image)
     {
-        if (bytes is null) return;
-        using var image = SKImage.FromEncodedData(bytes);
         if (image is null) return;
         var middle = MarkGeometry.BoxOf(body).Middle;
         float halfWidth = body.Width * (mark.Scale?.X ?? 1_000) / 2_000f, halfHeight = body.Height * (mark.Scale?.Y ?? 1_000) / 2_000f;

@@ -8,6 +8,7 @@ export default defineConfig({
   timeout: 180_000,
   workers: 1,
   reporter: 'line',
-  use: { ...use, baseURL: `http://127.0.0.1:${port}` },
+  // Keeping a trace costs time of the pages that are measured.
+  use: { ...use, trace: 'off', baseURL: `http://127.0.0.1:${port}` },
   webServer: server(port),
 });

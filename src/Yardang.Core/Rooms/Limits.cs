@@ -43,7 +43,7 @@ public static class Limits
     public const int Corners = 100;
 
     /// <summary>Changes in one command.</summary>
-    public const int Changes = 2_000;
+    public const int Changes = 10_000;
 
     /// <summary>Gestures of one person that can be undone.</summary>
     public const int Gestures = 100;

@@ -4,7 +4,7 @@ import { kept, marks, teacher } from '../specs/people.mjs';
 
 const STROKES = 3_000;
 const COLUMNS = 60;
-const RUNS = 4;
+const RUNS = 3;
 const STEPS = 30;
 const FRAME_MS = 16;
 const LONGEST_MS = 100;
@@ -27,7 +27,7 @@ async function workPerFrame(page, cdp, move) {
   for (let step = 0; step < STEPS; step++) {
     const before = await taskSeconds(cdp);
     await move(step);
-    await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
+    await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => setTimeout(done))));
     frames.push(1000 * ((await taskSeconds(cdp)) - before));
   }
   return frames;
@@ -54,15 +54,21 @@ async function longestTask(page, act) {
 }
 
 test('a page with 3,000 strokes', async ({ browser }) => {
-  test.setTimeout(300_000);
+  test.setTimeout(400_000);
   const varga = await teacher(browser);
   await varga.getByRole('button', { name: 'New activity' }).click();
   await kept(varga);
-  await varga.getByLabel('What is it called?').fill('Large');
   await varga.getByRole('button', { name: 'New page' }).click();
   await varga.locator('.page-line').first().click();
   await varga.locator('input[type=file][accept*="inkml"]').first().setInputFiles({ name: 'ink.inkml', mimeType: 'application/inkml+xml', buffer: Buffer.from(inkMl()) });
   await expect(marks(varga)).toHaveCount(STROKES, { timeout: 60_000 });
+  await kept(varga);
+
+  // What was brought in together is tied together: each for itself again.
+  await varga.getByRole('button', { name: 'Choose', exact: true }).click();
+  await varga.locator('[data-surface]').click({ position: { x: 3, y: 3 } });
+  await varga.keyboard.press('Control+a');
+  await varga.getByRole('button', { name: 'Tie together' }).click();
   await kept(varga);
 
   const cdp = await varga.context().newCDPSession(varga);
@@ -71,26 +77,25 @@ test('a page with 3,000 strokes', async ({ browser }) => {
   const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
   const open = async (page) => {
     await varga.locator('.page-line').nth(page).click();
+    await varga.getByRole('button', { name: /%$/ }).click();
     await varga.mouse.move(x, y);
     await varga.evaluate(() => new Promise((done) => requestIdleCallback(done)));
   };
   const pan = (step) => varga.mouse.wheel(step % 2 ? 40 : -40, step % 3 ? 25 : -25);
-  const zoom = async (step) => {
-    await varga.keyboard.down('Control');
-    await varga.mouse.wheel(0, step < STEPS / 2 ? -60 : 60);
-    await varga.keyboard.up('Control');
-  };
+  const zoom = (step) => varga.mouse.wheel(0, step < STEPS / 2 ? -60 : 60);
   for (const [name, move] of Object.entries({ pan, zoom })) {
     const work = [[], []];
     for (let run = 0; run < RUNS; run++) {
       for (const page of [0, 1]) {
         await open(page);
+        if (move === zoom) await varga.keyboard.down('Control');
         work[page].push(...(await workPerFrame(varga, cdp, move)));
+        await varga.keyboard.up('Control');
       }
     }
     const [full, empty] = work.map(median);
     console.log(`\n${name}: ${full.toFixed(1)} ms of main-thread work a frame, empty page ${empty.toFixed(1)} ms, ratio ${(full / empty).toFixed(1)} (limit ${FRAME_MS} ms)`);
-    expect(full).toBeLessThan(FRAME_MS);
+    expect.soft(full).toBeLessThan(FRAME_MS);
   }
 
   await open(0);
@@ -99,14 +104,14 @@ test('a page with 3,000 strokes', async ({ browser }) => {
   const rubbed = await longestTask(varga, async () => {
     await varga.mouse.move(box.x + 60, y - 60);
     await varga.mouse.down();
-    for (let row = 0; row < 9; row++) await varga.mouse.move(row % 2 ? box.x + 60 : box.x + box.width - 60, y - 60 + 8 * row, { steps: 20 });
+    for (let row = 0; row < 11; row++) await varga.mouse.move(row % 2 ? box.x + 60 : box.x + box.width - 60, y - 60 + 8 * row, { steps: 20 });
     await varga.mouse.up();
     await kept(varga);
   });
   const left = await marks(varga).count();
   console.log(`\nrubbed out ${STROKES - left} strokes: longest task ${rubbed.toFixed(0)} ms (limit ${LONGEST_MS} ms)`);
   expect(STROKES - left).toBeGreaterThanOrEqual(500);
-  expect(rubbed).toBeLessThan(LONGEST_MS);
+  expect.soft(rubbed).toBeLessThan(LONGEST_MS);
   await varga.getByRole('button', { name: 'Undo' }).click();
   await expect(marks(varga)).toHaveCount(STROKES);
 
@@ -119,7 +124,6 @@ test('a page with 3,000 strokes', async ({ browser }) => {
     await varga.mouse.move(box.x + 5, box.y + box.height * 0.4, { steps: 10 });
     await varga.mouse.up();
   });
-  const chosen = Number((await varga.locator('.chosen-word').filter({ hasText: /\d/ }).first().textContent()).match(/\d+/)?.[0]);
   const moved = await longestTask(varga, async () => {
     await varga.mouse.move(x, box.y + box.height * 0.25);
     await varga.mouse.down();
@@ -127,6 +131,10 @@ test('a page with 3,000 strokes', async ({ browser }) => {
     await varga.mouse.up();
     await kept(varga);
   });
+  await varga.keyboard.press('Delete');
+  await kept(varga);
+  await expect.poll(() => marks(varga).count()).toBeLessThan(STROKES);
+  const chosen = STROKES - (await marks(varga).count());
   console.log(`\nchose ${chosen} strokes: longest task ${lasso.toFixed(0)} ms; moved them: ${moved.toFixed(0)} ms (limit ${LONGEST_MS} ms)`);
   expect(chosen).toBeGreaterThanOrEqual(1_000);
   expect(Math.max(lasso, moved)).toBeLessThan(LONGEST_MS);

@@ -55,10 +55,11 @@ export class MarkList {
     this.scheduled = false;
     const { sheets, page } = this.session;
     const marks = sheets.visible(page);
-    const left = new Set(this.buttons.keys());
+    // Those that are gone first, so that the others need not change places.
+    const standing = new Set(marks.map((m) => m.id));
+    for (const id of this.buttons.keys()) if (!standing.has(id)) this.remove(id);
     let next: Element | null = this.list.firstElementChild;
     for (const mark of marks) {
-      left.delete(mark.id);
       const button = this.buttons.get(mark.id) ?? this.add(mark);
       const words = this.label(mark);
       if (button.textContent !== words) button.textContent = words;
@@ -66,7 +67,6 @@ export class MarkList {
       if (item === next) next = next.nextElementSibling;
       else this.list.insertBefore(item, next ?? this.nothing);
     }
-    for (const id of left) this.remove(id);
     this.nothing.hidden = marks.length > 0;
   }
 

@@ -53,6 +53,7 @@ export class Sheets {
   private gestures = new Map<number, Gesture>();
   private writers = new Map<string, number>();
   private late = new Map<number, LateWork>();
+  private shown = new Map<number, readonly Mark[]>();
 
   /** From a snapshot's state part. */
   static read(number: number, state: any[]): Sheets {
@@ -90,6 +91,7 @@ export class Sheets {
     copy.frontOrder = this.frontOrder;
     copy.lastActivity = this.lastActivity;
     copy.marksById = new Map(this.marksById);
+    copy.shown = new Map(this.shown);
     copy.gestures = new Map(this.gestures);
     copy.writers = new Map(this.writers);
     copy.late = new Map(this.late);
@@ -118,14 +120,18 @@ export class Sheets {
   }
 
   /** What can be seen on a page, back to front. */
-  visible(page: number): Mark[] {
+  visible(page: number): readonly Mark[] {
+    const known = this.shown.get(page);
+    if (known) return known;
     const marks: Mark[] = [];
     for (const mark of this.marksById.values()) {
       if (mark.page !== page || mark.erased) continue;
       const shown = mark.body.kind === 'connector' ? following(mark, mark.body, (id) => this.marksById.get(id)) : mark;
       if (shown) marks.push(shown);
     }
-    return marks.sort((a, b) => a.order - b.order || a.id - b.id);
+    marks.sort((a, b) => a.order - b.order || a.id - b.id);
+    this.shown.set(page, marks);
+    return marks;
   }
 
   nextUndo(actor: number): number | null {
@@ -329,6 +335,7 @@ export class Sheets {
   }
 
   private put(mark: Mark): void {
+    this.shown.clear();
     this.marksById.set(mark.id, mark);
     this.frontOrder = Math.max(this.frontOrder, mark.order);
   }
@@ -348,6 +355,7 @@ export class Sheets {
     }
     if (change.property >= Property.Size) return this.setPage(target, pageValues(change));
     const mark = this.marksById.get(target);
+    this.shown.clear();
     if (mark) this.marksById.set(target, changed(mark, change));
     if (change.property === Property.Order) this.frontOrder = Math.max(this.frontOrder, value as number);
   }

@@ -114,8 +114,13 @@ export function scaledAbout(spot: Spot, middle: Spot, { scale }: Pick<Mark, 'sca
 
 /** The upright box that a mark takes on the page, without the width of its lines. */
 export function boundsOf(mark: Placed): Box {
-  return boxRound(outlineSpots(mark.body).map((spot) => onPage(mark, spot)));
+  let box = placedBoxes.get(mark);
+  if (!box) placedBoxes.set(mark, (box = boxRound(outlineSpots(mark.body).map((spot) => onPage(mark, spot)))));
+  return box;
 }
+
+// Marks are never changed in place.
+const placedBoxes = new WeakMap<Placed, Box>();
 
 /** The box of several marks together. */
 export function boundsOfAll(marks: readonly Placed[]): Box {

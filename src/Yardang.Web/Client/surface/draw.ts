@@ -75,21 +75,32 @@ function drawLines(ctx: CanvasRenderingContext2D, lines: readonly number[], colo
   ctx.stroke();
 }
 
-const paths = new WeakMap<Mark, { path: Path2D; width: number }>();
+interface InkPath {
+  readonly path: Path2D;
+  readonly width: number;
+  readonly cuts: Mark['cuts'];
+  readonly scale: Mark['scale'];
+  readonly looks: number;
+}
 
-function inkPath(mark: Mark, body: InkBody, width: number): Path2D {
-  const known = paths.get(mark);
-  if (known?.width === width) return known.path;
+// By body: a mark that is moved or recoloured keeps its outline.
+const paths = new WeakMap<InkBody, InkPath>();
+
+function inkPath({ body, cuts, scale, style: { looks } }: Mark & { body: InkBody }, width: number): Path2D {
+  const known = paths.get(body);
+  const isSame = known?.cuts === cuts && known.scale === scale && known.looks === looks;
+  if (known && isSame && known.width === width) return known.path;
   const path = new Path2D();
-  for (const part of remaining(body.points, mark.cuts)) outlinePath(asLooked(part, mark), width, path);
-  paths.set(mark, { path, width });
+  for (const part of remaining(body.points, cuts))
+    outlinePath(asLooked(part, { body, scale, style: { looks } }), width, path);
+  paths.set(body, { path, width, cuts, scale, looks });
   return path;
 }
 
 /** The points of a piece of ink as they are to be outlined: scaled, and of even pressure where the pen is one of even width. */
 export function asLooked(
   points: readonly number[],
-  { body, scale, style }: Pick<Mark, 'body' | 'scale' | 'style'>,
+  { body, scale, style }: Pick<Mark, 'body' | 'scale'> & { style: Pick<Mark['style'], 'looks'> },
 ): readonly number[] {
   const even = (style.looks & (Looks.FeltTip | Looks.Highlighter)) !== 0;
   if (!even && !scale) return points;
@@ -117,7 +128,7 @@ export function drawMark(ctx: CanvasRenderingContext2D, mark: Mark, options: Dra
   if (body.kind === 'ink') {
     if (style.looks & Looks.Highlighter) ctx.globalCompositeOperation = 'multiply';
     ctx.fillStyle = colour;
-    ctx.fill(inkPath(mark, body, Math.max(thinnest, style.width)));
+    ctx.fill(inkPath({ ...mark, body }, Math.max(thinnest, style.width)));
   } else if (body.kind === 'shape') {
     const fill = style.fill > 0 ? noteColour(style.fill - 1) : null;
     drawShape(ctx, body, mark, { line: colour, fill }, thinnest);

@@ -19,7 +19,6 @@ export class LiveInk {
   scheduled = false;
   private mine: Stroke | null = null;
   private others = new Map<string, Stroke>();
-  private hidden: ReadonlySet<number> = new Set();
 
   draw(ctx: CanvasRenderingContext2D): void {
     const now = performance.now();
@@ -40,15 +39,6 @@ export class LiveInk {
 
   end(): void {
     this.mine = null;
-  }
-
-  /** Marks that are shown some other way at the moment, such as while they are edited. */
-  hides(id: number): boolean {
-    return this.hidden.has(id);
-  }
-
-  hide(ids: ReadonlySet<number>): void {
-    this.hidden = ids;
   }
 
   /** A piece of somebody else's stroke: [stroke, page, colour, width, from, points, looks]. Missing pieces leave a straight line. */

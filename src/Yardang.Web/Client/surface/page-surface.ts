@@ -1,11 +1,12 @@
 // The page on the screen: two canvases (what stands, and what is being drawn), zoom and pan, and the pointer handed to a tool.
 
 import type { Mark, Page } from '../room/marks';
-import { type DrawOptions, drawMark, drawPaper } from './draw';
+import type { DrawOptions } from './draw';
 import { bounds } from './hit';
 import type { LiveInk } from './live-ink';
 import type { Pictures } from './pictures';
 import type { Pointers } from './pointers';
+import { StandingLayer } from './standing-layer';
 
 export interface Point {
   /** 1/100 mm on the page. */
@@ -34,7 +35,8 @@ const MARGIN = 16;
 const PALM_MS = 1000;
 
 export class PageSurface {
-  private readonly standing: HTMLCanvasElement;
+  private readonly standing: StandingLayer;
+  private readonly canvases: readonly HTMLCanvasElement[];
   private readonly drawing: HTMLCanvasElement;
   private page: Page | null = null;
   private marks: readonly Mark[] = [];
@@ -64,8 +66,10 @@ export class PageSurface {
     private readonly live: LiveInk,
     private readonly pointers: Pointers,
   ) {
-    this.standing = this.layer('surface-layer');
+    const standing = this.layer('surface-layer');
     this.drawing = this.layer('surface-layer surface-input');
+    this.canvases = [standing, this.drawing];
+    this.standing = new StandingLayer(standing, () => this.later());
     new ResizeObserver(() => this.resize()).observe(host);
     this.listen();
   }
@@ -75,12 +79,21 @@ export class PageSurface {
     const resized = page.id !== this.page?.id || page.width !== this.page.width || page.height < this.page.height;
     this.page = page;
     this.marks = marks;
+    this.standing.show(page, marks);
     if (resized) this.fit();
-    this.invalidate();
   }
 
-  /** Paints in the next frame. */
+  /** Does not show some marks for the time being; the tool does. */
+  hide(ids: ReadonlySet<number>): void {
+    this.standing.hide(ids);
+  }
+
+  /** Paints everything in the next frame. */
   invalidate(): void {
+    this.standing.spoilAll();
+  }
+
+  private later(): void {
     if (this.dirty) return;
     this.dirty = true;
     requestAnimationFrame(() => this.paint());
@@ -158,7 +171,7 @@ export class PageSurface {
   private viewChanged(): void {
     this.onZoom(this.zoomPercent);
     this.onView();
-    this.invalidate();
+    this.standing.move();
   }
 
   private layer(className: string): HTMLCanvasElement {
@@ -171,7 +184,7 @@ export class PageSurface {
 
   private resize(): void {
     const ratio = window.devicePixelRatio || 1;
-    for (const canvas of [this.standing, this.drawing]) {
+    for (const canvas of this.canvases) {
       canvas.width = Math.round(this.host.clientWidth * ratio);
       canvas.height = Math.round(this.host.clientHeight * ratio);
     }
@@ -191,14 +204,7 @@ export class PageSurface {
   private paint(): void {
     this.dirty = false;
     if (!this.page) return;
-    const ctx = this.prepare(this.standing);
-    drawPaper(ctx, this.page, this.pictures);
-    ctx.save();
-    ctx.beginPath();
-    ctx.rect(0, 0, this.page.width, this.page.height);
-    ctx.clip();
-    for (const mark of this.marks) if (!this.live.hides(mark.id)) drawMark(ctx, mark, this.options);
-    ctx.restore();
+    this.standing.paint({ left: this.left, top: this.top, scale: this.scale }, this.options);
     this.paintDrawing();
   }
 

@@ -13,6 +13,7 @@ import { type Guides, snapBox } from './snapping';
 
 const REACH = 250;
 const SUBMIT_EVERY_MS = 90;
+const FEW = 60;
 const HANDLE_PX = 9;
 const HANDLE_REACH_PX = 20;
 const TURN_HANDLE_PX = 34;
@@ -86,9 +87,10 @@ export class Chooser implements Tool {
       this.movedFar ||= far > TAP_PX;
       if (!this.movedFar || !this.sheet.mayWrite()) return;
       this.changes = this.changesTo(drag, point);
-      this.sheet.live.hide(new Set(drag.marks.map((m) => m.id)));
-      this.sheet.surface.invalidate();
-      if (performance.now() - this.submittedAt > SUBMIT_EVERY_MS) this.submit();
+      this.sheet.surface.hide(new Set(drag.marks.map((m) => m.id)));
+      // Others follow a few marks on their way; of many they see where they go.
+      const isFew = drag.marks.length <= FEW;
+      if (isFew && performance.now() - this.submittedAt > SUBMIT_EVERY_MS) this.submit();
     }
     this.sheet.surface.invalidateDrawing();
   }
@@ -123,14 +125,17 @@ export class Chooser implements Tool {
   private end(): void {
     this.changes = [];
     this.guides = { x: null, y: null };
-    this.sheet.live.hide(new Set());
-    this.sheet.surface.invalidate();
+    this.sheet.surface.hide(new Set());
+    this.sheet.surface.invalidateDrawing();
   }
 
   private moved(marks: readonly Mark[]): Mark[] {
-    return marks.map((mark) =>
-      this.changes.filter((c) => c.target === mark.id).reduce((m, change) => changed(m, change), mark),
-    );
+    const moved = new Map(marks.map((m) => [m.id, m]));
+    for (const change of this.changes) {
+      const mark = moved.get(change.target);
+      if (mark) moved.set(mark.id, changed(mark, change));
+    }
+    return [...moved.values()];
   }
 
   private changesTo(drag: Exclude<Drag, { kind: 'lasso' }>, point: Point): Change[] {
@@ -146,7 +151,8 @@ export class Chooser implements Tool {
     if (drag.kind === 'size') return scaledBy(drag.marks, drag.fixed, ...this.factors(drag, point), selection.may);
     const by = { x: point.x - drag.from.x, y: point.y - drag.from.y };
     const box = boundsOfAll(drag.marks);
-    const others = sheet.sheets.visible(sheet.page).filter((m) => !drag.marks.some((d) => d.id === m.id));
+    const dragged = new Set(drag.marks.map((m) => m.id));
+    const others = sheet.sheets.visible(sheet.page).filter((m) => !dragged.has(m.id));
     const page = sheet.sheets.page(sheet.page)!;
     const snapped = point.alt
       ? { ...by, guides: { x: null, y: null } }

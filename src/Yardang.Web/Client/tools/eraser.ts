@@ -48,7 +48,7 @@ export class Eraser implements Tool {
     sheet.submit({ kind: 'makeChanges', changes }, this.gesture);
   }
 
-  private wholeMarks(mine: Mark[], path: Spot[]) {
+  private wholeMarks(mine: readonly Mark[], path: Spot[]) {
     const hit = new Set<number>();
     for (const { x, y } of path) {
       const mark = markAt(mine, x, y, RADIUS, (m) => !hit.has(m.id));
@@ -57,7 +57,7 @@ export class Eraser implements Tool {
     return [...hit].map((target) => ({ property: Property.Erased, target, value: true }));
   }
 
-  private parts(mine: Mark[], path: Spot[]) {
+  private parts(mine: readonly Mark[], path: Spot[]) {
     const changes = [];
     for (const mark of mine) {
       if (mark.body.kind !== 'ink') continue;

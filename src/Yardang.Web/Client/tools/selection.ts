@@ -55,9 +55,10 @@ export class Selection {
   /** Chooses marks, and whatever is tied to them. */
   choose(marks: readonly Mark[], add = false): void {
     const ties = new Set(marks.map((m) => m.tie).filter((tie) => tie !== 0));
+    const ids = new Set(marks.map((m) => m.id));
     const all = this.sheet.sheets
       .visible(this.sheet.page)
-      .filter((m) => marks.some((c) => c.id === m.id) || (ties.has(m.tie) && this.mayChoose(m)));
+      .filter((m) => ids.has(m.id) || (ties.has(m.tie) && this.mayChoose(m)));
     this.chosen = new Set([...(add ? this.chosen : []), ...all.map((m) => m.id)]);
     this.show();
   }

@@ -94,8 +94,7 @@ export class Writer implements Tool {
     if (!this.sheet.mayWrite() || !this.mayEdit(mark)) return;
     const body = mark.body as BoxBody;
     const kind = body.kind;
-    this.sheet.live.hide(new Set([mark.id]));
-    this.sheet.surface.invalidate();
+    this.sheet.surface.hide(new Set([mark.id]));
     this.open(
       { mark, kind, x: body.x + mark.place.x, y: body.y + mark.place.y, size: body.words.size },
       body.words.text,
@@ -126,7 +125,7 @@ export class Writer implements Tool {
     if (!editing) return;
     this.editing = null;
     field.hidden = true;
-    sheet.live.hide(new Set());
+    sheet.surface.hide(new Set());
     const text = field.value.trimEnd();
     if (text !== (editing.mark?.body as BoxBody | undefined)?.words.text) this.keep(editing, text);
     sheet.surface.invalidate();
