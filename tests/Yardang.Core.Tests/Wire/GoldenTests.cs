@@ -6,6 +6,7 @@ using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
 using Yardang.Core.Shapes;
 using Yardang.Core.Tests.Boards;
+using Yardang.Core.Tests.Interchange;
 using Yardang.Core.Tests.Shapes;
 using Yardang.Data.Wire;
 using static Yardang.Core.Tests.Boards.BoardScript;
@@ -51,6 +52,9 @@ public class GoldenTests
             parts = Stroke.Remaining([.. points], together).Select(p => Flat([.. p])),
         };
     })));
+
+    [Fact]
+    public void Archives() => Check("archives", ArchiveVectors.All());
 
     [Fact]
     public void Boards() => Check("boards", Enumerable.Range(1, 12).Select(seed =>

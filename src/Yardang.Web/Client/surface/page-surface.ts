@@ -251,6 +251,9 @@ export class PageSurface {
       }
     }
     if (this.active !== null || this.pinch || e.button > 0 || !this.page) return;
+    // From now on keys mean what is on the page, not the button that was pressed before.
+    const focused = document.activeElement;
+    if (focused instanceof HTMLElement && focused.matches('button, a, summary')) focused.blur();
     this.active = e.pointerId;
     this.tool?.down(this.point(e));
   }

@@ -1,0 +1,38 @@
+using System.Text.Json;
+using System.Text.Json.Nodes;
+using Yardang.Core.Activities;
+using Yardang.Core.Cupboard;
+using Yardang.Core.Ink;
+using Yardang.Core.Interchange;
+using Yardang.Core.Lessons;
+using Yardang.Core.Marks;
+using Yardang.Core.Tests.Shapes;
+
+namespace Yardang.Core.Tests.Interchange;
+
+/// <summary>What archives hold, to be held against docs/archive.schema.json: every kind of page and mark with everything set, work, and the templates.</summary>
+internal static class ArchiveVectors
+{
+    private static readonly string s_media = new('a', 64);
+
+    public static IEnumerable<object> All()
+    {
+        var activity = new ActivityContent(Texts.In("en", "Triangles in trusses"), Texts.None, [.. Pages()], [.. Marks()], LengthUnit.Inch);
+        yield return new { name = "everything", file = JsonNode.Parse(ActivityJson.Write(activity)) };
+        var work = new ArchivedWork("Triangles in trusses", "7 Amber", DateTimeOffset.UnixEpoch, Way.AllTogether, [new ArchivedPerson(2, "Maya")], [new ArchivedBoard([2], activity.Pages, activity.Marks)]);
+        yield return new { name = "work", file = JsonNode.Parse(ActivityJson.WriteWork(work)) };
+        foreach (var template in Templates.All) yield return new { name = template.Key, file = JsonNode.Parse(ActivityJson.Write(template.Content("en", text => text))) };
+    }
+
+    private static IEnumerable<Page> Pages() => Enum.GetValues<PaperKind>().Select((kind, i) => new Page(
+        i + 1, Texts.In("en", "Measure"), PageSize.A4Wide, new Paper(kind, 500, new Axis(0, 10_000, 500), new Axis(0, 9_000, 500), 3, 4, kind == PaperKind.Picture ? s_media : null),
+        Texts.In("ar", "ارسم جسرا"), (ToolSet)255, new Stimulus(StimulusKind.Link, "https://ostlebrook.example/bridge", "The old bridge")));
+
+    private static IEnumerable<Mark> Marks()
+    {
+        var words = new Words("Stiff", "en", ["Stiff"], 700);
+        MarkBody[] written = [new InkBody([new InkPoint(0, 0, 128, 0), new InkPoint(50, 60, 130, 12)]), new TextBody(0, 0, 900, 700, words), new NoteBody(0, 0, 900, 700, words), new ShapeBody(ShapeKind.Arc, [0, 0, 100, 100, 200, 0])];
+        return written.Concat(ObjectVectors.Bodies()).Select((body, i) => new Mark(
+            i + 1, 1, 1, ByStaff: true, Grip.Loose, i, body, new Style(1, 60, 2, (Looks)4_095), new Place(1, -2, 35_999), [10, 20], Erased: false, new Scale(500, 2_000), Pinned: true, Tie: 9));
+    }
+}
