@@ -1,11 +1,25 @@
 // People for the browser tests: each in a browser context of their own.
-import { expect } from '@playwright/test';
+import { expect, test } from '@playwright/test';
 
 let accounts = 0;
+let lastTest = '';
+let left = [];
+
+/** The people of the test before go home: their boards would go on living, and take the time of those who are here now. */
+async function sendHome() {
+  const { testId, repeatEachIndex } = test.info();
+  if (lastTest === `${testId} ${repeatEachIndex}`) return;
+  lastTest = `${testId} ${repeatEachIndex}`;
+  const leaving = left;
+  left = [];
+  await Promise.all(leaving.map((context) => context.close()));
+}
 
 /** A page that fails its test on any script error or blocked content. */
 async function newPage(browser, options) {
+  await sendHome();
   const context = await browser.newContext(options);
+  left.push(context);
   const page = await context.newPage();
   page.problems = [];
   page.on('pageerror', (e) => page.problems.push(e.message));
