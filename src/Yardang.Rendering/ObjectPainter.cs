@@ -69,15 +69,15 @@ internal static class ObjectPainter
         ShapePainter.PaintShape(canvas, new ShapeBody(ShapeKind.Line, connector.Points), mark, Palette.InkOf(mark), null);
         if (connector.Label is not { } label) return;
         var middle = MarkGeometry.BoxOf(connector).Middle;
-        using var font = new SKFont(PagePainter.Face, label.Size) { Subpixel = true };
         using var words = PagePainter.Fill(Palette.Print);
         using var white = PagePainter.Fill(0xffffff);
         var (x, y) = ((float)middle.X, (float)middle.Y);
-        float width = label.Lines.Max(l => font.MeasureText(l)) + label.Size, height = label.Lines.Length * LineHeight * label.Size;
+        float width = label.Lines.Max(l => WordPainter.Width(l, label.Size)) + label.Size, height = label.Lines.Length * LineHeight * label.Size;
         canvas.DrawRect(x - (width / 2), y - (height / 2), width, height, white);
         for (var i = 0; i < label.Lines.Length; i++)
         {
-            canvas.DrawText(label.Lines[i], x, y - (height / 2) + ((Ascent + (i * LineHeight)) * label.Size), SKTextAlign.Center, font, words);
+            var baseline = new SKPoint(x, y - (height / 2) + ((Ascent + (i * LineHeight)) * label.Size));
+            WordPainter.Paint(canvas, label.Lines[i], Reading.IsRightToLeft(label.Text), baseline, SKTextAlign.Center, label.Size, bold: false, words);
         }
     }
 
@@ -88,16 +88,11 @@ internal static class ObjectPainter
         ShapePainter.PaintShape(canvas, shape, mark with { Style = mark.Style with { Width = ZoneLine } }, Palette.PaperStrong, tint);
         if (zone.Name.ByLanguage.Values.FirstOrDefault() is not { Length: > 0 } name) return;
         var box = Scaled(zone, mark);
-        using var font = new SKFont(PagePainter.Face, ZoneNameSize) { Subpixel = true, Embolden = true };
         using var words = PagePainter.Fill(Palette.Print);
-        if (zone.Shape == ShapeKind.Ellipse)
-        {
-            canvas.DrawText(name, box.MidX, box.Top + Math.Max(box.Height * 0.08f, ZoneNameSize) + (ZoneNameSize * 0.7f), SKTextAlign.Center, font, words);
-        }
-        else
-        {
-            canvas.DrawText(name, box.Left + NotePadding, box.Top + NotePadding + (ZoneNameSize * 0.8f), SKTextAlign.Left, font, words);
-        }
+        var (align, at, room) = zone.Shape == ShapeKind.Ellipse
+            ? (SKTextAlign.Center, new SKPoint(box.MidX, box.Top + Math.Max(box.Height * 0.08f, ZoneNameSize) + (ZoneNameSize * 0.7f)), box.Width / 2)
+            : (SKTextAlign.Left, new SKPoint(box.Left + NotePadding, box.Top + NotePadding + (ZoneNameSize * 0.8f)), Math.Max(1, box.Width - (2 * NotePadding)));
+        WordPainter.Paint(canvas, name, Reading.IsRightToLeft(name), at, align, ZoneNameSize, bold: true, words, room);
     }
 
     private static SKPaint Line(int colour, float width)

@@ -74,8 +74,7 @@ public static class PageExport
     {
         PagePainter.Paint(canvas, page.Page, page.Marks, page.Unit, name => pictures.Find(name, page.Picture));
         if (page.Foot.Length == 0) return;
-        using var font = new SKFont(PagePainter.Face, FootSize);
         using var fill = PagePainter.Fill(0x4a5c63);
-        canvas.DrawText(page.Foot, FootInset, page.Page.Size.Height - FootInset, SKTextAlign.Left, font, fill);
+        WordPainter.Paint(canvas, page.Foot, Reading.IsRightToLeft(page.Foot), new SKPoint(FootInset, page.Page.Size.Height - FootInset), SKTextAlign.Left, FootSize, bold: false, fill);
     }
 }

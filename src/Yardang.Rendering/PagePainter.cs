@@ -15,9 +15,6 @@ public static class PagePainter
     private const float Ascent = 0.95f;
     private static readonly SKSamplingOptions s_smooth = new(SKCubicResampler.Mitchell);
 
-    /// <summary>The one face of the application's texts.</summary>
-    public static readonly SKTypeface Face = LoadFace();
-
     /// <summary>Paper, then the marks back to front.</summary>
     public static void Paint(SKCanvas canvas, Page page, IEnumerable<Mark> marks, LengthUnit unit, Func<string, SKImage?> picture)
     {
@@ -118,14 +115,15 @@ public static class PagePainter
 
     private static void PaintWords(SKCanvas canvas, Words words, float x, float y, float width, int colour, Looks looks)
     {
-        using var font = new SKFont(Face, words.Size) { Subpixel = true, Embolden = looks.HasFlag(Looks.Bold) };
         using var fill = Fill(colour);
+        var rightToLeft = Reading.IsRightToLeft(words.Text);
         var (align, at) = looks.HasFlag(Looks.Centred) ? (SKTextAlign.Center, x + (width / 2))
-            : looks.HasFlag(Looks.AlignedEnd) ? (SKTextAlign.Right, x + width)
+            : looks.HasFlag(Looks.AlignedEnd) != rightToLeft ? (SKTextAlign.Right, x + width)
             : (SKTextAlign.Left, x);
         for (var i = 0; i < words.Lines.Length; i++)
         {
-            canvas.DrawText(words.Lines[i], at, y + ((Ascent + (i * LineHeight)) * words.Size), align, font, fill);
+            var baseline = new SKPoint(at, y + ((Ascent + (i * LineHeight)) * words.Size));
+            WordPainter.Paint(canvas, words.Lines[i], rightToLeft, baseline, align, words.Size, looks.HasFlag(Looks.Bold), fill);
         }
     }
 
@@ -149,11 +147,4 @@ public static class PagePainter
     }
 
     private static SKPoint Middle(OutlinePoint a, OutlinePoint b) => new((float)((a.X + b.X) / 2), (float)((a.Y + b.Y) / 2));
-
-    private static SKTypeface LoadFace()
-    {
-        const string name = "AtkinsonHyperlegibleNext-Regular.ttf";
-        using var stream = typeof(PagePainter).Assembly.GetManifestResourceStream(name);
-        return SKTypeface.FromStream(stream) ?? throw new InvalidOperationException($"The font {name} cannot be read.");
-    }
 }

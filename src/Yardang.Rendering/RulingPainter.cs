@@ -18,7 +18,7 @@ internal static class RulingPainter
         Lines(canvas, ruling.Strong, Palette.PaperStrong, Strong);
         using var dot = PagePainter.Fill(Palette.PaperStrong);
         for (var i = 0; i < ruling.Dots.Length; i += 2) canvas.DrawCircle(ruling.Dots[i], ruling.Dots[i + 1], Dot, dot);
-        using var font = new SKFont(PagePainter.Face, Ruling.LabelSize) { Subpixel = true };
+        using var font = new SKFont(Faces.Regular, Ruling.LabelSize) { Subpixel = true };
         using var words = PagePainter.Fill(Palette.PaperWords);
         foreach (var label in ruling.Labels) canvas.DrawText(label.Text, label.X, label.Y, SKTextAlign.Center, font, words);
     }

@@ -16,7 +16,7 @@ internal static class ShapePainter
     public static void Paint(SKCanvas canvas, ShapeBody shape, Mark mark, LengthUnit unit)
     {
         PaintShape(canvas, shape, mark, Palette.InkOf(mark), mark.Style.Fill > 0 ? new SKColor(0xff000000 | (uint)Palette.FillOf(mark)) : null);
-        using var font = new SKFont(PagePainter.Face, MeasureLabels.Size) { Subpixel = true };
+        using var font = new SKFont(Faces.Regular, MeasureLabels.Size) { Subpixel = true };
         using var words = PagePainter.Fill(Palette.InkOf(mark));
         foreach (var label in MeasureLabels.Of(shape, mark.Scale, mark.Style.Looks, unit))
         {

@@ -1,5 +1,4 @@
 using System.Collections.Immutable;
-using SkiaSharp;
 using Yardang.Core.Activities;
 using Yardang.Core.Marks;
 
@@ -26,7 +25,6 @@ public static class TextFit
 
     private static Words Broken(Words words, int width, Looks looks)
     {
-        using var font = new SKFont(PagePainter.Face, words.Size) { Embolden = looks.HasFlag(Looks.Bold) };
         var lines = ImmutableArray.CreateBuilder<string>();
         foreach (var paragraph in words.Text.Split('\n'))
         {
@@ -34,7 +32,7 @@ public static class TextFit
             foreach (var word in paragraph.Split(' '))
             {
                 var longer = line.Length == 0 ? word : $"{line} {word}";
-                if (line.Length > 0 && font.MeasureText(longer) > width)
+                if (line.Length > 0 && WordPainter.Width(longer, words.Size, looks.HasFlag(Looks.Bold)) > width)
                 {
                     lines.Add(line);
                     longer = word;

@@ -11,6 +11,7 @@ using Yardang.Core.Ink;
 using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
+using Yardang.Core.Shapes;
 
 namespace Yardang.Headless.SimulatedClass;
 
@@ -69,14 +70,20 @@ public sealed partial class ClassMember : IAsyncDisposable
         switch (doing)
         {
             case Draws(var points, var colour):
-                if (lively) await PreviewAsync(points, colour, stop);
-                Add(new InkBody(points), new Style(colour, 60));
+                if (lively) await PreviewAsync(points, colour, doing.Page, stop);
+                Add(doing.Page, new InkBody(points), new Style(colour, 60));
+                break;
+            case DrawsShape(var shape, var style):
+                Add(doing.Page, shape, style);
+                break;
+            case Moves(var which, var x, var y):
+                Move(doing.Page, which, x, y);
                 break;
             case Types(var x, var y, var words):
-                Add(new TextBody(x, y, Math.Max(3_000, words.Length * 360), 900, new Words(words, "en", [words], TextSize)), new Style(0, 0));
+                Add(doing.Page, new TextBody(x, y, Math.Max(3_000, words.Length * 360), 900, new Words(words, "en", [words], TextSize)), new Style(0, 0));
                 break;
             case PutsUpNote(var x, var y, var words, var colour):
-                Add(new NoteBody(x, y, NoteSide, NoteSide, new Words(words, "en", Broken(words), NoteSize)), new Style(colour, 0));
+                Add(doing.Page, new NoteBody(x, y, NoteSide, NoteSide, new Words(words, "en", Broken(words), NoteSize)), new Style(colour, 0));
                 break;
             case Signals(var signal, var on):
                 _lesson!.Do(c => c.Submit(new GiveSignal(_number, signal, on), 0));
@@ -117,17 +124,24 @@ public sealed partial class ClassMember : IAsyncDisposable
     [GeneratedRegex("""id="page-data">(?<data>.*?)</script>""", RegexOptions.Singleline | RegexOptions.ExplicitCapture, 1_000)]
     private static partial Regex DataPattern();
 
-    private void Add(MarkBody body, Style style) => _board!.Do(c =>
+    private void Add(int page, MarkBody body, Style style) => _board!.Do(c =>
     {
         var id = c.NewId();
-        var page = ((Board)c.Room).Sheets.Pages[0].Id;
-        return c.Submit(new AddMark(id, page, Grip.Own, body, style), id);
+        return c.Submit(new AddMark(id, ((Board)c.Room).Sheets.Pages[page].Id, Grip.Own, body, style), id);
+    });
+
+    private void Move(int page, int which, int x, int y) => _board!.Do(c =>
+    {
+        var sheets = ((Board)c.Room).Sheets;
+        var mark = sheets.Visible(sheets.Pages[page].Id).Where(m => m.Grip == Grip.Loose).ElementAt(which);
+        var middle = MarkGeometry.BoxOf(mark.Body).Middle;
+        return c.Submit(new MakeChanges([new Placed(mark.Id, new Place(x - (int)middle.X, y - (int)middle.Y, mark.Place.Turn))]), c.NewId());
     });
 
     // [stroke, page, colour, width, from, points], as the browser sends it.
-    private async Task PreviewAsync(ImmutableArray<InkPoint> points, int colour, CancellationToken stop)
+    private async Task PreviewAsync(ImmutableArray<InkPoint> points, int colour, int pageNumber, CancellationToken stop)
     {
-        var page = _board!.Do(c => ((Board)c.Room).Sheets.Pages[0].Id);
+        var page = _board!.Do(c => ((Board)c.Room).Sheets.Pages[pageNumber].Id);
         for (var from = 0; from < points.Length; from += PreviewPoints)
         {
             int[] flat = [.. points.Skip(from).Take(PreviewPoints).SelectMany(p => new[] { p.X, p.Y, p.Pressure, p.Ms })];

@@ -1,7 +1,7 @@
 namespace Yardang.Headless.SimulatedClass;
 
 /// <summary>The whole class at work in one lesson: step by step, at the pace of a class or as fast as it goes, and it can be paused.</summary>
-public sealed class SimulatedLesson : IAsyncDisposable
+public sealed class SimulatedLesson(Script script) : IAsyncDisposable
 {
     private readonly List<(ClassMember Member, IReadOnlyList<Doing> Script)> _class = [];
     private volatile TaskCompletionSource _running = Started();
@@ -14,7 +14,7 @@ public sealed class SimulatedLesson : IAsyncDisposable
     {
         for (var i = 0; i < Roster.Names.Length; i++)
         {
-            _class.Add((await ClassMember.JoinAsync(server, code, Roster.Names[i]), Script.Of(i)));
+            _class.Add((await ClassMember.JoinAsync(server, code, Roster.Names[i]), script(i)));
         }
     }
 

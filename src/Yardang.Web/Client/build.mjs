@@ -19,6 +19,20 @@ for (const [font, axis] of [
   for (const file of latin(font, axis))
     cpSync(`${modules}/@fontsource-variable/${font}/files/${file}`, `${dist}/files/${file}`);
 
+// Other scripts, each fetched by a browser when it is first needed.
+for (const [font, script] of [
+  ['noto-sans-arabic', 'arabic'],
+  ['noto-sans-hebrew', 'hebrew'],
+  ['noto-sans', 'cyrillic'],
+  ['noto-sans', 'greek'],
+  ['noto-sans', 'vietnamese'],
+  ['noto-sans', 'devanagari'],
+])
+  cpSync(
+    `${modules}/@fontsource-variable/${font}/files/${font}-${script}-wght-normal.woff2`,
+    `${dist}/files/noto-sans-${script}.woff2`,
+  );
+
 await build({
   entryPoints: {
     board: 'Client/entry-board.ts',

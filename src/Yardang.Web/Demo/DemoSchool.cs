@@ -12,8 +12,8 @@ using Yardang.Web.Shelf;
 namespace Yardang.Web.Demo;
 
 /// <summary>
-/// The demo, with <c>Yardang:Demo</c>: Ms Varga's account, her activity from its archive, a running lesson for 7 Amber, and the simulated
-/// class in it. With <c>Yardang:DemoStep</c> the class stops at that step of its script.
+/// The demo, with <c>Yardang:Demo</c>: Ms Varga's account, her activities from their archives, a running lesson on each for 7 Amber, and the
+/// simulated class in them. With <c>Yardang:DemoStep</c> the class stops at that step of its script.
 /// </summary>
 public sealed class DemoSchool(
     IServiceProvider services, Handing handing, ActivityShelf shelf, IDbContextFactory<SchoolContext> school, IConfiguration configuration, IServer server,
@@ -25,13 +25,30 @@ public sealed class DemoSchool(
     /// <summary>The demo's password; the demo's data are invented.</summary>
     public const string Password = "bridge-over-brook";
 
-    private const string HandedOut = "what-holds-a-bridge-up.yardang.zip";
     private const string Topic = "Bridges";
 
-    private static readonly string[] s_onTheDesk = ["where-would-you-build-it.yardang.zip", "load-test-log.yardang.zip", "triangles-in-trusses.yardang.zip"];
+    // The one to be shown first is handed out last.
+    private static readonly (string Archive, Way Way, Script Script)[] s_lessons =
+    [
+        ("where-would-you-build-it.yardang.zip", Way.AllTogether, BuildingPlace.Of),
+        ("load-test-log.yardang.zip", Way.OneEach, LoadTest.Of),
+        ("triangles-in-trusses.yardang.zip", Way.OneEach, Trusses.Of),
+        ("what-holds-a-bridge-up.yardang.zip", Way.OneEach, FirstIdeas.Of),
+    ];
 
-    /// <summary>The class at work; null until it has joined, or if its lesson is from an earlier start.</summary>
-    public SimulatedLesson? Class { get; private set; }
+    private readonly List<SimulatedLesson> _class = [];
+
+    /// <summary>Whether the class is at work: it has joined, and its lessons are not from an earlier start.</summary>
+    public bool IsAtWork { get; private set; }
+
+    /// <summary>Whether it pauses.</summary>
+    public bool Paused => _class.Exists(l => l.Paused);
+
+    /// <summary>Nobody begins anything new.</summary>
+    public void Pause() => _class.ForEach(l => l.Pause());
+
+    /// <summary>The class goes on.</summary>
+    public void GoOn() => _class.ForEach(l => l.GoOn());
 
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
@@ -52,29 +69,42 @@ public sealed class DemoSchool(
     private async Task RunAsync(CancellationToken stop)
     {
         await StartedAsync(stop);
-        var lesson = await FindAsync(stop) ?? await BeginAsync();
         var address = new Uri(server.Features.Get<IServerAddressesFeature>()!.Addresses.First().Replace("[::]", "localhost", StringComparison.Ordinal));
-        await using var db = await school.CreateDbContextAsync(stop);
-        if (await db.Participants.AnyAsync(p => p.LessonId == lesson.Id, stop))
+        if (await FindAsync(stop) is { } earlier)
         {
-            Say(address, lesson);
-            return;
-        }
-
-        await using var simulated = new SimulatedLesson();
-        await simulated.JoinAsync(address, lesson.Code);
-        if (configuration.GetValue<int?>("Yardang:DemoStep") is { } step)
-        {
-            await simulated.RunToAsync(step, stop);
-            simulated.Pause();
-            Class = simulated;
-            Say(address, lesson);
+            Say(address, earlier);
             await Task.Delay(Timeout.Infinite, stop);
         }
 
-        Class = simulated;
-        Say(address, lesson);
-        await simulated.RunAsync(stop);
+        try
+        {
+            await WorkAsync(address, await BeginAsync(), stop);
+        }
+        finally
+        {
+            foreach (var simulated in _class) await simulated.DisposeAsync();
+        }
+    }
+
+    private async Task WorkAsync(Uri address, IReadOnlyList<LessonRecord> lessons, CancellationToken stop)
+    {
+        for (var i = lessons.Count - 1; i >= 0; i--)
+        {
+            var simulated = new SimulatedLesson(s_lessons[i].Script);
+            _class.Add(simulated);
+            await simulated.JoinAsync(address, lessons[i].Code);
+        }
+
+        var step = configuration.GetValue<int?>("Yardang:DemoStep");
+        if (step is { } last)
+        {
+            foreach (var simulated in _class) await simulated.RunToAsync(last, stop);
+            Pause();
+        }
+
+        IsAtWork = true;
+        Say(address, lessons[^1]);
+        if (step is null) await Task.WhenAll(_class.Select(simulated => simulated.RunAsync(stop)));
         await Task.Delay(Timeout.Infinite, stop);
     }
 
@@ -88,10 +118,10 @@ public sealed class DemoSchool(
     private async Task<LessonRecord?> FindAsync(CancellationToken stop)
     {
         await using var db = await school.CreateDbContextAsync(stop);
-        return await db.Lessons.Where(l => l.ClosedAt == null).OrderBy(l => l.HandedOutAt).FirstOrDefaultAsync(stop);
+        return await db.Lessons.Where(l => l.ClosedAt == null).OrderByDescending(l => l.HandedOutAt).FirstOrDefaultAsync(stop);
     }
 
-    private async Task<LessonRecord> BeginAsync()
+    private async Task<IReadOnlyList<LessonRecord>> BeginAsync()
     {
         await using var scope = services.CreateAsyncScope();
         var teachers = scope.ServiceProvider.GetRequiredService<UserManager<Teacher>>();
@@ -99,9 +129,13 @@ public sealed class DemoSchool(
         var made = await teachers.CreateAsync(teacher, Password);
         if (!made.Succeeded) throw new InvalidOperationException(string.Join(' ', made.Errors.Select(e => e.Description)));
 
-        foreach (var name in s_onTheDesk) await ImportAsync(teacher.Id, name);
-        var activity = await ImportAsync(teacher.Id, HandedOut);
-        return await handing.HandOutAsync(activity, "7 Amber", Door.Open, Way.OneEach, "en");
+        var lessons = new List<LessonRecord>();
+        foreach (var (archive, way, _) in s_lessons)
+        {
+            lessons.Add(await handing.HandOutAsync(await ImportAsync(teacher.Id, archive), "7 Amber", Door.Open, way, "en"));
+        }
+
+        return lessons;
     }
 
     private async Task<ActivityRecord> ImportAsync(Guid teacher, string name)

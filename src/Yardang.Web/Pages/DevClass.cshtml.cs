@@ -9,15 +9,15 @@ public sealed class DevClassModel(IServiceProvider services) : PageModel
 {
     private readonly DemoSchool? _demo = services.GetService<DemoSchool>();
 
-    public bool Paused => _demo?.Class?.Paused ?? false;
+    public bool Paused => _demo?.Paused ?? false;
 
-    public IActionResult OnGet() => _demo?.Class is null ? NotFound() : Page();
+    public IActionResult OnGet() => _demo is { IsAtWork: true } ? Page() : NotFound();
 
     public IActionResult OnPost()
     {
-        if (_demo?.Class is not { } simulated) return NotFound();
-        if (simulated.Paused) simulated.GoOn();
-        else simulated.Pause();
+        if (_demo is not { IsAtWork: true }) return NotFound();
+        if (_demo.Paused) _demo.GoOn();
+        else _demo.Pause();
         return RedirectToPage();
     }
 }

@@ -4,6 +4,8 @@ using Microsoft.AspNetCore.SignalR;
 using Microsoft.AspNetCore.SignalR.Client;
 using Microsoft.Extensions.DependencyInjection;
 using Yardang.Core.Ink;
+using Yardang.Core.Interchange;
+using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
 using Yardang.Data.Wire;
@@ -122,7 +124,7 @@ public sealed class HubTests : IAsyncLifetime
     {
         var (_, teacher) = await _school.TeacherAsync("Tobi Adeyemi");
         var (_, lesson) = await _school.HandOutAsync(teacher);
-        await using var simulated = new SimulatedLesson();
+        await using var simulated = new SimulatedLesson(FirstIdeas.Of);
         await simulated.JoinAsync(_school.Address, lesson.Code);
         await simulated.RunToAsync(step: 40, Stop);
         Assert.Equal(Roster.Names.AsEnumerable(), (await _school.Get<Web.Lessons.LessonPeople>().InAsync(lesson.Id)).Select(p => p.Name));
@@ -130,7 +132,41 @@ public sealed class HubTests : IAsyncLifetime
         var marks = 0;
         var host = await _school.Get<RoomHosts>().GetAsync(leif.Board);
         await host.LookAsync(r => marks = ((Core.Boards.Board)r).Sheets.Marks.Count, Stop);
-        Assert.Equal(Script.Of(8).Count(d => d is Draws or Types or PutsUpNote), marks);
+        Assert.Equal(FirstIdeas.Of(8).Count(d => d is Draws or Types or PutsUpNote), marks);
+    }
+
+    [Theory]
+    [InlineData("triangles-in-trusses", Way.OneEach)]
+    [InlineData("load-test-log", Way.OneEach)]
+    [InlineData("where-would-you-build-it", Way.AllTogether)]
+    public async Task In_each_activity_of_the_demo_all_that_the_class_makes_stands_on_its_boards(string archive, Way way)
+    {
+        Script script = archive switch { "triangles-in-trusses" => Trusses.Of, "load-test-log" => LoadTest.Of, _ => BuildingPlace.Of };
+        var (_, teacher) = await _school.TeacherAsync("Tobi Adeyemi");
+        await using var file = typeof(Web.Demo.DemoSchool).Assembly.GetManifestResourceStream($"{archive}.yardang.zip")!;
+        using var bytes = new MemoryStream();
+        await file.CopyToAsync(bytes, Stop);
+        var handing = _school.Get<Web.Lessons.Handing>();
+        var activity = await handing.ImportAsync(teacher, ActivityArchive.Read(bytes.ToArray()));
+        var lesson = await handing.HandOutAsync(activity, "7 Amber", Door.Open, way, "en");
+        await using var simulated = new SimulatedLesson(script);
+        await simulated.JoinAsync(_school.Address, lesson.Code);
+        await simulated.RunToAsync(step: 60, Stop);
+
+        var people = await _school.Get<Web.Lessons.LessonPeople>().InAsync(lesson.Id);
+        for (var i = 0; i < people.Count; i++)
+        {
+            var (mine, moved) = (0, 0);
+            await (await _school.Get<RoomHosts>().GetAsync(people[i].Board)).LookAsync(
+                r =>
+                {
+                    var marks = ((Core.Boards.Board)r).Sheets.Marks.Values;
+                    mine = marks.Count(m => m.Author == people[i].Number && !m.ByStaff);
+                    moved = marks.Count(m => m.Grip == Grip.Loose && m.Place != Place.AsDrawn);
+                }, Stop);
+            Assert.Equal(script(i).Count(d => d is Draws or Types or PutsUpNote or DrawsShape), mine);
+            Assert.True(moved > 0 || !script(i).Any(d => d is Moves));
+        }
     }
 
     private static CancellationToken Stop => TestContext.Current.CancellationToken;

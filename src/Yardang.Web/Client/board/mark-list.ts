@@ -74,6 +74,7 @@ export class MarkList {
     const item = document.createElement('li');
     const button = document.createElement('button');
     button.type = 'button';
+    button.dir = 'auto';
     button.dataset['mark'] = String(mark.id);
     item.append(button);
     this.buttons.set(mark.id, button);

@@ -84,6 +84,7 @@ export class Tile {
   show(canvas: HTMLCanvasElement): void {
     this.canvas = canvas;
     new ResizeObserver(() => this.paintSoon()).observe(canvas);
+    document.fonts.addEventListener('loadingdone', () => this.paintSoon());
     void this.connection.enter(this.client, false);
   }
 

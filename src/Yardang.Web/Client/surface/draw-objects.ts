@@ -8,6 +8,7 @@ import { STAMP_BOX, STAMP_PEN, stampPaths } from '../shapes/stamps';
 import { FONT, LINE_HEIGHT, NOTE_PADDING } from './draw';
 import { PRINT, noteColour } from './palette';
 import type { Pictures } from './pictures';
+import { isRightToLeft } from './reading';
 import { LABEL_SIZE } from './ruling';
 
 export const ZONE_NAME_SIZE = 550;
@@ -109,8 +110,9 @@ export function drawConnector(
   const line = { shape: Shape.Line, points: body.points } as const;
   drawShape(ctx, line, { style: mark.style, scale: null }, { line: colour, fill: null }, thinnest);
   if (!body.label) return;
-  const { lines, size } = body.label;
+  const { text, lines, size } = body.label;
   const middle = middleOf(body);
+  ctx.direction = isRightToLeft(text) ? 'rtl' : 'ltr';
   ctx.font = `${size}px ${FONT}`;
   ctx.textAlign = 'center';
   const width = Math.max(...lines.map((l) => ctx.measureText(l).width)) + size;
@@ -130,6 +132,7 @@ export function drawZone(ctx: CanvasRenderingContext2D, body: ZoneBody, mark: Ma
   const box = zoneNameBox(body, mark.scale);
   ctx.fillStyle = PRINT;
   ctx.font = `bold ${ZONE_NAME_SIZE}px ${FONT}`;
+  ctx.direction = isRightToLeft(name) ? 'rtl' : 'ltr';
   ctx.textAlign = body.shape === Shape.Ellipse ? 'center' : 'left';
   ctx.fillText(name, box.x, box.y, box.width);
 }

@@ -9,9 +9,10 @@ import { MEASURE_SIZE, measureLabels } from '../shapes/measure-labels';
 import { PRINT, TEACHER_INK, highlighterColour, inkColour, noteColour } from './palette';
 import type { Pictures } from './pictures';
 import { drawBubble, drawConnector, drawFormula, drawPicture, drawStamp, drawZone } from './draw-objects';
+import { isRightToLeft } from './reading';
 import { LABEL_SIZE, type Ruling, ruling } from './ruling';
 
-export const FONT = "'Atkinson Hyperlegible Next Variable', sans-serif";
+export const FONT = "'Atkinson Hyperlegible Next Variable', 'Noto Sans Variable', sans-serif";
 
 /** Room round the words of a note, and of a text (none), 1/100 mm. */
 export const NOTE_PADDING = 300;
@@ -171,14 +172,16 @@ export function colourOf(mark: Pick<Mark, 'grip' | 'style' | 'byStaff' | 'body'>
 }
 
 function drawWords(ctx: CanvasRenderingContext2D, mark: Mark, body: BoxBody): void {
-  const { lines, size } = body.words;
+  const { text, lines, size } = body.words;
   const { looks } = mark.style;
   const inset = body.kind === 'text' ? 0 : NOTE_PADDING;
   const width = body.width - 2 * inset;
   ctx.fillStyle = body.kind === 'text' ? colourOf(mark) : PRINT;
   ctx.font = fontOf(size, looks);
-  ctx.textAlign = looks & Looks.Centred ? 'center' : looks & Looks.AlignedEnd ? 'right' : 'left';
-  const x = body.x + inset + (looks & Looks.Centred ? width / 2 : looks & Looks.AlignedEnd ? width : 0);
+  ctx.direction = isRightToLeft(text) ? 'rtl' : 'ltr';
+  const right = ((looks & Looks.AlignedEnd) !== 0) !== (ctx.direction === 'rtl');
+  ctx.textAlign = looks & Looks.Centred ? 'center' : right ? 'right' : 'left';
+  const x = body.x + inset + (looks & Looks.Centred ? width / 2 : right ? width : 0);
   lines.forEach((line, i) => ctx.fillText(line, x, body.y + inset + (ASCENT + i * LINE_HEIGHT) * size));
 }
 

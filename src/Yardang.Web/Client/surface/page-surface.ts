@@ -71,6 +71,8 @@ export class PageSurface {
     this.canvases = [standing, this.drawing];
     this.standing = new StandingLayer(standing, () => this.later());
     new ResizeObserver(() => this.resize()).observe(host);
+    // Letters of other scripts come when they are first needed.
+    document.fonts.addEventListener('loadingdone', () => this.invalidate());
     this.listen();
   }
 

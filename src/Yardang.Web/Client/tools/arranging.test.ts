@@ -2,8 +2,8 @@ import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import type { Change, Mark, Place, Scale } from '../room/marks';
 import { changed } from '../room/properties';
-import { boundsOf, boundsOfAll } from '../shapes/geometry';
-import { aligned, distributed, middleOfAll, movedBy, scaledBy, turnedBy } from './arranging';
+import { boundsOf, boundsOfAll, boxCorners, corners, onPage, turned } from '../shapes/geometry';
+import { aligned, distributed, frameOf, middleOfAll, movedBy, scaledBy, turnedBy } from './arranging';
 
 const anybody = () => true;
 
@@ -56,6 +56,23 @@ test('made twice as large about a corner, the corner stays and the box doubles',
     [now.height, 2 * before.height],
   ])
     assert.ok(Math.abs(a! - b!) <= 2, `${a} and ${b}`);
+});
+
+test('a turned mark grows along its own sides, and the corner held still stays', () => {
+  const [mark] = after([marks[0]!], turnedBy([marks[0]!], middleOfAll([marks[0]!]), 30, anybody));
+  const frame = frameOf([mark!]);
+  const fixed = onPage(mark!, { x: 0, y: 0 });
+  assert.equal(frame.turn, 30);
+  const framed = boxCorners(frame.box).map((c) => turned(c, { x: 500, y: 300 }, 30));
+  assert.ok(Math.hypot(framed[0]!.x - fixed.x, framed[0]!.y - fixed.y) < 2);
+
+  const [now] = after([mark!], scaledBy([mark!], fixed, 3, 1, anybody, frame.turn));
+  const [a, b, , d] = corners(now!.body as never).map((c) => onPage(now!, c));
+  const length = (from: typeof a, to: typeof a) => Math.hypot(to!.x - from!.x, to!.y - from!.y);
+  assert.ok(length(a, fixed) < 2);
+  assert.ok(Math.abs(length(a, b) - 3000) < 2);
+  assert.ok(Math.abs(length(a, d) - 600) < 2);
+  assert.equal(now!.place.turn, 3000);
 });
 
 test('aligned marks share an edge, and nothing else moves', () => {

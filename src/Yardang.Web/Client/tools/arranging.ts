@@ -1,7 +1,7 @@
 // How marks are moved, turned, resized, aligned and spread: as changes that say what they become, of those that may be changed.
 
 import { type BoxBody, type Change, type Mark, Property, isBox } from '../room/marks';
-import { type Spot, boundsOf, boundsOfAll, middleOf, turned } from '../shapes/geometry';
+import { type Box, type Spot, boundsOf, boundsOfAll, middleOf, turned } from '../shapes/geometry';
 import { fitNote, fitText } from '../surface/text-fit';
 
 /** Whether a property of a mark may be changed by whoever arranges. */
@@ -39,16 +39,38 @@ export function turnedBy(marks: readonly Mark[], about: Spot, degrees: number, m
     });
 }
 
-/** Made larger by factors, a place staying where it is. A text or note alone keeps its type and takes another width. */
-export function scaledBy(marks: readonly Mark[], fixed: Spot, fx: number, fy: number, may: May): Change[] {
+/** What handles are set round: the upright box of marks, or that of a single one, turned with it (degrees about its middle). */
+export interface Frame {
+  readonly box: Box;
+  readonly turn: number;
+}
+
+export function frameOf(marks: readonly Mark[]): Frame {
+  const [only] = marks;
+  if (marks.length !== 1 || only!.place.turn === 0) return { box: boundsOfAll(marks), turn: 0 };
+  return { box: boundsOf({ ...only!, place: { ...only!.place, turn: 0 } }), turn: only!.place.turn / 100 };
+}
+
+/**
+ * Made larger by factors, a place staying where it is; across and down are those of a frame turned by so many degrees.
+ * A text or note alone keeps its type and takes another width.
+ */
+export function scaledBy(
+  marks: readonly Mark[],
+  fixed: Spot,
+  fx: number,
+  fy: number,
+  may: May,
+  frameTurn = 0,
+): Change[] {
   const free = marks.filter((m) => may(m, isBox(m.body) ? Property.Words : Property.Scale));
   const only = free.length === 1;
   return free.flatMap((m) => {
     const middle = middleOf(m.body);
-    const at = { x: middle.x + m.place.x, y: middle.y + m.place.y };
-    const to = { x: fixed.x + (at.x - fixed.x) * fx, y: fixed.y + (at.y - fixed.y) * fy };
+    const at = turned({ x: middle.x + m.place.x, y: middle.y + m.place.y }, fixed, -frameTurn);
+    const to = turned({ x: fixed.x + (at.x - fixed.x) * fx, y: fixed.y + (at.y - fixed.y) * fy }, fixed, frameTurn);
     if (isBox(m.body)) return boxScaled(m, m.body, to, fx, only ? fy : fx, only);
-    const across = Math.abs(Math.sin((m.place.turn / 18_000) * Math.PI)) > 0.5;
+    const across = Math.abs(Math.sin(((m.place.turn / 100 - frameTurn) / 180) * Math.PI)) > 0.5;
     const [sx, sy] = across ? [fy, fx] : [fx, fy];
     const scale = { x: within((m.scale?.x ?? 1000) * sx), y: within((m.scale?.y ?? 1000) * sy) };
     const place = { x: to.x - middle.x, y: to.y - middle.y, turn: m.place.turn };

@@ -1,15 +1,25 @@
 // Chooses marks by tapping, with a lasso or a box, and moves, resizes and turns what is chosen.
 
 import { type Change, type Mark, Property } from '../room/marks';
-import { type Box, type Spot, boundsOf, boundsOfAll, boxCorners, isInside, offPage, onPage } from '../shapes/geometry';
+import {
+  type Box,
+  type Spot,
+  boundsOf,
+  boundsOfAll,
+  boxCorners,
+  isInside,
+  offPage,
+  onPage,
+  turned,
+} from '../shapes/geometry';
 import { changed } from '../room/properties';
 import { drawMark } from '../surface/draw';
 import { markAt } from '../surface/hit';
 import type { Point, Tool } from '../surface/page-surface';
-import { middleOfAll, movedBy, scaledBy, turnedBy } from './arranging';
+import { type Frame, frameOf, middleOfAll, movedBy, scaledBy, turnedBy } from './arranging';
 import type { Selection } from './selection';
 import type { SheetContext } from './sheet-context';
-import { type Guides, snapBox } from './snapping';
+import { type Guides, sideDirections, snapBox, snapTurn } from './snapping';
 
 const REACH = 250;
 const SUBMIT_EVERY_MS = 90;
@@ -18,8 +28,6 @@ const HANDLE_PX = 9;
 const HANDLE_REACH_PX = 20;
 const TURN_HANDLE_PX = 34;
 const TAP_PX = 5;
-const SNAP_TURN = 15;
-const SNAP_TURN_WITHIN = 3;
 const ACCENT = '#0c5c69';
 
 type Drag =
@@ -29,7 +37,7 @@ type Drag =
       readonly marks: readonly Mark[];
       readonly from: Point;
       readonly fixed: Spot;
-      readonly box: Box;
+      readonly frame: Frame;
     }
   | { readonly kind: 'lasso'; readonly path: Spot[]; readonly add: boolean };
 
@@ -60,7 +68,7 @@ export class Chooser implements Tool {
       this.drag = { kind: 'tip', marks, from: point };
       return;
     }
-    const handle = marks.length > 0 ? this.handleAt(point, boundsOfAll(marks)) : null;
+    const handle = marks.length > 0 ? this.handleAt(point, frameOf(marks)) : null;
     if (handle) {
       this.drag =
         handle === 'turn' ? { kind: 'turn', marks, from: point } : { kind: 'size', marks, from: point, ...handle };
@@ -142,17 +150,16 @@ export class Chooser implements Tool {
     const { selection, sheet } = this;
     if (drag.kind === 'turn') {
       const about = middleOfAll(drag.marks);
-      let degrees = angle(about, point) - angle(about, drag.from);
-      const nearest = Math.round(degrees / SNAP_TURN) * SNAP_TURN;
-      if (!point.alt && Math.abs(degrees - nearest) < SNAP_TURN_WITHIN) degrees = nearest;
-      return turnedBy(drag.marks, about, degrees, selection.may);
+      const degrees = angle(about, point) - angle(about, drag.from);
+      return turnedBy(drag.marks, about, point.alt ? degrees : this.snappedTurn(drag.marks, degrees), selection.may);
     }
     if (drag.kind === 'tip') return tipChanges(drag.marks[0]!, point);
-    if (drag.kind === 'size') return scaledBy(drag.marks, drag.fixed, ...this.factors(drag, point), selection.may);
+    if (drag.kind === 'size') {
+      return scaledBy(drag.marks, drag.fixed, ...this.factors(drag, point), selection.may, drag.frame.turn);
+    }
     const by = { x: point.x - drag.from.x, y: point.y - drag.from.y };
     const box = boundsOfAll(drag.marks);
-    const dragged = new Set(drag.marks.map((m) => m.id));
-    const others = sheet.sheets.visible(sheet.page).filter((m) => !dragged.has(m.id));
+    const others = this.othersThan(drag.marks);
     const page = sheet.sheets.page(sheet.page)!;
     const snapped = point.alt
       ? { ...by, guides: { x: null, y: null } }
@@ -161,9 +168,22 @@ export class Chooser implements Tool {
     return movedBy(drag.marks, snapped.x, snapped.y, selection.may);
   }
 
-  private factors({ fixed, box, marks }: Extract<Drag, { kind: 'size' }>, point: Point): [number, number] {
-    const across = Math.max(0.02, (point.x - fixed.x) / (box.x + box.width / 2 - fixed.x) / 2);
-    const down = Math.max(0.02, (point.y - fixed.y) / (box.y + box.height / 2 - fixed.y) / 2);
+  private othersThan(marks: readonly Mark[]): Mark[] {
+    const these = new Set(marks.map((m) => m.id));
+    return this.sheet.sheets.visible(this.sheet.page).filter((m) => !these.has(m.id));
+  }
+
+  private snappedTurn(marks: readonly Mark[], degrees: number): number {
+    const [only] = marks;
+    if (marks.length !== 1) return snapTurn(degrees, 0, [], []);
+    const others = this.othersThan(marks).flatMap(sideDirections);
+    return snapTurn(degrees, only!.place.turn / 100, sideDirections(only!), others);
+  }
+
+  private factors({ fixed, frame, marks }: Extract<Drag, { kind: 'size' }>, point: Point): [number, number] {
+    const [to, middle] = [point, middleOf(frame)].map((spot) => turned(spot, fixed, -frame.turn));
+    const across = Math.max(0.02, (to!.x - fixed.x) / (middle!.x - fixed.x) / 2);
+    const down = Math.max(0.02, (to!.y - fixed.y) / (middle!.y - fixed.y) / 2);
     const sound = (factor: number) => (Number.isFinite(factor) ? factor : 1);
     // Several together, or with Shift, keep their proportions.
     if (marks.length === 1 && !point.shift) return [sound(across), sound(down)];
@@ -192,11 +212,11 @@ export class Chooser implements Tool {
   }
 
   /** A corner gives the corner opposite to it, which stays. */
-  private handleAt(point: Spot, box: Box): 'turn' | { fixed: Spot; box: Box } | null {
-    if (this.isNear(turnHandle(box, this.sheet.surface.scale), point)) return 'turn';
-    const all = boxCorners(box);
+  private handleAt(point: Spot, frame: Frame): 'turn' | { fixed: Spot; frame: Frame } | null {
+    if (this.isNear(turnHandle(frame, this.sheet.surface.scale), point)) return 'turn';
+    const all = cornersOf(frame);
     const at = all.findIndex((corner) => this.isNear(corner, point));
-    return at < 0 ? null : { fixed: all[(at + 2) % 4]!, box };
+    return at < 0 ? null : { fixed: all[(at + 2) % 4]!, frame };
   }
 
   private isNear(spot: Spot, point: Spot): boolean {
@@ -212,18 +232,22 @@ export class Chooser implements Tool {
   }
 
   private drawFrame(ctx: CanvasRenderingContext2D, marks: readonly Mark[], pixel: number): void {
-    const box = boundsOfAll(marks);
+    const frame = frameOf(marks);
+    const all = cornersOf(frame);
     ctx.strokeStyle = ACCENT;
     ctx.lineWidth = 1.5 * pixel;
     ctx.setLineDash([6 * pixel, 4 * pixel]);
-    ctx.strokeRect(box.x, box.y, box.width, box.height);
-    ctx.setLineDash([]);
-    const turn = turnHandle(box, 1 / pixel);
     ctx.beginPath();
-    ctx.moveTo(turn.x, box.y);
+    all.forEach((s, i) => (i === 0 ? ctx.moveTo(s.x, s.y) : ctx.lineTo(s.x, s.y)));
+    ctx.closePath();
+    ctx.stroke();
+    ctx.setLineDash([]);
+    const turn = turnHandle(frame, 1 / pixel);
+    ctx.beginPath();
+    ctx.moveTo((all[0]!.x + all[1]!.x) / 2, (all[0]!.y + all[1]!.y) / 2);
     ctx.lineTo(turn.x, turn.y);
     ctx.stroke();
-    for (const { x, y } of boxCorners(box)) {
+    for (const { x, y } of all) {
       ctx.fillStyle = '#ffffff';
       const r = HANDLE_PX * pixel;
       ctx.fillRect(x - r, y - r, 2 * r, 2 * r);
@@ -272,8 +296,17 @@ function tipChanges(mark: Mark, point: Spot): Change[] {
   return [{ property: Property.Body, target: mark.id, value }];
 }
 
-function turnHandle(box: Box, scale: number): Spot {
-  return { x: box.x + box.width / 2, y: box.y - TURN_HANDLE_PX / scale };
+function middleOf({ box }: Frame): Spot {
+  return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+}
+
+function cornersOf(frame: Frame): Spot[] {
+  return boxCorners(frame.box).map((corner) => turned(corner, middleOf(frame), frame.turn));
+}
+
+function turnHandle(frame: Frame, scale: number): Spot {
+  const above = { x: middleOf(frame).x, y: frame.box.y - TURN_HANDLE_PX / scale };
+  return turned(above, middleOf(frame), frame.turn);
 }
 
 function angle(about: Spot, spot: Spot): number {

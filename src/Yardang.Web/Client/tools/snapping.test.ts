@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { type Page, PLAIN } from '../room/marks';
-import { snapBox } from './snapping';
+import { type Mark, type Page, PLAIN } from '../room/marks';
+import { sideDirections, snapBox, snapTurn } from './snapping';
 
 const page: Page = {
   id: 1,
@@ -37,4 +37,25 @@ test('on squared paper the corner catches on the lines', () => {
   const squared = { ...page, paper: { ...PLAIN, kind: 1, spacing: 1000 } };
   const snapped = snapBox({ x: 6040, y: 3970, width: 333, height: 333 }, by, [], squared, 100);
   assert.deepEqual(snapped, { x: 460, y: 530, guides: { x: 6000, y: 4000 } });
+});
+
+test('a side that is nearly parallel to a side of another gets parallel to it', () => {
+  assert.equal(snapTurn(21, 0, [0, 90], [22.5]), 22.5);
+  assert.equal(snapTurn(-67, 0, [0, 90], [22.5]), -67.5);
+  assert.equal(snapTurn(179, 0, [0], [178.5]), 178.5);
+});
+
+test('near nothing of others a mark catches on whole steps of 15 degrees, counted from upright', () => {
+  assert.equal(snapTurn(13.5, 0, [0], []), 15);
+  assert.equal(snapTurn(9.4, 4, [4], []), 11);
+  assert.equal(snapTurn(8, 0, [0], []), 8);
+});
+
+test('a triangle has the directions of its sides, turned with it', () => {
+  const mark = {
+    body: { kind: 'shape', shape: 2, points: [0, 0, 1000, 0, 1000, 1000] },
+    place: { x: 40, y: 7, turn: 1000 },
+    scale: null,
+  } as unknown as Mark;
+  assert.deepEqual(sideDirections(mark).map(Math.round), [10, 100, 55]);
 });

@@ -1,7 +1,8 @@
-// What is being moved catches on the edges and middles of other marks, of the page, and on the lines of its paper.
+// What is being moved catches on the edges and middles of other marks, of the page, and on the lines of its paper. What is being turned
+// catches on steps of 15 degrees and on the sides of others.
 
-import type { Page } from '../room/marks';
-import type { Box } from '../shapes/geometry';
+import { type Mark, type Page, Shape } from '../room/marks';
+import { type Box, corners, onPage } from '../shapes/geometry';
 
 /** Where something was caught; null where nothing was. */
 export interface Guides {
@@ -62,4 +63,41 @@ function snap(start: number, size: number, lines: readonly number[], grid: numbe
     if (Math.abs(line - start) < best.far) best = { by: line - start, at: line, far: Math.abs(line - start) };
   }
   return best;
+}
+
+const TURN_STEP = 15;
+const TURN_WITHIN = 3;
+const HALF_TURN = 180;
+
+/** In which directions the sides of a mark lie on the page, degrees from 0 to 180: those of a straight shape, else those of its box. */
+export function sideDirections(mark: Mark): number[] {
+  const { body } = mark;
+  const upright = mark.place.turn / 100;
+  const isStraight = body.kind === 'shape' && (body.shape === Shape.Line || body.shape === Shape.Polygon);
+  if (!isStraight) return [modulo(upright), modulo(upright + 90)];
+  const spots = corners(body).map((spot) => onPage(mark, spot));
+  const ends = body.shape === Shape.Polygon ? [...spots, spots[0]!] : spots;
+  return ends.slice(1).map((to, i) => modulo((Math.atan2(to.y - ends[i]!.y, to.x - ends[i]!.x) * HALF_TURN) / Math.PI));
+}
+
+/**
+ * By how much to turn instead, degrees, so that a side of what is turned gets parallel to one of another mark, or its own turn
+ * a whole number of steps.
+ * @param turn how it is turned before.
+ * @param sides the directions of its sides before.
+ */
+export function snapTurn(degrees: number, turn: number, sides: readonly number[], others: readonly number[]): number {
+  const step = Math.round((turn + degrees) / TURN_STEP) * TURN_STEP - turn;
+  const parallels = sides.flatMap((side) =>
+    others.map((other) => {
+      const off = modulo(side + degrees - other);
+      return degrees - (off > HALF_TURN / 2 ? off - HALF_TURN : off);
+    }),
+  );
+  const nearest = [step, ...parallels].sort((a, b) => Math.abs(a - degrees) - Math.abs(b - degrees))[0]!;
+  return Math.abs(nearest - degrees) < TURN_WITHIN ? nearest : degrees;
+}
+
+function modulo(degrees: number): number {
+  return ((degrees % HALF_TURN) + HALF_TURN) % HALF_TURN;
 }

@@ -1,32 +1,10 @@
 using System.Collections.Immutable;
-using Yardang.Core.Ink;
 using Yardang.Core.Lessons;
 
 namespace Yardang.Headless.SimulatedClass;
 
-/// <summary>What a simulated student does next. A closed set.</summary>
-public abstract record Doing;
-
-/// <summary>Draws a stroke.</summary>
-public sealed record Draws(ImmutableArray<InkPoint> Points, int Colour) : Doing;
-
-/// <summary>Types words on the page.</summary>
-public sealed record Types(int X, int Y, string Words) : Doing;
-
-/// <summary>Puts up a note.</summary>
-public sealed record PutsUpNote(int X, int Y, string Words, int Colour) : Doing;
-
-/// <summary>Gives or takes back a signal.</summary>
-public sealed record Signals(Signal Signal, bool On) : Doing;
-
-/// <summary>Loses the network, or has it back.</summary>
-public sealed record Network(bool On) : Doing;
-
-/// <summary>Thinks.</summary>
-public sealed record Thinks : Doing;
-
-/// <summary>The lesson of each student, always the same: who draws what, who is stuck, who never starts, whose network goes.</summary>
-public static class Script
+/// <summary>"What holds a bridge up?": who draws what, who is stuck, who never starts, whose network goes.</summary>
+public static class FirstIdeas
 {
     private const int StuckOne = 5;
     private const int NeverStarts = 13;

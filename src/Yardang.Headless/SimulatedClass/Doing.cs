@@ -1,0 +1,42 @@
+using System.Collections.Immutable;
+using Yardang.Core.Ink;
+using Yardang.Core.Lessons;
+using Yardang.Core.Marks;
+
+namespace Yardang.Headless.SimulatedClass;
+
+/// <summary>What a simulated student does next. A closed set.</summary>
+public abstract record Doing
+{
+    /// <summary>On which page of the activity, from 0.</summary>
+    public int Page { get; init; }
+}
+
+/// <summary>Draws a stroke.</summary>
+public sealed record Draws(ImmutableArray<InkPoint> Points, int Colour) : Doing;
+
+/// <summary>Types words on the page.</summary>
+public sealed record Types(int X, int Y, string Words) : Doing;
+
+/// <summary>Puts up a note.</summary>
+public sealed record PutsUpNote(int X, int Y, string Words, int Colour) : Doing;
+
+/// <summary>Draws a shape.</summary>
+public sealed record DrawsShape(ShapeBody Shape, Style Style) : Doing;
+
+/// <summary>Moves one of the loose marks that the teacher put on the page so that its middle is there.</summary>
+/// <param name="Which">Counted from 0 in the order in which they lie.</param>
+public sealed record Moves(int Which, int X, int Y) : Doing;
+
+/// <summary>Gives or takes back a signal.</summary>
+public sealed record Signals(Signal Signal, bool On) : Doing;
+
+/// <summary>Loses the network, or has it back.</summary>
+public sealed record Network(bool On) : Doing;
+
+/// <summary>Thinks.</summary>
+public sealed record Thinks : Doing;
+
+/// <summary>What each student of the class does in a lesson, step by step, always the same.</summary>
+/// <param name="student">Position in the roster, from 0.</param>
+public delegate IReadOnlyList<Doing> Script(int student);
