@@ -64,13 +64,6 @@ test('a page with 3,000 strokes', async ({ browser }) => {
   await expect(marks(varga)).toHaveCount(STROKES, { timeout: 60_000 });
   await kept(varga);
 
-  // What was brought in together is tied together: each for itself again.
-  await varga.getByRole('button', { name: 'Choose', exact: true }).click();
-  await varga.locator('[data-surface]').click({ position: { x: 3, y: 3 } });
-  await varga.keyboard.press('Control+a');
-  await varga.getByRole('button', { name: 'Tie together' }).click();
-  await kept(varga);
-
   const cdp = await varga.context().newCDPSession(varga);
   await cdp.send('Performance.enable');
   const box = await varga.locator('[data-surface]').boundingBox();
