@@ -29,6 +29,7 @@ services.AddOptions<Microsoft.AspNetCore.DataProtection.KeyManagement.KeyManagem
 
 services.AddSingleton<IEventStore>(provider => new SqliteEventStore(provider.GetRequiredService<DataFolder>().LogFile));
 services.AddSingleton<EventLog>();
+services.AddSingleton<Seating>();
 services.AddSingleton<LessonConduct>();
 services.AddSingleton<IRoomSource, SchoolRooms>();
 services.AddSingleton(provider => new RoomSupport(
@@ -37,6 +38,7 @@ services.AddSingleton(provider => new RoomSupport(
 services.AddSingleton<RoomHosts>();
 services.AddHostedService<RoomSweeper>();
 services.AddSingleton<SnapshotEndpoint>();
+services.AddSingleton<LeftoversEndpoint>();
 services.AddSingleton<ParticipantCookie>();
 services.AddSingleton<AccessResolver>();
 services.AddSingleton<Handing>();
@@ -46,6 +48,7 @@ services.AddSingleton<TemplatePictures>();
 services.AddSingleton<Joining>();
 services.AddSingleton<JoinThrottle>();
 services.AddSingleton<LessonPeople>();
+services.AddSingleton<MyPlace>();
 services.AddSingleton<BoardExport>();
 services.AddSingleton(provider => new MediaStore(provider.GetRequiredService<DataFolder>().Media));
 services.AddSingleton<MediaEndpoint>();
@@ -104,9 +107,12 @@ app.MapPost("/rooms/{room:guid}/stimulus", (HttpContext context, Guid room, Medi
 app.MapGet("/rooms/{room:guid}/pictures", (HttpContext context, Guid room, string? words, PictureSearchEndpoint pictures) => pictures.SearchAsync(context, room, words));
 app.MapGet("/rooms/{room:guid}/pictures/{id}", (HttpContext context, Guid room, string id, PictureSearchEndpoint pictures) => pictures.ThumbnailAsync(context, room, id));
 app.MapPost("/rooms/{room:guid}/pictures/{id}", (HttpContext context, Guid room, string id, PictureSearchEndpoint pictures) => pictures.TakeAsync(context, room, id)).RequireRateLimiting(UploadLimit.Policy);
+app.MapPost("/rooms/{room:guid}/leftovers", (HttpContext context, Guid room, LeftoversEndpoint leftovers) => leftovers.PostAsync(context, room));
 app.MapGet("/rooms/{room:guid}/names", async (HttpContext context, Guid room, AccessResolver access, LessonPeople people) =>
-    await access.ForRoomAsync(Visitor.Of(context), room) is { Kind: RoomKind.Board } ? Results.Ok(await people.NamesAsync(room)) : Results.NotFound());
-app.MapGet("/lesson/{lesson:guid}/people", async (HttpContext context, Guid lesson, AccessResolver access, LessonPeople people) =>
+    await access.ForRoomAsync(Visitor.Of(context), room) is { Kind: RoomKind.Board, MayLook: true } found ? Results.Ok(await people.NamesAsync(room, found.Actor)) : Results.NotFound());
+app.MapGet("/my-place", async (HttpContext context, MyPlace places) => await places.OfAsync(Visitor.Of(context)) is { } found ? Results.Ok(found.Place) : Results.NotFound());
+app.MapGet("/here", async (HttpContext context, MyPlace places) => Results.Redirect(await places.OfAsync(Visitor.Of(context)) is { } found ? found.Place.Address : "/?unknown=true"));
+app.MapGet("/lesson/{lesson:guid}/people.json", async (HttpContext context, Guid lesson, AccessResolver access, LessonPeople people) =>
     await access.OwnLessonAsync(Visitor.Of(context), lesson) is null ? Results.NotFound() : Results.Ok(await people.InAsync(lesson)));
 app.MapGet("/lesson/{lesson:guid}/boards.pdf", (HttpContext context, Guid lesson, BoardExport export) => export.PdfAsync(context, lesson));
 app.MapGet("/lesson/{lesson:guid}/board/{board:guid}.{format:regex(^(png|svg|inkml)$)}", (HttpContext context, Guid lesson, Guid board, string format, int? page, BoardExport export) =>

@@ -26,7 +26,9 @@ public partial class ArchitectureTests
         var known = XDocument.Load(Path.Combine(s_web, "Resources", "UiTexts.resx")).Descendants("data").Select(d => d.Attribute("name")!.Value).ToHashSet(StringComparer.Ordinal);
         var used = Directory.EnumerateFiles(s_web, "*.cs*", SearchOption.AllDirectories)
             .Where(f => !f.Contains("/obj/", StringComparison.Ordinal) && !f.Contains("node_modules", StringComparison.Ordinal))
-            .SelectMany(f => NamedText().Matches(File.ReadAllText(f)).Select(m => m.Groups["key"].Value));
+            .Select(File.ReadAllText)
+            .SelectMany(text => NamedText().Matches(text).Select(m => m.Groups["key"].Value)
+                .Concat(HandedToScripts().Matches(text).SelectMany(m => m.Groups["name"].Captures.Select(c => $"{m.Groups["prefix"].Value}.{c.Value}"))));
         Assert.Empty(used.Where(k => !known.Contains(k)).Distinct());
     }
 
@@ -39,4 +41,7 @@ public partial class ArchitectureTests
 
     [GeneratedRegex("""(T|texts)\["(?<key>[^"]+)"[\],]""", RegexOptions.ExplicitCapture, 1_000)]
     private static partial Regex NamedText();
+
+    [GeneratedRegex("""PageData\.Texts\(\s*texts, "(?<prefix>\w+)"(, "(?<name>\w+)")+""", RegexOptions.ExplicitCapture, 1_000)]
+    private static partial Regex HandedToScripts();
 }

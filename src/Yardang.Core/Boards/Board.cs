@@ -59,7 +59,7 @@ public sealed class Board(ActivityContent version) : Room
         }
 
         // Work that rests on set-aside work has to wait with it, so it is not judged now.
-        if (!actor.IsStaff && !conditions.StudentsMayWrite)
+        if (!actor.IsStaff && (actor.HasLeft || !conditions.StudentsMayWrite))
         {
             return submission.Command is AddMark or AddMarks or MakeChanges or UndoGesture or RedoGesture
                 ? new Decision.Accepted(new WorkSetAside(submission.Command), Audience.AuthorAndStaff)

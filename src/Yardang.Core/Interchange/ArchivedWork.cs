@@ -14,7 +14,8 @@ public sealed record ArchivedPerson(int Number, string Name);
 /// <param name="People">Who worked on it; empty for everybody's.</param>
 /// <param name="Pages">In order; may be longer than those that were handed out.</param>
 /// <param name="Marks">Printed ones included, back to front.</param>
-public sealed record ArchivedBoard(ImmutableArray<int> People, ImmutableArray<Page> Pages, ImmutableArray<Mark> Marks);
+/// <param name="Group">What the group is called whose board it is; null for other boards.</param>
+public sealed record ArchivedBoard(ImmutableArray<int> People, ImmutableArray<Page> Pages, ImmutableArray<Mark> Marks, string? Group = null);
 
 /// <summary>The work of a lesson: <c>work.json</c> of an archive. The activity beside it is the version that was handed out.</summary>
 /// <param name="Name">What the lesson was called.</param>

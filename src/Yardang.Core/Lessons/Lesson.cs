@@ -2,16 +2,17 @@ using Yardang.Core.Rooms;
 
 namespace Yardang.Core.Lessons;
 
-/// <summary>A participant as the lesson knows them: a number and what they signal.</summary>
-/// <param name="Number">The actor number.</param>
-/// <param name="JoinedAt">Server time, ms.</param>
-/// <param name="HandUpAt">Since when the hand is up, server time in ms; null if it is down.</param>
-/// <param name="ReadyAt">Since when they are ready for a look; null if not.</param>
-public sealed record Person(int Number, long JoinedAt, long? HandUpAt = null, long? ReadyAt = null);
+/// <summary>What a snapshot says of a lesson.</summary>
+public sealed record LessonSnapshot(
+    Door Door, bool PensDown, int? PensConfirmedOn, bool Closed, IEnumerable<Person> People, bool NamesMasked, bool SeesOtherBoards, bool SeesTeachersBoard,
+    Grouping Grouping, int GroupChanges, long SeatsThrough);
 
-/// <summary>An activity being worked on by people: who is in, door, signals, pens.</summary>
+/// <summary>An activity being worked on by people: who is in, door, groups, signals, pens.</summary>
 public sealed class Lesson : Room
 {
+    /// <summary>The most people of a lesson, those who left included.</summary>
+    public const int MostPeople = 1_000;
+
     private readonly SortedDictionary<int, Person> _people = [];
 
     /// <inheritdoc/>
@@ -29,26 +30,56 @@ public sealed class Lesson : Room
     /// <summary>Whether the lesson is over.</summary>
     public bool Closed { get; private set; }
 
-    /// <summary>Everybody who ever joined, by number.</summary>
+    /// <summary>Everybody who is expected or ever came to the door, by number.</summary>
     public IReadOnlyDictionary<int, Person> People => _people;
+
+    /// <summary>Who shares a board with whom.</summary>
+    public Grouping Grouping { get; private set; } = Grouping.None;
+
+    /// <summary>How often the groups were changed.</summary>
+    public int GroupChanges { get; private set; }
+
+    /// <summary>The event up to which everybody's place is as this says.</summary>
+    public long SeatsThrough { get; private set; }
+
+    /// <summary>Whether classmates see masks instead of names.</summary>
+    public bool NamesMasked { get; private set; }
+
+    /// <summary>Whether students may look at the boards of others.</summary>
+    public bool SeesOtherBoards { get; private set; }
+
+    /// <summary>Whether students may look at the teacher's own board.</summary>
+    public bool SeesTeachersBoard { get; private set; }
 
     /// <summary>What this lesson allows on its boards now.</summary>
     public Conditions Conditions => new(PensDown, Closed);
 
     /// <summary>Puts a snapshot's state back.</summary>
-    public void RestoreLesson(Door door, bool pensDown, int? pensConfirmedOn, bool closed, IEnumerable<Person> people)
+    public void RestoreLesson(LessonSnapshot s)
     {
-        (Door, PensDown, PensConfirmedOn, Closed) = (door, pensDown, pensConfirmedOn, closed);
-        foreach (var person in people) _people[person.Number] = person;
+        (Door, PensDown, PensConfirmedOn, Closed) = (s.Door, s.PensDown, s.PensConfirmedOn, s.Closed);
+        (NamesMasked, SeesOtherBoards, SeesTeachersBoard) = (s.NamesMasked, s.SeesOtherBoards, s.SeesTeachersBoard);
+        (Grouping, GroupChanges, SeatsThrough) = (s.Grouping, s.GroupChanges, s.SeatsThrough);
+        foreach (var person in s.People) _people[person.Number] = person;
     }
 
     /// <inheritdoc/>
     protected override Decision DecideCommand(Submission submission, Actor actor, Conditions conditions) => submission.Command switch
     {
-        OpenLesson or Join or ConfirmPens when actor.Role != Role.Program => Refusal.NotAllowed,
-        SetDoor or SetPens or CloseLesson or ReopenLesson when !actor.IsStaff => Refusal.NotAllowed,
+        OpenLesson or ExpectPeople or Join or ConfirmPens or ConfirmSeats when actor.Role != Role.Program => Refusal.NotAllowed,
+        not GiveSignal when !actor.IsStaff => Refusal.NotAllowed,
         OpenLesson => Number == 0 ? new LessonOpened() : Refusal.Duplicate,
-        Join => WhyNotJoin() is { } why ? why : new PersonJoined(NextPerson),
+        ExpectPeople(var count) => count is > 0 and <= MostPeople && _people.Count + count <= MostPeople ? new PeopleExpected(NextPerson, count) : Refusal.Full,
+        Join(var person) => Decide(person),
+        AdmitPerson(var person) => Of(person, Standing.Waiting) is { } why ? why : new PersonAdmitted(person),
+        TurnAway(var person) => Of(person, Standing.Waiting) is { } why ? why : new PersonTurnedAway(person),
+        RemovePerson(var person) => Of(person, Standing.In) is { } why ? why : new PersonRemoved(person),
+        SetGroups set => WhyNot(set) is { } why ? why : new GroupsSet(set.Groups),
+        UndoGroups => Grouping.Past.IsEmpty ? Refusal.NothingToUndo : new GroupsUndone(),
+        RedoGroups => Grouping.Future.IsEmpty ? Refusal.NothingToUndo : new GroupsRedone(),
+        ConfirmSeats(var through) => through > SeatsThrough && through <= Number ? new SeatsConfirmed(through) : Refusal.ChangedSince,
+        MaskNames(var masked) => new NamesMasked(masked),
+        SetSight(var others, var teachers) => new SightSet(others, teachers),
         SetDoor(var door) => Enum.IsDefined(door) ? new DoorSet(door) : Refusal.OutOfRange,
         SetPens(var down) => Closed ? Refusal.Closed : new PensSet(down),
         ConfirmPens(var down, var boards) => down == PensDown ? new PensConfirmed(down, boards) : Refusal.ChangedSince,
@@ -63,7 +94,23 @@ public sealed class Lesson : Room
     {
         switch (envelope.Event)
         {
+            case PeopleExpected(var first, var count):
+                for (var number = first; number < first + count; number++) _people[number] = new(number, 0, Standing: Standing.Expected);
+                break;
             case PersonJoined(var number): _people[number] = new(number, envelope.Time); break;
+            case PersonAsked(var number): _people[number] = new(number, envelope.Time, Standing: Standing.Waiting); break;
+            case PersonAdmitted(var number): _people[number] = new(number, envelope.Time); break;
+            case PersonTurnedAway(var number): Stand(number, Standing.TurnedAway); break;
+            case PersonRemoved(var number):
+                Stand(number, Standing.Removed);
+                Grouping = Grouping.Without(number);
+                break;
+            case GroupsSet(var groups): (Grouping, GroupChanges) = (Grouping.With(groups), GroupChanges + 1); break;
+            case GroupsUndone: (Grouping, GroupChanges) = (Grouping.Undone(), GroupChanges + 1); break;
+            case GroupsRedone: (Grouping, GroupChanges) = (Grouping.Redone(), GroupChanges + 1); break;
+            case SeatsConfirmed(var through): SeatsThrough = through; break;
+            case NamesMasked(var masked): NamesMasked = masked; break;
+            case SightSet(var others, var teachers): (SeesOtherBoards, SeesTeachersBoard) = (others, teachers); break;
             case DoorSet(var door): Door = door; break;
             case PensSet(var down): (PensDown, PensConfirmedOn) = (down, null); break;
             case PensConfirmed(_, var boards): PensConfirmedOn = boards; break;
@@ -81,7 +128,7 @@ public sealed class Lesson : Room
     {
         if (Closed) return Refusal.Closed;
         if (!Enum.IsDefined(give.Signal)) return Refusal.OutOfRange;
-        if (!_people.ContainsKey(give.Person)) return Refusal.NotFound;
+        if (!_people.TryGetValue(give.Person, out var person) || person.Standing != Standing.In) return Refusal.NotFound;
         if (!actor.IsStaff && actor.Number != give.Person) return Refusal.NotYours;
         if (actor.IsStaff && give.On) return Refusal.NotAllowed;
         return new Decision.Accepted(new SignalGiven(give.Person, give.Signal, give.On), PersonAndStaff(give, actor));
@@ -91,7 +138,35 @@ public sealed class Lesson : Room
     private static Audience PersonAndStaff(GiveSignal give, Actor actor) =>
         actor.Number == give.Person ? Audience.AuthorAndStaff : Audience.Everyone;
 
-    private Refusal? WhyNotJoin() => Closed ? Refusal.Closed : Door == Door.Closed ? Refusal.NotAllowed : null;
+    private Decision Decide(int? person)
+    {
+        if (Closed) return Refusal.Closed;
+        if (person is { } known && !_people.ContainsKey(known)) return Refusal.NotFound;
+        var standing = person is { } number ? _people[number].Standing : Standing.Expected;
+        if (standing is Standing.In or Standing.Waiting) return Refusal.Duplicate;
+        if (Door == Door.Closed) return Refusal.NotAllowed;
+        if (person is null && _people.Count >= MostPeople) return Refusal.Full;
+
+        // Who was sent away comes back only if the teacher lets them in, also by an open door.
+        var asks = Door == Door.Ask || standing is Standing.TurnedAway or Standing.Removed;
+        return asks ? new Decision.Accepted(new PersonAsked(person ?? NextPerson)) : new PersonJoined(person ?? NextPerson);
+    }
+
+    private Refusal? Of(int number, Standing standing) =>
+        !_people.TryGetValue(number, out var person) ? Refusal.NotFound : person.Standing == standing ? null : Refusal.ChangedSince;
+
+    private Refusal? WhyNot(SetGroups set)
+    {
+        if (set.Change != GroupChanges) return Refusal.ChangedSince;
+        var numbers = set.Groups.Select(g => g.Number).ToList();
+        var people = set.Groups.SelectMany(g => g.People).ToList();
+        if (numbers.Count > Grouping.Most || numbers.Exists(n => n < 1 || n > Grouping.Used + Grouping.Most) || numbers.Distinct().Count() < numbers.Count) return Refusal.OutOfRange;
+        if (set.Groups.Any(g => g.Name.Trim().Length is 0 or > Group.NameLength)) return Refusal.OutOfRange;
+        if (people.Distinct().Count() < people.Count) return Refusal.Duplicate;
+        return people.TrueForAll(p => _people.TryGetValue(p, out var person) && person.Belongs) ? null : Refusal.NotFound;
+    }
+
+    private void Stand(int number, Standing standing) => _people[number] = _people[number] with { Standing = standing, HandUpAt = null, ReadyAt = null };
 
     private int NextPerson => _people.Count == 0 ? Actor.Owner.Number + 1 : _people.Keys.Last() + 1;
 }

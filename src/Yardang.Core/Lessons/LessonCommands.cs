@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Yardang.Core.Rooms;
 
 namespace Yardang.Core.Lessons;
@@ -7,6 +8,9 @@ public enum Door
 {
     /// <summary>Whoever has the code walks in.</summary>
     Open = 0,
+
+    /// <summary>Newcomers wait until the teacher lets them in.</summary>
+    Ask = 1,
 
     /// <summary>Newcomers are turned away; those who are in come and go.</summary>
     Closed = 2,
@@ -25,8 +29,43 @@ public enum Signal
 /// <summary>The program: hand out the activity.</summary>
 public sealed record OpenLesson : Command;
 
-/// <summary>The program: somebody joins. The lesson gives them a number; the side tables know the name.</summary>
-public sealed record Join : Command;
+/// <summary>The program: so many people of a class list are expected. The lesson gives them numbers; the side tables know who they are.</summary>
+public sealed record ExpectPeople(int Count) : Command;
+
+/// <summary>
+/// The program: somebody comes to the door. Null for a newcomer, whom the lesson gives a number; the side tables know the name. Those who were
+/// turned away or removed may ask again.
+/// </summary>
+public sealed record Join(int? Person = null) : Command;
+
+/// <summary>Staff: let somebody in who waits.</summary>
+public sealed record AdmitPerson(int Person) : Command;
+
+/// <summary>Staff: do not let somebody in who waits.</summary>
+public sealed record TurnAway(int Person) : Command;
+
+/// <summary>Staff: take somebody out of the lesson. Their work stays.</summary>
+public sealed record RemovePerson(int Person) : Command;
+
+/// <summary>Staff: these are the groups now.</summary>
+/// <param name="Groups">All groups; people in none of them work on their own.</param>
+/// <param name="Change">How often the groups had been changed when this was thought of; refused if somebody was faster.</param>
+public sealed record SetGroups(ImmutableArray<Group> Groups, int Change) : Command;
+
+/// <summary>Staff: the groups as they were before the last change.</summary>
+public sealed record UndoGroups : Command;
+
+/// <summary>Staff: the change of groups that was taken back, again.</summary>
+public sealed record RedoGroups : Command;
+
+/// <summary>The program: everybody's place is as the lesson says, up to this event.</summary>
+public sealed record ConfirmSeats(long Through) : Command;
+
+/// <summary>Staff: whether classmates see masks instead of names.</summary>
+public sealed record MaskNames(bool Masked) : Command;
+
+/// <summary>Staff: whether students may look at the other boards, and at the teacher's own.</summary>
+public sealed record SetSight(bool OtherBoards, bool TeachersBoard) : Command;
 
 /// <summary>Staff: set the door.</summary>
 public sealed record SetDoor(Door Door) : Command;
@@ -49,8 +88,41 @@ public sealed record ReopenLesson : Command;
 /// <summary>The lesson began.</summary>
 public sealed record LessonOpened : RoomEvent;
 
+/// <summary>People are expected, with the numbers from the first on.</summary>
+public sealed record PeopleExpected(int First, int Count) : RoomEvent;
+
 /// <summary>Somebody joined.</summary>
 public sealed record PersonJoined(int Person) : RoomEvent;
+
+/// <summary>Somebody asked to come in.</summary>
+public sealed record PersonAsked(int Person) : RoomEvent;
+
+/// <summary>Somebody who waited was let in.</summary>
+public sealed record PersonAdmitted(int Person) : RoomEvent;
+
+/// <summary>Somebody who waited was not let in.</summary>
+public sealed record PersonTurnedAway(int Person) : RoomEvent;
+
+/// <summary>Somebody was taken out of the lesson.</summary>
+public sealed record PersonRemoved(int Person) : RoomEvent;
+
+/// <summary>These are the groups.</summary>
+public sealed record GroupsSet(ImmutableArray<Group> Groups) : RoomEvent;
+
+/// <summary>The last change of the groups was taken back.</summary>
+public sealed record GroupsUndone : RoomEvent;
+
+/// <summary>It was done again.</summary>
+public sealed record GroupsRedone : RoomEvent;
+
+/// <summary>Everybody's place is as the lesson says, up to this event.</summary>
+public sealed record SeatsConfirmed(long Through) : RoomEvent;
+
+/// <summary>Classmates see masks, or names again.</summary>
+public sealed record NamesMasked(bool Masked) : RoomEvent;
+
+/// <summary>What students may look at besides their own board.</summary>
+public sealed record SightSet(bool OtherBoards, bool TeachersBoard) : RoomEvent;
 
 /// <summary>The door was set.</summary>
 public sealed record DoorSet(Door Door) : RoomEvent;

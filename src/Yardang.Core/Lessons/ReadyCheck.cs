@@ -18,17 +18,22 @@ public static class ReadyCheck
     private const ToolSet EveryTool = ToolSet.Pen | ToolSet.Highlighter | ToolSet.Text | ToolSet.Note | ToolSet.Shape | ToolSet.Picture | ToolSet.Stamp | ToolSet.Formula;
 
     /// <summary>The lines for handing out an activity.</summary>
-    public static IReadOnlyList<ReadyLine> For(ActivityContent activity, Door door, Way way)
+    /// <param name="activity">What is handed out.</param>
+    /// <param name="door">Whether newcomers walk in.</param>
+    /// <param name="way">Who works with whom.</param>
+    /// <param name="masked">Whether classmates see masks instead of names.</param>
+    public static IReadOnlyList<ReadyLine> For(ActivityContent activity, Door door, Way way, bool masked = false)
     {
         var printed = activity.Marks.Count(m => m.Grip == Grip.Printed);
         var lines = new List<ReadyLine>
         {
-            new(way == Way.OneEach ? "OwnCopy" : "OneForAll"),
+            new(way switch { Way.OneEach => "OwnCopy", Way.ByGroup => "GroupCopy", _ => "OneForAll" }),
             new("WriteDrawTypeNote"),
             new("OnlyTheirOwn"),
-            new(way == Way.OneEach ? "NotSeeOthers" : "SeeOthersWork"),
+            new(way switch { Way.OneEach => "NotSeeOthers", Way.ByGroup => "SeeTheirGroup", _ => "SeeOthersWork" }),
+            new(masked ? "NamesMasked" : way == Way.OneEach ? "NamesAlone" : "NamesSeen"),
             new("YouSeeAll"),
-            door == Door.Open ? new("DoorOpen") : new("DoorClosed", IsWarning: true),
+            door switch { Door.Open => new("DoorOpen"), Door.Ask => new("DoorAsks"), _ => new("DoorClosed", IsWarning: true) },
         };
         var loose = activity.Marks.Count(m => m.Grip == Grip.Loose);
         var key = activity.Marks.Count(m => m.Grip == Grip.Key);

@@ -18,6 +18,15 @@ public enum Role
 /// <param name="Role">The rights of this moment.</param>
 public readonly record struct Actor(int Number, Role Role)
 {
+    /// <summary>Whether they may look and nothing else.</summary>
+    public bool LooksOnly { get; init; }
+
+    /// <summary>
+    /// Whether they worked in this room and do so no longer: moved to another board, or removed. What they had done before and what arrives
+    /// only now is set aside for the teacher; they are told of nothing but their own.
+    /// </summary>
+    public bool HasLeft { get; init; }
+
     /// <summary>The program, for events that no person caused.</summary>
     public static readonly Actor Program = new(0, Role.Program);
 

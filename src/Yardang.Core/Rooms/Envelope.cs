@@ -32,7 +32,8 @@ public sealed record Envelope(
     long Number, long Time, Actor Actor, int Client, int Counter, long Gesture, Audience Audience, RoomEvent Event)
 {
     /// <summary>Whether somebody is sent this event.</summary>
-    public bool IsFor(Actor reader) => reader.IsStaff
+    public bool IsFor(Actor reader) => reader.HasLeft ? reader.Number == Actor.Number && !Actor.IsStaff
+        : reader.IsStaff
         || Audience == Audience.Everyone
         || (Audience == Audience.AuthorAndStaff && reader.Number == Actor.Number);
 }

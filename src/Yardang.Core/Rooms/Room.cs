@@ -51,6 +51,7 @@ public abstract class Room
     /// <param name="conditions">What the lesson allows at this moment.</param>
     public Decision Decide(Submission submission, Actor actor, Conditions conditions)
     {
+        if (actor.LooksOnly || (actor.HasLeft && submission.Command is AdmitClient)) return Refusal.NotAllowed;
         if (submission.Command is AdmitClient)
         {
             var next = FirstClient + _clients.Count;

@@ -8,6 +8,6 @@ internal sealed class BoardConfiguration : IEntityTypeConfiguration<BoardRecord>
     public void Configure(EntityTypeBuilder<BoardRecord> builder)
     {
         builder.ToTable("Boards");
-        builder.HasIndex(b => b.LessonId);
+        builder.HasIndex(b => new { b.LessonId, b.Kind, b.Number }).IsUnique();
     }
 }

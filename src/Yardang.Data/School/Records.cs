@@ -92,6 +92,12 @@ public sealed class LessonRecord
     /// <summary>All together: everybody's board. Null otherwise.</summary>
     public Guid? TogetherId { get; init; }
 
+    /// <summary>Whether students may look at the boards of others. A copy of what the room says, for access.</summary>
+    public bool SeesOtherBoards { get; set; }
+
+    /// <summary>Whether students may look at the teacher's own board. A copy of what the room says, for access.</summary>
+    public bool SeesTeachersBoard { get; set; }
+
     /// <summary>When it was closed; null while it runs. A copy of what the room says, for lists.</summary>
     public DateTimeOffset? ClosedAt { get; set; }
 }
@@ -108,13 +114,32 @@ public sealed class ParticipantRecord
 
     public required string Name { get; set; }
 
-    /// <summary>The board they work on.</summary>
+    /// <summary>The board they work on. A copy of what the lesson's room says, for access.</summary>
     public required Guid BoardId { get; set; }
+
+    /// <summary>Whether they are in. A copy of what the lesson's room says, for access.</summary>
+    public Standing Standing { get; set; }
 
     public required DateTimeOffset JoinedAt { get; init; }
 
     /// <summary>Reserved: hash of the key that brings them back on another device.</summary>
     public string? ReentryKeyHash { get; set; }
+}
+
+/// <summary>Whose a board is.</summary>
+public enum BoardKind
+{
+    /// <summary>A participant's own; the number is theirs.</summary>
+    Own = 0,
+
+    /// <summary>A group's; the number is the group's.</summary>
+    Group = 1,
+
+    /// <summary>Everybody's.</summary>
+    Together = 2,
+
+    /// <summary>The teacher's own.</summary>
+    Teacher = 3,
 }
 
 /// <summary>A board of a lesson. What is on it is in the board room of the same id.</summary>
@@ -123,4 +148,17 @@ public sealed class BoardRecord
     public required Guid Id { get; init; }
 
     public required Guid LessonId { get; init; }
+
+    public required BoardKind Kind { get; init; }
+
+    /// <summary>Of the participant or group whose it is; 0 otherwise.</summary>
+    public required int Number { get; init; }
+}
+
+/// <summary>A participant works or once worked on a board, and may still have something to hand in there.</summary>
+public sealed class SeatRecord
+{
+    public required Guid ParticipantId { get; init; }
+
+    public required Guid BoardId { get; init; }
 }

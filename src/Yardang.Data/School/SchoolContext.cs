@@ -19,6 +19,8 @@ public sealed class SchoolContext(DbContextOptions<SchoolContext> options)
 
     public DbSet<BoardRecord> Boards => Set<BoardRecord>();
 
+    public DbSet<SeatRecord> Seats => Set<SeatRecord>();
+
     protected override void OnModelCreating(ModelBuilder builder)
     {
         base.OnModelCreating(builder);

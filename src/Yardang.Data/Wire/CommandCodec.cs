@@ -28,6 +28,14 @@ public static class CommandCodec
         SetPens = 22,
         CloseLesson = 23,
         ReopenLesson = 24,
+        AdmitPerson = 25,
+        TurnAway = 26,
+        RemovePerson = 27,
+        SetGroups = 28,
+        UndoGroups = 29,
+        RedoGroups = 30,
+        MaskNames = 31,
+        SetSight = 32,
     }
 
     /// <summary>A submission as a client sends it.</summary>
@@ -129,6 +137,38 @@ public static class CommandCodec
                 Begin(ref w, Kind.SetPens, 1);
                 w.Write(c.Down);
                 break;
+            case AdmitPerson c:
+                Begin(ref w, Kind.AdmitPerson, 1);
+                w.Write(c.Person);
+                break;
+            case TurnAway c:
+                Begin(ref w, Kind.TurnAway, 1);
+                w.Write(c.Person);
+                break;
+            case RemovePerson c:
+                Begin(ref w, Kind.RemovePerson, 1);
+                w.Write(c.Person);
+                break;
+            case SetGroups c:
+                Begin(ref w, Kind.SetGroups, 2);
+                GroupCodec.Write(ref w, c.Groups);
+                w.Write(c.Change);
+                break;
+            case UndoGroups:
+                Begin(ref w, Kind.UndoGroups, 0);
+                break;
+            case RedoGroups:
+                Begin(ref w, Kind.RedoGroups, 0);
+                break;
+            case MaskNames c:
+                Begin(ref w, Kind.MaskNames, 1);
+                w.Write(c.Masked);
+                break;
+            case SetSight c:
+                Begin(ref w, Kind.SetSight, 2);
+                w.Write(c.OtherBoards);
+                w.Write(c.TeachersBoard);
+                break;
             case CloseLesson:
                 Begin(ref w, Kind.CloseLesson, 0);
                 break;
@@ -147,8 +187,8 @@ public static class CommandCodec
         {
             Kind.AddMark => 5,
             Kind.GiveSignal => 3,
-            Kind.AddMarks or Kind.AddPage => 2,
-            Kind.CloseLesson or Kind.ReopenLesson => 0,
+            Kind.AddMarks or Kind.AddPage or Kind.SetGroups or Kind.SetSight => 2,
+            Kind.CloseLesson or Kind.ReopenLesson or Kind.UndoGroups or Kind.RedoGroups => 0,
             _ => 1,
         });
         Command command = kind switch
@@ -166,6 +206,14 @@ public static class CommandCodec
             Kind.SetPens => new SetPens(r.ReadBoolean()),
             Kind.CloseLesson => new CloseLesson(),
             Kind.ReopenLesson => new ReopenLesson(),
+            Kind.AdmitPerson => new AdmitPerson(r.ReadInt32()),
+            Kind.TurnAway => new TurnAway(r.ReadInt32()),
+            Kind.RemovePerson => new RemovePerson(r.ReadInt32()),
+            Kind.SetGroups => new SetGroups(GroupCodec.Read(ref r), r.ReadInt32()),
+            Kind.UndoGroups => new UndoGroups(),
+            Kind.RedoGroups => new RedoGroups(),
+            Kind.MaskNames => new MaskNames(r.ReadBoolean()),
+            Kind.SetSight => new SetSight(r.ReadBoolean(), r.ReadBoolean()),
             _ => throw new MessagePackSerializationException("Unknown kind of command."),
         };
         fields.End(ref r);

@@ -40,6 +40,17 @@ public static class EventCodec
         PensConfirmed = 35,
         LessonClosed = 36,
         LessonReopened = 37,
+        PeopleExpected = 38,
+        PersonAsked = 39,
+        PersonAdmitted = 40,
+        PersonTurnedAway = 41,
+        PersonRemoved = 42,
+        GroupsSet = 43,
+        GroupsUndone = 44,
+        GroupsRedone = 45,
+        SeatsConfirmed = 46,
+        NamesMasked = 47,
+        SightSet = 48,
     }
 
     [ThreadStatic]
@@ -175,6 +186,50 @@ public static class EventCodec
             case LessonReopened:
                 Begin(ref w, Kind.LessonReopened, 0);
                 break;
+            case PeopleExpected e:
+                Begin(ref w, Kind.PeopleExpected, 2);
+                w.Write(e.First);
+                w.Write(e.Count);
+                break;
+            case PersonAsked e:
+                Begin(ref w, Kind.PersonAsked, 1);
+                w.Write(e.Person);
+                break;
+            case PersonAdmitted e:
+                Begin(ref w, Kind.PersonAdmitted, 1);
+                w.Write(e.Person);
+                break;
+            case PersonTurnedAway e:
+                Begin(ref w, Kind.PersonTurnedAway, 1);
+                w.Write(e.Person);
+                break;
+            case PersonRemoved e:
+                Begin(ref w, Kind.PersonRemoved, 1);
+                w.Write(e.Person);
+                break;
+            case GroupsSet e:
+                Begin(ref w, Kind.GroupsSet, 1);
+                GroupCodec.Write(ref w, e.Groups);
+                break;
+            case GroupsUndone:
+                Begin(ref w, Kind.GroupsUndone, 0);
+                break;
+            case GroupsRedone:
+                Begin(ref w, Kind.GroupsRedone, 0);
+                break;
+            case SeatsConfirmed e:
+                Begin(ref w, Kind.SeatsConfirmed, 1);
+                w.Write(e.Through);
+                break;
+            case NamesMasked e:
+                Begin(ref w, Kind.NamesMasked, 1);
+                w.Write(e.Masked);
+                break;
+            case SightSet e:
+                Begin(ref w, Kind.SightSet, 2);
+                w.Write(e.OtherBoards);
+                w.Write(e.TeachersBoard);
+                break;
             default:
                 throw new ArgumentException($"{happened.GetType().Name} has no wire form.", nameof(happened));
         }
@@ -216,6 +271,17 @@ public static class EventCodec
         Kind.PensConfirmed => (new PensConfirmed(r.ReadBoolean(), r.ReadInt32()), 2),
         Kind.LessonClosed => (new LessonClosed(), 0),
         Kind.LessonReopened => (new LessonReopened(), 0),
+        Kind.PeopleExpected => (new PeopleExpected(r.ReadInt32(), r.ReadInt32()), 2),
+        Kind.PersonAsked => (new PersonAsked(r.ReadInt32()), 1),
+        Kind.PersonAdmitted => (new PersonAdmitted(r.ReadInt32()), 1),
+        Kind.PersonTurnedAway => (new PersonTurnedAway(r.ReadInt32()), 1),
+        Kind.PersonRemoved => (new PersonRemoved(r.ReadInt32()), 1),
+        Kind.GroupsSet => (new GroupsSet(GroupCodec.Read(ref r)), 1),
+        Kind.GroupsUndone => (new GroupsUndone(), 0),
+        Kind.GroupsRedone => (new GroupsRedone(), 0),
+        Kind.SeatsConfirmed => (new SeatsConfirmed(r.ReadInt64()), 1),
+        Kind.NamesMasked => (new NamesMasked(r.ReadBoolean()), 1),
+        Kind.SightSet => (new SightSet(r.ReadBoolean(), r.ReadBoolean()), 2),
         _ => throw new MessagePackSerializationException($"Unknown kind of event: {(int)kind}."),
     };
 

@@ -17,7 +17,7 @@ namespace Yardang.Data.Wire;
 public static class SnapshotCodec
 {
     /// <summary>Counts up with every change of layout.</summary>
-    public const int Format = 2;
+    public const int Format = 3;
 
     /// <summary>The state as one reader may see it. The same state gives the same bytes.</summary>
     public static byte[] Encode(Room room, Actor reader)
@@ -215,7 +215,7 @@ public static class SnapshotCodec
 
     private static void Write(ref MessagePackWriter w, Lesson lesson, Actor reader)
     {
-        w.WriteArrayHeader(5);
+        w.WriteArrayHeader(12);
         w.Write((int)lesson.Door);
         w.Write(lesson.PensDown);
         w.Write(lesson.PensConfirmedOn ?? -1);
@@ -224,12 +224,31 @@ public static class SnapshotCodec
         w.WriteArrayHeader(people.Count);
         foreach (var person in people)
         {
-            w.WriteArrayHeader(4);
+            w.WriteArrayHeader(5);
             w.Write(person.Number);
             w.Write(person.JoinedAt);
             w.Write(person.HandUpAt ?? -1);
             w.Write(person.ReadyAt ?? -1);
+            w.Write((int)person.Standing);
         }
+
+        w.Write(lesson.NamesMasked);
+        w.Write(lesson.SeesOtherBoards);
+        w.Write(lesson.SeesTeachersBoard);
+        GroupCodec.Write(ref w, lesson.Grouping.Now);
+
+        // What was before is of use only to those who may bring it back; the number tells how many a client may name without knowing them.
+        w.Write(lesson.Grouping.Used);
+        w.WriteArrayHeader(reader.IsStaff ? 2 : 0);
+        if (reader.IsStaff)
+        {
+            GroupCodec.Write(ref w, lesson.Grouping.Past);
+            GroupCodec.Write(ref w, lesson.Grouping.Future);
+        }
+
+        w.WriteArrayHeader(2);
+        w.Write(lesson.GroupChanges);
+        w.Write(lesson.SeatsThrough);
     }
 
     private static void ReadLesson(ref MessagePackReader r, Lesson lesson)
@@ -243,10 +262,17 @@ public static class SnapshotCodec
         for (var left = r.ReadArrayHeader(); left > 0; left--)
         {
             r.ReadArrayHeader();
-            people.Add(new(r.ReadInt32(), r.ReadInt64(), OrNull(r.ReadInt64()), OrNull(r.ReadInt64())));
+            people.Add(new(r.ReadInt32(), r.ReadInt64(), OrNull(r.ReadInt64()), OrNull(r.ReadInt64()), (Standing)r.ReadInt32()));
         }
 
-        lesson.RestoreLesson(door, pensDown, confirmed < 0 ? null : confirmed, closed, people);
+        bool masked = r.ReadBoolean(), others = r.ReadBoolean(), teachers = r.ReadBoolean();
+        var now = GroupCodec.Read(ref r);
+        var used = r.ReadInt32();
+        var known = r.ReadArrayHeader() == 2;
+        ImmutableArray<ImmutableArray<Group>> past = known ? GroupCodec.ReadArrangements(ref r) : [], future = known ? GroupCodec.ReadArrangements(ref r) : [];
+        r.ReadArrayHeader();
+        var grouping = new Grouping(now, past, future, used);
+        lesson.RestoreLesson(new(door, pensDown, confirmed < 0 ? null : confirmed, closed, people, masked, others, teachers, grouping, r.ReadInt32(), r.ReadInt64()));
     }
 
     private static long? OrNull(long value) => value < 0 ? null : value;

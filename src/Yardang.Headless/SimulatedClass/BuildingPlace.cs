@@ -7,9 +7,9 @@ public static class BuildingPlace
 {
     private static readonly (int X, int Y, string[] Reasons)[] s_places =
     [
-        (10_400, 3_000, ["The shortest span", "Needs the least wood", "But the banks are steep"]),
-        (19_500, 8_000, ["Near the path", "Small ones can walk there", "You see it from school"]),
-        (18_500, 15_600, ["Flat: wheelchairs can cross", "Floods in spring!", "Room to build on both sides"]),
+        (20_800, 1_000, ["The shortest span", "Needs the least wood", "But the banks are steep"]),
+        (21_300, 7_300, ["Near the path", "Small ones can walk there", "You see it from school"]),
+        (7_700, 9_300, ["Flat: wheelchairs can cross", "Floods in spring!", "Room on both sides"]),
     ];
 
     /// <summary>What a student does, step by step.</summary>
@@ -20,11 +20,11 @@ public static class BuildingPlace
         var steps = Enumerable.Repeat<Doing>(new Thinks(), 1 + (student % 6)).ToList();
         var (x, y, reasons) = s_places[student % 3];
         var nth = student / 3;
-        if (student is 2 or 10 or 16) steps.Add(new Moves(0, x - 1_000, y + 1_400));
+        if (student is 2 or 10 or 16) steps.Add(new Moves(0, 13_300 + (500 * (student % 3)), 5_600 + (student % 3 * 5_500)));
 
-        // Eight of the class have a place each round each of the three; the others agree with a tick of the pen.
-        if (nth < 3) steps.Add(new PutsUpNote(x + (nth * 2_700) - (student % 3 == 0 ? 8_500 : 0), y + random.Next(800), reasons[nth], student % 6));
-        else steps.AddRange(Tick(x + (nth * 800) - 2_000, y + 3_800 + random.Next(700), random));
+        // Three give a reason for each of the three places; the others agree with a tick beside one.
+        if (nth < 3) steps.Add(new PutsUpNote(x + random.Next(500), y + (nth * 1_950), reasons[nth], student % 6, Small: true));
+        else steps.AddRange(Tick(x + 4_900 + ((nth - 3) % 3 * 900), y + 900 + ((nth - 3) / 3 * 1_950) + random.Next(300), random));
         if (student == 4) steps.Add(new Signals(Signal.HandUp, true));
         return steps;
     }

@@ -21,6 +21,9 @@ public sealed partial class ClassMember : IAsyncDisposable
     private const int TextSize = 700;
     private const int NoteSide = 5_200;
     private const int NoteSize = 600;
+    private const int LabelWidth = 4_200;
+    private const int LabelHeight = 1_800;
+    private const int LabelSize = 450;
     private const int PreviewPoints = 8;
     private static readonly TimeSpan s_previewEvery = TimeSpan.FromMilliseconds(110);
 
@@ -46,7 +49,7 @@ public sealed partial class ClassMember : IAsyncDisposable
         var page = await answer.Content.ReadAsStringAsync();
         if (!DataPattern().IsMatch(page)) throw new InvalidOperationException($"{name} could not join.");
         var data = JsonDocument.Parse(DataPattern().Match(page).Groups["data"].Value).RootElement;
-        var query = $"?as={data.GetProperty("participant").GetString()}";
+        var query = data.GetProperty("query").GetString()!;
         var hub = new HubConnectionBuilder().WithUrl(new Uri(server, $"/live{query}"), o => o.Cookies = cookies).AddMessagePackProtocol().WithAutomaticReconnect(new SteadyRetry()).Build();
         var member = new ClassMember(http, hub, data.GetProperty("actor").GetInt32());
         await hub.StartAsync();
@@ -57,6 +60,9 @@ public sealed partial class ClassMember : IAsyncDisposable
 
     /// <summary>Commands that are not yet kept by the server.</summary>
     public int Waiting => _board!.Do(c => c.Outbox.Count) + _lesson!.Do(c => c.Outbox.Count);
+
+    /// <summary>Whether the teacher lets students write now.</summary>
+    public bool MayWrite => _lesson!.Do(c => ((Lesson)c.Room).Conditions.StudentsMayWrite);
 
     /// <summary>Whether the board's events are coming.</summary>
     public bool IsFollowing => _board!.Following;
@@ -82,8 +88,11 @@ public sealed partial class ClassMember : IAsyncDisposable
             case Types(var x, var y, var words):
                 Add(doing.Page, new TextBody(x, y, Math.Max(3_000, words.Length * 360), 900, new Words(words, "en", [words], TextSize)), new Style(0, 0));
                 break;
-            case PutsUpNote(var x, var y, var words, var colour):
-                Add(doing.Page, new NoteBody(x, y, NoteSide, NoteSide, new Words(words, "en", Broken(words), NoteSize)), new Style(colour, 0));
+            case PutsUpNote(var x, var y, var words, var colour, false):
+                Add(doing.Page, new NoteBody(x, y, NoteSide, NoteSide, new Words(words, "en", Broken(words, 14), NoteSize)), new Style(colour, 0));
+                break;
+            case PutsUpNote(var x, var y, var words, var colour, true):
+                Add(doing.Page, new NoteBody(x, y, LabelWidth, LabelHeight, new Words(words, "en", Broken(words, 16), LabelSize)), new Style(colour, 0));
                 break;
             case Signals(var signal, var on):
                 _lesson!.Do(c => c.Submit(new GiveSignal(_number, signal, on), 0));
@@ -105,9 +114,8 @@ public sealed partial class ClassMember : IAsyncDisposable
     }
 
     // The demo's notes are short, so that a guess at the width of letters does.
-    private static ImmutableArray<string> Broken(string words)
+    private static ImmutableArray<string> Broken(string words, int lettersPerLine)
     {
-        const int lettersPerLine = 14;
         var lines = new List<string> { "" };
         foreach (var word in words.Split(' '))
         {

@@ -18,8 +18,8 @@ public sealed record Draws(ImmutableArray<InkPoint> Points, int Colour) : Doing;
 /// <summary>Types words on the page.</summary>
 public sealed record Types(int X, int Y, string Words) : Doing;
 
-/// <summary>Puts up a note.</summary>
-public sealed record PutsUpNote(int X, int Y, string Words, int Colour) : Doing;
+/// <summary>Puts up a note; a small one is as a label.</summary>
+public sealed record PutsUpNote(int X, int Y, string Words, int Colour, bool Small = false) : Doing;
 
 /// <summary>Draws a shape.</summary>
 public sealed record DrawsShape(ShapeBody Shape, Style Style) : Doing;

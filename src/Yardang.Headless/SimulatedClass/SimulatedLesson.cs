@@ -3,6 +3,8 @@ namespace Yardang.Headless.SimulatedClass;
 /// <summary>The whole class at work in one lesson: step by step, at the pace of a class or as fast as it goes, and it can be paused.</summary>
 public sealed class SimulatedLesson(Script script) : IAsyncDisposable
 {
+    private static readonly TimeSpan s_look = TimeSpan.FromSeconds(1);
+
     private readonly List<(ClassMember Member, IReadOnlyList<Doing> Script)> _class = [];
     private volatile TaskCompletionSource _running = Started();
 
@@ -60,6 +62,7 @@ public sealed class SimulatedLesson(Script script) : IAsyncDisposable
         {
             await Task.Delay(TimeSpan.FromMilliseconds(1_500 + random.Next(6_000)), stop);
             await _running.Task.WaitAsync(stop);
+            while (!member.MayWrite) await Task.Delay(s_look, stop);
             await member.DoAsync(doing, lively: true, stop);
         }
     }

@@ -1,4 +1,5 @@
 using Microsoft.EntityFrameworkCore;
+using Yardang.Core.Lessons;
 using Yardang.Core.Rooms;
 using Yardang.Data.School;
 
@@ -8,7 +9,14 @@ namespace Yardang.Web.Access;
 /// <param name="Room">The room.</param>
 /// <param name="Kind">Its kind.</param>
 /// <param name="Actor">Who the visitor is in it.</param>
-public sealed record RoomAccess(Guid Room, RoomKind Kind, Actor Actor);
+public sealed record RoomAccess(Guid Room, RoomKind Kind, Actor Actor)
+{
+    /// <summary>Whether they may see what is there.</summary>
+    public bool MayLook => !Actor.HasLeft;
+
+    /// <summary>Whether they may put something there.</summary>
+    public bool MayWrite => Actor is { LooksOnly: false, HasLeft: false };
+}
 
 /// <summary>The one place where it is decided who may see and do what: for pages, hub and files alike.</summary>
 public sealed class AccessResolver(IDbContextFactory<SchoolContext> school)
@@ -20,11 +28,7 @@ public sealed class AccessResolver(IDbContextFactory<SchoolContext> school)
         if (visitor.As is { } participantId)
         {
             if (!visitor.Participants.Contains(participantId)) return null;
-            var participant = await db.Participants.FindAsync(participantId);
-            if (participant is null) return null;
-            var actor = new Actor(participant.Number, Role.Student);
-            if (participant.BoardId == room) return new(room, RoomKind.Board, actor);
-            return participant.LessonId == room ? new(room, RoomKind.Lesson, actor) : null;
+            return await db.Participants.FindAsync(participantId) is { } participant ? await ForParticipantAsync(db, participant, room, visitor.Looks) : null;
         }
 
         if (visitor.TeacherId is not { } teacher) return null;
@@ -33,6 +37,25 @@ public sealed class AccessResolver(IDbContextFactory<SchoolContext> school)
         return await db.Boards.Where(b => b.Id == room).Join(db.Lessons, b => b.LessonId, l => l.Id, (_, l) => l.OwnerId).AnyAsync(o => o == teacher)
             ? new(room, RoomKind.Board, Actor.Owner)
             : null;
+    }
+
+    // Who waits at the door hears of it in the lesson's room. Who has left a board may still hand in there what they did before.
+    private static async Task<RoomAccess?> ForParticipantAsync(SchoolContext db, ParticipantRecord participant, Guid room, bool looks)
+    {
+        var actor = new Actor(participant.Number, Role.Student);
+        var isIn = participant.Standing == Standing.In;
+        if (participant.LessonId == room) return isIn || participant.Standing == Standing.Waiting ? new(room, RoomKind.Lesson, actor) : null;
+        if (isIn && participant.BoardId == room) return new(room, RoomKind.Board, actor);
+        var board = await db.Boards.SingleOrDefaultAsync(b => b.Id == room && b.LessonId == participant.LessonId);
+        if (board is null) return null;
+        if (isIn && board.Kind == BoardKind.Own && board.Number == participant.Number) return new(room, RoomKind.Board, actor);
+        if (isIn && looks)
+        {
+            var lesson = await db.Lessons.SingleAsync(l => l.Id == participant.LessonId);
+            if (board.Kind == BoardKind.Teacher ? lesson.SeesTeachersBoard : lesson.SeesOtherBoards) return new(room, RoomKind.Board, actor with { LooksOnly = true });
+        }
+
+        return await db.Seats.AnyAsync(s => s.ParticipantId == participant.Id && s.BoardId == room) ? new(room, RoomKind.Board, actor with { HasLeft = true }) : null;
     }
 
     /// <summary>A lesson that this teacher runs; null otherwise.</summary>

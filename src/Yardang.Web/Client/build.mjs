@@ -37,6 +37,8 @@ await build({
   entryPoints: {
     board: 'Client/entry-board.ts',
     circulate: 'Client/entry-circulate.ts',
+    door: 'Client/entry-door.ts',
+    people: 'Client/entry-people.ts',
     workshop: 'Client/entry-workshop.ts',
   },
   outdir: dist,

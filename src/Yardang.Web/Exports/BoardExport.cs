@@ -1,5 +1,4 @@
 using System.Globalization;
-using Microsoft.Extensions.Localization;
 using Yardang.Core.Boards;
 using Yardang.Core.Interchange;
 using Yardang.Core.Marks;
@@ -13,14 +12,14 @@ using Yardang.Web.Rooms;
 namespace Yardang.Web.Exports;
 
 /// <summary>Boards on their way out: all as one PDF, one as PNG or SVG. For the lesson's teacher only.</summary>
-public sealed class BoardExport(AccessResolver access, LessonPeople people, IStringLocalizer<UiTexts> texts, Handing handing, WorkArchive work, RoomHosts hosts, MediaStore media)
+public sealed class BoardExport(AccessResolver access, LessonPeople people, Handing handing, WorkArchive work, RoomHosts hosts, MediaStore media)
 {
     /// <summary>All boards of a lesson, a page each, in the order of arrival.</summary>
     public async Task<IResult> PdfAsync(HttpContext context, Guid lesson)
     {
         if (await access.OwnLessonAsync(Visitor.Of(context), lesson) is not { } record) return Results.NotFound();
         var pages = new List<ExportPage>();
-        foreach (var board in await people.BoardsAsync(record)) pages.AddRange(await PagesAsync(record, board));
+        foreach (var board in (await people.AllBoardsAsync(record)).Where(b => b.People.Count > 0 || b.Id == record.TogetherId)) pages.AddRange(await PagesAsync(record, board));
         return pages.Count == 0
             ? Results.Redirect($"/lesson/{lesson}")
             : Results.File(PageExport.Pdf(pages, record.Name), "application/pdf", $"{FileName(record.Name)}.pdf");
@@ -30,11 +29,11 @@ public sealed class BoardExport(AccessResolver access, LessonPeople people, IStr
     public async Task<IResult> PageAsync(HttpContext context, Guid lesson, Guid board, string format, int? number)
     {
         if (await access.OwnLessonAsync(Visitor.Of(context), lesson) is not { } record) return Results.NotFound();
-        if ((await people.BoardsAsync(record)).FirstOrDefault(b => b.Id == board) is not { } found) return Results.NotFound();
+        if ((await people.AllBoardsAsync(record)).FirstOrDefault(b => b.Id == board) is not { } found) return Results.NotFound();
         var pages = await PagesAsync(record, found);
         if ((number ?? 1) < 1 || (number ?? 1) > pages.Count) return Results.NotFound();
         var page = pages[(number ?? 1) - 1];
-        var name = FileName($"{record.Name} {NameOf(found)}");
+        var name = FileName($"{record.Name} {found.Title}");
         return format switch
         {
             "png" => Results.File(PageExport.Png(page), "image/png", $"{name}.png"),
@@ -61,7 +60,7 @@ public sealed class BoardExport(AccessResolver access, LessonPeople people, IStr
     private async Task<List<ExportPage>> PagesAsync(LessonRecord lesson, LessonBoard board)
     {
         var host = await hosts.GetAsync(board.Id);
-        var foot = string.Create(CultureInfo.CurrentCulture, $"{NameOf(board)} · {lesson.Name} · {lesson.HandedOutAt.LocalDateTime:d MMMM yyyy}");
+        var foot = string.Create(CultureInfo.CurrentCulture, $"{board.Title} · {lesson.Name} · {lesson.HandedOutAt.LocalDateTime:d MMMM yyyy}");
         List<ExportPage> pages = [];
         await host.LookAsync(room =>
         {
@@ -70,8 +69,6 @@ public sealed class BoardExport(AccessResolver access, LessonPeople people, IStr
         });
         return pages;
     }
-
-    private string NameOf(LessonBoard board) => board.Together ? texts["Board.Everybody"] : board.People[0].Name;
 
     private static string FileName(string name) =>
         string.Concat(name.Select(c => char.IsLetterOrDigit(c) || c is ' ' or '-' ? c : ' ')).Trim();

@@ -84,7 +84,7 @@ public sealed class Handing(IDbContextFactory<SchoolContext> school, RoomHosts h
     }
 
     /// <summary>Hands an activity out: what it says now is frozen, and later changes in the workshop do not touch the lesson.</summary>
-    public async Task<LessonRecord> HandOutAsync(ActivityRecord activity, string className, Door door, Way way, string language)
+    public async Task<LessonRecord> HandOutAsync(ActivityRecord activity, string className, Door door, Way way, string language, bool masked = false)
     {
         var content = await ContentAsync(activity);
         await using var db = await school.CreateDbContextAsync();
@@ -104,12 +104,13 @@ public sealed class Handing(IDbContextFactory<SchoolContext> school, RoomHosts h
         };
         db.Lessons.Add(lesson);
         db.Attach(activity).Entity.UsedAt = lesson.HandedOutAt;
-        if (lesson.TogetherId is { } together) db.Boards.Add(new BoardRecord { Id = together, LessonId = lesson.Id });
+        if (lesson.TogetherId is { } together) db.Boards.Add(new BoardRecord { Id = together, LessonId = lesson.Id, Kind = BoardKind.Together, Number = 0 });
         await db.SaveChangesAsync();
 
         var room = await hosts.GetAsync(lesson.Id);
         await room.SubmitAsync(new OpenLesson(), Actor.Program);
         if (door != Door.Open) await room.SubmitAsync(new SetDoor(door), Actor.Program);
+        if (masked) await room.SubmitAsync(new MaskNames(true), Actor.Program);
         return lesson;
     }
 

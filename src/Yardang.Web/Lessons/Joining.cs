@@ -6,7 +6,7 @@ using Yardang.Web.Rooms;
 
 namespace Yardang.Web.Lessons;
 
-/// <summary>Lets students in.</summary>
+/// <summary>Lets students in, or to the door.</summary>
 public sealed class Joining(IDbContextFactory<SchoolContext> school, RoomHosts hosts, TimeProvider clock)
 {
     /// <summary>The lesson with a code; null if there is none.</summary>
@@ -16,27 +16,45 @@ public sealed class Joining(IDbContextFactory<SchoolContext> school, RoomHosts h
         return await db.Lessons.SingleOrDefaultAsync(l => l.Code == code);
     }
 
-    /// <summary>Lets somebody in, with a board of their own or onto everybody's. The refusal says why not.</summary>
+    /// <summary>A newcomer: lets them in, with a board of their own or onto everybody's, or lets them wait at the door. The refusal says why not.</summary>
     public async Task<(ParticipantRecord? Participant, Refusal? Refusal)> JoinAsync(LessonRecord lesson, string name)
     {
         var room = await hosts.GetAsync(lesson.Id);
         var (decision, envelope) = await room.SubmitAsync(new Join(), Actor.Program);
-        if (envelope?.Event is not PersonJoined joined) return (null, decision is Decision.Refused refused ? refused.Reason : Refusal.Busy);
+        var (number, standing) = envelope?.Event switch
+        {
+            PersonJoined(var person) => (person, Standing.In),
+            PersonAsked(var person) => (person, Standing.Waiting),
+            _ => (0, default),
+        };
+        if (number == 0) return (null, decision is Decision.Refused refused ? refused.Reason : Refusal.Busy);
 
         await using var db = await school.CreateDbContextAsync();
-        var board = lesson.TogetherId ?? Guid.CreateVersion7();
-        if (lesson.TogetherId is null) db.Boards.Add(new BoardRecord { Id = board, LessonId = lesson.Id });
         var participant = new ParticipantRecord
         {
             Id = Guid.CreateVersion7(),
             LessonId = lesson.Id,
-            Number = joined.Person,
+            Number = number,
             Name = name,
-            BoardId = board,
+            BoardId = lesson.TogetherId ?? await Seating.BoardAsync(db, lesson.Id, BoardKind.Own, number),
+            Standing = standing,
             JoinedAt = clock.GetUtcNow(),
         };
         db.Participants.Add(participant);
         await db.SaveChangesAsync();
+        await Seating.SitAsync(db, participant);
         return (participant, null);
+    }
+
+    /// <summary>Somebody known comes to the door again: who was turned away or removed asks to be let in. The refusal says why not.</summary>
+    public async Task<Refusal?> AskAgainAsync(ParticipantRecord participant)
+    {
+        var room = await hosts.GetAsync(participant.LessonId);
+        var (decision, _) = await room.SubmitAsync(new Join(participant.Number), Actor.Program);
+        if (decision is Decision.Refused { Reason: not Refusal.Duplicate and var why }) return why;
+        await using var db = await school.CreateDbContextAsync();
+        var plan = await LessonPlan.OfAsync(room);
+        await db.Participants.Where(p => p.Id == participant.Id).ExecuteUpdateAsync(set => set.SetProperty(p => p.Standing, plan.People[participant.Number].Standing));
+        return null;
     }
 }

@@ -7,10 +7,10 @@ using Yardang.Web.Rooms;
 namespace Yardang.Web.Lessons;
 
 /// <summary>
-/// Carries what the lesson says to the writers of its boards: pens down and closing hold on a board from the moment its writer has
-/// confirmed, and only when all have is it reported.
+/// Carries what the lesson says to where it has to hold: pens down and closing to the writers of its boards, which is reported only when all have
+/// confirmed; groups and who is in to the tables by which access is decided, and to those who read along.
 /// </summary>
-public sealed class LessonConduct(IDbContextFactory<SchoolContext> school, TimeProvider clock, ILogger<LessonConduct> logger)
+public sealed class LessonConduct(IDbContextFactory<SchoolContext> school, Seating seating, TimeProvider clock, ILogger<LessonConduct> logger)
 {
     /// <summary>Follows a lesson as long as its host runs.</summary>
     public void Begin(RoomHost lesson, RoomHosts hosts) => _ = Task.Run(() => FollowAsync(lesson, hosts));
@@ -23,9 +23,14 @@ public sealed class LessonConduct(IDbContextFactory<SchoolContext> school, TimeP
             var unconfirmed = false;
             var seen = await lesson.LookAsync(r => unconfirmed = ((Lesson)r) is { PensConfirmedOn: null, Number: > 0 });
             if (unconfirmed) await CarryAsync(lesson, hosts);
+            if (seen > 0) await SeatAsync(lesson, hosts, seen);
             await foreach (var envelope in lesson.FollowAsync(seen, lesson.Finished))
             {
                 if (envelope.Event is PensSet or LessonClosed or LessonReopened) await CarryAsync(lesson, hosts);
+                if (envelope.Event is GroupsSet or GroupsUndone or GroupsRedone or PersonAdmitted or PersonTurnedAway or PersonRemoved or SightSet)
+                {
+                    await SeatAsync(lesson, hosts, envelope.Number);
+                }
             }
         }
         catch (OperationCanceledException) when (lesson.Finished.IsCancellationRequested)
@@ -60,6 +65,22 @@ public sealed class LessonConduct(IDbContextFactory<SchoolContext> school, TimeP
         }
 
         await lesson.SubmitAsync(new ConfirmPens(conditions.PensDown, boards.Count), Actor.Program);
+    }
+
+    private async Task SeatAsync(RoomHost lesson, RoomHosts hosts, long through)
+    {
+        var plan = await LessonPlan.OfAsync(lesson);
+        var (boards, people) = await seating.SeatAllAsync(lesson.Id, plan);
+        await using var db = await school.CreateDbContextAsync();
+        var all = await db.Boards.Where(b => b.LessonId == lesson.Id).Select(b => b.Id).ToListAsync();
+        foreach (var id in all)
+        {
+            if (await hosts.FindLoadedAsync(id) is not { } board) continue;
+            board.Recall(reader => reader.LooksOnly || (boards.Contains(id) && people.Contains(reader.Number)));
+        }
+
+        lesson.Recall(reader => people.Contains(reader.Number));
+        await lesson.SubmitAsync(new ConfirmSeats(through), Actor.Program);
     }
 
     // The lists on desk and front door do not load rooms; they read this copy.

@@ -1,6 +1,10 @@
 using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.Localization;
 using Yardang.Core.Lessons;
+using Yardang.Core.Rooms;
+using Yardang.Data.Log;
 using Yardang.Data.School;
+using Yardang.Web.Rooms;
 
 namespace Yardang.Web.Lessons;
 
@@ -9,42 +13,80 @@ namespace Yardang.Web.Lessons;
 /// <param name="Name">The name, told apart from others of the same name.</param>
 /// <param name="Initials">Up to two letters.</param>
 /// <param name="Board">The board they work on.</param>
-public sealed record LessonPerson(int Number, string Name, string Initials, Guid Board);
+/// <param name="Standing">Whether they are in.</param>
+public sealed record LessonPerson(int Number, string Name, string Initials, Guid Board, Standing Standing);
 
 /// <summary>A board of a lesson, and whose it is.</summary>
 /// <param name="Id">The board room.</param>
-/// <param name="People">Who works on it, in the order of arrival.</param>
-/// <param name="Together">Whether it is everybody's.</param>
-public sealed record LessonBoard(Guid Id, IReadOnlyList<LessonPerson> People, bool Together);
+/// <param name="Title">Whose, in words.</param>
+/// <param name="People">Whose it is or was, in the order of arrival.</param>
+/// <param name="Group">What the group is called whose board it is; null for other boards.</param>
+public sealed record LessonBoard(Guid Id, string Title, IReadOnlyList<LessonPerson> People, string? Group);
+
+/// <summary>Somebody whom one meets on a board.</summary>
+public sealed record BoardName(int Number, string Name);
 
 /// <summary>Who is in a lesson and on which board, in the order of arrival.</summary>
-public sealed class LessonPeople(IDbContextFactory<SchoolContext> school)
+public sealed class LessonPeople(IDbContextFactory<SchoolContext> school, RoomHosts hosts, IEventStore log, IStringLocalizer<UiTexts> texts)
 {
+    /// <summary>Everybody who was ever at the door of a lesson.</summary>
     public async Task<IReadOnlyList<LessonPerson>> InAsync(Guid lesson)
     {
         await using var db = await school.CreateDbContextAsync();
         var people = await db.Participants.Where(p => p.LessonId == lesson).OrderBy(p => p.Number).ToListAsync();
         var names = PersonName.ToldApart(people.Select(p => p.Name));
-        return [.. people.Select((p, i) => new LessonPerson(p.Number, names[i], PersonName.Initials(p.Name), p.BoardId))];
+        return [.. people.Select((p, i) => new LessonPerson(p.Number, names[i], PersonName.Initials(p.Name), p.BoardId, p.Standing))];
     }
 
-    /// <summary>Whom one meets on a board: those who work on it, and the teacher. For whoever may open it.</summary>
-    public async Task<IReadOnlyList<object>> NamesAsync(Guid board)
+    /// <summary>
+    /// Whom one meets on a board: those who work or worked on it, and the teacher. For whoever may look at it; students see masks of the others
+    /// if the teacher wishes it so.
+    /// </summary>
+    public async Task<IReadOnlyList<BoardName>> NamesAsync(Guid board, Actor reader)
     {
         await using var db = await school.CreateDbContextAsync();
-        var people = await db.Participants.Where(p => p.BoardId == board).OrderBy(p => p.Number).ToListAsync();
-        var names = PersonName.ToldApart(people.Select(p => p.Name));
-        var teacher = await db.Boards.Where(b => b.Id == board)
-            .Join(db.Lessons, b => b.LessonId, l => l.Id, (_, l) => l.OwnerId)
-            .Join(db.Users, o => o, u => u.Id, (_, u) => u.DisplayName).FirstOrDefaultAsync();
-        return [.. people.Select((p, i) => new { number = p.Number, name = names[i] }), new { number = Core.Rooms.Actor.Owner.Number, name = teacher ?? "" }];
+        var lesson = await db.Lessons.SingleAsync(l => db.Boards.Any(b => b.Id == board && b.LessonId == l.Id));
+        var teacher = await db.Users.Where(u => u.Id == lesson.OwnerId).Select(u => u.DisplayName).SingleOrDefaultAsync();
+        var here = await db.Participants.Where(p => p.LessonId == lesson.Id && (p.BoardId == board || db.Seats.Any(s => s.BoardId == board && s.ParticipantId == p.Id)))
+            .Select(p => p.Number).ToListAsync();
+        var masked = !reader.IsStaff && (await LessonPlan.OfAsync(await hosts.GetAsync(lesson.Id))).NamesMasked;
+        var people = (await InAsync(lesson.Id)).Where(p => here.Contains(p.Number)).ToList();
+        return
+        [
+            .. people.Select((p, i) => new BoardName(p.Number, masked && p.Number != reader.Number ? texts["Board.Classmate", i + 1] : p.Name)),
+            new BoardName(Actor.Owner.Number, teacher ?? ""),
+        ];
     }
 
-    public async Task<IReadOnlyList<LessonBoard>> BoardsAsync(LessonRecord lesson)
+    /// <summary>The boards on which people work now.</summary>
+    public async Task<IReadOnlyList<LessonBoard>> BoardsAsync(LessonRecord lesson) => [.. (await FindAsync(lesson)).Where(b => b.IsUsedNow).Select(b => b.Board)];
+
+    /// <summary>All boards on which there is or was anything: also those of dissolved groups, and the own boards of those who are in a group now.</summary>
+    public async Task<IReadOnlyList<LessonBoard>> AllBoardsAsync(LessonRecord lesson) => [.. (await FindAsync(lesson)).Select(b => b.Board)];
+
+    private async Task<IReadOnlyList<(LessonBoard Board, bool IsUsedNow)>> FindAsync(LessonRecord lesson)
     {
         var people = await InAsync(lesson.Id);
-        return lesson.TogetherId is { } together
-            ? [new(together, people, Together: true)]
-            : [.. people.GroupBy(p => p.Board).Select(g => new LessonBoard(g.Key, [.. g], Together: false))];
+        if (lesson.TogetherId is { } together) return [(new(together, texts["Board.Everybody"], people, null), true)];
+
+        var plan = await LessonPlan.OfAsync(await hosts.GetAsync(lesson.Id));
+        await using var db = await school.CreateDbContextAsync();
+        var boards = await db.Boards.Where(b => b.LessonId == lesson.Id).ToListAsync();
+        var seats = (await db.Seats.Where(s => db.Boards.Any(b => b.Id == s.BoardId && b.LessonId == lesson.Id))
+            .Join(db.Participants, s => s.ParticipantId, p => p.Id, (s, p) => new { s.BoardId, p.Number }).ToListAsync()).ToLookup(s => s.BoardId, s => s.Number);
+        var found = new List<(LessonBoard, bool, int Order)>();
+        foreach (var board in boards)
+        {
+            var now = people.Where(p => p.Board == board.Id && p.Standing == Standing.In).ToList();
+            var group = board.Kind == BoardKind.Group ? plan.Grouping.Now.FirstOrDefault(g => g.Number == board.Number) : null;
+            var isUsedNow = now.Count > 0 || group is not null;
+            if (board.Kind != BoardKind.Teacher && !isUsedNow && log.LastNumber(board.Id) == 0) continue;
+            var whose = now.Count > 0 ? now : people.Where(p => seats[board.Id].Contains(p.Number)).ToList();
+            var name = board.Kind == BoardKind.Group ? group?.Name ?? texts["Groups.Dissolved", board.Number] : null;
+            var title = board.Kind == BoardKind.Teacher ? texts["Board.Teachers"].Value : name is null ? whose.FirstOrDefault()?.Name ?? "?" : string.Join(": ", [name, string.Join(", ", whose.Select(p => p.Name))]);
+            found.Add((new(board.Id, title, whose, name), isUsedNow, board.Kind == BoardKind.Group ? board.Number - Grouping.Most * 10 : board.Number));
+        }
+
+        return [.. found.OrderBy(b => b.Order).Select(b => (b.Item1, b.Item2))];
     }
 }

@@ -21,14 +21,14 @@ public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHos
         var version = await db.Versions.SingleAsync(v => v.Id == lesson.VersionId);
         var participants = await db.Participants.Where(p => p.LessonId == lesson.Id).OrderBy(p => p.Number).ToListAsync();
         var boards = new List<ArchivedBoard>();
-        foreach (var board in await people.BoardsAsync(lesson))
+        foreach (var board in (await people.AllBoardsAsync(lesson)).Where(b => b.People.Count > 0 || b.Id == lesson.TogetherId))
         {
             var host = await hosts.GetAsync(board.Id);
             await host.LookAsync(room =>
             {
                 var sheets = ((Board)room).Sheets;
                 var marks = sheets.Pages.SelectMany(p => sheets.Visible(p.Id));
-                boards.Add(new([.. board.People.Select(p => p.Number)], [.. sheets.Pages], [.. marks]));
+                boards.Add(new([.. board.People.Select(p => p.Number)], [.. sheets.Pages], [.. marks], board.Group));
             });
         }
 
@@ -62,12 +62,15 @@ public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHos
             };
         }
 
+        var groups = new List<Group>();
         foreach (var board in work.Boards)
         {
-            var id = lesson.TogetherId ?? Guid.CreateVersion7();
-            if (lesson.TogetherId is null) db.Boards.Add(new BoardRecord { Id = id, LessonId = lesson.Id });
-            foreach (var number in board.People) records[number].BoardId = id;
-            await db.SaveChangesAsync();
+            var mine = board.People.Where(numbers.ContainsKey).Select(n => numbers[n]).ToList();
+            if (lesson.TogetherId is null && mine.Count == 0) continue;
+            if (board.Group is { } called) groups.Add(new(groups.Count + 1, called, [.. mine]));
+            var id = lesson.TogetherId
+                ?? (board.Group is null ? await Seating.BoardAsync(db, lesson.Id, BoardKind.Own, mine[0]) : await Seating.BoardAsync(db, lesson.Id, BoardKind.Group, groups.Count));
+            foreach (var number in board.People.Where(records.ContainsKey)) records[number].BoardId = id;
             var content = Handing.WithMedia(archived.Activity with { Pages = board.Pages, Marks = [.. board.Marks.Select(m => m with { Author = numbers.GetValueOrDefault(m.Author, Actor.Owner.Number) })] }, names);
             await (await hosts.GetAsync(id)).SubmitAsync(new BringWork(content), Actor.Program);
         }
@@ -76,6 +79,8 @@ public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHos
         var record = await db.Lessons.SingleAsync(l => l.Id == lesson.Id);
         record.ClosedAt = clock.GetUtcNow();
         await db.SaveChangesAsync();
+        foreach (var participant in records.Values.Where(r => r.BoardId != Guid.Empty)) await Seating.SitAsync(db, participant);
+        if (groups.Count > 0) await room.SubmitAsync(new SetGroups([.. groups], 0), Actor.Program);
         await room.SubmitAsync(new CloseLesson(), Actor.Program);
         return record;
     }

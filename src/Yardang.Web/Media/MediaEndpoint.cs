@@ -19,7 +19,7 @@ public sealed class MediaEndpoint(AccessResolver access, RoomHosts hosts, MediaS
     /// <summary>Gives a picture.</summary>
     public async Task<IResult> GetAsync(HttpContext context, Guid room, string name)
     {
-        if (await access.ForRoomAsync(Visitor.Of(context), room) is null) return Results.NotFound();
+        if (await access.ForRoomAsync(Visitor.Of(context), room) is not { MayLook: true }) return Results.NotFound();
         if (media.FindFile(name) is not { } file) return Results.NotFound();
         var stream = File.OpenRead(file);
         var start = new byte[FirstBytes];
@@ -35,7 +35,7 @@ public sealed class MediaEndpoint(AccessResolver access, RoomHosts hosts, MediaS
     public async Task<IResult> PostStimulusAsync(HttpContext context, Guid room)
     {
         if (!await antiforgery.IsRequestValidAsync(context)) return Fault(StatusCodes.Status400BadRequest, "Picture.Expired");
-        if (await access.ForRoomAsync(Visitor.Of(context), room) is not { Kind: RoomKind.Draft }) return Results.NotFound();
+        if (await access.ForRoomAsync(Visitor.Of(context), room) is not { Kind: RoomKind.Draft, MayWrite: true }) return Results.NotFound();
         var form = await context.Request.ReadFormAsync(context.RequestAborted);
         if (form.Files.GetFile("file") is not { Length: > 0 } file) return Fault(StatusCodes.Status400BadRequest, "Stimulus.NotPlayable");
         if (file.Length > MostStimulusBytes) return Fault(StatusCodes.Status413PayloadTooLarge, "Stimulus.TooLarge");
@@ -56,7 +56,7 @@ public sealed class MediaEndpoint(AccessResolver access, RoomHosts hosts, MediaS
     public async Task<IResult> PostAsync(HttpContext context, Guid room)
     {
         if (!await antiforgery.IsRequestValidAsync(context)) return Fault(StatusCodes.Status400BadRequest, "Picture.Expired");
-        if (await access.ForRoomAsync(Visitor.Of(context), room) is not { Kind: RoomKind.Board or RoomKind.Draft } roomAccess) return Results.NotFound();
+        if (await access.ForRoomAsync(Visitor.Of(context), room) is not { Kind: RoomKind.Board or RoomKind.Draft, MayWrite: true } roomAccess) return Results.NotFound();
         if (await hosts.FindAsync(room) is not { } host) return Results.NotFound();
         if (!roomAccess.Actor.IsStaff && !host.Conditions.StudentsMayWrite) return Fault(StatusCodes.Status409Conflict, "Picture.NotNow");
         var form = await context.Request.ReadFormAsync(context.RequestAborted);

@@ -19,15 +19,15 @@ public sealed class BesideModel(AccessResolver access, LessonPeople people, IStr
         var visitor = Visitor.Of(HttpContext);
         if (await access.OwnLessonAsync(visitor, lesson) is not { } record) return NotFound();
         if (await access.ForRoomAsync(visitor, id) is not { Kind: RoomKind.Board, Actor.IsStaff: true }) return NotFound();
-        var board = (await people.BoardsAsync(record)).FirstOrDefault(b => b.Id == id);
+        var board = (await people.AllBoardsAsync(record)).FirstOrDefault(b => b.Id == id);
         if (board is null) return NotFound();
 
-        View = new BoardView(board.Together ? texts["Board.Everybody"] : texts["Beside.Heading", board.People[0].Name], "", IsStaff: true, Signals: false, new
+        View = new BoardView(record.TogetherId == id || board.Group is not null ? board.Title : texts["Beside.Heading", board.Title], "", IsStaff: true, Signals: false, new
         {
             mode = "beside",
             board = id,
             lesson,
-            participant = "",
+            query = "",
             together = true,
             actor = Actor.Owner.Number,
             language = ContentLanguage.Current,

@@ -6,37 +6,53 @@ using Yardang.Core.Interchange;
 using Yardang.Core.Rooms;
 using Yardang.Data.School;
 using Yardang.Web.Access;
+using Yardang.Web.Lessons;
 
 namespace Yardang.Web.Pages;
 
-/// <summary>A student's board.</summary>
-public sealed class BoardModel(AccessResolver access, IDbContextFactory<SchoolContext> school, ParticipantCookie cookie, IStringLocalizer<UiTexts> texts) : PageModel
+/// <summary>A student's board; or another board of the lesson, if they may look at it.</summary>
+public sealed class BoardModel(
+    AccessResolver access, IDbContextFactory<SchoolContext> school, ParticipantCookie cookie, MyPlace places, LessonPeople people, IStringLocalizer<UiTexts> texts) : PageModel
 {
     public BoardView View { get; private set; } = null!;
 
     public async Task<IActionResult> OnGetAsync(Guid id)
     {
         var visitor = Visitor.Of(HttpContext);
-        var found = await access.ForRoomAsync(visitor, id);
-        if (found is not { Kind: RoomKind.Board, Actor.IsStaff: false } || visitor.As is not { } participant) return RedirectToPage("/Index", new { unknown = true });
+        if (await places.OfAsync(visitor) is not var (place, me)) return RedirectToPage("/Index", new { unknown = true });
+        if (await access.ForRoomAsync(visitor, id) is not { Kind: RoomKind.Board, Actor.IsStaff: false, MayLook: true } found) return Redirect(place.Address);
 
         await using var db = await school.CreateDbContextAsync();
         var lesson = await db.Lessons.Join(db.Boards.Where(b => b.Id == id), l => l.Id, b => b.LessonId, (l, _) => l).SingleAsync();
         var version = await db.Versions.SingleAsync(v => v.Id == lesson.VersionId);
         var content = ActivityJson.Read(version.Content);
-        cookie.Remember(HttpContext, participant);
-        View = new BoardView(lesson.Name, content.Directions.For(ContentLanguage.Current), IsStaff: false, Signals: true, new
+        cookie.Remember(HttpContext, me.Id);
+        var looks = !found.MayWrite;
+        var heading = looks ? await WhoseAsync(db, id, found.Actor) : place.Heading;
+        View = new BoardView(heading, content.Directions.For(ContentLanguage.Current), IsStaff: false, Signals: !looks, new
         {
-            mode = "student",
+            mode = looks ? "look" : "student",
             board = id,
             lesson = lesson.Id,
-            participant,
-            together = lesson.TogetherId == id,
+            query = looks ? $"?as={me.Id}&look=1" : $"?as={me.Id}",
+            together = lesson.TogetherId == id || place.Group is not null,
             actor = found.Actor.Number,
             language = ContentLanguage.Current,
-            who = participant,
+            who = me.Id,
             texts = BoardTexts.For(texts),
-        });
+        }, looks ? $"/here?as={me.Id}" : null, looks ? texts["Board.BackToMine"].Value : null)
+        {
+            LooksOnly = looks,
+            OthersHref = looks ? null : $"/others?as={me.Id}",
+        };
         return Page();
+    }
+
+    private async Task<string> WhoseAsync(SchoolContext db, Guid board, Actor reader)
+    {
+        var record = await db.Boards.SingleAsync(b => b.Id == board);
+        if (record.Kind == BoardKind.Teacher) return texts["Board.Teachers"];
+        var names = (await people.NamesAsync(board, reader)).Where(n => n.Number != Actor.Owner.Number).Select(n => n.Name);
+        return texts["Beside.Heading", string.Join(", ", names)];
     }
 }

@@ -10,6 +10,12 @@ namespace Yardang.Web.Pages;
 /// <param name="BackText">What the way back is called.</param>
 public sealed record BoardView(string Heading, string Directions, bool IsStaff, bool Signals, object Data, string? BackTo = null, string? BackText = null)
 {
+    /// <summary>Whether nobody writes here.</summary>
+    public bool LooksOnly { get; init; }
+
+    /// <summary>Where the boards of others are found; null if nowhere.</summary>
+    public string? OthersHref { get; init; }
+
     /// <summary>Other ways on from here.</summary>
     public IReadOnlyList<(string Href, string Words)> Links { get; init; } = [];
 }

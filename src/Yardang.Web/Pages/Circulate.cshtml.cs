@@ -1,6 +1,7 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Localization;
 using Yardang.Data.School;
 using Yardang.Web.Access;
@@ -10,11 +11,14 @@ namespace Yardang.Web.Pages;
 
 /// <summary>The teacher's live view of all the work.</summary>
 [Authorize]
-public sealed class CirculateModel(AccessResolver access, LessonPeople people, IStringLocalizer<UiTexts> texts) : PageModel
+public sealed class CirculateModel(AccessResolver access, LessonPeople people, IDbContextFactory<SchoolContext> school, IStringLocalizer<UiTexts> texts) : PageModel
 {
     public LessonRecord Lesson { get; private set; } = null!;
 
     public IReadOnlyList<LessonPerson> People { get; private set; } = [];
+
+    /// <summary>The teacher's own board.</summary>
+    public Guid TeachersBoard { get; private set; }
 
     public object Data { get; private set; } = new();
 
@@ -26,7 +30,9 @@ public sealed class CirculateModel(AccessResolver access, LessonPeople people, I
         People = await people.InAsync(id);
         var all = PageData.Texts(
             texts, "Circulate", "Everybody", "PensGoingDown", "PensDownOn", "PensDownOnOne", "PeopleOne", "PensGoingUp", "PensUp", "Closed", "People", "NoConnection", "PageOf", "MinutesAgo", "JustNow", "NotStarted");
-        foreach (var (name, text) in PageData.Texts(texts, "Needs", "NeedHand", "NeedReady", "NeedLate", "NeedIdle", "NeedNotStarted", "Waiting", "WaitingMinutes")) all[name] = text;
+        foreach (var (name, text) in PageData.Texts(texts, "Needs", "NeedDoor", "NeedHand", "NeedReady", "NeedLate", "NeedIdle", "NeedNotStarted", "Waiting", "WaitingMinutes")) all[name] = text;
+        await using var db = await school.CreateDbContextAsync();
+        TeachersBoard = await Seating.BoardAsync(db, id, BoardKind.Teacher, 0);
         Data = new { lesson = id, who = $"teacher-{visitor.TeacherId}", together = lesson.TogetherId, people = People, texts = all };
         return Page();
     }

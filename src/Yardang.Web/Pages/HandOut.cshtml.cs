@@ -13,6 +13,7 @@ namespace Yardang.Web.Pages;
 public sealed class HandOutModel(AccessResolver access, Handing handing) : PageModel
 {
     private const int ClassNameLength = 60;
+    private static readonly bool[] s_masked = [false, true];
 
     public ActivityRecord Activity { get; private set; } = null!;
 
@@ -21,7 +22,7 @@ public sealed class HandOutModel(AccessResolver access, Handing handing) : PageM
     public string ClassName { get; private set; } = "";
 
     /// <summary>What will happen, for each choice; the page shows the one that is chosen.</summary>
-    public IReadOnlyList<(Way Way, Door Door, IReadOnlyList<ReadyLine> Lines)> Checks { get; private set; } = [];
+    public IReadOnlyList<(Way Way, Door Door, bool Masked, IReadOnlyList<ReadyLine> Lines)> Checks { get; private set; } = [];
 
     /// <summary>Where in the workshop something is mended: what stands behind the # of its address.</summary>
     public static string PlaceOf(ReadyLine line) => line switch
@@ -39,15 +40,15 @@ public sealed class HandOutModel(AccessResolver access, Handing handing) : PageM
         Activity = activity;
         var content = await handing.ContentAsync(activity);
         Name = content.Name.For(ContentLanguage.Current);
-        Checks = [.. from way in Enum.GetValues<Way>() from door in Enum.GetValues<Door>() select (way, door, ReadyCheck.For(content, door, way))];
+        Checks = [.. from way in Enum.GetValues<Way>() from door in Enum.GetValues<Door>() from masked in s_masked select (way, door, masked, ReadyCheck.For(content, door, way, masked))];
         return Page();
     }
 
-    public async Task<IActionResult> OnPostAsync(Guid id, string? className, Door door, Way way)
+    public async Task<IActionResult> OnPostAsync(Guid id, string? className, Door door, Way way, bool masked)
     {
         if (await access.OwnActivityAsync(Visitor.Of(HttpContext), id) is not { } activity) return NotFound();
         var named = (className ?? "").Trim();
-        var lesson = await handing.HandOutAsync(activity, named.Length > ClassNameLength ? named[..ClassNameLength] : named, door, way, ContentLanguage.Current);
-        return Redirect($"/lesson/{lesson.Id}/code");
+        var lesson = await handing.HandOutAsync(activity, named.Length > ClassNameLength ? named[..ClassNameLength] : named, door, way, ContentLanguage.Current, masked);
+        return Redirect(way == Way.ByGroup ? $"/lesson/{lesson.Id}/people" : $"/lesson/{lesson.Id}/code");
     }
 }

@@ -22,11 +22,36 @@ public sealed class JoinModel(Joining joining, AccessResolver access, Participan
 
     public string? Problem { get; private set; }
 
+    /// <summary>Somebody of this device who is not in: they wait, or were sent away. Null if nobody of them asks.</summary>
+    public ParticipantRecord? AtTheDoor { get; private set; }
+
+    /// <summary>What the page of those who wait hands to its script.</summary>
+    public object DoorData => new { lesson = Lesson.Id, query = $"?as={AtTheDoor!.Id}" };
+
     public async Task<IActionResult> OnGetAsync(string code, [FromQuery(Name = "new")] bool somebodyElse)
     {
         SomebodyElse = somebodyElse;
-        return await FindAsync(code) ?? Page();
+        if (await FindAsync(code) is { } elsewhere) return elsewhere;
+        AtTheDoor = Known.FirstOrDefault(p => p.Id == Visitor.Of(HttpContext).As && p.Standing != Standing.In);
+        return Page();
     }
+
+    public async Task<IActionResult> OnPostAgainAsync(string code, Guid participant)
+    {
+        if (await FindAsync(code) is { } elsewhere) return elsewhere;
+        AtTheDoor = Known.FirstOrDefault(p => p.Id == participant);
+        if (AtTheDoor is null) return Redirect($"/join/{Lesson.Code}");
+        if (await joining.AskAgainAsync(AtTheDoor) is not { } refusal) return Redirect($"/here?as={participant}");
+        Problem = WhyNot(refusal);
+        return Page();
+    }
+
+    private string WhyNot(Refusal refusal) => refusal switch
+    {
+        Refusal.Closed => texts["Join.Over"],
+        Refusal.Full => texts["Join.Full"],
+        _ => texts["Join.DoorClosed"],
+    };
 
     public async Task<IActionResult> OnPostAsync(string code, string? name)
     {
@@ -42,12 +67,12 @@ public sealed class JoinModel(Joining joining, AccessResolver access, Participan
         var (participant, refusal) = await joining.JoinAsync(Lesson, read);
         if (participant is null)
         {
-            Problem = refusal == Refusal.Closed ? texts["Join.Over"] : texts["Join.DoorClosed"];
+            Problem = WhyNot(refusal ?? Refusal.NotAllowed);
             return Page();
         }
 
         cookie.Remember(HttpContext, participant.Id);
-        return Redirect($"/board/{participant.BoardId}?as={participant.Id}");
+        return Redirect(participant.Standing == Standing.In ? $"/board/{participant.BoardId}?as={participant.Id}" : $"/join/{Lesson.Code}?as={participant.Id}");
     }
 
     // A wrong code in the address counts like one that was typed.

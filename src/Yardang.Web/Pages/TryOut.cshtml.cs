@@ -32,7 +32,7 @@ public sealed class TryOutModel(AccessResolver access, Handing handing, IStringL
             together = room is not null,
             board = activity.DraftId,
             lesson = "",
-            participant = "",
+            query = "",
             actor = NumberOf(seat),
             language = ContentLanguage.Current,
             who = "",

@@ -38,5 +38,5 @@ public sealed class PictureSearchEndpoint(IPictureSearch search, AccessResolver 
         return Results.Json(new { media = await media.KeepAsync(picture.Bytes, context.RequestAborted), width = picture.Width, height = picture.Height });
     }
 
-    private async Task<bool> MayAsync(HttpContext context, Guid room) => await access.ForRoomAsync(Visitor.Of(context), room) is { Kind: RoomKind.Board or RoomKind.Draft };
+    private async Task<bool> MayAsync(HttpContext context, Guid room) => await access.ForRoomAsync(Visitor.Of(context), room) is { Kind: RoomKind.Board or RoomKind.Draft, MayWrite: true };
 }

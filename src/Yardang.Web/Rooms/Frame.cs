@@ -6,12 +6,15 @@ namespace Yardang.Web.Rooms;
 
 /// <summary>
 /// What a reader is sent: [through, [event ...], [preview ...]]. "Through" says up to which number the reader is now up to date, so that
-/// events meant for others leave legal gaps. A frame with only -1 says: fetch a snapshot.
+/// events meant for others leave legal gaps. A frame with only -1 says: fetch a snapshot; with only -2: what you may do here has changed, ask again.
 /// </summary>
 public static class Frame
 {
     /// <summary>Tells a reader who has fallen too far behind to fetch a snapshot.</summary>
     public static readonly byte[] Resync = [0x91, 0xff];
+
+    /// <summary>Tells a reader that their rights in this room have changed.</summary>
+    public static readonly byte[] Recalled = [0x91, 0xfe];
 
     /// <summary>A frame; null if there is nothing to say. The first one is always said: it tells the reader that the stream stands.</summary>
     public static byte[]? Of(Subscription subscription, List<Published> events)

@@ -45,6 +45,7 @@ public sealed class RoomHost
     private readonly Lazy<Task> _stopping;
     private volatile Conditions _conditions;
     private long _lastSnapshot;
+    private int _rights;
 
     private RoomHost(Guid id, Room room, int epoch, bool readOnly, Conditions conditions, long lastSnapshot, RoomSupport support)
     {
@@ -106,8 +107,14 @@ public sealed class RoomHost
     /// <summary>Submits on behalf of the program or of somebody without a tab, and waits until the event is durable.</summary>
     public async Task<(Decision Decision, Envelope? Envelope)> SubmitAsync(Command command, Actor actor, CancellationToken stop = default)
     {
+        return await SubmitAsync(Submission.ByProgram(command), actor, stop);
+    }
+
+    /// <summary>Submits what a client wrote, and waits until its event is durable.</summary>
+    public async Task<(Decision Decision, Envelope? Envelope)> SubmitAsync(Submission submission, Actor actor, CancellationToken stop)
+    {
         var answer = new AwaitedAnswer();
-        await _mailbox.Writer.WriteAsync(new Submitting(Submission.ByProgram(command), actor, answer), stop);
+        await _mailbox.Writer.WriteAsync(new Submitting(submission, actor, answer), stop);
         var (decision, envelope) = await answer.Task.WaitAsync(stop);
         if (envelope is not null) await DurableAsync(envelope.Number, stop);
         return (decision, envelope);
@@ -137,7 +144,7 @@ public sealed class RoomHost
     {
         foreach (var subscription in _subscriptions)
         {
-            if (subscription.Reader != from) subscription.Preview(preview);
+            if (subscription.Reader != from && !subscription.Reader.HasLeft) subscription.Preview(preview);
         }
     }
 
@@ -151,6 +158,19 @@ public sealed class RoomHost
         return subscription;
     }
 
+    /// <summary>Counts how often rights of readers have changed: what was looked up before holds no longer.</summary>
+    public int Rights => Volatile.Read(ref _rights);
+
+    /// <summary>The rights of some students have changed: their streams end, and those who still have business here come again.</summary>
+    public void Recall(Func<Actor, bool> whose)
+    {
+        Interlocked.Increment(ref _rights);
+        foreach (var subscription in _subscriptions)
+        {
+            if (!subscription.Reader.IsStaff && whose(subscription.Reader)) subscription.Recall();
+        }
+    }
+
     /// <summary>Ends a reader's stay.</summary>
     public void Leave(Subscription subscription)
     {
@@ -158,13 +178,14 @@ public sealed class RoomHost
         LastUsed = _clock.GetTimestamp();
     }
 
-    /// <summary>The next frame for a reader; waits until there is one. After <see cref="Frame.Resync"/> there is no more.</summary>
+    /// <summary>The next frame for a reader; waits until there is one. After <see cref="Frame.Resync"/> or <see cref="Frame.Recalled"/> there is no more.</summary>
     public async Task<byte[]> NextFrameAsync(Subscription subscription, CancellationToken stop)
     {
         while (true)
         {
             await subscription.NewsAsync(stop);
             if (Readers > LargeRoom) await Task.Delay(s_tick, stop);
+            if (subscription.Recalled) return Frame.Recalled;
             if (_finished.IsCancellationRequested) return Frame.Resync;
             var events = _tail.After(subscription.Cursor, EventsPerFrame);
             if (events is null || subscription.Cursor > _tail.Durable) return Frame.Resync;

@@ -18,13 +18,13 @@ public sealed class RoomHub(RoomHosts hosts, AccessResolver access, ILogger<Room
     private const int PreviewBytes = 8 * 1024;
     private const int MaxWatches = 400;
 
-    private ConcurrentDictionary<Guid, (RoomAccess Access, RoomHost Host)> Entered =>
-        (ConcurrentDictionary<Guid, (RoomAccess, RoomHost)>)Context.Items[nameof(Entered)]!;
+    private ConcurrentDictionary<Guid, Entry> Entered =>
+        (ConcurrentDictionary<Guid, Entry>)Context.Items[nameof(Entered)]!;
 
     /// <inheritdoc/>
     public override Task OnConnectedAsync()
     {
-        Context.Items[nameof(Entered)] = new ConcurrentDictionary<Guid, (RoomAccess, RoomHost)>();
+        Context.Items[nameof(Entered)] = new ConcurrentDictionary<Guid, Entry>();
         return Task.CompletedTask;
     }
 
@@ -41,10 +41,13 @@ public sealed class RoomHub(RoomHosts hosts, AccessResolver access, ILogger<Room
     {
         var (roomAccess, host) = await EnterAsync(room);
         var subscription = host.Watch(roomAccess.Actor, after);
+
+        // Whose place is elsewhere now, and rights that have changed between the look-up and now.
+        if (roomAccess.Actor.HasLeft || !Entered[host.Id].IsCurrent) subscription.Recall();
         try
         {
             byte[]? frame = null;
-            while (frame != Frame.Resync)
+            while (frame != Frame.Resync && frame != Frame.Recalled)
             {
                 frame = await host.NextFrameAsync(subscription, stop);
                 yield return frame;
@@ -87,7 +90,7 @@ public sealed class RoomHub(RoomHosts hosts, AccessResolver access, ILogger<Room
     {
         if (preview.Length > PreviewBytes) return;
         var (roomAccess, host) = await EnterAsync(room);
-        if (!roomAccess.Actor.IsStaff && !host.Conditions.StudentsMayWrite) return;
+        if (!roomAccess.MayWrite || (!roomAccess.Actor.IsStaff && !host.Conditions.StudentsMayWrite)) return;
         host.Preview(Signed(roomAccess.Actor, preview), roomAccess.Actor);
     }
 
@@ -109,8 +112,9 @@ public sealed class RoomHub(RoomHosts hosts, AccessResolver access, ILogger<Room
     private async Task<(RoomAccess Access, RoomHost Host)> EnterAsync(string room)
     {
         if (!Guid.TryParse(room, out var id)) throw Refuse(Refusal.NotFound);
-        if (Entered.TryGetValue(id, out var entered) && !entered.Host.Finished.IsCancellationRequested) return entered;
-        if (Entered.Count >= MaxWatches) throw Refuse(Refusal.Full);
+        if (Entered.TryGetValue(id, out var entered) && entered.IsCurrent) return (entered.Access, entered.Host);
+        if (entered is null && Entered.Count >= MaxWatches) throw Refuse(Refusal.Full);
+        var rights = entered?.Host.Rights ?? 0;
         var roomAccess = await access.ForRoomAsync(Visitor.Of(Context.GetHttpContext()!), id);
         if (roomAccess is null)
         {
@@ -119,7 +123,14 @@ public sealed class RoomHub(RoomHosts hosts, AccessResolver access, ILogger<Room
         }
 
         var host = await hosts.FindAsync(id) ?? throw Refuse(Refusal.NotFound);
-        return Entered[id] = (roomAccess, host);
+        Entered[id] = new(roomAccess, host, host == entered?.Host ? rights : host.Rights);
+        return (roomAccess, host);
+    }
+
+    // What somebody may do here, as of when it was looked up.
+    private sealed record Entry(RoomAccess Access, RoomHost Host, int Rights)
+    {
+        public bool IsCurrent => !Host.Finished.IsCancellationRequested && Rights == Host.Rights;
     }
 
     private sealed class HubSubmitter(IClientProxy caller, ILogger logger) : ISubmitter

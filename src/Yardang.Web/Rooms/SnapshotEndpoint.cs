@@ -14,7 +14,7 @@ public sealed class SnapshotEndpoint(RoomHosts hosts, AccessResolver access)
 
     public async Task<IResult> GetAsync(HttpContext context, Guid room)
     {
-        if (await access.ForRoomAsync(Visitor.Of(context), room) is not { } roomAccess) return Results.NotFound();
+        if (await access.ForRoomAsync(Visitor.Of(context), room) is not { MayLook: true } roomAccess) return Results.NotFound();
         if (await hosts.FindAsync(room) is not { } host) return Results.NotFound();
 
         var view = roomAccess.Actor.IsStaff ? 0 : roomAccess.Actor.Number;

@@ -24,6 +24,16 @@ public sealed class Subscription(Actor reader, long after)
     /// <summary>Whether the first frame was given.</summary>
     public bool Greeted { get; set; }
 
+    /// <summary>Whether this reader's rights have changed.</summary>
+    public bool Recalled { get; private set; }
+
+    /// <summary>Ends this reading: the reader's rights have changed.</summary>
+    public void Recall()
+    {
+        Recalled = true;
+        Wake();
+    }
+
     /// <summary>Says that there is something to read.</summary>
     public void Wake() => _news.Writer.TryWrite(true);
 

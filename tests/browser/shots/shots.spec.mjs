@@ -29,7 +29,7 @@ test('pictures', async ({ browser }) => {
 
   await varga.goto('/desk');
   await shot(varga, 'desk');
-  await varga.locator('.row', { hasText: 'What holds a bridge up?' }).getByRole('link', { name: 'Open in the workshop' }).click();
+  await varga.locator('.row', { hasText: 'What holds a bridge up?' }).getByRole('link', { name: 'Open in the workshop' }).first().click();
   await expect(varga.locator('.kept')).toHaveText('Kept');
   await shot(varga, 'workshop');
   await varga.locator('.ledge-tools').getByRole('button', { name: 'Choose' }).click();
@@ -49,7 +49,13 @@ test('pictures', async ({ browser }) => {
   await expect.poll(() => varga.locator('.template img').evaluateAll((all) => all.slice(0, 6).every((i) => i.naturalWidth > 0))).toBe(true);
   await shot(varga, 'templates');
   await varga.goto('/desk');
-  await varga.locator('a[href^="/lesson/"]').first().click();
+  const lessons = varga.locator('section', { has: varga.getByRole('heading', { name: 'Lessons' }) });
+  await lessons.getByRole('link', { name: 'Where would you build it?', exact: true }).click();
+  await varga.locator('.tile').first().click();
+  await expect(varga.locator('.kept')).toHaveText('Kept');
+  await shot(varga, 'together');
+  await varga.goto('/desk');
+  await lessons.getByRole('link', { name: 'What holds a bridge up?', exact: true }).click();
   await expect(varga.locator('.tile')).toHaveCount(24);
   await expect(varga.locator('.tile small').last()).not.toHaveText('');
   await expect(varga.getByText('Everybody can write')).toBeVisible();

@@ -86,7 +86,8 @@ test('ink goes out of a board as InkML and comes into the workshop', async ({ br
   await student(browser, await handOut(varga), 'Maya');
   await varga.locator('.tile').first().click();
   const download = varga.waitForEvent('download');
-  await varga.getByRole('link', { name: 'Ink (InkML)' }).click();
+  await varga.getByText('This page', { exact: true }).click();
+  await varga.getByRole('link', { name: 'Save its ink (InkML)' }).click();
   const file = await (await download).createReadStream();
   let text = '';
   for await (const part of file) text += part;

@@ -201,12 +201,19 @@ namespace Yardang.Data.School.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("TEXT");
 
+                    b.Property<int>("Kind")
+                        .HasColumnType("INTEGER");
+
                     b.Property<Guid>("LessonId")
                         .HasColumnType("TEXT");
 
+                    b.Property<int>("Number")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
 
-                    b.HasIndex("LessonId");
+                    b.HasIndex("LessonId", "Kind", "Number")
+                        .IsUnique();
 
                     b.ToTable("Boards", (string)null);
                 });
@@ -240,6 +247,12 @@ namespace Yardang.Data.School.Migrations
 
                     b.Property<Guid>("OwnerId")
                         .HasColumnType("TEXT");
+
+                    b.Property<bool>("SeesOtherBoards")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("SeesTeachersBoard")
+                        .HasColumnType("INTEGER");
 
                     b.Property<Guid?>("TogetherId")
                         .HasColumnType("TEXT");
@@ -285,6 +298,9 @@ namespace Yardang.Data.School.Migrations
                     b.Property<string>("ReentryKeyHash")
                         .HasColumnType("TEXT");
 
+                    b.Property<int>("Standing")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
 
                     b.HasIndex("BoardId");
@@ -293,6 +309,19 @@ namespace Yardang.Data.School.Migrations
                         .IsUnique();
 
                     b.ToTable("Participants", (string)null);
+                });
+
+            modelBuilder.Entity("Yardang.Data.School.SeatRecord", b =>
+                {
+                    b.Property<Guid>("ParticipantId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("BoardId")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("ParticipantId", "BoardId");
+
+                    b.ToTable("Seats", (string)null);
                 });
 
             modelBuilder.Entity("Yardang.Data.School.Teacher", b =>

@@ -2,7 +2,8 @@
 
 import Alpine from '@alpinejs/csp';
 import { fill, pageData } from '../page-data';
-import { Connection, type Link } from '../room/connection';
+import { Connection, type Link, type Watched } from '../room/connection';
+import { handInLeftovers } from '../room/leftovers';
 import { LessonState, Signal } from '../room/lesson-state';
 import { Grip } from '../room/marks';
 import { type OutboxStore, deviceOutbox } from '../room/outbox-store';
@@ -18,13 +19,13 @@ import { TrySeat, tryRoom } from './try-room';
 import { listenForKeys } from './shortcuts';
 
 interface BoardData {
-  readonly mode: 'student' | 'beside' | 'try';
+  readonly mode: 'student' | 'look' | 'beside' | 'try';
   readonly board: string;
   /** Of a try-out: its room, where it begins, and who sits there. */
   readonly tryOut?: { readonly room: string; readonly start: string; readonly names: Record<number, string> };
   readonly lesson: string;
-  /** The participant as whom this tab acts; empty for a teacher. */
-  readonly participant: string;
+  /** As whom this tab acts, as the hub is told: "?as=..."; empty for a teacher. */
+  readonly query: string;
   /** Number of the actor in the lesson. */
   readonly actor: number;
   readonly language: string;
@@ -49,6 +50,8 @@ interface BoardTexts extends MarkListTexts {
   readonly opening: string;
   readonly notReached: string;
   readonly tryOut: string;
+  readonly onlyLook: string;
+  readonly moving: string;
   readonly refused: Record<string, string>;
   readonly refusedOther: string;
 }
@@ -60,6 +63,7 @@ Alpine.data('board', () => {
   const data = pageData<BoardData>();
   const { texts } = data;
   const isTry = data.mode === 'try';
+  const isLook = data.mode === 'look';
   const isStudent = data.mode !== 'beside';
   const me = { number: data.actor, isStaff: !isStudent };
   let session: SheetSession;
@@ -67,7 +71,8 @@ Alpine.data('board', () => {
   const names = new Map<number, string>();
   let askedAt = 0;
   let lesson: RoomClient<LessonState> | null = null;
-  const as = data.participant ? `?as=${data.participant}` : '';
+  let connection: Connection | null = null;
+  const as = data.query;
   const offline = new OfflineCopy([data.board, data.lesson].map((room) => `/rooms/${room}/snapshot${as}`));
   let noticeTimer: ReturnType<typeof setTimeout> | undefined;
 
@@ -80,21 +85,31 @@ Alpine.data('board', () => {
     ready: false,
     pensDown: false,
     closed: false,
+    moving: false,
+    seesOthers: false,
     link: 'connecting' as Link,
     opened: isTry,
     keeping: 'kept' as 'kept' | 'sending' | 'here' | 'open',
     setAside: 0,
     notice: '',
     directionsOpen: false,
+    heading: '',
     pageDirections: '',
 
     init(): void {
       const root = this.$root as HTMLElement;
+      this.heading = root.querySelector('h1')!.textContent;
       const host = root.querySelector<HTMLElement>('[data-surface]')!;
       const field = root.querySelector<HTMLTextAreaElement>('[data-field]')!;
       const seat = data.tryOut ? new TrySeat(tryRoom(data.tryOut.room, data.tryOut.start), data.actor) : null;
-      const line = seat ?? new Connection(data.participant || null, (link) => this.linkChanged(link));
-      const store: OutboxStore | null = isTry ? null : deviceOutbox(data.who, data.board);
+      const line =
+        seat ??
+        new Connection(
+          as,
+          (link) => this.linkChanged(link),
+          (watched) => void this.recalled(watched),
+        );
+      const store: OutboxStore | null = isTry || isLook ? null : deviceOutbox(data.who, data.board);
       session = new SheetSession({
         room: data.board,
         line,
@@ -124,32 +139,80 @@ Alpine.data('board', () => {
         showKeys: () => (this.$refs['keys'] as HTMLDialogElement).showModal(),
       });
       if (line instanceof TrySeat) void line.sitDown(session.client);
-      else void this.enter(line);
+      else {
+        connection = line;
+        void this.enter(line);
+      }
     },
 
-    async enter(connection: Connection): Promise<void> {
+    async enter(line: Connection): Promise<void> {
       lesson = new RoomClient<LessonState>(
         data.lesson,
-        connection,
+        line,
         deviceOutbox(data.who, data.lesson),
         (number, state) => LessonState.read(number, state),
         (state, command) => state.predict(command),
         me,
-        { changed: () => this.lessonChanged() },
+        { changed: () => this.lessonChanged(), applied: ({ event }) => this.lessonSaid(event.kind) },
         new LessonState(),
       );
       try {
-        void connection.start();
-        await Promise.all([connection.enter(session.client, true), connection.enter(lesson, true)]);
+        void line.start();
+        await Promise.all([line.enter(session.client, !isLook), line.enter(lesson, !isLook)]);
         this.opened = true;
         await session.client.recover();
         await lesson.recover();
         if (data.mode === 'student') void offline.begin().catch(() => undefined);
+        if (data.mode === 'student') void this.handIn().catch(() => undefined);
       } catch {
         this.say(texts.notReached);
         setTimeout(() => location.reload(), NOTICE_MS);
       }
       this.refresh();
+    },
+
+    /** What I wrote on other boards and never got through. */
+    handIn(except = [data.board, data.lesson]): Promise<void> {
+      return handInLeftovers(data.who, except, as, (this.$root as HTMLElement).dataset['token'] ?? '');
+    },
+
+    lessonSaid(kind: string): void {
+      if (kind === 'namesMasked') names.clear();
+      if (data.mode === 'student' && (kind === 'namesMasked' || kind === 'seatsConfirmed')) void this.nameBoard();
+      if (kind === 'sightSet' && !isLook) this.showOthers();
+    },
+
+    /** The group may be called something else now, and others may be in it. */
+    async nameBoard(): Promise<void> {
+      const answer = await fetch(`/my-place${as}`).catch(() => null);
+      if (answer?.ok) this.heading = ((await answer.json()) as { heading: string }).heading;
+    },
+
+    /** My rights in a room have changed: the page goes where my place is now, and nothing stays behind. */
+    async recalled(watched: Watched): Promise<void> {
+      if (isLook) return location.reload();
+      this.moving = true;
+      this.refresh();
+      for (let attempt = 0; ; attempt++) {
+        try {
+          const answer = await fetch(`/my-place${as}`);
+          const address = answer.ok ? ((await answer.json()) as { address: string }).address : '/';
+          if (address === location.pathname + location.search) {
+            this.moving = false;
+            return await connection!.rejoin(watched);
+          }
+          await this.handIn([data.lesson]);
+          return location.assign(address);
+        } catch {
+          await new Promise((done) => setTimeout(done, Math.min(5000, 500 * 2 ** attempt)));
+        }
+      }
+    },
+
+    /** The boards of others, as far as I may look at them. */
+    showOthers(): void {
+      const { state } = lesson!;
+      this.seesOthers = data.mode === 'student' && (state.seesOtherBoards || state.seesTeachersBoard);
     },
 
     /** Names of those on this board; somebody new is asked for once, and again after a while. */
@@ -166,6 +229,7 @@ Alpine.data('board', () => {
     },
 
     mayWrite(): boolean {
+      if (isLook || this.moving) return false;
       return this.opened && (!isStudent || (!this.pensDown && !this.closed));
     },
 
@@ -193,6 +257,7 @@ Alpine.data('board', () => {
       this.pensDown = state.pensDown;
       this.closed = state.closed;
       const person = state.people.get(me.number);
+      this.showOthers();
       this.handUp = person?.handUpAt != null;
       this.ready = person?.readyAt != null;
       this.refresh();
@@ -200,6 +265,8 @@ Alpine.data('board', () => {
 
     get keptText(): string {
       if (isTry) return texts.tryOut;
+      if (isLook) return texts.onlyLook;
+      if (this.moving) return texts.moving;
       if (!this.opened) return texts.opening;
       if (this.setAside > 0 && this.keeping === 'kept') return fill(texts.setAside, this.setAside);
       if (this.keeping === 'kept') return this.link === 'lost' ? texts.keptHere : texts.kept;

@@ -3,7 +3,7 @@
 import Alpine from '@alpinejs/csp';
 import { fill, pageData, plural } from '../page-data';
 import { Connection, type Link } from '../room/connection';
-import { LessonState, Signal } from '../room/lesson-state';
+import { LessonState, Signal, Standing } from '../room/lesson-state';
 import { deviceOutbox } from '../room/outbox-store';
 import { RoomClient } from '../room/room-client';
 import { type NeedsTexts, type Need, needsMe } from './needs-me';
@@ -14,6 +14,7 @@ interface Participant {
   readonly name: string;
   readonly initials: string;
   readonly board: string;
+  readonly standing: Standing;
 }
 
 interface CirculateData {
@@ -44,12 +45,16 @@ interface CirculateData {
 interface Row {
   id: string;
   name: string;
+  /** The members of a group. */
+  who: string;
   people: number[];
   handUp: boolean;
   ready: boolean;
   activity: string;
 }
 
+/** After these, who is in and on which board is asked for anew. */
+const PEOPLE_CHANGE = new Set(['personJoined', 'personAsked', 'seatsConfirmed']);
 const TICK_MS = 5000;
 const ASK_AGAIN_MS = 500;
 const OWNER = { number: 1, isStaff: true };
@@ -72,11 +77,11 @@ Alpine.data('circulate', () => {
     pensText: '',
     closed: false,
     opened: false,
-    doorOpen: true,
+    door: 0,
     link: 'connecting' as Link,
 
     init(): void {
-      connection = new Connection(null, (link) => (this.link = link));
+      connection = new Connection('', (link) => (this.link = link));
       lesson = new RoomClient<LessonState>(
         data.lesson,
         connection,
@@ -87,7 +92,7 @@ Alpine.data('circulate', () => {
         {
           changed: () => this.refresh(),
           applied: ({ event }) => {
-            if (event.kind === 'personJoined') void this.refreshPeople();
+            if (PEOPLE_CHANGE.has(event.kind)) void this.refreshPeople();
           },
         },
         new LessonState(),
@@ -100,43 +105,71 @@ Alpine.data('circulate', () => {
       await Promise.all([connection.start(), connection.enter(lesson, true)]);
       await lesson.recover();
       this.opened = true;
-      if (data.together) this.place(data.together, texts.everybody);
       this.seat(data.people);
     },
 
     /** The event that somebody joined may come before their name can be read. */
     async refreshPeople(): Promise<void> {
-      const response = await fetch(`/lesson/${data.lesson}/people`);
+      const response = await fetch(`/lesson/${data.lesson}/people.json`);
       if (response.ok) this.seat((await response.json()) as Participant[]);
       if ([...lesson.state.people.keys()].some((n) => !this.people.some((p: Participant) => p.number === n)))
         setTimeout(() => void this.refreshPeople(), ASK_AGAIN_MS);
     },
 
-    /** Seats everybody new, their boards at the end: a board keeps its place. */
+    /** Seats everybody. A board keeps its place as long as somebody works on it; new ones come at the end. */
     seat(people: readonly Participant[]): void {
-      for (const person of people) {
-        if (this.people.some((p: Participant) => p.number === person.number)) continue;
-        this.people.push(person);
-        if (!tiles.has(person.board)) this.place(person.board, person.name);
-        this.boards.find((row: Row) => row.id === person.board).people.push(person.number);
+      this.people = [...people];
+      const wanted = this.wantedBoards();
+      for (const row of (this.boards as Row[]).filter((r) => !wanted.has(r.id))) {
+        tiles.get(row.id)?.close();
+        tiles.delete(row.id);
+      }
+      this.boards = (this.boards as Row[]).filter((r) => wanted.has(r.id));
+      for (const [id, { name, people: whose }] of wanted) {
+        const row = (this.boards as Row[]).find((r) => r.id === id) ?? this.place(id);
+        Object.assign(row, { name, people: whose, who: this.namesOf(whose) });
       }
       this.refresh();
     },
 
-    place(id: string, name: string): void {
-      this.boards.push({ id, name, people: [], handUp: false, ready: false, activity: '' });
+    wantedBoards(): Map<string, { name: string; people: number[] }> {
+      const wanted = new Map<string, { name: string; people: number[] }>();
+      if (data.together) wanted.set(data.together, { name: texts.everybody, people: [] });
+      const { groups } = lesson.state;
+      for (const { number, name, board, standing } of this.people as Participant[]) {
+        if (standing !== Standing.In) continue;
+        const group = data.together ? undefined : groups.find((g) => g.people.includes(number));
+        const there = wanted.get(board) ?? { name: group?.name ?? name, people: [] };
+        there.people.push(number);
+        wanted.set(board, there);
+      }
+      return wanted;
+    },
+
+    /** Who shares a board, where more than one does. */
+    namesOf(numbers: readonly number[]): string {
+      if (data.together || numbers.length < 2) return '';
+      return (this.people as Participant[])
+        .filter((p) => numbers.includes(p.number))
+        .map((p) => p.name)
+        .join(', ');
+    },
+
+    place(id: string): Row {
+      this.boards.push({ id, name: '', who: '', people: [], handUp: false, ready: false, activity: '' });
       const tile = new Tile(id, connection, () => this.refresh());
       tiles.set(id, tile);
       this.$nextTick(() => {
         const canvas = (this.$root as HTMLElement).querySelector<HTMLCanvasElement>(`[data-tile="${id}"]`);
         if (canvas) tile.show(canvas);
       });
+      return this.boards.at(-1);
     },
 
     refresh(): void {
       const { state } = lesson;
       this.closed = state.closed;
-      this.doorOpen = state.door === 0;
+      this.door = state.door;
       if (wanted !== null && state.pensDown === wanted && state.pensConfirmedOn !== null) wanted = null;
       this.pensDown = wanted ?? state.pensDown;
       this.pensText = this.sayPens(state);
@@ -190,8 +223,8 @@ Alpine.data('circulate', () => {
       this.refresh();
     },
 
-    toggleDoor(): void {
-      lesson.submit({ kind: 'setDoor', door: this.doorOpen ? 2 : 0 });
+    setDoor(door: string): void {
+      lesson.submit({ kind: 'setDoor', door: Number(door) });
     },
 
     close(): void {
@@ -229,8 +262,25 @@ Alpine.data('circulate', () => {
       void tiles.get(need.board)?.decideLateWork(need.number, 'discardLateWork');
     },
 
+    letIn(need: Need): void {
+      lesson.submit({ kind: 'admitPerson', person: need.number });
+    },
+
+    turnAway(need: Need): void {
+      lesson.submit({ kind: 'turnAway', person: need.number });
+    },
+
+    /** All who wait. */
+    letAllIn(): void {
+      for (const need of this.needs as Need[]) if (need.kind === 'door') this.letIn(need);
+    },
+
+    get waitingMany(): boolean {
+      return (this.needs as Need[]).filter((n) => n.kind === 'door').length > 1;
+    },
+
     get countText(): string {
-      return plural(texts, 'people', this.people.length);
+      return plural(texts, 'people', (this.people as Participant[]).filter((p) => p.standing === Standing.In).length);
     },
   } as any;
 });

@@ -1,9 +1,10 @@
-// Who needs the teacher, why and how long: hands in the order of waiting, then ready for a look, late work, and who has stopped or never started.
+// Who needs the teacher, why and how long: those at the door, hands in the order of waiting, then ready for a look, late work, and who has stopped or never started.
 
-import type { Person } from '../room/lesson-state';
+import { type Person, Standing } from '../room/lesson-state';
 import { fill } from '../page-data';
 
 export interface NeedsTexts {
+  readonly needDoor: string;
   readonly needHand: string;
   readonly needReady: string;
   readonly needLate: string;
@@ -22,7 +23,7 @@ export interface Worker {
   readonly late: number;
 }
 
-export type NeedKind = 'hand' | 'ready' | 'late' | 'idle' | 'blank';
+export type NeedKind = 'door' | 'hand' | 'ready' | 'late' | 'idle' | 'blank';
 
 export interface Need {
   readonly key: string;
@@ -52,6 +53,8 @@ export function needsMe(workers: readonly Worker[], now: number, mayWrite: boole
     });
   for (const worker of workers) {
     const { person } = worker;
+    if (person?.standing === Standing.Waiting) add(worker, 'door', person.joinedAt, texts.needDoor);
+    if (person?.standing !== Standing.In) continue;
     if (person?.handUpAt != null) add(worker, 'hand', person.handUpAt, texts.needHand);
     if (person?.readyAt != null) add(worker, 'ready', person.readyAt, texts.needReady);
     if (worker.late > 0) add(worker, 'late', now, fill(texts.needLate, worker.late));
@@ -61,7 +64,7 @@ export function needsMe(workers: readonly Worker[], now: number, mayWrite: boole
     if (worker.lastActivity === null) add(worker, 'blank', since, texts.needNotStarted);
     else add(worker, 'idle', since, texts.needIdle);
   }
-  const rank: Record<NeedKind, number> = { hand: 0, ready: 1, late: 2, blank: 3, idle: 4 };
+  const rank: Record<NeedKind, number> = { door: 0, hand: 1, ready: 2, late: 3, blank: 4, idle: 5 };
   return found.sort((a, b) => rank[a.kind] - rank[b.kind] || a.since - b.since);
 }
 

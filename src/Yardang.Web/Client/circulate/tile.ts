@@ -88,6 +88,11 @@ export class Tile {
     void this.connection.enter(this.client, false);
   }
 
+  close(): void {
+    this.connection.leave(this.board);
+    this.canvas = null;
+  }
+
   async decideLateWork(person: number, kind: 'acceptLateWork' | 'discardLateWork'): Promise<void> {
     await this.connection.admit(this.client);
     for (const { number } of this.lateWorkOf(person)) this.client.submit({ kind, number });

@@ -9,7 +9,7 @@ export type Link = 'connecting' | 'open' | 'lost';
 
 type AnyRoom = RoomClient<any>;
 
-interface Watched {
+export interface Watched {
   readonly client: AnyRoom;
   readonly writes: boolean;
   stop: (() => void) | null;
@@ -21,18 +21,23 @@ const SPARES = 3;
 const OPENING_MS = 4000;
 const POLL_MS = 50;
 
+/** A frame that says: what you may do here has changed. */
+const isRecall = (frame: Uint8Array) => frame.length === 2 && frame[1] === 0xfe;
+
 export class Connection implements Line {
   private readonly hub: HubConnection;
   private readonly rooms = new Map<string, Watched>();
-  private readonly query: string;
   link: Link = 'connecting';
 
-  /** @param as the participant as whom this tab acts; null for a teacher. */
+  /**
+   * @param query as whom this tab acts: "?as=..." and perhaps "&look"; empty for a teacher.
+   * @param onRecall what this tab may do in a room has changed.
+   */
   constructor(
-    as: string | null,
+    private readonly query: string,
     private readonly onLink: (link: Link) => void,
+    private readonly onRecall: (watched: Watched) => void = () => undefined,
   ) {
-    this.query = as ? `?as=${as}` : '';
     this.hub = new HubConnectionBuilder()
       .withUrl(`/live${this.query}`)
       .withHubProtocol(new MessagePackHubProtocol())
@@ -79,6 +84,12 @@ export class Connection implements Line {
     else if (writes && client.client === 0) client.client = (await client.store?.takeSpare()) ?? 0;
   }
 
+  /** Leaves a room that is no longer looked at. */
+  leave(room: string): void {
+    this.rooms.get(room)?.stop?.();
+    this.rooms.delete(room);
+  }
+
   send(room: string, submission: Submission, after: number): void {
     this.hub.send('Submit', room, encodeSubmission(submission, after)).catch(() => undefined);
   }
@@ -119,7 +130,9 @@ export class Connection implements Line {
     let current = true;
     const stream = this.hub.stream<Uint8Array>('Watch', client.room, client.number).subscribe({
       next: (frame) => {
-        if (current && !client.takeFrame(frame)) void this.resync(watched);
+        if (!current) return;
+        if (isRecall(frame)) this.recalled(watched);
+        else if (!client.takeFrame(frame)) void this.resync(watched);
       },
       error: () => undefined,
       complete: () => undefined,
@@ -130,6 +143,19 @@ export class Connection implements Line {
     };
     if (watched.writes) await this.admit(client);
     client.resend();
+  }
+
+  // Nothing more comes and nothing more is sent until the page knows its place.
+  private recalled(watched: Watched): void {
+    watched.stop?.();
+    this.rooms.delete(watched.client.room);
+    this.onRecall(watched);
+  }
+
+  /** Goes on with a room from which this tab was recalled. */
+  async rejoin(watched: Watched): Promise<void> {
+    this.rooms.set(watched.client.room, watched);
+    await this.resync(watched);
   }
 
   private async resync(watched: Watched): Promise<void> {

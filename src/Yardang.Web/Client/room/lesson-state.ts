@@ -7,12 +7,29 @@ export const enum Signal {
   ReadyForALook = 2,
 }
 
+export const enum Standing {
+  In = 0,
+  Waiting = 1,
+  TurnedAway = 2,
+  Removed = 3,
+  Expected = 4,
+}
+
 export interface Person {
   readonly number: number;
   readonly joinedAt: number;
   readonly handUpAt: number | null;
   readonly readyAt: number | null;
+  readonly standing: Standing;
 }
+
+export interface Group {
+  readonly number: number;
+  readonly name: string;
+  readonly people: readonly number[];
+}
+
+const REMEMBERED = 30;
 
 export class LessonState {
   number = 0;
@@ -21,12 +38,33 @@ export class LessonState {
   pensConfirmedOn: number | null = null;
   closed = false;
   people: ReadonlyMap<number, Person> = new Map();
+  namesMasked = false;
+  seesOtherBoards = false;
+  seesTeachersBoard = false;
+  groups: readonly Group[] = [];
+  /** The highest group number that ever was. */
+  groupsUsed = 0;
+  groupChanges = 0;
+  /** The event up to which everybody's place is as this says. */
+  seatsThrough = 0;
+  /** Earlier and taken back arrangements, the next to be brought back last. Students are not told of them. */
+  past: readonly (readonly Group[])[] = [];
+  future: readonly (readonly Group[])[] = [];
 
   static read(number: number, state: any[]): LessonState {
     const lesson = new LessonState();
     const [door, pensDown, confirmed, closed, people] = state;
     Object.assign(lesson, { number, door, pensDown, closed, pensConfirmedOn: confirmed < 0 ? null : confirmed });
     lesson.people = new Map(people.map((p: number[]) => [p[0], readPerson(p)]));
+    const [masked, others, teachers, groups, used, [past, future], [changes, through]] = state.slice(5);
+    Object.assign(lesson, { namesMasked: masked, seesOtherBoards: others, seesTeachersBoard: teachers });
+    Object.assign(lesson, {
+      groups: readGroups(groups),
+      groupsUsed: used,
+      groupChanges: changes,
+      seatsThrough: through,
+    });
+    Object.assign(lesson, { past: (past ?? []).map(readGroups), future: (future ?? []).map(readGroups) });
     return lesson;
   }
 
@@ -40,8 +78,47 @@ export class LessonState {
 
   apply({ event, time }: Envelope): void {
     switch (event.kind) {
+      case 'peopleExpected':
+        for (let n = event.first; n < event.first + event.count; n++) this.stand(n, Standing.Expected, 0);
+        break;
       case 'personJoined':
-        this.setPerson({ number: event.person, joinedAt: time, handUpAt: null, readyAt: null });
+      case 'personAdmitted':
+        this.stand(event.person, Standing.In, time);
+        break;
+      case 'personAsked':
+        this.stand(event.person, Standing.Waiting, time);
+        break;
+      case 'personTurnedAway':
+        this.stand(event.person, Standing.TurnedAway, this.people.get(event.person)?.joinedAt ?? time);
+        break;
+      case 'personRemoved':
+        this.stand(event.person, Standing.Removed, this.people.get(event.person)?.joinedAt ?? time);
+        this.leaveGroups(event.person);
+        break;
+      case 'groupsSet':
+        this.past = [...this.past, this.groups].slice(-REMEMBERED);
+        this.future = [];
+        this.setGroups(event.groups);
+        break;
+      case 'groupsUndone':
+        this.future = [...this.future, this.groups];
+        this.setGroups(this.past.at(-1) ?? []);
+        this.past = this.past.slice(0, -1);
+        break;
+      case 'groupsRedone':
+        this.past = [...this.past, this.groups];
+        this.setGroups(this.future.at(-1) ?? []);
+        this.future = this.future.slice(0, -1);
+        break;
+      case 'seatsConfirmed':
+        this.seatsThrough = event.through;
+        break;
+      case 'namesMasked':
+        this.namesMasked = event.masked;
+        break;
+      case 'sightSet':
+        this.seesOtherBoards = event.otherBoards;
+        this.seesTeachersBoard = event.teachersBoard;
         break;
       case 'doorSet':
         this.door = event.door;
@@ -74,6 +151,16 @@ export class LessonState {
         return { kind: 'signalGiven', person: command.person, signal: command.signal, on: command.on };
       case 'setDoor':
         return { kind: 'doorSet', door: command.door };
+      case 'maskNames':
+        return { kind: 'namesMasked', masked: command.masked };
+      case 'setSight':
+        return { kind: 'sightSet', otherBoards: command.otherBoards, teachersBoard: command.teachersBoard };
+      case 'setGroups':
+        return command.change === this.groupChanges ? { kind: 'groupsSet', groups: command.groups } : null;
+      case 'undoGroups':
+        return this.past.length > 0 ? { kind: 'groupsUndone' } : null;
+      case 'redoGroups':
+        return this.future.length > 0 ? { kind: 'groupsRedone' } : null;
       default:
         // Pens and closing are shown only when they hold.
         return null;
@@ -83,9 +170,31 @@ export class LessonState {
   private setPerson(person: Person): void {
     this.people = new Map(this.people).set(person.number, person);
   }
+
+  private stand(number: number, standing: Standing, joinedAt: number): void {
+    this.setPerson({ number, joinedAt, handUpAt: null, readyAt: null, standing });
+  }
+
+  private setGroups(groups: readonly Group[]): void {
+    this.groups = groups;
+    this.groupsUsed = Math.max(this.groupsUsed, ...groups.map((g) => g.number));
+    this.groupChanges++;
+  }
+
+  private leaveGroups(person: number): void {
+    const without = (groups: readonly Group[]) =>
+      groups.map((g) => ({ ...g, people: g.people.filter((p) => p !== person) }));
+    this.groups = without(this.groups);
+    this.past = this.past.map(without);
+    this.future = this.future.map(without);
+  }
+}
+
+export function readGroups(raw: any[]): Group[] {
+  return raw.map(([number, name, people]) => ({ number, name, people }));
 }
 
 function readPerson(p: number[]): Person {
   const orNull = (n: number) => (n < 0 ? null : n);
-  return { number: p[0]!, joinedAt: p[1]!, handUpAt: orNull(p[2]!), readyAt: orNull(p[3]!) };
+  return { number: p[0]!, joinedAt: p[1]!, handUpAt: orNull(p[2]!), readyAt: orNull(p[3]!), standing: p[4]! };
 }

@@ -73,3 +73,25 @@ export function deviceOutbox(who: string, room: string): OutboxStore {
     },
   };
 }
+
+interface Left {
+  readonly room: string;
+  readonly submissions: readonly Submission[];
+  /** Forgets those that are given here. */
+  settle(): Promise<void>;
+}
+
+/** What somebody has in all their outboxes on this device, room by room and in order. */
+export async function leftRooms(who: string): Promise<Left[]> {
+  const db = await open();
+  const all = await db.getAll('outbox', IDBKeyRange.bound([who], [who, []]));
+  return [...new Set(all.map((s) => s.room))].map((room) => ({
+    room,
+    submissions: all.filter((s) => s.room === room),
+    settle: async () => {
+      const removing = db.transaction('outbox', 'readwrite');
+      for (const s of all) if (s.room === room) void removing.store.delete([who, room, s.client, s.counter]);
+      await removing.done;
+    },
+  }));
+}

@@ -11,6 +11,7 @@ import {
   writePage,
   writeStyle,
 } from './mark-wire';
+import { type Group, readGroups } from './lesson-state';
 import type { Body, Change, Mark, NewMark, Page, Style } from './marks';
 
 export type Command =
@@ -32,6 +33,11 @@ export type Command =
   | { readonly kind: 'setDoor'; readonly door: number }
   | { readonly kind: 'giveSignal'; readonly person: number; readonly signal: number; readonly on: boolean }
   | { readonly kind: 'setPens'; readonly down: boolean }
+  | { readonly kind: 'admitPerson' | 'turnAway' | 'removePerson'; readonly person: number }
+  | { readonly kind: 'setGroups'; readonly groups: readonly Group[]; readonly change: number }
+  | { readonly kind: 'undoGroups' | 'redoGroups' }
+  | { readonly kind: 'maskNames'; readonly masked: boolean }
+  | { readonly kind: 'setSight'; readonly otherBoards: boolean; readonly teachersBoard: boolean }
   | { readonly kind: 'closeLesson' }
   | { readonly kind: 'reopenLesson' };
 
@@ -58,7 +64,16 @@ export type RoomEvent =
   | { readonly kind: 'setAside' }
   | { readonly kind: 'lateWorkAccepted'; readonly number: number; readonly outcome: RoomEvent | null }
   | { readonly kind: 'lateWorkDiscarded'; readonly number: number }
-  | { readonly kind: 'personJoined'; readonly person: number }
+  | { readonly kind: 'peopleExpected'; readonly first: number; readonly count: number }
+  | {
+      readonly kind: 'personJoined' | 'personAsked' | 'personAdmitted' | 'personTurnedAway' | 'personRemoved';
+      readonly person: number;
+    }
+  | { readonly kind: 'groupsSet'; readonly groups: readonly Group[] }
+  | { readonly kind: 'groupsUndone' | 'groupsRedone' }
+  | { readonly kind: 'seatsConfirmed'; readonly through: number }
+  | { readonly kind: 'namesMasked'; readonly masked: boolean }
+  | { readonly kind: 'sightSet'; readonly otherBoards: boolean; readonly teachersBoard: boolean }
   | { readonly kind: 'doorSet'; readonly door: number }
   | { readonly kind: 'signalGiven'; readonly person: number; readonly signal: number; readonly on: boolean }
   | { readonly kind: 'pensSet'; readonly down: boolean }
@@ -111,6 +126,22 @@ function commandFields(c: Command): [number, unknown[]] {
       return [23, []];
     case 'reopenLesson':
       return [24, []];
+    case 'admitPerson':
+      return [25, [c.person]];
+    case 'turnAway':
+      return [26, [c.person]];
+    case 'removePerson':
+      return [27, [c.person]];
+    case 'setGroups':
+      return [28, [c.groups.map((g) => [g.number, g.name, g.people]), c.change]];
+    case 'undoGroups':
+      return [29, []];
+    case 'redoGroups':
+      return [30, []];
+    case 'maskNames':
+      return [31, [c.masked]];
+    case 'setSight':
+      return [32, [c.otherBoards, c.teachersBoard]];
   }
 }
 
@@ -171,6 +202,28 @@ function readEvent(kind: number, body: any[]): RoomEvent {
       return { kind: 'lessonClosed' };
     case 37:
       return { kind: 'lessonReopened' };
+    case 38:
+      return { kind: 'peopleExpected', first: body[0], count: body[1] };
+    case 39:
+      return { kind: 'personAsked', person: body[0] };
+    case 40:
+      return { kind: 'personAdmitted', person: body[0] };
+    case 41:
+      return { kind: 'personTurnedAway', person: body[0] };
+    case 42:
+      return { kind: 'personRemoved', person: body[0] };
+    case 43:
+      return { kind: 'groupsSet', groups: readGroups(body[0]) };
+    case 44:
+      return { kind: 'groupsUndone' };
+    case 45:
+      return { kind: 'groupsRedone' };
+    case 46:
+      return { kind: 'seatsConfirmed', through: body[0] };
+    case 47:
+      return { kind: 'namesMasked', masked: body[0] };
+    case 48:
+      return { kind: 'sightSet', otherBoards: body[0], teachersBoard: body[1] };
     default:
       return { kind: 'other' };
   }

@@ -128,7 +128,7 @@ Alpine.data('workshop', () => {
 
     init(): void {
       const root = this.$root as HTMLElement;
-      const connection = new Connection(null, (link) => (this.link = link));
+      const connection = new Connection('', (link) => (this.link = link));
       const making = (): Making => this.making;
       session = new SheetSession({
         room: data.draft,

@@ -1,0 +1,20 @@
+using System.Collections.Immutable;
+
+namespace Yardang.Core.Groups;
+
+/// <summary>What a teacher wishes of groups.</summary>
+/// <param name="Together">Pairs who are to be in one group.</param>
+/// <param name="Apart">Pairs who are not to be in one group.</param>
+public sealed record Wishes(ImmutableArray<(int, int)> Together, ImmutableArray<(int, int)> Apart)
+{
+    /// <summary>No wishes.</summary>
+    public static readonly Wishes None = new([], []);
+
+    /// <summary>The pairs whose wish these groups do not fulfil; of those who are there.</summary>
+    public ImmutableArray<(int, int)> BrokenBy(IReadOnlyList<ImmutableArray<int>> groups)
+    {
+        var groupOf = groups.SelectMany((people, i) => people.Select(p => (p, i))).ToDictionary(x => x.p, x => x.i);
+        bool? Share((int A, int B) pair) => groupOf.TryGetValue(pair.A, out var a) && groupOf.TryGetValue(pair.B, out var b) ? a == b : null;
+        return [.. Together.Where(pair => Share(pair) == false), .. Apart.Where(pair => Share(pair) == true)];
+    }
+}

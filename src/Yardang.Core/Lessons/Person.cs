@@ -1,0 +1,32 @@
+namespace Yardang.Core.Lessons;
+
+/// <summary>How a person stands to a lesson. The numbers are on the wire.</summary>
+public enum Standing
+{
+    /// <summary>In: they work.</summary>
+    In = 0,
+
+    /// <summary>They have asked to come in, and wait at the door.</summary>
+    Waiting = 1,
+
+    /// <summary>They were not let in.</summary>
+    TurnedAway = 2,
+
+    /// <summary>They were in, and the teacher has removed them.</summary>
+    Removed = 3,
+
+    /// <summary>They are on the class list and have not come yet.</summary>
+    Expected = 4,
+}
+
+/// <summary>A participant as the lesson knows them: a number and what they signal.</summary>
+/// <param name="Number">The actor number.</param>
+/// <param name="JoinedAt">When they came or asked, server time in ms; 0 as long as they are expected.</param>
+/// <param name="HandUpAt">Since when the hand is up, server time in ms; null if it is down.</param>
+/// <param name="ReadyAt">Since when they are ready for a look; null if not.</param>
+/// <param name="Standing">Whether they are in.</param>
+public sealed record Person(int Number, long JoinedAt, long? HandUpAt = null, long? ReadyAt = null, Standing Standing = Standing.In)
+{
+    /// <summary>Whether they belong to the class of this lesson: in, or still to come.</summary>
+    public bool Belongs => Standing is Standing.In or Standing.Expected;
+}

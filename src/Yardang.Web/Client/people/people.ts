@@ -1,0 +1,273 @@
+// Who is in a lesson and who shares a board: by hand, or made by chance with wishes. Every change can be taken back.
+
+import Alpine from '@alpinejs/csp';
+import { fill, pageData, plural } from '../page-data';
+import { Connection } from '../room/connection';
+import { type Group, LessonState, Standing } from '../room/lesson-state';
+import { deviceOutbox } from '../room/outbox-store';
+import { RoomClient } from '../room/room-client';
+
+interface Person {
+  readonly number: number;
+  readonly name: string;
+  readonly initials: string;
+}
+
+interface PeopleData {
+  readonly lesson: string;
+  readonly who: string;
+  readonly people: readonly Person[];
+  readonly texts: Record<string, string>;
+}
+
+interface Wish {
+  readonly together: boolean;
+  readonly pairs: readonly (readonly [number, number])[];
+  readonly words: string;
+}
+
+const PEOPLE_CHANGE = new Set(['personJoined', 'personAsked', 'personAdmitted', 'personRemoved', 'peopleExpected']);
+const ASK_AGAIN_MS = 500;
+const OWNER = { number: 1, isStaff: true };
+
+Alpine.data('people', () => {
+  const data = pageData<PeopleData>();
+  const { texts } = data;
+  let lesson: RoomClient<LessonState>;
+
+  return {
+    opened: false,
+    closed: false,
+    everybody: [...data.people],
+    alone: [] as Person[],
+    groups: [] as { number: number; name: string; members: Person[] }[],
+    picked: [] as number[],
+    wishes: [] as Wish[],
+    size: 4,
+    said: '',
+    masked: false,
+    seesOthers: false,
+    seesTeacher: false,
+    canUndo: false,
+    canRedo: false,
+
+    init(): void {
+      const connection = new Connection('', () => undefined);
+      lesson = new RoomClient<LessonState>(
+        data.lesson,
+        connection,
+        deviceOutbox(data.who, data.lesson),
+        (number, state) => LessonState.read(number, state),
+        (state, command) => state.predict(command),
+        OWNER,
+        {
+          changed: () => this.refresh(),
+          refused: ({ command }) => command.kind.endsWith('Groups') && (this.said = texts['changedMeanwhile']!),
+          applied: ({ event }) => PEOPLE_CHANGE.has(event.kind) && void this.refreshPeople(),
+        },
+        new LessonState(),
+      );
+      void this.start(connection);
+    },
+
+    async start(connection: Connection): Promise<void> {
+      await Promise.all([connection.start(), connection.enter(lesson, true)]);
+      await lesson.recover();
+      this.opened = true;
+      this.refresh();
+    },
+
+    /** The event that somebody joined may come before their name can be read. */
+    async refreshPeople(): Promise<void> {
+      const response = await fetch(`/lesson/${data.lesson}/people.json`);
+      if (response.ok) this.everybody = await response.json();
+      this.refresh();
+      const known = new Set((this.everybody as Person[]).map((p) => p.number));
+      if ([...lesson.state.people.keys()].some((n) => !known.has(n)))
+        setTimeout(() => void this.refreshPeople(), ASK_AGAIN_MS);
+    },
+
+    refresh(): void {
+      const { state } = lesson;
+      this.closed = state.closed;
+      this.masked = state.namesMasked;
+      this.seesOthers = state.seesOtherBoards;
+      this.seesTeacher = state.seesTeachersBoard;
+      this.canUndo = this.opened && state.past.length > 0;
+      this.canRedo = this.opened && state.future.length > 0;
+      const here = this.belonging();
+      const grouped = new Set(state.groups.flatMap((g) => g.people));
+      this.alone = here.filter((p: Person) => !grouped.has(p.number));
+      this.groups = state.groups.map((g) => ({
+        number: g.number,
+        name: g.name,
+        members: here.filter((p: Person) => g.people.includes(p.number)),
+      }));
+      this.picked = (this.picked as number[]).filter((n) => here.some((p: Person) => p.number === n));
+    },
+
+    /** Everybody who is in, or still to come. */
+    belonging(): (Person & { standing: Standing })[] {
+      return (this.everybody as Person[]).flatMap((p) => {
+        const standing = lesson.state.people.get(p.number)?.standing;
+        return standing === Standing.In || standing === Standing.Expected ? [{ ...p, standing }] : [];
+      });
+    },
+
+    isPicked(number: number): boolean {
+      return this.picked.includes(number);
+    },
+
+    pick(number: number): void {
+      const { picked } = this as { picked: number[] };
+      this.picked = picked.includes(number) ? picked.filter((n) => n !== number) : [...picked, number];
+    },
+
+    dragged(e: DragEvent, number: number): void {
+      if (!this.picked.includes(number)) this.picked = [number];
+      e.dataTransfer?.setData('text/plain', String(number));
+    },
+
+    dropped(_: DragEvent, group: number): void {
+      this.put(group);
+    },
+
+    /** Puts those who are picked into a group; 0: on their own. */
+    put(group: number): void {
+      const { picked } = this as { picked: number[] };
+      const groups = lesson.state.groups.map((g) => {
+        const others = g.people.filter((p) => !picked.includes(p));
+        return { ...g, people: g.number === group ? [...others, ...picked] : others };
+      });
+      this.picked = [];
+      this.set(groups);
+    },
+
+    set(groups: readonly Group[]): void {
+      this.said = '';
+      lesson.submit({ kind: 'setGroups', groups, change: lesson.state.groupChanges });
+    },
+
+    named(people: readonly number[], place: number, nth: number): Group {
+      return { number: lesson.state.groupsUsed + nth, name: fill(texts['groupNamed']!, place), people };
+    },
+
+    newGroup(): void {
+      const { groups } = lesson.state;
+      this.set([...groups, this.named([], groups.length + 1, 1)]);
+    },
+
+    groupPicked(): void {
+      const picked = [...this.picked] as number[];
+      const rest = lesson.state.groups.map((g) => ({ ...g, people: g.people.filter((p) => !picked.includes(p)) }));
+      this.picked = [];
+      this.set([...rest, this.named(picked, rest.length + 1, 1)]);
+    },
+
+    rename(number: number, name: string): void {
+      const trimmed = name.trim();
+      if (trimmed) this.set(lesson.state.groups.map((g) => (g.number === number ? { ...g, name: trimmed } : g)));
+      else this.refresh();
+    },
+
+    dissolve(number: number): void {
+      this.set(lesson.state.groups.filter((g) => g.number !== number));
+    },
+
+    dissolveAll(): void {
+      this.set([]);
+    },
+
+    undo(): void {
+      lesson.submit({ kind: 'undoGroups' });
+    },
+
+    redo(): void {
+      lesson.submit({ kind: 'redoGroups' });
+    },
+
+    wish(together: boolean): void {
+      const picked = [...this.picked] as number[];
+      const pairs = picked.flatMap((a, i) => picked.slice(i + 1).map((b) => [a, b] as const));
+      const words = fill(texts[together ? 'togetherWish' : 'apartWish']!, this.namesOf(picked));
+      if (!(this.wishes as Wish[]).some((w) => w.words === words)) this.wishes.push({ together, pairs, words });
+      this.picked = [];
+    },
+
+    forgetWish(i: number): void {
+      this.wishes.splice(i, 1);
+    },
+
+    namesOf(numbers: readonly number[]): string {
+      return (this.everybody as Person[])
+        .filter((p) => numbers.includes(p.number))
+        .map((p) => p.name)
+        .join(', ');
+    },
+
+    async make(): Promise<void> {
+      const pairs = (together: boolean) =>
+        (this.wishes as Wish[])
+          .filter((w) => w.together === together)
+          .flatMap((w) => w.pairs.map((pair) => pair.join('-')))
+          .join(' ');
+      const body = new FormData();
+      body.set('size', String(this.size));
+      body.set('together', pairs(true));
+      body.set('apart', pairs(false));
+      body.set('__RequestVerificationToken', (this.$root as HTMLElement).dataset['token']!);
+      const answer = await fetch(`/lesson/${data.lesson}/people?handler=Make`, { method: 'POST', body });
+      if (!answer.ok) return;
+      const { groups, broken } = (await answer.json()) as { groups: number[][]; broken: [number, number][] };
+      this.set(groups.map((people, i) => this.named(people, i + 1, i + 1)));
+      const pairsLeft = broken.map((pair) => this.namesOf(pair)).join('; ');
+      this.said = pairsLeft ? fill(texts['madeExcept']!, pairsLeft) : texts['made']!;
+    },
+
+    mask(masked: boolean): void {
+      lesson.submit({ kind: 'maskNames', masked });
+    },
+
+    see(otherBoards: boolean, teachersBoard: boolean): void {
+      lesson.submit({ kind: 'setSight', otherBoards, teachersBoard });
+    },
+
+    askToRemove(): void {
+      (this.$refs['removing'] as HTMLDialogElement).showModal();
+    },
+
+    remove(): void {
+      for (const person of this.picked as number[]) lesson.submit({ kind: 'removePerson', person });
+      this.picked = [];
+      this.keep();
+    },
+
+    keep(): void {
+      (this.$refs['removing'] as HTMLDialogElement).close();
+    },
+
+    get countOfPeople(): number {
+      return (
+        this.alone.length + this.groups.reduce((sum: number, g: { members: Person[] }) => sum + g.members.length, 0)
+      );
+    },
+
+    get countText(): string {
+      return plural(texts, 'count', this.countOfPeople);
+    },
+
+    /** How many groups that makes: as Core's GroupMaker counts them. */
+    get sizeText(): string {
+      const count = this.countOfPeople === 0 ? 0 : Math.max(1, Math.round(this.countOfPeople / Math.max(1, this.size)));
+      return plural(texts, 'sizes', count);
+    },
+
+    get pickedText(): string {
+      return this.picked.length === 0 ? texts['pickedNone']! : plural(texts, 'picked', this.picked.length);
+    },
+
+    get removeText(): string {
+      return fill(texts['removeOf']!, this.namesOf(this.picked));
+    },
+  } as any;
+});

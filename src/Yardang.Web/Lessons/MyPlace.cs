@@ -1,0 +1,50 @@
+using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.Localization;
+using Yardang.Core.Lessons;
+using Yardang.Core.Rooms;
+using Yardang.Data.School;
+using Yardang.Web.Access;
+using Yardang.Web.Rooms;
+
+namespace Yardang.Web.Lessons;
+
+/// <summary>Where a student's place in their lesson is now.</summary>
+/// <param name="Standing">Whether they are in.</param>
+/// <param name="Board">The board on which they work.</param>
+/// <param name="Address">The page to be on.</param>
+/// <param name="Group">What their group is called; null if they are in none.</param>
+/// <param name="Others">With whom they share the board, by name or mask.</param>
+/// <param name="Heading">What stands above the board: the lesson's name, the group and who is in it.</param>
+public sealed record StudentPlace(Standing Standing, Guid Board, string Address, string? Group, IReadOnlyList<string> Others, string Heading);
+
+/// <summary>Tells a student where their place is: asked when they come back, when they are let in, and when they are put into a group.</summary>
+public sealed class MyPlace(IDbContextFactory<SchoolContext> school, RoomHosts hosts, LessonPeople people, IStringLocalizer<UiTexts> texts)
+{
+    /// <summary>The place of a participant.</summary>
+    public async Task<StudentPlace> OfAsync(ParticipantRecord participant)
+    {
+        await using var db = await school.CreateDbContextAsync();
+        var lesson = await db.Lessons.SingleAsync(l => l.Id == participant.LessonId);
+        var plan = await LessonPlan.OfAsync(await hosts.GetAsync(participant.LessonId));
+        var standing = plan.People.TryGetValue(participant.Number, out var person) ? person.Standing : Standing.Removed;
+        var group = plan.Grouping.Of(participant.Number);
+        var me = new Actor(participant.Number, Role.Student);
+        IReadOnlyList<string> others = standing == Standing.In && group is not null
+            ? [.. (await people.NamesAsync(participant.BoardId, me)).Where(n => group.People.Contains(n.Number) && n.Number != participant.Number).Select(n => n.Name)]
+            : [];
+        var address = standing == Standing.In ? $"/board/{participant.BoardId}?as={participant.Id}" : $"/join/{lesson.Code}?as={participant.Id}";
+        return new(standing, participant.BoardId, address, group?.Name, others, HeadingOf(lesson.Name, group?.Name, others));
+    }
+
+    /// <summary>The same for the participant as whom a tab acts; null if it acts as nobody.</summary>
+    public async Task<(StudentPlace Place, ParticipantRecord Participant)?> OfAsync(Visitor visitor)
+    {
+        if (visitor.As is not { } id || !visitor.Participants.Contains(id)) return null;
+        await using var db = await school.CreateDbContextAsync();
+        return await db.Participants.FindAsync(id) is { } participant ? (await OfAsync(participant), participant) : null;
+    }
+
+    private string HeadingOf(string lesson, string? group, IReadOnlyList<string> others) => group is null ? lesson
+        : others.Count == 0 ? $"{lesson} · {group}"
+        : $"{lesson} · {texts["Board.GroupHeading", group, string.Join(", ", others)]}";
+}

@@ -1,0 +1,76 @@
+using Microsoft.EntityFrameworkCore;
+using Yardang.Core.Lessons;
+using Yardang.Data.School;
+using Yardang.Web.Rooms;
+
+namespace Yardang.Web.Lessons;
+
+/// <summary>What a lesson's room says about who is in and who shares a board.</summary>
+public sealed record LessonPlan(IReadOnlyDictionary<int, Person> People, Grouping Grouping, bool NamesMasked, bool SeesOtherBoards, bool SeesTeachersBoard, bool Closed)
+{
+    /// <summary>What the room says now.</summary>
+    public static async Task<LessonPlan> OfAsync(RoomHost lesson)
+    {
+        LessonPlan? plan = null;
+        await lesson.LookAsync(r => plan = Of((Lesson)r));
+        return plan!;
+    }
+
+    private static LessonPlan Of(Lesson l) =>
+        new(l.People.ToDictionary(p => p.Key, p => p.Value), l.Grouping, l.NamesMasked, l.SeesOtherBoards, l.SeesTeachersBoard, l.Closed);
+}
+
+/// <summary>
+/// Gives everybody in a lesson the board that is theirs now, and keeps it in the tables by which access is decided. What was worked on before
+/// stays where it is.
+/// </summary>
+public sealed class Seating(IDbContextFactory<SchoolContext> school)
+{
+    /// <summary>The board of a participant, a group or the teacher; made if it is not there yet.</summary>
+    public static async Task<Guid> BoardAsync(SchoolContext db, Guid lesson, BoardKind kind, int number)
+    {
+        // Two may need the same board at once: whoever comes first makes it.
+        var id = Guid.CreateVersion7();
+        await db.Database.ExecuteSqlAsync($"INSERT OR IGNORE INTO Boards (Id, LessonId, Kind, Number) VALUES ({id}, {lesson}, {(int)kind}, {number})");
+        return await db.Boards.Where(b => b.LessonId == lesson && b.Kind == kind && b.Number == number).Select(b => b.Id).SingleAsync();
+    }
+
+    /// <summary>The board on which somebody works by the plan.</summary>
+    public static async Task<Guid> BoardOfAsync(SchoolContext db, LessonRecord lesson, LessonPlan plan, int person)
+    {
+        if (lesson.TogetherId is { } together) return together;
+        return plan.Grouping.Of(person) is { } group
+            ? await BoardAsync(db, lesson.Id, BoardKind.Group, group.Number)
+            : await BoardAsync(db, lesson.Id, BoardKind.Own, person);
+    }
+
+    /// <summary>Makes the tables say what the plan says.</summary>
+    /// <returns>The boards whose people have changed, and the people.</returns>
+    public async Task<(IReadOnlySet<Guid> Boards, IReadOnlySet<int> People)> SeatAllAsync(Guid lessonId, LessonPlan plan)
+    {
+        await using var db = await school.CreateDbContextAsync();
+        var lesson = await db.Lessons.SingleAsync(l => l.Id == lessonId);
+        (lesson.SeesOtherBoards, lesson.SeesTeachersBoard) = (plan.SeesOtherBoards, plan.SeesTeachersBoard);
+        foreach (var group in plan.Grouping.Now) await BoardAsync(db, lessonId, BoardKind.Group, group.Number);
+
+        var boards = new HashSet<Guid>();
+        var people = new HashSet<int>();
+        foreach (var participant in await db.Participants.Where(p => p.LessonId == lessonId).ToListAsync())
+        {
+            if (!plan.People.TryGetValue(participant.Number, out var person)) continue;
+            var board = await BoardOfAsync(db, lesson, plan, participant.Number);
+            if (participant.BoardId == board && participant.Standing == person.Standing) continue;
+            boards.UnionWith([participant.BoardId, board]);
+            people.Add(participant.Number);
+            (participant.BoardId, participant.Standing) = (board, person.Standing);
+            await SitAsync(db, participant);
+        }
+
+        await db.SaveChangesAsync();
+        return (boards, people);
+    }
+
+    /// <summary>Notes that somebody works on their board.</summary>
+    public static Task SitAsync(SchoolContext db, ParticipantRecord participant) =>
+        db.Database.ExecuteSqlAsync($"INSERT OR IGNORE INTO Seats (ParticipantId, BoardId) VALUES ({participant.Id}, {participant.BoardId})");
+}

@@ -1,0 +1,50 @@
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.Extensions.Localization;
+using Yardang.Core.Groups;
+using Yardang.Data.School;
+using Yardang.Web.Access;
+using Yardang.Web.Lessons;
+using Yardang.Web.Rooms;
+
+namespace Yardang.Web.Pages;
+
+/// <summary>Who is in a lesson, in which group, and what they see of each other.</summary>
+[Authorize]
+public sealed class PeopleModel(AccessResolver access, LessonPeople people, RoomHosts hosts, IStringLocalizer<UiTexts> texts) : PageModel
+{
+    private const int MostWishes = 500;
+
+    public LessonRecord Lesson { get; private set; } = null!;
+
+    public object Data { get; private set; } = new();
+
+    public async Task<IActionResult> OnGetAsync(Guid id)
+    {
+        var visitor = Visitor.Of(HttpContext);
+        if (await access.OwnLessonAsync(visitor, id) is not { } lesson) return NotFound();
+        Lesson = lesson;
+        var all = PageData.Texts(
+            texts, "People", "CountOne", "Count", "GroupNamed", "Sizes", "SizesOne", "PickedNone", "Picked", "PickedOne", "RemoveOf", "RemoveOfOne", "TogetherWish", "ApartWish", "Made", "MadeExcept", "ChangedMeanwhile");
+        Data = new { lesson = id, who = $"teacher-{visitor.TeacherId}", people = await people.InAsync(id), texts = all };
+        return Page();
+    }
+
+    /// <summary>Groups as chance and wishes make them. They hold once the page has put them into the lesson.</summary>
+    public async Task<IActionResult> OnPostMakeAsync(Guid id, int size, string? together, string? apart)
+    {
+        if (await access.OwnLessonAsync(Visitor.Of(HttpContext), id) is null) return NotFound();
+        var plan = await LessonPlan.OfAsync(await hosts.GetAsync(id));
+        int[] belonging = [.. plan.People.Values.Where(p => p.Belongs).Select(p => p.Number)];
+        var wishes = new Wishes([.. Pairs(together)], [.. Pairs(apart)]);
+        var groups = GroupMaker.Make(belonging, GroupMaker.CountFor(belonging.Length, Math.Clamp(size, 1, 1_000)), wishes, level: null, Random.Shared);
+        return new JsonResult(new { groups, broken = wishes.BrokenBy(groups).Select(pair => new[] { pair.Item1, pair.Item2 }) });
+    }
+
+    // "2-3 4-5"
+    private static IEnumerable<(int, int)> Pairs(string? text) => (text ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries).Take(MostWishes)
+        .Select(pair => pair.Split('-'))
+        .Where(pair => pair.Length == 2 && pair.All(n => int.TryParse(n, System.Globalization.CultureInfo.InvariantCulture, out _)))
+        .Select(pair => (int.Parse(pair[0], System.Globalization.CultureInfo.InvariantCulture), int.Parse(pair[1], System.Globalization.CultureInfo.InvariantCulture)));
+}
