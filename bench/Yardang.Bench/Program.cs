@@ -3,6 +3,7 @@ using Yardang.Bench;
 
 // bench serve-bare URL              the bare hub, as a server of its own
 // bench join                        a room of 20,000 events: the snapshot that a late comer fetches
+// bench arrival                   300 students come in within a minute from one address
 // bench print                     35 boards of 5 pages as one PDF
 // bench room [writers] [seconds] [rounds]   everybody on one board; then with one more who never reads
 // bench class [seconds] [pairs]     35 boards, a teacher subscribed to all: Yardang and the bare hub in turn
@@ -21,6 +22,12 @@ if (args is ["serve-bare", var url])
 if (args is ["join", ..])
 {
     await JoinLoad.RunAsync();
+    return;
+}
+
+if (args is ["arrival", ..])
+{
+    await ArrivalLoad.RunAsync();
     return;
 }
 

@@ -63,7 +63,8 @@ public sealed partial class YardangServer : IAsyncDisposable
 
     public HttpClient Browser(CookieContainer cookies) => new(new HttpClientHandler { CookieContainer = cookies }) { BaseAddress = Address };
 
-    private static async Task<HttpResponseMessage> PostAsync(HttpClient http, string form, Dictionary<string, string> fields, string? to = null)
+    /// <summary>Fills in the form of a page and sends it, there or elsewhere.</summary>
+    public static async Task<HttpResponseMessage> PostAsync(HttpClient http, string form, Dictionary<string, string> fields, string? to = null)
     {
         fields["__RequestVerificationToken"] = TokenPattern().Match(await http.GetStringAsync(form)).Groups["token"].Value;
         return await http.PostAsync(to ?? form, new FormUrlEncodedContent(fields));

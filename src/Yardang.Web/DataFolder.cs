@@ -20,6 +20,9 @@ public sealed class DataFolder
     /// <summary>Pictures.</summary>
     public string Media => Path.Combine(_path, "media");
 
+    /// <summary>The secret from which students' keys are made.</summary>
+    public string ReentrySecret => Path.Combine(_path, "reentry.secret");
+
     /// <summary>The keys that protect cookies.</summary>
     public string Keys => Path.Combine(_path, "keys");
 }

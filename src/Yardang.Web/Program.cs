@@ -47,6 +47,7 @@ services.AddSingleton<ActivityShelf>();
 services.AddSingleton<TemplatePictures>();
 services.AddSingleton<Joining>();
 services.AddSingleton<JoinThrottle>();
+services.AddSingleton<ReentryKeys>();
 services.AddSingleton<LessonPeople>();
 services.AddSingleton<MyPlace>();
 services.AddSingleton<BoardExport>();

@@ -98,6 +98,9 @@ public sealed class LessonRecord
     /// <summary>Whether students may look at the teacher's own board. A copy of what the room says, for access.</summary>
     public bool SeesTeachersBoard { get; set; }
 
+    /// <summary>Hash of the password that newcomers type besides the code; null if there is none.</summary>
+    public string? PasswordHash { get; set; }
+
     /// <summary>When it was closed; null while it runs. A copy of what the room says, for lists.</summary>
     public DateTimeOffset? ClosedAt { get; set; }
 }
@@ -122,8 +125,8 @@ public sealed class ParticipantRecord
 
     public required DateTimeOffset JoinedAt { get; init; }
 
-    /// <summary>Reserved: hash of the key that brings them back on another device.</summary>
-    public string? ReentryKeyHash { get; set; }
+    /// <summary>How often they were given another key that brings them back on another device.</summary>
+    public int KeyRound { get; set; }
 }
 
 /// <summary>Whose a board is.</summary>

@@ -84,7 +84,7 @@ public sealed class Handing(IDbContextFactory<SchoolContext> school, RoomHosts h
     }
 
     /// <summary>Hands an activity out: what it says now is frozen, and later changes in the workshop do not touch the lesson.</summary>
-    public async Task<LessonRecord> HandOutAsync(ActivityRecord activity, string className, Door door, Way way, string language, bool masked = false)
+    public async Task<LessonRecord> HandOutAsync(ActivityRecord activity, string className, Door door, Way way, string language, bool masked = false, string? password = null)
     {
         var content = await ContentAsync(activity);
         await using var db = await school.CreateDbContextAsync();
@@ -102,6 +102,7 @@ public sealed class Handing(IDbContextFactory<SchoolContext> school, RoomHosts h
             Way = way,
             TogetherId = way == Way.AllTogether ? Guid.CreateVersion7() : null,
         };
+        lesson.PasswordHash = LessonPassword.Hash(lesson, password);
         db.Lessons.Add(lesson);
         db.Attach(activity).Entity.UsedAt = lesson.HandedOutAt;
         if (lesson.TogetherId is { } together) db.Boards.Add(new BoardRecord { Id = together, LessonId = lesson.Id, Kind = BoardKind.Together, Number = 0 });

@@ -64,7 +64,9 @@ public sealed class LessonConduct(IDbContextFactory<SchoolContext> school, Seati
             }
         }
 
-        await lesson.SubmitAsync(new ConfirmPens(conditions.PensDown, boards.Count), Actor.Program);
+        // Told are those on which somebody works: not the teacher's own, nor boards that wait for the end of a group.
+        var inUse = await db.Participants.Where(p => p.LessonId == lesson.Id && p.Standing == Standing.In).Select(p => p.BoardId).Distinct().CountAsync();
+        await lesson.SubmitAsync(new ConfirmPens(conditions.PensDown, inUse), Actor.Program);
     }
 
     private async Task SeatAsync(RoomHost lesson, RoomHosts hosts, long through)

@@ -12,7 +12,7 @@ namespace Yardang.Web.Pages;
 
 /// <summary>A student's board; or another board of the lesson, if they may look at it.</summary>
 public sealed class BoardModel(
-    AccessResolver access, IDbContextFactory<SchoolContext> school, ParticipantCookie cookie, MyPlace places, LessonPeople people, IStringLocalizer<UiTexts> texts) : PageModel
+    AccessResolver access, IDbContextFactory<SchoolContext> school, ParticipantCookie cookie, ReentryKeys keys, MyPlace places, LessonPeople people, IStringLocalizer<UiTexts> texts) : PageModel
 {
     public BoardView View { get; private set; } = null!;
 
@@ -43,6 +43,7 @@ public sealed class BoardModel(
         }, looks ? $"/here?as={me.Id}" : null, looks ? texts["Board.BackToMine"].Value : null)
         {
             LooksOnly = looks,
+            Key = looks ? null : keys.Of(me),
             OthersHref = looks ? null : $"/others?as={me.Id}",
         };
         return Page();

@@ -13,6 +13,9 @@ public sealed record BoardView(string Heading, string Directions, bool IsStaff, 
     /// <summary>Whether nobody writes here.</summary>
     public bool LooksOnly { get; init; }
 
+    /// <summary>The three words that bring the student back on another device; null for others.</summary>
+    public string? Key { get; init; }
+
     /// <summary>Where the boards of others are found; null if nowhere.</summary>
     public string? OthersHref { get; init; }
 

@@ -44,11 +44,11 @@ public sealed class HandOutModel(AccessResolver access, Handing handing) : PageM
         return Page();
     }
 
-    public async Task<IActionResult> OnPostAsync(Guid id, string? className, Door door, Way way, bool masked)
+    public async Task<IActionResult> OnPostAsync(Guid id, string? className, Door door, Way way, bool masked, string? password)
     {
         if (await access.OwnActivityAsync(Visitor.Of(HttpContext), id) is not { } activity) return NotFound();
         var named = (className ?? "").Trim();
-        var lesson = await handing.HandOutAsync(activity, named.Length > ClassNameLength ? named[..ClassNameLength] : named, door, way, ContentLanguage.Current, masked);
+        var lesson = await handing.HandOutAsync(activity, named.Length > ClassNameLength ? named[..ClassNameLength] : named, door, way, ContentLanguage.Current, masked, password?.Length <= LessonPassword.MaxLength ? password : null);
         return Redirect(way == Way.ByGroup ? $"/lesson/{lesson.Id}/people" : $"/lesson/{lesson.Id}/code");
     }
 }

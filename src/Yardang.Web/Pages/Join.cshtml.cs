@@ -10,7 +10,7 @@ using Yardang.Web.Lessons;
 namespace Yardang.Web.Pages;
 
 /// <summary>A lesson's door: who are you? A shared device is asked "Go on as ...?" first.</summary>
-public sealed class JoinModel(Joining joining, AccessResolver access, ParticipantCookie cookie, JoinThrottle throttle, IStringLocalizer<UiTexts> texts) : PageModel
+public sealed class JoinModel(Joining joining, AccessResolver access, ParticipantCookie cookie, JoinThrottle throttle, ReentryKeys keys, IStringLocalizer<UiTexts> texts) : PageModel
 {
     public LessonRecord Lesson { get; private set; } = null!;
 
@@ -21,6 +21,9 @@ public sealed class JoinModel(Joining joining, AccessResolver access, Participan
     public string Typed { get; private set; } = "";
 
     public string? Problem { get; private set; }
+
+    /// <summary>What was wrong with a key.</summary>
+    public string? KeyProblem { get; private set; }
 
     /// <summary>Somebody of this device who is not in: they wait, or were sent away. Null if nobody of them asks.</summary>
     public ParticipantRecord? AtTheDoor { get; private set; }
@@ -46,6 +49,21 @@ public sealed class JoinModel(Joining joining, AccessResolver access, Participan
         return Page();
     }
 
+    /// <summary>Somebody comes back on another device, with their three words.</summary>
+    public async Task<IActionResult> OnPostKeyAsync(string code, string? key)
+    {
+        if (await FindAsync(code) is { } elsewhere) return elsewhere;
+        SomebodyElse = true;
+        if (await keys.FindAsync(Lesson.Id, key) is { } participant)
+        {
+            cookie.Remember(HttpContext, participant.Id);
+            return Redirect($"/here?as={participant.Id}");
+        }
+
+        KeyProblem = keys.MustWait(Lesson.Id) ? texts["Join.Key.Wait"] : texts["Join.Key.Wrong"];
+        return Page();
+    }
+
     private string WhyNot(Refusal refusal) => refusal switch
     {
         Refusal.Closed => texts["Join.Over"],
@@ -53,7 +71,7 @@ public sealed class JoinModel(Joining joining, AccessResolver access, Participan
         _ => texts["Join.DoorClosed"],
     };
 
-    public async Task<IActionResult> OnPostAsync(string code, string? name)
+    public async Task<IActionResult> OnPostAsync(string code, string? name, string? password)
     {
         if (await FindAsync(code) is { } elsewhere) return elsewhere;
         SomebodyElse = true;
@@ -61,6 +79,13 @@ public sealed class JoinModel(Joining joining, AccessResolver access, Participan
         if (PersonName.Read(name) is not { } read)
         {
             Problem = string.IsNullOrWhiteSpace(name) ? texts["Join.NoName"] : texts["Join.LongName", PersonName.MaxLength];
+            return Page();
+        }
+
+        if (!LessonPassword.Opens(Lesson, password))
+        {
+            throttle.Failed(HttpContext);
+            Problem = texts["Join.WrongPassword"];
             return Page();
         }
 

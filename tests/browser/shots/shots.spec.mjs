@@ -55,6 +55,20 @@ test('pictures', async ({ browser }) => {
   await expect(varga.locator('.kept')).toHaveText('Kept');
   await shot(varga, 'together');
   await varga.goto('/desk');
+  await lessons.getByRole('link', { name: 'Load test log', exact: true }).click();
+  await varga.getByRole('link', { name: 'Groups' }).click();
+  for (const nth of [0, 1, 2]) {
+    for (const member of [0, 1, 2, 3]) await varga.locator('.group-alone .person').nth(member).click();
+    await varga.getByRole('button', { name: 'Make them a group' }).click();
+    await expect(varga.locator('.group:not(.group-alone)')).toHaveCount(nth + 1);
+  }
+  for (const member of [0, 4]) await varga.locator('.group-alone .person').nth(member).click();
+  await shot(varga, 'groups');
+  await varga.getByRole('link', { name: 'All boards' }).click();
+  await expect(varga.locator('.tile')).toHaveCount(15);
+  await expect.poll(() => varga.locator('.tile canvas').evaluateAll((c) => c.every((x) => x.height > 50 && x.height !== 150))).toBe(true);
+  await shot(varga, 'circulate-groups');
+  await varga.goto('/desk');
   await lessons.getByRole('link', { name: 'What holds a bridge up?', exact: true }).click();
   await expect(varga.locator('.tile')).toHaveCount(24);
   await expect(varga.locator('.tile small').last()).not.toHaveText('');

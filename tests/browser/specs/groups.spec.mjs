@@ -82,7 +82,7 @@ test('six students in groups: made, changed and dissolved while they work, and n
   await test.step('groups by chance with a wish, and masks for names', async () => {
     await pick(varga, 'Amara', 'Zofia');
     await varga.getByRole('button', { name: 'Keep together' }).click();
-    await varga.getByLabel('Of about').fill('3');
+    await varga.getByLabel('About how many in a group').fill('3');
     await expect(varga.getByText('2 groups')).toBeVisible();
     await varga.getByRole('button', { name: 'Make groups' }).click();
     await expect(varga.getByText('Groups are made.')).toBeVisible();

@@ -248,6 +248,9 @@ namespace Yardang.Data.School.Migrations
                     b.Property<Guid>("OwnerId")
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("PasswordHash")
+                        .HasColumnType("TEXT");
+
                     b.Property<bool>("SeesOtherBoards")
                         .HasColumnType("INTEGER");
 
@@ -285,6 +288,9 @@ namespace Yardang.Data.School.Migrations
                     b.Property<long>("JoinedAt")
                         .HasColumnType("INTEGER");
 
+                    b.Property<int>("KeyRound")
+                        .HasColumnType("INTEGER");
+
                     b.Property<Guid>("LessonId")
                         .HasColumnType("TEXT");
 
@@ -294,9 +300,6 @@ namespace Yardang.Data.School.Migrations
 
                     b.Property<int>("Number")
                         .HasColumnType("INTEGER");
-
-                    b.Property<string>("ReentryKeyHash")
-                        .HasColumnType("TEXT");
 
                     b.Property<int>("Standing")
                         .HasColumnType("INTEGER");

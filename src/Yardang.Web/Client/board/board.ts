@@ -298,6 +298,14 @@ Alpine.data('board', () => {
       this.turnToPage(id);
     },
 
+    showKey(): void {
+      (this.$refs['key'] as HTMLDialogElement).showModal();
+    },
+
+    closeKey(): void {
+      (this.$refs['key'] as HTMLDialogElement).close();
+    },
+
     closeKeys(): void {
       (this.$refs['keys'] as HTMLDialogElement).close();
     },
