@@ -70,7 +70,7 @@ public sealed class Lesson : Room
         not GiveSignal when !actor.IsStaff => Refusal.NotAllowed,
         OpenLesson => Number == 0 ? new LessonOpened() : Refusal.Duplicate,
         ExpectPeople(var count) => count is > 0 and <= MostPeople && _people.Count + count <= MostPeople ? new PeopleExpected(NextPerson, count) : Refusal.Full,
-        Join(var person) => Decide(person),
+        Join join => Decide(join),
         AdmitPerson(var person) => Of(person, Standing.Waiting) is { } why ? why : new PersonAdmitted(person),
         TurnAway(var person) => Of(person, Standing.Waiting) is { } why ? why : new PersonTurnedAway(person),
         RemovePerson(var person) => Of(person, Standing.In) is { } why ? why : new PersonRemoved(person),
@@ -138,8 +138,9 @@ public sealed class Lesson : Room
     private static Audience PersonAndStaff(GiveSignal give, Actor actor) =>
         actor.Number == give.Person ? Audience.AuthorAndStaff : Audience.Everyone;
 
-    private Decision Decide(int? person)
+    private Decision Decide(Join join)
     {
+        var person = join.Person;
         if (Closed) return Refusal.Closed;
         if (person is { } known && !_people.ContainsKey(known)) return Refusal.NotFound;
         var standing = person is { } number ? _people[number].Standing : Standing.Expected;
@@ -148,7 +149,7 @@ public sealed class Lesson : Room
         if (person is null && _people.Count >= MostPeople) return Refusal.Full;
 
         // Who was sent away comes back only if the teacher lets them in, also by an open door.
-        var asks = Door == Door.Ask || standing is Standing.TurnedAway or Standing.Removed;
+        var asks = join.Asks || Door == Door.Ask || standing is Standing.TurnedAway or Standing.Removed;
         return asks ? new Decision.Accepted(new PersonAsked(person ?? NextPerson)) : new PersonJoined(person ?? NextPerson);
     }
 

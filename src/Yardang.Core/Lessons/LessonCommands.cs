@@ -36,7 +36,9 @@ public sealed record ExpectPeople(int Count) : Command;
 /// The program: somebody comes to the door. Null for a newcomer, whom the lesson gives a number; the side tables know the name. Those who were
 /// turned away or removed may ask again.
 /// </summary>
-public sealed record Join(int? Person = null) : Command;
+/// <param name="Person">Who, if they are known.</param>
+/// <param name="Asks">Whether they have to ask also at an open door: somebody who is not on the class list.</param>
+public sealed record Join(int? Person = null, bool Asks = false) : Command;
 
 /// <summary>Staff: let somebody in who waits.</summary>
 public sealed record AdmitPerson(int Person) : Command;

@@ -65,6 +65,34 @@ public sealed class VersionRecord
     public string Name { get; set; } = "";
 }
 
+/// <summary>A class list: who is in a class, by name or only by number.</summary>
+public sealed class ClassListRecord
+{
+    public required Guid Id { get; init; }
+
+    public required Guid OwnerId { get; init; }
+
+    /// <summary>What the class is called.</summary>
+    public required string Name { get; set; }
+
+    public required DateTimeOffset ChangedAt { get; set; }
+}
+
+/// <summary>Somebody on a class list.</summary>
+public sealed class ClassEntryRecord
+{
+    public required Guid ListId { get; init; }
+
+    /// <summary>The roster number.</summary>
+    public required int Number { get; init; }
+
+    /// <summary>The name; empty where only numbers are kept.</summary>
+    public required string Name { get; set; }
+
+    /// <summary>The hidden level, 0 for none.</summary>
+    public int Level { get; set; }
+}
+
 /// <summary>A lesson. What happened in it is in the lesson room of the same id.</summary>
 public sealed class LessonRecord
 {
@@ -98,6 +126,9 @@ public sealed class LessonRecord
     /// <summary>Whether students may look at the teacher's own board. A copy of what the room says, for access.</summary>
     public bool SeesTeachersBoard { get; set; }
 
+    /// <summary>The class list whose people were expected; null if there was none. The list may have changed or gone since.</summary>
+    public Guid? ClassListId { get; init; }
+
     /// <summary>Hash of the password that newcomers type besides the code; null if there is none.</summary>
     public string? PasswordHash { get; set; }
 
@@ -123,7 +154,13 @@ public sealed class ParticipantRecord
     /// <summary>Whether they are in. A copy of what the lesson's room says, for access.</summary>
     public Standing Standing { get; set; }
 
-    public required DateTimeOffset JoinedAt { get; init; }
+    public required DateTimeOffset JoinedAt { get; set; }
+
+    /// <summary>Their number on the class list; null for those who are on none.</summary>
+    public int? ListNumber { get; init; }
+
+    /// <summary>Their hidden level on the class list; 0 for none.</summary>
+    public int Level { get; init; }
 
     /// <summary>How often they were given another key that brings them back on another device.</summary>
     public int KeyRound { get; set; }

@@ -19,6 +19,10 @@ public sealed class SchoolContext(DbContextOptions<SchoolContext> options)
 
     public DbSet<BoardRecord> Boards => Set<BoardRecord>();
 
+    public DbSet<ClassListRecord> ClassLists => Set<ClassListRecord>();
+
+    public DbSet<ClassEntryRecord> ClassEntries => Set<ClassEntryRecord>();
+
     public DbSet<SeatRecord> Seats => Set<SeatRecord>();
 
     protected override void OnModelCreating(ModelBuilder builder)

@@ -2,10 +2,12 @@ using Microsoft.AspNetCore.Hosting.Server;
 using Microsoft.AspNetCore.Hosting.Server.Features;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
+using Yardang.Core.ClassLists;
 using Yardang.Core.Interchange;
 using Yardang.Core.Lessons;
 using Yardang.Data.School;
 using Yardang.Headless.SimulatedClass;
+using Yardang.Web.ClassLists;
 using Yardang.Web.Lessons;
 using Yardang.Web.Shelf;
 
@@ -16,7 +18,7 @@ namespace Yardang.Web.Demo;
 /// simulated class in them. With <c>Yardang:DemoStep</c> the class stops at that step of its script.
 /// </summary>
 public sealed class DemoSchool(
-    IServiceProvider services, Handing handing, ActivityShelf shelf, IDbContextFactory<SchoolContext> school, IConfiguration configuration, IServer server,
+    IServiceProvider services, Handing handing, ActivityShelf shelf, ClassListShelf classes, IDbContextFactory<SchoolContext> school, IConfiguration configuration, IServer server,
     IHostApplicationLifetime lifetime, ILogger<DemoSchool> logger) : BackgroundService
 {
     /// <summary>Who to sign in as.</summary>
@@ -129,6 +131,7 @@ public sealed class DemoSchool(
         var made = await teachers.CreateAsync(teacher, Password);
         if (!made.Succeeded) throw new InvalidOperationException(string.Join(' ', made.Errors.Select(e => e.Description)));
 
+        await classes.KeepAsync(teacher.Id, null, "7 Amber", Roster.Names.Select((name, i) => new ClassEntry(i + 1, name)));
         var lessons = new List<LessonRecord>();
         foreach (var (archive, way, _) in s_lessons)
         {

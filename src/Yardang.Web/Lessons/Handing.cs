@@ -1,3 +1,4 @@
+using System.Globalization;
 using System.Security.Cryptography;
 using Microsoft.EntityFrameworkCore;
 using Yardang.Core.Activities;
@@ -84,7 +85,7 @@ public sealed class Handing(IDbContextFactory<SchoolContext> school, RoomHosts h
     }
 
     /// <summary>Hands an activity out: what it says now is frozen, and later changes in the workshop do not touch the lesson.</summary>
-    public async Task<LessonRecord> HandOutAsync(ActivityRecord activity, string className, Door door, Way way, string language, bool masked = false, string? password = null)
+    public async Task<LessonRecord> HandOutAsync(ActivityRecord activity, string className, Door door, Way way, string language, bool masked = false, string? password = null, ClassListRecord? classList = null)
     {
         var content = await ContentAsync(activity);
         await using var db = await school.CreateDbContextAsync();
@@ -101,6 +102,7 @@ public sealed class Handing(IDbContextFactory<SchoolContext> school, RoomHosts h
             HandedOutAt = clock.GetUtcNow(),
             Way = way,
             TogetherId = way == Way.AllTogether ? Guid.CreateVersion7() : null,
+            ClassListId = classList?.Id,
         };
         lesson.PasswordHash = LessonPassword.Hash(lesson, password);
         db.Lessons.Add(lesson);
@@ -112,7 +114,29 @@ public sealed class Handing(IDbContextFactory<SchoolContext> school, RoomHosts h
         await room.SubmitAsync(new OpenLesson(), Actor.Program);
         if (door != Door.Open) await room.SubmitAsync(new SetDoor(door), Actor.Program);
         if (masked) await room.SubmitAsync(new MaskNames(true), Actor.Program);
+        if (classList is not null) await ExpectAsync(lesson, room, classList);
         return lesson;
+    }
+
+    // Everybody on the list has a number in the lesson from the first, so that groups can be made before anybody has come.
+    private async Task ExpectAsync(LessonRecord lesson, RoomHost room, ClassListRecord classList)
+    {
+        await using var db = await school.CreateDbContextAsync();
+        var entries = await db.ClassEntries.Where(e => e.ListId == classList.Id).OrderBy(e => e.Number).ToListAsync();
+        if ((await room.SubmitAsync(new ExpectPeople(entries.Count), Actor.Program)).Envelope?.Event is not PeopleExpected expected) return;
+        db.Participants.AddRange(entries.Select((entry, i) => new ParticipantRecord
+        {
+            Id = Guid.CreateVersion7(),
+            LessonId = lesson.Id,
+            Number = expected.First + i,
+            Name = entry.Name.Length > 0 ? entry.Name : entry.Number.ToString(CultureInfo.InvariantCulture),
+            BoardId = Guid.Empty,
+            Standing = Standing.Expected,
+            JoinedAt = clock.GetUtcNow(),
+            ListNumber = entry.Number,
+            Level = entry.Level,
+        }));
+        await db.SaveChangesAsync();
     }
 
     /// <summary>Keeps what the activity says now, under a name.</summary>

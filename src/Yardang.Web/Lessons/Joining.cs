@@ -16,19 +16,21 @@ public sealed class Joining(IDbContextFactory<SchoolContext> school, RoomHosts h
         return await db.Lessons.SingleOrDefaultAsync(l => l.Code == code);
     }
 
-    /// <summary>A newcomer: lets them in, with a board of their own or onto everybody's, or lets them wait at the door. The refusal says why not.</summary>
+    /// <summary>Who is expected in a lesson, by their number on the class list.</summary>
+    public async Task<IReadOnlyList<ParticipantRecord>> ListAsync(Guid lesson)
+    {
+        await using var db = await school.CreateDbContextAsync();
+        return await db.Participants.Where(p => p.LessonId == lesson && p.ListNumber != null).OrderBy(p => p.ListNumber).ToListAsync();
+    }
+
+    /// <summary>
+    /// A newcomer: lets them in, with a board of their own or onto everybody's, or lets them wait at the door. Who is not on the class list of a lesson
+    /// that has one waits in any case. The refusal says why not.
+    /// </summary>
     public async Task<(ParticipantRecord? Participant, Refusal? Refusal)> JoinAsync(LessonRecord lesson, string name)
     {
-        var room = await hosts.GetAsync(lesson.Id);
-        var (decision, envelope) = await room.SubmitAsync(new Join(), Actor.Program);
-        var (number, standing) = envelope?.Event switch
-        {
-            PersonJoined(var person) => (person, Standing.In),
-            PersonAsked(var person) => (person, Standing.Waiting),
-            _ => (0, default),
-        };
-        if (number == 0) return (null, decision is Decision.Refused refused ? refused.Reason : Refusal.Busy);
-
+        var (come, refusal) = await ComeAsync(lesson.Id, new Join(Asks: lesson.ClassListId is not null));
+        if (come is not var (number, standing)) return (null, refusal);
         await using var db = await school.CreateDbContextAsync();
         var participant = new ParticipantRecord
         {
@@ -44,6 +46,32 @@ public sealed class Joining(IDbContextFactory<SchoolContext> school, RoomHosts h
         await db.SaveChangesAsync();
         await Seating.SitAsync(db, participant);
         return (participant, null);
+    }
+
+    /// <summary>Somebody who is expected: lets them in, onto the board of their group if they are in one. The refusal says why not.</summary>
+    public async Task<(ParticipantRecord? Participant, Refusal? Refusal)> ArriveAsync(LessonRecord lesson, ParticipantRecord expected)
+    {
+        var (come, refusal) = await ComeAsync(lesson.Id, new Join(expected.Number));
+        if (come is not var (_, standing)) return (null, refusal);
+        await using var db = await school.CreateDbContextAsync();
+        var participant = db.Attach(expected).Entity;
+        participant.BoardId = await Seating.BoardOfAsync(db, lesson, await LessonPlan.OfAsync(await hosts.GetAsync(lesson.Id)), expected.Number);
+        (participant.Standing, participant.JoinedAt) = (standing, clock.GetUtcNow());
+        await db.SaveChangesAsync();
+        await Seating.SitAsync(db, participant);
+        return (participant, null);
+    }
+
+    private async Task<((int Number, Standing Standing)? Come, Refusal? Refusal)> ComeAsync(Guid lesson, Join join)
+    {
+        var room = await hosts.GetAsync(lesson);
+        var (decision, envelope) = await room.SubmitAsync(join, Actor.Program);
+        return envelope?.Event switch
+        {
+            PersonJoined(var person) => ((person, Standing.In), null),
+            PersonAsked(var person) => ((person, Standing.Waiting), null),
+            _ => (null, decision is Decision.Refused refused ? refused.Reason : Refusal.Busy),
+        };
     }
 
     /// <summary>Somebody known comes to the door again: who was turned away or removed asks to be let in. The refusal says why not.</summary>

@@ -38,6 +38,13 @@ public sealed class LessonPeople(IDbContextFactory<SchoolContext> school, RoomHo
         return [.. people.Select((p, i) => new LessonPerson(p.Number, names[i], PersonName.Initials(p.Name), p.BoardId, p.Standing))];
     }
 
+    /// <summary>The hidden levels of those who came from a class list, by actor number. They never leave the server.</summary>
+    public async Task<IReadOnlyDictionary<int, int>> LevelsAsync(Guid lesson)
+    {
+        await using var db = await school.CreateDbContextAsync();
+        return await db.Participants.Where(p => p.LessonId == lesson && p.Level > 0).ToDictionaryAsync(p => p.Number, p => p.Level);
+    }
+
     /// <summary>
     /// Whom one meets on a board: those who work or worked on it, and the teacher. For whoever may look at it; students see masks of the others
     /// if the teacher wishes it so.

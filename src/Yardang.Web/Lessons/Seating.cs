@@ -58,6 +58,7 @@ public sealed class Seating(IDbContextFactory<SchoolContext> school)
         foreach (var participant in await db.Participants.Where(p => p.LessonId == lessonId).ToListAsync())
         {
             if (!plan.People.TryGetValue(participant.Number, out var person)) continue;
+            if (person.Standing == Standing.Expected) continue;
             var board = await BoardOfAsync(db, lesson, plan, participant.Number);
             if (participant.BoardId == board && participant.Standing == person.Standing) continue;
             boards.UnionWith([participant.BoardId, board]);

@@ -19,7 +19,7 @@ public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHos
     {
         await using var db = await school.CreateDbContextAsync();
         var version = await db.Versions.SingleAsync(v => v.Id == lesson.VersionId);
-        var participants = await db.Participants.Where(p => p.LessonId == lesson.Id).OrderBy(p => p.Number).ToListAsync();
+        var participants = await db.Participants.Where(p => p.LessonId == lesson.Id && p.Standing != Standing.Expected).OrderBy(p => p.Number).ToListAsync();
         var boards = new List<ArchivedBoard>();
         foreach (var board in (await people.AllBoardsAsync(lesson)).Where(b => b.People.Count > 0 || b.Id == lesson.TogetherId))
         {

@@ -6,6 +6,7 @@ using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Localization;
 using Yardang.Core.Activities;
 using Yardang.Core.Interchange;
+using Yardang.Core.Lessons;
 using Yardang.Data.School;
 using Yardang.Web.Access;
 using Yardang.Web.Lessons;
@@ -74,7 +75,7 @@ public sealed class DeskModel(Handing handing, WorkArchive workArchive, Activity
         await using var db = await school.CreateDbContextAsync();
         TeacherName = (await db.Users.SingleAsync(u => u.Id == TeacherId)).DisplayName;
         var lessons = await db.Lessons.Where(l => l.OwnerId == TeacherId)
-            .Select(l => new { Lesson = l, People = db.Participants.Count(p => p.LessonId == l.Id) }).ToListAsync();
+            .Select(l => new { Lesson = l, People = db.Participants.Count(p => p.LessonId == l.Id && p.Standing == Standing.In) }).ToListAsync();
         Lessons = [.. lessons.OrderBy(l => l.Lesson.ClosedAt is not null).ThenByDescending(l => l.Lesson.HandedOutAt).Select(l => new DeskLesson(l.Lesson, l.People))];
         Topics = await shelf.TopicsAsync(TeacherId);
         Activities = await shelf.FindAsync(TeacherId, Q, Topic, InBin);

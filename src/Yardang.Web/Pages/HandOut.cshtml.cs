@@ -4,13 +4,14 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 using Yardang.Core.Lessons;
 using Yardang.Data.School;
 using Yardang.Web.Access;
+using Yardang.Web.ClassLists;
 using Yardang.Web.Lessons;
 
 namespace Yardang.Web.Pages;
 
 /// <summary>Hands an activity out, after the ready check.</summary>
 [Authorize]
-public sealed class HandOutModel(AccessResolver access, Handing handing) : PageModel
+public sealed class HandOutModel(AccessResolver access, Handing handing, ClassListShelf lists) : PageModel
 {
     private const int ClassNameLength = 60;
     private static readonly bool[] s_masked = [false, true];
@@ -20,6 +21,9 @@ public sealed class HandOutModel(AccessResolver access, Handing handing) : PageM
     public string Name { get; private set; } = "";
 
     public string ClassName { get; private set; } = "";
+
+    /// <summary>The teacher's class lists.</summary>
+    public IReadOnlyList<(ClassListRecord List, int People)> Lists { get; private set; } = [];
 
     /// <summary>What will happen, for each choice; the page shows the one that is chosen.</summary>
     public IReadOnlyList<(Way Way, Door Door, bool Masked, IReadOnlyList<ReadyLine> Lines)> Checks { get; private set; } = [];
@@ -38,17 +42,19 @@ public sealed class HandOutModel(AccessResolver access, Handing handing) : PageM
     {
         if (await access.OwnActivityAsync(Visitor.Of(HttpContext), id) is not { } activity) return NotFound();
         Activity = activity;
+        Lists = await lists.OfAsync(activity.OwnerId);
         var content = await handing.ContentAsync(activity);
         Name = content.Name.For(ContentLanguage.Current);
         Checks = [.. from way in Enum.GetValues<Way>() from door in Enum.GetValues<Door>() from masked in s_masked select (way, door, masked, ReadyCheck.For(content, door, way, masked))];
         return Page();
     }
 
-    public async Task<IActionResult> OnPostAsync(Guid id, string? className, Door door, Way way, bool masked, string? password)
+    public async Task<IActionResult> OnPostAsync(Guid id, string? className, Door door, Way way, bool masked, string? password, Guid? list)
     {
         if (await access.OwnActivityAsync(Visitor.Of(HttpContext), id) is not { } activity) return NotFound();
-        var named = (className ?? "").Trim();
-        var lesson = await handing.HandOutAsync(activity, named.Length > ClassNameLength ? named[..ClassNameLength] : named, door, way, ContentLanguage.Current, masked, password?.Length <= LessonPassword.MaxLength ? password : null);
+        var classList = list is { } chosen ? await lists.FindAsync(activity.OwnerId, chosen) : null;
+        var named = string.IsNullOrWhiteSpace(className) ? classList?.Name ?? "" : className.Trim();
+        var lesson = await handing.HandOutAsync(activity, named.Length > ClassNameLength ? named[..ClassNameLength] : named, door, way, ContentLanguage.Current, masked, password?.Length <= LessonPassword.MaxLength ? password : null, classList);
         return Redirect(way == Way.ByGroup ? $"/lesson/{lesson.Id}/people" : $"/lesson/{lesson.Id}/code");
     }
 }

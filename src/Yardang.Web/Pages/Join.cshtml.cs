@@ -1,6 +1,7 @@
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.Extensions.Localization;
+using Yardang.Core.ClassLists;
 using Yardang.Core.Lessons;
 using Yardang.Core.Rooms;
 using Yardang.Data.School;
@@ -89,7 +90,13 @@ public sealed class JoinModel(Joining joining, AccessResolver access, Participan
             return Page();
         }
 
-        var (participant, refusal) = await joining.JoinAsync(Lesson, read);
+        var (participant, refusal) = await ComeInAsync(read);
+        if (refusal == Refusal.Duplicate)
+        {
+            Problem = texts["Join.AlreadyIn", read];
+            return Page();
+        }
+
         if (participant is null)
         {
             Problem = WhyNot(refusal ?? Refusal.NotAllowed);
@@ -98,6 +105,14 @@ public sealed class JoinModel(Joining joining, AccessResolver access, Participan
 
         cookie.Remember(HttpContext, participant.Id);
         return Redirect(participant.Standing == Standing.In ? $"/board/{participant.BoardId}?as={participant.Id}" : $"/join/{Lesson.Code}?as={participant.Id}");
+    }
+
+    // By number or name on the class list, if there is one; whoever is not on it is a newcomer.
+    private async Task<(ParticipantRecord? Participant, Refusal? Refusal)> ComeInAsync(string typed)
+    {
+        var list = Lesson.ClassListId is null ? [] : await joining.ListAsync(Lesson.Id);
+        var meant = ClassListReader.Find(list.Select(p => new ClassEntry(p.ListNumber!.Value, p.Name)), typed);
+        return meant is null ? await joining.JoinAsync(Lesson, typed) : await joining.ArriveAsync(Lesson, list.Single(p => p.ListNumber == meant.Number));
     }
 
     // A wrong code in the address counts like one that was typed.

@@ -38,7 +38,8 @@ public sealed class PeopleModel(AccessResolver access, LessonPeople people, Room
         var plan = await LessonPlan.OfAsync(await hosts.GetAsync(id));
         int[] belonging = [.. plan.People.Values.Where(p => p.Belongs).Select(p => p.Number)];
         var wishes = new Wishes([.. Pairs(together)], [.. Pairs(apart)]);
-        var groups = GroupMaker.Make(belonging, GroupMaker.CountFor(belonging.Length, Math.Clamp(size, 1, 1_000)), wishes, level: null, Random.Shared);
+        var levels = await people.LevelsAsync(id);
+        var groups = GroupMaker.Make(belonging, GroupMaker.CountFor(belonging.Length, Math.Clamp(size, 1, 1_000)), wishes, p => levels.GetValueOrDefault(p), Random.Shared);
         return new JsonResult(new { groups, broken = wishes.BrokenBy(groups).Select(pair => new[] { pair.Item1, pair.Item2 }) });
     }
 

@@ -38,6 +38,7 @@ public class AccessMatrixTests
             [Who.Classmate] = (ben, AsOf(bensBoard)),
             [Who.StudentElsewhere] = (leif, AsOf(leifsBoard)),
         };
+        var list = await school.Get<Web.ClassLists.ClassListShelf>().KeepAsync(ownerId, null, "7 Amber", [new Core.ClassLists.ClassEntry(1, "Maya")]);
         var board = mayasBoard.Split('/', '?')[2];
         var picture = await school.Get<MediaStore>().KeepAsync([0x89, 1, 2], TestContext.Current.CancellationToken);
         Who[] all = Enum.GetValues<Who>();
@@ -46,6 +47,9 @@ public class AccessMatrixTests
             ("/", all),
             ($"/join/{lesson.Code}", all),
             ("/desk", [Who.Owner, Who.OtherTeacher]),
+            ("/classes", [Who.Owner, Who.OtherTeacher]),
+            ($"/classes/{list}", [Who.Owner]),
+            ($"/classes/{list}?handler=Csv", [Who.Owner]),
             ($"/workshop/{activity.Id}", [Who.Owner]),
             ($"/workshop/{activity.Id}/try", [Who.Owner]),
             ($"/hand-out/{activity.Id}", [Who.Owner]),

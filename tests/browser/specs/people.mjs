@@ -69,12 +69,12 @@ export async function handOut(page, { door = 'Open', way = 'One board each' } = 
 }
 
 /** @param comesIn whether they get to their board; otherwise they are left at the door. */
-export async function student(browser, code, name, options, comesIn = true) {
+export async function student(browser, code, name, options, comesIn = true, asked = 'Your name') {
   const page = await newPage(browser, options);
   await page.goto('/');
   await page.getByLabel('Code from your teacher').fill(code.toLowerCase());
   await page.getByRole('button', { name: 'Go on' }).click();
-  await page.getByLabel('Your name').fill(name);
+  await page.getByLabel(asked).fill(name);
   await page.getByRole('button', { name: 'Go to my board' }).click();
   if (comesIn) await kept(page);
   return page;

@@ -61,6 +61,13 @@ for (const colorScheme of ['light', 'dark']) {
     await check(maya, 'at the door');
     await varga.goto('/desk');
     await check(varga, 'desk');
+    await varga.goto('/classes');
+    await varga.getByLabel('Name of the class').fill('7 Amber');
+    await varga.getByLabel('People, a line for each').fill('7, Amara Nwosu\n8');
+    await check(varga, 'class lists');
+    await varga.getByRole('button', { name: 'Keep the list' }).click();
+    await expect(varga.getByRole('heading', { name: '2 people' })).toBeVisible();
+    await check(varga, 'class list');
     await varga.goto('/dev/parts');
     await check(varga, 'parts');
     await varga.goto('/nowhere');

@@ -218,6 +218,49 @@ namespace Yardang.Data.School.Migrations
                     b.ToTable("Boards", (string)null);
                 });
 
+            modelBuilder.Entity("Yardang.Data.School.ClassEntryRecord", b =>
+                {
+                    b.Property<Guid>("ListId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Number")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Level")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("ListId", "Number");
+
+                    b.ToTable("ClassEntries", (string)null);
+                });
+
+            modelBuilder.Entity("Yardang.Data.School.ClassListRecord", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("ChangedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("OwnerId")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("OwnerId");
+
+                    b.ToTable("ClassLists", (string)null);
+                });
+
             modelBuilder.Entity("Yardang.Data.School.LessonRecord", b =>
                 {
                     b.Property<Guid>("Id")
@@ -225,6 +268,9 @@ namespace Yardang.Data.School.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<Guid>("ActivityId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid?>("ClassListId")
                         .HasColumnType("TEXT");
 
                     b.Property<string>("ClassName")
@@ -293,6 +339,12 @@ namespace Yardang.Data.School.Migrations
 
                     b.Property<Guid>("LessonId")
                         .HasColumnType("TEXT");
+
+                    b.Property<int>("Level")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("ListNumber")
+                        .HasColumnType("INTEGER");
 
                     b.Property<string>("Name")
                         .IsRequired()

@@ -1,0 +1,46 @@
+import { expect, test } from '@playwright/test';
+import { design, kept, marks, student, teacher, writeNote } from './people.mjs';
+
+test('a class list is pasted, mended and handed out to; groups are made before anybody has come, and each comes straight to theirs', async ({ browser }) => {
+  test.setTimeout(120_000);
+  const varga = await teacher(browser);
+  await varga.getByRole('link', { name: 'Class lists' }).click();
+  await varga.getByLabel('Name of the class').fill('7 Amber');
+  await varga.getByLabel('People, a line for each').fill('7, Amara Nwosu\n7, Ben\n9, Maya');
+  await varga.getByRole('button', { name: 'Keep the list' }).click();
+  await expect(varga.getByRole('alert')).toContainText('Line 2: the number 7 stands there twice.');
+  await expect(varga.getByLabel('People, a line for each')).toHaveValue('7, Amara Nwosu\n7, Ben\n9, Maya');
+  await varga.getByLabel('People, a line for each').fill('7, Amara Nwosu\n8, Ben\n9, Maya');
+  await varga.getByRole('button', { name: 'Keep the list' }).click();
+  await expect(varga.getByRole('heading', { name: '3 people' })).toBeVisible();
+
+  await design(varga);
+  await varga.getByRole('link', { name: 'Hand out' }).click();
+  await varga.getByLabel('Class list').selectOption('7 Amber, 3 people');
+  await varga.getByLabel('By group').check();
+  await varga.getByRole('button', { name: 'Hand out' }).click();
+  const code = (await varga.locator('a[href$="/code"]').textContent()).trim();
+  const person = (name) => varga.locator('.person', { hasText: name });
+  await expect(varga.getByText('not here yet')).toHaveCount(3);
+  await person('Amara').click();
+  await person('Maya').click();
+  await varga.getByRole('button', { name: 'Make them a group' }).click();
+  await expect(varga.getByRole('article', { name: 'Group 1' }).locator('.person')).toHaveCount(2);
+
+  const come = async (typed, comesIn = true) => {
+    const page = await student(browser, code, typed, {}, false, 'Your name or your number');
+    if (comesIn) await kept(page);
+    return page;
+  };
+  const amara = await come('7');
+  const maya = await come('maya');
+  await expect(amara.getByRole('heading', { name: 'What holds a bridge up? · Group 1, with Maya' })).toBeVisible();
+  await writeNote(maya, 'Arches push');
+  await expect(marks(amara)).toHaveText([/^Text/, /Arches push/]);
+  await expect(varga.getByText('not here yet')).toHaveCount(1);
+  const leif = await come('Leif', false);
+  await expect(leif.getByRole('heading', { name: 'Leif, you are at the door' })).toBeVisible();
+  const twice = await come('9', false);
+  await expect(twice.getByRole('alert')).toContainText('Somebody has already come in as "9"');
+  for (const page of [varga, amara, maya, leif, twice]) expect(page.problems).toEqual([]);
+});
