@@ -56,13 +56,15 @@ public sealed class LessonPeople(IDbContextFactory<SchoolContext> school, RoomHo
         var teacher = await db.Users.Where(u => u.Id == lesson.OwnerId).Select(u => u.DisplayName).SingleOrDefaultAsync();
         var here = await db.Participants.Where(p => p.LessonId == lesson.Id && (p.BoardId == board || db.Seats.Any(s => s.BoardId == board && s.ParticipantId == p.Id)))
             .Select(p => p.Number).ToListAsync();
-        var masked = !reader.IsStaff && (await LessonPlan.OfAsync(await hosts.GetAsync(lesson.Id))).NamesMasked;
-        var people = (await InAsync(lesson.Id)).Where(p => here.Contains(p.Number)).ToList();
-        return
-        [
-            .. people.Select((p, i) => new BoardName(p.Number, masked && p.Number != reader.Number ? texts["Board.Classmate", i + 1] : p.Name)),
-            new BoardName(Actor.Owner.Number, teacher ?? ""),
-        ];
+        var plan = await LessonPlan.OfAsync(await hosts.GetAsync(lesson.Id));
+        return [.. await NamedAsync(lesson.Id, here, plan.NamesMasked, reader), new BoardName(Actor.Owner.Number, teacher ?? "")];
+    }
+
+    /// <summary>Some of a lesson by the names that somebody may read: masks of others where the class sees masks.</summary>
+    public async Task<IReadOnlyList<BoardName>> NamedAsync(Guid lesson, IReadOnlyCollection<int> numbers, bool masked, Actor reader)
+    {
+        var people = (await InAsync(lesson)).Where(p => numbers.Contains(p.Number));
+        return [.. people.Select((p, i) => new BoardName(p.Number, masked && !reader.IsStaff && p.Number != reader.Number ? texts["Board.Classmate", i + 1] : p.Name))];
     }
 
     /// <summary>The boards on which people work now.</summary>

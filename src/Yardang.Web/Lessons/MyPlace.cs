@@ -30,7 +30,7 @@ public sealed class MyPlace(IDbContextFactory<SchoolContext> school, RoomHosts h
         var group = plan.Grouping.Of(participant.Number);
         var me = new Actor(participant.Number, Role.Student);
         IReadOnlyList<string> others = standing == Standing.In && group is not null
-            ? [.. (await people.NamesAsync(participant.BoardId, me)).Where(n => group.People.Contains(n.Number) && n.Number != participant.Number).Select(n => n.Name)]
+            ? [.. (await people.NamedAsync(lesson.Id, group.People, plan.NamesMasked, me)).Where(n => n.Number != participant.Number).Select(n => n.Name)]
             : [];
         var address = standing == Standing.In ? $"/board/{participant.BoardId}?as={participant.Id}" : $"/join/{lesson.Code}?as={participant.Id}";
         return new(standing, participant.BoardId, address, group?.Name, others, HeadingOf(lesson.Name, group?.Name, others));
