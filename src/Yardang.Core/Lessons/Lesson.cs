@@ -5,7 +5,7 @@ namespace Yardang.Core.Lessons;
 /// <summary>What a snapshot says of a lesson.</summary>
 public sealed record LessonSnapshot(
     Door Door, bool PensDown, int? PensConfirmedOn, bool Closed, IEnumerable<Person> People, bool NamesMasked, bool SeesOtherBoards, bool SeesTeachersBoard,
-    Grouping Grouping, int GroupChanges, long SeatsThrough);
+    Grouping Grouping, int GroupChanges, long PlacesAsOf, long SeatsThrough);
 
 /// <summary>An activity being worked on by people: who is in, door, groups, signals, pens.</summary>
 public sealed class Lesson : Room
@@ -39,6 +39,9 @@ public sealed class Lesson : Room
     /// <summary>How often the groups were changed.</summary>
     public int GroupChanges { get; private set; }
 
+    /// <summary>The last event that changed who may be where.</summary>
+    public long PlacesAsOf { get; private set; }
+
     /// <summary>The event up to which everybody's place is as this says.</summary>
     public long SeatsThrough { get; private set; }
 
@@ -54,12 +57,16 @@ public sealed class Lesson : Room
     /// <summary>What this lesson allows on its boards now.</summary>
     public Conditions Conditions => new(PensDown, Closed);
 
+    /// <summary>Whether an event changes who may be where. (Who comes in by the door is seated as they come.)</summary>
+    public static bool ChangesPlaces(RoomEvent happened) =>
+        happened is GroupsSet or GroupsUndone or GroupsRedone or PersonAdmitted or PersonTurnedAway or PersonRemoved or SightSet;
+
     /// <summary>Puts a snapshot's state back.</summary>
     public void RestoreLesson(LessonSnapshot s)
     {
         (Door, PensDown, PensConfirmedOn, Closed) = (s.Door, s.PensDown, s.PensConfirmedOn, s.Closed);
         (NamesMasked, SeesOtherBoards, SeesTeachersBoard) = (s.NamesMasked, s.SeesOtherBoards, s.SeesTeachersBoard);
-        (Grouping, GroupChanges, SeatsThrough) = (s.Grouping, s.GroupChanges, s.SeatsThrough);
+        (Grouping, GroupChanges, PlacesAsOf, SeatsThrough) = (s.Grouping, s.GroupChanges, s.PlacesAsOf, s.SeatsThrough);
         foreach (var person in s.People) _people[person.Number] = person;
     }
 
@@ -92,6 +99,7 @@ public sealed class Lesson : Room
     /// <inheritdoc/>
     protected override void ApplyEvent(Envelope envelope)
     {
+        if (ChangesPlaces(envelope.Event)) PlacesAsOf = envelope.Number;
         switch (envelope.Event)
         {
             case PeopleExpected(var first, var count):

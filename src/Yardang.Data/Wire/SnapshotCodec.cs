@@ -246,8 +246,9 @@ public static class SnapshotCodec
             GroupCodec.Write(ref w, lesson.Grouping.Future);
         }
 
-        w.WriteArrayHeader(2);
+        w.WriteArrayHeader(3);
         w.Write(lesson.GroupChanges);
+        w.Write(lesson.PlacesAsOf);
         w.Write(lesson.SeatsThrough);
     }
 
@@ -272,7 +273,7 @@ public static class SnapshotCodec
         ImmutableArray<ImmutableArray<Group>> past = known ? GroupCodec.ReadArrangements(ref r) : [], future = known ? GroupCodec.ReadArrangements(ref r) : [];
         r.ReadArrayHeader();
         var grouping = new Grouping(now, past, future, used);
-        lesson.RestoreLesson(new(door, pensDown, confirmed < 0 ? null : confirmed, closed, people, masked, others, teachers, grouping, r.ReadInt32(), r.ReadInt64()));
+        lesson.RestoreLesson(new(door, pensDown, confirmed < 0 ? null : confirmed, closed, people, masked, others, teachers, grouping, r.ReadInt32(), r.ReadInt64(), r.ReadInt64()));
     }
 
     private static long? OrNull(long value) => value < 0 ? null : value;

@@ -20,17 +20,14 @@ public sealed class LessonConduct(IDbContextFactory<SchoolContext> school, Seati
         try
         {
             // A crash may have come between the command and its confirmation.
-            var unconfirmed = false;
-            var seen = await lesson.LookAsync(r => unconfirmed = ((Lesson)r) is { PensConfirmedOn: null, Number: > 0 });
+            var (unconfirmed, unseated) = (false, false);
+            var seen = await lesson.LookAsync(r => (unconfirmed, unseated) = ((Lesson)r) is { Number: > 0 } l ? (l.PensConfirmedOn is null, l.PlacesAsOf > l.SeatsThrough) : default);
             if (unconfirmed) await CarryAsync(lesson, hosts);
-            if (seen > 0) await SeatAsync(lesson, hosts, seen);
+            if (unseated) await SeatAsync(lesson, hosts, seen);
             await foreach (var envelope in lesson.FollowAsync(seen, lesson.Finished))
             {
                 if (envelope.Event is PensSet or LessonClosed or LessonReopened) await CarryAsync(lesson, hosts);
-                if (envelope.Event is GroupsSet or GroupsUndone or GroupsRedone or PersonAdmitted or PersonTurnedAway or PersonRemoved or SightSet)
-                {
-                    await SeatAsync(lesson, hosts, envelope.Number);
-                }
+                if (Lesson.ChangesPlaces(envelope.Event)) await SeatAsync(lesson, hosts, envelope.Number);
             }
         }
         catch (OperationCanceledException) when (lesson.Finished.IsCancellationRequested)

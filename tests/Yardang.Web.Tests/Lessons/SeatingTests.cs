@@ -11,6 +11,7 @@ using Yardang.Core.Ink;
 using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
+using Yardang.Data.Log;
 using Yardang.Data.School;
 using Yardang.Data.Wire;
 using Yardang.Web.Lessons;
@@ -170,17 +171,28 @@ public sealed class SeatingTests : IAsyncLifetime
     [Fact]
     public async Task A_restart_between_the_groups_and_their_seats_is_made_good()
     {
-        await SetGroupsAsync(new Group(1, "Arches", [2, 3]));
-        var together = (await PlaceAsync(_maya)).Board;
-        await using (var db = await _school.Get<Microsoft.EntityFrameworkCore.IDbContextFactory<SchoolContext>>().CreateDbContextAsync(Stop))
-        {
-            foreach (var p in db.Participants) p.BoardId = Guid.Parse(_maya.Board);
-            await db.SaveChangesAsync(Stop);
-        }
-
+        // The groups are in the log, and the server is killed before anybody has been seated.
         await _room.StopAsync();
+        var store = _school.Get<IEventStore>();
+        var number = store.LastNumber(_lesson.Id) + 1;
+        var groups = new Envelope(number, 0, Actor.Owner, 0, 0, 0, Audience.Everyone, new GroupsSet([new Group(1, "Arches", [2, 3])]));
+        store.Write([new Append(_lesson.Id, number, store.Open(_lesson.Id, RoomKind.Lesson), [EventCodec.Encode(groups)], _ => { })]);
+
         _room = await _school.Get<RoomHosts>().GetAsync(_lesson.Id);
-        while ((await PlaceAsync(_ben)).Board != together) await Task.Delay(5, Stop);
+        while ((await PlaceAsync(_ben)).Board.ToString() == _ben.Board) await Task.Delay(5, Stop);
+        Assert.Equal((await PlaceAsync(_maya)).Board, (await PlaceAsync(_ben)).Board);
+    }
+
+    [Fact]
+    public async Task Loading_a_lesson_in_which_everybody_is_seated_adds_nothing_to_its_log()
+    {
+        await SetGroupsAsync(new Group(1, "Arches", [2, 3]));
+        await _room.LookAsync(_ => { }, Stop);
+        await _room.StopAsync();
+        var number = _school.Get<IEventStore>().LastNumber(_lesson.Id);
+        await (await _school.Get<RoomHosts>().GetAsync(_lesson.Id)).LookAsync(_ => { }, Stop);
+        await PlaceAsync(_maya);
+        Assert.Equal(number, _school.Get<IEventStore>().LastNumber(_lesson.Id));
     }
 
     private static CancellationToken Stop => TestContext.Current.CancellationToken;

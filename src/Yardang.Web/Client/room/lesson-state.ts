@@ -56,7 +56,7 @@ export class LessonState {
     const [door, pensDown, confirmed, closed, people] = state;
     Object.assign(lesson, { number, door, pensDown, closed, pensConfirmedOn: confirmed < 0 ? null : confirmed });
     lesson.people = new Map(people.map((p: number[]) => [p[0], readPerson(p)]));
-    const [masked, others, teachers, groups, used, [past, future], [changes, through]] = state.slice(5);
+    const [masked, others, teachers, groups, used, [past, future], [changes, , through]] = state.slice(5);
     Object.assign(lesson, { namesMasked: masked, seesOtherBoards: others, seesTeachersBoard: teachers });
     Object.assign(lesson, {
       groups: readGroups(groups),
