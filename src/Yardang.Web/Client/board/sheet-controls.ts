@@ -95,14 +95,15 @@ export function sheetControls(session: () => SheetSession, words: Readonly<Recor
       this.label = body?.kind === 'connector' ? (body.label?.text ?? '') : '';
       if (body?.kind === 'bubble') {
         const { place } = selection.only!;
-        this.tip = { x: (body.tipX + place.x) / MM, y: (body.tipY + place.y) / MM };
+        Object.assign(this.tip, { x: (body.tipX + place.x) / MM, y: (body.tipY + place.y) / MM });
       }
       this.canConnect = selection.canConnect;
       const isLine = (m: Mark) => m.body.kind === 'connector' || (m.body.kind === 'shape' && m.body.shape === 1);
       this.hasLine = this.mayStyle && marks.every(isLine);
       this.fill = marks[0]?.style.fill ?? 0;
       this.looks = marks.reduce((all, m) => all & m.style.looks, marks[0]?.style.looks ?? 0);
-      this.exact = selection.exact;
+      // Number by number: a field in which somebody is typing is left alone as long as its own has not changed.
+      Object.assign(this.exact, selection.exact);
     },
 
     pick(tool: ToolName): void {
