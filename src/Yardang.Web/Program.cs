@@ -30,7 +30,9 @@ services.AddOptions<Microsoft.AspNetCore.DataProtection.KeyManagement.KeyManagem
 
 services.AddSingleton<IEventStore>(provider => new SqliteEventStore(provider.GetRequiredService<DataFolder>().LogFile));
 services.AddSingleton<EventLog>();
+services.AddSingleton<SchoolClock>();
 services.AddSingleton<Seating>();
+services.AddSingleton<LateChangeShelf>();
 services.AddSingleton<LessonConduct>();
 services.AddSingleton<IRoomSource, SchoolRooms>();
 services.AddSingleton(provider => new RoomSupport(
@@ -43,6 +45,9 @@ services.AddSingleton<LeftoversEndpoint>();
 services.AddSingleton<ParticipantCookie>();
 services.AddSingleton<AccessResolver>();
 services.AddSingleton<Handing>();
+services.AddSingleton<LateHanding>();
+services.AddSingleton<LessonClock>();
+services.AddHostedService(provider => provider.GetRequiredService<LessonClock>());
 services.AddSingleton<WorkArchive>();
 services.AddSingleton<ActivityShelf>();
 services.AddSingleton<ClassListShelf>();

@@ -1,4 +1,5 @@
 using Yardang.Core.Activities;
+using Yardang.Core.LateChanges;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
 
@@ -23,6 +24,7 @@ public sealed record WorkBrought(ActivityContent Content) : RoomEvent;
 public sealed class Board(ActivityContent version) : Room
 {
     private readonly SortedDictionary<long, LateWork> _setAside = [];
+    private readonly SortedDictionary<int, Adopted> _adopted = [];
 
     /// <inheritdoc/>
     public override RoomKind Kind => RoomKind.Board;
@@ -33,13 +35,17 @@ public sealed class Board(ActivityContent version) : Room
     /// <summary>Work waiting for the teacher's decision, by the number of its event.</summary>
     public IReadOnlyDictionary<long, LateWork> SetAside => _setAside;
 
+    /// <summary>The late changes of the lesson that this board was given, by their numbers.</summary>
+    public IReadOnlyDictionary<int, Adopted> Adopted => _adopted;
+
     /// <summary>When a student last did something here, server time in ms; null if none has.</summary>
     public long? LastActivity { get; private set; }
 
     /// <summary>Puts what a snapshot says beside the sheets back.</summary>
-    public void RestoreBoard(IEnumerable<LateWork> work, long? lastActivity)
+    public void RestoreBoard(IEnumerable<LateWork> work, long? lastActivity, IEnumerable<Adopted> adopted)
     {
         LastActivity = lastActivity;
+        foreach (var change in adopted) _adopted[change.Number] = change;
         foreach (var item in work) _setAside[item.Number] = item;
     }
 
@@ -50,6 +56,15 @@ public sealed class Board(ActivityContent version) : Room
         {
             case BringWork(var content):
                 return actor.Role == Role.Program && Number == 0 ? new WorkBrought(content) : Refusal.NotAllowed;
+            case AdoptChange adopt:
+                return actor.Role != Role.Program || submission.Gesture != adopt.Number ? Refusal.NotAllowed
+                    : _adopted.ContainsKey(adopt.Number) ? Refusal.Duplicate
+                    : Sheets.Marks.Count + adopt.Change.Activity.Marks.Length > Limits.Marks ? Refusal.Full
+                    : Adoption.Adopt(Sheets, adopt);
+            case GiveUpChange(var given):
+                return actor.Role != Role.Program ? Refusal.NotAllowed
+                    : _adopted.GetValueOrDefault(given) is not { GivenUp: false } ? Refusal.NothingToUndo
+                    : Sheets.Journal.Find(given) is { } gesture ? Adoption.GiveUp(Sheets, gesture) : new GestureUndone(given, [], []);
             case AcceptLateWork or DiscardLateWork when !actor.IsStaff:
                 return Refusal.NotAllowed;
             case AcceptLateWork(var number):
@@ -86,6 +101,14 @@ public sealed class Board(ActivityContent version) : Room
                 break;
             case LateWorkDiscarded(var number):
                 _setAside.Remove(number);
+                break;
+            case ChangeAdopted(var number, var page, _, _, _):
+                _adopted[number] = new(number, page);
+                Sheets.Apply(envelope.Event, envelope.Actor.Number, envelope.Gesture);
+                break;
+            case GestureUndone(var gesture, _, _) when Ids.ClientOf(gesture) == 0 && _adopted.TryGetValue((int)gesture, out var adopted):
+                _adopted[adopted.Number] = adopted with { GivenUp = true };
+                Sheets.Apply(envelope.Event, envelope.Actor.Number, envelope.Gesture);
                 break;
             default:
                 Sheets.Apply(envelope.Event, envelope.Actor.Number, envelope.Gesture);

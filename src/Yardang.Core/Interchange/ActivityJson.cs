@@ -31,13 +31,17 @@ public static class ActivityJson
 
     /// <summary>Reads what <see cref="Write"/> wrote.</summary>
     /// <exception cref="FormatException">It is damaged or newer than this program; the message names the place.</exception>
-    public static ActivityContent Read(ReadOnlySpan<byte> json)
+    public static ActivityContent Read(ReadOnlySpan<byte> json) =>
+        ReadPart(json) is { Pages.IsDefaultOrEmpty: false } activity ? activity : throw new FormatException("The activity has no page.");
+
+    /// <summary>Reads what <see cref="Write"/> wrote, also of an activity without pages: marks alone.</summary>
+    /// <exception cref="FormatException">It is damaged or newer than this program; the message names the place.</exception>
+    public static ActivityContent ReadPart(ReadOnlySpan<byte> json)
     {
         try
         {
             var file = JsonSerializer.Deserialize<File>(json, s_options) ?? throw new FormatException("The file is empty.");
             if (file.Format > FormatVersion) throw new FormatException($"The file has format {file.Format}; this program reads up to {FormatVersion}.");
-            if (file.Activity.Pages.IsDefaultOrEmpty) throw new FormatException("The activity has no page.");
             return file.Activity;
         }
         catch (JsonException e)
@@ -66,6 +70,10 @@ public static class ActivityJson
             throw new FormatException($"The work cannot be read at {e.Path ?? "its start"}.", e);
         }
     }
+
+    /// <summary>Whether two parts of activities say the same.</summary>
+    public static bool AreSame<T>(T one, T other) =>
+        JsonSerializer.SerializeToUtf8Bytes(one, s_options).AsSpan().SequenceEqual(JsonSerializer.SerializeToUtf8Bytes(other, s_options));
 
     private sealed class TextsConverter : JsonConverter<Texts>
     {

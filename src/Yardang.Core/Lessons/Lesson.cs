@@ -1,3 +1,5 @@
+using System.Collections.Immutable;
+using Yardang.Core.LateChanges;
 using Yardang.Core.Rooms;
 
 namespace Yardang.Core.Lessons;
@@ -5,7 +7,7 @@ namespace Yardang.Core.Lessons;
 /// <summary>What a snapshot says of a lesson.</summary>
 public sealed record LessonSnapshot(
     Door Door, bool PensDown, int? PensConfirmedOn, bool Closed, IEnumerable<Person> People, bool NamesMasked, bool SeesOtherBoards, bool SeesTeachersBoard,
-    Grouping Grouping, int GroupChanges, long PlacesAsOf, long SeatsThrough);
+    Grouping Grouping, int GroupChanges, long PlacesAsOf, long SeatsThrough, IEnumerable<LateChange> Changes, LessonTimes Times, bool Waits, bool IsOverdue);
 
 /// <summary>An activity being worked on by people: who is in, door, groups, signals, pens.</summary>
 public sealed class Lesson : Room
@@ -14,6 +16,7 @@ public sealed class Lesson : Room
     public const int MostPeople = 1_000;
 
     private readonly SortedDictionary<int, Person> _people = [];
+    private readonly SortedDictionary<int, LateChange> _changes = [];
 
     /// <inheritdoc/>
     public override RoomKind Kind => RoomKind.Lesson;
@@ -54,8 +57,20 @@ public sealed class Lesson : Room
     /// <summary>Whether students may look at the teacher's own board.</summary>
     public bool SeesTeachersBoard { get; private set; }
 
+    /// <summary>When it opens, is due and closes.</summary>
+    public LessonTimes Times { get; private set; } = LessonTimes.None;
+
+    /// <summary>Whether it is not open yet.</summary>
+    public bool Waits { get; private set; }
+
+    /// <summary>Whether the moment at which the work was due has passed.</summary>
+    public bool IsOverdue { get; private set; }
+
+    /// <summary>What was handed out while the lesson ran, by number. Students know of those that have arrived on their screens.</summary>
+    public IReadOnlyDictionary<int, LateChange> Changes => _changes;
+
     /// <summary>What this lesson allows on its boards now.</summary>
-    public Conditions Conditions => new(PensDown, Closed);
+    public Conditions Conditions => new(PensDown, Closed, Waits);
 
     /// <summary>Whether an event changes who may be where. (Who comes in by the door is seated as they come.)</summary>
     public static bool ChangesPlaces(RoomEvent happened) =>
@@ -67,13 +82,17 @@ public sealed class Lesson : Room
         (Door, PensDown, PensConfirmedOn, Closed) = (s.Door, s.PensDown, s.PensConfirmedOn, s.Closed);
         (NamesMasked, SeesOtherBoards, SeesTeachersBoard) = (s.NamesMasked, s.SeesOtherBoards, s.SeesTeachersBoard);
         (Grouping, GroupChanges, PlacesAsOf, SeatsThrough) = (s.Grouping, s.GroupChanges, s.PlacesAsOf, s.SeatsThrough);
+        (Times, Waits, IsOverdue) = (s.Times, s.Waits, s.IsOverdue);
         foreach (var person in s.People) _people[person.Number] = person;
+        foreach (var change in s.Changes) _changes[change.Number] = change;
     }
 
     /// <inheritdoc/>
     protected override Decision DecideCommand(Submission submission, Actor actor, Conditions conditions) => submission.Command switch
     {
-        OpenLesson or ExpectPeople or Join or ConfirmPens or ConfirmSeats when actor.Role != Role.Program => Refusal.NotAllowed,
+        OpenLesson or ExpectPeople or Join or ConfirmPens or ConfirmSeats or HandOutChange or TakeChangeBack or AnnounceMoment when actor.Role != Role.Program => Refusal.NotAllowed,
+        ConfirmChange(var number) => Confirm(number, actor),
+        HandIn or TakeWorkBack => Decide(submission.Command is HandIn, actor),
         not GiveSignal when !actor.IsStaff => Refusal.NotAllowed,
         OpenLesson => Number == 0 ? new LessonOpened() : Refusal.Duplicate,
         ExpectPeople(var count) => count is > 0 and <= MostPeople && _people.Count + count <= MostPeople ? new PeopleExpected(NextPerson, count) : Refusal.Full,
@@ -85,8 +104,15 @@ public sealed class Lesson : Room
         UndoGroups => Grouping.Past.IsEmpty ? Refusal.NothingToUndo : new GroupsUndone(),
         RedoGroups => Grouping.Future.IsEmpty ? Refusal.NothingToUndo : new GroupsRedone(),
         ConfirmSeats(var through) => through > SeatsThrough && through <= Number ? new SeatsConfirmed(through) : Refusal.ChangedSince,
+        HandOutChange handOut => Decide(handOut),
+        TakeChangeBack(var number) => !_changes.TryGetValue(number, out var change) ? Refusal.NotFound
+            : change.TakenBack ? Refusal.NothingToUndo
+            : new Decision.Accepted(new ChangeTakenBack(number), Audience.Staff),
         MaskNames(var masked) => new NamesMasked(masked),
         SetSight(var others, var teachers) => new SightSet(others, teachers),
+        SetTimes(var times) => times.IsInOrder ? new TimesSet(times) : Refusal.OutOfRange,
+        AnnounceMoment(Moment.Opens) => Waits ? new MomentCame(Moment.Opens) : Refusal.ChangedSince,
+        AnnounceMoment(Moment.Due) => Times.DueAt is not null && !IsOverdue ? new MomentCame(Moment.Due) : Refusal.ChangedSince,
         SetDoor(var door) => Enum.IsDefined(door) ? new DoorSet(door) : Refusal.OutOfRange,
         SetPens(var down) => Closed ? Refusal.Closed : new PensSet(down),
         ConfirmPens(var down, var boards) => down == PensDown ? new PensConfirmed(down, boards) : Refusal.ChangedSince,
@@ -117,13 +143,32 @@ public sealed class Lesson : Room
             case GroupsUndone: (Grouping, GroupChanges) = (Grouping.Undone(), GroupChanges + 1); break;
             case GroupsRedone: (Grouping, GroupChanges) = (Grouping.Redone(), GroupChanges + 1); break;
             case SeatsConfirmed(var through): SeatsThrough = through; break;
+            case ChangeHandedOut(var number, var content, var groups, var people):
+                _changes[number] = new(number, content, envelope.Time, groups, people, []);
+                break;
+            case ChangeTakenBack(var number): _changes[number] = _changes[number] with { TakenBack = true }; break;
+            case ChangeReceived(var by, var number):
+                // A student's copy of the lesson knows of no other changes than these.
+                var received = _changes.GetValueOrDefault(number) ?? new LateChange(number, Guid.Empty, envelope.Time, [], [], []);
+                _changes[number] = received with { Received = received.Received.Add(by) };
+                break;
+            case TimesSet(var times):
+                (Times, Waits, IsOverdue) = (times, times.OpensAt > envelope.Time, times.DueAt <= envelope.Time);
+                break;
+            case MomentCame(Moment.Opens): Waits = false; break;
+            case MomentCame(Moment.Due): IsOverdue = true; break;
+            case WorkHandedIn(var people): HandedIn(people, envelope.Time); break;
+            case WorkTakenBack(var people): HandedIn(people, null); break;
             case NamesMasked(var masked): NamesMasked = masked; break;
             case SightSet(var others, var teachers): (SeesOtherBoards, SeesTeachersBoard) = (others, teachers); break;
             case DoorSet(var door): Door = door; break;
             case PensSet(var down): (PensDown, PensConfirmedOn) = (down, null); break;
             case PensConfirmed(_, var boards): PensConfirmedOn = boards; break;
             case LessonClosed: Closed = true; break;
-            case LessonReopened: Closed = false; break;
+            case LessonReopened:
+                Closed = false;
+                if (Times.ClosesAt <= envelope.Time) Times = Times with { ClosesAt = null };
+                break;
             case SignalGiven(var number, var signal, var on):
                 var person = _people[number];
                 long? at = on ? envelope.Time : null;
@@ -145,6 +190,39 @@ public sealed class Lesson : Room
     // A teacher who lowers a hand tells everyone, since the audience of the author would be the teacher alone.
     private static Audience PersonAndStaff(GiveSignal give, Actor actor) =>
         actor.Number == give.Person ? Audience.AuthorAndStaff : Audience.Everyone;
+
+    private Decision Decide(HandOutChange handOut)
+    {
+        if (Closed) return Refusal.Closed;
+        if (_changes.Count >= LateChange.Most) return Refusal.Full;
+        if (!handOut.Groups.All(g => Grouping.Now.Any(known => known.Number == g))) return Refusal.NotFound;
+        if (!handOut.People.All(p => _people.TryGetValue(p, out var person) && person.Belongs)) return Refusal.NotFound;
+        return new Decision.Accepted(new ChangeHandedOut(_changes.Count + 1, handOut.Content, handOut.Groups, handOut.People), Audience.Staff);
+    }
+
+    // What is handed in is marked, and stays where it is: there is nothing to send back.
+    private Decision Decide(bool handsIn, Actor actor)
+    {
+        if (Closed) return Refusal.Closed;
+        if (actor.IsStaff || Waits || !Times.HandsIn) return Refusal.NotAllowed;
+        if (!_people.TryGetValue(actor.Number, out var person) || person.Standing != Standing.In) return Refusal.NotFound;
+        if (person.HandedInAt is not null == handsIn) return Refusal.ChangedSince;
+        if (!handsIn && IsOverdue) return Refusal.NotAllowed;
+        ImmutableArray<int> people = Grouping.Of(actor.Number)?.People ?? [actor.Number];
+        return handsIn ? new WorkHandedIn(people) : new WorkTakenBack(people);
+    }
+
+    private void HandedIn(ImmutableArray<int> people, long? at)
+    {
+        foreach (var number in people.Where(_people.ContainsKey)) _people[number] = _people[number] with { HandedInAt = at };
+    }
+
+    private Decision Confirm(int number, Actor actor)
+    {
+        if (actor.IsStaff || !_people.ContainsKey(actor.Number)) return Refusal.NotAllowed;
+        if (!_changes.TryGetValue(number, out var change)) return Refusal.NotFound;
+        return change.Received.Contains(actor.Number) ? Refusal.Duplicate : new Decision.Accepted(new ChangeReceived(actor.Number, number), Audience.AuthorAndStaff);
+    }
 
     private Decision Decide(Join join)
     {

@@ -106,7 +106,7 @@ public static class Marking
         var gesture = sheets.Journal.Find(undo.Gesture);
         if (gesture is null || gesture.Undone) return Refusal.NothingToUndo;
         if (gesture.Actor != actor.Number) return Refusal.NotYours;
-        var (changes, skipped) = Turn(sheets, gesture, actor, s => s.Before, _ => gesture.Id);
+        var (changes, skipped) = Turn(sheets, gesture, s => s.Before, _ => gesture.Id, change => WhyNot(sheets, change, actor, design: actor.IsStaff) is null);
         return new GestureUndone(gesture.Id, changes, skipped);
     }
 
@@ -115,14 +115,14 @@ public static class Marking
         var gesture = sheets.Journal.Find(redo.Gesture);
         if (gesture is null || !gesture.Undone) return Refusal.NothingToUndo;
         if (gesture.Actor != actor.Number) return Refusal.NotYours;
-        var (changes, skipped) = Turn(sheets, gesture, actor, s => s.After, s => s.BeforeWriter);
+        var (changes, skipped) = Turn(sheets, gesture, s => s.After, s => s.BeforeWriter, change => WhyNot(sheets, change, actor, design: actor.IsStaff) is null);
         return new GestureRedone(gesture.Id, changes, skipped);
     }
 
     // A gesture of which everything must be skipped is turned all the same, so that the one before it can be reached.
-    // Only properties that nobody else has written since, and only what this person may change today.
-    private static (ImmutableArray<Change> Changes, ImmutableArray<long> Skipped) Turn(
-        Sheets sheets, Gesture gesture, Actor actor, Func<Step, Change> value, Func<Step, long> expectedWriter)
+    // Only properties that nobody else has written since, and only what may be changed today.
+    internal static (ImmutableArray<Change> Changes, ImmutableArray<long> Skipped) Turn(
+        Sheets sheets, Gesture gesture, Func<Step, Change> value, Func<Step, long> expectedWriter, Func<Change, bool> may)
     {
         var changes = ImmutableArray.CreateBuilder<Change>();
         var skipped = ImmutableArray.CreateBuilder<long>();
@@ -130,7 +130,7 @@ public static class Marking
         {
             var change = value(step);
             var untouched = sheets.Journal.WriterOf(change.Target, change.Property) == expectedWriter(step);
-            if (untouched && WhyNot(sheets, change, actor, design: actor.IsStaff) is null) changes.Add(change);
+            if (untouched && may(change)) changes.Add(change);
             else skipped.Add(change.Target);
         }
 

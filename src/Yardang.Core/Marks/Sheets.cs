@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Yardang.Core.Activities;
+using Yardang.Core.LateChanges;
 using Yardang.Core.Rooms;
 using Yardang.Core.Shapes;
 
@@ -114,18 +115,15 @@ public sealed class Sheets
                 foreach (var mark in marks) Add(mark, actor, gesture);
                 break;
             case PageAdded(var page, var order):
-                _pages[page.Id] = page with { Order = order };
-                SortPages();
-                Journal.Note(gesture, actor, new PageErasing(page.Id, true), new PageErasing(page.Id, false));
+                PutIn(page with { Order = order }, actor, gesture);
                 break;
             case ChangesMade(var changes):
-                foreach (var change in changes)
-                {
-                    if (Current(change.Target, change.Property) is not { } before) continue;
-                    Journal.Note(gesture, actor, before, change);
-                    Set(change);
-                }
-
+                Make(changes, actor, gesture);
+                break;
+            case ChangeAdopted(_, _, var pages, var marks, var changes):
+                foreach (var page in pages) PutIn(page, actor, gesture);
+                foreach (var mark in marks) Add(mark, actor, gesture);
+                Make(changes, actor, gesture);
                 break;
             case GestureUndone(var id, var changes, _):
                 TurnBack(id, changes, undone: true);
@@ -158,6 +156,32 @@ public sealed class Sheets
 
     private void SortPages() => _inOrder = [.. AllPages.Where(p => !p.Erased)];
 
+    private void PutIn(Page page, int actor, long gesture)
+    {
+        _pages[page.Id] = page;
+        SortPages();
+        Journal.Note(gesture, actor, new PageErasing(page.Id, true), new PageErasing(page.Id, false));
+    }
+
+    private void Make(ImmutableArray<Change> changes, int actor, long gesture)
+    {
+        foreach (var change in changes)
+        {
+            if (Current(change.Target, change.Property) is not { } before) continue;
+            Journal.Note(gesture, actor, IsLateChange(gesture) ? WithoutKey(before) : before, change);
+            Set(IsLateChange(gesture) ? WithKeyOfNow(change) : change);
+        }
+    }
+
+    // The program's own gestures say nothing of what is expected of zones, since students are told of them; it stays as it is.
+    private static bool IsLateChange(long gesture) => gesture != 0 && Ids.ClientOf(gesture) == 0;
+
+    private static Change WithoutKey(Change change) => change is Remaking(_, ZoneBody zone) remaking ? remaking with { Body = zone with { Expected = null } } : change;
+
+    private Change WithKeyOfNow(Change change) => change is Remaking(var id, ZoneBody zone) remaking && _marks.GetValueOrDefault(id)?.Body is ZoneBody now
+        ? remaking with { Body = zone with { Expected = now.Expected } }
+        : change;
+
     private void Add(Mark mark, int actor, long gesture)
     {
         Put(mark);
@@ -169,7 +193,7 @@ public sealed class Sheets
         var gesture = Journal.Find(id);
         foreach (var change in changes)
         {
-            Set(change);
+            Set(IsLateChange(id) ? WithKeyOfNow(change) : change);
             Journal.SetWriter(change, undone ? gesture?.On(change.Target, change.Property)?.BeforeWriter ?? 0 : id);
         }
 

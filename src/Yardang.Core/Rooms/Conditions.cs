@@ -6,11 +6,12 @@ namespace Yardang.Core.Rooms;
 /// </summary>
 /// <param name="PensDown">Nobody but staff writes; everybody can look.</param>
 /// <param name="Closed">The lesson is over; its boards can be read.</param>
-public sealed record Conditions(bool PensDown = false, bool Closed = false)
+/// <param name="Waits">The lesson is not open yet.</param>
+public sealed record Conditions(bool PensDown = false, bool Closed = false, bool Waits = false)
 {
     /// <summary>Nothing is restricted.</summary>
     public static readonly Conditions Open = new();
 
     /// <summary>Whether students may write now.</summary>
-    public bool StudentsMayWrite => !PensDown && !Closed;
+    public bool StudentsMayWrite => !PensDown && !Closed && !Waits;
 }

@@ -9,6 +9,7 @@ internal sealed class LessonConfiguration : IEntityTypeConfiguration<LessonRecor
     {
         builder.ToTable("Lessons");
         builder.HasIndex(l => l.Code).IsUnique();
+        builder.HasIndex(l => l.Address).IsUnique();
         builder.HasIndex(l => l.OwnerId);
     }
 }

@@ -7,6 +7,9 @@ namespace Yardang.Data.School;
 public sealed class Teacher : IdentityUser<Guid>
 {
     public required string DisplayName { get; set; }
+
+    /// <summary>Of somebody who began without an account: when all of it is deleted. Null for accounts that stay.</summary>
+    public DateTimeOffset? EndsAt { get; set; }
 }
 
 /// <summary>An activity on a teacher's desk. What it says is in its draft room.</summary>
@@ -132,8 +135,84 @@ public sealed class LessonRecord
     /// <summary>Hash of the password that newcomers type besides the code; null if there is none.</summary>
     public string? PasswordHash { get; set; }
 
+    /// <summary>An address of the teacher's own choice, in small letters; null for none.</summary>
+    public string? Address { get; set; }
+
+    /// <summary>When it opens; null from the first. A copy of what the room says, for lists.</summary>
+    public DateTimeOffset? OpensAt { get; set; }
+
+    /// <summary>When the work is due; null if nothing is said. A copy of what the room says, for lists.</summary>
+    public DateTimeOffset? DueAt { get; set; }
+
+    /// <summary>When it closes by itself; null if it does not. A copy of what the room says, for lists.</summary>
+    public DateTimeOffset? ClosesAt { get; set; }
+
+    /// <summary>Whether it is not open yet. A copy of what the room says, for access.</summary>
+    public bool Waits { get; set; }
+
+    /// <summary>Whether the moment at which the work was due has been announced. A copy of what the room says.</summary>
+    public bool IsOverdue { get; set; }
+
     /// <summary>When it was closed; null while it runs. A copy of what the room says, for lists.</summary>
     public DateTimeOffset? ClosedAt { get; set; }
+}
+
+/// <summary>What was handed out while a lesson ran. To whom, and who has it, is in the lesson room.</summary>
+public sealed class LateChangeRecord
+{
+    public required Guid Id { get; init; }
+
+    public required Guid LessonId { get; init; }
+
+    /// <summary>What it is, in words: for the teacher's list.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>The activity as it said then, as JSON; without pages for marks alone.</summary>
+    public required byte[] Content { get; init; }
+
+    /// <summary>The ids of the pages that were handed out, separated by blanks; empty for marks alone.</summary>
+    public required string Pages { get; init; }
+}
+
+/// <summary>Somebody who helps in a lesson, or with an activity, that is another teacher's.</summary>
+public sealed class CoTeacherRecord
+{
+    /// <summary>The lesson or activity.</summary>
+    public required Guid OfId { get; init; }
+
+    /// <summary>To whom the invitation went, in capitals, as accounts are compared. It holds for whoever has this account, also if they make it later.</summary>
+    public required string Email { get; init; }
+
+    public required CoTeacherRole Role { get; set; }
+
+    public required DateTimeOffset InvitedAt { get; init; }
+}
+
+/// <summary>What a co-teacher may do.</summary>
+public enum CoTeacherRole
+{
+    /// <summary>See everything, change nothing.</summary>
+    Watches = 0,
+
+    /// <summary>All that the owner may in the lesson or activity, but not invite others.</summary>
+    Runs = 1,
+}
+
+/// <summary>A message that would have been sent: as long as no mail server is set up, it can be read on the outbox page.</summary>
+public sealed class MailRecord
+{
+    public required Guid Id { get; init; }
+
+    public required string To { get; init; }
+
+    public required string Subject { get; init; }
+
+    public required string Text { get; init; }
+
+    /// <summary>An address on this server to go on with; empty for none.</summary>
+    public required string Link { get; init; }
+
+    public required DateTimeOffset At { get; init; }
 }
 
 /// <summary>A person in a lesson: the only place where a student's name is kept.</summary>

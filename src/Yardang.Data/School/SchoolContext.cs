@@ -23,6 +23,12 @@ public sealed class SchoolContext(DbContextOptions<SchoolContext> options)
 
     public DbSet<ClassEntryRecord> ClassEntries => Set<ClassEntryRecord>();
 
+    public DbSet<LateChangeRecord> LateChanges => Set<LateChangeRecord>();
+
+    public DbSet<CoTeacherRecord> CoTeachers => Set<CoTeacherRecord>();
+
+    public DbSet<MailRecord> Outbox => Set<MailRecord>();
+
     public DbSet<SeatRecord> Seats => Set<SeatRecord>();
 
     protected override void OnModelCreating(ModelBuilder builder)

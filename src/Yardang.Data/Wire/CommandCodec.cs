@@ -1,6 +1,7 @@
 using System.Buffers;
 using System.Collections.Immutable;
 using MessagePack;
+using Yardang.Core.LateChanges;
 using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
@@ -36,6 +37,10 @@ public static class CommandCodec
         RedoGroups = 30,
         MaskNames = 31,
         SetSight = 32,
+        ConfirmChange = 33,
+        SetTimes = 34,
+        HandIn = 35,
+        TakeWorkBack = 36,
     }
 
     /// <summary>A submission as a client sends it.</summary>
@@ -169,6 +174,20 @@ public static class CommandCodec
                 w.Write(c.OtherBoards);
                 w.Write(c.TeachersBoard);
                 break;
+            case ConfirmChange c:
+                Begin(ref w, Kind.ConfirmChange, 1);
+                w.Write(c.Number);
+                break;
+            case SetTimes c:
+                Begin(ref w, Kind.SetTimes, 4);
+                LessonTimesCodec.Write(ref w, c.Times);
+                break;
+            case HandIn:
+                Begin(ref w, Kind.HandIn, 0);
+                break;
+            case TakeWorkBack:
+                Begin(ref w, Kind.TakeWorkBack, 0);
+                break;
             case CloseLesson:
                 Begin(ref w, Kind.CloseLesson, 0);
                 break;
@@ -187,8 +206,9 @@ public static class CommandCodec
         {
             Kind.AddMark => 5,
             Kind.GiveSignal => 3,
+            Kind.SetTimes => 4,
             Kind.AddMarks or Kind.AddPage or Kind.SetGroups or Kind.SetSight => 2,
-            Kind.CloseLesson or Kind.ReopenLesson or Kind.UndoGroups or Kind.RedoGroups => 0,
+            Kind.CloseLesson or Kind.ReopenLesson or Kind.UndoGroups or Kind.RedoGroups or Kind.HandIn or Kind.TakeWorkBack => 0,
             _ => 1,
         });
         Command command = kind switch
@@ -214,6 +234,10 @@ public static class CommandCodec
             Kind.RedoGroups => new RedoGroups(),
             Kind.MaskNames => new MaskNames(r.ReadBoolean()),
             Kind.SetSight => new SetSight(r.ReadBoolean(), r.ReadBoolean()),
+            Kind.ConfirmChange => new ConfirmChange(r.ReadInt32()),
+            Kind.SetTimes => new SetTimes(LessonTimesCodec.Read(ref r)),
+            Kind.HandIn => new HandIn(),
+            Kind.TakeWorkBack => new TakeWorkBack(),
             _ => throw new MessagePackSerializationException("Unknown kind of command."),
         };
         fields.End(ref r);

@@ -1,9 +1,11 @@
 using System.Buffers;
 using System.Collections.Immutable;
 using MessagePack;
+using Yardang.Core.Activities;
 using Yardang.Core.Boards;
 using Yardang.Core.Drafts;
 using Yardang.Core.Interchange;
+using Yardang.Core.LateChanges;
 using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
@@ -32,6 +34,7 @@ public static class EventCodec
         MarksAdded = 17,
         PageAdded = 18,
         WorkBrought = 19,
+        ChangeAdopted = 20,
         LessonOpened = 30,
         PersonJoined = 31,
         DoorSet = 32,
@@ -51,6 +54,13 @@ public static class EventCodec
         SeatsConfirmed = 46,
         NamesMasked = 47,
         SightSet = 48,
+        ChangeHandedOut = 49,
+        ChangeTakenBack = 50,
+        ChangeReceived = 51,
+        TimesSet = 52,
+        MomentCame = 53,
+        WorkHandedIn = 54,
+        WorkTakenBack = 55,
     }
 
     [ThreadStatic]
@@ -125,6 +135,16 @@ public static class EventCodec
                 Begin(ref w, Kind.MarksAdded, 1);
                 w.WriteArrayHeader(e.Marks.Length);
                 foreach (var mark in e.Marks) MarkCodec.Write(ref w, mark);
+                break;
+            case ChangeAdopted e:
+                Begin(ref w, Kind.ChangeAdopted, 5);
+                w.Write(e.Number);
+                w.Write(e.Page);
+                w.WriteArrayHeader(e.Pages.Length);
+                foreach (var page in e.Pages) PageCodec.Write(ref w, page);
+                w.WriteArrayHeader(e.Marks.Length);
+                foreach (var mark in e.Marks) MarkCodec.Write(ref w, mark);
+                ChangeCodec.Write(ref w, e.Changes);
                 break;
             case PageAdded e:
                 Begin(ref w, Kind.PageAdded, 2);
@@ -230,6 +250,38 @@ public static class EventCodec
                 w.Write(e.OtherBoards);
                 w.Write(e.TeachersBoard);
                 break;
+            case ChangeHandedOut e:
+                Begin(ref w, Kind.ChangeHandedOut, 4);
+                w.Write(e.Number);
+                w.Write(e.Content.ToString());
+                MarkCodec.Write(ref w, e.Groups);
+                MarkCodec.Write(ref w, e.People);
+                break;
+            case ChangeTakenBack e:
+                Begin(ref w, Kind.ChangeTakenBack, 1);
+                w.Write(e.Number);
+                break;
+            case ChangeReceived e:
+                Begin(ref w, Kind.ChangeReceived, 2);
+                w.Write(e.Person);
+                w.Write(e.Number);
+                break;
+            case TimesSet e:
+                Begin(ref w, Kind.TimesSet, 4);
+                LessonTimesCodec.Write(ref w, e.Times);
+                break;
+            case MomentCame e:
+                Begin(ref w, Kind.MomentCame, 1);
+                w.Write((int)e.Moment);
+                break;
+            case WorkHandedIn e:
+                Begin(ref w, Kind.WorkHandedIn, 1);
+                MarkCodec.Write(ref w, e.People);
+                break;
+            case WorkTakenBack e:
+                Begin(ref w, Kind.WorkTakenBack, 1);
+                MarkCodec.Write(ref w, e.People);
+                break;
             default:
                 throw new ArgumentException($"{happened.GetType().Name} has no wire form.", nameof(happened));
         }
@@ -254,6 +306,7 @@ public static class EventCodec
         Kind.WorkBrought => (new WorkBrought(ActivityJson.Read(r.ReadBytes()!.Value.ToArray())), 1),
         Kind.MarkAdded => (new MarkAdded(MarkCodec.ReadMark(ref r)), 1),
         Kind.MarksAdded => (new MarksAdded(ReadMarks(ref r)), 1),
+        Kind.ChangeAdopted => (new ChangeAdopted(r.ReadInt32(), r.ReadInt64(), ReadPages(ref r), ReadMarks(ref r), ChangeCodec.ReadChanges(ref r)), 5),
         Kind.PageAdded => (new PageAdded(PageCodec.ReadPage(ref r), r.ReadDouble()), 2),
         Kind.ChangesMade => (new ChangesMade(ChangeCodec.ReadChanges(ref r)), 1),
         Kind.GestureUndone => (new GestureUndone(r.ReadInt64(), ChangeCodec.ReadChanges(ref r), ReadIds(ref r)), 3),
@@ -282,6 +335,13 @@ public static class EventCodec
         Kind.SeatsConfirmed => (new SeatsConfirmed(r.ReadInt64()), 1),
         Kind.NamesMasked => (new NamesMasked(r.ReadBoolean()), 1),
         Kind.SightSet => (new SightSet(r.ReadBoolean(), r.ReadBoolean()), 2),
+        Kind.ChangeHandedOut => (new ChangeHandedOut(r.ReadInt32(), Guid.Parse(r.ReadString()!), MarkCodec.ReadInts(ref r), MarkCodec.ReadInts(ref r)), 4),
+        Kind.ChangeTakenBack => (new ChangeTakenBack(r.ReadInt32()), 1),
+        Kind.ChangeReceived => (new ChangeReceived(r.ReadInt32(), r.ReadInt32()), 2),
+        Kind.TimesSet => (new TimesSet(LessonTimesCodec.Read(ref r)), 4),
+        Kind.MomentCame => (new MomentCame((Moment)r.ReadInt32()), 1),
+        Kind.WorkHandedIn => (new WorkHandedIn(MarkCodec.ReadInts(ref r)), 1),
+        Kind.WorkTakenBack => (new WorkTakenBack(MarkCodec.ReadInts(ref r)), 1),
         _ => throw new MessagePackSerializationException($"Unknown kind of event: {(int)kind}."),
     };
 
@@ -292,6 +352,13 @@ public static class EventCodec
         ChangeCodec.Write(ref w, changes);
         w.WriteArrayHeader(skipped.Length);
         foreach (var id in skipped) w.Write(id);
+    }
+
+    private static ImmutableArray<Page> ReadPages(ref MessagePackReader r)
+    {
+        var pages = ImmutableArray.CreateBuilder<Page>();
+        for (var left = r.ReadArrayHeader(); left > 0; left--) pages.Add(PageCodec.ReadPage(ref r));
+        return pages.ToImmutable();
     }
 
     private static ImmutableArray<Mark> ReadMarks(ref MessagePackReader r)

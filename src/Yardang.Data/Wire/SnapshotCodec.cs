@@ -4,6 +4,7 @@ using MessagePack;
 using Yardang.Core.Activities;
 using Yardang.Core.Boards;
 using Yardang.Core.Drafts;
+using Yardang.Core.LateChanges;
 using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
@@ -17,7 +18,7 @@ namespace Yardang.Data.Wire;
 public static class SnapshotCodec
 {
     /// <summary>Counts up with every change of layout.</summary>
-    public const int Format = 3;
+    public const int Format = 4;
 
     /// <summary>The state as one reader may see it. The same state gives the same bytes.</summary>
     public static byte[] Encode(Room room, Actor reader)
@@ -41,10 +42,11 @@ public static class SnapshotCodec
         switch (room)
         {
             case Board board:
-                w.WriteArrayHeader(3);
+                w.WriteArrayHeader(4);
                 Write(ref w, board.Sheets, reader);
                 Write(ref w, [.. board.SetAside.Values.Where(s => reader.IsStaff || s.Actor.Number == reader.Number)]);
                 w.Write(board.LastActivity ?? -1);
+                Write(ref w, board.Adopted.Values);
                 break;
             case Draft draft:
                 w.WriteArrayHeader(1);
@@ -80,7 +82,7 @@ public static class SnapshotCodec
             case Board board:
                 r.ReadArrayHeader();
                 ReadSheets(ref r, board.Sheets);
-                board.RestoreBoard(ReadSetAside(ref r), OrNull(r.ReadInt64()));
+                board.RestoreBoard(ReadSetAside(ref r), OrNull(r.ReadInt64()), ReadAdopted(ref r));
                 break;
             case Draft draft:
                 r.ReadArrayHeader();
@@ -213,9 +215,34 @@ public static class SnapshotCodec
         return setAside;
     }
 
+    private static void Write(ref MessagePackWriter w, IEnumerable<Adopted> adopted)
+    {
+        var all = adopted.ToList();
+        w.WriteArrayHeader(all.Count);
+        foreach (var change in all)
+        {
+            w.WriteArrayHeader(3);
+            w.Write(change.Number);
+            w.Write(change.Page);
+            w.Write(change.GivenUp);
+        }
+    }
+
+    private static List<Adopted> ReadAdopted(ref MessagePackReader r)
+    {
+        var adopted = new List<Adopted>();
+        for (var left = r.ReadArrayHeader(); left > 0; left--)
+        {
+            r.ReadArrayHeader();
+            adopted.Add(new(r.ReadInt32(), r.ReadInt64(), r.ReadBoolean()));
+        }
+
+        return adopted;
+    }
+
     private static void Write(ref MessagePackWriter w, Lesson lesson, Actor reader)
     {
-        w.WriteArrayHeader(12);
+        w.WriteArrayHeader(14);
         w.Write((int)lesson.Door);
         w.Write(lesson.PensDown);
         w.Write(lesson.PensConfirmedOn ?? -1);
@@ -224,12 +251,13 @@ public static class SnapshotCodec
         w.WriteArrayHeader(people.Count);
         foreach (var person in people)
         {
-            w.WriteArrayHeader(5);
+            w.WriteArrayHeader(6);
             w.Write(person.Number);
             w.Write(person.JoinedAt);
             w.Write(person.HandUpAt ?? -1);
             w.Write(person.ReadyAt ?? -1);
             w.Write((int)person.Standing);
+            w.Write(person.HandedInAt ?? -1);
         }
 
         w.Write(lesson.NamesMasked);
@@ -250,6 +278,41 @@ public static class SnapshotCodec
         w.Write(lesson.GroupChanges);
         w.Write(lesson.PlacesAsOf);
         w.Write(lesson.SeatsThrough);
+        Write(ref w, lesson.Changes.Values, reader);
+        w.WriteArrayHeader(6);
+        LessonTimesCodec.Write(ref w, lesson.Times);
+        w.Write(lesson.Waits);
+        w.Write(lesson.IsOverdue);
+    }
+
+    // Who else was given something is no matter of a student's.
+    private static void Write(ref MessagePackWriter w, IEnumerable<LateChange> changes, Actor reader)
+    {
+        var known = changes.Where(c => reader.IsStaff || c.Received.Contains(reader.Number)).ToList();
+        w.WriteArrayHeader(known.Count);
+        foreach (var change in known)
+        {
+            w.WriteArrayHeader(7);
+            w.Write(change.Number);
+            w.Write((reader.IsStaff ? change.Content : Guid.Empty).ToString());
+            w.Write(change.At);
+            MarkCodec.Write(ref w, reader.IsStaff ? change.Groups : []);
+            MarkCodec.Write(ref w, reader.IsStaff ? change.People : []);
+            MarkCodec.Write(ref w, reader.IsStaff ? [.. change.Received] : [reader.Number]);
+            w.Write(change.TakenBack);
+        }
+    }
+
+    private static List<LateChange> ReadChanges(ref MessagePackReader r)
+    {
+        var changes = new List<LateChange>();
+        for (var left = r.ReadArrayHeader(); left > 0; left--)
+        {
+            r.ReadArrayHeader();
+            changes.Add(new(r.ReadInt32(), Guid.Parse(r.ReadString()!), r.ReadInt64(), MarkCodec.ReadInts(ref r), MarkCodec.ReadInts(ref r), [.. MarkCodec.ReadInts(ref r)], r.ReadBoolean()));
+        }
+
+        return changes;
     }
 
     private static void ReadLesson(ref MessagePackReader r, Lesson lesson)
@@ -263,7 +326,7 @@ public static class SnapshotCodec
         for (var left = r.ReadArrayHeader(); left > 0; left--)
         {
             r.ReadArrayHeader();
-            people.Add(new(r.ReadInt32(), r.ReadInt64(), OrNull(r.ReadInt64()), OrNull(r.ReadInt64()), (Standing)r.ReadInt32()));
+            people.Add(new(r.ReadInt32(), r.ReadInt64(), OrNull(r.ReadInt64()), OrNull(r.ReadInt64()), (Standing)r.ReadInt32(), OrNull(r.ReadInt64())));
         }
 
         bool masked = r.ReadBoolean(), others = r.ReadBoolean(), teachers = r.ReadBoolean();
@@ -273,7 +336,12 @@ public static class SnapshotCodec
         ImmutableArray<ImmutableArray<Group>> past = known ? GroupCodec.ReadArrangements(ref r) : [], future = known ? GroupCodec.ReadArrangements(ref r) : [];
         r.ReadArrayHeader();
         var grouping = new Grouping(now, past, future, used);
-        lesson.RestoreLesson(new(door, pensDown, confirmed < 0 ? null : confirmed, closed, people, masked, others, teachers, grouping, r.ReadInt32(), r.ReadInt64(), r.ReadInt64()));
+        var (groupChanges, placesAsOf, seatsThrough) = (r.ReadInt32(), r.ReadInt64(), r.ReadInt64());
+        var changes = ReadChanges(ref r);
+        r.ReadArrayHeader();
+        lesson.RestoreLesson(new(
+            door, pensDown, confirmed < 0 ? null : confirmed, closed, people, masked, others, teachers, grouping, groupChanges, placesAsOf, seatsThrough,
+            changes, LessonTimesCodec.Read(ref r), r.ReadBoolean(), r.ReadBoolean()));
     }
 
     private static long? OrNull(long value) => value < 0 ? null : value;

@@ -39,12 +39,13 @@ public sealed class AccessResolver(IDbContextFactory<SchoolContext> school)
             : null;
     }
 
-    // Who waits at the door hears of it in the lesson's room. Who has left a board may still hand in there what they did before.
+    // Who waits at the door hears of it in the lesson's room. Before a lesson opens, nobody sees a board. Who has left a board may still hand in there what they did before.
     private static async Task<RoomAccess?> ForParticipantAsync(SchoolContext db, ParticipantRecord participant, Guid room, bool looks)
     {
         var actor = new Actor(participant.Number, Role.Student);
         var isIn = participant.Standing == Standing.In;
         if (participant.LessonId == room) return isIn || participant.Standing == Standing.Waiting ? new(room, RoomKind.Lesson, actor) : null;
+        if (await db.Lessons.AnyAsync(l => l.Id == participant.LessonId && l.Waits)) isIn = false;
         if (isIn && participant.BoardId == room) return new(room, RoomKind.Board, actor);
         var board = await db.Boards.SingleOrDefaultAsync(b => b.Id == room && b.LessonId == participant.LessonId);
         if (board is null) return null;

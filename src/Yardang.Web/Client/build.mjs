@@ -38,6 +38,7 @@ await build({
     board: 'Client/entry-board.ts',
     circulate: 'Client/entry-circulate.ts',
     door: 'Client/entry-door.ts',
+    late: 'Client/entry-late.ts',
     people: 'Client/entry-people.ts',
     workshop: 'Client/entry-workshop.ts',
   },

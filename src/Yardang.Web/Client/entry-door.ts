@@ -1,4 +1,4 @@
-// Somebody waits at the door: the page goes on by itself when the teacher has decided.
+// Somebody waits at the door, or until the lesson opens: the page goes on by itself.
 
 import { pageData } from './page-data';
 import { Connection } from './room/connection';
@@ -6,14 +6,15 @@ import { LessonState } from './room/lesson-state';
 import { RoomClient } from './room/room-client';
 
 const AGAIN_MS = 4000;
+/** After these, what the lesson says holds also for where people are let in. */
+const SEATED = new Set(['seatsConfirmed', 'pensConfirmed']);
 const { lesson, query } = pageData<{ lesson: string; query: string }>();
 
 async function look(): Promise<void> {
   try {
     const answer = await fetch(`/my-place${query}`);
-    const place = answer.ok ? ((await answer.json()) as { address: string; standing: number }) : null;
-    const waits = place?.standing === 1;
-    if (!waits) location.assign(place?.address ?? '/');
+    const place = answer.ok ? ((await answer.json()) as { address: string }) : null;
+    if (place?.address !== location.pathname + location.search) location.assign(place?.address ?? '/');
   } catch {
     setTimeout(() => void look(), AGAIN_MS);
   }
@@ -31,7 +32,7 @@ const room = new RoomClient<LessonState>(
   (number, state) => LessonState.read(number, state),
   () => null,
   { number: 0, isStaff: false },
-  { applied: ({ event }) => event.kind === 'seatsConfirmed' && void look() },
+  { applied: ({ event }) => SEATED.has(event.kind) && void look() },
   new LessonState(),
 );
 void connection.start();

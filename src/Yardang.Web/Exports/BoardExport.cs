@@ -12,7 +12,7 @@ using Yardang.Web.Rooms;
 namespace Yardang.Web.Exports;
 
 /// <summary>Boards on their way out: all as one PDF, one as PNG or SVG. For the lesson's teacher only.</summary>
-public sealed class BoardExport(AccessResolver access, LessonPeople people, Handing handing, WorkArchive work, RoomHosts hosts, MediaStore media)
+public sealed class BoardExport(AccessResolver access, LessonPeople people, Handing handing, WorkArchive work, RoomHosts hosts, MediaStore media, SchoolClock clock)
 {
     /// <summary>All boards of a lesson, a page each, in the order of arrival.</summary>
     public async Task<IResult> PdfAsync(HttpContext context, Guid lesson)
@@ -60,7 +60,7 @@ public sealed class BoardExport(AccessResolver access, LessonPeople people, Hand
     private async Task<List<ExportPage>> PagesAsync(LessonRecord lesson, LessonBoard board)
     {
         var host = await hosts.GetAsync(board.Id);
-        var foot = string.Create(CultureInfo.CurrentCulture, $"{board.Title} · {lesson.Name} · {lesson.HandedOutAt.LocalDateTime:d MMMM yyyy}");
+        var foot = string.Create(CultureInfo.CurrentCulture, $"{board.Title} · {lesson.Name} · {clock.Day(lesson.HandedOutAt)}");
         List<ExportPage> pages = [];
         await host.LookAsync(room =>
         {

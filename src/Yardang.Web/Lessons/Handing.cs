@@ -85,7 +85,7 @@ public sealed class Handing(IDbContextFactory<SchoolContext> school, RoomHosts h
     }
 
     /// <summary>Hands an activity out: what it says now is frozen, and later changes in the workshop do not touch the lesson.</summary>
-    public async Task<LessonRecord> HandOutAsync(ActivityRecord activity, string className, Door door, Way way, string language, bool masked = false, string? password = null, ClassListRecord? classList = null)
+    public async Task<LessonRecord> HandOutAsync(ActivityRecord activity, string className, Door door, Way way, string language, bool masked = false, string? password = null, ClassListRecord? classList = null, LessonTimes? times = null)
     {
         var content = await ContentAsync(activity);
         await using var db = await school.CreateDbContextAsync();
@@ -113,9 +113,19 @@ public sealed class Handing(IDbContextFactory<SchoolContext> school, RoomHosts h
         var room = await hosts.GetAsync(lesson.Id);
         await room.SubmitAsync(new OpenLesson(), Actor.Program);
         if (door != Door.Open) await room.SubmitAsync(new SetDoor(door), Actor.Program);
+        if (times is not null && times != LessonTimes.None) await SetTimesAsync(lesson, room, times);
         if (masked) await room.SubmitAsync(new MaskNames(true), Actor.Program);
         if (classList is not null) await ExpectAsync(lesson, room, classList);
         return lesson;
+    }
+
+    // The copy for access is written at once, so that nobody comes in before it is time.
+    private async Task SetTimesAsync(LessonRecord lesson, RoomHost room, LessonTimes times)
+    {
+        if ((await room.SubmitAsync(new SetTimes(times), Actor.Program)).Envelope is not { } set) return;
+        await using var db = await school.CreateDbContextAsync();
+        var waits = times.OpensAt > set.Time;
+        await db.Lessons.Where(l => l.Id == lesson.Id).ExecuteUpdateAsync(l => l.SetProperty(x => x.Waits, waits));
     }
 
     // Everybody on the list has a number in the lesson from the first, so that groups can be made before anybody has come.

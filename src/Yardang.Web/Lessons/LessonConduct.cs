@@ -1,4 +1,5 @@
 using Microsoft.EntityFrameworkCore;
+using Yardang.Core.LateChanges;
 using Yardang.Core.Lessons;
 using Yardang.Core.Rooms;
 using Yardang.Data.School;
@@ -10,7 +11,7 @@ namespace Yardang.Web.Lessons;
 /// Carries what the lesson says to where it has to hold: pens down and closing to the writers of its boards, which is reported only when all have
 /// confirmed; groups and who is in to the tables by which access is decided, and to those who read along.
 /// </summary>
-public sealed class LessonConduct(IDbContextFactory<SchoolContext> school, Seating seating, TimeProvider clock, ILogger<LessonConduct> logger)
+public sealed class LessonConduct(IDbContextFactory<SchoolContext> school, Seating seating, LateChangeShelf lateChanges, TimeProvider clock, ILogger<LessonConduct> logger)
 {
     /// <summary>Follows a lesson as long as its host runs.</summary>
     public void Begin(RoomHost lesson, RoomHosts hosts) => _ = Task.Run(() => FollowAsync(lesson, hosts));
@@ -26,7 +27,8 @@ public sealed class LessonConduct(IDbContextFactory<SchoolContext> school, Seati
             if (unseated) await SeatAsync(lesson, hosts, seen);
             await foreach (var envelope in lesson.FollowAsync(seen, lesson.Finished))
             {
-                if (envelope.Event is PensSet or LessonClosed or LessonReopened) await CarryAsync(lesson, hosts);
+                if (envelope.Event is ChangeHandedOut or ChangeTakenBack) await BringUpToDateAsync(lesson, hosts);
+                if (envelope.Event is PensSet or LessonClosed or LessonReopened or TimesSet or MomentCame) await CarryAsync(lesson, hosts);
                 if (Lesson.ChangesPlaces(envelope.Event)) await SeatAsync(lesson, hosts, envelope.Number);
             }
         }
@@ -42,10 +44,10 @@ public sealed class LessonConduct(IDbContextFactory<SchoolContext> school, Seati
 
     private async Task CarryAsync(RoomHost lesson, RoomHosts hosts)
     {
-        var conditions = Conditions.Open;
-        await lesson.LookAsync(r => conditions = ((Lesson)r).Conditions);
+        var (conditions, times, isOverdue) = (Conditions.Open, LessonTimes.None, false);
+        await lesson.LookAsync(r => (conditions, times, isOverdue) = (((Lesson)r).Conditions, ((Lesson)r).Times, ((Lesson)r).IsOverdue));
         await using var db = await school.CreateDbContextAsync();
-        await NoteInListAsync(db, lesson.Id, conditions.Closed);
+        var waited = await NoteInListAsync(db, lesson.Id, conditions, times, isOverdue);
         var boards = await db.Boards.Where(b => b.LessonId == lesson.Id).Select(b => b.Id).ToListAsync();
         foreach (var id in boards)
         {
@@ -54,6 +56,7 @@ public sealed class LessonConduct(IDbContextFactory<SchoolContext> school, Seati
             try
             {
                 await board.SetConditionsAsync(conditions);
+                if (waited != conditions.Waits) board.Recall(_ => true);
             }
             catch (System.Threading.Channels.ChannelClosedException)
             {
@@ -82,12 +85,35 @@ public sealed class LessonConduct(IDbContextFactory<SchoolContext> school, Seati
         await lesson.SubmitAsync(new ConfirmSeats(through), Actor.Program);
     }
 
-    // The lists on desk and front door do not load rooms; they read this copy.
-    private async Task NoteInListAsync(SchoolContext db, Guid id, bool closed)
+    // A board that is not loaded is brought up to date when it is.
+    private async Task BringUpToDateAsync(RoomHost lesson, RoomHosts hosts)
+    {
+        await using var db = await school.CreateDbContextAsync();
+        foreach (var id in await db.Boards.Where(b => b.LessonId == lesson.Id).Select(b => b.Id).ToListAsync())
+        {
+            if (await hosts.FindLoadedAsync(id) is not { } board || board.Finished.IsCancellationRequested) continue;
+            try
+            {
+                await lateChanges.BringUpToDateAsync(lesson, board);
+            }
+            catch (System.Threading.Channels.ChannelClosedException)
+            {
+                // It is being put away.
+            }
+        }
+    }
+
+    // The lists on desk and front door do not load rooms; they read this copy, and so does access. Tells whether the lesson waited before.
+    private async Task<bool> NoteInListAsync(SchoolContext db, Guid id, Conditions conditions, LessonTimes times, bool isOverdue)
     {
         var record = await db.Lessons.SingleAsync(l => l.Id == id);
-        if (record.ClosedAt is not null == closed) return;
-        record.ClosedAt = closed ? clock.GetUtcNow() : null;
+        var waited = record.Waits;
+        if (record.ClosedAt is not null != conditions.Closed) record.ClosedAt = conditions.Closed ? clock.GetUtcNow() : null;
+        (record.Waits, record.IsOverdue) = (conditions.Waits, isOverdue);
+        (record.OpensAt, record.DueAt, record.ClosesAt) = (At(times.OpensAt), At(times.DueAt), At(times.ClosesAt));
         await db.SaveChangesAsync();
+        return waited;
     }
+
+    private static DateTimeOffset? At(long? ms) => ms is { } said ? DateTimeOffset.FromUnixTimeMilliseconds(said) : null;
 }

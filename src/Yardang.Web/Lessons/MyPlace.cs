@@ -32,7 +32,7 @@ public sealed class MyPlace(IDbContextFactory<SchoolContext> school, RoomHosts h
         IReadOnlyList<string> others = standing == Standing.In && group is not null
             ? [.. (await people.NamedAsync(lesson.Id, group.People, plan.NamesMasked, me)).Where(n => n.Number != participant.Number).Select(n => n.Name)]
             : [];
-        var address = standing == Standing.In ? $"/board/{participant.BoardId}?as={participant.Id}" : $"/join/{lesson.Code}?as={participant.Id}";
+        var address = standing == Standing.In && !lesson.Waits ? $"/board/{participant.BoardId}?as={participant.Id}" : $"/join/{lesson.Code}?as={participant.Id}";
         return new(standing, participant.BoardId, address, group?.Name, others, HeadingOf(lesson.Name, group?.Name, others));
     }
 

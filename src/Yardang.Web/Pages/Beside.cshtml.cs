@@ -37,6 +37,7 @@ public sealed class BesideModel(AccessResolver access, LessonPeople people, IStr
         {
             Links = [($"/lesson/{lesson}/board/{id}.png", texts["Beside.Png"]), ($"/lesson/{lesson}/board/{id}.svg", texts["Beside.Svg"]), ($"/lesson/{lesson}/board/{id}.inkml", texts["Beside.InkMl"])],
         };
+        ViewData["HandsOut"] = $"/lesson/{lesson}/late?board={id}&marks=";
         return Page();
     }
 }

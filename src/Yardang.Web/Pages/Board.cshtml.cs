@@ -12,7 +12,7 @@ namespace Yardang.Web.Pages;
 
 /// <summary>A student's board; or another board of the lesson, if they may look at it.</summary>
 public sealed class BoardModel(
-    AccessResolver access, IDbContextFactory<SchoolContext> school, ParticipantCookie cookie, ReentryKeys keys, MyPlace places, LessonPeople people, IStringLocalizer<UiTexts> texts) : PageModel
+    AccessResolver access, IDbContextFactory<SchoolContext> school, ParticipantCookie cookie, ReentryKeys keys, MyPlace places, LessonPeople people, SchoolClock clock, IStringLocalizer<UiTexts> texts) : PageModel
 {
     public BoardView View { get; private set; } = null!;
 
@@ -38,6 +38,7 @@ public sealed class BoardModel(
             together = lesson.TogetherId == id || place.Group is not null,
             actor = found.Actor.Number,
             language = ContentLanguage.Current,
+            zone = clock.Zone.Id,
             who = me.Id,
             texts = BoardTexts.For(texts),
         }, looks ? $"/here?as={me.Id}" : null, looks ? texts["Board.BackToMine"].Value : null)

@@ -29,7 +29,7 @@ public sealed class CirculateModel(AccessResolver access, LessonPeople people, I
         Lesson = lesson;
         People = await people.InAsync(id);
         var all = PageData.Texts(
-            texts, "Circulate", "Everybody", "PensGoingDown", "PensDownOn", "PensDownOnOne", "PeopleOne", "PensGoingUp", "PensUp", "Closed", "People", "NoConnection", "PageOf", "MinutesAgo", "JustNow", "NotStarted");
+            texts, "Circulate", "Everybody", "PensGoingDown", "PensDownOn", "PensDownOnOne", "PeopleOne", "PensGoingUp", "PensUp", "Closed", "People", "NoConnection", "PageOf", "MinutesAgo", "JustNow", "NotStarted", "HandedIn", "HandedInLate");
         foreach (var (name, text) in PageData.Texts(texts, "Needs", "NeedDoor", "NeedHand", "NeedReady", "NeedLate", "NeedIdle", "NeedNotStarted", "Waiting", "WaitingMinutes")) all[name] = text;
         await using var db = await school.CreateDbContextAsync();
         TeachersBoard = await Seating.BoardAsync(db, id, BoardKind.Teacher, 0);

@@ -1,6 +1,7 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.Extensions.Localization;
 using Yardang.Core.Lessons;
 using Yardang.Data.School;
 using Yardang.Web.Access;
@@ -11,7 +12,7 @@ namespace Yardang.Web.Pages;
 
 /// <summary>Hands an activity out, after the ready check.</summary>
 [Authorize]
-public sealed class HandOutModel(AccessResolver access, Handing handing, ClassListShelf lists) : PageModel
+public sealed class HandOutModel(AccessResolver access, Handing handing, ClassListShelf lists, SchoolClock clock, IStringLocalizer<UiTexts> texts) : PageModel
 {
     private const int ClassNameLength = 60;
     private static readonly bool[] s_masked = [false, true];
@@ -19,6 +20,10 @@ public sealed class HandOutModel(AccessResolver access, Handing handing, ClassLi
     public ActivityRecord Activity { get; private set; } = null!;
 
     public string Name { get; private set; } = "";
+
+    public LessonTimes Times { get; private set; } = LessonTimes.None;
+
+    public string? Problem { get; private set; }
 
     public string ClassName { get; private set; } = "";
 
@@ -41,20 +46,34 @@ public sealed class HandOutModel(AccessResolver access, Handing handing, ClassLi
     public async Task<IActionResult> OnGetAsync(Guid id)
     {
         if (await access.OwnActivityAsync(Visitor.Of(HttpContext), id) is not { } activity) return NotFound();
+        await ShowAsync(activity);
+        return Page();
+    }
+
+    private async Task ShowAsync(ActivityRecord activity)
+    {
         Activity = activity;
         Lists = await lists.OfAsync(activity.OwnerId);
         var content = await handing.ContentAsync(activity);
         Name = content.Name.For(ContentLanguage.Current);
         Checks = [.. from way in Enum.GetValues<Way>() from door in Enum.GetValues<Door>() from masked in s_masked select (way, door, masked, ReadyCheck.For(content, door, way, masked))];
-        return Page();
     }
 
-    public async Task<IActionResult> OnPostAsync(Guid id, string? className, Door door, Way way, bool masked, string? password, Guid? list)
+    public async Task<IActionResult> OnPostAsync(Guid id, string? className, Door door, Way way, bool masked, string? password, Guid? list, string? opens, string? due, string? closes, bool handsIn)
     {
         if (await access.OwnActivityAsync(Visitor.Of(HttpContext), id) is not { } activity) return NotFound();
+        ClassName = className ?? "";
+        Times = TimesModel.Read(clock, opens, due, closes, handsIn);
+        if (!Times.IsInOrder)
+        {
+            Problem = texts["Times.OutOfOrder"];
+            await ShowAsync(activity);
+            return Page();
+        }
+
         var classList = list is { } chosen ? await lists.FindAsync(activity.OwnerId, chosen) : null;
         var named = string.IsNullOrWhiteSpace(className) ? classList?.Name ?? "" : className.Trim();
-        var lesson = await handing.HandOutAsync(activity, named.Length > ClassNameLength ? named[..ClassNameLength] : named, door, way, ContentLanguage.Current, masked, password?.Length <= LessonPassword.MaxLength ? password : null, classList);
+        var lesson = await handing.HandOutAsync(activity, named.Length > ClassNameLength ? named[..ClassNameLength] : named, door, way, ContentLanguage.Current, masked, password?.Length <= LessonPassword.MaxLength ? password : null, classList, Times);
         return Redirect(way == Way.ByGroup ? $"/lesson/{lesson.Id}/people" : $"/lesson/{lesson.Id}/code");
     }
 }

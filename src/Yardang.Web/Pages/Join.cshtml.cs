@@ -36,7 +36,7 @@ public sealed class JoinModel(Joining joining, AccessResolver access, Participan
     {
         SomebodyElse = somebodyElse;
         if (await FindAsync(code) is { } elsewhere) return elsewhere;
-        AtTheDoor = Known.FirstOrDefault(p => p.Id == Visitor.Of(HttpContext).As && p.Standing != Standing.In);
+        AtTheDoor = Known.FirstOrDefault(p => p.Id == Visitor.Of(HttpContext).As && (p.Standing != Standing.In || Lesson.Waits));
         return Page();
     }
 
@@ -104,7 +104,7 @@ public sealed class JoinModel(Joining joining, AccessResolver access, Participan
         }
 
         cookie.Remember(HttpContext, participant.Id);
-        return Redirect(participant.Standing == Standing.In ? $"/board/{participant.BoardId}?as={participant.Id}" : $"/join/{Lesson.Code}?as={participant.Id}");
+        return Redirect(participant.Standing == Standing.In && !Lesson.Waits ? $"/board/{participant.BoardId}?as={participant.Id}" : $"/join/{Lesson.Code}?as={participant.Id}");
     }
 
     // By number or name on the class list, if there is one; whoever is not on it is a newcomer.

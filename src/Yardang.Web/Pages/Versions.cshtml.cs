@@ -1,4 +1,3 @@
-using System.Globalization;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -15,7 +14,7 @@ public sealed record KeptVersion(VersionRecord Record, IReadOnlyList<string> Les
 
 /// <summary>What an activity said earlier: each handing out froze a version, and the teacher keeps others by name.</summary>
 [Authorize]
-public sealed class VersionsModel(AccessResolver access, Handing handing, IDbContextFactory<SchoolContext> school, IStringLocalizer<UiTexts> texts) : PageModel
+public sealed class VersionsModel(AccessResolver access, Handing handing, IDbContextFactory<SchoolContext> school, SchoolClock clock, IStringLocalizer<UiTexts> texts) : PageModel
 {
     private const int NameLength = 80;
 
@@ -51,7 +50,7 @@ public sealed class VersionsModel(AccessResolver access, Handing handing, IDbCon
         if (await access.OwnActivityAsync(Visitor.Of(HttpContext), id) is not { } activity) return NotFound();
         await using var db = await school.CreateDbContextAsync();
         if (await db.Versions.SingleOrDefaultAsync(v => v.Id == version && v.ActivityId == id) is not { } earlier) return NotFound();
-        await handing.RestoreAsync(activity, earlier, texts["Versions.BeforeRestoring", earlier.FrozenAt.LocalDateTime.ToString("d MMMM, HH:mm", CultureInfo.CurrentCulture)]);
+        await handing.RestoreAsync(activity, earlier, texts["Versions.BeforeRestoring", clock.Show(earlier.FrozenAt)]);
         return Redirect($"/workshop/{id}");
     }
 }

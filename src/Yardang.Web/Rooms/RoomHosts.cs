@@ -13,8 +13,8 @@ public interface IRoomSource
     /// <summary>Makes the empty room, and says what its lesson allows now; null if there is no such room.</summary>
     Task<(Func<Room> Create, Conditions Conditions)?> FindAsync(Guid room, RoomHosts hosts);
 
-    /// <summary>Called when a room was loaded.</summary>
-    void Loaded(RoomHost host, RoomHosts hosts);
+    /// <summary>Called when a room was loaded, before anybody is given it.</summary>
+    Task LoadedAsync(RoomHost host, RoomHosts hosts);
 }
 
 /// <summary>The rooms that are loaded. A room is loaded when somebody needs it, and put away when nobody has for a while.</summary>
@@ -84,7 +84,7 @@ public sealed class RoomHosts(RoomSupport support, IRoomSource source) : IAsyncD
     {
         if (await source.FindAsync(room, this) is not var (create, conditions)) return null;
         var host = await Task.Run(() => RoomHost.Open(room, create, conditions, support));
-        source.Loaded(host, this);
+        await source.LoadedAsync(host, this);
         return host;
     }
 }

@@ -10,7 +10,7 @@ using Yardang.Web.Lessons;
 namespace Yardang.Web.Rooms;
 
 /// <summary>Finds rooms in the school's tables: what a board is a copy of, and what its lesson allows now.</summary>
-public sealed class SchoolRooms(IDbContextFactory<SchoolContext> school, LessonConduct conduct) : IRoomSource
+public sealed class SchoolRooms(IDbContextFactory<SchoolContext> school, LessonConduct conduct, LateChangeShelf lateChanges) : IRoomSource
 {
     public async Task<(Func<Room> Create, Conditions Conditions)?> FindAsync(Guid room, RoomHosts hosts)
     {
@@ -30,8 +30,12 @@ public sealed class SchoolRooms(IDbContextFactory<SchoolContext> school, LessonC
         return (() => new Board(content), conditions);
     }
 
-    public void Loaded(RoomHost host, RoomHosts hosts)
+    public async Task LoadedAsync(RoomHost host, RoomHosts hosts)
     {
         if (host.Kind == RoomKind.Lesson) conduct.Begin(host, hosts);
+        if (host.Kind != RoomKind.Board) return;
+        await using var db = await school.CreateDbContextAsync();
+        var lesson = await db.Boards.Where(b => b.Id == host.Id).Select(b => b.LessonId).SingleAsync();
+        await lateChanges.BringUpToDateAsync(await hosts.GetAsync(lesson), host);
     }
 }

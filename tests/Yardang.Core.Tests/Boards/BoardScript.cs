@@ -61,6 +61,9 @@ internal sealed class BoardScript
         return decision;
     }
 
+    /// <summary>What the program does, as part of a gesture of its own if it is one.</summary>
+    public Decision ByProgram(Command command, long gesture = 0) => Take(Actor.Program, new Submission(0, 0, 0, gesture, command), Actor.Program);
+
     public long Draw(Actor actor, long? gesture = null)
     {
         var id = NextId(actor);
@@ -103,6 +106,6 @@ internal sealed class BoardScript
         return decision;
     }
 
-    private static Mark Printed(long id, Grip grip, string text) => new(
+    internal static Mark Printed(long id, Grip grip, string text) => new(
         id, 1, 1, ByStaff: true, grip, id & 0xff, new TextBody(2000, 2000, 9000, 900, Say(text)), new Style(0, 0), Place.AsDrawn, [], Erased: false);
 }

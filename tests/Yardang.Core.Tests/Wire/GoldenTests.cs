@@ -2,6 +2,7 @@ using System.Text.Encodings.Web;
 using System.Text.Json;
 using Yardang.Core.Activities;
 using Yardang.Core.Ink;
+using Yardang.Core.LateChanges;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
 using Yardang.Core.Shapes;
@@ -63,6 +64,7 @@ public class GoldenTests
         var from = board.Log.Count;
         var start = board.Digest();
         Play(board, new Random(seed));
+        PlayLateChange(board, takenBack: seed % 3 == 0);
         return new
         {
             start,
@@ -176,6 +178,19 @@ public class GoldenTests
                 default: board.Do(actor, new AddMark(board.NextId(actor), 1, Grip.Own, Line(step * 10, 0, 2000, step * 30), new Style(0, 60))); break;
             }
         }
+    }
+
+    private static void PlayLateChange(BoardScript board, bool takenBack)
+    {
+        var page = Ids.Of(Ids.FirstDraftClient, 90);
+        var content = Content() with
+        {
+            Pages = [.. Content().Pages.Select(p => p with { Name = Texts.In("en", "Ideas") }), new Page(page, Texts.In("en", "Build it"), PageSize.A4, new Paper(PaperKind.Squared))],
+            Marks = [Printed(PrintedTitle, Grip.Printed, "First ideas, and why"), Printed(page + 1, Grip.Printed, "deck") with { Page = page }],
+        };
+        board.ByProgram(new AdoptChange(1, new ChangeContent(content, [.. content.Pages.Select(p => p.Id)]), [Content()]), 1);
+        board.Draw(Ben);
+        if (takenBack) board.ByProgram(new GiveUpChange(1));
     }
 
     private static NewMark New(long id, int step) => new(

@@ -170,9 +170,7 @@ internal sealed class Simulation : IAsyncDisposable
         public Task<(Func<Room> Create, Conditions Conditions)?> FindAsync(Guid room, RoomHosts hosts) =>
             Task.FromResult<(Func<Room>, Conditions)?>((NewBoard, new Conditions(PensDown: simulation._pensDown)));
 
-        public void Loaded(RoomHost host, RoomHosts hosts)
-        {
-        }
+        public Task LoadedAsync(RoomHost host, RoomHosts hosts) => Task.CompletedTask;
     }
 
     /// <summary>A client with its connection. What is under way in either direction is lost when the connection is cut.</summary>

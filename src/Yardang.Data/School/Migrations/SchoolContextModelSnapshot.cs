@@ -261,6 +261,55 @@ namespace Yardang.Data.School.Migrations
                     b.ToTable("ClassLists", (string)null);
                 });
 
+            modelBuilder.Entity("Yardang.Data.School.CoTeacherRecord", b =>
+                {
+                    b.Property<Guid>("OfId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Email")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("InvitedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Role")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("OfId", "Email");
+
+                    b.HasIndex("Email");
+
+                    b.ToTable("CoTeachers", (string)null);
+                });
+
+            modelBuilder.Entity("Yardang.Data.School.LateChangeRecord", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT");
+
+                    b.Property<byte[]>("Content")
+                        .IsRequired()
+                        .HasColumnType("BLOB");
+
+                    b.Property<Guid>("LessonId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Pages")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("LessonId");
+
+                    b.ToTable("LateChanges", (string)null);
+                });
+
             modelBuilder.Entity("Yardang.Data.School.LessonRecord", b =>
                 {
                     b.Property<Guid>("Id")
@@ -268,6 +317,9 @@ namespace Yardang.Data.School.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<Guid>("ActivityId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Address")
                         .HasColumnType("TEXT");
 
                     b.Property<Guid?>("ClassListId")
@@ -280,16 +332,28 @@ namespace Yardang.Data.School.Migrations
                     b.Property<long?>("ClosedAt")
                         .HasColumnType("INTEGER");
 
+                    b.Property<long?>("ClosesAt")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("Code")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<long?>("DueAt")
+                        .HasColumnType("INTEGER");
+
                     b.Property<long>("HandedOutAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("IsOverdue")
                         .HasColumnType("INTEGER");
 
                     b.Property<string>("Name")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<long?>("OpensAt")
+                        .HasColumnType("INTEGER");
 
                     b.Property<Guid>("OwnerId")
                         .HasColumnType("TEXT");
@@ -309,10 +373,16 @@ namespace Yardang.Data.School.Migrations
                     b.Property<Guid>("VersionId")
                         .HasColumnType("TEXT");
 
+                    b.Property<bool>("Waits")
+                        .HasColumnType("INTEGER");
+
                     b.Property<int>("Way")
                         .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
+
+                    b.HasIndex("Address")
+                        .IsUnique();
 
                     b.HasIndex("Code")
                         .IsUnique();
@@ -320,6 +390,38 @@ namespace Yardang.Data.School.Migrations
                     b.HasIndex("OwnerId");
 
                     b.ToTable("Lessons", (string)null);
+                });
+
+            modelBuilder.Entity("Yardang.Data.School.MailRecord", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Link")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Subject")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Text")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("To")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("At");
+
+                    b.ToTable("Outbox", (string)null);
                 });
 
             modelBuilder.Entity("Yardang.Data.School.ParticipantRecord", b =>
@@ -401,6 +503,9 @@ namespace Yardang.Data.School.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<bool>("EmailConfirmed")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long?>("EndsAt")
                         .HasColumnType("INTEGER");
 
                     b.Property<bool>("LockoutEnabled")

@@ -6,6 +6,7 @@ import { Connection, type Link, type Watched } from '../room/connection';
 import { handInLeftovers } from '../room/leftovers';
 import { LessonState, Signal } from '../room/lesson-state';
 import { Grip } from '../room/marks';
+import { showMoment } from '../show-moment';
 import { type OutboxStore, deviceOutbox } from '../room/outbox-store';
 import { RoomClient } from '../room/room-client';
 import { OfflineCopy } from './offline';
@@ -29,6 +30,8 @@ interface BoardData {
   /** Number of the actor in the lesson. */
   readonly actor: number;
   readonly language: string;
+  /** The time zone of the school, as IANA names it. */
+  readonly zone: string;
   /** Whether others work on the same board. */
   readonly together: boolean;
   /** Who wrote it on this device, so that a shared device keeps outboxes apart. */
@@ -51,6 +54,12 @@ interface BoardTexts extends MarkListTexts {
   readonly notReached: string;
   readonly tryOut: string;
   readonly onlyLook: string;
+  readonly fresh: string;
+  readonly freshPage: string;
+  readonly handIn: string;
+  readonly handedIn: string;
+  readonly dueAt: string;
+  readonly lateSince: string;
   readonly moving: string;
   readonly refused: Record<string, string>;
   readonly refusedOther: string;
@@ -69,6 +78,7 @@ Alpine.data('board', () => {
   let session: SheetSession;
   let list: MarkList;
   const names = new Map<number, string>();
+  const told = new Set<number>();
   let askedAt = 0;
   let lesson: RoomClient<LessonState> | null = null;
   let connection: Connection | null = null;
@@ -83,6 +93,13 @@ Alpine.data('board', () => {
     ...pictureSearchControls(() => session, data.board, as),
     handUp: false,
     ready: false,
+    handsIn: false,
+    handedIn: false,
+    mayHandIn: true,
+    dueText: '',
+    /** The page on which something new from the teacher stands; 0 for nowhere, null for nothing new. */
+    fresh: null as number | null,
+    allDirections: '',
     pensDown: false,
     closed: false,
     moving: false,
@@ -99,6 +116,7 @@ Alpine.data('board', () => {
     init(): void {
       const root = this.$root as HTMLElement;
       this.heading = root.querySelector('h1')!.textContent;
+      this.allDirections = root.querySelector('[data-directions]')?.textContent ?? '';
       const host = root.querySelector<HTMLElement>('[data-surface]')!;
       const field = root.querySelector<HTMLTextAreaElement>('[data-field]')!;
       const seat = data.tryOut ? new TrySeat(tryRoom(data.tryOut.room, data.tryOut.start), data.actor) : null;
@@ -242,6 +260,8 @@ Alpine.data('board', () => {
       if (!session) return;
       list?.refresh();
       this.refreshControls(data.language);
+      if (this.opened && !isTry) this.allDirections = textFor(session.sheets.directions, data.language);
+      this.receive();
       const page = session.sheets.page(session.page);
       this.pageDirections = textFor(page?.directions ?? {}, data.language);
       this.showStimulus(page?.stimulus ?? null);
@@ -251,15 +271,50 @@ Alpine.data('board', () => {
       this.setAside = [...session.sheets.setAside].filter((w) => w.actor === me.number).length;
     },
 
+    /** What was handed out late is on this screen now: the teacher hears of it, and I am told where to look. */
+    receive(): void {
+      if (data.mode !== 'student' || !this.opened || !lesson?.client) return;
+      for (const [number, page] of session.sheets.adopted) {
+        if (told.has(number) || lesson.state.changes.get(number)?.received.has(me.number)) continue;
+        told.add(number);
+        this.fresh = page;
+        lesson.submit({ kind: 'confirmChange', number });
+      }
+    },
+
+    get freshText(): string {
+      const at = session?.sheets.pages.findIndex((p) => p.id === this.fresh) ?? -1;
+      return at < 0 ? texts.fresh : fill(texts.freshPage, at + 1);
+    },
+
+    lookAtFresh(): void {
+      if (session.sheets.pages.some((p) => p.id === this.fresh)) this.turnToPage(this.fresh);
+      this.fresh = null;
+    },
+
+    toggleHandIn(): void {
+      if (lesson?.client) lesson.submit({ kind: this.handedIn ? 'takeWorkBack' : 'handIn' });
+    },
+
+    get handInText(): string {
+      return this.handedIn ? texts.handedIn : texts.handIn;
+    },
+
     lessonChanged(): void {
       if (!lesson) return;
       const { state } = lesson;
+      const { dueAt } = state.times;
       this.pensDown = state.pensDown;
       this.closed = state.closed;
       const person = state.people.get(me.number);
       this.showOthers();
       this.handUp = person?.handUpAt != null;
       this.ready = person?.readyAt != null;
+      this.handsIn = state.times.handsIn;
+      this.handedIn = person?.handedInAt != null;
+      this.mayHandIn = !this.handedIn || !state.overdue;
+      const due = dueAt === null ? '' : showMoment(dueAt, data.zone);
+      this.dueText = due && fill(state.overdue ? texts.lateSince : texts.dueAt, due);
       this.refresh();
     },
 

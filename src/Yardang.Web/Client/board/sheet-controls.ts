@@ -140,6 +140,13 @@ export function sheetControls(session: () => SheetSession, words: Readonly<Recor
       session().use('picture');
     },
 
+    handOutChosen: (to: string) =>
+      location.assign(
+        to +
+          session()
+            .selection.marks.map((m) => m.id)
+            .join(','),
+      ),
     connect: () => session().selection.connect(),
 
     setLabel(text: string): void {

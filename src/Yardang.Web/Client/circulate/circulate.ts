@@ -39,6 +39,8 @@ interface CirculateData {
     minutesAgo: string;
     justNow: string;
     notStarted: string;
+    handedIn: string;
+    handedInLate: string;
   };
 }
 
@@ -50,6 +52,8 @@ interface Row {
   people: number[];
   handUp: boolean;
   ready: boolean;
+  /** Whether all of its people have handed in, in words; empty if not. */
+  handedIn: string;
   activity: string;
 }
 
@@ -156,7 +160,7 @@ Alpine.data('circulate', () => {
     },
 
     place(id: string): Row {
-      this.boards.push({ id, name: '', who: '', people: [], handUp: false, ready: false, activity: '' });
+      this.boards.push({ id, name: '', who: '', people: [], handUp: false, ready: false, handedIn: '', activity: '' });
       const tile = new Tile(id, connection, () => this.refresh());
       tiles.set(id, tile);
       this.$nextTick(() => {
@@ -178,6 +182,7 @@ Alpine.data('circulate', () => {
       for (const row of this.boards as Row[]) {
         row.handUp = row.people.some((n) => state.people.get(n)?.handUpAt != null);
         row.ready = row.people.some((n) => state.people.get(n)?.readyAt != null);
+        row.handedIn = this.sayHandedIn(state, row.people);
         row.activity = this.sayActivity(tiles.get(row.id)?.lastActivity ?? null, now);
       }
       this.needs = needsMe(
@@ -193,6 +198,12 @@ Alpine.data('circulate', () => {
         state.studentsMayWrite,
         texts,
       );
+    },
+
+    sayHandedIn({ people, times }: LessonState, whose: readonly number[]): string {
+      const at = whose.map((n) => people.get(n)?.handedInAt ?? null);
+      if (at.length === 0 || at.includes(null)) return '';
+      return Math.max(...(at as number[])) > (times.dueAt ?? Infinity) ? texts.handedInLate : texts.handedIn;
     },
 
     sayActivity(at: number | null, now: number): string {

@@ -21,7 +21,27 @@ export interface Person {
   readonly handUpAt: number | null;
   readonly readyAt: number | null;
   readonly standing: Standing;
+  readonly handedInAt: number | null;
 }
+
+/** What was handed out while the lesson ran. A student knows of those that have arrived on their own screen. */
+export interface LateChange {
+  readonly number: number;
+  readonly groups: readonly number[];
+  readonly people: readonly number[];
+  readonly received: ReadonlySet<number>;
+  readonly takenBack: boolean;
+}
+
+/** Server time in ms; null where nothing is said. */
+export interface LessonTimes {
+  readonly opensAt: number | null;
+  readonly dueAt: number | null;
+  readonly closesAt: number | null;
+  readonly handsIn: boolean;
+}
+
+const DUE = 2;
 
 export interface Group {
   readonly number: number;
@@ -51,6 +71,11 @@ export class LessonState {
   past: readonly (readonly Group[])[] = [];
   future: readonly (readonly Group[])[] = [];
 
+  changes: ReadonlyMap<number, LateChange> = new Map();
+  times: LessonTimes = { opensAt: null, dueAt: null, closesAt: null, handsIn: false };
+  waits = false;
+  overdue = false;
+
   static read(number: number, state: any[]): LessonState {
     const lesson = new LessonState();
     const [door, pensDown, confirmed, closed, people] = state;
@@ -65,6 +90,14 @@ export class LessonState {
       seatsThrough: through,
     });
     Object.assign(lesson, { past: (past ?? []).map(readGroups), future: (future ?? []).map(readGroups) });
+    const [late, times] = state.slice(12);
+    lesson.changes = new Map(
+      late.map(([n, , , groups, people, received, takenBack]: any[]) => [
+        n,
+        { number: n, groups, people, received: new Set(received), takenBack },
+      ]),
+    );
+    Object.assign(lesson, { times: readTimes(times), waits: times[4], overdue: times[5] });
     return lesson;
   }
 
@@ -73,7 +106,7 @@ export class LessonState {
   }
 
   get studentsMayWrite(): boolean {
-    return !this.pensDown && !this.closed;
+    return !this.pensDown && !this.closed && !this.waits;
   }
 
   apply({ event, time }: Envelope): void {
@@ -120,6 +153,35 @@ export class LessonState {
         this.seesOtherBoards = event.otherBoards;
         this.seesTeachersBoard = event.teachersBoard;
         break;
+      case 'changeHandedOut': {
+        const { number, groups, people } = event;
+        this.setChange({ number, groups, people, received: new Set(), takenBack: false });
+        break;
+      }
+      case 'changeTakenBack':
+        this.setChange({ ...this.changeOf(event.number), takenBack: true });
+        break;
+      case 'changeReceived': {
+        const change = this.changeOf(event.number);
+        this.setChange({ ...change, received: new Set([...change.received, event.person]) });
+        break;
+      }
+      case 'timesSet':
+        this.times = event.times;
+        this.waits = (event.times.opensAt ?? 0) > time;
+        this.overdue = event.times.dueAt !== null && event.times.dueAt <= time;
+        break;
+      case 'momentCame':
+        if (event.moment === DUE) this.overdue = true;
+        else this.waits = false;
+        break;
+      case 'workHandedIn':
+      case 'workTakenBack':
+        for (const number of event.people) {
+          const person = this.people.get(number);
+          if (person) this.setPerson({ ...person, handedInAt: event.kind === 'workHandedIn' ? time : null });
+        }
+        break;
       case 'doorSet':
         this.door = event.door;
         break;
@@ -135,6 +197,7 @@ export class LessonState {
         break;
       case 'lessonReopened':
         this.closed = false;
+        if ((this.times.closesAt ?? Infinity) <= time) this.times = { ...this.times, closesAt: null };
         break;
       case 'signalGiven': {
         const person = this.people.get(event.person);
@@ -167,12 +230,20 @@ export class LessonState {
     }
   }
 
+  private changeOf(number: number): LateChange {
+    return this.changes.get(number) ?? { number, groups: [], people: [], received: new Set(), takenBack: false };
+  }
+
+  private setChange(change: LateChange): void {
+    this.changes = new Map(this.changes).set(change.number, change);
+  }
+
   private setPerson(person: Person): void {
     this.people = new Map(this.people).set(person.number, person);
   }
 
   private stand(number: number, standing: Standing, joinedAt: number): void {
-    this.setPerson({ number, joinedAt, handUpAt: null, readyAt: null, standing });
+    this.setPerson({ number, joinedAt, handUpAt: null, readyAt: null, standing, handedInAt: null });
   }
 
   private setGroups(groups: readonly Group[]): void {
@@ -196,5 +267,25 @@ export function readGroups(raw: any[]): Group[] {
 
 function readPerson(p: number[]): Person {
   const orNull = (n: number) => (n < 0 ? null : n);
-  return { number: p[0]!, joinedAt: p[1]!, handUpAt: orNull(p[2]!), readyAt: orNull(p[3]!), standing: p[4]! };
+  const [number, joinedAt, handUpAt, readyAt, standing, handedInAt] = p as [
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+  ];
+  return {
+    number,
+    joinedAt,
+    handUpAt: orNull(handUpAt),
+    readyAt: orNull(readyAt),
+    standing,
+    handedInAt: orNull(handedInAt),
+  };
+}
+
+export function readTimes([opens, due, closes, handsIn]: any[]): LessonTimes {
+  const orNull = (n: number) => (n < 0 ? null : n);
+  return { opensAt: orNull(opens), dueAt: orNull(due), closesAt: orNull(closes), handsIn };
 }

@@ -35,6 +35,7 @@ export interface Me {
 }
 
 const GESTURES_KEPT = 100;
+const ID_UNIT = 2 ** 32;
 
 const key = (target: number, property: Property): string => `${target}:${property}`;
 
@@ -54,6 +55,8 @@ export class Sheets {
   private writers = new Map<string, number>();
   private late = new Map<number, LateWork>();
   private shown = new Map<number, readonly Mark[]>();
+  /** The late changes that stand here, by number, with the page where to look for each. */
+  adopted: ReadonlyMap<number, number> = new Map();
 
   /** From a snapshot's state part. */
   static read(number: number, state: any[]): Sheets {
@@ -75,6 +78,7 @@ export class Sheets {
     }
     for (const w of raw[5]) sheets.writers.set(key(w[0], w[1]), w[2]);
     sheets.lastActivity = (state[2] ?? -1) < 0 ? null : state[2];
+    sheets.adopted = new Map((state[3] ?? []).filter((a: any[]) => !a[2]).map((a: any[]) => [a[0], a[1]]));
     for (const l of state[1] ?? [])
       sheets.late.set(l[0], { number: l[0], actor: l[1], client: l[3], counter: l[4], gesture: l[5] });
     return sheets;
@@ -86,6 +90,7 @@ export class Sheets {
     copy.name = this.name;
     copy.directions = this.directions;
     copy.unit = this.unit;
+    copy.adopted = this.adopted;
     copy.allPages = this.allPages;
     copy.inOrder = this.inOrder;
     copy.frontOrder = this.frontOrder;
@@ -189,29 +194,60 @@ export class Sheets {
           event.marks.map(({ id }) => [erasing(id, true), erasing(id, false)]),
         );
         break;
-      case 'pageAdded': {
-        const page = { ...event.page, order: event.order };
-        this.setPages([...this.allPages.filter((p) => p.id !== page.id), page]);
-        const out = (value: boolean): Change => ({ property: Property.PageErased, target: page.id, value });
-        this.note(gesture, actor, [[out(true), out(false)]]);
+      case 'pageAdded':
+        this.putIn({ ...event.page, order: event.order }, actor, gesture);
         break;
-      }
-      case 'changesMade': {
-        const steps: [Change, Change][] = [];
-        for (const change of event.changes) {
-          const before = this.current(change.target, change.property);
-          if (before === undefined) continue;
-          steps.push([{ ...change, value: before }, change]);
-          this.set(change);
-        }
-        this.note(gesture, actor, steps);
+      case 'changesMade':
+        this.make(event.changes, actor, gesture);
         break;
-      }
+      case 'changeAdopted':
+        this.adopted = new Map(this.adopted).set(event.number, event.page);
+        for (const page of event.pages) this.putIn(page, actor, gesture);
+        for (const mark of event.marks) this.put(mark);
+        this.note(
+          gesture,
+          actor,
+          event.marks.map(({ id }) => [erasing(id, true), erasing(id, false)]),
+        );
+        this.make(event.changes, actor, gesture);
+        break;
       case 'undone':
+        if (isLateChange(event.gesture)) {
+          this.adopted = new Map([...this.adopted].filter(([number]) => number !== event.gesture));
+        }
+        this.turn(event.gesture, event.changes, true);
+        break;
       case 'redone':
-        this.turn(event.gesture, event.changes, event.kind === 'undone');
+        this.turn(event.gesture, event.changes, false);
         break;
     }
+  }
+
+  private putIn(page: Page, actor: number, gesture: number): void {
+    this.setPages([...this.allPages.filter((p) => p.id !== page.id), page]);
+    const out = (value: boolean): Change => ({ property: Property.PageErased, target: page.id, value });
+    this.note(gesture, actor, [[out(true), out(false)]]);
+  }
+
+  private make(changes: readonly Change[], actor: number, gesture: number): void {
+    const steps: [Change, Change][] = [];
+    for (const change of changes) {
+      const before = this.current(change.target, change.property);
+      if (before === undefined) continue;
+      const step = { ...change, value: before };
+      steps.push([isLateChange(gesture) ? withoutKey(step) : step, change]);
+      this.set(isLateChange(gesture) ? this.withKeyOfNow(change) : change);
+    }
+    this.note(gesture, actor, steps);
+  }
+
+  /** The program's own gestures say nothing of what is expected of zones; it stays as it is. */
+  private withKeyOfNow(change: Change): Change {
+    const now = this.marksById.get(change.target)?.body;
+    const value = change.value as Mark['body'];
+    return change.property === Property.Body && value.kind === 'zone' && now?.kind === 'zone'
+      ? { ...change, value: { ...value, expected: now.expected } }
+      : change;
   }
 
   /** What a command of mine will do, as far as this client can tell; null if it would be refused. */
@@ -287,7 +323,7 @@ export class Sheets {
   private turn(id: number, changes: readonly Change[], undone: boolean): void {
     const gesture = this.gestures.get(id);
     for (const change of changes) {
-      this.set(change);
+      this.set(isLateChange(id) ? this.withKeyOfNow(change) : change);
       const k = key(change.target, change.property);
       this.writers.set(k, undone ? (gesture?.steps.get(k)?.beforeWriter ?? 0) : id);
     }
@@ -368,6 +404,17 @@ export class Sheets {
     this.allPages = pages;
     this.inOrder = pages.filter((p) => !p.erased).sort((a, b) => a.order - b.order || a.id - b.id);
   }
+}
+
+function isLateChange(gesture: number): boolean {
+  return gesture > 0 && gesture < ID_UNIT;
+}
+
+function withoutKey(change: Change): Change {
+  const value = change.value as Mark['body'];
+  return change.property === Property.Body && value.kind === 'zone'
+    ? { ...change, value: { ...value, expected: null } }
+    : change;
 }
 
 function erasing(target: number, value: boolean): Change {

@@ -11,7 +11,7 @@ import {
   writePage,
   writeStyle,
 } from './mark-wire';
-import { type Group, readGroups } from './lesson-state';
+import { type Group, type LessonTimes, readGroups, readTimes } from './lesson-state';
 import type { Body, Change, Mark, NewMark, Page, Style } from './marks';
 
 export type Command =
@@ -38,6 +38,8 @@ export type Command =
   | { readonly kind: 'undoGroups' | 'redoGroups' }
   | { readonly kind: 'maskNames'; readonly masked: boolean }
   | { readonly kind: 'setSight'; readonly otherBoards: boolean; readonly teachersBoard: boolean }
+  | { readonly kind: 'confirmChange'; readonly number: number }
+  | { readonly kind: 'handIn' | 'takeWorkBack' }
   | { readonly kind: 'closeLesson' }
   | { readonly kind: 'reopenLesson' };
 
@@ -61,6 +63,15 @@ export type RoomEvent =
       readonly changes: readonly Change[];
       readonly skipped: readonly number[];
     }
+  | {
+      readonly kind: 'changeAdopted';
+      readonly number: number;
+      /** Where to look for it; 0 for nowhere. */
+      readonly page: number;
+      readonly pages: readonly Page[];
+      readonly marks: readonly Mark[];
+      readonly changes: readonly Change[];
+    }
   | { readonly kind: 'setAside' }
   | { readonly kind: 'lateWorkAccepted'; readonly number: number; readonly outcome: RoomEvent | null }
   | { readonly kind: 'lateWorkDiscarded'; readonly number: number }
@@ -78,6 +89,17 @@ export type RoomEvent =
   | { readonly kind: 'signalGiven'; readonly person: number; readonly signal: number; readonly on: boolean }
   | { readonly kind: 'pensSet'; readonly down: boolean }
   | { readonly kind: 'pensConfirmed'; readonly down: boolean; readonly boards: number }
+  | {
+      readonly kind: 'changeHandedOut';
+      readonly number: number;
+      readonly groups: readonly number[];
+      readonly people: readonly number[];
+    }
+  | { readonly kind: 'changeTakenBack'; readonly number: number }
+  | { readonly kind: 'changeReceived'; readonly person: number; readonly number: number }
+  | { readonly kind: 'timesSet'; readonly times: LessonTimes }
+  | { readonly kind: 'momentCame'; readonly moment: number }
+  | { readonly kind: 'workHandedIn' | 'workTakenBack'; readonly people: readonly number[] }
   | { readonly kind: 'lessonClosed' | 'lessonReopened' };
 
 export interface Envelope {
@@ -122,6 +144,12 @@ function commandFields(c: Command): [number, unknown[]] {
       return [21, [c.person, c.signal, c.on]];
     case 'setPens':
       return [22, [c.down]];
+    case 'confirmChange':
+      return [33, [c.number]];
+    case 'handIn':
+      return [35, []];
+    case 'takeWorkBack':
+      return [36, []];
     case 'closeLesson':
       return [23, []];
     case 'reopenLesson':
@@ -168,6 +196,15 @@ function readEvent(kind: number, body: any[]): RoomEvent {
       return { kind: 'marksAdded', marks: body[0].map(readMark) };
     case 18:
       return { kind: 'pageAdded', page: readPage(body[0]), order: body[1] };
+    case 20:
+      return {
+        kind: 'changeAdopted',
+        number: body[0],
+        page: body[1],
+        pages: body[2].map(readPage),
+        marks: body[3].map(readMark),
+        changes: body[4].map(readChange),
+      };
     case 11:
       return { kind: 'changesMade', changes: body[0].map(readChange) };
     case 12:
@@ -224,6 +261,20 @@ function readEvent(kind: number, body: any[]): RoomEvent {
       return { kind: 'namesMasked', masked: body[0] };
     case 48:
       return { kind: 'sightSet', otherBoards: body[0], teachersBoard: body[1] };
+    case 49:
+      return { kind: 'changeHandedOut', number: body[0], groups: body[2], people: body[3] };
+    case 50:
+      return { kind: 'changeTakenBack', number: body[0] };
+    case 51:
+      return { kind: 'changeReceived', person: body[0], number: body[1] };
+    case 52:
+      return { kind: 'timesSet', times: readTimes(body) };
+    case 53:
+      return { kind: 'momentCame', moment: body[0] };
+    case 54:
+      return { kind: 'workHandedIn', people: body[0] };
+    case 55:
+      return { kind: 'workTakenBack', people: body[0] };
     default:
       return { kind: 'other' };
   }

@@ -1,0 +1,140 @@
+using System.Collections.Immutable;
+using Yardang.Core.Activities;
+using Yardang.Core.Interchange;
+using Yardang.Core.Marks;
+using Yardang.Core.Rooms;
+
+namespace Yardang.Core.LateChanges;
+
+/// <summary>What is handed out late.</summary>
+/// <param name="Activity">The activity as it says now; for marks alone, an activity without pages.</param>
+/// <param name="Pages">Which of its pages are handed out; none for marks alone.</param>
+public sealed record ChangeContent(ActivityContent Activity, ImmutableArray<long> Pages);
+
+/// <summary>The program brings a late change onto a board.</summary>
+/// <param name="Number">Which change of the lesson.</param>
+/// <param name="Change">What it holds.</param>
+/// <param name="Earlier">What the board may have been given before: the version of the lesson and the late changes before this one.</param>
+public sealed record AdoptChange(int Number, ChangeContent Change, ImmutableArray<ActivityContent> Earlier) : Command;
+
+/// <summary>The program takes a late change off a board.</summary>
+public sealed record GiveUpChange(int Number) : Command;
+
+/// <summary>
+/// A late change stands on the board. It is a gesture of the program, under the change's number, so that taking it back leaves what others have
+/// changed since.
+/// </summary>
+/// <param name="Number">Which change of the lesson.</param>
+/// <param name="Page">Where to look for it; 0 for nowhere.</param>
+/// <param name="Pages">New pages, with their orders.</param>
+/// <param name="Marks">New marks.</param>
+/// <param name="Changes">What else is different now.</param>
+public sealed record ChangeAdopted(int Number, long Page, ImmutableArray<Page> Pages, ImmutableArray<Mark> Marks, ImmutableArray<Change> Changes) : RoomEvent;
+
+/// <summary>A late change as a board knows it.</summary>
+public sealed record Adopted(int Number, long Page, bool GivenUp = false);
+
+/// <summary>
+/// What a late change does to a board. What students have written stays, what they have moved stays where they put it, and nothing is said of
+/// the answer key.
+/// </summary>
+public static class Adoption
+{
+    /// <summary>Brings a late change onto a board as it stands now.</summary>
+    public static ChangeAdopted Adopt(Sheets board, AdoptChange adopt)
+    {
+        var (activity, chosen) = adopt.Change;
+        var pages = new List<Page>();
+        var marks = new List<Mark>();
+        var changes = new List<Change>();
+        foreach (var page in activity.Pages.Where(p => chosen.Contains(p.Id)))
+        {
+            if (board.FindPage(page.Id) is { } there) changes.AddRange(Differences(there, page));
+            else pages.Add(page with { Order = OrderFor(page, activity.Pages, board, pages) });
+        }
+
+        if (chosen.Length > 0) changes.AddRange(Differences(board, activity));
+        var top = adopt.Earlier.SelectMany(e => e.Marks).Select(m => m.Order).DefaultIfEmpty().Max();
+        var given = activity.Marks.Where(m => m.Grip != Grip.Key && (chosen.IsEmpty ? board.FindPage(m.Page) is { Erased: false } : chosen.Contains(m.Page))).Select(WithoutKey).ToList();
+        var front = Math.Max(top, given.Select(m => m.Order).DefaultIfEmpty().Max()) + 1;
+        foreach (var mark in given)
+        {
+            if (board.Marks.TryGetValue(mark.Id, out var there) && there.Grip != Grip.Key) changes.AddRange(Differences(there, mark, adopt.Earlier));
+            else marks.Add(chosen.IsEmpty ? mark with { Order = Math.Floor(board.FrontOrder) + marks.Count + 1 } : mark with { Order = UnderWork(mark.Order, top, front) });
+        }
+
+        var stays = given.Select(m => m.Id).ToHashSet();
+        var once = adopt.Earlier.SelectMany(e => e.Marks).Where(m => chosen.Contains(m.Page) && !stays.Contains(m.Id)).Select(m => m.Id).ToHashSet();
+        changes.AddRange(board.Marks.Values.Where(m => once.Contains(m.Id) && !m.Erased && m.Grip != Grip.Key && !IsHeld(board, m.Id)).Select(m => new Erasing(m.Id, true)));
+        var at = pages.FirstOrDefault()?.Id ?? marks.FirstOrDefault()?.Page ?? changes.Select(c => PageOf(board, c)).FirstOrDefault(p => p != 0);
+        return new(adopt.Number, at, [.. pages], [.. marks], [.. changes]);
+    }
+
+    /// <summary>Takes a late change off a board: what others have changed since stays, and so does a page on which somebody has written.</summary>
+    public static GestureUndone GiveUp(Sheets board, Gesture gesture)
+    {
+        var (changes, skipped) = Marking.Turn(board, gesture, s => s.Before, _ => gesture.Id, change => change switch
+        {
+            PageErasing(var page, true) => !board.Visible(page).Any(m => !m.ByStaff),
+            Erasing(var mark, true) => !IsHeld(board, mark),
+            Sizing(var page, var size) => board.FindPage(page) is { } now && size.Height >= now.Size.Height,
+            _ => true,
+        });
+        return new(gesture.Id, changes, skipped);
+    }
+
+    private static IEnumerable<Change> Differences(Page there, Page page)
+    {
+        // Students may have made room at the foot of a page.
+        var size = new PageSize(page.Size.Width, Math.Max(page.Size.Height, there.Size.Height));
+        if (there.Erased) yield return new PageErasing(page.Id, false);
+        if (there.Size != size) yield return new Sizing(page.Id, size);
+        if (there.Withheld != page.Withheld) yield return new Withholding(page.Id, page.Withheld);
+        if (!ActivityJson.AreSame(there.Paper, page.Paper)) yield return new Papering(page.Id, page.Paper);
+        if (!ActivityJson.AreSame(there.Name, page.Name)) yield return new PageNaming(page.Id, page.Name);
+        if (!ActivityJson.AreSame(there.Directions ?? Texts.None, page.Directions ?? Texts.None)) yield return new PageDirecting(page.Id, page.Directions ?? Texts.None);
+        if (!ActivityJson.AreSame(there.Stimulus, page.Stimulus)) yield return new Stimulating(page.Id, page.Stimulus);
+    }
+
+    private static IEnumerable<Change> Differences(Sheets board, ActivityContent activity)
+    {
+        if (!ActivityJson.AreSame(board.Directions, activity.Directions)) yield return new Directing(activity.Directions);
+        if (board.Unit != activity.Unit) yield return new Measuring(activity.Unit);
+    }
+
+    private static IEnumerable<Change> Differences(Mark there, Mark mark, ImmutableArray<ActivityContent> earlier)
+    {
+        var id = mark.Id;
+        if (there.Erased) yield return new Erasing(id, false);
+        if (there.Body.GetType() == mark.Body.GetType() && !ActivityJson.AreSame(WithoutKey(there).Body, mark.Body)) yield return new Remaking(id, mark.Body);
+        if (there.Style != mark.Style) yield return new Styling(id, mark.Style);
+        if (there.Scale != mark.Scale) yield return new Scaling(id, mark.Scale);
+        if (there.Pinned != mark.Pinned) yield return new Pinning(id, mark.Pinned);
+        if (there.Tie != mark.Tie) yield return new Tying(id, mark.Tie);
+        if (there.Grip != mark.Grip) yield return new Gripping(id, mark.Grip);
+        var isWhereItWasPut = earlier.SelectMany(e => e.Marks).Any(m => m.Id == id && m.Place == there.Place);
+        if (there.Place != mark.Place && isWhereItWasPut) yield return new Placed(id, mark.Place);
+    }
+
+    // Between the pages beside which it stands in the activity.
+    private static double OrderFor(Page page, ImmutableArray<Page> sequence, Sheets board, List<Page> added)
+    {
+        var orders = board.AllPages.Concat(added).ToDictionary(p => p.Id, p => p.Order);
+        var before = sequence.TakeWhile(p => p.Id != page.Id).LastOrDefault(p => orders.ContainsKey(p.Id));
+        var from = before is null ? orders.Values.Min() - 2 : orders[before.Id];
+        var following = orders.Values.Where(o => o > from).Order().ToList();
+        return following.Count == 0 ? from + 1 : (from + following[0]) / 2;
+    }
+
+    // What is printed late still lies under what students have written: they began to count where the printed marks ended.
+    private static double UnderWork(double order, double top, double front) => order <= top ? order : top + ((order - top) / (front - top));
+
+    private static Mark WithoutKey(Mark mark) => mark.Body is ZoneBody { Expected: not null } zone ? mark with { Body = zone with { Expected = null } } : mark;
+
+    // A student's connector hangs on it.
+    private static bool IsHeld(Sheets board, long mark) =>
+        board.Marks.Values.Any(m => !m.ByStaff && !m.Erased && m.Body is ConnectorBody c && (c.From == mark || c.To == mark));
+
+    private static long PageOf(Sheets board, Change change) =>
+        change.Target == 0 ? 0 : board.Marks.TryGetValue(change.Target, out var mark) ? mark.Page : board.FindPage(change.Target)?.Id ?? 0;
+}

@@ -1,0 +1,40 @@
+using System.Collections.Immutable;
+using Yardang.Core.Rooms;
+
+namespace Yardang.Core.LateChanges;
+
+/// <summary>Something that was handed out while the lesson ran: pages, a corrected printed layer, or marks.</summary>
+/// <param name="Number">Counted from 1 in a lesson.</param>
+/// <param name="Content">Under which id the side tables keep what was handed out.</param>
+/// <param name="At">When, server time in ms.</param>
+/// <param name="Groups">The groups that get it.</param>
+/// <param name="People">The people who get it on their own boards. If there are neither groups nor people, everybody gets it.</param>
+/// <param name="Received">On whose screen it has arrived.</param>
+/// <param name="TakenBack">Whether it was taken back.</param>
+public sealed record LateChange(
+    int Number, Guid Content, long At, ImmutableArray<int> Groups, ImmutableArray<int> People, ImmutableSortedSet<int> Received, bool TakenBack = false)
+{
+    /// <summary>The most of a lesson.</summary>
+    public const int Most = 90;
+
+    /// <summary>Whether all boards get it.</summary>
+    public bool IsForEverybody => Groups.IsEmpty && People.IsEmpty;
+}
+
+/// <summary>The program: hand something out while the lesson runs, to some groups and people, or to everybody if none are named.</summary>
+public sealed record HandOutChange(Guid Content, ImmutableArray<int> Groups, ImmutableArray<int> People) : Command;
+
+/// <summary>The program: take a late change back from all boards.</summary>
+public sealed record TakeChangeBack(int Number) : Command;
+
+/// <summary>A student: a late change is on my screen.</summary>
+public sealed record ConfirmChange(int Number) : Command;
+
+/// <summary>Something was handed out late.</summary>
+public sealed record ChangeHandedOut(int Number, Guid Content, ImmutableArray<int> Groups, ImmutableArray<int> People) : RoomEvent;
+
+/// <summary>It was taken back.</summary>
+public sealed record ChangeTakenBack(int Number) : RoomEvent;
+
+/// <summary>It has arrived on somebody's screen.</summary>
+public sealed record ChangeReceived(int Person, int Number) : RoomEvent;

@@ -1,0 +1,170 @@
+﻿using System;
+using Microsoft.EntityFrameworkCore.Migrations;
+
+#nullable disable
+
+namespace Yardang.Data.School.Migrations
+{
+    /// <inheritdoc />
+    public partial class LateChangesAndTimes : Migration
+    {
+        /// <inheritdoc />
+        protected override void Up(MigrationBuilder migrationBuilder)
+        {
+            migrationBuilder.AddColumn<string>(
+                name: "Address",
+                table: "Lessons",
+                type: "TEXT",
+                nullable: true);
+
+            migrationBuilder.AddColumn<long>(
+                name: "ClosesAt",
+                table: "Lessons",
+                type: "INTEGER",
+                nullable: true);
+
+            migrationBuilder.AddColumn<long>(
+                name: "DueAt",
+                table: "Lessons",
+                type: "INTEGER",
+                nullable: true);
+
+            migrationBuilder.AddColumn<bool>(
+                name: "IsOverdue",
+                table: "Lessons",
+                type: "INTEGER",
+                nullable: false,
+                defaultValue: false);
+
+            migrationBuilder.AddColumn<long>(
+                name: "OpensAt",
+                table: "Lessons",
+                type: "INTEGER",
+                nullable: true);
+
+            migrationBuilder.AddColumn<bool>(
+                name: "Waits",
+                table: "Lessons",
+                type: "INTEGER",
+                nullable: false,
+                defaultValue: false);
+
+            migrationBuilder.AddColumn<long>(
+                name: "EndsAt",
+                table: "AspNetUsers",
+                type: "INTEGER",
+                nullable: true);
+
+            migrationBuilder.CreateTable(
+                name: "CoTeachers",
+                columns: table => new
+                {
+                    OfId = table.Column<Guid>(type: "TEXT", nullable: false),
+                    Email = table.Column<string>(type: "TEXT", nullable: false),
+                    Role = table.Column<int>(type: "INTEGER", nullable: false),
+                    InvitedAt = table.Column<long>(type: "INTEGER", nullable: false)
+                },
+                constraints: table =>
+                {
+                    table.PrimaryKey("PK_CoTeachers", x => new { x.OfId, x.Email });
+                });
+
+            migrationBuilder.CreateTable(
+                name: "LateChanges",
+                columns: table => new
+                {
+                    Id = table.Column<Guid>(type: "TEXT", nullable: false),
+                    LessonId = table.Column<Guid>(type: "TEXT", nullable: false),
+                    Name = table.Column<string>(type: "TEXT", nullable: false),
+                    Content = table.Column<byte[]>(type: "BLOB", nullable: false),
+                    Pages = table.Column<string>(type: "TEXT", nullable: false)
+                },
+                constraints: table =>
+                {
+                    table.PrimaryKey("PK_LateChanges", x => x.Id);
+                });
+
+            migrationBuilder.CreateTable(
+                name: "Outbox",
+                columns: table => new
+                {
+                    Id = table.Column<Guid>(type: "TEXT", nullable: false),
+                    To = table.Column<string>(type: "TEXT", nullable: false),
+                    Subject = table.Column<string>(type: "TEXT", nullable: false),
+                    Text = table.Column<string>(type: "TEXT", nullable: false),
+                    Link = table.Column<string>(type: "TEXT", nullable: false),
+                    At = table.Column<long>(type: "INTEGER", nullable: false)
+                },
+                constraints: table =>
+                {
+                    table.PrimaryKey("PK_Outbox", x => x.Id);
+                });
+
+            migrationBuilder.CreateIndex(
+                name: "IX_Lessons_Address",
+                table: "Lessons",
+                column: "Address",
+                unique: true);
+
+            migrationBuilder.CreateIndex(
+                name: "IX_CoTeachers_Email",
+                table: "CoTeachers",
+                column: "Email");
+
+            migrationBuilder.CreateIndex(
+                name: "IX_LateChanges_LessonId",
+                table: "LateChanges",
+                column: "LessonId");
+
+            migrationBuilder.CreateIndex(
+                name: "IX_Outbox_At",
+                table: "Outbox",
+                column: "At");
+        }
+
+        /// <inheritdoc />
+        protected override void Down(MigrationBuilder migrationBuilder)
+        {
+            migrationBuilder.DropTable(
+                name: "CoTeachers");
+
+            migrationBuilder.DropTable(
+                name: "LateChanges");
+
+            migrationBuilder.DropTable(
+                name: "Outbox");
+
+            migrationBuilder.DropIndex(
+                name: "IX_Lessons_Address",
+                table: "Lessons");
+
+            migrationBuilder.DropColumn(
+                name: "Address",
+                table: "Lessons");
+
+            migrationBuilder.DropColumn(
+                name: "ClosesAt",
+                table: "Lessons");
+
+            migrationBuilder.DropColumn(
+                name: "DueAt",
+                table: "Lessons");
+
+            migrationBuilder.DropColumn(
+                name: "IsOverdue",
+                table: "Lessons");
+
+            migrationBuilder.DropColumn(
+                name: "OpensAt",
+                table: "Lessons");
+
+            migrationBuilder.DropColumn(
+                name: "Waits",
+                table: "Lessons");
+
+            migrationBuilder.DropColumn(
+                name: "EndsAt",
+                table: "AspNetUsers");
+        }
+    }
+}

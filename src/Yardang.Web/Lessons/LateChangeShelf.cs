@@ -1,0 +1,78 @@
+using System.Collections.Immutable;
+using System.Globalization;
+using Microsoft.EntityFrameworkCore;
+using Yardang.Core.Activities;
+using Yardang.Core.Boards;
+using Yardang.Core.Interchange;
+using Yardang.Core.LateChanges;
+using Yardang.Core.Lessons;
+using Yardang.Core.Rooms;
+using Yardang.Data.School;
+using Yardang.Web.Rooms;
+
+namespace Yardang.Web.Lessons;
+
+/// <summary>Keeps what was handed out while a lesson ran, and brings boards up to date with it: those in use at once, the others when somebody opens them.</summary>
+public sealed class LateChangeShelf(IDbContextFactory<SchoolContext> school)
+{
+    /// <summary>What a record holds.</summary>
+    public static ChangeContent ContentOf(LateChangeRecord record) =>
+        new(ActivityJson.ReadPart(record.Content), [.. record.Pages.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(p => long.Parse(p, CultureInfo.InvariantCulture))]);
+
+    /// <summary>Keeps what is about to be handed out.</summary>
+    public async Task<LateChangeRecord> KeepAsync(Guid lesson, string name, ChangeContent content)
+    {
+        var record = new LateChangeRecord
+        {
+            Id = Guid.CreateVersion7(),
+            LessonId = lesson,
+            Name = name,
+            Content = ActivityJson.Write(content.Activity),
+            Pages = string.Join(' ', content.Pages.Select(p => p.ToString(CultureInfo.InvariantCulture))),
+        };
+        await using var db = await school.CreateDbContextAsync();
+        db.LateChanges.Add(record);
+        await db.SaveChangesAsync();
+        return record;
+    }
+
+    /// <summary>What was handed out in a lesson, by the ids under which it is kept.</summary>
+    public async Task<IReadOnlyDictionary<Guid, LateChangeRecord>> OfAsync(Guid lesson)
+    {
+        await using var db = await school.CreateDbContextAsync();
+        return await db.LateChanges.Where(c => c.LessonId == lesson).ToDictionaryAsync(c => c.Id);
+    }
+
+    /// <summary>Gives a board what it lacks of its lesson's late changes, and takes from it what was taken back.</summary>
+    public async Task BringUpToDateAsync(RoomHost lesson, RoomHost board)
+    {
+        ImmutableArray<LateChange> changes = [];
+        await lesson.LookAsync(r => changes = [.. ((Lesson)r).Changes.Values]);
+        if (changes.IsEmpty) return;
+
+        await using var db = await school.CreateDbContextAsync();
+        if (await db.Boards.FindAsync(board.Id) is not { } record) return;
+        var has = ImmutableDictionary<int, Adopted>.Empty;
+        await board.LookAsync(r => has = ((Board)r).Adopted.ToImmutableDictionary());
+        var lacking = changes.Where(c => IsFor(c, record) && !c.TakenBack && !has.ContainsKey(c.Number)).ToList();
+        if (lacking.Count > 0)
+        {
+            var kept = await OfAsync(record.LessonId);
+            var version = ActivityJson.Read(await db.Lessons.Where(l => l.Id == record.LessonId).Join(db.Versions, l => l.VersionId, v => v.Id, (_, v) => v.Content).SingleAsync());
+            foreach (var change in lacking)
+            {
+                ImmutableArray<ActivityContent> earlier = [version, .. changes.Where(c => c.Number < change.Number).Select(c => ContentOf(kept[c.Content]).Activity)];
+                await board.SubmitAsync(new Submission(0, 0, 0, change.Number, new AdoptChange(change.Number, ContentOf(kept[change.Content]), earlier)), Actor.Program, CancellationToken.None);
+            }
+        }
+
+        foreach (var change in changes.Where(c => c.TakenBack && has.TryGetValue(c.Number, out var adopted) && !adopted.GivenUp)) await board.SubmitAsync(new GiveUpChange(change.Number), Actor.Program);
+    }
+
+    private static bool IsFor(LateChange change, BoardRecord board) => change.IsForEverybody || board.Kind switch
+    {
+        BoardKind.Group => change.Groups.Contains(board.Number),
+        BoardKind.Own => change.People.Contains(board.Number),
+        _ => false,
+    };
+}

@@ -1,0 +1,101 @@
+using System.Collections.Immutable;
+using System.Security.Cryptography;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.Localization;
+using Yardang.Core.Activities;
+using Yardang.Core.Boards;
+using Yardang.Core.Interchange;
+using Yardang.Core.LateChanges;
+using Yardang.Core.Lessons;
+using Yardang.Core.Marks;
+using Yardang.Core.Rooms;
+using Yardang.Data.School;
+using Yardang.Web.Rooms;
+
+namespace Yardang.Web.Lessons;
+
+/// <summary>Hands pages and marks out while a lesson runs.</summary>
+public sealed class LateHanding(IDbContextFactory<SchoolContext> school, Handing handing, LateChangeShelf shelf, RoomHosts hosts, IStringLocalizer<UiTexts> texts)
+{
+    private const int LastClients = 1 << 18;
+
+    /// <summary>What was handed out in a lesson, the latest first, with what it is.</summary>
+    public async Task<IReadOnlyList<(LateChange Change, LateChangeRecord Record)>> OfAsync(Guid lesson)
+    {
+        var kept = await shelf.OfAsync(lesson);
+        var room = await hosts.GetAsync(lesson);
+        ImmutableArray<LateChange> changes = [];
+        await room.LookAsync(r => changes = [.. ((Lesson)r).Changes.Values]);
+        return [.. changes.Reverse().Select(c => (c, kept[c.Content]))];
+    }
+
+    /// <summary>How the activity in the workshop differs from what everybody in the lesson has. Empty also if the activity is gone.</summary>
+    public async Task<IReadOnlyList<PageRevision>> RevisionsAsync(LessonRecord lesson)
+    {
+        await using var db = await school.CreateDbContextAsync();
+        if (await db.Activities.FindAsync(lesson.ActivityId) is not { } activity) return [];
+        var version = await db.Versions.SingleAsync(v => v.Id == lesson.VersionId);
+        var given = (await OfAsync(lesson.Id)).Reverse().Where(c => c.Change is { IsForEverybody: true, TakenBack: false });
+        return Revision.Of(ActivityJson.Read(version.Content), given.Select(c => LateChangeShelf.ContentOf(c.Record)), await handing.ContentAsync(activity));
+    }
+
+    /// <summary>Hands out pages as the workshop has them now.</summary>
+    public async Task<Refusal?> HandOutPagesAsync(LessonRecord lesson, IReadOnlyCollection<long> pages, ImmutableArray<int> groups, ImmutableArray<int> people)
+    {
+        await using var db = await school.CreateDbContextAsync();
+        if (await db.Activities.FindAsync(lesson.ActivityId) is not { } activity) return Refusal.NotFound;
+        var content = await handing.ContentAsync(activity);
+        var chosen = content.Pages.Where(p => pages.Contains(p.Id)).ToList();
+        if (chosen.Count == 0) return Refusal.NoSuchPage;
+        var name = string.Join(", ", chosen.Select(p => p.Name.For(ContentLanguage.Current) is { Length: > 0 } named ? named : texts["Late.PageAt", content.Pages.IndexOf(p) + 1].Value));
+        return await HandOutAsync(lesson, name, new(content, [.. chosen.Select(p => p.Id)]), groups, people);
+    }
+
+    /// <summary>Hands out copies of marks of one board, on the same page of the others.</summary>
+    /// <param name="lesson">The lesson.</param>
+    /// <param name="board">On which board they stand.</param>
+    /// <param name="marks">Their ids.</param>
+    /// <param name="grip">Whether students may move the copies.</param>
+    /// <param name="groups">The groups that get them.</param>
+    /// <param name="people">The people who get them; everybody if neither are named.</param>
+    public async Task<Refusal?> HandOutMarksAsync(LessonRecord lesson, Guid board, IReadOnlyCollection<long> marks, Grip grip, ImmutableArray<int> groups, ImmutableArray<int> people)
+    {
+        if (grip is not (Grip.Loose or Grip.Printed)) return Refusal.OutOfRange;
+        ImmutableArray<Mark> copies = [];
+        await (await hosts.GetAsync(board)).LookAsync(r => copies = Copies(((Board)r).Sheets, marks, grip));
+        if (copies.IsEmpty) return Refusal.NotFound;
+        return await HandOutAsync(lesson, texts["Late.Marks", copies.Length], new(new ActivityContent(Texts.None, Texts.None, [], copies), []), groups, people);
+    }
+
+    /// <summary>Takes something back from all boards.</summary>
+    public async Task TakeBackAsync(LessonRecord lesson, int number) => await (await hosts.GetAsync(lesson.Id)).SubmitAsync(new TakeChangeBack(number), Actor.Program);
+
+    private async Task<Refusal?> HandOutAsync(LessonRecord lesson, string name, ChangeContent content, ImmutableArray<int> groups, ImmutableArray<int> people)
+    {
+        var room = await hosts.GetAsync(lesson.Id);
+        var record = await shelf.KeepAsync(lesson.Id, name, content);
+        var (decision, _) = await room.SubmitAsync(new HandOutChange(record.Id, groups, people), Actor.Program);
+        return (decision as Decision.Refused)?.Reason;
+    }
+
+    // Under ids of a client number that no tab of a draft will ever have: one of the last there are.
+    private static ImmutableArray<Mark> Copies(Sheets sheets, IReadOnlyCollection<long> ids, Grip grip)
+    {
+        var client = Ids.ClientLimit - RandomNumberGenerator.GetInt32(1, LastClients);
+        var chosen = sheets.Marks.Values.Where(m => ids.Contains(m.Id) && !m.Erased && m.Grip != Grip.Key && m.Body is not ZoneBody).OrderBy(m => m.Order).ToList();
+        var renamed = chosen.Select((m, i) => (m.Id, New: Ids.Of(client, i + 1))).ToDictionary(p => p.Id, p => p.New);
+        return
+        [
+            .. chosen.Where(m => m.Body is not ConnectorBody c || (renamed.ContainsKey(c.From) && renamed.ContainsKey(c.To))).Select(m => m with
+            {
+                Id = renamed[m.Id],
+                Author = Actor.Owner.Number,
+                ByStaff = true,
+                Grip = grip,
+                Pinned = false,
+                Tie = m.Tie == 0 ? 0 : renamed.GetValueOrDefault(m.Tie, renamed[m.Id]),
+                Body = m.Body is ConnectorBody line ? line with { From = renamed[line.From], To = renamed[line.To] } : m.Body,
+            }),
+        ];
+    }
+}
