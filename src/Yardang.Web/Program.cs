@@ -11,8 +11,10 @@ using Yardang.Web.ClassLists;
 using Yardang.Web.Demo;
 using Yardang.Web.Exports;
 using Yardang.Web.Lessons;
+using Yardang.Web.Mail;
 using Yardang.Web.Media;
 using Yardang.Web.PictureSearch;
+using Yardang.Web.QuickStart;
 using Yardang.Web.Rooms;
 using Yardang.Web.Shelf;
 
@@ -58,9 +60,15 @@ services.AddSingleton<ReentryKeys>();
 services.AddSingleton<LessonPeople>();
 services.AddSingleton<MyPlace>();
 services.AddSingleton<BoardExport>();
+services.AddSingleton<SlipExport>();
 services.AddSingleton(provider => new MediaStore(provider.GetRequiredService<DataFolder>().Media));
 services.AddSingleton<MediaEndpoint>();
 services.AddUploadLimit();
+services.AddAccountLimit();
+services.AddSingleton<Outbox>();
+services.AddSingleton<CoTeaching>();
+services.AddSingleton<GuestSweeper>();
+services.AddHostedService(provider => provider.GetRequiredService<GuestSweeper>());
 services.AddSingleton<IPictureSearch, OwnDrawings>();
 services.AddSingleton<PictureSearchEndpoint>();
 
@@ -72,7 +80,11 @@ services.AddIdentity<Teacher, IdentityRole<Guid>>(options =>
         options.Lockout.MaxFailedAccessAttempts = 8;
         options.Lockout.DefaultLockoutTimeSpan = TimeSpan.FromMinutes(2);
     })
-    .AddEntityFrameworkStores<SchoolContext>();
+    .AddEntityFrameworkStores<SchoolContext>()
+    .AddDefaultTokenProviders();
+
+// A new password signs every other device out, within a minute.
+services.Configure<SecurityStampValidatorOptions>(options => options.ValidationInterval = TimeSpan.FromMinutes(1));
 services.ConfigureApplicationCookie(options =>
 {
     options.Cookie.Name = "yardang-teacher";
@@ -121,7 +133,8 @@ app.MapGet("/rooms/{room:guid}/names", async (HttpContext context, Guid room, Ac
 app.MapGet("/my-place", async (HttpContext context, MyPlace places) => await places.OfAsync(Visitor.Of(context)) is { } found ? Results.Ok(found.Place) : Results.NotFound());
 app.MapGet("/here", async (HttpContext context, MyPlace places) => Results.Redirect(await places.OfAsync(Visitor.Of(context)) is { } found ? found.Place.Address : "/?unknown=true"));
 app.MapGet("/lesson/{lesson:guid}/people.json", async (HttpContext context, Guid lesson, AccessResolver access, LessonPeople people) =>
-    await access.OwnLessonAsync(Visitor.Of(context), lesson) is null ? Results.NotFound() : Results.Ok(await people.InAsync(lesson)));
+    await access.LessonAsync(Visitor.Of(context), lesson, Power.Watches) is null ? Results.NotFound() : Results.Ok(await people.InAsync(lesson)));
+app.MapGet("/lesson/{lesson:guid}/slips.pdf", (HttpContext context, Guid lesson, SlipExport slips) => slips.PdfAsync(context, lesson));
 app.MapGet("/lesson/{lesson:guid}/boards.pdf", (HttpContext context, Guid lesson, BoardExport export) => export.PdfAsync(context, lesson));
 app.MapGet("/lesson/{lesson:guid}/board/{board:guid}.{format:regex(^(png|svg|inkml)$)}", (HttpContext context, Guid lesson, Guid board, string format, int? page, BoardExport export) =>
     export.PageAsync(context, lesson, board, format, page));

@@ -34,12 +34,12 @@ public sealed partial class TestSchool : IAsyncDisposable
         where T : notnull => _factory.Services.GetRequiredService<T>();
 
     /// <summary>A browser without cookies; it does not follow redirects.</summary>
-    public HttpClient Visitor() => new(new HttpClientHandler { CookieContainer = new CookieContainer(), AllowAutoRedirect = false }) { BaseAddress = Address };
+    public HttpClient Visitor(CookieContainer? cookies = null) => new(new HttpClientHandler { CookieContainer = cookies ?? new CookieContainer(), AllowAutoRedirect = false }) { BaseAddress = Address };
 
     /// <summary>A browser of a new teacher, signed in.</summary>
-    public async Task<(HttpClient Browser, Guid Id)> TeacherAsync(string name)
+    public async Task<(HttpClient Browser, Guid Id)> TeacherAsync(string name, HttpClient? with = null)
     {
-        var browser = Visitor();
+        var browser = with ?? Visitor();
         var email = $"{Guid.NewGuid():N}@ostlebrook.example";
         await PostAsync(browser, "/sign-up", new() { ["name"] = name, ["email"] = email, ["password"] = "bridge-over-brook" });
         await using var db = await Get<IDbContextFactory<SchoolContext>>().CreateDbContextAsync();
@@ -54,9 +54,9 @@ public sealed partial class TestSchool : IAsyncDisposable
     }
 
     /// <summary>A browser of a student who joined, with the address of their board.</summary>
-    public async Task<(HttpClient Browser, string Board)> StudentAsync(string code, string name)
+    public async Task<(HttpClient Browser, string Board)> StudentAsync(string code, string name, HttpClient? with = null)
     {
-        var browser = Visitor();
+        var browser = with ?? Visitor();
         using var answer = await PostAsync(browser, $"/join/{code}", new() { ["name"] = name });
         return (browser, answer.Headers.Location!.ToString());
     }

@@ -32,6 +32,9 @@ public interface IEventStore
 
     /// <summary>Replaces the snapshot.</summary>
     void WriteSnapshot(Guid room, byte[]? snapshot);
+
+    /// <summary>Deletes a room that nobody has open: its log and its snapshot.</summary>
+    void Delete(Guid room);
 }
 
 /// <summary>Logs in a SQLite file. Writing has one connection, kept open; each read opens its own.</summary>
@@ -135,6 +138,17 @@ public sealed class SqliteEventStore : IEventStore, IDisposable
             command.CommandText = "UPDATE Rooms SET Snapshot = $snapshot WHERE Id = $room";
             command.Parameters.AddWithValue("$room", room.ToByteArray());
             command.Parameters.AddWithValue("$snapshot", (object?)snapshot ?? DBNull.Value);
+            command.ExecuteNonQuery();
+        }
+    }
+
+    public void Delete(Guid room)
+    {
+        lock (_writing)
+        {
+            using var command = _writer.CreateCommand();
+            command.CommandText = "PRAGMA secure_delete=ON; BEGIN; DELETE FROM Events WHERE Room = $room; DELETE FROM Rooms WHERE Id = $room; COMMIT; PRAGMA secure_delete=OFF";
+            command.Parameters.AddWithValue("$room", room.ToByteArray());
             command.ExecuteNonQuery();
         }
     }

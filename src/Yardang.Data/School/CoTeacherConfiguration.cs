@@ -8,7 +8,8 @@ internal sealed class CoTeacherConfiguration : IEntityTypeConfiguration<CoTeache
     public void Configure(EntityTypeBuilder<CoTeacherRecord> builder)
     {
         builder.ToTable("CoTeachers");
-        builder.HasKey(c => new { c.OfId, c.Email });
-        builder.HasIndex(c => c.Email);
+        builder.HasIndex(c => new { c.OfId, c.Email }).IsUnique();
+        builder.HasIndex(c => new { c.OfId, c.Number }).IsUnique();
+        builder.HasIndex(c => c.TeacherId);
     }
 }

@@ -116,6 +116,9 @@ public sealed class LessonRecord
     /// <summary>For whom, in the teacher's words ("7 Amber"); may be empty.</summary>
     public required string ClassName { get; init; }
 
+    /// <summary>The activity and for whom it was handed out.</summary>
+    public string Title => ClassName.Length == 0 ? Name : $"{Name} · {ClassName}";
+
     public required DateTimeOffset HandedOutAt { get; init; }
 
     public Way Way { get; init; }
@@ -177,11 +180,19 @@ public sealed class LateChangeRecord
 /// <summary>Somebody who helps in a lesson, or with an activity, that is another teacher's.</summary>
 public sealed class CoTeacherRecord
 {
+    public required Guid Id { get; init; }
+
     /// <summary>The lesson or activity.</summary>
     public required Guid OfId { get; init; }
 
-    /// <summary>To whom the invitation went, in capitals, as accounts are compared. It holds for whoever has this account, also if they make it later.</summary>
+    /// <summary>To whom the invitation went.</summary>
     public required string Email { get; init; }
+
+    /// <summary>The account of whoever opened the invitation; null until then. An address alone proves nothing: accounts are made without asking it.</summary>
+    public Guid? TeacherId { get; set; }
+
+    /// <summary>The actor number in the rooms of the lesson or activity: beyond those of participants.</summary>
+    public required int Number { get; init; }
 
     public required CoTeacherRole Role { get; set; }
 

@@ -18,6 +18,19 @@ public sealed record RoomAccess(Guid Room, RoomKind Kind, Actor Actor)
     public bool MayWrite => Actor is { LooksOnly: false, HasLeft: false };
 }
 
+/// <summary>What a teacher may do in a lesson or with an activity. Each may all that those before it may.</summary>
+public enum Power
+{
+    /// <summary>See everything.</summary>
+    Watches = 0,
+
+    /// <summary>Do everything but what is the owner's.</summary>
+    Runs = 1,
+
+    /// <summary>Invite others, put it away.</summary>
+    Owns = 2,
+}
+
 /// <summary>The one place where it is decided who may see and do what: for pages, hub and files alike.</summary>
 public sealed class AccessResolver(IDbContextFactory<SchoolContext> school)
 {
@@ -32,11 +45,19 @@ public sealed class AccessResolver(IDbContextFactory<SchoolContext> school)
         }
 
         if (visitor.TeacherId is not { } teacher) return null;
-        if (await db.Lessons.AnyAsync(l => l.Id == room && l.OwnerId == teacher)) return new(room, RoomKind.Lesson, Actor.Owner);
-        if (await db.Activities.AnyAsync(a => a.DraftId == room && a.OwnerId == teacher)) return new(room, RoomKind.Draft, Actor.Owner);
-        return await db.Boards.Where(b => b.Id == room).Join(db.Lessons, b => b.LessonId, l => l.Id, (_, l) => l.OwnerId).AnyAsync(o => o == teacher)
-            ? new(room, RoomKind.Board, Actor.Owner)
-            : null;
+        var found = await db.Lessons.Where(l => l.Id == room).Select(l => new { Kind = RoomKind.Lesson, l.OwnerId, Of = l.Id }).SingleOrDefaultAsync()
+            ?? await db.Boards.Where(b => b.Id == room).Join(db.Lessons, b => b.LessonId, l => l.Id, (_, l) => new { Kind = RoomKind.Board, l.OwnerId, Of = l.Id }).SingleOrDefaultAsync()
+            ?? await db.Activities.Where(a => a.DraftId == room).Select(a => new { Kind = RoomKind.Draft, a.OwnerId, Of = a.Id }).SingleOrDefaultAsync();
+        return found is not null && await StaffAsync(db, teacher, found.OwnerId, found.Of) is { } staff ? new(room, found.Kind, staff.Actor) : null;
+    }
+
+    // Owner, or invited by the owner.
+    private static async Task<(Power Power, Actor Actor)?> StaffAsync(SchoolContext db, Guid teacher, Guid owner, Guid of)
+    {
+        if (owner == teacher) return (Power.Owns, Actor.Owner);
+        if (await db.CoTeachers.SingleOrDefaultAsync(c => c.OfId == of && c.TeacherId == teacher) is not { } invited) return null;
+        var watches = invited.Role == CoTeacherRole.Watches;
+        return (watches ? Power.Watches : Power.Runs, new Actor(invited.Number, Role.Staff) { LooksOnly = watches });
     }
 
     // Who waits at the door hears of it in the lesson's room. Before a lesson opens, nobody sees a board. Who has left a board may still hand in there what they did before.
@@ -59,20 +80,28 @@ public sealed class AccessResolver(IDbContextFactory<SchoolContext> school)
         return await db.Seats.AnyAsync(s => s.ParticipantId == participant.Id && s.BoardId == room) ? new(room, RoomKind.Board, actor with { HasLeft = true }) : null;
     }
 
-    /// <summary>A lesson that this teacher runs; null otherwise.</summary>
-    public async Task<LessonRecord?> OwnLessonAsync(Visitor visitor, Guid lesson)
+    /// <summary>A lesson in which this teacher may at least so much; null otherwise.</summary>
+    public async Task<LessonRecord?> LessonAsync(Visitor visitor, Guid id, Power least)
     {
         if (visitor.TeacherId is not { } teacher) return null;
         await using var db = await school.CreateDbContextAsync();
-        return await db.Lessons.SingleOrDefaultAsync(l => l.Id == lesson && l.OwnerId == teacher);
+        return await db.Lessons.SingleOrDefaultAsync(l => l.Id == id) is { } lesson && (await StaffAsync(db, teacher, lesson.OwnerId, id))?.Power >= least ? lesson : null;
     }
 
-    /// <summary>An activity that this teacher owns; null otherwise.</summary>
-    public async Task<ActivityRecord?> OwnActivityAsync(Visitor visitor, Guid activity)
+    /// <summary>An activity with which this teacher may at least so much; null otherwise.</summary>
+    public async Task<ActivityRecord?> ActivityAsync(Visitor visitor, Guid id, Power least)
     {
         if (visitor.TeacherId is not { } teacher) return null;
         await using var db = await school.CreateDbContextAsync();
-        return await db.Activities.SingleOrDefaultAsync(a => a.Id == activity && a.OwnerId == teacher);
+        return await db.Activities.SingleOrDefaultAsync(a => a.Id == id) is { } activity && (await StaffAsync(db, teacher, activity.OwnerId, id))?.Power >= least ? activity : null;
+    }
+
+    /// <summary>As whom this teacher acts in the rooms of a lesson or activity; null if not at all.</summary>
+    public async Task<Actor?> StaffActorAsync(Visitor visitor, Guid owner, Guid of)
+    {
+        if (visitor.TeacherId is not { } teacher) return null;
+        await using var db = await school.CreateDbContextAsync();
+        return (await StaffAsync(db, teacher, owner, of))?.Actor;
     }
 
     /// <summary>The participants that this device was in a lesson, the latest first.</summary>

@@ -7,6 +7,7 @@ using Yardang.Core.Interchange;
 using Yardang.Core.Lessons;
 using Yardang.Data.School;
 using Yardang.Headless.SimulatedClass;
+using Yardang.Web.Access;
 using Yardang.Web.ClassLists;
 using Yardang.Web.Lessons;
 using Yardang.Web.Shelf;
@@ -18,11 +19,14 @@ namespace Yardang.Web.Demo;
 /// simulated class in them. With <c>Yardang:DemoStep</c> the class stops at that step of its script.
 /// </summary>
 public sealed class DemoSchool(
-    IServiceProvider services, Handing handing, ActivityShelf shelf, ClassListShelf classes, IDbContextFactory<SchoolContext> school, IConfiguration configuration, IServer server,
+    IServiceProvider services, Handing handing, ActivityShelf shelf, ClassListShelf classes, CoTeaching coTeaching, IDbContextFactory<SchoolContext> school, IConfiguration configuration, IServer server,
     IHostApplicationLifetime lifetime, ILogger<DemoSchool> logger) : BackgroundService
 {
     /// <summary>Who to sign in as.</summary>
     public const string Email = "varga@ostlebrook.example";
+
+    /// <summary>Who runs the first lesson with her.</summary>
+    public const string CoTeacherEmail = "adeyemi@ostlebrook.example";
 
     /// <summary>The demo's password; the demo's data are invented.</summary>
     public const string Password = "bridge-over-brook";
@@ -131,6 +135,8 @@ public sealed class DemoSchool(
         var made = await teachers.CreateAsync(teacher, Password);
         if (!made.Succeeded) throw new InvalidOperationException(string.Join(' ', made.Errors.Select(e => e.Description)));
 
+        var colleague = new Teacher { Id = Guid.CreateVersion7(), DisplayName = "Mr Tobi Adeyemi", UserName = CoTeacherEmail, Email = CoTeacherEmail };
+        await teachers.CreateAsync(colleague, Password);
         await classes.KeepAsync(teacher.Id, null, "7 Amber", Roster.Names.Select((name, i) => new ClassEntry(i + 1, name)));
         var lessons = new List<LessonRecord>();
         foreach (var (archive, way, _) in s_lessons)
@@ -138,6 +144,11 @@ public sealed class DemoSchool(
             lessons.Add(await handing.HandOutAsync(await ImportAsync(teacher.Id, archive), "7 Amber", Door.Open, way, "en"));
         }
 
+        // The colleague has accepted; the specialist has not opened the invitation yet.
+        var shared = (await coTeaching.FindAsync(lessons[^1].Id))!;
+        await coTeaching.InviteAsync(shared, teacher.DisplayName, [CoTeacherEmail], CoTeacherRole.Runs);
+        await coTeaching.InviteAsync(shared, teacher.DisplayName, ["lindgarde@ostlebrook.example"], CoTeacherRole.Watches);
+        await coTeaching.AcceptAsync((await coTeaching.OfAsync(shared.Id))[0].Record, colleague.Id);
         return lessons;
     }
 

@@ -17,7 +17,7 @@ public sealed class BoardExport(AccessResolver access, LessonPeople people, Hand
     /// <summary>All boards of a lesson, a page each, in the order of arrival.</summary>
     public async Task<IResult> PdfAsync(HttpContext context, Guid lesson)
     {
-        if (await access.OwnLessonAsync(Visitor.Of(context), lesson) is not { } record) return Results.NotFound();
+        if (await access.LessonAsync(Visitor.Of(context), lesson, Power.Runs) is not { } record) return Results.NotFound();
         var pages = new List<ExportPage>();
         foreach (var board in (await people.AllBoardsAsync(record)).Where(b => b.People.Count > 0 || b.Id == record.TogetherId)) pages.AddRange(await PagesAsync(record, board));
         return pages.Count == 0
@@ -28,7 +28,7 @@ public sealed class BoardExport(AccessResolver access, LessonPeople people, Hand
     /// <summary>A page of one board, the first if nothing else is asked for: as a picture, or its ink as InkML.</summary>
     public async Task<IResult> PageAsync(HttpContext context, Guid lesson, Guid board, string format, int? number)
     {
-        if (await access.OwnLessonAsync(Visitor.Of(context), lesson) is not { } record) return Results.NotFound();
+        if (await access.LessonAsync(Visitor.Of(context), lesson, Power.Runs) is not { } record) return Results.NotFound();
         if ((await people.AllBoardsAsync(record)).FirstOrDefault(b => b.Id == board) is not { } found) return Results.NotFound();
         var pages = await PagesAsync(record, found);
         if ((number ?? 1) < 1 || (number ?? 1) > pages.Count) return Results.NotFound();
@@ -45,7 +45,7 @@ public sealed class BoardExport(AccessResolver access, LessonPeople people, Hand
     /// <summary>An activity as an archive, for its owner.</summary>
     public async Task<IResult> ArchiveAsync(HttpContext context, Guid activity)
     {
-        if (await access.OwnActivityAsync(Visitor.Of(context), activity) is not { } record) return Results.NotFound();
+        if (await access.ActivityAsync(Visitor.Of(context), activity, Power.Watches) is not { } record) return Results.NotFound();
         var content = await handing.ContentAsync(record);
         return Results.File(ActivityArchive.Write(content, media.Find), "application/zip", $"{FileName(content.Name.For(ContentLanguage.Current))}.yardang.zip");
     }
@@ -53,7 +53,7 @@ public sealed class BoardExport(AccessResolver access, LessonPeople people, Hand
     /// <summary>A lesson with its work as an archive, for its teacher.</summary>
     public async Task<IResult> WorkAsync(HttpContext context, Guid lesson)
     {
-        if (await access.OwnLessonAsync(Visitor.Of(context), lesson) is not { } record) return Results.NotFound();
+        if (await access.LessonAsync(Visitor.Of(context), lesson, Power.Runs) is not { } record) return Results.NotFound();
         return Results.File(await work.WriteAsync(record), "application/zip", $"{FileName($"{record.Name} {record.ClassName}")}.yardang.zip");
     }
 

@@ -85,7 +85,7 @@ public sealed class Handing(IDbContextFactory<SchoolContext> school, RoomHosts h
     }
 
     /// <summary>Hands an activity out: what it says now is frozen, and later changes in the workshop do not touch the lesson.</summary>
-    public async Task<LessonRecord> HandOutAsync(ActivityRecord activity, string className, Door door, Way way, string language, bool masked = false, string? password = null, ClassListRecord? classList = null, LessonTimes? times = null)
+    public async Task<LessonRecord> HandOutAsync(ActivityRecord activity, string className, Door door, Way way, string language, bool masked = false, string? password = null, ClassListRecord? classList = null, LessonTimes? times = null, Guid? owner = null)
     {
         var content = await ContentAsync(activity);
         await using var db = await school.CreateDbContextAsync();
@@ -93,7 +93,7 @@ public sealed class Handing(IDbContextFactory<SchoolContext> school, RoomHosts h
         var lesson = new LessonRecord
         {
             Id = Guid.CreateVersion7(),
-            OwnerId = activity.OwnerId,
+            OwnerId = owner ?? activity.OwnerId,
             ActivityId = activity.Id,
             VersionId = version.Id,
             Code = JoinCode.New(),

@@ -16,6 +16,38 @@ public sealed class Joining(IDbContextFactory<SchoolContext> school, RoomHosts h
         return await db.Lessons.SingleOrDefaultAsync(l => l.Code == code);
     }
 
+    /// <summary>The lesson with an address of the teacher's own choice; null if there is none.</summary>
+    public async Task<LessonRecord?> FindByAddressAsync(string? typed)
+    {
+        if (LessonAddress.Read(typed) is not { } address) return null;
+        await using var db = await school.CreateDbContextAsync();
+        return await db.Lessons.SingleOrDefaultAsync(l => l.Address == address);
+    }
+
+    /// <summary>
+    /// Gives a lesson an address, or takes it away with null. False if another lesson has it; from a closed one of the same teacher it is taken over.
+    /// </summary>
+    public async Task<bool> SetAddressAsync(LessonRecord lesson, string? address)
+    {
+        await using var db = await school.CreateDbContextAsync();
+        var other = address is null ? null : await db.Lessons.SingleOrDefaultAsync(l => l.Address == address && l.Id != lesson.Id);
+        if (other is not null && (other.OwnerId != lesson.OwnerId || other.ClosedAt is null)) return false;
+        await using var together = await db.Database.BeginTransactionAsync();
+        if (other is not null) await db.Lessons.Where(l => l.Id == other.Id).ExecuteUpdateAsync(l => l.SetProperty(x => x.Address, (string?)null));
+        try
+        {
+            await db.Lessons.Where(l => l.Id == lesson.Id).ExecuteUpdateAsync(l => l.SetProperty(x => x.Address, address));
+        }
+        catch (Microsoft.Data.Sqlite.SqliteException)
+        {
+            // Somebody else was faster.
+            return false;
+        }
+
+        await together.CommitAsync();
+        return true;
+    }
+
     /// <summary>Who is expected in a lesson, by their number on the class list.</summary>
     public async Task<IReadOnlyList<ParticipantRecord>> ListAsync(Guid lesson)
     {

@@ -56,7 +56,7 @@ public sealed class LessonConduct(IDbContextFactory<SchoolContext> school, Seati
             try
             {
                 await board.SetConditionsAsync(conditions);
-                if (waited != conditions.Waits) board.Recall(_ => true);
+                if (waited != conditions.Waits) board.Recall(reader => !reader.IsStaff);
             }
             catch (System.Threading.Channels.ChannelClosedException)
             {
@@ -78,7 +78,7 @@ public sealed class LessonConduct(IDbContextFactory<SchoolContext> school, Seati
         foreach (var id in all)
         {
             if (await hosts.FindLoadedAsync(id) is not { } board) continue;
-            board.Recall(reader => reader.LooksOnly || (boards.Contains(id) && people.Contains(reader.Number)));
+            board.Recall(reader => !reader.IsStaff && (reader.LooksOnly || (boards.Contains(id) && people.Contains(reader.Number))));
         }
 
         lesson.Recall(reader => people.Contains(reader.Number));

@@ -57,7 +57,8 @@ public sealed class LessonPeople(IDbContextFactory<SchoolContext> school, RoomHo
         var here = await db.Participants.Where(p => p.LessonId == lesson.Id && (p.BoardId == board || db.Seats.Any(s => s.BoardId == board && s.ParticipantId == p.Id)))
             .Select(p => p.Number).ToListAsync();
         var plan = await LessonPlan.OfAsync(await hosts.GetAsync(lesson.Id));
-        return [.. await NamedAsync(lesson.Id, here, plan.NamesMasked, reader), new BoardName(Actor.Owner.Number, teacher ?? "")];
+        var coTeachers = await db.CoTeachers.Where(c => c.OfId == lesson.Id).Join(db.Users, c => c.TeacherId, u => u.Id, (c, u) => new BoardName(c.Number, u.DisplayName)).ToListAsync();
+        return [.. await NamedAsync(lesson.Id, here, plan.NamesMasked, reader), new BoardName(Actor.Owner.Number, teacher ?? ""), .. coTeachers];
     }
 
     /// <summary>Some of a lesson by the names that somebody may read: masks of others where the class sees masks.</summary>

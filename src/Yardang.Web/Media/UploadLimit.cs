@@ -28,6 +28,12 @@ public static class UploadLimit
         {
             var texts = rejected.HttpContext.RequestServices.GetRequiredService<IStringLocalizer<UiTexts>>();
             rejected.HttpContext.Response.StatusCode = StatusCodes.Status429TooManyRequests;
+            if (!rejected.HttpContext.Request.Path.StartsWithSegments("/rooms", StringComparison.Ordinal))
+            {
+                await rejected.HttpContext.Response.WriteAsync(texts["Account.TooMany"], stop);
+                return;
+            }
+
             await rejected.HttpContext.Response.WriteAsJsonAsync(new { fault = texts["Picture.TooMany"].Value }, stop);
         };
     });

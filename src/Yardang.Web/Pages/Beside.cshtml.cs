@@ -17,24 +17,25 @@ public sealed class BesideModel(AccessResolver access, LessonPeople people, IStr
     public async Task<IActionResult> OnGetAsync(Guid lesson, Guid id)
     {
         var visitor = Visitor.Of(HttpContext);
-        if (await access.OwnLessonAsync(visitor, lesson) is not { } record) return NotFound();
-        if (await access.ForRoomAsync(visitor, id) is not { Kind: RoomKind.Board, Actor.IsStaff: true }) return NotFound();
+        if (await access.LessonAsync(visitor, lesson, Power.Watches) is not { } record) return NotFound();
+        if (await access.ForRoomAsync(visitor, id) is not { Kind: RoomKind.Board, Actor: { IsStaff: true } me }) return NotFound();
         var board = (await people.AllBoardsAsync(record)).FirstOrDefault(b => b.Id == id);
         if (board is null) return NotFound();
 
-        View = new BoardView(record.TogetherId == id || board.Group is not null ? board.Title : texts["Beside.Heading", board.Title], "", IsStaff: true, Signals: false, new
+        View = new BoardView(record.TogetherId == id || board.Group is not null ? board.Title : texts["Beside.Heading", board.Title], "", IsStaff: !me.LooksOnly, Signals: false, new
         {
-            mode = "beside",
+            mode = me.LooksOnly ? "look" : "beside",
             board = id,
             lesson,
             query = "",
             together = true,
-            actor = Actor.Owner.Number,
+            actor = me.Number,
             language = ContentLanguage.Current,
             who = $"teacher-{visitor.TeacherId}",
             texts = BoardTexts.For(texts),
         }, $"/lesson/{lesson}", texts["Beside.Back"])
         {
+            LooksOnly = me.LooksOnly,
             Links = [($"/lesson/{lesson}/board/{id}.png", texts["Beside.Png"]), ($"/lesson/{lesson}/board/{id}.svg", texts["Beside.Svg"]), ($"/lesson/{lesson}/board/{id}.inkml", texts["Beside.InkMl"])],
         };
         ViewData["HandsOut"] = $"/lesson/{lesson}/late?board={id}&marks=";

@@ -17,6 +17,9 @@ public sealed class CirculateModel(AccessResolver access, LessonPeople people, I
 
     public IReadOnlyList<LessonPerson> People { get; private set; } = [];
 
+    /// <summary>Whether this teacher watches and does no more.</summary>
+    public bool LooksOnly { get; private set; }
+
     /// <summary>The teacher's own board.</summary>
     public Guid TeachersBoard { get; private set; }
 
@@ -25,7 +28,8 @@ public sealed class CirculateModel(AccessResolver access, LessonPeople people, I
     public async Task<IActionResult> OnGetAsync(Guid id)
     {
         var visitor = Visitor.Of(HttpContext);
-        if (await access.OwnLessonAsync(visitor, id) is not { } lesson) return NotFound();
+        if (await access.LessonAsync(visitor, id, Power.Watches) is not { } lesson || await access.StaffActorAsync(visitor, lesson.OwnerId, id) is not { } me) return NotFound();
+        LooksOnly = me.LooksOnly;
         Lesson = lesson;
         People = await people.InAsync(id);
         var all = PageData.Texts(
@@ -33,7 +37,7 @@ public sealed class CirculateModel(AccessResolver access, LessonPeople people, I
         foreach (var (name, text) in PageData.Texts(texts, "Needs", "NeedDoor", "NeedHand", "NeedReady", "NeedLate", "NeedIdle", "NeedNotStarted", "Waiting", "WaitingMinutes")) all[name] = text;
         await using var db = await school.CreateDbContextAsync();
         TeachersBoard = await Seating.BoardAsync(db, id, BoardKind.Teacher, 0);
-        Data = new { lesson = id, who = $"teacher-{visitor.TeacherId}", together = lesson.TogetherId, people = People, texts = all };
+        Data = new { lesson = id, who = $"teacher-{visitor.TeacherId}", me = new { me.Number, me.IsStaff, me.LooksOnly }, together = lesson.TogetherId, people = People, texts = all };
         return Page();
     }
 }

@@ -15,7 +15,10 @@ using Yardang.Web.Shelf;
 namespace Yardang.Web.Pages;
 
 /// <summary>A lesson on the desk.</summary>
-public sealed record DeskLesson(LessonRecord Record, int People);
+/// <param name="Record">The lesson.</param>
+/// <param name="People">How many are in it.</param>
+/// <param name="Owner">Whose it is; null if it is the teacher's own.</param>
+public sealed record DeskLesson(LessonRecord Record, int People, string? Owner);
 
 /// <summary>The teacher's home.</summary>
 [Authorize]
@@ -27,6 +30,9 @@ public sealed class DeskModel(Handing handing, WorkArchive workArchive, Activity
     public IReadOnlyList<DeskLesson> Lessons { get; private set; } = [];
 
     public IReadOnlyList<ShelvedActivity> Activities { get; private set; } = [];
+
+    /// <summary>Activities of others that the teacher was invited to.</summary>
+    public IReadOnlyList<SharedActivity> SharedActivities { get; private set; } = [];
 
     public IReadOnlyList<string> Topics { get; private set; } = [];
 
@@ -74,9 +80,10 @@ public sealed class DeskModel(Handing handing, WorkArchive workArchive, Activity
     {
         await using var db = await school.CreateDbContextAsync();
         TeacherName = (await db.Users.SingleAsync(u => u.Id == TeacherId)).DisplayName;
-        var lessons = await db.Lessons.Where(l => l.OwnerId == TeacherId)
-            .Select(l => new { Lesson = l, People = db.Participants.Count(p => p.LessonId == l.Id && p.Standing == Standing.In) }).ToListAsync();
-        Lessons = [.. lessons.OrderBy(l => l.Lesson.ClosedAt is not null).ThenByDescending(l => l.Lesson.HandedOutAt).Select(l => new DeskLesson(l.Lesson, l.People))];
+        var lessons = await db.Lessons.Where(l => l.OwnerId == TeacherId || db.CoTeachers.Any(c => c.OfId == l.Id && c.TeacherId == TeacherId))
+            .Select(l => new { Lesson = l, Owner = db.Users.Where(u => u.Id == l.OwnerId && u.Id != TeacherId).Select(u => u.DisplayName).FirstOrDefault(), People = db.Participants.Count(p => p.LessonId == l.Id && p.Standing == Standing.In) }).ToListAsync();
+        Lessons = [.. lessons.OrderBy(l => l.Lesson.ClosedAt is not null).ThenByDescending(l => l.Lesson.HandedOutAt).Select(l => new DeskLesson(l.Lesson, l.People, l.Owner))];
+        SharedActivities = await shelf.SharedWithAsync(TeacherId);
         Topics = await shelf.TopicsAsync(TeacherId);
         Activities = await shelf.FindAsync(TeacherId, Q, Topic, InBin);
     }
@@ -93,7 +100,7 @@ public sealed class DeskModel(Handing handing, WorkArchive workArchive, Activity
 
     private async Task<IActionResult> WithAsync(Guid id, Func<ActivityRecord, Task> act)
     {
-        if (await access.OwnActivityAsync(Visitor.Of(HttpContext), id) is not { } activity) return NotFound();
+        if (await access.ActivityAsync(Visitor.Of(HttpContext), id, Power.Owns) is not { } activity) return NotFound();
         await act(activity);
         return Redirect("/desk");
     }

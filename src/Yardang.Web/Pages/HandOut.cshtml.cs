@@ -45,7 +45,7 @@ public sealed class HandOutModel(AccessResolver access, Handing handing, ClassLi
 
     public async Task<IActionResult> OnGetAsync(Guid id)
     {
-        if (await access.OwnActivityAsync(Visitor.Of(HttpContext), id) is not { } activity) return NotFound();
+        if (await access.ActivityAsync(Visitor.Of(HttpContext), id, Power.Runs) is not { } activity) return NotFound();
         await ShowAsync(activity);
         return Page();
     }
@@ -53,7 +53,7 @@ public sealed class HandOutModel(AccessResolver access, Handing handing, ClassLi
     private async Task ShowAsync(ActivityRecord activity)
     {
         Activity = activity;
-        Lists = await lists.OfAsync(activity.OwnerId);
+        Lists = await lists.OfAsync(Visitor.Of(HttpContext).TeacherId!.Value);
         var content = await handing.ContentAsync(activity);
         Name = content.Name.For(ContentLanguage.Current);
         Checks = [.. from way in Enum.GetValues<Way>() from door in Enum.GetValues<Door>() from masked in s_masked select (way, door, masked, ReadyCheck.For(content, door, way, masked))];
@@ -61,7 +61,8 @@ public sealed class HandOutModel(AccessResolver access, Handing handing, ClassLi
 
     public async Task<IActionResult> OnPostAsync(Guid id, string? className, Door door, Way way, bool masked, string? password, Guid? list, string? opens, string? due, string? closes, bool handsIn)
     {
-        if (await access.OwnActivityAsync(Visitor.Of(HttpContext), id) is not { } activity) return NotFound();
+        if (await access.ActivityAsync(Visitor.Of(HttpContext), id, Power.Runs) is not { } activity) return NotFound();
+        var owner = Visitor.Of(HttpContext).TeacherId!.Value;
         ClassName = className ?? "";
         Times = TimesModel.Read(clock, opens, due, closes, handsIn);
         if (!Times.IsInOrder)
@@ -71,9 +72,9 @@ public sealed class HandOutModel(AccessResolver access, Handing handing, ClassLi
             return Page();
         }
 
-        var classList = list is { } chosen ? await lists.FindAsync(activity.OwnerId, chosen) : null;
+        var classList = list is { } chosen ? await lists.FindAsync(owner, chosen) : null;
         var named = string.IsNullOrWhiteSpace(className) ? classList?.Name ?? "" : className.Trim();
-        var lesson = await handing.HandOutAsync(activity, named.Length > ClassNameLength ? named[..ClassNameLength] : named, door, way, ContentLanguage.Current, masked, password?.Length <= LessonPassword.MaxLength ? password : null, classList, Times);
+        var lesson = await handing.HandOutAsync(activity, named.Length > ClassNameLength ? named[..ClassNameLength] : named, door, way, ContentLanguage.Current, masked, password?.Length <= LessonPassword.MaxLength ? password : null, classList, Times, owner);
         return Redirect(way == Way.ByGroup ? $"/lesson/{lesson.Id}/people" : $"/lesson/{lesson.Id}/code");
     }
 }

@@ -20,10 +20,11 @@ public sealed class IndexModel(Joining joining, JoinThrottle throttle, IDbContex
 
     public IReadOnlyList<(ParticipantRecord Participant, LessonRecord Lesson)> Known { get; private set; } = [];
 
-    /// <summary>With <c>unknown</c>, somebody asked for a board that this device has no key to (any more).</summary>
-    public async Task OnGetAsync(bool unknown)
+    /// <summary>With <c>unknown</c>, somebody asked for a board that this device has no key to (any more); with <c>nowhere</c>, for a lesson's address that there is not.</summary>
+    public async Task OnGetAsync(bool unknown, bool nowhere)
     {
         if (unknown) Problem = texts["Front.UnknownDevice"];
+        if (nowhere) Problem = throttle.MustWait(HttpContext) ? texts["Front.Wait"] : texts["Front.UnknownAddress"];
         await FindKnownAsync();
     }
 
@@ -34,7 +35,7 @@ public sealed class IndexModel(Joining joining, JoinThrottle throttle, IDbContex
         {
             Problem = texts["Front.Wait"];
         }
-        else if (JoinCode.Read(code) is { } read && await joining.FindAsync(read) is { } lesson)
+        else if ((JoinCode.Read(code) is { } read ? await joining.FindAsync(read) : await joining.FindByAddressAsync(code)) is { } lesson)
         {
             return RedirectToPage("/Join", new { code = lesson.Code });
         }

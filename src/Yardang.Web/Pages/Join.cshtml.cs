@@ -32,8 +32,10 @@ public sealed class JoinModel(Joining joining, AccessResolver access, Participan
     /// <summary>What the page of those who wait hands to its script.</summary>
     public object DoorData => new { lesson = Lesson.Id, query = $"?as={AtTheDoor!.Id}" };
 
-    public async Task<IActionResult> OnGetAsync(string code, [FromQuery(Name = "new")] bool somebodyElse)
+    public async Task<IActionResult> OnGetAsync(string code, [FromQuery(Name = "new")] bool somebodyElse, [FromQuery(Name = "n")] int? number)
     {
+        // A join slip knows the number of the student whose it is.
+        Typed = number?.ToString(System.Globalization.CultureInfo.InvariantCulture) ?? "";
         SomebodyElse = somebodyElse;
         if (await FindAsync(code) is { } elsewhere) return elsewhere;
         AtTheDoor = Known.FirstOrDefault(p => p.Id == Visitor.Of(HttpContext).As && (p.Standing != Standing.In || Lesson.Waits));

@@ -42,14 +42,14 @@ public sealed class LateModel(AccessResolver access, LateHanding late, LessonPeo
 
     public async Task<IActionResult> OnGetAsync(Guid id, Guid? board, string? marks)
     {
-        if (await access.OwnLessonAsync(Visitor.Of(HttpContext), id) is not { } lesson) return NotFound();
+        if (await access.LessonAsync(Visitor.Of(HttpContext), id, Power.Runs) is not { } lesson) return NotFound();
         await ShowAsync(lesson, board, Ids(marks));
         return Page();
     }
 
     public async Task<IActionResult> OnPostAsync(Guid id, Guid? board, string? marks, bool loose, bool some, long[] pages, int[] groups, int[] people)
     {
-        if (await access.OwnLessonAsync(Visitor.Of(HttpContext), id) is not { } lesson) return NotFound();
+        if (await access.LessonAsync(Visitor.Of(HttpContext), id, Power.Runs) is not { } lesson) return NotFound();
         if (board is { } from && await access.ForRoomAsync(Visitor.Of(HttpContext), from) is not { Kind: RoomKind.Board, Actor.IsStaff: true }) return NotFound();
         var chosen = Ids(marks);
         if (some && groups.Length + people.Length == 0) Problem = texts["Late.NobodyChosen"];
@@ -75,7 +75,7 @@ public sealed class LateModel(AccessResolver access, LateHanding late, LessonPeo
 
     public async Task<IActionResult> OnPostBackAsync(Guid id, int number)
     {
-        if (await access.OwnLessonAsync(Visitor.Of(HttpContext), id) is not { } lesson) return NotFound();
+        if (await access.LessonAsync(Visitor.Of(HttpContext), id, Power.Runs) is not { } lesson) return NotFound();
         await late.TakeBackAsync(lesson, number);
         return Redirect($"/lesson/{id}/late");
     }
@@ -103,6 +103,7 @@ public sealed class LateModel(AccessResolver access, LateHanding late, LessonPeo
         Data = new
         {
             lesson = lesson.Id,
+            me = await access.StaffActorAsync(Visitor.Of(HttpContext), lesson.OwnerId, lesson.Id) is { } me ? new { me.Number, me.IsStaff } : null,
             people = everybody.Select(p => new { p.Number, p.Name }),
             changes = (await late.OfAsync(lesson.Id)).Select(c => new { c.Change.Number, c.Record.Name, at = clock.Show(c.Change.At) }),
             texts = PageData.Texts(texts, "Late", "Everybody", "Has", "HasAll", "NotYet", "TakenBack"),

@@ -36,7 +36,7 @@ public sealed class NewModel(Handing handing, AccessResolver access, IDbContextF
     /// <summary>The template stays as it is: the new activity is a copy.</summary>
     public async Task<IActionResult> OnPostOwnAsync(Guid id)
     {
-        if (await access.OwnActivityAsync(Visitor.Of(HttpContext), id) is not { } own) return NotFound();
+        if (await access.ActivityAsync(Visitor.Of(HttpContext), id, Power.Runs) is not { } own) return NotFound();
         return Redirect($"/workshop/{(await handing.CreateAsync(TeacherId, await handing.ContentAsync(own))).Id}");
     }
 }

@@ -23,18 +23,18 @@ public sealed class PeopleModel(AccessResolver access, LessonPeople people, Room
     public async Task<IActionResult> OnGetAsync(Guid id)
     {
         var visitor = Visitor.Of(HttpContext);
-        if (await access.OwnLessonAsync(visitor, id) is not { } lesson) return NotFound();
+        if (await access.LessonAsync(visitor, id, Power.Runs) is not { } lesson || await access.StaffActorAsync(visitor, lesson.OwnerId, id) is not { } me) return NotFound();
         Lesson = lesson;
         var all = PageData.Texts(
             texts, "People", "CountOne", "Count", "GroupNamed", "Sizes", "SizesOne", "PickedNone", "Picked", "PickedOne", "RemoveOf", "RemoveOfOne", "TogetherWish", "ApartWish", "Made", "MadeExcept", "ChangedMeanwhile");
-        Data = new { lesson = id, who = $"teacher-{visitor.TeacherId}", people = await people.InAsync(id), texts = all };
+        Data = new { lesson = id, who = $"teacher-{visitor.TeacherId}", me = new { me.Number, me.IsStaff }, people = await people.InAsync(id), texts = all };
         return Page();
     }
 
     /// <summary>Groups as chance and wishes make them. They hold once the page has put them into the lesson.</summary>
     public async Task<IActionResult> OnPostMakeAsync(Guid id, int size, string? together, string? apart)
     {
-        if (await access.OwnLessonAsync(Visitor.Of(HttpContext), id) is null) return NotFound();
+        if (await access.LessonAsync(Visitor.Of(HttpContext), id, Power.Runs) is null) return NotFound();
         var plan = await LessonPlan.OfAsync(await hosts.GetAsync(id));
         int[] belonging = [.. plan.People.Values.Where(p => p.Belongs).Select(p => p.Number)];
         var wishes = new Wishes([.. Pairs(together)], [.. Pairs(apart)]);

@@ -16,7 +16,7 @@ public sealed class SignUpModel(UserManager<Teacher> teachers, SignInManager<Tea
 
     public string? Problem { get; private set; }
 
-    public async Task<IActionResult> OnPostAsync(string? name, string? email, string? password)
+    public async Task<IActionResult> OnPostAsync(string? name, string? email, string? password, string? returnUrl)
     {
         (Name, Email) = (name ?? "", email ?? "");
         if (PersonName.Read(name) is not { } read)
@@ -30,12 +30,16 @@ public sealed class SignUpModel(UserManager<Teacher> teachers, SignInManager<Tea
         if (result.Succeeded)
         {
             await signIn.SignInAsync(teacher, isPersistent: true);
-            return Redirect("/desk");
+            return LocalRedirect(Url.IsLocalUrl(returnUrl) ? returnUrl : "/desk");
         }
 
-        Problem = result.Errors.Any(e => e.Code.StartsWith("Password", StringComparison.Ordinal)) ? texts["SignUp.PasswordHint"]
-            : result.Errors.Any(e => e.Code.StartsWith("Duplicate", StringComparison.Ordinal)) ? texts["SignUp.Taken"]
-            : texts["SignUp.BadEmail"];
+        Problem = WhyNot(result, texts);
         return Page();
     }
+
+    /// <summary>Why an account could not be made, in words.</summary>
+    public static string WhyNot(IdentityResult result, IStringLocalizer<UiTexts> texts) => texts[
+        result.Errors.Any(e => e.Code.StartsWith("Password", StringComparison.Ordinal)) ? "SignUp.PasswordHint"
+        : result.Errors.Any(e => e.Code.StartsWith("Duplicate", StringComparison.Ordinal)) ? "SignUp.Taken"
+        : "SignUp.BadEmail"];
 }

@@ -35,7 +35,7 @@ public sealed class TimesModel(AccessResolver access, LessonPeople people, RoomH
 
     public async Task<IActionResult> OnGetAsync(Guid id, bool kept)
     {
-        if (await access.OwnLessonAsync(Visitor.Of(HttpContext), id) is not { } lesson) return NotFound();
+        if (await access.LessonAsync(Visitor.Of(HttpContext), id, Power.Runs) is not { } lesson) return NotFound();
         Kept = kept;
         await ShowAsync(lesson);
         return Page();
@@ -43,7 +43,7 @@ public sealed class TimesModel(AccessResolver access, LessonPeople people, RoomH
 
     public async Task<IActionResult> OnPostAsync(Guid id, string? opens, string? due, string? closes, bool handsIn)
     {
-        if (await access.OwnLessonAsync(Visitor.Of(HttpContext), id) is not { } lesson) return NotFound();
+        if (await access.LessonAsync(Visitor.Of(HttpContext), id, Power.Runs) is not { } lesson) return NotFound();
         var times = Read(clock, opens, due, closes, handsIn);
         var (decision, _) = await (await hosts.GetAsync(id)).SubmitAsync(new SetTimes(times), Actor.Program);
         if (decision is not Decision.Refused) return Redirect($"/lesson/{id}/times?kept=true");

@@ -24,7 +24,7 @@ public sealed class TryOutModel(AccessResolver access, Handing handing, IStringL
     /// <param name="room">The name of the room that the workshop keeps, if the page is a frame in it.</param>
     public async Task<IActionResult> OnGetAsync(Guid id, int seat = 1, string? room = null)
     {
-        if (seat is < 1 or > Seats || await access.OwnActivityAsync(Visitor.Of(HttpContext), id) is not { } activity) return NotFound();
+        if (seat is < 1 or > Seats || await access.ActivityAsync(Visitor.Of(HttpContext), id, Power.Watches) is not { } activity) return NotFound();
         var content = await handing.ContentAsync(activity);
         var data = new
         {
@@ -47,7 +47,7 @@ public sealed class TryOutModel(AccessResolver access, Handing handing, IStringL
     /// <summary>The board that a student would find now: what students may not know is not in it.</summary>
     public async Task<IActionResult> OnGetStartAsync(Guid id)
     {
-        if (await access.OwnActivityAsync(Visitor.Of(HttpContext), id) is not { } activity) return NotFound();
+        if (await access.ActivityAsync(Visitor.Of(HttpContext), id, Power.Watches) is not { } activity) return NotFound();
         Response.Headers.CacheControl = "no-store";
         return File(SnapshotCodec.Encode(new Board(await handing.ContentAsync(activity)), new Actor(NumberOf(1), Role.Student)), "application/vnd.msgpack");
     }

@@ -27,7 +27,7 @@ public sealed class VersionsModel(AccessResolver access, Handing handing, IDbCon
 
     public async Task<IActionResult> OnGetAsync(Guid id)
     {
-        if (await access.OwnActivityAsync(Visitor.Of(HttpContext), id) is not { } activity) return NotFound();
+        if (await access.ActivityAsync(Visitor.Of(HttpContext), id, Power.Runs) is not { } activity) return NotFound();
         Activity = activity;
         Name = (await handing.ContentAsync(activity)).Name.For(ContentLanguage.Current);
         await using var db = await school.CreateDbContextAsync();
@@ -39,7 +39,7 @@ public sealed class VersionsModel(AccessResolver access, Handing handing, IDbCon
 
     public async Task<IActionResult> OnPostKeepAsync(Guid id, string? name)
     {
-        if (await access.OwnActivityAsync(Visitor.Of(HttpContext), id) is not { } activity) return NotFound();
+        if (await access.ActivityAsync(Visitor.Of(HttpContext), id, Power.Runs) is not { } activity) return NotFound();
         var called = (name ?? "").Trim();
         if (called.Length > 0) await handing.KeepVersionAsync(activity, called.Length > NameLength ? called[..NameLength] : called);
         return RedirectToPage(new { id });
@@ -47,7 +47,7 @@ public sealed class VersionsModel(AccessResolver access, Handing handing, IDbCon
 
     public async Task<IActionResult> OnPostRestoreAsync(Guid id, Guid version)
     {
-        if (await access.OwnActivityAsync(Visitor.Of(HttpContext), id) is not { } activity) return NotFound();
+        if (await access.ActivityAsync(Visitor.Of(HttpContext), id, Power.Runs) is not { } activity) return NotFound();
         await using var db = await school.CreateDbContextAsync();
         if (await db.Versions.SingleOrDefaultAsync(v => v.Id == version && v.ActivityId == id) is not { } earlier) return NotFound();
         await handing.RestoreAsync(activity, earlier, texts["Versions.BeforeRestoring", clock.Show(earlier.FrozenAt)]);

@@ -29,13 +29,14 @@ public sealed class WorkshopModel(AccessResolver access, Handing handing, RoomHo
     public async Task<IActionResult> OnGetAsync(Guid id)
     {
         var visitor = Visitor.Of(HttpContext);
-        if (await access.OwnActivityAsync(visitor, id) is not { } activity) return NotFound();
+        if (await access.ActivityAsync(visitor, id, Power.Runs) is not { } activity || await access.StaffActorAsync(visitor, activity.OwnerId, id) is not { } me) return NotFound();
         Activity = activity;
         await shelf.UsedAsync(id);
         Data = new
         {
             activity = activity.Id,
             draft = activity.DraftId,
+            me = new { me.Number, me.IsStaff },
             who = $"teacher-{visitor.TeacherId}",
             language = ContentLanguage.Current,
             texts = BoardTexts.For(texts, ("importPage", "Import.Page"), ("importBad", "Import.Bad"), ("importSvgBad", "Import.SvgBad"), ("importPictures", "Import.Pictures"), ("unnamedPage", "Pages.Unnamed"), ("copiesDo", "Copies.Do"), ("outlineDo", "Outline.Do"), ("zoneExpects", "Zone.Expects"), ("blanks", "FillIns.Count"), ("stimulusBadLink", "Stimulus.BadLink")),
@@ -46,14 +47,14 @@ public sealed class WorkshopModel(AccessResolver access, Handing handing, RoomHo
     /// <summary>The pages that a pasted text would make.</summary>
     public async Task<IActionResult> OnPostOutlineAsync(Guid id, string? outline)
     {
-        if (await access.OwnActivityAsync(Visitor.Of(HttpContext), id) is null) return NotFound();
+        if (await access.ActivityAsync(Visitor.Of(HttpContext), id, Power.Runs) is null) return NotFound();
         return new JsonResult(Outline.Read(outline ?? ""));
     }
 
     /// <summary>The strokes of a file of ink, as InkML.</summary>
     public async Task<IActionResult> OnPostInkAsync(Guid id, IFormFile? file)
     {
-        if (await access.OwnActivityAsync(Visitor.Of(HttpContext), id) is null) return NotFound();
+        if (await access.ActivityAsync(Visitor.Of(HttpContext), id, Power.Runs) is null) return NotFound();
         if (file is null || file.Length > InkMl.MaxBytes) return BadRequest(new { fault = texts["Import.Fault.tooLarge"].Value });
         try
         {
@@ -72,7 +73,7 @@ public sealed class WorkshopModel(AccessResolver access, Handing handing, RoomHo
     /// <summary>The loose marks that lie in a zone of the draft: their ids.</summary>
     public async Task<IActionResult> OnGetInZoneAsync(Guid id, long zone)
     {
-        if (await access.OwnActivityAsync(Visitor.Of(HttpContext), id) is not { } activity) return NotFound();
+        if (await access.ActivityAsync(Visitor.Of(HttpContext), id, Power.Runs) is not { } activity) return NotFound();
         var room = await rooms.GetAsync(activity.DraftId);
         IEnumerable<long> inside = [];
         await room.LookAsync(r =>
@@ -87,7 +88,7 @@ public sealed class WorkshopModel(AccessResolver access, Handing handing, RoomHo
     /// <summary>The organizers of the cupboard, drawn for a page of a size.</summary>
     public async Task<IActionResult> OnGetOrganizersAsync(Guid id, int width, int height)
     {
-        if (await access.OwnActivityAsync(Visitor.Of(HttpContext), id) is null) return NotFound();
+        if (await access.ActivityAsync(Visitor.Of(HttpContext), id, Power.Runs) is null) return NotFound();
         var size = new PageSize(width, height);
         if (!size.IsValid) return BadRequest();
         return new JsonResult(Organizers.All.Select(o => new
@@ -103,7 +104,7 @@ public sealed class WorkshopModel(AccessResolver access, Handing handing, RoomHo
     public async Task<IActionResult> OnGetOthersAsync(Guid id)
     {
         var visitor = Visitor.Of(HttpContext);
-        if (await access.OwnActivityAsync(visitor, id) is null) return NotFound();
+        if (await access.ActivityAsync(visitor, id, Power.Runs) is null) return NotFound();
         await using var db = await school.CreateDbContextAsync();
         var others = await db.Activities.Where(a => a.OwnerId == visitor.TeacherId && a.Id != id && a.BinnedAt == null).OrderByDescending(a => a.CreatedAt).ToListAsync();
         var named = new List<object>();

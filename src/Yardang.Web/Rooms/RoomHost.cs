@@ -161,13 +161,13 @@ public sealed class RoomHost
     /// <summary>Counts how often rights of readers have changed: what was looked up before holds no longer.</summary>
     public int Rights => Volatile.Read(ref _rights);
 
-    /// <summary>The rights of some students have changed: their streams end, and those who still have business here come again.</summary>
+    /// <summary>The rights of some people have changed: their streams end, and those who still have business here come again.</summary>
     public void Recall(Func<Actor, bool> whose)
     {
         Interlocked.Increment(ref _rights);
         foreach (var subscription in _subscriptions)
         {
-            if (!subscription.Reader.IsStaff && whose(subscription.Reader)) subscription.Recall();
+            if (subscription.Reader.Role != Role.Program && whose(subscription.Reader)) subscription.Recall();
         }
     }
 

@@ -65,6 +65,15 @@ public sealed class RoomHosts(RoomSupport support, IRoomSource source) : IAsyncD
         }
     }
 
+    /// <summary>Stops a room that is to be deleted: whoever has it open is sent away first.</summary>
+    public async Task DropAsync(Guid room)
+    {
+        if (!_hosts.TryGetValue(room, out var entry) || await entry.Value is not { } host) return;
+        host.Recall(_ => true);
+        await host.StopAsync();
+        _hosts.TryRemove(new(room, entry));
+    }
+
     /// <summary>Stops all rooms, with a snapshot of each.</summary>
     public async ValueTask DisposeAsync()
     {

@@ -14,6 +14,12 @@ namespace Yardang.Web.Shelf;
 /// <param name="ClassName">For whom it was last handed out; null if it never was.</param>
 public sealed record ShelvedActivity(ActivityRecord Record, string? ClassName);
 
+/// <summary>An activity of somebody else's.</summary>
+/// <param name="Record">The activity.</param>
+/// <param name="Owner">Whose it is.</param>
+/// <param name="MayChange">Whether it may be changed and handed out, not only looked at.</param>
+public sealed record SharedActivity(ActivityRecord Record, string Owner, bool MayChange);
+
 /// <summary>
 /// A teacher's activities: found by topic and by any word in them, doubled, put in the bin and taken out again, made a template. What can be
 /// searched is a copy of what the drafts say, renewed when their logs have grown.
@@ -42,6 +48,18 @@ public sealed class ActivityShelf(IDbContextFactory<SchoolContext> school, RoomH
                 .OrderByDescending(a => a.UsedAt)
                 .Select(a => new ShelvedActivity(a, classes.LastOrDefault(c => c.ActivityId == a.Id)?.ClassName)),
         ];
+    }
+
+    /// <summary>Activities of others to which a teacher was invited.</summary>
+    public async Task<IReadOnlyList<SharedActivity>> SharedWithAsync(Guid teacher)
+    {
+        await using var db = await school.CreateDbContextAsync();
+        var shared = await db.CoTeachers.Where(c => c.TeacherId == teacher)
+            .Join(db.Activities.Where(a => a.BinnedAt == null), c => c.OfId, a => a.Id, (c, a) => new { Activity = a, c.Role })
+            .Join(db.Users, s => s.Activity.OwnerId, u => u.Id, (s, u) => new { s.Activity, s.Role, u.DisplayName }).ToListAsync();
+        foreach (var activity in shared) await RenewAsync(activity.Activity);
+        await db.SaveChangesAsync();
+        return [.. shared.OrderByDescending(s => s.Activity.UsedAt).Select(s => new SharedActivity(s.Activity, s.DisplayName, s.Role == CoTeacherRole.Runs))];
     }
 
     /// <summary>The topics under which a teacher keeps activities, in order.</summary>

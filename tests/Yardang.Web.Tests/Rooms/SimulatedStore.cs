@@ -37,6 +37,15 @@ internal sealed class SimulatedStore : IEventStore
         }
     }
 
+    public void Delete(Guid room)
+    {
+        lock (_lock)
+        {
+            _events.Clear();
+            _snapshot = null;
+        }
+    }
+
     public int Open(Guid room, RoomKind kind)
     {
         lock (_lock) return ++_epoch;

@@ -263,21 +263,38 @@ namespace Yardang.Data.School.Migrations
 
             modelBuilder.Entity("Yardang.Data.School.CoTeacherRecord", b =>
                 {
-                    b.Property<Guid>("OfId")
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
                         .HasColumnType("TEXT");
 
                     b.Property<string>("Email")
+                        .IsRequired()
                         .HasColumnType("TEXT");
 
                     b.Property<long>("InvitedAt")
                         .HasColumnType("INTEGER");
 
+                    b.Property<int>("Number")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<Guid>("OfId")
+                        .HasColumnType("TEXT");
+
                     b.Property<int>("Role")
                         .HasColumnType("INTEGER");
 
-                    b.HasKey("OfId", "Email");
+                    b.Property<Guid?>("TeacherId")
+                        .HasColumnType("TEXT");
 
-                    b.HasIndex("Email");
+                    b.HasKey("Id");
+
+                    b.HasIndex("TeacherId");
+
+                    b.HasIndex("OfId", "Email")
+                        .IsUnique();
+
+                    b.HasIndex("OfId", "Number")
+                        .IsUnique();
 
                     b.ToTable("CoTeachers", (string)null);
                 });

@@ -208,7 +208,7 @@ Alpine.data('board', () => {
 
     /** My rights in a room have changed: the page goes where my place is now, and nothing stays behind. */
     async recalled(watched: Watched): Promise<void> {
-      if (isLook) return location.reload();
+      if (data.mode !== 'student') return location.reload();
       this.moving = true;
       this.refresh();
       for (let attempt = 0; ; attempt++) {

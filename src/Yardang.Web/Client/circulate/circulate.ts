@@ -22,6 +22,8 @@ interface CirculateData {
   /** Everybody's board, where all work together. */
   readonly together: string | null;
   readonly who: string;
+  /** As whom the teacher acts; whether they only look. */
+  readonly me: { readonly number: number; readonly isStaff: boolean; readonly looksOnly: boolean };
   readonly people: readonly Participant[];
   readonly texts: NeedsTexts & {
     pensGoingDown: string;
@@ -61,7 +63,6 @@ interface Row {
 const PEOPLE_CHANGE = new Set(['personJoined', 'personAsked', 'seatsConfirmed']);
 const TICK_MS = 5000;
 const ASK_AGAIN_MS = 500;
-const OWNER = { number: 1, isStaff: true };
 
 Alpine.data('circulate', () => {
   const data = pageData<CirculateData>();
@@ -92,7 +93,7 @@ Alpine.data('circulate', () => {
         deviceOutbox(data.who, data.lesson),
         (number, state) => LessonState.read(number, state),
         (state, command) => state.predict(command),
-        OWNER,
+        data.me,
         {
           changed: () => this.refresh(),
           applied: ({ event }) => {
@@ -106,7 +107,7 @@ Alpine.data('circulate', () => {
     },
 
     async start(): Promise<void> {
-      await Promise.all([connection.start(), connection.enter(lesson, true)]);
+      await Promise.all([connection.start(), connection.enter(lesson, !data.me.looksOnly)]);
       await lesson.recover();
       this.opened = true;
       this.seat(data.people);
@@ -161,7 +162,7 @@ Alpine.data('circulate', () => {
 
     place(id: string): Row {
       this.boards.push({ id, name: '', who: '', people: [], handUp: false, ready: false, handedIn: '', activity: '' });
-      const tile = new Tile(id, connection, () => this.refresh());
+      const tile = new Tile(id, connection, data.me, () => this.refresh());
       tiles.set(id, tile);
       this.$nextTick(() => {
         const canvas = (this.$root as HTMLElement).querySelector<HTMLCanvasElement>(`[data-tile="${id}"]`);

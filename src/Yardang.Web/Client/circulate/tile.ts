@@ -3,14 +3,13 @@
 import type { Connection } from '../room/connection';
 import { RoomClient } from '../room/room-client';
 import type { Page } from '../room/marks';
-import { type LateWork, Sheets } from '../room/sheets';
+import { type LateWork, type Me, Sheets } from '../room/sheets';
 import { drawMark, drawPaper } from '../surface/draw';
 import { LiveInk } from '../surface/live-ink';
 import { Pictures } from '../surface/pictures';
 
 /** Width of the thinnest ink in a small picture, CSS pixels. */
 const THINNEST_PX = 1.1;
-const OWNER = { number: 1, isStaff: true };
 
 export class Tile {
   private readonly client: RoomClient<Sheets>;
@@ -24,6 +23,7 @@ export class Tile {
   constructor(
     readonly board: string,
     private readonly connection: Connection,
+    me: Me,
     private readonly changed: () => void,
   ) {
     this.pictures = new Pictures(board, '', () => this.paintSoon());
@@ -32,8 +32,8 @@ export class Tile {
       connection,
       null,
       (number, state) => Sheets.read(number, state),
-      (sheets, command) => sheets.predict(command, OWNER, false),
-      OWNER,
+      (sheets, command) => sheets.predict(command, me, false),
+      me,
       {
         changed: () => {
           this.paintSoon();

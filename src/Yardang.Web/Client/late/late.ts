@@ -8,12 +8,11 @@ import { RoomClient } from '../room/room-client';
 
 interface LateData {
   readonly lesson: string;
+  readonly me: { readonly number: number; readonly isStaff: boolean };
   readonly people: readonly { readonly number: number; readonly name: string }[];
   readonly changes: readonly { readonly number: number; readonly name: string; readonly at: string }[];
   readonly texts: Record<'everybody' | 'has' | 'hasAll' | 'notYet' | 'takenBack', string>;
 }
-
-const OWNER = { number: 1, isStaff: true };
 
 Alpine.data('late', () => {
   const data = pageData<LateData>();
@@ -32,7 +31,7 @@ Alpine.data('late', () => {
         null,
         (number, state) => LessonState.read(number, state),
         () => null,
-        OWNER,
+        data.me,
         { changed: () => this.refresh() },
         new LessonState(),
       );

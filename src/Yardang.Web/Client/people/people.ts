@@ -16,6 +16,7 @@ interface Person {
 interface PeopleData {
   readonly lesson: string;
   readonly who: string;
+  readonly me: { readonly number: number; readonly isStaff: boolean };
   readonly people: readonly Person[];
   readonly texts: Record<string, string>;
 }
@@ -28,7 +29,6 @@ interface Wish {
 
 const PEOPLE_CHANGE = new Set(['personJoined', 'personAsked', 'personAdmitted', 'personRemoved', 'peopleExpected']);
 const ASK_AGAIN_MS = 500;
-const OWNER = { number: 1, isStaff: true };
 
 Alpine.data('people', () => {
   const data = pageData<PeopleData>();
@@ -59,7 +59,7 @@ Alpine.data('people', () => {
         deviceOutbox(data.who, data.lesson),
         (number, state) => LessonState.read(number, state),
         (state, command) => state.predict(command),
-        OWNER,
+        data.me,
         {
           changed: () => this.refresh(),
           refused: ({ command }) => command.kind.endsWith('Groups') && (this.said = texts['changedMeanwhile']!),

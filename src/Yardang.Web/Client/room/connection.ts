@@ -31,12 +31,12 @@ export class Connection implements Line {
 
   /**
    * @param query as whom this tab acts: "?as=..." and perhaps "&look"; empty for a teacher.
-   * @param onRecall what this tab may do in a room has changed.
+   * @param onRecall what this tab may do in a room has changed: the page is asked for anew, unless it knows better.
    */
   constructor(
     private readonly query: string,
     private readonly onLink: (link: Link) => void,
-    private readonly onRecall: (watched: Watched) => void = () => undefined,
+    private readonly onRecall: (watched: Watched) => void = () => location.reload(),
   ) {
     this.hub = new HubConnectionBuilder()
       .withUrl(`/live${this.query}`)

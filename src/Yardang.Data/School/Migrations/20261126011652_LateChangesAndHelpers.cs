@@ -6,7 +6,7 @@ using Microsoft.EntityFrameworkCore.Migrations;
 namespace Yardang.Data.School.Migrations
 {
     /// <inheritdoc />
-    public partial class LateChangesAndTimes : Migration
+    public partial class LateChangesAndHelpers : Migration
     {
         /// <inheritdoc />
         protected override void Up(MigrationBuilder migrationBuilder)
@@ -59,14 +59,17 @@ namespace Yardang.Data.School.Migrations
                 name: "CoTeachers",
                 columns: table => new
                 {
+                    Id = table.Column<Guid>(type: "TEXT", nullable: false),
                     OfId = table.Column<Guid>(type: "TEXT", nullable: false),
                     Email = table.Column<string>(type: "TEXT", nullable: false),
+                    TeacherId = table.Column<Guid>(type: "TEXT", nullable: true),
+                    Number = table.Column<int>(type: "INTEGER", nullable: false),
                     Role = table.Column<int>(type: "INTEGER", nullable: false),
                     InvitedAt = table.Column<long>(type: "INTEGER", nullable: false)
                 },
                 constraints: table =>
                 {
-                    table.PrimaryKey("PK_CoTeachers", x => new { x.OfId, x.Email });
+                    table.PrimaryKey("PK_CoTeachers", x => x.Id);
                 });
 
             migrationBuilder.CreateTable(
@@ -107,9 +110,21 @@ namespace Yardang.Data.School.Migrations
                 unique: true);
 
             migrationBuilder.CreateIndex(
-                name: "IX_CoTeachers_Email",
+                name: "IX_CoTeachers_OfId_Email",
                 table: "CoTeachers",
-                column: "Email");
+                columns: new[] { "OfId", "Email" },
+                unique: true);
+
+            migrationBuilder.CreateIndex(
+                name: "IX_CoTeachers_OfId_Number",
+                table: "CoTeachers",
+                columns: new[] { "OfId", "Number" },
+                unique: true);
+
+            migrationBuilder.CreateIndex(
+                name: "IX_CoTeachers_TeacherId",
+                table: "CoTeachers",
+                column: "TeacherId");
 
             migrationBuilder.CreateIndex(
                 name: "IX_LateChanges_LessonId",

@@ -11,8 +11,8 @@ using Yardang.Data.School;
 namespace Yardang.Data.School.Migrations
 {
     [DbContext(typeof(SchoolContext))]
-    [Migration("20261126005615_LateChangesAndTimes")]
-    partial class LateChangesAndTimes
+    [Migration("20261126011652_LateChangesAndHelpers")]
+    partial class LateChangesAndHelpers
     {
         /// <inheritdoc />
         protected override void BuildTargetModel(ModelBuilder modelBuilder)
@@ -266,21 +266,38 @@ namespace Yardang.Data.School.Migrations
 
             modelBuilder.Entity("Yardang.Data.School.CoTeacherRecord", b =>
                 {
-                    b.Property<Guid>("OfId")
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
                         .HasColumnType("TEXT");
 
                     b.Property<string>("Email")
+                        .IsRequired()
                         .HasColumnType("TEXT");
 
                     b.Property<long>("InvitedAt")
                         .HasColumnType("INTEGER");
 
+                    b.Property<int>("Number")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<Guid>("OfId")
+                        .HasColumnType("TEXT");
+
                     b.Property<int>("Role")
                         .HasColumnType("INTEGER");
 
-                    b.HasKey("OfId", "Email");
+                    b.Property<Guid?>("TeacherId")
+                        .HasColumnType("TEXT");
 
-                    b.HasIndex("Email");
+                    b.HasKey("Id");
+
+                    b.HasIndex("TeacherId");
+
+                    b.HasIndex("OfId", "Email")
+                        .IsUnique();
+
+                    b.HasIndex("OfId", "Number")
+                        .IsUnique();
 
                     b.ToTable("CoTeachers", (string)null);
                 });

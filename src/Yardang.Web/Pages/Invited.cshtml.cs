@@ -1,0 +1,40 @@
+using System.Security.Claims;
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.Extensions.Localization;
+using Yardang.Web.Access;
+
+namespace Yardang.Web.Pages;
+
+/// <summary>A teacher opens an invitation to somebody else's lesson or activity.</summary>
+[Authorize]
+public sealed class InvitedModel(CoTeaching coTeaching, IStringLocalizer<UiTexts> texts) : PageModel
+{
+    /// <summary>To what; null if the invitation no longer holds.</summary>
+    public SharedWork? Shared { get; private set; }
+
+    public string Key { get; private set; } = "";
+
+    public string? Problem { get; private set; }
+
+    public async Task<IActionResult> OnGetAsync(string? key)
+    {
+        Key = key ?? "";
+        var invitation = await coTeaching.OpenAsync(key);
+        Shared = invitation is null ? null : await coTeaching.FindAsync(invitation.OfId);
+        return Page();
+    }
+
+    public async Task<IActionResult> OnPostAsync(string? key)
+    {
+        Key = key ?? "";
+        if (await coTeaching.OpenAsync(key) is { } invitation && await coTeaching.FindAsync(invitation.OfId) is { } shared)
+        {
+            if (await coTeaching.AcceptAsync(invitation, Guid.Parse(User.FindFirstValue(ClaimTypes.NameIdentifier)!))) return Redirect(shared.IsLesson ? $"/lesson/{shared.Id}" : "/desk");
+            Problem = texts["Invited.Taken"];
+        }
+
+        return Page();
+    }
+}

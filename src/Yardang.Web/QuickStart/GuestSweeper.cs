@@ -1,0 +1,69 @@
+using Microsoft.EntityFrameworkCore;
+using Yardang.Data.Log;
+using Yardang.Data.School;
+using Yardang.Web.Rooms;
+
+namespace Yardang.Web.QuickStart;
+
+/// <summary>Deletes what was begun without an account when its time is up: accounts, activities, lessons, people and all that was written.</summary>
+public sealed class GuestSweeper(IDbContextFactory<SchoolContext> school, RoomHosts hosts, IEventStore log, TimeProvider clock, ILogger<GuestSweeper> logger) : BackgroundService
+{
+    private static readonly TimeSpan s_every = TimeSpan.FromMinutes(1);
+
+    /// <summary>Deletes what is due now.</summary>
+    public async Task SweepAsync()
+    {
+        await using var db = await school.CreateDbContextAsync();
+        var now = clock.GetUtcNow();
+        foreach (var guest in await db.Users.Where(t => t.EndsAt <= now).Select(t => t.Id).ToListAsync()) await DeleteAsync(guest);
+    }
+
+    protected override async Task ExecuteAsync(CancellationToken stoppingToken)
+    {
+        using var timer = new PeriodicTimer(s_every);
+        while (await timer.WaitForNextTickAsync(stoppingToken))
+        {
+            try
+            {
+                await SweepAsync();
+            }
+            catch (Exception e) when (e is not OperationCanceledException)
+            {
+                logger.LogError(e, "What was begun without an account was not deleted; the next try is in a minute.");
+            }
+        }
+    }
+
+    // First nobody is let in any more, then the rooms are stopped, then what they wrote goes.
+    private async Task DeleteAsync(Guid guest)
+    {
+        await using var db = await school.CreateDbContextAsync();
+        var lessons = await db.Lessons.Where(l => l.OwnerId == guest).Select(l => l.Id).ToListAsync();
+        var activities = await db.Activities.Where(a => a.OwnerId == guest).ToListAsync();
+        var boards = await db.Boards.Where(b => lessons.Contains(b.LessonId)).Select(b => b.Id).ToListAsync();
+        var activityIds = activities.ConvertAll(a => a.Id);
+        await using (var together = await db.Database.BeginTransactionAsync())
+        {
+            await db.Seats.Where(s => boards.Contains(s.BoardId)).ExecuteDeleteAsync();
+            await db.Participants.Where(p => lessons.Contains(p.LessonId)).ExecuteDeleteAsync();
+            await db.Boards.Where(b => lessons.Contains(b.LessonId)).ExecuteDeleteAsync();
+            await db.LateChanges.Where(c => lessons.Contains(c.LessonId)).ExecuteDeleteAsync();
+            await db.CoTeachers.Where(c => lessons.Contains(c.OfId) || activityIds.Contains(c.OfId)).ExecuteDeleteAsync();
+            await db.Versions.Where(v => activityIds.Contains(v.ActivityId)).ExecuteDeleteAsync();
+            await db.Lessons.Where(l => l.OwnerId == guest).ExecuteDeleteAsync();
+            await db.Activities.Where(a => a.OwnerId == guest).ExecuteDeleteAsync();
+            await db.ClassEntries.Where(e => db.ClassLists.Any(l => l.Id == e.ListId && l.OwnerId == guest)).ExecuteDeleteAsync();
+            await db.ClassLists.Where(l => l.OwnerId == guest).ExecuteDeleteAsync();
+            await db.Users.Where(t => t.Id == guest).ExecuteDeleteAsync();
+            await together.CommitAsync();
+        }
+
+        foreach (var room in activities.Select(a => a.DraftId).Concat(boards).Concat(lessons))
+        {
+            await hosts.DropAsync(room);
+            log.Delete(room);
+        }
+
+        logger.LogInformation("What a guest had begun was deleted: {Lessons} lessons, {Boards} boards.", lessons.Count, boards.Count);
+    }
+}

@@ -1,0 +1,123 @@
+using System.Net;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.DependencyInjection;
+using Yardang.Core.Rooms;
+using Yardang.Data.Log;
+using Yardang.Data.School;
+using Yardang.Web.QuickStart;
+using Yardang.Web.Rooms;
+
+namespace Yardang.Web.Tests.QuickStart;
+
+/// <summary>From the front door to a running board without an account; it lives for twelve hours, or is kept.</summary>
+public sealed class QuickStartTests : IAsyncLifetime
+{
+    private readonly TestSchool _school = new();
+
+    private static CancellationToken Stop => TestContext.Current.CancellationToken;
+
+    public ValueTask InitializeAsync() => ValueTask.CompletedTask;
+
+    public ValueTask DisposeAsync() => _school.DisposeAsync();
+
+    [Fact]
+    public async Task One_press_gives_a_code_with_which_a_class_comes_in()
+    {
+        var (guest, lesson) = await StartAsync("AllTogether");
+        Assert.Contains("Without an account this lives until", await guest.GetStringAsync($"/lesson/{lesson.Id}/code", Stop));
+        var (_, mayas) = await _school.StudentAsync(lesson.Code, "Maya");
+        var (_, bens) = await _school.StudentAsync(lesson.Code, "Ben");
+        Assert.StartsWith("/board/", mayas);
+        Assert.Equal(mayas.Split('?')[0], bens.Split('?')[0]);
+    }
+
+    [Fact]
+    public async Task After_twelve_hours_nothing_of_it_is_left()
+    {
+        var (guest, lesson) = await StartAsync("OneEach");
+        var (maya, place) = await _school.StudentAsync(lesson.Code, "Maya");
+        var board = Guid.Parse(place.Split('/', '?')[2]);
+        await (await _school.Get<RoomHosts>().GetAsync(board)).SubmitAsync(new AdmitClient(), new Actor(2, Role.Student), Stop);
+        await _school.Get<GuestSweeper>().SweepAsync();
+        Assert.Equal(HttpStatusCode.OK, (await maya.GetAsync(place, Stop)).StatusCode);
+
+        await AgeAsync(lesson);
+        await _school.Get<GuestSweeper>().SweepAsync();
+        Assert.Equal(HttpStatusCode.Redirect, (await maya.GetAsync(place, Stop)).StatusCode);
+        Assert.NotEqual(HttpStatusCode.OK, (await guest.GetAsync($"/lesson/{lesson.Id}", Stop)).StatusCode);
+        var log = _school.Get<IEventStore>();
+        Assert.Equal(0, log.LastNumber(board));
+        Assert.Equal(0, log.LastNumber(lesson.Id));
+        await using var db = await SchoolAsync();
+        Assert.Equal(0, await db.Users.CountAsync(Stop) + await db.Lessons.CountAsync(Stop) + await db.Activities.CountAsync(Stop) + await db.Participants.CountAsync(Stop) + await db.Boards.CountAsync(Stop) + await db.Versions.CountAsync(Stop));
+    }
+
+    [Fact]
+    public async Task An_account_made_before_that_keeps_all_of_it()
+    {
+        var (guest, lesson) = await StartAsync("OneEach");
+        var (maya, place) = await _school.StudentAsync(lesson.Code, "Maya");
+        using (var kept = await TestSchool.PostAsync(guest, "/account", Account("varga@ostlebrook.example", "bridge-over-brook"), "/account?handler=Keep")) Assert.Equal("/desk", kept.Headers.Location!.ToString());
+        await AgeAsync(lesson);
+        await _school.Get<GuestSweeper>().SweepAsync();
+        Assert.Equal(HttpStatusCode.OK, (await maya.GetAsync(place, Stop)).StatusCode);
+        var later = _school.Visitor();
+        using (await TestSchool.PostAsync(later, "/sign-in", new() { ["email"] = "varga@ostlebrook.example", ["password"] = "bridge-over-brook" }))
+        {
+            Assert.Equal(HttpStatusCode.OK, (await later.GetAsync($"/lesson/{lesson.Id}", Stop)).StatusCode);
+        }
+    }
+
+    [Theory]
+    [InlineData("varga@ostlebrook.example", "short", "10")]
+    [InlineData("no address", "bridge-over-brook", "e-mail")]
+    [InlineData("taken@ostlebrook.example", "bridge-over-brook", "already")]
+    public async Task An_account_that_cannot_be_made_is_told_why_and_nothing_is_lost(string email, string password, string said)
+    {
+        using (await TestSchool.PostAsync(_school.Visitor(), "/sign-up", Account("taken@ostlebrook.example", "bridge-over-brook")))
+        {
+            var (guest, lesson) = await StartAsync("OneEach");
+            using var answer = await TestSchool.PostAsync(guest, "/account", Account(email, password), "/account?handler=Keep");
+            Assert.Contains(said, await answer.Content.ReadAsStringAsync(Stop));
+            Assert.Equal(HttpStatusCode.OK, (await guest.GetAsync($"/lesson/{lesson.Id}", Stop)).StatusCode);
+        }
+    }
+
+    [Fact]
+    public async Task Who_has_no_account_is_not_signed_out_by_mistake()
+    {
+        var (guest, lesson) = await StartAsync("OneEach");
+        using (var answer = await TestSchool.PostAsync(guest, "/desk", [], "/sign-out")) Assert.Equal("/account", answer.Headers.Location!.ToString());
+        Assert.Equal(HttpStatusCode.OK, (await guest.GetAsync($"/lesson/{lesson.Id}", Stop)).StatusCode);
+    }
+
+    [Fact]
+    public async Task Nobody_signs_in_to_it_from_elsewhere()
+    {
+        await StartAsync("OneEach");
+        await using var db = await SchoolAsync();
+        var email = (await db.Users.SingleAsync(Stop)).Email!;
+        using var answer = await TestSchool.PostAsync(_school.Visitor(), "/sign-in", new() { ["email"] = email, ["password"] = "" });
+        Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
+        using (await TestSchool.PostAsync(_school.Visitor(), "/forgot", new() { ["email"] = email })) Assert.Equal(0, await db.Outbox.CountAsync(Stop));
+    }
+
+    private static Dictionary<string, string> Account(string email, string password) => new() { ["name"] = "Ilse Varga", ["email"] = email, ["password"] = password };
+
+    private Task<SchoolContext> SchoolAsync() => _school.Get<IDbContextFactory<SchoolContext>>().CreateDbContextAsync(Stop);
+
+    private async Task<(HttpClient Guest, LessonRecord Lesson)> StartAsync(string way)
+    {
+        var guest = _school.Visitor();
+        using var answer = await TestSchool.PostAsync(guest, "/start", new() { ["way"] = way, ["paper"] = "Squared" });
+        var id = Guid.Parse(answer.Headers.Location!.ToString().Split('/')[2]);
+        await using var db = await SchoolAsync();
+        return (guest, await db.Lessons.SingleAsync(l => l.Id == id, Stop));
+    }
+
+    private async Task AgeAsync(LessonRecord lesson)
+    {
+        await using var db = await SchoolAsync();
+        await db.Users.Where(u => u.Id == lesson.OwnerId && u.EndsAt != null).ExecuteUpdateAsync(u => u.SetProperty(x => x.EndsAt, DateTimeOffset.UnixEpoch), Stop);
+    }
+}
