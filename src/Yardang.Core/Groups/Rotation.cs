@@ -61,7 +61,8 @@ public sealed record Rotation(ImmutableArray<ImmutableArray<ImmutableArray<int>>
         return Math.Max(Math.Max(0, pairs - (people * (people - 1) / 2)), ((people * perPerson) + 1) / 2);
     }
 
-    private static int RepeatsIn(ImmutableArray<ImmutableArray<ImmutableArray<int>>> plan, Wishes wishes)
+    /// <summary>Over all pairs of people, the meetings beyond the first; of pairs who are to stay together, none is counted.</summary>
+    public static int RepeatsIn(ImmutableArray<ImmutableArray<ImmutableArray<int>>> plan, Wishes wishes)
     {
         var meetings = new Dictionary<(int, int), int>();
         foreach (var group in plan.SelectMany(lesson => lesson))

@@ -6,13 +6,14 @@ namespace Yardang.Core.Lessons;
 /// <param name="Number">Counted from 1 in a lesson and never used again, so that a group's board stays its own.</param>
 /// <param name="Name">What the teacher calls it.</param>
 /// <param name="People">Their actor numbers.</param>
-public sealed record Group(int Number, string Name, ImmutableArray<int> People)
+/// <param name="Helper">The actor number of the teacher who looks after them; 0 for nobody in particular.</param>
+public sealed record Group(int Number, string Name, ImmutableArray<int> People, int Helper = 0)
 {
     /// <summary>Longest name, in characters.</summary>
     public const int NameLength = 40;
 
     /// <inheritdoc/>
-    public bool Equals(Group? other) => other is not null && Number == other.Number && string.Equals(Name, other.Name, StringComparison.Ordinal) && People.SequenceEqual(other.People);
+    public bool Equals(Group? other) => other is not null && Number == other.Number && Helper == other.Helper && string.Equals(Name, other.Name, StringComparison.Ordinal) && People.SequenceEqual(other.People);
 
     /// <inheritdoc/>
     public override int GetHashCode() => HashCode.Combine(Number, Name, People.Length);

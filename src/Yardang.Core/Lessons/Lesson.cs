@@ -248,7 +248,7 @@ public sealed class Lesson : Room
         var numbers = set.Groups.Select(g => g.Number).ToList();
         var people = set.Groups.SelectMany(g => g.People).ToList();
         if (numbers.Count > Grouping.Most || numbers.Exists(n => n < 1 || n > Grouping.Used + Grouping.Most) || numbers.Distinct().Count() < numbers.Count) return Refusal.OutOfRange;
-        if (set.Groups.Any(g => g.Name.Trim().Length is 0 or > Group.NameLength)) return Refusal.OutOfRange;
+        if (set.Groups.Any(g => g.Helper < 0 || g.Name.Trim().Length is 0 or > Group.NameLength)) return Refusal.OutOfRange;
         if (people.Distinct().Count() < people.Count) return Refusal.Duplicate;
         return people.TrueForAll(p => _people.TryGetValue(p, out var person) && person.Belongs) ? null : Refusal.NotFound;
     }

@@ -12,6 +12,15 @@ namespace Yardang.Core.Lessons;
 /// <param name="Mark">The first mark that is to be mended; null if it is no matter of a mark.</param>
 public sealed record ReadyLine(string Key, bool IsWarning = false, int Count = 0, string Names = "", long? Page = null, long? Mark = null);
 
+/// <summary>How an activity is about to be handed out.</summary>
+/// <param name="Door">Whether newcomers walk in.</param>
+/// <param name="Way">Who works with whom.</param>
+/// <param name="Masked">Whether classmates see masks instead of names.</param>
+/// <param name="HasPassword">Whether newcomers type a password besides the code.</param>
+/// <param name="HasList">Whether the people of a class list are expected.</param>
+/// <param name="Times">When it opens, is due and closes.</param>
+public sealed record HandingPlan(Door Door, Way Way, bool Masked = false, bool HasPassword = false, bool HasList = false, LessonTimes? Times = null);
+
 /// <summary>What students will be able to do, and what was probably forgotten, before anything is handed out.</summary>
 public static class ReadyCheck
 {
@@ -19,11 +28,11 @@ public static class ReadyCheck
 
     /// <summary>The lines for handing out an activity.</summary>
     /// <param name="activity">What is handed out.</param>
-    /// <param name="door">Whether newcomers walk in.</param>
-    /// <param name="way">Who works with whom.</param>
-    /// <param name="masked">Whether classmates see masks instead of names.</param>
-    public static IReadOnlyList<ReadyLine> For(ActivityContent activity, Door door, Way way, bool masked = false)
+    /// <param name="plan">How.</param>
+    public static IReadOnlyList<ReadyLine> For(ActivityContent activity, HandingPlan plan)
     {
+        var (door, way, masked) = (plan.Door, plan.Way, plan.Masked);
+        var times = plan.Times ?? LessonTimes.None;
         var printed = activity.Marks.Count(m => m.Grip == Grip.Printed);
         var lines = new List<ReadyLine>
         {
@@ -33,7 +42,7 @@ public static class ReadyCheck
             new(way switch { Way.OneEach => "NotSeeOthers", Way.ByGroup => "SeeTheirGroup", _ => "SeeOthersWork" }),
             new(masked ? "NamesMasked" : way == Way.OneEach ? "NamesAlone" : "NamesSeen"),
             new("YouSeeAll"),
-            door switch { Door.Open => new("DoorOpen"), Door.Ask => new("DoorAsks"), _ => new("DoorClosed", IsWarning: true) },
+            door switch { Door.Open => new(plan.HasList ? "ClassList" : "DoorOpen"), Door.Ask => new("DoorAsks"), _ => new("DoorClosed", IsWarning: true) },
         };
         var loose = activity.Marks.Count(m => m.Grip == Grip.Loose);
         var key = activity.Marks.Count(m => m.Grip == Grip.Key);
@@ -43,7 +52,18 @@ public static class ReadyCheck
         if (loose > 0) lines.Add(new("LooseMoves", Count: loose));
         if (key > 0) lines.Add(new("KeyHidden", Count: key));
         if (fewer > 0) lines.Add(new("FewerTools", Count: fewer));
-        return [.. lines, .. Forgotten(activity)];
+        if (plan.HasList && door == Door.Ask) lines.Add(new("ClassListAsks"));
+        if (plan.HasPassword) lines.Add(new("Password"));
+        if (times.OpensAt is not null) lines.Add(new("Opens"));
+        if (times.HandsIn) lines.Add(new(times.DueAt is null ? "HandsIn" : "HandsInDue"));
+        lines.Add(new(times.ClosesAt is null ? "StaysOpen" : "Closes"));
+        return [.. lines, .. Forgotten(plan, times), .. Forgotten(activity)];
+    }
+
+    private static IEnumerable<ReadyLine> Forgotten(HandingPlan plan, LessonTimes times)
+    {
+        if (times.DueAt is not null && !times.HandsIn) yield return new("DueButNotHandedIn", IsWarning: true);
+        if (plan.Way == Way.ByGroup && !plan.HasList) yield return new("GroupsWithoutList", IsWarning: true);
     }
 
     private static IEnumerable<ReadyLine> Forgotten(ActivityContent activity)

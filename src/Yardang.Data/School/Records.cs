@@ -79,6 +79,15 @@ public sealed class ClassListRecord
     public required string Name { get; set; }
 
     public required DateTimeOffset ChangedAt { get; set; }
+
+    /// <summary>Who is to stay together, in the teacher's lines.</summary>
+    public string Together { get; set; } = "";
+
+    /// <summary>Who is to be kept apart, in the teacher's lines.</summary>
+    public string Apart { get; set; } = "";
+
+    /// <summary>Groups planned for several lessons, as JSON: for each lesson its groups, of roster numbers. Empty for none.</summary>
+    public string Plan { get; set; } = "";
 }
 
 /// <summary>Somebody on a class list.</summary>

@@ -4,7 +4,7 @@ using Yardang.Core.Lessons;
 
 namespace Yardang.Data.Wire;
 
-/// <summary>Groups on the wire: [[number, name, [person ...]] ...].</summary>
+/// <summary>Groups on the wire: [[number, name, [person ...], helper] ...]; without a helper in logs of before.</summary>
 internal static class GroupCodec
 {
     public static void Write(ref MessagePackWriter w, ImmutableArray<Group> groups)
@@ -12,11 +12,12 @@ internal static class GroupCodec
         w.WriteArrayHeader(groups.Length);
         foreach (var group in groups)
         {
-            w.WriteArrayHeader(3);
+            w.WriteArrayHeader(4);
             w.Write(group.Number);
             w.Write(group.Name);
             w.WriteArrayHeader(group.People.Length);
             foreach (var person in group.People) w.Write(person);
+            w.Write(group.Helper);
         }
     }
 
@@ -26,7 +27,8 @@ internal static class GroupCodec
         for (var left = groups.Capacity; left > 0; left--)
         {
             var fields = new Fields(ref r, 3);
-            groups.Add(new(r.ReadInt32(), r.ReadString() ?? "", ReadPeople(ref r)));
+            var group = new Group(r.ReadInt32(), r.ReadString() ?? "", ReadPeople(ref r));
+            groups.Add(fields.Has(4) ? group with { Helper = r.ReadInt32() } : group);
             fields.End(ref r);
         }
 

@@ -8,6 +8,7 @@ using Microsoft.Extensions.DependencyInjection;
 using Yardang.Core.Activities;
 using Yardang.Core.Boards;
 using Yardang.Core.Ink;
+using Yardang.Core.LateChanges;
 using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
@@ -30,6 +31,7 @@ public sealed partial class ClassMember : IAsyncDisposable
     private readonly HttpClient _http;
     private readonly HubConnection _hub;
     private readonly int _number;
+    private readonly HashSet<int> _confirmed = [];
     private LiveRoom? _board;
     private LiveRoom? _lesson;
 
@@ -58,6 +60,15 @@ public sealed partial class ClassMember : IAsyncDisposable
         return member;
     }
 
+    // As a browser does when something that was handed out late is on its screen.
+    private void ConfirmChanges()
+    {
+        foreach (var number in _board!.Do(c => ((Board)c.Room).Adopted.Values.Where(a => !a.GivenUp).Select(a => a.Number).ToList()).Where(_confirmed.Add))
+        {
+            _lesson!.Do(c => c.Submit(new ConfirmChange(number), 0));
+        }
+    }
+
     /// <summary>Commands that are not yet kept by the server.</summary>
     public int Waiting => _board!.Do(c => c.Outbox.Count) + _lesson!.Do(c => c.Outbox.Count);
 
@@ -73,6 +84,7 @@ public sealed partial class ClassMember : IAsyncDisposable
     /// <summary>Does the next thing; in a lively way it takes its time, otherwise not.</summary>
     public async Task DoAsync(Doing doing, bool lively, CancellationToken stop)
     {
+        ConfirmChanges();
         switch (doing)
         {
             case Draws(var points, var colour):

@@ -1,3 +1,5 @@
+using System.Collections.Immutable;
+using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using Yardang.Core.ClassLists;
 using Yardang.Data.School;
@@ -46,6 +48,19 @@ public sealed class ClassListShelf(IDbContextFactory<SchoolContext> school, Time
         await db.SaveChangesAsync();
         await change.CommitAsync();
         return record.Id;
+    }
+
+    /// <summary>The groups planned for several lessons: for each its groups, of roster numbers. Empty if none are, or if they can no longer be read.</summary>
+    public static ImmutableArray<ImmutableArray<ImmutableArray<int>>> PlanOf(ClassListRecord list) =>
+        list.Plan.Length == 0 ? [] : [.. JsonSerializer.Deserialize<int[][][]>(list.Plan)!.Select(lesson => lesson.Select(group => group.ToImmutableArray()).ToImmutableArray())];
+
+    /// <summary>Keeps wishes, and the groups planned by them.</summary>
+    public async Task KeepPlanAsync(Guid owner, Guid list, string together, string apart, ImmutableArray<ImmutableArray<ImmutableArray<int>>> plan)
+    {
+        await using var db = await school.CreateDbContextAsync();
+        var json = plan.IsEmpty ? "" : JsonSerializer.Serialize(plan);
+        await db.ClassLists.Where(c => c.Id == list && c.OwnerId == owner)
+            .ExecuteUpdateAsync(c => c.SetProperty(x => x.Together, together).SetProperty(x => x.Apart, apart).SetProperty(x => x.Plan, json));
     }
 
     /// <summary>Deletes a list for good. The names in lessons that ran on it stay there.</summary>

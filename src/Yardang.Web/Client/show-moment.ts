@@ -1,7 +1,7 @@
 /** A moment in ms as the school's clock shows it, in the language of the page. */
 export function showMoment(ms: number, timeZone: string): string {
   const { lang } = document.documentElement;
-  return new Intl.DateTimeFormat(lang, {
+  return new Intl.DateTimeFormat(lang === 'en' ? 'en-GB' : lang, {
     weekday: 'short',
     day: 'numeric',
     month: 'short',

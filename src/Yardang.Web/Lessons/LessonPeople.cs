@@ -61,6 +61,15 @@ public sealed class LessonPeople(IDbContextFactory<SchoolContext> school, RoomHo
         return [.. await NamedAsync(lesson.Id, here, plan.NamesMasked, reader), new BoardName(Actor.Owner.Number, teacher ?? ""), .. coTeachers];
     }
 
+    /// <summary>Those who run a lesson, by actor number.</summary>
+    public async Task<IReadOnlyList<BoardName>> TeachersAsync(LessonRecord lesson)
+    {
+        await using var db = await school.CreateDbContextAsync();
+        var owner = await db.Users.Where(u => u.Id == lesson.OwnerId).Select(u => u.DisplayName).SingleOrDefaultAsync();
+        var others = await db.CoTeachers.Where(c => c.OfId == lesson.Id && c.Role == CoTeacherRole.Runs).OrderBy(c => c.Number).Join(db.Users, c => c.TeacherId, u => u.Id, (c, u) => new BoardName(c.Number, u.DisplayName)).ToListAsync();
+        return [new BoardName(Actor.Owner.Number, owner ?? ""), .. others];
+    }
+
     /// <summary>Some of a lesson by the names that somebody may read: masks of others where the class sees masks.</summary>
     public async Task<IReadOnlyList<BoardName>> NamedAsync(Guid lesson, IReadOnlyCollection<int> numbers, bool masked, Actor reader)
     {

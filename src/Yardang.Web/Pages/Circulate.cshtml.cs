@@ -33,11 +33,11 @@ public sealed class CirculateModel(AccessResolver access, LessonPeople people, I
         Lesson = lesson;
         People = await people.InAsync(id);
         var all = PageData.Texts(
-            texts, "Circulate", "Everybody", "PensGoingDown", "PensDownOn", "PensDownOnOne", "PeopleOne", "PensGoingUp", "PensUp", "Closed", "People", "NoConnection", "PageOf", "MinutesAgo", "JustNow", "NotStarted", "HandedIn", "HandedInLate");
+            texts, "Circulate", "Everybody", "PensGoingDown", "PensDownOn", "PensDownOnOne", "PeopleOne", "PensGoingUp", "PensUp", "Closed", "People", "NoConnection", "PageOf", "MinutesAgo", "JustNow", "NotStarted", "Helper", "HandedIn", "HandedInLate");
         foreach (var (name, text) in PageData.Texts(texts, "Needs", "NeedDoor", "NeedHand", "NeedReady", "NeedLate", "NeedIdle", "NeedNotStarted", "Waiting", "WaitingMinutes")) all[name] = text;
         await using var db = await school.CreateDbContextAsync();
         TeachersBoard = await Seating.BoardAsync(db, id, BoardKind.Teacher, 0);
-        Data = new { lesson = id, who = $"teacher-{visitor.TeacherId}", me = new { me.Number, me.IsStaff, me.LooksOnly }, together = lesson.TogetherId, people = People, texts = all };
+        Data = new { lesson = id, who = $"teacher-{visitor.TeacherId}", me = new { me.Number, me.IsStaff, me.LooksOnly }, together = lesson.TogetherId, people = People, teachers = await people.TeachersAsync(lesson), texts = all };
         return Page();
     }
 }

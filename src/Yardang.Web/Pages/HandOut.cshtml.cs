@@ -15,7 +15,6 @@ namespace Yardang.Web.Pages;
 public sealed class HandOutModel(AccessResolver access, Handing handing, ClassListShelf lists, SchoolClock clock, IStringLocalizer<UiTexts> texts) : PageModel
 {
     private const int ClassNameLength = 60;
-    private static readonly bool[] s_masked = [false, true];
 
     public ActivityRecord Activity { get; private set; } = null!;
 
@@ -30,33 +29,31 @@ public sealed class HandOutModel(AccessResolver access, Handing handing, ClassLi
     /// <summary>The teacher's class lists.</summary>
     public IReadOnlyList<(ClassListRecord List, int People)> Lists { get; private set; } = [];
 
-    /// <summary>What will happen, for each choice; the page shows the one that is chosen.</summary>
-    public IReadOnlyList<(Way Way, Door Door, bool Masked, IReadOnlyList<ReadyLine> Lines)> Checks { get; private set; } = [];
-
-    /// <summary>Where in the workshop something is mended: what stands behind the # of its address.</summary>
-    public static string PlaceOf(ReadyLine line) => line switch
-    {
-        { Mark: { } mark } => $"mark-{mark}",
-        { Page: { } page } => $"page-{page}",
-        { Key: "Unfilled" } => "fill-ins",
-        { Key: "NoDirections" } => "directions",
-        _ => "name",
-    };
+    /// <summary>What will happen, and what was probably forgotten.</summary>
+    public ReadyCheckView Check { get; private set; } = null!;
 
     public async Task<IActionResult> OnGetAsync(Guid id)
     {
         if (await access.ActivityAsync(Visitor.Of(HttpContext), id, Power.Runs) is not { } activity) return NotFound();
-        await ShowAsync(activity);
+        await ShowAsync(activity, new HandingPlan(Door.Open, Way.OneEach));
         return Page();
     }
 
-    private async Task ShowAsync(ActivityRecord activity)
+    /// <summary>The ready check for what is chosen in the form now.</summary>
+    public async Task<IActionResult> OnPostCheckAsync(Guid id, Door door, Way way, bool masked, string? password, Guid? list, string? opens, string? due, string? closes, bool handsIn)
+    {
+        if (await access.ActivityAsync(Visitor.Of(HttpContext), id, Power.Runs) is not { } activity) return NotFound();
+        var plan = new HandingPlan(door, way, masked, !string.IsNullOrEmpty(password), list is not null, TimesModel.Read(clock, opens, due, closes, handsIn));
+        return Partial("_ReadyCheck", new ReadyCheckView(id, ReadyCheck.For(await handing.ContentAsync(activity), plan), (await lists.OfAsync(Visitor.Of(HttpContext).TeacherId!.Value)).Count > 0));
+    }
+
+    private async Task ShowAsync(ActivityRecord activity, HandingPlan plan)
     {
         Activity = activity;
         Lists = await lists.OfAsync(Visitor.Of(HttpContext).TeacherId!.Value);
         var content = await handing.ContentAsync(activity);
         Name = content.Name.For(ContentLanguage.Current);
-        Checks = [.. from way in Enum.GetValues<Way>() from door in Enum.GetValues<Door>() from masked in s_masked select (way, door, masked, ReadyCheck.For(content, door, way, masked))];
+        Check = new(activity.Id, ReadyCheck.For(content, plan), Lists.Count > 0);
     }
 
     public async Task<IActionResult> OnPostAsync(Guid id, string? className, Door door, Way way, bool masked, string? password, Guid? list, string? opens, string? due, string? closes, bool handsIn)
@@ -68,7 +65,7 @@ public sealed class HandOutModel(AccessResolver access, Handing handing, ClassLi
         if (!Times.IsInOrder)
         {
             Problem = texts["Times.OutOfOrder"];
-            await ShowAsync(activity);
+            await ShowAsync(activity, new HandingPlan(door, way, masked, !string.IsNullOrEmpty(password), list is not null, Times));
             return Page();
         }
 

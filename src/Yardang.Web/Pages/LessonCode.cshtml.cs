@@ -25,7 +25,7 @@ public sealed class LessonCodeModel(AccessResolver access, Joining joining, IStr
     public string QrSvg { get; private set; } = "";
 
     /// <summary>The address of the teacher's own choice, as it is typed; null for none.</summary>
-    public string? OwnAddress => Lesson.Address is { } address ? $"{Request.Scheme}://{Request.Host}/to/{address}" : null;
+    public string? OwnAddress => Lesson.Address is { } address ? $"{Request.Host}/to/{address}" : null;
 
     /// <summary>What was typed as an address and could not be kept.</summary>
     public string? Typed { get; private set; }

@@ -1,10 +1,15 @@
+using System.Collections.Immutable;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Localization;
 using Yardang.Core.Groups;
+using Yardang.Core.Lessons;
+using Yardang.Core.Rooms;
 using Yardang.Data.School;
 using Yardang.Web.Access;
+using Yardang.Web.ClassLists;
 using Yardang.Web.Lessons;
 using Yardang.Web.Rooms;
 
@@ -12,7 +17,7 @@ namespace Yardang.Web.Pages;
 
 /// <summary>Who is in a lesson, in which group, and what they see of each other.</summary>
 [Authorize]
-public sealed class PeopleModel(AccessResolver access, LessonPeople people, RoomHosts hosts, IStringLocalizer<UiTexts> texts) : PageModel
+public sealed class PeopleModel(AccessResolver access, LessonPeople people, RoomHosts hosts, IDbContextFactory<SchoolContext> school, IStringLocalizer<UiTexts> texts) : PageModel
 {
     private const int MostWishes = 500;
 
@@ -20,14 +25,18 @@ public sealed class PeopleModel(AccessResolver access, LessonPeople people, Room
 
     public object Data { get; private set; } = new();
 
+    /// <summary>For how many lessons groups are planned on the class list; 0 if they are not.</summary>
+    public int Planned { get; private set; }
+
     public async Task<IActionResult> OnGetAsync(Guid id)
     {
         var visitor = Visitor.Of(HttpContext);
         if (await access.LessonAsync(visitor, id, Power.Runs) is not { } lesson || await access.StaffActorAsync(visitor, lesson.OwnerId, id) is not { } me) return NotFound();
         Lesson = lesson;
+        Planned = (await PlanOfAsync(lesson)).Length;
         var all = PageData.Texts(
             texts, "People", "CountOne", "Count", "GroupNamed", "Sizes", "SizesOne", "PickedNone", "Picked", "PickedOne", "RemoveOf", "RemoveOfOne", "TogetherWish", "ApartWish", "Made", "MadeExcept", "ChangedMeanwhile");
-        Data = new { lesson = id, who = $"teacher-{visitor.TeacherId}", me = new { me.Number, me.IsStaff }, people = await people.InAsync(id), texts = all };
+        Data = new { lesson = id, who = $"teacher-{visitor.TeacherId}", me = new { me.Number, me.IsStaff }, teachers = await people.TeachersAsync(lesson), people = await people.InAsync(id), texts = all };
         return Page();
     }
 
@@ -41,6 +50,26 @@ public sealed class PeopleModel(AccessResolver access, LessonPeople people, Room
         var levels = await people.LevelsAsync(id);
         var groups = GroupMaker.Make(belonging, GroupMaker.CountFor(belonging.Length, Math.Clamp(size, 1, 1_000)), wishes, p => levels.GetValueOrDefault(p), Random.Shared);
         return new JsonResult(new { groups, broken = wishes.BrokenBy(groups).Select(pair => new[] { pair.Item1, pair.Item2 }) });
+    }
+
+    /// <summary>The groups planned for a lesson of this class; if it is wished, without those who have not come, with the fewest changes.</summary>
+    public async Task<IActionResult> OnPostPlannedAsync(Guid id, int nth, bool onlyHere)
+    {
+        if (await access.LessonAsync(Visitor.Of(HttpContext), id, Power.Runs) is not { } lesson) return NotFound();
+        var lessons = await PlanOfAsync(lesson);
+        if (nth < 1 || nth > lessons.Length) return NotFound();
+        await using var db = await school.CreateDbContextAsync();
+        var numbers = await db.Participants.Where(p => p.LessonId == id && p.ListNumber != null).ToDictionaryAsync(p => p.ListNumber!.Value, p => p.Number);
+        var plan = await LessonPlan.OfAsync(await hosts.GetAsync(id));
+        var planned = lessons[nth - 1].Select(group => group.Where(numbers.ContainsKey).Select(n => numbers[n]).ToImmutableArray()).ToImmutableArray();
+        var away = planned.SelectMany(g => g).Where(n => !plan.People.TryGetValue(n, out var person) || (onlyHere ? person.Standing != Standing.In : !person.Belongs)).ToHashSet();
+        return new JsonResult(new { groups = Rotation.Without(planned, away), broken = Array.Empty<int[]>() });
+    }
+
+    private async Task<ImmutableArray<ImmutableArray<ImmutableArray<int>>>> PlanOfAsync(LessonRecord lesson)
+    {
+        await using var db = await school.CreateDbContextAsync();
+        return await db.ClassLists.Where(c => c.Id == lesson.ClassListId).SingleOrDefaultAsync() is { } list ? ClassListShelf.PlanOf(list) : [];
     }
 
     // "2-3 4-5"

@@ -22,7 +22,7 @@ public class ReadyCheckTests
     public void It_counts_what_is_printed_loose_and_key()
     {
         var key = s_activity.Marks[0] with { Id = 9, Grip = Grip.Key };
-        var lines = ReadyCheck.For(s_activity with { Marks = s_activity.Marks.Add(key) }, Door.Open, Way.OneEach);
+        var lines = ReadyCheck.For(s_activity with { Marks = s_activity.Marks.Add(key) }, new HandingPlan(Door.Open, Way.OneEach));
         Assert.Equal(1, lines.Single(l => l.Key == "PrintedStays").Count);
         Assert.Equal(1, lines.Single(l => l.Key == "LooseMoves").Count);
         Assert.Equal(1, lines.Single(l => l.Key == "KeyHidden").Count);
@@ -32,7 +32,7 @@ public class ReadyCheckTests
     public void It_warns_of_what_is_usually_forgotten()
     {
         var bare = ActivityContent.Blank("en", "");
-        var warnings = ReadyCheck.For(bare, Door.Closed, Way.OneEach).Where(l => l.IsWarning).Select(l => l.Key);
+        var warnings = ReadyCheck.For(bare, new HandingPlan(Door.Closed, Way.OneEach)).Where(l => l.IsWarning).Select(l => l.Key);
         Assert.Equal(["DoorClosed", "NoName", "NoDirections", "EmptyPages"], warnings);
     }
 
@@ -58,7 +58,7 @@ public class ReadyCheckTests
             Pages = [s_activity.Pages[0], s_activity.Pages[0] with { Id = 7 }],
             Marks = [.. s_activity.Marks, Stands(11, named), Stands(12, named with { Name = Texts.None, Expected = null }), Stands(13, new PictureBody(0, 0, 9, 9, new string('a', 64), " "))],
         };
-        var forgotten = ReadyCheck.For(activity, Door.Open, Way.OneEach).Where(l => l.IsWarning).ToDictionary(l => l.Key, StringComparer.Ordinal);
+        var forgotten = ReadyCheck.For(activity, new HandingPlan(Door.Open, Way.OneEach)).Where(l => l.IsWarning).ToDictionary(l => l.Key, StringComparer.Ordinal);
         Assert.Equal("kind, place", forgotten["Unfilled"].Names);
         Assert.Equal(7, forgotten["EmptyPages"].Page);
         Assert.Equal(12, forgotten["UnnamedZones"].Mark);
@@ -66,5 +66,33 @@ public class ReadyCheckTests
         Assert.Equal(13, forgotten["UndescribedPictures"].Mark);
     }
 
-    private static IEnumerable<string> Keys(ActivityContent activity, Way way) => ReadyCheck.For(activity, Door.Open, way).Select(l => l.Key);
+    [Fact]
+    public void It_says_who_comes_in_and_how()
+    {
+        Assert.Contains("DoorOpen", Keys(new HandingPlan(Door.Open, Way.OneEach)));
+        Assert.Contains("ClassList", Keys(new HandingPlan(Door.Open, Way.OneEach, HasList: true)));
+        Assert.DoesNotContain("DoorOpen", Keys(new HandingPlan(Door.Open, Way.OneEach, HasList: true)));
+        Assert.Contains("ClassListAsks", Keys(new HandingPlan(Door.Ask, Way.OneEach, HasList: true)));
+        Assert.Contains("Password", Keys(new HandingPlan(Door.Open, Way.OneEach, HasPassword: true)));
+    }
+
+    [Fact]
+    public void It_says_when_and_warns_of_a_time_that_nobody_will_see()
+    {
+        Assert.Contains("StaysOpen", Keys(new HandingPlan(Door.Open, Way.OneEach)));
+        var keys = Keys(new HandingPlan(Door.Open, Way.OneEach, Times: new LessonTimes(1, 2, 3, HandsIn: true))).ToList();
+        Assert.All(["Opens", "HandsInDue", "Closes"], key => Assert.Contains(key, keys));
+        Assert.Contains("DueButNotHandedIn", Keys(new HandingPlan(Door.Open, Way.OneEach, Times: new LessonTimes(DueAt: 2))));
+    }
+
+    [Fact]
+    public void Groups_can_be_made_before_anybody_comes_only_with_a_class_list()
+    {
+        Assert.Contains("GroupsWithoutList", Keys(new HandingPlan(Door.Open, Way.ByGroup)));
+        Assert.DoesNotContain("GroupsWithoutList", Keys(new HandingPlan(Door.Open, Way.ByGroup, HasList: true)));
+    }
+
+    private static IEnumerable<string> Keys(HandingPlan plan) => ReadyCheck.For(s_activity, plan).Select(l => l.Key);
+
+    private static IEnumerable<string> Keys(ActivityContent activity, Way way) => ReadyCheck.For(activity, new HandingPlan(Door.Open, way)).Select(l => l.Key);
 }

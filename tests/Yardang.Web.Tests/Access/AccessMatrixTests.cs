@@ -75,6 +75,7 @@ public class AccessMatrixTests
             ("/classes", s_teachers),
             ($"/classes/{s.ClassList}", [Who.Owner]),
             ($"/classes/{s.ClassList}?handler=Csv", [Who.Owner]),
+            ($"/classes/{s.ClassList}/rotation", [Who.Owner]),
             ($"/helpers/{s.Lesson.Id}", [Who.Owner]),
             ($"/helpers/{s.Activity.Id}", [Who.Owner]),
             ($"/workshop/{s.Activity.Id}", s_run),

@@ -13,7 +13,7 @@ test('joining', async ({ browser }) => {
   for (let i = 0; i < TIMES; i++) {
     const page = await (await browser.newContext()).newPage();
     await page.goto('/');
-    await page.getByLabel('Code from your teacher').fill(code);
+    await page.getByLabel('Code or address from your teacher').fill(code);
     const started = Date.now();
     await page.getByRole('button', { name: 'Go on' }).click();
     await page.getByLabel('Your name').fill(`Student ${i}`);

@@ -72,6 +72,15 @@ test('six students in groups: made, changed and dissolved while they work, and n
     await expect(marks(amara)).toHaveText([TITLE, /An arch pushes/]);
   });
 
+  await test.step('two groups are merged and it is taken back: the board of each waits', async () => {
+    await varga.getByLabel('Merge into … Arches').selectOption({ label: 'Group 2' });
+    await expect(amara.getByRole('heading', { name: /Group 2, with/ })).toBeVisible();
+    await expect(marks(amara)).toHaveText([TITLE, "Drawing, somebody else's"]);
+    await varga.getByRole('button', { name: 'Undo' }).click();
+    await expect(amara.getByRole('heading', { name: /Arches/ })).toBeVisible();
+    await expect(marks(amara)).toHaveText([TITLE, /An arch pushes/]);
+  });
+
   await test.step('a reload brings everybody back to where they are', async () => {
     await Promise.all(pupils.map((page) => page.reload()));
     for (const page of pupils) await kept(page);

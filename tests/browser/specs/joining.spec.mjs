@@ -3,11 +3,11 @@ import { design, draw, handOut, kept, marks, student, teacher, writeNote } from 
 
 test('a wrong code gets a clear sentence, and what was typed stays', async ({ page }) => {
   await page.goto('/');
-  await page.getByLabel('Code from your teacher').fill('BCDF GHJK');
+  await page.getByLabel('Code or address from your teacher').fill('BCDF GHJK');
   await page.getByRole('button', { name: 'Go on' }).click();
   await expect(page.getByRole('alert')).toHaveText('No lesson has this code. Please look at it again, or ask your teacher.');
-  await expect(page.getByLabel('Code from your teacher')).toHaveValue('BCDF GHJK');
-  await page.getByLabel('Code from your teacher').fill('123');
+  await expect(page.getByLabel('Code or address from your teacher')).toHaveValue('BCDF GHJK');
+  await page.getByLabel('Code or address from your teacher').fill('123');
   await page.getByRole('button', { name: 'Go on' }).click();
   await expect(page.getByRole('alert')).toContainText('A code has 8 letters and numbers.');
 });
@@ -70,7 +70,7 @@ test('from the code page to a board that takes ink: three steps', async ({ brows
   const code = await handOut(varga);
   const page = await (await browser.newContext()).newPage();
   await page.goto('/');
-  await page.getByLabel('Code from your teacher').fill(code);
+  await page.getByLabel('Code or address from your teacher').fill(code);
   await page.getByRole('button', { name: 'Go on' }).click();
   await page.getByLabel('Your name').fill('Amara');
   await page.getByRole('button', { name: 'Go to my board' }).click();

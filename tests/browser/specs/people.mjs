@@ -29,6 +29,9 @@ async function newPage(browser, options) {
   return page;
 }
 
+/** Somebody in front of the front door. */
+export const visitor = newPage;
+
 export async function teacher(browser, options) {
   const page = await newPage(browser, options);
   await page.goto('/sign-up');
@@ -72,7 +75,7 @@ export async function handOut(page, { door = 'Open', way = 'One board each' } = 
 export async function student(browser, code, name, options, comesIn = true, asked = 'Your name') {
   const page = await newPage(browser, options);
   await page.goto('/');
-  await page.getByLabel('Code from your teacher').fill(code.toLowerCase());
+  await page.getByLabel('Code or address from your teacher').fill(code.toLowerCase());
   await page.getByRole('button', { name: 'Go on' }).click();
   await page.getByLabel(asked).fill(name);
   await page.getByRole('button', { name: 'Go to my board' }).click();

@@ -33,6 +33,16 @@ for (const colorScheme of ['light', 'dark']) {
     const lesson = varga.url();
     await varga.goto(`${lesson}/code`);
     await check(varga, 'code');
+    for (const [place, where] of [['late', 'hand out more'], ['times', 'times']]) {
+      await varga.goto(`${lesson}/${place}`);
+      await check(varga, where);
+    }
+    await varga.goto(lesson.replace('/lesson/', '/helpers/'));
+    await check(varga, 'other teachers');
+    await varga.goto('/account');
+    await check(varga, 'account');
+    await varga.goto('/start');
+    await check(varga, 'start at once');
     await varga.goto(`${lesson}/people`);
     await varga.locator('.person').click();
     await check(varga, 'people');

@@ -244,6 +244,10 @@ namespace Yardang.Data.School.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Apart")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<long>("ChangedAt")
                         .HasColumnType("INTEGER");
 
@@ -252,6 +256,14 @@ namespace Yardang.Data.School.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<Guid>("OwnerId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Plan")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Together")
+                        .IsRequired()
                         .HasColumnType("TEXT");
 
                     b.HasKey("Id");

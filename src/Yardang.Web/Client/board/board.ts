@@ -283,7 +283,7 @@ Alpine.data('board', () => {
     },
 
     get freshText(): string {
-      const at = session?.sheets.pages.findIndex((p) => p.id === this.fresh) ?? -1;
+      const at = (this.pages as { id: number }[]).findIndex((p) => p.id === this.fresh);
       return at < 0 ? texts.fresh : fill(texts.freshPage, at + 1);
     },
 

@@ -25,6 +25,7 @@ interface CirculateData {
   /** As whom the teacher acts; whether they only look. */
   readonly me: { readonly number: number; readonly isStaff: boolean; readonly looksOnly: boolean };
   readonly people: readonly Participant[];
+  readonly teachers: readonly { readonly number: number; readonly name: string }[];
   readonly texts: NeedsTexts & {
     pensGoingDown: string;
     pensDownOn: string;
@@ -41,6 +42,7 @@ interface CirculateData {
     minutesAgo: string;
     justNow: string;
     notStarted: string;
+    helper: string;
     handedIn: string;
     handedInLate: string;
   };
@@ -51,6 +53,8 @@ interface Row {
   name: string;
   /** The members of a group. */
   who: string;
+  /** Which teacher looks after them; empty for none in particular. */
+  helper: string;
   people: number[];
   handUp: boolean;
   ready: boolean;
@@ -132,7 +136,7 @@ Alpine.data('circulate', () => {
       this.boards = (this.boards as Row[]).filter((r) => wanted.has(r.id));
       for (const [id, { name, people: whose }] of wanted) {
         const row = (this.boards as Row[]).find((r) => r.id === id) ?? this.place(id);
-        Object.assign(row, { name, people: whose, who: this.namesOf(whose) });
+        Object.assign(row, { name, people: whose, who: this.namesOf(whose), helper: this.helperOf(whose) });
       }
       this.refresh();
     },
@@ -160,8 +164,25 @@ Alpine.data('circulate', () => {
         .join(', ');
     },
 
+    /** The teacher who looks after the group, where there are several teachers. */
+    helperOf(numbers: readonly number[]): string {
+      const { helper } = lesson.state.groups.find((g) => g.people.some((p) => numbers.includes(p))) ?? { helper: 0 };
+      const teacher = data.together || helper === 0 ? undefined : data.teachers.find((t) => t.number === helper);
+      return teacher ? fill(texts.helper, teacher.name) : '';
+    },
+
     place(id: string): Row {
-      this.boards.push({ id, name: '', who: '', people: [], handUp: false, ready: false, handedIn: '', activity: '' });
+      this.boards.push({
+        id,
+        name: '',
+        who: '',
+        helper: '',
+        people: [],
+        handUp: false,
+        ready: false,
+        handedIn: '',
+        activity: '',
+      });
       const tile = new Tile(id, connection, data.me, () => this.refresh());
       tiles.set(id, tile);
       this.$nextTick(() => {

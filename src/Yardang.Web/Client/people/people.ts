@@ -18,6 +18,8 @@ interface PeopleData {
   readonly who: string;
   readonly me: { readonly number: number; readonly isStaff: boolean };
   readonly people: readonly Person[];
+  /** Those who run the lesson, by actor number. */
+  readonly teachers: readonly { readonly number: number; readonly name: string }[];
   readonly texts: Record<string, string>;
 }
 
@@ -40,7 +42,10 @@ Alpine.data('people', () => {
     closed: false,
     everybody: [...data.people],
     alone: [] as Person[],
-    groups: [] as { number: number; name: string; members: Person[] }[],
+    groups: [] as { number: number; name: string; helper: number; members: Person[]; others: object[] }[],
+    teachers: data.teachers,
+    nth: '1',
+    onlyHere: true,
     picked: [] as number[],
     wishes: [] as Wish[],
     size: 4,
@@ -101,6 +106,8 @@ Alpine.data('people', () => {
       this.groups = state.groups.map((g) => ({
         number: g.number,
         name: g.name,
+        helper: g.helper,
+        others: state.groups.filter((other) => other.number !== g.number).map(({ number, name }) => ({ number, name })),
         members: here.filter((p: Person) => g.people.includes(p.number)),
       }));
       this.picked = (this.picked as number[]).filter((n) => here.some((p: Person) => p.number === n));
@@ -149,7 +156,7 @@ Alpine.data('people', () => {
     },
 
     named(people: readonly number[], place: number, nth: number): Group {
-      return { number: lesson.state.groupsUsed + nth, name: fill(texts['groupNamed']!, place), people };
+      return { number: lesson.state.groupsUsed + nth, name: fill(texts['groupNamed']!, place), people, helper: 0 };
     },
 
     newGroup(): void {
@@ -172,6 +179,21 @@ Alpine.data('people', () => {
 
     dissolve(number: number): void {
       this.set(lesson.state.groups.filter((g) => g.number !== number));
+    },
+
+    /** All of a group go over to another; their board stays where it is. */
+    merge(number: number, into: string): void {
+      const { groups } = lesson.state;
+      const from = groups.find((g) => g.number === number);
+      if (!from || !into) return;
+      const merged = groups.map((g) =>
+        g.number === Number(into) ? { ...g, people: [...g.people, ...from.people] } : g,
+      );
+      this.set(merged.filter((g) => g.number !== number));
+    },
+
+    helpedBy(number: number, helper: string): void {
+      this.set(lesson.state.groups.map((g) => (g.number === number ? { ...g, helper: Number(helper) } : g)));
     },
 
     dissolveAll(): void {
@@ -205,18 +227,25 @@ Alpine.data('people', () => {
         .join(', ');
     },
 
-    async make(): Promise<void> {
+    /** The groups of the class list's plan for one of its lessons. */
+    takePlanned(): Promise<void> {
+      return this.ask('Planned', { nth: this.nth, onlyHere: String(this.onlyHere) });
+    },
+
+    make(): Promise<void> {
       const pairs = (together: boolean) =>
         (this.wishes as Wish[])
           .filter((w) => w.together === together)
           .flatMap((w) => w.pairs.map((pair) => pair.join('-')))
           .join(' ');
+      return this.ask('Make', { size: String(this.size), together: pairs(true), apart: pairs(false) });
+    },
+
+    async ask(handler: string, fields: Record<string, string>): Promise<void> {
       const body = new FormData();
-      body.set('size', String(this.size));
-      body.set('together', pairs(true));
-      body.set('apart', pairs(false));
+      for (const [name, value] of Object.entries(fields)) body.set(name, value);
       body.set('__RequestVerificationToken', (this.$root as HTMLElement).dataset['token']!);
-      const answer = await fetch(`/lesson/${data.lesson}/people?handler=Make`, { method: 'POST', body });
+      const answer = await fetch(`/lesson/${data.lesson}/people?handler=${handler}`, { method: 'POST', body });
       if (!answer.ok) return;
       const { groups, broken } = (await answer.json()) as { groups: number[][]; broken: [number, number][] };
       this.set(groups.map((people, i) => this.named(people, i + 1, i + 1)));

@@ -47,6 +47,8 @@ export interface Group {
   readonly number: number;
   readonly name: string;
   readonly people: readonly number[];
+  /** The teacher who looks after them; 0 for nobody in particular. */
+  readonly helper: number;
 }
 
 const REMEMBERED = 30;
@@ -262,7 +264,7 @@ export class LessonState {
 }
 
 export function readGroups(raw: any[]): Group[] {
-  return raw.map(([number, name, people]) => ({ number, name, people }));
+  return raw.map(([number, name, people, helper]) => ({ number, name, people, helper: helper ?? 0 }));
 }
 
 function readPerson(p: number[]): Person {

@@ -161,7 +161,7 @@ function commandFields(c: Command): [number, unknown[]] {
     case 'removePerson':
       return [27, [c.person]];
     case 'setGroups':
-      return [28, [c.groups.map((g) => [g.number, g.name, g.people]), c.change]];
+      return [28, [c.groups.map((g) => [g.number, g.name, g.people, g.helper]), c.change]];
     case 'undoGroups':
       return [29, []];
     case 'redoGroups':

@@ -164,6 +164,8 @@ Alpine.data('workshop', () => {
         showKeys: () => this.openDialog('keys'),
       });
       window.addEventListener('pagehide', () => this.keepTyping());
+      // Whoever goes on to something else has finished typing.
+      (this.$root as HTMLElement).addEventListener('focusout', () => this.keepTyping());
       void this.enter(connection);
     },
 
