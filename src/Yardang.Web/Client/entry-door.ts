@@ -8,13 +8,15 @@ import { RoomClient } from './room/room-client';
 const AGAIN_MS = 4000;
 /** After these, what the lesson says holds also for where people are let in. */
 const SEATED = new Set(['seatsConfirmed', 'pensConfirmed']);
-const { lesson, query } = pageData<{ lesson: string; query: string }>();
+const { lesson, query, standing } = pageData<{ lesson: string; query: string; standing: number }>();
 
 async function look(): Promise<void> {
   try {
     const answer = await fetch(`/my-place${query}`);
-    const place = answer.ok ? ((await answer.json()) as { address: string }) : null;
-    if (place?.address !== location.pathname + location.search) location.assign(place?.address ?? '/');
+    const place = answer.ok ? ((await answer.json()) as { address: string; standing: number }) : null;
+    const isHere = place?.address === location.pathname + location.search;
+    if (!isHere) location.assign(place?.address ?? '/');
+    else if (place.standing !== standing) location.reload();
   } catch {
     setTimeout(() => void look(), AGAIN_MS);
   }

@@ -30,7 +30,7 @@ public sealed class JoinModel(Joining joining, AccessResolver access, Participan
     public ParticipantRecord? AtTheDoor { get; private set; }
 
     /// <summary>What the page of those who wait hands to its script.</summary>
-    public object DoorData => new { lesson = Lesson.Id, query = $"?as={AtTheDoor!.Id}" };
+    public object DoorData => new { lesson = Lesson.Id, query = $"?as={AtTheDoor!.Id}", standing = AtTheDoor.Standing };
 
     public async Task<IActionResult> OnGetAsync(string code, [FromQuery(Name = "new")] bool somebodyElse, [FromQuery(Name = "n")] int? number)
     {

@@ -68,7 +68,8 @@ test('a new page and a corrected one reach who works and who is away; what was w
     await kept(varga);
     await writeNote(varga, 'Try this one');
     await kept(varga);
-    await marks(varga).last().press('Enter');
+    await varga.locator('.ledge-tools').getByRole('button', { name: 'Choose', exact: true }).click();
+    await varga.getByRole('button', { name: 'All mine' }).click();
     await varga.getByRole('button', { name: 'Hand out', exact: true }).click();
     await varga.getByLabel('Only some').check();
     await varga.getByLabel('Ben').check();
