@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using System.Text.Json.Serialization;
 
 namespace Yardang.Core.Activities;
@@ -36,7 +37,9 @@ public readonly record struct PageSize(int Width, int Height)
 /// <param name="Directions">What is to be done on this page; null if nothing is said.</param>
 /// <param name="Withheld">Tools that students do not get on this page.</param>
 /// <param name="Stimulus">Something to look at or listen to beside the page; null for nothing.</param>
-public sealed record Page(long Id, Texts Name, PageSize Size, Paper Paper, Texts? Directions = null, ToolSet Withheld = ToolSet.None, Stimulus? Stimulus = null)
+/// <param name="Starters">How sentences may begin that students write on this page; null for none.</param>
+public sealed record Page(
+    long Id, Texts Name, PageSize Size, Paper Paper, Texts? Directions = null, ToolSet Withheld = ToolSet.None, Stimulus? Stimulus = null, ImmutableArray<Texts>? Starters = null)
 {
     /// <summary>Smaller comes first. Within an activity's content the order of the list counts.</summary>
     [JsonIgnore]

@@ -93,6 +93,7 @@ public static class Adoption
         if (!ActivityJson.AreSame(there.Paper, page.Paper)) yield return new Papering(page.Id, page.Paper);
         if (!ActivityJson.AreSame(there.Name, page.Name)) yield return new PageNaming(page.Id, page.Name);
         if (!ActivityJson.AreSame(there.Directions ?? Texts.None, page.Directions ?? Texts.None)) yield return new PageDirecting(page.Id, page.Directions ?? Texts.None);
+        if (!ActivityJson.AreSame(there.Starters ?? [], page.Starters ?? [])) yield return new Starting(page.Id, page.Starters ?? []);
         if (!ActivityJson.AreSame(there.Stimulus, page.Stimulus)) yield return new Stimulating(page.Id, page.Stimulus);
     }
 

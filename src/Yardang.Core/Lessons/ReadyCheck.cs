@@ -51,6 +51,7 @@ public static class ReadyCheck
         if (printed > 0) lines.Add(new("PrintedStays", Count: printed));
         if (loose > 0) lines.Add(new("LooseMoves", Count: loose));
         if (key > 0) lines.Add(new("KeyHidden", Count: key));
+        if (Languages.In(activity) is { Count: > 1 } languages) lines.Add(new("Languages", Count: languages.Count));
         if (fewer > 0) lines.Add(new("FewerTools", Count: fewer));
         if (plan.HasList && door == Door.Ask) lines.Add(new("ClassListAsks"));
         if (plan.HasPassword) lines.Add(new("Password"));
@@ -74,6 +75,7 @@ public static class ReadyCheck
         if (!places.IsEmpty) yield return new("Unfilled", IsWarning: true, places.Length, string.Join(", ", places));
         var standing = activity.Marks.Where(m => m.Grip != Grip.Key).Select(m => m.Page).ToHashSet();
         if (Pages("EmptyPages", p => !standing.Contains(p.Id) && p.Paper.Kind == PaperKind.Plain && p.Directions is null or { IsEmpty: true }) is { } empty) yield return empty;
+        if (Languages.Missing(activity) is > 0 and var untranslated) yield return new("Untranslated", IsWarning: true, untranslated);
         if (Pages("NobodyCanWrite", p => (p.Withheld & EveryTool) == EveryTool) is { } mute) yield return mute;
         if (Marks("UnnamedZones", m => m.Body is ZoneBody { Name.IsEmpty: true }) is { } zones) yield return zones;
         if (Marks("UndescribedPictures", m => m.Body is PictureBody p && string.IsNullOrWhiteSpace(p.Description) && string.IsNullOrWhiteSpace(p.Text)) is { } pictures) yield return pictures;

@@ -71,6 +71,9 @@ public enum Property
 
     /// <summary>What stands beside a page (drafts).</summary>
     Stimulus = 30,
+
+    /// <summary>How sentences may begin on a page (drafts).</summary>
+    Starters = 31,
 }
 
 /// <summary>One property of one thing, and what it is now. A closed set.</summary>
@@ -147,3 +150,6 @@ public sealed record Measuring(LengthUnit Unit) : Change(0, Property.Unit);
 
 /// <summary>This stands beside a page; null: nothing.</summary>
 public sealed record Stimulating(long Target, Stimulus? Stimulus) : Change(Target, Property.Stimulus);
+
+/// <summary>Sentences on a page may begin like this.</summary>
+public sealed record Starting(long Target, ImmutableArray<Texts> Starters) : Change(Target, Property.Starters);

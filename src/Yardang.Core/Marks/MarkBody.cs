@@ -24,7 +24,15 @@ public abstract record MarkBody;
 /// <param name="Language">BCP 47 tag.</param>
 /// <param name="Lines">The text as broken into lines.</param>
 /// <param name="Size">Height of the type (em), 1/100 mm.</param>
-public sealed record Words(string Text, string Language, ImmutableArray<string> Lines, int Size);
+/// <param name="Also">The same in other languages, each once; null for none.</param>
+public sealed record Words(string Text, string Language, ImmutableArray<string> Lines, int Size, ImmutableArray<Translation>? Also = null);
+
+/// <summary>Words in another language, fitted into the same place.</summary>
+/// <param name="Language">BCP 47 tag.</param>
+/// <param name="Text">The text.</param>
+/// <param name="Lines">The text as broken into lines.</param>
+/// <param name="Size">Height of the type (em), 1/100 mm.</param>
+public sealed record Translation(string Language, string Text, ImmutableArray<string> Lines, int Size);
 
 /// <summary>A stroke of ink.</summary>
 public sealed record InkBody(ImmutableArray<InkPoint> Points) : MarkBody;

@@ -9,6 +9,9 @@ namespace Yardang.Core.Marks;
 /// <summary>The rules for what people do to marks and pages: valid, allowed, and still possible.</summary>
 public static class Marking
 {
+    private const int MostLanguages = 40;
+    private const int MostStarters = 20;
+
     // Path data that can only draw.
     private static readonly SearchValues<char> s_outline = SearchValues.Create("MLQCZ 0123456789.-");
 
@@ -80,7 +83,7 @@ public static class Marking
         if (sheets.FindPage(add.Page.Id) is not null) return Refusal.Duplicate;
         if (sheets.PageCount >= Limits.Pages) return Refusal.Full;
         return add.Page.Size.IsValid && add.Page.Paper.IsValid && add.Page.Stimulus is null or { IsValid: true } && IsOrder(add.Order) && AllWithin(add.Page.Name, Limits.NameLength)
-            && AllWithin(add.Page.Directions ?? Texts.None, Limits.DirectionsLength)
+            && AllWithin(add.Page.Directions ?? Texts.None, Limits.DirectionsLength) && AreStarters(add.Page.Starters ?? [])
             ? new PageAdded(add.Page, add.Order)
             : Refusal.OutOfRange;
     }
@@ -167,6 +170,7 @@ public static class Marking
         Gripping(_, var grip) => Enum.IsDefined(grip),
         PageErasing(var id, var erased) => !erased || sheets.Pages.Any(p => p.Id != id),
         PageDirecting(_, var directions) => AllWithin(directions, Limits.DirectionsLength),
+        Starting(_, var starters) => AreStarters(starters),
         Stimulating(_, var stimulus) => stimulus is null or { IsValid: true },
         Measuring(var unit) => Enum.IsDefined(unit),
         Wording(_, var words, var width, var height) => IsValid(words) && IsSize(width) && IsSize(height),
@@ -197,8 +201,14 @@ public static class Marking
         _ => false,
     };
 
-    private static bool IsValid(Words words) => words.Text.Length <= Limits.TextLength && words.Language.Length <= 35
-        && words.Size is >= 100 and <= 20_000 && words.Lines.Length <= Limits.TextLength && words.Lines.Sum(l => l.Length) <= Limits.TextLength;
+    private static bool IsValid(Words words) => IsValid(words.Language, words.Text, words.Lines, words.Size)
+        && (words.Also is not { } also || (also.Length <= MostLanguages && also.All(a => IsValid(a.Language, a.Text, a.Lines, a.Size))
+            && also.Select(a => a.Language).Append(words.Language).Distinct(StringComparer.Ordinal).Count() == also.Length + 1));
+
+    private static bool IsValid(string language, string text, ImmutableArray<string> lines, int size) => text.Length <= Limits.TextLength && language.Length <= 35
+        && size is >= 100 and <= 20_000 && lines.Length <= Limits.TextLength && lines.Sum(l => l.Length) <= Limits.TextLength;
+
+    private static bool AreStarters(ImmutableArray<Texts> starters) => starters.Length <= MostStarters && starters.All(s => !s.IsEmpty && AllWithin(s, Limits.NameLength));
 
     private static bool IsValid(Expectation e) => e.Marks.Length <= Limits.Expected && e.Answers.Length <= Limits.Expected
         && e.Answers.All(a => a.Length is > 0 and <= Limits.NameLength) && e.Least is null or (>= 0 and <= Limits.Marks) && e.Most is null or (>= 0 and <= Limits.Marks);
@@ -227,7 +237,7 @@ public static class Marking
     private static bool IsOrder(double order) => Math.Abs(order) < 1e12;
 
     private static bool AllWithin(Texts texts, int length) =>
-        texts.ByLanguage.Count <= 40 && texts.ByLanguage.All(t => t.Key.Length is > 0 and <= 35 && t.Value.Length <= length);
+        texts.ByLanguage.Count <= MostLanguages && texts.ByLanguage.All(t => t.Key.Length is > 0 and <= 35 && t.Value.Length <= length);
 
     private static bool Near(int coordinate) => coordinate is >= -Limits.Reach and <= Limits.Reach;
 

@@ -75,6 +75,7 @@ public sealed class Sheets
                 Property.PageDirections => new PageDirecting(target, page.Directions ?? Texts.None),
                 Property.Withheld => new Withholding(target, page.Withheld),
                 Property.Stimulus => new Stimulating(target, page.Stimulus),
+                Property.Starters => new Starting(target, page.Starters ?? []),
                 _ => null,
             };
         }
@@ -218,6 +219,7 @@ public sealed class Sheets
             case PageDirecting(var id, var directions): SetPage(id, p => p with { Directions = directions.IsEmpty ? null : directions }); return;
             case Withholding(var id, var tools): SetPage(id, p => p with { Withheld = tools }); return;
             case Stimulating(var id, var stimulus): SetPage(id, p => p with { Stimulus = stimulus }); return;
+            case Starting(var id, var starters): SetPage(id, p => p with { Starters = starters.IsEmpty ? null : starters }); return;
             case Sizing(var id, var size): SetPage(id, p => p with { Size = size }); return;
             case Papering(var id, var paper): SetPage(id, p => p with { Paper = paper }); return;
             case PageNaming(var id, var name): SetPage(id, p => p with { Name = name }); return;

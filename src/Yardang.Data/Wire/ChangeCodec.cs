@@ -50,6 +50,7 @@ internal static class ChangeCodec
             case PageDirecting(_, var directions): MarkCodec.Write(ref w, directions); break;
             case Withholding(_, var tools): w.Write((int)tools); break;
             case Papering(_, var paper): PageCodec.Write(ref w, paper); break;
+            case Starting(_, var starters): PageCodec.Write(ref w, starters); break;
             case Stimulating(_, var stimulus): PageCodec.Write(ref w, stimulus); break;
             case Sizing(_, var size):
                 w.WriteArrayHeader(2);
@@ -92,6 +93,7 @@ internal static class ChangeCodec
             Property.PageDirections => new PageDirecting(target, MarkCodec.ReadTexts(ref r)),
             Property.Withheld => new Withholding(target, (ToolSet)r.ReadInt32()),
             Property.Paper => new Papering(target, PageCodec.ReadPaper(ref r)),
+            Property.Starters => new Starting(target, PageCodec.ReadStarters(ref r)),
             Property.Stimulus => new Stimulating(target, PageCodec.ReadStimulus(ref r)),
             Property.Size => new Sizing(target, PageCodec.ReadSize(ref r)),
             _ => throw new MessagePackSerializationException("Unknown property."),

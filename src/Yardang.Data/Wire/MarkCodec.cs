@@ -66,12 +66,27 @@ internal static class MarkCodec
 
     public static void Write(ref MessagePackWriter w, Words words)
     {
-        w.WriteArrayHeader(4);
+        w.WriteArrayHeader(words.Also is null ? 4 : 5);
         w.Write(words.Text);
         w.Write(words.Language);
-        w.WriteArrayHeader(words.Lines.Length);
-        foreach (var line in words.Lines) w.Write(line);
+        Write(ref w, words.Lines);
         w.Write(words.Size);
+        if (words.Also is not { } also) return;
+        w.WriteArrayHeader(also.Length);
+        foreach (var other in also)
+        {
+            w.WriteArrayHeader(4);
+            w.Write(other.Language);
+            w.Write(other.Text);
+            Write(ref w, other.Lines);
+            w.Write(other.Size);
+        }
+    }
+
+    private static void Write(ref MessagePackWriter w, ImmutableArray<string> lines)
+    {
+        w.WriteArrayHeader(lines.Length);
+        foreach (var line in lines) w.Write(line);
     }
 
     public static Words ReadWords(ref MessagePackReader r)
@@ -79,11 +94,30 @@ internal static class MarkCodec
         var fields = new Fields(ref r, 4);
         var text = ReadText(ref r);
         var language = ReadText(ref r);
-        var lines = ImmutableArray.CreateBuilder<string>();
-        for (var left = r.ReadArrayHeader(); left > 0; left--) lines.Add(ReadText(ref r));
-        var words = new Words(text, language, lines.ToImmutable(), r.ReadInt32());
+        var words = new Words(text, language, ReadLines(ref r), r.ReadInt32());
+        if (fields.Has(5)) words = words with { Also = ReadAlso(ref r) };
         fields.End(ref r);
         return words;
+    }
+
+    private static ImmutableArray<Translation> ReadAlso(ref MessagePackReader r)
+    {
+        var also = ImmutableArray.CreateBuilder<Translation>();
+        for (var left = r.ReadArrayHeader(); left > 0; left--)
+        {
+            var fields = new Fields(ref r, 4);
+            also.Add(new(ReadText(ref r), ReadText(ref r), ReadLines(ref r), r.ReadInt32()));
+            fields.End(ref r);
+        }
+
+        return also.ToImmutable();
+    }
+
+    private static ImmutableArray<string> ReadLines(ref MessagePackReader r)
+    {
+        var lines = ImmutableArray.CreateBuilder<string>();
+        for (var left = r.ReadArrayHeader(); left > 0; left--) lines.Add(ReadText(ref r));
+        return lines.ToImmutable();
     }
 
     public static void Write(ref MessagePackWriter w, Scale? scale)

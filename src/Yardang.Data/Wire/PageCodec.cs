@@ -1,14 +1,15 @@
+using System.Collections.Immutable;
 using MessagePack;
 using Yardang.Core.Activities;
 
 namespace Yardang.Data.Wire;
 
-/// <summary>Pages: [id, name, [width, height], paper, directions, withheld, order, taken out, stimulus].</summary>
+/// <summary>Pages: [id, name, [width, height], paper, directions, withheld, order, taken out, stimulus, starters].</summary>
 internal static class PageCodec
 {
     public static void Write(ref MessagePackWriter w, Page page)
     {
-        w.WriteArrayHeader(page.Stimulus is null ? 8 : 9);
+        w.WriteArrayHeader(page.Starters is not null ? 10 : page.Stimulus is not null ? 9 : 8);
         w.Write(page.Id);
         MarkCodec.Write(ref w, page.Name);
         w.WriteArrayHeader(2);
@@ -19,7 +20,8 @@ internal static class PageCodec
         w.Write((int)page.Withheld);
         MarkCodec.WriteNumber(ref w, page.Order);
         w.Write(page.Erased);
-        if (page.Stimulus is not null) Write(ref w, page.Stimulus);
+        if (page.Stimulus is not null || page.Starters is not null) Write(ref w, page.Stimulus);
+        if (page.Starters is { } starters) Write(ref w, starters);
     }
 
     public static void Write(ref MessagePackWriter w, Stimulus? stimulus)
@@ -52,8 +54,22 @@ internal static class PageCodec
         var directions = MarkCodec.ReadTexts(ref r);
         page = page with { Directions = directions.IsEmpty ? null : directions, Withheld = (ToolSet)r.ReadInt32(), Order = r.ReadDouble(), Erased = r.ReadBoolean() };
         if (fields.Has(9)) page = page with { Stimulus = ReadStimulus(ref r) };
+        if (fields.Has(10)) page = page with { Starters = ReadStarters(ref r) };
         fields.End(ref r);
         return page;
+    }
+
+    public static void Write(ref MessagePackWriter w, ImmutableArray<Texts> starters)
+    {
+        w.WriteArrayHeader(starters.Length);
+        foreach (var starter in starters) MarkCodec.Write(ref w, starter);
+    }
+
+    public static ImmutableArray<Texts> ReadStarters(ref MessagePackReader r)
+    {
+        var starters = ImmutableArray.CreateBuilder<Texts>();
+        for (var left = r.ReadArrayHeader(); left > 0; left--) starters.Add(MarkCodec.ReadTexts(ref r));
+        return starters.ToImmutable();
     }
 
     public static void Write(ref MessagePackWriter w, Paper paper)

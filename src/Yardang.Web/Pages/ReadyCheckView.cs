@@ -25,6 +25,7 @@ public sealed record ReadyCheckView(Guid Activity, IReadOnlyList<ReadyLine> Line
         { Page: { } page } => InWorkshop($"page-{page}"),
         { Key: "Unfilled" } => InWorkshop("fill-ins"),
         { Key: "NoDirections" } => InWorkshop("directions"),
+        { Key: "Untranslated" } => InWorkshop("languages-open"),
         _ => InWorkshop("name"),
     };
 

@@ -39,7 +39,7 @@ public sealed class WorkshopModel(AccessResolver access, Handing handing, RoomHo
             me = new { me.Number, me.IsStaff },
             who = $"teacher-{visitor.TeacherId}",
             language = ContentLanguage.Current,
-            texts = BoardTexts.For(texts, ("importPage", "Import.Page"), ("importBad", "Import.Bad"), ("importSvgBad", "Import.SvgBad"), ("importPictures", "Import.Pictures"), ("unnamedPage", "Pages.Unnamed"), ("copiesDo", "Copies.Do"), ("outlineDo", "Outline.Do"), ("zoneExpects", "Zone.Expects"), ("blanks", "FillIns.Count"), ("stimulusBadLink", "Stimulus.BadLink")),
+            texts = BoardTexts.For(texts, ("importPage", "Import.Page"), ("importBad", "Import.Bad"), ("importSvgBad", "Import.SvgBad"), ("importPictures", "Import.Pictures"), ("unnamedPage", "Pages.Unnamed"), ("copiesDo", "Copies.Do"), ("outlineDo", "Outline.Do"), ("zoneExpects", "Zone.Expects"), ("blanks", "FillIns.Count"), ("stimulusBadLink", "Stimulus.BadLink"), ("languageName", "Languages.Name"), ("languageDirections", "Languages.Directions"), ("languagePageName", "Languages.PageName"), ("languagePageDirections", "Languages.PageDirections"), ("languageStarter", "Languages.Starter"), ("languageMark", "Languages.Mark"), ("untranslated", "Languages.Untranslated"), ("allTranslated", "Languages.AllTranslated")),
         };
         return Page();
     }

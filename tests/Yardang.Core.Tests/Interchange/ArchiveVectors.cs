@@ -26,11 +26,11 @@ internal static class ArchiveVectors
 
     private static IEnumerable<Page> Pages() => Enum.GetValues<PaperKind>().Select((kind, i) => new Page(
         i + 1, Texts.In("en", "Measure"), PageSize.A4Wide, new Paper(kind, 500, new Axis(0, 10_000, 500), new Axis(0, 9_000, 500), 3, 4, kind == PaperKind.Picture ? s_media : null),
-        Texts.In("ar", "ارسم جسرا"), (ToolSet)255, new Stimulus(StimulusKind.Link, "https://ostlebrook.example/bridge", "The old bridge")));
+        Texts.In("ar", "ارسم جسرا"), (ToolSet)255, new Stimulus(StimulusKind.Link, "https://ostlebrook.example/bridge", "The old bridge"), [Texts.In("en", "I think it holds because").With("es", "Creo que aguanta porque")]));
 
     private static IEnumerable<Mark> Marks()
     {
-        var words = new Words("Stiff", "en", ["Stiff"], 700);
+        var words = new Words("Stiff", "en", ["Stiff"], 700, [new Translation("ar", "صلب", ["صلب"], 650)]);
         MarkBody[] written = [new InkBody([new InkPoint(0, 0, 128, 0), new InkPoint(50, 60, 130, 12)]), new TextBody(0, 0, 900, 700, words), new NoteBody(0, 0, 900, 700, words), new ShapeBody(ShapeKind.Arc, [0, 0, 100, 100, 200, 0])];
         return written.Concat(ObjectVectors.Bodies()).Select((body, i) => new Mark(
             i + 1, 1, 1, ByStaff: true, Grip.Loose, i, body, new Style(1, 60, 2, (Looks)4_095), new Place(1, -2, 35_999), [10, 20], Erased: false, new Scale(500, 2_000), Pinned: true, Tie: 9));

@@ -11,6 +11,7 @@ import { type OutboxStore, deviceOutbox } from '../room/outbox-store';
 import { RoomClient } from '../room/room-client';
 import { OfflineCopy } from './offline';
 import { formulaControls } from './formula-controls';
+import { languageChoice } from './language-choice';
 import { MarkList, type MarkListTexts } from './mark-list';
 import { pictureSearchControls } from './picture-search-controls';
 import { sheetControls, textFor } from './sheet-controls';
@@ -32,6 +33,8 @@ interface BoardData {
   readonly language: string;
   /** The time zone of the school, as IANA names it. */
   readonly zone: string;
+  /** The language spoken at home, from the class list; empty if it is not known. */
+  readonly home: string;
   /** Whether others work on the same board. */
   readonly together: boolean;
   /** Who wrote it on this device, so that a shared device keeps outboxes apart. */
@@ -89,6 +92,7 @@ Alpine.data('board', () => {
   return {
     ...sheetControls(() => session, texts.figureTools),
     ...formulaControls(() => session),
+    ...languageChoice(() => session, data.who, data.home ?? ''),
     ...stimulusControls(data.board, as),
     ...pictureSearchControls(() => session, data.board, as),
     handUp: false,
@@ -258,12 +262,14 @@ Alpine.data('board', () => {
 
     refresh(): void {
       if (!session) return;
+      if (this.opened) this.refreshLanguages();
+      const language = this.first || data.language;
       list?.refresh();
-      this.refreshControls(data.language);
-      if (this.opened && !isTry) this.allDirections = textFor(session.sheets.directions, data.language);
+      this.refreshControls(language);
+      if (this.opened && !isTry) this.allDirections = textFor(session.sheets.directions, language);
       this.receive();
       const page = session.sheets.page(session.page);
-      this.pageDirections = textFor(page?.directions ?? {}, data.language);
+      this.pageDirections = textFor(page?.directions ?? {}, language);
       this.showStimulus(page?.stimulus ?? null);
       const waiting = session.client.waiting + (lesson?.waiting ?? 0);
       const needsPage = session.client.needsThisPage || lesson?.needsThisPage;
@@ -383,10 +389,12 @@ Alpine.data('board', () => {
 
     readAloud(): void {
       const words =
-        (this.$root as HTMLElement).querySelector('.directions')?.querySelectorAll('[data-directions]') ?? [];
+        (this.$root as HTMLElement)
+          .querySelector('.directions')
+          ?.querySelectorAll('[data-directions]:not([data-second])') ?? [];
       speechSynthesis.cancel();
       const speech = new SpeechSynthesisUtterance([...words].map((p) => p.textContent).join('\n'));
-      speech.lang = data.language;
+      speech.lang = this.first || data.language;
       speechSynthesis.speak(speech);
     },
 

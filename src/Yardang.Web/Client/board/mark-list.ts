@@ -1,5 +1,6 @@
 // Everything on the page as a list: for screen readers, and for moving, changing and rubbing out by keyboard.
 
+import { textIn, wordsIn } from '../surface/in-language';
 import { type Body, type Mark, isBox } from '../room/marks';
 import { type Figure, figureOf } from '../shapes/measures';
 import type { SheetSession } from './sheet-session';
@@ -103,7 +104,7 @@ export class MarkList {
   }
 
   private words(body: Body): string {
-    if (isBox(body)) return body.words.text;
+    if (isBox(body)) return wordsIn(body.words, this.session.surface.languages).text;
     switch (body.kind) {
       case 'picture':
         return body.text ? `${body.description}. ${body.text}` : body.description;
@@ -112,7 +113,7 @@ export class MarkList {
       case 'stamp':
         return this.texts.stamps[body.stamp] ?? body.stamp;
       case 'zone':
-        return Object.values(body.name)[0] ?? '';
+        return textIn(body.name, this.session.surface.languages);
       case 'connector':
         return [body.from, body.to]
           .map((id) => this.session.sheets.mark(id))

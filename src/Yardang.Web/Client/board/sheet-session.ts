@@ -144,7 +144,7 @@ export class SheetSession implements SheetContext {
   }
 
   get language(): string {
-    return this.options.language;
+    return this.surface.languages[0] ?? this.options.language;
   }
 
   get sheets(): Sheets {
@@ -213,6 +213,23 @@ export class SheetSession implements SheetContext {
   paste(): void {
     this.use('choose');
     this.selection.paste(this.copied);
+  }
+
+  /** In which languages a teacher's words are read here. */
+  readIn(languages: readonly string[]): void {
+    this.surface.languages = languages;
+    this.surface.invalidate();
+  }
+
+  /** Something was chosen that is shown elsewhere too. */
+  changed(): void {
+    this.options.changed();
+  }
+
+  /** Begins a text or note that has a beginning already. */
+  writeWith(beginning: string): void {
+    if (this.tool !== 'note') this.use('text');
+    this.writer?.begin(undefined, undefined, beginning);
   }
 
   /** Puts words down in the middle of what is in sight. */

@@ -13,6 +13,7 @@ import {
   type Scale,
   type Stimulus,
   type Style,
+  type Translation,
   type Value,
   type Wording,
   type Words,
@@ -164,6 +165,7 @@ export function readPage(raw: Raw): Page {
     order: raw[6],
     erased: raw[7],
     stimulus: readStimulus(raw[8] ?? null),
+    starters: raw[9] ?? [],
   };
 }
 
@@ -176,8 +178,9 @@ function writeStimulus(stimulus: Stimulus | null): Raw | null {
 }
 
 export function writePage(page: Page): Raw {
-  const { id, name, width, height, paper, directions, withheld, order, erased, stimulus } = page;
+  const { id, name, width, height, paper, directions, withheld, order, erased, stimulus, starters } = page;
   const raw = [id, name, [width, height], writePaper(paper), directions, withheld, order, erased];
+  if (starters.length > 0) return [...raw, writeStimulus(stimulus), starters];
   return stimulus ? [...raw, writeStimulus(stimulus)] : raw;
 }
 
@@ -249,11 +252,18 @@ function writeScale(scale: Scale | null): Raw | null {
 }
 
 function readWords(raw: Raw): Words {
-  return { text: raw[0], language: raw[1], lines: raw[2], size: raw[3] };
+  const [text, language, lines, size, also] = raw;
+  const words = { text, language, lines, size };
+  return also ? { ...words, also: also.map(readTranslation) } : words;
+}
+
+function readTranslation([language, text, lines, size]: Raw): Translation {
+  return { language, text, lines, size };
 }
 
 function writeWords(words: Words): Raw {
-  return [words.text, words.language, words.lines, words.size];
+  const raw = [words.text, words.language, words.lines, words.size];
+  return words.also ? [...raw, words.also.map((a) => [a.language, a.text, a.lines, a.size])] : raw;
 }
 
 // On the wire each point is the difference to the one before; pressure is itself.

@@ -30,6 +30,7 @@ export const enum Property {
   Withheld = 28,
   Unit = 29,
   Stimulus = 30,
+  Starters = 31,
 }
 
 /** How a mark looks beyond colour and width: flags. */
@@ -75,6 +76,15 @@ export interface Words {
   readonly language: string;
   readonly lines: readonly string[];
   /** Height of the type, 1/100 mm. */
+  readonly size: number;
+  /** The same in other languages. */
+  readonly also?: readonly Translation[];
+}
+
+export interface Translation {
+  readonly language: string;
+  readonly text: string;
+  readonly lines: readonly string[];
   readonly size: number;
 }
 
@@ -260,6 +270,8 @@ export interface Page {
   readonly directions: Texts;
   readonly withheld: number;
   readonly stimulus: Stimulus | null;
+  /** How sentences may begin that are written here. */
+  readonly starters: readonly Texts[];
   readonly order: number;
   readonly erased: boolean;
 }
@@ -283,6 +295,7 @@ export type Value =
   | Body
   | Paper
   | Stimulus
+  | readonly Texts[]
   | { width: number; height: number };
 
 /** One property of one thing, and what it is now. */

@@ -36,6 +36,8 @@ export function ofPage(page: Page, property: Property): Value | undefined {
       return page.withheld;
     case Property.Stimulus:
       return page.stimulus;
+    case Property.Starters:
+      return page.starters;
     default:
       return undefined;
   }
@@ -59,6 +61,8 @@ export function pageValues({ property, value }: Change): Partial<Page> {
       return { withheld: value as number };
     case Property.Stimulus:
       return { stimulus: value as Stimulus | null };
+    case Property.Starters:
+      return { starters: value as Texts[] };
     default:
       return {};
   }

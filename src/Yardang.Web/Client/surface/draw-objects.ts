@@ -7,6 +7,7 @@ import { type Box, boxRound, corners, middleOf, scaledAbout } from '../shapes/ge
 import { STAMP_BOX, STAMP_PEN, stampPaths } from '../shapes/stamps';
 import { FONT, LINE_HEIGHT, NOTE_PADDING } from './draw';
 import { PRINT, noteColour } from './palette';
+import { textIn } from './in-language';
 import type { Pictures } from './pictures';
 import { isRightToLeft } from './reading';
 import { LABEL_SIZE } from './ruling';
@@ -123,11 +124,16 @@ export function drawConnector(
   lines.forEach((l, i) => ctx.fillText(l, middle.x, middle.y - height / 2 + (ASCENT + i * LINE_HEIGHT) * size));
 }
 
-export function drawZone(ctx: CanvasRenderingContext2D, body: ZoneBody, mark: Mark): void {
+export function drawZone(
+  ctx: CanvasRenderingContext2D,
+  body: ZoneBody,
+  mark: Mark,
+  languages: readonly string[],
+): void {
   const colour = noteColour(Math.max(0, mark.style.fill - 1));
   const style = { ...mark.style, width: ZONE_LINE };
   drawShape(ctx, body, { style, scale: mark.scale }, { line: PAPER_STRONG, fill: `${colour}${ZONE_TINT}` });
-  const name = Object.values(body.name)[0];
+  const name = textIn(body.name, languages);
   if (!name) return;
   const box = zoneNameBox(body, mark.scale);
   ctx.fillStyle = PRINT;

@@ -1,5 +1,6 @@
 // Draws a page and its marks on a canvas whose unit is 1/100 mm.
 
+import { wordsIn } from './in-language';
 import { outlinePath } from '../ink/outline';
 import { remaining } from '../ink/stroke';
 import { type BoxBody, Grip, type InkBody, Looks, type Mark, type Page } from '../room/marks';
@@ -38,6 +39,8 @@ export interface DrawOptions {
   /** In which lengths are shown: 0 centimetres, 1 inches. */
   readonly unit?: number;
   readonly pictures?: Pictures;
+  /** In which languages a teacher's words are read, the first where they are there. */
+  readonly languages?: readonly string[];
 }
 
 const rulings = new WeakMap<Page, Ruling>();
@@ -139,7 +142,7 @@ export function drawMark(ctx: CanvasRenderingContext2D, mark: Mark, options: Dra
     for (const { x, y, text } of measureLabels(body, mark.scale, style.looks, options.unit ?? 0))
       ctx.fillText(text, x, y + MEASURE_SIZE / 3);
   } else if (body.kind === 'connector') drawConnector(ctx, body, mark, colour, thinnest);
-  else if (body.kind === 'zone') drawZone(ctx, body, mark);
+  else if (body.kind === 'zone') drawZone(ctx, body, mark, options.languages ?? []);
   else if (body.kind === 'picture') drawPicture(ctx, mark, body, options.pictures);
   else if (body.kind === 'formula') drawFormula(ctx, body, mark, colour);
   else if (body.kind === 'stamp') drawStamp(ctx, body, mark, colour);
@@ -149,7 +152,7 @@ export function drawMark(ctx: CanvasRenderingContext2D, mark: Mark, options: Dra
       ctx.fillStyle = noteColour(style.colour);
       ctx.fillRect(body.x, body.y, body.width, body.height);
     }
-    drawWords(ctx, mark, body);
+    drawWords(ctx, mark, body, options.languages ?? []);
   }
   if (mark.grip === Grip.Key) drawKeyFrame(ctx, mark);
   ctx.restore();
@@ -171,8 +174,8 @@ export function colourOf(mark: Pick<Mark, 'grip' | 'style' | 'byStaff' | 'body'>
   return mark.grip === Grip.Printed || mark.grip === Grip.Loose ? PRINT : inkColour(style.colour, mark.byStaff);
 }
 
-function drawWords(ctx: CanvasRenderingContext2D, mark: Mark, body: BoxBody): void {
-  const { text, lines, size } = body.words;
+function drawWords(ctx: CanvasRenderingContext2D, mark: Mark, body: BoxBody, languages: readonly string[]): void {
+  const { text, lines, size } = wordsIn(body.words, languages);
   const { looks } = mark.style;
   const inset = body.kind === 'text' ? 0 : NOTE_PADDING;
   const width = body.width - 2 * inset;

@@ -54,6 +54,8 @@ export class PageSurface {
   /** In which lengths are shown. */
   unit = 0;
   pictures: Pictures | null = null;
+  /** In which languages a teacher's words are read. */
+  languages: readonly string[] = [];
   /** Marks with a ring round them. */
   chosen: ReadonlySet<number> = new Set();
   onZoom: (percent: number) => void = () => undefined;
@@ -167,7 +169,8 @@ export class PageSurface {
 
   /** How marks are drawn here. */
   get options(): DrawOptions {
-    return this.pictures ? { unit: this.unit, pictures: this.pictures } : { unit: this.unit };
+    const { unit, pictures, languages } = this;
+    return pictures ? { unit, languages, pictures } : { unit, languages };
   }
 
   private viewChanged(): void {

@@ -1,6 +1,6 @@
 // Breaks words into lines and finds the size at which they fit. The result is stored with the mark, so that every screen agrees.
 
-import { Looks } from '../room/marks';
+import { type BoxBody, Looks } from '../room/marks';
 import { LINE_HEIGHT, NOTE_PADDING, fontOf } from './draw';
 
 export interface Fitted {
@@ -12,6 +12,7 @@ export interface Fitted {
 
 const NOTE_SIZES = [700, 600, 520, 450, 400, 350];
 const MEASURE_AT = 100;
+const SHARES = [1, 0.92, 0.84, 0.76, 0.68, 0.6];
 
 let context: CanvasRenderingContext2D | null = null;
 
@@ -61,6 +62,20 @@ export function fitNote(text: string, width: number, height: number, looks: numb
     const lines = breakLines(text, size, width - 2 * NOTE_PADDING, looks);
     const needed = Math.ceil(lines.length * LINE_HEIGHT * size) + 2 * NOTE_PADDING;
     if (needed <= height || size === NOTE_SIZES.at(-1)) return { lines, size, width, height: Math.max(height, needed) };
+  }
+  throw new Error('There is always a smallest size.');
+}
+
+/** The same in another language, in the place of what is there: the type gets smaller until it fits. */
+export function fitTranslation(text: string, body: BoxBody, looks: number): Pick<Fitted, 'lines' | 'size'> {
+  if (body.kind !== 'text') {
+    const { lines, size } = fitNote(text, body.width, body.height, looks);
+    return { lines, size };
+  }
+  for (const share of SHARES) {
+    const size = Math.round(body.words.size * share);
+    const lines = breakLines(text, size, body.width, looks);
+    if (lines.length * LINE_HEIGHT * size <= body.height || share === SHARES.at(-1)) return { lines, size };
   }
   throw new Error('There is always a smallest size.');
 }

@@ -70,7 +70,7 @@ export class Writer implements Tool {
   }
 
   /** Begins a new text or note; without a place, in the middle of what is in sight. */
-  begin(x?: number, y?: number): void {
+  begin(x?: number, y?: number, beginning = ''): void {
     if (!this.sheet.mayWrite()) return;
     const middle = this.sheet.surface.middle();
     const page = this.sheet.sheets.page(this.sheet.page)!;
@@ -81,7 +81,7 @@ export class Writer implements Tool {
       Math.min(Math.max(n, half), size - Math.max(half, TEXT_SIZE)) - half;
     const halfHeight = kind === 'bubble' ? BUBBLE_HEIGHT / 2 : half;
     const at = { x: onPage(x ?? middle.x, page.width, half), y: onPage(y ?? middle.y, page.height, halfHeight) };
-    this.open({ mark: null, kind, ...at, size: TEXT_SIZE }, '');
+    this.open({ mark: null, kind, ...at, size: TEXT_SIZE }, beginning);
   }
 
   /** Puts words down without a field: pasted. */
@@ -155,7 +155,8 @@ export class Writer implements Tool {
     }
     if (text === '') return;
     const { lines, size, width, height } = this.fit(text, editing);
-    const words = { text, language: sheet.language, lines, size };
+    const also = mark && isBox(mark.body) ? mark.body.words.also : undefined;
+    const words = { text, language: sheet.language, lines, size, ...(also && { also }) };
     if (mark) {
       const value = { words, width, height };
       sheet.submit({ kind: 'makeChanges', changes: [{ property: Property.Words, target: mark.id, value }] }, id);

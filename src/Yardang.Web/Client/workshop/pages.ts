@@ -139,6 +139,7 @@ export class Pages {
       directions: {},
       withheld: like?.withheld ?? 0,
       stimulus: null,
+      starters: [],
       order: 0,
       erased: false,
     };

@@ -17,6 +17,7 @@ import { deviceOutbox } from '../room/outbox-store';
 import { Sheets } from '../room/sheets';
 import { fillInControls } from './fill-in-controls';
 import { type ImportTexts, importControls } from './import-controls';
+import { type LanguageTexts, languageControls } from './language-controls';
 import { organizerControls } from './organizer-controls';
 import { drawOverview } from './overview';
 import { pageControls } from './page-controls';
@@ -33,9 +34,12 @@ interface WorkshopData {
   readonly language: string;
   readonly texts: MarkListTexts &
     ImportTexts &
+    LanguageTexts &
     StimulusTexts & {
       figureTools: Record<string, string>;
       unnamedPage: string;
+      untranslated: string;
+      allTranslated: string;
       copiesDo: string;
       zoneExpects: string;
       blanks: string;
@@ -75,6 +79,9 @@ function tokenOfPage(): string {
   return document.querySelector<HTMLElement>('[data-token]')?.dataset['token'] ?? '';
 }
 
+const MOST_STARTERS = 20;
+const MOST_LETTERS = 120;
+
 Alpine.data('workshop', () => {
   const data = pageData<WorkshopData>();
   const { texts, language } = data;
@@ -107,6 +114,7 @@ Alpine.data('workshop', () => {
       () => session,
       (count) => fill(texts.blanks, count),
     ),
+    ...languageControls(() => session, language, texts),
     ...stimulusControls(data.draft, ''),
     ...pageControls(() => session),
     ...tryBeside(data.activity),
@@ -115,6 +123,7 @@ Alpine.data('workshop', () => {
     name: '',
     directions: '',
     pageName: '',
+    startersText: '',
     pageDirections: '',
     copyNames: '',
     outline: '',
@@ -201,6 +210,7 @@ Alpine.data('workshop', () => {
       this.refreshControls(language);
       this.refreshZone();
       this.refreshFillIns();
+      if (this.other) this.listLines();
       const { sheets } = session;
       this.showUnit(sheets.unit);
       this.waiting = session.client.waiting;
@@ -214,6 +224,7 @@ Alpine.data('workshop', () => {
       if (!typing.has(`${Property.PageName}:${page.id}`)) this.pageName = textFor(page.name, language);
       if (!typing.has(`${Property.PageDirections}:${page.id}`))
         this.pageDirections = textFor(page.directions, language);
+      this.startersText = page.starters.map((s) => s[language] ?? '').join('\n');
       this.showSettings(page);
       this.showStimulus(page.stimulus);
     },
@@ -262,6 +273,22 @@ Alpine.data('workshop', () => {
     typedPageDirections(): void {
       const page = session.sheets.page(session.page);
       if (page) this.type(Property.PageDirections, page.id, this.pageDirections, page.directions);
+    },
+
+    /** A line for each; what it is called in other languages stays with its place. */
+    setStarters(text: string): void {
+      const page = session.sheets.page(session.page);
+      if (!page) return;
+      const lines = text.split('\n').flatMap((line) => line.trim() || []);
+      const value = lines
+        .slice(0, MOST_STARTERS)
+        .map((line, i) => ({ ...page.starters[i], [language]: line.slice(0, MOST_LETTERS) }));
+      this.change({ property: Property.Starters, target: page.id, value });
+    },
+
+    get untranslatedText(): string {
+      const count = this.countUntranslated();
+      return count === 0 ? texts.allTranslated : fill(texts.untranslated, count);
     },
 
     /** Kept at the first pause; what is typed in one go is one gesture. */

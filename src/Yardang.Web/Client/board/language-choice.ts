@@ -1,0 +1,60 @@
+// In which languages a student reads what the teacher wrote: one, or two at once. Remembered on this device for each of its people.
+
+import type { Mark } from '../room/marks';
+import { languagesOf, nameOfLanguage, saidBy, textIn } from '../surface/in-language';
+import type { SheetSession } from './sheet-session';
+
+const primary = (tag: string) => tag.split('-')[0]!;
+
+export function languageChoice(session: () => SheetSession, who: string, home: string) {
+  const key = `yardang-languages-${who}`;
+  let chosen: string[] | null = null;
+
+  return {
+    languageChoices: [] as { code: string; name: string }[],
+    first: '',
+    second: '',
+    otherDirections: '',
+    otherPageDirections: '',
+    starters: [] as string[],
+    /** What stands on the page, in both languages. */
+    glossary: [] as { key: number; first: string; second: string }[],
+
+    /** Brings what is read up to date with what the board says and what was chosen. */
+    refreshLanguages(): void {
+      const { sheets } = session();
+      const there = languagesOf(sheets);
+      if (there.join() !== this.languageChoices.map((c) => c.code).join())
+        this.languageChoices = there.map((code) => ({ code, name: nameOfLanguage(code) }));
+      chosen ??= JSON.parse(localStorage.getItem(key) ?? 'null') as string[] | null;
+      const wished = chosen ?? [home, ...navigator.languages.map(primary)];
+      const first = wished.find((code) => there.includes(code)) ?? there[0] ?? '';
+      const second = chosen?.[1] && there.includes(chosen[1]) ? chosen[1] : '';
+      if (first !== this.first || second !== this.second) session().readIn(first ? [first] : []);
+      [this.first, this.second] = [first, second];
+      const page = sheets.page(session().page);
+      this.otherDirections = second ? (sheets.directions[second] ?? '') : '';
+      this.otherPageDirections = second ? (page?.directions[second] ?? '') : '';
+      this.starters = (page?.starters ?? []).map((texts) => textIn(texts, [first]));
+      this.glossary = second && page ? this.inBoth(sheets.visible(page.id)) : [];
+    },
+
+    inBoth(marks: readonly Mark[]): { key: number; first: string; second: string }[] {
+      return marks
+        .filter((m) => m.byStaff)
+        .map((m) => ({ key: m.id, first: saidBy(m, [this.first]), second: saidBy(m, [this.second]) }))
+        .filter((line) => line.first && line.first !== line.second);
+    },
+
+    read(first: string, second: string): void {
+      chosen = second && second !== first ? [first, second] : [first];
+      localStorage.setItem(key, JSON.stringify(chosen));
+      session().changed();
+    },
+
+    /** Begins a text with the beginning of a sentence. */
+    start(starter: string): void {
+      if (starter) session().writeWith(`${starter} `);
+    },
+  };
+}

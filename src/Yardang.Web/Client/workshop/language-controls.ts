@@ -1,0 +1,161 @@
+// What the activity says, beside what it says in another language: line by line, to be written or pasted.
+
+import { type BoxBody, type Change, type Mark, type Page, Grip, Property, type Texts, isBox } from '../room/marks';
+import { fill } from '../page-data';
+import { nameOfLanguage } from '../surface/in-language';
+import { fitTranslation } from '../surface/text-fit';
+import type { SheetSession } from '../board/sheet-session';
+
+export interface LanguageTexts {
+  readonly languageName: string;
+  readonly languageDirections: string;
+  readonly languagePageName: string;
+  readonly languagePageDirections: string;
+  readonly languageStarter: string;
+  readonly languageMark: string;
+}
+
+interface Line {
+  readonly key: string;
+  /** Where it stands. */
+  readonly about: string;
+  readonly source: string;
+  readonly text: string;
+  readonly isLong: boolean;
+}
+
+interface Saying extends Omit<Line, 'text'> {
+  readonly said: string;
+  readonly change: (text: string) => Change;
+}
+
+const OFFERED =
+  'ar bg bn bs cs da de el en es et fa fi fr ga he hi hr hu it ja ka ko ku lt lv mk mt nl no pl ps pt ro ru sk sl so sq sr sv ta ti tr uk ur vi zh';
+
+export function languageControls(session: () => SheetSession, language: string, texts: LanguageTexts) {
+  const set = (all: Texts, code: string, text: string): Texts => {
+    const rest = Object.fromEntries(Object.entries(all).filter(([l]) => l !== code));
+    return text.trim() ? { ...rest, [code]: text.trim() } : rest;
+  };
+
+  return {
+    offered: OFFERED.split(' ')
+      .filter((code) => code !== language)
+      .map((code) => ({ code, name: `${nameOfLanguage(code)} (${code})` })),
+    other: '',
+    lines: [] as Line[],
+
+    openLanguages(): void {
+      this.listLines();
+      ((this as any).$refs['languages'] as HTMLDialogElement).showModal();
+    },
+
+    chooseOther(code: string): void {
+      this.other = code;
+      this.listLines();
+    },
+
+    listLines(): void {
+      this.lines = this.other ? this.sayings().map(({ change: _, said, ...line }) => ({ ...line, text: said })) : [];
+    },
+
+    translate(key: string, text: string): void {
+      const saying = this.sayings().find((s) => s.key === key);
+      if (!saying || saying.said === text.trim()) return;
+      session().submit({ kind: 'makeChanges', changes: [saying.change(text)] }, session().newId());
+    },
+
+    countUntranslated(): number {
+      return this.lines.filter((line) => !line.text).length;
+    },
+
+    /** Everything that is said in the activity's own language, in reading order. */
+    sayings(): Saying[] {
+      const { sheets } = session();
+      const { other } = this;
+      const ofTexts = (
+        key: string,
+        about: string,
+        property: Property,
+        target: number,
+        all: Texts,
+        isLong = false,
+      ): Saying[] =>
+        all[language]
+          ? [
+              {
+                key,
+                about,
+                isLong,
+                source: all[language],
+                said: all[other] ?? '',
+                change: (text) => ({ property, target, value: set(all, other, text) }),
+              },
+            ]
+          : [];
+      return [
+        ...ofTexts('name', texts.languageName, Property.Name, 0, sheets.name),
+        ...ofTexts('directions', texts.languageDirections, Property.Directions, 0, sheets.directions, true),
+        ...sheets.pages.flatMap((page: Page, i: number) => [
+          ...ofTexts(`name-${page.id}`, fill(texts.languagePageName, i + 1), Property.PageName, page.id, page.name),
+          ...ofTexts(
+            `directions-${page.id}`,
+            fill(texts.languagePageDirections, i + 1),
+            Property.PageDirections,
+            page.id,
+            page.directions,
+            true,
+          ),
+          ...this.starterSayings(page, i + 1),
+          ...sheets.visible(page.id).flatMap((mark: Mark) => this.markSaying(mark, i + 1)),
+        ]),
+      ];
+    },
+
+    starterSayings(page: Page, number: number): Saying[] {
+      const { other } = this;
+      return page.starters.map((starter, nth) => ({
+        key: `starter-${page.id}-${nth}`,
+        about: fill(texts.languageStarter, number),
+        isLong: false,
+        source: starter[language] ?? '',
+        said: starter[other] ?? '',
+        change: (text) => ({
+          property: Property.Starters,
+          target: page.id,
+          value: page.starters.map((s, i) => (i === nth ? set(s, other, text) : s)),
+        }),
+      }));
+    },
+
+    markSaying(mark: Mark, number: number): Saying[] {
+      const { body } = mark;
+      const { other } = this;
+      if (mark.grip === Grip.Key) return [];
+      const line = { key: `mark-${mark.id}`, about: fill(texts.languageMark, number), isLong: false };
+      if (body.kind === 'zone' && body.name[language]) {
+        const change = (text: string): Change => ({
+          property: Property.Body,
+          target: mark.id,
+          value: { ...body, name: set(body.name, other, text) },
+        });
+        return [{ ...line, source: body.name[language], said: body.name[other] ?? '', change }];
+      }
+      if (!isBox(body) || !body.words.text.trim() || body.words.language === other) return [];
+      const said = body.words.also?.find((a) => a.language === other)?.text ?? '';
+      return [{ ...line, source: body.words.text, said, change: (text) => translated(mark, body, other, text.trim()) }];
+    },
+  };
+}
+
+function translated(mark: Mark, body: BoxBody, language: string, text: string): Change {
+  const { also: before, ...words } = body.words;
+  const rest = (before ?? []).filter((a) => a.language !== language);
+  const also = text ? [...rest, { language, text, ...fitTranslation(text, body, mark.style.looks) }] : rest;
+  const value = {
+    words: also.length > 0 ? { ...words, also } : words,
+    width: body.width,
+    height: body.height,
+  };
+  return { property: Property.Words, target: mark.id, value };
+}
