@@ -1,5 +1,6 @@
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.Identity;
+using Microsoft.AspNetCore.Localization;
 using Microsoft.EntityFrameworkCore;
 using Yardang.Core.Rooms;
 using Yardang.Data.Log;
@@ -13,6 +14,7 @@ using Yardang.Web.Exports;
 using Yardang.Web.Lessons;
 using Yardang.Web.Mail;
 using Yardang.Web.Media;
+using Yardang.Web.Pages;
 using Yardang.Web.PictureSearch;
 using Yardang.Web.QuickStart;
 using Yardang.Web.Rooms;
@@ -100,6 +102,13 @@ if (builder.Configuration.GetValue<bool>("Yardang:Demo"))
 
 services.AddSignalR(options => options.MaximumReceiveMessageSize = Limits.CommandBytes + 4_096).AddMessagePackProtocol();
 services.AddLocalization(options => options.ResourcesPath = "Resources");
+services.Configure<RequestLocalizationOptions>(options =>
+{
+    options.SetDefaultCulture(LanguageModel.Offered[0]).AddSupportedCultures(LanguageModel.Offered).AddSupportedUICultures(LanguageModel.Offered);
+
+    // What was chosen, else what the browser asks for; never the address.
+    options.RequestCultureProviders = [.. options.RequestCultureProviders.Where(p => p is not QueryStringRequestCultureProvider)];
+});
 services.AddRazorPages();
 
 var app = builder.Build();
@@ -111,7 +120,7 @@ await using (var db = await app.Services.GetRequiredService<IDbContextFactory<Sc
 
 app.UseSecurityHeaders();
 app.UseStatusCodePagesWithReExecute("/not-here");
-app.UseRequestLocalization("en");
+app.UseRequestLocalization();
 app.UseRouting();
 app.UseAuthentication();
 app.UseAuthorization();

@@ -62,6 +62,7 @@ public class AccessMatrixTests
             ("/reset", s_all),
             ("/not-here", s_all),
             ("/healthz", s_all),
+            ("/language", []),
             ("/service-worker.js", s_all),
             ("/sign-out", []),
             ("/here", []),

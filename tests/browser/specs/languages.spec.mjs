@@ -1,6 +1,6 @@
 // One activity in three languages, two of them read from left to right and one from right to left.
 import { expect, test } from '@playwright/test';
-import { design, handOut, kept, marks, student, teacher } from './people.mjs';
+import { design, handOut, kept, marks, student, teacher, visitor } from './people.mjs';
 
 const SPANISH = 'Dibuja un puente.\nNombra sus partes.';
 const ARABIC = 'ارسم جسرا.\nسم أجزاءه.';
@@ -42,13 +42,19 @@ test('each student reads the directions in a language of their own, or in two; s
   });
   const code = await handOut(varga);
 
-  const lucia = await student(browser, code, 'Lucia', { locale: 'es-ES' });
-  await test.step('a browser that speaks Spanish shows Spanish, without asking', async () => {
-    await expect(marks(lucia)).toHaveText(['Text, printed: ¿Qué sostiene un puente?']);
-    await lucia.getByRole('button', { name: 'Directions' }).click();
+  const lucia = await visitor(browser, { locale: 'es-ES' });
+  await test.step('a browser that speaks Spanish is spoken to in Spanish, and shows the task in it, without asking', async () => {
+    await lucia.goto('/');
+    await lucia.getByLabel('Código o dirección que te dio tu docente').fill(code);
+    await lucia.getByRole('button', { name: 'Seguir' }).click();
+    await lucia.getByLabel('Tu nombre').fill('Lucia');
+    await lucia.getByRole('button', { name: 'Ir a mi tablero' }).click();
+    await expect(lucia.locator('.kept')).toHaveText('Guardado');
+    await expect(marks(lucia)).toHaveText(['Texto, impreso: ¿Qué sostiene un puente?']);
+    await lucia.getByRole('button', { name: 'Instrucciones' }).click();
     await expect(lucia.locator('[data-directions]').first()).toHaveText('Dibuja un puente. Nombra sus partes.');
     await expect(lucia.locator('[data-directions]').first()).toHaveAttribute('lang', 'es');
-    await lucia.getByRole('button', { name: 'Close' }).click();
+    await lucia.getByRole('button', { name: 'Cerrar' }).click();
   });
 
   const noor = await student(browser, code, 'Noor', { viewport: { width: 390, height: 844 } });
@@ -70,12 +76,12 @@ test('each student reads the directions in a language of their own, or in two; s
   });
 
   await test.step('a sentence is begun with a starter, in the language that is read', async () => {
-    await lucia.getByRole('button', { name: 'Text', exact: true }).click();
-    await lucia.getByLabel('Begin a sentence …').selectOption('Creo que aguanta porque');
+    await lucia.getByRole('button', { name: 'Texto', exact: true }).click();
+    await lucia.getByLabel('Empezar una frase …').selectOption('Creo que aguanta porque');
     await lucia.keyboard.type('empuja');
     await lucia.keyboard.press('Escape');
-    await expect(marks(lucia).last()).toHaveText('Text, yours: Creo que aguanta porque empuja');
-    await kept(lucia);
+    await expect(marks(lucia).last()).toHaveText('Texto, tuyo: Creo que aguanta porque empuja');
+    await expect(lucia.locator('.kept')).toHaveText('Guardado');
   });
 
   await test.step('a correction of the workshop reaches both in their languages', async () => {
@@ -90,7 +96,7 @@ test('each student reads the directions in a language of their own, or in two; s
     await kept(varga);
     await varga.goto(`${lesson}/late`);
     await varga.getByRole('button', { name: 'Hand it out' }).click();
-    await expect(marks(lucia).first()).toHaveText('Text, printed: ¿Qué hace que un puente aguante?');
+    await expect(marks(lucia).first()).toHaveText('Texto, impreso: ¿Qué hace que un puente aguante?');
     await expect(marks(noor)).toHaveText(['Text, printed: ما الذي يحمل الجسر؟']);
   });
   for (const page of [varga, lucia, noor]) expect(page.problems).toEqual([]);
