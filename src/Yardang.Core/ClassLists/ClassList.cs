@@ -8,7 +8,8 @@ namespace Yardang.Core.ClassLists;
 /// <param name="Number">The roster number, from 1; each once in a list.</param>
 /// <param name="Name">The name; empty where a school keeps numbers only.</param>
 /// <param name="Level">A hidden level by which groups are balanced, 0 to 9; 0 for none.</param>
-public sealed record ClassEntry(int Number, string Name, int Level = 0);
+/// <param name="Language">The language spoken at home, a BCP 47 tag in small letters; empty if it is not known.</param>
+public sealed record ClassEntry(int Number, string Name, int Level = 0, string Language = "");
 
 /// <summary>Why a line of a class list cannot be taken.</summary>
 public enum ListFault
@@ -30,6 +31,9 @@ public enum ListFault
 
     /// <summary>There are more people than a lesson holds.</summary>
     TooMany = 6,
+
+    /// <summary>The language is no code such as "es".</summary>
+    BadLanguage = 7,
 }
 
 /// <summary>A line that cannot be taken.</summary>
@@ -65,6 +69,9 @@ public static class ClassListReader
         ["número"] = Column.Number,
         ["level"] = Column.Level,
         ["nivel"] = Column.Level,
+        ["language"] = Column.Language,
+        ["home language"] = Column.Language,
+        ["idioma"] = Column.Language,
     }.ToImmutableDictionary(StringComparer.OrdinalIgnoreCase);
 
     private enum Column
@@ -75,6 +82,7 @@ public static class ClassListReader
         Last,
         Number,
         Level,
+        Language,
     }
 
     /// <summary>Reads rows of cells. The first row may name its columns; otherwise a cell that is a number is the number, and the rest the name.</summary>
@@ -83,13 +91,13 @@ public static class ClassListReader
     {
         var filled = rows.Where(r => r.Cells.Any(c => !string.IsNullOrWhiteSpace(c))).ToList();
         var columns = filled.Count > 0 ? ColumnsIn(filled[0].Cells) : null;
-        var people = new List<(int Line, int? Number, string Name, int Level)>();
+        var people = new List<(int Line, int? Number, string Name, int Level, string Language)>();
         var problems = new List<ListProblem>();
         foreach (var (line, cells) in filled.Skip(columns is null ? 0 : 1))
         {
-            var (number, name, level) = columns is null ? Guessed(cells) : Named(columns, cells);
-            if (WhyNot(number, name, level) is { } fault) problems.Add(new(line, fault.Fault, fault.Value));
-            else people.Add((line, number.Length == 0 ? null : Whole(number), PersonName.Read(name) ?? "", Whole(level) ?? 0));
+            var (number, name, level, language) = columns is null ? Guessed(cells) : Named(columns, cells);
+            if (WhyNot(number, name, level, language) is { } fault) problems.Add(new(line, fault.Fault, fault.Value));
+            else people.Add((line, number.Length == 0 ? null : Whole(number), PersonName.Read(name) ?? "", Whole(level) ?? 0, language.ToLowerInvariant()));
         }
 
         var used = new HashSet<int>();
@@ -103,7 +111,7 @@ public static class ClassListReader
 
         // Those without a number get the next free ones.
         var next = 1;
-        return ([.. people.Select(p => new ClassEntry(p.Number ?? NextFree(), p.Name, p.Level)).OrderBy(e => e.Number)], []);
+        return ([.. people.Select(p => new ClassEntry(p.Number ?? NextFree(), p.Name, p.Level, p.Language)).OrderBy(e => e.Number)], []);
 
         int NextFree()
         {
@@ -128,29 +136,32 @@ public static class ClassListReader
         return columns.Any(c => c is not Column.Ignored) ? columns : null;
     }
 
-    private static (string Number, string Name, string Level) Named(Column[] columns, IReadOnlyList<string> cells)
+    private static (string Number, string Name, string Level, string Language) Named(Column[] columns, IReadOnlyList<string> cells)
     {
         string In(Column column) => string.Join(' ', cells.Where((_, i) => i < columns.Length && columns[i] == column).Select(c => c.Trim()));
         var whole = In(Column.Name);
-        return (In(Column.Number), whole.Length > 0 ? whole : $"{In(Column.First)} {In(Column.Last)}".Trim(), In(Column.Level));
+        return (In(Column.Number), whole.Length > 0 ? whole : $"{In(Column.First)} {In(Column.Last)}".Trim(), In(Column.Level), In(Column.Language));
     }
 
-    private static (string Number, string Name, string Level) Guessed(IReadOnlyList<string> cells)
+    private static (string Number, string Name, string Level, string Language) Guessed(IReadOnlyList<string> cells)
     {
         var parts = cells.Select(c => c.Trim()).Where(c => c.Length > 0).ToList();
         var at = parts.FindIndex(p => Whole(p) is not null);
         var number = at < 0 ? "" : parts[at];
         if (at >= 0) parts.RemoveAt(at);
-        return (number, string.Join(' ', parts), "");
+        return (number, string.Join(' ', parts), "", "");
     }
 
-    private static (ListFault Fault, string Value)? WhyNot(string number, string name, string level)
+    private static (ListFault Fault, string Value)? WhyNot(string number, string name, string level, string language)
     {
         if (number.Length == 0 && name.Length == 0) return (ListFault.Nobody, "");
         if (number.Length > 0 && Whole(number) is not (>= 1 and <= HighestNumber)) return (ListFault.BadNumber, number);
         if (name.Length > 0 && PersonName.Read(name) is null) return (ListFault.BadName, name.Length > PersonName.MaxLength ? name[..PersonName.MaxLength] : name);
+        if (language.Length > 0 && !IsLanguage(language)) return (ListFault.BadLanguage, language);
         return level.Length > 0 && Whole(level) is not (>= 0 and <= 9) ? (ListFault.BadLevel, level) : null;
     }
+
+    private static bool IsLanguage(string tag) => tag.Length is 2 or 3 && tag.All(char.IsAsciiLetter);
 
     private static int? Whole(string text) => int.TryParse(text, NumberStyles.None, CultureInfo.InvariantCulture, out var number) ? number : null;
 }

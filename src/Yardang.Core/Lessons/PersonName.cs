@@ -29,6 +29,9 @@ public static class PersonName
         return kept.Length is > 0 and <= MaxLength ? kept : null;
     }
 
+    /// <summary>The first word of a name.</summary>
+    public static string First(string name) => name.Split(' ')[0];
+
     /// <summary>Tells people of the same name apart for the teacher: the second becomes "Maya (2)".</summary>
     /// <param name="names">In the order of joining.</param>
     public static IReadOnlyList<string> ToldApart(IEnumerable<string> names)

@@ -80,6 +80,9 @@ public sealed class ClassListRecord
 
     public required DateTimeOffset ChangedAt { get; set; }
 
+    /// <summary>Whether lessons call people by their first names only.</summary>
+    public bool FirstNamesOnly { get; set; }
+
     /// <summary>Who is to stay together, in the teacher's lines.</summary>
     public string Together { get; set; } = "";
 
@@ -103,6 +106,9 @@ public sealed class ClassEntryRecord
 
     /// <summary>The hidden level, 0 for none.</summary>
     public int Level { get; set; }
+
+    /// <summary>The language spoken at home; empty if it is not known.</summary>
+    public string Language { get; set; } = "";
 }
 
 /// <summary>A lesson. What happened in it is in the lesson room of the same id.</summary>
@@ -260,6 +266,9 @@ public sealed class ParticipantRecord
 
     /// <summary>Their hidden level on the class list; 0 for none.</summary>
     public int Level { get; init; }
+
+    /// <summary>The language spoken at home, from the class list; empty if it is not known.</summary>
+    public string Language { get; init; } = "";
 
     /// <summary>How often they were given another key that brings them back on another device.</summary>
     public int KeyRound { get; set; }

@@ -40,7 +40,7 @@ public static class ClassListFile
         using var text = new StringWriter(CultureInfo.InvariantCulture);
         using (var csv = new CsvWriter(text, CultureInfo.InvariantCulture, leaveOpen: true))
         {
-            foreach (var head in new[] { "number", "name", "level" }) csv.WriteField(head);
+            foreach (var head in new[] { "number", "name", "level", "language" }) csv.WriteField(head);
             csv.NextRecord();
             foreach (var entry in entries)
             {
@@ -49,6 +49,7 @@ public static class ClassListFile
                 // What a spreadsheet would take for a formula stays words.
                 csv.WriteField(entry.Name.Length > 0 && entry.Name[0] is '=' or '+' or '-' or '@' ? $"'{entry.Name}" : entry.Name);
                 csv.WriteField(entry.Level == 0 ? "" : entry.Level.ToString(CultureInfo.InvariantCulture));
+                csv.WriteField(entry.Language);
                 csv.NextRecord();
             }
         }
@@ -56,7 +57,7 @@ public static class ClassListFile
         return [.. Encoding.UTF8.GetPreamble(), .. Encoding.UTF8.GetBytes(text.ToString())];
     }
 
-    private static string TextOf(byte[] bytes)
+    internal static string TextOf(byte[] bytes)
     {
         if (bytes is [0xff, 0xfe, ..] or [0xfe, 0xff, ..]) return new StreamReader(new MemoryStream(bytes), Encoding.Unicode, detectEncodingFromByteOrderMarks: true).ReadToEnd();
         try

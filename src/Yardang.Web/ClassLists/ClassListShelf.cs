@@ -32,19 +32,19 @@ public sealed class ClassListShelf(IDbContextFactory<SchoolContext> school, Time
     public async Task<IReadOnlyList<ClassEntry>> EntriesAsync(Guid list)
     {
         await using var db = await school.CreateDbContextAsync();
-        return await db.ClassEntries.Where(e => e.ListId == list).OrderBy(e => e.Number).Select(e => new ClassEntry(e.Number, e.Name, e.Level)).ToListAsync();
+        return await db.ClassEntries.Where(e => e.ListId == list).OrderBy(e => e.Number).Select(e => new ClassEntry(e.Number, e.Name, e.Level, e.Language)).ToListAsync();
     }
 
     /// <summary>Keeps a new list, or puts other people on one. Lessons that run on it keep theirs.</summary>
-    public async Task<Guid> KeepAsync(Guid owner, Guid? list, string name, IEnumerable<ClassEntry> entries)
+    public async Task<Guid> KeepAsync(Guid owner, Guid? list, string name, IEnumerable<ClassEntry> entries, bool firstNamesOnly = false)
     {
         await using var db = await school.CreateDbContextAsync();
         var record = list is { } id ? await db.ClassLists.SingleAsync(c => c.Id == id && c.OwnerId == owner) : null;
         if (record is null) db.ClassLists.Add(record = new ClassListRecord { Id = Guid.CreateVersion7(), OwnerId = owner, Name = name, ChangedAt = clock.GetUtcNow() });
-        (record.Name, record.ChangedAt) = (name, clock.GetUtcNow());
+        (record.Name, record.ChangedAt, record.FirstNamesOnly) = (name, clock.GetUtcNow(), firstNamesOnly);
         await using var change = await db.Database.BeginTransactionAsync();
         await db.ClassEntries.Where(e => e.ListId == record.Id).ExecuteDeleteAsync();
-        db.ClassEntries.AddRange(entries.Select(e => new ClassEntryRecord { ListId = record.Id, Number = e.Number, Name = e.Name, Level = e.Level }));
+        db.ClassEntries.AddRange(entries.Select(e => new ClassEntryRecord { ListId = record.Id, Number = e.Number, Name = e.Name, Level = e.Level, Language = e.Language }));
         await db.SaveChangesAsync();
         await change.CommitAsync();
         return record.Id;

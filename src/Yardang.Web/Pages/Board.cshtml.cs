@@ -39,6 +39,7 @@ public sealed class BoardModel(
             actor = found.Actor.Number,
             language = ContentLanguage.Current,
             zone = clock.Zone.Id,
+            home = me.Language,
             who = me.Id,
             texts = BoardTexts.For(texts),
         }, looks ? $"/here?as={me.Id}" : null, looks ? texts["Board.BackToMine"].Value : null)

@@ -113,7 +113,10 @@ public sealed class JoinModel(Joining joining, AccessResolver access, Participan
     private async Task<(ParticipantRecord? Participant, Refusal? Refusal)> ComeInAsync(string typed)
     {
         var list = Lesson.ClassListId is null ? [] : await joining.ListAsync(Lesson.Id);
-        var meant = ClassListReader.Find(list.Select(p => new ClassEntry(p.ListNumber!.Value, p.Name)), typed);
+        List<ClassEntry> entries = [.. list.Select(p => new ClassEntry(p.ListNumber!.Value, p.Name))];
+
+        // Where people are called by their first names, the whole name means them too.
+        var meant = ClassListReader.Find(entries, typed) ?? ClassListReader.Find(entries, PersonName.First(typed));
         return meant is null ? await joining.JoinAsync(Lesson, typed) : await joining.ArriveAsync(Lesson, list.Single(p => p.ListNumber == meant.Number));
     }
 

@@ -226,6 +226,10 @@ namespace Yardang.Data.School.Migrations
                     b.Property<int>("Number")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("Language")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<int>("Level")
                         .HasColumnType("INTEGER");
 
@@ -249,6 +253,9 @@ namespace Yardang.Data.School.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<long>("ChangedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("FirstNamesOnly")
                         .HasColumnType("INTEGER");
 
                     b.Property<string>("Name")
@@ -467,6 +474,10 @@ namespace Yardang.Data.School.Migrations
 
                     b.Property<int>("KeyRound")
                         .HasColumnType("INTEGER");
+
+                    b.Property<string>("Language")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
 
                     b.Property<Guid>("LessonId")
                         .HasColumnType("TEXT");
