@@ -33,6 +33,9 @@ public readonly record struct Actor(int Number, Role Role)
     /// <summary>The owner of an activity or lesson.</summary>
     public static readonly Actor Owner = new(1, Role.Staff);
 
+    /// <summary>Somebody from outside who was shown a board: on a page of the school's. They look, and are told of no people.</summary>
+    public static readonly Actor Onlooker = new(-1, Role.Student) { LooksOnly = true };
+
     /// <summary>Whether the actor has a teacher's powers.</summary>
     public bool IsStaff => Role != Role.Student;
 }

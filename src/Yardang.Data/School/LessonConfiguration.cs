@@ -10,6 +10,7 @@ internal sealed class LessonConfiguration : IEntityTypeConfiguration<LessonRecor
         builder.ToTable("Lessons");
         builder.HasIndex(l => l.Code).IsUnique();
         builder.HasIndex(l => l.Address).IsUnique();
+        builder.HasIndex(l => l.EmbedKey).IsUnique();
         builder.HasIndex(l => l.OwnerId);
     }
 }

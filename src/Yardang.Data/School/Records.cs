@@ -156,6 +156,9 @@ public sealed class LessonRecord
     /// <summary>An address of the teacher's own choice, in small letters; null for none.</summary>
     public string? Address { get; set; }
 
+    /// <summary>What stands in the address under which its common board is shown read-only elsewhere; null if it is not.</summary>
+    public string? EmbedKey { get; set; }
+
     /// <summary>When it opens; null from the first. A copy of what the room says, for lists.</summary>
     public DateTimeOffset? OpensAt { get; set; }
 

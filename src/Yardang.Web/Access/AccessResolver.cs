@@ -38,6 +38,7 @@ public sealed class AccessResolver(IDbContextFactory<SchoolContext> school)
     public async Task<RoomAccess?> ForRoomAsync(Visitor visitor, Guid room)
     {
         await using var db = await school.CreateDbContextAsync();
+        if (visitor.Embed is { } key) return await EmbeddedAsync(db, key) == room ? new(room, RoomKind.Board, Actor.Onlooker) : null;
         if (visitor.As is { } participantId)
         {
             if (!visitor.Participants.Contains(participantId)) return null;
@@ -49,6 +50,19 @@ public sealed class AccessResolver(IDbContextFactory<SchoolContext> school)
             ?? await db.Boards.Where(b => b.Id == room).Join(db.Lessons, b => b.LessonId, l => l.Id, (_, l) => new { Kind = RoomKind.Board, l.OwnerId, Of = l.Id }).SingleOrDefaultAsync()
             ?? await db.Activities.Where(a => a.DraftId == room).Select(a => new { Kind = RoomKind.Draft, a.OwnerId, Of = a.Id }).SingleOrDefaultAsync();
         return found is not null && await StaffAsync(db, teacher, found.OwnerId, found.Of) is { } staff ? new(room, found.Kind, staff.Actor) : null;
+    }
+
+    /// <summary>The board that is shown under a key; null if none is: everybody's where all work together, else the teacher's own.</summary>
+    public async Task<Guid?> EmbeddedAsync(string key)
+    {
+        await using var db = await school.CreateDbContextAsync();
+        return await EmbeddedAsync(db, key);
+    }
+
+    private static async Task<Guid?> EmbeddedAsync(SchoolContext db, string key)
+    {
+        if (await db.Lessons.SingleOrDefaultAsync(l => l.EmbedKey == key && !l.Waits) is not { } lesson) return null;
+        return lesson.TogetherId ?? await Lessons.Seating.BoardAsync(db, lesson.Id, BoardKind.Teacher, 0);
     }
 
     // Owner, or invited by the owner.

@@ -7,10 +7,14 @@ public static class SecurityHeaders
         "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data: blob:; font-src 'self'; connect-src 'self'; "
         + "media-src 'self' blob:; worker-src 'self'; form-action 'self'; frame-src 'self'; frame-ancestors 'self'; base-uri 'none'; object-src 'none'; manifest-src 'self'";
 
+    private static readonly string s_embedded = Policy.Replace("frame-ancestors 'self'", "frame-ancestors *", StringComparison.Ordinal);
+
     public static void UseSecurityHeaders(this IApplicationBuilder app) => app.Use((context, next) =>
     {
         var headers = context.Response.Headers;
-        headers.ContentSecurityPolicy = Policy;
+
+        // Only what is made to be shown on other pages may be framed by them.
+        headers.ContentSecurityPolicy = context.Request.Path.StartsWithSegments("/embed", StringComparison.Ordinal) ? s_embedded : Policy;
         headers.XContentTypeOptions = "nosniff";
         headers["Referrer-Policy"] = "same-origin";
         headers["Permissions-Policy"] = "camera=(), microphone=(), geolocation=()";

@@ -1,3 +1,4 @@
+using System.Security.Cryptography;
 using Microsoft.EntityFrameworkCore;
 using Yardang.Core.Lessons;
 using Yardang.Core.Rooms;
@@ -46,6 +47,18 @@ public sealed class Joining(IDbContextFactory<SchoolContext> school, RoomHosts h
 
         await together.CommitAsync();
         return true;
+    }
+
+    /// <summary>Lets a lesson's common board be shown elsewhere, under a new key; or no longer.</summary>
+    public async Task ShowElsewhereAsync(LessonRecord lesson, bool shown)
+    {
+        var key = shown ? Convert.ToHexStringLower(RandomNumberGenerator.GetBytes(16)) : null;
+        await using var db = await school.CreateDbContextAsync();
+        await db.Lessons.Where(l => l.Id == lesson.Id).ExecuteUpdateAsync(l => l.SetProperty(x => x.EmbedKey, key));
+        foreach (var board in await db.Boards.Where(b => b.LessonId == lesson.Id).Select(b => b.Id).ToListAsync())
+        {
+            if (await hosts.FindLoadedAsync(board) is { } host) host.Recall(reader => reader == Actor.Onlooker);
+        }
     }
 
     /// <summary>Who is expected in a lesson, by their number on the class list.</summary>

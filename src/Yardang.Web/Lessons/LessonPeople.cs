@@ -51,6 +51,7 @@ public sealed class LessonPeople(IDbContextFactory<SchoolContext> school, RoomHo
     /// </summary>
     public async Task<IReadOnlyList<BoardName>> NamesAsync(Guid board, Actor reader)
     {
+        if (reader == Actor.Onlooker) return [];
         await using var db = await school.CreateDbContextAsync();
         var lesson = await db.Lessons.SingleAsync(l => db.Boards.Any(b => b.Id == board && b.LessonId == l.Id));
         var teacher = await db.Users.Where(u => u.Id == lesson.OwnerId).Select(u => u.DisplayName).SingleOrDefaultAsync();

@@ -27,6 +27,9 @@ public sealed class LessonCodeModel(AccessResolver access, Joining joining, IStr
     /// <summary>The address of the teacher's own choice, as it is typed; null for none.</summary>
     public string? OwnAddress => Lesson.Address is { } address ? $"{Request.Host}/to/{address}" : null;
 
+    /// <summary>What to put on another page, so that the common board is shown there; null if it is not.</summary>
+    public string? EmbedCode => Lesson.EmbedKey is { } key ? $"<iframe src=\"{Request.Scheme}://{Request.Host}/embed/{key}\" width=\"900\" height=\"640\"></iframe>" : null;
+
     /// <summary>What was typed as an address and could not be kept.</summary>
     public string? Typed { get; private set; }
 
@@ -49,6 +52,13 @@ public sealed class LessonCodeModel(AccessResolver access, Joining joining, IStr
         Typed = address;
         Show(lesson);
         return Page();
+    }
+
+    public async Task<IActionResult> OnPostEmbedAsync(Guid id, bool shown)
+    {
+        if (await access.LessonAsync(Visitor.Of(HttpContext), id, Power.Runs) is not { } lesson) return NotFound();
+        await joining.ShowElsewhereAsync(lesson, shown);
+        return Redirect($"/lesson/{id}/code");
     }
 
     private void Show(LessonRecord lesson)

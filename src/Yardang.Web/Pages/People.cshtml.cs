@@ -4,6 +4,7 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Localization;
+using Yardang.Core.ClassLists;
 using Yardang.Core.Groups;
 using Yardang.Core.Lessons;
 using Yardang.Core.Rooms;
@@ -36,7 +37,7 @@ public sealed class PeopleModel(AccessResolver access, LessonPeople people, Room
         Planned = (await PlanOfAsync(lesson)).Length;
         var all = PageData.Texts(
             texts, "People", "CountOne", "Count", "GroupNamed", "Sizes", "SizesOne", "PickedNone", "Picked", "PickedOne", "RemoveOf", "RemoveOfOne", "TogetherWish", "ApartWish", "Made", "MadeExcept", "ChangedMeanwhile");
-        Data = new { lesson = id, who = $"teacher-{visitor.TeacherId}", me = new { me.Number, me.IsStaff }, teachers = await people.TeachersAsync(lesson), people = await people.InAsync(id), texts = all };
+        Data = new { lesson = id, who = $"teacher-{visitor.TeacherId}", me = new { me.Number, me.IsStaff }, teachers = await people.TeachersAsync(lesson), wishes = await WishesAsync(lesson), people = await people.InAsync(id), texts = all };
         return Page();
     }
 
@@ -64,6 +65,20 @@ public sealed class PeopleModel(AccessResolver access, LessonPeople people, Room
         var planned = lessons[nth - 1].Select(group => group.Where(numbers.ContainsKey).Select(n => numbers[n]).ToImmutableArray()).ToImmutableArray();
         var away = planned.SelectMany(g => g).Where(n => !plan.People.TryGetValue(n, out var person) || (onlyHere ? person.Standing != Standing.In : !person.Belongs)).ToHashSet();
         return new JsonResult(new { groups = Rotation.Without(planned, away), broken = Array.Empty<int[]>() });
+    }
+
+    // Those that are kept with the class list, in the numbers of this lesson.
+    private async Task<IEnumerable<object>> WishesAsync(LessonRecord lesson)
+    {
+        await using var db = await school.CreateDbContextAsync();
+        if (await db.ClassLists.SingleOrDefaultAsync(c => c.Id == lesson.ClassListId) is not { } list) return [];
+        var numbers = await db.Participants.Where(p => p.LessonId == lesson.Id && p.ListNumber != null).ToDictionaryAsync(p => p.ListNumber!.Value, p => p.Number);
+        var entries = await db.ClassEntries.Where(e => e.ListId == list.Id).Select(e => new ClassEntry(e.Number, e.Name, e.Level, e.Language)).ToListAsync();
+        return [.. Of(list.Together, together: true), .. Of(list.Apart, together: false)];
+
+        IEnumerable<object> Of(string lines, bool together) => WishLines.Read(lines, entries).Pairs
+            .Where(pair => numbers.ContainsKey(pair.Item1) && numbers.ContainsKey(pair.Item2))
+            .Select(pair => new { together, pair = new[] { numbers[pair.Item1], numbers[pair.Item2] } });
     }
 
     private async Task<ImmutableArray<ImmutableArray<ImmutableArray<int>>>> PlanOfAsync(LessonRecord lesson)

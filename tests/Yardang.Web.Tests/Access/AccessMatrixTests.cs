@@ -67,6 +67,9 @@ public class AccessMatrixTests
             ("/sign-out", []),
             ("/here", []),
             ("/to/nowhere", []),
+            ($"/embed/{s.EmbedKey}", s_all),
+            ("/embed/nothing", []),
+            ($"/rooms/{s.Board}/snapshot?embed={s.EmbedKey}", []),
             ($"/join/{s.Lesson.Code}", s_all),
             ("/account", s_teachers),
             ("/invited?key=x", s_teachers),
@@ -218,7 +221,7 @@ public class AccessMatrixTests
         new TemplateMatcher(new RouteTemplate(pattern), []).TryMatch(path, []);
 
     private sealed record Scene(
-        Uri Address, ActivityRecord Activity, LessonRecord Lesson, Guid Board, Guid GroupBoard, Guid ClassList, string Picture, IReadOnlyDictionary<Who, (HttpClient Browser, string As)> Visitors,
+        Uri Address, ActivityRecord Activity, LessonRecord Lesson, Guid Board, Guid GroupBoard, Guid ClassList, string Picture, string EmbedKey, IReadOnlyDictionary<Who, (HttpClient Browser, string As)> Visitors,
         IReadOnlyDictionary<Who, CookieContainer> Cookies)
     {
         public async Task<HubConnection> HubAsync(Who who, string asQuery)
@@ -284,9 +287,11 @@ public class AccessMatrixTests
             [Who.OtherTeacher] = (other, ""),
         };
         foreach (var (who, (browser, board)) in students) visitors[who] = (browser, AsOf(board));
+        await school.Get<Joining>().ShowElsewhereAsync(lesson, shown: true);
+        var embedKey = await db.Lessons.Where(l => l.Id == lesson.Id).Select(l => l.EmbedKey!).SingleAsync(stop);
         var list = await school.Get<Web.ClassLists.ClassListShelf>().KeepAsync(ownerId, null, "7 Amber", [new Core.ClassLists.ClassEntry(1, "Maya")]);
         var picture = await school.Get<MediaStore>().KeepAsync([0x89, 1, 2], stop);
-        return new(school.Address, activity, lesson, Guid.Parse(students[Who.BoardsStudent].Board.Split('/', '?')[2]), groupBoard, list, picture, visitors, cookies);
+        return new(school.Address, activity, lesson, Guid.Parse(students[Who.BoardsStudent].Board.Split('/', '?')[2]), groupBoard, list, picture, embedKey, visitors, cookies);
     }
 
     [Fact]

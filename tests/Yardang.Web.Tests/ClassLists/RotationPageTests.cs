@@ -77,6 +77,8 @@ public sealed class RotationPageTests : IAsyncLifetime
 
             await using var db = await _school.Get<IDbContextFactory<SchoolContext>>().CreateDbContextAsync(Stop);
             var people = await db.Participants.Where(p => p.LessonId == lesson.Id).ToDictionaryAsync(p => p.ListNumber!.Value, p => p.Number, Stop);
+            await Lists.KeepPlanAsync(_teacherId, _list, "1, 2", "", ClassListShelf.PlanOf((await Lists.FindAsync(_teacherId, _list))!));
+            Assert.Contains($"\"wishes\":[{{\"together\":true,\"pair\":[{people[1]},{people[2]}]}}]", await _teacher.GetStringAsync($"/lesson/{lesson.Id}/people", Stop));
             Assert.Equal(Named(planned.Select(g => g.AsEnumerable()), people), await TakeAsync(lesson.Id, 2, onlyHere: false));
             Assert.Equal(Named(planned.Select(g => g.Where(n => n != 9)), people), await TakeAsync(lesson.Id, 2, onlyHere: true));
         }

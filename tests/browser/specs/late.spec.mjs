@@ -185,6 +185,16 @@ test('without an account: three presses from the front door to a code, and every
   await writeNote(maya, 'An arch squeezes');
   await expect(marks(ben)).toHaveText([/An arch squeezes/]);
 
+  await guest.locator('summary', { hasText: 'Show a board on another page' }).click();
+  await guest.getByRole('button', { name: 'Let it be shown' }).click();
+  const frame = await guest.getByLabel('Put this on the page').inputValue();
+  const onlooker = await visitor(browser);
+  await onlooker.goto(/src="([^"]+)"/.exec(frame)[1]);
+  await expect(marks(onlooker)).toHaveText([/An arch squeezes/]);
+  await expect(onlooker.getByRole('button', { name: 'Pen', exact: true })).toHaveCount(0);
+  await writeNote(ben, 'And pushes');
+  await expect(marks(onlooker)).toHaveCount(2);
+
   await guest.getByRole('link', { name: 'Keep it' }).click();
   await guest.getByLabel('Your name').fill('Ilse Varga');
   await guest.getByLabel('E-mail address').fill(`kept${Date.now()}@ostlebrook.example`);
@@ -194,5 +204,5 @@ test('without an account: three presses from the front door to a code, and every
   await expect(guest.getByText('Without an account')).toBeHidden();
   await guest.getByRole('link', { name: 'Board', exact: true }).first().click();
   await expect(guest.locator('.tile')).toHaveCount(1);
-  for (const page of [guest, maya, ben]) expect(page.problems).toEqual([]);
+  for (const page of [guest, maya, ben, onlooker]) expect(page.problems).toEqual([]);
 });

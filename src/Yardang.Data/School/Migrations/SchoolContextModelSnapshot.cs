@@ -378,6 +378,9 @@ namespace Yardang.Data.School.Migrations
                     b.Property<long?>("DueAt")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("EmbedKey")
+                        .HasColumnType("TEXT");
+
                     b.Property<long>("HandedOutAt")
                         .HasColumnType("INTEGER");
 
@@ -421,6 +424,9 @@ namespace Yardang.Data.School.Migrations
                         .IsUnique();
 
                     b.HasIndex("Code")
+                        .IsUnique();
+
+                    b.HasIndex("EmbedKey")
                         .IsUnique();
 
                     b.HasIndex("OwnerId");

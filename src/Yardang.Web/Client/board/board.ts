@@ -21,7 +21,7 @@ import { TrySeat, tryRoom } from './try-room';
 import { listenForKeys } from './shortcuts';
 
 interface BoardData {
-  readonly mode: 'student' | 'look' | 'beside' | 'try';
+  readonly mode: 'student' | 'look' | 'beside' | 'try' | 'embed';
   readonly board: string;
   /** Of a try-out: its room, where it begins, and who sits there. */
   readonly tryOut?: { readonly room: string; readonly start: string; readonly names: Record<number, string> };
@@ -75,7 +75,7 @@ Alpine.data('board', () => {
   const data = pageData<BoardData>();
   const { texts } = data;
   const isTry = data.mode === 'try';
-  const isLook = data.mode === 'look';
+  const isLook = data.mode === 'look' || data.mode === 'embed';
   const isStudent = data.mode !== 'beside';
   const me = { number: data.actor, isStaff: !isStudent };
   let session: SheetSession;
@@ -168,6 +168,7 @@ Alpine.data('board', () => {
     },
 
     async enter(line: Connection): Promise<void> {
+      if (data.mode === 'embed') return this.look(line);
       lesson = new RoomClient<LessonState>(
         data.lesson,
         line,
@@ -190,6 +191,14 @@ Alpine.data('board', () => {
         this.say(texts.notReached);
         setTimeout(() => location.reload(), NOTICE_MS);
       }
+      this.refresh();
+    },
+
+    /** From outside, one board and nothing else of the lesson. */
+    async look(line: Connection): Promise<void> {
+      void line.start();
+      await line.enter(session.client, false);
+      this.opened = true;
       this.refresh();
     },
 

@@ -18,6 +18,8 @@ interface PeopleData {
   readonly who: string;
   readonly me: { readonly number: number; readonly isStaff: boolean };
   readonly people: readonly Person[];
+  /** Those that are kept with the class list. */
+  readonly wishes: readonly { readonly together: boolean; readonly pair: readonly [number, number] }[];
   /** Those who run the lesson, by actor number. */
   readonly teachers: readonly { readonly number: number; readonly name: string }[];
   readonly texts: Record<string, string>;
@@ -72,6 +74,7 @@ Alpine.data('people', () => {
         },
         new LessonState(),
       );
+      for (const { together, pair } of data.wishes) this.note(together, [...pair]);
       void this.start(connection);
     },
 
@@ -209,11 +212,14 @@ Alpine.data('people', () => {
     },
 
     wish(together: boolean): void {
-      const picked = [...this.picked] as number[];
+      this.note(together, [...this.picked]);
+      this.picked = [];
+    },
+
+    note(together: boolean, picked: number[]): void {
       const pairs = picked.flatMap((a, i) => picked.slice(i + 1).map((b) => [a, b] as const));
       const words = fill(texts[together ? 'togetherWish' : 'apartWish']!, this.namesOf(picked));
       if (!(this.wishes as Wish[]).some((w) => w.words === words)) this.wishes.push({ together, pairs, words });
-      this.picked = [];
     },
 
     forgetWish(i: number): void {

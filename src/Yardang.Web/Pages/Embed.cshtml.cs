@@ -1,0 +1,40 @@
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.Localization;
+using Yardang.Core.Rooms;
+using Yardang.Data.School;
+using Yardang.Web.Access;
+
+namespace Yardang.Web.Pages;
+
+/// <summary>A lesson's common board, read-only, to be shown on a page elsewhere. Nobody's name is on it.</summary>
+public sealed class EmbedModel(AccessResolver access, IDbContextFactory<SchoolContext> school, SchoolClock clock, IStringLocalizer<UiTexts> texts) : PageModel
+{
+    public BoardView View { get; private set; } = null!;
+
+    public async Task<IActionResult> OnGetAsync(string key)
+    {
+        if (await access.EmbeddedAsync(key) is not { } board) return NotFound();
+        await using var db = await school.CreateDbContextAsync();
+        var lesson = await db.Lessons.SingleAsync(l => l.EmbedKey == key);
+        View = new BoardView(lesson.Name, "", IsStaff: false, Signals: false, new
+        {
+            mode = "embed",
+            board,
+            lesson = "",
+            query = $"?embed={key}",
+            together = false,
+            actor = Actor.Onlooker.Number,
+            language = ContentLanguage.Current,
+            zone = clock.Zone.Id,
+            home = "",
+            who = "onlooker",
+            texts = BoardTexts.For(texts),
+        })
+        {
+            LooksOnly = true,
+        };
+        return Page();
+    }
+}
