@@ -64,7 +64,7 @@ public sealed class LateHanding(IDbContextFactory<SchoolContext> school, Handing
         ImmutableArray<Mark> copies = [];
         await (await hosts.GetAsync(board)).LookAsync(r => copies = Copies(((Board)r).Sheets, marks, grip));
         if (copies.IsEmpty) return Refusal.NotFound;
-        return await HandOutAsync(lesson, texts["Late.Marks", copies.Length], new(new ActivityContent(Texts.None, Texts.None, [], copies), []), groups, people);
+        return await HandOutAsync(lesson, texts[copies.Length == 1 ? "Late.MarksOne" : "Late.Marks", copies.Length], new(new ActivityContent(Texts.None, Texts.None, [], copies), []), groups, people);
     }
 
     /// <summary>Takes something back from all boards.</summary>
@@ -78,11 +78,14 @@ public sealed class LateHanding(IDbContextFactory<SchoolContext> school, Handing
         return (decision as Decision.Refused)?.Reason;
     }
 
+    // What is printed everywhere already is not printed twice.
+    private static bool IsOfTheActivity(Mark mark) => mark.Grip == Grip.Printed && Ids.ClientOf(mark.Id) >= Ids.FirstDraftClient;
+
     // Under ids of a client number that no tab of a draft will ever have: one of the last there are.
     private static ImmutableArray<Mark> Copies(Sheets sheets, IReadOnlyCollection<long> ids, Grip grip)
     {
         var client = Ids.ClientLimit - RandomNumberGenerator.GetInt32(1, LastClients);
-        var chosen = sheets.Marks.Values.Where(m => ids.Contains(m.Id) && !m.Erased && m.Grip != Grip.Key && m.Body is not ZoneBody).OrderBy(m => m.Order).ToList();
+        var chosen = sheets.Marks.Values.Where(m => ids.Contains(m.Id) && !m.Erased && m.Grip != Grip.Key && m.Body is not ZoneBody && !IsOfTheActivity(m)).OrderBy(m => m.Order).ToList();
         var renamed = chosen.Select((m, i) => (m.Id, New: Ids.Of(client, i + 1))).ToDictionary(p => p.Id, p => p.New);
         return
         [

@@ -41,7 +41,6 @@ test('pictures', async ({ browser }) => {
   await varga.goto('/desk');
   await varga.locator('.row', { hasText: 'Triangles in trusses' }).getByRole('link', { name: 'Open in the workshop' }).click();
   await expect(varga.locator('.kept')).toHaveText('Kept');
-  await shot(varga, 'workshop-shapes');
   await varga.getByRole('button', { name: 'Organizers' }).click();
   await varga.getByRole('button', { name: 'Two circles (Venn diagram)' }).click();
   await shot(varga, 'organizers');
@@ -112,5 +111,26 @@ test('pictures', async ({ browser }) => {
     if (name !== 'board-tablet') continue;
     await student.locator('.ledge-tools').getByRole('button', { name: 'Shape' }).click();
     await shot(student, 'shapes-tablet');
+    await student.getByLabel('Languages').click();
+    await student.getByLabel('I read').selectOption('ar');
+    await student.getByLabel('and beside it').selectOption('en');
+    await student.getByLabel('Languages').click();
+    await student.getByRole('button', { name: 'Pen', exact: true }).click();
+    await student.getByRole('button', { name: 'Directions' }).click();
+    await shot(student, 'languages-tablet');
   }
+
+  await varga.goto(lesson);
+  await varga.getByRole('link', { name: 'My own board' }).click();
+  await expect(varga.locator('.kept')).toHaveText('Kept');
+  await varga.getByRole('button', { name: 'Note', exact: true }).click();
+  await varga.getByRole('button', { name: 'Write here' }).click();
+  await varga.keyboard.type('What happens if the water rises?');
+  await varga.keyboard.press('Escape');
+  await varga.locator('.ledge-tools').getByRole('button', { name: 'Choose' }).click();
+  await varga.getByRole('button', { name: 'All mine' }).click();
+  await varga.getByRole('button', { name: 'Hand out', exact: true }).click();
+  await varga.getByRole('button', { name: 'Hand it out' }).click();
+  await expect(varga.getByText('3 of 27 screens')).toBeVisible();
+  await shot(varga, 'late');
 });

@@ -69,8 +69,10 @@ export class Selection {
   }
 
   chooseAllMine(): void {
-    const { me, sheets, page } = this.sheet;
-    this.choose(sheets.visible(page).filter((m) => m.author === me.number && this.mayChoose(m)));
+    const { me, sheets, page, design } = this.sheet;
+    // On a board, what came with the activity is nobody's.
+    const isMine = (m: Mark) => m.author === me.number && (design || m.grip === Grip.Own);
+    this.choose(sheets.visible(page).filter((m) => isMine(m) && this.mayChoose(m)));
   }
 
   mayChoose(mark: Mark): boolean {
