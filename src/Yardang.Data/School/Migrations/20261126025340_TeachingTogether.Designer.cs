@@ -11,8 +11,8 @@ using Yardang.Data.School;
 namespace Yardang.Data.School.Migrations
 {
     [DbContext(typeof(SchoolContext))]
-    [Migration("20261126014431_ClassPlans")]
-    partial class ClassPlans
+    [Migration("20261126025340_TeachingTogether")]
+    partial class TeachingTogether
     {
         /// <inheritdoc />
         protected override void BuildTargetModel(ModelBuilder modelBuilder)
@@ -229,6 +229,10 @@ namespace Yardang.Data.School.Migrations
                     b.Property<int>("Number")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("Language")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<int>("Level")
                         .HasColumnType("INTEGER");
 
@@ -252,6 +256,9 @@ namespace Yardang.Data.School.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<long>("ChangedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("FirstNamesOnly")
                         .HasColumnType("INTEGER");
 
                     b.Property<string>("Name")
@@ -374,6 +381,9 @@ namespace Yardang.Data.School.Migrations
                     b.Property<long?>("DueAt")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("EmbedKey")
+                        .HasColumnType("TEXT");
+
                     b.Property<long>("HandedOutAt")
                         .HasColumnType("INTEGER");
 
@@ -417,6 +427,9 @@ namespace Yardang.Data.School.Migrations
                         .IsUnique();
 
                     b.HasIndex("Code")
+                        .IsUnique();
+
+                    b.HasIndex("EmbedKey")
                         .IsUnique();
 
                     b.HasIndex("OwnerId");
@@ -470,6 +483,10 @@ namespace Yardang.Data.School.Migrations
 
                     b.Property<int>("KeyRound")
                         .HasColumnType("INTEGER");
+
+                    b.Property<string>("Language")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
 
                     b.Property<Guid>("LessonId")
                         .HasColumnType("TEXT");

@@ -6,11 +6,18 @@ using Microsoft.EntityFrameworkCore.Migrations;
 namespace Yardang.Data.School.Migrations
 {
     /// <inheritdoc />
-    public partial class LateChangesAndHelpers : Migration
+    public partial class TeachingTogether : Migration
     {
         /// <inheritdoc />
         protected override void Up(MigrationBuilder migrationBuilder)
         {
+            migrationBuilder.AddColumn<string>(
+                name: "Language",
+                table: "Participants",
+                type: "TEXT",
+                nullable: false,
+                defaultValue: "");
+
             migrationBuilder.AddColumn<string>(
                 name: "Address",
                 table: "Lessons",
@@ -27,6 +34,12 @@ namespace Yardang.Data.School.Migrations
                 name: "DueAt",
                 table: "Lessons",
                 type: "INTEGER",
+                nullable: true);
+
+            migrationBuilder.AddColumn<string>(
+                name: "EmbedKey",
+                table: "Lessons",
+                type: "TEXT",
                 nullable: true);
 
             migrationBuilder.AddColumn<bool>(
@@ -48,6 +61,41 @@ namespace Yardang.Data.School.Migrations
                 type: "INTEGER",
                 nullable: false,
                 defaultValue: false);
+
+            migrationBuilder.AddColumn<string>(
+                name: "Apart",
+                table: "ClassLists",
+                type: "TEXT",
+                nullable: false,
+                defaultValue: "");
+
+            migrationBuilder.AddColumn<bool>(
+                name: "FirstNamesOnly",
+                table: "ClassLists",
+                type: "INTEGER",
+                nullable: false,
+                defaultValue: false);
+
+            migrationBuilder.AddColumn<string>(
+                name: "Plan",
+                table: "ClassLists",
+                type: "TEXT",
+                nullable: false,
+                defaultValue: "");
+
+            migrationBuilder.AddColumn<string>(
+                name: "Together",
+                table: "ClassLists",
+                type: "TEXT",
+                nullable: false,
+                defaultValue: "");
+
+            migrationBuilder.AddColumn<string>(
+                name: "Language",
+                table: "ClassEntries",
+                type: "TEXT",
+                nullable: false,
+                defaultValue: "");
 
             migrationBuilder.AddColumn<long>(
                 name: "EndsAt",
@@ -110,6 +158,12 @@ namespace Yardang.Data.School.Migrations
                 unique: true);
 
             migrationBuilder.CreateIndex(
+                name: "IX_Lessons_EmbedKey",
+                table: "Lessons",
+                column: "EmbedKey",
+                unique: true);
+
+            migrationBuilder.CreateIndex(
                 name: "IX_CoTeachers_OfId_Email",
                 table: "CoTeachers",
                 columns: new[] { "OfId", "Email" },
@@ -153,6 +207,14 @@ namespace Yardang.Data.School.Migrations
                 name: "IX_Lessons_Address",
                 table: "Lessons");
 
+            migrationBuilder.DropIndex(
+                name: "IX_Lessons_EmbedKey",
+                table: "Lessons");
+
+            migrationBuilder.DropColumn(
+                name: "Language",
+                table: "Participants");
+
             migrationBuilder.DropColumn(
                 name: "Address",
                 table: "Lessons");
@@ -166,6 +228,10 @@ namespace Yardang.Data.School.Migrations
                 table: "Lessons");
 
             migrationBuilder.DropColumn(
+                name: "EmbedKey",
+                table: "Lessons");
+
+            migrationBuilder.DropColumn(
                 name: "IsOverdue",
                 table: "Lessons");
 
@@ -176,6 +242,26 @@ namespace Yardang.Data.School.Migrations
             migrationBuilder.DropColumn(
                 name: "Waits",
                 table: "Lessons");
+
+            migrationBuilder.DropColumn(
+                name: "Apart",
+                table: "ClassLists");
+
+            migrationBuilder.DropColumn(
+                name: "FirstNamesOnly",
+                table: "ClassLists");
+
+            migrationBuilder.DropColumn(
+                name: "Plan",
+                table: "ClassLists");
+
+            migrationBuilder.DropColumn(
+                name: "Together",
+                table: "ClassLists");
+
+            migrationBuilder.DropColumn(
+                name: "Language",
+                table: "ClassEntries");
 
             migrationBuilder.DropColumn(
                 name: "EndsAt",
