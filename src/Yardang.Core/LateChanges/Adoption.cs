@@ -14,7 +14,7 @@ public sealed record ChangeContent(ActivityContent Activity, ImmutableArray<long
 /// <summary>The program brings a late change onto a board.</summary>
 /// <param name="Number">Which change of the lesson.</param>
 /// <param name="Change">What it holds.</param>
-/// <param name="Earlier">What the board may have been given before: the version of the lesson and the late changes before this one.</param>
+/// <param name="Earlier">What the board may have been given before: first the version of the lesson, then the late changes before this one.</param>
 public sealed record AdoptChange(int Number, ChangeContent Change, ImmutableArray<ActivityContent> Earlier) : Command;
 
 /// <summary>The program takes a late change off a board.</summary>
@@ -54,7 +54,7 @@ public static class Adoption
         }
 
         if (chosen.Length > 0) changes.AddRange(Differences(board, activity));
-        var top = adopt.Earlier.SelectMany(e => e.Marks).Select(m => m.Order).DefaultIfEmpty().Max();
+        var top = adopt.Earlier.Take(1).SelectMany(version => version.Marks).Select(m => m.Order).DefaultIfEmpty().Max();
         var given = activity.Marks.Where(m => m.Grip != Grip.Key && (chosen.IsEmpty ? board.FindPage(m.Page) is { Erased: false } : chosen.Contains(m.Page))).Select(WithoutKey).ToList();
         var front = Math.Max(top, given.Select(m => m.Order).DefaultIfEmpty().Max()) + 1;
         foreach (var mark in given)

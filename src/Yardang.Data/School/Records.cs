@@ -89,6 +89,9 @@ public sealed class ClassListRecord
     /// <summary>Who is to be kept apart, in the teacher's lines.</summary>
     public string Apart { get; set; } = "";
 
+    /// <summary>Who sits where, as text of a seating plan; empty for none.</summary>
+    public string Seats { get; set; } = "";
+
     /// <summary>Groups planned for several lessons, as JSON: for each lesson its groups, of roster numbers. Empty for none.</summary>
     public string Plan { get; set; } = "";
 }

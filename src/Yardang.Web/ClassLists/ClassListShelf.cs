@@ -63,6 +63,14 @@ public sealed class ClassListShelf(IDbContextFactory<SchoolContext> school, Time
             .ExecuteUpdateAsync(c => c.SetProperty(x => x.Together, together).SetProperty(x => x.Apart, apart).SetProperty(x => x.Plan, json));
     }
 
+    /// <summary>Keeps who sits where.</summary>
+    public async Task KeepSeatsAsync(Guid owner, Guid list, SeatingPlan plan)
+    {
+        await using var db = await school.CreateDbContextAsync();
+        var text = plan.Write();
+        await db.ClassLists.Where(c => c.Id == list && c.OwnerId == owner).ExecuteUpdateAsync(c => c.SetProperty(x => x.Seats, text));
+    }
+
     /// <summary>Deletes a list for good. The names in lessons that ran on it stay there.</summary>
     public async Task DeleteAsync(Guid owner, Guid list)
     {

@@ -39,6 +39,7 @@ await build({
     circulate: 'Client/entry-circulate.ts',
     door: 'Client/entry-door.ts',
     late: 'Client/entry-late.ts',
+    seats: 'Client/entry-seats.ts',
     'hand-out': 'Client/entry-hand-out.ts',
     people: 'Client/entry-people.ts',
     workshop: 'Client/entry-workshop.ts',

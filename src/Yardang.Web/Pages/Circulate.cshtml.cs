@@ -3,6 +3,7 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Localization;
+using Yardang.Core.ClassLists;
 using Yardang.Data.School;
 using Yardang.Web.Access;
 using Yardang.Web.Lessons;
@@ -37,7 +38,17 @@ public sealed class CirculateModel(AccessResolver access, LessonPeople people, I
         foreach (var (name, text) in PageData.Texts(texts, "Needs", "NeedDoor", "NeedHand", "NeedReady", "NeedLate", "NeedIdle", "NeedNotStarted", "Waiting", "WaitingMinutes")) all[name] = text;
         await using var db = await school.CreateDbContextAsync();
         TeachersBoard = await Seating.BoardAsync(db, id, BoardKind.Teacher, 0);
-        Data = new { lesson = id, who = $"teacher-{visitor.TeacherId}", me = new { me.Number, me.IsStaff, me.LooksOnly }, together = lesson.TogetherId, people = People, teachers = await people.TeachersAsync(lesson), texts = all };
+        Data = new { lesson = id, who = $"teacher-{visitor.TeacherId}", me = new { me.Number, me.IsStaff, me.LooksOnly }, together = lesson.TogetherId, people = People, teachers = await people.TeachersAsync(lesson), seats = await SeatsAsync(db, lesson), texts = all };
         return Page();
+    }
+
+    // Of the class list to which the lesson was handed out, in the numbers of the lesson.
+    private static async Task<object?> SeatsAsync(SchoolContext db, LessonRecord lesson)
+    {
+        var text = await db.ClassLists.Where(c => c.Id == lesson.ClassListId).Select(c => c.Seats).SingleOrDefaultAsync();
+        if (SeatingPlan.Read(text) is not { Seats.IsEmpty: false } plan) return null;
+        var people = await db.Participants.Where(p => p.LessonId == lesson.Id && p.ListNumber != null).ToListAsync();
+        var seated = people.Where(p => plan.Seats.ContainsKey(p.ListNumber!.Value)).ToDictionary(p => p.Number, p => plan.Seats[p.ListNumber!.Value]);
+        return seated.Count == 0 ? null : new { columns = plan.Columns, of = seated.ToDictionary(s => s.Key, s => new[] { s.Value.Row, s.Value.Column }) };
     }
 }

@@ -49,8 +49,10 @@ public sealed class GuestSweeper(IDbContextFactory<SchoolContext> school, RoomHo
             await db.Boards.Where(b => lessons.Contains(b.LessonId)).ExecuteDeleteAsync();
             await db.LateChanges.Where(c => lessons.Contains(c.LessonId)).ExecuteDeleteAsync();
             await db.CoTeachers.Where(c => lessons.Contains(c.OfId) || activityIds.Contains(c.OfId)).ExecuteDeleteAsync();
-            await db.Versions.Where(v => activityIds.Contains(v.ActivityId)).ExecuteDeleteAsync();
             await db.Lessons.Where(l => l.OwnerId == guest).ExecuteDeleteAsync();
+
+            // A colleague may have handed the guest's activity out to a class of their own.
+            await db.Versions.Where(v => activityIds.Contains(v.ActivityId) && !db.Lessons.Any(l => l.VersionId == v.Id)).ExecuteDeleteAsync();
             await db.Activities.Where(a => a.OwnerId == guest).ExecuteDeleteAsync();
             await db.ClassEntries.Where(e => db.ClassLists.Any(l => l.Id == e.ListId && l.OwnerId == guest)).ExecuteDeleteAsync();
             await db.ClassLists.Where(l => l.OwnerId == guest).ExecuteDeleteAsync();

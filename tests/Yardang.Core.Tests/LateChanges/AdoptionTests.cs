@@ -46,6 +46,17 @@ public class AdoptionTests
     }
 
     [Fact]
+    public void Also_what_is_printed_by_a_second_change_lies_under_what_students_wrote()
+    {
+        var ink = _board.Draw(Maya);
+        var first = With(content => content with { Marks = content.Marks.Add(Printed(80, Grip.Printed, "new label") with { Order = 5 }) }, 1);
+        var second = first with { Activity = first.Activity with { Marks = first.Activity.Marks.Add(Printed(81, Grip.Printed, "another") with { Order = 6 }) } };
+        _board.ByProgram(new AdoptChange(1, first, [Content()]), 1);
+        _board.ByProgram(new AdoptChange(2, second, [Content(), first.Activity]), 2);
+        Assert.Equal([80, 81, ink], _board.Board.Sheets.Visible(1).Select(m => m.Id).TakeLast(3));
+    }
+
+    [Fact]
     public void A_loose_mark_that_a_student_moved_keeps_its_place_and_takes_the_new_words()
     {
         _board.Do(Ben, new MakeChanges([new Placed(LooseLabel, new Place(700, 0, 0))]));

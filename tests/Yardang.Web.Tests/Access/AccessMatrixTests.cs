@@ -80,6 +80,7 @@ public class AccessMatrixTests
             ($"/classes/{s.ClassList}", [Who.Owner]),
             ($"/classes/{s.ClassList}?handler=Csv", [Who.Owner]),
             ($"/classes/{s.ClassList}/rotation", [Who.Owner]),
+            ($"/classes/{s.ClassList}/seats", [Who.Owner]),
             ($"/helpers/{s.Lesson.Id}", [Who.Owner]),
             ($"/helpers/{s.Activity.Id}", [Who.Owner]),
             ($"/workshop/{s.Activity.Id}", s_run),

@@ -66,6 +66,25 @@ public sealed class AccountTests : IAsyncLifetime
     }
 
     [Fact]
+    public async Task Whoever_asks_for_links_again_and_again_has_to_wait_and_is_told_so()
+    {
+        var visitor = _school.Visitor();
+        var token = TestSchool.TokenIn(await visitor.GetStringAsync("/forgot", Stop));
+        var answers = new List<HttpStatusCode>();
+        for (var i = 0; i < 41; i++)
+        {
+            using var form = new FormUrlEncodedContent(new Dictionary<string, string>(StringComparer.Ordinal) { ["email"] = "nobody@ostlebrook.example", ["__RequestVerificationToken"] = token });
+            using var answer = await visitor.PostAsync("/forgot", form, Stop);
+            answers.Add(answer.StatusCode);
+            if (i == 40) Assert.Contains("wait ten minutes", await answer.Content.ReadAsStringAsync(Stop));
+        }
+
+        Assert.Equal(HttpStatusCode.TooManyRequests, answers[^1]);
+        Assert.All(answers[..40], status => Assert.Equal(HttpStatusCode.OK, status));
+        Assert.Equal(HttpStatusCode.OK, (await visitor.GetAsync("/forgot", Stop)).StatusCode);
+    }
+
+    [Fact]
     public async Task Colleagues_are_invited_with_a_pasted_list_and_find_the_lesson_on_their_desks()
     {
         var (_, lesson) = await _school.HandOutAsync(_vargaId);

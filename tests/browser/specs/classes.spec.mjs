@@ -44,3 +44,42 @@ test('a class list is pasted, mended and handed out to; groups are made before a
   await expect(twice.getByRole('alert')).toContainText('Somebody has already come in as "9"');
   for (const page of [varga, amara, maya, leif, twice]) expect(page.problems).toEqual([]);
 });
+
+test('a seating plan, by keyboard and by hand: in a lesson the boards stand where the children sit', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await varga.getByRole('link', { name: 'Class lists' }).click();
+  await varga.getByLabel('Name of the class').fill('7 Amber');
+  await varga.getByLabel('People, a line for each').fill('Amara\nBen\nMaya');
+  await varga.getByRole('button', { name: 'Keep the list' }).click();
+  await varga.getByRole('link', { name: 'Seating plan' }).click();
+  await varga.getByLabel('Rows').fill('2');
+  await varga.getByLabel('Seats in a row').fill('3');
+  await varga.getByLabel('Seats in a row').blur();
+  await varga.getByRole('button', { name: 'Seat everybody in order' }).click();
+  const seat = (label) => varga.getByRole('button', { name: label, exact: true });
+  await seat('Row 1, seat 1: Amara').press('Enter');
+  await seat('Row 2, seat 3: empty').press('Enter');
+  await seat('Row 2, seat 3: Amara').dragTo(seat('Row 1, seat 3: Maya'));
+  await expect(seat('Row 1, seat 3: Amara')).toBeVisible();
+  await expect(seat('Row 2, seat 3: Maya')).toBeVisible();
+  await seat('Row 1, seat 2: Ben').click();
+  await varga.getByRole('button', { name: 'Takes no seat' }).click();
+  await varga.getByRole('button', { name: 'Keep the plan' }).click();
+  await expect(varga.getByText('The plan is kept.')).toBeVisible();
+  await expect(varga.getByRole('button', { name: 'Ben', exact: true })).toBeVisible();
+
+  await design(varga);
+  await varga.getByRole('link', { name: 'Hand out' }).click();
+  await varga.getByLabel('Class list').selectOption('7 Amber, 3 people');
+  await varga.getByRole('button', { name: 'Hand out' }).click();
+  const code = await varga.locator('[data-code]').getAttribute('data-code');
+  await varga.getByRole('link', { name: 'Watch the boards' }).click();
+  for (const name of ['Ben', 'Maya', 'Amara']) await kept(await student(browser, code, name, {}, false, 'Your name or your number'));
+  await expect(varga.locator('.tile')).toHaveCount(3);
+  const place = (name) =>
+    varga.locator('.tile', { hasText: name }).evaluate((t) => [getComputedStyle(t).gridRowStart, getComputedStyle(t).gridColumnStart]);
+  expect(await place('Amara')).toEqual(['1', '3']);
+  expect(await place('Maya')).toEqual(['2', '3']);
+  expect(await place('Ben')).toEqual(['3', '1']);
+  expect(varga.problems).toEqual([]);
+});

@@ -269,6 +269,10 @@ namespace Yardang.Data.School.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Seats")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("Together")
                         .IsRequired()
                         .HasColumnType("TEXT");

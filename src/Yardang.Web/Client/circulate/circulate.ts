@@ -26,6 +26,8 @@ interface CirculateData {
   readonly me: { readonly number: number; readonly isStaff: boolean; readonly looksOnly: boolean };
   readonly people: readonly Participant[];
   readonly teachers: readonly { readonly number: number; readonly name: string }[];
+  /** Where people sit, by actor number: [row, column]; null where there is no seating plan. */
+  readonly seats: { readonly columns: number; readonly of: Readonly<Record<string, readonly [number, number]>> } | null;
   readonly texts: NeedsTexts & {
     pensGoingDown: string;
     pensDownOn: string;
@@ -61,6 +63,8 @@ interface Row {
   /** Whether all of its people have handed in, in words; empty if not. */
   handedIn: string;
   activity: string;
+  /** Where its first person sits. */
+  seat: object;
 }
 
 /** After these, who is in and on which board is asked for anew. */
@@ -77,6 +81,8 @@ Alpine.data('circulate', () => {
   let wanted: boolean | null = null;
 
   return {
+    tilesStyle:
+      data.seats && !data.together ? { gridTemplateColumns: `repeat(${data.seats.columns}, minmax(6.5rem, 1fr))` } : {},
     people: [] as Participant[],
     boards: [] as Row[],
     pageNumber: 1,
@@ -138,7 +144,20 @@ Alpine.data('circulate', () => {
         const row = (this.boards as Row[]).find((r) => r.id === id) ?? this.place(id);
         Object.assign(row, { name, people: whose, who: this.namesOf(whose), helper: this.helperOf(whose) });
       }
+      this.takeSeats();
       this.refresh();
+    },
+
+    /** Boards stand where people sit; those without a seat come behind the last row. */
+    takeSeats(): void {
+      const { seats } = data;
+      if (!seats || data.together) return;
+      let behind = Math.max(...Object.values(seats.of).map(([row]) => row)) * seats.columns;
+      for (const row of this.boards as Row[]) {
+        const [at] = row.people.flatMap((n) => (seats.of[n] ? [seats.of[n]] : []));
+        const [line, column] = at ?? [Math.floor(behind / seats.columns) + 1, (behind++ % seats.columns) + 1];
+        row.seat = { gridRow: String(line), gridColumn: String(column) };
+      }
     },
 
     wantedBoards(): Map<string, { name: string; people: number[] }> {
@@ -182,6 +201,7 @@ Alpine.data('circulate', () => {
         ready: false,
         handedIn: '',
         activity: '',
+        seat: {},
       });
       const tile = new Tile(id, connection, data.me, () => this.refresh());
       tiles.set(id, tile);

@@ -44,6 +44,7 @@ export function languageControls(session: () => SheetSession, language: string, 
       .map((code) => ({ code, name: `${nameOfLanguage(code)} (${code})` })),
     other: '',
     lines: [] as Line[],
+    untranslated: 0,
 
     openLanguages(): void {
       this.listLines();
@@ -55,18 +56,18 @@ export function languageControls(session: () => SheetSession, language: string, 
       this.listLines();
     },
 
+    /** A line in which somebody writes is left alone; the others are brought up to date. */
     listLines(): void {
-      this.lines = this.other ? this.sayings().map(({ change: _, said, ...line }) => ({ ...line, text: said })) : [];
+      const sayings = this.other ? this.sayings() : [];
+      this.untranslated = sayings.filter((s) => !s.said).length;
+      if (document.activeElement?.closest('.translations')) return;
+      this.lines = sayings.map(({ change: _, said, ...line }) => ({ ...line, text: said }));
     },
 
     translate(key: string, text: string): void {
       const saying = this.sayings().find((s) => s.key === key);
       if (!saying || saying.said === text.trim()) return;
       session().submit({ kind: 'makeChanges', changes: [saying.change(text)] }, session().newId());
-    },
-
-    countUntranslated(): number {
-      return this.lines.filter((line) => !line.text).length;
     },
 
     /** Everything that is said in the activity's own language, in reading order. */

@@ -287,8 +287,7 @@ Alpine.data('workshop', () => {
     },
 
     get untranslatedText(): string {
-      const count = this.countUntranslated();
-      return count === 0 ? texts.allTranslated : fill(texts.untranslated, count);
+      return this.untranslated === 0 ? texts.allTranslated : fill(texts.untranslated, this.untranslated);
     },
 
     /** Kept at the first pause; what is typed in one go is one gesture. */

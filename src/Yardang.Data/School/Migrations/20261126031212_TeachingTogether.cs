@@ -84,6 +84,13 @@ namespace Yardang.Data.School.Migrations
                 defaultValue: "");
 
             migrationBuilder.AddColumn<string>(
+                name: "Seats",
+                table: "ClassLists",
+                type: "TEXT",
+                nullable: false,
+                defaultValue: "");
+
+            migrationBuilder.AddColumn<string>(
                 name: "Together",
                 table: "ClassLists",
                 type: "TEXT",
@@ -253,6 +260,10 @@ namespace Yardang.Data.School.Migrations
 
             migrationBuilder.DropColumn(
                 name: "Plan",
+                table: "ClassLists");
+
+            migrationBuilder.DropColumn(
+                name: "Seats",
                 table: "ClassLists");
 
             migrationBuilder.DropColumn(

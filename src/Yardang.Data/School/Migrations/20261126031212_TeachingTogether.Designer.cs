@@ -11,7 +11,7 @@ using Yardang.Data.School;
 namespace Yardang.Data.School.Migrations
 {
     [DbContext(typeof(SchoolContext))]
-    [Migration("20261126025340_TeachingTogether")]
+    [Migration("20261126031212_TeachingTogether")]
     partial class TeachingTogether
     {
         /// <inheritdoc />
@@ -269,6 +269,10 @@ namespace Yardang.Data.School.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<string>("Plan")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Seats")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
