@@ -20,7 +20,7 @@ internal static class RulingPainter
         for (var i = 0; i < ruling.Dots.Length; i += 2) canvas.DrawCircle(ruling.Dots[i], ruling.Dots[i + 1], Dot, dot);
         using var font = new SKFont(Faces.Regular, Ruling.LabelSize) { Subpixel = true };
         using var words = PagePainter.Fill(Palette.PaperWords);
-        foreach (var label in ruling.Labels) canvas.DrawText(label.Text, label.X, label.Y, SKTextAlign.Center, font, words);
+        foreach (var label in ruling.Labels) canvas.DrawText(Numbers.AsRead(label.Text), label.X, label.Y, SKTextAlign.Center, font, words);
     }
 
     private static void Lines(SKCanvas canvas, ImmutableArray<int> lines, int colour, float width)

@@ -20,7 +20,7 @@ internal static class ShapePainter
         using var words = PagePainter.Fill(Palette.InkOf(mark));
         foreach (var label in MeasureLabels.Of(shape, mark.Scale, mark.Style.Looks, unit))
         {
-            canvas.DrawText(label.Text, (float)label.X, (float)label.Y + (MeasureLabels.Size / 3f), SKTextAlign.Center, font, words);
+            canvas.DrawText(Numbers.AsRead(label.Text), (float)label.X, (float)label.Y + (MeasureLabels.Size / 3f), SKTextAlign.Center, font, words);
         }
     }
 

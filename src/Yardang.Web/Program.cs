@@ -144,9 +144,9 @@ app.MapGet("/here", async (HttpContext context, MyPlace places) => Results.Redir
 app.MapGet("/lesson/{lesson:guid}/people.json", async (HttpContext context, Guid lesson, AccessResolver access, LessonPeople people) =>
     await access.LessonAsync(Visitor.Of(context), lesson, Power.Watches) is null ? Results.NotFound() : Results.Ok(await people.InAsync(lesson)));
 app.MapGet("/lesson/{lesson:guid}/slips.pdf", (HttpContext context, Guid lesson, SlipExport slips) => slips.PdfAsync(context, lesson));
-app.MapGet("/lesson/{lesson:guid}/boards.pdf", (HttpContext context, Guid lesson, BoardExport export) => export.PdfAsync(context, lesson));
-app.MapGet("/lesson/{lesson:guid}/board/{board:guid}.{format:regex(^(png|svg|inkml)$)}", (HttpContext context, Guid lesson, Guid board, string format, int? page, BoardExport export) =>
-    export.PageAsync(context, lesson, board, format, page));
+app.MapGet("/lesson/{lesson:guid}/boards.pdf", (HttpContext context, Guid lesson, string? language, BoardExport export) => export.PdfAsync(context, lesson, language));
+app.MapGet("/lesson/{lesson:guid}/board/{board:guid}.{format:regex(^(png|svg|inkml)$)}", (HttpContext context, Guid lesson, Guid board, string format, int? page, string? language, BoardExport export) =>
+    export.PageAsync(context, lesson, board, format, page, language));
 app.MapGet("/template/{key}.png", (HttpContext context, string key, TemplatePictures pictures) => pictures.Get(context, key)).RequireAuthorization();
 app.MapGet("/lesson/{lesson:guid}.yardang.zip", (HttpContext context, Guid lesson, BoardExport export) => export.WorkAsync(context, lesson));
 app.MapGet("/activity/{activity:guid}.yardang.zip", (HttpContext context, Guid activity, BoardExport export) => export.ArchiveAsync(context, activity));

@@ -50,7 +50,7 @@ public sealed partial class TestSchool : IAsyncDisposable
     {
         var handing = Get<Handing>();
         var activity = await handing.CreateAsync(teacher, ActivityContent.Blank("en", "What holds a bridge up?"));
-        return (activity, await handing.HandOutAsync(activity, "7 Amber", door, way, "en"));
+        return (activity, await handing.HandOutAsync(activity, new HandOutOrder("7 Amber", door, way), "en"));
     }
 
     /// <summary>A browser of a student who joined, with the address of their board.</summary>

@@ -16,9 +16,28 @@ public static class Languages
         return all.Count < 2 ? 0 : TextsOf(activity).Count(t => t.Count > 0 && t.Count < all.Count);
     }
 
+    /// <summary>A mark as somebody reads it who reads this language; as it was written if it does not say it in this language.</summary>
+    public static Mark ReadIn(Mark mark, string language)
+    {
+        if (mark.Body is ZoneBody zone) return mark with { Body = zone with { Name = Texts.In(language, zone.Name.For(language)) } };
+        if (mark.Words?.Also?.FirstOrDefault(a => string.Equals(a.Language, language, StringComparison.Ordinal)) is not { } said) return mark;
+        var words = new Words(said.Text, said.Language, said.Lines, said.Size);
+        return mark with
+        {
+            Body = mark.Body switch
+            {
+                TextBody text => text with { Words = words },
+                NoteBody note => note with { Words = words },
+                BubbleBody bubble => bubble with { Words = words },
+                var other => other,
+            },
+        };
+    }
+
     // For each text, the languages in which it is there.
     private static IEnumerable<IReadOnlyCollection<string>> TextsOf(ActivityContent activity)
     {
+        yield return In(activity.Name);
         yield return In(activity.Directions);
         foreach (var page in activity.Pages)
         {

@@ -65,6 +65,10 @@ public sealed class Board(ActivityContent version) : Room
                 return actor.Role != Role.Program ? Refusal.NotAllowed
                     : _adopted.GetValueOrDefault(given) is not { GivenUp: false } ? Refusal.NothingToUndo
                     : Sheets.Journal.Find(given) is { } gesture ? Adoption.GiveUp(Sheets, gesture) : new GestureUndone(given, [], []);
+            case SetKey(var key):
+                if (actor.Role != Role.Program) return Refusal.NotAllowed;
+                var fitting = key.FitTo(Sheets);
+                return fitting.IsSameAs(AnswerKey.On(Sheets)) ? Refusal.Duplicate : new Decision.Accepted(new KeySet(fitting), Audience.Staff);
             case AcceptLateWork or DiscardLateWork when !actor.IsStaff:
                 return Refusal.NotAllowed;
             case AcceptLateWork(var number):

@@ -45,7 +45,9 @@ public sealed record ListProblem(int Line, ListFault Fault, string Value);
 /// <summary>Reads class lists, typed or from a file. Either all of it can be taken, or every line that cannot be is named.</summary>
 public static class ClassListReader
 {
-    private const int HighestNumber = 9_999;
+    /// <summary>The highest roster number.</summary>
+    public const int HighestNumber = 9_999;
+
     private const int MostProblems = 50;
 
     // As schools' programs call their columns, in the languages of the interface.

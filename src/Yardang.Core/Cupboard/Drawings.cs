@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using System.Globalization;
 
 namespace Yardang.Core.Cupboard;
 
@@ -18,6 +19,7 @@ public sealed record Drawing(int Key, string Name, string Words, ImmutableArray<
 /// <summary>
 /// The program's own drawings: bridges, tools, nature, people, maps, signs. A line of <c>drawings.txt</c> is one:
 /// name | words | colour path ; colour path ... A colour is #rrggbb for a filling, "-" for a line alone, "ring" for a warning ring.
+/// The same lines of <c>drawings.es.txt</c> say name | words in Spanish; so for every other language.
 /// </summary>
 public static class Drawings
 {
@@ -28,14 +30,30 @@ public static class Drawings
     private const int Ring = 0xb93f2b;
 
     /// <summary>All of them.</summary>
-    public static readonly ImmutableArray<Drawing> All = [.. Read().Select((line, i) => Parse(line, i + 1))];
+    public static readonly ImmutableArray<Drawing> All = [.. Read("drawings.txt").Select((line, i) => Parse(line, i + 1))];
 
-    /// <summary>Drawings in whose name or words each of these begins a word; all of them for no word.</summary>
-    public static IEnumerable<Drawing> Search(string words)
+    private static readonly ImmutableDictionary<string, ImmutableArray<string>> s_inLanguages = typeof(Drawings).Assembly.GetManifestResourceNames()
+        .Where(file => file.StartsWith("drawings.", StringComparison.Ordinal) && file.Split('.').Length == 3)
+        .ToImmutableDictionary(file => file.Split('.')[1], file => Read(file).ToImmutableArray(), StringComparer.Ordinal);
+
+    /// <summary>
+    /// Drawings in whose name or words, in this language or in English, each of these begins a word, accents and case aside; all of them for no word.
+    /// </summary>
+    /// <param name="words">What is looked for.</param>
+    /// <param name="language">The code of a language.</param>
+    public static IEnumerable<Drawing> Search(string words, string language)
     {
         var asked = words.Split(' ', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
-        return All.Where(d => asked.All(w => $"{d.Name} {d.Words}".Split(' ', '-', ',').Any(x => x.StartsWith(w, StringComparison.OrdinalIgnoreCase))));
+        return All.Where(d => asked.All(w => $"{d.Name} {d.Words} {InLanguage(d, language)}".Split(' ', '-', ',', '|').Any(x => Begins(x, w))));
     }
+
+    /// <summary>What a drawing shows, in this language; in English if the program does not know the language.</summary>
+    public static string NameIn(Drawing drawing, string language) => InLanguage(drawing, language) is { } line ? line.Split(" | ")[0] : drawing.Name;
+
+    private static string? InLanguage(Drawing drawing, string language) => s_inLanguages.TryGetValue(language, out var lines) ? lines[drawing.Key - 1] : null;
+
+    private static bool Begins(string word, string beginning) =>
+        CultureInfo.InvariantCulture.CompareInfo.IsPrefix(word, beginning, CompareOptions.IgnoreCase | CompareOptions.IgnoreNonSpace);
 
     private static Drawing Parse(string line, int key)
     {
@@ -54,9 +72,9 @@ public static class Drawings
         };
     }
 
-    private static string[] Read()
+    private static string[] Read(string file)
     {
-        using var stream = typeof(Drawings).Assembly.GetManifestResourceStream("drawings.txt")!;
+        using var stream = typeof(Drawings).Assembly.GetManifestResourceStream(file)!;
         using var reader = new StreamReader(stream);
         return reader.ReadToEnd().Split('\n', StringSplitOptions.RemoveEmptyEntries);
     }

@@ -19,7 +19,9 @@ public sealed record ReadyLine(string Key, bool IsWarning = false, int Count = 0
 /// <param name="HasPassword">Whether newcomers type a password besides the code.</param>
 /// <param name="HasList">Whether the people of a class list are expected.</param>
 /// <param name="Times">When it opens, is due and closes.</param>
-public sealed record HandingPlan(Door Door, Way Way, bool Masked = false, bool HasPassword = false, bool HasList = false, LessonTimes? Times = null);
+/// <param name="Introduction">How newcomers say who they are.</param>
+public sealed record HandingPlan(
+    Door Door, Way Way, bool Masked = false, bool HasPassword = false, bool HasList = false, LessonTimes? Times = null, Introduction Introduction = Introduction.Name);
 
 /// <summary>What students will be able to do, and what was probably forgotten, before anything is handed out.</summary>
 public static class ReadyCheck
@@ -54,6 +56,8 @@ public static class ReadyCheck
         if (Languages.In(activity) is { Count: > 1 } languages) lines.Add(new("Languages", Count: languages.Count));
         if (fewer > 0) lines.Add(new("FewerTools", Count: fewer));
         if (plan.HasList && door == Door.Ask) lines.Add(new("ClassListAsks"));
+        if (plan.Introduction == Introduction.Number) lines.Add(new(plan.HasList ? "ByListNumber" : "ByNumber"));
+        if (plan.Introduction == Introduction.NumberAndName) lines.Add(new(plan.HasList ? "ByListNumberAndName" : "ByNumberAndName"));
         if (plan.HasPassword) lines.Add(new("Password"));
         if (times.OpensAt is not null) lines.Add(new("Opens"));
         if (times.HandsIn) lines.Add(new(times.DueAt is null ? "HandsIn" : "HandsInDue"));

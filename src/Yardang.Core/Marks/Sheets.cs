@@ -126,6 +126,9 @@ public sealed class Sheets
                 foreach (var mark in marks) Add(mark, actor, gesture);
                 Make(changes, actor, gesture);
                 break;
+            case KeySet(var key):
+                SetKey(key);
+                break;
             case GestureUndone(var id, var changes, _):
                 TurnBack(id, changes, undone: true);
                 break;
@@ -199,6 +202,17 @@ public sealed class Sheets
         }
 
         if (gesture is not null) gesture.Undone = undone;
+    }
+
+    private void SetKey(AnswerKey key)
+    {
+        foreach (var mark in _marks.Values.Where(m => m.Grip == Grip.Key).ToList()) _marks.Remove(mark.Id);
+        foreach (var mark in key.Marks) Put(mark);
+        var expected = key.Zones.ToDictionary(z => z.Zone, z => z.Expected);
+        foreach (var mark in _marks.Values.ToList())
+        {
+            if (mark.Body is ZoneBody zone) _marks[mark.Id] = mark with { Body = zone with { Expected = expected.GetValueOrDefault(mark.Id) } };
+        }
     }
 
     private void Put(Mark mark)

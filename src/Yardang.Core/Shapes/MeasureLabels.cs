@@ -10,8 +10,8 @@ public sealed record MeasureLabel(double X, double Y, string Text);
 
 /// <summary>
 /// The measures that a shape shows, and where: sides outside the middle of each side, angles inside each corner, perimeter and area in the
-/// middle. Lengths to a tenth of a centimetre or a hundredth of an inch, angles to a degree. The same numbers for
-/// everybody who looks, so they do not follow a reader's language.
+/// middle. Lengths to a tenth of a centimetre or a hundredth of an inch, angles to a degree. They are written with
+/// a point; whoever draws them puts the reader's decimal sign in its place.
 /// </summary>
 public static class MeasureLabels
 {

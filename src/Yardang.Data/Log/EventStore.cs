@@ -24,6 +24,9 @@ public interface IEventStore
     /// <summary>A room's events after a number, in order.</summary>
     IReadOnlyList<byte[]> Read(Guid room, long after);
 
+    /// <summary>Every event and snapshot of every room, one after the other.</summary>
+    IEnumerable<byte[]> ReadAll();
+
     /// <summary>The number of a room's last event; 0 if it has none.</summary>
     long LastNumber(Guid room);
 
@@ -110,6 +113,15 @@ public sealed class SqliteEventStore : IEventStore, IDisposable
         var payloads = new List<byte[]>();
         while (reader.Read()) payloads.Add((byte[])reader[0]);
         return payloads;
+    }
+
+    public IEnumerable<byte[]> ReadAll()
+    {
+        using var connection = Connect();
+        using var command = connection.CreateCommand();
+        command.CommandText = "SELECT Payload FROM Events UNION ALL SELECT Snapshot FROM Rooms WHERE Snapshot IS NOT NULL";
+        using var reader = command.ExecuteReader();
+        while (reader.Read()) yield return (byte[])reader[0];
     }
 
     public long LastNumber(Guid room)

@@ -29,6 +29,12 @@ public sealed class MediaStore(string folder)
     /// <summary>The file with a name, for reading a part of it; null if there is none.</summary>
     public string? FindFile(string name) => IsName(name) && File.Exists(PathOf(name)) ? PathOf(name) : null;
 
+    /// <summary>Deletes a file, if it is there.</summary>
+    public void Delete(string name)
+    {
+        if (FindFile(name) is { } file) File.Delete(file);
+    }
+
     private static bool IsName(string name) => name.Length == 64 && name.All(char.IsAsciiHexDigitLower);
 
     private string PathOf(string name) => Path.Combine(folder, name[..2], name);

@@ -153,6 +153,9 @@ public sealed class LessonRecord
     /// <summary>The class list whose people were expected; null if there was none. The list may have changed or gone since.</summary>
     public Guid? ClassListId { get; init; }
 
+    /// <summary>How newcomers say who they are.</summary>
+    public Introduction Introduction { get; init; }
+
     /// <summary>Hash of the password that newcomers type besides the code; null if there is none.</summary>
     public string? PasswordHash { get; set; }
 
@@ -267,7 +270,7 @@ public sealed class ParticipantRecord
 
     public required DateTimeOffset JoinedAt { get; set; }
 
-    /// <summary>Their number on the class list; null for those who are on none.</summary>
+    /// <summary>Their number on the class list, or the one with which they came in; null for those who have none.</summary>
     public int? ListNumber { get; init; }
 
     /// <summary>Their hidden level on the class list; 0 for none.</summary>

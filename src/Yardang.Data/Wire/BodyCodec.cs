@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using MessagePack;
 using Yardang.Core.Ink;
+using Yardang.Core.LateChanges;
 using Yardang.Core.Marks;
 
 namespace Yardang.Data.Wire;
@@ -146,6 +147,21 @@ internal static class BodyCodec
         }
 
         return points.MoveToImmutable();
+    }
+
+    public static void Write(ref MessagePackWriter w, ZoneKey key)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(key.Zone);
+        Write(ref w, key.Expected);
+    }
+
+    public static ZoneKey ReadZoneKey(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        var key = new ZoneKey(r.ReadInt64(), ReadExpectation(ref r) ?? Expectation.None);
+        fields.End(ref r);
+        return key;
     }
 
     private static void Write(ref MessagePackWriter w, Expectation? expected)

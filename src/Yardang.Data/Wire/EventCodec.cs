@@ -35,6 +35,7 @@ public static class EventCodec
         PageAdded = 18,
         WorkBrought = 19,
         ChangeAdopted = 20,
+        KeySet = 21,
         LessonOpened = 30,
         PersonJoined = 31,
         DoorSet = 32,
@@ -145,6 +146,13 @@ public static class EventCodec
                 w.WriteArrayHeader(e.Marks.Length);
                 foreach (var mark in e.Marks) MarkCodec.Write(ref w, mark);
                 ChangeCodec.Write(ref w, e.Changes);
+                break;
+            case KeySet(var key):
+                Begin(ref w, Kind.KeySet, 2);
+                w.WriteArrayHeader(key.Marks.Length);
+                foreach (var mark in key.Marks) MarkCodec.Write(ref w, mark);
+                w.WriteArrayHeader(key.Zones.Length);
+                foreach (var zone in key.Zones) BodyCodec.Write(ref w, zone);
                 break;
             case PageAdded e:
                 Begin(ref w, Kind.PageAdded, 2);
@@ -307,6 +315,7 @@ public static class EventCodec
         Kind.MarkAdded => (new MarkAdded(MarkCodec.ReadMark(ref r)), 1),
         Kind.MarksAdded => (new MarksAdded(ReadMarks(ref r)), 1),
         Kind.ChangeAdopted => (new ChangeAdopted(r.ReadInt32(), r.ReadInt64(), ReadPages(ref r), ReadMarks(ref r), ChangeCodec.ReadChanges(ref r)), 5),
+        Kind.KeySet => (new KeySet(new AnswerKey(ReadMarks(ref r), ReadZones(ref r))), 2),
         Kind.PageAdded => (new PageAdded(PageCodec.ReadPage(ref r), r.ReadDouble()), 2),
         Kind.ChangesMade => (new ChangesMade(ChangeCodec.ReadChanges(ref r)), 1),
         Kind.GestureUndone => (new GestureUndone(r.ReadInt64(), ChangeCodec.ReadChanges(ref r), ReadIds(ref r)), 3),
@@ -366,6 +375,13 @@ public static class EventCodec
         var marks = ImmutableArray.CreateBuilder<Mark>();
         for (var left = r.ReadArrayHeader(); left > 0; left--) marks.Add(MarkCodec.ReadMark(ref r));
         return marks.ToImmutable();
+    }
+
+    private static ImmutableArray<ZoneKey> ReadZones(ref MessagePackReader r)
+    {
+        var zones = ImmutableArray.CreateBuilder<ZoneKey>();
+        for (var left = r.ReadArrayHeader(); left > 0; left--) zones.Add(BodyCodec.ReadZoneKey(ref r));
+        return zones.ToImmutable();
     }
 
     private static ImmutableArray<long> ReadIds(ref MessagePackReader r)

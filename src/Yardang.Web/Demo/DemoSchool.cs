@@ -141,7 +141,7 @@ public sealed class DemoSchool(
         var lessons = new List<LessonRecord>();
         foreach (var (archive, way, _) in s_lessons)
         {
-            lessons.Add(await handing.HandOutAsync(await ImportAsync(teacher.Id, archive), "7 Amber", Door.Open, way, "en"));
+            lessons.Add(await handing.HandOutAsync(await ImportAsync(teacher.Id, archive), new HandOutOrder("7 Amber", Way: way), "en"));
         }
 
         // The colleague has accepted; the specialist has not opened the invitation yet.

@@ -1,4 +1,5 @@
 using System.Globalization;
+using Yardang.Core.Activities;
 using Yardang.Core.Boards;
 using Yardang.Core.Interchange;
 using Yardang.Core.Marks;
@@ -14,23 +15,23 @@ namespace Yardang.Web.Exports;
 /// <summary>Boards on their way out: all as one PDF, one as PNG or SVG. For the lesson's teacher only.</summary>
 public sealed class BoardExport(AccessResolver access, LessonPeople people, Handing handing, WorkArchive work, RoomHosts hosts, MediaStore media, SchoolClock clock)
 {
-    /// <summary>All boards of a lesson, a page each, in the order of arrival.</summary>
-    public async Task<IResult> PdfAsync(HttpContext context, Guid lesson)
+    /// <summary>All boards of a lesson, a page each, in the order of arrival; what the teacher wrote in a language, if one is asked for.</summary>
+    public async Task<IResult> PdfAsync(HttpContext context, Guid lesson, string? language)
     {
         if (await access.LessonAsync(Visitor.Of(context), lesson, Power.Runs) is not { } record) return Results.NotFound();
         var pages = new List<ExportPage>();
-        foreach (var board in (await people.AllBoardsAsync(record)).Where(b => b.People.Count > 0 || b.Id == record.TogetherId)) pages.AddRange(await PagesAsync(record, board));
+        foreach (var board in (await people.AllBoardsAsync(record)).Where(b => b.People.Count > 0 || b.Id == record.TogetherId)) pages.AddRange(await PagesAsync(record, board, language));
         return pages.Count == 0
             ? Results.Redirect($"/lesson/{lesson}")
             : Results.File(PageExport.Pdf(pages, record.Name), "application/pdf", $"{FileName(record.Name)}.pdf");
     }
 
     /// <summary>A page of one board, the first if nothing else is asked for: as a picture, or its ink as InkML.</summary>
-    public async Task<IResult> PageAsync(HttpContext context, Guid lesson, Guid board, string format, int? number)
+    public async Task<IResult> PageAsync(HttpContext context, Guid lesson, Guid board, string format, int? number, string? language)
     {
         if (await access.LessonAsync(Visitor.Of(context), lesson, Power.Runs) is not { } record) return Results.NotFound();
         if ((await people.AllBoardsAsync(record)).FirstOrDefault(b => b.Id == board) is not { } found) return Results.NotFound();
-        var pages = await PagesAsync(record, found);
+        var pages = await PagesAsync(record, found, language);
         if ((number ?? 1) < 1 || (number ?? 1) > pages.Count) return Results.NotFound();
         var page = pages[(number ?? 1) - 1];
         var name = FileName($"{record.Name} {found.Title}");
@@ -57,7 +58,7 @@ public sealed class BoardExport(AccessResolver access, LessonPeople people, Hand
         return Results.File(await work.WriteAsync(record), "application/zip", $"{FileName($"{record.Name} {record.ClassName}")}.yardang.zip");
     }
 
-    private async Task<List<ExportPage>> PagesAsync(LessonRecord lesson, LessonBoard board)
+    private async Task<List<ExportPage>> PagesAsync(LessonRecord lesson, LessonBoard board, string? language)
     {
         var host = await hosts.GetAsync(board.Id);
         var foot = string.Create(CultureInfo.CurrentCulture, $"{board.Title} · {lesson.Name} · {clock.Day(lesson.HandedOutAt)}");
@@ -65,7 +66,7 @@ public sealed class BoardExport(AccessResolver access, LessonPeople people, Hand
         await host.LookAsync(room =>
         {
             var sheets = ((Board)room).Sheets;
-            pages = [.. sheets.Pages.Select(p => new ExportPage(p, [.. sheets.Visible(p.Id).Where(m => m.Grip != Grip.Key)], sheets.Unit, media.Find, foot))];
+            pages = [.. sheets.Pages.Select(p => new ExportPage(p, [.. sheets.Visible(p.Id).Where(m => m.Grip != Grip.Key).Select(m => language is null ? m : Languages.ReadIn(m, language))], sheets.Unit, media.Find, foot))];
         });
         return pages;
     }

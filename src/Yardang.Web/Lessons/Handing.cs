@@ -14,6 +14,19 @@ using Yardang.Web.Rooms;
 
 namespace Yardang.Web.Lessons;
 
+/// <summary>How an activity is to be handed out.</summary>
+/// <param name="ClassName">For whom, in the teacher's words; may be empty.</param>
+/// <param name="Door">Whether newcomers walk in.</param>
+/// <param name="Way">Who works with whom.</param>
+/// <param name="Masked">Whether classmates see masks instead of names.</param>
+/// <param name="Password">What newcomers type besides the code; null for none.</param>
+/// <param name="ClassList">Who is expected; null if nobody in particular is.</param>
+/// <param name="Times">When it opens, is due and closes.</param>
+/// <param name="Introduction">How newcomers say who they are.</param>
+public sealed record HandOutOrder(
+    string ClassName, Door Door = Door.Open, Way Way = Way.OneEach, bool Masked = false, string? Password = null, ClassListRecord? ClassList = null,
+    LessonTimes? Times = null, Introduction Introduction = Introduction.Name);
+
 /// <summary>Starts activities, and hands them out: freezes a version and opens a lesson on it.</summary>
 public sealed class Handing(IDbContextFactory<SchoolContext> school, RoomHosts hosts, MediaStore media, TimeProvider clock)
 {
@@ -85,7 +98,7 @@ public sealed class Handing(IDbContextFactory<SchoolContext> school, RoomHosts h
     }
 
     /// <summary>Hands an activity out: what it says now is frozen, and later changes in the workshop do not touch the lesson.</summary>
-    public async Task<LessonRecord> HandOutAsync(ActivityRecord activity, string className, Door door, Way way, string language, bool masked = false, string? password = null, ClassListRecord? classList = null, LessonTimes? times = null, Guid? owner = null)
+    public async Task<LessonRecord> HandOutAsync(ActivityRecord activity, HandOutOrder order, string language, Guid? owner = null)
     {
         var content = await ContentAsync(activity);
         await using var db = await school.CreateDbContextAsync();
@@ -98,13 +111,14 @@ public sealed class Handing(IDbContextFactory<SchoolContext> school, RoomHosts h
             VersionId = version.Id,
             Code = JoinCode.New(),
             Name = content.Name.For(language),
-            ClassName = className,
+            ClassName = order.ClassName,
             HandedOutAt = clock.GetUtcNow(),
-            Way = way,
-            TogetherId = way == Way.AllTogether ? Guid.CreateVersion7() : null,
-            ClassListId = classList?.Id,
+            Way = order.Way,
+            TogetherId = order.Way == Way.AllTogether ? Guid.CreateVersion7() : null,
+            ClassListId = order.ClassList?.Id,
+            Introduction = order.Introduction,
         };
-        lesson.PasswordHash = LessonPassword.Hash(lesson, password);
+        lesson.PasswordHash = LessonPassword.Hash(lesson, order.Password);
         db.Lessons.Add(lesson);
         db.Attach(activity).Entity.UsedAt = lesson.HandedOutAt;
         if (lesson.TogetherId is { } together) db.Boards.Add(new BoardRecord { Id = together, LessonId = lesson.Id, Kind = BoardKind.Together, Number = 0 });
@@ -112,10 +126,10 @@ public sealed class Handing(IDbContextFactory<SchoolContext> school, RoomHosts h
 
         var room = await hosts.GetAsync(lesson.Id);
         await room.SubmitAsync(new OpenLesson(), Actor.Program);
-        if (door != Door.Open) await room.SubmitAsync(new SetDoor(door), Actor.Program);
-        if (times is not null && times != LessonTimes.None) await SetTimesAsync(lesson, room, times);
-        if (masked) await room.SubmitAsync(new MaskNames(true), Actor.Program);
-        if (classList is not null) await ExpectAsync(lesson, room, classList);
+        if (order.Door != Door.Open) await room.SubmitAsync(new SetDoor(order.Door), Actor.Program);
+        if (order.Times is { } times && times != LessonTimes.None) await SetTimesAsync(lesson, room, times);
+        if (order.Masked) await room.SubmitAsync(new MaskNames(true), Actor.Program);
+        if (order.ClassList is { } classList) await ExpectAsync(lesson, room, classList);
         return lesson;
     }
 

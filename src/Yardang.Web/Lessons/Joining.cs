@@ -61,7 +61,7 @@ public sealed class Joining(IDbContextFactory<SchoolContext> school, RoomHosts h
         }
     }
 
-    /// <summary>Who is expected in a lesson, by their number on the class list.</summary>
+    /// <summary>Who is known in a lesson by a number: those on its class list, and whoever came in with one.</summary>
     public async Task<IReadOnlyList<ParticipantRecord>> ListAsync(Guid lesson)
     {
         await using var db = await school.CreateDbContextAsync();
@@ -72,18 +72,19 @@ public sealed class Joining(IDbContextFactory<SchoolContext> school, RoomHosts h
     /// A newcomer: lets them in, with a board of their own or onto everybody's, or lets them wait at the door. Who is not on the class list of a lesson
     /// that has one waits in any case. The refusal says why not.
     /// </summary>
-    public async Task<(ParticipantRecord? Participant, Refusal? Refusal)> JoinAsync(LessonRecord lesson, string name)
+    public async Task<(ParticipantRecord? Participant, Refusal? Refusal)> JoinAsync(LessonRecord lesson, string name, int? number = null)
     {
         var (come, refusal) = await ComeAsync(lesson.Id, new Join(Asks: lesson.ClassListId is not null));
-        if (come is not var (number, standing)) return (null, refusal);
+        if (come is not var (person, standing)) return (null, refusal);
         await using var db = await school.CreateDbContextAsync();
         var participant = new ParticipantRecord
         {
             Id = Guid.CreateVersion7(),
             LessonId = lesson.Id,
-            Number = number,
+            Number = person,
             Name = name,
-            BoardId = lesson.TogetherId ?? await Seating.BoardAsync(db, lesson.Id, BoardKind.Own, number),
+            ListNumber = number,
+            BoardId = lesson.TogetherId ?? await Seating.BoardAsync(db, lesson.Id, BoardKind.Own, person),
             Standing = standing,
             JoinedAt = clock.GetUtcNow(),
         };

@@ -52,21 +52,21 @@ public sealed class LateChangeShelf(IDbContextFactory<SchoolContext> school)
 
         await using var db = await school.CreateDbContextAsync();
         if (await db.Boards.FindAsync(board.Id) is not { } record) return;
+        var meant = changes.Where(c => IsFor(c, record)).ToList();
+        if (meant.Count == 0) return;
+
         var has = ImmutableDictionary<int, Adopted>.Empty;
         await board.LookAsync(r => has = ((Board)r).Adopted.ToImmutableDictionary());
-        var lacking = changes.Where(c => IsFor(c, record) && !c.TakenBack && !has.ContainsKey(c.Number)).ToList();
-        if (lacking.Count > 0)
+        var kept = (await OfAsync(record.LessonId)).ToDictionary(k => k.Key, k => ContentOf(k.Value));
+        var version = ActivityJson.Read(await db.Lessons.Where(l => l.Id == record.LessonId).Join(db.Versions, l => l.VersionId, v => v.Id, (_, v) => v.Content).SingleAsync());
+        foreach (var change in meant.Where(c => !c.TakenBack && !has.ContainsKey(c.Number)))
         {
-            var kept = await OfAsync(record.LessonId);
-            var version = ActivityJson.Read(await db.Lessons.Where(l => l.Id == record.LessonId).Join(db.Versions, l => l.VersionId, v => v.Id, (_, v) => v.Content).SingleAsync());
-            foreach (var change in lacking)
-            {
-                ImmutableArray<ActivityContent> earlier = [version, .. changes.Where(c => c.Number < change.Number).Select(c => ContentOf(kept[c.Content]).Activity)];
-                await board.SubmitAsync(new Submission(0, 0, 0, change.Number, new AdoptChange(change.Number, ContentOf(kept[change.Content]), earlier)), Actor.Program, CancellationToken.None);
-            }
+            ImmutableArray<ActivityContent> earlier = [version, .. changes.Where(c => c.Number < change.Number).Select(c => kept[c.Content].Activity)];
+            await board.SubmitAsync(new Submission(0, 0, 0, change.Number, new AdoptChange(change.Number, kept[change.Content], earlier)), Actor.Program, CancellationToken.None);
         }
 
-        foreach (var change in changes.Where(c => c.TakenBack && has.TryGetValue(c.Number, out var adopted) && !adopted.GivenUp)) await board.SubmitAsync(new GiveUpChange(change.Number), Actor.Program);
+        foreach (var change in meant.Where(c => c.TakenBack && has.TryGetValue(c.Number, out var adopted) && !adopted.GivenUp)) await board.SubmitAsync(new GiveUpChange(change.Number), Actor.Program);
+        await board.SubmitAsync(new SetKey(AnswerKey.Of(version, meant.Where(c => !c.TakenBack).Select(c => kept[c.Content]))), Actor.Program);
     }
 
     private static bool IsFor(LateChange change, BoardRecord board) => change.IsForEverybody || board.Kind switch

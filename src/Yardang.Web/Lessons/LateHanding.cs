@@ -81,10 +81,10 @@ public sealed class LateHanding(IDbContextFactory<SchoolContext> school, Handing
     // What is printed everywhere already is not printed twice.
     private static bool IsOfTheActivity(Mark mark) => mark.Grip == Grip.Printed && Ids.ClientOf(mark.Id) >= Ids.FirstDraftClient;
 
-    // Under ids of a client number that no tab of a draft will ever have: one of the last there are.
+    // Under ids of a client number that no tab of a draft will ever have: one of the last there are. The very last is the answer key's.
     private static ImmutableArray<Mark> Copies(Sheets sheets, IReadOnlyCollection<long> ids, Grip grip)
     {
-        var client = Ids.ClientLimit - RandomNumberGenerator.GetInt32(1, LastClients);
+        var client = Ids.ClientLimit - RandomNumberGenerator.GetInt32(2, LastClients);
         var chosen = sheets.Marks.Values.Where(m => ids.Contains(m.Id) && !m.Erased && m.Grip != Grip.Key && m.Body is not ZoneBody && !IsOfTheActivity(m)).OrderBy(m => m.Order).ToList();
         var renamed = chosen.Select((m, i) => (m.Id, New: Ids.Of(client, i + 1))).ToDictionary(p => p.Id, p => p.New);
         return

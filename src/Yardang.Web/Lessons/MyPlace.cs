@@ -14,8 +14,9 @@ namespace Yardang.Web.Lessons;
 /// <param name="Address">The page to be on.</param>
 /// <param name="Group">What their group is called; null if they are in none.</param>
 /// <param name="Others">With whom they share the board, by name or mask.</param>
-/// <param name="Heading">What stands above the board: the lesson's name, the group and who is in it.</param>
-public sealed record StudentPlace(Standing Standing, Guid Board, string Address, string? Group, IReadOnlyList<string> Others, string Heading);
+/// <param name="Lesson">What the lesson is called.</param>
+/// <param name="Company">What stands behind it above the board: the group and who is in it. Empty for who works alone.</param>
+public sealed record StudentPlace(Standing Standing, Guid Board, string Address, string? Group, IReadOnlyList<string> Others, string Lesson, string Company);
 
 /// <summary>Tells a student where their place is: asked when they come back, when they are let in, and when they are put into a group.</summary>
 public sealed class MyPlace(IDbContextFactory<SchoolContext> school, RoomHosts hosts, LessonPeople people, IStringLocalizer<UiTexts> texts)
@@ -33,7 +34,7 @@ public sealed class MyPlace(IDbContextFactory<SchoolContext> school, RoomHosts h
             ? [.. (await people.NamedAsync(lesson.Id, group.People, plan.NamesMasked, me)).Where(n => n.Number != participant.Number).Select(n => n.Name)]
             : [];
         var address = standing == Standing.In && !lesson.Waits ? $"/board/{participant.BoardId}?as={participant.Id}" : $"/join/{lesson.Code}?as={participant.Id}";
-        return new(standing, participant.BoardId, address, group?.Name, others, HeadingOf(lesson.Name, group?.Name, others));
+        return new(standing, participant.BoardId, address, group?.Name, others, lesson.Name, CompanyOf(group?.Name, others));
     }
 
     /// <summary>The same for the participant as whom a tab acts; null if it acts as nobody.</summary>
@@ -44,7 +45,7 @@ public sealed class MyPlace(IDbContextFactory<SchoolContext> school, RoomHosts h
         return await db.Participants.FindAsync(id) is { } participant ? (await OfAsync(participant), participant) : null;
     }
 
-    private string HeadingOf(string lesson, string? group, IReadOnlyList<string> others) => group is null ? lesson
-        : others.Count == 0 ? $"{lesson} · {group}"
-        : $"{lesson} · {texts["Board.GroupHeading", group, string.Join(", ", others)]}";
+    private string CompanyOf(string? group, IReadOnlyList<string> others) => group is null ? ""
+        : others.Count == 0 ? $" · {group}"
+        : $" · {texts["Board.GroupHeading", group, string.Join(", ", others)]}";
 }

@@ -42,7 +42,7 @@ public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHos
     {
         var names = await handing.TakeMediaAsync(archived.Media);
         var activity = await handing.CreateAsync(owner, Handing.WithMedia(archived.Activity, names));
-        var lesson = await handing.HandOutAsync(activity, work.ClassName, Door.Open, work.Way, ContentLanguage.Current);
+        var lesson = await handing.HandOutAsync(activity, new HandOutOrder(work.ClassName, Way: work.Way), ContentLanguage.Current);
         var room = await hosts.GetAsync(lesson.Id);
         await using var db = await school.CreateDbContextAsync();
         var numbers = new Dictionary<int, int> { [Actor.Owner.Number] = Actor.Owner.Number };

@@ -28,11 +28,13 @@ public sealed class BoardModel(
         var content = ActivityJson.Read(version.Content);
         cookie.Remember(HttpContext, me.Id);
         var looks = !found.MayWrite;
-        var heading = looks ? await WhoseAsync(db, id, found.Actor) : place.Heading;
+        var heading = looks ? await WhoseAsync(db, id, found.Actor) : place.Lesson + place.Company;
         View = new BoardView(heading, content.Directions.For(ContentLanguage.Current), IsStaff: false, Signals: !looks, new
         {
             mode = looks ? "look" : "student",
             board = id,
+            title = place.Lesson,
+            company = place.Company,
             lesson = lesson.Id,
             query = looks ? $"?as={me.Id}&look=1" : $"?as={me.Id}",
             together = lesson.TogetherId == id || place.Group is not null,

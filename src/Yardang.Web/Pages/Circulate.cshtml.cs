@@ -4,6 +4,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Localization;
 using Yardang.Core.ClassLists;
+using Yardang.Core.Interchange;
 using Yardang.Data.School;
 using Yardang.Web.Access;
 using Yardang.Web.Lessons;
@@ -24,6 +25,9 @@ public sealed class CirculateModel(AccessResolver access, LessonPeople people, I
     /// <summary>The teacher's own board.</summary>
     public Guid TeachersBoard { get; private set; }
 
+    /// <summary>The languages in which the boards can be printed, if there are several.</summary>
+    public IReadOnlyList<string> Languages { get; private set; } = [];
+
     public object Data { get; private set; } = new();
 
     public async Task<IActionResult> OnGetAsync(Guid id)
@@ -37,6 +41,8 @@ public sealed class CirculateModel(AccessResolver access, LessonPeople people, I
             texts, "Circulate", "Everybody", "PensGoingDown", "PensDownOn", "PensDownOnOne", "PeopleOne", "PensGoingUp", "PensUp", "Closed", "People", "NoConnection", "PageOf", "MinutesAgo", "JustNow", "NotStarted", "Helper", "HandedIn", "HandedInLate");
         foreach (var (name, text) in PageData.Texts(texts, "Needs", "NeedDoor", "NeedHand", "NeedReady", "NeedLate", "NeedIdle", "NeedNotStarted", "Waiting", "WaitingMinutes")) all[name] = text;
         await using var db = await school.CreateDbContextAsync();
+        var version = ActivityJson.Read(await db.Versions.Where(v => v.Id == lesson.VersionId).Select(v => v.Content).SingleAsync());
+        Languages = Core.Activities.Languages.In(version) is { Count: > 1 } several ? [.. several] : [];
         TeachersBoard = await Seating.BoardAsync(db, id, BoardKind.Teacher, 0);
         Data = new { lesson = id, who = $"teacher-{visitor.TeacherId}", me = new { me.Number, me.IsStaff, me.LooksOnly }, together = lesson.TogetherId, people = People, teachers = await people.TeachersAsync(lesson), seats = await SeatsAsync(db, lesson), texts = all };
         return Page();

@@ -10,6 +10,36 @@ using Yardang.Web.Lessons;
 
 namespace Yardang.Web.Pages;
 
+/// <summary>What is chosen in the form. Times are as its fields have them, on the clock of the school.</summary>
+public sealed record HandOutForm
+{
+    public string? ClassName { get; init; }
+
+    public Door Door { get; init; }
+
+    public Way Way { get; init; }
+
+    public bool Masked { get; init; }
+
+    public string? Password { get; init; }
+
+    /// <summary>The class list.</summary>
+    public Guid? List { get; init; }
+
+    public Introduction Introduction { get; init; }
+
+    public string? Opens { get; init; }
+
+    public string? Due { get; init; }
+
+    public string? Closes { get; init; }
+
+    public bool HandsIn { get; init; }
+
+    /// <summary>The same for the ready check.</summary>
+    public HandingPlan Plan(LessonTimes times) => new(Door, Way, Masked, !string.IsNullOrEmpty(Password), List is not null, times, Introduction);
+}
+
 /// <summary>Hands an activity out, after the ready check.</summary>
 [Authorize]
 public sealed class HandOutModel(AccessResolver access, Handing handing, ClassListShelf lists, SchoolClock clock, IStringLocalizer<UiTexts> texts) : PageModel
@@ -20,11 +50,12 @@ public sealed class HandOutModel(AccessResolver access, Handing handing, ClassLi
 
     public string Name { get; private set; } = "";
 
+    /// <summary>What is chosen.</summary>
+    public HandOutForm Form { get; private set; } = new();
+
     public LessonTimes Times { get; private set; } = LessonTimes.None;
 
     public string? Problem { get; private set; }
-
-    public string ClassName { get; private set; } = "";
 
     /// <summary>The teacher's class lists.</summary>
     public IReadOnlyList<(ClassListRecord List, int People)> Lists { get; private set; } = [];
@@ -35,43 +66,47 @@ public sealed class HandOutModel(AccessResolver access, Handing handing, ClassLi
     public async Task<IActionResult> OnGetAsync(Guid id)
     {
         if (await access.ActivityAsync(Visitor.Of(HttpContext), id, Power.Runs) is not { } activity) return NotFound();
-        await ShowAsync(activity, new HandingPlan(Door.Open, Way.OneEach));
+        await ShowAsync(activity);
         return Page();
     }
 
     /// <summary>The ready check for what is chosen in the form now.</summary>
-    public async Task<IActionResult> OnPostCheckAsync(Guid id, Door door, Way way, bool masked, string? password, Guid? list, string? opens, string? due, string? closes, bool handsIn)
+    public async Task<IActionResult> OnPostCheckAsync(Guid id, HandOutForm form)
     {
         if (await access.ActivityAsync(Visitor.Of(HttpContext), id, Power.Runs) is not { } activity) return NotFound();
-        var plan = new HandingPlan(door, way, masked, !string.IsNullOrEmpty(password), list is not null, TimesModel.Read(clock, opens, due, closes, handsIn));
-        return Partial("_ReadyCheck", new ReadyCheckView(id, ReadyCheck.For(await handing.ContentAsync(activity), plan), (await lists.OfAsync(Visitor.Of(HttpContext).TeacherId!.Value)).Count > 0));
+        (Form, Times) = (form, TimesOf(form));
+        await ShowAsync(activity);
+        return Partial("_ReadyCheck", Check);
     }
 
-    private async Task ShowAsync(ActivityRecord activity, HandingPlan plan)
+    public async Task<IActionResult> OnPostAsync(Guid id, HandOutForm form)
+    {
+        if (await access.ActivityAsync(Visitor.Of(HttpContext), id, Power.Runs) is not { } activity) return NotFound();
+        (Form, Times) = (form, TimesOf(form));
+        if (!Times.IsInOrder)
+        {
+            Problem = texts["Times.OutOfOrder"];
+            await ShowAsync(activity);
+            return Page();
+        }
+
+        var owner = Visitor.Of(HttpContext).TeacherId!.Value;
+        var classList = form.List is { } chosen ? await lists.FindAsync(owner, chosen) : null;
+        var named = string.IsNullOrWhiteSpace(form.ClassName) ? classList?.Name ?? "" : form.ClassName.Trim();
+        var password = form.Password?.Length <= LessonPassword.MaxLength ? form.Password : null;
+        var order = new HandOutOrder(named.Length > ClassNameLength ? named[..ClassNameLength] : named, form.Door, form.Way, form.Masked, password, classList, Times, form.Introduction);
+        var lesson = await handing.HandOutAsync(activity, order, ContentLanguage.Current, owner);
+        return Redirect(form.Way == Way.ByGroup ? $"/lesson/{lesson.Id}/people" : $"/lesson/{lesson.Id}/code");
+    }
+
+    private LessonTimes TimesOf(HandOutForm form) => TimesModel.Read(clock, form.Opens, form.Due, form.Closes, form.HandsIn);
+
+    private async Task ShowAsync(ActivityRecord activity)
     {
         Activity = activity;
         Lists = await lists.OfAsync(Visitor.Of(HttpContext).TeacherId!.Value);
         var content = await handing.ContentAsync(activity);
         Name = content.Name.For(ContentLanguage.Current);
-        Check = new(activity.Id, ReadyCheck.For(content, plan), Lists.Count > 0);
-    }
-
-    public async Task<IActionResult> OnPostAsync(Guid id, string? className, Door door, Way way, bool masked, string? password, Guid? list, string? opens, string? due, string? closes, bool handsIn)
-    {
-        if (await access.ActivityAsync(Visitor.Of(HttpContext), id, Power.Runs) is not { } activity) return NotFound();
-        var owner = Visitor.Of(HttpContext).TeacherId!.Value;
-        ClassName = className ?? "";
-        Times = TimesModel.Read(clock, opens, due, closes, handsIn);
-        if (!Times.IsInOrder)
-        {
-            Problem = texts["Times.OutOfOrder"];
-            await ShowAsync(activity, new HandingPlan(door, way, masked, !string.IsNullOrEmpty(password), list is not null, Times));
-            return Page();
-        }
-
-        var classList = list is { } chosen ? await lists.FindAsync(owner, chosen) : null;
-        var named = string.IsNullOrWhiteSpace(className) ? classList?.Name ?? "" : className.Trim();
-        var lesson = await handing.HandOutAsync(activity, named.Length > ClassNameLength ? named[..ClassNameLength] : named, door, way, ContentLanguage.Current, masked, password?.Length <= LessonPassword.MaxLength ? password : null, classList, Times, owner);
-        return Redirect(way == Way.ByGroup ? $"/lesson/{lesson.Id}/people" : $"/lesson/{lesson.Id}/code");
+        Check = new(activity.Id, ReadyCheck.For(content, Form.Plan(Times)), Lists.Count > 0);
     }
 }

@@ -19,7 +19,13 @@ public sealed class JoinModel(Joining joining, AccessResolver access, Participan
 
     public bool SomebodyElse { get; private set; }
 
+    /// <summary>The name as it was typed; where names and numbers do, perhaps a number.</summary>
     public string Typed { get; private set; } = "";
+
+    public string TypedNumber { get; private set; } = "";
+
+    /// <summary>Whether a number is asked for.</summary>
+    public bool AsksNumber => Lesson.Introduction != Introduction.Name;
 
     public string? Problem { get; private set; }
 
@@ -35,9 +41,10 @@ public sealed class JoinModel(Joining joining, AccessResolver access, Participan
     public async Task<IActionResult> OnGetAsync(string code, [FromQuery(Name = "new")] bool somebodyElse, [FromQuery(Name = "n")] int? number)
     {
         // A join slip knows the number of the student whose it is.
-        Typed = number?.ToString(System.Globalization.CultureInfo.InvariantCulture) ?? "";
         SomebodyElse = somebodyElse;
         if (await FindAsync(code) is { } elsewhere) return elsewhere;
+        var known = number?.ToString(System.Globalization.CultureInfo.InvariantCulture) ?? "";
+        (Typed, TypedNumber) = AsksNumber ? ("", known) : (known, "");
         AtTheDoor = Known.FirstOrDefault(p => p.Id == Visitor.Of(HttpContext).As && (p.Standing != Standing.In || Lesson.Waits));
         return Page();
     }
@@ -74,14 +81,17 @@ public sealed class JoinModel(Joining joining, AccessResolver access, Participan
         _ => texts["Join.DoorClosed"],
     };
 
-    public async Task<IActionResult> OnPostAsync(string code, string? name, string? password)
+    public async Task<IActionResult> OnPostAsync(string code, string? name, string? number, string? password)
     {
         if (await FindAsync(code) is { } elsewhere) return elsewhere;
         SomebodyElse = true;
         Typed = name?.Length <= PersonName.MaxLength * 2 ? name : "";
-        if (PersonName.Read(name) is not { } read)
+        TypedNumber = number?.Length <= PersonName.MaxLength ? number : "";
+        var known = AsksNumber || Lesson.ClassListId is not null ? await joining.ListAsync(Lesson.Id) : [];
+        var introduced = Introductions.Read(Lesson.Introduction, name, number, [.. known.Select(p => new ClassEntry(p.ListNumber!.Value, p.Name))]);
+        if (introduced is Introduced.Unclear(var fault))
         {
-            Problem = string.IsNullOrWhiteSpace(name) ? texts["Join.NoName"] : texts["Join.LongName", PersonName.MaxLength];
+            Problem = fault == IntroductionFault.LongName ? texts["Join.LongName", PersonName.MaxLength] : texts[$"Join.{fault}"];
             return Page();
         }
 
@@ -92,10 +102,15 @@ public sealed class JoinModel(Joining joining, AccessResolver access, Participan
             return Page();
         }
 
-        var (participant, refusal) = await ComeInAsync(read);
+        var (participant, refusal) = introduced switch
+        {
+            Introduced.Known(var who) => await joining.ArriveAsync(Lesson, known.Single(p => p.ListNumber == who.Number)),
+            Introduced.Newcomer(var called, var given) => await joining.JoinAsync(Lesson, called, given),
+            _ => (null, Refusal.NotAllowed),
+        };
         if (refusal == Refusal.Duplicate)
         {
-            Problem = texts["Join.AlreadyIn", read];
+            Problem = texts["Join.AlreadyIn", AsksNumber ? TypedNumber : Typed];
             return Page();
         }
 
@@ -107,17 +122,6 @@ public sealed class JoinModel(Joining joining, AccessResolver access, Participan
 
         cookie.Remember(HttpContext, participant.Id);
         return Redirect(participant.Standing == Standing.In && !Lesson.Waits ? $"/board/{participant.BoardId}?as={participant.Id}" : $"/join/{Lesson.Code}?as={participant.Id}");
-    }
-
-    // By number or name on the class list, if there is one; whoever is not on it is a newcomer.
-    private async Task<(ParticipantRecord? Participant, Refusal? Refusal)> ComeInAsync(string typed)
-    {
-        var list = Lesson.ClassListId is null ? [] : await joining.ListAsync(Lesson.Id);
-        List<ClassEntry> entries = [.. list.Select(p => new ClassEntry(p.ListNumber!.Value, p.Name))];
-
-        // Where people are called by their first names, the whole name means them too.
-        var meant = ClassListReader.Find(entries, typed) ?? ClassListReader.Find(entries, PersonName.First(typed));
-        return meant is null ? await joining.JoinAsync(Lesson, typed) : await joining.ArriveAsync(Lesson, list.Single(p => p.ListNumber == meant.Number));
     }
 
     // A wrong code in the address counts like one that was typed.

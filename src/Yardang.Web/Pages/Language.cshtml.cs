@@ -14,8 +14,16 @@ public sealed class LanguageModel(TimeProvider clock) : PageModel
     /// <summary>A language in its own words.</summary>
     public static string NameOf(string language)
     {
-        var culture = CultureInfo.GetCultureInfo(language);
-        return culture.TextInfo.ToTitleCase(culture.NativeName);
+        try
+        {
+            var culture = CultureInfo.GetCultureInfo(language);
+            return culture.TextInfo.ToTitleCase(culture.NativeName);
+        }
+        catch (CultureNotFoundException)
+        {
+            // A code from an archive that is none.
+            return language;
+        }
     }
 
     public IActionResult OnGet() => Redirect("/");

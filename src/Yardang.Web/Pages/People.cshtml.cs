@@ -36,20 +36,20 @@ public sealed class PeopleModel(AccessResolver access, LessonPeople people, Room
         Lesson = lesson;
         Planned = (await PlanOfAsync(lesson)).Length;
         var all = PageData.Texts(
-            texts, "People", "CountOne", "Count", "GroupNamed", "Sizes", "SizesOne", "PickedNone", "Picked", "PickedOne", "RemoveOf", "RemoveOfOne", "TogetherWish", "ApartWish", "Made", "MadeExcept", "ChangedMeanwhile");
+            texts, "People", "CountOne", "Count", "GroupNamed", "Even", "EvenOne", "Uneven", "PickedNone", "Picked", "PickedOne", "RemoveOf", "RemoveOfOne", "TogetherWish", "ApartWish", "Made", "MadeExcept", "ChangedMeanwhile");
         Data = new { lesson = id, who = $"teacher-{visitor.TeacherId}", me = new { me.Number, me.IsStaff }, teachers = await people.TeachersAsync(lesson), wishes = await WishesAsync(lesson), people = await people.InAsync(id), texts = all };
         return Page();
     }
 
-    /// <summary>Groups as chance and wishes make them. They hold once the page has put them into the lesson.</summary>
-    public async Task<IActionResult> OnPostMakeAsync(Guid id, int size, string? together, string? apart)
+    /// <summary>So many groups, as chance and wishes make them. They hold once the page has put them into the lesson.</summary>
+    public async Task<IActionResult> OnPostMakeAsync(Guid id, int count, string? together, string? apart)
     {
         if (await access.LessonAsync(Visitor.Of(HttpContext), id, Power.Runs) is null) return NotFound();
         var plan = await LessonPlan.OfAsync(await hosts.GetAsync(id));
         int[] belonging = [.. plan.People.Values.Where(p => p.Belongs).Select(p => p.Number)];
         var wishes = new Wishes([.. Pairs(together)], [.. Pairs(apart)]);
         var levels = await people.LevelsAsync(id);
-        var groups = GroupMaker.Make(belonging, GroupMaker.CountFor(belonging.Length, Math.Clamp(size, 1, 1_000)), wishes, p => levels.GetValueOrDefault(p), Random.Shared);
+        var groups = GroupMaker.Make(belonging, count, wishes, p => levels.GetValueOrDefault(p), Random.Shared);
         return new JsonResult(new { groups, broken = wishes.BrokenBy(groups).Select(pair => new[] { pair.Item1, pair.Item2 }) });
     }
 

@@ -32,7 +32,7 @@ public sealed class QuickStartModel(UserManager<Teacher> teachers, SignInManager
         var language = ContentLanguage.Current;
         var blank = ActivityContent.Blank(language, texts["Quick.Name"]);
         var activity = await handing.CreateAsync(teacher.Id, blank with { Pages = [blank.Pages[0] with { Paper = new Paper(paper) }] });
-        var lesson = await handing.HandOutAsync(activity, "", Door.Open, way, language);
+        var lesson = await handing.HandOutAsync(activity, new HandOutOrder("", Way: way), language);
         return Redirect($"/lesson/{lesson.Id}/code");
     }
 }

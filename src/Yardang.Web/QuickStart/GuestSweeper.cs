@@ -1,12 +1,13 @@
 using Microsoft.EntityFrameworkCore;
 using Yardang.Data.Log;
+using Yardang.Data.Media;
 using Yardang.Data.School;
 using Yardang.Web.Rooms;
 
 namespace Yardang.Web.QuickStart;
 
-/// <summary>Deletes what was begun without an account when its time is up: accounts, activities, lessons, people and all that was written.</summary>
-public sealed class GuestSweeper(IDbContextFactory<SchoolContext> school, RoomHosts hosts, IEventStore log, TimeProvider clock, ILogger<GuestSweeper> logger) : BackgroundService
+/// <summary>Deletes what was begun without an account when its time is up: accounts, activities, lessons, people, all that was written, and its pictures.</summary>
+public sealed class GuestSweeper(IDbContextFactory<SchoolContext> school, RoomHosts hosts, IEventStore log, MediaStore media, TimeProvider clock, ILogger<GuestSweeper> logger) : BackgroundService
 {
     private static readonly TimeSpan s_every = TimeSpan.FromMinutes(1);
 
@@ -42,6 +43,8 @@ public sealed class GuestSweeper(IDbContextFactory<SchoolContext> school, RoomHo
         var activities = await db.Activities.Where(a => a.OwnerId == guest).ToListAsync();
         var boards = await db.Boards.Where(b => lessons.Contains(b.LessonId)).Select(b => b.Id).ToListAsync();
         var activityIds = activities.ConvertAll(a => a.Id);
+        List<Guid> rooms = [.. activities.Select(a => a.DraftId), .. boards, .. lessons];
+        var pictures = new HashSet<string>(StringComparer.Ordinal);
         await using (var together = await db.Database.BeginTransactionAsync())
         {
             await db.Seats.Where(s => boards.Contains(s.BoardId)).ExecuteDeleteAsync();
@@ -60,12 +63,24 @@ public sealed class GuestSweeper(IDbContextFactory<SchoolContext> school, RoomHo
             await together.CommitAsync();
         }
 
-        foreach (var room in activities.Select(a => a.DraftId).Concat(boards).Concat(lessons))
+        foreach (var room in rooms)
         {
             await hosts.DropAsync(room);
+            foreach (var bytes in log.Read(room, 0)) pictures.UnionWith(MediaMentions.In(bytes));
             log.Delete(room);
         }
 
+        foreach (var name in await UnusedAsync(db, pictures)) media.Delete(name);
+
         logger.LogInformation("What a guest had begun was deleted: {Lessons} lessons, {Boards} boards.", lessons.Count, boards.Count);
+    }
+
+    // The same picture is kept once, so that somebody else's page may show it too. Only if there were pictures, all that is stored is read through.
+    private async Task<HashSet<string>> UnusedAsync(SchoolContext db, HashSet<string> pictures)
+    {
+        if (pictures.Count == 0) return pictures;
+        foreach (var bytes in log.ReadAll()) pictures.ExceptWith(MediaMentions.In(bytes));
+        await foreach (var content in db.Versions.Select(v => v.Content).Concat(db.LateChanges.Select(c => c.Content)).AsAsyncEnumerable()) pictures.ExceptWith(MediaMentions.In(content));
+        return pictures;
     }
 }

@@ -5,6 +5,7 @@ using Yardang.Core.Interchange;
 using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
+using Yardang.Core.Shapes;
 using Yardang.Core.Tests.Boards;
 using Yardang.Data.Wire;
 using static Yardang.Core.Tests.Boards.BoardScript;
@@ -26,7 +27,7 @@ public class LanguagesTests
     [Fact]
     public void What_is_missing_in_one_of_them_is_counted_and_the_answer_key_is_nobodys_to_read()
     {
-        var both = Content() with { Directions = Texts.In("en", "Draw.").With("es", "Dibuja."), Marks = [Translated("es")] };
+        var both = Content() with { Name = Texts.In("en", "Bridges").With("es", "Puentes"), Directions = Texts.In("en", "Draw.").With("es", "Dibuja."), Marks = [Translated("es")] };
         Assert.Equal(0, Languages.Missing(both));
         Assert.Equal(0, Languages.Missing(Content()));
         Assert.Equal(1, Languages.Missing(both with { Marks = both.Marks.Add(Printed(90, Grip.Printed, "far bank")) }));
@@ -35,12 +36,22 @@ public class LanguagesTests
     }
 
     [Fact]
+    public void A_mark_is_read_in_a_language_and_as_it_was_written_where_it_does_not_speak_it()
+    {
+        Assert.Equal("Primeras ideas", Languages.ReadIn(Translated("es"), "es").Words!.Text);
+        Assert.Equal("First ideas", Languages.ReadIn(Translated("es"), "ar").Words!.Text);
+        Assert.Equal("First ideas", Languages.ReadIn(Translated("es"), "en").Words!.Text);
+        var zone = Printed(90, Grip.Printed, "") with { Body = new ZoneBody(ShapeKind.Polygon, [0, 0, 9, 0, 9, 9], Texts.In("en", "Piers").With("es", "Pilares")) };
+        Assert.Equal("Pilares", ((ZoneBody)Languages.ReadIn(zone, "es").Body).Name.ByLanguage.Values.Single());
+    }
+
+    [Fact]
     public void The_ready_check_says_so()
     {
         var activity = Content() with { Directions = Texts.In("en", "Draw.").With("es", "Dibuja.") };
         var lines = ReadyCheck.For(activity, new HandingPlan(Door.Open, Way.OneEach));
         Assert.Equal(2, lines.Single(l => l.Key == "Languages").Count);
-        Assert.Equal(2, lines.Single(l => l.Key == "Untranslated").Count);
+        Assert.Equal(3, lines.Single(l => l.Key == "Untranslated").Count);
     }
 
     [Fact]

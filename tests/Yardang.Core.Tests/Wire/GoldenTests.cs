@@ -189,6 +189,7 @@ public class GoldenTests
             Marks = [Printed(PrintedTitle, Grip.Printed, "First ideas, and why"), Printed(page + 1, Grip.Printed, "deck") with { Page = page }],
         };
         board.ByProgram(new AdoptChange(1, new ChangeContent(content, [.. content.Pages.Select(p => p.Id)]), [Content()]), 1);
+        board.ByProgram(new SetKey(AnswerKey.Of(content with { Marks = [Printed(page + 2, Grip.Key, "it pushes"), Printed(PrintedTitle, Grip.Key, "squeezed")] }, [])));
         board.Draw(Ben);
         if (takenBack) board.ByProgram(new GiveUpChange(1));
     }

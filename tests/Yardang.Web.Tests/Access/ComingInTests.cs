@@ -63,6 +63,6 @@ public sealed class ComingInTests : IAsyncDisposable
         var (_, teacher) = await _school.TeacherAsync("Ilse Varga");
         var handing = _school.Get<Handing>();
         var activity = await handing.CreateAsync(teacher, Core.Activities.ActivityContent.Blank("en", "Load test log"));
-        return await handing.HandOutAsync(activity, "7 Amber", Door.Open, Way.OneEach, "en", password: password);
+        return await handing.HandOutAsync(activity, new HandOutOrder("7 Amber", Password: password), "en");
     }
 }

@@ -63,6 +63,40 @@ public sealed class ClassListTests : IAsyncDisposable
     }
 
     [Fact]
+    public async Task Where_number_and_name_are_asked_for_nobody_takes_a_classmates_place()
+    {
+        var lesson = await HandOutForAsync(Introduction.NumberAndName, new(7, "Amara Nwosu"), new(8, "Ben"));
+        var page = await _school.Visitor().GetStringAsync($"/join/{lesson.Code}?n=7", Stop);
+        Assert.Matches("name=\"number\"\\s+value=\"7\"", page);
+        using (var mistaken = await TestSchool.PostAsync(_school.Visitor(), $"/join/{lesson.Code}", new() { ["number"] = "7", ["name"] = "Ben" }))
+        {
+            Assert.Contains("do not belong together", await mistaken.Content.ReadAsStringAsync(Stop), StringComparison.Ordinal);
+        }
+
+        using var right = await TestSchool.PostAsync(_school.Visitor(), $"/join/{lesson.Code}", new() { ["number"] = "8", ["name"] = "ben" });
+        Assert.Equal(HttpStatusCode.Redirect, right.StatusCode);
+        Assert.Equal(Standing.In, (await _school.Get<LessonPeople>().InAsync(lesson.Id)).Single(p => p.Name == "Ben").Standing);
+    }
+
+    [Fact]
+    public async Task Without_a_list_a_number_is_enough_and_each_comes_in_once()
+    {
+        var (_, teacher) = await _school.TeacherAsync("Ilse Varga");
+        var handing = _school.Get<Handing>();
+        var activity = await handing.CreateAsync(teacher, ActivityContent.Blank("en", "Load test log"));
+        var lesson = await handing.HandOutAsync(activity, new HandOutOrder("7 Amber", Introduction: Introduction.Number), "en");
+        using (var none = await TestSchool.PostAsync(_school.Visitor(), $"/join/{lesson.Code}", new() { ["number"] = "seven" }))
+        {
+            Assert.Contains("Please write your number", await none.Content.ReadAsStringAsync(Stop), StringComparison.Ordinal);
+        }
+
+        using (var first = await TestSchool.PostAsync(_school.Visitor(), $"/join/{lesson.Code}", new() { ["number"] = "7", ["name"] = "Maya" })) Assert.Equal(HttpStatusCode.Redirect, first.StatusCode);
+        using var again = await TestSchool.PostAsync(_school.Visitor(), $"/join/{lesson.Code}", new() { ["number"] = "7" });
+        Assert.Contains("already come in as", await again.Content.ReadAsStringAsync(Stop), StringComparison.Ordinal);
+        Assert.Equal(["7"], (await _school.Get<LessonPeople>().InAsync(lesson.Id)).Select(p => p.Name));
+    }
+
+    [Fact]
     public async Task Who_is_in_a_group_that_was_made_before_comes_straight_to_its_board()
     {
         var lesson = await HandOutAsync(new(1, "Amara"), new(2, "Ben"), new(3, "Maya"));
@@ -94,14 +128,16 @@ public sealed class ClassListTests : IAsyncDisposable
 
     private static CancellationToken Stop => TestContext.Current.CancellationToken;
 
-    private async Task<LessonRecord> HandOutAsync(params ClassEntry[] people)
+    private Task<LessonRecord> HandOutAsync(params ClassEntry[] people) => HandOutForAsync(Introduction.Name, people);
+
+    private async Task<LessonRecord> HandOutForAsync(Introduction introduction, params ClassEntry[] people)
     {
         var (_, teacher) = await _school.TeacherAsync("Ilse Varga");
         var shelf = _school.Get<ClassListShelf>();
         var list = await shelf.FindAsync(teacher, await shelf.KeepAsync(teacher, null, "7 Amber", people));
         var handing = _school.Get<Handing>();
         var activity = await handing.CreateAsync(teacher, ActivityContent.Blank("en", "Load test log"));
-        return await handing.HandOutAsync(activity, "7 Amber", Door.Open, Way.OneEach, "en", classList: list);
+        return await handing.HandOutAsync(activity, new HandOutOrder("7 Amber", ClassList: list, Introduction: introduction), "en");
     }
 
     private async Task<Standing> ComeAsync(LessonRecord lesson, string typed, string name)

@@ -71,7 +71,7 @@ public sealed class RotationPageTests : IAsyncLifetime
         {
             var handing = _school.Get<Handing>();
             var activity = await handing.CreateAsync(_teacherId, ActivityContent.Blank("en", "Triangles in trusses"));
-            var lesson = await handing.HandOutAsync(activity, "7 Amber", Door.Open, Way.ByGroup, "en", classList: await Lists.FindAsync(_teacherId, _list));
+            var lesson = await handing.HandOutAsync(activity, new HandOutOrder("7 Amber", Way: Way.ByGroup, ClassList: await Lists.FindAsync(_teacherId, _list)), "en");
             var planned = ClassListShelf.PlanOf((await Lists.FindAsync(_teacherId, _list))!)[1];
             foreach (var number in Enumerable.Range(1, 8)) await _school.StudentAsync(lesson.Code, $"{number}");
 

@@ -47,7 +47,7 @@ public class SeatsPageTests
     private static async Task<LessonRecord> HandOutAsync(TestSchool school, Guid teacher, ClassListRecord? list)
     {
         var handing = school.Get<Handing>();
-        return await handing.HandOutAsync(await handing.CreateAsync(teacher, ActivityContent.Blank("en", "Bridges")), "", Door.Open, Way.OneEach, "en", classList: list);
+        return await handing.HandOutAsync(await handing.CreateAsync(teacher, ActivityContent.Blank("en", "Bridges")), new HandOutOrder("", ClassList: list), "en");
     }
 
     private static Task<HttpResponseMessage> PostAsync(HttpClient teacher, Guid list, string plan) => TestSchool.PostAsync(teacher, $"/classes/{list}/seats", new() { ["plan"] = plan });

@@ -10,6 +10,7 @@ using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
 using Yardang.Data.Wire;
 using Yardang.Headless.SimulatedClass;
+using Yardang.Web.Lessons;
 using Yardang.Web.Rooms;
 
 namespace Yardang.Web.Tests.Lessons;
@@ -148,7 +149,7 @@ public sealed class HubTests : IAsyncLifetime
         await file.CopyToAsync(bytes, Stop);
         var handing = _school.Get<Web.Lessons.Handing>();
         var activity = await handing.ImportAsync(teacher, ActivityArchive.Read(bytes.ToArray()));
-        var lesson = await handing.HandOutAsync(activity, "7 Amber", Door.Open, way, "en");
+        var lesson = await handing.HandOutAsync(activity, new HandOutOrder("7 Amber", Way: way), "en");
         await using var simulated = new SimulatedLesson(script);
         await simulated.JoinAsync(_school.Address, lesson.Code);
         await simulated.RunToAsync(step: 60, Stop);

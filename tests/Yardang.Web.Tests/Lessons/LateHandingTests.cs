@@ -48,6 +48,29 @@ public sealed class LateHandingTests : IAsyncLifetime
     }
 
     [Fact]
+    public async Task A_corrected_answer_key_reaches_the_boards_for_teachers_only_and_goes_back_with_it()
+    {
+        var maya = BoardOf((await _school.StudentAsync(_lesson.Code, "Maya")).Board);
+        await AddKeyAsync("it squeezes");
+        var page = await FirstPageAsync();
+        using (await PostAsync(new() { ["pages"] = $"{page}" })) await UntilAsync(async () => (await KeyOfAsync(maya)).SequenceEqual(["it squeezes"]));
+        Assert.DoesNotContain("it squeezes", System.Text.Encoding.UTF8.GetString(await SnapshotAsync(maya, new Actor(2, Role.Student))), StringComparison.Ordinal);
+        Assert.Contains("it squeezes", System.Text.Encoding.UTF8.GetString(await SnapshotAsync(maya, Actor.Owner)), StringComparison.Ordinal);
+
+        // Put away and taken up again, nothing is said twice.
+        await Hosts.PutAwayAsync(TimeSpan.Zero);
+        var number = 0L;
+        await (await Hosts.GetAsync(maya)).LookAsync(r => number = r.Number, Stop);
+        await Hosts.PutAwayAsync(TimeSpan.Zero);
+        await (await Hosts.GetAsync(maya)).LookAsync(r => Assert.Equal(number, r.Number), Stop);
+
+        using (await TestSchool.PostAsync(_teacher, $"/lesson/{_lesson.Id}/late", new() { ["number"] = "1" }, $"/lesson/{_lesson.Id}/late?handler=Back"))
+        {
+            await UntilAsync(async () => !(await KeyOfAsync(maya)).Any());
+        }
+    }
+
+    [Fact]
     public async Task Some_get_it_and_the_others_do_not()
     {
         var maya = BoardOf((await _school.StudentAsync(_lesson.Code, "Maya")).Board);
@@ -141,7 +164,7 @@ public sealed class LateHandingTests : IAsyncLifetime
     {
         await using (var db = await SchoolAsync())
         {
-            await _school.Get<Handing>().HandOutAsync(_activity, "7 Amber", Door.Open, Way.OneEach, "en", times: new LessonTimes(OpensAt: Now + 1, DueAt: Now + 2, ClosesAt: Now + 3, HandsIn: true));
+            await _school.Get<Handing>().HandOutAsync(_activity, new HandOutOrder("7 Amber", Times: new LessonTimes(OpensAt: Now + 1, DueAt: Now + 2, ClosesAt: Now + 3, HandsIn: true)), "en");
             _lesson = (await db.Lessons.ToListAsync(Stop)).MaxBy(l => l.HandedOutAt)!;
         }
 
@@ -216,6 +239,36 @@ public sealed class LateHandingTests : IAsyncLifetime
         var note = new NoteBody(1_000, 1_000, 5_000, 5_000, new Words("a counter", "en", ["a counter"], 700));
         Assert.NotNull((await host.SubmitAsync(new Submission(client, 1, 0, id, new AddMark(id, 1, Grip.Own, note, new Style(0, 0))), actor, Stop)).Envelope);
         return id;
+    }
+
+    private async Task AddKeyAsync(string answer)
+    {
+        var draft = await Hosts.GetAsync(_activity.DraftId);
+        var client = ((ClientAdmitted)(await draft.SubmitAsync(new AdmitClient(), Actor.Owner, Stop)).Envelope!.Event).Number;
+        var id = Ids.Of(client, 1);
+        var note = new NoteBody(1_000, 1_000, 5_000, 5_000, new Words(answer, "en", [answer], 700));
+        Assert.NotNull((await draft.SubmitAsync(new Submission(client, 1, 0, id, new AddMark(id, await FirstPageAsync(), Grip.Key, note, new Style(0, 0))), Actor.Owner, Stop)).Envelope);
+    }
+
+    private async Task<long> FirstPageAsync()
+    {
+        var page = 0L;
+        await (await Hosts.GetAsync(_activity.DraftId)).LookAsync(r => page = ((Core.Drafts.Draft)r).Sheets.Pages[0].Id, Stop);
+        return page;
+    }
+
+    private async Task<IReadOnlyList<string>> KeyOfAsync(Guid board)
+    {
+        List<string> key = [];
+        await (await Hosts.GetAsync(board)).LookAsync(r => key = [.. ((Board)r).Sheets.Marks.Values.Where(m => m.Grip == Grip.Key).Select(m => m.Words!.Text)], Stop);
+        return key;
+    }
+
+    private async Task<byte[]> SnapshotAsync(Guid board, Actor reader)
+    {
+        byte[] snapshot = [];
+        await (await Hosts.GetAsync(board)).LookAsync(r => snapshot = SnapshotCodec.Encode(r, reader), Stop);
+        return snapshot;
     }
 
     private async Task<ImmutableArray<long>> PagesOfAsync(Guid board)

@@ -1,8 +1,11 @@
 using System.Net;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
+using Yardang.Core.Boards;
+using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
 using Yardang.Data.Log;
+using Yardang.Data.Media;
 using Yardang.Data.School;
 using Yardang.Web.QuickStart;
 using Yardang.Web.Rooms;
@@ -50,6 +53,23 @@ public sealed class QuickStartTests : IAsyncLifetime
         Assert.Equal(0, log.LastNumber(lesson.Id));
         await using var db = await SchoolAsync();
         Assert.Equal(0, await db.Users.CountAsync(Stop) + await db.Lessons.CountAsync(Stop) + await db.Activities.CountAsync(Stop) + await db.Participants.CountAsync(Stop) + await db.Boards.CountAsync(Stop) + await db.Versions.CountAsync(Stop));
+    }
+
+    [Fact]
+    public async Task Its_pictures_go_too_but_not_those_that_another_class_shows()
+    {
+        var media = _school.Get<MediaStore>();
+        var (own, shared) = (await media.KeepAsync([1, 2, 3], Stop), await media.KeepAsync([4, 5, 6], Stop));
+        var (_, lesson) = await StartAsync("OneEach");
+        await ShowAsync(lesson, own);
+        await ShowAsync(lesson, shared);
+        var (_, teacher) = await _school.TeacherAsync("Tobi Adeyemi");
+        await ShowAsync((await _school.HandOutAsync(teacher)).Lesson, shared);
+
+        await AgeAsync(lesson);
+        await _school.Get<GuestSweeper>().SweepAsync();
+        Assert.Null(media.Find(own));
+        Assert.NotNull(media.Find(shared));
     }
 
     [Fact]
@@ -113,6 +133,19 @@ public sealed class QuickStartTests : IAsyncLifetime
         var id = Guid.Parse(answer.Headers.Location!.ToString().Split('/')[2]);
         await using var db = await SchoolAsync();
         return (guest, await db.Lessons.SingleAsync(l => l.Id == id, Stop));
+    }
+
+    private async Task ShowAsync(LessonRecord lesson, string picture)
+    {
+        var (_, place) = await _school.StudentAsync(lesson.Code, "Maya");
+        var room = await _school.Get<RoomHosts>().GetAsync(Guid.Parse(place.Split('/', '?')[2]));
+        var maya = new Actor(2, Role.Student);
+        var (decision, _) = await room.SubmitAsync(new AdmitClient(), maya, Stop);
+        var client = Assert.IsType<ClientAdmitted>(Assert.IsType<Decision.Accepted>(decision).Event).Number;
+        var page = 0L;
+        await room.LookAsync(r => page = ((Board)r).Sheets.Pages[0].Id);
+        var shown = new AddMark(Ids.Of(client, 1), page, Grip.Own, new PictureBody(0, 0, 4_000, 3_000, picture, "Our bridge"), new Style(0, 0));
+        Assert.IsType<Decision.Accepted>((await room.SubmitAsync(new Submission(client, 1, 0, Ids.Of(client, 1), shown), maya, Stop)).Decision);
     }
 
     private async Task AgeAsync(LessonRecord lesson)

@@ -37,6 +37,8 @@ internal sealed class SimulatedStore : IEventStore
         }
     }
 
+    public IEnumerable<byte[]> ReadAll() => _snapshot is { } snapshot ? [.. Events, snapshot] : Events;
+
     public void Delete(Guid room)
     {
         lock (_lock)

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { design, kept, marks, student, teacher, writeNote } from './people.mjs';
+import { design, kept, marks, student, teacher, visitor, writeNote } from './people.mjs';
 
 test('a class list is pasted, mended and handed out to; groups are made before anybody has come, and each comes straight to theirs', async ({ browser }) => {
   test.setTimeout(120_000);
@@ -43,6 +43,44 @@ test('a class list is pasted, mended and handed out to; groups are made before a
   const twice = await come('9', false);
   await expect(twice.getByRole('alert')).toContainText('Somebody has already come in as "9"');
   for (const page of [varga, amara, maya, leif, twice]) expect(page.problems).toEqual([]);
+});
+
+test('a class list from a file, a password, and number and name that must belong together', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await varga.getByRole('link', { name: 'Class lists' }).click();
+  await varga.getByLabel('Name of the class').fill('7 Amber');
+  const list = '\ufeffNumber;Name;Level\r\n7;Zoë Müller;3\r\n8;Ben Okafor;1\r\n';
+  await varga.getByLabel('Or a file (CSV, text, or OneRoster zip)').setInputFiles({ name: '7-amber.csv', mimeType: 'text/csv', buffer: Buffer.from(list) });
+  await varga.getByRole('button', { name: 'Keep the list' }).click();
+  await expect(varga.getByRole('heading', { name: '2 people' })).toBeVisible();
+
+  await design(varga);
+  await varga.getByRole('link', { name: 'Hand out' }).click();
+  await varga.getByLabel('Class list').selectOption('7 Amber, 2 people');
+  await varga.getByLabel('With their number and their name').check();
+  await varga.getByLabel('Password, if you wish').fill('over the brook');
+  await expect(varga.locator('.ready')).toContainText('so nobody takes a classmate’s place by mistake');
+  await varga.getByRole('button', { name: 'Hand out' }).click();
+  const code = await varga.locator('[data-code]').getAttribute('data-code');
+
+  const zoe = await visitor(browser, { viewport: { width: 390, height: 844 } });
+  await zoe.goto(`/join/${code}`);
+  const goIn = async (number, name, password) => {
+    await zoe.getByLabel('Your number').fill(number);
+    await zoe.getByLabel('Your name').fill(name);
+    await zoe.getByLabel('Password of this lesson').fill(password);
+    await zoe.getByRole('button', { name: 'Go to my board' }).click();
+  };
+  await goIn('8', 'Zoë Müller', 'over the brook');
+  await expect(zoe.getByRole('alert')).toHaveText('That number and that name do not belong together. Check both, or ask your teacher.');
+  await expect(zoe.getByLabel('Your name')).toHaveValue('Zoë Müller');
+  await goIn('7', 'zoe muller', 'over the hill');
+  await expect(zoe.getByRole('alert')).toHaveText('That is not the password of this lesson. Ask your teacher.');
+  await goIn('7', 'zoe muller', 'over the brook');
+  await kept(zoe);
+  await varga.getByRole('link', { name: 'Watch the boards' }).click();
+  await expect(varga.locator('.tile')).toHaveText(/Zoë Müller/);
+  for (const page of [varga, zoe]) expect(page.problems).toEqual([]);
 });
 
 test('a seating plan, by keyboard and by hand: in a lesson the boards stand where the children sit', async ({ browser }) => {

@@ -72,6 +72,15 @@ test('six students in groups: made, changed and dissolved while they work, and n
     await expect(marks(amara)).toHaveText([TITLE, /An arch pushes/]);
   });
 
+  await test.step('one is dragged into another group, and back by undo', async () => {
+    await person(varga, 'Zofia').dragTo(group(varga, 'Arches'));
+    await expect(group(varga, 'Arches').locator('.person')).toHaveText([/Amara/, /Zofia/]);
+    await expect(pupils[5].getByRole('heading', { name: /Arches, with Amara/ })).toBeVisible();
+    await varga.getByRole('button', { name: 'Undo' }).click();
+    await expect(group(varga, 'Arches').locator('.person')).toHaveText([/Amara/]);
+    await expect(pupils[5].getByRole('heading', { name: 'What holds a bridge up?', exact: true })).toBeVisible();
+  });
+
   await test.step('two groups are merged and it is taken back: the board of each waits', async () => {
     await varga.getByLabel('Merge into … Arches').selectOption({ label: 'Group 2' });
     await expect(amara.getByRole('heading', { name: /Group 2, with/ })).toBeVisible();
@@ -92,7 +101,11 @@ test('six students in groups: made, changed and dissolved while they work, and n
     await pick(varga, 'Amara', 'Zofia');
     await varga.getByRole('button', { name: 'Keep together' }).click();
     await varga.getByLabel('About how many in a group').fill('3');
-    await expect(varga.getByText('2 groups')).toBeVisible();
+    await expect(varga.getByText('2 groups of 3')).toBeVisible();
+    await varga.getByLabel('or how many groups').fill('4');
+    await expect(varga.getByText('4 groups of 1 or 2')).toBeVisible();
+    await varga.getByLabel('or how many groups').fill('2');
+    await expect(varga.getByLabel('About how many in a group')).toHaveValue('3');
     await varga.getByRole('button', { name: 'Make groups' }).click();
     await expect(varga.getByText('Groups are made.')).toBeVisible();
     await expect(varga.locator('.group:not(.group-alone)')).toHaveCount(2);

@@ -24,6 +24,7 @@ test('each student reads the directions in a language of their own, or in two; s
   await test.step('the teacher says all of it in Spanish and Arabic, and the ready check counts what is left', async () => {
     await varga.getByRole('button', { name: 'Other languages' }).click();
     await say(varga, 'es', [
+      ['Name of the activity', '¿Qué aguanta un puente?'],
       ['Directions', SPANISH],
       ['Page 1: What holds', '¿Qué sostiene un puente?'],
       ['Page 1: sentence starter', 'Creo que aguanta porque'],
@@ -37,7 +38,7 @@ test('each student reads the directions in a language of their own, or in two; s
     await kept(varga);
     await varga.getByRole('link', { name: 'Hand out' }).click();
     await expect(varga.locator('.ready')).toContainText('in 3 languages');
-    await expect(varga.locator('.ready')).toContainText('Not said in all its languages: 1');
+    await expect(varga.locator('.ready')).toContainText('Not said in all its languages: 2');
     await varga.goBack();
   });
   const code = await handOut(varga);
@@ -50,6 +51,7 @@ test('each student reads the directions in a language of their own, or in two; s
     await lucia.getByLabel('Tu nombre').fill('Lucia');
     await lucia.getByRole('button', { name: 'Ir a mi tablero' }).click();
     await expect(lucia.locator('.kept')).toHaveText('Guardado');
+    await expect(lucia.getByRole('heading', { name: '¿Qué aguanta un puente?' })).toBeVisible();
     await expect(marks(lucia)).toHaveText(['Texto, impreso: ¿Qué sostiene un puente?']);
     await lucia.getByRole('button', { name: 'Instrucciones' }).click();
     await expect(lucia.locator('[data-directions]').first()).toHaveText('Dibuja un puente. Nombra sus partes.');

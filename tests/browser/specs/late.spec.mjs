@@ -16,6 +16,10 @@ test('a new page and a corrected one reach who works and who is away; what was w
   const ben = await student(browser, code, 'Ben');
   await writeNote(maya, 'An arch squeezes');
   await kept(maya);
+  const beside = await varga.context().newPage();
+  await beside.goto(lesson);
+  await beside.locator('.tile', { hasText: 'Maya' }).click();
+  await kept(beside);
   const bens = ben.url();
   await ben.goto('about:blank');
 
@@ -27,6 +31,8 @@ test('a new page and a corrected one reach who works and who is away; what was w
     await varga.keyboard.press('Escape');
     await varga.getByRole('button', { name: 'New page' }).click();
     await varga.getByLabel('Name of the page').fill('Build it');
+    await varga.getByRole('button', { name: 'Answer key', exact: true }).click();
+    await writeNote(varga, 'It pushes outwards');
     await expect(varga.getByRole('button', { name: '2. Build it' })).toBeVisible();
     await kept(varga);
     await varga.goto(`${lesson}/late`);
@@ -40,6 +46,9 @@ test('a new page and a corrected one reach who works and who is away; what was w
     await expect(marks(maya)).toHaveText([`${TITLE} And why?`, /An arch squeezes/]);
     await maya.getByRole('button', { name: 'Look', exact: true }).click();
     await expect(maya.getByText('Page 2 of 2: Build it')).toBeVisible();
+    await expect(marks(maya)).toHaveCount(0);
+    await beside.getByRole('button', { name: 'On', exact: true }).click();
+    await expect(marks(beside)).toHaveText(['Note, answer key: It pushes outwards']);
     await expect(handed(varga)).toContainText('On 1 of 2 screens');
     await expect(handed(varga)).toContainText('Not yet: Ben');
   });
@@ -60,6 +69,8 @@ test('a new page and a corrected one reach who works and who is away; what was w
     await expect(ben.getByText('Page 1 of 2')).toBeHidden();
     await expect(maya.getByText('Page 2 of 2: Build it')).toBeVisible();
     await expect(marks(maya)).toHaveText(['Drawing, yours']);
+    await expect(marks(beside)).toHaveText([/^Drawing/]);
+    await beside.close();
   });
 
   await test.step('one thing from the own board goes to one student', async () => {
@@ -164,6 +175,30 @@ test('a colleague opens the invitation, runs the lesson too, and each undoes onl
   await expect(varga.getByRole('button', { name: 'Undo' })).toBeDisabled();
   await adeyemi.getByRole('button', { name: 'Undo' }).click();
   await expect(marks(maya)).toHaveText([TITLE]);
+
+  await test.step('each teacher looks after a group and sees only that one, if they wish', async () => {
+    const ben = await student(browser, code, 'Ben');
+    await varga.goto(`${lesson}/people`);
+    for (const name of ['Maya', 'Ben']) {
+      await varga.locator('.person', { hasText: name }).click();
+      await varga.getByRole('button', { name: 'Make them a group' }).click();
+      await expect(varga.locator('.group .person', { hasText: name })).toBeVisible();
+    }
+    await varga.getByLabel('Who looks after Group 1').selectOption({ index: 1 });
+    await varga.getByLabel('Who looks after Group 2').selectOption({ index: 2 });
+    await adeyemi.goto(lesson);
+    await expect(adeyemi.locator('.tile:visible')).toHaveCount(2);
+    await adeyemi.getByRole('button', { name: 'My groups only' }).click();
+    await expect(adeyemi.locator('.tile:visible')).toHaveText(/Group 2/);
+    await maya.getByRole('button', { name: 'Hand up' }).click();
+    await ben.getByRole('button', { name: 'Hand up' }).click();
+    await expect(adeyemi.locator('.needs li')).toHaveText(/Ben/);
+    await adeyemi.getByRole('button', { name: 'My groups only' }).click();
+    await expect(adeyemi.locator('.needs li')).toHaveCount(2);
+    await adeyemi.locator('.tile', { hasText: 'Group 2' }).click();
+    await kept(adeyemi);
+    expect(ben.problems).toEqual([]);
+  });
 
   await test.step('made a watcher, nothing can be written any more, at once', async () => {
     await varga.goto(lesson.replace('/lesson/', '/helpers/'));

@@ -388,6 +388,9 @@ namespace Yardang.Data.School.Migrations
                     b.Property<long>("HandedOutAt")
                         .HasColumnType("INTEGER");
 
+                    b.Property<int>("Introduction")
+                        .HasColumnType("INTEGER");
+
                     b.Property<bool>("IsOverdue")
                         .HasColumnType("INTEGER");
 

@@ -2,71 +2,26 @@
 
 import Alpine from '@alpinejs/csp';
 import { fill, pageData } from '../page-data';
+import type { BoardData } from './board-data';
+import { company } from './company';
 import { Connection, type Link, type Watched } from '../room/connection';
 import { handInLeftovers } from '../room/leftovers';
 import { LessonState, Signal } from '../room/lesson-state';
 import { Grip } from '../room/marks';
-import { showMoment } from '../show-moment';
 import { type OutboxStore, deviceOutbox } from '../room/outbox-store';
 import { RoomClient } from '../room/room-client';
 import { OfflineCopy } from './offline';
 import { formulaControls } from './formula-controls';
 import { languageChoice } from './language-choice';
-import { MarkList, type MarkListTexts } from './mark-list';
+import { lateNews } from './late-news';
+import { handInControls } from './hand-in-controls';
+import { MarkList } from './mark-list';
 import { pictureSearchControls } from './picture-search-controls';
 import { sheetControls, textFor } from './sheet-controls';
 import { SheetSession } from './sheet-session';
 import { stimulusControls } from './stimulus-controls';
 import { TrySeat, tryRoom } from './try-room';
 import { listenForKeys } from './shortcuts';
-
-interface BoardData {
-  readonly mode: 'student' | 'look' | 'beside' | 'try' | 'embed';
-  readonly board: string;
-  /** Of a try-out: its room, where it begins, and who sits there. */
-  readonly tryOut?: { readonly room: string; readonly start: string; readonly names: Record<number, string> };
-  readonly lesson: string;
-  /** As whom this tab acts, as the hub is told: "?as=..."; empty for a teacher. */
-  readonly query: string;
-  /** Number of the actor in the lesson. */
-  readonly actor: number;
-  readonly language: string;
-  /** The time zone of the school, as IANA names it. */
-  readonly zone: string;
-  /** The language spoken at home, from the class list; empty if it is not known. */
-  readonly home: string;
-  /** Whether others work on the same board. */
-  readonly together: boolean;
-  /** Who wrote it on this device, so that a shared device keeps outboxes apart. */
-  readonly who: string;
-  readonly texts: BoardTexts;
-}
-
-interface BoardTexts extends MarkListTexts {
-  readonly figureTools: Record<string, string>;
-  readonly pageOf: string;
-  readonly kept: string;
-  readonly sending: string;
-  readonly pictureAway: string;
-  readonly keptHere: string;
-  readonly keepOpen: string;
-  readonly setAside: string;
-  readonly pensDown: string;
-  readonly closed: string;
-  readonly opening: string;
-  readonly notReached: string;
-  readonly tryOut: string;
-  readonly onlyLook: string;
-  readonly fresh: string;
-  readonly freshPage: string;
-  readonly handIn: string;
-  readonly handedIn: string;
-  readonly dueAt: string;
-  readonly lateSince: string;
-  readonly moving: string;
-  readonly refused: Record<string, string>;
-  readonly refusedOther: string;
-}
 
 const NOTICE_MS = 6000;
 const ASK_NAMES_MS = 3000;
@@ -81,7 +36,6 @@ Alpine.data('board', () => {
   let session: SheetSession;
   let list: MarkList;
   const names = new Map<number, string>();
-  const told = new Set<number>();
   let askedAt = 0;
   let lesson: RoomClient<LessonState> | null = null;
   let connection: Connection | null = null;
@@ -93,16 +47,13 @@ Alpine.data('board', () => {
     ...sheetControls(() => session, texts.figureTools),
     ...formulaControls(() => session),
     ...languageChoice(() => session, data.who, data.home ?? ''),
+    ...company(as, me.number, data.company ?? ''),
+    ...lateNews(() => session, me.number, texts),
+    ...handInControls(() => lesson, me.number, data.zone, texts),
     ...stimulusControls(data.board, as),
     ...pictureSearchControls(() => session, data.board, as),
     handUp: false,
     ready: false,
-    handsIn: false,
-    handedIn: false,
-    mayHandIn: true,
-    dueText: '',
-    /** The page on which something new from the teacher stands; 0 for nowhere, null for nothing new. */
-    fresh: null as number | null,
     allDirections: '',
     pensDown: false,
     closed: false,
@@ -209,14 +160,7 @@ Alpine.data('board', () => {
 
     lessonSaid(kind: string): void {
       if (kind === 'namesMasked') names.clear();
-      if (data.mode === 'student' && (kind === 'namesMasked' || kind === 'seatsConfirmed')) void this.nameBoard();
       if (kind === 'sightSet' && !isLook) this.showOthers();
-    },
-
-    /** The group may be called something else now, and others may be in it. */
-    async nameBoard(): Promise<void> {
-      const answer = await fetch(`/my-place${as}`).catch(() => null);
-      if (answer?.ok) this.heading = ((await answer.json()) as { heading: string }).heading;
     },
 
     /** My rights in a room have changed: the page goes where my place is now, and nothing stays behind. */
@@ -276,7 +220,8 @@ Alpine.data('board', () => {
       list?.refresh();
       this.refreshControls(language);
       if (this.opened && !isTry) this.allDirections = textFor(session.sheets.directions, language);
-      this.receive();
+      if (data.mode === 'student') this.heading = (session.sheets.name[language] ?? data.title) + this.company;
+      if (data.mode === 'student' && this.opened) this.receive(lesson);
       const page = session.sheets.page(session.page);
       this.pageDirections = textFor(page?.directions ?? {}, language);
       this.showStimulus(page?.stimulus ?? null);
@@ -286,50 +231,17 @@ Alpine.data('board', () => {
       this.setAside = [...session.sheets.setAside].filter((w) => w.actor === me.number).length;
     },
 
-    /** What was handed out late is on this screen now: the teacher hears of it, and I am told where to look. */
-    receive(): void {
-      if (data.mode !== 'student' || !this.opened || !lesson?.client) return;
-      for (const [number, page] of session.sheets.adopted) {
-        if (told.has(number) || lesson.state.changes.get(number)?.received.has(me.number)) continue;
-        told.add(number);
-        this.fresh = page;
-        lesson.submit({ kind: 'confirmChange', number });
-      }
-    },
-
-    get freshText(): string {
-      const at = (this.pages as { id: number }[]).findIndex((p) => p.id === this.fresh);
-      return at < 0 ? texts.fresh : fill(texts.freshPage, at + 1);
-    },
-
-    lookAtFresh(): void {
-      if (session.sheets.pages.some((p) => p.id === this.fresh)) this.turnToPage(this.fresh);
-      this.fresh = null;
-    },
-
-    toggleHandIn(): void {
-      if (lesson?.client) lesson.submit({ kind: this.handedIn ? 'takeWorkBack' : 'handIn' });
-    },
-
-    get handInText(): string {
-      return this.handedIn ? texts.handedIn : texts.handIn;
-    },
-
     lessonChanged(): void {
       if (!lesson) return;
       const { state } = lesson;
-      const { dueAt } = state.times;
       this.pensDown = state.pensDown;
       this.closed = state.closed;
       const person = state.people.get(me.number);
       this.showOthers();
       this.handUp = person?.handUpAt != null;
       this.ready = person?.readyAt != null;
-      this.handsIn = state.times.handsIn;
-      this.handedIn = person?.handedInAt != null;
-      this.mayHandIn = !this.handedIn || !state.overdue;
-      const due = dueAt === null ? '' : showMoment(dueAt, data.zone);
-      this.dueText = due && fill(state.overdue ? texts.lateSince : texts.dueAt, due);
+      this.refreshHandIn();
+      if (data.mode === 'student') this.refreshCompany(state);
       this.refresh();
     },
 

@@ -57,6 +57,8 @@ interface Row {
   who: string;
   /** Which teacher looks after them; empty for none in particular. */
   helper: string;
+  /** Whether that is me. */
+  isMine: boolean;
   people: number[];
   handUp: boolean;
   ready: boolean;
@@ -85,6 +87,9 @@ Alpine.data('circulate', () => {
       data.seats && !data.together ? { gridTemplateColumns: `repeat(${data.seats.columns}, minmax(6.5rem, 1fr))` } : {},
     people: [] as Participant[],
     boards: [] as Row[],
+    /** Groups that are mine and groups that are others': worth choosing. */
+    mayChooseMine: false,
+    onlyMine: localStorage.getItem(`yardang-only-mine-${data.lesson}`) !== null,
     pageNumber: 1,
     pageCount: 1,
     needs: [] as Need[],
@@ -142,8 +147,12 @@ Alpine.data('circulate', () => {
       this.boards = (this.boards as Row[]).filter((r) => wanted.has(r.id));
       for (const [id, { name, people: whose }] of wanted) {
         const row = (this.boards as Row[]).find((r) => r.id === id) ?? this.place(id);
-        Object.assign(row, { name, people: whose, who: this.namesOf(whose), helper: this.helperOf(whose) });
+        const helper = this.helperOf(whose);
+        const isMine = helper === data.me.number;
+        Object.assign(row, { name, people: whose, who: this.namesOf(whose), helper: this.sayHelper(helper), isMine });
       }
+      const mine = (this.boards as Row[]).filter((row) => row.isMine).length;
+      this.mayChooseMine = mine > 0 && mine < this.boards.length;
       this.takeSeats();
       this.refresh();
     },
@@ -183,11 +192,30 @@ Alpine.data('circulate', () => {
         .join(', ');
     },
 
-    /** The teacher who looks after the group, where there are several teachers. */
-    helperOf(numbers: readonly number[]): string {
-      const { helper } = lesson.state.groups.find((g) => g.people.some((p) => numbers.includes(p))) ?? { helper: 0 };
-      const teacher = data.together || helper === 0 ? undefined : data.teachers.find((t) => t.number === helper);
+    /** The teacher who looks after a group, by number; 0 for none in particular. */
+    helperOf(numbers: readonly number[]): number {
+      if (data.together) return 0;
+      return lesson.state.groups.find((g) => g.people.some((p) => numbers.includes(p)))?.helper ?? 0;
+    },
+
+    sayHelper(number: number): string {
+      const teacher = data.teachers.find((t) => t.number === number);
       return teacher ? fill(texts.helper, teacher.name) : '';
+    },
+
+    /** The boards of my groups only, and who of them needs me; or everybody again. */
+    chooseMine(): void {
+      this.onlyMine = !this.onlyMine;
+      const key = `yardang-only-mine-${data.lesson}`;
+      if (this.onlyMine) localStorage.setItem(key, '');
+      else localStorage.removeItem(key);
+      this.refresh();
+    },
+
+    /** Whoever waits at the door may be anybody's. */
+    concernsMe(need: Need): boolean {
+      if (!this.onlyMine || !this.mayChooseMine || need.kind === 'door') return true;
+      return (this.boards as Row[]).some((row) => row.isMine && row.people.includes(need.number));
     },
 
     place(id: string): Row {
@@ -196,6 +224,7 @@ Alpine.data('circulate', () => {
         name: '',
         who: '',
         helper: '',
+        isMine: false,
         people: [],
         handUp: false,
         ready: false,
@@ -239,7 +268,7 @@ Alpine.data('circulate', () => {
         now,
         state.studentsMayWrite,
         texts,
-      );
+      ).filter((need) => this.concernsMe(need));
     },
 
     sayHandedIn({ people, times }: LessonState, whose: readonly number[]): string {

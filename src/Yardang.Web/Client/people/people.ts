@@ -50,7 +50,8 @@ Alpine.data('people', () => {
     onlyHere: true,
     picked: [] as number[],
     wishes: [] as Wish[],
-    size: 4,
+    /** What is asked for: a size, or how many groups. */
+    asked: { size: 4, count: 0 },
     said: '',
     masked: false,
     seesOthers: false,
@@ -244,7 +245,7 @@ Alpine.data('people', () => {
           .filter((w) => w.together === together)
           .flatMap((w) => w.pairs.map((pair) => pair.join('-')))
           .join(' ');
-      return this.ask('Make', { size: String(this.size), together: pairs(true), apart: pairs(false) });
+      return this.ask('Make', { count: String(this.countOfGroups), together: pairs(true), apart: pairs(false) });
     },
 
     async ask(handler: string, fields: Record<string, string>): Promise<void> {
@@ -291,10 +292,30 @@ Alpine.data('people', () => {
       return plural(texts, 'count', this.countOfPeople);
     },
 
-    /** How many groups that makes: as Core's GroupMaker counts them. */
+    ofSize(size: string): void {
+      if (Number(size) >= 1) this.asked = { size: Number(size), count: 0 };
+    },
+
+    soMany(count: string): void {
+      if (Number(count) >= 1) this.asked = { size: 0, count: Number(count) };
+    },
+
+    /** No more than there are people; for a size, so that no group is far from it. */
+    get countOfGroups(): number {
+      const { size, count } = this.asked;
+      const people = this.countOfPeople;
+      return Math.min(people, count || Math.max(1, Math.round(people / size)));
+    },
+
+    get sizeOfGroups(): number {
+      return this.asked.size || Math.round(this.countOfPeople / Math.max(1, this.countOfGroups));
+    },
+
     get sizeText(): string {
-      const count = this.countOfPeople === 0 ? 0 : Math.max(1, Math.round(this.countOfPeople / Math.max(1, this.size)));
-      return plural(texts, 'sizes', count);
+      const count = this.countOfGroups;
+      if (count === 0) return '';
+      const [low, high] = [Math.floor(this.countOfPeople / count), Math.ceil(this.countOfPeople / count)];
+      return fill(texts[count === 1 ? 'evenOne' : low === high ? 'even' : 'uneven']!, count, low, high);
     },
 
     get pickedText(): string {

@@ -1,8 +1,10 @@
 // Marks, pages and changes as they are on the wire: docs/protocol.md.
 
 import {
+  type AnswerKey,
   type Body,
   type Change,
+  type Expectation,
   type Mark,
   type NewMark,
   type Page,
@@ -49,11 +51,22 @@ export function readBody(raw: Raw): Body {
         points: raw[2],
         name: raw[3],
         rule: raw[4],
-        expected: raw[5] && { marks: raw[5][0], answers: raw[5][1], least: raw[5][2], most: raw[5][3] },
+        expected: raw[5] && readExpectation(raw[5]),
       };
     default:
       throw new Error(`Unknown kind of mark: ${kind}.`);
   }
+}
+
+function readExpectation(raw: Raw): Expectation {
+  return { marks: raw[0], answers: raw[1], least: raw[2], most: raw[3] };
+}
+
+export function readKey(raw: Raw): AnswerKey {
+  return {
+    marks: raw[0].map(readMark),
+    zones: new Map(raw[1].map((zone: Raw) => [zone[0], readExpectation(zone[1])])),
+  };
 }
 
 export function writeBody(body: Body): Raw {

@@ -170,6 +170,13 @@ export interface Expectation {
   readonly most: number;
 }
 
+/** The answer key of a board, whole. */
+export interface AnswerKey {
+  readonly marks: readonly Mark[];
+  /** What is expected of zones, by their ids. */
+  readonly zones: ReadonlyMap<number, Expectation>;
+}
+
 export interface ZoneBody {
   readonly kind: 'zone';
   readonly shape: Shape.Polygon | Shape.Ellipse;

@@ -1,25 +1,23 @@
-// The pages with their marks, and the journal of who changed what: Core's Sheets and Journal, event for event.
+// The pages with their marks, and the journal of who changed what: Core's Sheets, event for event.
 // Values are never changed in place, so that a copy of the maps is a copy of the state.
 
 import { union } from '../ink/stroke';
 import { following } from '../shapes/connectors';
-import { readChange, readMark, readPage } from './mark-wire';
-import { type Change, Grip, type Mark, type NewMark, type Page, Property, type Texts, type Value } from './marks';
+import { Journal } from './journal';
+import { readMark, readPage } from './mark-wire';
+import {
+  type AnswerKey,
+  type Change,
+  Grip,
+  type Mark,
+  type NewMark,
+  type Page,
+  Property,
+  type Texts,
+  type Value,
+} from './marks';
 import { changed, ofMark, ofPage, pageValues } from './properties';
 import type { Command, Envelope, RoomEvent } from './wire';
-
-interface Step {
-  readonly before: Change;
-  readonly beforeWriter: number;
-  readonly after: Change;
-}
-
-interface Gesture {
-  readonly id: number;
-  readonly actor: number;
-  readonly undone: boolean;
-  readonly steps: ReadonlyMap<string, Step>;
-}
 
 export interface LateWork {
   readonly number: number;
@@ -34,10 +32,7 @@ export interface Me {
   readonly isStaff: boolean;
 }
 
-const GESTURES_KEPT = 100;
 const ID_UNIT = 2 ** 32;
-
-const key = (target: number, property: Property): string => `${target}:${property}`;
 
 export class Sheets {
   number = 0;
@@ -51,8 +46,7 @@ export class Sheets {
   /** When a student last did something on this board, server time in ms; null if none has. */
   lastActivity: number | null = null;
   private marksById = new Map<number, Mark>();
-  private gestures = new Map<number, Gesture>();
-  private writers = new Map<string, number>();
+  private journal = new Journal();
   private late = new Map<number, LateWork>();
   private shown = new Map<number, readonly Mark[]>();
   /** The late changes that stand here, by number, with the page where to look for each. */
@@ -68,15 +62,7 @@ export class Sheets {
     sheets.unit = raw[6];
     sheets.setPages(raw[2].map(readPage));
     for (const mark of raw[3]) sheets.put(readMark(mark));
-    for (const g of raw[4]) {
-      const steps = new Map<string, Step>();
-      for (const s of g[3]) {
-        const step = { before: readChange(s[0]), beforeWriter: s[1], after: readChange(s[2]) };
-        steps.set(key(step.after.target, step.after.property), step);
-      }
-      sheets.gestures.set(g[0], { id: g[0], actor: g[1], undone: g[2], steps });
-    }
-    for (const w of raw[5]) sheets.writers.set(key(w[0], w[1]), w[2]);
+    sheets.journal = Journal.read(raw[4], raw[5]);
     sheets.lastActivity = (state[2] ?? -1) < 0 ? null : state[2];
     sheets.adopted = new Map((state[3] ?? []).filter((a: any[]) => !a[2]).map((a: any[]) => [a[0], a[1]]));
     for (const l of state[1] ?? [])
@@ -97,8 +83,7 @@ export class Sheets {
     copy.lastActivity = this.lastActivity;
     copy.marksById = new Map(this.marksById);
     copy.shown = new Map(this.shown);
-    copy.gestures = new Map(this.gestures);
-    copy.writers = new Map(this.writers);
+    copy.journal = this.journal.copy();
     copy.late = new Map(this.late);
     return copy;
   }
@@ -140,14 +125,11 @@ export class Sheets {
   }
 
   nextUndo(actor: number): number | null {
-    let last: number | null = null;
-    for (const g of this.gestures.values()) if (g.actor === actor && !g.undone) last = g.id;
-    return last;
+    return this.journal.nextUndo(actor);
   }
 
   nextRedo(actor: number): number | null {
-    for (const g of this.gestures.values()) if (g.actor === actor && g.undone) return g.id;
-    return null;
+    return this.journal.nextRedo(actor);
   }
 
   apply(envelope: Envelope): void {
@@ -183,12 +165,12 @@ export class Sheets {
       case 'markAdded': {
         const { id } = event.mark;
         this.put(event.mark);
-        this.note(gesture, actor, [[erasing(id, true), erasing(id, false)]]);
+        this.journal.note(gesture, actor, [[erasing(id, true), erasing(id, false)]]);
         break;
       }
       case 'marksAdded':
         for (const mark of event.marks) this.put(mark);
-        this.note(
+        this.journal.note(
           gesture,
           actor,
           event.marks.map(({ id }) => [erasing(id, true), erasing(id, false)]),
@@ -204,12 +186,15 @@ export class Sheets {
         this.adopted = new Map(this.adopted).set(event.number, event.page);
         for (const page of event.pages) this.putIn(page, actor, gesture);
         for (const mark of event.marks) this.put(mark);
-        this.note(
+        this.journal.note(
           gesture,
           actor,
           event.marks.map(({ id }) => [erasing(id, true), erasing(id, false)]),
         );
         this.make(event.changes, actor, gesture);
+        break;
+      case 'keySet':
+        this.setKey(event.key);
         break;
       case 'undone':
         if (isLateChange(event.gesture)) {
@@ -226,7 +211,7 @@ export class Sheets {
   private putIn(page: Page, actor: number, gesture: number): void {
     this.setPages([...this.allPages.filter((p) => p.id !== page.id), page]);
     const out = (value: boolean): Change => ({ property: Property.PageErased, target: page.id, value });
-    this.note(gesture, actor, [[out(true), out(false)]]);
+    this.journal.note(gesture, actor, [[out(true), out(false)]]);
   }
 
   private make(changes: readonly Change[], actor: number, gesture: number): void {
@@ -238,7 +223,7 @@ export class Sheets {
       steps.push([isLateChange(gesture) ? withoutKey(step) : step, change]);
       this.set(isLateChange(gesture) ? this.withKeyOfNow(change) : change);
     }
-    this.note(gesture, actor, steps);
+    this.journal.note(gesture, actor, steps);
   }
 
   /** The program's own gestures say nothing of what is expected of zones; it stays as it is. */
@@ -306,14 +291,14 @@ export class Sheets {
   }
 
   private predictTurn(kind: 'undone' | 'redone', id: number, me: Me): RoomEvent | null {
-    const gesture = this.gestures.get(id);
+    const gesture = this.journal.find(id);
     if (!gesture || gesture.actor !== me.number || gesture.undone === (kind === 'undone')) return null;
     const changes: Change[] = [];
     const skipped: number[] = [];
     for (const step of gesture.steps.values()) {
       const change = kind === 'undone' ? step.before : step.after;
       const expected = kind === 'undone' ? id : step.beforeWriter;
-      const untouched = (this.writers.get(key(change.target, change.property)) ?? 0) === expected;
+      const untouched = this.journal.writerOf(change) === expected;
       if (untouched && this.mayChange(me, change, me.isStaff)) changes.push(change);
       else skipped.push(change.target);
     }
@@ -321,41 +306,8 @@ export class Sheets {
   }
 
   private turn(id: number, changes: readonly Change[], undone: boolean): void {
-    const gesture = this.gestures.get(id);
-    for (const change of changes) {
-      this.set(isLateChange(id) ? this.withKeyOfNow(change) : change);
-      const k = key(change.target, change.property);
-      this.writers.set(k, undone ? (gesture?.steps.get(k)?.beforeWriter ?? 0) : id);
-    }
-    if (gesture) this.gestures.set(id, { ...gesture, undone });
-  }
-
-  private note(id: number, actor: number, changes: readonly [Change, Change][]): void {
-    if (id === 0 || changes.length === 0) {
-      for (const [, after] of changes) this.writers.set(key(after.target, after.property), id);
-      return;
-    }
-    const gesture = this.gestures.get(id) ?? this.begin(id, actor);
-    const steps = new Map(gesture.steps);
-    for (const [before, after] of changes) {
-      const k = key(after.target, after.property);
-      const writer = this.writers.get(k) ?? 0;
-      const known = steps.get(k);
-      const beforeWriter = this.gestures.has(writer) ? writer : 0;
-      steps.set(k, writer === id && known ? { ...known, after } : { before, beforeWriter, after });
-      this.writers.set(k, id);
-    }
-    this.gestures.set(id, { ...gesture, steps });
-  }
-
-  private begin(id: number, actor: number): Gesture {
-    const mine = [...this.gestures.values()].filter((g) => g.actor === actor);
-    for (const g of mine) if (g.undone) this.gestures.delete(g.id);
-    const kept = mine.filter((g) => !g.undone);
-    if (kept.length >= GESTURES_KEPT) this.gestures.delete(kept[0]!.id);
-    const gesture = { id, actor, undone: false, steps: new Map<string, Step>() };
-    this.gestures.set(id, gesture);
-    return gesture;
+    for (const change of changes) this.set(isLateChange(id) ? this.withKeyOfNow(change) : change);
+    this.journal.turn(id, changes, undone);
   }
 
   private current(target: number, property: Property): Value | undefined {
@@ -374,6 +326,16 @@ export class Sheets {
     this.shown.clear();
     this.marksById.set(mark.id, mark);
     this.frontOrder = Math.max(this.frontOrder, mark.order);
+  }
+
+  private setKey(key: AnswerKey): void {
+    for (const mark of this.marksById.values()) {
+      if (mark.grip === Grip.Key) this.marksById.delete(mark.id);
+      if (mark.body.kind !== 'zone') continue;
+      this.marksById.set(mark.id, { ...mark, body: { ...mark.body, expected: key.zones.get(mark.id) ?? null } });
+    }
+    this.shown.clear();
+    for (const mark of key.marks) this.put(mark);
   }
 
   private set(change: Change): void {

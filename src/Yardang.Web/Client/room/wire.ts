@@ -3,6 +3,7 @@
 import { encode } from '@msgpack/msgpack';
 import {
   readChange,
+  readKey,
   readMark,
   readPage,
   writeBody,
@@ -12,7 +13,7 @@ import {
   writeStyle,
 } from './mark-wire';
 import { type Group, type LessonTimes, readGroups, readTimes } from './lesson-state';
-import type { Body, Change, Mark, NewMark, Page, Style } from './marks';
+import type { AnswerKey, Body, Change, Mark, NewMark, Page, Style } from './marks';
 
 export type Command =
   | {
@@ -72,6 +73,7 @@ export type RoomEvent =
       readonly marks: readonly Mark[];
       readonly changes: readonly Change[];
     }
+  | { readonly kind: 'keySet'; readonly key: AnswerKey }
   | { readonly kind: 'setAside' }
   | { readonly kind: 'lateWorkAccepted'; readonly number: number; readonly outcome: RoomEvent | null }
   | { readonly kind: 'lateWorkDiscarded'; readonly number: number }
@@ -205,6 +207,8 @@ function readEvent(kind: number, body: any[]): RoomEvent {
         marks: body[3].map(readMark),
         changes: body[4].map(readChange),
       };
+    case 21:
+      return { kind: 'keySet', key: readKey(body) };
     case 11:
       return { kind: 'changesMade', changes: body[0].map(readChange) };
     case 12:

@@ -11,6 +11,7 @@ import { PRINT, TEACHER_INK, highlighterColour, inkColour, noteColour } from './
 import type { Pictures } from './pictures';
 import { drawBubble, drawConnector, drawFormula, drawPicture, drawStamp, drawZone } from './draw-objects';
 import { isRightToLeft } from './reading';
+import { asRead } from './numbers';
 import { LABEL_SIZE, type Ruling, ruling } from './ruling';
 
 export const FONT = "'Atkinson Hyperlegible Next Variable', 'Noto Sans Variable', sans-serif";
@@ -64,7 +65,7 @@ export function drawPaper(ctx: CanvasRenderingContext2D, page: Page, pictures?: 
   ctx.fillStyle = PAPER_WORDS;
   ctx.font = `${LABEL_SIZE}px ${FONT}`;
   ctx.textAlign = 'center';
-  for (const [x, y, text] of ruled.labels) ctx.fillText(text, x, y);
+  for (const [x, y, text] of ruled.labels) ctx.fillText(asRead(text), x, y);
   ctx.textAlign = 'start';
 }
 
@@ -140,7 +141,7 @@ export function drawMark(ctx: CanvasRenderingContext2D, mark: Mark, options: Dra
     ctx.font = `${MEASURE_SIZE}px ${FONT}`;
     ctx.textAlign = 'center';
     for (const { x, y, text } of measureLabels(body, mark.scale, style.looks, options.unit ?? 0))
-      ctx.fillText(text, x, y + MEASURE_SIZE / 3);
+      ctx.fillText(asRead(text), x, y + MEASURE_SIZE / 3);
   } else if (body.kind === 'connector') drawConnector(ctx, body, mark, colour, thinnest);
   else if (body.kind === 'zone') drawZone(ctx, body, mark, options.languages ?? []);
   else if (body.kind === 'picture') drawPicture(ctx, mark, body, options.pictures);

@@ -26,7 +26,7 @@ export function saidBy({ body }: Mark, languages: readonly string[]): string {
 
 /** The languages in which a teacher has written, in order. What students write is one text in one language. */
 export function languagesOf(sheets: Sheets): string[] {
-  const found = new Set<string>(Object.keys(sheets.directions));
+  const found = new Set<string>([...Object.keys(sheets.name), ...Object.keys(sheets.directions)]);
   for (const page of sheets.pages) {
     for (const texts of [page.name, page.directions, ...page.starters]) Object.keys(texts).forEach((l) => found.add(l));
   }

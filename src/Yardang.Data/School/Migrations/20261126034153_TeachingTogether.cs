@@ -1,4 +1,4 @@
-﻿using System;
+using System;
 using Microsoft.EntityFrameworkCore.Migrations;
 
 #nullable disable
@@ -41,6 +41,13 @@ namespace Yardang.Data.School.Migrations
                 table: "Lessons",
                 type: "TEXT",
                 nullable: true);
+
+            migrationBuilder.AddColumn<int>(
+                name: "Introduction",
+                table: "Lessons",
+                type: "INTEGER",
+                nullable: false,
+                defaultValue: 0);
 
             migrationBuilder.AddColumn<bool>(
                 name: "IsOverdue",
@@ -236,6 +243,10 @@ namespace Yardang.Data.School.Migrations
 
             migrationBuilder.DropColumn(
                 name: "EmbedKey",
+                table: "Lessons");
+
+            migrationBuilder.DropColumn(
+                name: "Introduction",
                 table: "Lessons");
 
             migrationBuilder.DropColumn(

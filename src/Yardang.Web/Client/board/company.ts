@@ -1,0 +1,32 @@
+// What stands behind the lesson's name above a student's board: the group and who is in it.
+
+import type { LessonState } from '../room/lesson-state';
+
+export function company(as: string, me: number, given: string) {
+  let askedAsOf = '';
+
+  return {
+    company: given,
+
+    /** The group may be called something else than when the page was made, and others may be in it. */
+    refreshCompany(state: LessonState): void {
+      const asOf = `${state.groupChanges} ${state.namesMasked}`;
+      const isInGroup = state.groups.some((g) => g.people.includes(me));
+      if (asOf === askedAsOf || !(isInGroup || this.company)) return;
+      askedAsOf = asOf;
+      void this.askCompany(asOf);
+    },
+
+    async askCompany(this: { company: string; refresh?: () => void }, asOf: string): Promise<void> {
+      const answer = await fetch(`/my-place${as}`).catch(() => null);
+      // What changed meanwhile has been asked for anew; what could not be asked is asked with the next change.
+      if (askedAsOf !== asOf) return;
+      if (!answer?.ok) {
+        askedAsOf = '';
+        return;
+      }
+      this.company = ((await answer.json()) as { company: string }).company;
+      this.refresh?.();
+    },
+  };
+}

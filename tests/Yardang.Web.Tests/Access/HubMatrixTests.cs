@@ -1,0 +1,163 @@
+using System.Net;
+using Microsoft.AspNetCore.SignalR;
+using Microsoft.AspNetCore.SignalR.Client;
+using Yardang.Core.Activities;
+using Yardang.Core.Boards;
+using Yardang.Core.Drafts;
+using Yardang.Core.Lessons;
+using Yardang.Core.Marks;
+using Yardang.Core.Rooms;
+using Yardang.Data.School;
+using Yardang.Data.Wire;
+using Yardang.Web.Access;
+using Yardang.Web.Lessons;
+using Yardang.Web.Rooms;
+
+namespace Yardang.Web.Tests.Access;
+
+/// <summary>Every method of the hub against everybody.</summary>
+public class HubMatrixTests
+{
+    [Fact]
+    public async Task Each_method_of_the_hub_is_there_for_those_who_have_a_right_to_it_and_for_nobody_else()
+    {
+        await using var school = new TestSchool();
+        var s = await AccessScene.CreateAsync(school);
+        var wrong = new List<string>();
+        foreach (var (who, (_, asQuery)) in s.Visitors)
+        {
+            await using var hub = await s.HubAsync(who, asQuery);
+            foreach (var (room, name, look, write) in RoomsOf(s))
+            {
+                var admitted = await SucceedsAsync(() => hub.InvokeAsync<int>("Admit", room.ToString(), TestContext.Current.CancellationToken));
+                if (admitted != write.Contains(who)) wrong.Add($"{who} Admit to {name}: {admitted}");
+                var watched = await SucceedsAsync(async () =>
+                {
+                    // A reader gets a frame at once if there is anything: ask for all of it.
+                    await foreach (var frame in hub.StreamAsync<byte[]>("Watch", room.ToString(), 0L, TestContext.Current.CancellationToken))
+                    {
+                        if (frame.Length == 2) throw new HubException("recalled");
+                        break;
+                    }
+                });
+                if (watched != look.Contains(who)) wrong.Add($"{who} Watch {name}: {watched}");
+            }
+        }
+
+        Assert.Empty(wrong);
+    }
+
+    [Fact]
+    public async Task What_is_written_counts_and_what_is_shown_in_passing_is_shown_only_from_those_who_may_write()
+    {
+        await using var school = new TestSchool();
+        var s = await AccessScene.CreateAsync(school);
+        var wrong = new List<string>();
+        foreach (var (who, (_, asQuery)) in s.Visitors)
+        {
+            await using var hub = await s.HubAsync(who, asQuery);
+            foreach (var (room, name, _, write) in RoomsOf(s))
+            {
+                var host = await school.Get<RoomHosts>().GetAsync(room);
+                var counts = await CountsAsync(hub, host, who);
+                if (counts != write.Contains(who)) wrong.Add($"{who} Submit to {name}: {counts}");
+                var isShown = await IsShownAsync(hub, host);
+                if (isShown != write.Contains(who)) wrong.Add($"{who} Preview in {name}: {isShown}");
+            }
+        }
+
+        Assert.Empty(wrong);
+    }
+
+    [Fact]
+    public async Task Who_only_watches_sends_nothing_that_counts()
+    {
+        await using var school = new TestSchool();
+        var s = await AccessScene.CreateAsync(school);
+        await using var hub = await s.HubAsync(Who.CoTeacherWhoWatches, "");
+        var refused = new TaskCompletionSource<int>();
+        hub.On<string, int, int, int, int>("Refused", (_, _, _, reason, _) => refused.TrySetResult(reason));
+        await hub.InvokeAsync("Submit", s.Lesson.Id.ToString(), CommandCodec.Encode(new Submission(1, 1, 0, 0, new SetPens(true))), TestContext.Current.CancellationToken);
+        Assert.Equal((int)Refusal.NotAllowed, await refused.Task);
+    }
+
+    [Fact]
+    public async Task A_co_teacher_who_is_taken_out_is_out_at_once_also_on_an_open_screen()
+    {
+        await using var school = new TestSchool();
+        var s = await AccessScene.CreateAsync(school);
+        await using var hub = await s.HubAsync(Who.CoTeacherWhoRuns, "");
+        var frames = hub.StreamAsync<byte[]>("Watch", s.Lesson.Id.ToString(), 0L, TestContext.Current.CancellationToken).GetAsyncEnumerator(TestContext.Current.CancellationToken);
+        Assert.True(await frames.MoveNextAsync());
+        var coTeaching = school.Get<CoTeaching>();
+        var shared = (await coTeaching.FindAsync(s.Lesson.Id))!;
+        await coTeaching.RemoveAsync(shared, (await coTeaching.OfAsync(s.Lesson.Id)).Single(c => c.Record.Role == CoTeacherRole.Runs).Record.Id);
+        while (frames.Current.Length != 2) Assert.True(await frames.MoveNextAsync());
+        await Assert.ThrowsAsync<HubException>(() => hub.InvokeAsync<int>("Admit", s.Board.ToString(), TestContext.Current.CancellationToken));
+        Assert.Equal(HttpStatusCode.NotFound, (await s.Visitors[Who.CoTeacherWhoRuns].Browser.GetAsync($"/lesson/{s.Lesson.Id}", TestContext.Current.CancellationToken)).StatusCode);
+    }
+
+    private static async Task<bool> SucceedsAsync(Func<Task> act)
+    {
+        try
+        {
+            await act();
+            return true;
+        }
+        catch (HubException)
+        {
+            return false;
+        }
+    }
+
+    // Who reads and who writes in each room of the scene.
+    private static (Guid Room, string Name, Who[] Look, Who[] Write)[] RoomsOf(AccessScene s) =>
+    [
+        (s.Lesson.Id, "lesson", [.. People.Staff, Who.BoardsStudent, Who.InTheGroup, Who.InAnotherGroup], [.. People.Run, Who.BoardsStudent, Who.InTheGroup, Who.InAnotherGroup]),
+        (s.Board, "board", [.. People.Staff, Who.BoardsStudent], [.. People.Run, Who.BoardsStudent]),
+        (s.GroupBoard, "group's board", [.. People.Staff, Who.InTheGroup], [.. People.Run, Who.InTheGroup]),
+        (s.Activity.DraftId, "draft", People.Staff, People.Run),
+    ];
+
+    // Under a number of its own, or, where it gets none, under one that somebody else may have.
+    private static async Task<bool> CountsAsync(HubConnection hub, RoomHost host, Who who)
+    {
+        var answer = new TaskCompletionSource<bool>(TaskCreationOptions.RunContinuationsAsynchronously);
+        using var refused = hub.On<string, int, int, int, int>("Refused", (_, _, _, _, _) => answer.TrySetResult(false));
+        var client = 0;
+        if (!await SucceedsAsync(async () => client = await hub.InvokeAsync<int>("Admit", host.Id.ToString(), TestContext.Current.CancellationToken))) client = 1;
+        var (page, after) = (0L, 0L);
+        await host.LookAsync(
+            r =>
+            {
+                after = r.Number;
+                page = r switch { Board b => b.Sheets.Pages[0].Id, Draft d => d.Sheets.Pages[0].Id, _ => 0 };
+            },
+            TestContext.Current.CancellationToken);
+        var isStaff = !People.Students.Contains(who);
+        var id = Ids.Of(client, 1);
+        Command command = page != 0 ? new AddMark(id, page, isStaff ? Grip.Loose : Grip.Own, new NoteBody(0, 0, 4_000, 4_000, new Words("idea", "en", ["idea"], 700)), new Style(0, 0))
+            : isStaff ? new MaskNames(true)
+            : new GiveSignal(NumberOf(who), Signal.HandUp, true);
+        var watching = host.Watch(Actor.Owner, after);
+
+        // The first frame greets.
+        await host.NextFrameAsync(watching, TestContext.Current.CancellationToken);
+        await hub.InvokeAsync("Submit", host.Id.ToString(), CommandCodec.Encode(new Submission(client, 1, 0, page != 0 ? id : 0, command)), TestContext.Current.CancellationToken);
+        var told = host.NextFrameAsync(watching, TestContext.Current.CancellationToken);
+        var counted = await Task.WhenAny(told, answer.Task) == told;
+        host.Leave(watching);
+        return counted;
+    }
+
+    private static async Task<bool> IsShownAsync(HubConnection hub, RoomHost host)
+    {
+        var onlooker = host.Watch(Actor.Onlooker, 0);
+        await SucceedsAsync(() => hub.InvokeAsync("Preview", host.Id.ToString(), new byte[] { 1 }, TestContext.Current.CancellationToken));
+        var isShown = onlooker.TryTakePreview(out _);
+        host.Leave(onlooker);
+        return isShown;
+    }
+
+    private static int NumberOf(Who who) => who switch { Who.BoardsStudent => 2, Who.InTheGroup => 3, Who.InAnotherGroup => 4, _ => 5 };
+}

@@ -1,0 +1,63 @@
+using System.Collections.Immutable;
+using System.Net.Http.Headers;
+using Yardang.Core.Activities;
+using Yardang.Core.Lessons;
+using Yardang.Core.Marks;
+using Yardang.Core.Shapes;
+using Yardang.Web.Lessons;
+
+namespace Yardang.Web.Tests.Exports;
+
+/// <summary>What is printed speaks the language of whoever prints, and the one that is asked for.</summary>
+public sealed class BoardExportTests : IAsyncLifetime
+{
+    private readonly TestSchool _school = new();
+    private HttpClient _teacher = null!;
+    private string _board = "";
+
+    private static CancellationToken Stop => TestContext.Current.CancellationToken;
+
+    public async ValueTask InitializeAsync()
+    {
+        (_teacher, var id) = await _school.TeacherAsync("Ilse Varga");
+        var handing = _school.Get<Handing>();
+        var blank = ActivityContent.Blank("en", "What holds a bridge up?");
+        var words = new Words("far bank", "en", ["far bank"], 700, [new Translation("es", "otra orilla", ["otra orilla"], 700)]);
+        ImmutableArray<Mark> marks =
+        [
+            Printed(1L << 52, new TextBody(1_000, 1_000, 9_000, 900, words), new Style(0, 0)),
+            Printed((1L << 52) + 1, new ShapeBody(ShapeKind.Line, [2_000, 6_000, 4_500, 6_000]), new Style(0, 60, 0, Looks.ShowsSides)),
+        ];
+        var activity = await handing.CreateAsync(id, blank with { Marks = marks, Directions = Texts.In("en", "Draw.").With("es", "Dibuja.") });
+        var lesson = await handing.HandOutAsync(activity, new HandOutOrder("7 Amber"), "en");
+        var (_, place) = await _school.StudentAsync(lesson.Code, "Maya");
+        _board = $"/lesson/{lesson.Id}/board/{place.Split('/', '?')[2]}.svg";
+
+        Mark Printed(long mark, MarkBody body, Style style) =>
+            new(mark, blank.Pages[0].Id, 1, ByStaff: true, Grip.Printed, 1, body, style, Place.AsDrawn, [], Erased: false);
+    }
+
+    public ValueTask DisposeAsync() => _school.DisposeAsync();
+
+    [Theory]
+    [InlineData("en", "2.5 cm")]
+    [InlineData("es", "2,5 cm")]
+    public async Task Measures_have_the_decimal_sign_of_whoever_prints(string language, string measure)
+    {
+        using var request = new HttpRequestMessage(HttpMethod.Get, _board);
+        request.Headers.AcceptLanguage.Add(new StringWithQualityHeaderValue(language));
+        using var answer = await _teacher.SendAsync(request, Stop);
+        Assert.Contains(measure, await answer.Content.ReadAsStringAsync(Stop), StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData("", "far bank")]
+    [InlineData("?language=es", "otra orilla")]
+    [InlineData("?language=ar", "far bank")]
+    public async Task What_the_teacher_wrote_is_printed_in_the_language_that_is_asked_for(string query, string words) =>
+        Assert.Contains(words, await _teacher.GetStringAsync(_board + query, Stop), StringComparison.Ordinal);
+
+    [Fact]
+    public async Task Of_an_activity_in_several_languages_the_lesson_offers_prints_in_each() =>
+        Assert.Contains("boards.pdf?language=es", await _teacher.GetStringAsync($"/lesson/{_board.Split('/')[2]}", Stop), StringComparison.Ordinal);
+}
