@@ -44,6 +44,7 @@ public static class ReadyCheck
             new(way switch { Way.OneEach => "NotSeeOthers", Way.ByGroup => "SeeTheirGroup", _ => "SeeOthersWork" }),
             new(masked ? "NamesMasked" : way == Way.OneEach ? "NamesAlone" : "NamesSeen"),
             new("YouSeeAll"),
+            new((plan.HasList ? "ByList" : "By") + plan.Introduction),
             door switch { Door.Open => new(plan.HasList ? "ClassList" : "DoorOpen"), Door.Ask => new("DoorAsks"), _ => new("DoorClosed", IsWarning: true) },
         };
         var loose = activity.Marks.Count(m => m.Grip == Grip.Loose);
@@ -56,8 +57,6 @@ public static class ReadyCheck
         if (Languages.In(activity) is { Count: > 1 } languages) lines.Add(new("Languages", Count: languages.Count));
         if (fewer > 0) lines.Add(new("FewerTools", Count: fewer));
         if (plan.HasList && door == Door.Ask) lines.Add(new("ClassListAsks"));
-        if (plan.Introduction == Introduction.Number) lines.Add(new(plan.HasList ? "ByListNumber" : "ByNumber"));
-        if (plan.Introduction == Introduction.NumberAndName) lines.Add(new(plan.HasList ? "ByListNumberAndName" : "ByNumberAndName"));
         if (plan.HasPassword) lines.Add(new("Password"));
         if (times.OpensAt is not null) lines.Add(new("Opens"));
         if (times.HandsIn) lines.Add(new(times.DueAt is null ? "HandsIn" : "HandsInDue"));

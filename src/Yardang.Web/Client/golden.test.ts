@@ -136,7 +136,8 @@ test('connectors run where Core lets them run', () => {
 
 // What counts: marks as they stand, what can be undone and redone, and late work. Writers that no longer matter are left out of a snapshot.
 function plain(board: Sheets) {
-  const { gestures } = board as unknown as { gestures: Map<number, { steps: Map<string, unknown> }> };
+  const { gestures } = (board as unknown as { journal: { gestures: Map<number, { steps: Map<string, unknown> }> } })
+    .journal;
   return {
     pages: board.pages,
     marks: [...board.allMarks].sort((a, b) => a.id - b.id),

@@ -57,6 +57,9 @@ public sealed class HandOutModel(AccessResolver access, Handing handing, ClassLi
 
     public string? Problem { get; private set; }
 
+    /// <summary>Whether something is chosen that is usually left as it is.</summary>
+    public bool HasMore => Form.Masked || !string.IsNullOrEmpty(Form.Password) || Form.Introduction != Introduction.Name;
+
     /// <summary>The teacher's class lists.</summary>
     public IReadOnlyList<(ClassListRecord List, int People)> Lists { get; private set; } = [];
 

@@ -57,6 +57,7 @@ test('a class list from a file, a password, and number and name that must belong
   await design(varga);
   await varga.getByRole('link', { name: 'Hand out' }).click();
   await varga.getByLabel('Class list').selectOption('7 Amber, 2 people');
+  await varga.getByText('Password, numbers and names').click();
   await varga.getByLabel('With their number and their name').check();
   await varga.getByLabel('Password, if you wish').fill('over the brook');
   await expect(varga.locator('.ready')).toContainText('so nobody takes a classmate’s place by mistake');
