@@ -69,6 +69,7 @@ services.AddUploadLimit();
 services.AddAccountLimit();
 services.AddSingleton<Outbox>();
 services.AddSingleton<CoTeaching>();
+services.AddSingleton<RoomRemoval>();
 services.AddSingleton<GuestSweeper>();
 services.AddHostedService(provider => provider.GetRequiredService<GuestSweeper>());
 services.AddSingleton<IPictureSearch, OwnDrawings>();

@@ -19,6 +19,13 @@ public sealed partial class TestSchool : IAsyncDisposable
     private readonly string _folder = Directory.CreateTempSubdirectory("yardang-test-").FullName;
     private readonly WebApplicationFactory<Program> _factory;
 
+    // Each server would watch its settings and files for changes, and a user may have only so many watchers.
+    static TestSchool()
+    {
+        Environment.SetEnvironmentVariable("DOTNET_hostBuilder__reloadConfigOnChange", "false");
+        Environment.SetEnvironmentVariable("DOTNET_USE_POLLING_FILE_WATCHER", "true");
+    }
+
     public TestSchool()
     {
         var folder = _folder;

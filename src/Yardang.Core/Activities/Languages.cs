@@ -16,10 +16,13 @@ public static class Languages
         return all.Count < 2 ? 0 : TextsOf(activity).Count(t => t.Count > 0 && t.Count < all.Count);
     }
 
-    /// <summary>A mark as somebody reads it who reads this language; as it was written if it does not say it in this language.</summary>
-    public static Mark ReadIn(Mark mark, string language)
+    /// <summary>A mark as somebody reads it who reads this language; as it was written if it does not say it in this language, or if no language is asked for.</summary>
+    /// <param name="mark">The mark.</param>
+    /// <param name="language">The language that is asked for; null for as it was written.</param>
+    /// <param name="written">The language in which texts were written that do not know it themselves.</param>
+    public static Mark ReadIn(Mark mark, string? language, string written)
     {
-        if (mark.Body is ZoneBody zone) return mark with { Body = zone with { Name = Texts.In(language, zone.Name.For(language)) } };
+        if (mark.Body is ZoneBody zone) return mark with { Body = zone with { Name = Texts.In(written, zone.Name.In([language ?? written]) ?? zone.Name.For(written)) } };
         if (mark.Words?.Also?.FirstOrDefault(a => string.Equals(a.Language, language, StringComparison.Ordinal)) is not { } said) return mark;
         var words = new Words(said.Text, said.Language, said.Lines, said.Size);
         return mark with

@@ -19,6 +19,17 @@ public sealed record Texts(ImmutableSortedDictionary<string, string> ByLanguage)
     public string For(string language) =>
         ByLanguage.TryGetValue(language, out var text) ? text : ByLanguage.Values.FirstOrDefault() ?? "";
 
+    /// <summary>The text in the first of these languages in which it is there, else null.</summary>
+    public string? In(IEnumerable<string> languages)
+    {
+        foreach (var language in languages)
+        {
+            if (ByLanguage.TryGetValue(language, out var text)) return text;
+        }
+
+        return null;
+    }
+
     /// <summary>Whether there is no text at all.</summary>
     public bool IsEmpty => ByLanguage.Values.All(string.IsNullOrWhiteSpace);
 }

@@ -1,4 +1,5 @@
 using Microsoft.AspNetCore.Identity;
+using Yardang.Core.Activities;
 using Yardang.Core.Lessons;
 
 namespace Yardang.Data.School;
@@ -131,11 +132,20 @@ public sealed class LessonRecord
     /// <summary>The activity's name when it was handed out, for lists.</summary>
     public required string Name { get; init; }
 
+    /// <summary>The same in every language in which the activity was named.</summary>
+    public Texts Names { get; init; } = Texts.None;
+
+    /// <summary>The language of the teacher who handed it out, a BCP 47 tag: for whoever reads none of those in which a text is there.</summary>
+    public string Language { get; init; } = "en";
+
     /// <summary>For whom, in the teacher's words ("7 Amber"); may be empty.</summary>
     public required string ClassName { get; init; }
 
     /// <summary>The activity and for whom it was handed out.</summary>
     public string Title => ClassName.Length == 0 ? Name : $"{Name} · {ClassName}";
+
+    /// <summary>What it is called for whoever reads these languages, the first where it is there.</summary>
+    public string NameIn(IEnumerable<string> languages) => Names.In(languages) ?? Name;
 
     public required DateTimeOffset HandedOutAt { get; init; }
 
@@ -310,6 +320,12 @@ public sealed class BoardRecord
 
     /// <summary>Of the participant or group whose it is; 0 otherwise.</summary>
     public required int Number { get; init; }
+}
+
+/// <summary>A room to which nothing leads any more, and whose log is to be deleted.</summary>
+public sealed class RoomRemovalRecord
+{
+    public required Guid Id { get; init; }
 }
 
 /// <summary>A participant works or once worked on a board, and may still have something to hand in there.</summary>

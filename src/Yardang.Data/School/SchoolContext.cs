@@ -31,6 +31,8 @@ public sealed class SchoolContext(DbContextOptions<SchoolContext> options)
 
     public DbSet<SeatRecord> Seats => Set<SeatRecord>();
 
+    public DbSet<RoomRemovalRecord> RoomRemovals => Set<RoomRemovalRecord>();
+
     protected override void OnModelCreating(ModelBuilder builder)
     {
         base.OnModelCreating(builder);

@@ -66,7 +66,7 @@ public sealed class BoardExport(AccessResolver access, LessonPeople people, Hand
         await host.LookAsync(room =>
         {
             var sheets = ((Board)room).Sheets;
-            pages = [.. sheets.Pages.Select(p => new ExportPage(p, [.. sheets.Visible(p.Id).Where(m => m.Grip != Grip.Key).Select(m => language is null ? m : Languages.ReadIn(m, language))], sheets.Unit, media.Find, foot))];
+            pages = [.. sheets.Pages.Select(p => new ExportPage(p, [.. sheets.Visible(p.Id).Where(m => m.Grip != Grip.Key).Select(m => Languages.ReadIn(m, language, lesson.Language))], sheets.Unit, media.Find, foot))];
         });
         return pages;
     }

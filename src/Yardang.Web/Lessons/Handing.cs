@@ -111,6 +111,8 @@ public sealed class Handing(IDbContextFactory<SchoolContext> school, RoomHosts h
             VersionId = version.Id,
             Code = JoinCode.New(),
             Name = content.Name.For(language),
+            Names = content.Name,
+            Language = language,
             ClassName = order.ClassName,
             HandedOutAt = clock.GetUtcNow(),
             Way = order.Way,

@@ -31,6 +31,7 @@ public sealed class BesideModel(AccessResolver access, LessonPeople people, IStr
             together = true,
             actor = me.Number,
             language = ContentLanguage.Current,
+            written = record.Language,
             who = $"teacher-{visitor.TeacherId}",
             texts = BoardTexts.For(texts),
         }, $"/lesson/{lesson}", texts["Beside.Back"])

@@ -40,6 +40,7 @@ public sealed class BoardModel(
             together = lesson.TogetherId == id || place.Group is not null,
             actor = found.Actor.Number,
             language = ContentLanguage.Current,
+            written = lesson.Language,
             zone = clock.Zone.Id,
             home = me.Language,
             who = me.Id,

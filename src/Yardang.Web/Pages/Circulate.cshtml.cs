@@ -44,7 +44,7 @@ public sealed class CirculateModel(AccessResolver access, LessonPeople people, I
         var version = ActivityJson.Read(await db.Versions.Where(v => v.Id == lesson.VersionId).Select(v => v.Content).SingleAsync());
         Languages = Core.Activities.Languages.In(version) is { Count: > 1 } several ? [.. several] : [];
         TeachersBoard = await Seating.BoardAsync(db, id, BoardKind.Teacher, 0);
-        Data = new { lesson = id, who = $"teacher-{visitor.TeacherId}", me = new { me.Number, me.IsStaff, me.LooksOnly }, together = lesson.TogetherId, people = People, teachers = await people.TeachersAsync(lesson), seats = await SeatsAsync(db, lesson), texts = all };
+        Data = new { lesson = id, who = $"teacher-{visitor.TeacherId}", me = new { me.Number, me.IsStaff, me.LooksOnly }, together = lesson.TogetherId, written = lesson.Language, people = People, teachers = await people.TeachersAsync(lesson), seats = await SeatsAsync(db, lesson), texts = all };
         return Page();
     }
 

@@ -27,6 +27,7 @@ public sealed class EmbedModel(AccessResolver access, IDbContextFactory<SchoolCo
             together = false,
             actor = Actor.Onlooker.Number,
             language = ContentLanguage.Current,
+            written = lesson.Language,
             zone = clock.Zone.Id,
             home = "",
             who = "onlooker",

@@ -1,5 +1,4 @@
 using System.Security.Claims;
-using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.Extensions.Localization;
@@ -7,14 +6,16 @@ using Yardang.Web.Access;
 
 namespace Yardang.Web.Pages;
 
-/// <summary>A teacher opens an invitation to somebody else's lesson or activity.</summary>
-[Authorize]
+/// <summary>A teacher opens an invitation to somebody else's lesson or activity. Who is not signed in reads to what, before they sign in or make an account.</summary>
 public sealed class InvitedModel(CoTeaching coTeaching, IStringLocalizer<UiTexts> texts) : PageModel
 {
     /// <summary>To what; null if the invitation no longer holds.</summary>
     public SharedWork? Shared { get; private set; }
 
     public string Key { get; private set; } = "";
+
+    /// <summary>Where whoever signs in first comes back to.</summary>
+    public string Back => $"?returnUrl={Uri.EscapeDataString(Request.Path + Request.QueryString)}";
 
     public string? Problem { get; private set; }
 
@@ -29,9 +30,10 @@ public sealed class InvitedModel(CoTeaching coTeaching, IStringLocalizer<UiTexts
     public async Task<IActionResult> OnPostAsync(string? key)
     {
         Key = key ?? "";
+        if (User.FindFirstValue(ClaimTypes.NameIdentifier) is not { } teacher) return Challenge();
         if (await coTeaching.OpenAsync(key) is { } invitation && await coTeaching.FindAsync(invitation.OfId) is { } shared)
         {
-            if (await coTeaching.AcceptAsync(invitation, Guid.Parse(User.FindFirstValue(ClaimTypes.NameIdentifier)!))) return Redirect(shared.IsLesson ? $"/lesson/{shared.Id}" : "/desk");
+            if (await coTeaching.AcceptAsync(invitation, Guid.Parse(teacher))) return Redirect(shared.IsLesson ? $"/lesson/{shared.Id}" : "/desk");
             Problem = texts["Invited.Taken"];
         }
 

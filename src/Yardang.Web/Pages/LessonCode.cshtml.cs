@@ -1,3 +1,4 @@
+using System.Text.Encodings.Web;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -28,7 +29,7 @@ public sealed class LessonCodeModel(AccessResolver access, Joining joining, IStr
     public string? OwnAddress => Lesson.Address is { } address ? $"{Request.Host}/to/{address}" : null;
 
     /// <summary>What to put on another page, so that the common board is shown there; null if it is not.</summary>
-    public string? EmbedCode => Lesson.EmbedKey is { } key ? $"<iframe src=\"{Request.Scheme}://{Request.Host}/embed/{key}\" width=\"900\" height=\"640\"></iframe>" : null;
+    public string? EmbedCode => Lesson.EmbedKey is { } key ? $"<iframe src=\"{Request.Scheme}://{Request.Host}/embed/{key}\" title=\"{HtmlEncoder.Default.Encode(Lesson.Name)}\" width=\"900\" height=\"640\"></iframe>" : null;
 
     /// <summary>What was typed as an address and could not be kept.</summary>
     public string? Typed { get; private set; }

@@ -35,6 +35,7 @@ public sealed class TryOutModel(AccessResolver access, Handing handing, IStringL
             query = "",
             actor = NumberOf(seat),
             language = ContentLanguage.Current,
+            written = ContentLanguage.Current,
             who = "",
             texts = BoardTexts.For(texts),
             tryOut = new { room = room ?? "", start = $"/workshop/{id}/try?handler=Start", names = Enumerable.Range(1, Seats).ToDictionary(NumberOf, s => texts["TryOut.Seat", s].Value) },

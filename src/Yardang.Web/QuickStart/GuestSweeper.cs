@@ -1,13 +1,11 @@
 using Microsoft.EntityFrameworkCore;
-using Yardang.Data.Log;
-using Yardang.Data.Media;
 using Yardang.Data.School;
 using Yardang.Web.Rooms;
 
 namespace Yardang.Web.QuickStart;
 
 /// <summary>Deletes what was begun without an account when its time is up: accounts, activities, lessons, people, all that was written, and its pictures.</summary>
-public sealed class GuestSweeper(IDbContextFactory<SchoolContext> school, RoomHosts hosts, IEventStore log, MediaStore media, TimeProvider clock, ILogger<GuestSweeper> logger) : BackgroundService
+public sealed class GuestSweeper(IDbContextFactory<SchoolContext> school, RoomRemoval removal, TimeProvider clock, ILogger<GuestSweeper> logger) : BackgroundService
 {
     private static readonly TimeSpan s_every = TimeSpan.FromMinutes(1);
 
@@ -17,6 +15,7 @@ public sealed class GuestSweeper(IDbContextFactory<SchoolContext> school, RoomHo
         await using var db = await school.CreateDbContextAsync();
         var now = clock.GetUtcNow();
         foreach (var guest in await db.Users.Where(t => t.EndsAt <= now).Select(t => t.Id).ToListAsync()) await DeleteAsync(guest);
+        await removal.RunAsync();
     }
 
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
@@ -35,7 +34,7 @@ public sealed class GuestSweeper(IDbContextFactory<SchoolContext> school, RoomHo
         }
     }
 
-    // First nobody is let in any more, then the rooms are stopped, then what they wrote goes.
+    // First nobody is let in any more; then the rooms go, with what was written in them.
     private async Task DeleteAsync(Guid guest)
     {
         await using var db = await school.CreateDbContextAsync();
@@ -44,7 +43,6 @@ public sealed class GuestSweeper(IDbContextFactory<SchoolContext> school, RoomHo
         var boards = await db.Boards.Where(b => lessons.Contains(b.LessonId)).Select(b => b.Id).ToListAsync();
         var activityIds = activities.ConvertAll(a => a.Id);
         List<Guid> rooms = [.. activities.Select(a => a.DraftId), .. boards, .. lessons];
-        var pictures = new HashSet<string>(StringComparer.Ordinal);
         await using (var together = await db.Database.BeginTransactionAsync())
         {
             await db.Seats.Where(s => boards.Contains(s.BoardId)).ExecuteDeleteAsync();
@@ -60,27 +58,11 @@ public sealed class GuestSweeper(IDbContextFactory<SchoolContext> school, RoomHo
             await db.ClassEntries.Where(e => db.ClassLists.Any(l => l.Id == e.ListId && l.OwnerId == guest)).ExecuteDeleteAsync();
             await db.ClassLists.Where(l => l.OwnerId == guest).ExecuteDeleteAsync();
             await db.Users.Where(t => t.Id == guest).ExecuteDeleteAsync();
+            db.RoomRemovals.AddRange(rooms.Select(room => new RoomRemovalRecord { Id = room }));
+            await db.SaveChangesAsync();
             await together.CommitAsync();
         }
 
-        foreach (var room in rooms)
-        {
-            await hosts.DropAsync(room);
-            foreach (var bytes in log.Read(room, 0)) pictures.UnionWith(MediaMentions.In(bytes));
-            log.Delete(room);
-        }
-
-        foreach (var name in await UnusedAsync(db, pictures)) media.Delete(name);
-
         logger.LogInformation("What a guest had begun was deleted: {Lessons} lessons, {Boards} boards.", lessons.Count, boards.Count);
-    }
-
-    // The same picture is kept once, so that somebody else's page may show it too. Only if there were pictures, all that is stored is read through.
-    private async Task<HashSet<string>> UnusedAsync(SchoolContext db, HashSet<string> pictures)
-    {
-        if (pictures.Count == 0) return pictures;
-        foreach (var bytes in log.ReadAll()) pictures.ExceptWith(MediaMentions.In(bytes));
-        await foreach (var content in db.Versions.Select(v => v.Content).Concat(db.LateChanges.Select(c => c.Content)).AsAsyncEnumerable()) pictures.ExceptWith(MediaMentions.In(content));
-        return pictures;
     }
 }

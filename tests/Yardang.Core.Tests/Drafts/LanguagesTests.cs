@@ -38,11 +38,14 @@ public class LanguagesTests
     [Fact]
     public void A_mark_is_read_in_a_language_and_as_it_was_written_where_it_does_not_speak_it()
     {
-        Assert.Equal("Primeras ideas", Languages.ReadIn(Translated("es"), "es").Words!.Text);
-        Assert.Equal("First ideas", Languages.ReadIn(Translated("es"), "ar").Words!.Text);
-        Assert.Equal("First ideas", Languages.ReadIn(Translated("es"), "en").Words!.Text);
-        var zone = Printed(90, Grip.Printed, "") with { Body = new ZoneBody(ShapeKind.Polygon, [0, 0, 9, 0, 9, 9], Texts.In("en", "Piers").With("es", "Pilares")) };
-        Assert.Equal("Pilares", ((ZoneBody)Languages.ReadIn(zone, "es").Body).Name.ByLanguage.Values.Single());
+        Assert.Equal("Primeras ideas", Languages.ReadIn(Translated("es"), "es", "en").Words!.Text);
+        Assert.Equal("First ideas", Languages.ReadIn(Translated("es"), "ar", "en").Words!.Text);
+        Assert.Equal("First ideas", Languages.ReadIn(Translated("es"), null, "en").Words!.Text);
+        var zone = Printed(90, Grip.Printed, "") with { Body = new ZoneBody(ShapeKind.Polygon, [0, 0, 9, 0, 9, 9], Texts.In("en", "Piers").With("es", "Pilares").With("ar", "دعامات")) };
+        string NameIn(string? language) => ((ZoneBody)Languages.ReadIn(zone, language, "en").Body).Name.ByLanguage.Values.Single();
+        Assert.Equal("Pilares", NameIn("es"));
+        Assert.Equal("Piers", NameIn("fi"));
+        Assert.Equal("Piers", NameIn(null));
     }
 
     [Fact]

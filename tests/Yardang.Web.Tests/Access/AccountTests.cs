@@ -94,6 +94,11 @@ public sealed class AccountTests : IAsyncLifetime
         }
 
         var mail = (await _school.Get<Outbox>().AllAsync()).Single(m => m.To.StartsWith("adeyemi", StringComparison.Ordinal));
+        var unknown = await _school.Visitor().GetStringAsync(mail.Link, Stop);
+        Assert.Contains(lesson.Name, unknown);
+        Assert.Contains("/sign-up?returnUrl=%2Finvited%3Fkey%3D", unknown);
+        Assert.DoesNotContain("<form method=\"post\">", unknown);
+
         var (adeyemi, _) = await _school.TeacherAsync("Tobi Adeyemi");
         Assert.Equal(HttpStatusCode.NotFound, (await adeyemi.GetAsync($"/lesson/{lesson.Id}", Stop)).StatusCode);
         using (var accepted = await TestSchool.PostAsync(adeyemi, mail.Link, new() { ["key"] = HttpUtility.ParseQueryString(mail.Link.Split('?')[1])["key"]! }, "/invited")) Assert.Equal($"/lesson/{lesson.Id}", accepted.Headers.Location!.ToString());

@@ -56,6 +56,21 @@ public sealed class QuickStartTests : IAsyncLifetime
     }
 
     [Fact]
+    public async Task A_removal_that_a_crash_interrupted_is_finished_when_the_server_is_back()
+    {
+        var (_, lesson) = await StartAsync("OneEach");
+        var log = _school.Get<IEventStore>();
+        Assert.NotEqual(0, log.LastNumber(lesson.Id));
+        await using var db = await SchoolAsync();
+        db.RoomRemovals.Add(new RoomRemovalRecord { Id = lesson.Id });
+        await db.SaveChangesAsync(Stop);
+
+        await _school.Get<GuestSweeper>().SweepAsync();
+        Assert.Equal(0, log.LastNumber(lesson.Id));
+        Assert.Equal(0, await db.RoomRemovals.CountAsync(Stop));
+    }
+
+    [Fact]
     public async Task Its_pictures_go_too_but_not_those_that_another_class_shows()
     {
         var media = _school.Get<MediaStore>();

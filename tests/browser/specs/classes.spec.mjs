@@ -41,7 +41,7 @@ test('a class list is pasted, mended and handed out to; groups are made before a
   const leif = await come('Leif', false);
   await expect(leif.getByRole('heading', { name: 'Leif, you are at the door' })).toBeVisible();
   const twice = await come('9', false);
-  await expect(twice.getByRole('alert')).toContainText('Somebody has already come in as "9"');
+  await expect(twice.getByRole('alert')).toContainText('Somebody has already come in as “9”');
   for (const page of [varga, amara, maya, leif, twice]) expect(page.problems).toEqual([]);
 });
 

@@ -48,6 +48,7 @@ test('each student reads the directions in a language of their own, or in two; s
     await lucia.goto('/');
     await lucia.getByLabel('Código o dirección que te dio tu docente').fill(code);
     await lucia.getByRole('button', { name: 'Seguir' }).click();
+    await expect(lucia.getByRole('heading', { name: '¿Qué aguanta un puente?' })).toBeVisible();
     await lucia.getByLabel('Tu nombre').fill('Lucia');
     await lucia.getByRole('button', { name: 'Ir a mi tablero' }).click();
     await expect(lucia.locator('.kept')).toHaveText('Guardado');
@@ -57,6 +58,13 @@ test('each student reads the directions in a language of their own, or in two; s
     await expect(lucia.locator('[data-directions]').first()).toHaveText('Dibuja un puente. Nombra sus partes.');
     await expect(lucia.locator('[data-directions]').first()).toHaveAttribute('lang', 'es');
     await lucia.getByRole('button', { name: 'Cerrar' }).click();
+  });
+
+  await test.step('a browser that speaks none of its languages shows it as the teacher wrote it', async () => {
+    const oona = await student(browser, code, 'Oona', { locale: 'fi-FI' });
+    await expect(marks(oona)).toHaveText(['Text, printed: What holds a bridge up?']);
+    await oona.getByRole('button', { name: 'Directions' }).click();
+    await expect(oona.locator('[data-directions]').first()).toHaveText('1. Draw a bridge. 2. Name its parts.');
   });
 
   const noor = await student(browser, code, 'Noor', { viewport: { width: 390, height: 844 } });

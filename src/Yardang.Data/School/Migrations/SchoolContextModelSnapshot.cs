@@ -394,7 +394,15 @@ namespace Yardang.Data.School.Migrations
                     b.Property<bool>("IsOverdue")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("Language")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Names")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
@@ -519,6 +527,17 @@ namespace Yardang.Data.School.Migrations
                         .IsUnique();
 
                     b.ToTable("Participants", (string)null);
+                });
+
+            modelBuilder.Entity("Yardang.Data.School.RoomRemovalRecord", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("RoomRemovals");
                 });
 
             modelBuilder.Entity("Yardang.Data.School.SeatRecord", b =>

@@ -16,6 +16,8 @@ export interface BoardData {
   /** Number of the actor in the lesson. */
   readonly actor: number;
   readonly language: string;
+  /** In which language the teacher wrote. */
+  readonly written: string;
   /** The time zone of the school, as IANA names it. */
   readonly zone: string;
   /** The language spoken at home, from the class list; empty if it is not known. */

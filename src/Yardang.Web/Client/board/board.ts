@@ -17,7 +17,8 @@ import { lateNews } from './late-news';
 import { handInControls } from './hand-in-controls';
 import { MarkList } from './mark-list';
 import { pictureSearchControls } from './picture-search-controls';
-import { sheetControls, textFor } from './sheet-controls';
+import { textIn } from '../surface/in-language';
+import { sheetControls } from './sheet-controls';
 import { SheetSession } from './sheet-session';
 import { stimulusControls } from './stimulus-controls';
 import { TrySeat, tryRoom } from './try-room';
@@ -46,7 +47,7 @@ Alpine.data('board', () => {
   return {
     ...sheetControls(() => session, texts.figureTools),
     ...formulaControls(() => session),
-    ...languageChoice(() => session, data.who, data.home ?? ''),
+    ...languageChoice(() => session, data.who, data.home ?? '', data.written),
     ...company(as, me.number, data.company ?? ''),
     ...lateNews(() => session, me.number, texts),
     ...handInControls(() => lesson, me.number, data.zone, texts),
@@ -91,6 +92,7 @@ Alpine.data('board', () => {
         grip: Grip.Own,
         design: false,
         language: data.language,
+        written: data.written,
         host,
         field,
         query: as,
@@ -219,11 +221,11 @@ Alpine.data('board', () => {
       const language = this.first || data.language;
       list?.refresh();
       this.refreshControls(language);
-      if (this.opened && !isTry) this.allDirections = textFor(session.sheets.directions, language);
+      if (this.opened && !isTry) this.allDirections = textIn(session.sheets.directions, [language], data.written);
       if (data.mode === 'student') this.heading = (session.sheets.name[language] ?? data.title) + this.company;
       if (data.mode === 'student' && this.opened) this.receive(lesson);
       const page = session.sheets.page(session.page);
-      this.pageDirections = textFor(page?.directions ?? {}, language);
+      this.pageDirections = textIn(page?.directions ?? {}, [language], data.written);
       this.showStimulus(page?.stimulus ?? null);
       const waiting = session.client.waiting + (lesson?.waiting ?? 0);
       const needsPage = session.client.needsThisPage || lesson?.needsThisPage;

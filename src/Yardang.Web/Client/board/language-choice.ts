@@ -6,7 +6,7 @@ import type { SheetSession } from './sheet-session';
 
 const primary = (tag: string) => tag.split('-')[0]!;
 
-export function languageChoice(session: () => SheetSession, who: string, home: string) {
+export function languageChoice(session: () => SheetSession, who: string, home: string, written: string) {
   const key = `yardang-languages-${who}`;
   let chosen: string[] | null = null;
 
@@ -27,7 +27,7 @@ export function languageChoice(session: () => SheetSession, who: string, home: s
       if (there.join() !== this.languageChoices.map((c) => c.code).join())
         this.languageChoices = there.map((code) => ({ code, name: nameOfLanguage(code) }));
       chosen ??= JSON.parse(localStorage.getItem(key) ?? 'null') as string[] | null;
-      const wished = chosen ?? [home, ...navigator.languages.map(primary)];
+      const wished = [...(chosen ?? [home, ...navigator.languages.map(primary)]), written];
       const first = wished.find((code) => there.includes(code)) ?? there[0] ?? '';
       const second = chosen?.[1] && there.includes(chosen[1]) ? chosen[1] : '';
       if (first !== this.first || second !== this.second) session().readIn(first ? [first] : []);
@@ -35,14 +35,14 @@ export function languageChoice(session: () => SheetSession, who: string, home: s
       const page = sheets.page(session().page);
       this.otherDirections = second ? (sheets.directions[second] ?? '') : '';
       this.otherPageDirections = second ? (page?.directions[second] ?? '') : '';
-      this.starters = (page?.starters ?? []).map((texts) => textIn(texts, [first]));
+      this.starters = (page?.starters ?? []).map((texts) => textIn(texts, [first], written));
       this.glossary = second && page ? this.inBoth(sheets.visible(page.id)) : [];
     },
 
     inBoth(marks: readonly Mark[]): { key: number; first: string; second: string }[] {
       return marks
         .filter((m) => m.byStaff)
-        .map((m) => ({ key: m.id, first: saidBy(m, [this.first]), second: saidBy(m, [this.second]) }))
+        .map((m) => ({ key: m.id, first: saidBy(m, [this.first], written), second: saidBy(m, [this.second], written) }))
         .filter((line) => line.first && line.first !== line.second);
     },
 

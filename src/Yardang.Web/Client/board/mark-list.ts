@@ -113,7 +113,7 @@ export class MarkList {
       case 'stamp':
         return this.texts.stamps[body.stamp] ?? body.stamp;
       case 'zone':
-        return textIn(body.name, this.session.surface.languages);
+        return textIn(body.name, this.session.surface.languages, this.session.surface.written);
       case 'connector':
         return [body.from, body.to]
           .map((id) => this.session.sheets.mark(id))

@@ -3,6 +3,7 @@
 import { type Body, Grip, Looks, type Mark, type Page, Property, Tools, isBox } from '../room/marks';
 import { FIGURES, type FigureGroup, iconOf } from '../shapes/figures';
 import { STAMPS } from '../shapes/stamps';
+import { textIn } from '../surface/in-language';
 import type { Side } from '../tools/arranging';
 import type { SheetSession, ToolName } from './sheet-session';
 
@@ -76,7 +77,7 @@ export function sheetControls(session: () => SheetSession, words: Readonly<Recor
       this.pages = sheets.pages.map((p: Page, i: number) => ({
         id: p.id,
         number: i + 1,
-        name: textFor(p.name, language),
+        name: textIn(p.name, [language], session().surface.written),
       }));
       this.pageNumber = sheets.pages.findIndex((p: Page) => p.id === page) + 1;
       this.withheld = session().me.isStaff ? 0 : (sheets.page(page)?.withheld ?? 0);
@@ -275,8 +276,4 @@ export function sheetControls(session: () => SheetSession, words: Readonly<Recor
       session().submit({ kind: 'makeChanges', changes }, session().newId());
     },
   };
-}
-
-export function textFor(texts: Readonly<Record<string, string>>, language: string): string {
-  return texts[language] ?? Object.values(texts)[0] ?? '';
 }

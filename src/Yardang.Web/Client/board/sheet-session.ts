@@ -35,6 +35,8 @@ export interface SessionOptions {
   /** Whether the activity itself may be changed. */
   readonly design: boolean;
   readonly language: string;
+  /** In which language the teacher wrote: for whoever reads none of those that are there. */
+  readonly written: string;
   readonly host: HTMLElement;
   readonly field: HTMLTextAreaElement;
   /** "?as=..." as the hub is told; empty for a teacher. */
@@ -79,6 +81,7 @@ export class SheetSession implements SheetContext {
   constructor(private readonly options: SessionOptions) {
     this.pointers = new Pointers((actor) => options.nameOf(actor));
     this.surface = new PageSurface(options.host, this.live, this.pointers);
+    this.surface.written = options.written;
     this.surface.onHover = ({ x, y }) => this.here(x, y);
     this.surface.pictures = new Pictures(options.room, options.query, () => this.surface.invalidate());
     this.client = new RoomClient(

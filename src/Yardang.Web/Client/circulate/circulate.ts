@@ -24,6 +24,8 @@ interface CirculateData {
   readonly who: string;
   /** As whom the teacher acts; whether they only look. */
   readonly me: { readonly number: number; readonly isStaff: boolean; readonly looksOnly: boolean };
+  /** In which language the activity was written. */
+  readonly written: string;
   readonly people: readonly Participant[];
   readonly teachers: readonly { readonly number: number; readonly name: string }[];
   /** Where people sit, by actor number: [row, column]; null where there is no seating plan. */
@@ -232,7 +234,7 @@ Alpine.data('circulate', () => {
         activity: '',
         seat: {},
       });
-      const tile = new Tile(id, connection, data.me, () => this.refresh());
+      const tile = new Tile(id, connection, data.me, data.written, () => this.refresh());
       tiles.set(id, tile);
       this.$nextTick(() => {
         const canvas = (this.$root as HTMLElement).querySelector<HTMLCanvasElement>(`[data-tile="${id}"]`);

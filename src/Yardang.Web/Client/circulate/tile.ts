@@ -24,6 +24,7 @@ export class Tile {
     readonly board: string,
     private readonly connection: Connection,
     me: Me,
+    private readonly written: string,
     private readonly changed: () => void,
   ) {
     this.pictures = new Pictures(board, '', () => this.paintSoon());
@@ -125,6 +126,7 @@ export class Tile {
         thinnest: (THINNEST_PX * ratio) / scale,
         unit: this.client.state.unit,
         pictures: this.pictures,
+        written: this.written,
       });
     this.live.draw(ctx);
   }

@@ -129,11 +129,12 @@ export function drawZone(
   body: ZoneBody,
   mark: Mark,
   languages: readonly string[],
+  written: string,
 ): void {
   const colour = noteColour(Math.max(0, mark.style.fill - 1));
   const style = { ...mark.style, width: ZONE_LINE };
   drawShape(ctx, body, { style, scale: mark.scale }, { line: PAPER_STRONG, fill: `${colour}${ZONE_TINT}` });
-  const name = textIn(body.name, languages);
+  const name = textIn(body.name, languages, written);
   if (!name) return;
   const box = zoneNameBox(body, mark.scale);
   ctx.fillStyle = PRINT;

@@ -42,6 +42,8 @@ export interface DrawOptions {
   readonly pictures?: Pictures;
   /** In which languages a teacher's words are read, the first where they are there. */
   readonly languages?: readonly string[];
+  /** In which language they were written. */
+  readonly written?: string;
 }
 
 const rulings = new WeakMap<Page, Ruling>();
@@ -143,7 +145,7 @@ export function drawMark(ctx: CanvasRenderingContext2D, mark: Mark, options: Dra
     for (const { x, y, text } of measureLabels(body, mark.scale, style.looks, options.unit ?? 0))
       ctx.fillText(asRead(text), x, y + MEASURE_SIZE / 3);
   } else if (body.kind === 'connector') drawConnector(ctx, body, mark, colour, thinnest);
-  else if (body.kind === 'zone') drawZone(ctx, body, mark, options.languages ?? []);
+  else if (body.kind === 'zone') drawZone(ctx, body, mark, options.languages ?? [], options.written ?? '');
   else if (body.kind === 'picture') drawPicture(ctx, mark, body, options.pictures);
   else if (body.kind === 'formula') drawFormula(ctx, body, mark, colour);
   else if (body.kind === 'stamp') drawStamp(ctx, body, mark, colour);

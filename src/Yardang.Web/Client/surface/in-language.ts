@@ -1,12 +1,13 @@
 // Which of a teacher's texts somebody reads: the first of their languages in which it is there, else as it was written.
+// In which language a text without an author was written, its page says.
 
 import type { Mark, Texts, Words } from '../room/marks';
 import { isBox } from '../room/marks';
 import type { Sheets } from '../room/sheets';
 
-export function textIn(texts: Texts, languages: readonly string[]): string {
+export function textIn(texts: Texts, languages: readonly string[], written: string): string {
   for (const language of languages) if (texts[language]) return texts[language];
-  return Object.values(texts)[0] ?? '';
+  return texts[written] ?? Object.values(texts)[0] ?? '';
 }
 
 export function wordsIn(words: Words, languages: readonly string[]): Words {
@@ -19,9 +20,9 @@ export function wordsIn(words: Words, languages: readonly string[]): Words {
 }
 
 /** What a teacher's mark says to those who read these languages; empty if it says nothing. */
-export function saidBy({ body }: Mark, languages: readonly string[]): string {
+export function saidBy({ body }: Mark, languages: readonly string[], written: string): string {
   if (isBox(body)) return wordsIn(body.words, languages).text;
-  return body.kind === 'zone' ? textIn(body.name, languages) : '';
+  return body.kind === 'zone' ? textIn(body.name, languages, written) : '';
 }
 
 /** The languages in which a teacher has written, in order. What students write is one text in one language. */

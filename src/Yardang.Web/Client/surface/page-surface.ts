@@ -56,6 +56,8 @@ export class PageSurface {
   pictures: Pictures | null = null;
   /** In which languages a teacher's words are read. */
   languages: readonly string[] = [];
+  /** In which language they were written. */
+  written = '';
   /** Marks with a ring round them. */
   chosen: ReadonlySet<number> = new Set();
   onZoom: (percent: number) => void = () => undefined;
@@ -169,8 +171,8 @@ export class PageSurface {
 
   /** How marks are drawn here. */
   get options(): DrawOptions {
-    const { unit, pictures, languages } = this;
-    return pictures ? { unit, languages, pictures } : { unit, languages };
+    const { unit, pictures, languages, written } = this;
+    return { unit, languages, written, ...(pictures && { pictures }) };
   }
 
   private viewChanged(): void {

@@ -155,8 +155,15 @@ export class Writer implements Tool {
     }
     if (text === '') return;
     const { lines, size, width, height } = this.fit(text, editing);
-    const also = mark && isBox(mark.body) ? mark.body.words.also : undefined;
-    const words = { text, language: sheet.language, lines, size, ...(also && { also }) };
+    // What is there in other languages is a translation of the words as they were first written.
+    const before = mark && isBox(mark.body) && mark.body.words.also ? mark.body.words : null;
+    const words = {
+      text,
+      language: sheet.language,
+      lines,
+      size,
+      ...(before && { language: before.language, also: before.also! }),
+    };
     if (mark) {
       const value = { words, width, height };
       sheet.submit({ kind: 'makeChanges', changes: [{ property: Property.Words, target: mark.id, value }] }, id);

@@ -1,7 +1,7 @@
 // Pages that come many at once: copies, an outline, another activity's; and all pages at a glance.
 
 import { decode } from '@msgpack/msgpack';
-import { textFor } from '../board/sheet-controls';
+import { textIn } from '../surface/in-language';
 import type { SheetSession } from '../board/sheet-session';
 import { fill } from '../page-data';
 import { Sheets } from '../room/sheets';
@@ -98,7 +98,7 @@ export function morePages(
       const sheets = await sheetsOf(draft);
       this.otherPages = sheets.pages.map((p, i) => ({
         id: p.id,
-        name: `${i + 1}. ${textFor(p.name, language)}`,
+        name: `${i + 1}. ${textIn(p.name, [], language)}`,
         draft,
       }));
     },
@@ -111,7 +111,7 @@ export function morePages(
 
     openOverview(): void {
       dialog('overview').showModal();
-      requestAnimationFrame(() => drawOverview(dialog('overview'), session().sheets, session().surface.pictures));
+      requestAnimationFrame(() => drawOverview(dialog('overview'), session().sheets, session().surface.options));
     },
 
     openFromOverview(id: number): void {

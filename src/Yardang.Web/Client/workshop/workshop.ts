@@ -131,6 +131,7 @@ Alpine.data('workshop', () => {
         },
         design: true,
         language,
+        written: language,
         host: root.querySelector<HTMLElement>('[data-surface]')!,
         field: root.querySelector<HTMLTextAreaElement>('[data-field]')!,
         query: '',

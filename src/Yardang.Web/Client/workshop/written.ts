@@ -1,6 +1,6 @@
 // What is written about the activity and its pages: names, directions, beginnings of sentences. Kept as it is typed.
 
-import { textFor } from '../board/sheet-controls';
+import { textIn } from '../surface/in-language';
 import type { SheetSession } from '../board/sheet-session';
 import { type Change, type Page, Property, type Texts } from '../room/marks';
 
@@ -25,8 +25,8 @@ export function written(session: () => SheetSession, language: string) {
       if (!isTyping(Property.Name, 0)) this.name = sheets.name[language] ?? '';
       if (!isTyping(Property.Directions, 0)) this.directions = sheets.directions[language] ?? '';
       if (!page) return;
-      if (!isTyping(Property.PageName, page.id)) this.pageName = textFor(page.name, language);
-      if (!isTyping(Property.PageDirections, page.id)) this.pageDirections = textFor(page.directions, language);
+      if (!isTyping(Property.PageName, page.id)) this.pageName = textIn(page.name, [], language);
+      if (!isTyping(Property.PageDirections, page.id)) this.pageDirections = textIn(page.directions, [], language);
       this.startersText = page.starters.map((s) => s[language] ?? '').join('\n');
     },
 

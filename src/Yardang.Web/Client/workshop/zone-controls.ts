@@ -1,7 +1,7 @@
 // What is said about a zone: its name, what counts as in it, and what is expected of it.
 
 import type { SheetSession } from '../board/sheet-session';
-import { textFor } from '../board/sheet-controls';
+import { textIn } from '../surface/in-language';
 import { type Expectation, type ZoneBody, ZoneRule } from '../room/marks';
 
 const NOTHING: Expectation = { marks: [], answers: [], least: -1, most: -1 };
@@ -37,7 +37,7 @@ export function zoneControls(session: () => SheetSession, language: string, expe
       this.hasZone = body !== null;
       if (!body) return;
       const expected = body.expected ?? NOTHING;
-      this.zoneName = textFor(body.name, language);
+      this.zoneName = textIn(body.name, [], language);
       this.zoneRule = body.rule;
       this.zoneFill = session().selection.only?.style.fill ?? 0;
       this.zoneAnswers = expected.answers.join('\n');

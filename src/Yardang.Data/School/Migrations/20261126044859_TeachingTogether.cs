@@ -56,6 +56,20 @@ namespace Yardang.Data.School.Migrations
                 nullable: false,
                 defaultValue: false);
 
+            migrationBuilder.AddColumn<string>(
+                name: "Language",
+                table: "Lessons",
+                type: "TEXT",
+                nullable: false,
+                defaultValue: "en");
+
+            migrationBuilder.AddColumn<string>(
+                name: "Names",
+                table: "Lessons",
+                type: "TEXT",
+                nullable: false,
+                defaultValue: "{}");
+
             migrationBuilder.AddColumn<long>(
                 name: "OpensAt",
                 table: "Lessons",
@@ -165,6 +179,17 @@ namespace Yardang.Data.School.Migrations
                     table.PrimaryKey("PK_Outbox", x => x.Id);
                 });
 
+            migrationBuilder.CreateTable(
+                name: "RoomRemovals",
+                columns: table => new
+                {
+                    Id = table.Column<Guid>(type: "TEXT", nullable: false)
+                },
+                constraints: table =>
+                {
+                    table.PrimaryKey("PK_RoomRemovals", x => x.Id);
+                });
+
             migrationBuilder.CreateIndex(
                 name: "IX_Lessons_Address",
                 table: "Lessons",
@@ -217,6 +242,9 @@ namespace Yardang.Data.School.Migrations
             migrationBuilder.DropTable(
                 name: "Outbox");
 
+            migrationBuilder.DropTable(
+                name: "RoomRemovals");
+
             migrationBuilder.DropIndex(
                 name: "IX_Lessons_Address",
                 table: "Lessons");
@@ -251,6 +279,14 @@ namespace Yardang.Data.School.Migrations
 
             migrationBuilder.DropColumn(
                 name: "IsOverdue",
+                table: "Lessons");
+
+            migrationBuilder.DropColumn(
+                name: "Language",
+                table: "Lessons");
+
+            migrationBuilder.DropColumn(
+                name: "Names",
                 table: "Lessons");
 
             migrationBuilder.DropColumn(

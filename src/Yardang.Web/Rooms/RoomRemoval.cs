@@ -1,0 +1,36 @@
+using Microsoft.EntityFrameworkCore;
+using Yardang.Data.Log;
+using Yardang.Data.Media;
+using Yardang.Data.School;
+
+namespace Yardang.Web.Rooms;
+
+/// <summary>Deletes rooms to which nothing leads any more: their logs, and the pictures that only they showed.</summary>
+public sealed class RoomRemoval(IDbContextFactory<SchoolContext> school, RoomHosts hosts, IEventStore log, MediaStore media)
+{
+    /// <summary>Deletes all rooms whose removal is noted. What a crash interrupts is done the next time.</summary>
+    public async Task RunAsync()
+    {
+        await using var db = await school.CreateDbContextAsync();
+        var rooms = await db.RoomRemovals.Select(r => r.Id).ToListAsync();
+        var pictures = new HashSet<string>(StringComparer.Ordinal);
+        foreach (var room in rooms)
+        {
+            await hosts.DropAsync(room);
+            foreach (var bytes in log.Read(room, 0)) pictures.UnionWith(MediaMentions.In(bytes));
+            log.Delete(room);
+        }
+
+        foreach (var name in await UnusedAsync(db, pictures)) media.Delete(name);
+        await db.RoomRemovals.Where(r => rooms.Contains(r.Id)).ExecuteDeleteAsync();
+    }
+
+    // The same picture is kept once, so that somebody else's page may show it too. Only if there were pictures, all that is stored is read through.
+    private async Task<HashSet<string>> UnusedAsync(SchoolContext db, HashSet<string> pictures)
+    {
+        if (pictures.Count == 0) return pictures;
+        foreach (var bytes in log.ReadAll()) pictures.ExceptWith(MediaMentions.In(bytes));
+        await foreach (var content in db.Versions.Select(v => v.Content).Concat(db.LateChanges.Select(c => c.Content)).AsAsyncEnumerable()) pictures.ExceptWith(MediaMentions.In(content));
+        return pictures;
+    }
+}
