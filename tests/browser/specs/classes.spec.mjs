@@ -27,6 +27,10 @@ test('a class list is pasted, mended and handed out to; groups are made before a
   await varga.getByRole('button', { name: 'Make them a group' }).click();
   await expect(varga.getByRole('article', { name: 'Group 1' }).locator('.person')).toHaveCount(2);
 
+  await varga.getByRole('link', { name: 'All boards' }).click();
+  await expect(varga.getByText('Nobody has joined yet.')).toBeVisible();
+  await varga.getByRole('link', { name: 'Groups' }).click();
+
   const come = async (typed, comesIn = true) => {
     const page = await student(browser, code, typed, {}, false, 'Your name or your number');
     if (comesIn) await kept(page);

@@ -1,6 +1,6 @@
 // A class of six in groups that are made, changed and dissolved while they work; a door that asks; somebody who is taken out.
 import { expect, test } from '@playwright/test';
-import { design, draw, handOut, kept, marks, student, teacher, writeNote } from './people.mjs';
+import { design, draw, handOut, kept, marks, student, studentBeside, teacher, writeNote } from './people.mjs';
 
 const NAMES = ['Amara', 'Ben', 'Maya', 'Leif', 'Noor', 'Zofia'];
 const TITLE = 'Text, printed: What holds a bridge up?';
@@ -23,10 +23,11 @@ test('six students in groups: made, changed and dissolved while they work, and n
   await varga.getByRole('button', { name: 'Hand out' }).click();
   const code = (await varga.locator('a[href$="/code"]').textContent()).trim();
 
-  // On their own at first: what they write there is theirs.
+  // Three devices, two students on each. On their own at first: what they write there is theirs.
   const sizes = [{ width: 390, height: 844 }, { width: 820, height: 1180 }, { width: 1280, height: 800 }];
   const pupils = [];
-  for (const [i, name] of NAMES.entries()) pupils.push(await student(browser, code, name, { viewport: sizes[i % 3] }));
+  for (const [i, name] of NAMES.entries())
+    pupils.push(i < 3 ? await student(browser, code, name, { viewport: sizes[i] }) : await studentBeside(pupils[i - 3], code, name));
   const [amara, ben, maya] = pupils;
   await writeNote(amara, 'My own first idea');
   await kept(amara);

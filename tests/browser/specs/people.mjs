@@ -15,12 +15,15 @@ async function sendHome() {
   await Promise.all(leaving.map((context) => context.close()));
 }
 
-/** A page that fails its test on any script error or blocked content. */
 async function newPage(browser, options) {
   await sendHome();
   const context = await browser.newContext(options);
   left.push(context);
-  const page = await context.newPage();
+  return watched(await context.newPage());
+}
+
+/** A page that fails its test on any script error or blocked content. */
+function watched(page) {
   page.problems = [];
   page.on('pageerror', (e) => page.problems.push(e.message));
   page.on('console', (m) => {
@@ -71,6 +74,16 @@ export async function handOut(page, { door = 'Open', way = 'One board each' } = 
   return code;
 }
 
+/** Somebody else comes in on the device of a classmate, in a tab of their own. */
+export async function studentBeside(classmate, code, name) {
+  const page = watched(await classmate.context().newPage());
+  await page.goto(`/join/${code.replace(' ', '')}?new=true`);
+  await page.getByLabel('Your name').fill(name);
+  await page.getByRole('button', { name: 'Go to my board' }).click();
+  await kept(page);
+  return page;
+}
+
 /** @param comesIn whether they get to their board; otherwise they are left at the door. */
 export async function student(browser, code, name, options, comesIn = true, asked = 'Your name') {
   const page = await newPage(browser, options);
@@ -84,6 +97,8 @@ export async function student(browser, code, name, options, comesIn = true, aske
 }
 
 export async function draw(page, from = [0.3, 0.4], to = [0.6, 0.5]) {
+  // Who draws has their tab in front: a browser gives one behind it a movement a second.
+  await page.bringToFront();
   const box = await page.locator('[data-surface]').boundingBox();
   const at = ([x, y]) => [box.x + x * box.width, box.y + y * box.height];
   await page.getByRole('button', { name: 'Pen', exact: true }).click();

@@ -88,6 +88,7 @@ Alpine.data('circulate', () => {
     tilesStyle:
       data.seats && !data.together ? { gridTemplateColumns: `repeat(${data.seats.columns}, minmax(6.5rem, 1fr))` } : {},
     people: [] as Participant[],
+    nobodyIn: true,
     boards: [] as Row[],
     /** Groups that are mine and groups that are others': worth choosing. */
     mayChooseMine: false,
@@ -141,6 +142,7 @@ Alpine.data('circulate', () => {
     /** Seats everybody. A board keeps its place as long as somebody works on it; new ones come at the end. */
     seat(people: readonly Participant[]): void {
       this.people = [...people];
+      this.nobodyIn = !people.some((p) => p.standing === Standing.In);
       const wanted = this.wantedBoards();
       for (const row of (this.boards as Row[]).filter((r) => !wanted.has(r.id))) {
         tiles.get(row.id)?.close();
