@@ -12,6 +12,7 @@ export default defineConfig({
   webServer: server(port, {
     Yardang__Demo: 'true',
     Yardang__DemoStep: '40',
+    Yardang__TimeZone: 'Europe/London',
     Yardang__Clock: '2026-11-23T10:20:00Z',
   }),
 });

@@ -34,15 +34,24 @@ public sealed record Rotation(ImmutableArray<ImmutableArray<ImmutableArray<int>>
         return new(plan, RepeatsIn(plan, wishes), LeastRepeatsFor(people.Count, count, lessons));
     }
 
-    /// <summary>The day's groups without those who are absent, with the fewest changes: only a group of which one is left joins the smallest other.</summary>
-    public static ImmutableArray<ImmutableArray<int>> Without(ImmutableArray<ImmutableArray<int>> groups, IReadOnlySet<int> absent)
+    /// <summary>
+    /// One lesson's groups without those who are absent, with the fewest changes: only who is left alone joins another group; one that their wishes
+    /// allow, of those the smallest, of those the one whose people they meet least in the other lessons.
+    /// </summary>
+    /// <param name="plan">The groups of all lessons.</param>
+    /// <param name="nth">The lesson, from 0.</param>
+    /// <param name="absent">Who is not there.</param>
+    /// <param name="wishes">Who is to be in one group, and who is not.</param>
+    public static ImmutableArray<ImmutableArray<int>> Without(ImmutableArray<ImmutableArray<ImmutableArray<int>>> plan, int nth, IReadOnlySet<int> absent, Wishes wishes)
     {
-        var left = groups.Select(g => g.Where(p => !absent.Contains(p)).ToList()).Where(g => g.Count > 0).ToList();
+        var left = plan[nth].Select(g => g.Where(p => !absent.Contains(p)).ToList()).Where(g => g.Count > 0).ToList();
         foreach (var alone in left.Where(g => g.Count == 1).ToList())
         {
+            // Another who was alone may have come to them meanwhile.
             if (alone.Count != 1 || left.Count == 1) continue;
+            var one = alone[0];
             left.Remove(alone);
-            left.MinBy(g => g.Count)!.AddRange(alone);
+            left.MinBy(g => (wishes.Against(one, g), g.Count, plan.RemoveAt(nth).SelectMany(lesson => lesson).Where(g2 => g2.Contains(one)).Sum(g2 => g2.Count(g.Contains))))!.Add(one);
         }
 
         return [.. left.Select(g => g.ToImmutableArray())];

@@ -1,8 +1,5 @@
-using System.Collections.Immutable;
-using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Metadata.Builders;
-using Yardang.Core.Activities;
 
 namespace Yardang.Data.School;
 
@@ -15,8 +12,5 @@ internal sealed class LessonConfiguration : IEntityTypeConfiguration<LessonRecor
         builder.HasIndex(l => l.Address).IsUnique();
         builder.HasIndex(l => l.EmbedKey).IsUnique();
         builder.HasIndex(l => l.OwnerId);
-        builder.Property(l => l.Names).HasConversion(
-            names => JsonSerializer.Serialize(names.ByLanguage, JsonSerializerOptions.Default),
-            text => new Texts(JsonSerializer.Deserialize<ImmutableSortedDictionary<string, string>>(text, JsonSerializerOptions.Default)!.WithComparers(StringComparer.Ordinal)));
     }
 }

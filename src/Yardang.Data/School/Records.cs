@@ -40,6 +40,12 @@ public sealed class ActivityRecord
     /// <summary>Its name, a copy of what the draft says, for lists.</summary>
     public string Name { get; set; } = "";
 
+    /// <summary>The same in every language in which it is named.</summary>
+    public Texts Names { get; set; } = Texts.None;
+
+    /// <summary>What it is called for whoever reads this language.</summary>
+    public string NameIn(string language) => Names.In([language]) ?? Name;
+
     /// <summary>How many pages it has, for lists.</summary>
     public int Pages { get; set; }
 

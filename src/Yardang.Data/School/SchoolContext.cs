@@ -2,6 +2,7 @@ using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Identity.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Design;
+using Yardang.Core.Activities;
 
 namespace Yardang.Data.School;
 
@@ -42,6 +43,8 @@ public sealed class SchoolContext(DbContextOptions<SchoolContext> options)
     protected override void ConfigureConventions(ModelConfigurationBuilder configurationBuilder)
     {
         base.ConfigureConventions(configurationBuilder);
+
+        configurationBuilder.Properties<Texts>().HaveConversion<TextsAsJson>();
 
         // SQLite cannot sort its text form of a DateTimeOffset; the number sorts and keeps the instant.
         configurationBuilder.Properties<DateTimeOffset>().HaveConversion<Microsoft.EntityFrameworkCore.Storage.ValueConversion.DateTimeOffsetToBinaryConverter>();

@@ -47,14 +47,14 @@ public sealed class PeopleModel(AccessResolver access, LessonPeople people, Room
         if (await access.LessonAsync(Visitor.Of(HttpContext), id, Power.Runs) is null) return NotFound();
         var plan = await LessonPlan.OfAsync(await hosts.GetAsync(id));
         int[] belonging = [.. plan.People.Values.Where(p => p.Belongs).Select(p => p.Number)];
-        var wishes = new Wishes([.. Pairs(together)], [.. Pairs(apart)]);
+        var wishes = WishesIn(together, apart);
         var levels = await people.LevelsAsync(id);
         var groups = GroupMaker.Make(belonging, count, wishes, p => levels.GetValueOrDefault(p), Random.Shared);
-        return new JsonResult(new { groups, broken = wishes.BrokenBy(groups).Select(pair => new[] { pair.Item1, pair.Item2 }) });
+        return Made(groups, wishes);
     }
 
     /// <summary>The groups planned for a lesson of this class; if it is wished, without those who have not come, with the fewest changes.</summary>
-    public async Task<IActionResult> OnPostPlannedAsync(Guid id, int nth, bool onlyHere)
+    public async Task<IActionResult> OnPostPlannedAsync(Guid id, int nth, bool onlyHere, string? together, string? apart)
     {
         if (await access.LessonAsync(Visitor.Of(HttpContext), id, Power.Runs) is not { } lesson) return NotFound();
         var lessons = await PlanOfAsync(lesson);
@@ -62,10 +62,17 @@ public sealed class PeopleModel(AccessResolver access, LessonPeople people, Room
         await using var db = await school.CreateDbContextAsync();
         var numbers = await db.Participants.Where(p => p.LessonId == id && p.ListNumber != null).ToDictionaryAsync(p => p.ListNumber!.Value, p => p.Number);
         var plan = await LessonPlan.OfAsync(await hosts.GetAsync(id));
-        var planned = lessons[nth - 1].Select(group => group.Where(numbers.ContainsKey).Select(n => numbers[n]).ToImmutableArray()).ToImmutableArray();
-        var away = planned.SelectMany(g => g).Where(n => !plan.People.TryGetValue(n, out var person) || (onlyHere ? person.Standing != Standing.In : !person.Belongs)).ToHashSet();
-        return new JsonResult(new { groups = Rotation.Without(planned, away), broken = Array.Empty<int[]>() });
+        var planned = lessons.Select(day => day.Select(group => group.Where(numbers.ContainsKey).Select(n => numbers[n]).ToImmutableArray()).ToImmutableArray()).ToImmutableArray();
+        var away = planned[nth - 1].SelectMany(g => g).Where(n => !plan.People.TryGetValue(n, out var person) || (onlyHere ? person.Standing != Standing.In : !person.Belongs)).ToHashSet();
+        var wishes = WishesIn(together, apart);
+        return Made(Rotation.Without(planned, nth - 1, away, wishes), wishes);
     }
+
+    // With the wishes that they do not fulfil.
+    private static JsonResult Made(ImmutableArray<ImmutableArray<int>> groups, Wishes wishes) =>
+        new(new { groups, broken = wishes.BrokenBy(groups).Select(pair => new[] { pair.Item1, pair.Item2 }) });
+
+    private static Wishes WishesIn(string? together, string? apart) => new([.. Pairs(together)], [.. Pairs(apart)]);
 
     // Those that are kept with the class list, in the numbers of this lesson.
     private async Task<IEnumerable<object>> WishesAsync(LessonRecord lesson)

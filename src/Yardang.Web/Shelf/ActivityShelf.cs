@@ -112,6 +112,7 @@ public sealed class ActivityShelf(IDbContextFactory<SchoolContext> school, RoomH
         {
             var content = ((Draft)r).Content();
             activity.Name = content.Name.For(ContentLanguage.Current);
+            activity.Names = content.Name;
             activity.Pages = content.Pages.Length;
             var words = string.Join('\n', content.Name.ByLanguage.Values.Concat(content.Directions.ByLanguage.Values)
                 .Concat(content.Pages.SelectMany(p => p.Name.ByLanguage.Values.Concat(p.Directions?.ByLanguage.Values ?? [])))

@@ -59,9 +59,25 @@ public class RotationTests
     [Fact]
     public void Who_is_absent_changes_only_a_group_of_which_one_is_left()
     {
-        ImmutableArray<ImmutableArray<int>> groups = [[2, 3, 4], [5, 6, 7], [8, 9, 10]];
-        Assert.Equal([[2, 3], [5, 6, 7], [8, 9, 10]], Rotation.Without(groups, new HashSet<int> { 4 }).Select(g => g.ToArray()));
-        Assert.Equal([[5, 6, 7], [9, 10, 2]], Rotation.Without(groups, new HashSet<int> { 3, 4, 8 }).Select(g => g.ToArray()));
-        Assert.Equal([[2]], Rotation.Without(groups, new HashSet<int> { 3, 4, 5, 6, 7, 8, 9, 10 }).Select(g => g.ToArray()));
+        Assert.Equal([[2, 3], [5, 6, 7], [8, 9, 10]], Without(Wishes.None, 4));
+        Assert.Equal([[5, 6, 7], [9, 10, 2]], Without(Wishes.None, 3, 4, 8));
+        Assert.Equal([[2]], Without(Wishes.None, 3, 4, 5, 6, 7, 8, 9, 10));
+        Assert.Equal([[6, 7], [9, 2]], Without(Wishes.None, 3, 4, 5, 8, 10));
+    }
+
+    [Fact]
+    public void Who_is_left_alone_joins_those_from_whom_nobody_keeps_them_apart_and_whom_they_meet_least()
+    {
+        Assert.Equal([[5, 6, 7, 2], [9, 10]], Without(new Wishes([], [(10, 2)]), 3, 4, 8));
+        Assert.Equal([[5, 6, 7, 2], [9, 10]], Without(new Wishes([(2, 7)], []), 3, 4, 8));
+
+        // In the other lesson 2 meets 5.
+        Assert.Equal([[5, 6, 7], [8, 9, 10, 2]], Without(Wishes.None, 3, 4));
+    }
+
+    private static IEnumerable<int[]> Without(Wishes wishes, params int[] absent)
+    {
+        ImmutableArray<ImmutableArray<ImmutableArray<int>>> plan = [[[2, 3, 4], [5, 6, 7], [8, 9, 10]], [[2, 5, 11], [3, 6, 9], [4, 7, 10]]];
+        return Rotation.Without(plan, 0, absent.ToHashSet(), wishes).Select(g => g.ToArray());
     }
 }

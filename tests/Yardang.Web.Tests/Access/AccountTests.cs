@@ -96,6 +96,7 @@ public sealed class AccountTests : IAsyncLifetime
         var mail = (await _school.Get<Outbox>().AllAsync()).Single(m => m.To.StartsWith("adeyemi", StringComparison.Ordinal));
         var unknown = await _school.Visitor().GetStringAsync(mail.Link, Stop);
         Assert.Contains(lesson.Name, unknown);
+        Assert.Contains("Ilse Varga invites you.", unknown);
         Assert.Contains("/sign-up?returnUrl=%2Finvited%3Fkey%3D", unknown);
         Assert.DoesNotContain("<form method=\"post\">", unknown);
 

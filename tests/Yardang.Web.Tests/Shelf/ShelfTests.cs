@@ -39,6 +39,21 @@ public class ShelfTests
     }
 
     [Fact]
+    public async Task On_the_desk_an_activity_has_its_name_in_the_language_of_whoever_looks()
+    {
+        await using var school = new TestSchool();
+        var (browser, teacher) = await school.TeacherAsync("Ilse Varga");
+        var name = Texts.In("ar", "جسور من ورق").With("en", "Paper bridges").With("es", "Puentes de papel");
+        await school.Get<Handing>().CreateAsync(teacher, ActivityContent.Blank("en", "") with { Name = name });
+        foreach (var (language, said) in new[] { ("es", "Puentes de papel"), ("en", "Paper bridges"), ("fi", "Paper bridges") })
+        {
+            browser.DefaultRequestHeaders.Remove("Accept-Language");
+            browser.DefaultRequestHeaders.Add("Accept-Language", language);
+            Assert.Contains(said, await browser.GetStringAsync("/desk", Stop), StringComparison.Ordinal);
+        }
+    }
+
+    [Fact]
     public async Task What_is_put_in_the_bin_comes_out_again_and_its_lesson_goes_on()
     {
         await using var school = new TestSchool();

@@ -1,5 +1,6 @@
 // The pictures in docs/screenshots, from the demo data, paused at the end of its script, with a clock that stands still.
 import { expect, test } from '@playwright/test';
+import { contactSheet, piece } from './contact-sheet.mjs';
 
 const folder = '../../docs/screenshots';
 const now = new Date('2026-11-23T10:20:30Z');
@@ -16,7 +17,10 @@ const shot = async (opened, name) => {
   await opened.screenshot({ path: `${folder}/${name}.png`, animations: 'disabled' });
 };
 
-test('pictures', async ({ browser }) => {
+const sheet = (browser, name, rows) => contactSheet(browser, `${folder}/${name}.png`, rows);
+
+/** Ms Varga at her desk, once the simulated class has done its work. */
+async function signedIn(browser) {
   const varga = await page(browser);
   await expect(async () => {
     await varga.goto('/sign-in');
@@ -26,7 +30,11 @@ test('pictures', async ({ browser }) => {
     await varga.goto('/dev/class');
     await expect(varga.getByText('The class is paused.')).toBeVisible({ timeout: 1000 });
   }).toPass({ timeout: 60_000 });
+  return varga;
+}
 
+test('the workshop, the lesson and the boards', async ({ browser }) => {
+  const varga = await signedIn(browser);
   await varga.goto('/desk');
   await shot(varga, 'desk');
   await varga.locator('.row', { hasText: 'What holds a bridge up?' }).getByRole('link', { name: 'Open in the workshop' }).first().click();
@@ -43,10 +51,10 @@ test('pictures', async ({ browser }) => {
   await expect(varga.locator('.kept')).toHaveText('Kept');
   await varga.getByRole('button', { name: 'Organizers' }).click();
   await varga.getByRole('button', { name: 'Two circles (Venn diagram)' }).click();
-  await shot(varga, 'organizers');
+  const organizers = await piece(varga);
   await varga.goto('/new');
   await expect.poll(() => varga.locator('.template img').evaluateAll((all) => all.slice(0, 6).every((i) => i.naturalWidth > 0))).toBe(true);
-  await shot(varga, 'templates');
+  await sheet(browser, 'beginnings', [[await piece(varga), organizers]]);
   await varga.goto('/desk');
   const lessons = varga.locator('section', { has: varga.getByRole('heading', { name: 'Lessons' }) });
   await lessons.getByRole('link', { name: 'Where would you build it?', exact: true }).click();
@@ -86,11 +94,8 @@ test('pictures', async ({ browser }) => {
   await visitor.goto('/');
   await shot(visitor, 'front-door');
 
-  for (const [name, viewport] of [
-    ['board', { width: 1280, height: 800 }],
-    ['board-phone', { width: 390, height: 844 }],
-    ['board-tablet', { width: 820, height: 1180 }],
-  ]) {
+  const devices = [];
+  for (const viewport of [{ width: 1280, height: 800 }, { width: 390, height: 844 }, { width: 820, height: 1180 }]) {
     const student = await page(browser, { viewport });
     await student.goto(`/join/${code}`);
     await student.getByLabel('Your name').fill('Maya Okafor');
@@ -107,18 +112,20 @@ test('pictures', async ({ browser }) => {
     await student.keyboard.type('The arch pushes against both banks');
     await student.keyboard.press('Escape');
     await expect(student.locator('.kept')).toHaveText('Kept');
-    await shot(student, name);
-    if (name !== 'board-tablet') continue;
+    if (viewport.width === 1280) await shot(student, 'board');
+    else devices.push(await piece(student));
+    if (viewport.width !== 820) continue;
     await student.locator('.ledge-tools').getByRole('button', { name: 'Shape' }).click();
-    await shot(student, 'shapes-tablet');
+    devices.push(await piece(student));
     await student.getByLabel('Languages').click();
     await student.getByLabel('I read').selectOption('ar');
     await student.getByLabel('and beside it').selectOption('en');
     await student.getByLabel('Languages').click();
     await student.getByRole('button', { name: 'Pen', exact: true }).click();
     await student.getByRole('button', { name: 'Directions' }).click();
-    await shot(student, 'languages-tablet');
+    devices.push(await piece(student));
   }
+  await sheet(browser, 'board-devices', [devices]);
 
   await varga.goto(lesson);
   await varga.getByRole('link', { name: 'My own board' }).click();
@@ -133,4 +140,70 @@ test('pictures', async ({ browser }) => {
   await varga.getByRole('button', { name: 'Hand it out' }).click();
   await expect(varga.getByText('3 of 27 screens')).toBeVisible();
   await shot(varga, 'late');
+});
+
+test('class lists, the door, colleagues', async ({ browser }) => {
+  const varga = await signedIn(browser);
+  await varga.goto('/classes');
+  await varga.getByRole('link', { name: '7 Amber' }).first().click();
+  const classLists = [await piece(varga)];
+  const list = varga.url();
+  await varga.goto(`${list}/seats`);
+  await varga.getByRole('button', { name: 'Seat everybody in order' }).click();
+  await varga.getByRole('button', { name: /^Row 2, seat 3/ }).click();
+  classLists.push(await piece(varga));
+  await varga.goto(`${list}/rotation`);
+  await varga.getByLabel('Keep apart').fill('3, 7');
+  await varga.locator('main form button').click();
+  await varga.locator('.rotation').scrollIntoViewIfNeeded();
+  const rotation = await piece(varga);
+
+  await varga.goto('/desk');
+  await varga.locator('.row', { hasText: 'What holds a bridge up?' }).locator('a[href^="/hand-out/"]').first().click();
+  await varga.getByLabel('Class list').selectOption({ index: 1 });
+  await varga.getByText('Password, numbers and names').click();
+  await varga.getByLabel('With their number and their name').check();
+  await varga.getByRole('button', { name: 'Hand out' }).click();
+  const code = await varga.locator('[data-code]').getAttribute('data-code');
+  const lesson = varga.url().replace('/code', '');
+  await sheet(browser, 'class-lists', [classLists, [rotation, await piece(varga)]]);
+
+  const phone = { viewport: { width: 390, height: 844 } };
+  const front = await page(browser, phone);
+  await front.goto('/start');
+  const door = [await piece(front)];
+  const amara = await page(browser, phone);
+  await amara.goto(`/join/${code}`);
+  await amara.getByLabel('Your number').fill('2');
+  await amara.getByLabel('Your name').fill('Amara Nwosu');
+  await amara.getByRole('button', { name: 'Go to my board' }).click();
+  await expect(amara.getByRole('alert')).toBeVisible();
+  door.push(await piece(amara));
+  await amara.getByLabel('Your number').fill('1');
+  await amara.getByRole('button', { name: 'Go to my board' }).click();
+  await expect(amara.locator('.kept')).toHaveText('Kept');
+  await amara.getByLabel('My key').click();
+  const key = await piece(amara);
+  const guest = await page(browser, phone);
+  await guest.goto(`/join/${code}`);
+  await guest.getByLabel('Your number').fill('31');
+  await guest.getByLabel('Your name').fill('Orla Penhallow');
+  await guest.getByRole('button', { name: 'Go to my board' }).click();
+  await expect(guest.getByRole('heading', { name: 'Orla Penhallow, you are at the door' })).toBeVisible();
+  door.push(await piece(guest), key);
+  await sheet(browser, 'coming-in', [door]);
+
+  await varga.goto(`${lesson}/times`);
+  const times = await piece(varga);
+  await varga.goto(lesson.replace('/lesson/', '/helpers/'));
+  await varga.getByLabel('E-mail addresses').fill('Tobi Adeyemi <adeyemi@ostlebrook.example>, lindgarde@ostlebrook.example');
+  await varga.getByRole('button', { name: 'Invite' }).click();
+  await expect(varga.getByText('adeyemi@ostlebrook.example', { exact: true })).toBeVisible();
+  const colleagues = [await piece(varga)];
+  const adeyemi = await page(browser);
+  await adeyemi.goto('/dev/outbox');
+  await adeyemi.getByRole('link', { name: 'Open the link' }).first().click();
+  colleagues.push(await piece(adeyemi));
+  await varga.goto('/account');
+  await sheet(browser, 'colleagues', [colleagues, [times, await piece(varga)]]);
 });

@@ -230,6 +230,9 @@ for (const viewport of [
     for (const tool of ['Text', 'Note', 'Choose', 'Rub out', 'Pen']) {
       await maya.getByRole('button', { name: tool, exact: true }).click();
       expect(await maya.locator('[data-surface]').boundingBox()).toEqual(before);
+      const options = maya.locator('.ledge-options');
+      await expect.poll(() => options.evaluate((row) => row.scrollLeft)).toBe(0);
+      await options.evaluate((row) => row.scrollTo(row.scrollWidth, 0));
     }
   });
 }

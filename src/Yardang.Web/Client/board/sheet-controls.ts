@@ -67,6 +67,11 @@ export function sheetControls(session: () => SheetSession, words: Readonly<Recor
     smaller: () => session().surface.zoomBy(1 / ZOOM_STEP),
     whole: () => session().surface.fit(),
 
+    /** The row of a tool is read from its beginning, wherever that of the tool before had been scrolled to. */
+    fromTheStart(row: HTMLElement, _tool: string): void {
+      row.scrollLeft = 0;
+    },
+
     /** Brings what is shown round the page up to date with it. */
     refreshControls(language: string): void {
       const { sheets, selection, page } = session();

@@ -236,16 +236,20 @@ Alpine.data('people', () => {
 
     /** The groups of the class list's plan for one of its lessons. */
     takePlanned(): Promise<void> {
-      return this.ask('Planned', { nth: this.nth, onlyHere: String(this.onlyHere) });
+      return this.ask('Planned', { nth: this.nth, onlyHere: String(this.onlyHere), ...this.wishedPairs() });
     },
 
     make(): Promise<void> {
+      return this.ask('Make', { count: String(this.countOfGroups), ...this.wishedPairs() });
+    },
+
+    wishedPairs(): { together: string; apart: string } {
       const pairs = (together: boolean) =>
         (this.wishes as Wish[])
           .filter((w) => w.together === together)
           .flatMap((w) => w.pairs.map((pair) => pair.join('-')))
           .join(' ');
-      return this.ask('Make', { count: String(this.countOfGroups), together: pairs(true), apart: pairs(false) });
+      return { together: pairs(true), apart: pairs(false) };
     },
 
     async ask(handler: string, fields: Record<string, string>): Promise<void> {

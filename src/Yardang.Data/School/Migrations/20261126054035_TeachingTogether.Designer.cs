@@ -11,7 +11,7 @@ using Yardang.Data.School;
 namespace Yardang.Data.School.Migrations
 {
     [DbContext(typeof(SchoolContext))]
-    [Migration("20261126044859_TeachingTogether")]
+    [Migration("20261126054035_TeachingTogether")]
     partial class TeachingTogether
     {
         /// <inheritdoc />
@@ -168,6 +168,10 @@ namespace Yardang.Data.School.Migrations
                         .HasColumnType("INTEGER");
 
                     b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Names")
                         .IsRequired()
                         .HasColumnType("TEXT");
 

@@ -131,6 +131,13 @@ namespace Yardang.Data.School.Migrations
                 type: "INTEGER",
                 nullable: true);
 
+            migrationBuilder.AddColumn<string>(
+                name: "Names",
+                table: "Activities",
+                type: "TEXT",
+                nullable: false,
+                defaultValue: "{}");
+
             migrationBuilder.CreateTable(
                 name: "CoTeachers",
                 columns: table => new
@@ -324,6 +331,10 @@ namespace Yardang.Data.School.Migrations
             migrationBuilder.DropColumn(
                 name: "EndsAt",
                 table: "AspNetUsers");
+
+            migrationBuilder.DropColumn(
+                name: "Names",
+                table: "Activities");
         }
     }
 }
