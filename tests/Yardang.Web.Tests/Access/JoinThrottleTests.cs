@@ -37,6 +37,17 @@ public class JoinThrottleTests
     }
 
     [Fact]
+    public void Strangers_hold_nobody_up_who_was_let_in_before_and_having_been_let_in_somewhere_gives_no_more_tries()
+    {
+        for (var i = 0; i < 300; i++) _throttle.Failed(From("192.0.2.7"));
+        var known = LetInBefore("192.0.2.7");
+        Assert.False(_throttle.MustWait(known));
+
+        for (var i = 0; i < 300; i++) _throttle.Failed(LetInBefore("192.0.2.7"));
+        Assert.True(_throttle.MustWait(known));
+    }
+
+    [Fact]
     public void Addresses_of_one_network_count_together()
     {
         for (var i = 0; i < 300; i++) _throttle.Failed(From($"2001:db8:1:2::{i + 1:x}"));
@@ -48,15 +59,25 @@ public class JoinThrottleTests
     public void At_that_pace_guessing_is_of_no_use()
     {
         var codes = Math.Pow(JoinCode.Alphabet.Length, JoinCode.Length);
-        var triesADay = 300 * 24 * 60 / 5.0;
+        var triesADay = 2 * JoinThrottle.FailuresPerWindow * (TimeSpan.FromDays(1) / JoinThrottle.Window);
         const int lessonsOpen = 1_000;
-        Assert.True(triesADay * lessonsOpen / codes < 0.001, "One address finds one of a thousand open lessons on fewer than one day in a thousand.");
+        Assert.True(triesADay * lessonsOpen / codes < 0.002, "One address finds one of a thousand open lessons on fewer than two days in a thousand.");
     }
 
     private DefaultHttpContext From(string address)
     {
         var context = new DefaultHttpContext { RequestServices = _services };
         context.Connection.RemoteIpAddress = IPAddress.Parse(address);
+        return context;
+    }
+
+    // Somebody who was in a lesson, perhaps in one of their own.
+    private DefaultHttpContext LetInBefore(string address)
+    {
+        var before = From(address);
+        _services.GetRequiredService<ParticipantCookie>().Remember(before, Guid.NewGuid());
+        var context = From(address);
+        context.Request.Headers.Cookie = before.Response.Headers.SetCookie.Single()!.Split(';')[0];
         return context;
     }
 
