@@ -9,6 +9,7 @@ internal sealed class ParticipantConfiguration : IEntityTypeConfiguration<Partic
     {
         builder.ToTable("Participants");
         builder.HasIndex(p => new { p.LessonId, p.Number }).IsUnique();
+        builder.HasIndex(p => new { p.LessonId, p.ListNumber }).IsUnique();
         builder.HasIndex(p => p.BoardId);
     }
 }

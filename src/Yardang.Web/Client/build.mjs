@@ -38,6 +38,7 @@ await build({
     board: 'Client/entry-board.ts',
     circulate: 'Client/entry-circulate.ts',
     door: 'Client/entry-door.ts',
+    forms: 'Client/entry-forms.ts',
     late: 'Client/entry-late.ts',
     seats: 'Client/entry-seats.ts',
     'hand-out': 'Client/entry-hand-out.ts',

@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using System.Security.Cryptography;
 using Microsoft.EntityFrameworkCore;
 using Yardang.Core.Lessons;
@@ -10,6 +11,9 @@ namespace Yardang.Web.Lessons;
 /// <summary>Lets students in, or to the door.</summary>
 public sealed class Joining(IDbContextFactory<SchoolContext> school, RoomHosts hosts, TimeProvider clock)
 {
+    // Numbers of newcomers who are coming in just now.
+    private readonly ConcurrentDictionary<(Guid Lesson, int Number), string> _coming = new();
+
     /// <summary>The lesson with a code; null if there is none.</summary>
     public async Task<LessonRecord?> FindAsync(string code)
     {
@@ -73,6 +77,23 @@ public sealed class Joining(IDbContextFactory<SchoolContext> school, RoomHosts h
     /// that has one waits in any case. The refusal says why not.
     /// </summary>
     public async Task<(ParticipantRecord? Participant, Refusal? Refusal)> JoinAsync(LessonRecord lesson, string name, int? number = null)
+    {
+        if (number is not { } given) return await AddAsync(lesson, name, number);
+
+        // Two may give the same number at the same moment.
+        if (!_coming.TryAdd((lesson.Id, given), name)) return (null, Refusal.Duplicate);
+        try
+        {
+            await using var db = await school.CreateDbContextAsync();
+            return await db.Participants.AnyAsync(p => p.LessonId == lesson.Id && p.ListNumber == given) ? (null, Refusal.Duplicate) : await AddAsync(lesson, name, given);
+        }
+        finally
+        {
+            _coming.TryRemove((lesson.Id, given), out _);
+        }
+    }
+
+    private async Task<(ParticipantRecord? Participant, Refusal? Refusal)> AddAsync(LessonRecord lesson, string name, int? number)
     {
         var (come, refusal) = await ComeAsync(lesson.Id, new Join(Asks: lesson.ClassListId is not null));
         if (come is not var (person, standing)) return (null, refusal);

@@ -97,6 +97,21 @@ public sealed class ClassListTests : IAsyncDisposable
     }
 
     [Fact]
+    public async Task Of_those_who_give_the_same_number_at_the_same_moment_one_comes_in()
+    {
+        var (teacher, id) = await _school.TeacherAsync("Ilse Varga");
+        var handing = _school.Get<Handing>();
+        var activity = await handing.CreateAsync(id, ActivityContent.Blank("en", "Load test log"));
+        var lesson = await handing.HandOutAsync(activity, new HandOutOrder("7 Amber", Introduction: Introduction.Number), "en");
+        var answers = await Task.WhenAll(Enumerable.Range(0, 6).Select(_ => TestSchool.PostAsync(_school.Visitor(), $"/join/{lesson.Code}", new() { ["number"] = "7" })));
+        Assert.Single(answers, a => a.StatusCode == HttpStatusCode.Redirect);
+        Assert.Equal(5, answers.Count(a => a.StatusCode == HttpStatusCode.OK));
+        foreach (var answer in answers) answer.Dispose();
+        Assert.Equal(["7"], (await _school.Get<LessonPeople>().InAsync(lesson.Id)).Select(p => p.Name));
+        Assert.Equal(HttpStatusCode.OK, (await teacher.GetAsync($"/lesson/{lesson.Id}/people", Stop)).StatusCode);
+    }
+
+    [Fact]
     public async Task Who_is_in_a_group_that_was_made_before_comes_straight_to_its_board()
     {
         var lesson = await HandOutAsync(new(1, "Amara"), new(2, "Ben"), new(3, "Maya"));

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { design, draw, handOut, kept, marks, student, teacher, writeNote } from './people.mjs';
+import { design, draw, handOut, kept, marks, student, teacher, visitor, writeNote } from './people.mjs';
 
 test('a wrong code gets a clear sentence, and what was typed stays', async ({ page }) => {
   await page.goto('/');
@@ -10,6 +10,25 @@ test('a wrong code gets a clear sentence, and what was typed stays', async ({ pa
   await page.getByLabel('Code or address from your teacher').fill('123');
   await page.getByRole('button', { name: 'Go on' }).click();
   await expect(page.getByRole('alert')).toContainText('A code has 8 letters and numbers.');
+});
+
+test('an impatient second press counts once: one lesson, one student', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await design(varga);
+  await varga.getByRole('link', { name: 'Hand out' }).click();
+  await varga.getByRole('button', { name: 'Hand out' }).dblclick();
+  const code = await varga.locator('[data-code]').getAttribute('data-code');
+  const lesson = varga.url().replace('/code', '');
+  await varga.goto('/desk');
+  await expect(varga.locator('a[href^="/lesson/"][href$=".zip"]')).toHaveCount(1);
+
+  const maya = await visitor(browser);
+  await maya.goto(`/join/${code}`);
+  await maya.getByLabel('Your name').fill('Maya');
+  await maya.getByRole('button', { name: 'Go to my board' }).dblclick();
+  await kept(maya);
+  await varga.goto(lesson);
+  await expect(varga.locator('.tile strong')).toHaveText(['Maya']);
 });
 
 test('a name may not be blank or very long, and two of the same name are told apart', async ({ browser }) => {

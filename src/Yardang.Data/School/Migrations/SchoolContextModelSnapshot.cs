@@ -527,6 +527,9 @@ namespace Yardang.Data.School.Migrations
 
                     b.HasIndex("BoardId");
 
+                    b.HasIndex("LessonId", "ListNumber")
+                        .IsUnique();
+
                     b.HasIndex("LessonId", "Number")
                         .IsUnique();
 

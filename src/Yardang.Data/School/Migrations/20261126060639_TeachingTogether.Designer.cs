@@ -11,7 +11,7 @@ using Yardang.Data.School;
 namespace Yardang.Data.School.Migrations
 {
     [DbContext(typeof(SchoolContext))]
-    [Migration("20261126054035_TeachingTogether")]
+    [Migration("20261126060639_TeachingTogether")]
     partial class TeachingTogether
     {
         /// <inheritdoc />
@@ -529,6 +529,9 @@ namespace Yardang.Data.School.Migrations
                     b.HasKey("Id");
 
                     b.HasIndex("BoardId");
+
+                    b.HasIndex("LessonId", "ListNumber")
+                        .IsUnique();
 
                     b.HasIndex("LessonId", "Number")
                         .IsUnique();

@@ -198,6 +198,12 @@ namespace Yardang.Data.School.Migrations
                 });
 
             migrationBuilder.CreateIndex(
+                name: "IX_Participants_LessonId_ListNumber",
+                table: "Participants",
+                columns: new[] { "LessonId", "ListNumber" },
+                unique: true);
+
+            migrationBuilder.CreateIndex(
                 name: "IX_Lessons_Address",
                 table: "Lessons",
                 column: "Address",
@@ -251,6 +257,10 @@ namespace Yardang.Data.School.Migrations
 
             migrationBuilder.DropTable(
                 name: "RoomRemovals");
+
+            migrationBuilder.DropIndex(
+                name: "IX_Participants_LessonId_ListNumber",
+                table: "Participants");
 
             migrationBuilder.DropIndex(
                 name: "IX_Lessons_Address",
