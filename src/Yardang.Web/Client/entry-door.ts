@@ -31,11 +31,15 @@ const room = new RoomClient<LessonState>(
   lesson,
   connection,
   null,
-  (number, state) => LessonState.read(number, state),
+  (number, state) => {
+    // Of what came before this page was connected no event tells: perhaps they were let in.
+    void look();
+    return LessonState.read(number, state);
+  },
   () => null,
   { number: 0, isStaff: false },
   { applied: ({ event }) => SEATED.has(event.kind) && void look() },
   new LessonState(),
 );
 void connection.start();
-void connection.enter(room, false);
+connection.enter(room, false).catch(() => setTimeout(() => location.reload(), AGAIN_MS));

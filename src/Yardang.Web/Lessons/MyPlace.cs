@@ -27,7 +27,10 @@ public sealed class MyPlace(IDbContextFactory<SchoolContext> school, RoomHosts h
         await using var db = await school.CreateDbContextAsync();
         var lesson = await db.Lessons.SingleAsync(l => l.Id == participant.LessonId);
         var plan = await LessonPlan.OfAsync(await hosts.GetAsync(participant.LessonId));
-        var standing = plan.People.TryGetValue(participant.Number, out var person) ? person.Standing : Standing.Removed;
+        var planned = plan.People.TryGetValue(participant.Number, out var person) ? person.Standing : Standing.Removed;
+
+        // Who has been let in is in once they have been seated: until then their board would send them back here.
+        var standing = planned == Standing.In ? participant.Standing : planned;
         var group = plan.Grouping.Of(participant.Number);
         var me = new Actor(participant.Number, Role.Student);
         IReadOnlyList<string> others = standing == Standing.In && group is not null

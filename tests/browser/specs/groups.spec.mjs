@@ -1,6 +1,6 @@
 // A class of six in groups that are made, changed and dissolved while they work; a door that asks; somebody who is taken out.
 import { expect, test } from '@playwright/test';
-import { design, draw, handOut, kept, marks, student, studentBeside, teacher, writeNote } from './people.mjs';
+import { design, draw as drawOn, handOut, kept, marks, student, studentBeside, teacher, visitor, writeNote } from './people.mjs';
 
 const NAMES = ['Amara', 'Ben', 'Maya', 'Leif', 'Noor', 'Zofia'];
 const TITLE = 'Text, printed: What holds a bridge up?';
@@ -8,6 +8,12 @@ const TITLE = 'Text, printed: What holds a bridge up?';
 const group = (page, name) => page.getByRole('article', { name, exact: true });
 const person = (page, name) => page.locator('.person', { hasText: name });
 const tile = (page, name) => page.locator('.tile', { hasText: name });
+
+// Two share each device: who draws has their tab in front, since a browser gives one behind it a movement a second.
+async function draw(page, ...where) {
+  await page.bringToFront();
+  await drawOn(page, ...where);
+}
 
 async function pick(varga, ...names) {
   for (const name of names) await person(varga, name).click();
@@ -166,6 +172,28 @@ test('at a door that asks students wait until they are let in, and who is taken 
   await kept(maya);
   await expect(marks(maya)).toHaveText([TITLE, 'Note, yours: The piers carry it']);
   for (const page of [varga, maya, ben]) expect(page.problems).toEqual([]);
+});
+
+test('who is let in while their page at the door is still loading gets to their board', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await design(varga);
+  const code = await handOut(varga, { door: 'Ask' });
+  const ben = await visitor(browser);
+  let release;
+  const letIn = new Promise((resolve) => (release = resolve));
+  await ben.route(/snapshot|negotiate/, async (route) => {
+    await letIn;
+    await route.continue();
+  });
+  await ben.goto(`/join/${code}`);
+  await ben.getByLabel('Your name').fill('Ben');
+  await ben.getByRole('button', { name: 'Go to my board' }).click();
+  await expect(ben.getByRole('heading', { name: 'Ben, you are at the door' })).toBeVisible();
+  await varga.locator('.needs li').first().getByRole('button', { name: 'Let in' }).click();
+  await expect(varga.locator('.tile strong')).toHaveText(['Ben']);
+  release();
+  await kept(ben);
+  expect(ben.problems).toEqual([]);
 });
 
 test('what a student writes without a network on a board of which they are taken is kept for the teacher', async ({ browser }) => {

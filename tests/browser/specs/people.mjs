@@ -97,8 +97,6 @@ export async function student(browser, code, name, options, comesIn = true, aske
 }
 
 export async function draw(page, from = [0.3, 0.4], to = [0.6, 0.5]) {
-  // Who draws has their tab in front: a browser gives one behind it a movement a second.
-  await page.bringToFront();
   const box = await page.locator('[data-surface]').boundingBox();
   const at = ([x, y]) => [box.x + x * box.width, box.y + y * box.height];
   await page.getByRole('button', { name: 'Pen', exact: true }).click();
