@@ -126,3 +126,24 @@ test('a seating plan, by keyboard and by hand: in a lesson the boards stand wher
   expect(await place('Ben')).toEqual(['3', '1']);
   expect(varga.problems).toEqual([]);
 });
+
+test('who is on the list and has just come is seen, even if the first answer is older than their coming', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await varga.getByRole('link', { name: 'Class lists' }).click();
+  await varga.getByLabel('Name of the class').fill('7 Amber');
+  await varga.getByLabel('People, a line for each').fill('Amara\nBen');
+  await varga.getByRole('button', { name: 'Keep the list' }).click();
+  await design(varga);
+  await varga.getByRole('link', { name: 'Hand out' }).click();
+  await varga.getByLabel('Class list').selectOption('7 Amber, 2 people');
+  await varga.getByRole('button', { name: 'Hand out' }).click();
+  const code = await varga.locator('[data-code]').getAttribute('data-code');
+  const people = varga.waitForResponse(/people\.json$/);
+  await varga.getByRole('link', { name: 'Watch the boards' }).click();
+  const before = await (await people).text();
+  await expect(varga.getByText('Nobody has joined yet')).toBeVisible();
+  await varga.route(/people\.json$/, (route) => route.fulfill({ contentType: 'application/json', body: before }), { times: 1 });
+  await kept(await student(browser, code, 'Ben', {}, false, 'Your name or your number'));
+  await expect(varga.locator('.tile strong')).toHaveText(['Ben']);
+  expect(varga.problems).toEqual([]);
+});

@@ -113,11 +113,13 @@ test('six students in groups: made, changed and dissolved while they work, and n
     await expect(varga.getByText('4 groups of 1 or 2')).toBeVisible();
     await varga.getByLabel('or how many groups').fill('2');
     await expect(varga.getByLabel('About how many in a group')).toHaveValue('3');
+    const before = amara.url();
     await varga.getByRole('button', { name: 'Make groups' }).click();
     await expect(varga.getByText('Groups are made.')).toBeVisible();
     await expect(varga.locator('.group:not(.group-alone)')).toHaveCount(2);
     await expect(varga.locator('.group', { hasText: 'Amara' })).toContainText('Zofia');
     await expect(amara.getByRole('heading', { name: /Group \d, with .*Zofia/ })).toBeVisible();
+    await expect(amara).not.toHaveURL(before);
     await varga.getByLabel('Masks instead of names').check();
     await amara.reload();
     await expect(amara.getByRole('heading', { name: /Group \d, with Classmate \d, Classmate \d/ })).toBeVisible();
@@ -194,6 +196,36 @@ test('who is let in while their page at the door is still loading gets to their 
   release();
   await kept(ben);
   expect(ben.problems).toEqual([]);
+});
+
+test('who is put into a group goes there once, however many rooms tell it', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await design(varga);
+  const maya = await student(browser, await handOut(varga), 'Maya');
+  await kept(maya);
+  let release;
+  const bothTold = new Promise((resolve) => (release = resolve));
+  await maya.route(/my-place/, async (route) => {
+    await bothTold;
+    await route.continue();
+  });
+  const goings = [];
+  maya.on('request', (request) => request.isNavigationRequest() && goings.push(request.url()));
+  const boards = await varga.context().newPage();
+  await boards.goto(varga.url());
+  await expect(boards.locator('.tile')).toHaveCount(1);
+  await varga.getByRole('link', { name: 'Groups' }).click();
+  await person(varga, 'Maya').click();
+  // It is asked for anew when everybody's place is settled: then all rooms have told.
+  const settled = boards.waitForRequest(/people\.json$/);
+  await varga.getByRole('button', { name: 'Make them a group' }).click();
+  await settled;
+  await expect(maya.locator('.kept')).toHaveText('Going to your board ...');
+  release();
+  await expect(maya.getByRole('heading', { name: /Group 1/ })).toBeVisible();
+  await kept(maya);
+  expect(goings).toHaveLength(1);
+  expect(maya.problems).toEqual([]);
 });
 
 test('what a student writes without a network on a board of which they are taken is kept for the teacher', async ({ browser }) => {

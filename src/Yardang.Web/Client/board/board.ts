@@ -40,6 +40,7 @@ Alpine.data('board', () => {
   let askedAt = 0;
   let lesson: RoomClient<LessonState> | null = null;
   let connection: Connection | null = null;
+  const recalls: Watched[] = [];
   const as = data.query;
   const offline = new OfflineCopy([data.board, data.lesson].map((room) => `/rooms/${room}/snapshot${as}`));
   let noticeTimer: ReturnType<typeof setTimeout> | undefined;
@@ -165,20 +166,27 @@ Alpine.data('board', () => {
       if (kind === 'sightSet' && !isLook) this.showOthers();
     },
 
-    /** My rights in a room have changed: the page goes where my place is now, and nothing stays behind. */
+    /** My rights in a room have changed: the page goes where my place is now, and nothing stays behind. Several rooms may say so at once. */
     async recalled(watched: Watched): Promise<void> {
       if (data.mode !== 'student') return location.reload();
+      recalls.push(watched);
+      if (this.moving) return;
       this.moving = true;
       this.refresh();
       for (let attempt = 0; ; attempt++) {
         try {
+          const heard = recalls.length;
           const answer = await fetch(`/my-place${as}`);
           const address = answer.ok ? ((await answer.json()) as { address: string }).address : '/';
-          if (address === location.pathname + location.search) {
+          const isHere = address === location.pathname + location.search;
+          if (!isHere) await this.handIn([data.lesson]);
+          // What was said meanwhile may be newer than this answer.
+          if (recalls.length > heard) continue;
+          if (isHere) {
             this.moving = false;
-            return await connection!.rejoin(watched);
+            await Promise.all(recalls.splice(0).map((room) => connection!.rejoin(room)));
+            return;
           }
-          await this.handIn([data.lesson]);
           return location.assign(address);
         } catch {
           await new Promise((done) => setTimeout(done, Math.min(5000, 500 * 2 ** attempt)));

@@ -3,6 +3,7 @@
 import Alpine from '@alpinejs/csp';
 import { fill, pageData, plural } from '../page-data';
 import { Connection, type Link } from '../room/connection';
+import { PeopleList, askForPeople } from '../people/people-list';
 import { LessonState, Signal, Standing } from '../room/lesson-state';
 import { deviceOutbox } from '../room/outbox-store';
 import { RoomClient } from '../room/room-client';
@@ -74,7 +75,6 @@ interface Row {
 /** After these, who is in and on which board is asked for anew. */
 const PEOPLE_CHANGE = new Set(['personJoined', 'personAsked', 'seatsConfirmed']);
 const TICK_MS = 5000;
-const ASK_AGAIN_MS = 500;
 
 Alpine.data('circulate', () => {
   const data = pageData<CirculateData>();
@@ -82,6 +82,7 @@ Alpine.data('circulate', () => {
   const tiles = new Map<string, Tile>();
   let connection: Connection;
   let lesson: RoomClient<LessonState>;
+  let list: PeopleList<Participant>;
   let wanted: boolean | null = null;
 
   return {
@@ -105,18 +106,25 @@ Alpine.data('circulate', () => {
 
     init(): void {
       connection = new Connection('', (link) => (this.link = link));
+      list = new PeopleList(
+        () => askForPeople<Participant>(data.lesson),
+        (people) => this.isBehind(people),
+        (people) => this.seat(people),
+      );
       lesson = new RoomClient<LessonState>(
         data.lesson,
         connection,
         deviceOutbox(data.who, data.lesson),
-        (number, state) => LessonState.read(number, state),
+        (number, state) => {
+          // Of what came before this snapshot no event tells.
+          if (this.opened) void list.refresh();
+          return LessonState.read(number, state);
+        },
         (state, command) => state.predict(command),
         data.me,
         {
           changed: () => this.refresh(),
-          applied: ({ event }) => {
-            if (PEOPLE_CHANGE.has(event.kind)) void this.refreshPeople();
-          },
+          applied: ({ event }) => PEOPLE_CHANGE.has(event.kind) && void list.refresh(),
         },
         new LessonState(),
       );
@@ -128,15 +136,14 @@ Alpine.data('circulate', () => {
       await Promise.all([connection.start(), connection.enter(lesson, !data.me.looksOnly)]);
       await lesson.recover();
       this.opened = true;
-      this.seat(data.people);
+      if (this.people.length === 0) this.seat(data.people);
+      void list.refresh();
     },
 
-    /** The event that somebody joined may come before their name can be read. */
-    async refreshPeople(): Promise<void> {
-      const response = await fetch(`/lesson/${data.lesson}/people.json`);
-      if (response.ok) this.seat((await response.json()) as Participant[]);
-      if ([...lesson.state.people.keys()].some((n) => !this.people.some((p: Participant) => p.number === n)))
-        setTimeout(() => void this.refreshPeople(), ASK_AGAIN_MS);
+    /** Whether the lesson says of anybody that they are here or not, and this list says something else. */
+    isBehind(people: readonly Participant[]): boolean {
+      const known = new Map(people.map((p) => [p.number, p.standing]));
+      return [...lesson.state.people.values()].some(({ number, standing }) => known.get(number) !== standing);
     },
 
     /** Seats everybody. A board keeps its place as long as somebody works on it; new ones come at the end. */

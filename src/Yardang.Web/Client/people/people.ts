@@ -6,6 +6,7 @@ import { Connection } from '../room/connection';
 import { type Group, LessonState, Standing } from '../room/lesson-state';
 import { deviceOutbox } from '../room/outbox-store';
 import { RoomClient } from '../room/room-client';
+import { PeopleList, askForPeople } from './people-list';
 
 interface Person {
   readonly number: number;
@@ -32,12 +33,12 @@ interface Wish {
 }
 
 const PEOPLE_CHANGE = new Set(['personJoined', 'personAsked', 'personAdmitted', 'personRemoved', 'peopleExpected']);
-const ASK_AGAIN_MS = 500;
 
 Alpine.data('people', () => {
   const data = pageData<PeopleData>();
   const { texts } = data;
   let lesson: RoomClient<LessonState>;
+  let list: PeopleList<Person>;
 
   return {
     opened: false,
@@ -61,17 +62,29 @@ Alpine.data('people', () => {
 
     init(): void {
       const connection = new Connection('', () => undefined);
+      list = new PeopleList(
+        () => askForPeople<Person>(data.lesson),
+        (people) => [...lesson.state.people.keys()].some((n) => !people.some((p) => p.number === n)),
+        (people) => {
+          this.everybody = people;
+          this.refresh();
+        },
+      );
       lesson = new RoomClient<LessonState>(
         data.lesson,
         connection,
         deviceOutbox(data.who, data.lesson),
-        (number, state) => LessonState.read(number, state),
+        (number, state) => {
+          // Of what came before this snapshot no event tells.
+          if (this.opened) void list.refresh();
+          return LessonState.read(number, state);
+        },
         (state, command) => state.predict(command),
         data.me,
         {
           changed: () => this.refresh(),
           refused: ({ command }) => command.kind.endsWith('Groups') && (this.said = texts['changedMeanwhile']!),
-          applied: ({ event }) => PEOPLE_CHANGE.has(event.kind) && void this.refreshPeople(),
+          applied: ({ event }) => PEOPLE_CHANGE.has(event.kind) && void list.refresh(),
         },
         new LessonState(),
       );
@@ -84,16 +97,7 @@ Alpine.data('people', () => {
       await lesson.recover();
       this.opened = true;
       this.refresh();
-    },
-
-    /** The event that somebody joined may come before their name can be read. */
-    async refreshPeople(): Promise<void> {
-      const response = await fetch(`/lesson/${data.lesson}/people.json`);
-      if (response.ok) this.everybody = await response.json();
-      this.refresh();
-      const known = new Set((this.everybody as Person[]).map((p) => p.number));
-      if ([...lesson.state.people.keys()].some((n) => !known.has(n)))
-        setTimeout(() => void this.refreshPeople(), ASK_AGAIN_MS);
+      void list.refresh();
     },
 
     refresh(): void {
