@@ -1,7 +1,7 @@
 // Somebody waits at the door, or until the lesson opens: the page goes on by itself.
 
 import { pageData } from './page-data';
-import { Connection } from './room/connection';
+import { Connection, reloadSoon } from './room/connection';
 import { LessonState } from './room/lesson-state';
 import { RoomClient } from './room/room-client';
 
@@ -42,4 +42,4 @@ const room = new RoomClient<LessonState>(
   new LessonState(),
 );
 void connection.start();
-connection.enter(room, false).catch(() => setTimeout(() => location.reload(), AGAIN_MS));
+connection.enter(room, false).catch(reloadSoon);

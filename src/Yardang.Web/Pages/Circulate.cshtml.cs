@@ -38,7 +38,7 @@ public sealed class CirculateModel(AccessResolver access, LessonPeople people, I
         Lesson = lesson;
         People = await people.InAsync(id);
         var all = PageData.Texts(
-            texts, "Circulate", "Everybody", "PensGoingDown", "PensDownOn", "PensDownOnOne", "PeopleOne", "PensGoingUp", "PensUp", "Closed", "People", "NoConnection", "PageOf", "MinutesAgo", "JustNow", "NotStarted", "Helper", "HandedIn", "HandedInLate");
+            texts, "Circulate", "Everybody", "PensGoingDown", "PensDownOn", "PensDownOnOne", "PeopleOne", "PensGoingUp", "PensUp", "Closed", "People", "PageOf", "MinutesAgo", "JustNow", "NotStarted", "Helper", "HandedIn", "HandedInLate");
         foreach (var (name, text) in PageData.Texts(texts, "Needs", "NeedDoor", "NeedHand", "NeedReady", "NeedLate", "NeedIdle", "NeedNotStarted", "Waiting", "WaitingMinutes")) all[name] = text;
         await using var db = await school.CreateDbContextAsync();
         var version = ActivityJson.Read(await db.Versions.Where(v => v.Id == lesson.VersionId).Select(v => v.Content).SingleAsync());

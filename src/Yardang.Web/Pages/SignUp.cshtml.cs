@@ -1,13 +1,16 @@
 using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.AspNetCore.RateLimiting;
 using Microsoft.Extensions.Localization;
 using Yardang.Core.Lessons;
 using Yardang.Data.School;
+using Yardang.Web.Access;
 
 namespace Yardang.Web.Pages;
 
 /// <summary>Makes a teacher's account. No e-mail is sent anywhere.</summary>
+[EnableRateLimiting(AccountLimit.Making)]
 public sealed class SignUpModel(UserManager<Teacher> teachers, SignInManager<Teacher> signIn, IStringLocalizer<UiTexts> texts) : PageModel
 {
     public string Name { get; private set; } = "";

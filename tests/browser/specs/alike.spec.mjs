@@ -171,7 +171,7 @@ async function compare({ board, address, number, dotsPerUnit, fields, foot }) {
 }
 
 test('what the server draws looks as it does on the screen, mark by mark and paper by paper', async ({ browser }) => {
-  test.setTimeout(120_000);
+  test.slow();
   const varga = await teacher(browser);
   await varga.getByLabel('Bring in an activity').setInputFiles({ name: 'alike.yardang.zip', mimeType: 'application/zip', buffer: archive() });
   await varga.getByRole('button', { name: 'Bring it in' }).click();

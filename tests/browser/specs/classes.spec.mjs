@@ -2,7 +2,7 @@ import { expect, test } from '@playwright/test';
 import { design, kept, marks, student, teacher, visitor, writeNote } from './people.mjs';
 
 test('a class list is pasted, mended and handed out to; groups are made before anybody has come, and each comes straight to theirs', async ({ browser }) => {
-  test.setTimeout(120_000);
+  test.slow();
   const varga = await teacher(browser);
   await varga.getByRole('link', { name: 'Class lists' }).click();
   await varga.getByLabel('Name of the class').fill('7 Amber');

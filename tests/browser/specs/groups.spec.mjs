@@ -20,7 +20,7 @@ async function pick(varga, ...names) {
 }
 
 test('six students in groups: made, changed and dissolved while they work, and nothing of anybody is lost', async ({ browser }) => {
-  test.setTimeout(180_000);
+  test.slow();
   const varga = await teacher(browser);
   await design(varga);
   await varga.getByRole('link', { name: 'Hand out' }).click();
@@ -138,7 +138,7 @@ test('six students in groups: made, changed and dissolved while they work, and n
 });
 
 test('at a door that asks students wait until they are let in, and who is taken out comes back only if let in', async ({ browser }) => {
-  test.setTimeout(120_000);
+  test.slow();
   const varga = await teacher(browser);
   await design(varga);
   const code = await handOut(varga, { door: 'Ask' });
@@ -229,7 +229,7 @@ test('who is put into a group goes there once, however many rooms tell it', asyn
 });
 
 test('what a student writes without a network on a board of which they are taken is kept for the teacher', async ({ browser }) => {
-  test.setTimeout(120_000);
+  test.slow();
   const varga = await teacher(browser);
   await design(varga);
   const code = await handOut(varga);
@@ -254,7 +254,7 @@ test('what a student writes without a network on a board of which they are taken
 });
 
 test('students look at other boards and at the teacher\'s own when the teacher says so, and write on none of them', async ({ browser }) => {
-  test.setTimeout(120_000);
+  test.slow();
   const varga = await teacher(browser);
   await design(varga);
   const code = await handOut(varga);

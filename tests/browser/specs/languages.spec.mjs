@@ -15,7 +15,7 @@ async function say(page, language, lines) {
 }
 
 test('each student reads the directions in a language of their own, or in two; sentence starters too', async ({ browser }) => {
-  test.setTimeout(120_000);
+  test.slow();
   const varga = await teacher(browser);
   await design(varga);
   await varga.getByLabel('Sentence starters on this page').fill('I think it holds because');

@@ -6,7 +6,7 @@ const TITLE = 'Text, printed: What holds a bridge up?';
 const handed = (page) => page.locator('section', { hasText: 'Handed out since the lesson began' }).locator('li');
 
 test('a new page and a corrected one reach who works and who is away; what was written stays; it can be taken back', async ({ browser }) => {
-  test.setTimeout(120_000);
+  test.slow();
   const varga = await teacher(browser);
   await design(varga);
   const workshop = varga.url();

@@ -3,7 +3,7 @@ import jsQR from 'jsqr';
 import { design, draw, handOut, kept, marks, student, teacher, writeNote } from './people.mjs';
 
 test('a lesson from the first idea to the print-out, with a teacher and three students at once', async ({ browser }) => {
-  test.setTimeout(120_000);
+  test.slow();
   const varga = await teacher(browser);
   await design(varga);
 

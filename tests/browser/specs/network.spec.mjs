@@ -1,8 +1,8 @@
 import { expect, test } from '@playwright/test';
-import { design, draw, handOut, kept, marks, student, teacher, writeNote } from './people.mjs';
+import { design, draw, handOut, kept, marks, student, teacher, visitor, writeNote } from './people.mjs';
 
 test('what is written while the network is away is kept on the device and arrives when it is back', async ({ browser }) => {
-  test.setTimeout(90_000);
+  test.slow();
   const varga = await teacher(browser);
   await design(varga);
   const code = await handOut(varga);
@@ -28,7 +28,7 @@ test('what is written while the network is away is kept on the device and arrive
 });
 
 test('30 seconds without a network, with a reload meanwhile: the board opens again, and nothing is lost', async ({ browser }) => {
-  test.setTimeout(120_000);
+  test.slow();
   const varga = await teacher(browser);
   await design(varga);
   const code = await handOut(varga);
@@ -65,7 +65,7 @@ test('30 seconds without a network, with a reload meanwhile: the board opens aga
 });
 
 test('work that arrives after pens down is kept for the teacher, who adds it', async ({ browser }) => {
-  test.setTimeout(90_000);
+  test.slow();
   const varga = await teacher(browser);
   await design(varga);
   const code = await handOut(varga);
@@ -79,4 +79,67 @@ test('work that arrives after pens down is kept for the teacher, who adds it', a
   await expect(maya.locator('.kept')).toContainText('Kept. It came late: your teacher can add it', { timeout: 30_000 });
   await varga.getByRole('button', { name: 'Add it' }).click();
   await expect(marks(maya)).toHaveText(['Text, printed: What holds a bridge up?', 'Note, yours: Too late']);
+});
+
+/** The connection of this page does not stand until it is let through. */
+async function heldUp(page) {
+  let letThrough;
+  const free = new Promise((resolve) => (letThrough = resolve));
+  await page.clock.install();
+  await page.route(/negotiate/, async (route) => {
+    await free;
+    await route.continue();
+  });
+  return letThrough;
+}
+
+test('on the slowest connection nobody writes what would not be kept: the board opens when it does', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await design(varga);
+  const code = await handOut(varga);
+  const maya = await visitor(browser);
+  const letThrough = await heldUp(maya);
+  await maya.goto(`/join/${code}`);
+  await maya.getByLabel('Your name').fill('Maya');
+  await maya.getByRole('button', { name: 'Go to my board' }).click();
+  await expect(marks(maya)).toHaveCount(1);
+  await maya.clock.runFor(10_000);
+  await expect(maya.locator('.kept')).toHaveText('Opening your board');
+  await draw(maya);
+  await expect(marks(maya)).toHaveCount(1);
+  letThrough();
+  await maya.clock.runFor(10_000);
+  await kept(maya);
+  await draw(maya);
+  await expect(marks(maya)).toHaveCount(2);
+  await kept(maya);
+  await varga.locator('.tile').first().click();
+  await expect(marks(varga)).toHaveCount(2);
+  expect(maya.problems).toEqual([]);
+});
+
+test('groups that the teacher makes on the slowest connection hold for everybody', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await design(varga);
+  const maya = await student(browser, await handOut(varga), 'Maya');
+  const letThrough = await heldUp(varga);
+  await varga.getByRole('link', { name: 'Groups' }).click();
+  await varga.clock.runFor(10_000);
+  await expect(varga.getByText('Opening ...')).toBeVisible();
+  const make = async () => {
+    await varga.locator('.person', { hasText: 'Maya' }).click();
+    await varga.getByRole('button', { name: 'Make them a group' }).click();
+  };
+  const made = make();
+  letThrough();
+  await varga.clock.runFor(10_000);
+  await made;
+  await expect(maya.getByRole('heading', { name: /Group 1/ })).toBeVisible();
+  await varga.clock.resume();
+  await varga.context().setOffline(true);
+  await expect(varga.getByText('No connection to the server. What you change')).toBeVisible();
+  await varga.getByRole('button', { name: 'Dissolve all' }).click();
+  await varga.context().setOffline(false);
+  await expect(maya.getByRole('heading', { name: 'What holds a bridge up?', exact: true })).toBeVisible();
+  await expect(varga.getByText('No connection to the server. What you change')).toBeHidden();
 });

@@ -8,7 +8,7 @@ const dist = '../../src/Yardang.Web/wwwroot/dist';
 
 for (const colorScheme of ['light', 'dark']) {
   test(`no barrier that axe can find, ${colorScheme}`, async ({ browser }) => {
-    test.setTimeout(120_000);
+    test.slow();
     const check = async (page, where) => {
       const { violations } = await new AxeBuilder({ page }).analyze();
       const found = violations.map((v) => `${where}: ${v.id} at ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`);
@@ -92,7 +92,7 @@ for (const colorScheme of ['light', 'dark']) {
 
 for (const colorScheme of ['light', 'dark']) {
   test(`no barrier in drawers, dialogs and on the shelf, ${colorScheme}`, async ({ browser }) => {
-    test.setTimeout(120_000);
+    test.slow();
     const varga = await teacher(browser, { colorScheme });
     const check = async (where) => {
       const { violations } = await new AxeBuilder({ page: varga }).analyze();

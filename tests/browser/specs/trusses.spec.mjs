@@ -18,7 +18,7 @@ async function whatStudentsGet(browser, varga) {
 }
 
 test('with the mouse', async ({ browser }) => {
-  test.setTimeout(120_000);
+  test.slow();
   const varga = await teacher(browser);
   await varga.getByRole('button', { name: 'New activity' }).click();
   await kept(varga);
@@ -71,7 +71,7 @@ test('with the mouse', async ({ browser }) => {
 });
 
 test('by keyboard alone', async ({ browser }) => {
-  test.setTimeout(120_000);
+  test.slow();
   const varga = await teacher(browser);
   const press = (name) => varga.getByRole('button', { name, exact: true }).first().press('Enter');
   await press('New activity');

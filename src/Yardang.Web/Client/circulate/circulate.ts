@@ -2,7 +2,7 @@
 
 import Alpine from '@alpinejs/csp';
 import { fill, pageData, plural } from '../page-data';
-import { Connection, type Link } from '../room/connection';
+import { Connection, type Link, reloadSoon } from '../room/connection';
 import { PeopleList, askForPeople } from '../people/people-list';
 import { LessonState, Signal, Standing } from '../room/lesson-state';
 import { deviceOutbox } from '../room/outbox-store';
@@ -42,7 +42,6 @@ interface CirculateData {
     peopleOne: string;
     pageOf: string;
     everybody: string;
-    noConnection: string;
     lateWork: string;
     minutesAgo: string;
     justNow: string;
@@ -128,7 +127,7 @@ Alpine.data('circulate', () => {
         },
         new LessonState(),
       );
-      void this.start();
+      void this.start().catch(reloadSoon);
       setInterval(() => this.refresh(), TICK_MS);
     },
 

@@ -2,7 +2,7 @@
 
 import Alpine from '@alpinejs/csp';
 import { fill, pageData } from '../page-data';
-import { Connection } from '../room/connection';
+import { Connection, reloadSoon } from '../room/connection';
 import { type LateChange, LessonState } from '../room/lesson-state';
 import { RoomClient } from '../room/room-client';
 
@@ -35,7 +35,7 @@ Alpine.data('late', () => {
         { changed: () => this.refresh() },
         new LessonState(),
       );
-      void Promise.all([connection.start(), connection.enter(lesson, false)]).then(() => this.refresh());
+      void Promise.all([connection.start(), connection.enter(lesson, false)]).then(() => this.refresh(), reloadSoon);
     },
 
     refresh(): void {

@@ -2,7 +2,7 @@
 
 import Alpine from '@alpinejs/csp';
 import { fill, pageData, plural } from '../page-data';
-import { Connection } from '../room/connection';
+import { Connection, type Link, reloadSoon } from '../room/connection';
 import { type Group, LessonState, Standing } from '../room/lesson-state';
 import { deviceOutbox } from '../room/outbox-store';
 import { RoomClient } from '../room/room-client';
@@ -42,6 +42,7 @@ Alpine.data('people', () => {
 
   return {
     opened: false,
+    link: 'connecting' as Link,
     closed: false,
     everybody: [...data.people],
     alone: [] as Person[],
@@ -61,7 +62,7 @@ Alpine.data('people', () => {
     canRedo: false,
 
     init(): void {
-      const connection = new Connection('', () => undefined);
+      const connection = new Connection('', (link) => (this.link = link));
       list = new PeopleList(
         () => askForPeople<Person>(data.lesson),
         (people) => [...lesson.state.people.keys()].some((n) => !people.some((p) => p.number === n)),
@@ -89,7 +90,7 @@ Alpine.data('people', () => {
         new LessonState(),
       );
       for (const { together, pair } of data.wishes) this.note(together, [...pair]);
-      void this.start(connection);
+      void this.start(connection).catch(reloadSoon);
     },
 
     async start(connection: Connection): Promise<void> {
@@ -297,7 +298,7 @@ Alpine.data('people', () => {
     },
 
     get countText(): string {
-      return plural(texts, 'count', this.countOfPeople);
+      return this.opened ? plural(texts, 'count', this.countOfPeople) : texts['opening']!;
     },
 
     ofSize(size: string): void {

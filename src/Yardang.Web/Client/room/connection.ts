@@ -12,6 +12,8 @@ type AnyRoom = RoomClient<any>;
 export interface Watched {
   readonly client: AnyRoom;
   readonly writes: boolean;
+  /** Whether there is anything to keep up to date yet. */
+  isHere: boolean;
   stop: (() => void) | null;
 }
 
@@ -20,6 +22,12 @@ const HEARTBEAT_RESEND_MS = 5000;
 const SPARES = 3;
 const OPENING_MS = 4000;
 const POLL_MS = 50;
+const RELOAD_MS = 4000;
+
+const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
+
+/** For pages that are nothing without their room, and could not get it. */
+export const reloadSoon = (): void => void setTimeout(() => location.reload(), RELOAD_MS);
 
 /** A frame that says: what you may do here has changed. */
 const isRecall = (frame: Uint8Array) => frame.length === 2 && frame[1] === 0xfe;
@@ -70,18 +78,21 @@ export class Connection implements Line {
         await this.resume();
       } catch {
         this.setLink('lost');
-        await new Promise((done) => setTimeout(done, RETRY_MS[attempt] ?? 5000));
+        await pause(RETRY_MS[attempt] ?? 5000);
       }
     }
   }
 
-  /** Brings a room here and keeps it up to date. */
+  /** Brings a room here and keeps it up to date. Done when it can be shown, and written to if that is wanted. */
   async enter(client: AnyRoom, writes: boolean): Promise<void> {
-    const watched: Watched = { client, writes, stop: null };
+    const watched: Watched = { client, writes, isHere: false, stop: null };
     this.rooms.set(client.room, watched);
     await this.bring(client);
-    if (await this.opensSoon()) await this.watch(watched);
+    watched.isHere = true;
+    if (await this.opensSoon()) await this.watch(watched).catch(() => this.resync(watched));
     else if (writes && client.client === 0) client.client = (await client.store?.takeSpare()) ?? 0;
+    // Without a number nothing can be written: if none was put by, it takes until the connection stands.
+    while (writes && client.client === 0) await pause(POLL_MS);
   }
 
   /** Leaves a room that is no longer looked at. */
@@ -113,8 +124,7 @@ export class Connection implements Line {
 
   /** Whether the connection stood within a moment. */
   private async opensSoon(): Promise<boolean> {
-    for (let waited = 0; !this.isOpen && waited < OPENING_MS; waited += POLL_MS)
-      await new Promise((done) => setTimeout(done, POLL_MS));
+    for (let waited = 0; !this.isOpen && waited < OPENING_MS; waited += POLL_MS) await pause(POLL_MS);
     return this.isOpen;
   }
 
@@ -126,6 +136,7 @@ export class Connection implements Line {
 
   private async watch(watched: Watched): Promise<void> {
     const { client } = watched;
+    if (this.rooms.get(client.room) !== watched) return;
     watched.stop?.();
     let current = true;
     const stream = this.hub.stream<Uint8Array>('Watch', client.room, client.number).subscribe({
@@ -166,14 +177,15 @@ export class Connection implements Line {
         if (this.isOpen) await this.watch(watched);
         return;
       } catch {
-        await new Promise((done) => setTimeout(done, RETRY_MS[attempt] ?? 5000));
+        await pause(RETRY_MS[attempt] ?? 5000);
       }
     }
   }
 
   private async resume(): Promise<void> {
     this.setLink('open');
-    await Promise.all([...this.rooms.values()].map((watched) => this.watch(watched).catch(() => this.resync(watched))));
+    const here = [...this.rooms.values()].filter((watched) => watched.isHere);
+    await Promise.all(here.map((watched) => this.watch(watched).catch(() => this.resync(watched))));
   }
 
   // An answer may have got lost; asking again does no harm.

@@ -73,6 +73,13 @@ test('what I draw is shown at once and kept on the device', () => {
   assert.equal(kept.length, 1);
 });
 
+test('without a number in the room nothing is shown that would never be kept', () => {
+  const { client, draw, kept } = setUp();
+  client.client = 0;
+  assert.throws(draw, /no number/);
+  assert.equal(client.waiting + kept.length + client.state.visible(1).length, 0);
+});
+
 test('until the device holds it, it needs this page; where nothing can be held, until it is in the log', async () => {
   const able = setUp();
   able.draw();

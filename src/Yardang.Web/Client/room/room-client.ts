@@ -104,7 +104,9 @@ export class RoomClient<S extends RoomState<S>> {
     this.resend();
   }
 
+  /** Only once this tab has its number: a command without one would be shown, and never be kept. */
   submit(command: Command, gesture = 0): Submission {
+    if (this.client === 0) throw new Error('This tab has no number in the room yet.');
     const submission = { client: this.client, counter: ++this.counter, gesture, command };
     this.outbox.push(submission);
     void this.hold(submission);

@@ -10,7 +10,7 @@ import { SheetSession } from '../board/sheet-session';
 import { stimulusControls } from '../board/stimulus-controls';
 import { listenForKeys } from '../board/shortcuts';
 import { fill, pageData } from '../page-data';
-import { Connection, type Link } from '../room/connection';
+import { Connection, type Link, reloadSoon } from '../room/connection';
 import { Grip } from '../room/marks';
 import { deviceOutbox } from '../room/outbox-store';
 import { fillInControls } from './fill-in-controls';
@@ -158,7 +158,7 @@ Alpine.data('workshop', () => {
       window.addEventListener('pagehide', () => this.keepTyping());
       // Whoever goes on to something else has finished typing.
       (this.$root as HTMLElement).addEventListener('focusout', () => this.keepTyping());
-      void this.enter(connection);
+      void this.enter(connection).catch(reloadSoon);
     },
 
     async enter(connection: Connection): Promise<void> {
