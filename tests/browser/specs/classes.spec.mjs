@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { design, kept, marks, student, teacher, visitor, writeNote } from './people.mjs';
+import { design, kept, marks, student, teacher, usable, visitor, writeNote } from './people.mjs';
 
 test('a class list is pasted, mended and handed out to; groups are made before anybody has come, and each comes straight to theirs', async ({ browser }) => {
   test.slow();
@@ -95,6 +95,7 @@ test('a seating plan, by keyboard and by hand: in a lesson the boards stand wher
   await varga.getByLabel('People, a line for each').fill('Amara\nBen\nMaya');
   await varga.getByRole('button', { name: 'Keep the list' }).click();
   await varga.getByRole('link', { name: 'Seating plan' }).click();
+  await usable(varga);
   await varga.getByLabel('Rows').fill('2');
   await varga.getByLabel('Seats in a row').fill('3');
   await varga.getByLabel('Seats in a row').blur();

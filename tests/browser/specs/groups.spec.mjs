@@ -1,6 +1,6 @@
 // A class of six in groups that are made, changed and dissolved while they work; a door that asks; somebody who is taken out.
 import { expect, test } from '@playwright/test';
-import { design, draw as drawOn, handOut, kept, marks, student, studentBeside, teacher, visitor, writeNote } from './people.mjs';
+import { design, draw as drawOn, handOut, kept, marks, student, studentBeside, teacher, usable, visitor, writeNote } from './people.mjs';
 
 const NAMES = ['Amara', 'Ben', 'Maya', 'Leif', 'Noor', 'Zofia'];
 const TITLE = 'Text, printed: What holds a bridge up?';
@@ -66,6 +66,7 @@ test('six students in groups: made, changed and dissolved while they work, and n
     await varga.getByRole('link', { name: 'All boards' }).click();
     await varga.getByRole('link', { name: 'Groups' }).click();
     await expect(person(varga, 'Zofia')).toBeVisible();
+    await usable(varga);
   });
 
   await test.step('by keyboard one is put into another group while drawing there, and takes nothing along', async () => {
@@ -285,4 +286,29 @@ test('students look at other boards and at the teacher\'s own when the teacher s
   await expect(maya.getByRole('heading', { name: 'What holds a bridge up?' })).toBeVisible();
   await kept(maya);
   for (const page of [varga, maya, ben]) expect(page.problems).toEqual([]);
+});
+
+test('who may look no longer, before their page was connected, is sent home', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await design(varga);
+  const maya = await student(browser, await handOut(varga), 'Maya');
+  await varga.getByRole('link', { name: 'Groups' }).click();
+  await varga.getByLabel('They may look at my own board').check();
+  await maya.getByRole('link', { name: 'Other boards' }).click();
+  let letThrough;
+  const free = new Promise((resolve) => (letThrough = resolve));
+  await maya.route(/negotiate/, async (route) => {
+    await free;
+    await route.continue();
+  });
+  await maya.getByRole('link', { name: "Your teacher's board" }).click();
+  await expect(marks(maya)).toHaveText([TITLE]);
+  const board = maya.url();
+  const rights = async () => (await maya.request.get(board, { maxRedirects: 0 })).status();
+  expect(await rights()).toBe(200);
+  await varga.getByLabel('They may look at my own board').uncheck();
+  await expect.poll(rights).toBe(302);
+  letThrough();
+  await expect(maya.getByRole('heading', { name: 'What holds a bridge up?' })).toBeVisible();
+  await kept(maya);
 });

@@ -25,6 +25,7 @@ test('a new page and a corrected one reach who works and who is away; what was w
 
   await test.step('the workshop is changed: one word corrected, one page more', async () => {
     await varga.goto(workshop);
+    await kept(varga);
     await marks(varga).first().press('Enter');
     await varga.keyboard.press('Enter');
     await varga.keyboard.type(' And why?');

@@ -116,4 +116,7 @@ export async function writeNote(page, words) {
 
 export const marks = (page) => page.locator('[data-marks] button');
 
+/** Once a page can be worked with. Clicks wait for that by themselves; keys and filling in do not. */
+export const usable = (page) => expect(page.locator('[inert]')).toHaveCount(0);
+
 export const kept = (page) => expect(page.locator('.kept')).toHaveText('Kept');

@@ -29,6 +29,9 @@ const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
 /** For pages that are nothing without their room, and could not get it. */
 export const reloadSoon = (): void => void setTimeout(() => location.reload(), RELOAD_MS);
 
+/** How the hub refuses what this person has no right to. */
+const NOT_ALLOWED = 'refused:7';
+
 /** A frame that says: what you may do here has changed. */
 const isRecall = (frame: Uint8Array) => frame.length === 2 && frame[1] === 0xfe;
 
@@ -145,7 +148,8 @@ export class Connection implements Line {
         if (isRecall(frame)) this.recalled(watched);
         else if (!client.takeFrame(frame)) void this.resync(watched);
       },
-      error: () => undefined,
+      // A connection that broke comes back by itself; but perhaps I was sent away before this was asked for.
+      error: (e: Error) => current && e.message.endsWith(NOT_ALLOWED) && this.recalled(watched),
       complete: () => undefined,
     });
     watched.stop = () => {
