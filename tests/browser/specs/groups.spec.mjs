@@ -138,6 +138,26 @@ test('six students in groups: made, changed and dissolved while they work, and n
   for (const page of [varga, ...pupils]) expect(page.problems).toEqual([]);
 });
 
+test('a name that the teacher is typing for a group stays when somebody comes in', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await design(varga);
+  const code = await handOut(varga);
+  const maya = await student(browser, code, 'Maya');
+  await varga.getByRole('link', { name: 'Groups' }).click();
+  await person(varga, 'Maya').click();
+  await varga.getByRole('button', { name: 'Make them a group' }).click();
+  await expect(maya.getByRole('heading', { name: /Group 1/ })).toBeVisible();
+  const name = varga.getByLabel('Name of the group');
+  await name.selectText();
+  await name.pressSequentially('Arch');
+  await student(browser, code, 'Ben');
+  await expect(person(varga, 'Ben')).toBeVisible();
+  await expect(name).toHaveValue('Arch');
+  await name.pressSequentially('es');
+  await name.press('Enter');
+  await expect(maya.getByRole('heading', { name: /Arches/ })).toBeVisible();
+});
+
 test('at a door that asks students wait until they are let in, and who is taken out comes back only if let in', async ({ browser }) => {
   test.slow();
   const varga = await teacher(browser);

@@ -20,6 +20,8 @@ test('a picture is put on a board, described, seen by the teacher, and a file th
   await maya.reload();
   await expect(marks(maya)).toHaveCount(2);
 
+  // Fetched again if it does not come at once.
+  await varga.route(/\/media\//, (route) => route.abort(), { times: 1 });
   const arrived = varga.waitForResponse((r) => r.url().includes('/media/') && r.ok());
   await varga.locator('.tile').first().click();
   await arrived;

@@ -10,6 +10,7 @@ import { Pictures } from '../surface/pictures';
 
 /** Width of the thinnest ink in a small picture, CSS pixels. */
 const THINNEST_PX = 1.1;
+const AGAIN_MS = 2000;
 
 export class Tile {
   private readonly client: RoomClient<Sheets>;
@@ -86,7 +87,17 @@ export class Tile {
     this.canvas = canvas;
     new ResizeObserver(() => this.paintSoon()).observe(canvas);
     document.fonts.addEventListener('loadingdone', () => this.paintSoon());
-    void this.connection.enter(this.client, false);
+    void this.enter();
+  }
+
+  private async enter(): Promise<void> {
+    while (this.canvas) {
+      try {
+        return await this.connection.enter(this.client, false);
+      } catch {
+        await new Promise((done) => setTimeout(done, AGAIN_MS));
+      }
+    }
   }
 
   close(): void {

@@ -112,13 +112,18 @@ Alpine.data('people', () => {
       const here = this.belonging();
       const grouped = new Set(state.groups.flatMap((g) => g.people));
       this.alone = here.filter((p: Person) => !grouped.has(p.number));
-      this.groups = state.groups.map((g) => ({
-        number: g.number,
-        name: g.name,
-        helper: g.helper,
-        others: state.groups.filter((other) => other.number !== g.number).map(({ number, name }) => ({ number, name })),
-        members: here.filter((p: Person) => g.people.includes(p.number)),
-      }));
+      // Groups stay the same objects, so that a name that is being typed stays too when somebody joins.
+      this.groups = state.groups.map((g) =>
+        Object.assign(this.groups.find((old: { number: number }) => old.number === g.number) ?? {}, {
+          number: g.number,
+          name: g.name,
+          helper: g.helper,
+          others: state.groups
+            .filter((other) => other.number !== g.number)
+            .map(({ number, name }) => ({ number, name })),
+          members: here.filter((p: Person) => g.people.includes(p.number)),
+        }),
+      );
       this.picked = (this.picked as number[]).filter((n) => here.some((p: Person) => p.number === n));
     },
 

@@ -1,4 +1,7 @@
-// The pictures of a room, fetched once each. What is not here yet is drawn when it comes.
+// The pictures of a room, fetched once each. What is not here yet is drawn when it comes; what could not be fetched is asked for again.
+
+const AGAIN_MS = 1000;
+const LONGEST_PAUSE_MS = 60_000;
 
 export class Pictures {
   private readonly images = new Map<string, HTMLImageElement>();
@@ -13,11 +16,21 @@ export class Pictures {
   find(media: string): HTMLImageElement | null {
     let image = this.images.get(media);
     if (!image) {
-      image = new Image();
-      image.onload = () => this.arrived();
-      image.src = `/rooms/${this.room}/media/${media}${this.query}`;
+      image = this.fetch(`/rooms/${this.room}/media/${media}${this.query}`);
       this.images.set(media, image);
     }
     return image.complete && image.naturalWidth > 0 ? image : null;
+  }
+
+  private fetch(address: string): HTMLImageElement {
+    const image = new Image();
+    let wait = AGAIN_MS;
+    image.onload = () => this.arrived();
+    image.onerror = () => {
+      setTimeout(() => (image.src = address), wait);
+      wait = Math.min(2 * wait, LONGEST_PAUSE_MS);
+    };
+    image.src = address;
+    return image;
   }
 }
