@@ -101,7 +101,13 @@ if (builder.Configuration.GetValue<bool>("Yardang:Demo"))
     services.AddHostedService(provider => provider.GetRequiredService<DemoSchool>());
 }
 
-services.AddSignalR(options => options.MaximumReceiveMessageSize = Limits.CommandBytes + 4_096).AddMessagePackProtocol();
+services.AddSignalR(options =>
+{
+    options.MaximumReceiveMessageSize = Limits.CommandBytes + 4_096;
+
+    // Pages miss the server after 15 s (connection.ts): a beat or two may be late.
+    options.KeepAliveInterval = TimeSpan.FromSeconds(5);
+}).AddMessagePackProtocol();
 services.AddLocalization(options => options.ResourcesPath = "Resources");
 services.Configure<RequestLocalizationOptions>(options =>
 {

@@ -114,17 +114,27 @@ public sealed class RoomHub(RoomHosts hosts, AccessResolver access, ILogger<Room
         if (!Guid.TryParse(room, out var id)) throw Refuse(Refusal.NotFound);
         if (Entered.TryGetValue(id, out var entered) && entered.IsCurrent) return (entered.Access, entered.Host);
         if (entered is null && Entered.Count >= MaxWatches) throw Refuse(Refusal.Full);
-        var rights = entered?.Host.Rights ?? 0;
-        var roomAccess = await access.ForRoomAsync(Visitor.Of(Context.GetHttpContext()!), id);
-        if (roomAccess is null)
+
+        // Rights are counted before they are looked up, so that a change in between is noticed. Strangers cause no room to be loaded.
+        var host = await hosts.FindLoadedAsync(id);
+        var rights = host?.Rights ?? 0;
+        var roomAccess = await LookUpAsync(id);
+        if (host is null || host.Finished.IsCancellationRequested)
         {
-            logger.LogWarning("Somebody asked for room {Room} without a right to it.", id);
-            throw Refuse(Refusal.NotAllowed);
+            host = await hosts.FindAsync(id) ?? throw Refuse(Refusal.NotFound);
+            rights = host.Rights;
+            roomAccess = await LookUpAsync(id);
         }
 
-        var host = await hosts.FindAsync(id) ?? throw Refuse(Refusal.NotFound);
-        Entered[id] = new(roomAccess, host, host == entered?.Host ? rights : host.Rights);
+        Entered[id] = new(roomAccess, host, rights);
         return (roomAccess, host);
+    }
+
+    private async Task<RoomAccess> LookUpAsync(Guid room)
+    {
+        if (await access.ForRoomAsync(Visitor.Of(Context.GetHttpContext()!), room) is { } found) return found;
+        logger.LogWarning("Somebody asked for room {Room} without a right to it.", room);
+        throw Refuse(Refusal.NotAllowed);
     }
 
     // What somebody may do here, as of when it was looked up.

@@ -1,3 +1,4 @@
+using System.Diagnostics;
 using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json;
@@ -102,6 +103,23 @@ public sealed class SeatingTests : IAsyncLifetime
         // Their own board they may write on at any time.
         await hub.InvokeAsync("Submit", _maya.Board, Ink(client, 1), Stop);
         while (await MarksOnAsync(Guid.Parse(_maya.Board)) == 0) await Task.Delay(5, Stop);
+    }
+
+    [Fact(Timeout = 60_000)]
+    public async Task Who_is_moved_just_while_connecting_hears_so_too()
+    {
+        await SetGroupsAsync(new Group(1, "Arches", [2, 3]));
+        for (var round = 0; round < 60; round++)
+        {
+            var board = (await PlaceAsync(_maya)).Board;
+            await using var hub = await HubAsync(_maya);
+            var moved = SetGroupsAsync(new Group(round + 2, "Beams", [2, 3]));
+            byte[]? last = null;
+            for (var start = Stopwatch.GetTimestamp(); Stopwatch.GetElapsedTime(start).TotalMicroseconds < round * 100;) await Task.Yield();
+            await foreach (var frame in hub.StreamAsync<byte[]>("Watch", board.ToString(), 0L, TestContext.Current.CancellationToken)) last = frame;
+            Assert.Equal(Frame.Recalled, last);
+            await moved;
+        }
     }
 
     [Fact]

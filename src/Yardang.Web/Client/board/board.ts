@@ -82,7 +82,7 @@ Alpine.data('board', () => {
         new Connection(
           as,
           (link) => this.linkChanged(link),
-          (watched) => void this.recalled(watched),
+          (watched) => this.recalled(watched),
         );
       const store: OutboxStore | null = isTry || isLook ? null : deviceOutbox(data.who, data.board);
       session = new SheetSession({
@@ -166,10 +166,15 @@ Alpine.data('board', () => {
       if (kind === 'sightSet' && !isLook) this.showOthers();
     },
 
-    /** My rights in a room have changed: the page goes where my place is now, and nothing stays behind. Several rooms may say so at once. */
-    async recalled(watched: Watched): Promise<void> {
+    /** My rights in a room have changed. Several rooms may say so at once. */
+    recalled(watched: Watched): void {
       if (data.mode !== 'student') return location.reload();
       recalls.push(watched);
+      void this.goToMyPlace();
+    },
+
+    /** The page goes where my place is now, and nothing stays behind. */
+    async goToMyPlace(): Promise<void> {
       if (this.moving) return;
       this.moving = true;
       this.refresh();

@@ -8,16 +8,22 @@ export function company(as: string, me: number, given: string) {
   return {
     company: given,
 
-    /** The group may be called something else than when the page was made, and others may be in it. */
+    /**
+     * The group may be called something else than when the page was made, and others may be in it. And who is put into one while their
+     * own board is still loading hears of it here: their own board stays open to them, so it does not send them away.
+     */
     refreshCompany(state: LessonState): void {
-      const asOf = `${state.groupChanges} ${state.namesMasked}`;
+      const asOf = `${state.groupChanges} ${state.namesMasked} ${state.seatsThrough}`;
       const isInGroup = state.groups.some((g) => g.people.includes(me));
       if (asOf === askedAsOf || !(isInGroup || this.company)) return;
       askedAsOf = asOf;
       void this.askCompany(asOf);
     },
 
-    async askCompany(this: { company: string; refresh?: () => void }, asOf: string): Promise<void> {
+    async askCompany(
+      this: { company: string; refresh?: () => void; goToMyPlace?: () => void },
+      asOf: string,
+    ): Promise<void> {
       const answer = await fetch(`/my-place${as}`).catch(() => null);
       // What changed meanwhile has been asked for anew; what could not be asked is asked with the next change.
       if (askedAsOf !== asOf) return;
@@ -25,8 +31,10 @@ export function company(as: string, me: number, given: string) {
         askedAsOf = '';
         return;
       }
-      this.company = ((await answer.json()) as { company: string }).company;
+      const place = (await answer.json()) as { company: string; address: string };
+      this.company = place.company;
       this.refresh?.();
+      if (place.address !== location.pathname + location.search) this.goToMyPlace?.();
     },
   };
 }

@@ -90,7 +90,7 @@ export class Connection implements Line {
   async enter(client: AnyRoom, writes: boolean): Promise<void> {
     const watched: Watched = { client, writes, isHere: false, stop: null };
     this.rooms.set(client.room, watched);
-    await this.bring(client);
+    if (!(await this.bring(client))) throw new Error('There is no right to this board (any more).');
     watched.isHere = true;
     if (await this.opensSoon()) await this.watch(watched).catch(() => this.resync(watched));
     else if (writes && client.client === 0) client.client = (await client.store?.takeSpare()) ?? 0;
@@ -131,10 +131,13 @@ export class Connection implements Line {
     return this.isOpen;
   }
 
-  private async bring(client: AnyRoom): Promise<void> {
+  /** False if there is no right to it (any more). */
+  private async bring(client: AnyRoom): Promise<boolean> {
     const response = await fetch(`/rooms/${client.room}/snapshot${this.query}`);
+    if (response.status === 404) return false;
     if (!response.ok) throw new Error(`The board could not be fetched (${response.status}).`);
     client.takeSnapshot(new Uint8Array(await response.arrayBuffer()));
+    return true;
   }
 
   private async watch(watched: Watched): Promise<void> {
@@ -175,11 +178,14 @@ export class Connection implements Line {
 
   private async resync(watched: Watched): Promise<void> {
     watched.stop?.();
-    for (let attempt = 0; ; attempt++) {
+    for (let attempt = 0; this.rooms.get(watched.client.room) === watched; attempt++) {
       try {
-        await this.bring(watched.client);
-        if (this.isOpen) await this.watch(watched);
-        return;
+        if (await this.bring(watched.client)) {
+          if (this.isOpen) await this.watch(watched);
+          return;
+        }
+        // The stream that would have told it has been stopped.
+        if (this.rooms.get(watched.client.room) === watched) return this.recalled(watched);
       } catch {
         await pause(RETRY_MS[attempt] ?? 5000);
       }
