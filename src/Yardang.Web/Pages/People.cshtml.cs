@@ -36,7 +36,7 @@ public sealed class PeopleModel(AccessResolver access, LessonPeople people, Room
         Lesson = lesson;
         Planned = (await PlanOfAsync(lesson)).Length;
         var all = PageData.Texts(
-            texts, "People", "Opening", "CountOne", "Count", "GroupNamed", "Even", "EvenOne", "Uneven", "PickedNone", "Picked", "PickedOne", "RemoveOf", "RemoveOfOne", "TogetherWish", "ApartWish", "Made", "MadeExcept", "ChangedMeanwhile");
+            texts, "People", "Opening", "CountOne", "Count", "GroupNamed", "Even", "EvenOne", "Uneven", "PickedNone", "Picked", "PickedOne", "RemoveOf", "RemoveOfOne", "TogetherWish", "ApartWish", "Made", "MadeExcept", "NotMade", "ChangedMeanwhile");
         Data = new { lesson = id, who = $"teacher-{visitor.TeacherId}", me = new { me.Number, me.IsStaff }, teachers = await people.TeachersAsync(lesson), wishes = await WishesAsync(lesson), people = await people.InAsync(id), texts = all };
         return Page();
     }

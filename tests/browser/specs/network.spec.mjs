@@ -138,6 +138,8 @@ test('groups that the teacher makes on the slowest connection hold for everybody
   await varga.clock.resume();
   await varga.context().setOffline(true);
   await expect(varga.getByText('No connection to the server. What you change')).toBeVisible();
+  await varga.getByRole('button', { name: 'Make groups' }).click();
+  await expect(varga.getByText('No groups were made, for the server did not answer.')).toBeVisible();
   await varga.getByRole('button', { name: 'Dissolve all' }).click();
   await varga.context().setOffline(false);
   await expect(maya.getByRole('heading', { name: 'What holds a bridge up?', exact: true })).toBeVisible();

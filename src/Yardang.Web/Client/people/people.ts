@@ -266,8 +266,12 @@ Alpine.data('people', () => {
       const body = new FormData();
       for (const [name, value] of Object.entries(fields)) body.set(name, value);
       body.set('__RequestVerificationToken', (this.$root as HTMLElement).dataset['token']!);
-      const answer = await fetch(`/lesson/${data.lesson}/people?handler=${handler}`, { method: 'POST', body });
-      if (!answer.ok) return;
+      const address = `/lesson/${data.lesson}/people?handler=${handler}`;
+      const answer = await fetch(address, { method: 'POST', body }).catch(() => null);
+      if (!answer?.ok) {
+        this.said = texts['notMade']!;
+        return;
+      }
       const { groups, broken } = (await answer.json()) as { groups: number[][]; broken: [number, number][] };
       this.set(groups.map((people, i) => this.named(people, i + 1, i + 1)));
       const pairsLeft = broken.map((pair) => this.namesOf(pair)).join('; ');
