@@ -65,9 +65,10 @@ public sealed class AccountTests : IAsyncLifetime
         Assert.Single(await _school.Get<Outbox>().AllAsync());
     }
 
+    // Of 300 accounts from here, Ms Varga has made the first.
     [Theory]
     [InlineData("/forgot", 40)]
-    [InlineData("/sign-up", 300)]
+    [InlineData("/sign-up", 299)]
     public async Task Whoever_asks_for_links_or_accounts_again_and_again_has_to_wait_and_is_told_so(string page, int most)
     {
         var visitor = _school.Visitor();
