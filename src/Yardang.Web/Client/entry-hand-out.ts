@@ -20,5 +20,6 @@ async function check(): Promise<void> {
 
 async function ask(): Promise<string | null> {
   const answer = await fetch(`${location.pathname}?handler=Check`, { method: 'POST', body: new FormData(form) });
-  return answer.ok ? answer.text() : null;
+  // Who is signed out meanwhile is led elsewhere.
+  return answer.ok && !answer.redirected ? answer.text() : null;
 }

@@ -24,15 +24,18 @@ export class PeopleList<P> {
     this.isWanted = true;
     if (this.isAsking) return;
     this.isAsking = true;
-    for (let attempt = 0; this.isWanted; attempt++) {
-      this.isWanted = false;
-      const people = await this.ask().catch(() => null);
-      if (people) this.take(people);
-      if (people && !this.isBehind(people)) continue;
-      this.isWanted = true;
-      await new Promise((done) => setTimeout(done, Math.min(LONGEST_PAUSE_MS, AGAIN_MS * 2 ** attempt)));
+    try {
+      for (let attempt = 0; this.isWanted; attempt++) {
+        this.isWanted = false;
+        const people = await this.ask().catch(() => null);
+        if (people) this.take(people);
+        if (people && !this.isBehind(people)) continue;
+        this.isWanted = true;
+        await new Promise((done) => setTimeout(done, Math.min(LONGEST_PAUSE_MS, AGAIN_MS * 2 ** attempt)));
+      }
+    } finally {
+      this.isAsking = false;
     }
-    this.isAsking = false;
   }
 }
 
