@@ -18,10 +18,14 @@ public static class PageExport
     private const float PointsPerUnit = 72f / 2540f;
     private const float MillimetreDots = 25.4f;
     private const float FootSize = 350;
+    private const float MostPixels = 25_000_000;
+    private const long MostBytes = 256 * 1024 * 1024;
     private const float FootInset = 500;
 
     /// <summary>A vector PDF, true to size, with Latin text that can be selected.</summary>
-    public static byte[] Pdf(IEnumerable<ExportPage> pages, string title)
+    /// <exception cref="OperationCanceledException">It is wanted no longer.</exception>
+    /// <exception cref="TooLargeException">It would have more than 256 MB.</exception>
+    public static byte[] Pdf(IEnumerable<ExportPage> pages, string title, CancellationToken stop = default)
     {
         using var pictures = new PictureShelf();
         using var stream = new MemoryStream();
@@ -31,8 +35,9 @@ public static class PageExport
             {
                 var canvas = document.BeginPage(page.Page.Size.Width * PointsPerUnit, page.Page.Size.Height * PointsPerUnit);
                 canvas.Scale(PointsPerUnit);
-                Paint(canvas, page, pictures);
+                Paint(canvas, page, pictures, stop);
                 document.EndPage();
+                if (stream.Length > MostBytes) throw new TooLargeException("The PDF has grown too large.");
             }
 
             document.Close();
@@ -41,22 +46,23 @@ public static class PageExport
         return stream.ToArray();
     }
 
-    /// <summary>A PNG at a number of dots per inch.</summary>
-    public static byte[] Png(ExportPage page, float dpi = 150)
+    /// <summary>A PNG at a number of dots per inch; of a very large page at fewer, so that it has no more than 25 million pixels.</summary>
+    public static byte[] Png(ExportPage page, float dpi = 150, CancellationToken stop = default)
     {
-        var scale = dpi / (100 * MillimetreDots);
-        var info = new SKImageInfo((int)Math.Ceiling(page.Page.Size.Width * scale), (int)Math.Ceiling(page.Page.Size.Height * scale));
+        var size = page.Page.Size;
+        var scale = Math.Min(dpi / (100 * MillimetreDots), MathF.Sqrt(MostPixels / ((float)size.Width * size.Height)));
+        var info = new SKImageInfo((int)Math.Ceiling(size.Width * scale), (int)Math.Ceiling(size.Height * scale));
         using var surface = SKSurface.Create(info);
         surface.Canvas.Scale(scale);
         using var pictures = new PictureShelf();
-        Paint(surface.Canvas, page, pictures);
+        Paint(surface.Canvas, page, pictures, stop);
         using var image = surface.Snapshot();
         using var png = image.Encode(SKEncodedImageFormat.Png, 100);
         return png.ToArray();
     }
 
     /// <summary>An SVG in CSS pixels, with real text.</summary>
-    public static byte[] Svg(ExportPage page)
+    public static byte[] Svg(ExportPage page, CancellationToken stop = default)
     {
         const float scale = 96f / 2540f;
         using var pictures = new PictureShelf();
@@ -64,15 +70,24 @@ public static class PageExport
         using (var canvas = SKSvgCanvas.Create(new SKRect(0, 0, page.Page.Size.Width * scale, page.Page.Size.Height * scale), stream))
         {
             canvas.Scale(scale);
-            Paint(canvas, page, pictures);
+            Paint(canvas, page, pictures, stop);
         }
 
         return stream.ToArray();
     }
 
-    private static void Paint(SKCanvas canvas, ExportPage page, PictureShelf pictures)
+    private static IEnumerable<Mark> Until(IEnumerable<Mark> marks, CancellationToken stop)
     {
-        PagePainter.Paint(canvas, page.Page, page.Marks, page.Unit, name => pictures.Find(name, page.Picture));
+        foreach (var mark in marks)
+        {
+            stop.ThrowIfCancellationRequested();
+            yield return mark;
+        }
+    }
+
+    private static void Paint(SKCanvas canvas, ExportPage page, PictureShelf pictures, CancellationToken stop)
+    {
+        PagePainter.Paint(canvas, page.Page, Until(page.Marks, stop), page.Unit, name => pictures.Find(name, page.Picture));
         if (page.Foot.Length == 0) return;
         using var fill = PagePainter.Fill(0x4a5c63);
         WordPainter.Paint(canvas, page.Foot, Reading.IsRightToLeft(page.Foot), new SKPoint(FootInset, page.Page.Size.Height - FootInset), SKTextAlign.Left, FootSize, bold: false, fill);

@@ -39,7 +39,12 @@ public static class PictureIntake
         using var data = SKData.CreateCopy(file);
         using var codec = SKCodec.Create(data);
         if (codec is null || codec.Info.Width < 1 || codec.Info.Height < 1) return (null, PictureFault.NotAPicture);
-        if ((long)codec.Info.Width * codec.Info.Height > MostPixels) return (null, PictureFault.TooLarge);
+        var pixels = (long)codec.Info.Width * codec.Info.Height;
+        return pixels > MostPixels ? (null, PictureFault.TooLarge) : DecodingGate.Run(pixels, () => Decode(codec));
+    }
+
+    private static (TakenPicture? Picture, PictureFault? Fault) Decode(SKCodec codec)
+    {
         using var decoded = SKBitmap.Decode(codec);
         if (decoded is null || decoded.IsEmpty) return (null, PictureFault.NotAPicture);
         using var upright = Upright(decoded, codec.EncodedOrigin);

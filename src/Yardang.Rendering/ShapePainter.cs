@@ -8,7 +8,6 @@ namespace Yardang.Rendering;
 /// <summary>Draws lines, polygons, ellipses and arcs, with arrowheads, dashes and filling. Place and turn are the canvas's already.</summary>
 internal static class ShapePainter
 {
-    private const float DashLength = 5;
     private const float HeadLength = 5;
     private const float HeadHalf = 2;
     private const float LeastHead = 200;
@@ -42,11 +41,17 @@ internal static class ShapePainter
         line.StrokeWidth = mark.Style.Width;
         line.StrokeCap = SKStrokeCap.Round;
         line.StrokeJoin = SKStrokeJoin.Round;
-        if (mark.Style.Looks.HasFlag(Looks.Dashed)) line.PathEffect = SKPathEffect.CreateDash([DashLength * mark.Style.Width, DashLength / 2 * mark.Style.Width], 0);
+        if (mark.Style.Looks.HasFlag(Looks.Dashed) && Dashes.Of(mark.Style.Width, LengthOf(path)) is { } dashes) line.PathEffect = SKPathEffect.CreateDash(dashes, 0);
         canvas.DrawPath(path, line);
         if (shape.Shape != ShapeKind.Line) return;
         if (mark.Style.Looks.HasFlag(Looks.ArrowAtEnd)) PaintHead(canvas, p[^2], p[^1], mark.Style.Width, head);
         if (mark.Style.Looks.HasFlag(Looks.ArrowAtStart)) PaintHead(canvas, p[1], p[0], mark.Style.Width, head);
+    }
+
+    private static float LengthOf(SKPath path)
+    {
+        using var measure = new SKPathMeasure(path);
+        return measure.Length;
     }
 
     private static SKPoint[] Scaled(ShapeBody shape, Mark mark)

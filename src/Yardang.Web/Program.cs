@@ -1,6 +1,7 @@
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Localization;
+using Microsoft.AspNetCore.SignalR;
 using Microsoft.EntityFrameworkCore;
 using Yardang.Core.Rooms;
 using Yardang.Data.Log;
@@ -20,24 +21,36 @@ using Yardang.Web.QuickStart;
 using Yardang.Web.Rooms;
 using Yardang.Web.Shelf;
 
+DataFolder.KeepToOneself();
 var builder = WebApplication.CreateBuilder(args);
 var services = builder.Services;
+builder.Logging.LeaveOutAddresses();
 
 services.AddSingleton(FixedClock.From(builder.Configuration) ?? TimeProvider.System);
 services.AddSingleton<DataFolder>();
+services.AddSingleton<DiskHealth>();
 services.AddDbContextFactory<SchoolContext>((provider, options) => options
     .UseSqlite($"Data Source={provider.GetRequiredService<DataFolder>().SchoolFile}")
     .AddInterceptors(new SqlitePragmas()));
-services.AddDataProtection().SetApplicationName("Yardang");
+var keys = services.AddDataProtection().SetApplicationName("Yardang");
+if (builder.Configuration["Yardang:KeyCertificate"] is { Length: > 0 } certificate)
+{
+    keys.ProtectKeysWithCertificate(System.Security.Cryptography.X509Certificates.X509CertificateLoader.LoadPkcs12FromFile(certificate, builder.Configuration["Yardang:KeyCertificatePassword"]));
+}
+
 services.AddOptions<Microsoft.AspNetCore.DataProtection.KeyManagement.KeyManagementOptions>().Configure<DataFolder, ILoggerFactory>((options, folder, logging) =>
     options.XmlRepository = new Microsoft.AspNetCore.DataProtection.Repositories.FileSystemXmlRepository(Directory.CreateDirectory(folder.Keys), logging));
 
 services.AddSingleton<IEventStore>(provider => new SqliteEventStore(provider.GetRequiredService<DataFolder>().LogFile));
-services.AddSingleton<EventLog>();
+services.AddSingleton(provider => new EventLog(provider.GetRequiredService<IEventStore>()) { Wrote = provider.GetRequiredService<DiskHealth>().Wrote });
+services.AddSingleton<Followers>();
+services.AddSingleton<Health>();
 services.AddSingleton<SchoolClock>();
 services.AddSingleton<Seating>();
 services.AddSingleton<LateChangeShelf>();
 services.AddSingleton<LessonConduct>();
+services.AddSingleton<WaitingWork>();
+services.AddSingleton<SendingAway>();
 services.AddSingleton<IRoomSource, SchoolRooms>();
 services.AddSingleton(provider => new RoomSupport(
     provider.GetRequiredService<EventLog>(), provider.GetRequiredService<IEventStore>(), provider.GetRequiredService<TimeProvider>(),
@@ -58,9 +71,16 @@ services.AddSingleton<ClassListShelf>();
 services.AddSingleton<TemplatePictures>();
 services.AddSingleton<Joining>();
 services.AddSingleton<JoinThrottle>();
+services.AddSingleton<JoinLimit>();
+services.AddSingleton<SignInThrottle>();
+services.AddSingleton<TeachersCookie>();
+services.AddSingleton<GuestWork>();
+services.AddSingleton<MailLimit>();
+services.AddProxies(builder.Configuration);
 services.AddSingleton<ReentryKeys>();
 services.AddSingleton<LessonPeople>();
 services.AddSingleton<MyPlace>();
+services.AddSingleton<ExportDesk>();
 services.AddSingleton<BoardExport>();
 services.AddSingleton<SlipExport>();
 services.AddSingleton(provider => new MediaStore(provider.GetRequiredService<DataFolder>().Media));
@@ -80,8 +100,6 @@ services.AddIdentity<Teacher, IdentityRole<Guid>>(options =>
         options.User.RequireUniqueEmail = true;
         options.Password.RequiredLength = 10;
         options.Password.RequireDigit = options.Password.RequireLowercase = options.Password.RequireUppercase = options.Password.RequireNonAlphanumeric = false;
-        options.Lockout.MaxFailedAccessAttempts = 8;
-        options.Lockout.DefaultLockoutTimeSpan = TimeSpan.FromMinutes(2);
     })
     .AddEntityFrameworkStores<SchoolContext>()
     .AddDefaultTokenProviders();
@@ -107,7 +125,11 @@ services.AddSignalR(options =>
 
     // Pages miss the server after 15 s (connection.ts): a beat or two may be late.
     options.KeepAliveInterval = TimeSpan.FromSeconds(5);
+    options.AddFilter<HubFaults>();
 }).AddMessagePackProtocol();
+services.AddSingleton<HubFaults>();
+services.AddSingleton<Strangers>();
+builder.Logging.AddFilter(HubFaults.Framework, LogLevel.None);
 services.AddLocalization(options => options.ResourcesPath = "Resources");
 services.Configure<RequestLocalizationOptions>(options =>
 {
@@ -117,24 +139,38 @@ services.Configure<RequestLocalizationOptions>(options =>
     options.RequestCultureProviders = [.. options.RequestCultureProviders.Where(p => p is not QueryStringRequestCultureProvider)];
 });
 services.AddRazorPages();
+services.AddAntiforgery(options => options.Cookie.SecurePolicy = CookieSecurePolicy.SameAsRequest);
 
 var app = builder.Build();
 
-await using (var db = await app.Services.GetRequiredService<IDbContextFactory<SchoolContext>>().CreateDbContextAsync())
+try
 {
+    await using var db = await app.Services.GetRequiredService<IDbContextFactory<SchoolContext>>().CreateDbContextAsync();
     await db.Database.MigrateAsync();
+    app.Services.GetRequiredService<IEventStore>();
+}
+catch (Exception e) when (e is IOException or Microsoft.Data.Sqlite.SqliteException)
+{
+    // Whoever starts it reads one sentence, not where in the program it happened.
+    await Console.Error.WriteLineAsync(e is IOException ? e.Message : $"Yardang cannot write to its files: {e.Message}");
+    Environment.ExitCode = 1;
+    return;
 }
 
+app.UseForwardedHeaders();
+app.UseHsts();
 app.UseSecurityHeaders();
-app.UseStatusCodePagesWithReExecute("/not-here");
+app.UseExceptionHandler("/fault/500");
+app.UseStatusCodePagesWithReExecute("/fault/{0}");
 app.UseRequestLocalization();
 app.UseRouting();
 app.UseAuthentication();
 app.UseAuthorization();
 app.UseRateLimiter();
+app.UseLiveDoor();
 app.MapStaticAssets();
 app.MapRazorPages();
-app.MapHub<RoomHub>("/live");
+app.MapHub<RoomHub>(LiveDoor.Path);
 app.MapGet("/rooms/{room:guid}/snapshot", (HttpContext context, Guid room, SnapshotEndpoint endpoint) => endpoint.GetAsync(context, room));
 app.MapGet("/rooms/{room:guid}/media/{name}", (HttpContext context, Guid room, string name, MediaEndpoint media) => media.GetAsync(context, room, name));
 app.MapPost("/rooms/{room:guid}/media", (HttpContext context, Guid room, MediaEndpoint media) => media.PostAsync(context, room)).RequireRateLimiting(UploadLimit.Policy);
@@ -163,7 +199,7 @@ app.MapGet("/service-worker.js", (HttpContext context, IWebHostEnvironment envir
     context.Response.Headers.CacheControl = "no-cache";
     return Results.File(environment.WebRootFileProvider.GetFileInfo("dist/service-worker.js").CreateReadStream(), "text/javascript");
 });
-app.MapGet("/healthz", () => "ok");
+app.MapGet("/healthz", (Health health) => health.Say());
 await app.RunAsync();
 
 /// <summary>Named so that tests can start the application.</summary>

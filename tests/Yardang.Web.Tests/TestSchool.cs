@@ -26,16 +26,26 @@ public sealed partial class TestSchool : IAsyncDisposable
         Environment.SetEnvironmentVariable("DOTNET_USE_POLLING_FILE_WATCHER", "true");
     }
 
-    public TestSchool()
+    public TestSchool(Action<IWebHostBuilder>? more = null)
     {
         var folder = _folder;
-        _factory = new WebApplicationFactory<Program>().WithWebHostBuilder(web => web.UseUrls("http://127.0.0.1:0").UseSetting("Yardang:Data", folder).UseSetting("Logging:LogLevel:Default", "None"));
+        _factory = new WebApplicationFactory<Program>().WithWebHostBuilder(web =>
+        {
+            web.UseUrls("http://127.0.0.1:0").UseSetting("Yardang:Data", folder).UseSetting("Logging:LogLevel:Default", "None");
+            more?.Invoke(web);
+        });
         _factory.UseKestrel();
         _factory.StartServer();
         Address = new Uri(_factory.Services.GetRequiredService<IServer>().Features.Get<IServerAddressesFeature>()!.Addresses.First());
     }
 
+    /// <summary>The checkout.</summary>
+    public static string Repository { get; } = FindRepository();
+
     public Uri Address { get; }
+
+    /// <summary>Where everything is kept.</summary>
+    public string Folder => _folder;
 
     public T Get<T>()
         where T : notnull => _factory.Services.GetRequiredService<T>();
@@ -84,6 +94,13 @@ public sealed partial class TestSchool : IAsyncDisposable
         await _factory.DisposeAsync();
         Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
         Directory.Delete(_folder, recursive: true);
+    }
+
+    private static string FindRepository()
+    {
+        var folder = new DirectoryInfo(AppContext.BaseDirectory);
+        while (!File.Exists(Path.Combine(folder.FullName, "Yardang.slnx"))) folder = folder.Parent!;
+        return folder.FullName;
     }
 
     [GeneratedRegex("""name="__RequestVerificationToken" type="hidden" value="(?<token>[^"]+)""", RegexOptions.ExplicitCapture, 1_000)]

@@ -15,10 +15,14 @@ namespace Yardang.Core.Boards;
 public sealed record LateWork(long Number, Actor Actor, int Client, int Counter, long Gesture, Command Command);
 
 /// <summary>The program puts work from an archive on a new board.</summary>
-public sealed record BringWork(ActivityContent Content) : Command;
+/// <param name="Content">What stands on it.</param>
+/// <param name="ChangedAt">When a student last changed it, ms; null if none did.</param>
+public sealed record BringWork(ActivityContent Content, long? ChangedAt = null) : Command;
 
 /// <summary>Work from an archive stands on the board.</summary>
-public sealed record WorkBrought(ActivityContent Content) : RoomEvent;
+/// <param name="Content">What stands on it.</param>
+/// <param name="ChangedAt">When a student last changed it, ms; null if none did.</param>
+public sealed record WorkBrought(ActivityContent Content, long? ChangedAt = null) : RoomEvent;
 
 /// <summary>One working copy of a board activity: what was done over the version that was handed out.</summary>
 public sealed class Board(ActivityContent version) : Room
@@ -38,7 +42,7 @@ public sealed class Board(ActivityContent version) : Room
     /// <summary>The late changes of the lesson that this board was given, by their numbers.</summary>
     public IReadOnlyDictionary<int, Adopted> Adopted => _adopted;
 
-    /// <summary>When a student last did something here, server time in ms; null if none has.</summary>
+    /// <summary>When a student last changed something here, server time in ms; null if none has. To come in is none, and what was set aside is not here.</summary>
     public long? LastActivity { get; private set; }
 
     /// <summary>Puts what a snapshot says beside the sheets back.</summary>
@@ -54,12 +58,13 @@ public sealed class Board(ActivityContent version) : Room
     {
         switch (submission.Command)
         {
-            case BringWork(var content):
-                return actor.Role == Role.Program && Number == 0 ? new WorkBrought(content) : Refusal.NotAllowed;
+            case BringWork(var content, var changedAt):
+                return actor.Role != Role.Program || Number > 0 ? Refusal.NotAllowed : ContentRules.FaultIn(content) is null ? new WorkBrought(AnswerKey.Without(content), changedAt) : Refusal.OutOfRange;
             case AdoptChange adopt:
                 return actor.Role != Role.Program || submission.Gesture != adopt.Number ? Refusal.NotAllowed
                     : _adopted.ContainsKey(adopt.Number) ? Refusal.Duplicate
-                    : Sheets.Marks.Count + adopt.Change.Activity.Marks.Length > Limits.Marks ? Refusal.Full
+                    : Sheets.Marks.Count + adopt.Change.Activity.Marks.Length > Limits.Marks || Sheets.PageCount + adopt.Change.Pages.Length > Limits.Pages ? Refusal.Full
+                    : ContentRules.FaultInPart(adopt.Change.Activity) is not null ? Refusal.OutOfRange
                     : Adoption.Adopt(Sheets, adopt);
             case GiveUpChange(var given):
                 return actor.Role != Role.Program ? Refusal.NotAllowed
@@ -72,17 +77,17 @@ public sealed class Board(ActivityContent version) : Room
             case AcceptLateWork or DiscardLateWork when !actor.IsStaff:
                 return Refusal.NotAllowed;
             case AcceptLateWork(var number):
-                return _setAside.TryGetValue(number, out var late) ? new LateWorkAccepted(number, Outcome(late)) : Refusal.NotFound;
+                if (!_setAside.TryGetValue(number, out var late)) return Refusal.NotFound;
+                var outcome = Outcome(late);
+                return new Decision.Accepted(new LateWorkAccepted(number, outcome, late.Actor.Number, late.Gesture), outcome is null ? Audience.NamedAndStaff : Audience.Everyone);
             case DiscardLateWork(var number):
-                return _setAside.ContainsKey(number) ? new LateWorkDiscarded(number) : Refusal.NotFound;
+                return _setAside.TryGetValue(number, out var unwanted) ? new Decision.Accepted(new LateWorkDiscarded(number, unwanted.Actor.Number), Audience.NamedAndStaff) : Refusal.NotFound;
         }
 
         // Work that rests on set-aside work has to wait with it, so it is not judged now.
         if (!actor.IsStaff && (actor.HasLeft || !conditions.StudentsMayWrite))
         {
-            return submission.Command is AddMark or AddMarks or MakeChanges or UndoGesture or RedoGesture
-                ? new Decision.Accepted(new WorkSetAside(submission.Command), Audience.AuthorAndStaff)
-                : Refusal.NotAllowed;
+            return WhyNotSetAside(submission, actor) is { } why ? why : new Decision.Accepted(new WorkSetAside(submission.Command), Audience.AuthorAndStaff);
         }
 
         return Marking.Decide(Sheets, submission.Command, actor, submission.Client, design: false);
@@ -91,26 +96,29 @@ public sealed class Board(ActivityContent version) : Room
     /// <inheritdoc/>
     protected override void ApplyEvent(Envelope envelope)
     {
-        if (!envelope.Actor.IsStaff) LastActivity = envelope.Time;
+        if (!envelope.Actor.IsStaff && envelope.Event is not (ClientAdmitted or WorkSetAside)) LastActivity = envelope.Time;
         switch (envelope.Event)
         {
             case WorkSetAside(var command):
                 _setAside[envelope.Number] = new(envelope.Number, envelope.Actor, envelope.Client, envelope.Counter, envelope.Gesture, command);
                 break;
-            case WorkBrought(var content):
+            case WorkBrought(var content, var changedAt):
+                LastActivity = changedAt;
                 Sheets.Restore(content, content.Marks);
                 break;
-            case LateWorkAccepted(var number, var outcome):
-                if (_setAside.Remove(number, out var late) && outcome is not null) Sheets.Apply(outcome, late.Actor.Number, late.Gesture);
+            case LateWorkAccepted(var number, var outcome, var person, var gesture):
+                // Classmates did not know of it; in old logs only the work that was set aside says whose it is.
+                if (_setAside.Remove(number, out var late) && person == 0) (person, gesture) = (late.Actor.Number, late.Gesture);
+                if (outcome is not null && person != 0) Sheets.Apply(outcome, person, gesture);
                 break;
-            case LateWorkDiscarded(var number):
+            case LateWorkDiscarded(var number, _):
                 _setAside.Remove(number);
                 break;
             case ChangeAdopted(var number, var page, _, _, _):
                 _adopted[number] = new(number, page);
                 Sheets.Apply(envelope.Event, envelope.Actor.Number, envelope.Gesture);
                 break;
-            case GestureUndone(var gesture, _, _) when Ids.ClientOf(gesture) == 0 && _adopted.TryGetValue((int)gesture, out var adopted):
+            case GestureUndone(var gesture, _, _, _) when Ids.ClientOf(gesture) == 0 && _adopted.TryGetValue((int)gesture, out var adopted):
                 _adopted[adopted.Number] = adopted with { GivenUp = true };
                 Sheets.Apply(envelope.Event, envelope.Actor.Number, envelope.Gesture);
                 break;
@@ -119,6 +127,47 @@ public sealed class Board(ActivityContent version) : Room
                 break;
         }
     }
+
+    // By the same rules as work in time; what it rests on may wait too. And no more of one person than they can have written.
+    private Refusal? WhyNotSetAside(Submission submission, Actor actor)
+    {
+        var theirs = _setAside.Values.Where(w => w.Actor.Number == actor.Number).ToList();
+        if (theirs.Count >= Limits.LateWork || theirs.Sum(w => SizeOf(w.Command)) + SizeOf(submission.Command) > Limits.LateWorkSize) return Refusal.Full;
+        Mark? Waiting(long id) => theirs.Select(w => NewMark(w, id)).FirstOrDefault(m => m is not null);
+        return Marking.WhyNotLate(Sheets, submission.Command, actor, submission.Client, Waiting, gesture => theirs.Exists(w => w.Gesture == gesture));
+    }
+
+    private static Mark? NewMark(LateWork late, long id)
+    {
+        var (page, mark) = late.Command switch
+        {
+            AddMark add when add.Id == id => (add.Page, new NewMark(add.Id, add.Grip, add.Body, add.Style, Place.AsDrawn, null, [], 0)),
+            AddMarks(var on, var marks) => (on, marks.FirstOrDefault(m => m.Id == id)),
+            _ => (0, null),
+        };
+        return mark is null ? null : new Mark(mark.Id, page, late.Actor.Number, false, mark.Grip, 0, mark.Body, mark.Style, mark.Place, mark.Cuts, false, mark.Scale, Tie: mark.Tie);
+    }
+
+    // In points of ink and letters, roughly.
+    private static int SizeOf(Command command) => command switch
+    {
+        AddMark add => SizeOf(add.Body),
+        AddMarks(_, var marks) => marks.Sum(m => SizeOf(m.Body)),
+        MakeChanges(var changes) => changes.Sum(c => c is Remaking(_, var body) ? SizeOf(body) : c is Wording wording ? wording.Words.Text.Length : 1),
+        _ => 1,
+    };
+
+    private static int SizeOf(MarkBody body) => body switch
+    {
+        InkBody(var points) => points.Length,
+        TextBody t => t.Words.Text.Length,
+        NoteBody n => n.Words.Text.Length,
+        BubbleBody b => b.Words.Text.Length,
+        PictureBody p => p.Description.Length + (p.Text?.Length ?? 0),
+        FormulaBody f => f.Source.Length + f.Outline.Length,
+        ShapeBody s => s.Points.Length,
+        _ => 1,
+    };
 
     private RoomEvent? Outcome(LateWork late) =>
         Marking.Decide(Sheets, late.Command, late.Actor, late.Client, design: false) is Decision.Accepted accepted ? accepted.Event : null;

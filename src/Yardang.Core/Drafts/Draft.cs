@@ -39,10 +39,14 @@ public sealed class Draft : Room
         if (!actor.IsStaff) return Refusal.NotAllowed;
         if (submission.Command is StartDraft(var content))
         {
-            return actor.Role == Role.Program && Number == 0 ? new DraftStarted(content) : Refusal.NotAllowed;
+            return actor.Role != Role.Program || Number > 0 ? Refusal.NotAllowed : ContentRules.FaultIn(content) is null ? new DraftStarted(content) : Refusal.OutOfRange;
         }
 
-        if (submission.Command is ReplaceDraft(var earlier)) return actor.Role == Role.Program ? new DraftReplaced(earlier) : Refusal.NotAllowed;
+        if (submission.Command is ReplaceDraft(var earlier))
+        {
+            return actor.Role != Role.Program ? Refusal.NotAllowed : ContentRules.FaultIn(earlier) is null ? new DraftReplaced(earlier) : Refusal.OutOfRange;
+        }
+
         return Marking.Decide(Sheets, submission.Command, actor, submission.Client, design: true);
     }
 

@@ -26,6 +26,12 @@ public static class ActivityArchive
     /// <summary>Largest archive, and largest activity inside, bytes.</summary>
     public const int MaxBytes = 128 * 1024 * 1024;
 
+    /// <summary>The most entries of an archive.</summary>
+    public const int MostEntries = 10_000;
+
+    // How each entry of a zip file's directory begins (APPNOTE.TXT, 4.3.12).
+    private static readonly byte[] s_directoryEntry = [0x50, 0x4b, 0x01, 0x02];
+
     /// <summary>Where the pictures lie.</summary>
     public const string MediaFolder = "media/";
 
@@ -60,14 +66,17 @@ public static class ActivityArchive
         if (bytes.Length > MaxBytes) throw new FormatException("The file is larger than 128 MB.");
         try
         {
+            // Before the directory is read, which takes memory for each entry.
+            if (bytes.AsSpan().Count(s_directoryEntry) > MostEntries) throw new FormatException($"The file has more than {MostEntries} entries.");
             using var zip = new ZipArchive(new MemoryStream(bytes), ZipArchiveMode.Read);
             var entry = zip.GetEntry(ActivityEntry) ?? throw new FormatException($"The file has no {ActivityEntry}.");
-            if (entry.Length > MaxBytes) throw new FormatException($"{ActivityEntry} is larger than 128 MB.");
             var media = zip.Entries.Where(e => e.FullName.StartsWith(MediaFolder, StringComparison.Ordinal) && e.Name.Length > 0).ToList();
-            if (media.Sum(e => e.Length) > MaxBytes) throw new FormatException("The pictures, films and sounds are larger than 128 MB.");
-            var work = zip.GetEntry(WorkEntry);
-            if (work?.Length > MaxBytes) throw new FormatException($"{WorkEntry} is larger than 128 MB.");
-            return new(ActivityJson.Read(Bytes(entry)), media.ToDictionary(e => e.Name, Bytes, StringComparer.Ordinal), work is null ? null : ActivityJson.ReadWork(Bytes(work)));
+            if (media.Select(e => e.Name).Distinct(StringComparer.Ordinal).Count() < media.Count) throw new FormatException("Two of the pictures, films and sounds have the same name.");
+            var activity = ActivityJson.Read(Bytes(entry, MaxBytes, ActivityEntry));
+            if (ContentRules.FaultIn(activity) is { } fault) throw new FormatException(fault.Sentence);
+            var work = zip.GetEntry(WorkEntry) is { } file ? ActivityJson.ReadWork(Bytes(file, MaxBytes, WorkEntry)) : null;
+            if (work is not null && WorkRules.FaultIn(work) is { } wrong) throw new FormatException(wrong.Sentence);
+            return new(activity, Files(media), work);
         }
         catch (InvalidDataException e)
         {
@@ -81,11 +90,32 @@ public static class ActivityArchive
         entry.Write(content);
     }
 
-    private static byte[] Bytes(ZipArchiveEntry entry)
+    private static Dictionary<string, byte[]> Files(IEnumerable<ZipArchiveEntry> media)
+    {
+        var files = new Dictionary<string, byte[]>(StringComparer.Ordinal);
+        var room = MaxBytes;
+        foreach (var entry in media)
+        {
+            var bytes = Bytes(entry, room, "What is shown and played");
+            room -= bytes.Length;
+            files[entry.Name] = bytes;
+        }
+
+        return files;
+    }
+
+    // What an entry says of its length need not be so.
+    private static byte[] Bytes(ZipArchiveEntry entry, int most, string what)
     {
         using var stream = entry.Open();
         using var bytes = new MemoryStream();
-        stream.CopyTo(bytes);
+        var piece = new byte[64 * 1024];
+        for (var read = stream.Read(piece); read > 0; read = stream.Read(piece))
+        {
+            if (bytes.Length + read > most) throw new FormatException($"{what} is larger than 128 MB.");
+            bytes.Write(piece, 0, read);
+        }
+
         return bytes.ToArray();
     }
 }

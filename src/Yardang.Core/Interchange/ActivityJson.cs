@@ -44,9 +44,9 @@ public static class ActivityJson
             if (file.Format > FormatVersion) throw new FormatException($"The file has format {file.Format}; this program reads up to {FormatVersion}.");
             return file.Activity;
         }
-        catch (JsonException e)
+        catch (Exception e) when (e is JsonException or NotSupportedException or InvalidOperationException)
         {
-            throw new FormatException($"The activity cannot be read at {e.Path ?? "its start"}.", e);
+            throw new FormatException($"The activity cannot be read at {(e as JsonException)?.Path ?? "its start"}.", e);
         }
     }
 
@@ -61,13 +61,11 @@ public static class ActivityJson
         {
             var file = JsonSerializer.Deserialize<WorkFile>(json, s_options) ?? throw new FormatException("The work is empty.");
             if (file.Format > FormatVersion) throw new FormatException($"The work has format {file.Format}; this program reads up to {FormatVersion}.");
-            var known = file.Work.People.Select(p => p.Number).ToHashSet();
-            if (file.Work.Boards.Any(b => b.Pages.IsDefaultOrEmpty || !b.People.All(known.Contains))) throw new FormatException("A board of the work has no page, or people who are not in it.");
             return file.Work;
         }
-        catch (JsonException e)
+        catch (Exception e) when (e is JsonException or NotSupportedException or InvalidOperationException)
         {
-            throw new FormatException($"The work cannot be read at {e.Path ?? "its start"}.", e);
+            throw new FormatException($"The work cannot be read at {(e as JsonException)?.Path ?? "its start"}.", e);
         }
     }
 

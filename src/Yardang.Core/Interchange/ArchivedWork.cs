@@ -8,14 +8,17 @@ namespace Yardang.Core.Interchange;
 /// <summary>Somebody whose work is archived.</summary>
 /// <param name="Number">The author number of their marks.</param>
 /// <param name="Name">As they called themselves.</param>
-public sealed record ArchivedPerson(int Number, string Name);
+/// <param name="JoinedAt">When they came; null if that is not known.</param>
+/// <param name="HandedInAt">When their work was handed in; null if it was not.</param>
+public sealed record ArchivedPerson(int Number, string Name, DateTimeOffset? JoinedAt = null, DateTimeOffset? HandedInAt = null);
 
 /// <summary>A board with all that stands on it.</summary>
 /// <param name="People">Who worked on it; empty for everybody's.</param>
 /// <param name="Pages">In order; may be longer than those that were handed out.</param>
 /// <param name="Marks">Printed ones included, back to front.</param>
 /// <param name="Group">What the group is called whose board it is; null for other boards.</param>
-public sealed record ArchivedBoard(ImmutableArray<int> People, ImmutableArray<Page> Pages, ImmutableArray<Mark> Marks, string? Group = null);
+/// <param name="ChangedAt">When a student last changed something there; null if none did.</param>
+public sealed record ArchivedBoard(ImmutableArray<int> People, ImmutableArray<Page> Pages, ImmutableArray<Mark> Marks, string? Group = null, DateTimeOffset? ChangedAt = null);
 
 /// <summary>The work of a lesson: <c>work.json</c> of an archive. The activity beside it is the version that was handed out.</summary>
 /// <param name="Name">What the lesson was called.</param>
@@ -24,5 +27,9 @@ public sealed record ArchivedBoard(ImmutableArray<int> People, ImmutableArray<Pa
 /// <param name="Way">Who shared a board.</param>
 /// <param name="People">In the order of arrival.</param>
 /// <param name="Boards">In the order of arrival.</param>
+/// <param name="ClosedAt">When it was closed; null if it was running still.</param>
+/// <param name="DueAt">When the work was due; null if it was not.</param>
+/// <param name="HandsIn">Whether students handed their work in.</param>
 public sealed record ArchivedWork(
-    string Name, string ClassName, DateTimeOffset HandedOutAt, Way Way, ImmutableArray<ArchivedPerson> People, ImmutableArray<ArchivedBoard> Boards);
+    string Name, string ClassName, DateTimeOffset HandedOutAt, Way Way, ImmutableArray<ArchivedPerson> People, ImmutableArray<ArchivedBoard> Boards,
+    DateTimeOffset? ClosedAt = null, DateTimeOffset? DueAt = null, bool HandsIn = false);

@@ -29,6 +29,7 @@ public static class InkMl
     private const int UsualWidth = 60;
     private const int MostStrokes = 20_000;
     private const int LongestMs = 599_999;
+    private const int Deepest = 40;
     private static readonly XNamespace s_ink = "http://www.w3.org/2003/InkML";
     private static readonly XName s_id = XNamespace.Xml + "id";
 
@@ -88,13 +89,29 @@ public static class InkMl
     {
         try
         {
-            using var reader = XmlReader.Create(file, new XmlReaderSettings { DtdProcessing = DtdProcessing.Prohibit, XmlResolver = null, MaxCharactersInDocument = MaxBytes });
+            using var copy = new MemoryStream();
+            file.CopyTo(copy);
+            using (var whole = Reader(copy))
+            {
+                while (whole.Read())
+                {
+                    if (whole.Depth > Deepest) throw new FormatException($"The file has elements in one another, more than {Deepest} deep.");
+                }
+            }
+
+            using var reader = Reader(copy);
             return XElement.Load(reader);
         }
         catch (XmlException e)
         {
             throw new FormatException($"The file is not InkML, or it is damaged in line {e.LineNumber}.", e);
         }
+    }
+
+    private static XmlReader Reader(MemoryStream file)
+    {
+        file.Position = 0;
+        return XmlReader.Create(file, new XmlReaderSettings { DtdProcessing = DtdProcessing.Prohibit, XmlResolver = null, MaxCharactersInDocument = MaxBytes });
     }
 
     private static XElement BrushOf((int Rgb, int Width) look, int number)

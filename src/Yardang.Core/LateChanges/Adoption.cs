@@ -49,7 +49,8 @@ public static class Adoption
         var changes = new List<Change>();
         foreach (var page in activity.Pages.Where(p => chosen.Contains(p.Id)))
         {
-            if (board.FindPage(page.Id) is { } there) changes.AddRange(Differences(there, page));
+            if (board.FindPage(page.Id) is { Erased: false } there) changes.AddRange(Differences(there, page));
+            else if (board.FindPage(page.Id) is { } gone) pages.Add(page with { Order = gone.Order, Size = SizeOf(gone, page) });
             else pages.Add(page with { Order = OrderFor(page, activity.Pages, board, pages) });
         }
 
@@ -59,7 +60,9 @@ public static class Adoption
         var front = Math.Max(top, given.Select(m => m.Order).DefaultIfEmpty().Max()) + 1;
         foreach (var mark in given)
         {
-            if (board.Marks.TryGetValue(mark.Id, out var there) && there.Grip != Grip.Key) changes.AddRange(Differences(there, mark, adopt.Earlier));
+            var there = board.Marks.GetValueOrDefault(mark.Id) is { Grip: not Grip.Key } known ? known : null;
+            if (there is { Erased: false }) changes.AddRange(Differences(there, mark, adopt.Earlier));
+            else if (there is not null) marks.Add(mark with { Order = there.Order, Place = IsWhereItWasPut(there, adopt.Earlier) ? mark.Place : there.Place });
             else marks.Add(chosen.IsEmpty ? mark with { Order = Math.Floor(board.FrontOrder) + marks.Count + 1 } : mark with { Order = UnderWork(mark.Order, top, front) });
         }
 
@@ -80,14 +83,12 @@ public static class Adoption
             Sizing(var page, var size) => board.FindPage(page) is { } now && size.Height >= now.Size.Height,
             _ => true,
         });
-        return new(gesture.Id, changes, skipped);
+        return new(gesture.Id, changes, skipped, board.BackWith(changes));
     }
 
     private static IEnumerable<Change> Differences(Page there, Page page)
     {
-        // Students may have made room at the foot of a page.
-        var size = new PageSize(page.Size.Width, Math.Max(page.Size.Height, there.Size.Height));
-        if (there.Erased) yield return new PageErasing(page.Id, false);
+        var size = SizeOf(there, page);
         if (there.Size != size) yield return new Sizing(page.Id, size);
         if (there.Withheld != page.Withheld) yield return new Withholding(page.Id, page.Withheld);
         if (!ActivityJson.AreSame(there.Paper, page.Paper)) yield return new Papering(page.Id, page.Paper);
@@ -106,16 +107,19 @@ public static class Adoption
     private static IEnumerable<Change> Differences(Mark there, Mark mark, ImmutableArray<ActivityContent> earlier)
     {
         var id = mark.Id;
-        if (there.Erased) yield return new Erasing(id, false);
         if (there.Body.GetType() == mark.Body.GetType() && !ActivityJson.AreSame(WithoutKey(there).Body, mark.Body)) yield return new Remaking(id, mark.Body);
         if (there.Style != mark.Style) yield return new Styling(id, mark.Style);
         if (there.Scale != mark.Scale) yield return new Scaling(id, mark.Scale);
         if (there.Pinned != mark.Pinned) yield return new Pinning(id, mark.Pinned);
         if (there.Tie != mark.Tie) yield return new Tying(id, mark.Tie);
         if (there.Grip != mark.Grip) yield return new Gripping(id, mark.Grip);
-        var isWhereItWasPut = earlier.SelectMany(e => e.Marks).Any(m => m.Id == id && m.Place == there.Place);
-        if (there.Place != mark.Place && isWhereItWasPut) yield return new Placed(id, mark.Place);
+        if (there.Place != mark.Place && IsWhereItWasPut(there, earlier)) yield return new Placed(id, mark.Place);
     }
+
+    // Students may have made room at the foot of a page.
+    private static PageSize SizeOf(Page there, Page page) => new(page.Size.Width, Math.Max(page.Size.Height, there.Size.Height));
+
+    private static bool IsWhereItWasPut(Mark there, ImmutableArray<ActivityContent> earlier) => earlier.SelectMany(e => e.Marks).Any(m => m.Id == there.Id && m.Place == there.Place);
 
     // Between the pages beside which it stands in the activity.
     private static double OrderFor(Page page, ImmutableArray<Page> sequence, Sheets board, List<Page> added)

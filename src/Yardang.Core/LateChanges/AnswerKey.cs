@@ -28,6 +28,13 @@ public sealed record AnswerKey(ImmutableArray<Mark> Marks, ImmutableArray<ZoneKe
         return Of(given.SelectMany(g => g.Value.Marks.Where(m => m.Page == g.Key)));
     }
 
+    /// <summary>The key that is among some marks.</summary>
+    public static AnswerKey In(IEnumerable<Mark> marks) => Of(marks);
+
+    /// <summary>An activity without its key: what may be told to everybody.</summary>
+    public static ActivityContent Without(ActivityContent content) =>
+        content with { Marks = [.. content.Marks.Where(m => m.Grip != Grip.Key).Select(m => m.Body is ZoneBody { Expected: not null } zone ? m with { Body = zone with { Expected = null } } : m)] };
+
     /// <summary>The key that stands on a board.</summary>
     public static AnswerKey On(Sheets board) => Of(board.Marks.Values);
 

@@ -44,11 +44,13 @@ public sealed record Grouping(ImmutableArray<Group> Now, ImmutableArray<Immutabl
     public Grouping With(ImmutableArray<Group> groups) =>
         new(groups, [.. Past.Add(Now).TakeLast(Remembered)], [], Math.Max(Used, groups.Select(g => g.Number).DefaultIfEmpty().Max()));
 
-    /// <summary>The groups before the last change.</summary>
-    public Grouping Undone() => this with { Now = Past[^1], Past = Past[..^1], Future = Future.Add(Now) };
+    /// <summary>The groups before the last change. Who does not know them all is told which they are.</summary>
+    public Grouping Undone(ImmutableArray<Group>? told = null) =>
+        this with { Now = told ?? Past[^1], Past = Past.IsEmpty ? [] : Past[..^1], Future = Future.Add(Now) };
 
     /// <summary>The change that was taken back last, done again.</summary>
-    public Grouping Redone() => this with { Now = Future[^1], Past = Past.Add(Now), Future = Future[..^1] };
+    public Grouping Redone(ImmutableArray<Group>? told = null) =>
+        this with { Now = told ?? Future[^1], Past = Past.Add(Now), Future = Future.IsEmpty ? [] : Future[..^1] };
 
     /// <summary>A person is taken out of the lesson, and so of every arrangement that could be brought back.</summary>
     public Grouping Without(int person) => this with { Now = Without(Now, person), Past = Without(Past, person), Future = Without(Future, person) };

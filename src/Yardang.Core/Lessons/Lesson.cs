@@ -7,16 +7,21 @@ namespace Yardang.Core.Lessons;
 /// <summary>What a snapshot says of a lesson.</summary>
 public sealed record LessonSnapshot(
     Door Door, bool PensDown, int? PensConfirmedOn, bool Closed, IEnumerable<Person> People, bool NamesMasked, bool SeesOtherBoards, bool SeesTeachersBoard,
-    Grouping Grouping, int GroupChanges, long PlacesAsOf, long SeatsThrough, IEnumerable<LateChange> Changes, LessonTimes Times, bool Waits, bool IsOverdue);
+    Grouping Grouping, int GroupChanges, long PlacesAsOf, long SeatsThrough, IEnumerable<LateChange> Changes, LessonTimes Times, bool Waits, bool IsOverdue,
+    IEnumerable<WorkWaits> Waiting);
 
 /// <summary>An activity being worked on by people: who is in, door, groups, signals, pens.</summary>
 public sealed class Lesson : Room
 {
-    /// <summary>The most people of a lesson, those who left included.</summary>
+    /// <summary>The most people of a lesson: in, waiting or expected. Those who were sent away do not count.</summary>
     public const int MostPeople = 1_000;
+
+    /// <summary>The most who ever came, those who were sent away included.</summary>
+    public const int MostEver = 10_000;
 
     private readonly SortedDictionary<int, Person> _people = [];
     private readonly SortedDictionary<int, LateChange> _changes = [];
+    private readonly SortedDictionary<(Guid Board, int Person), WorkWaits> _waiting = [];
 
     /// <inheritdoc/>
     public override RoomKind Kind => RoomKind.Lesson;
@@ -69,12 +74,15 @@ public sealed class Lesson : Room
     /// <summary>What was handed out while the lesson ran, by number. Students know of those that have arrived on their screens.</summary>
     public IReadOnlyDictionary<int, LateChange> Changes => _changes;
 
+    /// <summary>What waits on the boards for a teacher's decision, also on boards that nobody is on any more.</summary>
+    public IEnumerable<WorkWaits> Waiting => _waiting.Values;
+
     /// <summary>What this lesson allows on its boards now.</summary>
     public Conditions Conditions => new(PensDown, Closed, Waits);
 
     /// <summary>Whether an event changes who may be where. (Who comes in by the door is seated as they come.)</summary>
     public static bool ChangesPlaces(RoomEvent happened) =>
-        happened is GroupsSet or GroupsUndone or GroupsRedone or PersonAdmitted or PersonTurnedAway or PersonRemoved or SightSet;
+        happened is GroupsSet or GroupsUndone or GroupsRedone or PersonAdmitted or PersonTurnedAway or PersonRemoved or SentAway or SightSet;
 
     /// <summary>Puts a snapshot's state back.</summary>
     public void RestoreLesson(LessonSnapshot s)
@@ -85,25 +93,31 @@ public sealed class Lesson : Room
         (Times, Waits, IsOverdue) = (s.Times, s.Waits, s.IsOverdue);
         foreach (var person in s.People) _people[person.Number] = person;
         foreach (var change in s.Changes) _changes[change.Number] = change;
+        foreach (var work in s.Waiting) _waiting[(work.Board, work.Person)] = work;
     }
 
     /// <inheritdoc/>
     protected override Decision DecideCommand(Submission submission, Actor actor, Conditions conditions) => submission.Command switch
     {
-        OpenLesson or ExpectPeople or Join or ConfirmPens or ConfirmSeats or HandOutChange or TakeChangeBack or AnnounceMoment when actor.Role != Role.Program => Refusal.NotAllowed,
+        OpenLesson or ExpectPeople or Join or ConfirmPens or ConfirmSeats or HandOutChange or TakeChangeBack or AnnounceMoment or NoteWaiting or BringPerson when actor.Role != Role.Program => Refusal.NotAllowed,
         ConfirmChange(var number) => Confirm(number, actor),
         HandIn or TakeWorkBack => Decide(submission.Command is HandIn, actor),
         not GiveSignal when !actor.IsStaff => Refusal.NotAllowed,
         OpenLesson => Number == 0 ? new LessonOpened() : Refusal.Duplicate,
-        ExpectPeople(var count) => count is > 0 and <= MostPeople && _people.Count + count <= MostPeople ? new PeopleExpected(NextPerson, count) : Refusal.Full,
+        ExpectPeople(var count) => count is > 0 and <= MostPeople && Present + count <= MostPeople ? new Decision.Accepted(new PeopleExpected(NextPerson, count), Audience.Staff) : Refusal.Full,
         Join join => Decide(join),
-        AdmitPerson(var person) => Of(person, Standing.Waiting) is { } why ? why : new PersonAdmitted(person),
-        TurnAway(var person) => Of(person, Standing.Waiting) is { } why ? why : new PersonTurnedAway(person),
-        RemovePerson(var person) => Of(person, Standing.In) is { } why ? why : new PersonRemoved(person),
+        BringPerson(var joinedAt, var handedInAt) => Present >= MostPeople ? Refusal.Full : new Decision.Accepted(new PersonBrought(NextPerson, joinedAt, handedInAt), Audience.NamedAndStaff),
+        AdmitPerson(var person) => Of(person, Standing.Waiting) is { } why ? why : new Decision.Accepted(new PersonAdmitted(person), Audience.NamedAndStaff),
+        TurnAway(var person) => Of(person, Standing.Waiting) is { } why ? why : new Decision.Accepted(new PersonTurnedAway(person), Audience.NamedAndStaff),
+        RemovePerson(var person) => Of(person, Standing.In) is { } why ? why : new Decision.Accepted(new PersonRemoved(person), AudienceOfLeaving([person])),
+        SendAway(var people) => Decide(people),
         SetGroups set => WhyNot(set) is { } why ? why : new GroupsSet(set.Groups),
-        UndoGroups => Grouping.Past.IsEmpty ? Refusal.NothingToUndo : new GroupsUndone(),
-        RedoGroups => Grouping.Future.IsEmpty ? Refusal.NothingToUndo : new GroupsRedone(),
+        UndoGroups => Grouping.Past.IsEmpty ? Refusal.NothingToUndo : new GroupsUndone(Grouping.Past[^1]),
+        RedoGroups => Grouping.Future.IsEmpty ? Refusal.NothingToUndo : new GroupsRedone(Grouping.Future[^1]),
         ConfirmSeats(var through) => through > SeatsThrough && through <= Number ? new SeatsConfirmed(through) : Refusal.ChangedSince,
+        NoteWaiting(var board, var person, var count) => (_waiting.GetValueOrDefault((board, person))?.Count ?? 0) == count
+            ? Refusal.ChangedSince
+            : new Decision.Accepted(new WorkWaits(board, person, count), Audience.Staff),
         HandOutChange handOut => Decide(handOut),
         TakeChangeBack(var number) => !_changes.TryGetValue(number, out var change) ? Refusal.NotFound
             : change.TakenBack ? Refusal.NothingToUndo
@@ -113,7 +127,7 @@ public sealed class Lesson : Room
         SetTimes(var times) => times.IsInOrder ? new TimesSet(times) : Refusal.OutOfRange,
         AnnounceMoment(Moment.Opens) => Waits ? new MomentCame(Moment.Opens) : Refusal.ChangedSince,
         AnnounceMoment(Moment.Due) => Times.DueAt is not null && !IsOverdue ? new MomentCame(Moment.Due) : Refusal.ChangedSince,
-        SetDoor(var door) => Enum.IsDefined(door) ? new DoorSet(door) : Refusal.OutOfRange,
+        SetDoor(var door) => Enum.IsDefined(door) ? new Decision.Accepted(new DoorSet(door), Audience.Staff) : Refusal.OutOfRange,
         SetPens(var down) => Closed ? Refusal.Closed : new PensSet(down),
         ConfirmPens(var down, var boards) => down == PensDown ? new PensConfirmed(down, boards) : Refusal.ChangedSince,
         CloseLesson => Closed ? Refusal.Closed : new LessonClosed(),
@@ -129,19 +143,21 @@ public sealed class Lesson : Room
         switch (envelope.Event)
         {
             case PeopleExpected(var first, var count):
-                for (var number = first; number < first + count; number++) _people[number] = new(number, 0, Standing: Standing.Expected);
+                for (var number = first; number < first + count; number++) _people[number] = new(number, 0, Standing: Standing.Expected, IsListed: true);
                 break;
-            case PersonJoined(var number): _people[number] = new(number, envelope.Time); break;
-            case PersonAsked(var number): _people[number] = new(number, envelope.Time, Standing: Standing.Waiting); break;
-            case PersonAdmitted(var number): _people[number] = new(number, envelope.Time); break;
+            case PersonJoined(var number): Come(number, Standing.In, envelope.Time); break;
+            case PersonBrought(var number, var joinedAt, var handedInAt): _people[number] = new(number, joinedAt, HandedInAt: handedInAt); break;
+            case PersonAsked(var number): Come(number, Standing.Waiting, envelope.Time); break;
+            case PersonAdmitted(var number): Come(number, Standing.In, envelope.Time); break;
             case PersonTurnedAway(var number): Stand(number, Standing.TurnedAway); break;
-            case PersonRemoved(var number):
-                Stand(number, Standing.Removed);
-                Grouping = Grouping.Without(number);
+            case PersonRemoved(var number): Leave(number); break;
+            case SentAway(var people):
+                Door = Door.Closed;
+                foreach (var number in people) Leave(number);
                 break;
             case GroupsSet(var groups): (Grouping, GroupChanges) = (Grouping.With(groups), GroupChanges + 1); break;
-            case GroupsUndone: (Grouping, GroupChanges) = (Grouping.Undone(), GroupChanges + 1); break;
-            case GroupsRedone: (Grouping, GroupChanges) = (Grouping.Redone(), GroupChanges + 1); break;
+            case GroupsUndone(var groups): (Grouping, GroupChanges) = (Grouping.Undone(groups), GroupChanges + 1); break;
+            case GroupsRedone(var groups): (Grouping, GroupChanges) = (Grouping.Redone(groups), GroupChanges + 1); break;
             case SeatsConfirmed(var through): SeatsThrough = through; break;
             case ChangeHandedOut(var number, var content, var groups, var people):
                 _changes[number] = new(number, content, envelope.Time, groups, people, []);
@@ -161,6 +177,8 @@ public sealed class Lesson : Room
             case WorkTakenBack(var people): HandedIn(people, null); break;
             case NamesMasked(var masked): NamesMasked = masked; break;
             case SightSet(var others, var teachers): (SeesOtherBoards, SeesTeachersBoard) = (others, teachers); break;
+            case WorkWaits { Count: 0 } done: _waiting.Remove((done.Board, done.Person)); break;
+            case WorkWaits work: _waiting[(work.Board, work.Person)] = work; break;
             case DoorSet(var door): Door = door; break;
             case PensSet(var down): (PensDown, PensConfirmedOn) = (down, null); break;
             case PensConfirmed(_, var boards): PensConfirmedOn = boards; break;
@@ -170,7 +188,7 @@ public sealed class Lesson : Room
                 if (Times.ClosesAt <= envelope.Time) Times = Times with { ClosesAt = null };
                 break;
             case SignalGiven(var number, var signal, var on):
-                var person = _people[number];
+                if (!_people.TryGetValue(number, out var person)) break;
                 long? at = on ? envelope.Time : null;
                 _people[number] = signal == Signal.HandUp ? person with { HandUpAt = at } : person with { ReadyAt = at };
                 break;
@@ -184,12 +202,8 @@ public sealed class Lesson : Room
         if (!_people.TryGetValue(give.Person, out var person) || person.Standing != Standing.In) return Refusal.NotFound;
         if (!actor.IsStaff && actor.Number != give.Person) return Refusal.NotYours;
         if (actor.IsStaff && give.On) return Refusal.NotAllowed;
-        return new Decision.Accepted(new SignalGiven(give.Person, give.Signal, give.On), PersonAndStaff(give, actor));
+        return new Decision.Accepted(new SignalGiven(give.Person, give.Signal, give.On), Audience.NamedAndStaff);
     }
-
-    // A teacher who lowers a hand tells everyone, since the audience of the author would be the teacher alone.
-    private static Audience PersonAndStaff(GiveSignal give, Actor actor) =>
-        actor.Number == give.Person ? Audience.AuthorAndStaff : Audience.Everyone;
 
     private Decision Decide(HandOutChange handOut)
     {
@@ -209,7 +223,7 @@ public sealed class Lesson : Room
         if (person.HandedInAt is not null == handsIn) return Refusal.ChangedSince;
         if (!handsIn && IsOverdue) return Refusal.NotAllowed;
         ImmutableArray<int> people = Grouping.Of(actor.Number)?.People ?? [actor.Number];
-        return handsIn ? new WorkHandedIn(people) : new WorkTakenBack(people);
+        return new Decision.Accepted(handsIn ? new WorkHandedIn(people) : new WorkTakenBack(people), Audience.NamedAndStaff);
     }
 
     private void HandedIn(ImmutableArray<int> people, long? at)
@@ -232,11 +246,12 @@ public sealed class Lesson : Room
         var standing = person is { } number ? _people[number].Standing : Standing.Expected;
         if (standing is Standing.In or Standing.Waiting) return Refusal.Duplicate;
         if (Door == Door.Closed) return Refusal.NotAllowed;
-        if (person is null && _people.Count >= MostPeople) return Refusal.Full;
+        if (standing is not Standing.Expected && Present >= MostPeople) return Refusal.Full;
+        if (person is null && (Present >= MostPeople || _people.Count >= MostEver)) return Refusal.Full;
 
         // Who was sent away comes back only if the teacher lets them in, also by an open door.
         var asks = join.Asks || Door == Door.Ask || standing is Standing.TurnedAway or Standing.Removed;
-        return asks ? new Decision.Accepted(new PersonAsked(person ?? NextPerson)) : new PersonJoined(person ?? NextPerson);
+        return new Decision.Accepted(asks ? new PersonAsked(person ?? NextPerson) : new PersonJoined(person ?? NextPerson), Audience.NamedAndStaff);
     }
 
     private Refusal? Of(int number, Standing standing) =>
@@ -253,7 +268,34 @@ public sealed class Lesson : Room
         return people.TrueForAll(p => _people.TryGetValue(p, out var person) && person.Belongs) ? null : Refusal.NotFound;
     }
 
-    private void Stand(int number, Standing standing) => _people[number] = _people[number] with { Standing = standing, HandUpAt = null, ReadyAt = null };
+    // Only those who are not on the class list, and only all or none: a list that is out of date must not put out whom it did not mean.
+    private Decision Decide(ImmutableArray<int> people)
+    {
+        if (people.IsEmpty || people.Length > MostEver || people.Distinct().Count() < people.Length) return Refusal.OutOfRange;
+        if (!people.All(p => _people.TryGetValue(p, out var person) && !person.IsListed && person.Standing is Standing.In or Standing.Waiting)) return Refusal.ChangedSince;
+        return new Decision.Accepted(new SentAway(people), AudienceOfLeaving(people));
+    }
+
+    // Who was in a group is missing there for everybody.
+    private Audience AudienceOfLeaving(ImmutableArray<int> people) =>
+        people.Any(p => Grouping.Of(p) is not null) ? Audience.Everyone : Audience.NamedAndStaff;
+
+    private void Come(int number, Standing standing, long time) =>
+        _people[number] = new(number, time, Standing: standing, IsListed: _people.TryGetValue(number, out var known) && known.IsListed);
+
+    private void Leave(int number)
+    {
+        Stand(number, _people.TryGetValue(number, out var person) && person.Standing == Standing.Waiting ? Standing.TurnedAway : Standing.Removed);
+        Grouping = Grouping.Without(number);
+    }
+
+    // A student's copy of the lesson knows of nobody but them.
+    private void Stand(int number, Standing standing)
+    {
+        if (_people.TryGetValue(number, out var person)) _people[number] = person with { Standing = standing, HandUpAt = null, ReadyAt = null };
+    }
+
+    private int Present => _people.Values.Count(p => p.Standing is Standing.In or Standing.Waiting or Standing.Expected);
 
     private int NextPerson => _people.Count == 0 ? Actor.Owner.Number + 1 : _people.Keys.Last() + 1;
 }

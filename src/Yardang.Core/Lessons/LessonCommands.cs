@@ -94,28 +94,76 @@ public sealed record LessonOpened : RoomEvent;
 public sealed record PeopleExpected(int First, int Count) : RoomEvent;
 
 /// <summary>Somebody joined.</summary>
-public sealed record PersonJoined(int Person) : RoomEvent;
+public sealed record PersonJoined(int Person) : RoomEvent
+{
+    /// <inheritdoc/>
+    public override bool Names(int person) => person == Person;
+}
 
 /// <summary>Somebody asked to come in.</summary>
-public sealed record PersonAsked(int Person) : RoomEvent;
+public sealed record PersonAsked(int Person) : RoomEvent
+{
+    /// <inheritdoc/>
+    public override bool Names(int person) => person == Person;
+}
 
 /// <summary>Somebody who waited was let in.</summary>
-public sealed record PersonAdmitted(int Person) : RoomEvent;
+public sealed record PersonAdmitted(int Person) : RoomEvent
+{
+    /// <inheritdoc/>
+    public override bool Names(int person) => person == Person;
+}
 
 /// <summary>Somebody who waited was not let in.</summary>
-public sealed record PersonTurnedAway(int Person) : RoomEvent;
+public sealed record PersonTurnedAway(int Person) : RoomEvent
+{
+    /// <inheritdoc/>
+    public override bool Names(int person) => person == Person;
+}
 
 /// <summary>Somebody was taken out of the lesson.</summary>
-public sealed record PersonRemoved(int Person) : RoomEvent;
+public sealed record PersonRemoved(int Person) : RoomEvent
+{
+    /// <inheritdoc/>
+    public override bool Names(int person) => person == Person;
+}
+
+/// <summary>Staff: newcomers who do not belong here are sent away, all at once, and the door is closed behind them.</summary>
+public sealed record SendAway(ImmutableArray<int> People) : Command;
+
+/// <summary>They are out, and the door is closed.</summary>
+public sealed record SentAway(ImmutableArray<int> People) : RoomEvent
+{
+    /// <inheritdoc/>
+    public override bool Names(int person) => People.Contains(person);
+}
+
+/// <summary>The program: somebody of a lesson that comes from an archive, and when they came and handed in, ms.</summary>
+public sealed record BringPerson(long JoinedAt, long? HandedInAt) : Command;
+
+/// <summary>They are in the lesson.</summary>
+public sealed record PersonBrought(int Person, long JoinedAt, long? HandedInAt) : RoomEvent
+{
+    /// <inheritdoc/>
+    public override bool Names(int person) => person == Person;
+}
+
+/// <summary>The program: so much work of somebody waits on a board of the lesson for a teacher's decision.</summary>
+public sealed record NoteWaiting(Guid Board, int Person, int Count) : Command;
+
+/// <summary>So much work of somebody waits on a board; 0 if it waits no longer. Told to teachers.</summary>
+public sealed record WorkWaits(Guid Board, int Person, int Count) : RoomEvent;
 
 /// <summary>These are the groups.</summary>
 public sealed record GroupsSet(ImmutableArray<Group> Groups) : RoomEvent;
 
 /// <summary>The last change of the groups was taken back.</summary>
-public sealed record GroupsUndone : RoomEvent;
+/// <param name="Groups">The groups now, for those who do not know the earlier ones; null in old logs.</param>
+public sealed record GroupsUndone(ImmutableArray<Group>? Groups = null) : RoomEvent;
 
 /// <summary>It was done again.</summary>
-public sealed record GroupsRedone : RoomEvent;
+/// <param name="Groups">The groups now; null in old logs.</param>
+public sealed record GroupsRedone(ImmutableArray<Group>? Groups = null) : RoomEvent;
 
 /// <summary>Everybody's place is as the lesson says, up to this event.</summary>
 public sealed record SeatsConfirmed(long Through) : RoomEvent;
@@ -130,7 +178,11 @@ public sealed record SightSet(bool OtherBoards, bool TeachersBoard) : RoomEvent;
 public sealed record DoorSet(Door Door) : RoomEvent;
 
 /// <summary>A signal was raised or lowered.</summary>
-public sealed record SignalGiven(int Person, Signal Signal, bool On) : RoomEvent;
+public sealed record SignalGiven(int Person, Signal Signal, bool On) : RoomEvent
+{
+    /// <inheritdoc/>
+    public override bool Names(int person) => person == Person;
+}
 
 /// <summary>The pens are to be down, or up.</summary>
 public sealed record PensSet(bool Down) : RoomEvent;

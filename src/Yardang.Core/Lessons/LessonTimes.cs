@@ -53,7 +53,15 @@ public sealed record TimesSet(LessonTimes Times) : RoomEvent;
 public sealed record MomentCame(Moment Moment) : RoomEvent;
 
 /// <summary>Somebody's work was handed in.</summary>
-public sealed record WorkHandedIn(ImmutableArray<int> People) : RoomEvent;
+public sealed record WorkHandedIn(ImmutableArray<int> People) : RoomEvent
+{
+    /// <inheritdoc/>
+    public override bool Names(int person) => People.Contains(person);
+}
 
 /// <summary>It was taken back.</summary>
-public sealed record WorkTakenBack(ImmutableArray<int> People) : RoomEvent;
+public sealed record WorkTakenBack(ImmutableArray<int> People) : RoomEvent
+{
+    /// <inheritdoc/>
+    public override bool Names(int person) => People.Contains(person);
+}

@@ -26,7 +26,8 @@ public enum Standing
 /// <param name="ReadyAt">Since when they are ready for a look; null if not.</param>
 /// <param name="Standing">Whether they are in.</param>
 /// <param name="HandedInAt">When their work was handed in, server time in ms; null if it is not.</param>
-public sealed record Person(int Number, long JoinedAt, long? HandUpAt = null, long? ReadyAt = null, Standing Standing = Standing.In, long? HandedInAt = null)
+/// <param name="IsListed">Whether they are on the class list of the lesson.</param>
+public sealed record Person(int Number, long JoinedAt, long? HandUpAt = null, long? ReadyAt = null, Standing Standing = Standing.In, long? HandedInAt = null, bool IsListed = false)
 {
     /// <summary>Whether they belong to the class of this lesson: in, or still to come.</summary>
     public bool Belongs => Standing is Standing.In or Standing.Expected;

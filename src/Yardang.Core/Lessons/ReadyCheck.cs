@@ -67,6 +67,7 @@ public static class ReadyCheck
     private static IEnumerable<ReadyLine> Forgotten(HandingPlan plan, LessonTimes times)
     {
         if (times.DueAt is not null && !times.HandsIn) yield return new("DueButNotHandedIn", IsWarning: true);
+        if (plan is { HasList: true, Introduction: not Introduction.NumberAndName }) yield return new("NumberAndName", IsWarning: true);
         if (plan.Way == Way.ByGroup && !plan.HasList) yield return new("GroupsWithoutList", IsWarning: true);
     }
 

@@ -153,3 +153,10 @@ public sealed record Stimulating(long Target, Stimulus? Stimulus) : Change(Targe
 
 /// <summary>Sentences on a page may begin like this.</summary>
 public sealed record Starting(long Target, ImmutableArray<Texts> Starters) : Change(Target, Property.Starters);
+
+/// <summary>Stands in a reader's copy for a value that they may not know: of what others changed and can take back. Nobody can ask for it.</summary>
+public sealed record Hidden(long Target, Property Property) : Change(Target, Property)
+{
+    /// <summary>What stands in place of a change.</summary>
+    public static Hidden InPlaceOf(Change change) => new(change.Target, change.Property);
+}

@@ -41,16 +41,23 @@ public sealed record MarksAdded(ImmutableArray<Mark> Marks) : RoomEvent;
 public sealed record PageAdded(Page Page, double Order) : RoomEvent;
 
 /// <summary>Properties have new values.</summary>
-public sealed record ChangesMade(ImmutableArray<Change> Changes) : RoomEvent;
+/// <param name="Changes">The values.</param>
+/// <param name="Back">The marks that are back with it, whole as they stand now: for those who never saw them. Null for none.</param>
+public sealed record ChangesMade(ImmutableArray<Change> Changes, ImmutableArray<Mark>? Back = null) : RoomEvent;
 
 /// <summary>A gesture was taken back.</summary>
 /// <param name="Gesture">Which.</param>
 /// <param name="Changes">The values that are back.</param>
 /// <param name="Skipped">What stayed as it is, because somebody else has changed it since.</param>
-public sealed record GestureUndone(long Gesture, ImmutableArray<Change> Changes, ImmutableArray<long> Skipped) : RoomEvent;
+/// <param name="Back">The marks that are back with it, whole as they stand now; null for none.</param>
+public sealed record GestureUndone(long Gesture, ImmutableArray<Change> Changes, ImmutableArray<long> Skipped, ImmutableArray<Mark>? Back = null) : RoomEvent;
 
 /// <summary>A gesture was done again.</summary>
-public sealed record GestureRedone(long Gesture, ImmutableArray<Change> Changes, ImmutableArray<long> Skipped) : RoomEvent;
+/// <param name="Gesture">Which.</param>
+/// <param name="Changes">The values.</param>
+/// <param name="Skipped">What stayed as it is.</param>
+/// <param name="Back">The marks that are back with it, whole as they stand now; null for none.</param>
+public sealed record GestureRedone(long Gesture, ImmutableArray<Change> Changes, ImmutableArray<long> Skipped, ImmutableArray<Mark>? Back = null) : RoomEvent;
 
 /// <summary>Work arrived when it could no longer be put on the board; it is kept for the teacher's decision.</summary>
 public sealed record WorkSetAside(Command Command) : RoomEvent;
@@ -58,7 +65,19 @@ public sealed record WorkSetAside(Command Command) : RoomEvent;
 /// <summary>The teacher put it on the board after all.</summary>
 /// <param name="Number">The event that set it aside.</param>
 /// <param name="Outcome">What it did, on behalf of its author; null if it no longer fits.</param>
-public sealed record LateWorkAccepted(long Number, RoomEvent? Outcome) : RoomEvent;
+/// <param name="Person">Whose work it is, by actor number; 0 in old logs.</param>
+/// <param name="Gesture">What it was part of; 0 in old logs.</param>
+public sealed record LateWorkAccepted(long Number, RoomEvent? Outcome, int Person = 0, long Gesture = 0) : RoomEvent
+{
+    /// <inheritdoc/>
+    public override bool Names(int person) => person == Person;
+}
 
 /// <summary>The teacher left it off.</summary>
-public sealed record LateWorkDiscarded(long Number) : RoomEvent;
+/// <param name="Number">The event that set it aside.</param>
+/// <param name="Person">Whose work it is, by actor number; 0 in old logs.</param>
+public sealed record LateWorkDiscarded(long Number, int Person = 0) : RoomEvent
+{
+    /// <inheritdoc/>
+    public override bool Names(int person) => person == Person;
+}

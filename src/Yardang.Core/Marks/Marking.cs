@@ -1,20 +1,14 @@
-using System.Buffers;
 using System.Collections.Immutable;
 using Yardang.Core.Activities;
 using Yardang.Core.Ink;
 using Yardang.Core.Rooms;
+using Yardang.Core.Visibility;
 
 namespace Yardang.Core.Marks;
 
 /// <summary>The rules for what people do to marks and pages: valid, allowed, and still possible.</summary>
 public static class Marking
 {
-    private const int MostLanguages = 40;
-    private const int MostStarters = 20;
-
-    // Path data that can only draw.
-    private static readonly SearchValues<char> s_outline = SearchValues.Create("MLQCZ 0123456789.-");
-
     /// <summary>What a command does to the sheets now. Changes nothing.</summary>
     /// <param name="sheets">The pages.</param>
     /// <param name="command">What is asked.</param>
@@ -28,12 +22,51 @@ public static class Marking
         AddMarks(var page, var marks) => Add(sheets, page, marks, actor, client, design) is var (added, why) && added.IsEmpty ? why : new MarksAdded(added),
         AddPage add => AddPage(sheets, add, actor, client, design),
         MakeChanges make => Make(sheets, make, actor, design),
-        UndoGesture undo => Undo(sheets, undo, actor),
-        RedoGesture redo => Redo(sheets, redo, actor),
+        UndoGesture undo => Undo(sheets, undo, actor, design),
+        RedoGesture redo => Redo(sheets, redo, actor, design),
         _ => Refusal.NotAllowed,
     };
 
-    private static (ImmutableArray<Mark> Added, Refusal Why) Add(Sheets sheets, long pageId, ImmutableArray<NewMark> marks, Actor actor, int client, bool design)
+    /// <summary>
+    /// Why a student's work that arrives too late for a rule is not even kept for the teacher's decision: it would have been refused in time as well.
+    /// It may rest on other work of theirs that waits already.
+    /// </summary>
+    /// <param name="sheets">The pages.</param>
+    /// <param name="command">What is asked.</param>
+    /// <param name="actor">Whose work it is.</param>
+    /// <param name="client">The client number that must stand in the id of a new mark.</param>
+    /// <param name="waiting">The mark with an id that waits already; null for none.</param>
+    /// <param name="waits">Whether a gesture of theirs waits already.</param>
+    public static Refusal? WhyNotLate(Sheets sheets, Command command, Actor actor, int client, Func<long, Mark?> waiting, Func<long, bool> waits) => command switch
+    {
+        AddMark(var id, var page, var grip, var body, var style) => WhyNotLate(sheets, page, [new NewMark(id, grip, body, style, Place.AsDrawn, null, [], 0)], actor, client, waiting),
+        AddMarks(var page, var marks) => WhyNotLate(sheets, page, marks, actor, client, waiting),
+        MakeChanges make when make.Changes.IsEmpty || make.Changes.Length > Limits.Changes => Refusal.OutOfRange,
+        MakeChanges make => make.Changes.Select(change => WhyNotLate(sheets, change, actor, waiting)).FirstOrDefault(why => why is not null),
+        UndoGesture(var gesture) => waits(gesture) ? null : sheets.Journal.Find(gesture) is not { } mine ? Refusal.NothingToUndo : mine.Actor == actor.Number ? null : Refusal.NotYours,
+        RedoGesture(var gesture) => waits(gesture) ? null : sheets.Journal.Find(gesture) is not { } mine ? Refusal.NothingToUndo : mine.Actor == actor.Number ? null : Refusal.NotYours,
+        _ => Refusal.NotAllowed,
+    };
+
+    private static Refusal? WhyNotLate(Sheets sheets, long page, ImmutableArray<NewMark> marks, Actor actor, int client, Func<long, Mark?> waiting)
+    {
+        if (marks.Any(m => waiting(m.Id) is not null)) return Refusal.Duplicate;
+        var (added, why) = Add(sheets, page, marks, actor, client, design: false, waiting);
+        return added.IsEmpty ? why : null;
+    }
+
+    private static Refusal? WhyNotLate(Sheets sheets, Change change, Actor actor, Func<long, Mark?> waiting)
+    {
+        if (waiting(change.Target) is not { } mark) return WhyNot(sheets, change, actor, design: false) ?? (IsPossible(sheets, change) ? null : Refusal.OutOfRange);
+        if (change.IsDesign || change is Wording && mark.Words is null) return Refusal.NotAllowed;
+        return WhyNot(change, mark, actor, design: false) ?? (IsValid(change, sheets, mark) ? null : Refusal.OutOfRange);
+    }
+
+    private static bool IsPossible(Sheets sheets, Change change) =>
+        sheets.Current(change.Target, change.Property) is not null && IsValid(change, sheets, sheets.Marks.GetValueOrDefault(change.Target));
+
+    private static (ImmutableArray<Mark> Added, Refusal Why) Add(
+        Sheets sheets, long pageId, ImmutableArray<NewMark> marks, Actor actor, int client, bool design, Func<long, Mark?>? waiting = null)
     {
         if (marks.IsEmpty || marks.Length > Limits.NewMarks) return ([], Refusal.OutOfRange);
         if (sheets.FindPage(pageId) is not { Erased: false } page) return ([], Refusal.NoSuchPage);
@@ -41,7 +74,7 @@ public static class Marking
         var added = ImmutableArray.CreateBuilder<Mark>(marks.Length);
         var order = Math.Floor(sheets.FrontOrder);
         bool IsThere(long id) => marks.Any(m => m.Id == id && m.Body is not ConnectorBody)
-            || (sheets.Marks.TryGetValue(id, out var end) && end.Page == pageId && end.Body is not ConnectorBody);
+            || ((sheets.Marks.GetValueOrDefault(id) ?? waiting?.Invoke(id)) is { } end && end.Page == pageId && end.Body is not ConnectorBody);
         foreach (var mark in marks)
         {
             if (mark.Body is ConnectorBody(var from, var to, _, _) && !(IsThere(from) && IsThere(to))) return ([], Refusal.NotFound);
@@ -61,8 +94,7 @@ public static class Marking
         if (mark.Grip == Grip.Key && !design) return Refusal.NotAllowed;
         if (mark.Body is ZoneBody && !(design && mark.Grip == Grip.Printed)) return Refusal.NotAllowed;
         if (!actor.IsStaff && page.Withheld.HasFlag(ToolFor(mark))) return Refusal.Withheld;
-        return IsValid(mark.Body) && IsValid(mark.Style) && IsValid(mark.Place) && mark.Scale is null or { IsValid: true }
-            && (mark.Cuts.IsEmpty || (mark.Body is InkBody ink && AreCuts(mark.Cuts, ink))) ? null : Refusal.OutOfRange;
+        return Validity.IsValid(mark.Body, mark.Style, mark.Place, mark.Scale, mark.Cuts) ? null : Refusal.OutOfRange;
     }
 
     private static ToolSet ToolFor(NewMark mark) => mark.Body switch
@@ -82,10 +114,7 @@ public static class Marking
         if (Ids.ClientOf(add.Page.Id) != client) return Refusal.Malformed;
         if (sheets.FindPage(add.Page.Id) is not null) return Refusal.Duplicate;
         if (sheets.PageCount >= Limits.Pages) return Refusal.Full;
-        return add.Page.Size.IsValid && add.Page.Paper.IsValid && add.Page.Stimulus is null or { IsValid: true } && IsOrder(add.Order) && AllWithin(add.Page.Name, Limits.NameLength)
-            && AllWithin(add.Page.Directions ?? Texts.None, Limits.DirectionsLength) && AreStarters(add.Page.Starters ?? [])
-            ? new PageAdded(add.Page, add.Order)
-            : Refusal.OutOfRange;
+        return Validity.IsValid(add.Page) && Validity.IsOrder(add.Order) ? new PageAdded(add.Page, add.Order) : Refusal.OutOfRange;
     }
 
     private static Decision Make(Sheets sheets, MakeChanges make, Actor actor, bool design)
@@ -97,29 +126,30 @@ public static class Marking
             var current = sheets.Current(change.Target, change.Property);
             if (current is null) return Refusal.NotFound;
             if (WhyNot(sheets, change, actor, design) is { } why) return why;
-            if (!IsValid(change, sheets)) return Refusal.OutOfRange;
+            if (!IsValid(change, sheets, sheets.Marks.GetValueOrDefault(change.Target))) return Refusal.OutOfRange;
             made.Add(change is Cutting cut ? cut with { Cuts = CutIntervals.Union(((Cutting)current).Cuts, cut.Cuts) } : change);
         }
 
-        return new ChangesMade(made.MoveToImmutable());
+        var changes = made.MoveToImmutable();
+        return new ChangesMade(changes, design ? null : sheets.BackWith(changes));
     }
 
-    private static Decision Undo(Sheets sheets, UndoGesture undo, Actor actor)
+    private static Decision Undo(Sheets sheets, UndoGesture undo, Actor actor, bool design)
     {
         var gesture = sheets.Journal.Find(undo.Gesture);
         if (gesture is null || gesture.Undone) return Refusal.NothingToUndo;
         if (gesture.Actor != actor.Number) return Refusal.NotYours;
         var (changes, skipped) = Turn(sheets, gesture, s => s.Before, _ => gesture.Id, change => WhyNot(sheets, change, actor, design: actor.IsStaff) is null);
-        return new GestureUndone(gesture.Id, changes, skipped);
+        return new GestureUndone(gesture.Id, changes, skipped, design ? null : sheets.BackWith(changes));
     }
 
-    private static Decision Redo(Sheets sheets, RedoGesture redo, Actor actor)
+    private static Decision Redo(Sheets sheets, RedoGesture redo, Actor actor, bool design)
     {
         var gesture = sheets.Journal.Find(redo.Gesture);
         if (gesture is null || !gesture.Undone) return Refusal.NothingToUndo;
         if (gesture.Actor != actor.Number) return Refusal.NotYours;
         var (changes, skipped) = Turn(sheets, gesture, s => s.After, s => s.BeforeWriter, change => WhyNot(sheets, change, actor, design: actor.IsStaff) is null);
-        return new GestureRedone(gesture.Id, changes, skipped);
+        return new GestureRedone(gesture.Id, changes, skipped, design ? null : sheets.BackWith(changes));
     }
 
     // A gesture of which everything must be skipped is turned all the same, so that the one before it can be reached.
@@ -144,7 +174,13 @@ public static class Marking
     {
         if (change is Sizing sizing && !design) return WhyNotLengthen(sheets, sizing);
         if (change.IsDesign) return design && actor.IsStaff ? null : Refusal.NotAllowed;
-        if (!sheets.Marks.TryGetValue(change.Target, out var mark)) return Refusal.NotFound;
+        return sheets.Marks.TryGetValue(change.Target, out var mark) ? WhyNot(change, mark, actor, design) : Refusal.NotFound;
+    }
+
+    private static Refusal? WhyNot(Change change, Mark mark, Actor actor, bool design)
+    {
+        // Nobody changes what they do not see.
+        if (!Sight.Of(actor, mark)) return Refusal.NotFound;
 
         // The answer key is made in drafts only: no event on a board ever speaks of it, so none can tell a student.
         if (mark.Body is ZoneBody && (!design || change is Gripping)) return Refusal.NotAllowed;
@@ -157,89 +193,30 @@ public static class Marking
     private static Refusal? WhyNotLengthen(Sheets sheets, Sizing sizing) =>
         sheets.FindPage(sizing.Target)?.Size is { } now && sizing.Size.Width == now.Width && sizing.Size.Height >= now.Height ? null : Refusal.NotAllowed;
 
-    private static bool IsValid(Style style) => style.Colour is >= 0 and < 64 && style.Width is >= 0 and <= 2_000 && style.Fill is >= 0 and <= 64;
-
-    private static bool IsValid(Change change, Sheets sheets) => change switch
+    // The mark is the one that is changed; null where a page or the activity is.
+    private static bool IsValid(Change change, Sheets sheets, Mark? mark) => change switch
     {
-        Placed(_, var p) => IsValid(p),
-        Cutting(var id, var cuts) => sheets.Marks[id].Body is InkBody ink && AreCuts(cuts, ink),
+        Placed(_, var p) => Validity.IsValid(p),
+        Cutting(_, var cuts) => mark?.Body is InkBody ink && Validity.AreCuts(cuts, ink),
         Scaling(_, var scale) => scale is null or { IsValid: true },
-        Remaking(var id, var body) => body.GetType() == sheets.Marks[id].Body.GetType() && IsValid(body),
-        Ordering(_, var order) => IsOrder(order),
-        PageOrdering(_, var order) => IsOrder(order),
+        Remaking(_, var body) => body.GetType() == mark?.Body.GetType() && Validity.IsValid(body),
+        Ordering(_, var order) => Validity.IsOrder(order),
+        PageOrdering(_, var order) => Validity.IsOrder(order),
         Gripping(_, var grip) => Enum.IsDefined(grip),
         PageErasing(var id, var erased) => !erased || sheets.Pages.Any(p => p.Id != id),
-        PageDirecting(_, var directions) => AllWithin(directions, Limits.DirectionsLength),
-        Starting(_, var starters) => AreStarters(starters),
+        PageDirecting(_, var directions) => Validity.AllWithin(directions, Limits.DirectionsLength),
+        Starting(_, var starters) => Validity.AreStarters(starters),
         Stimulating(_, var stimulus) => stimulus is null or { IsValid: true },
         Measuring(var unit) => Enum.IsDefined(unit),
-        Wording(_, var words, var width, var height) => IsValid(words) && IsSize(width) && IsSize(height),
-        Styling(_, var style) => IsValid(style),
-        Naming(var name) => AllWithin(name, Limits.NameLength),
-        PageNaming(_, var name) => AllWithin(name, Limits.NameLength),
-        Directing(var directions) => AllWithin(directions, Limits.DirectionsLength),
+        Wording(_, var words, var width, var height) => Validity.IsValid(words) && Validity.IsSize(width) && Validity.IsSize(height),
+        Styling(_, var style) => mark is not null && Validity.IsValid(mark.Body, style),
+        Naming(var name) => Validity.AllWithin(name, Limits.NameLength),
+        PageNaming(_, var name) => Validity.AllWithin(name, Limits.NameLength),
+        Directing(var directions) => Validity.AllWithin(directions, Limits.DirectionsLength),
         Sizing(_, var size) => size.IsValid,
         Papering(_, var paper) => paper.IsValid,
-        _ => true,
-    };
-
-    private static bool IsValid(MarkBody body) => body switch
-    {
-        InkBody(var points) => points.Length is > 0 and <= Limits.InkPoints && points.All(p => Near(p.X) && Near(p.Y) && p.Ms is >= 0 and < 600_000),
-        TextBody t => IsBox(t.X, t.Y, t.Width, t.Height) && IsValid(t.Words),
-        NoteBody n => IsBox(n.X, n.Y, n.Width, n.Height) && IsValid(n.Words),
-        ShapeBody s => IsValid(s),
-        BubbleBody b => IsBox(b.X, b.Y, b.Width, b.Height) && Near(b.TipX) && Near(b.TipY) && IsValid(b.Words),
-        PictureBody p => IsBox(p.X, p.Y, p.Width, p.Height) && MediaName.IsValid(p.Media)
-            && p.Description.Length <= Limits.DescriptionLength && p.Text is null or { Length: <= Limits.PictureTextLength },
-        FormulaBody f => IsBox(f.X, f.Y, f.Width, f.Height) && f.Source.Length is > 0 and <= Limits.FormulaLength
-            && f.Outline.Length <= Limits.OutlineLength && f.Outline.AsSpan().IndexOfAnyExcept(s_outline) < 0,
-        StampBody s => IsBox(s.X, s.Y, s.Width, s.Height) && Stamps.Find(s.Stamp) is not null,
-        ConnectorBody c => c.From != c.To && c.Points.Length == 4 && c.Points.All(Near) && (c.Label is null || IsValid(c.Label)),
-        ZoneBody z => z.Shape is ShapeKind.Polygon or ShapeKind.Ellipse && IsValid(new ShapeBody(z.Shape, z.Points)) && AllWithin(z.Name, Limits.NameLength)
-            && Enum.IsDefined(z.Rule) && (z.Expected is null || IsValid(z.Expected)),
+        Erasing or Pinning or Withholding => true,
+        Tying(_, var tie) => tie >= 0,
         _ => false,
     };
-
-    private static bool IsValid(Words words) => IsValid(words.Language, words.Text, words.Lines, words.Size)
-        && (words.Also is not { } also || (also.Length <= MostLanguages && also.All(a => IsValid(a.Language, a.Text, a.Lines, a.Size))
-            && also.Select(a => a.Language).Append(words.Language).Distinct(StringComparer.Ordinal).Count() == also.Length + 1));
-
-    private static bool IsValid(string language, string text, ImmutableArray<string> lines, int size) => text.Length <= Limits.TextLength && language.Length <= 35
-        && size is >= 100 and <= 20_000 && lines.Length <= Limits.TextLength && lines.Sum(l => l.Length) <= Limits.TextLength;
-
-    private static bool AreStarters(ImmutableArray<Texts> starters) => starters.Length <= MostStarters && starters.All(s => !s.IsEmpty && AllWithin(s, Limits.NameLength));
-
-    private static bool IsValid(Expectation e) => e.Marks.Length <= Limits.Expected && e.Answers.Length <= Limits.Expected
-        && e.Answers.All(a => a.Length is > 0 and <= Limits.NameLength) && e.Least is null or (>= 0 and <= Limits.Marks) && e.Most is null or (>= 0 and <= Limits.Marks);
-
-    private static bool IsBox(int x, int y, int width, int height) => Near(x) && Near(y) && IsSize(width) && IsSize(height);
-
-    private static bool IsValid(Place p) => Near(p.X) && Near(p.Y) && p.Turn is >= 0 and < 36_000;
-
-    private static bool AreCuts(ImmutableArray<int> cuts, InkBody ink) =>
-        !cuts.IsEmpty && CutIntervals.IsNormal(cuts) && cuts.Length <= 2 * Limits.InkPoints && cuts[^1] <= Stroke.Length(ink.Points) + 1;
-
-    private static bool IsValid(ShapeBody shape)
-    {
-        var corners = shape.Points.Length / 2;
-        var enough = shape.Shape switch
-        {
-            ShapeKind.Line => corners >= 2,
-            ShapeKind.Polygon => corners >= 3,
-            ShapeKind.Ellipse => corners == 2,
-            ShapeKind.Arc => corners == 3,
-            _ => false,
-        };
-        return enough && shape.Points.Length % 2 == 0 && corners <= Limits.Corners && shape.Points.All(Near);
-    }
-
-    private static bool IsOrder(double order) => Math.Abs(order) < 1e12;
-
-    private static bool AllWithin(Texts texts, int length) =>
-        texts.ByLanguage.Count <= MostLanguages && texts.ByLanguage.All(t => t.Key.Length is > 0 and <= 35 && t.Value.Length <= length);
-
-    private static bool Near(int coordinate) => coordinate is >= -Limits.Reach and <= Limits.Reach;
-
-    private static bool IsSize(int size) => size is > 0 and <= Limits.Reach;
 }

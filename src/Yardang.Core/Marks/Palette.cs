@@ -40,7 +40,7 @@ public static class Palette
     public static int HighlighterOf(Mark mark) => mark.Style.Colour < Highlighter.Length ? Highlighter[mark.Style.Colour] : Highlighter[0];
 
     /// <summary>The filling of a shape that has one.</summary>
-    public static int FillOf(Mark mark) => mark.Style.Fill <= Note.Length ? Note[mark.Style.Fill - 1] : Note[0];
+    public static int FillOf(Mark mark) => mark.Style.Fill > 0 && mark.Style.Fill <= Note.Length ? Note[mark.Style.Fill - 1] : Note[0];
 
     /// <summary>The colour of a note.</summary>
     public static int NoteOf(Mark mark) => mark.Style.Colour < Note.Length ? Note[mark.Style.Colour] : Note[0];

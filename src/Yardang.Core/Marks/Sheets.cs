@@ -118,8 +118,9 @@ public sealed class Sheets
             case PageAdded(var page, var order):
                 PutIn(page with { Order = order }, actor, gesture);
                 break;
-            case ChangesMade(var changes):
+            case ChangesMade(var changes, var back):
                 Make(changes, actor, gesture);
+                PutBack(back);
                 break;
             case ChangeAdopted(_, _, var pages, var marks, var changes):
                 foreach (var page in pages) PutIn(page, actor, gesture);
@@ -129,11 +130,13 @@ public sealed class Sheets
             case KeySet(var key):
                 SetKey(key);
                 break;
-            case GestureUndone(var id, var changes, _):
+            case GestureUndone(var id, var changes, _, var back):
                 TurnBack(id, changes, undone: true);
+                PutBack(back);
                 break;
-            case GestureRedone(var id, var changes, _):
+            case GestureRedone(var id, var changes, _, var back):
                 TurnBack(id, changes, undone: false);
+                PutBack(back);
                 break;
         }
     }
@@ -171,7 +174,8 @@ public sealed class Sheets
     {
         foreach (var change in changes)
         {
-            if (Current(change.Target, change.Property) is not { } before) continue;
+            // In a reader's copy: of something that they do not see.
+            var before = Current(change.Target, change.Property) ?? Hidden.InPlaceOf(change);
             Journal.Note(gesture, actor, IsLateChange(gesture) ? WithoutKey(before) : before, change);
             Set(IsLateChange(gesture) ? WithKeyOfNow(change) : change);
         }
@@ -202,6 +206,29 @@ public sealed class Sheets
         }
 
         if (gesture is not null) gesture.Undone = undone;
+    }
+
+    // Who saw them go holds them still.
+    private void PutBack(ImmutableArray<Mark>? back)
+    {
+        foreach (var mark in back ?? [])
+        {
+            if (!_marks.ContainsKey(mark.Id)) Put(mark);
+        }
+    }
+
+    /// <summary>The marks that are back when these changes are made, whole as they stand then, as everybody may see them; null for none.</summary>
+    internal ImmutableArray<Mark>? BackWith(ImmutableArray<Change> changes)
+    {
+        var back = changes.OfType<Erasing>().Where(e => !e.Erased && _marks.TryGetValue(e.Target, out var mark) && mark.Erased).Select(e => e.Target).ToHashSet();
+        if (back.Count == 0) return null;
+        var marks = back.ToDictionary(id => id, id => _marks[id]);
+        foreach (var change in changes)
+        {
+            if (marks.TryGetValue(change.Target, out var mark) && change.Property < Property.Name) marks[change.Target] = With(mark, change);
+        }
+
+        return [.. marks.Values.OrderBy(m => m.Id).Select(m => m.Body is ZoneBody { Expected: not null } zone ? m with { Body = zone with { Expected = null } } : m)];
     }
 
     private void SetKey(AnswerKey key)
@@ -241,31 +268,33 @@ public sealed class Sheets
 
         if (!_marks.TryGetValue(change.Target, out var mark)) return;
         if (change is Ordering(_, var front)) FrontOrder = Math.Max(FrontOrder, front);
-        _marks[change.Target] = change switch
-        {
-            Placed(_, var place) => mark with { Place = place },
-            Erasing(_, var erased) => mark with { Erased = erased },
-            Cutting(_, var cuts) => mark with { Cuts = cuts },
-            Styling(_, var style) => mark with { Style = style },
-            Scaling(_, var scale) => mark with { Scale = scale },
-            Remaking(_, var body) => mark with { Body = body },
-            Pinning(_, var pinned) => mark with { Pinned = pinned },
-            Tying(_, var tie) => mark with { Tie = tie },
-            Ordering(_, var order) => mark with { Order = order },
-            Gripping(_, var grip) => mark with { Grip = grip },
-            Wording(_, var words, var width, var height) => mark with
-            {
-                Body = mark.Body switch
-                {
-                    TextBody t => t with { Words = words, Width = width, Height = height },
-                    NoteBody n => n with { Words = words, Width = width, Height = height },
-                    BubbleBody b => b with { Words = words, Width = width, Height = height },
-                    var other => other,
-                },
-            },
-            _ => mark,
-        };
+        _marks[change.Target] = With(mark, change);
     }
+
+    private static Mark With(Mark mark, Change change) => change switch
+    {
+        Placed(_, var place) => mark with { Place = place },
+        Erasing(_, var erased) => mark with { Erased = erased },
+        Cutting(_, var cuts) => mark with { Cuts = cuts },
+        Styling(_, var style) => mark with { Style = style },
+        Scaling(_, var scale) => mark with { Scale = scale },
+        Remaking(_, var body) => mark with { Body = body },
+        Pinning(_, var pinned) => mark with { Pinned = pinned },
+        Tying(_, var tie) => mark with { Tie = tie },
+        Ordering(_, var order) => mark with { Order = order },
+        Gripping(_, var grip) => mark with { Grip = grip },
+        Wording(_, var words, var width, var height) => mark with
+        {
+            Body = mark.Body switch
+            {
+                TextBody t => t with { Words = words, Width = width, Height = height },
+                NoteBody n => n with { Words = words, Width = width, Height = height },
+                BubbleBody b => b with { Words = words, Width = width, Height = height },
+                var other => other,
+            },
+        },
+        _ => mark,
+    };
 
     private void SetPage(long id, Func<Page, Page> set)
     {

@@ -11,13 +11,20 @@ public enum Audience
 
     /// <summary>The actor of the event, and teachers.</summary>
     AuthorAndStaff = 2,
+
+    /// <summary>Those whom the event names, and teachers.</summary>
+    NamedAndStaff = 3,
 }
 
 /// <summary>Something that a client asks of a room. Closed sets: see <c>MarkCommands</c>, <c>LessonCommands</c>.</summary>
 public abstract record Command;
 
 /// <summary>Something that happened in a room. Closed sets: see <c>MarkEvents</c>, <c>LessonEvents</c>.</summary>
-public abstract record RoomEvent;
+public abstract record RoomEvent
+{
+    /// <summary>Whether it is about this person, by actor number: for <see cref="Audience.NamedAndStaff"/>.</summary>
+    public virtual bool Names(int person) => false;
+}
 
 /// <summary>An event with all that is said of it in the log and on the wire.</summary>
 /// <param name="Number">Position in the room's log, from 1, without gaps.</param>
@@ -29,14 +36,7 @@ public abstract record RoomEvent;
 /// <param name="Audience">Who is sent it.</param>
 /// <param name="Event">What happened.</param>
 public sealed record Envelope(
-    long Number, long Time, Actor Actor, int Client, int Counter, long Gesture, Audience Audience, RoomEvent Event)
-{
-    /// <summary>Whether somebody is sent this event.</summary>
-    public bool IsFor(Actor reader) => reader.HasLeft ? reader.Number == Actor.Number && !Actor.IsStaff
-        : reader.IsStaff
-        || Audience == Audience.Everyone
-        || (Audience == Audience.AuthorAndStaff && reader.Number == Actor.Number);
-}
+    long Number, long Time, Actor Actor, int Client, int Counter, long Gesture, Audience Audience, RoomEvent Event);
 
 /// <summary>A command on its way into a room.</summary>
 /// <param name="Client">Client number that the room handed out to this tab; 0 for commands of the program.</param>

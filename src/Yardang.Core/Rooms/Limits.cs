@@ -48,6 +48,18 @@ public static class Limits
     /// <summary>Gestures of one person that can be undone.</summary>
     public const int Gestures = 100;
 
+    /// <summary>Client numbers of one student in a room: one for each time that they opened the page. 1,000 people of 1,000 fit under <see cref="Ids.FirstDraftClient"/>.</summary>
+    public const int ClientsOfStudent = 1_000;
+
+    /// <summary>Client numbers of one teacher in a room: a lesson that lasts a year is opened many times a day.</summary>
+    public const int ClientsOfStaff = 20_000;
+
+    /// <summary>Commands of one person that wait on a board for the teacher's decision: more than anybody writes in a lesson without a network.</summary>
+    public const int LateWork = 2_000;
+
+    /// <summary>Points of ink and letters in them, together.</summary>
+    public const int LateWorkSize = 500_000;
+
     /// <summary>Bytes of one command.</summary>
     public const int CommandBytes = 256 * 1024;
 

@@ -32,6 +32,7 @@ public readonly record struct ClientRecord(int Actor, int HighWater);
 public abstract class Room
 {
     private readonly Dictionary<int, ClientRecord> _clients = [];
+    private readonly Dictionary<int, int> _clientsOf = [];
 
     /// <summary>The kind of room.</summary>
     public abstract RoomKind Kind { get; }
@@ -54,13 +55,16 @@ public abstract class Room
         if (actor.LooksOnly || (actor.HasLeft && submission.Command is AdmitClient)) return Refusal.NotAllowed;
         if (submission.Command is AdmitClient)
         {
+            // Numbers are never used again, so that who wastes them runs out of them alone.
+            var most = actor.IsStaff ? Limits.ClientsOfStaff : Limits.ClientsOfStudent;
             var next = FirstClient + _clients.Count;
-            return next >= Ids.ClientLimit ? Refusal.Full : new ClientAdmitted(next);
+            return next >= Ids.ClientLimit || _clientsOf.GetValueOrDefault(actor.Number) >= most ? Refusal.Full : new Decision.Accepted(new ClientAdmitted(next), Audience.AuthorAndStaff);
         }
 
         if (submission.Client != 0)
         {
-            if (!_clients.TryGetValue(submission.Client, out var client) || client.Actor != actor.Number) return Refusal.UnknownClient;
+            if (!IsOf(submission.Client, actor)) return Refusal.UnknownClient;
+            var client = _clients[submission.Client];
             if (submission.Counter <= client.HighWater) return new Decision.Known();
             if (submission.After > client.HighWater) return new Decision.Refused(Refusal.Resend, client.HighWater);
             if (submission.After >= submission.Counter) return Refusal.Malformed;
@@ -74,13 +78,16 @@ public abstract class Room
         return DecideCommand(submission, actor, conditions);
     }
 
+    /// <summary>Whether this client number was handed out to this person.</summary>
+    public bool IsOf(int client, Actor actor) => _clients.TryGetValue(client, out var record) && record.Actor == actor.Number;
+
     /// <summary>Takes an event into the state. Every event of the log is applied, in order, exactly once.</summary>
     /// <exception cref="InvalidOperationException">The event is not the next one.</exception>
     public void Apply(Envelope envelope)
     {
         if (envelope.Number != Number + 1) throw new InvalidOperationException($"Event {envelope.Number} cannot follow {Number}.");
         Number = envelope.Number;
-        if (envelope.Event is ClientAdmitted admitted) _clients[admitted.Number] = new(envelope.Actor.Number, 0);
+        if (envelope.Event is ClientAdmitted admitted) Admit(admitted.Number, new(envelope.Actor.Number, 0));
         else if (envelope.Client != 0) _clients[envelope.Client] = new(envelope.Actor.Number, envelope.Counter);
         if (envelope.Event is not (ClientAdmitted or Redacted)) ApplyEvent(envelope);
     }
@@ -92,7 +99,13 @@ public abstract class Room
     public void Restore(long number, IEnumerable<KeyValuePair<int, ClientRecord>> clients)
     {
         Number = number;
-        foreach (var (client, record) in clients) _clients[client] = record;
+        foreach (var (client, record) in clients) Admit(client, record);
+    }
+
+    private void Admit(int client, ClientRecord record)
+    {
+        _clients[client] = record;
+        _clientsOf[record.Actor] = _clientsOf.GetValueOrDefault(record.Actor) + 1;
     }
 
     /// <summary>The rule for the commands of this kind of room.</summary>

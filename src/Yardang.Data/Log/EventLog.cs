@@ -8,15 +8,24 @@ public sealed class EventLog : IAsyncDisposable
     // Enough to fill a commit many times over; a room that finds it full waits, and its own mailbox fills up behind it.
     private const int Capacity = 4_096;
 
+    // More than can be failing at once and still be waited for; the store refuses what does not follow in any case.
+    private const int FailuresKept = 10_000;
+
     private readonly IEventStore _store;
     private readonly Channel<Append> _waiting = Channel.CreateBounded<Append>(new BoundedChannelOptions(Capacity) { SingleReader = true });
     private readonly Task _writer;
+
+    // Rooms of which an append failed, and in which epoch: nothing more of it is taken.
+    private readonly Dictionary<Guid, int> _failed = [];
 
     public EventLog(IEventStore store)
     {
         _store = store;
         _writer = Task.Factory.StartNew(WriteAll, CancellationToken.None, TaskCreationOptions.LongRunning, TaskScheduler.Default);
     }
+
+    /// <summary>Told after each append, with the reason if it failed.</summary>
+    public Action<Exception?>? Wrote { get; set; }
 
     /// <summary>Hands events in. Batches of one room become durable in the order they were handed in.</summary>
     public ValueTask AppendAsync(Append append, CancellationToken stop) => _waiting.Writer.WriteAsync(append, stop);
@@ -39,8 +48,11 @@ public sealed class EventLog : IAsyncDisposable
         }
     }
 
-    private void Commit(List<Append> batches)
+    private void Commit(List<Append> waiting)
     {
+        var batches = waiting.FindAll(b => !_failed.TryGetValue(b.Room, out var epoch) || b.Epoch > epoch);
+        foreach (var late in waiting.Except(batches)) Answer(late, new StaleWriterException());
+        if (batches.Count == 0) return;
         try
         {
             _store.Write(batches);
@@ -53,10 +65,26 @@ public sealed class EventLog : IAsyncDisposable
         }
         catch (Exception e)
         {
-            batches[0].Done(e);
+            if (_failed.Count >= FailuresKept) _failed.Clear();
+            _failed[batches[0].Room] = batches[0].Epoch;
+            Answer(batches[0], e);
             return;
         }
 
-        foreach (var batch in batches) batch.Done(null);
+        foreach (var batch in batches) Answer(batch, null);
+    }
+
+    // What the one who waits does with it must not stop the log of the whole school.
+    private void Answer(Append append, Exception? failure)
+    {
+        Wrote?.Invoke(failure);
+        try
+        {
+            append.Done(failure);
+        }
+        catch (Exception e)
+        {
+            Wrote?.Invoke(e);
+        }
     }
 }

@@ -19,6 +19,7 @@ public interface IEventStore
     int Open(Guid room, RoomKind kind);
 
     /// <summary>Writes all batches or none.</summary>
+    /// <exception cref="StaleWriterException">A batch does not follow what is in the log, or its writer's epoch is over.</exception>
     void Write(IReadOnlyList<Append> batches);
 
     /// <summary>A room's events after a number, in order.</summary>
@@ -81,7 +82,15 @@ public sealed class SqliteEventStore : IEventStore, IDisposable
             using var transaction = _writer.BeginTransaction();
             using var insert = _writer.CreateCommand();
             insert.Transaction = transaction;
-            insert.CommandText = "INSERT INTO Events (Room, Number, Epoch, Payload) VALUES ($room, $number, $epoch, $payload)";
+
+            // The database itself sees that the writer is the room's last and the number the next one.
+            insert.CommandText =
+                """
+                INSERT INTO Events (Room, Number, Epoch, Payload)
+                SELECT $room, $number, $epoch, $payload
+                WHERE (SELECT Epoch FROM Rooms WHERE Id = $room) = $epoch
+                  AND COALESCE((SELECT MAX(Number) FROM Events WHERE Room = $room), 0) = $number - 1
+                """;
             var room = insert.Parameters.Add("$room", SqliteType.Blob);
             var number = insert.Parameters.Add("$number", SqliteType.Integer);
             var epoch = insert.Parameters.Add("$epoch", SqliteType.Integer);
@@ -94,7 +103,7 @@ public sealed class SqliteEventStore : IEventStore, IDisposable
                 {
                     number.Value = batch.First + i;
                     payload.Value = batch.Payloads[i];
-                    insert.ExecuteNonQuery();
+                    if (insert.ExecuteNonQuery() != 1) throw new StaleWriterException();
                 }
             }
 
@@ -158,14 +167,32 @@ public sealed class SqliteEventStore : IEventStore, IDisposable
     {
         lock (_writing)
         {
-            using var command = _writer.CreateCommand();
-            command.CommandText = "PRAGMA secure_delete=ON; BEGIN; DELETE FROM Events WHERE Room = $room; DELETE FROM Rooms WHERE Id = $room; COMMIT; PRAGMA secure_delete=OFF";
-            command.Parameters.AddWithValue("$room", room.ToByteArray());
-            command.ExecuteNonQuery();
+            Run("PRAGMA secure_delete=ON");
+            try
+            {
+                using var transaction = _writer.BeginTransaction();
+                using var command = _writer.CreateCommand();
+                command.Transaction = transaction;
+                command.CommandText = "DELETE FROM Events WHERE Room = $room; DELETE FROM Rooms WHERE Id = $room";
+                command.Parameters.AddWithValue("$room", room.ToByteArray());
+                command.ExecuteNonQuery();
+                transaction.Commit();
+            }
+            finally
+            {
+                Run("PRAGMA secure_delete=OFF");
+            }
         }
     }
 
     public void Dispose() => _writer.Dispose();
+
+    private void Run(string pragma)
+    {
+        using var command = _writer.CreateCommand();
+        command.CommandText = pragma;
+        command.ExecuteNonQuery();
+    }
 
     private SqliteConnection Connect()
     {

@@ -27,10 +27,11 @@ internal static class ChangeCodec
     public static void Write(ref MessagePackWriter w, Change change)
     {
         w.WriteArrayHeader(change is Wording ? 5 : 3);
-        w.Write((int)change.Property);
+        w.Write(change is Hidden ? -(int)change.Property : (int)change.Property);
         w.Write(change.Target);
         switch (change)
         {
+            case Hidden: w.WriteNil(); break;
             case Placed(_, var place): MarkCodec.Write(ref w, place); break;
             case Erasing(_, var erased): w.Write(erased); break;
             case Cutting(_, var cuts): MarkCodec.Write(ref w, cuts); break;
@@ -68,8 +69,16 @@ internal static class ChangeCodec
     public static Change ReadChange(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 3);
-        var property = (Property)r.ReadInt32();
+        var number = r.ReadInt32();
+        var property = (Property)Math.Abs(number);
         var target = r.ReadInt64();
+        if (number < 0)
+        {
+            r.Skip();
+            fields.End(ref r);
+            return new Hidden(target, property);
+        }
+
         if (property == Property.Words) fields.Need(5);
         Change change = property switch
         {

@@ -62,6 +62,9 @@ public static class EventCodec
         MomentCame = 53,
         WorkHandedIn = 54,
         WorkTakenBack = 55,
+        SentAway = 56,
+        WorkWaits = 57,
+        PersonBrought = 58,
     }
 
     [ThreadStatic]
@@ -125,8 +128,9 @@ public static class EventCodec
                 w.Write(ActivityJson.Write(e.Content));
                 break;
             case WorkBrought e:
-                Begin(ref w, Kind.WorkBrought, 1);
+                Begin(ref w, Kind.WorkBrought, e.ChangedAt is null ? 1 : 2);
                 w.Write(ActivityJson.Write(e.Content));
+                if (e.ChangedAt is { } changedAt) w.Write(changedAt);
                 break;
             case MarkAdded e:
                 Begin(ref w, Kind.MarkAdded, 1);
@@ -160,27 +164,58 @@ public static class EventCodec
                 MarkCodec.WriteNumber(ref w, e.Order);
                 break;
             case ChangesMade e:
-                Begin(ref w, Kind.ChangesMade, 1);
+                Begin(ref w, Kind.ChangesMade, e.Back is null ? 1 : 2);
                 ChangeCodec.Write(ref w, e.Changes);
+                WriteBack(ref w, e.Back);
                 break;
             case GestureUndone e:
-                Turned(ref w, Kind.GestureUndone, e.Gesture, e.Changes, e.Skipped);
+                Turned(ref w, Kind.GestureUndone, e.Gesture, e.Changes, e.Skipped, e.Back);
                 break;
             case GestureRedone e:
-                Turned(ref w, Kind.GestureRedone, e.Gesture, e.Changes, e.Skipped);
+                Turned(ref w, Kind.GestureRedone, e.Gesture, e.Changes, e.Skipped, e.Back);
                 break;
             case WorkSetAside e:
                 Begin(ref w, Kind.WorkSetAside, 2);
                 CommandCodec.Write(ref w, e.Command);
                 break;
-            case LateWorkAccepted(var number, var outcome):
-                Begin(ref w, Kind.LateWorkAccepted, outcome is null ? 1 : 3);
-                w.Write(number);
-                if (outcome is not null) Write(ref w, outcome);
+            case LateWorkAccepted e:
+                // Kind and body of the outcome, [kind, body] or 0 and nothing, as every event has them; behind them whose it is, if that is known.
+                Begin(ref w, Kind.LateWorkAccepted, e.Person != 0 ? 5 : e.Outcome is null ? 1 : 3);
+                w.Write(e.Number);
+                if (e.Outcome is not null)
+                {
+                    Write(ref w, e.Outcome);
+                }
+                else if (e.Person != 0)
+                {
+                    w.Write(0);
+                    w.WriteNil();
+                }
+
+                if (e.Person == 0) break;
+                w.Write(e.Person);
+                w.Write(e.Gesture);
                 break;
             case LateWorkDiscarded e:
-                Begin(ref w, Kind.LateWorkDiscarded, 1);
+                Begin(ref w, Kind.LateWorkDiscarded, e.Person == 0 ? 1 : 2);
                 w.Write(e.Number);
+                if (e.Person != 0) w.Write(e.Person);
+                break;
+            case PersonBrought e:
+                Begin(ref w, Kind.PersonBrought, 3);
+                w.Write(e.Person);
+                w.Write(e.JoinedAt);
+                w.Write(e.HandedInAt ?? -1);
+                break;
+            case WorkWaits e:
+                Begin(ref w, Kind.WorkWaits, 3);
+                w.Write(e.Board.ToString());
+                w.Write(e.Person);
+                w.Write(e.Count);
+                break;
+            case SentAway e:
+                Begin(ref w, Kind.SentAway, 1);
+                MarkCodec.Write(ref w, e.People);
                 break;
             case LessonOpened:
                 Begin(ref w, Kind.LessonOpened, 0);
@@ -239,11 +274,13 @@ public static class EventCodec
                 Begin(ref w, Kind.GroupsSet, 1);
                 GroupCodec.Write(ref w, e.Groups);
                 break;
-            case GroupsUndone:
-                Begin(ref w, Kind.GroupsUndone, 0);
+            case GroupsUndone e:
+                Begin(ref w, Kind.GroupsUndone, e.Groups is null ? 0 : 1);
+                if (e.Groups is { } before) GroupCodec.Write(ref w, before);
                 break;
-            case GroupsRedone:
-                Begin(ref w, Kind.GroupsRedone, 0);
+            case GroupsRedone e:
+                Begin(ref w, Kind.GroupsRedone, e.Groups is null ? 0 : 1);
+                if (e.Groups is { } again) GroupCodec.Write(ref w, again);
                 break;
             case SeatsConfirmed e:
                 Begin(ref w, Kind.SeatsConfirmed, 1);
@@ -311,20 +348,21 @@ public static class EventCodec
         Kind.Redacted => (new Redacted(), 0),
         Kind.DraftStarted => (new DraftStarted(ActivityJson.Read(r.ReadBytes()!.Value.ToArray())), 1),
         Kind.DraftReplaced => (new DraftReplaced(ActivityJson.Read(r.ReadBytes()!.Value.ToArray())), 1),
-        Kind.WorkBrought => (new WorkBrought(ActivityJson.Read(r.ReadBytes()!.Value.ToArray())), 1),
+        Kind.WorkBrought => (new WorkBrought(ActivityJson.Read(r.ReadBytes()!.Value.ToArray()), count > 1 ? r.ReadInt64() : null), Math.Clamp(count, 1, 2)),
         Kind.MarkAdded => (new MarkAdded(MarkCodec.ReadMark(ref r)), 1),
         Kind.MarksAdded => (new MarksAdded(ReadMarks(ref r)), 1),
         Kind.ChangeAdopted => (new ChangeAdopted(r.ReadInt32(), r.ReadInt64(), ReadPages(ref r), ReadMarks(ref r), ChangeCodec.ReadChanges(ref r)), 5),
         Kind.KeySet => (new KeySet(new AnswerKey(ReadMarks(ref r), ReadZones(ref r))), 2),
         Kind.PageAdded => (new PageAdded(PageCodec.ReadPage(ref r), r.ReadDouble()), 2),
-        Kind.ChangesMade => (new ChangesMade(ChangeCodec.ReadChanges(ref r)), 1),
-        Kind.GestureUndone => (new GestureUndone(r.ReadInt64(), ChangeCodec.ReadChanges(ref r), ReadIds(ref r)), 3),
-        Kind.GestureRedone => (new GestureRedone(r.ReadInt64(), ChangeCodec.ReadChanges(ref r), ReadIds(ref r)), 3),
+        Kind.ChangesMade => (new ChangesMade(ChangeCodec.ReadChanges(ref r), ReadBack(ref r, count > 1)), Math.Min(count, 2)),
+        Kind.GestureUndone => (new GestureUndone(r.ReadInt64(), ChangeCodec.ReadChanges(ref r), ReadIds(ref r), ReadBack(ref r, count > 3)), Math.Clamp(count, 3, 4)),
+        Kind.GestureRedone => (new GestureRedone(r.ReadInt64(), ChangeCodec.ReadChanges(ref r), ReadIds(ref r), ReadBack(ref r, count > 3)), Math.Clamp(count, 3, 4)),
         Kind.WorkSetAside => (new WorkSetAside(CommandCodec.Read(ref r)), 2),
-        Kind.LateWorkAccepted => count == 1
-            ? (new LateWorkAccepted(r.ReadInt64(), null), 1)
-            : (new LateWorkAccepted(r.ReadInt64(), Read(ref r)), 3),
-        Kind.LateWorkDiscarded => (new LateWorkDiscarded(r.ReadInt64()), 1),
+        Kind.LateWorkAccepted => ReadAccepted(ref r, count),
+        Kind.LateWorkDiscarded => (new LateWorkDiscarded(r.ReadInt64(), count > 1 ? r.ReadInt32() : 0), Math.Clamp(count, 1, 2)),
+        Kind.PersonBrought => (new PersonBrought(r.ReadInt32(), r.ReadInt64(), r.ReadInt64() is >= 0 and var at ? at : null), 3),
+        Kind.WorkWaits => (new WorkWaits(Guid.Parse(r.ReadString()!), r.ReadInt32(), r.ReadInt32()), 3),
+        Kind.SentAway => (new SentAway(MarkCodec.ReadInts(ref r)), 1),
         Kind.LessonOpened => (new LessonOpened(), 0),
         Kind.PersonJoined => (new PersonJoined(r.ReadInt32()), 1),
         Kind.DoorSet => (new DoorSet((Door)r.ReadInt32()), 1),
@@ -339,8 +377,8 @@ public static class EventCodec
         Kind.PersonTurnedAway => (new PersonTurnedAway(r.ReadInt32()), 1),
         Kind.PersonRemoved => (new PersonRemoved(r.ReadInt32()), 1),
         Kind.GroupsSet => (new GroupsSet(GroupCodec.Read(ref r)), 1),
-        Kind.GroupsUndone => (new GroupsUndone(), 0),
-        Kind.GroupsRedone => (new GroupsRedone(), 0),
+        Kind.GroupsUndone => (new GroupsUndone(count > 0 ? GroupCodec.Read(ref r) : null), Math.Min(count, 1)),
+        Kind.GroupsRedone => (new GroupsRedone(count > 0 ? GroupCodec.Read(ref r) : null), Math.Min(count, 1)),
         Kind.SeatsConfirmed => (new SeatsConfirmed(r.ReadInt64()), 1),
         Kind.NamesMasked => (new NamesMasked(r.ReadBoolean()), 1),
         Kind.SightSet => (new SightSet(r.ReadBoolean(), r.ReadBoolean()), 2),
@@ -354,14 +392,45 @@ public static class EventCodec
         _ => throw new MessagePackSerializationException($"Unknown kind of event: {(int)kind}."),
     };
 
-    private static void Turned(ref MessagePackWriter w, Kind kind, long gesture, ImmutableArray<Change> changes, ImmutableArray<long> skipped)
+    private static void Turned(ref MessagePackWriter w, Kind kind, long gesture, ImmutableArray<Change> changes, ImmutableArray<long> skipped, ImmutableArray<Mark>? back)
     {
-        Begin(ref w, kind, 3);
+        Begin(ref w, kind, back is null ? 3 : 4);
         w.Write(gesture);
         ChangeCodec.Write(ref w, changes);
         w.WriteArrayHeader(skipped.Length);
         foreach (var id in skipped) w.Write(id);
+        WriteBack(ref w, back);
     }
+
+    private static void WriteBack(ref MessagePackWriter w, ImmutableArray<Mark>? back)
+    {
+        if (back is not { } marks) return;
+        w.WriteArrayHeader(marks.Length);
+        foreach (var mark in marks) MarkCodec.Write(ref w, mark);
+    }
+
+    private static (RoomEvent Event, int Fields) ReadAccepted(ref MessagePackReader r, int count)
+    {
+        var number = r.ReadInt64();
+        RoomEvent? outcome = null;
+        if (count >= 3)
+        {
+            var peek = r.CreatePeekReader();
+            if (peek.ReadInt32() != 0)
+            {
+                outcome = Read(ref r);
+            }
+            else
+            {
+                r.Skip();
+                r.Skip();
+            }
+        }
+
+        return count >= 5 ? (new LateWorkAccepted(number, outcome, r.ReadInt32(), r.ReadInt64()), 5) : (new LateWorkAccepted(number, outcome), Math.Min(count, 3));
+    }
+
+    private static ImmutableArray<Mark>? ReadBack(ref MessagePackReader r, bool isThere) => isThere ? ReadMarks(ref r) : null;
 
     private static ImmutableArray<Page> ReadPages(ref MessagePackReader r)
     {

@@ -8,6 +8,7 @@ using Yardang.Core.LateChanges;
 using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
+using Yardang.Core.Visibility;
 
 namespace Yardang.Data.Wire;
 
@@ -18,7 +19,7 @@ namespace Yardang.Data.Wire;
 public static class SnapshotCodec
 {
     /// <summary>Counts up with every change of layout.</summary>
-    public const int Format = 4;
+    public const int Format = 5;
 
     /// <summary>The state as one reader may see it. The same state gives the same bytes.</summary>
     public static byte[] Encode(Room room, Actor reader)
@@ -44,7 +45,7 @@ public static class SnapshotCodec
             case Board board:
                 w.WriteArrayHeader(4);
                 Write(ref w, board.Sheets, reader);
-                Write(ref w, [.. board.SetAside.Values.Where(s => reader.IsStaff || s.Actor.Number == reader.Number)]);
+                Write(ref w, [.. board.SetAside.Values.Where(s => Sight.Of(reader, s))]);
                 w.Write(board.LastActivity ?? -1);
                 Write(ref w, board.Adopted.Values);
                 break;
@@ -101,17 +102,14 @@ public static class SnapshotCodec
         w.WriteArrayHeader(7);
         MarkCodec.Write(ref w, sheets.Name);
         MarkCodec.Write(ref w, sheets.Directions);
-        var pages = sheets.AllPages.ToList();
+        var pages = sheets.AllPages.Where(p => Sight.Of(reader, p)).ToList();
         w.WriteArrayHeader(pages.Count);
         foreach (var page in pages) PageCodec.Write(ref w, page);
 
-        // The answer key and what is expected of zones never reach a student. On boards no event speaks of them, so that the journal does not either.
-        var marks = sheets.Marks.Values.Where(m => reader.IsStaff || m.Grip != Grip.Key).ToList();
+        // In the order of their ids: not everybody learned of them in the same order.
+        var marks = sheets.Marks.Values.Where(m => Sight.Of(reader, m)).OrderBy(m => m.Id).ToList();
         w.WriteArrayHeader(marks.Count);
-        foreach (var mark in marks)
-        {
-            MarkCodec.Write(ref w, mark.Body is ZoneBody zone && !reader.IsStaff ? mark with { Body = zone with { Expected = null } } : mark);
-        }
+        foreach (var mark in marks) MarkCodec.Write(ref w, Sight.AsSeen(reader, mark));
 
         var gestures = sheets.Journal.Gestures.ToList();
         w.WriteArrayHeader(gestures.Count);
@@ -122,8 +120,9 @@ public static class SnapshotCodec
             w.Write(gesture.Actor);
             w.Write(gesture.Undone);
             w.WriteArrayHeader(gesture.Steps.Count);
-            foreach (var step in gesture.Steps)
+            foreach (var whole in gesture.Steps)
             {
+                var step = Sight.AsSeen(reader, gesture, whole);
                 w.WriteArrayHeader(3);
                 ChangeCodec.Write(ref w, step.Before);
                 w.Write(step.BeforeWriter);
@@ -242,22 +241,23 @@ public static class SnapshotCodec
 
     private static void Write(ref MessagePackWriter w, Lesson lesson, Actor reader)
     {
-        w.WriteArrayHeader(14);
-        w.Write((int)lesson.Door);
+        w.WriteArrayHeader(15);
+        w.Write(reader.IsStaff ? (int)lesson.Door : 0);
         w.Write(lesson.PensDown);
         w.Write(lesson.PensConfirmedOn ?? -1);
         w.Write(lesson.Closed);
-        var people = lesson.People.Values.Where(p => reader.IsStaff || p.Number == reader.Number).ToList();
+        var people = lesson.People.Values.Where(p => Sight.Of(reader, p)).ToList();
         w.WriteArrayHeader(people.Count);
         foreach (var person in people)
         {
-            w.WriteArrayHeader(6);
+            w.WriteArrayHeader(7);
             w.Write(person.Number);
             w.Write(person.JoinedAt);
             w.Write(person.HandUpAt ?? -1);
             w.Write(person.ReadyAt ?? -1);
             w.Write((int)person.Standing);
             w.Write(person.HandedInAt ?? -1);
+            w.Write(person.IsListed);
         }
 
         w.Write(lesson.NamesMasked);
@@ -276,13 +276,34 @@ public static class SnapshotCodec
 
         w.WriteArrayHeader(3);
         w.Write(lesson.GroupChanges);
-        w.Write(lesson.PlacesAsOf);
+        w.Write(reader.IsStaff ? lesson.PlacesAsOf : 0);
         w.Write(lesson.SeatsThrough);
         Write(ref w, lesson.Changes.Values, reader);
         w.WriteArrayHeader(6);
         LessonTimesCodec.Write(ref w, lesson.Times);
         w.Write(lesson.Waits);
         w.Write(lesson.IsOverdue);
+        var waiting = reader.IsStaff ? lesson.Waiting.ToList() : [];
+        w.WriteArrayHeader(waiting.Count);
+        foreach (var work in waiting)
+        {
+            w.WriteArrayHeader(3);
+            w.Write(work.Board.ToString());
+            w.Write(work.Person);
+            w.Write(work.Count);
+        }
+    }
+
+    private static List<WorkWaits> ReadWaiting(ref MessagePackReader r)
+    {
+        var waiting = new List<WorkWaits>();
+        for (var left = r.ReadArrayHeader(); left > 0; left--)
+        {
+            r.ReadArrayHeader();
+            waiting.Add(new(Guid.Parse(r.ReadString()!), r.ReadInt32(), r.ReadInt32()));
+        }
+
+        return waiting;
     }
 
     // Who else was given something is no matter of a student's.
@@ -295,11 +316,11 @@ public static class SnapshotCodec
             w.WriteArrayHeader(7);
             w.Write(change.Number);
             w.Write((reader.IsStaff ? change.Content : Guid.Empty).ToString());
-            w.Write(change.At);
+            w.Write(reader.IsStaff ? change.At : 0);
             MarkCodec.Write(ref w, reader.IsStaff ? change.Groups : []);
             MarkCodec.Write(ref w, reader.IsStaff ? change.People : []);
             MarkCodec.Write(ref w, reader.IsStaff ? [.. change.Received] : [reader.Number]);
-            w.Write(change.TakenBack);
+            w.Write(reader.IsStaff && change.TakenBack);
         }
     }
 
@@ -326,7 +347,7 @@ public static class SnapshotCodec
         for (var left = r.ReadArrayHeader(); left > 0; left--)
         {
             r.ReadArrayHeader();
-            people.Add(new(r.ReadInt32(), r.ReadInt64(), OrNull(r.ReadInt64()), OrNull(r.ReadInt64()), (Standing)r.ReadInt32(), OrNull(r.ReadInt64())));
+            people.Add(new(r.ReadInt32(), r.ReadInt64(), OrNull(r.ReadInt64()), OrNull(r.ReadInt64()), (Standing)r.ReadInt32(), OrNull(r.ReadInt64()), r.ReadBoolean()));
         }
 
         bool masked = r.ReadBoolean(), others = r.ReadBoolean(), teachers = r.ReadBoolean();
@@ -341,7 +362,7 @@ public static class SnapshotCodec
         r.ReadArrayHeader();
         lesson.RestoreLesson(new(
             door, pensDown, confirmed < 0 ? null : confirmed, closed, people, masked, others, teachers, grouping, groupChanges, placesAsOf, seatsThrough,
-            changes, LessonTimesCodec.Read(ref r), r.ReadBoolean(), r.ReadBoolean()));
+            changes, LessonTimesCodec.Read(ref r), r.ReadBoolean(), r.ReadBoolean(), ReadWaiting(ref r)));
     }
 
     private static long? OrNull(long value) => value < 0 ? null : value;

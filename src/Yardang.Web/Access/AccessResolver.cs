@@ -52,6 +52,16 @@ public sealed class AccessResolver(IDbContextFactory<SchoolContext> school)
         return found is not null && await StaffAsync(db, teacher, found.OwnerId, found.Of) is { } staff ? new(room, found.Kind, staff.Actor) : null;
     }
 
+    /// <summary>Whether somebody may have a live connection: a teacher, a participant of this device, or who was shown a board.</summary>
+    public async Task<bool> HasBusinessAsync(Visitor visitor)
+    {
+        if (visitor.Embed is { } key) return await EmbeddedAsync(key) is not null;
+        if (visitor.As is not { } participant) return visitor.TeacherId is not null;
+        if (!visitor.Participants.Contains(participant)) return false;
+        await using var db = await school.CreateDbContextAsync();
+        return await db.Participants.AnyAsync(p => p.Id == participant);
+    }
+
     /// <summary>The board that is shown under a key; null if none is: everybody's where all work together, else the teacher's own.</summary>
     public async Task<Guid?> EmbeddedAsync(string key)
     {
@@ -81,16 +91,18 @@ public sealed class AccessResolver(IDbContextFactory<SchoolContext> school)
         var isIn = participant.Standing == Standing.In;
         if (participant.LessonId == room) return isIn || participant.Standing == Standing.Waiting ? new(room, RoomKind.Lesson, actor) : null;
         if (await db.Lessons.AnyAsync(l => l.Id == participant.LessonId && l.Waits)) isIn = false;
-        if (isIn && participant.BoardId == room) return new(room, RoomKind.Board, actor);
+        if (isIn && participant.BoardId == room) return new(room, RoomKind.Board, actor with { LooksOnly = looks });
         var board = await db.Boards.SingleOrDefaultAsync(b => b.Id == room && b.LessonId == participant.LessonId);
         if (board is null) return null;
-        if (isIn && board.Kind == BoardKind.Own && board.Number == participant.Number) return new(room, RoomKind.Board, actor);
+        if (isIn && board.Kind == BoardKind.Own && board.Number == participant.Number) return new(room, RoomKind.Board, actor with { LooksOnly = looks });
         if (isIn && looks)
         {
             var lesson = await db.Lessons.SingleAsync(l => l.Id == participant.LessonId);
             if (board.Kind == BoardKind.Teacher ? lesson.SeesTeachersBoard : lesson.SeesOtherBoards) return new(room, RoomKind.Board, actor with { LooksOnly = true });
         }
 
+        // From those who were taken out or turned away nothing more is taken.
+        if (participant.Standing != Standing.In) return null;
         return await db.Seats.AnyAsync(s => s.ParticipantId == participant.Id && s.BoardId == room) ? new(room, RoomKind.Board, actor with { HasLeft = true }) : null;
     }
 

@@ -18,6 +18,13 @@ public static class SecurityHeaders
         headers.XContentTypeOptions = "nosniff";
         headers["Referrer-Policy"] = "same-origin";
         headers["Permissions-Policy"] = "camera=(), microphone=(), geolocation=()";
+
+        // What is made for one person lies in nobody's cache, unless it says so itself.
+        context.Response.OnStarting(() =>
+        {
+            if (headers.CacheControl.Count == 0) headers.CacheControl = "private, no-store";
+            return Task.CompletedTask;
+        });
         return next(context);
     });
 }

@@ -26,11 +26,19 @@ worker.addEventListener('fetch', (event) => {
     event.respondWith(answer(event.request));
 });
 
+// A device without room for a copy still gets the answer.
+async function keep(request: Request, response: Response): Promise<void> {
+  try {
+    await (await caches.open(CACHE)).put(request, response);
+  } catch (full) {
+    console.warn('This device has no room for a copy of this board.', full);
+  }
+}
+
 async function answer(request: Request): Promise<Response> {
   try {
     const response = await fetch(request);
-    if (response.status === 200 && !response.redirected)
-      await caches.open(CACHE).then((cache) => cache.put(request, response.clone()));
+    if (response.status === 200 && !response.redirected) await keep(request, response.clone());
     return response;
   } catch (unreachable) {
     // Scripts carry their version in the query; the kept one may be asked for without.

@@ -3,6 +3,7 @@ using Yardang.Core.Activities;
 using Yardang.Core.Boards;
 using Yardang.Core.Interchange;
 using Yardang.Core.Marks;
+using Yardang.Core.Visibility;
 using Yardang.Data.Media;
 using Yardang.Data.School;
 using Yardang.Rendering;
@@ -13,17 +14,17 @@ using Yardang.Web.Rooms;
 namespace Yardang.Web.Exports;
 
 /// <summary>Boards on their way out: all as one PDF, one as PNG or SVG. For the lesson's teacher only.</summary>
-public sealed class BoardExport(AccessResolver access, LessonPeople people, Handing handing, WorkArchive work, RoomHosts hosts, MediaStore media, SchoolClock clock)
+public sealed class BoardExport(AccessResolver access, LessonPeople people, Handing handing, WorkArchive work, RoomHosts hosts, MediaStore media, SchoolClock clock, ExportDesk desk)
 {
     /// <summary>All boards of a lesson, a page each, in the order of arrival; what the teacher wrote in a language, if one is asked for.</summary>
     public async Task<IResult> PdfAsync(HttpContext context, Guid lesson, string? language)
     {
         if (await access.LessonAsync(Visitor.Of(context), lesson, Power.Runs) is not { } record) return Results.NotFound();
         var pages = new List<ExportPage>();
-        foreach (var board in (await people.AllBoardsAsync(record)).Where(b => b.People.Count > 0 || b.Id == record.TogetherId)) pages.AddRange(await PagesAsync(record, board, language));
+        foreach (var board in (await people.AllBoardsAsync(record)).Where(b => b.People.Count > 0 || b.Id == record.TogetherId)) pages.AddRange(await PagesAsync(record, board, language, context.RequestAborted));
         return pages.Count == 0
             ? Results.Redirect($"/lesson/{lesson}")
-            : Results.File(PageExport.Pdf(pages, record.Name), "application/pdf", $"{FileName(record.Name)}.pdf");
+            : await desk.GiveAsync(stop => PageExport.Pdf(pages, record.Name, stop), "application/pdf", $"{FileName(record.Name)}.pdf", context.RequestAborted);
     }
 
     /// <summary>A page of one board, the first if nothing else is asked for: as a picture, or its ink as InkML.</summary>
@@ -31,16 +32,17 @@ public sealed class BoardExport(AccessResolver access, LessonPeople people, Hand
     {
         if (await access.LessonAsync(Visitor.Of(context), lesson, Power.Runs) is not { } record) return Results.NotFound();
         if ((await people.AllBoardsAsync(record)).FirstOrDefault(b => b.Id == board) is not { } found) return Results.NotFound();
-        var pages = await PagesAsync(record, found, language);
+        var pages = await PagesAsync(record, found, language, context.RequestAborted);
         if ((number ?? 1) < 1 || (number ?? 1) > pages.Count) return Results.NotFound();
         var page = pages[(number ?? 1) - 1];
         var name = FileName($"{record.Name} {found.Title}");
-        return format switch
+        var (make, type) = format switch
         {
-            "png" => Results.File(PageExport.Png(page), "image/png", $"{name}.png"),
-            "svg" => Results.File(PageExport.Svg(page), "image/svg+xml", $"{name}.svg"),
-            _ => Results.File(InkMl.Write(page.Marks), "application/inkml+xml", $"{name}.inkml"),
+            "png" => ((Func<CancellationToken, byte[]>)(stop => PageExport.Png(page, stop: stop)), "image/png"),
+            "svg" => (stop => PageExport.Svg(page, stop), "image/svg+xml"),
+            _ => (_ => InkMl.Write(page.Marks), "application/inkml+xml"),
         };
+        return await desk.GiveAsync(make, type, $"{name}.{format}", context.RequestAborted);
     }
 
     /// <summary>An activity as an archive, for its owner.</summary>
@@ -48,17 +50,18 @@ public sealed class BoardExport(AccessResolver access, LessonPeople people, Hand
     {
         if (await access.ActivityAsync(Visitor.Of(context), activity, Power.Watches) is not { } record) return Results.NotFound();
         var content = await handing.ContentAsync(record);
-        return Results.File(ActivityArchive.Write(content, media.Find), "application/zip", $"{FileName(content.Name.For(ContentLanguage.Current))}.yardang.zip");
+        return await desk.GiveAsync(_ => ActivityArchive.Write(content, media.Find), "application/zip", $"{FileName(content.Name.For(ContentLanguage.Current))}.yardang.zip", context.RequestAborted);
     }
 
     /// <summary>A lesson with its work as an archive, for its teacher.</summary>
     public async Task<IResult> WorkAsync(HttpContext context, Guid lesson)
     {
         if (await access.LessonAsync(Visitor.Of(context), lesson, Power.Runs) is not { } record) return Results.NotFound();
-        return Results.File(await work.WriteAsync(record), "application/zip", $"{FileName($"{record.Name} {record.ClassName}")}.yardang.zip");
+        var write = await work.ReadyAsync(record, context.RequestAborted);
+        return await desk.GiveAsync(_ => write(), "application/zip", $"{FileName($"{record.Name} {record.ClassName}")}.yardang.zip", context.RequestAborted);
     }
 
-    private async Task<List<ExportPage>> PagesAsync(LessonRecord lesson, LessonBoard board, string? language)
+    private async Task<List<ExportPage>> PagesAsync(LessonRecord lesson, LessonBoard board, string? language, CancellationToken stop)
     {
         var host = await hosts.GetAsync(board.Id);
         var foot = string.Create(CultureInfo.CurrentCulture, $"{board.Title} · {lesson.Name} · {clock.Day(lesson.HandedOutAt)}");
@@ -66,8 +69,8 @@ public sealed class BoardExport(AccessResolver access, LessonPeople people, Hand
         await host.LookAsync(room =>
         {
             var sheets = ((Board)room).Sheets;
-            pages = [.. sheets.Pages.Select(p => new ExportPage(p, [.. sheets.Visible(p.Id).Where(m => m.Grip != Grip.Key).Select(m => Languages.ReadIn(m, language, lesson.Language))], sheets.Unit, media.Find, foot))];
-        });
+            pages = [.. sheets.Pages.Select(p => new ExportPage(p, [.. sheets.Visible(p.Id).Where(Sight.OnPaper).Select(m => Languages.ReadIn(m, language, lesson.Language))], sheets.Unit, media.Find, foot))];
+        }, stop);
         return pages;
     }
 

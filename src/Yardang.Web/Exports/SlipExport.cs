@@ -10,7 +10,7 @@ using Yardang.Web.Access;
 namespace Yardang.Web.Exports;
 
 /// <summary>Join slips of a lesson: one for everybody on its class list, or a page of them to write names on.</summary>
-public sealed class SlipExport(AccessResolver access, IDbContextFactory<SchoolContext> school, IStringLocalizer<UiTexts> texts)
+public sealed class SlipExport(AccessResolver access, IDbContextFactory<SchoolContext> school, ExportDesk desk, IStringLocalizer<UiTexts> texts)
 {
     private const int Blank = JoinSlips.APage * 4;
 
@@ -24,7 +24,8 @@ public sealed class SlipExport(AccessResolver access, IDbContextFactory<SchoolCo
         IReadOnlyList<JoinSlip> slips = listed.Count > 0
             ? [.. listed.Select(p => Slip(p.Name, p.ListNumber))]
             : [.. Enumerable.Repeat(Slip("", null), Blank)];
-        return Results.File(JoinSlips.Pdf(slips, texts["Slips.Title", lesson.Title]), "application/pdf", $"{texts["Slips.File"]} {lesson.Code}.pdf");
+        var title = texts["Slips.Title", lesson.Title].Value;
+        return await desk.GiveAsync(_ => JoinSlips.Pdf(slips, title), "application/pdf", $"{texts["Slips.File"]} {lesson.Code}.pdf", context.RequestAborted);
 
         JoinSlip Slip(string name, int? number)
         {

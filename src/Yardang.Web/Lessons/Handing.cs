@@ -23,16 +23,19 @@ namespace Yardang.Web.Lessons;
 /// <param name="ClassList">Who is expected; null if nobody in particular is.</param>
 /// <param name="Times">When it opens, is due and closes.</param>
 /// <param name="Introduction">How newcomers say who they are.</param>
+/// <param name="At">When it was handed out; null for now.</param>
 public sealed record HandOutOrder(
     string ClassName, Door Door = Door.Open, Way Way = Way.OneEach, bool Masked = false, string? Password = null, ClassListRecord? ClassList = null,
-    LessonTimes? Times = null, Introduction Introduction = Introduction.Name);
+    LessonTimes? Times = null, Introduction Introduction = Introduction.Name, DateTimeOffset? At = null);
 
 /// <summary>Starts activities, and hands them out: freezes a version and opens a lesson on it.</summary>
 public sealed class Handing(IDbContextFactory<SchoolContext> school, RoomHosts hosts, MediaStore media, TimeProvider clock)
 {
     /// <summary>Puts a new activity on a teacher's desk.</summary>
+    /// <exception cref="FormatException">It is none that the rules allow; the message says where.</exception>
     public async Task<ActivityRecord> CreateAsync(Guid owner, ActivityContent content)
     {
+        if (ContentRules.FaultIn(content) is { } fault) throw new FormatException(fault.Sentence);
         var activity = new ActivityRecord
         {
             Id = Guid.CreateVersion7(),
@@ -114,7 +117,7 @@ public sealed class Handing(IDbContextFactory<SchoolContext> school, RoomHosts h
             Names = content.Name,
             Language = language,
             ClassName = order.ClassName,
-            HandedOutAt = clock.GetUtcNow(),
+            HandedOutAt = order.At ?? clock.GetUtcNow(),
             Way = order.Way,
             TogetherId = order.Way == Way.AllTogether ? Guid.CreateVersion7() : null,
             ClassListId = order.ClassList?.Id,
@@ -122,7 +125,7 @@ public sealed class Handing(IDbContextFactory<SchoolContext> school, RoomHosts h
         };
         lesson.PasswordHash = LessonPassword.Hash(lesson, order.Password);
         db.Lessons.Add(lesson);
-        db.Attach(activity).Entity.UsedAt = lesson.HandedOutAt;
+        db.Attach(activity).Entity.UsedAt = clock.GetUtcNow();
         if (lesson.TogetherId is { } together) db.Boards.Add(new BoardRecord { Id = together, LessonId = lesson.Id, Kind = BoardKind.Together, Number = 0 });
         await db.SaveChangesAsync();
 
@@ -175,14 +178,17 @@ public sealed class Handing(IDbContextFactory<SchoolContext> school, RoomHosts h
     }
 
     /// <summary>Puts an earlier version in place of what the activity says, which is kept as a version too.</summary>
+    /// <exception cref="FormatException">It was frozen by a program that allowed what the rules no longer do; nothing has changed.</exception>
     public async Task RestoreAsync(ActivityRecord activity, VersionRecord earlier, string nameOfNow)
     {
+        var content = ActivityJson.Read(earlier.Content);
+        if (ContentRules.FaultIn(content) is { } fault) throw new FormatException(fault.Sentence);
         await using var db = await school.CreateDbContextAsync();
         var now = await FreezeAsync(db, activity, await ContentAsync(activity));
         if (now.Name.Length == 0) now.Name = nameOfNow;
         await db.SaveChangesAsync();
         var draft = await hosts.GetAsync(activity.DraftId);
-        await draft.SubmitAsync(new ReplaceDraft(ActivityJson.Read(earlier.Content)), Actor.Program);
+        await draft.SubmitAsync(new ReplaceDraft(content), Actor.Program);
     }
 
     private async Task<VersionRecord> FreezeAsync(SchoolContext db, ActivityRecord activity, ActivityContent content)

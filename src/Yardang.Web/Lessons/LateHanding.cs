@@ -72,6 +72,7 @@ public sealed class LateHanding(IDbContextFactory<SchoolContext> school, Handing
 
     private async Task<Refusal?> HandOutAsync(LessonRecord lesson, string name, ChangeContent content, ImmutableArray<int> groups, ImmutableArray<int> people)
     {
+        if (ContentRules.FaultInPart(content.Activity) is not null) return Refusal.OutOfRange;
         var room = await hosts.GetAsync(lesson.Id);
         var record = await shelf.KeepAsync(lesson.Id, name, content);
         var (decision, _) = await room.SubmitAsync(new HandOutChange(record.Id, groups, people), Actor.Program);

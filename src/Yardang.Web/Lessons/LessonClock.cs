@@ -19,11 +19,24 @@ public sealed class LessonClock(IDbContextFactory<SchoolContext> school, RoomHos
         var due = await db.Lessons.Where(l => l.ClosedAt == null && ((l.Waits && l.OpensAt <= now) || (!l.IsOverdue && l.DueAt <= now) || l.ClosesAt <= now)).ToListAsync();
         foreach (var lesson in due)
         {
-            var room = await hosts.GetAsync(lesson.Id);
-            if (lesson.Waits && lesson.OpensAt <= now) await room.SubmitAsync(new AnnounceMoment(Moment.Opens), Actor.Program);
-            if (!lesson.IsOverdue && lesson.DueAt <= now) await room.SubmitAsync(new AnnounceMoment(Moment.Due), Actor.Program);
-            if (lesson.ClosesAt <= now) await room.SubmitAsync(new CloseLesson(), Actor.Program);
+            try
+            {
+                await TellAsync(lesson, now);
+            }
+            catch (Exception e) when (e is not OperationCanceledException)
+            {
+                // The others have their times too.
+                logger.LogError(e, "Lesson {Lesson} was not told what time it is.", lesson.Id);
+            }
         }
+    }
+
+    private async Task TellAsync(LessonRecord lesson, DateTimeOffset now)
+    {
+        var room = await hosts.GetAsync(lesson.Id);
+        if (lesson.Waits && lesson.OpensAt <= now) await room.SubmitAsync(new AnnounceMoment(Moment.Opens), Actor.Program);
+        if (!lesson.IsOverdue && lesson.DueAt <= now) await room.SubmitAsync(new AnnounceMoment(Moment.Due), Actor.Program);
+        if (lesson.ClosesAt <= now) await room.SubmitAsync(new CloseLesson(), Actor.Program);
     }
 
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)

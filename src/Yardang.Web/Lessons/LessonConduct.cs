@@ -11,34 +11,26 @@ namespace Yardang.Web.Lessons;
 /// Carries what the lesson says to where it has to hold: pens down and closing to the writers of its boards, which is reported only when all have
 /// confirmed; groups and who is in to the tables by which access is decided, and to those who read along.
 /// </summary>
-public sealed class LessonConduct(IDbContextFactory<SchoolContext> school, Seating seating, LateChangeShelf lateChanges, TimeProvider clock, ILogger<LessonConduct> logger)
+public sealed class LessonConduct(IDbContextFactory<SchoolContext> school, Seating seating, LateChangeShelf lateChanges, Followers followers, TimeProvider clock, ILogger<LessonConduct> logger)
 {
     /// <summary>Follows a lesson as long as its host runs.</summary>
-    public void Begin(RoomHost lesson, RoomHosts hosts) => _ = Task.Run(() => FollowAsync(lesson, hosts));
+    public void Begin(RoomHost lesson, RoomHosts hosts) =>
+        followers.Begin($"The conduct of lesson {lesson.Id}", (again, caughtUp) => FollowAsync(lesson, hosts, again, caughtUp), lesson.Finished);
 
-    private async Task FollowAsync(RoomHost lesson, RoomHosts hosts)
+    private async Task FollowAsync(RoomHost lesson, RoomHosts hosts, bool again, Action caughtUp)
     {
-        try
+        // A crash may have come between the command and its confirmation; and after a failure nothing is known to have been done.
+        var (unconfirmed, unseated) = (false, false);
+        var seen = await lesson.LookAsync(r => (unconfirmed, unseated) = ((Lesson)r) is { Number: > 0 } l ? (l.PensConfirmedOn is null, l.PlacesAsOf > l.SeatsThrough) : default);
+        if (unconfirmed || again) await CarryAsync(lesson, hosts);
+        if (unseated || again) await SeatAsync(lesson, hosts, seen);
+        if (again) await BringUpToDateAsync(lesson, hosts);
+        caughtUp();
+        await foreach (var envelope in lesson.FollowAsync(seen, lesson.Finished))
         {
-            // A crash may have come between the command and its confirmation.
-            var (unconfirmed, unseated) = (false, false);
-            var seen = await lesson.LookAsync(r => (unconfirmed, unseated) = ((Lesson)r) is { Number: > 0 } l ? (l.PensConfirmedOn is null, l.PlacesAsOf > l.SeatsThrough) : default);
-            if (unconfirmed) await CarryAsync(lesson, hosts);
-            if (unseated) await SeatAsync(lesson, hosts, seen);
-            await foreach (var envelope in lesson.FollowAsync(seen, lesson.Finished))
-            {
-                if (envelope.Event is ChangeHandedOut or ChangeTakenBack) await BringUpToDateAsync(lesson, hosts);
-                if (envelope.Event is PensSet or LessonClosed or LessonReopened or TimesSet or MomentCame) await CarryAsync(lesson, hosts);
-                if (Lesson.ChangesPlaces(envelope.Event)) await SeatAsync(lesson, hosts, envelope.Number);
-            }
-        }
-        catch (OperationCanceledException) when (lesson.Finished.IsCancellationRequested)
-        {
-            // The next host of this lesson begins anew.
-        }
-        catch (Exception e)
-        {
-            logger.LogError(e, "Lesson {Lesson} is no longer followed.", lesson.Id);
+            if (envelope.Event is ChangeHandedOut or ChangeTakenBack) await BringUpToDateAsync(lesson, hosts);
+            if (envelope.Event is PensSet or LessonClosed or LessonReopened or TimesSet or MomentCame) await CarryAsync(lesson, hosts);
+            if (Lesson.ChangesPlaces(envelope.Event)) await SeatAsync(lesson, hosts, envelope.Number);
         }
     }
 
@@ -58,9 +50,9 @@ public sealed class LessonConduct(IDbContextFactory<SchoolContext> school, Seati
                 await board.SetConditionsAsync(conditions);
                 if (waited != conditions.Waits) board.Recall(reader => !reader.IsStaff);
             }
-            catch (System.Threading.Channels.ChannelClosedException)
+            catch (Exception e) when (e is System.Threading.Channels.ChannelClosedException or IOException)
             {
-                // It is being put away.
+                // It is being put away or loaded anew, and asks the lesson then.
             }
         }
 
@@ -96,9 +88,14 @@ public sealed class LessonConduct(IDbContextFactory<SchoolContext> school, Seati
             {
                 await lateChanges.BringUpToDateAsync(lesson, board);
             }
-            catch (System.Threading.Channels.ChannelClosedException)
+            catch (Exception e) when (e is System.Threading.Channels.ChannelClosedException or IOException)
             {
-                // It is being put away.
+                // It is being put away or loaded anew, and is brought up to date then.
+            }
+            catch (Exception e) when (e is FormatException or KeyNotFoundException or InvalidOperationException)
+            {
+                // One board that cannot take it must not keep it from the others.
+                logger.LogError(e, "Board {Board} was not brought up to date.", id);
             }
         }
     }

@@ -16,9 +16,14 @@ public static class LessonPassword
     private static readonly PasswordHasher<LessonRecord> s_hasher = new(Options.Create(new PasswordHasherOptions { IterationCount = 20_000 }));
 
     /// <summary>What is kept of a password; null for none.</summary>
-    public static string? Hash(LessonRecord lesson, string? password) => string.IsNullOrWhiteSpace(password) ? null : s_hasher.HashPassword(lesson, password.Trim());
+    public static string? Hash(LessonRecord lesson, string? password) => string.IsNullOrWhiteSpace(password) ? null : s_hasher.HashPassword(lesson, AsHeard(password));
 
     /// <summary>Whether this opens the lesson. One without a password is opened by anything.</summary>
     public static bool Opens(LessonRecord lesson, string? typed) =>
-        lesson.PasswordHash is not { } hash || (typed?.Length <= MaxLength && s_hasher.VerifyHashedPassword(lesson, hash, typed.Trim()) != PasswordVerificationResult.Failed);
+        lesson.PasswordHash is not { } hash || (typed?.Length <= MaxLength && (IsOf(lesson, hash, AsHeard(typed)) || IsOf(lesson, hash, typed.Trim())));
+
+    // Nobody hears capital letters and outer spaces. (Earlier passwords were kept with their capitals.)
+    private static string AsHeard(string password) => password.Trim().ToUpperInvariant();
+
+    private static bool IsOf(LessonRecord lesson, string hash, string password) => s_hasher.VerifyHashedPassword(lesson, hash, password) != PasswordVerificationResult.Failed;
 }

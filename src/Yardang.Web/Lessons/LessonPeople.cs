@@ -23,6 +23,13 @@ public sealed record LessonPerson(int Number, string Name, string Initials, Guid
 /// <param name="Group">What the group is called whose board it is; null for other boards.</param>
 public sealed record LessonBoard(Guid Id, string Title, IReadOnlyList<LessonPerson> People, string? Group);
 
+/// <summary>A board of a lesson, and what has become of it.</summary>
+/// <param name="Board">The board.</param>
+/// <param name="IsUsedNow">Whether somebody works on it now.</param>
+/// <param name="Kind">Whose kind it is.</param>
+/// <param name="Number">Of the group or person whose it is.</param>
+public sealed record KnownBoard(LessonBoard Board, bool IsUsedNow, BoardKind Kind, int Number);
+
 /// <summary>Somebody whom one meets on a board.</summary>
 public sealed record BoardName(int Number, string Name);
 
@@ -84,17 +91,19 @@ public sealed class LessonPeople(IDbContextFactory<SchoolContext> school, RoomHo
     /// <summary>All boards on which there is or was anything: also those of dissolved groups, and the own boards of those who are in a group now.</summary>
     public async Task<IReadOnlyList<LessonBoard>> AllBoardsAsync(LessonRecord lesson) => [.. (await FindAsync(lesson)).Select(b => b.Board)];
 
-    private async Task<IReadOnlyList<(LessonBoard Board, bool IsUsedNow)>> FindAsync(LessonRecord lesson)
+    /// <summary>All boards of a lesson, with what has become of each.</summary>
+    public async Task<IReadOnlyList<KnownBoard>> FindAsync(LessonRecord lesson)
     {
         var people = await InAsync(lesson.Id);
-        if (lesson.TogetherId is { } together) return [(new(together, texts["Board.Everybody"], people, null), true)];
+        if (lesson.TogetherId is { } together) return [new(new(together, texts["Board.Everybody"], people, null), true, BoardKind.Together, 0)];
 
         var plan = await LessonPlan.OfAsync(await hosts.GetAsync(lesson.Id));
         await using var db = await school.CreateDbContextAsync();
         var boards = await db.Boards.Where(b => b.LessonId == lesson.Id).ToListAsync();
         var seats = (await db.Seats.Where(s => db.Boards.Any(b => b.Id == s.BoardId && b.LessonId == lesson.Id))
             .Join(db.Participants, s => s.ParticipantId, p => p.Id, (s, p) => new { s.BoardId, p.Number }).ToListAsync()).ToLookup(s => s.BoardId, s => s.Number);
-        var found = new List<(LessonBoard, bool, int Order)>();
+        var found = new List<KnownBoard>();
+        var earlier = plan.Grouping.Past.Concat(plan.Grouping.Future).SelectMany(groups => groups).ToLookup(g => g.Number, g => g.Name);
         foreach (var board in boards)
         {
             var now = people.Where(p => p.Board == board.Id && p.Standing == Standing.In).ToList();
@@ -102,11 +111,11 @@ public sealed class LessonPeople(IDbContextFactory<SchoolContext> school, RoomHo
             var isUsedNow = now.Count > 0 || group is not null;
             if (board.Kind != BoardKind.Teacher && !isUsedNow && log.LastNumber(board.Id) == 0) continue;
             var whose = now.Count > 0 ? now : people.Where(p => seats[board.Id].Contains(p.Number)).ToList();
-            var name = board.Kind == BoardKind.Group ? group?.Name ?? texts["Groups.Dissolved", board.Number] : null;
+            var name = board.Kind == BoardKind.Group ? group?.Name ?? (earlier[board.Number].LastOrDefault() is { } called ? texts["Groups.DissolvedNamed", called] : texts["Groups.Dissolved", board.Number]).Value : null;
             var title = board.Kind == BoardKind.Teacher ? texts["Board.Teachers"].Value : name is null ? whose.FirstOrDefault()?.Name ?? "?" : string.Join(": ", [name, string.Join(", ", whose.Select(p => p.Name))]);
-            found.Add((new(board.Id, title, whose, name), isUsedNow, board.Kind == BoardKind.Group ? board.Number - Grouping.Most * 10 : board.Number));
+            found.Add(new(new(board.Id, title, whose, name), isUsedNow, board.Kind, board.Number));
         }
 
-        return [.. found.OrderBy(b => b.Order).Select(b => (b.Item1, b.Item2))];
+        return [.. found.OrderBy(b => b.Kind != BoardKind.Group).ThenBy(b => b.Number)];
     }
 }

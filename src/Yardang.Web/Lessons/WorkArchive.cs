@@ -2,6 +2,7 @@ using Microsoft.EntityFrameworkCore;
 using Yardang.Core.Activities;
 using Yardang.Core.Boards;
 using Yardang.Core.Interchange;
+using Yardang.Core.LateChanges;
 using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
@@ -14,12 +15,12 @@ namespace Yardang.Web.Lessons;
 /// <summary>A lesson with its work as an archive, and back: it comes back closed, to be read, under a code of its own.</summary>
 public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHosts hosts, Handing handing, LessonPeople people, MediaStore media, TimeProvider clock)
 {
-    /// <summary>The lesson as an archive.</summary>
-    public async Task<byte[]> WriteAsync(LessonRecord lesson)
+    /// <summary>Gathers the lesson, and gives what writes it as an archive.</summary>
+    public async Task<Func<byte[]>> ReadyAsync(LessonRecord lesson, CancellationToken stop)
     {
-        await using var db = await school.CreateDbContextAsync();
-        var version = await db.Versions.SingleAsync(v => v.Id == lesson.VersionId);
-        var participants = await db.Participants.Where(p => p.LessonId == lesson.Id && p.Standing != Standing.Expected).OrderBy(p => p.Number).ToListAsync();
+        await using var db = await school.CreateDbContextAsync(stop);
+        var version = await db.Versions.SingleAsync(v => v.Id == lesson.VersionId, stop);
+        var participants = await db.Participants.Where(p => p.LessonId == lesson.Id && p.Standing != Standing.Expected).OrderBy(p => p.Number).ToListAsync(stop);
         var boards = new List<ArchivedBoard>();
         foreach (var board in (await people.AllBoardsAsync(lesson)).Where(b => b.People.Count > 0 || b.Id == lesson.TogetherId))
         {
@@ -28,28 +29,36 @@ public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHos
             {
                 var sheets = ((Board)room).Sheets;
                 var marks = sheets.Pages.SelectMany(p => sheets.Visible(p.Id));
-                boards.Add(new([.. board.People.Select(p => p.Number)], [.. sheets.Pages], [.. marks], board.Group));
-            });
+                boards.Add(new([.. board.People.Select(p => p.Number)], [.. sheets.Pages], [.. marks], board.Group, At(((Board)room).LastActivity)));
+            }, stop);
         }
 
+        var known = new Dictionary<int, Person>();
+        var times = LessonTimes.None;
+        await (await hosts.GetAsync(lesson.Id)).LookAsync(r => (known, times) = (((Lesson)r).People.ToDictionary(p => p.Key, p => p.Value), ((Lesson)r).Times), stop);
+        var came = participants.Select(p => new ArchivedPerson(p.Number, p.Name, p.JoinedAt, At(known.GetValueOrDefault(p.Number)?.HandedInAt)));
         var work = new ArchivedWork(
-            lesson.Name, lesson.ClassName, lesson.HandedOutAt, lesson.Way, [.. participants.Select(p => new ArchivedPerson(p.Number, p.Name))], [.. boards]);
-        return ActivityArchive.Write(ActivityJson.Read(version.Content), media.Find, work);
+            lesson.Name, lesson.ClassName, lesson.HandedOutAt, lesson.Way, [.. came], [.. boards], lesson.ClosedAt, At(times.DueAt), times.HandsIn);
+        return () => ActivityArchive.Write(ActivityJson.Read(version.Content), media.Find, work);
     }
+
+    private static DateTimeOffset? At(long? ms) => ms is { } said ? DateTimeOffset.FromUnixTimeMilliseconds(said) : null;
 
     /// <summary>Puts a lesson from an archive on a teacher's desk, with its activity.</summary>
     public async Task<LessonRecord> ReadAsync(Guid owner, ArchivedActivity archived, ArchivedWork work)
     {
         var names = await handing.TakeMediaAsync(archived.Media);
         var activity = await handing.CreateAsync(owner, Handing.WithMedia(archived.Activity, names));
-        var lesson = await handing.HandOutAsync(activity, new HandOutOrder(work.ClassName, Way: work.Way), ContentLanguage.Current);
+        var lesson = await handing.HandOutAsync(activity, new HandOutOrder(work.ClassName, Way: work.Way, At: work.HandedOutAt), ContentLanguage.Current);
         var room = await hosts.GetAsync(lesson.Id);
         await using var db = await school.CreateDbContextAsync();
         var numbers = new Dictionary<int, int> { [Actor.Owner.Number] = Actor.Owner.Number };
         var records = new Dictionary<int, ParticipantRecord>();
         foreach (var person in work.People)
         {
-            if ((await room.SubmitAsync(new Join(), Actor.Program)).Envelope?.Event is not PersonJoined joined) break;
+            var joinedAt = person.JoinedAt ?? work.HandedOutAt;
+            var brought = new BringPerson(joinedAt.ToUnixTimeMilliseconds(), person.HandedInAt?.ToUnixTimeMilliseconds());
+            if ((await room.SubmitAsync(brought, Actor.Program)).Envelope?.Event is not PersonBrought joined) break;
             numbers[person.Number] = joined.Person;
             records[person.Number] = new ParticipantRecord
             {
@@ -58,7 +67,7 @@ public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHos
                 Number = joined.Person,
                 Name = PersonName.Read(person.Name) ?? "?",
                 BoardId = lesson.TogetherId ?? Guid.Empty,
-                JoinedAt = clock.GetUtcNow(),
+                JoinedAt = joinedAt,
             };
         }
 
@@ -72,14 +81,18 @@ public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHos
                 ?? (board.Group is null ? await Seating.BoardAsync(db, lesson.Id, BoardKind.Own, mine[0]) : await Seating.BoardAsync(db, lesson.Id, BoardKind.Group, groups.Count));
             foreach (var number in board.People.Where(records.ContainsKey)) records[number].BoardId = id;
             var content = Handing.WithMedia(archived.Activity with { Pages = board.Pages, Marks = [.. board.Marks.Select(m => m with { Author = numbers.GetValueOrDefault(m.Author, Actor.Owner.Number) })] }, names);
-            await (await hosts.GetAsync(id)).SubmitAsync(new BringWork(content), Actor.Program);
+            var host = await hosts.GetAsync(id);
+            await host.SubmitAsync(new BringWork(content, board.ChangedAt?.ToUnixTimeMilliseconds()), Actor.Program);
+            await host.SubmitAsync(new SetKey(AnswerKey.In(content.Marks)), Actor.Program);
         }
 
         db.Participants.AddRange(records.Values.Where(r => r.BoardId != Guid.Empty));
         var record = await db.Lessons.SingleAsync(l => l.Id == lesson.Id);
-        record.ClosedAt = clock.GetUtcNow();
+        record.ClosedAt = work.ClosedAt ?? clock.GetUtcNow();
         await db.SaveChangesAsync();
         foreach (var participant in records.Values.Where(r => r.BoardId != Guid.Empty)) await Seating.SitAsync(db, participant);
+        var times = LessonTimes.None with { DueAt = work.DueAt?.ToUnixTimeMilliseconds(), HandsIn = work.HandsIn };
+        if (times != LessonTimes.None) await room.SubmitAsync(new SetTimes(times), Actor.Program);
         if (groups.Count > 0) await room.SubmitAsync(new SetGroups([.. groups], 0), Actor.Program);
         await room.SubmitAsync(new CloseLesson(), Actor.Program);
         return record;

@@ -28,12 +28,9 @@ public static class UploadLimit
         {
             var texts = rejected.HttpContext.RequestServices.GetRequiredService<IStringLocalizer<UiTexts>>();
             rejected.HttpContext.Response.StatusCode = StatusCodes.Status429TooManyRequests;
-            if (!rejected.HttpContext.Request.Path.StartsWithSegments("/rooms", StringComparison.Ordinal))
-            {
-                await rejected.HttpContext.Response.WriteAsync(texts["Account.TooMany"], stop);
-                return;
-            }
 
+            // Pages are answered by a page (/fault/429).
+            if (!rejected.HttpContext.Request.Path.StartsWithSegments("/rooms", StringComparison.Ordinal)) return;
             await rejected.HttpContext.Response.WriteAsJsonAsync(new { fault = texts["Picture.TooMany"].Value }, stop);
         };
     });

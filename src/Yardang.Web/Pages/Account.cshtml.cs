@@ -5,13 +5,14 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.Extensions.Localization;
 using Yardang.Core.Lessons;
 using Yardang.Data.School;
+using Yardang.Web.Access;
 using Yardang.Web.QuickStart;
 
 namespace Yardang.Web.Pages;
 
 /// <summary>A teacher's own account: name and password. Who began without one makes it here, and keeps everything.</summary>
 [Authorize]
-public sealed class AccountModel(UserManager<Teacher> teachers, SignInManager<Teacher> signIn, IStringLocalizer<UiTexts> texts) : PageModel
+public sealed class AccountModel(UserManager<Teacher> teachers, SignInManager<Teacher> signIn, TeachersCookie known, IStringLocalizer<UiTexts> texts) : PageModel
 {
     public Teacher Teacher { get; private set; } = null!;
 
@@ -73,6 +74,7 @@ public sealed class AccountModel(UserManager<Teacher> teachers, SignInManager<Te
         if (PersonName.Read(name) is not { } read) Problem = texts["SignUp.NoName"];
         else if (await GuestTeacher.KeepAsync(teachers, Teacher, read, Email, password ?? "") is { } failed) Problem = SignUpModel.WhyNot(failed, texts);
         if (Problem is not null) return Page();
+        known.Remember(HttpContext, Teacher.Id);
         await signIn.RefreshSignInAsync(Teacher);
         return Redirect("/desk");
     }

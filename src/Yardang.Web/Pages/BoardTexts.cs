@@ -22,7 +22,7 @@ public static class BoardTexts
     public static Dictionary<string, object> For(IStringLocalizer<UiTexts> texts, params (string Name, string Key)[] more)
     {
         var all = PageData.Texts(
-            texts, "Board", "Kept", "Sending", "KeptHere", "KeepOpen", "SetAside", "PensDown", "Closed", "Opening", "NotReached", "TryOut", "OnlyLook", "Moving", "RefusedOther", "PageOf", "PictureAway", "Fresh", "FreshPage", "HandIn", "HandedIn", "DueAt", "LateSince");
+            texts, "Board", "Kept", "Sending", "KeptHere", "KeepOpen", "SetAside", "PensDown", "Closed", "Opening", "NotReached", "TryOut", "OnlyLook", "Moving", "MovedToGroup", "MovedToOwn", "LeftKept", "LeftWaiting", "LeftLost", "ChangedSince", "RefusedOther", "PageOf", "PictureAway", "Fresh", "FreshPage", "HandIn", "HandedIn", "DueAt", "LateSince");
         foreach (var (name, text) in PageData.Texts(texts, "Marks", "Ink", "Text", "Note", "Bubble", "Picture", "Formula", "Stamp", "Connector", "Zone", "Printed", "Loose", "Key", "Mine", "Teacher", "Other", "Empty")) all[name] = text;
         all["figures"] = Enum.GetNames<Figure>().ToDictionary(f => f, f => texts[$"Figure.{f}"].Value, StringComparer.Ordinal);
         all["stamps"] = Stamps.All.ToDictionary(s => s.Name, s => texts[$"Stamp.{s.Name}"].Value, StringComparer.Ordinal);

@@ -13,7 +13,7 @@ namespace Yardang.Web.Pages;
 
 /// <summary>The teacher's live view of all the work.</summary>
 [Authorize]
-public sealed class CirculateModel(AccessResolver access, LessonPeople people, IDbContextFactory<SchoolContext> school, IStringLocalizer<UiTexts> texts) : PageModel
+public sealed class CirculateModel(AccessResolver access, LessonPeople people, SendingAway sendingAway, IDbContextFactory<SchoolContext> school, IStringLocalizer<UiTexts> texts) : PageModel
 {
     public LessonRecord Lesson { get; private set; } = null!;
 
@@ -38,14 +38,22 @@ public sealed class CirculateModel(AccessResolver access, LessonPeople people, I
         Lesson = lesson;
         People = await people.InAsync(id);
         var all = PageData.Texts(
-            texts, "Circulate", "Everybody", "PensGoingDown", "PensDownOn", "PensDownOnOne", "PeopleOne", "PensGoingUp", "PensUp", "Closed", "People", "PageOf", "MinutesAgo", "JustNow", "NotStarted", "Helper", "HandedIn", "HandedInLate");
-        foreach (var (name, text) in PageData.Texts(texts, "Needs", "NeedDoor", "NeedHand", "NeedReady", "NeedLate", "NeedIdle", "NeedNotStarted", "Waiting", "WaitingMinutes")) all[name] = text;
+            texts, "Circulate", "Everybody", "PensGoingDown", "PensDownOn", "PensDownOnOne", "PeopleOne", "PensGoingUp", "PensUp", "Closed", "People", "PageOf", "MinutesAgo", "JustNow", "NotStarted", "Helper", "HandedIn", "HandedInLate", "HandedInChanged", "Flood", "LatePage", "LateStrokes", "LateStroke", "LateChanges", "LateChange");
+        foreach (var (name, text) in PageData.Texts(texts, "Needs", "NeedDoor", "NeedHand", "NeedReady", "NeedLate", "NeedLateEarlier", "NeedIdle", "NeedNotStarted", "Waiting", "WaitingMinutes")) all[name] = text;
         await using var db = await school.CreateDbContextAsync();
         var version = ActivityJson.Read(await db.Versions.Where(v => v.Id == lesson.VersionId).Select(v => v.Content).SingleAsync());
         Languages = Core.Activities.Languages.In(version) is { Count: > 1 } several ? [.. several] : [];
         TeachersBoard = await Seating.BoardAsync(db, id, BoardKind.Teacher, 0);
         Data = new { lesson = id, who = $"teacher-{visitor.TeacherId}", me = new { me.Number, me.IsStaff, me.LooksOnly }, together = lesson.TogetherId, written = lesson.Language, people = People, teachers = await people.TeachersAsync(lesson), seats = await SeatsAsync(db, lesson), texts = all };
         return Page();
+    }
+
+    /// <summary>Sends away whom somebody has made up, and closes the door.</summary>
+    public async Task<IActionResult> OnPostSendAwayAsync(Guid id)
+    {
+        if (await access.LessonAsync(Visitor.Of(HttpContext), id, Power.Runs) is not { } lesson) return NotFound();
+        await sendingAway.SendAsync(lesson);
+        return Redirect($"/lesson/{id}");
     }
 
     // Of the class list to which the lesson was handed out, in the numbers of the lesson.

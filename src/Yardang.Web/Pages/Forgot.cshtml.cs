@@ -10,8 +10,8 @@ using Yardang.Web.Mail;
 namespace Yardang.Web.Pages;
 
 /// <summary>A teacher has forgotten the password: a link to set another goes to their address. Says the same whether there is such an account or not.</summary>
-[EnableRateLimiting(AccountLimit.Policy)]
-public sealed class ForgotModel(UserManager<Teacher> teachers, Outbox outbox, IStringLocalizer<UiTexts> texts) : PageModel
+[EnableRateLimiting(AccountLimit.Asking)]
+public sealed class ForgotModel(UserManager<Teacher> teachers, Outbox outbox, MailLimit limit, IStringLocalizer<UiTexts> texts) : PageModel
 {
     /// <summary>Whether a link was asked for.</summary>
     public bool Asked { get; private set; }
@@ -19,7 +19,7 @@ public sealed class ForgotModel(UserManager<Teacher> teachers, Outbox outbox, IS
     public async Task<IActionResult> OnPostAsync(string? email)
     {
         Asked = true;
-        if (await teachers.FindByEmailAsync(email ?? "") is { EndsAt: null } teacher)
+        if (await teachers.FindByEmailAsync(email ?? "") is { EndsAt: null } teacher && limit.Allows(email!))
         {
             var token = await teachers.GeneratePasswordResetTokenAsync(teacher);
             await outbox.PutAsync(teacher.Email!, texts["Mail.Reset.Subject"], texts["Mail.Reset.Text", teacher.DisplayName], $"/reset?teacher={teacher.Id}&token={Uri.EscapeDataString(token)}");

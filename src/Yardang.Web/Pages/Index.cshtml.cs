@@ -24,24 +24,24 @@ public sealed class IndexModel(Joining joining, JoinThrottle throttle, IDbContex
     public async Task OnGetAsync(bool unknown, bool nowhere)
     {
         if (unknown) Problem = texts["Front.UnknownDevice"];
-        if (nowhere) Problem = throttle.MustWait(HttpContext) ? texts["Front.Wait"] : texts["Front.UnknownAddress"];
+        if (nowhere) Problem = texts["Front.UnknownAddress"];
         await FindKnownAsync();
     }
 
     public async Task<IActionResult> OnPostAsync(string? code)
     {
         Typed = code?.Length <= JoinCode.Length * 5 ? code : "";
-        if (throttle.MustWait(HttpContext))
+        if (!await throttle.EnterAsync(HttpContext))
         {
             Problem = texts["Front.Wait"];
         }
         else if ((JoinCode.Read(code) is { } read ? await joining.FindAsync(read) : await joining.FindByAddressAsync(code)) is { } lesson)
         {
+            throttle.WasRight(HttpContext);
             return RedirectToPage("/Join", new { code = lesson.Code });
         }
         else
         {
-            throttle.Failed(HttpContext);
             Problem = JoinCode.Read(code) is null ? texts["Front.NotACode", JoinCode.Length] : texts["Front.UnknownCode"];
         }
 

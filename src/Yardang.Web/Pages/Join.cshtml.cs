@@ -11,7 +11,7 @@ using Yardang.Web.Lessons;
 namespace Yardang.Web.Pages;
 
 /// <summary>A lesson's door: who are you? A shared device is asked "Go on as ...?" first.</summary>
-public sealed class JoinModel(Joining joining, AccessResolver access, ParticipantCookie cookie, JoinThrottle throttle, ReentryKeys keys, IStringLocalizer<UiTexts> texts) : PageModel
+public sealed class JoinModel(Joining joining, AccessResolver access, ParticipantCookie cookie, JoinThrottle throttle, JoinLimit limit, ReentryKeys keys, IStringLocalizer<UiTexts> texts) : PageModel
 {
     public LessonRecord Lesson { get; private set; } = null!;
 
@@ -97,8 +97,15 @@ public sealed class JoinModel(Joining joining, AccessResolver access, Participan
 
         if (!LessonPassword.Opens(Lesson, password))
         {
-            throttle.Failed(HttpContext);
+            throttle.WrongPassword(HttpContext);
             Problem = texts["Join.WrongPassword"];
+            return Page();
+        }
+
+        // Who is expected comes in in any case; only people can be made up without end.
+        if (introduced is Introduced.Newcomer && !limit.LetsIn(HttpContext, Lesson.Id, Known.Count))
+        {
+            Problem = Known.Count >= JoinLimit.OfDevice ? texts["Join.DeviceFull", JoinLimit.OfDevice] : texts["Join.Crowd"];
             return Page();
         }
 
@@ -127,13 +134,9 @@ public sealed class JoinModel(Joining joining, AccessResolver access, Participan
     // A wrong code in the address counts like one that was typed.
     private async Task<IActionResult?> FindAsync(string code)
     {
-        var lesson = throttle.MustWait(HttpContext) || JoinCode.Read(code) is not { } read ? null : await joining.FindAsync(read);
-        if (lesson is null)
-        {
-            throttle.Failed(HttpContext);
-            return RedirectToPage("/Index");
-        }
-
+        var lesson = await throttle.EnterAsync(HttpContext) && JoinCode.Read(code) is { } read ? await joining.FindAsync(read) : null;
+        if (lesson is null) return RedirectToPage("/Index");
+        throttle.WasRight(HttpContext);
         Lesson = lesson;
         Known = await access.ParticipantsAsync(Visitor.Of(HttpContext), lesson.Id);
         return null;

@@ -65,6 +65,7 @@ public sealed class LateModel(AccessResolver access, LateHanding late, LessonPeo
             {
                 Refusal.Closed => texts["Late.Closed"],
                 Refusal.Full => texts["Late.Full", LateChange.Most],
+                Refusal.OutOfRange => texts["Late.NotAllowed"],
                 _ => texts["Late.Gone"],
             };
         }

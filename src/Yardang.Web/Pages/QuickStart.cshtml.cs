@@ -13,7 +13,7 @@ using Yardang.Web.QuickStart;
 namespace Yardang.Web.Pages;
 
 /// <summary>From the front door to a running board without an account: choose who shares a board, and there is the code.</summary>
-[EnableRateLimiting(AccountLimit.Policy)]
+[EnableRateLimiting(AccountLimit.Beginning)]
 public sealed class QuickStartModel(UserManager<Teacher> teachers, SignInManager<Teacher> signIn, Handing handing, TimeProvider clock, IStringLocalizer<UiTexts> texts) : PageModel
 {
     /// <summary>How many hours it lives.</summary>

@@ -13,6 +13,7 @@ public sealed record ReadyCheckView(Guid Activity, IReadOnlyList<ReadyLine> Line
     {
         "DoorClosed" => "door-open",
         "DueButNotHandedIn" => "hands-in",
+        "NumberAndName" => "introduction-NumberAndName",
         "GroupsWithoutList" when HasLists => "list",
         _ => null,
     };

@@ -9,8 +9,8 @@ using Yardang.Web.Access;
 namespace Yardang.Web.Pages;
 
 /// <summary>Sets another password, with the link of a message. Every other device is signed out.</summary>
-[EnableRateLimiting(AccountLimit.Policy)]
-public sealed class ResetModel(UserManager<Teacher> teachers, SignInManager<Teacher> signIn, IStringLocalizer<UiTexts> texts) : PageModel
+[EnableRateLimiting(AccountLimit.Resetting)]
+public sealed class ResetModel(UserManager<Teacher> teachers, SignInManager<Teacher> signIn, TeachersCookie known, IStringLocalizer<UiTexts> texts) : PageModel
 {
     public Guid Teacher { get; private set; }
 
@@ -28,7 +28,7 @@ public sealed class ResetModel(UserManager<Teacher> teachers, SignInManager<Teac
             var result = await teachers.ResetPasswordAsync(found, Token, password ?? "");
             if (result.Succeeded)
             {
-                await teachers.SetLockoutEndDateAsync(found, null);
+                known.Remember(HttpContext, found.Id);
                 await signIn.SignInAsync(found, isPersistent: true);
                 return Redirect("/desk");
             }

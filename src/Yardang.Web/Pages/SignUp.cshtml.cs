@@ -11,7 +11,7 @@ namespace Yardang.Web.Pages;
 
 /// <summary>Makes a teacher's account. No e-mail is sent anywhere.</summary>
 [EnableRateLimiting(AccountLimit.Making)]
-public sealed class SignUpModel(UserManager<Teacher> teachers, SignInManager<Teacher> signIn, IStringLocalizer<UiTexts> texts) : PageModel
+public sealed class SignUpModel(UserManager<Teacher> teachers, SignInManager<Teacher> signIn, TeachersCookie known, IStringLocalizer<UiTexts> texts) : PageModel
 {
     public string Name { get; private set; } = "";
 
@@ -32,6 +32,7 @@ public sealed class SignUpModel(UserManager<Teacher> teachers, SignInManager<Tea
         var result = await teachers.CreateAsync(teacher, password ?? "");
         if (result.Succeeded)
         {
+            known.Remember(HttpContext, teacher.Id);
             await signIn.SignInAsync(teacher, isPersistent: true);
             return LocalRedirect(Url.IsLocalUrl(returnUrl) ? returnUrl : "/desk");
         }

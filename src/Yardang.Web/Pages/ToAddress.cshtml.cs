@@ -10,8 +10,12 @@ public sealed class ToAddressModel(Joining joining, JoinThrottle throttle) : Pag
 {
     public async Task<IActionResult> OnGetAsync(string address)
     {
-        if (!throttle.MustWait(HttpContext) && await joining.FindByAddressAsync(address) is { } lesson) return Redirect($"/join/{lesson.Code}");
-        throttle.Failed(HttpContext);
+        if (await throttle.EnterAsync(HttpContext) && await joining.FindByAddressAsync(address) is { } lesson)
+        {
+            throttle.WasRight(HttpContext);
+            return Redirect($"/join/{lesson.Code}");
+        }
+
         return RedirectToPage("/Index", new { nowhere = true });
     }
 }

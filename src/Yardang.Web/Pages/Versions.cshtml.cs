@@ -25,6 +25,8 @@ public sealed class VersionsModel(AccessResolver access, Handing handing, IDbCon
 
     public IReadOnlyList<KeptVersion> Versions { get; private set; } = [];
 
+    public string? Problem { get; private set; }
+
     public async Task<IActionResult> OnGetAsync(Guid id)
     {
         if (await access.ActivityAsync(Visitor.Of(HttpContext), id, Power.Runs) is not { } activity) return NotFound();
@@ -50,7 +52,15 @@ public sealed class VersionsModel(AccessResolver access, Handing handing, IDbCon
         if (await access.ActivityAsync(Visitor.Of(HttpContext), id, Power.Runs) is not { } activity) return NotFound();
         await using var db = await school.CreateDbContextAsync();
         if (await db.Versions.SingleOrDefaultAsync(v => v.Id == version && v.ActivityId == id) is not { } earlier) return NotFound();
-        await handing.RestoreAsync(activity, earlier, texts["Versions.BeforeRestoring", clock.Show(earlier.FrozenAt)]);
-        return Redirect($"/workshop/{id}");
+        try
+        {
+            await handing.RestoreAsync(activity, earlier, texts["Versions.BeforeRestoring", clock.Show(earlier.FrozenAt)]);
+            return Redirect($"/workshop/{id}");
+        }
+        catch (FormatException e)
+        {
+            Problem = texts["Versions.NotAllowed", e.Message];
+            return await OnGetAsync(id);
+        }
     }
 }

@@ -1,6 +1,7 @@
 using System.Buffers;
 using MessagePack;
 using Yardang.Core.Rooms;
+using Yardang.Core.Visibility;
 
 namespace Yardang.Web.Rooms;
 
@@ -31,7 +32,7 @@ public static class Frame
         w.WriteArrayHeader(CountFor(subscription.Reader, events));
         foreach (var e in events)
         {
-            if (e.Envelope.IsFor(subscription.Reader)) w.WriteRaw(e.Payload);
+            if (Sight.Of(subscription.Reader, e.Envelope)) w.WriteRaw(e.Payload);
         }
 
         w.WriteArrayHeader(previews.Count);
@@ -46,7 +47,7 @@ public static class Frame
         var count = 0;
         foreach (var e in events)
         {
-            if (e.Envelope.IsFor(reader)) count++;
+            if (Sight.Of(reader, e.Envelope)) count++;
         }
 
         return count;

@@ -1,5 +1,6 @@
 using MessagePack;
 using Microsoft.AspNetCore.Antiforgery;
+using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
 using Yardang.Data.Wire;
 using Yardang.Web.Access;
@@ -8,7 +9,7 @@ namespace Yardang.Web.Rooms;
 
 /// <summary>
 /// Takes what was written on a board by somebody who has left it meanwhile, or is on another page of their own: an array of commands in order,
-/// each as the hub takes it. Answered when all are durable or refused; sending them again does no harm.
+/// each as the hub takes it. Answered when all are durable or refused, with what became of them; sending them again does no harm.
 /// </summary>
 public sealed class LeftoversEndpoint(RoomHosts hosts, AccessResolver access, IAntiforgery antiforgery)
 {
@@ -21,12 +22,27 @@ public sealed class LeftoversEndpoint(RoomHosts hosts, AccessResolver access, IA
         if (!await antiforgery.IsRequestValidAsync(context)) return Results.BadRequest();
         if (await access.ForRoomAsync(Visitor.Of(context), room) is not { Kind: RoomKind.Board, Actor.IsStaff: false } found) return Results.NotFound();
         if (await hosts.FindAsync(room) is not { } host || Read(await BytesAsync(context)) is not { } messages) return Results.BadRequest();
+        var (kept, waiting, refused) = (0, 0, 0);
         foreach (var message in messages)
         {
-            if (CommandCodec.Decode(message).Submission is { } submission) await host.SubmitAsync(submission, found.Actor, context.RequestAborted);
+            if (CommandCodec.Decode(message).Submission is not { } submission)
+            {
+                refused++;
+                continue;
+            }
+
+            switch (await host.SubmitAsync(submission, found.Actor, context.RequestAborted))
+            {
+                case (Decision.Accepted { Event: WorkSetAside }, _): waiting++; break;
+                case (Decision.Accepted or Decision.Known, _): kept++; break;
+
+                // The room has too much to do, or lacks what came before: the whole is sent again in a moment.
+                case (Decision.Refused { Reason: Refusal.Busy or Refusal.Resend }, _): return Results.StatusCode(StatusCodes.Status503ServiceUnavailable);
+                default: refused++; break;
+            }
         }
 
-        return Results.NoContent();
+        return Results.Json(new { kept, waiting, refused });
     }
 
     private static async Task<byte[]> BytesAsync(HttpContext context)

@@ -5,6 +5,9 @@ namespace Yardang.Web.Rooms;
 /// <summary>The last refused commands of one tab, so that a retry gets the same answer as the first try. Forgotten when the room is put away.</summary>
 public sealed class RefusedCommands
 {
+    /// <summary>For how many tabs of a room refusals are remembered; one more, and all are forgotten.</summary>
+    public const int MostTabs = 2_000;
+
     private const int Remembered = 64;
 
     private readonly Queue<(int Counter, Refusal Reason)> _last = new();

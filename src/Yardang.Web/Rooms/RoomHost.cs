@@ -196,6 +196,7 @@ public sealed class RoomHost
     }
 
     /// <summary>Durable events as they come, for parts of the program that follow a room.</summary>
+    /// <exception cref="InvalidOperationException">It fell too far behind: it has to look at the room as it is, and follow from there.</exception>
     public async IAsyncEnumerable<Envelope> FollowAsync(long after, [System.Runtime.CompilerServices.EnumeratorCancellation] CancellationToken stop = default)
     {
         var subscription = Watch(Actor.Program, after);
@@ -204,7 +205,7 @@ public sealed class RoomHost
             while (!_finished.IsCancellationRequested)
             {
                 await subscription.NewsAsync(stop);
-                foreach (var published in _tail.After(subscription.Cursor, int.MaxValue / 2) ?? [])
+                foreach (var published in _tail.After(subscription.Cursor, int.MaxValue / 2) ?? throw new InvalidOperationException("More has happened than could be followed."))
                 {
                     subscription.Cursor = published.Envelope.Number;
                     yield return published.Envelope;
@@ -265,6 +266,17 @@ public sealed class RoomHost
             _logger.LogCritical(e, "The writer of room {Room} failed; the room is loaded anew.", Id);
             Finish();
         }
+
+        // Nobody waits for a writer that has gone.
+        while (_mailbox.Reader.TryRead(out var letter)) Return(letter);
+    }
+
+    private void Return(Letter letter)
+    {
+        var gone = new IOException("The room is being loaded anew.");
+        if (letter is Submitting(var submission, _, var submitter)) submitter.Answer(Id, submission, Refusal.Busy, null);
+        else if (letter is Looking(_, var seen)) seen.TrySetException(gone);
+        else if (letter is Setting(_, var set)) set.TrySetException(gone);
     }
 
     private async Task WriteUntilCompletedAsync()
@@ -293,13 +305,26 @@ public sealed class RoomHost
                 Decide(submission, actor, submitter, events);
                 break;
             case Looking(var look, var seen):
-                look(_room);
-                seen.SetResult(_room.Number);
+                Look(look, seen);
                 break;
             case Setting(var conditions, var set):
                 _conditions = conditions;
                 set.SetResult();
                 break;
+        }
+    }
+
+    // A look that fails is the business of whoever looks.
+    private void Look(Action<Room> look, TaskCompletionSource<long> seen)
+    {
+        try
+        {
+            look(_room);
+            seen.SetResult(_room.Number);
+        }
+        catch (Exception e)
+        {
+            seen.SetException(e);
         }
     }
 
@@ -311,7 +336,9 @@ public sealed class RoomHost
             return;
         }
 
-        var refused = _refused.GetValueOrDefault(submission.Client);
+        // What was refused is remembered for its owner alone: nobody else's refusal changes what becomes of their commands.
+        var isOwn = !actor.LooksOnly && _room.IsOf(submission.Client, actor);
+        var refused = isOwn ? _refused.GetValueOrDefault(submission.Client) : null;
         if (refused?.ReasonFor(submission.Counter) is { } reason)
         {
             submitter.Answer(Id, submission, reason, null);
@@ -320,11 +347,12 @@ public sealed class RoomHost
 
         // A refused command leaves no trace in the log, so the next one must not be taken for a gap.
         var follows = refused?.ReasonFor(submission.After) is not null;
-        var decision = _room.Decide(follows ? submission with { After = 0 } : submission, actor, _conditions);
+        var decision = Judge(follows ? submission with { After = 0 } : submission, actor);
         if (decision is not Decision.Accepted accepted)
         {
-            if (decision is Decision.Refused { Reason: not (Refusal.Resend or Refusal.UnknownClient) and var why } && submission.Client != 0)
+            if (isOwn && decision is Decision.Refused { Reason: not Refusal.Resend and var why })
             {
+                if (_refused.Count >= RefusedCommands.MostTabs) _refused.Clear();
                 if (refused is null) _refused[submission.Client] = refused = new RefusedCommands();
                 refused.Remember(submission.Counter, why);
             }
@@ -336,9 +364,33 @@ public sealed class RoomHost
         var envelope = new Envelope(
             _room.Number + 1, _clock.GetUtcNow().ToUnixTimeMilliseconds(), actor, submission.Client, submission.Counter,
             submission.Gesture, accepted.Audience, accepted.Event);
-        _room.Apply(envelope);
-        events.Add(new Published(envelope, EventCodec.Encode(envelope)));
+        try
+        {
+            _room.Apply(envelope);
+            events.Add(new Published(envelope, EventCodec.Encode(envelope)));
+        }
+        catch
+        {
+            // What the room holds now cannot be trusted: it is loaded anew, and this is sent again.
+            submitter.Answer(Id, submission, Refusal.Busy, null);
+            throw;
+        }
+
         submitter.Answer(Id, submission, decision, envelope);
+    }
+
+    // Deciding changes nothing: a rule that fails harms nobody but the one who asked.
+    private Decision Judge(Submission submission, Actor actor)
+    {
+        try
+        {
+            return _room.Decide(submission, actor, _conditions);
+        }
+        catch (Exception e)
+        {
+            _logger.LogError(e, "A {Command} in room {Room} could not be decided.", submission.Command.GetType().Name, Id);
+            return Refusal.Malformed;
+        }
     }
 
     // Runs on the log's thread.

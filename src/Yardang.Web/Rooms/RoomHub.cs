@@ -13,7 +13,7 @@ namespace Yardang.Web.Rooms;
 /// The live connection: commands in, numbered events out. Methods hand over and return; what happens next comes through
 /// <see cref="Watch"/>. Described in docs/protocol.md.
 /// </summary>
-public sealed class RoomHub(RoomHosts hosts, AccessResolver access, ILogger<RoomHub> logger) : Hub
+public sealed class RoomHub(RoomHosts hosts, AccessResolver access, IHubContext<RoomHub> hub, Strangers strangers) : Hub
 {
     private const int PreviewBytes = 8 * 1024;
     private const int MaxWatches = 400;
@@ -21,10 +21,15 @@ public sealed class RoomHub(RoomHosts hosts, AccessResolver access, ILogger<Room
     private ConcurrentDictionary<Guid, Entry> Entered =>
         (ConcurrentDictionary<Guid, Entry>)Context.Items[nameof(Entered)]!;
 
+    private RefusalPost Refusals => (RefusalPost)Context.Items[nameof(Refusals)]!;
+
     /// <inheritdoc/>
     public override Task OnConnectedAsync()
     {
+        var refusals = new RefusalPost(hub.Clients.Client(Context.ConnectionId), Context.Abort, Context.ConnectionAborted);
         Context.Items[nameof(Entered)] = new ConcurrentDictionary<Guid, Entry>();
+        Context.Items[nameof(Refusals)] = refusals;
+        _ = refusals.RunAsync();
         return Task.CompletedTask;
     }
 
@@ -62,11 +67,11 @@ public sealed class RoomHub(RoomHosts hosts, AccessResolver access, ILogger<Room
     /// <summary>Hands in a command. It is answered by its event, or by <c>Refused</c>.</summary>
     public async Task Submit(string room, byte[] message)
     {
+        if (!Guid.TryParse(room, out var id)) throw Refuse(Refusal.NotFound);
         var (submission, refusal, client, counter) = CommandCodec.Decode(message);
-        var answers = new HubSubmitter(Clients.Caller, logger);
-        if (!Guid.TryParse(room, out var id) || submission is null)
+        if (submission is null)
         {
-            answers.Refuse(room, client, counter, refusal ?? Refusal.NotFound, 0);
+            Refusals.Refuse(id, client, counter, refusal ?? Refusal.Malformed, 0);
             return;
         }
 
@@ -78,11 +83,11 @@ public sealed class RoomHub(RoomHosts hosts, AccessResolver access, ILogger<Room
         }
         catch (HubException)
         {
-            answers.Refuse(room, client, counter, Refusal.NotAllowed, 0);
+            Refusals.Refuse(id, client, counter, Refusal.NotAllowed, 0);
             return;
         }
 
-        if (!host.TrySubmit(submission, roomAccess.Actor, answers)) answers.Answer(id, submission, Refusal.Busy, null);
+        if (!host.TrySubmit(submission, roomAccess.Actor, Refusals)) Refusals.Answer(id, submission, Refusal.Busy, null);
     }
 
     /// <summary>Shows something passing to the others: ink being drawn.</summary>
@@ -133,7 +138,7 @@ public sealed class RoomHub(RoomHosts hosts, AccessResolver access, ILogger<Room
     private async Task<RoomAccess> LookUpAsync(Guid room)
     {
         if (await access.ForRoomAsync(Visitor.Of(Context.GetHttpContext()!), room) is { } found) return found;
-        logger.LogWarning("Somebody asked for room {Room} without a right to it.", room);
+        strangers.Refused(room);
         throw Refuse(Refusal.NotAllowed);
     }
 
@@ -141,19 +146,5 @@ public sealed class RoomHub(RoomHosts hosts, AccessResolver access, ILogger<Room
     private sealed record Entry(RoomAccess Access, RoomHost Host, int Rights)
     {
         public bool IsCurrent => !Host.Finished.IsCancellationRequested && Rights == Host.Rights;
-    }
-
-    private sealed class HubSubmitter(IClientProxy caller, ILogger logger) : ISubmitter
-    {
-        public void Answer(Guid room, Submission submission, Decision decision, Envelope? envelope)
-        {
-            if (decision is Decision.Refused refused) Refuse(room.ToString(), submission.Client, submission.Counter, refused.Reason, refused.Number);
-        }
-
-        public void Refuse(string room, int client, int counter, Refusal reason, int number)
-        {
-            logger.LogInformation("Command {Client}/{Counter} in room {Room} was refused: {Reason}.", client, counter, room, reason);
-            _ = caller.SendAsync("Refused", room, client, counter, (int)reason, number);
-        }
     }
 }

@@ -6,7 +6,7 @@ using Yardang.Data.School;
 namespace Yardang.Web.Rooms;
 
 /// <summary>Deletes rooms to which nothing leads any more: their logs, and the pictures that only they showed.</summary>
-public sealed class RoomRemoval(IDbContextFactory<SchoolContext> school, RoomHosts hosts, IEventStore log, MediaStore media)
+public sealed class RoomRemoval(IDbContextFactory<SchoolContext> school, RoomHosts hosts, IEventStore log, MediaStore media, ILogger<RoomRemoval> logger)
 {
     /// <summary>Deletes all rooms whose removal is noted. What a crash interrupts is done the next time.</summary>
     public async Task RunAsync()
@@ -14,11 +14,20 @@ public sealed class RoomRemoval(IDbContextFactory<SchoolContext> school, RoomHos
         await using var db = await school.CreateDbContextAsync();
         var rooms = await db.RoomRemovals.Select(r => r.Id).ToListAsync();
         var pictures = new HashSet<string>(StringComparer.Ordinal);
-        foreach (var room in rooms)
+        foreach (var room in rooms.ToList())
         {
-            await hosts.DropAsync(room);
-            foreach (var bytes in log.Read(room, 0)) pictures.UnionWith(MediaMentions.In(bytes));
-            log.Delete(room);
+            try
+            {
+                await hosts.DropAsync(room);
+                foreach (var bytes in log.Read(room, 0)) pictures.UnionWith(MediaMentions.In(bytes));
+                log.Delete(room);
+            }
+            catch (Exception e) when (e is IOException or System.Data.Common.DbException)
+            {
+                // It stays noted, and is deleted the next time.
+                rooms.Remove(room);
+                logger.LogError(e, "Room {Room} was not deleted; it is tried again.", room);
+            }
         }
 
         foreach (var name in await UnusedAsync(db, pictures)) media.Delete(name);

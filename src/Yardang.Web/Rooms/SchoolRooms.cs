@@ -10,7 +10,7 @@ using Yardang.Web.Lessons;
 namespace Yardang.Web.Rooms;
 
 /// <summary>Finds rooms in the school's tables: what a board is a copy of, and what its lesson allows now.</summary>
-public sealed class SchoolRooms(IDbContextFactory<SchoolContext> school, LessonConduct conduct, LateChangeShelf lateChanges, ILogger<SchoolRooms> logger) : IRoomSource
+public sealed class SchoolRooms(IDbContextFactory<SchoolContext> school, LessonConduct conduct, LateChangeShelf lateChanges, WaitingWork waiting, ILogger<SchoolRooms> logger) : IRoomSource
 {
     public async Task<(Func<Room> Create, Conditions Conditions)?> FindAsync(Guid room, RoomHosts hosts)
     {
@@ -36,6 +36,7 @@ public sealed class SchoolRooms(IDbContextFactory<SchoolContext> school, LessonC
         if (host.Kind != RoomKind.Board) return;
         await using var db = await school.CreateDbContextAsync();
         var lesson = await db.Boards.Where(b => b.Id == host.Id).Select(b => b.LessonId).SingleAsync();
+        waiting.Begin(host, lesson, hosts);
         try
         {
             await lateChanges.BringUpToDateAsync(await hosts.GetAsync(lesson), host);

@@ -7,7 +7,7 @@ using Yardang.Web.Access;
 namespace Yardang.Web.Rooms;
 
 /// <summary>A room's state over HTTP, compressed once for each reader's view: how somebody joins late.</summary>
-public sealed class SnapshotEndpoint(RoomHosts hosts, AccessResolver access)
+public sealed class SnapshotEndpoint(RoomHosts hosts, AccessResolver access, TimeProvider clock)
 {
     private const int Kept = 256;
     private readonly ConcurrentDictionary<(Guid Room, int View), (long Number, byte[] Gzip)> _cache = new();
@@ -27,7 +27,8 @@ public sealed class SnapshotEndpoint(RoomHosts hosts, AccessResolver access)
             _cache[(room, view)] = cached;
         }
 
-        context.Response.Headers.CacheControl = "no-store";
+        context.Response.Headers.CacheControl = "private, no-store";
+        context.Response.Headers["X-Server-Time"] = clock.GetUtcNow().ToUnixTimeMilliseconds().ToString(System.Globalization.CultureInfo.InvariantCulture);
         context.Response.Headers.ContentEncoding = "gzip";
         return Results.Bytes(cached.Gzip, "application/vnd.msgpack");
     }

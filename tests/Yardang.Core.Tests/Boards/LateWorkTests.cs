@@ -60,4 +60,39 @@ public class LateWorkTests
         _board.Conditions = new Conditions(PensDown: true);
         Assert.True(_board.Board.Sheets.Marks.ContainsKey(_board.Draw(Teacher)));
     }
+
+    [Fact]
+    public void Late_work_is_held_to_the_rules_that_hold_in_time()
+    {
+        _board.Conditions = new Conditions(PensDown: true);
+        var id = _board.NextId(Maya);
+        Assert.Equal(Refusal.OutOfRange, _board.RefusalOf(Maya, new AddMark(id, 1, Grip.Own, new InkBody([]), new Style(0, 60))));
+        Assert.Equal(Refusal.NotAllowed, _board.RefusalOf(Maya, new AddMark(id, 1, Grip.Printed, Line(0, 0, 9, 9), new Style(0, 60))));
+        Assert.Equal(Refusal.NoSuchPage, _board.RefusalOf(Maya, new AddMark(id, 77, Grip.Own, Line(0, 0, 9, 9), new Style(0, 60))));
+        Assert.Equal(Refusal.Malformed, _board.RefusalOf(Maya, new AddMark(Ids.Of(1, 1), 1, Grip.Own, Line(0, 0, 9, 9), new Style(0, 60))));
+        Assert.Equal(Refusal.Printed, _board.RefusalOf(Maya, new MakeChanges([new Placed(PrintedTitle, new Place(9, 9, 0))])));
+        Assert.Equal(Refusal.NotFound, _board.RefusalOf(Maya, new MakeChanges([new Placed(4_711, new Place(9, 9, 0))])));
+        Assert.Equal(Refusal.NothingToUndo, _board.RefusalOf(Maya, new UndoGesture(4_711)));
+        Assert.Empty(_board.Board.SetAside);
+    }
+
+    [Fact]
+    public void It_may_rest_on_other_late_work_of_the_same_person()
+    {
+        _board.Conditions = new Conditions(PensDown: true);
+        var ink = _board.Draw(Maya);
+        Assert.IsType<Decision.Accepted>(_board.Do(Maya, new MakeChanges([new Placed(ink, new Place(900, 0, 0))])));
+        Assert.IsType<Decision.Accepted>(_board.Do(Maya, new UndoGesture(_board.Log[^1].Gesture), 0));
+        Assert.Equal(Refusal.NotFound, _board.RefusalOf(Ben, new MakeChanges([new Placed(ink, new Place(900, 0, 0))])));
+        Assert.Equal(3, _board.Board.SetAside.Count);
+    }
+
+    [Fact]
+    public void Nobody_fills_the_teachers_list_without_end()
+    {
+        _board.Conditions = new Conditions(PensDown: true);
+        for (var i = 0; i < Limits.LateWork; i++) _board.Draw(Maya);
+        Assert.Equal(Refusal.Full, _board.RefusalOf(Maya, new AddMark(_board.NextId(Maya), 1, Grip.Own, Line(0, 0, 9, 9), new Style(0, 60))));
+        _board.Draw(Ben);
+    }
 }

@@ -1,6 +1,8 @@
 using CsCheck;
+using Yardang.Core.Boards;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
+using Yardang.Data.Wire;
 using static Yardang.Core.Tests.Boards.BoardScript;
 
 namespace Yardang.Core.Tests.Boards;
@@ -38,5 +40,27 @@ public class RetryTests
         var client = Ids.ClientOf(board.NextId(Maya));
         var refused = Assert.IsType<Decision.Refused>(board.Board.Decide(new Submission(client, 3, 2, 0, new UndoGesture(1)), Maya, Conditions.Open));
         Assert.Equal((Refusal.Resend, 1), (refused.Reason, refused.Number));
+    }
+
+    [Fact]
+    public void Who_wastes_client_numbers_runs_out_of_them_alone()
+    {
+        var board = new Board(BoardScript.Content());
+        Decision Admit(Actor actor)
+        {
+            var decision = board.Decide(new Submission(0, 0, 0, 0, new AdmitClient()), actor, Conditions.Open);
+            if (decision is Decision.Accepted accepted) board.Apply(new Envelope(board.Number + 1, 0, actor, 0, 0, 0, accepted.Audience, accepted.Event));
+            return decision;
+        }
+
+        for (var i = 0; i < Limits.ClientsOfStudent; i++) Assert.IsType<Decision.Accepted>(Admit(BoardScript.Maya));
+        Assert.Equal(Refusal.Full, Assert.IsType<Decision.Refused>(Admit(BoardScript.Maya)).Reason);
+        Assert.IsType<Decision.Accepted>(Admit(BoardScript.Ben));
+        Assert.IsType<Decision.Accepted>(Admit(Actor.Owner));
+
+        // A room that was put away and loaded again knows it still.
+        var again = new Board(BoardScript.Content());
+        Assert.True(SnapshotCodec.Restore(SnapshotCodec.Encode(board, Actor.Program), again));
+        Assert.Equal(Refusal.Full, Assert.IsType<Decision.Refused>(again.Decide(new Submission(0, 0, 0, 0, new AdmitClient()), BoardScript.Maya, Conditions.Open)).Reason);
     }
 }

@@ -125,9 +125,9 @@ public class AdoptionTests
     public void Nothing_is_said_of_the_answer_key()
     {
         var zone = new ZoneBody(ShapeKind.Polygon, [0, 0, 900, 0, 900, 900], Texts.In("en", "Piers"), Expected: new Expectation([LooseLabel], ["pier"]));
-        var earlier = Content() with { Marks = [Printed(Zone, Grip.Printed, "") with { Body = zone }] };
+        var earlier = Content() with { Marks = [Printed(Zone, Grip.Printed, "") with { Body = zone, Style = new Style(0, 0, 1) }] };
         var board = new Core.Boards.Board(earlier);
-        var later = earlier with { Marks = [Printed(Zone, Grip.Printed, "") with { Body = zone with { Name = Texts.In("en", "Pillars"), Expected = new Expectation([], ["pillar"]) } }, Printed(91, Grip.Key, "the answer")] };
+        var later = earlier with { Marks = [Printed(Zone, Grip.Printed, "") with { Body = zone with { Name = Texts.In("en", "Pillars"), Expected = new Expectation([], ["pillar"]) }, Style = new Style(0, 0, 1) }, Printed(91, Grip.Key, "the answer")] };
         foreach (var (command, gesture) in new (Command, long)[] { (new AdoptChange(1, new(later, [1]), [earlier]), 1), (new GiveUpChange(1), 0) })
         {
             var accepted = Assert.IsType<Decision.Accepted>(board.Decide(new Submission(0, 0, 0, gesture, command), Actor.Program, Conditions.Open));

@@ -5,6 +5,7 @@ using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
 using Yardang.Core.Shapes;
 using Yardang.Core.Tests.Boards;
+using Yardang.Core.Visibility;
 using Yardang.Data.Wire;
 using static Yardang.Core.Tests.Boards.BoardScript;
 
@@ -41,7 +42,7 @@ public class AnswerKeyTests
     [Fact]
     public void What_is_expected_of_a_zone_is_corrected_and_taken_away()
     {
-        var expecting = Printed(Zone, Grip.Printed, "") with { Body = s_piers with { Expected = new Expectation([], ["pier"]) } };
+        var expecting = Printed(Zone, Grip.Printed, "") with { Body = s_piers with { Expected = new Expectation([], ["pier"]) }, Style = new Style(0, 0, 1) };
         _board.ByProgram(new AdoptChange(1, new(With(expecting), [1]), [Content()]), 1);
         Assert.Null(Expected());
         Give(expecting);
@@ -56,8 +57,8 @@ public class AnswerKeyTests
         Give(Printed(Answer, Grip.Key, "the answer"));
         var told = _board.Log[^1];
         Assert.Equal(Audience.Staff, told.Audience);
-        Assert.False(told.IsFor(Maya));
-        Assert.True(told.IsFor(Teacher));
+        Assert.False(Sight.Of(Maya, told));
+        Assert.True(Sight.Of(Teacher, told));
         Assert.DoesNotContain("the answer", Encoding.UTF8.GetString(SnapshotCodec.Encode(_board.Board, Maya)), StringComparison.Ordinal);
         Assert.Contains("the answer", Encoding.UTF8.GetString(SnapshotCodec.Encode(_board.Board, Teacher)), StringComparison.Ordinal);
     }

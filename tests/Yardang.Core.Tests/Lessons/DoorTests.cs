@@ -2,6 +2,7 @@ using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
 using Yardang.Core.Tests.Boards;
+using Yardang.Core.Visibility;
 
 namespace Yardang.Core.Tests.Lessons;
 
@@ -67,6 +68,43 @@ public class DoorTests
         Assert.Equal(Refusal.NotAllowed, ReasonOf(new SetPens(true), Actor.Owner with { LooksOnly = true }));
 
     [Fact]
+    public void More_newcomers_in_a_row_than_a_class_has_are_a_flood_and_those_on_the_list_are_none()
+    {
+        var script = new LessonScript(people: 0);
+        script.Do(new ExpectPeople(100), Actor.Program);
+        for (var n = 2; n < 90; n++) script.Do(new Join(n), Actor.Program);
+        Assert.Null(Flood.Among(script.Lesson.People.Values));
+        for (var i = 0; i <= Flood.Many; i++) script.Do(new Join(), Actor.Program);
+        var flood = Flood.Among(script.Lesson.People.Values)!;
+        Assert.Equal(Flood.Many + 1, flood.People.Count);
+        Assert.All(flood.People, n => Assert.False(script.Lesson.People[n].IsListed));
+    }
+
+    [Fact]
+    public void A_flood_is_sent_away_in_one_act_the_door_is_closed_and_there_is_room_again()
+    {
+        var script = new LessonScript(people: Lesson.MostPeople);
+        Assert.Equal(Refusal.Full, Assert.IsType<Decision.Refused>(script.Do(new Join(), Actor.Program)).Reason);
+        var flood = Flood.Among(script.Lesson.People.Values)!;
+        Assert.IsType<Decision.Accepted>(script.Do(new SendAway([.. flood.People.Skip(3)]), Actor.Owner));
+        Assert.Equal(3, script.Lesson.People.Values.Count(p => p.Standing == Standing.In));
+        Assert.Equal(Door.Closed, script.Lesson.Door);
+        script.Do(new SetDoor(Door.Open), Actor.Owner);
+        Assert.IsType<Decision.Accepted>(script.Do(new Join(), Actor.Program));
+        Assert.Equal(Refusal.NotAllowed, Assert.IsType<Decision.Refused>(script.Do(new SendAway([2]), new Actor(3, Role.Student))).Reason);
+    }
+
+    [Fact]
+    public void Nobody_on_the_class_list_is_sent_away_with_a_flood()
+    {
+        var script = new LessonScript(people: 2);
+        script.Do(new ExpectPeople(1), Actor.Program);
+        script.Do(new Join(4), Actor.Program);
+        Assert.Equal(Refusal.ChangedSince, Assert.IsType<Decision.Refused>(script.Do(new SendAway([2, 4]), Actor.Owner)).Reason);
+        Assert.Equal(Standing.In, script.Lesson.People[2].Standing);
+    }
+
+    [Fact]
     public void What_arrives_from_somebody_who_has_left_the_board_is_set_aside_and_they_hear_of_nothing_else()
     {
         var script = new BoardScript();
@@ -74,9 +112,9 @@ public class DoorTests
         var ink = new AddMark(script.NextId(gone), 1, Grip.Own, BoardScript.Line(0, 0, 900, 900), new Style(0, 80));
         var accepted = Assert.IsType<Decision.Accepted>(script.Do(gone, ink));
         Assert.IsType<WorkSetAside>(accepted.Event);
-        Assert.True(Said(accepted, BoardScript.Maya).IsFor(gone));
-        Assert.False(Said(accepted, BoardScript.Ben).IsFor(gone));
-        Assert.False(Said(new Decision.Accepted(new LateWorkDiscarded(1)), Actor.Owner).IsFor(gone));
+        Assert.True(Sight.Of(gone, Said(accepted, BoardScript.Maya)));
+        Assert.False(Sight.Of(gone, Said(accepted, BoardScript.Ben)));
+        Assert.False(Sight.Of(gone, Said(new Decision.Accepted(new LateWorkDiscarded(1)), Actor.Owner)));
 
         static Envelope Said(Decision.Accepted accepted, Actor by) => new(1, 0, by, 1, 1, 0, accepted.Audience, accepted.Event);
     }

@@ -39,7 +39,7 @@ public class LessonTests
     public void Other_students_are_not_told_of_a_raised_hand()
     {
         var accepted = Assert.IsType<Decision.Accepted>(Decide(s_maya, new GiveSignal(2, Signal.HandUp, true)));
-        Assert.Equal(Audience.AuthorAndStaff, accepted.Audience);
+        Assert.Equal(Audience.NamedAndStaff, accepted.Audience);
     }
 
     [Fact]

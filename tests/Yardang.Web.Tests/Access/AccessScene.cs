@@ -57,6 +57,32 @@ internal sealed record AccessScene(
         return hub;
     }
 
+    /// <summary>The same; null for whoever gets no connection.</summary>
+    public async Task<HubConnection?> FindHubAsync(Who who, string asQuery)
+    {
+        try
+        {
+            return await HubAsync(who, asQuery);
+        }
+        catch (HttpRequestException e) when (e.StatusCode == HttpStatusCode.Unauthorized)
+        {
+            return null;
+        }
+    }
+
+    /// <summary>Lets students look at the boards of others.</summary>
+    public async Task SeeOthersAsync(TestSchool school)
+    {
+        var room = await school.Get<RoomHosts>().GetAsync(Lesson.Id);
+        await room.SubmitAsync(new SetSight(true, true), Actor.Program, TestContext.Current.CancellationToken);
+        var seated = false;
+        await Eventually.IsAsync(async () =>
+        {
+            await room.LookAsync(r => seated = ((Lesson)r).SeatsThrough >= ((Lesson)r).PlacesAsOf, TestContext.Current.CancellationToken);
+            return seated;
+        });
+    }
+
     public static async Task<AccessScene> CreateAsync(TestSchool school)
     {
         var stop = TestContext.Current.CancellationToken;
@@ -90,7 +116,11 @@ internal sealed record AccessScene(
         await room.SubmitAsync(new SetGroups([new Group(1, "Arches", [3]), new Group(2, "Beams", [4])], 0), Actor.Program, stop);
         await room.SubmitAsync(new RemovePerson(5), Actor.Program, stop);
         var seated = false;
-        while (!seated) await room.LookAsync(r => seated = ((Lesson)r).SeatsThrough >= ((Lesson)r).PlacesAsOf, stop);
+        await Eventually.IsAsync(async () =>
+        {
+            await room.LookAsync(r => seated = ((Lesson)r).SeatsThrough >= ((Lesson)r).PlacesAsOf, stop);
+            return seated;
+        });
 
         await using var db = await school.Get<IDbContextFactory<SchoolContext>>().CreateDbContextAsync(stop);
         var groupBoard = await Seating.BoardAsync(db, lesson.Id, BoardKind.Group, 1);

@@ -26,7 +26,10 @@ public class HubMatrixTests
         var wrong = new List<string>();
         foreach (var (who, (_, asQuery)) in s.Visitors)
         {
-            await using var hub = await s.HubAsync(who, asQuery);
+            // Who has no business here does not even get a connection.
+            await using var hub = await s.FindHubAsync(who, asQuery);
+            if ((hub is null) != (who == Who.Anonymous)) wrong.Add($"{who} connects: {hub is not null}");
+            if (hub is null) continue;
             foreach (var (room, name, look, write) in RoomsOf(s))
             {
                 var admitted = await SucceedsAsync(() => hub.InvokeAsync<int>("Admit", room.ToString(), TestContext.Current.CancellationToken));
@@ -55,7 +58,8 @@ public class HubMatrixTests
         var wrong = new List<string>();
         foreach (var (who, (_, asQuery)) in s.Visitors)
         {
-            await using var hub = await s.HubAsync(who, asQuery);
+            await using var hub = await s.FindHubAsync(who, asQuery);
+            if (hub is null) continue;
             foreach (var (room, name, _, write) in RoomsOf(s))
             {
                 var host = await school.Get<RoomHosts>().GetAsync(room);
@@ -67,6 +71,65 @@ public class HubMatrixTests
         }
 
         Assert.Empty(wrong);
+    }
+
+    [Fact]
+    public async Task No_refusal_of_anybody_changes_what_anybody_else_can_do()
+    {
+        await using var school = new TestSchool();
+        var s = await AccessScene.CreateAsync(school);
+        await using var maya = await s.HubAsync(Who.BoardsStudent, s.Visitors[Who.BoardsStudent].As);
+        var client = await maya.InvokeAsync<int>("Admit", s.Board.ToString(), TestContext.Current.CancellationToken);
+        var refused = new List<Refusal>();
+        maya.On<string, int, int, int, int>("Refused", (_, _, _, reason, _) => refused.Add((Refusal)reason));
+        var host = await school.Get<RoomHosts>().GetAsync(s.Board);
+
+        // Everybody else names her tab and her next commands, as people and as onlookers, and is refused.
+        await s.SeeOthersAsync(school);
+        var attackers = s.Visitors.Where(v => v.Key is not (Who.Anonymous or Who.BoardsStudent)).Select(v => (v.Key, v.Value.As))
+            .Append((Who.InAnotherGroup, $"{s.Visitors[Who.InAnotherGroup].As}&look=1"))
+            .Append((Who.BoardsStudent, $"{s.Visitors[Who.BoardsStudent].As}&look=1"))
+            .Append((Who.Anonymous, $"?embed={s.EmbedKey}"));
+        foreach (var (who, query) in attackers)
+        {
+            await using var hub = await s.HubAsync(who, query);
+            for (var counter = 1; counter <= 3; counter++)
+            {
+                await hub.InvokeAsync("Submit", s.Board.ToString(), CommandCodec.Encode(new Submission(client, counter, counter - 1, 0, new AddMark(Ids.Of(client, counter), 99, Grip.Printed, new NoteBody(0, 0, 1, 1, new Words("", "en", [], 1)), new Style(0, 0)))), TestContext.Current.CancellationToken);
+            }
+        }
+
+        for (var counter = 1; counter <= 3; counter++)
+        {
+            await maya.InvokeAsync("Submit", s.Board.ToString(), CommandCodec.Encode(new Submission(client, counter, counter - 1, 0, new AddMark(Ids.Of(client, counter), 1, Grip.Own, new NoteBody(0, 0, 4_000, 4_000, new Words("mine", "en", ["mine"], 700)), new Style(0, 0)))), TestContext.Current.CancellationToken);
+        }
+
+        var kept = 0;
+        await Eventually.IsAsync(async () =>
+        {
+            await host.LookAsync(r => kept = ((Board)r).Sheets.Marks.Values.Count(m => !m.ByStaff && m.Words?.Text == "mine"), TestContext.Current.CancellationToken);
+            return kept == 3 || refused.Count > 0;
+        });
+        Assert.Empty(refused);
+    }
+
+    [Fact]
+    public async Task A_connection_comes_from_a_page_of_this_server_or_from_no_page()
+    {
+        await using var school = new TestSchool();
+        var s = await AccessScene.CreateAsync(school);
+        async Task<HttpStatusCode> AskAsync(string? origin)
+        {
+            using var request = new HttpRequestMessage(HttpMethod.Post, "/live/negotiate?negotiateVersion=1");
+            if (origin is not null) request.Headers.Add("Origin", origin);
+            using var answer = await s.Visitors[Who.Owner].Browser.SendAsync(request, TestContext.Current.CancellationToken);
+            return answer.StatusCode;
+        }
+
+        Assert.Equal(HttpStatusCode.OK, await AskAsync(null));
+        Assert.Equal(HttpStatusCode.OK, await AskAsync($"http://{s.Address.Authority}"));
+        Assert.Equal(HttpStatusCode.Forbidden, await AskAsync("https://elsewhere.example"));
+        Assert.Equal(HttpStatusCode.Forbidden, await AskAsync("null"));
     }
 
     [Fact]

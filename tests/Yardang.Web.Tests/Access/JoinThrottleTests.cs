@@ -1,7 +1,3 @@
-using System.Net;
-using Microsoft.AspNetCore.DataProtection;
-using Microsoft.AspNetCore.Http;
-using Microsoft.Extensions.DependencyInjection;
 using Yardang.Core.Lessons;
 using Yardang.Web.Access;
 
@@ -10,75 +6,54 @@ namespace Yardang.Web.Tests.Access;
 public class JoinThrottleTests
 {
     private readonly Clock _clock = new();
-    private readonly JoinThrottle _throttle;
-    private readonly ServiceProvider _services;
 
-    public JoinThrottleTests()
+    [Fact]
+    public void So_many_go_at_once_and_then_one_after_the_other_at_a_pace()
     {
-        _throttle = new JoinThrottle(_clock);
-        _services = new ServiceCollection().AddSingleton(new ParticipantCookie(new EphemeralDataProtectionProvider(), _clock)).BuildServiceProvider();
+        var pace = new Pace(3, perSecond: 10, mostWaiting: 2, _clock);
+        Assert.All(Enumerable.Range(0, 3), _ => Assert.Equal(TimeSpan.Zero, pace.TakeTurn("here")));
+        Assert.Equal(100, pace.TakeTurn("here")!.Value.TotalMilliseconds, 1);
+        Assert.Equal(200, pace.TakeTurn("here")!.Value.TotalMilliseconds, 1);
+        Assert.Null(pace.TakeTurn("here"));
+        Assert.Equal(TimeSpan.Zero, pace.TakeTurn("elsewhere"));
+        _clock.Advance(TimeSpan.FromMilliseconds(300));
+        Assert.Equal(TimeSpan.Zero, pace.TakeTurn("here"));
     }
 
     [Fact]
-    public void A_whole_school_behind_one_address_may_mistype_once()
+    public void What_was_harmless_is_given_back_so_that_any_number_of_right_codes_goes_through()
     {
-        for (var i = 0; i < 299; i++) _throttle.Failed(From("192.0.2.7"));
-        Assert.False(_throttle.MustWait(From("192.0.2.7")));
-    }
-
-    [Fact]
-    public void Guessing_from_one_address_is_slowed_down_and_others_do_not_notice()
-    {
-        for (var i = 0; i < 300; i++) _throttle.Failed(From("192.0.2.7"));
-        Assert.True(_throttle.MustWait(From("192.0.2.7")));
-        Assert.False(_throttle.MustWait(From("192.0.2.8")));
-        _clock.Advance(TimeSpan.FromMinutes(5));
-        Assert.False(_throttle.MustWait(From("192.0.2.7")));
-    }
-
-    [Fact]
-    public void Strangers_hold_nobody_up_who_was_let_in_before_and_having_been_let_in_somewhere_gives_no_more_tries()
-    {
-        for (var i = 0; i < 300; i++) _throttle.Failed(From("192.0.2.7"));
-        var known = LetInBefore("192.0.2.7");
-        Assert.False(_throttle.MustWait(known));
-
-        for (var i = 0; i < 300; i++) _throttle.Failed(LetInBefore("192.0.2.7"));
-        Assert.True(_throttle.MustWait(known));
-    }
-
-    [Fact]
-    public void Addresses_of_one_network_count_together()
-    {
-        for (var i = 0; i < 300; i++) _throttle.Failed(From($"2001:db8:1:2::{i + 1:x}"));
-        Assert.True(_throttle.MustWait(From("2001:db8:1:2::ffff")));
-        Assert.False(_throttle.MustWait(From("2001:db8:1:3::1")));
+        var pace = new Pace(3, perSecond: 10, mostWaiting: 0, _clock);
+        for (var i = 0; i < 1_000; i++)
+        {
+            Assert.Equal(TimeSpan.Zero, pace.TakeTurn("school"));
+            pace.GiveBack("school");
+        }
     }
 
     [Fact]
     public void At_that_pace_guessing_is_of_no_use()
     {
         var codes = Math.Pow(JoinCode.Alphabet.Length, JoinCode.Length);
-        var triesADay = 2 * JoinThrottle.FailuresPerWindow * (TimeSpan.FromDays(1) / JoinThrottle.Window);
-        const int lessonsOpen = 1_000;
-        Assert.True(triesADay * lessonsOpen / codes < 0.002, "One address finds one of a thousand open lessons on fewer than two days in a thousand.");
+
+        // Those who were let in before, and the others.
+        var triesADay = 2 * JoinThrottle.PerSecond * TimeSpan.FromDays(1).TotalSeconds;
+        const int lessonsOfASchool = 50;
+        Assert.True(triesADay * lessonsOfASchool / codes < 0.001, "One address finds one of a school's open lessons on fewer than one day in a thousand.");
     }
 
-    private DefaultHttpContext From(string address)
+    [Fact]
+    public void A_school_comes_in_from_one_address_within_a_minute_and_who_makes_people_up_is_slowed_down()
     {
-        var context = new DefaultHttpContext { RequestServices = _services };
-        context.Connection.RemoteIpAddress = IPAddress.Parse(address);
-        return context;
-    }
-
-    // Somebody who was in a lesson, perhaps in one of their own.
-    private DefaultHttpContext LetInBefore(string address)
-    {
-        var before = From(address);
-        _services.GetRequiredService<ParticipantCookie>().Remember(before, Guid.NewGuid());
-        var context = From(address);
-        context.Request.Headers.Cookie = before.Response.Headers.SetCookie.Single()!.Split(';')[0];
-        return context;
+        var limit = new JoinLimit(_clock);
+        var (lesson, other) = (Guid.NewGuid(), Guid.NewGuid());
+        var here = new Microsoft.AspNetCore.Http.DefaultHttpContext();
+        Assert.All(Enumerable.Range(0, 300), _ => Assert.True(limit.LetsIn(here, lesson, 0)));
+        Assert.False(limit.LetsIn(here, lesson, JoinLimit.OfDevice));
+        Assert.InRange(Enumerable.Range(0, 1_000).Count(_ => limit.LetsIn(here, lesson, 0)), 1, 30);
+        Assert.True(limit.LetsIn(here, other, 0));
+        _clock.Advance(TimeSpan.FromMinutes(1));
+        Assert.Equal(30, Enumerable.Range(0, 1_000).Count(_ => limit.LetsIn(here, lesson, 0)));
     }
 
     private sealed class Clock : TimeProvider

@@ -13,7 +13,7 @@ public class PostMatrixTests
     // For anybody: what they do is between the visitor and what they type, or takes only what is the visitor's own and says nothing about others' (deleting a class list).
     private static readonly string[] s_forAnybody =
     [
-        "/Index", "/SignIn", "/SignUp", "/SignOut", "/Forgot", "/Reset", "/Language", "/QuickStart", "/DevClass", "/Join", "/Join Again", "/Join Key", "/Account Keep", "/Classes Delete",
+        "/Index", "/SignIn", "/SignUp", "/SignOut", "/Forgot", "/Reset", "/Language", "/QuickStart", "/DevClass", "/Fault", "/Join", "/Join Again", "/Join Key", "/Account Keep", "/Classes Delete",
     ];
 
     private sealed record Sent(string Page, string Path, Who[] Allowed, Dictionary<string, string>? Fields = null)
@@ -62,6 +62,8 @@ public class PostMatrixTests
             new("/Times", $"{lesson}/times", People.Run),
             new("/Late", $"{lesson}/late", People.Run),
             new("/Late", $"{lesson}/late?handler=Back", People.Run, new() { ["number"] = "1" }),
+            new("/Circulate", $"{lesson}?handler=SendAway", People.Run),
+            new("/Boards", $"{lesson}/boards?handler=TakeUp", People.Run, new() { ["group"] = "9" }),
             new("/People", $"{lesson}/people?handler=Make", People.Run, new() { ["count"] = "2" }),
             new("/People", $"{lesson}/people?handler=Planned", [], new() { ["nth"] = "1" }),
             new("/HandOut", $"/hand-out/{activity}?handler=Check", People.Run),

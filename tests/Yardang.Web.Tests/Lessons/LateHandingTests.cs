@@ -193,7 +193,7 @@ public sealed class LateHandingTests : IAsyncLifetime
 
     private static async Task UntilAsync(Func<Task<bool>> holds)
     {
-        while (!await holds()) await Task.Delay(10, Stop);
+        await Eventually.IsAsync(async () => await holds());
     }
 
     private Task<SchoolContext> SchoolAsync() => _school.Get<IDbContextFactory<SchoolContext>>().CreateDbContextAsync(Stop);

@@ -41,9 +41,9 @@ public sealed class CrashTests : IAsyncDisposable
         for (var round = 0; round < Setting("CRASH_ROUNDS", 2); round++)
         {
             // Everybody is back and has delivered what piled up, give or take what is on its way.
-            while (_students.Exists(s => s.Waiting > 10)) await Task.Delay(5, stop);
+            await Eventually.IsAsync(() => !(_students.Exists(s => s.Waiting > 10)));
             var goal = drawn.Sum() + (20 * _students.Count);
-            while (drawn.Sum() < goal) await Task.Delay(5, stop);
+            await Eventually.IsAsync(() => !(drawn.Sum() < goal));
             _server!.Kill();
             await _server.WaitForExitAsync(stop);
             lost += await LoseUnheardCommitsAsync(stop);
@@ -53,7 +53,7 @@ public sealed class CrashTests : IAsyncDisposable
 
         await enough.CancelAsync();
         await writing;
-        while (_students.Exists(s => s.Waiting > 0)) await Task.Delay(20, stop);
+        await Eventually.IsAsync(() => !(_students.Exists(s => s.Waiting > 0)));
         _server!.Kill();
         await _server.WaitForExitAsync(stop);
 
@@ -94,7 +94,7 @@ public sealed class CrashTests : IAsyncDisposable
     private async Task<int> LoseUnheardCommitsAsync(CancellationToken stop)
     {
         // Once their stream has ended, the students know all that they will ever know of this run.
-        while (_students.Exists(s => s.IsFollowing)) await Task.Delay(5, stop);
+        await Eventually.IsAsync(() => !(_students.Exists(s => s.IsFollowing)));
         var heard = _students.ConvertAll(s => s.Acknowledged);
         var wal = new WriteAheadLog(Log + "-wal");
         var commits = wal.Commits();

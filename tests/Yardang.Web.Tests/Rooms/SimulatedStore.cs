@@ -64,11 +64,14 @@ internal sealed class SimulatedStore : IEventStore
                 throw new IOException("The disk did not take it.");
             }
 
+            var next = _events.Count + 1;
             foreach (var batch in batches)
             {
-                if (batch.First != _events.Count + 1 || batch.Epoch != _epoch) throw new IOException("A stale writer.");
-                _events.AddRange(batch.Payloads);
+                if (batch.First != next || batch.Epoch != _epoch) throw new StaleWriterException();
+                next += batch.Payloads.Count;
             }
+
+            foreach (var batch in batches) _events.AddRange(batch.Payloads);
         }
     }
 

@@ -59,7 +59,7 @@ public class ArchiveTests
             await using var student = await ClassMember.JoinAsync(school.Address, lesson.Code, name);
             await student.DoAsync(new Draws([new InkPoint(100, 100, 128, 0), new InkPoint(900, 300, 128, 20)], 1), lively: false, Stop);
             await student.DoAsync(new PutsUpNote(400, 400, $"{name}: the arch pushes", 2), lively: false, Stop);
-            while (student.Waiting > 0) await Task.Delay(5, Stop);
+            await Eventually.IsAsync(() => !(student.Waiting > 0));
         }
 
         var first = await browser.GetByteArrayAsync($"/lesson/{lesson.Id}.yardang.zip", Stop);

@@ -51,6 +51,12 @@ export interface BoardTexts extends MarkListTexts {
   readonly dueAt: string;
   readonly lateSince: string;
   readonly moving: string;
+  readonly movedToGroup: string;
+  readonly movedToOwn: string;
+  readonly leftKept: string;
+  readonly leftWaiting: string;
+  readonly leftLost: string;
+  readonly changedSince: string;
   readonly refused: Record<string, string>;
   readonly refusedOther: string;
 }

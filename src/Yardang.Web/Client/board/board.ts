@@ -5,7 +5,7 @@ import { fill, pageData } from '../page-data';
 import type { BoardData } from './board-data';
 import { company } from './company';
 import { Connection, type Link, type Watched } from '../room/connection';
-import { handInLeftovers } from '../room/leftovers';
+import { type HandedIn, Leftovers } from '../room/leftovers';
 import { LessonState, Signal } from '../room/lesson-state';
 import { Grip } from '../room/marks';
 import { type OutboxStore, deviceOutbox } from '../room/outbox-store';
@@ -25,6 +25,9 @@ import { TrySeat, tryRoom } from './try-room';
 import { listenForKeys } from './shortcuts';
 
 const NOTICE_MS = 6000;
+const LONG_NOTICE_MS = 15_000;
+/** Says to the next page of this tab that its student was moved there. */
+const MOVED = 'yardang-moved';
 const ASK_NAMES_MS = 3000;
 
 Alpine.data('board', () => {
@@ -40,6 +43,7 @@ Alpine.data('board', () => {
   let askedAt = 0;
   let lesson: RoomClient<LessonState> | null = null;
   let connection: Connection | null = null;
+  let leftovers: Leftovers | null = null;
   const recalls: Watched[] = [];
   const as = data.query;
   const offline = new OfflineCopy([data.board, data.lesson].map((room) => `/rooms/${room}/snapshot${as}`));
@@ -51,7 +55,13 @@ Alpine.data('board', () => {
     ...languageChoice(() => session, data.who, data.home ?? '', data.written),
     ...company(as, me.number, data.company ?? ''),
     ...lateNews(() => session, me.number, texts),
-    ...handInControls(() => lesson, me.number, data.zone, texts),
+    ...handInControls(
+      () => lesson,
+      () => session.sheets,
+      me.number,
+      data.zone,
+      texts,
+    ),
     ...stimulusControls(data.board, as),
     ...pictureSearchControls(() => session, data.board, as),
     handUp: false,
@@ -117,6 +127,15 @@ Alpine.data('board', () => {
       if (line instanceof TrySeat) void line.sitDown(session.client);
       else {
         connection = line;
+        if (data.mode === 'student')
+          leftovers = new Leftovers(
+            data.who,
+            as,
+            root.dataset['token'] ?? '',
+            () => this.refresh(),
+            (outcome) => this.sayHandedIn(outcome),
+          );
+        this.sayWhyHere();
         void this.enter(line);
       }
     },
@@ -140,7 +159,7 @@ Alpine.data('board', () => {
         await session.client.recover();
         await lesson.recover();
         if (data.mode === 'student') void offline.begin().catch(() => undefined);
-        if (data.mode === 'student') void this.handIn().catch(() => undefined);
+        void leftovers?.run([data.board, data.lesson]);
       } catch {
         this.say(texts.notReached);
         setTimeout(() => location.reload(), NOTICE_MS);
@@ -156,9 +175,21 @@ Alpine.data('board', () => {
       this.refresh();
     },
 
-    /** What I wrote on other boards and never got through. */
-    handIn(except = [data.board, data.lesson]): Promise<void> {
-      return handInLeftovers(data.who, except, as, (this.$root as HTMLElement).dataset['token'] ?? '');
+    /** What became of what I wrote on other boards. */
+    sayHandedIn({ kept, waiting, lost }: HandedIn): void {
+      const words = [
+        kept > 0 ? texts.leftKept : '',
+        waiting > 0 ? texts.leftWaiting : '',
+        lost > 0 ? texts.leftLost : '',
+      ].filter((w) => w !== '');
+      this.say(words.join(' '), LONG_NOTICE_MS);
+    },
+
+    /** Who was moved from another board is told so once, and where their work is. */
+    sayWhyHere(): void {
+      if (data.mode !== 'student' || !sessionStorage.getItem(MOVED)) return;
+      sessionStorage.removeItem(MOVED);
+      this.say(data.together ? texts.movedToGroup : texts.movedToOwn, LONG_NOTICE_MS);
     },
 
     lessonSaid(kind: string): void {
@@ -176,6 +207,8 @@ Alpine.data('board', () => {
     /** The page goes where my place is now, and nothing stays behind. */
     async goToMyPlace(): Promise<void> {
       if (this.moving) return;
+      // The word that is being written belongs to the board on which it was begun.
+      session.finish();
       this.moving = true;
       this.refresh();
       for (let attempt = 0; ; attempt++) {
@@ -184,7 +217,11 @@ Alpine.data('board', () => {
           const answer = await fetch(`/my-place${as}`);
           const address = answer.ok ? ((await answer.json()) as { address: string }).address : '/';
           const isHere = address === location.pathname + location.search;
-          if (!isHere) await this.handIn([data.lesson]);
+          // What cannot be handed in now, the next page hands in.
+          if (!isHere) {
+            await session.client.held();
+            await leftovers?.once([data.lesson]);
+          }
           // What was said meanwhile may be newer than this answer.
           if (recalls.length > heard) continue;
           if (isHere) {
@@ -192,6 +229,7 @@ Alpine.data('board', () => {
             await Promise.all(recalls.splice(0).map((room) => connection!.rejoin(room)));
             return;
           }
+          if (address.startsWith('/board/')) sessionStorage.setItem(MOVED, 'yes');
           return location.assign(address);
         } catch {
           await new Promise((done) => setTimeout(done, Math.min(5000, 500 * 2 ** attempt)));
@@ -240,7 +278,7 @@ Alpine.data('board', () => {
       const page = session.sheets.page(session.page);
       this.pageDirections = textIn(page?.directions ?? {}, [language], data.written);
       this.showStimulus(page?.stimulus ?? null);
-      const waiting = session.client.waiting + (lesson?.waiting ?? 0);
+      const waiting = session.client.waiting + (lesson?.waiting ?? 0) + (leftovers?.waiting ?? 0);
       const needsPage = session.client.needsThisPage || lesson?.needsThisPage;
       this.keeping = waiting === 0 ? 'kept' : this.link === 'open' ? 'sending' : needsPage ? 'open' : 'here';
       this.setAside = [...session.sheets.setAside].filter((w) => w.actor === me.number).length;
@@ -334,10 +372,10 @@ Alpine.data('board', () => {
       speechSynthesis.speak(speech);
     },
 
-    say(words: string): void {
+    say(words: string, ms = NOTICE_MS): void {
       this.notice = words;
       clearTimeout(noticeTimer);
-      noticeTimer = setTimeout(() => (this.notice = ''), NOTICE_MS);
+      noticeTimer = setTimeout(() => (this.notice = ''), ms);
     },
   } as BoardComponent;
 });

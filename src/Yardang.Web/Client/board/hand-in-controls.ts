@@ -3,6 +3,7 @@
 import { fill } from '../page-data';
 import type { LessonState } from '../room/lesson-state';
 import type { RoomClient } from '../room/room-client';
+import type { Sheets } from '../room/sheets';
 import { showMoment } from '../show-moment';
 
 interface Texts {
@@ -10,9 +11,16 @@ interface Texts {
   readonly handedIn: string;
   readonly dueAt: string;
   readonly lateSince: string;
+  readonly changedSince: string;
 }
 
-export function handInControls(lesson: () => RoomClient<LessonState> | null, me: number, zone: string, texts: Texts) {
+export function handInControls(
+  lesson: () => RoomClient<LessonState> | null,
+  sheets: () => Sheets,
+  me: number,
+  zone: string,
+  texts: Texts,
+) {
   return {
     handsIn: false,
     handedIn: false,
@@ -27,7 +35,10 @@ export function handInControls(lesson: () => RoomClient<LessonState> | null, me:
       this.handedIn = state.people.get(me)?.handedInAt != null;
       this.mayHandIn = !this.handedIn || !state.overdue;
       this.handInText = this.handedIn ? texts.handedIn : texts.handIn;
-      this.dueText = dueAt === null ? '' : fill(state.overdue ? texts.lateSince : texts.dueAt, showMoment(dueAt, zone));
+      const handedInAt = state.people.get(me)?.handedInAt ?? null;
+      const isChanged = handedInAt !== null && (sheets().lastActivity ?? 0) > handedInAt;
+      const due = dueAt === null ? '' : fill(state.overdue ? texts.lateSince : texts.dueAt, showMoment(dueAt, zone));
+      this.dueText = isChanged ? texts.changedSince : due;
     },
 
     toggleHandIn(): void {

@@ -126,6 +126,8 @@ export class SheetSession implements SheetContext {
       point: new Pointing(this),
     };
     Writer.listen(options.field, () => (this.surface.tool instanceof Writer ? this.surface.tool : null));
+    // A page that goes away takes along what was being drawn; of what was being written the field takes care.
+    window.addEventListener('pagehide', () => this.finish());
     this.surface.onView = () => this.writer?.layOut();
     this.use('pen');
   }
@@ -172,6 +174,12 @@ export class SheetSession implements SheetContext {
 
   preview(data: unknown[]): void {
     this.client.preview(encode(data));
+  }
+
+  /** Takes along what is being written or drawn just now: the page goes away, or its board does. */
+  finish(): void {
+    this.writer?.finish();
+    this.surface.tool?.leave?.();
   }
 
   use(name: ToolName): void {

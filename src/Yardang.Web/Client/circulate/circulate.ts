@@ -7,6 +7,9 @@ import { PeopleList, askForPeople } from '../people/people-list';
 import { LessonState, Signal, Standing } from '../room/lesson-state';
 import { deviceOutbox } from '../room/outbox-store';
 import { RoomClient } from '../room/room-client';
+import { floodAmong } from '../room/flood';
+import { serverNow } from '../room/server-clock';
+import { type LatePage, type LateTexts, describe, drawLate } from './late-work';
 import { type NeedsTexts, type Need, needsMe } from './needs-me';
 import { Tile } from './tile';
 
@@ -49,7 +52,9 @@ interface CirculateData {
     helper: string;
     handedIn: string;
     handedInLate: string;
-  };
+    handedInChanged: string;
+    flood: string;
+  } & LateTexts;
 }
 
 interface Row {
@@ -74,6 +79,8 @@ interface Row {
 /** After these, who is in and on which board is asked for anew. */
 const PEOPLE_CHANGE = new Set(['personJoined', 'personAsked', 'seatsConfirmed']);
 const TICK_MS = 5000;
+/** Boards change many times a second; who needs me is looked at no more often than this. */
+const NEEDS_MS = 400;
 
 Alpine.data('circulate', () => {
   const data = pageData<CirculateData>();
@@ -83,6 +90,9 @@ Alpine.data('circulate', () => {
   let lesson: RoomClient<LessonState>;
   let list: PeopleList<Participant>;
   let wanted: boolean | null = null;
+  let needsTimer: ReturnType<typeof setTimeout> | null = null;
+  /** The board whose late work is looked at, if it is none of those on the screen. */
+  let beside: Tile | null = null;
 
   return {
     tilesStyle:
@@ -102,6 +112,11 @@ Alpine.data('circulate', () => {
     opened: false,
     door: 0,
     link: 'connecting' as Link,
+    floodText: '',
+    floodIsFine: sessionStorage.getItem(`yardang-flood-${data.lesson}`) ?? '',
+    /** Whose late work is looked at. */
+    late: null as Need | null,
+    latePages: [] as readonly LatePage[],
 
     init(): void {
       connection = new Connection('', (link) => (this.link = link));
@@ -242,13 +257,33 @@ Alpine.data('circulate', () => {
         activity: '',
         seat: {},
       });
-      const tile = new Tile(id, connection, data.me, data.written, () => this.refresh());
+      const tile = new Tile(id, connection, data.me, data.written, () => this.boardChanged(id));
       tiles.set(id, tile);
       this.$nextTick(() => {
         const canvas = (this.$root as HTMLElement).querySelector<HTMLCanvasElement>(`[data-tile="${id}"]`);
         if (canvas) tile.show(canvas);
       });
       return this.boards.at(-1);
+    },
+
+    /** One board has changed: its own line at once, who needs me in a moment. */
+    boardChanged(id: string): void {
+      const row = (this.boards as Row[]).find((r) => r.id === id);
+      if (row) this.refreshRow(row);
+      this.pageCount = Math.max(this.pageCount, tiles.get(id)?.pageCount ?? 1);
+      needsTimer ??= setTimeout(() => {
+        needsTimer = null;
+        this.refreshNeeds();
+      }, NEEDS_MS);
+    },
+
+    refreshRow(row: Row): void {
+      const { state } = lesson;
+      const tile = tiles.get(row.id);
+      row.handUp = row.people.some((n) => state.people.get(n)?.handUpAt != null);
+      row.ready = row.people.some((n) => state.people.get(n)?.readyAt != null);
+      row.handedIn = this.sayHandedIn(state, row.people, tile?.lastActivity ?? null);
+      row.activity = this.sayActivity(tile?.lastActivity ?? null, serverNow());
     },
 
     refresh(): void {
@@ -259,31 +294,50 @@ Alpine.data('circulate', () => {
       this.pensDown = wanted ?? state.pensDown;
       this.pensText = this.sayPens(state);
       this.pageCount = Math.max(1, ...[...tiles.values()].map((tile) => tile.pageCount));
-      const now = Date.now();
-      for (const row of this.boards as Row[]) {
-        row.handUp = row.people.some((n) => state.people.get(n)?.handUpAt != null);
-        row.ready = row.people.some((n) => state.people.get(n)?.readyAt != null);
-        row.handedIn = this.sayHandedIn(state, row.people);
-        row.activity = this.sayActivity(tiles.get(row.id)?.lastActivity ?? null, now);
-      }
+      for (const row of this.boards as Row[]) this.refreshRow(row);
+      this.refreshFlood();
+      this.refreshNeeds();
+    },
+
+    refreshNeeds(): void {
+      const { state } = lesson;
+      const all = this.people as Participant[];
+      const now = serverNow();
       this.needs = needsMe(
-        (this.people as Participant[]).map(({ number, name, board }) => ({
+        all.map(({ number, name, board }) => ({
           number,
           name,
           board,
           person: state.people.get(number) ?? null,
           lastActivity: tiles.get(board)?.lastActivityOf(number) ?? null,
-          late: tiles.get(board)?.lateWorkOf(number).length ?? 0,
         })),
+        state.waiting.map((w) => {
+          const person = all.find((p) => p.number === w.person);
+          return { ...w, name: person?.name ?? '', isEarlier: person?.board !== w.board };
+        }),
         now,
         state.studentsMayWrite,
         texts,
       ).filter((need) => this.concernsMe(need));
     },
 
-    sayHandedIn({ people, times }: LessonState, whose: readonly number[]): string {
+    refreshFlood(): void {
+      const flood = floodAmong(lesson.state.people.values());
+      const isFine = flood === null || this.floodIsFine === String(flood.since) || data.me.looksOnly;
+      this.floodText = isFine ? '' : fill(texts.flood, flood!.people.length);
+    },
+
+    /** All of them belong here: a whole year has come in. */
+    floodBelongs(): void {
+      this.floodIsFine = String(floodAmong(lesson.state.people.values())?.since ?? '');
+      sessionStorage.setItem(`yardang-flood-${data.lesson}`, this.floodIsFine);
+      this.refreshFlood();
+    },
+
+    sayHandedIn({ people, times }: LessonState, whose: readonly number[], changedAt: number | null): string {
       const at = whose.map((n) => people.get(n)?.handedInAt ?? null);
       if (at.length === 0 || at.includes(null)) return '';
+      if (changedAt !== null && changedAt > Math.max(...(at as number[]))) return texts.handedInChanged;
       return Math.max(...(at as number[])) > (times.dueAt ?? Infinity) ? texts.handedInLate : texts.handedIn;
     },
 
@@ -346,12 +400,52 @@ Alpine.data('circulate', () => {
       lesson.submit({ kind: 'giveSignal', person, signal, on: false });
     },
 
-    takeLateWork(need: Need): void {
-      void tiles.get(need.board)?.decideLateWork(need.number, 'acceptLateWork');
+    /** Shows what waits before it is decided. */
+    async lookAtLate(need: Need): Promise<void> {
+      let tile = tiles.get(need.board);
+      if (!tile) {
+        beside?.close();
+        tile = beside = new Tile(need.board, connection, data.me, data.written, () => this.drawLate());
+        await tile.enter();
+      }
+      this.late = need;
+      this.drawLate();
+      (this.$refs['late'] as HTMLDialogElement).showModal();
     },
 
-    leaveLateWork(need: Need): void {
-      void tiles.get(need.board)?.decideLateWork(need.number, 'discardLateWork');
+    /** The work may grow while it is looked at. */
+    drawLate(): void {
+      const need = this.late as Need | null;
+      const tile = need && (tiles.get(need.board) ?? beside);
+      if (!need || !tile) return;
+      const work = tile.lateWorkOf(need.number);
+      this.latePages = describe(tile.sheets, work, texts);
+      this.$nextTick(() => {
+        for (const { id } of this.latePages as LatePage[]) {
+          const canvas = (this.$refs['late'] as HTMLElement).querySelector<HTMLCanvasElement>(`[data-late="${id}"]`);
+          if (canvas) drawLate(canvas, tile.sheets, work, id, tile.pictures, data.written);
+        }
+      });
+    },
+
+    async decideLate(kind: 'acceptLateWork' | 'discardLateWork'): Promise<void> {
+      const need = this.late as Need | null;
+      const tile = need && (tiles.get(need.board) ?? beside);
+      this.closeLate();
+      if (need && tile) await tile.decideLateWork(need.number, kind);
+    },
+
+    addLate(): void {
+      void this.decideLate('acceptLateWork');
+    },
+
+    leaveLate(): void {
+      void this.decideLate('discardLateWork');
+    },
+
+    closeLate(): void {
+      (this.$refs['late'] as HTMLDialogElement).close();
+      this.late = null;
     },
 
     letIn(need: Need): void {

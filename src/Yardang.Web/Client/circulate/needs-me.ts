@@ -8,6 +8,7 @@ export interface NeedsTexts {
   readonly needHand: string;
   readonly needReady: string;
   readonly needLate: string;
+  readonly needLateEarlier: string;
   readonly needIdle: string;
   readonly needNotStarted: string;
   readonly waiting: string;
@@ -20,7 +21,15 @@ export interface Worker {
   readonly board: string;
   readonly person: Person | null;
   readonly lastActivity: number | null;
-  readonly late: number;
+}
+
+/** Work that waits on a board, perhaps one that its author is not on any more. */
+export interface LateNeed {
+  readonly board: string;
+  readonly person: number;
+  readonly count: number;
+  readonly name: string;
+  readonly isEarlier: boolean;
 }
 
 export type NeedKind = 'door' | 'hand' | 'ready' | 'late' | 'idle' | 'blank';
@@ -38,7 +47,13 @@ export interface Need {
 const IDLE_MS = 3 * 60_000;
 const MINUTE_MS = 60_000;
 
-export function needsMe(workers: readonly Worker[], now: number, mayWrite: boolean, texts: NeedsTexts): Need[] {
+export function needsMe(
+  workers: readonly Worker[],
+  late: readonly LateNeed[],
+  now: number,
+  mayWrite: boolean,
+  texts: NeedsTexts,
+): Need[] {
   const found: (Need & { since: number })[] = [];
   const add = (worker: Worker, kind: NeedKind, since: number, why: string) =>
     found.push({
@@ -57,12 +72,24 @@ export function needsMe(workers: readonly Worker[], now: number, mayWrite: boole
     if (person?.standing !== Standing.In) continue;
     if (person?.handUpAt != null) add(worker, 'hand', person.handUpAt, texts.needHand);
     if (person?.readyAt != null) add(worker, 'ready', person.readyAt, texts.needReady);
-    if (worker.late > 0) add(worker, 'late', now, fill(texts.needLate, worker.late));
     if (!mayWrite || person?.handUpAt != null || person?.readyAt != null) continue;
     const since = worker.lastActivity ?? person?.joinedAt ?? now;
     if (now - since < IDLE_MS) continue;
     if (worker.lastActivity === null) add(worker, 'blank', since, texts.needNotStarted);
     else add(worker, 'idle', since, texts.needIdle);
+  }
+  for (const { board, person, count, name, isEarlier } of late) {
+    const why = fill(isEarlier ? texts.needLateEarlier : texts.needLate, count);
+    found.push({
+      key: `late-${board}-${person}`,
+      kind: 'late',
+      number: person,
+      name,
+      board,
+      why,
+      since: now,
+      howLong: '',
+    });
   }
   const rank: Record<NeedKind, number> = { door: 0, hand: 1, ready: 2, late: 3, blank: 4, idle: 5 };
   return found.sort((a, b) => rank[a.kind] - rank[b.kind] || a.since - b.since);

@@ -17,7 +17,8 @@ export class Tile {
   private readonly live = new LiveInk();
   private readonly seen = new Map<number, number>();
   private canvas: HTMLCanvasElement | null = null;
-  private readonly pictures: Pictures;
+  private isWanted = true;
+  readonly pictures: Pictures;
   private scheduled = false;
   private pageNumber = 1;
 
@@ -42,7 +43,7 @@ export class Tile {
           this.changed();
         },
         applied: ({ event, actor, time }) => {
-          this.seen.set(actor, time);
+          if (event.kind !== 'clientAdmitted') this.seen.set(actor, time);
           if (event.kind === 'markAdded') this.live.forget(actor);
         },
         previewed: ({ actor, byStaff, data }) => {
@@ -90,8 +91,9 @@ export class Tile {
     void this.enter();
   }
 
-  private async enter(): Promise<void> {
-    while (this.canvas) {
+  /** Brings the board here, and tries again until it is or nobody wants it any more. */
+  async enter(): Promise<void> {
+    while (this.isWanted) {
       try {
         return await this.connection.enter(this.client, false);
       } catch {
@@ -100,8 +102,13 @@ export class Tile {
     }
   }
 
+  get sheets(): Sheets {
+    return this.client.state;
+  }
+
   close(): void {
     this.connection.leave(this.board);
+    this.isWanted = false;
     this.canvas = null;
   }
 

@@ -210,7 +210,16 @@ Alpine.data('people', () => {
       this.set(lesson.state.groups.map((g) => (g.number === number ? { ...g, helper: Number(helper) } : g)));
     },
 
+    askToDissolve(): void {
+      (this.$refs['dissolving'] as HTMLDialogElement).showModal();
+    },
+
+    keepGroups(): void {
+      (this.$refs['dissolving'] as HTMLDialogElement).close();
+    },
+
     dissolveAll(): void {
+      this.keepGroups();
       this.set([]);
     },
 

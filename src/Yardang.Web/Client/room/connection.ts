@@ -3,6 +3,7 @@
 import { type HubConnection, HubConnectionBuilder, HubConnectionState, LogLevel } from '@microsoft/signalr';
 import { MessagePackHubProtocol } from '@microsoft/signalr-protocol-msgpack';
 import type { Line, RoomClient } from './room-client';
+import { noteServerTime } from './server-clock';
 import { type Submission, encodeSubmission } from './wire';
 
 export type Link = 'connecting' | 'open' | 'lost';
@@ -136,6 +137,7 @@ export class Connection implements Line {
     const response = await fetch(`/rooms/${client.room}/snapshot${this.query}`);
     if (response.status === 404) return false;
     if (!response.ok) throw new Error(`The board could not be fetched (${response.status}).`);
+    noteServerTime(response);
     client.takeSnapshot(new Uint8Array(await response.arrayBuffer()));
     return true;
   }
@@ -151,9 +153,14 @@ export class Connection implements Line {
         if (isRecall(frame)) this.recalled(watched);
         else if (!client.takeFrame(frame)) void this.resync(watched);
       },
-      // A connection that broke comes back by itself; but perhaps I was sent away before this was asked for.
-      error: (e: Error) => current && e.message.endsWith(NOT_ALLOWED) && this.recalled(watched),
-      complete: () => undefined,
+      error: (e: Error) => {
+        if (!current) return;
+        // Perhaps I was sent away before this was asked for.
+        if (e.message.endsWith(NOT_ALLOWED)) this.recalled(watched);
+        else void this.again(watched);
+      },
+      // A stream has no end while the connection stands; after a recall or a new snapshot nobody listens to it any more.
+      complete: () => current && void this.again(watched),
     });
     watched.stop = () => {
       current = false;
@@ -161,6 +168,13 @@ export class Connection implements Line {
     };
     if (watched.writes) await this.admit(client);
     client.resend();
+  }
+
+  // A connection that broke comes back by itself. While it stands, a room that is no longer heard is fetched anew.
+  private async again(watched: Watched): Promise<void> {
+    watched.stop?.();
+    await pause(RETRY_MS[1]!);
+    if (this.isOpen && this.rooms.get(watched.client.room) === watched) await this.resync(watched);
   }
 
   // Nothing more comes and nothing more is sent until the page knows its place.

@@ -22,6 +22,8 @@ export interface Person {
   readonly readyAt: number | null;
   readonly standing: Standing;
   readonly handedInAt: number | null;
+  /** Whether they are on the class list of the lesson. */
+  readonly listed: boolean;
 }
 
 /** What was handed out while the lesson ran. A student knows of those that have arrived on their own screen. */
@@ -41,7 +43,15 @@ export interface LessonTimes {
   readonly handsIn: boolean;
 }
 
+/** So much work of somebody waits on a board. */
+export interface Waiting {
+  readonly board: string;
+  readonly person: number;
+  readonly count: number;
+}
+
 const DUE = 2;
+const DOOR_CLOSED = 2;
 
 export interface Group {
   readonly number: number;
@@ -77,12 +87,14 @@ export class LessonState {
   times: LessonTimes = { opensAt: null, dueAt: null, closesAt: null, handsIn: false };
   waits = false;
   overdue = false;
+  /** What waits on boards for a teacher's decision, also where nobody is any more. Students are not told. */
+  waiting: readonly Waiting[] = [];
 
   static read(number: number, state: any[]): LessonState {
     const lesson = new LessonState();
     const [door, pensDown, confirmed, closed, people] = state;
     Object.assign(lesson, { number, door, pensDown, closed, pensConfirmedOn: confirmed < 0 ? null : confirmed });
-    lesson.people = new Map(people.map((p: number[]) => [p[0], readPerson(p)]));
+    lesson.people = new Map(people.map((p: any[]) => [p[0], readPerson(p)]));
     const [masked, others, teachers, groups, used, [past, future], [changes, , through]] = state.slice(5);
     Object.assign(lesson, { namesMasked: masked, seesOtherBoards: others, seesTeachersBoard: teachers });
     Object.assign(lesson, {
@@ -92,7 +104,8 @@ export class LessonState {
       seatsThrough: through,
     });
     Object.assign(lesson, { past: (past ?? []).map(readGroups), future: (future ?? []).map(readGroups) });
-    const [late, times] = state.slice(12);
+    const [late, times, waiting] = state.slice(12);
+    lesson.waiting = waiting.map(([board, person, count]: any[]) => ({ board, person, count }));
     lesson.changes = new Map(
       late.map(([n, , , groups, people, received, takenBack]: any[]) => [
         n,
@@ -114,21 +127,28 @@ export class LessonState {
   apply({ event, time }: Envelope): void {
     switch (event.kind) {
       case 'peopleExpected':
-        for (let n = event.first; n < event.first + event.count; n++) this.stand(n, Standing.Expected, 0);
+        for (let n = event.first; n < event.first + event.count; n++) this.come(n, Standing.Expected, 0, true);
         break;
       case 'personJoined':
       case 'personAdmitted':
-        this.stand(event.person, Standing.In, time);
+        this.come(event.person, Standing.In, time);
         break;
       case 'personAsked':
-        this.stand(event.person, Standing.Waiting, time);
+        this.come(event.person, Standing.Waiting, time);
+        break;
+      case 'personBrought':
+        this.come(event.person, Standing.In, event.joinedAt);
+        this.setPerson({ ...this.people.get(event.person)!, handedInAt: event.handedInAt });
         break;
       case 'personTurnedAway':
-        this.stand(event.person, Standing.TurnedAway, this.people.get(event.person)?.joinedAt ?? time);
+        this.stand(event.person, Standing.TurnedAway);
         break;
       case 'personRemoved':
-        this.stand(event.person, Standing.Removed, this.people.get(event.person)?.joinedAt ?? time);
-        this.leaveGroups(event.person);
+        this.leave(event.person);
+        break;
+      case 'sentAway':
+        this.door = DOOR_CLOSED;
+        for (const number of event.people) this.leave(number);
         break;
       case 'groupsSet':
         this.past = [...this.past, this.groups].slice(-REMEMBERED);
@@ -137,12 +157,12 @@ export class LessonState {
         break;
       case 'groupsUndone':
         this.future = [...this.future, this.groups];
-        this.setGroups(this.past.at(-1) ?? []);
+        this.setGroups(event.groups ?? this.past.at(-1) ?? []);
         this.past = this.past.slice(0, -1);
         break;
       case 'groupsRedone':
         this.past = [...this.past, this.groups];
-        this.setGroups(this.future.at(-1) ?? []);
+        this.setGroups(event.groups ?? this.future.at(-1) ?? []);
         this.future = this.future.slice(0, -1);
         break;
       case 'seatsConfirmed':
@@ -184,6 +204,12 @@ export class LessonState {
           if (person) this.setPerson({ ...person, handedInAt: event.kind === 'workHandedIn' ? time : null });
         }
         break;
+      case 'workWaits': {
+        const { board, person, count } = event;
+        const others = this.waiting.filter((w) => w.board !== board || w.person !== person);
+        this.waiting = count > 0 ? [...others, { board, person, count }].sort(byBoard) : others;
+        break;
+      }
       case 'doorSet':
         this.door = event.door;
         break;
@@ -223,9 +249,9 @@ export class LessonState {
       case 'setGroups':
         return command.change === this.groupChanges ? { kind: 'groupsSet', groups: command.groups } : null;
       case 'undoGroups':
-        return this.past.length > 0 ? { kind: 'groupsUndone' } : null;
+        return this.past.length > 0 ? { kind: 'groupsUndone', groups: this.past.at(-1)! } : null;
       case 'redoGroups':
-        return this.future.length > 0 ? { kind: 'groupsRedone' } : null;
+        return this.future.length > 0 ? { kind: 'groupsRedone', groups: this.future.at(-1)! } : null;
       default:
         // Pens and closing are shown only when they hold.
         return null;
@@ -244,8 +270,25 @@ export class LessonState {
     this.people = new Map(this.people).set(person.number, person);
   }
 
-  private stand(number: number, standing: Standing, joinedAt: number): void {
-    this.setPerson({ number, joinedAt, handUpAt: null, readyAt: null, standing, handedInAt: null });
+  private come(
+    number: number,
+    standing: Standing,
+    joinedAt: number,
+    listed = this.people.get(number)?.listed ?? false,
+  ): void {
+    this.setPerson({ number, joinedAt, handUpAt: null, readyAt: null, standing, handedInAt: null, listed });
+  }
+
+  /** A student's copy knows of nobody but them. */
+  private stand(number: number, standing: Standing): void {
+    const person = this.people.get(number);
+    if (person) this.setPerson({ ...person, standing, handUpAt: null, readyAt: null });
+  }
+
+  private leave(number: number): void {
+    const waited = this.people.get(number)?.standing === Standing.Waiting;
+    this.stand(number, waited ? Standing.TurnedAway : Standing.Removed);
+    this.leaveGroups(number);
   }
 
   private setGroups(groups: readonly Group[]): void {
@@ -263,20 +306,17 @@ export class LessonState {
   }
 }
 
+// As Core orders them; only to be the same everywhere.
+function byBoard(a: Waiting, b: Waiting): number {
+  return a.board < b.board ? -1 : a.board > b.board ? 1 : a.person - b.person;
+}
+
 export function readGroups(raw: any[]): Group[] {
   return raw.map(([number, name, people, helper]) => ({ number, name, people, helper: helper ?? 0 }));
 }
 
-function readPerson(p: number[]): Person {
+function readPerson([number, joinedAt, handUpAt, readyAt, standing, handedInAt, listed]: any[]): Person {
   const orNull = (n: number) => (n < 0 ? null : n);
-  const [number, joinedAt, handUpAt, readyAt, standing, handedInAt] = p as [
-    number,
-    number,
-    number,
-    number,
-    number,
-    number,
-  ];
   return {
     number,
     joinedAt,
@@ -284,6 +324,7 @@ function readPerson(p: number[]): Person {
     readyAt: orNull(readyAt),
     standing,
     handedInAt: orNull(handedInAt),
+    listed,
   };
 }
 

@@ -120,6 +120,20 @@ export function readMark(raw: Raw): Mark {
   };
 }
 
+export function readNewMark(raw: Raw): NewMark {
+  const [id, grip, body, style, place, scale, cuts, tie] = raw;
+  return {
+    id,
+    grip,
+    body: readBody(body),
+    style: readStyle(style),
+    place: readPlace(place),
+    scale: readScale(scale),
+    cuts,
+    tie,
+  };
+}
+
 export function writeNewMark(mark: NewMark): Raw {
   return [
     mark.id,
@@ -133,8 +147,10 @@ export function writeNewMark(mark: NewMark): Raw {
   ];
 }
 
+/** A property with a minus stands for a value that this reader may not know: it is left undefined. */
 export function readChange(raw: Raw): Change {
-  const property = raw[0] as Property;
+  const property = Math.abs(raw[0]) as Property;
+  if (raw[0] < 0) return { property, target: raw[1], value: undefined };
   return { property, target: raw[1], value: readValue(property, raw) };
 }
 
@@ -247,7 +263,7 @@ function writePlace(place: Place): Raw {
   return [place.x, place.y, place.turn];
 }
 
-function readStyle(raw: Raw): Style {
+export function readStyle(raw: Raw): Style {
   return { colour: raw[0], width: raw[1], fill: raw[2] ?? 0, looks: raw[3] ?? 0 };
 }
 

@@ -305,9 +305,9 @@ export type Value =
   | readonly Texts[]
   | { width: number; height: number };
 
-/** One property of one thing, and what it is now. */
+/** One property of one thing, and what it is now; undefined if this reader may not know it. */
 export interface Change {
   readonly property: Property;
   readonly target: number;
-  readonly value: Value;
+  readonly value: Value | undefined;
 }

@@ -74,11 +74,11 @@ export function deviceOutbox(who: string, room: string): OutboxStore {
   };
 }
 
-interface Left {
+export interface Left {
   readonly room: string;
   readonly submissions: readonly Submission[];
-  /** Forgets those that are given here. */
-  settle(): Promise<void>;
+  /** Forgets some of those that are given here. */
+  settle(some: readonly Submission[]): Promise<void>;
 }
 
 /** What somebody has in all their outboxes on this device, room by room and in order. */
@@ -88,9 +88,9 @@ export async function leftRooms(who: string): Promise<Left[]> {
   return [...new Set(all.map((s) => s.room))].map((room) => ({
     room,
     submissions: all.filter((s) => s.room === room),
-    settle: async () => {
+    settle: async (some) => {
       const removing = db.transaction('outbox', 'readwrite');
-      for (const s of all) if (s.room === room) void removing.store.delete([who, room, s.client, s.counter]);
+      for (const s of some) void removing.store.delete([who, room, s.client, s.counter]);
       await removing.done;
     },
   }));

@@ -5,6 +5,7 @@
 
 import { decode } from '@msgpack/msgpack';
 import type { OutboxStore } from './outbox-store';
+import { serverNow } from './server-clock';
 import { type Command, type Envelope, type RoomEvent, type Submission, readEnvelope } from './wire';
 
 export interface RoomState<S> {
@@ -54,6 +55,7 @@ export class RoomClient<S extends RoomState<S>> {
   private predicted: S | null = null;
   private outbox: Submission[] = [];
   private readonly notHeld = new Set<Submission>();
+  private readonly holding = new Set<Promise<void>>();
   private readonly lastInLog = new Map<number, number>();
   private resendTimer: ReturnType<typeof setTimeout> | null = null;
 
@@ -84,6 +86,11 @@ export class RoomClient<S extends RoomState<S>> {
     return this.outbox.length;
   }
 
+  /** Done when the device holds all that is on its way, or cannot. */
+  async held(): Promise<void> {
+    await Promise.allSettled(this.holding);
+  }
+
   /** Whether something on its way would be lost if this page went away now: the device does not hold it (yet). */
   get needsThisPage(): boolean {
     return this.outbox.some((s) => this.notHeld.has(s));
@@ -109,7 +116,9 @@ export class RoomClient<S extends RoomState<S>> {
     if (this.client === 0) throw new Error('This tab has no number in the room yet.');
     const submission = { client: this.client, counter: ++this.counter, gesture, command };
     this.outbox.push(submission);
-    void this.hold(submission);
+    const holding = this.hold(submission);
+    this.holding.add(holding);
+    void holding.finally(() => this.holding.delete(holding));
     this.predict(submission);
     this.transmit(submission);
     this.listener.changed?.();
@@ -160,7 +169,7 @@ export class RoomClient<S extends RoomState<S>> {
       return null;
     }
     const { number: actor, isStaff: byStaff } = this.me;
-    const envelope = { number: 0, time: Date.now(), actor, byStaff, client, counter, gesture, event };
+    const envelope = { number: 0, time: serverNow(), actor, byStaff, client, counter, gesture, event };
     this.takeHere(envelope);
     return envelope;
   }
@@ -240,7 +249,7 @@ export class RoomClient<S extends RoomState<S>> {
     const { number: actor, isStaff: byStaff } = this.me;
     this.predicted.apply({
       number: this.confirmed.number,
-      time: Date.now(),
+      time: serverNow(),
       actor,
       byStaff,
       client,

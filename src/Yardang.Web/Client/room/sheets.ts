@@ -17,7 +17,7 @@ import {
   type Value,
 } from './marks';
 import { changed, ofMark, ofPage, pageValues } from './properties';
-import type { Command, Envelope, RoomEvent } from './wire';
+import { type Command, type Envelope, type RoomEvent, readWork } from './wire';
 
 export interface LateWork {
   readonly number: number;
@@ -25,6 +25,7 @@ export interface LateWork {
   readonly client: number;
   readonly counter: number;
   readonly gesture: number;
+  readonly command: Command;
 }
 
 export interface Me {
@@ -66,7 +67,14 @@ export class Sheets {
     sheets.lastActivity = (state[2] ?? -1) < 0 ? null : state[2];
     sheets.adopted = new Map((state[3] ?? []).filter((a: any[]) => !a[2]).map((a: any[]) => [a[0], a[1]]));
     for (const l of state[1] ?? [])
-      sheets.late.set(l[0], { number: l[0], actor: l[1], client: l[3], counter: l[4], gesture: l[5] });
+      sheets.late.set(l[0], {
+        number: l[0],
+        actor: l[1],
+        client: l[3],
+        counter: l[4],
+        gesture: l[5],
+        command: readWork(l[6], l[7]),
+      });
     return sheets;
   }
 
@@ -134,7 +142,8 @@ export class Sheets {
 
   apply(envelope: Envelope): void {
     const { event } = envelope;
-    if (!envelope.byStaff && event.kind !== 'clientAdmitted') this.lastActivity = envelope.time;
+    if (!envelope.byStaff && event.kind !== 'clientAdmitted' && event.kind !== 'setAside')
+      this.lastActivity = envelope.time;
     switch (event.kind) {
       case 'setAside':
         this.late.set(envelope.number, {
@@ -143,12 +152,15 @@ export class Sheets {
           client: envelope.client,
           counter: envelope.counter,
           gesture: envelope.gesture,
+          command: event.command,
         });
         break;
       case 'lateWorkAccepted': {
+        // Classmates did not know of it; in old logs only the work that was set aside says whose it is.
         const late = this.late.get(event.number);
         this.late.delete(event.number);
-        if (late && event.outcome) this.happen(event.outcome, late.actor, late.gesture);
+        const actor = event.person || late?.actor;
+        if (actor && event.outcome) this.happen(event.outcome, actor, event.person ? event.gesture : late!.gesture);
         break;
       }
       case 'lateWorkDiscarded':
@@ -181,6 +193,7 @@ export class Sheets {
         break;
       case 'changesMade':
         this.make(event.changes, actor, gesture);
+        this.putBack(event.back);
         break;
       case 'changeAdopted':
         this.adopted = new Map(this.adopted).set(event.number, event.page);
@@ -201,9 +214,11 @@ export class Sheets {
           this.adopted = new Map([...this.adopted].filter(([number]) => number !== event.gesture));
         }
         this.turn(event.gesture, event.changes, true);
+        this.putBack(event.back);
         break;
       case 'redone':
         this.turn(event.gesture, event.changes, false);
+        this.putBack(event.back);
         break;
     }
   }
@@ -217,8 +232,8 @@ export class Sheets {
   private make(changes: readonly Change[], actor: number, gesture: number): void {
     const steps: [Change, Change][] = [];
     for (const change of changes) {
+      // Undefined where this reader does not see what was changed.
       const before = this.current(change.target, change.property);
-      if (before === undefined) continue;
       const step = { ...change, value: before };
       steps.push([isLateChange(gesture) ? withoutKey(step) : step, change]);
       this.set(isLateChange(gesture) ? this.withKeyOfNow(change) : change);
@@ -226,11 +241,16 @@ export class Sheets {
     this.journal.note(gesture, actor, steps);
   }
 
+  /** Who saw them go holds them still. */
+  private putBack(marks: readonly Mark[]): void {
+    for (const mark of marks) if (!this.marksById.has(mark.id)) this.put(mark);
+  }
+
   /** The program's own gestures say nothing of what is expected of zones; it stays as it is. */
   private withKeyOfNow(change: Change): Change {
     const now = this.marksById.get(change.target)?.body;
-    const value = change.value as Mark['body'];
-    return change.property === Property.Body && value.kind === 'zone' && now?.kind === 'zone'
+    const value = change.value as Mark['body'] | undefined;
+    return change.property === Property.Body && value?.kind === 'zone' && now?.kind === 'zone'
       ? { ...change, value: { ...value, expected: now.expected } }
       : change;
   }
@@ -258,7 +278,7 @@ export class Sheets {
             ? { ...c, value: union((this.marksById.get(c.target)?.cuts ?? []) as number[], c.value as number[]) }
             : c,
         );
-        return { kind: 'changesMade', changes };
+        return { kind: 'changesMade', changes, back: [] };
       }
       case 'undo':
         return this.predictTurn('undone', command.gesture, me);
@@ -302,7 +322,7 @@ export class Sheets {
       if (untouched && this.mayChange(me, change, me.isStaff)) changes.push(change);
       else skipped.push(change.target);
     }
-    return { kind, gesture: id, changes, skipped };
+    return { kind, gesture: id, changes, skipped, back: [] };
   }
 
   private turn(id: number, changes: readonly Change[], undone: boolean): void {
@@ -373,8 +393,8 @@ function isLateChange(gesture: number): boolean {
 }
 
 function withoutKey(change: Change): Change {
-  const value = change.value as Mark['body'];
-  return change.property === Property.Body && value.kind === 'zone'
+  const value = change.value as Mark['body'] | undefined;
+  return change.property === Property.Body && value?.kind === 'zone'
     ? { ...change, value: { ...value, expected: null } }
     : change;
 }

@@ -2,10 +2,13 @@
 
 import { encode } from '@msgpack/msgpack';
 import {
+  readBody,
   readChange,
   readKey,
   readMark,
+  readNewMark,
   readPage,
+  readStyle,
   writeBody,
   writeChange,
   writeNewMark,
@@ -57,12 +60,18 @@ export type RoomEvent =
   | { readonly kind: 'markAdded'; readonly mark: Mark }
   | { readonly kind: 'marksAdded'; readonly marks: readonly Mark[] }
   | { readonly kind: 'pageAdded'; readonly page: Page; readonly order: number }
-  | { readonly kind: 'changesMade'; readonly changes: readonly Change[] }
+  | {
+      readonly kind: 'changesMade';
+      readonly changes: readonly Change[];
+      /** Marks that are back with it, whole: for those who never saw them. */
+      readonly back: readonly Mark[];
+    }
   | {
       readonly kind: 'undone' | 'redone';
       readonly gesture: number;
       readonly changes: readonly Change[];
       readonly skipped: readonly number[];
+      readonly back: readonly Mark[];
     }
   | {
       readonly kind: 'changeAdopted';
@@ -74,8 +83,15 @@ export type RoomEvent =
       readonly changes: readonly Change[];
     }
   | { readonly kind: 'keySet'; readonly key: AnswerKey }
-  | { readonly kind: 'setAside' }
-  | { readonly kind: 'lateWorkAccepted'; readonly number: number; readonly outcome: RoomEvent | null }
+  | { readonly kind: 'setAside'; readonly command: Command }
+  | {
+      readonly kind: 'lateWorkAccepted';
+      readonly number: number;
+      readonly outcome: RoomEvent | null;
+      /** Whose work it is; 0 in old logs. */
+      readonly person: number;
+      readonly gesture: number;
+    }
   | { readonly kind: 'lateWorkDiscarded'; readonly number: number }
   | { readonly kind: 'peopleExpected'; readonly first: number; readonly count: number }
   | {
@@ -83,7 +99,19 @@ export type RoomEvent =
       readonly person: number;
     }
   | { readonly kind: 'groupsSet'; readonly groups: readonly Group[] }
-  | { readonly kind: 'groupsUndone' | 'groupsRedone' }
+  | {
+      readonly kind: 'groupsUndone' | 'groupsRedone';
+      /** The groups now; null in old logs. */
+      readonly groups: readonly Group[] | null;
+    }
+  | {
+      readonly kind: 'personBrought';
+      readonly person: number;
+      readonly joinedAt: number;
+      readonly handedInAt: number | null;
+    }
+  | { readonly kind: 'workWaits'; readonly board: string; readonly person: number; readonly count: number }
+  | { readonly kind: 'sentAway'; readonly people: readonly number[] }
   | { readonly kind: 'seatsConfirmed'; readonly through: number }
   | { readonly kind: 'namesMasked'; readonly masked: boolean }
   | { readonly kind: 'sightSet'; readonly otherBoards: boolean; readonly teachersBoard: boolean }
@@ -175,6 +203,26 @@ function commandFields(c: Command): [number, unknown[]] {
   }
 }
 
+/** A command about marks, as work that was set aside holds it. */
+export function readWork(kind: number, body: any[]): Command {
+  switch (kind) {
+    case 1: {
+      const [id, page, grip, mark, style] = body;
+      return { kind: 'addMark', id, page, grip, body: readBody(mark), style: readStyle(style) };
+    }
+    case 7:
+      return { kind: 'addMarks', page: body[0], marks: body[1].map(readNewMark) };
+    case 2:
+      return { kind: 'makeChanges', changes: body[0].map(readChange) };
+    case 3:
+      return { kind: 'undo', gesture: body[0] };
+    case 4:
+      return { kind: 'redo', gesture: body[0] };
+    default:
+      throw new Error(`Work of kind ${kind} cannot be set aside.`);
+  }
+}
+
 export function readEnvelope(raw: any[]): Envelope {
   return {
     number: raw[0],
@@ -210,7 +258,7 @@ function readEvent(kind: number, body: any[]): RoomEvent {
     case 21:
       return { kind: 'keySet', key: readKey(body) };
     case 11:
-      return { kind: 'changesMade', changes: body[0].map(readChange) };
+      return { kind: 'changesMade', changes: body[0].map(readChange), back: (body[1] ?? []).map(readMark) };
     case 12:
     case 13:
       return {
@@ -218,14 +266,17 @@ function readEvent(kind: number, body: any[]): RoomEvent {
         gesture: body[0],
         changes: body[1].map(readChange),
         skipped: body[2],
+        back: (body[3] ?? []).map(readMark),
       };
     case 14:
-      return { kind: 'setAside' };
+      return { kind: 'setAside', command: readWork(body[0], body[1]) };
     case 15:
       return {
         kind: 'lateWorkAccepted',
         number: body[0],
-        outcome: body.length > 1 ? readEvent(body[1], body[2]) : null,
+        outcome: body[1] ? readEvent(body[1], body[2]) : null,
+        person: body[3] ?? 0,
+        gesture: body[4] ?? 0,
       };
     case 16:
       return { kind: 'lateWorkDiscarded', number: body[0] };
@@ -256,9 +307,15 @@ function readEvent(kind: number, body: any[]): RoomEvent {
     case 43:
       return { kind: 'groupsSet', groups: readGroups(body[0]) };
     case 44:
-      return { kind: 'groupsUndone' };
+      return { kind: 'groupsUndone', groups: body[0] ? readGroups(body[0]) : null };
     case 45:
-      return { kind: 'groupsRedone' };
+      return { kind: 'groupsRedone', groups: body[0] ? readGroups(body[0]) : null };
+    case 58:
+      return { kind: 'personBrought', person: body[0], joinedAt: body[1], handedInAt: body[2] < 0 ? null : body[2] };
+    case 57:
+      return { kind: 'workWaits', board: body[0], person: body[1], count: body[2] };
+    case 56:
+      return { kind: 'sentAway', people: body[0] };
     case 46:
       return { kind: 'seatsConfirmed', through: body[0] };
     case 47:

@@ -4,6 +4,8 @@ import { Looks, type Mark, Shape, type ShapeBody } from '../room/marks';
 import { type Spot, arcThrough, boxRound, corners, scaledAbout } from './geometry';
 
 const DASH = 5;
+// Of a fine line that goes a long way there would be millions (Dashes.cs).
+const MOST_DASHES = 1000;
 const HEAD_LENGTH = 5;
 const HEAD_HALF = 2;
 const LEAST_HEAD = 200;
@@ -33,12 +35,22 @@ export function drawShape(
   ctx.lineWidth = width;
   ctx.lineCap = 'round';
   ctx.lineJoin = 'round';
-  ctx.setLineDash(style.looks & Looks.Dashed ? [DASH * width, (DASH / 2) * width] : []);
+  const dash = Math.max(DASH * width, shapeLength(body.shape, p) / (1.5 * MOST_DASHES));
+  ctx.setLineDash(style.looks & Looks.Dashed ? [dash, dash / 2] : []);
   ctx.stroke(path);
   ctx.setLineDash([]);
   if (body.shape !== Shape.Line) return;
   if (style.looks & Looks.ArrowAtEnd) ctx.fill(head(p.at(-2)!, p.at(-1)!, width));
   if (style.looks & Looks.ArrowAtStart) ctx.fill(head(p[1]!, p[0]!, width));
+}
+
+/** How long its line is; of an ellipse a little more. */
+function shapeLength(shape: Shape, p: readonly Spot[]): number {
+  const circle = shape === Shape.Arc ? arcThrough(p[0]!, p[1]!, p[2]!) : null;
+  if (circle) return Math.abs(circle.radius * circle.sweep);
+  if (shape === Shape.Ellipse) return 2 * (Math.abs(p[1]!.x - p[0]!.x) + Math.abs(p[1]!.y - p[0]!.y));
+  const ends = shape === Shape.Polygon ? [...p, p[0]!] : p;
+  return ends.slice(1).reduce((sum, end, i) => sum + Math.hypot(end.x - ends[i]!.x, end.y - ends[i]!.y), 0);
 }
 
 function shapePath(shape: Shape, p: readonly Spot[]): Path2D {

@@ -25,6 +25,8 @@ export interface Tool {
   move(points: Point[]): void;
   up(): void;
   cancel(): void;
+  /** The page goes away: what is begun is done as far as it is. */
+  leave?(): void;
   /** What it shows over the page, in page units. */
   draw?(ctx: CanvasRenderingContext2D): void;
 }

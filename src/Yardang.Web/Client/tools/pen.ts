@@ -58,6 +58,11 @@ export class Pen implements Tool {
     this.sheet.surface.invalidateDrawing();
   }
 
+  /** The page goes away in mid-stroke. */
+  leave(): void {
+    this.up();
+  }
+
   cancel(): void {
     this.drawing = false;
     this.sheet.live.end();

@@ -1,0 +1,35 @@
+using Yardang.Core.Activities;
+using Yardang.Core.Lessons;
+using Yardang.Core.Marks;
+using Yardang.Core.Rooms;
+
+namespace Yardang.Core.Interchange;
+
+/// <summary>Which work of a lesson can be taken in: what a lesson could hold, and nothing else.</summary>
+public static class WorkRules
+{
+    /// <summary>The most boards: one for everybody, and for each of the groups that there can be.</summary>
+    public const int MostBoards = 2 * Lesson.MostPeople;
+
+    /// <summary>The first thing that is wrong; null if nothing is.</summary>
+    public static ContentFault? FaultIn(ArchivedWork work)
+    {
+        if (work.Name.Length > Limits.NameLength || work.ClassName.Length > Limits.NameLength) return new($"The name of the lesson or of its class is longer than {Limits.NameLength} letters.");
+        if (!Enum.IsDefined(work.Way)) return new("Nobody can work together in this way.");
+        if (work.People.Length > Lesson.MostPeople) return new($"There are {work.People.Length} people; a lesson has at most {Lesson.MostPeople}.");
+        if (work.Boards.Length > MostBoards) return new($"There are {work.Boards.Length} boards; a lesson has at most {MostBoards}.");
+        var known = work.People.Select(p => p.Number).ToHashSet();
+        if (known.Count < work.People.Length || known.Any(n => n <= Actor.Owner.Number)) return new("Somebody has no number of their own.");
+        for (var i = 0; i < work.Boards.Length; i++)
+        {
+            var board = work.Boards[i];
+            if (!board.People.All(known.Contains) || board.People.Distinct().Count() < board.People.Length) return new($"Board {i + 1} has people who are not in the lesson.");
+            if (board.Group is { } group && group.Trim().Length is 0 or > Group.NameLength) return new($"The group of board {i + 1} has no name, or one that is longer than {Group.NameLength} letters.");
+            if (ContentRules.FaultIn(ContentOf(board)) is { } fault) return new($"Board {i + 1}: {fault.Sentence}");
+        }
+
+        return null;
+    }
+
+    private static ActivityContent ContentOf(ArchivedBoard board) => new(Texts.None, Texts.None, board.Pages, board.Marks);
+}

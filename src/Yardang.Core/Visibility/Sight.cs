@@ -1,0 +1,50 @@
+using Yardang.Core.Boards;
+using Yardang.Core.Lessons;
+using Yardang.Core.Marks;
+using Yardang.Core.Rooms;
+
+namespace Yardang.Core.Visibility;
+
+/// <summary>
+/// What somebody sees of a room: the one rule, used for events, snapshots, exports and late work. It holds so that, for every reader, what a snapshot
+/// shows them is the same as what the events that they were sent add up to.
+/// </summary>
+public static class Sight
+{
+    /// <summary>Whether somebody is sent an event. Who has left a room hears only of their own work.</summary>
+    public static bool Of(Actor reader, Envelope e)
+    {
+        if (reader.HasLeft) return reader.Number == e.Actor.Number && !e.Actor.IsStaff;
+        return reader.IsStaff || e.Audience switch
+        {
+            Audience.Everyone => true,
+            Audience.AuthorAndStaff => reader.Number == e.Actor.Number,
+            Audience.NamedAndStaff => e.Event.Names(reader.Number),
+            _ => false,
+        };
+    }
+
+    /// <summary>Whether somebody sees a mark. What was rubbed out is seen by nobody but its author, who may want it back.</summary>
+    public static bool Of(Actor reader, Mark mark) => reader.IsStaff || (mark.Grip != Grip.Key && (!mark.Erased || (mark.Author == reader.Number && !mark.ByStaff)));
+
+    /// <summary>A mark as somebody sees it: what is expected of a zone is for teachers.</summary>
+    public static Mark AsSeen(Actor reader, Mark mark) =>
+        !reader.IsStaff && mark.Body is ZoneBody { Expected: not null } zone ? mark with { Body = zone with { Expected = null } } : mark;
+
+    /// <summary>Whether somebody sees a page.</summary>
+    public static bool Of(Actor reader, Activities.Page page) => reader.IsStaff || !page.Erased;
+
+    /// <summary>A step of a gesture as somebody knows it: of others' gestures only that there was one, so that one's own can be undone rightly.</summary>
+    public static Step AsSeen(Actor reader, Gesture gesture, Step step) => reader.IsStaff || gesture.Actor == reader.Number
+        ? step
+        : step with { Before = Hidden.InPlaceOf(step.Before), After = Hidden.InPlaceOf(step.After) };
+
+    /// <summary>Whether somebody knows of work that waits for a decision.</summary>
+    public static bool Of(Actor reader, LateWork late) => reader.IsStaff || late.Actor.Number == reader.Number;
+
+    /// <summary>Whether somebody is told of a person of the lesson.</summary>
+    public static bool Of(Actor reader, Person person) => reader.IsStaff || person.Number == reader.Number;
+
+    /// <summary>Whether a mark is put out on paper and in files for students.</summary>
+    public static bool OnPaper(Mark mark) => mark is { Erased: false, Grip: not Grip.Key };
+}

@@ -1,0 +1,15 @@
+namespace Yardang.Rendering;
+
+/// <summary>
+/// How long the dashes of a line are. Usually five times its width; but of a fine line that goes a long way there would be millions, so that there are
+/// never more than <see cref="Most"/> of them. The browser does the same (<c>Client/shapes/draw-shape.ts</c>).
+/// </summary>
+internal static class Dashes
+{
+    private const float Length = 5;
+    private const float Most = 1_000;
+
+    /// <summary>A dash and the gap behind it, in the unit of width and length; null for a line without width or length.</summary>
+    public static float[]? Of(float width, float length) =>
+        width <= 0 || length <= 0 ? null : Math.Max(Length * width, length / (1.5f * Most)) is var dash ? [dash, dash / 2] : null;
+}

@@ -1,0 +1,102 @@
+// Work that waits for the teacher's decision, looked at before it is decided: what it is, where, and drawn.
+
+import { type Mark, type Page, isBox } from '../room/marks';
+import type { LateWork, Sheets } from '../room/sheets';
+import type { RoomEvent } from '../room/wire';
+import { drawMark, drawPaper } from '../surface/draw';
+import type { Pictures } from '../surface/pictures';
+
+export interface LateTexts {
+  readonly latePage: string;
+  readonly lateStrokes: string;
+  readonly lateStroke: string;
+  readonly lateChanges: string;
+  readonly lateChange: string;
+}
+
+/** A page on which some of it is. */
+export interface LatePage {
+  readonly id: number;
+  readonly title: string;
+  /** What it is, line by line. */
+  readonly lines: readonly string[];
+}
+
+const FADED = 0.3;
+
+const fill = (text: string, n: number) => text.replace('{0}', String(n));
+
+/** The board as it would be with this work on it. */
+export function withLate(sheets: Sheets, late: readonly LateWork[]): { sheets: Sheets; touched: Set<number> } {
+  const after = sheets.copy();
+  const touched = new Set<number>();
+  for (const { actor, gesture, command } of late) {
+    const event = after.predict(command, { number: actor, isStaff: false }, false);
+    if (!event) continue;
+    after.happen(event, actor, gesture);
+    for (const id of idsOf(event)) touched.add(id);
+  }
+  return { sheets: after, touched };
+}
+
+function idsOf(event: RoomEvent): number[] {
+  if (event.kind === 'markAdded') return [event.mark.id];
+  if (event.kind === 'marksAdded') return event.marks.map((m) => m.id);
+  if (event.kind === 'changesMade' || event.kind === 'undone' || event.kind === 'redone')
+    return event.changes.map((c) => c.target);
+  return [];
+}
+
+/** What it is and where, page by page. */
+export function describe(before: Sheets, late: readonly LateWork[], texts: LateTexts): LatePage[] {
+  const { sheets, touched } = withLate(before, late);
+  return sheets.pages.flatMap((page, i) => {
+    const marks = [...sheets.allMarks].filter((m) => m.page === page.id && touched.has(m.id));
+    if (marks.length === 0) return [];
+    const fresh = marks.filter((m) => !before.mark(m.id));
+    const words = fresh.flatMap((m) => wordsOf(m));
+    const drawn = fresh.length - words.length;
+    const changed = marks.length - fresh.length;
+    return [
+      {
+        id: page.id,
+        title: fill(texts.latePage, i + 1) + (nameOf(page) && `: ${nameOf(page)}`),
+        lines: [
+          ...words.map((w) => `“${w}”`),
+          ...(drawn > 0 ? [fill(drawn === 1 ? texts.lateStroke : texts.lateStrokes, drawn)] : []),
+          ...(changed > 0 ? [fill(changed === 1 ? texts.lateChange : texts.lateChanges, changed)] : []),
+        ],
+      },
+    ];
+  });
+}
+
+const nameOf = (page: Page): string => Object.values(page.name)[0] ?? '';
+
+const wordsOf = (mark: Mark): string[] => (isBox(mark.body) ? [mark.body.words.text] : []);
+
+/** Draws a page with that work at full strength over the faded rest. */
+export function drawLate(
+  canvas: HTMLCanvasElement,
+  before: Sheets,
+  late: readonly LateWork[],
+  page: number,
+  pictures: Pictures,
+  written: string,
+): void {
+  const { sheets, touched } = withLate(before, late);
+  const sheet = sheets.page(page);
+  if (!sheet) return;
+  const ratio = window.devicePixelRatio || 1;
+  canvas.width = Math.round(canvas.clientWidth * ratio);
+  canvas.height = Math.round((canvas.width * sheet.height) / sheet.width);
+  const ctx = canvas.getContext('2d')!;
+  const scale = canvas.width / sheet.width;
+  ctx.setTransform(scale, 0, 0, scale, 0, 0);
+  drawPaper(ctx, sheet, pictures);
+  for (const mark of sheets.visible(page)) {
+    ctx.globalAlpha = touched.has(mark.id) ? 1 : FADED;
+    drawMark(ctx, mark, { thinnest: ratio / scale, unit: sheets.unit, pictures, written });
+  }
+  ctx.globalAlpha = 1;
+}

@@ -1,0 +1,44 @@
+using Microsoft.EntityFrameworkCore;
+using Yardang.Core.Boards;
+using Yardang.Core.Lessons;
+using Yardang.Core.Rooms;
+using Yardang.Data.Log;
+using Yardang.Data.School;
+using Yardang.Web.Rooms;
+
+namespace Yardang.Web.Lessons;
+
+/// <summary>Sends newcomers away whom somebody has made up: all of a flood who have written nothing, in one act, and the door is closed behind them.</summary>
+public sealed class SendingAway(IDbContextFactory<SchoolContext> school, RoomHosts hosts, IEventStore log)
+{
+    /// <summary>Sends them away.</summary>
+    /// <returns>How many.</returns>
+    public async Task<int> SendAsync(LessonRecord lesson)
+    {
+        var room = await hosts.GetAsync(lesson.Id);
+        Flood? flood = null;
+        await room.LookAsync(r => flood = Flood.Among(((Lesson)r).People.Values));
+        if (flood is null) return 0;
+        var stay = await WritersAsync(lesson.Id, flood.People);
+        int[] leave = [.. flood.People.Where(p => !stay.Contains(p))];
+        if (leave.Length == 0) return 0;
+        var (_, envelope) = await room.SubmitAsync(new SendAway([.. leave]), Actor.Program);
+        return envelope is null ? 0 : leave.Length;
+    }
+
+    private async Task<IReadOnlySet<int>> WritersAsync(Guid lesson, IReadOnlyCollection<int> people)
+    {
+        await using var db = await school.CreateDbContextAsync();
+        var boards = await db.Participants.Where(p => p.LessonId == lesson && people.Contains(p.Number)).Select(p => p.BoardId).Distinct().ToListAsync();
+        var writers = new HashSet<int>();
+
+        // Most of them have never opened their board.
+        foreach (var id in boards.Where(b => log.LastNumber(b) > 0))
+        {
+            if (await hosts.FindAsync(id) is not { } board) continue;
+            await board.LookAsync(r => writers.UnionWith(((Board)r).Sheets.Marks.Values.Where(m => !m.ByStaff).Select(m => m.Author).Concat(((Board)r).SetAside.Values.Select(w => w.Actor.Number))));
+        }
+
+        return writers;
+    }
+}

@@ -1,0 +1,53 @@
+using Yardang.Core.Boards;
+using Yardang.Core.Lessons;
+using Yardang.Core.Marks;
+using Yardang.Core.Rooms;
+using Yardang.Web.Rooms;
+
+namespace Yardang.Web.Lessons;
+
+/// <summary>
+/// Tells the lesson what waits on its boards for a teacher's decision. So teachers hear of it wherever they are, also of work for a board that nobody is
+/// on any more.
+/// </summary>
+public sealed class WaitingWork(Followers followers)
+{
+    // What arrives together, after a time without a network, is told together.
+    private static readonly TimeSpan s_gathering = TimeSpan.FromMilliseconds(150);
+
+    /// <summary>Follows a board as long as its host runs.</summary>
+    public void Begin(RoomHost board, Guid lesson, RoomHosts hosts) =>
+        followers.Begin($"What waits on board {board.Id}", (_, caughtUp) => FollowAsync(board, lesson, hosts, caughtUp), board.Finished);
+
+    private static async Task FollowAsync(RoomHost board, Guid lesson, RoomHosts hosts, Action caughtUp)
+    {
+        var told = await TellAsync(board, lesson, hosts);
+        caughtUp();
+        await foreach (var envelope in board.FollowAsync(told, board.Finished))
+        {
+            if (envelope.Number <= told || envelope.Event is not (WorkSetAside or LateWorkAccepted or LateWorkDiscarded)) continue;
+            await Task.Delay(s_gathering, board.Finished);
+            told = await TellAsync(board, lesson, hosts);
+        }
+    }
+
+    // What waits now, and what the lesson believes to wait and does not. Gives the number of the event up to which that is so.
+    private static async Task<long> TellAsync(RoomHost board, Guid lesson, RoomHosts hosts)
+    {
+        var counts = new Dictionary<int, int>();
+        var through = await board.LookAsync(r =>
+        {
+            foreach (var late in ((Board)r).SetAside.Values) counts[late.Actor.Number] = counts.GetValueOrDefault(late.Actor.Number) + 1;
+        });
+        var room = await hosts.GetAsync(lesson);
+        var known = new Dictionary<int, int>();
+        await room.LookAsync(r => known = ((Lesson)r).Waiting.Where(w => w.Board == board.Id).ToDictionary(w => w.Person, w => w.Count));
+        foreach (var person in counts.Keys.Union(known.Keys))
+        {
+            var count = counts.GetValueOrDefault(person);
+            if (known.GetValueOrDefault(person) != count) await room.SubmitAsync(new NoteWaiting(board.Id, person, count), Actor.Program);
+        }
+
+        return through;
+    }
+}

@@ -1,0 +1,89 @@
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.Extensions.Localization;
+using Yardang.Core.Lessons;
+using Yardang.Core.Rooms;
+using Yardang.Data.School;
+using Yardang.Web.Access;
+using Yardang.Web.Lessons;
+using Yardang.Web.Rooms;
+
+namespace Yardang.Web.Pages;
+
+/// <summary>A line of the page.</summary>
+/// <param name="Id">The board.</param>
+/// <param name="Title">Whose it is.</param>
+/// <param name="State">What has become of it: names the text.</param>
+/// <param name="Group">The number of a group that was dissolved; 0 for others.</param>
+/// <param name="Returning">Who of it would come back, by name; empty if nobody can.</param>
+/// <param name="Waiting">How much on it waits for a decision.</param>
+public sealed record BoardLine(Guid Id, string Title, string State, int Group, string Returning, int Waiting);
+
+/// <summary>Every board of a lesson: also those of dissolved groups, of people who were taken out, and the own boards of those in a group.</summary>
+[Authorize]
+public sealed class BoardsModel(AccessResolver access, LessonPeople people, RoomHosts hosts, IStringLocalizer<UiTexts> texts) : PageModel
+{
+    public LessonRecord Lesson { get; private set; } = null!;
+
+    public IReadOnlyList<BoardLine> Boards { get; private set; } = [];
+
+    /// <summary>Whether this teacher may do more than watch.</summary>
+    public bool MayChange { get; private set; }
+
+    public string? Problem { get; private set; }
+
+    public async Task<IActionResult> OnGetAsync(Guid id)
+    {
+        if (await access.LessonAsync(Visitor.Of(HttpContext), id, Power.Watches) is not { } lesson) return NotFound();
+        Lesson = lesson;
+        MayChange = await access.LessonAsync(Visitor.Of(HttpContext), id, Power.Runs) is not null;
+        var waiting = new Dictionary<Guid, int>();
+        await (await hosts.GetAsync(id)).LookAsync(r => waiting = ((Lesson)r).Waiting.GroupBy(w => w.Board).ToDictionary(w => w.Key, w => w.Sum(x => x.Count)));
+        Boards = [.. (await people.FindAsync(lesson)).Select(b => LineOf(b, waiting.GetValueOrDefault(b.Board.Id)))];
+        return Page();
+    }
+
+    /// <summary>A dissolved group goes on, on its own board with its own work.</summary>
+    public async Task<IActionResult> OnPostTakeUpAsync(Guid id, int group)
+    {
+        if (await access.LessonAsync(Visitor.Of(HttpContext), id, Power.Runs) is not { } lesson) return NotFound();
+        var board = (await people.FindAsync(lesson)).FirstOrDefault(b => b.Kind == BoardKind.Group && b.Number == group && !b.IsUsedNow);
+        if (board is not null && await TakeUpAsync(id, board)) return Redirect($"/lesson/{id}/boards");
+        Problem = texts["Boards.NotTakenUp"];
+        return await OnGetAsync(id);
+    }
+
+    private async Task<bool> TakeUpAsync(Guid id, KnownBoard board)
+    {
+        var room = await hosts.GetAsync(id);
+        var returning = ReturningTo(board).Select(p => p.Number).ToHashSet();
+        if (returning.Count == 0) return false;
+        SetGroups? set = null;
+        await room.LookAsync(r =>
+        {
+            var lesson = (Lesson)r;
+            var named = lesson.Grouping.Past.Concat(lesson.Grouping.Future).SelectMany(groups => groups).LastOrDefault(g => g.Number == board.Number);
+            var name = named?.Name ?? board.Board.Title;
+            var others = lesson.Grouping.Now.Select(g => g with { People = [.. g.People.Where(p => !returning.Contains(p))] });
+            set = new([.. others, new Group(board.Number, name.Length > Group.NameLength ? name[..Group.NameLength] : name, [.. returning])], lesson.GroupChanges);
+        });
+        return (await room.SubmitAsync(set!, Actor.Program)).Envelope is not null;
+    }
+
+    private static BoardLine LineOf(KnownBoard known, int waiting)
+    {
+        var (board, isUsedNow, kind, number) = known;
+        var state = isUsedNow ? "Now" : kind switch
+        {
+            BoardKind.Group => "Dissolved",
+            BoardKind.Own when board.People.All(p => p.Standing != Standing.In) => "Removed",
+            BoardKind.Own => "InGroup",
+            _ => "Earlier",
+        };
+        var returning = kind == BoardKind.Group && !isUsedNow ? string.Join(", ", ReturningTo(known).Select(p => p.Name)) : "";
+        return new(board.Id, board.Title, state, kind == BoardKind.Group && !isUsedNow ? number : 0, returning, waiting);
+    }
+
+    private static IEnumerable<LessonPerson> ReturningTo(KnownBoard board) => board.Board.People.Where(p => p.Standing == Standing.In);
+}

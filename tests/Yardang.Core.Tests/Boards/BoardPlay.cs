@@ -1,0 +1,63 @@
+using Yardang.Core.Activities;
+using Yardang.Core.LateChanges;
+using Yardang.Core.Marks;
+using Yardang.Core.Rooms;
+using static Yardang.Core.Tests.Boards.BoardScript;
+
+namespace Yardang.Core.Tests.Boards;
+
+/// <summary>What three people do on a board, by chance: everything that the rules know, also what they refuse.</summary>
+internal static class BoardPlay
+{
+    public static void Play(BoardScript board, Random random)
+    {
+        for (var step = 0; step < 60; step++)
+        {
+            var actor = new[] { Maya, Ben, Teacher }[random.Next(3)];
+            board.Conditions = new Conditions(PensDown: step is > 30 and < 38);
+            var marks = board.Board.Sheets.Marks.Keys.Order().ToList();
+            var mark = marks[random.Next(marks.Count)];
+            switch (random.Next(12))
+            {
+                case 0: board.Do(actor, new MakeChanges([new Placed(mark, new Place(random.Next(900), step, 0))])); break;
+                case 1: board.Do(actor, new MakeChanges([new Cutting(mark, [step * 10, (step * 10) + 300])])); break;
+                case 2 when board.Board.Sheets.Journal.NextUndo(actor.Number) is { } undo: board.Do(actor, new UndoGesture(undo.Id), 0); break;
+                case 3 when board.Board.Sheets.Journal.NextRedo(actor.Number) is { } redo: board.Do(actor, new RedoGesture(redo.Id), 0); break;
+                case 4: board.Do(actor, new AddMark(board.NextId(actor), 1, Grip.Own, new NoteBody(step, step, 5200, 5200, Say($"idea {step}")), new Style(1, 0))); break;
+                case 8:
+                    var first = board.NextId(actor);
+                    board.Do(actor, new AddMarks(1, [New(first, step), New(first + 1_000_000, step)]));
+                    break;
+                case 9: board.Do(actor, new MakeChanges([new Scaling(mark, step % 3 == 0 ? null : new Scale(1_200, 900)), new Tying(mark, step % 4)])); break;
+                case 10: board.Do(actor, new MakeChanges([new Ordering(mark, step / 2.0), new Pinning(mark, step % 2 == 0)])); break;
+                case 11: board.Do(actor, new MakeChanges([new Styling(mark, new Style(step % 6, 60, step % 5, Looks.Dashed | Looks.ArrowAtEnd)), .. Regripped(board, actor, mark, step)])); break;
+                case 5 when board.Board.SetAside.Count > 0: board.Do(Teacher, new AcceptLateWork(board.Board.SetAside.Keys.First()), 0); break;
+                default: board.Do(actor, new AddMark(board.NextId(actor), 1, Grip.Own, Line(step * 10, 0, 2000, step * 30), new Style(0, 60))); break;
+            }
+        }
+    }
+
+    public static void PlayLateChange(BoardScript board, bool takenBack)
+    {
+        var page = Ids.Of(Ids.FirstDraftClient, 90);
+        var content = Content() with
+        {
+            Pages = [.. Content().Pages.Select(p => p with { Name = Texts.In("en", "Ideas") }), new Page(page, Texts.In("en", "Build it"), PageSize.A4, new Paper(PaperKind.Squared))],
+            Marks = [Printed(PrintedTitle, Grip.Printed, "First ideas, and why"), Printed(page + 1, Grip.Printed, "deck") with { Page = page }],
+        };
+        board.ByProgram(new AdoptChange(1, new ChangeContent(content, [.. content.Pages.Select(p => p.Id)]), [Content()]), 1);
+        board.ByProgram(new SetKey(AnswerKey.Of(content with { Marks = [Printed(page + 2, Grip.Key, "it pushes"), Printed(PrintedTitle, Grip.Key, "squeezed")] }, [])));
+        board.Draw(Ben);
+        if (takenBack) board.ByProgram(new GiveUpChange(1));
+    }
+
+    private static NewMark New(long id, int step) => new(
+        id, Grip.Own, step % 2 == 0 ? new ShapeBody(ShapeKind.Polygon, [0, 0, 900, step, 400, 700]) : Line(0, step, 800, 800),
+        new Style(2, 60, step % 3), new Place(step, 0, step * 100), step % 5 == 0 ? new Scale(800, 1_500) : null, [], step % 2);
+
+    private static IEnumerable<Change> Regripped(BoardScript board, Actor actor, long mark, int step)
+    {
+        if (actor.IsStaff) yield return new Gripping(mark, (Grip)(step % 3));
+        if (board.Board.Sheets.Marks[mark].Body is ShapeBody) yield return new Remaking(mark, new ShapeBody(ShapeKind.Line, [0, 0, step, step]));
+    }
+}

@@ -1,0 +1,45 @@
+using Yardang.Core.LateChanges;
+using Yardang.Core.Lessons;
+using Yardang.Core.Rooms;
+
+namespace Yardang.Core.Tests.Lessons;
+
+/// <summary>What happens in a lesson, by chance: people come and go, groups, signals, times, late changes, also what the rules refuse.</summary>
+internal static class LessonPlay
+{
+    public static void Play(LessonScript lesson, Random random, int steps)
+    {
+        lesson.Do(new ExpectPeople(3), Actor.Program);
+        for (var step = 0; step < steps; step++)
+        {
+            var people = lesson.Lesson.People.Keys.ToList();
+            var person = people[random.Next(people.Count)];
+            var student = new Actor(person, Role.Student);
+            switch (random.Next(22))
+            {
+                case 0: lesson.Do(new Join(), Actor.Program); break;
+                case 1: lesson.Do(new Join(person), Actor.Program); break;
+                case 2: lesson.Do(new SetDoor((Door)random.Next(3)), Actor.Owner); break;
+                case 3: lesson.Do(new AdmitPerson(person), Actor.Owner); break;
+                case 4: lesson.Do(new RemovePerson(person), Actor.Owner); break;
+                case 5 or 6: lesson.Do(new GiveSignal(person, (Signal)random.Next(1, 3), true), student); break;
+                case 7: lesson.Do(new GiveSignal(person, (Signal)random.Next(1, 3), false), Actor.Owner); break;
+                case 8 or 9:
+                    var (one, other) = (people[random.Next(people.Count)], people[random.Next(people.Count)]);
+                    lesson.Do(new SetGroups([new(random.Next(1, 9), "Piers", [one]), new(random.Next(10, 19), "Decks", [other])], lesson.Lesson.GroupChanges), Actor.Owner);
+                    break;
+                case 10: lesson.Do(new UndoGroups(), Actor.Owner); break;
+                case 11: lesson.Do(new RedoGroups(), Actor.Owner); break;
+                case 12: lesson.Do(new SetTimes(LessonTimes.None with { HandsIn = true, DueAt = step % 2 == 0 ? 1_500 : null }), Actor.Owner); break;
+                case 13: lesson.Do(new HandIn(), student); break;
+                case 14: lesson.Do(new TakeWorkBack(), student); break;
+                case 15: lesson.Do(step % 4 == 0 ? new TakeChangeBack((step % 5) + 1) : new HandOutChange(new Guid(step, 0, 0, new byte[8]), [], []), Actor.Program); break;
+                case 16: lesson.Do(new ConfirmChange((step % 5) + 1), student); break;
+                case 17: lesson.Do(new SendAway([person]), Actor.Owner); break;
+                case 20 or 21: lesson.Do(new NoteWaiting(new Guid(person, 0, 0, new byte[8]), person, random.Next(3)), Actor.Program); break;
+                case 18: lesson.Do(new ConfirmSeats(lesson.Lesson.Number), Actor.Program); break;
+                default: lesson.Do(step % 2 == 0 ? new SetPens(step % 3 == 0) : new MaskNames(step % 3 == 0), Actor.Owner); break;
+            }
+        }
+    }
+}
