@@ -47,6 +47,7 @@ services.AddSingleton<Followers>();
 services.AddSingleton<Health>();
 services.AddSingleton<SchoolClock>();
 services.AddSingleton<Seating>();
+services.AddSingleton<FrozenVersions>();
 services.AddSingleton<LateChangeShelf>();
 services.AddSingleton<LessonConduct>();
 services.AddSingleton<WaitingWork>();

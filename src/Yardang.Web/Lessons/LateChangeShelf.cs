@@ -13,7 +13,7 @@ using Yardang.Web.Rooms;
 namespace Yardang.Web.Lessons;
 
 /// <summary>Keeps what was handed out while a lesson ran, and brings boards up to date with it: those in use at once, the others when somebody opens them.</summary>
-public sealed class LateChangeShelf(IDbContextFactory<SchoolContext> school)
+public sealed class LateChangeShelf(IDbContextFactory<SchoolContext> school, FrozenVersions versions)
 {
     /// <summary>What a record holds.</summary>
     public static ChangeContent ContentOf(LateChangeRecord record) =>
@@ -58,7 +58,7 @@ public sealed class LateChangeShelf(IDbContextFactory<SchoolContext> school)
         var has = ImmutableDictionary<int, Adopted>.Empty;
         await board.LookAsync(r => has = ((Board)r).Adopted.ToImmutableDictionary());
         var kept = (await OfAsync(record.LessonId)).ToDictionary(k => k.Key, k => ContentOf(k.Value));
-        var version = ActivityJson.Read(await db.Lessons.Where(l => l.Id == record.LessonId).Join(db.Versions, l => l.VersionId, v => v.Id, (_, v) => v.Content).SingleAsync());
+        var version = await versions.OfAsync(await db.Lessons.Where(l => l.Id == record.LessonId).Select(l => l.VersionId).SingleAsync());
         foreach (var change in meant.Where(c => !c.TakenBack && !has.ContainsKey(c.Number)))
         {
             ImmutableArray<ActivityContent> earlier = [version, .. changes.Where(c => c.Number < change.Number).Select(c => kept[c.Content].Activity)];

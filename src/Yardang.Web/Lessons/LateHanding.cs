@@ -15,7 +15,7 @@ using Yardang.Web.Rooms;
 namespace Yardang.Web.Lessons;
 
 /// <summary>Hands pages and marks out while a lesson runs.</summary>
-public sealed class LateHanding(IDbContextFactory<SchoolContext> school, Handing handing, LateChangeShelf shelf, RoomHosts hosts, IStringLocalizer<UiTexts> texts)
+public sealed class LateHanding(IDbContextFactory<SchoolContext> school, Handing handing, LateChangeShelf shelf, FrozenVersions versions, RoomHosts hosts, IStringLocalizer<UiTexts> texts)
 {
     private const int LastClients = 1 << 18;
 
@@ -34,9 +34,8 @@ public sealed class LateHanding(IDbContextFactory<SchoolContext> school, Handing
     {
         await using var db = await school.CreateDbContextAsync();
         if (await db.Activities.FindAsync(lesson.ActivityId) is not { } activity) return [];
-        var version = await db.Versions.SingleAsync(v => v.Id == lesson.VersionId);
         var given = (await OfAsync(lesson.Id)).Reverse().Where(c => c.Change is { IsForEverybody: true, TakenBack: false });
-        return Revision.Of(ActivityJson.Read(version.Content), given.Select(c => LateChangeShelf.ContentOf(c.Record)), await handing.ContentAsync(activity));
+        return Revision.Of(await versions.OfAsync(lesson.VersionId), given.Select(c => LateChangeShelf.ContentOf(c.Record)), await handing.ContentAsync(activity));
     }
 
     /// <summary>Hands out pages as the workshop has them now.</summary>

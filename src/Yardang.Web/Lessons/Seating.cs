@@ -51,7 +51,10 @@ public sealed class Seating(IDbContextFactory<SchoolContext> school)
         await using var db = await school.CreateDbContextAsync();
         var lesson = await db.Lessons.SingleAsync(l => l.Id == lessonId);
         (lesson.SeesOtherBoards, lesson.SeesTeachersBoard) = (plan.SeesOtherBoards, plan.SeesTeachersBoard);
-        foreach (var group in plan.Grouping.Now) await BoardAsync(db, lessonId, BoardKind.Group, group.Number);
+        var known = await db.Boards.Where(b => b.LessonId == lessonId).ToDictionaryAsync(b => (b.Kind, b.Number), b => b.Id);
+        async Task<Guid> BoardOfAsync(BoardKind kind, int number) =>
+            known.TryGetValue((kind, number), out var id) ? id : known[(kind, number)] = await BoardAsync(db, lessonId, kind, number);
+        foreach (var group in plan.Grouping.Now) await BoardOfAsync(BoardKind.Group, group.Number);
 
         var boards = new HashSet<Guid>();
         var people = new HashSet<int>();
@@ -59,7 +62,8 @@ public sealed class Seating(IDbContextFactory<SchoolContext> school)
         {
             if (!plan.People.TryGetValue(participant.Number, out var person)) continue;
             if (person.Standing == Standing.Expected) continue;
-            var board = await BoardOfAsync(db, lesson, plan, participant.Number);
+            var group = plan.Grouping.Of(participant.Number);
+            var board = lesson.TogetherId ?? await BoardOfAsync(group is null ? BoardKind.Own : BoardKind.Group, group?.Number ?? participant.Number);
             if (participant.BoardId == board && participant.Standing == person.Standing) continue;
             boards.UnionWith([participant.BoardId, board]);
             people.Add(participant.Number);

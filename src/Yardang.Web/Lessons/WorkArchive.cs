@@ -13,13 +13,13 @@ using Yardang.Web.Rooms;
 namespace Yardang.Web.Lessons;
 
 /// <summary>A lesson with its work as an archive, and back: it comes back closed, to be read, under a code of its own.</summary>
-public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHosts hosts, Handing handing, LessonPeople people, MediaStore media, TimeProvider clock)
+public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHosts hosts, Handing handing, LessonPeople people, FrozenVersions versions, MediaStore media, TimeProvider clock)
 {
     /// <summary>Gathers the lesson, and gives what writes it as an archive.</summary>
     public async Task<Func<byte[]>> ReadyAsync(LessonRecord lesson, CancellationToken stop)
     {
         await using var db = await school.CreateDbContextAsync(stop);
-        var version = await db.Versions.SingleAsync(v => v.Id == lesson.VersionId, stop);
+        var version = await versions.OfAsync(lesson.VersionId);
         var participants = await db.Participants.Where(p => p.LessonId == lesson.Id && p.Standing != Standing.Expected).OrderBy(p => p.Number).ToListAsync(stop);
         var boards = new List<ArchivedBoard>();
         foreach (var board in (await people.AllBoardsAsync(lesson)).Where(b => b.People.Count > 0 || b.Id == lesson.TogetherId))
@@ -39,7 +39,7 @@ public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHos
         var came = participants.Select(p => new ArchivedPerson(p.Number, p.Name, p.JoinedAt, At(known.GetValueOrDefault(p.Number)?.HandedInAt)));
         var work = new ArchivedWork(
             lesson.Name, lesson.ClassName, lesson.HandedOutAt, lesson.Way, [.. came], [.. boards], lesson.ClosedAt, At(times.DueAt), times.HandsIn);
-        return () => ActivityArchive.Write(ActivityJson.Read(version.Content), media.Find, work);
+        return () => ActivityArchive.Write(version, media.Find, work);
     }
 
     private static DateTimeOffset? At(long? ms) => ms is { } said ? DateTimeOffset.FromUnixTimeMilliseconds(said) : null;

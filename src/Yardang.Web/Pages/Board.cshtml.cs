@@ -2,7 +2,6 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Localization;
-using Yardang.Core.Interchange;
 using Yardang.Core.Rooms;
 using Yardang.Data.School;
 using Yardang.Web.Access;
@@ -12,7 +11,7 @@ namespace Yardang.Web.Pages;
 
 /// <summary>A student's board; or another board of the lesson, if they may look at it.</summary>
 public sealed class BoardModel(
-    AccessResolver access, IDbContextFactory<SchoolContext> school, ParticipantCookie cookie, ReentryKeys keys, MyPlace places, LessonPeople people, SchoolClock clock, IStringLocalizer<UiTexts> texts) : PageModel
+    AccessResolver access, IDbContextFactory<SchoolContext> school, ParticipantCookie cookie, ReentryKeys keys, MyPlace places, LessonPeople people, FrozenVersions versions, SchoolClock clock, IStringLocalizer<UiTexts> texts) : PageModel
 {
     public BoardView View { get; private set; } = null!;
 
@@ -24,8 +23,7 @@ public sealed class BoardModel(
 
         await using var db = await school.CreateDbContextAsync();
         var lesson = await db.Lessons.Join(db.Boards.Where(b => b.Id == id), l => l.Id, b => b.LessonId, (l, _) => l).SingleAsync();
-        var version = await db.Versions.SingleAsync(v => v.Id == lesson.VersionId);
-        var content = ActivityJson.Read(version.Content);
+        var content = await versions.OfAsync(lesson.VersionId);
         cookie.Remember(HttpContext, me.Id);
         var looks = !found.MayWrite;
         var heading = looks ? await WhoseAsync(db, id, found.Actor) : place.Lesson + place.Company;

@@ -71,7 +71,7 @@ public sealed class BoardsModel(AccessResolver access, LessonPeople people, Room
         return (await room.SubmitAsync(set!, Actor.Program)).Envelope is not null;
     }
 
-    private static BoardLine LineOf(KnownBoard known, int waiting)
+    private BoardLine LineOf(KnownBoard known, int waiting)
     {
         var (board, isUsedNow, kind, number) = known;
         var state = isUsedNow ? "Now" : kind switch
@@ -79,10 +79,12 @@ public sealed class BoardsModel(AccessResolver access, LessonPeople people, Room
             BoardKind.Group => "Dissolved",
             BoardKind.Own when board.People.All(p => p.Standing != Standing.In) => "Removed",
             BoardKind.Own => "InGroup",
+            BoardKind.Teacher => "Yours",
             _ => "Earlier",
         };
         var returning = kind == BoardKind.Group && !isUsedNow ? string.Join(", ", ReturningTo(known).Select(p => p.Name)) : "";
-        return new(board.Id, board.Title, state, kind == BoardKind.Group && !isUsedNow ? number : 0, returning, waiting);
+        var title = kind == BoardKind.Teacher ? texts["Circulate.Mine"].Value : board.Title;
+        return new(board.Id, title, state, kind == BoardKind.Group && !isUsedNow ? number : 0, returning, waiting);
     }
 
     private static IEnumerable<LessonPerson> ReturningTo(KnownBoard board) => board.Board.People.Where(p => p.Standing == Standing.In);

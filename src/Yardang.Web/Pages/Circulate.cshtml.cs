@@ -4,7 +4,6 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Localization;
 using Yardang.Core.ClassLists;
-using Yardang.Core.Interchange;
 using Yardang.Data.School;
 using Yardang.Web.Access;
 using Yardang.Web.Lessons;
@@ -13,7 +12,7 @@ namespace Yardang.Web.Pages;
 
 /// <summary>The teacher's live view of all the work.</summary>
 [Authorize]
-public sealed class CirculateModel(AccessResolver access, LessonPeople people, SendingAway sendingAway, IDbContextFactory<SchoolContext> school, IStringLocalizer<UiTexts> texts) : PageModel
+public sealed class CirculateModel(AccessResolver access, LessonPeople people, SendingAway sendingAway, FrozenVersions versions, IDbContextFactory<SchoolContext> school, IStringLocalizer<UiTexts> texts) : PageModel
 {
     public LessonRecord Lesson { get; private set; } = null!;
 
@@ -41,8 +40,7 @@ public sealed class CirculateModel(AccessResolver access, LessonPeople people, S
             texts, "Circulate", "Everybody", "PensGoingDown", "PensDownOn", "PensDownOnOne", "PeopleOne", "PensGoingUp", "PensUp", "Closed", "People", "PageOf", "MinutesAgo", "JustNow", "NotStarted", "Helper", "HandedIn", "HandedInLate", "HandedInChanged", "Flood", "LatePage", "LateStrokes", "LateStroke", "LateChanges", "LateChange");
         foreach (var (name, text) in PageData.Texts(texts, "Needs", "NeedDoor", "NeedHand", "NeedReady", "NeedLate", "NeedLateEarlier", "NeedIdle", "NeedNotStarted", "Waiting", "WaitingMinutes")) all[name] = text;
         await using var db = await school.CreateDbContextAsync();
-        var version = ActivityJson.Read(await db.Versions.Where(v => v.Id == lesson.VersionId).Select(v => v.Content).SingleAsync());
-        Languages = Core.Activities.Languages.In(version) is { Count: > 1 } several ? [.. several] : [];
+        Languages = Core.Activities.Languages.In(await versions.OfAsync(lesson.VersionId)) is { Count: > 1 } several ? [.. several] : [];
         TeachersBoard = await Seating.BoardAsync(db, id, BoardKind.Teacher, 0);
         Data = new { lesson = id, who = $"teacher-{visitor.TeacherId}", me = new { me.Number, me.IsStaff, me.LooksOnly }, together = lesson.TogetherId, written = lesson.Language, people = People, teachers = await people.TeachersAsync(lesson), seats = await SeatsAsync(db, lesson), texts = all };
         return Page();

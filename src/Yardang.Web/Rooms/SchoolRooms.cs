@@ -1,7 +1,6 @@
 using Microsoft.EntityFrameworkCore;
 using Yardang.Core.Boards;
 using Yardang.Core.Drafts;
-using Yardang.Core.Interchange;
 using Yardang.Core.Lessons;
 using Yardang.Core.Rooms;
 using Yardang.Data.School;
@@ -10,7 +9,7 @@ using Yardang.Web.Lessons;
 namespace Yardang.Web.Rooms;
 
 /// <summary>Finds rooms in the school's tables: what a board is a copy of, and what its lesson allows now.</summary>
-public sealed class SchoolRooms(IDbContextFactory<SchoolContext> school, LessonConduct conduct, LateChangeShelf lateChanges, WaitingWork waiting, ILogger<SchoolRooms> logger) : IRoomSource
+public sealed class SchoolRooms(IDbContextFactory<SchoolContext> school, LessonConduct conduct, LateChangeShelf lateChanges, FrozenVersions versions, WaitingWork waiting, ILogger<SchoolRooms> logger) : IRoomSource
 {
     public async Task<(Func<Room> Create, Conditions Conditions)?> FindAsync(Guid room, RoomHosts hosts)
     {
@@ -19,11 +18,10 @@ public sealed class SchoolRooms(IDbContextFactory<SchoolContext> school, LessonC
         if (await db.Activities.AnyAsync(a => a.DraftId == room)) return (() => new Draft(), Conditions.Open);
         var board = await db.Boards.Where(b => b.Id == room)
             .Join(db.Lessons, b => b.LessonId, l => l.Id, (b, l) => new { b.LessonId, l.VersionId })
-            .Join(db.Versions, b => b.VersionId, v => v.Id, (b, v) => new { b.LessonId, v.Content })
             .SingleOrDefaultAsync();
         if (board is null) return null;
 
-        var content = ActivityJson.Read(board.Content);
+        var content = await versions.OfAsync(board.VersionId);
         var conditions = Conditions.Open;
         var lesson = await hosts.GetAsync(board.LessonId);
         await lesson.LookAsync(r => conditions = ((Lesson)r).Conditions);

@@ -60,4 +60,45 @@ public sealed class BoardExportTests : IAsyncLifetime
     [Fact]
     public async Task Of_an_activity_in_several_languages_the_lesson_offers_prints_in_each() =>
         Assert.Contains("boards.pdf?language=es", await _teacher.GetStringAsync($"/lesson/{_board.Split('/')[2]}", Stop), StringComparison.Ordinal);
+
+    [Fact]
+    public void Lines_that_go_a_long_way_in_fine_dashes_cost_no_more_than_others()
+    {
+        var random = new Random(1);
+        var page = new Page(1, Texts.None, PageSize.A4, Paper.Plain);
+        Mark Polygon(int n, Looks looks) => new(
+            n, 1, 2, ByStaff: false, Grip.Own, n, new ShapeBody(ShapeKind.Polygon, [.. Enumerable.Range(0, 200).Select(_ => random.Next(-200_000, 200_000))]), new Style(0, 1, 0, looks), Place.AsDrawn, [], Erased: false);
+        byte[] Pdf(Looks looks) => Rendering.PageExport.Pdf([new(page, [.. Enumerable.Range(1, 40).Select(n => Polygon(n, looks))], LengthUnit.Centimetre, _ => null, "")], "x", Stop);
+        Assert.InRange(Pdf(Looks.Dashed).Length, 1, 8_000_000);
+    }
+
+    [Fact]
+    public async Task A_file_is_made_only_as_long_as_somebody_waits_for_it()
+    {
+        using var desk = new Web.Exports.ExportDesk();
+        using var leaves = new CancellationTokenSource();
+        var begun = new TaskCompletionSource();
+        var making = desk.GiveAsync(
+            stop =>
+            {
+                begun.SetResult();
+                stop.WaitHandle.WaitOne();
+                stop.ThrowIfCancellationRequested();
+                return [];
+            },
+            "application/pdf",
+            "x.pdf",
+            leaves.Token);
+        await begun.Task.WaitAsync(Stop);
+        await leaves.CancelAsync();
+        await Assert.ThrowsAnyAsync<OperationCanceledException>(() => making);
+    }
+
+    [Fact]
+    public void A_very_large_page_makes_no_very_large_picture()
+    {
+        var page = new Page(1, Texts.None, new PageSize(200_000, 200_000), Paper.Plain);
+        using var picture = SkiaSharp.SKBitmap.Decode(Rendering.PageExport.Png(new(page, [], LengthUnit.Centimetre, _ => null, ""), stop: Stop));
+        Assert.InRange((long)picture.Width * picture.Height, 20_000_000, 26_000_000);
+    }
 }

@@ -11,11 +11,13 @@ using Yardang.Core.Ink;
 using Yardang.Core.Interchange;
 using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
+using Yardang.Core.Rooms;
 using Yardang.Data.Media;
 using Yardang.Data.School;
 using Yardang.Headless.SimulatedClass;
 using Yardang.Rendering;
 using Yardang.Web.Lessons;
+using Yardang.Web.Rooms;
 
 namespace Yardang.Web.Tests.Shelf;
 
@@ -78,6 +80,69 @@ public class ArchiveTests
         Assert.Equal((otherId, true), (record.OwnerId, record.ClosedAt is not null));
         using var stranger = await browser.GetAsync($"/lesson/{again}.yardang.zip", Stop);
         Assert.Equal(HttpStatusCode.NotFound, stranger.StatusCode);
+    }
+
+    [Fact]
+    public async Task A_lesson_comes_back_with_what_was_handed_out_late_what_was_handed_in_and_its_dates()
+    {
+        await using var school = new TestSchool();
+        var (browser, teacher) = await school.TeacherAsync("Ilse Varga");
+        var (activity, lesson) = await school.HandOutAsync(teacher);
+        await using (var student = await ClassMember.JoinAsync(school.Address, lesson.Code, "Maya"))
+        {
+            await student.DoAsync(new PutsUpNote(400, 400, "the arch pushes", 2), lively: false, Stop);
+            await Eventually.IsAsync(() => student.Waiting == 0);
+        }
+
+        var room = await school.Get<RoomHosts>().GetAsync(lesson.Id);
+        await room.SubmitAsync(new SetTimes(LessonTimes.None with { HandsIn = true, DueAt = 1_900_000_000_000 }), Actor.Program, Stop);
+        var client = ((ClientAdmitted)(await room.SubmitAsync(new AdmitClient(), new Actor(2, Role.Student), Stop)).Envelope!.Event).Number;
+        await room.SubmitAsync(new Submission(client, 1, 0, 0, new HandIn()), new Actor(2, Role.Student), Stop);
+        var draft = await school.Get<RoomHosts>().GetAsync(activity.DraftId);
+        var page = Ids.Of(Ids.FirstDraftClient, 9);
+        await draft.SubmitAsync(new AdmitClient(), Actor.Owner, Stop);
+        await draft.SubmitAsync(new Submission(Ids.FirstDraftClient, 1, 0, 0, new AddPage(new Page(page, Texts.In("en", "Build {what}"), PageSize.A4, Paper.Plain), 5)), Actor.Owner, Stop);
+        Assert.Null(await school.Get<LateHanding>().HandOutPagesAsync(lesson, [page], [], []));
+        var mayas = await school.Get<RoomHosts>().GetAsync((await school.Get<LessonPeople>().BoardsAsync(lesson)).Single().Id);
+        await Eventually.IsAsync(async () =>
+        {
+            var pages = 0;
+            await mayas.LookAsync(r => pages = ((Board)r).Sheets.Pages.Count, Stop);
+            return pages == 2;
+        });
+        var first = await browser.GetByteArrayAsync($"/lesson/{lesson.Id}.yardang.zip", Stop);
+
+        using var answer = await ImportAsync(browser, first);
+        var again = Guid.Parse(answer.Headers.Location!.ToString().Split('/')[^1]);
+        var (before, after) = (ActivityArchive.Read(first).Work!, ActivityArchive.Read(await browser.GetByteArrayAsync($"/lesson/{again}.yardang.zip", Stop)).Work!);
+        Assert.Equal(["", "Build {what}"], before.Boards.Single().Pages.Select(p => p.Name.For("en")));
+        Assert.Equal(["", "Build {what}"], after.Boards.Single().Pages.Select(p => p.Name.For("en")));
+        Assert.NotNull(after.Boards.Single().ChangedAt);
+        Assert.NotNull(after.People.Single().HandedInAt);
+        Assert.Equal((before.HandedOutAt, before.DueAt, before.HandsIn), (after.HandedOutAt, after.DueAt, after.HandsIn));
+        Assert.Equal(JsonSerializer.Serialize((before.People, before.Boards)), JsonSerializer.Serialize((after.People, after.Boards)));
+    }
+
+    [Fact]
+    public async Task A_hostile_archive_takes_nothing_in_and_says_why()
+    {
+        await using var school = new TestSchool();
+        var guest = school.Visitor();
+        await TestSchool.PostAsync(guest, "/start", new() { ["way"] = "OneEach", ["paper"] = "Plain" });
+        var content = ActivityContent.Blank("en", "x") with { Pages = [new Page(1, Texts.None, new PageSize(int.MaxValue, int.MaxValue), new Paper(PaperKind.CoordinatePlane, Across: new Axis(0, int.MaxValue, 1)))] };
+        using var bytes = new MemoryStream();
+        using (var zip = new ZipArchive(bytes, ZipArchiveMode.Create, leaveOpen: true))
+        {
+            using var entry = zip.CreateEntry(ActivityArchive.ActivityEntry).Open();
+            entry.Write(ActivityJson.Write(content));
+        }
+
+        await using var db = await school.Get<IDbContextFactory<SchoolContext>>().CreateDbContextAsync(Stop);
+        var before = await db.Activities.CountAsync(Stop);
+        using var answer = await ImportAsync(guest, bytes.ToArray());
+        Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
+        Assert.Contains("nothing was changed. Page 1", await answer.Content.ReadAsStringAsync(Stop), StringComparison.Ordinal);
+        Assert.Equal(before, await db.Activities.CountAsync(Stop));
     }
 
     [Theory]

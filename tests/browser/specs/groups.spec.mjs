@@ -128,6 +128,7 @@ test('six students in groups: made, changed and dissolved while they work, and n
 
   await test.step('dissolved, and everybody has their own board with their own work; undone, and the groups are back with theirs', async () => {
     await varga.getByRole('button', { name: 'Dissolve all' }).click();
+  await varga.getByRole('dialog').getByRole('button', { name: 'Dissolve all' }).click();
     await expect(marks(amara)).toHaveText([TITLE, 'Note, yours: My own first idea']);
     await expect(amara.getByRole('heading', { name: 'What holds a bridge up?', exact: true })).toBeVisible();
     for (let i = 0; i < 2; i++) await varga.getByRole('button', { name: 'Undo' }).click();
@@ -270,7 +271,8 @@ test('what a student writes without a network on a board of which they are taken
   await expect(marks(maya)).toHaveText([TITLE]);
   await varga.getByRole('button', { name: 'Undo' }).click();
   await varga.getByRole('link', { name: 'All boards' }).click();
-  await varga.getByRole('button', { name: 'Add it' }).click();
+  await varga.getByRole('button', { name: 'Look at it' }).click();
+  await varga.getByRole('dialog').getByRole('button', { name: 'Add it' }).click();
   await expect(marks(maya)).toHaveText([TITLE, 'Note, yours: Written too late']);
 });
 

@@ -77,7 +77,8 @@ test('work that arrives after pens down is kept for the teacher, who adds it', a
   await expect(varga.getByText('Pens are down on one board')).toBeVisible();
   await maya.context().setOffline(false);
   await expect(maya.locator('.kept')).toContainText('Kept. It came late: your teacher can add it', { timeout: 30_000 });
-  await varga.getByRole('button', { name: 'Add it' }).click();
+  await varga.getByRole('button', { name: 'Look at it' }).click();
+  await varga.getByRole('dialog').getByRole('button', { name: 'Add it' }).click();
   await expect(marks(maya)).toHaveText(['Text, printed: What holds a bridge up?', 'Note, yours: Too late']);
 });
 
@@ -141,6 +142,7 @@ test('groups that the teacher makes on the slowest connection hold for everybody
   await varga.getByRole('button', { name: 'Make groups' }).click();
   await expect(varga.getByText('No groups were made, for the server did not answer.')).toBeVisible();
   await varga.getByRole('button', { name: 'Dissolve all' }).click();
+  await varga.getByRole('dialog').getByRole('button', { name: 'Dissolve all' }).click();
   await varga.context().setOffline(false);
   await expect(maya.getByRole('heading', { name: 'What holds a bridge up?', exact: true })).toBeVisible();
   await expect(varga.getByText('No connection to the server. What you change')).toBeHidden();

@@ -44,10 +44,17 @@ Alpine.data('board', () => {
   let lesson: RoomClient<LessonState> | null = null;
   let connection: Connection | null = null;
   let leftovers: Leftovers | null = null;
+  let carried: HandedIn = { kept: 0, waiting: 0, lost: 0 };
   const recalls: Watched[] = [];
   const as = data.query;
   const offline = new OfflineCopy([data.board, data.lesson].map((room) => `/rooms/${room}/snapshot${as}`));
   let noticeTimer: ReturnType<typeof setTimeout> | undefined;
+
+  /** What became of what I wrote on other boards. */
+  const wordsOf = ({ kept, waiting, lost }: HandedIn): string =>
+    [kept > 0 ? texts.leftKept : '', waiting > 0 ? texts.leftWaiting : '', lost > 0 ? texts.leftLost : '']
+      .filter((words) => words !== '')
+      .join(' ');
 
   return {
     ...sheetControls(() => session, texts.figureTools),
@@ -133,7 +140,8 @@ Alpine.data('board', () => {
             as,
             root.dataset['token'] ?? '',
             () => this.refresh(),
-            (outcome) => this.sayHandedIn(outcome),
+            // Who is being moved reads it on the next page.
+            (outcome) => (this.moving ? (carried = outcome) : this.say(wordsOf(outcome), LONG_NOTICE_MS)),
           );
         this.sayWhyHere();
         void this.enter(line);
@@ -175,21 +183,13 @@ Alpine.data('board', () => {
       this.refresh();
     },
 
-    /** What became of what I wrote on other boards. */
-    sayHandedIn({ kept, waiting, lost }: HandedIn): void {
-      const words = [
-        kept > 0 ? texts.leftKept : '',
-        waiting > 0 ? texts.leftWaiting : '',
-        lost > 0 ? texts.leftLost : '',
-      ].filter((w) => w !== '');
-      this.say(words.join(' '), LONG_NOTICE_MS);
-    },
-
     /** Who was moved from another board is told so once, and where their work is. */
     sayWhyHere(): void {
-      if (data.mode !== 'student' || !sessionStorage.getItem(MOVED)) return;
+      const moved = data.mode === 'student' && sessionStorage.getItem(MOVED);
+      if (!moved) return;
       sessionStorage.removeItem(MOVED);
-      this.say(data.together ? texts.movedToGroup : texts.movedToOwn, LONG_NOTICE_MS);
+      const words = [data.together ? texts.movedToGroup : texts.movedToOwn, wordsOf(JSON.parse(moved) as HandedIn)];
+      this.say(words.join(' '), LONG_NOTICE_MS);
     },
 
     lessonSaid(kind: string): void {
@@ -229,7 +229,7 @@ Alpine.data('board', () => {
             await Promise.all(recalls.splice(0).map((room) => connection!.rejoin(room)));
             return;
           }
-          if (address.startsWith('/board/')) sessionStorage.setItem(MOVED, 'yes');
+          if (address.startsWith('/board/')) sessionStorage.setItem(MOVED, JSON.stringify(carried));
           return location.assign(address);
         } catch {
           await new Promise((done) => setTimeout(done, Math.min(5000, 500 * 2 ** attempt)));
