@@ -33,6 +33,26 @@ public static class PrintLoad
         seconds.Sort();
         Console.WriteLine(string.Create(CultureInfo.InvariantCulture,
             $"{Boards} boards of {Pages} pages as one PDF: median {seconds[Rounds / 2]:0.00} s, longest {seconds[^1]:0.00} s of {Rounds} (limit {LimitSeconds} s), {bytes / 1_048_576.0:0.0} MB"));
+        Verdict.Say("boards of a class as one PDF, median", seconds[Rounds / 2], LimitSeconds, "s");
+        Hostile();
+    }
+
+    // What somebody could draw to keep the server busy: 24 kB of polygons that go far, in the finest dashes.
+    private static void Hostile()
+    {
+        var random = new Random(1);
+        var marks = Enumerable.Range(1, 40).Select(n => new Mark(
+            n, 1, 2, ByStaff: false, Grip.Own, n, new ShapeBody(ShapeKind.Polygon, [.. Enumerable.Range(0, 200).Select(_ => random.Next(-200_000, 200_000))]), new Style(0, 1, 0, Looks.Dashed), Place.AsDrawn, [], Erased: false)).ToList();
+        var page = new ExportPage(new Page(1, Texts.None, PageSize.A4, Paper.Plain), marks, LengthUnit.Centimetre, _ => null, "");
+        foreach (var (name, make) in new (string, Func<byte[]>)[] { ("PDF", () => PageExport.Pdf([page], "x")), ("PNG", () => PageExport.Png(page)), ("SVG", () => PageExport.Svg(page)) })
+        {
+            make();
+            var before = Environment.WorkingSet;
+            var start = Stopwatch.GetTimestamp();
+            var size = make().Length;
+            Verdict.Say($"40 dashed polygons of 100 corners as {name}, time", Stopwatch.GetElapsedTime(start).TotalSeconds, 1, "s");
+            Verdict.Say($"40 dashed polygons of 100 corners as {name}, memory", Math.Max(size, Environment.WorkingSet - before) / 1_048_576.0, 100, "MB");
+        }
     }
 
     private static ExportPage PageOf(int board, int page, System.Collections.Immutable.ImmutableArray<InkPoint>[] strokes, byte[] photo)

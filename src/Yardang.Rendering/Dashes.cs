@@ -7,7 +7,7 @@ namespace Yardang.Rendering;
 internal static class Dashes
 {
     private const float Length = 5;
-    private const float Most = 1_000;
+    private const float Most = 180;
 
     /// <summary>A dash and the gap behind it, in the unit of width and length; null for a line without width or length.</summary>
     public static float[]? Of(float width, float length) =>

@@ -130,6 +130,7 @@ services.AddSignalR(options =>
 }).AddMessagePackProtocol();
 services.AddSingleton<HubFaults>();
 services.AddSingleton<Strangers>();
+services.AddSingleton<LiveConnections>();
 builder.Logging.AddFilter(HubFaults.Framework, LogLevel.None);
 services.AddLocalization(options => options.ResourcesPath = "Resources");
 services.Configure<RequestLocalizationOptions>(options =>

@@ -13,7 +13,7 @@ namespace Yardang.Web.Rooms;
 /// The live connection: commands in, numbered events out. Methods hand over and return; what happens next comes through
 /// <see cref="Watch"/>. Described in docs/protocol.md.
 /// </summary>
-public sealed class RoomHub(RoomHosts hosts, AccessResolver access, IHubContext<RoomHub> hub, Strangers strangers) : Hub
+public sealed class RoomHub(RoomHosts hosts, AccessResolver access, IHubContext<RoomHub> hub, LiveConnections connections, Strangers strangers) : Hub
 {
     private const int PreviewBytes = 8 * 1024;
     private const int MaxWatches = 400;
@@ -26,10 +26,20 @@ public sealed class RoomHub(RoomHosts hosts, AccessResolver access, IHubContext<
     /// <inheritdoc/>
     public override Task OnConnectedAsync()
     {
+        var (who, most) = LiveConnections.Of(Context.GetHttpContext()!);
+        if (connections.Enter(who, most)) Context.Items[nameof(LiveConnections)] = who;
+        else Context.Abort();
         var refusals = new RefusalPost(hub.Clients.Client(Context.ConnectionId), Context.Abort, Context.ConnectionAborted);
         Context.Items[nameof(Entered)] = new ConcurrentDictionary<Guid, Entry>();
         Context.Items[nameof(Refusals)] = refusals;
         _ = refusals.RunAsync();
+        return Task.CompletedTask;
+    }
+
+    /// <inheritdoc/>
+    public override Task OnDisconnectedAsync(Exception? exception)
+    {
+        if (Context.Items[nameof(LiveConnections)] is string who) connections.Leave(who);
         return Task.CompletedTask;
     }
 

@@ -51,16 +51,17 @@ public sealed class HubTests : IAsyncLifetime
     public async Task A_stroke_comes_back_as_a_numbered_event()
     {
         await SendAsync(_mayasBoard, Draw(1));
-        var frames = _maya.StreamAsync<byte[]>("Watch", _mayasBoard, 1L, Stop);
-        await foreach (var frame in frames)
+        var frames = _maya.StreamAsync<byte[]>("Watch", _mayasBoard, 1L, Stop).GetAsyncEnumerator(Stop);
+        var through = 1L;
+        while (through == 1)
         {
-            var r = new MessagePackReader(frame);
+            Assert.True(await frames.MoveNextAsync(), "The stream ended before the stroke came.");
+            var r = new MessagePackReader(frames.Current);
             r.ReadArrayHeader();
-            var through = r.ReadInt64();
-            if (through == 1) continue;
-            Assert.Equal(2, through);
-            return;
+            through = r.ReadInt64();
         }
+
+        Assert.Equal(2, through);
     }
 
     [Fact]

@@ -107,6 +107,18 @@ public sealed class FailureTests : IAsyncDisposable
         await running;
     }
 
+    [Fact]
+    public void Nobody_holds_connections_without_end_and_who_leaves_makes_room()
+    {
+        var connections = new LiveConnections();
+        Assert.All(Enumerable.Range(0, 5), _ => Assert.True(connections.Enter("Maya", 5)));
+        Assert.False(connections.Enter("Maya", 5));
+        Assert.True(connections.Enter("Ben", 5));
+        connections.Leave("Maya");
+        Assert.True(connections.Enter("Maya", 5));
+        Assert.False(connections.Enter("Maya", 5));
+    }
+
     public async ValueTask DisposeAsync()
     {
         await _host.StopAsync();

@@ -5,7 +5,7 @@ import { type Spot, arcThrough, boxRound, corners, scaledAbout } from './geometr
 
 const DASH = 5;
 // Of a fine line that goes a long way there would be millions (Dashes.cs).
-const MOST_DASHES = 1000;
+const MOST_DASHES = 180;
 const HEAD_LENGTH = 5;
 const HEAD_HALF = 2;
 const LEAST_HEAD = 200;
