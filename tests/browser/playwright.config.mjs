@@ -7,9 +7,8 @@ export default defineConfig({
   testDir: './specs',
   timeout: 60_000,
   expect: { timeout: 10_000 },
-  // A file's tests stay together and in their order; two files at a time share the server.
   fullyParallel: false,
-  workers: 2,
+  workers: 1,
   reporter: [['line'], ['./plain-reporter.mjs']],
   use: { ...use, baseURL: `http://127.0.0.1:${port}` },
   webServer: server(port),

@@ -7,6 +7,7 @@ import { lengths, remaining, remainingIntervals, underEraser, union } from './in
 import { writeBody } from './room/mark-wire';
 import { Looks } from './room/marks';
 import { LessonState } from './room/lesson-state';
+import type { RoomState } from './room/room-client';
 import { Sheets } from './room/sheets';
 import { readEnvelope } from './room/wire';
 import { between } from './shapes/connectors';
@@ -18,6 +19,23 @@ import { ruling } from './surface/ruling';
 import { decode } from '@msgpack/msgpack';
 
 const golden = (name: string) => JSON.parse(readFileSync(`../../tests/golden/${name}.json`, 'utf8'));
+const stateIn = (snapshot: string): [number, any[]] => {
+  const [, , number, , state] = decode(bytes(snapshot)) as any[];
+  return [number, state];
+};
+const readBoard = (snapshot: string) => Sheets.read(...stateIn(snapshot));
+const readLesson = (snapshot: string) => LessonState.read(...stateIn(snapshot));
+
+/** A state after the events that a reader was sent. */
+function fold<S extends RoomState<S>>(state: S, events: readonly string[]): S {
+  for (const event of events) {
+    const envelope = readEnvelope(decode(bytes(event)) as any[]);
+    state.number = envelope.number;
+    state.apply(envelope);
+  }
+  return state;
+}
+
 const bytes = (base64: string) => Uint8Array.from(Buffer.from(base64, 'base64'));
 
 test('ink has the same outline as in Core', () => {
@@ -43,17 +61,8 @@ test('rubbing out cuts the same parts as in Core', () => {
 
 test('a log of events leaves the same marks, journal and late work as in Core', () => {
   for (const { start, events, end, undo, redo } of golden('boards')) {
-    const read = (snapshot: string) => {
-      const [, , number, , state] = decode(bytes(snapshot)) as any[];
-      return Sheets.read(number, state);
-    };
-    const board = read(start);
-    for (const event of events) {
-      const envelope = readEnvelope(decode(bytes(event)) as any[]);
-      board.number = envelope.number;
-      board.apply(envelope);
-    }
-    assert.deepEqual(plain(board), plain(read(end)));
+    const board = fold(readBoard(start), events);
+    assert.deepEqual(plain(board), plain(readBoard(end)));
     for (const actor of Object.keys(undo)) assert.equal(board.nextUndo(Number(actor)), undo[actor]);
     for (const actor of Object.keys(redo)) assert.equal(board.nextRedo(Number(actor)), redo[actor]);
   }
@@ -61,29 +70,12 @@ test('a log of events leaves the same marks, journal and late work as in Core', 
 
 test('for every reader, what they were sent adds up to what a snapshot shows them, as in Core', () => {
   for (const { reader, isStaff, start, events, end } of golden('sight-boards')) {
-    const read = (snapshot: string) => {
-      const [, , number, , state] = decode(bytes(snapshot)) as any[];
-      return Sheets.read(number, state);
-    };
-    const board = read(start);
-    for (const event of events) {
-      const envelope = readEnvelope(decode(bytes(event)) as any[]);
-      board.number = envelope.number;
-      board.apply(envelope);
-    }
-    assert.deepEqual(seenBy(board, reader, isStaff), seenBy(read(end), reader, isStaff));
+    const board = fold(readBoard(start), events);
+    assert.deepEqual(seenBy(board, reader, isStaff), seenBy(readBoard(end), reader, isStaff));
   }
   for (const { isStaff, start, events, end } of golden('sight-lessons')) {
-    const read = (snapshot: string) => {
-      const [, , number, , state] = decode(bytes(snapshot)) as any[];
-      return LessonState.read(number, state);
-    };
-    const lesson = read(start);
-    for (const event of events) {
-      const envelope = readEnvelope(decode(bytes(event)) as any[]);
-      lesson.apply(envelope);
-    }
-    assert.deepEqual(toldTo(lesson, isStaff), toldTo(read(end), isStaff));
+    const lesson = fold(readLesson(start), events);
+    assert.deepEqual(toldTo(lesson, isStaff), toldTo(readLesson(end), isStaff));
   }
 });
 

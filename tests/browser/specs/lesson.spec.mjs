@@ -142,3 +142,16 @@ test('the QR code leads to the lesson', async ({ browser }) => {
   const read = jsQR(Uint8ClampedArray.from(pixels), 400, 400);
   expect(read?.data).toBe(`${new URL(varga.url()).origin}/join/${code}`);
 });
+
+test("a teacher's clock that is two hours ahead makes nobody idle", async ({ browser }) => {
+  const varga = await teacher(browser);
+  await design(varga);
+  const code = await handOut(varga);
+  const maya = await student(browser, code, 'Maya');
+  await draw(maya);
+  await kept(maya);
+  await varga.clock.setFixedTime(Date.now() + 2 * 3_600_000);
+  await varga.reload();
+  await expect(varga.locator('.tile', { hasText: 'Maya' })).toContainText('just now');
+  await expect(varga.getByText('Nobody at the moment.')).toBeVisible();
+});

@@ -163,6 +163,8 @@ Alpine.data('board', () => {
       try {
         void line.start();
         await Promise.all([line.enter(session.client, !isLook), line.enter(lesson, !isLook)]);
+        // A device that holds nothing (a private window, say) has nothing left either.
+        await leftovers?.look([data.board, data.lesson]).catch(() => undefined);
         this.opened = true;
         await session.client.recover();
         await lesson.recover();

@@ -47,13 +47,20 @@ export class Leftovers {
     this.isRunning = false;
   }
 
+  /** Counts what is left, and gives it: before a page says that anything is kept. */
+  async look(except: readonly string[]): Promise<readonly Left[]> {
+    const left = (await leftRooms(this.who)).filter(({ room }) => !except.includes(room));
+    this.waiting = left.reduce((sum, { submissions }) => sum + submissions.length, 0);
+    this.changed();
+    return left;
+  }
+
   /** Tries once. False if something is left. */
   async once(except: readonly string[]): Promise<boolean> {
     const sum = { kept: 0, waiting: 0, lost: 0 };
     let isDone = true;
     try {
-      const left = (await leftRooms(this.who)).filter(({ room }) => !except.includes(room));
-      this.count(left);
+      const left = await this.look(except);
       for (const one of left) {
         for (const part of parts(one.submissions)) {
           const outcome = await this.send(one.room, part);
@@ -72,11 +79,6 @@ export class Leftovers {
     this.changed();
     if (sum.kept + sum.waiting + sum.lost > 0) this.told(sum);
     return isDone;
-  }
-
-  private count(left: readonly Left[]): void {
-    this.waiting = left.reduce((sum, { submissions }) => sum + submissions.length, 0);
-    this.changed();
   }
 
   /** What became of some of it; null if that is not known. */
