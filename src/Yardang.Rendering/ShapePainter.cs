@@ -41,7 +41,12 @@ internal static class ShapePainter
         line.StrokeWidth = mark.Style.Width;
         line.StrokeCap = SKStrokeCap.Round;
         line.StrokeJoin = SKStrokeJoin.Round;
-        if (mark.Style.Looks.HasFlag(Looks.Dashed) && Dashes.Of(mark.Style.Width, LengthOf(path)) is { } dashes) line.PathEffect = SKPathEffect.CreateDash(dashes, 0);
+        if (mark.Style.Looks.HasFlag(Looks.Dashed) && Dashes.Of(mark.Style.Width, LengthOf(path)) is { } dashes)
+        {
+            line.PathEffect = SKPathEffect.CreateDash(dashes, 0);
+            if (Dashes.AreFew(dashes, mark.Style.Width)) line.StrokeCap = SKStrokeCap.Butt;
+        }
+
         canvas.DrawPath(path, line);
         if (shape.Shape != ShapeKind.Line) return;
         if (mark.Style.Looks.HasFlag(Looks.ArrowAtEnd)) PaintHead(canvas, p[^2], p[^1], mark.Style.Width, head);

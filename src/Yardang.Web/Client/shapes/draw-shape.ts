@@ -37,6 +37,8 @@ export function drawShape(
   ctx.lineJoin = 'round';
   const dash = Math.max(DASH * width, shapeLength(body.shape, p) / (1.5 * MOST_DASHES));
   ctx.setLineDash(style.looks & Looks.Dashed ? [dash, dash / 2] : []);
+  // Fewer and longer ones than usual have plain ends, as in print.
+  if (style.looks & Looks.Dashed && dash > DASH * width) ctx.lineCap = 'butt';
   ctx.stroke(path);
   ctx.setLineDash([]);
   if (body.shape !== Shape.Line) return;
