@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using System.Text.Json.Serialization;
+using Yardang.Core.Wire;
 
 namespace Yardang.Core.Activities;
 
@@ -39,13 +40,13 @@ public readonly record struct PageSize(int Width, int Height)
 /// <param name="Stimulus">Something to look at or listen to beside the page; null for nothing.</param>
 /// <param name="Starters">How sentences may begin that students write on this page; null for none.</param>
 public sealed record Page(
-    long Id, Texts Name, PageSize Size, Paper Paper, Texts? Directions = null, ToolSet Withheld = ToolSet.None, Stimulus? Stimulus = null, ImmutableArray<Texts>? Starters = null)
+    long Id, Texts Name, PageSize Size, Paper Paper, [NullIsEmpty] Texts? Directions = null, ToolSet Withheld = ToolSet.None, [Since(2)] Stimulus? Stimulus = null, [Since(3), NullIsEmpty] ImmutableArray<Texts>? Starters = null)
 {
     /// <summary>Smaller comes first. Within an activity's content the order of the list counts.</summary>
-    [JsonIgnore]
+    [JsonIgnore, Field(6)]
     public double Order { get; init; }
 
     /// <summary>Whether it was taken out. It stays in the room, so that it can come back.</summary>
-    [JsonIgnore]
+    [JsonIgnore, Field(7)]
     public bool Erased { get; init; }
 }

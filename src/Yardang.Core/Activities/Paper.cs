@@ -1,4 +1,5 @@
 using System.Text.Json.Serialization;
+using Yardang.Core.Wire;
 
 namespace Yardang.Core.Activities;
 
@@ -64,7 +65,8 @@ public sealed record Axis(int From, int To, int Step)
 /// <param name="Columns">Of a table.</param>
 /// <param name="Rows">Of a table.</param>
 /// <param name="Media">Of a picture: its name in the media store. Null for all others.</param>
-public sealed record Paper(PaperKind Kind, int Spacing = 0, Axis? Across = null, Axis? Up = null, int Columns = 0, int Rows = 0, string? Media = null)
+[OnceANumber]
+public sealed record Paper(PaperKind Kind, int Spacing = 0, Axis? Across = null, Axis? Up = null, int Columns = 0, int Rows = 0, [Since(2)] string? Media = null)
 {
     /// <summary>No ruling.</summary>
     public static readonly Paper Plain = new(PaperKind.Plain);

@@ -1,7 +1,9 @@
+using System.Collections.Immutable;
 using Yardang.Core.Activities;
 using Yardang.Core.LateChanges;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
+using Yardang.Core.Wire;
 
 namespace Yardang.Core.Boards;
 
@@ -12,7 +14,7 @@ namespace Yardang.Core.Boards;
 /// <param name="Counter">Which of its commands.</param>
 /// <param name="Gesture">What it was part of.</param>
 /// <param name="Command">What was asked.</param>
-public sealed record LateWork(long Number, Actor Actor, int Client, int Counter, long Gesture, Command Command);
+public sealed record LateWork(long Number, [Inline] Actor Actor, int Client, int Counter, long Gesture, [Inline] Command Command);
 
 /// <summary>The program puts work from an archive on a new board.</summary>
 /// <param name="Content">What stands on it.</param>
@@ -22,7 +24,16 @@ public sealed record BringWork(ActivityContent Content, long? ChangedAt = null) 
 /// <summary>Work from an archive stands on the board.</summary>
 /// <param name="Content">What stands on it.</param>
 /// <param name="ChangedAt">When a student last changed it, ms; null if none did.</param>
-public sealed record WorkBrought(ActivityContent Content, long? ChangedAt = null) : RoomEvent;
+[Kind(19)]
+public sealed record WorkBrought(ActivityContent Content, [Since(2)] long? ChangedAt = null) : RoomEvent;
+
+/// <summary>What a snapshot says of a board.</summary>
+/// <param name="Sheets">The pages with all marks.</param>
+/// <param name="SetAside">Work waiting for the teacher's decision.</param>
+/// <param name="LastActivity">When a student last changed something here, server time in ms; null if none has.</param>
+/// <param name="Adopted">The late changes that it was given.</param>
+[Kind((int)RoomKind.Board)]
+public sealed record BoardSnapshot(SheetsSnapshot Sheets, ImmutableArray<LateWork> SetAside, [OrMinusOne] long? LastActivity, ImmutableArray<Adopted> Adopted) : RoomSnapshot;
 
 /// <summary>One working copy of a board activity: what was done over the version that was handed out.</summary>
 public sealed class Board(ActivityContent version) : Room
@@ -44,14 +55,6 @@ public sealed class Board(ActivityContent version) : Room
 
     /// <summary>When a student last changed something here, server time in ms; null if none has. To come in is none, and what was set aside is not here.</summary>
     public long? LastActivity { get; private set; }
-
-    /// <summary>Puts what a snapshot says beside the sheets back.</summary>
-    public void RestoreBoard(IEnumerable<LateWork> work, long? lastActivity, IEnumerable<Adopted> adopted)
-    {
-        LastActivity = lastActivity;
-        foreach (var change in adopted) _adopted[change.Number] = change;
-        foreach (var item in work) _setAside[item.Number] = item;
-    }
 
     /// <inheritdoc/>
     protected override Decision DecideCommand(Submission submission, Actor actor, Conditions conditions)
@@ -91,6 +94,16 @@ public sealed class Board(ActivityContent version) : Room
         }
 
         return Marking.Decide(Sheets, submission.Command, actor, submission.Client, design: false);
+    }
+
+    /// <inheritdoc/>
+    protected override void RestoreState(RoomSnapshot snapshot)
+    {
+        var board = (BoardSnapshot)snapshot;
+        Sheets.Restore(board.Sheets);
+        LastActivity = board.LastActivity;
+        foreach (var change in board.Adopted) _adopted[change.Number] = change;
+        foreach (var item in board.SetAside) _setAside[item.Number] = item;
     }
 
     /// <inheritdoc/>

@@ -1,6 +1,7 @@
 using Yardang.Core.Activities;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
+using Yardang.Core.Wire;
 
 namespace Yardang.Core.Drafts;
 
@@ -8,13 +9,19 @@ namespace Yardang.Core.Drafts;
 public sealed record StartDraft(ActivityContent Content) : Command;
 
 /// <summary>The draft began with this content.</summary>
+[Kind(3)]
 public sealed record DraftStarted(ActivityContent Content) : RoomEvent;
 
 /// <summary>The program puts an earlier version in place of what the draft says.</summary>
 public sealed record ReplaceDraft(ActivityContent Content) : Command;
 
 /// <summary>The draft says this now. What was done before cannot be undone one by one any more.</summary>
+[Kind(4)]
 public sealed record DraftReplaced(ActivityContent Content) : RoomEvent;
+
+/// <summary>What a snapshot says of a draft.</summary>
+[Kind((int)RoomKind.Draft)]
+public sealed record DraftSnapshot(SheetsSnapshot Sheets) : RoomSnapshot;
 
 /// <summary>The activity being edited in the workshop. Autosave, undo and history are those of every room.</summary>
 public sealed class Draft : Room
@@ -49,6 +56,9 @@ public sealed class Draft : Room
 
         return Marking.Decide(Sheets, submission.Command, actor, submission.Client, design: true);
     }
+
+    /// <inheritdoc/>
+    protected override void RestoreState(RoomSnapshot snapshot) => Sheets.Restore(((DraftSnapshot)snapshot).Sheets);
 
     /// <inheritdoc/>
     protected override void ApplyEvent(Envelope envelope)

@@ -3,6 +3,7 @@ using Yardang.Core.Activities;
 using Yardang.Core.Interchange;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
+using Yardang.Core.Wire;
 
 namespace Yardang.Core.LateChanges;
 
@@ -29,6 +30,7 @@ public sealed record GiveUpChange(int Number) : Command;
 /// <param name="Pages">New pages, with their orders.</param>
 /// <param name="Marks">New marks.</param>
 /// <param name="Changes">What else is different now.</param>
+[Kind(20)]
 public sealed record ChangeAdopted(int Number, long Page, ImmutableArray<Page> Pages, ImmutableArray<Mark> Marks, ImmutableArray<Change> Changes) : RoomEvent;
 
 /// <summary>A late change as a board knows it.</summary>

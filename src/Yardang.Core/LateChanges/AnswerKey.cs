@@ -3,6 +3,7 @@ using Yardang.Core.Activities;
 using Yardang.Core.Interchange;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
+using Yardang.Core.Wire;
 
 namespace Yardang.Core.LateChanges;
 
@@ -79,4 +80,5 @@ public sealed record AnswerKey(ImmutableArray<Mark> Marks, ImmutableArray<ZoneKe
 public sealed record SetKey(AnswerKey Key) : Command;
 
 /// <summary>The answer key of a board is this from now on. Told to teachers only.</summary>
-public sealed record KeySet(AnswerKey Key) : RoomEvent;
+[Kind(21)]
+public sealed record KeySet([Inline] AnswerKey Key) : RoomEvent;

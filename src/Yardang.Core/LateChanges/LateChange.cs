@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Yardang.Core.Rooms;
+using Yardang.Core.Wire;
 
 namespace Yardang.Core.LateChanges;
 
@@ -28,13 +29,17 @@ public sealed record HandOutChange(Guid Content, ImmutableArray<int> Groups, Imm
 public sealed record TakeChangeBack(int Number) : Command;
 
 /// <summary>A student: a late change is on my screen.</summary>
+[Kind(33)]
 public sealed record ConfirmChange(int Number) : Command;
 
 /// <summary>Something was handed out late.</summary>
+[Kind(49)]
 public sealed record ChangeHandedOut(int Number, Guid Content, ImmutableArray<int> Groups, ImmutableArray<int> People) : RoomEvent;
 
 /// <summary>It was taken back.</summary>
+[Kind(50)]
 public sealed record ChangeTakenBack(int Number) : RoomEvent;
 
 /// <summary>It has arrived on somebody's screen.</summary>
+[Kind(51)]
 public sealed record ChangeReceived(int Person, int Number) : RoomEvent;

@@ -1,14 +1,16 @@
 using System.Collections.Immutable;
 using Yardang.Core.LateChanges;
 using Yardang.Core.Rooms;
+using Yardang.Core.Wire;
 
 namespace Yardang.Core.Lessons;
 
-/// <summary>What a snapshot says of a lesson.</summary>
+/// <summary>What a snapshot says of a lesson; a student is told less (<see cref="Visibility.Snapshots"/>).</summary>
+[Kind((int)RoomKind.Lesson)]
 public sealed record LessonSnapshot(
-    Door Door, bool PensDown, int? PensConfirmedOn, bool Closed, IEnumerable<Person> People, bool NamesMasked, bool SeesOtherBoards, bool SeesTeachersBoard,
-    Grouping Grouping, int GroupChanges, long PlacesAsOf, long SeatsThrough, IEnumerable<LateChange> Changes, LessonTimes Times, bool Waits, bool IsOverdue,
-    IEnumerable<WorkWaits> Waiting);
+    Door Door, bool PensDown, [OrMinusOne] int? PensConfirmedOn, bool Closed, ImmutableArray<Person> People, bool NamesMasked, bool SeesOtherBoards, bool SeesTeachersBoard,
+    ImmutableArray<Group> Groups, int GroupsUsed, ImmutableArray<ImmutableArray<Group>> Past, ImmutableArray<ImmutableArray<Group>> Future, int GroupChanges, long PlacesAsOf,
+    long SeatsThrough, ImmutableArray<LateChange> Changes, [Inline] LessonTimes Times, bool Waits, bool IsOverdue, ImmutableArray<WorkWaits> Waiting) : RoomSnapshot;
 
 /// <summary>An activity being worked on by people: who is in, door, groups, signals, pens.</summary>
 public sealed class Lesson : Room
@@ -84,18 +86,6 @@ public sealed class Lesson : Room
     public static bool ChangesPlaces(RoomEvent happened) =>
         happened is GroupsSet or GroupsUndone or GroupsRedone or PersonAdmitted or PersonTurnedAway or PersonRemoved or SentAway or SightSet;
 
-    /// <summary>Puts a snapshot's state back.</summary>
-    public void RestoreLesson(LessonSnapshot s)
-    {
-        (Door, PensDown, PensConfirmedOn, Closed) = (s.Door, s.PensDown, s.PensConfirmedOn, s.Closed);
-        (NamesMasked, SeesOtherBoards, SeesTeachersBoard) = (s.NamesMasked, s.SeesOtherBoards, s.SeesTeachersBoard);
-        (Grouping, GroupChanges, PlacesAsOf, SeatsThrough) = (s.Grouping, s.GroupChanges, s.PlacesAsOf, s.SeatsThrough);
-        (Times, Waits, IsOverdue) = (s.Times, s.Waits, s.IsOverdue);
-        foreach (var person in s.People) _people[person.Number] = person;
-        foreach (var change in s.Changes) _changes[change.Number] = change;
-        foreach (var work in s.Waiting) _waiting[(work.Board, work.Person)] = work;
-    }
-
     /// <inheritdoc/>
     protected override Decision DecideCommand(Submission submission, Actor actor, Conditions conditions) => submission.Command switch
     {
@@ -135,6 +125,19 @@ public sealed class Lesson : Room
         GiveSignal give => Decide(give, actor),
         _ => Refusal.NotAllowed,
     };
+
+    /// <inheritdoc/>
+    protected override void RestoreState(RoomSnapshot snapshot)
+    {
+        var s = (LessonSnapshot)snapshot;
+        (Door, PensDown, PensConfirmedOn, Closed) = (s.Door, s.PensDown, s.PensConfirmedOn, s.Closed);
+        (NamesMasked, SeesOtherBoards, SeesTeachersBoard) = (s.NamesMasked, s.SeesOtherBoards, s.SeesTeachersBoard);
+        (Grouping, GroupChanges) = (new Grouping(s.Groups, s.Past, s.Future, s.GroupsUsed), s.GroupChanges);
+        (PlacesAsOf, SeatsThrough, Times, Waits, IsOverdue) = (s.PlacesAsOf, s.SeatsThrough, s.Times, s.Waits, s.IsOverdue);
+        foreach (var person in s.People) _people[person.Number] = person;
+        foreach (var change in s.Changes) _changes[change.Number] = change;
+        foreach (var work in s.Waiting) _waiting[(work.Board, work.Person)] = work;
+    }
 
     /// <inheritdoc/>
     protected override void ApplyEvent(Envelope envelope)

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Yardang.Core.Rooms;
+using Yardang.Core.Wire;
 
 namespace Yardang.Core.Lessons;
 
@@ -41,59 +42,75 @@ public sealed record ExpectPeople(int Count) : Command;
 public sealed record Join(int? Person = null, bool Asks = false) : Command;
 
 /// <summary>Staff: let somebody in who waits.</summary>
+[Kind(25)]
 public sealed record AdmitPerson(int Person) : Command;
 
 /// <summary>Staff: do not let somebody in who waits.</summary>
+[Kind(26)]
 public sealed record TurnAway(int Person) : Command;
 
 /// <summary>Staff: take somebody out of the lesson. Their work stays.</summary>
+[Kind(27)]
 public sealed record RemovePerson(int Person) : Command;
 
 /// <summary>Staff: these are the groups now.</summary>
 /// <param name="Groups">All groups; people in none of them work on their own.</param>
 /// <param name="Change">How often the groups had been changed when this was thought of; refused if somebody was faster.</param>
-public sealed record SetGroups(ImmutableArray<Group> Groups, int Change) : Command;
+[Kind(28)]
+public sealed record SetGroups([AtMost(Grouping.Most)] ImmutableArray<Group> Groups, int Change) : Command;
 
 /// <summary>Staff: the groups as they were before the last change.</summary>
+[Kind(29)]
 public sealed record UndoGroups : Command;
 
 /// <summary>Staff: the change of groups that was taken back, again.</summary>
+[Kind(30)]
 public sealed record RedoGroups : Command;
 
 /// <summary>The program: everybody's place is as the lesson says, up to this event.</summary>
 public sealed record ConfirmSeats(long Through) : Command;
 
 /// <summary>Staff: whether classmates see masks instead of names.</summary>
+[Kind(31)]
 public sealed record MaskNames(bool Masked) : Command;
 
 /// <summary>Staff: whether students may look at the other boards, and at the teacher's own.</summary>
+[Kind(32)]
 public sealed record SetSight(bool OtherBoards, bool TeachersBoard) : Command;
 
 /// <summary>Staff: set the door.</summary>
+[Kind(20)]
 public sealed record SetDoor(Door Door) : Command;
 
 /// <summary>Raise or lower a signal: a student their own, staff anybody's.</summary>
+[Kind(21)]
 public sealed record GiveSignal(int Person, Signal Signal, bool On) : Command;
 
 /// <summary>Staff: pens down, or up again.</summary>
+[Kind(22)]
 public sealed record SetPens(bool Down) : Command;
 
 /// <summary>The program: every board's writer has taken note of the pens.</summary>
 public sealed record ConfirmPens(bool Down, int Boards) : Command;
 
 /// <summary>Staff: end the lesson. The boards stay readable, the code stays.</summary>
+[Kind(23)]
 public sealed record CloseLesson : Command;
 
 /// <summary>Staff: go on with a closed lesson.</summary>
+[Kind(24)]
 public sealed record ReopenLesson : Command;
 
 /// <summary>The lesson began.</summary>
+[Kind(30)]
 public sealed record LessonOpened : RoomEvent;
 
 /// <summary>People are expected, with the numbers from the first on.</summary>
+[Kind(38)]
 public sealed record PeopleExpected(int First, int Count) : RoomEvent;
 
 /// <summary>Somebody joined.</summary>
+[Kind(31)]
 public sealed record PersonJoined(int Person) : RoomEvent
 {
     /// <inheritdoc/>
@@ -101,6 +118,7 @@ public sealed record PersonJoined(int Person) : RoomEvent
 }
 
 /// <summary>Somebody asked to come in.</summary>
+[Kind(39)]
 public sealed record PersonAsked(int Person) : RoomEvent
 {
     /// <inheritdoc/>
@@ -108,6 +126,7 @@ public sealed record PersonAsked(int Person) : RoomEvent
 }
 
 /// <summary>Somebody who waited was let in.</summary>
+[Kind(40)]
 public sealed record PersonAdmitted(int Person) : RoomEvent
 {
     /// <inheritdoc/>
@@ -115,6 +134,7 @@ public sealed record PersonAdmitted(int Person) : RoomEvent
 }
 
 /// <summary>Somebody who waited was not let in.</summary>
+[Kind(41)]
 public sealed record PersonTurnedAway(int Person) : RoomEvent
 {
     /// <inheritdoc/>
@@ -122,6 +142,7 @@ public sealed record PersonTurnedAway(int Person) : RoomEvent
 }
 
 /// <summary>Somebody was taken out of the lesson.</summary>
+[Kind(42)]
 public sealed record PersonRemoved(int Person) : RoomEvent
 {
     /// <inheritdoc/>
@@ -132,6 +153,7 @@ public sealed record PersonRemoved(int Person) : RoomEvent
 public sealed record SendAway(ImmutableArray<int> People) : Command;
 
 /// <summary>They are out, and the door is closed.</summary>
+[Kind(56)]
 public sealed record SentAway(ImmutableArray<int> People) : RoomEvent
 {
     /// <inheritdoc/>
@@ -142,7 +164,8 @@ public sealed record SentAway(ImmutableArray<int> People) : RoomEvent
 public sealed record BringPerson(long JoinedAt, long? HandedInAt) : Command;
 
 /// <summary>They are in the lesson.</summary>
-public sealed record PersonBrought(int Person, long JoinedAt, long? HandedInAt) : RoomEvent
+[Kind(58)]
+public sealed record PersonBrought(int Person, long JoinedAt, [OrMinusOne] long? HandedInAt) : RoomEvent
 {
     /// <inheritdoc/>
     public override bool Names(int person) => person == Person;
@@ -152,32 +175,41 @@ public sealed record PersonBrought(int Person, long JoinedAt, long? HandedInAt) 
 public sealed record NoteWaiting(Guid Board, int Person, int Count) : Command;
 
 /// <summary>So much work of somebody waits on a board; 0 if it waits no longer. Told to teachers.</summary>
+[Kind(57)]
 public sealed record WorkWaits(Guid Board, int Person, int Count) : RoomEvent;
 
 /// <summary>These are the groups.</summary>
-public sealed record GroupsSet(ImmutableArray<Group> Groups) : RoomEvent;
+[Kind(43)]
+public sealed record GroupsSet([AtMost(Grouping.Most)] ImmutableArray<Group> Groups) : RoomEvent;
 
 /// <summary>The last change of the groups was taken back.</summary>
 /// <param name="Groups">The groups now, for those who do not know the earlier ones; null in old logs.</param>
-public sealed record GroupsUndone(ImmutableArray<Group>? Groups = null) : RoomEvent;
+[Kind(44)]
+public sealed record GroupsUndone([Since(2), AtMost(Grouping.Most)] ImmutableArray<Group>? Groups = null) : RoomEvent;
 
 /// <summary>It was done again.</summary>
 /// <param name="Groups">The groups now; null in old logs.</param>
-public sealed record GroupsRedone(ImmutableArray<Group>? Groups = null) : RoomEvent;
+[Kind(45)]
+public sealed record GroupsRedone([Since(2), AtMost(Grouping.Most)] ImmutableArray<Group>? Groups = null) : RoomEvent;
 
 /// <summary>Everybody's place is as the lesson says, up to this event.</summary>
+[Kind(46)]
 public sealed record SeatsConfirmed(long Through) : RoomEvent;
 
 /// <summary>Classmates see masks, or names again.</summary>
+[Kind(47)]
 public sealed record NamesMasked(bool Masked) : RoomEvent;
 
 /// <summary>What students may look at besides their own board.</summary>
+[Kind(48)]
 public sealed record SightSet(bool OtherBoards, bool TeachersBoard) : RoomEvent;
 
 /// <summary>The door was set.</summary>
+[Kind(32)]
 public sealed record DoorSet(Door Door) : RoomEvent;
 
 /// <summary>A signal was raised or lowered.</summary>
+[Kind(33)]
 public sealed record SignalGiven(int Person, Signal Signal, bool On) : RoomEvent
 {
     /// <inheritdoc/>
@@ -185,13 +217,17 @@ public sealed record SignalGiven(int Person, Signal Signal, bool On) : RoomEvent
 }
 
 /// <summary>The pens are to be down, or up.</summary>
+[Kind(34)]
 public sealed record PensSet(bool Down) : RoomEvent;
 
 /// <summary>They are, on so many boards.</summary>
+[Kind(35)]
 public sealed record PensConfirmed(bool Down, int Boards) : RoomEvent;
 
 /// <summary>The lesson ended.</summary>
+[Kind(36)]
 public sealed record LessonClosed : RoomEvent;
 
 /// <summary>The lesson goes on.</summary>
+[Kind(37)]
 public sealed record LessonReopened : RoomEvent;

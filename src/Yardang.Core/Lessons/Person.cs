@@ -1,3 +1,5 @@
+using Yardang.Core.Wire;
+
 namespace Yardang.Core.Lessons;
 
 /// <summary>How a person stands to a lesson. The numbers are on the wire.</summary>
@@ -27,7 +29,7 @@ public enum Standing
 /// <param name="Standing">Whether they are in.</param>
 /// <param name="HandedInAt">When their work was handed in, server time in ms; null if it is not.</param>
 /// <param name="IsListed">Whether they are on the class list of the lesson.</param>
-public sealed record Person(int Number, long JoinedAt, long? HandUpAt = null, long? ReadyAt = null, Standing Standing = Standing.In, long? HandedInAt = null, bool IsListed = false)
+public sealed record Person(int Number, long JoinedAt, [OrMinusOne] long? HandUpAt = null, [OrMinusOne] long? ReadyAt = null, Standing Standing = Standing.In, [OrMinusOne] long? HandedInAt = null, bool IsListed = false)
 {
     /// <summary>Whether they belong to the class of this lesson: in, or still to come.</summary>
     public bool Belongs => Standing is Standing.In or Standing.Expected;

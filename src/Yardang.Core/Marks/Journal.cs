@@ -92,10 +92,10 @@ public sealed class Journal
     internal void SetWriter(Change change, long writer) => _writers[(change.Target, change.Property)] = writer;
 
     /// <summary>Puts a snapshot's journal into an empty one.</summary>
-    public void Restore(IEnumerable<KeyValuePair<(long, Property), long>> writers, IEnumerable<(long Id, int Actor, bool Undone, IEnumerable<Step> Steps)> gestures)
+    internal void Restore(SheetsSnapshot snapshot)
     {
-        foreach (var (key, writer) in writers) _writers[key] = writer;
-        foreach (var (id, actor, undone, steps) in gestures)
+        foreach (var (target, property, writer) in snapshot.Writers) _writers[(target, property)] = writer;
+        foreach (var (id, actor, undone, steps) in snapshot.Gestures)
         {
             var record = Enlist(id, actor);
             record.Undone = undone;

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using System.Text.Json.Serialization;
 using Yardang.Core.Ink;
+using Yardang.Core.Wire;
 
 namespace Yardang.Core.Marks;
 
@@ -87,7 +88,7 @@ public enum Looks
 /// <param name="Width">Line width of ink and shapes, 1/100 mm; 0 where there is none.</param>
 /// <param name="Fill">Shapes: 0 for none, else 1 + the index into the note palette.</param>
 /// <param name="Looks">The rest.</param>
-public readonly record struct Style(int Colour, int Width, int Fill = 0, Looks Looks = Looks.None);
+public readonly record struct Style(int Colour, int Width, [Since(2)] int Fill = 0, [Since(2)] Looks Looks = Looks.None);
 
 /// <summary>Anything on a page, as it stands now.</summary>
 /// <param name="Id">See <see cref="Rooms.Ids"/>.</param>
@@ -107,7 +108,7 @@ public readonly record struct Style(int Colour, int Width, int Fill = 0, Looks L
 public sealed record Mark(
     long Id, long Page, int Author, bool ByStaff, Grip Grip, double Order, MarkBody Body, Style Style,
     Place Place, ImmutableArray<int> Cuts, bool Erased,
-    Scale? Scale = null, bool Pinned = false, long Tie = 0)
+    [Since(2)] Scale? Scale = null, [Since(2)] bool Pinned = false, [Since(2)] long Tie = 0)
 {
     /// <summary>The words of a text, note or bubble; null for others.</summary>
     [JsonIgnore]

@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using System.Text.Json.Serialization;
 using Yardang.Core.Activities;
 using Yardang.Core.Ink;
+using Yardang.Core.Wire;
 
 namespace Yardang.Core.Marks;
 
@@ -17,6 +18,7 @@ namespace Yardang.Core.Marks;
 [JsonDerivedType(typeof(StampBody), "stamp")]
 [JsonDerivedType(typeof(ConnectorBody), "connector")]
 [JsonDerivedType(typeof(ZoneBody), "zone")]
+[Family(Flat = true)]
 public abstract record MarkBody;
 
 /// <summary>Written words, with the line breaks and size that the author's screen gave them, so that every screen and print agrees.</summary>
@@ -25,7 +27,7 @@ public abstract record MarkBody;
 /// <param name="Lines">The text as broken into lines.</param>
 /// <param name="Size">Height of the type (em), 1/100 mm.</param>
 /// <param name="Also">The same in other languages, each once; null for none.</param>
-public sealed record Words(string Text, string Language, ImmutableArray<string> Lines, int Size, ImmutableArray<Translation>? Also = null);
+public sealed record Words(string Text, string Language, ImmutableArray<string> Lines, int Size, [Since(2)] ImmutableArray<Translation>? Also = null);
 
 /// <summary>Words in another language, fitted into the same place.</summary>
 /// <param name="Language">BCP 47 tag.</param>
@@ -35,15 +37,19 @@ public sealed record Words(string Text, string Language, ImmutableArray<string> 
 public sealed record Translation(string Language, string Text, ImmutableArray<string> Lines, int Size);
 
 /// <summary>A stroke of ink.</summary>
+[Kind(1)]
 public sealed record InkBody(ImmutableArray<InkPoint> Points) : MarkBody;
 
 /// <summary>Text straight on the page. X, Y is its top left corner.</summary>
+[Kind(2)]
 public sealed record TextBody(int X, int Y, int Width, int Height, Words Words) : MarkBody;
 
 /// <summary>Words on a coloured slip. X, Y is its top left corner.</summary>
+[Kind(3)]
 public sealed record NoteBody(int X, int Y, int Width, int Height, Words Words) : MarkBody;
 
 /// <summary>Words in a bubble whose tip points at who or what says them. X, Y is the top left corner of the bubble without its tip.</summary>
+[Kind(6)]
 public sealed record BubbleBody(int X, int Y, int Width, int Height, Words Words, int TipX, int TipY) : MarkBody;
 
 /// <summary>How the points of a shape are meant. The numbers are on the wire.</summary>
@@ -65,6 +71,7 @@ public enum ShapeKind
 /// <summary>A line, polygon, ellipse or arc.</summary>
 /// <param name="Shape">Which.</param>
 /// <param name="Points">x, y, x, y ...</param>
+[Kind(4)]
 public sealed record ShapeBody(ShapeKind Shape, ImmutableArray<int> Points) : MarkBody;
 
 /// <summary>A picture. X, Y is its top left corner.</summary>
@@ -75,7 +82,8 @@ public sealed record ShapeBody(ShapeKind Shape, ImmutableArray<int> Points) : Ma
 /// <param name="Media">Its name in the media store: the SHA-256 of its bytes, 64 hexadecimal digits.</param>
 /// <param name="Description">What it shows, for those who cannot see it.</param>
 /// <param name="Text">The words that can be read on it, for search and screen readers: of a page of a document. Null for none.</param>
-public sealed record PictureBody(int X, int Y, int Width, int Height, string Media, string Description, string? Text = null) : MarkBody;
+[Kind(5)]
+public sealed record PictureBody(int X, int Y, int Width, int Height, string Media, string Description, [Since(2)] string? Text = null) : MarkBody;
 
 /// <summary>A formula, with the drawing that its author's screen made of it, so that no other screen or print needs to typeset it.</summary>
 /// <param name="X">Left edge.</param>
@@ -84,9 +92,11 @@ public sealed record PictureBody(int X, int Y, int Width, int Height, string Med
 /// <param name="Height">Height of the drawing.</param>
 /// <param name="Source">LaTeX.</param>
 /// <param name="Outline">Filled path from the top left corner: SVG path data of M, L, Q, C, Z and numbers.</param>
+[Kind(7)]
 public sealed record FormulaBody(int X, int Y, int Width, int Height, string Source, string Outline) : MarkBody;
 
 /// <summary>A stamp of the set in <see cref="Stamps"/>.</summary>
+[Kind(8)]
 public sealed record StampBody(int X, int Y, int Width, int Height, string Stamp) : MarkBody;
 
 /// <summary>
@@ -97,6 +107,7 @@ public sealed record StampBody(int X, int Y, int Width, int Height, string Stamp
 /// <param name="To">Id of another.</param>
 /// <param name="Points">x, y of its beginning and of its end.</param>
 /// <param name="Label">What stands at its middle; null for nothing.</param>
+[Kind(9)]
 public sealed record ConnectorBody(long From, long To, ImmutableArray<int> Points, Words? Label = null) : MarkBody;
 
 /// <summary>When a mark counts as in a zone. The numbers are on the wire.</summary>
@@ -117,7 +128,7 @@ public enum ZoneRule
 /// <param name="Answers">Words that count as right.</param>
 /// <param name="Least">At least so many marks; null for any number.</param>
 /// <param name="Most">At most so many marks; null for any number.</param>
-public sealed record Expectation(ImmutableArray<long> Marks, ImmutableArray<string> Answers, int? Least = null, int? Most = null)
+public sealed record Expectation(ImmutableArray<long> Marks, ImmutableArray<string> Answers, [OrMinusOne] int? Least = null, [OrMinusOne] int? Most = null)
 {
     /// <summary>Nothing is expected.</summary>
     public static readonly Expectation None = new([], []);
@@ -133,4 +144,5 @@ public sealed record Expectation(ImmutableArray<long> Marks, ImmutableArray<stri
 /// <param name="Name">What it is called; may be empty.</param>
 /// <param name="Rule">What counts as in it.</param>
 /// <param name="Expected">What belongs there; null for nothing, and for whoever may not know.</param>
+[Kind(10)]
 public sealed record ZoneBody(ShapeKind Shape, ImmutableArray<int> Points, Texts Name, ZoneRule Rule = ZoneRule.Centre, Expectation? Expected = null) : MarkBody;

@@ -141,7 +141,7 @@ public sealed class Sheets
         }
     }
 
-    /// <summary>Puts marks of a snapshot in place of those of the activity.</summary>
+    /// <summary>Puts an activity in place of what stands here.</summary>
     public void Restore(ActivityContent head, IEnumerable<Mark> marks)
     {
         (Name, Directions, Unit) = (head.Name, head.Directions, head.Unit);
@@ -151,15 +151,22 @@ public sealed class Sheets
         foreach (var mark in marks) Put(mark);
     }
 
-    /// <summary>Puts all pages of a snapshot in, with their own orders.</summary>
-    public void RestorePages(IEnumerable<Page> pages)
+    /// <summary>Puts a snapshot in place of the activity.</summary>
+    internal void Restore(SheetsSnapshot snapshot)
+    {
+        Restore(new ActivityContent(snapshot.Name, snapshot.Directions, [], [], snapshot.Unit), snapshot.Marks);
+        PutPages(snapshot.Pages);
+        Journal.Restore(snapshot);
+    }
+
+    private void PutPages(IEnumerable<Page> pages)
     {
         _pages.Clear();
         foreach (var page in pages) _pages[page.Id] = page;
         SortPages();
     }
 
-    private void PutInOrder(ImmutableArray<Page> pages) => RestorePages(pages.Select((p, i) => p with { Order = i + 1 }));
+    private void PutInOrder(ImmutableArray<Page> pages) => PutPages(pages.Select((p, i) => p with { Order = i + 1 }));
 
     private void SortPages() => _inOrder = [.. AllPages.Where(p => !p.Erased)];
 

@@ -1,3 +1,5 @@
+using Yardang.Core.Wire;
+
 namespace Yardang.Core.Rooms;
 
 /// <summary>Who is ever sent an event. What is not meant for somebody never leaves the server.</summary>
@@ -17,9 +19,11 @@ public enum Audience
 }
 
 /// <summary>Something that a client asks of a room. Closed sets: see <c>MarkCommands</c>, <c>LessonCommands</c>.</summary>
+[Family]
 public abstract record Command;
 
 /// <summary>Something that happened in a room. Closed sets: see <c>MarkEvents</c>, <c>LessonEvents</c>.</summary>
+[Family]
 public abstract record RoomEvent
 {
     /// <summary>Whether it is about this person, by actor number: for <see cref="Audience.NamedAndStaff"/>.</summary>

@@ -1,3 +1,5 @@
+using Yardang.Core.Wire;
+
 namespace Yardang.Core.Rooms;
 
 /// <summary>The kinds of room, as stored.</summary>
@@ -17,10 +19,16 @@ public enum RoomKind
 public sealed record AdmitClient : Command;
 
 /// <summary>A tab of the event's actor got a client number.</summary>
+[Kind(1)]
 public sealed record ClientAdmitted(int Number) : RoomEvent;
 
 /// <summary>What stood here was erased on request; the number stays, so that the log has no gap.</summary>
+[Kind(2)]
 public sealed record Redacted : RoomEvent;
+
+/// <summary>A room's state in one piece, by the numbers of <see cref="RoomKind"/>.</summary>
+[Family]
+public abstract record RoomSnapshot;
 
 /// <summary>A tab: whose it is, and the last of its commands that is in the log.</summary>
 public readonly record struct ClientRecord(int Actor, int HighWater);
@@ -95,11 +103,12 @@ public abstract class Room
     /// <summary>For a reader's copy of a room: the events up to this number that were not sent are meant for others.</summary>
     public void AdvanceTo(long number) => Number = Math.Max(Number, number);
 
-    /// <summary>Puts a snapshot's common part into an empty room.</summary>
-    public void Restore(long number, IEnumerable<KeyValuePair<int, ClientRecord>> clients)
+    /// <summary>Puts a snapshot into an empty room of its kind.</summary>
+    public void Restore(long number, IEnumerable<KeyValuePair<int, ClientRecord>> clients, RoomSnapshot state)
     {
         Number = number;
         foreach (var (client, record) in clients) Admit(client, record);
+        RestoreState(state);
     }
 
     private void Admit(int client, ClientRecord record)
@@ -110,6 +119,9 @@ public abstract class Room
 
     /// <summary>The rule for the commands of this kind of room.</summary>
     protected abstract Decision DecideCommand(Submission submission, Actor actor, Conditions conditions);
+
+    /// <summary>Puts the state of a snapshot of this kind of room back.</summary>
+    protected abstract void RestoreState(RoomSnapshot snapshot);
 
     /// <summary>The effect of the events of this kind of room.</summary>
     protected abstract void ApplyEvent(Envelope envelope);

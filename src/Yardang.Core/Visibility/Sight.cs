@@ -1,4 +1,5 @@
 using Yardang.Core.Boards;
+using Yardang.Core.LateChanges;
 using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
@@ -44,6 +45,14 @@ public static class Sight
 
     /// <summary>Whether somebody is told of a person of the lesson.</summary>
     public static bool Of(Actor reader, Person person) => reader.IsStaff || person.Number == reader.Number;
+
+    /// <summary>Whether somebody is told of a late change: who else was given something is no matter of a student's.</summary>
+    public static bool Of(Actor reader, LateChange change) => reader.IsStaff || change.Received.Contains(reader.Number);
+
+    /// <summary>A late change as somebody knows it.</summary>
+    public static LateChange AsSeen(Actor reader, LateChange change) => reader.IsStaff
+        ? change
+        : new(change.Number, Guid.Empty, 0, [], [], [reader.Number]);
 
     /// <summary>Whether a mark is put out on paper and in files for students.</summary>
     public static bool OnPaper(Mark mark) => mark is { Erased: false, Grip: not Grip.Key };

@@ -13,7 +13,7 @@ public static class MarksWire
         var buffer = new ArrayBufferWriter<byte>(1_024);
         var w = new MessagePackWriter(buffer);
         w.WriteArrayHeader(marks.Count);
-        foreach (var mark in marks) MarkCodec.Write(ref w, mark);
+        foreach (var mark in marks) Forms.Write(ref w, mark);
         w.Flush();
         return buffer.WrittenSpan.ToArray();
     }

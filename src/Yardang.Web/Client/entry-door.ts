@@ -34,7 +34,7 @@ const room = new RoomClient<LessonState>(
   (number, state) => {
     // Of what came before this page was connected no event tells: perhaps they were let in.
     void look();
-    return LessonState.read(number, state);
+    return LessonState.of(number, state);
   },
   () => null,
   { number: 0, isStaff: false },

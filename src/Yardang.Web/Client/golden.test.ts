@@ -4,12 +4,13 @@ import { readFileSync } from 'node:fs';
 import { test } from 'node:test';
 import { outline } from './ink/outline';
 import { lengths, remaining, remainingIntervals, underEraser, union } from './ink/stroke';
-import { writeBody } from './room/mark-wire';
+import { known } from './wire/by-hand';
+import { type RoomSnapshot, readCommand, readRoomSnapshot, writeMarkBody } from './wire/forms';
 import { Looks } from './room/marks';
 import { LessonState } from './room/lesson-state';
 import type { RoomState } from './room/room-client';
 import { Sheets } from './room/sheets';
-import { readEnvelope } from './room/wire';
+import { encodeSubmission, readEnvelope } from './room/wire';
 import { between } from './shapes/connectors';
 import { boundsOf, corners, onPage } from './shapes/geometry';
 import { measureLabels } from './shapes/measure-labels';
@@ -19,12 +20,12 @@ import { ruling } from './surface/ruling';
 import { decode } from '@msgpack/msgpack';
 
 const golden = (name: string) => JSON.parse(readFileSync(`../../tests/golden/${name}.json`, 'utf8'));
-const stateIn = (snapshot: string): [number, any[]] => {
-  const [, , number, , state] = decode(bytes(snapshot)) as any[];
-  return [number, state];
+const stateIn = (snapshot: string): [number, RoomSnapshot] => {
+  const [, kind, number, , state] = decode(bytes(snapshot)) as any[];
+  return [number, known(readRoomSnapshot(kind, state))];
 };
-const readBoard = (snapshot: string) => Sheets.read(...stateIn(snapshot));
-const readLesson = (snapshot: string) => LessonState.read(...stateIn(snapshot));
+const readBoard = (snapshot: string) => Sheets.of(...stateIn(snapshot));
+const readLesson = (snapshot: string) => LessonState.of(...stateIn(snapshot));
 
 /** A state after the events that a reader was sent. */
 function fold<S extends RoomState<S>>(state: S, events: readonly string[]): S {
@@ -81,9 +82,8 @@ test('for every reader, what they were sent adds up to what a snapshot shows the
 
 test('a prediction of undo does what Core does', () => {
   for (const { before, actor, gesture, event } of golden('undo')) {
-    const [, , number, , state] = decode(bytes(before)) as any[];
-    const board = Sheets.read(number, state);
-    const foreseen = board.predict({ kind: 'undo', gesture }, { number: actor, isStaff: actor === 1 }, false);
+    const board = readBoard(before);
+    const foreseen = board.predict({ kind: 'undoGesture', gesture }, { number: actor, isStaff: actor === 1 }, false);
     assert.deepEqual(foreseen, readEnvelope(decode(bytes(event)) as any[]).event);
   }
 });
@@ -99,7 +99,10 @@ test('colours are those of Core', () => {
 });
 
 test('papers are ruled as in Core', () => {
-  for (const { ruling: expected, ...paper } of golden('rulings')) assert.deepEqual(ruling(paper, 9000, 7000), expected);
+  const axis = (a: number[] | null) => a && { from: a[0]!, to: a[1]!, step: a[2]! };
+  for (const { ruling: expected, across, up, ...paper } of golden('rulings')) {
+    assert.deepEqual(ruling({ ...paper, across: axis(across), up: axis(up) }, 9000, 7000), expected);
+  }
 });
 
 test('shapes are as large, turned and named as in Core', () => {
@@ -146,7 +149,21 @@ test('every kind of mark is read and written as Core writes it', () => {
     const { event } = readEnvelope(raw);
     assert.ok(event.kind === 'markAdded');
     assert.equal(event.mark.body.kind, kind);
-    assert.deepEqual(writeBody(event.mark.body), raw[9][0][6]);
+    assert.deepEqual(writeMarkBody(event.mark.body), raw[9][0][6]);
+  }
+});
+
+test('every kind of command and event is known here, and commands are written as Core writes them', () => {
+  for (const { commands, events } of golden('kinds')) {
+    for (const { name, bytes: sent } of commands) {
+      const [version, client, counter, after, gesture, kind, body] = decode(bytes(sent)) as any[];
+      const command = known(readCommand(kind, body));
+      assert.equal(command.kind, name);
+      const written = encodeSubmission({ client, counter, gesture, command }, after);
+      assert.deepEqual(decode(written), [version, client, counter, after, gesture, kind, body]);
+    }
+    for (const { name, bytes: sent } of events)
+      assert.equal(readEnvelope(decode(bytes(sent)) as any[]).event.kind, name);
   }
 });
 

@@ -230,9 +230,9 @@ public sealed class RoomHost
             await DurableAsync(_room.Number, CancellationToken.None);
             if (!_readOnly && !_finished.IsCancellationRequested && _room.Number > _lastSnapshot) _store.WriteSnapshot(Id, SnapshotCodec.Encode(_room, Actor.Program));
         }
-        catch (IOException e)
+        catch (Exception e)
         {
-            // What could not be stored was never published; its clients send it again.
+            // What could not be stored was never published, its clients send it again; and a snapshot can be done without. It stops all the same.
             _logger.LogError(e, "Room {Room} did not stop cleanly.", Id);
         }
 
@@ -418,7 +418,17 @@ public sealed class RoomHost
     private void KeepSnapshot()
     {
         var number = _lastSnapshot = _room.Number;
-        var snapshot = SnapshotCodec.Encode(_room, Actor.Program);
+        var snapshot = Array.Empty<byte>();
+        try
+        {
+            snapshot = SnapshotCodec.Encode(_room, Actor.Program);
+        }
+        catch (Exception e)
+        {
+            _logger.LogError(e, "Room {Room} has no snapshot at {Number}; its log is all there.", Id, number);
+            return;
+        }
+
         _ = Task.Run(async () =>
         {
             try

@@ -12,6 +12,7 @@ using Yardang.Core.Tests.Lessons;
 using Yardang.Core.Tests.Shapes;
 using Yardang.Core.Visibility;
 using Yardang.Data.Wire;
+using Yardang.WireMaker;
 using static Yardang.Core.Tests.Boards.BoardScript;
 
 namespace Yardang.Core.Tests.Wire;
@@ -97,6 +98,13 @@ public class GoldenTests
         LessonPlay.Play(lesson, new Random(seed + 1), 120);
         return SeenBy(reader, start, lesson.Log.Skip(from), SnapshotCodec.Encode(lesson.Lesson, reader));
     })));
+
+    [Fact]
+    public void Kinds() => Check("kinds", Enumerable.Range(1, 3).Select(seed => new WireSamples(Declarations.Of(), new Random(seed))).Select(samples => new
+    {
+        commands = samples.Of(typeof(Command)).Select(s => new { s.Kind, name = Named(s.Sample), bytes = CommandCodec.Encode(new Submission(3, 4, 2, 5, (Command)s.Sample)) }).ToList(),
+        events = samples.Of(typeof(RoomEvent)).Select(s => new { s.Kind, name = Named(s.Sample), bytes = EventCodec.Encode(new Envelope(7, 1_000, Actor.Owner, 3, 4, 5, Audience.Staff, (RoomEvent)s.Sample)) }).ToList(),
+    }));
 
     [Fact]
     public void Undo() => Check("undo", Enumerable.Range(20, 12).Select(seed =>
@@ -195,6 +203,8 @@ public class GoldenTests
             })];
         }
     }
+
+    private static string Named(object sample) => sample.GetType().Name is var name ? char.ToLowerInvariant(name[0]) + name[1..] : "";
 
     private static int[] Flat(InkPoint[] points) => [.. points.SelectMany(p => new[] { p.X, p.Y, p.Pressure, p.Ms })];
 

@@ -139,6 +139,10 @@ public sealed class FailureTests : IAsyncDisposable
         protected override Decision DecideCommand(Submission submission, Actor actor, Conditions conditions) =>
             submission.Command is Faulty { AtDeciding: true } ? throw new DivideByZeroException() : new Unheard();
 
+        protected override void RestoreState(RoomSnapshot snapshot)
+        {
+        }
+
         protected override void ApplyEvent(Envelope envelope)
         {
         }

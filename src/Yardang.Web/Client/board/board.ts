@@ -154,7 +154,7 @@ Alpine.data('board', () => {
         data.lesson,
         line,
         deviceOutbox(data.who, data.lesson),
-        (number, state) => LessonState.read(number, state),
+        (number, state) => LessonState.of(number, state),
         (state, command) => state.predict(command),
         me,
         { changed: () => this.lessonChanged(), applied: ({ event }) => this.lessonSaid(event.kind) },
@@ -283,7 +283,7 @@ Alpine.data('board', () => {
       const waiting = session.client.waiting + (lesson?.waiting ?? 0) + (leftovers?.waiting ?? 0);
       const needsPage = session.client.needsThisPage || lesson?.needsThisPage;
       this.keeping = waiting === 0 ? 'kept' : this.link === 'open' ? 'sending' : needsPage ? 'open' : 'here';
-      this.setAside = [...session.sheets.setAside].filter((w) => w.actor === me.number).length;
+      this.setAside = [...session.sheets.setAside].filter((w) => w.actor.number === me.number).length;
     },
 
     lessonChanged(): void {

@@ -33,11 +33,11 @@ export function handInControls(
       const { dueAt } = state.times;
       this.handsIn = state.times.handsIn;
       this.handedIn = state.people.get(me)?.handedInAt != null;
-      this.mayHandIn = !this.handedIn || !state.overdue;
+      this.mayHandIn = !this.handedIn || !state.isOverdue;
       this.handInText = this.handedIn ? texts.handedIn : texts.handIn;
       const handedInAt = state.people.get(me)?.handedInAt ?? null;
       const isChanged = handedInAt !== null && (sheets().lastActivity ?? 0) > handedInAt;
-      const due = dueAt === null ? '' : fill(state.overdue ? texts.lateSince : texts.dueAt, showMoment(dueAt, zone));
+      const due = dueAt === null ? '' : fill(state.isOverdue ? texts.lateSince : texts.dueAt, showMoment(dueAt, zone));
       this.dueText = isChanged ? texts.changedSince : due;
     },
 

@@ -23,7 +23,7 @@ export function lateNews(session: () => SheetSession, me: number, texts: Texts) 
       if (!lesson?.client) return;
       const { adopted, pages } = session().sheets;
       for (const [number, page] of adopted) {
-        if (told.has(number) || lesson.state.changes.get(number)?.received.has(me)) continue;
+        if (told.has(number) || lesson.state.changes.get(number)?.received.includes(me)) continue;
         told.add(number);
         this.fresh = page;
         const at = pages.findIndex((p) => p.id === page);

@@ -1,6 +1,6 @@
 // What every page with a surface offers, whatever stands round it: tools and their options, what can be done with what is chosen, undo, zoom, pages.
 
-import { type Body, Grip, Looks, type Mark, type Page, Property, Tools, isBox } from '../room/marks';
+import { type Body, Grip, Looks, type Mark, type Page, Property, ToolSet, isBox } from '../room/marks';
 import { FIGURES, type FigureGroup, iconOf } from '../shapes/figures';
 import { STAMPS } from '../shapes/stamps';
 import { textIn } from '../surface/in-language';
@@ -118,7 +118,7 @@ export function sheetControls(session: () => SheetSession, words: Readonly<Recor
       session().use(tool);
     },
 
-    gives(tool: Tools): boolean {
+    gives(tool: ToolSet): boolean {
       return (this.withheld & tool) === 0;
     },
 
@@ -276,7 +276,7 @@ export function sheetControls(session: () => SheetSession, words: Readonly<Recor
     moreRoom(): void {
       const page = session().sheets.page(session().page);
       if (!page || !session().mayWrite()) return;
-      const value = { width: page.width, height: page.height + MORE_ROOM };
+      const value = { width: page.size.width, height: page.size.height + MORE_ROOM };
       const changes = [{ property: Property.Size, target: page.id, value }];
       session().submit({ kind: 'makeChanges', changes }, session().newId());
     },

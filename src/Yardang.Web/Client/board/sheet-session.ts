@@ -88,7 +88,7 @@ export class SheetSession implements SheetContext {
       options.room,
       options.line,
       options.store,
-      (number, state) => Sheets.read(number, state),
+      (number, state) => Sheets.of(number, state),
       (sheets, command) => sheets.predict(command, options.me, options.design),
       options.me,
       {
@@ -279,12 +279,12 @@ export class SheetSession implements SheetContext {
 
   undo(): void {
     const gesture = this.sheets.nextUndo(this.me.number);
-    if (gesture !== null && this.mayWrite()) this.submit({ kind: 'undo', gesture }, 0);
+    if (gesture !== null && this.mayWrite()) this.submit({ kind: 'undoGesture', gesture }, 0);
   }
 
   redo(): void {
     const gesture = this.sheets.nextRedo(this.me.number);
-    if (gesture !== null && this.mayWrite()) this.submit({ kind: 'redo', gesture }, 0);
+    if (gesture !== null && this.mayWrite()) this.submit({ kind: 'redoGesture', gesture }, 0);
   }
 
   // Others on this board see where I am; on a board of one's own nobody needs to.

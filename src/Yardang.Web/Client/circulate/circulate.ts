@@ -132,7 +132,7 @@ Alpine.data('circulate', () => {
         (number, state) => {
           // Of what came before this snapshot no event tells.
           if (this.opened) void list.refresh();
-          return LessonState.read(number, state);
+          return LessonState.of(number, state);
         },
         (state, command) => state.predict(command),
         data.me,

@@ -1,7 +1,8 @@
 // Work that waits for the teacher's decision, looked at before it is decided: what it is, where, and drawn.
 
 import { type Mark, type Page, isBox } from '../room/marks';
-import type { LateWork, Sheets } from '../room/sheets';
+import type { Sheets } from '../room/sheets';
+import type { LateWork } from '../wire/forms';
 import type { RoomEvent } from '../room/wire';
 import { drawMark, drawPaper } from '../surface/draw';
 import type { Pictures } from '../surface/pictures';
@@ -31,9 +32,9 @@ export function withLate(sheets: Sheets, late: readonly LateWork[]): { sheets: S
   const after = sheets.copy();
   const touched = new Set<number>();
   for (const { actor, gesture, command } of late) {
-    const event = after.predict(command, { number: actor, isStaff: false }, false);
+    const event = after.predict(command, { number: actor.number, isStaff: false }, false);
     if (!event) continue;
-    after.happen(event, actor, gesture);
+    after.happen(event, actor.number, gesture);
     for (const id of idsOf(event)) touched.add(id);
   }
   return { sheets: after, touched };
@@ -42,7 +43,7 @@ export function withLate(sheets: Sheets, late: readonly LateWork[]): { sheets: S
 function idsOf(event: RoomEvent): number[] {
   if (event.kind === 'markAdded') return [event.mark.id];
   if (event.kind === 'marksAdded') return event.marks.map((m) => m.id);
-  if (event.kind === 'changesMade' || event.kind === 'undone' || event.kind === 'redone')
+  if (event.kind === 'changesMade' || event.kind === 'gestureUndone' || event.kind === 'gestureRedone')
     return event.changes.map((c) => c.target);
   return [];
 }
@@ -89,9 +90,9 @@ export function drawLate(
   if (!sheet) return;
   const ratio = window.devicePixelRatio || 1;
   canvas.width = Math.round(canvas.clientWidth * ratio);
-  canvas.height = Math.round((canvas.width * sheet.height) / sheet.width);
+  canvas.height = Math.round((canvas.width * sheet.size.height) / sheet.size.width);
   const ctx = canvas.getContext('2d')!;
-  const scale = canvas.width / sheet.width;
+  const scale = canvas.width / sheet.size.width;
   ctx.setTransform(scale, 0, 0, scale, 0, 0);
   drawPaper(ctx, sheet, pictures);
   for (const mark of sheets.visible(page)) {

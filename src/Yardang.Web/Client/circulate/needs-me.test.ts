@@ -24,7 +24,7 @@ const person = (number: number, more = {}) => ({
   readyAt: null,
   standing: Standing.In,
   handedInAt: null,
-  listed: false,
+  isListed: false,
   ...more,
 });
 
@@ -64,7 +64,7 @@ test('newcomers one right after the other are a flood, those on the class list a
   const many = (count: number, more = {}) =>
     Array.from({ length: count }, (_, i) => person(i + 2, { joinedAt: i * 1000, ...more }));
   assert.equal(floodAmong(many(60)), null);
-  assert.equal(floodAmong(many(200, { listed: true })), null);
+  assert.equal(floodAmong(many(200, { isListed: true })), null);
   assert.equal(floodAmong(many(61))?.people.length, 61);
   // A class that came before, and then a pause.
   const later = many(61).map((p) => ({ ...p, number: p.number + 100, joinedAt: p.joinedAt + 10 * MINUTE }));

@@ -3,7 +3,8 @@
 import type { Connection } from '../room/connection';
 import { RoomClient } from '../room/room-client';
 import type { Page } from '../room/marks';
-import { type LateWork, type Me, Sheets } from '../room/sheets';
+import { type Me, Sheets } from '../room/sheets';
+import type { LateWork } from '../wire/forms';
 import { drawMark, drawPaper } from '../surface/draw';
 import { LiveInk } from '../surface/live-ink';
 import { Pictures } from '../surface/pictures';
@@ -34,7 +35,7 @@ export class Tile {
       board,
       connection,
       null,
-      (number, state) => Sheets.read(number, state),
+      (number, state) => Sheets.of(number, state),
       (sheets, command) => sheets.predict(command, me, false),
       me,
       {
@@ -67,7 +68,7 @@ export class Tile {
   }
 
   lateWorkOf(person: number): LateWork[] {
-    return [...this.client.state.setAside].filter((late) => late.actor === person);
+    return [...this.client.state.setAside].filter((late) => late.actor.number === person);
   }
 
   get pageCount(): number {
@@ -130,13 +131,13 @@ export class Tile {
     if (!canvas || !page) return;
     const ratio = window.devicePixelRatio || 1;
     const width = Math.round(canvas.clientWidth * ratio);
-    const height = Math.round((canvas.clientWidth * ratio * page.height) / page.width);
+    const height = Math.round((canvas.clientWidth * ratio * page.size.height) / page.size.width);
     if (canvas.width !== width || canvas.height !== height) {
       canvas.width = width;
       canvas.height = height;
     }
     const ctx = canvas.getContext('2d')!;
-    const scale = width / page.width;
+    const scale = width / page.size.width;
     ctx.setTransform(scale, 0, 0, scale, 0, 0);
     drawPaper(ctx, page, this.pictures);
     for (const mark of this.client.state.visible(page.id))

@@ -29,7 +29,7 @@ Alpine.data('late', () => {
         data.lesson,
         connection,
         null,
-        (number, state) => LessonState.read(number, state),
+        (number, state) => LessonState.of(number, state),
         () => null,
         data.me,
         { changed: () => this.refresh() },
@@ -56,7 +56,7 @@ Alpine.data('late', () => {
         ...chosen.map((g) => g.name),
         ...data.people.filter((p) => people.includes(p.number)).map((p) => p.name),
       ];
-      const missing = takenBack ? [] : whose.filter((p) => !received.has(p.number));
+      const missing = takenBack ? [] : whose.filter((p) => !received.includes(p.number));
       return {
         takenBack,
         whom: isForAll ? texts.everybody : names.join(', '),

@@ -12,7 +12,7 @@ export interface Flood {
 
 export function floodAmong(people: Iterable<Person>): Flood | null {
   const newcomers = [...people]
-    .filter((p) => !p.listed && (p.standing === Standing.In || p.standing === Standing.Waiting))
+    .filter((p) => !p.isListed && (p.standing === Standing.In || p.standing === Standing.Waiting))
     .sort((a, b) => a.joinedAt - b.joinedAt || a.number - b.number);
   let first = newcomers.length - 1;
   while (first > 0 && newcomers[first]!.joinedAt - newcomers[first - 1]!.joinedAt <= PAUSE_MS) first--;

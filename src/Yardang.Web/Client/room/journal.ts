@@ -1,13 +1,7 @@
 // Who changed what, as part of which gesture: Core's Journal. Values are never changed in place, so that a copy of the maps is a copy of the state.
 
-import { readChange } from './mark-wire';
+import type { SheetsSnapshot, Step } from '../wire/forms';
 import type { Change, Property } from './marks';
-
-export interface Step {
-  readonly before: Change;
-  readonly beforeWriter: number;
-  readonly after: Change;
-}
 
 export interface Gesture {
   readonly id: number;
@@ -25,17 +19,13 @@ export class Journal {
   private writers = new Map<string, number>();
 
   /** From a snapshot's gestures and last writers. */
-  static read(gestures: any[], writers: any[]): Journal {
+  static of({ gestures, writers }: SheetsSnapshot): Journal {
     const journal = new Journal();
-    for (const g of gestures) {
-      const steps = new Map<string, Step>();
-      for (const s of g[3]) {
-        const step = { before: readChange(s[0]), beforeWriter: s[1], after: readChange(s[2]) };
-        steps.set(key(step.after.target, step.after.property), step);
-      }
-      journal.gestures.set(g[0], { id: g[0], actor: g[1], undone: g[2], steps });
+    for (const { id, actor, undone, steps } of gestures) {
+      const byKey = new Map(steps.map((step) => [key(step.after.target, step.after.property), step]));
+      journal.gestures.set(id, { id, actor, undone, steps: byKey });
     }
-    for (const w of writers) journal.writers.set(key(w[0], w[1]), w[2]);
+    for (const { target, property, gesture } of writers) journal.writers.set(key(target, property), gesture);
     return journal;
   }
 

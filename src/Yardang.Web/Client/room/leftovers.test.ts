@@ -8,7 +8,7 @@ const stroke = (client: number, counter: number): Submission => ({
   client,
   counter,
   gesture: 0,
-  command: { kind: 'undo', gesture: counter },
+  command: { kind: 'undoGesture', gesture: counter },
 });
 
 test('each command says after which one of the same tab it comes, also across parts', () => {

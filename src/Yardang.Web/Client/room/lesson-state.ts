@@ -1,71 +1,26 @@
 // What the lesson says: Core's Lesson, as far as this reader is told.
 
+import {
+  Door,
+  type Group,
+  type LateChange,
+  type LessonTimes,
+  Moment,
+  type Person,
+  type RoomSnapshot,
+  Signal,
+  Standing,
+  type WorkWaits,
+} from '../wire/forms';
 import type { Command, Envelope, RoomEvent } from './wire';
 
-export const enum Signal {
-  HandUp = 1,
-  ReadyForALook = 2,
-}
-
-export const enum Standing {
-  In = 0,
-  Waiting = 1,
-  TurnedAway = 2,
-  Removed = 3,
-  Expected = 4,
-}
-
-export interface Person {
-  readonly number: number;
-  readonly joinedAt: number;
-  readonly handUpAt: number | null;
-  readonly readyAt: number | null;
-  readonly standing: Standing;
-  readonly handedInAt: number | null;
-  /** Whether they are on the class list of the lesson. */
-  readonly listed: boolean;
-}
-
-/** What was handed out while the lesson ran. A student knows of those that have arrived on their own screen. */
-export interface LateChange {
-  readonly number: number;
-  readonly groups: readonly number[];
-  readonly people: readonly number[];
-  readonly received: ReadonlySet<number>;
-  readonly takenBack: boolean;
-}
-
-/** Server time in ms; null where nothing is said. */
-export interface LessonTimes {
-  readonly opensAt: number | null;
-  readonly dueAt: number | null;
-  readonly closesAt: number | null;
-  readonly handsIn: boolean;
-}
-
-/** So much work of somebody waits on a board. */
-export interface Waiting {
-  readonly board: string;
-  readonly person: number;
-  readonly count: number;
-}
-
-const DUE = 2;
-const DOOR_CLOSED = 2;
-
-export interface Group {
-  readonly number: number;
-  readonly name: string;
-  readonly people: readonly number[];
-  /** The teacher who looks after them; 0 for nobody in particular. */
-  readonly helper: number;
-}
+export { type Group, type LateChange, type LessonTimes, type Person, Signal, Standing };
 
 const REMEMBERED = 30;
 
 export class LessonState {
   number = 0;
-  door = 0;
+  door = Door.Open;
   pensDown = false;
   pensConfirmedOn: number | null = null;
   closed = false;
@@ -86,34 +41,19 @@ export class LessonState {
   changes: ReadonlyMap<number, LateChange> = new Map();
   times: LessonTimes = { opensAt: null, dueAt: null, closesAt: null, handsIn: false };
   waits = false;
-  overdue = false;
+  isOverdue = false;
   /** What waits on boards for a teacher's decision, also where nobody is any more. Students are not told. */
-  waiting: readonly Waiting[] = [];
+  waiting: readonly WorkWaits[] = [];
 
-  static read(number: number, state: any[]): LessonState {
-    const lesson = new LessonState();
-    const [door, pensDown, confirmed, closed, people] = state;
-    Object.assign(lesson, { number, door, pensDown, closed, pensConfirmedOn: confirmed < 0 ? null : confirmed });
-    lesson.people = new Map(people.map((p: any[]) => [p[0], readPerson(p)]));
-    const [masked, others, teachers, groups, used, [past, future], [changes, , through]] = state.slice(5);
-    Object.assign(lesson, { namesMasked: masked, seesOtherBoards: others, seesTeachersBoard: teachers });
-    Object.assign(lesson, {
-      groups: readGroups(groups),
-      groupsUsed: used,
-      groupChanges: changes,
-      seatsThrough: through,
+  static of(number: number, state: RoomSnapshot): LessonState {
+    if (state.kind !== 'lesson') throw new Error('This is no lesson.');
+    // As of which event places have to be is between Core and the seating.
+    const { kind: _, placesAsOf: __, people, changes, ...rest } = state;
+    return Object.assign(new LessonState(), rest, {
+      number,
+      people: new Map(people.map((p) => [p.number, p])),
+      changes: new Map(changes.map((c) => [c.number, c])),
     });
-    Object.assign(lesson, { past: (past ?? []).map(readGroups), future: (future ?? []).map(readGroups) });
-    const [late, times, waiting] = state.slice(12);
-    lesson.waiting = waiting.map(([board, person, count]: any[]) => ({ board, person, count }));
-    lesson.changes = new Map(
-      late.map(([n, , , groups, people, received, takenBack]: any[]) => [
-        n,
-        { number: n, groups, people, received: new Set(received), takenBack },
-      ]),
-    );
-    Object.assign(lesson, { times: readTimes(times), waits: times[4], overdue: times[5] });
-    return lesson;
   }
 
   copy(): LessonState {
@@ -147,7 +87,7 @@ export class LessonState {
         this.leave(event.person);
         break;
       case 'sentAway':
-        this.door = DOOR_CLOSED;
+        this.door = Door.Closed;
         for (const number of event.people) this.leave(number);
         break;
       case 'groupsSet':
@@ -176,8 +116,8 @@ export class LessonState {
         this.seesTeachersBoard = event.teachersBoard;
         break;
       case 'changeHandedOut': {
-        const { number, groups, people } = event;
-        this.setChange({ number, groups, people, received: new Set(), takenBack: false });
+        const { number, content, groups, people } = event;
+        this.setChange({ number, content, at: time, groups, people, received: [], takenBack: false });
         break;
       }
       case 'changeTakenBack':
@@ -185,16 +125,16 @@ export class LessonState {
         break;
       case 'changeReceived': {
         const change = this.changeOf(event.number);
-        this.setChange({ ...change, received: new Set([...change.received, event.person]) });
+        this.setChange({ ...change, received: [...change.received, event.person].sort((a, b) => a - b) });
         break;
       }
       case 'timesSet':
         this.times = event.times;
         this.waits = (event.times.opensAt ?? 0) > time;
-        this.overdue = event.times.dueAt !== null && event.times.dueAt <= time;
+        this.isOverdue = event.times.dueAt !== null && event.times.dueAt <= time;
         break;
       case 'momentCame':
-        if (event.moment === DUE) this.overdue = true;
+        if (event.moment === Moment.Due) this.isOverdue = true;
         else this.waits = false;
         break;
       case 'workHandedIn':
@@ -205,9 +145,9 @@ export class LessonState {
         }
         break;
       case 'workWaits': {
-        const { board, person, count } = event;
+        const { board, person } = event;
         const others = this.waiting.filter((w) => w.board !== board || w.person !== person);
-        this.waiting = count > 0 ? [...others, { board, person, count }].sort(byBoard) : others;
+        this.waiting = event.count > 0 ? [...others, event].sort(byBoard) : others;
         break;
       }
       case 'doorSet':
@@ -258,8 +198,11 @@ export class LessonState {
     }
   }
 
+  /** A student's copy knows of no others than those that have arrived there. */
   private changeOf(number: number): LateChange {
-    return this.changes.get(number) ?? { number, groups: [], people: [], received: new Set(), takenBack: false };
+    return (
+      this.changes.get(number) ?? { number, content: '', at: 0, groups: [], people: [], received: [], takenBack: false }
+    );
   }
 
   private setChange(change: LateChange): void {
@@ -274,9 +217,9 @@ export class LessonState {
     number: number,
     standing: Standing,
     joinedAt: number,
-    listed = this.people.get(number)?.listed ?? false,
+    isListed = this.people.get(number)?.isListed ?? false,
   ): void {
-    this.setPerson({ number, joinedAt, handUpAt: null, readyAt: null, standing, handedInAt: null, listed });
+    this.setPerson({ number, joinedAt, handUpAt: null, readyAt: null, standing, handedInAt: null, isListed });
   }
 
   /** A student's copy knows of nobody but them. */
@@ -307,28 +250,6 @@ export class LessonState {
 }
 
 // As Core orders them; only to be the same everywhere.
-function byBoard(a: Waiting, b: Waiting): number {
+function byBoard(a: WorkWaits, b: WorkWaits): number {
   return a.board < b.board ? -1 : a.board > b.board ? 1 : a.person - b.person;
-}
-
-export function readGroups(raw: any[]): Group[] {
-  return raw.map(([number, name, people, helper]) => ({ number, name, people, helper: helper ?? 0 }));
-}
-
-function readPerson([number, joinedAt, handUpAt, readyAt, standing, handedInAt, listed]: any[]): Person {
-  const orNull = (n: number) => (n < 0 ? null : n);
-  return {
-    number,
-    joinedAt,
-    handUpAt: orNull(handUpAt),
-    readyAt: orNull(readyAt),
-    standing,
-    handedInAt: orNull(handedInAt),
-    listed,
-  };
-}
-
-export function readTimes([opens, due, closes, handsIn]: any[]): LessonTimes {
-  const orNull = (n: number) => (n < 0 ? null : n);
-  return { opensAt: orNull(opens), dueAt: orNull(due), closesAt: orNull(closes), handsIn };
 }

@@ -1,10 +1,19 @@
 // The outbox on this device: what was written and is not yet known to be kept by the server. Keyed by who wrote it.
 
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
+import { known } from '../wire/by-hand';
+import { type Command, readCommand, writeCommand } from '../wire/forms';
 import type { Submission } from './wire';
 
+/** As on the wire, which later programs can read: an outbox outlives a deployment. What was put by before that is as it was in hand then. */
+interface Kept extends Omit<Submission, 'command'> {
+  readonly who: string;
+  readonly room: string;
+  readonly command: readonly [number, any[]] | Command;
+}
+
 interface Schema extends DBSchema {
-  outbox: { key: [string, string, number, number]; value: Submission & { who: string; room: string } };
+  outbox: { key: [string, string, number, number]; value: Kept };
   spares: { key: [string, string, number]; value: { who: string; room: string; client: number } };
 }
 
@@ -34,6 +43,15 @@ function open(): Promise<IDBPDatabase<Schema>> {
   return database;
 }
 
+function inHand({ client, counter, gesture, command }: Kept): Submission {
+  return {
+    client,
+    counter,
+    gesture,
+    command: 'kind' in command ? command : known(readCommand(command[0], command[1])),
+  };
+}
+
 /** The outbox of one person for one room. Without IndexedDB (a private window, say) work lives in memory only. */
 export function deviceOutbox(who: string, room: string): OutboxStore {
   const mine = IDBKeyRange.bound([who, room], [who, room, []]);
@@ -45,14 +63,14 @@ export function deviceOutbox(who: string, room: string): OutboxStore {
     async load() {
       try {
         const db = await open();
-        return await db.getAll('outbox', mine);
+        return (await db.getAll('outbox', mine)).map(inHand);
       } catch {
         return [];
       }
     },
     async add(submission) {
       const putting = (await open()).transaction('outbox', 'readwrite');
-      const put = putting.store.put({ ...submission, who, room });
+      const put = putting.store.put({ ...submission, command: writeCommand(submission.command), who, room });
       // Without this the browser waits for an answer before it commits, and a page that goes away meanwhile loses it.
       putting.commit();
       await Promise.all([put, putting.done]);
@@ -87,7 +105,7 @@ export async function leftRooms(who: string): Promise<Left[]> {
   const all = await db.getAll('outbox', IDBKeyRange.bound([who], [who, []]));
   return [...new Set(all.map((s) => s.room))].map((room) => ({
     room,
-    submissions: all.filter((s) => s.room === room),
+    submissions: all.filter((s) => s.room === room).map(inHand),
     settle: async (some) => {
       const removing = db.transaction('outbox', 'readwrite');
       for (const s of some) void removing.store.delete([who, room, s.client, s.counter]);

@@ -17,11 +17,12 @@ import {
   type Wording,
   isBox,
 } from './marks';
+import type { PageSize } from '../wire/forms';
 
 export function ofPage(page: Page, property: Property): Value | undefined {
   switch (property) {
     case Property.Size:
-      return { width: page.width, height: page.height };
+      return page.size;
     case Property.Paper:
       return page.paper;
     case Property.PageName:
@@ -46,7 +47,7 @@ export function ofPage(page: Page, property: Property): Value | undefined {
 export function pageValues({ property, value }: Change): Partial<Page> {
   switch (property) {
     case Property.Size:
-      return value as { width: number; height: number };
+      return { size: value as PageSize };
     case Property.Paper:
       return { paper: value as Paper };
     case Property.PageName:

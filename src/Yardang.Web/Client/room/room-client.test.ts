@@ -36,7 +36,7 @@ function setUp(left: Submission[] = [], holds = true) {
     'room',
     line,
     store,
-    (n, state) => Sheets.read(n, state),
+    (n, state) => Sheets.of(n, state),
     (sheets, command) => sheets.predict(command, ME, false),
     ME,
     { refused: (_, reason) => void refusals.push(reason) },

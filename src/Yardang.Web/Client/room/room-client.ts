@@ -4,6 +4,8 @@
 // simulator tests.
 
 import { decode } from '@msgpack/msgpack';
+import { known } from '../wire/by-hand';
+import { type RoomSnapshot, readRoomSnapshot } from '../wire/forms';
 import type { OutboxStore } from './outbox-store';
 import { serverNow } from './server-clock';
 import { type Command, type Envelope, type RoomEvent, type Submission, readEnvelope } from './wire';
@@ -63,7 +65,7 @@ export class RoomClient<S extends RoomState<S>> {
     readonly room: string,
     private readonly line: Line,
     readonly store: OutboxStore | null,
-    private readonly read: (number: number, state: any[]) => S,
+    private readonly read: (number: number, state: RoomSnapshot) => S,
     private readonly foresee: (state: S, command: Command) => RoomEvent | null,
     private readonly me: { number: number; isStaff: boolean },
     private readonly listener: RoomListener,
@@ -134,8 +136,8 @@ export class RoomClient<S extends RoomState<S>> {
   }
 
   takeSnapshot(bytes: Uint8Array): void {
-    const [, , number, clients, state] = decode(bytes) as any[];
-    this.confirmed = this.read(number, state);
+    const [, kind, number, clients, state] = decode(bytes) as any[];
+    this.confirmed = this.read(number, known(readRoomSnapshot(kind, state)));
     for (const [client, , highWater] of clients) this.settle(client, highWater);
     this.rebase();
     this.listener.changed?.();

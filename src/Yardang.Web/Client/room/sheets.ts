@@ -2,9 +2,9 @@
 // Values are never changed in place, so that a copy of the maps is a copy of the state.
 
 import { union } from '../ink/stroke';
+import { type LateWork, Role, type RoomSnapshot } from '../wire/forms';
 import { following } from '../shapes/connectors';
 import { Journal } from './journal';
-import { readMark, readPage } from './mark-wire';
 import {
   type AnswerKey,
   type Change,
@@ -17,16 +17,7 @@ import {
   type Value,
 } from './marks';
 import { changed, ofMark, ofPage, pageValues } from './properties';
-import { type Command, type Envelope, type RoomEvent, readWork } from './wire';
-
-export interface LateWork {
-  readonly number: number;
-  readonly actor: number;
-  readonly client: number;
-  readonly counter: number;
-  readonly gesture: number;
-  readonly command: Command;
-}
+import type { Command, Envelope, RoomEvent } from './wire';
 
 export interface Me {
   readonly number: number;
@@ -53,28 +44,18 @@ export class Sheets {
   /** The late changes that stand here, by number, with the page where to look for each. */
   adopted: ReadonlyMap<number, number> = new Map();
 
-  /** From a snapshot's state part. */
-  static read(number: number, state: any[]): Sheets {
+  static of(number: number, state: RoomSnapshot): Sheets {
+    if (state.kind === 'lesson') throw new Error('A lesson has no pages.');
     const sheets = new Sheets();
-    const raw = state[0];
-    sheets.number = number;
-    sheets.name = raw[0];
-    sheets.directions = raw[1];
-    sheets.unit = raw[6];
-    sheets.setPages(raw[2].map(readPage));
-    for (const mark of raw[3]) sheets.put(readMark(mark));
-    sheets.journal = Journal.read(raw[4], raw[5]);
-    sheets.lastActivity = (state[2] ?? -1) < 0 ? null : state[2];
-    sheets.adopted = new Map((state[3] ?? []).filter((a: any[]) => !a[2]).map((a: any[]) => [a[0], a[1]]));
-    for (const l of state[1] ?? [])
-      sheets.late.set(l[0], {
-        number: l[0],
-        actor: l[1],
-        client: l[3],
-        counter: l[4],
-        gesture: l[5],
-        command: readWork(l[6], l[7]),
-      });
+    const { name, directions, unit, pages, marks } = state.sheets;
+    Object.assign(sheets, { number, name, directions, unit });
+    sheets.setPages(pages);
+    for (const mark of marks) sheets.put(mark);
+    sheets.journal = Journal.of(state.sheets);
+    if (state.kind === 'draft') return sheets;
+    sheets.lastActivity = state.lastActivity;
+    sheets.adopted = new Map(state.adopted.filter((a) => !a.givenUp).map((a) => [a.number, a.page]));
+    for (const late of state.setAside) sheets.late.set(late.number, late);
     return sheets;
   }
 
@@ -142,13 +123,13 @@ export class Sheets {
 
   apply(envelope: Envelope): void {
     const { event } = envelope;
-    if (!envelope.byStaff && event.kind !== 'clientAdmitted' && event.kind !== 'setAside')
+    if (!envelope.byStaff && event.kind !== 'clientAdmitted' && event.kind !== 'workSetAside')
       this.lastActivity = envelope.time;
     switch (event.kind) {
-      case 'setAside':
+      case 'workSetAside':
         this.late.set(envelope.number, {
           number: envelope.number,
-          actor: envelope.actor,
+          actor: { number: envelope.actor, role: envelope.byStaff ? Role.Staff : Role.Student },
           client: envelope.client,
           counter: envelope.counter,
           gesture: envelope.gesture,
@@ -159,7 +140,7 @@ export class Sheets {
         // Classmates did not know of it; in old logs only the work that was set aside says whose it is.
         const late = this.late.get(event.number);
         this.late.delete(event.number);
-        const actor = event.person || late?.actor;
+        const actor = event.person || late?.actor.number;
         if (actor && event.outcome) this.happen(event.outcome, actor, event.person ? event.gesture : late!.gesture);
         break;
       }
@@ -209,14 +190,14 @@ export class Sheets {
       case 'keySet':
         this.setKey(event.key);
         break;
-      case 'undone':
+      case 'gestureUndone':
         if (isLateChange(event.gesture)) {
           this.adopted = new Map([...this.adopted].filter(([number]) => number !== event.gesture));
         }
         this.turn(event.gesture, event.changes, true);
         this.putBack(event.back);
         break;
-      case 'redone':
+      case 'gestureRedone':
         this.turn(event.gesture, event.changes, false);
         this.putBack(event.back);
         break;
@@ -280,10 +261,10 @@ export class Sheets {
         );
         return { kind: 'changesMade', changes, back: [] };
       }
-      case 'undo':
-        return this.predictTurn('undone', command.gesture, me);
-      case 'redo':
-        return this.predictTurn('redone', command.gesture, me);
+      case 'undoGesture':
+        return this.predictTurn('gestureUndone', command.gesture, me);
+      case 'redoGesture':
+        return this.predictTurn('gestureRedone', command.gesture, me);
       default:
         return null;
     }
@@ -310,14 +291,14 @@ export class Sheets {
     return { ...mark, page, order, author: me.number, byStaff: me.isStaff, pinned: false, erased: false };
   }
 
-  private predictTurn(kind: 'undone' | 'redone', id: number, me: Me): RoomEvent | null {
+  private predictTurn(kind: 'gestureUndone' | 'gestureRedone', id: number, me: Me): RoomEvent | null {
     const gesture = this.journal.find(id);
-    if (!gesture || gesture.actor !== me.number || gesture.undone === (kind === 'undone')) return null;
+    if (!gesture || gesture.actor !== me.number || gesture.undone === (kind === 'gestureUndone')) return null;
     const changes: Change[] = [];
     const skipped: number[] = [];
     for (const step of gesture.steps.values()) {
-      const change = kind === 'undone' ? step.before : step.after;
-      const expected = kind === 'undone' ? id : step.beforeWriter;
+      const change = kind === 'gestureUndone' ? step.before : step.after;
+      const expected = kind === 'gestureUndone' ? id : step.beforeWriter;
       const untouched = this.journal.writerOf(change) === expected;
       if (untouched && this.mayChange(me, change, me.isStaff)) changes.push(change);
       else skipped.push(change.target);
@@ -349,10 +330,11 @@ export class Sheets {
   }
 
   private setKey(key: AnswerKey): void {
+    const zones = new Map(key.zones.map(({ zone, expected }) => [zone, expected]));
     for (const mark of this.marksById.values()) {
       if (mark.grip === Grip.Key) this.marksById.delete(mark.id);
       if (mark.body.kind !== 'zone') continue;
-      this.marksById.set(mark.id, { ...mark, body: { ...mark.body, expected: key.zones.get(mark.id) ?? null } });
+      this.marksById.set(mark.id, { ...mark, body: { ...mark.body, expected: zones.get(mark.id) ?? null } });
     }
     this.shown.clear();
     for (const mark of key.marks) this.put(mark);

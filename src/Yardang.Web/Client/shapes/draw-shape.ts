@@ -1,6 +1,6 @@
 // Draws lines, polygons, ellipses and arcs. Place and turn are the canvas's already; scale is applied here, so that lines keep their width.
 
-import { Looks, type Mark, Shape, type ShapeBody } from '../room/marks';
+import { Looks, type Mark, ShapeKind, type ShapeBody } from '../room/marks';
 import { type Spot, arcThrough, boxRound, corners, scaledAbout } from './geometry';
 
 const DASH = 5;
@@ -26,7 +26,7 @@ export function drawShape(
   const middle = { x: box.x + box.width / 2, y: box.y + box.height / 2 };
   const p = corners(body).map((c) => scaledAbout(c, middle, { scale }));
   const path = shapePath(body.shape, p);
-  if (colours.fill && (body.shape === Shape.Polygon || body.shape === Shape.Ellipse)) {
+  if (colours.fill && (body.shape === ShapeKind.Polygon || body.shape === ShapeKind.Ellipse)) {
     ctx.fillStyle = colours.fill;
     ctx.fill(path);
   }
@@ -41,36 +41,36 @@ export function drawShape(
   if (style.looks & Looks.Dashed && dash > DASH * width) ctx.lineCap = 'butt';
   ctx.stroke(path);
   ctx.setLineDash([]);
-  if (body.shape !== Shape.Line) return;
+  if (body.shape !== ShapeKind.Line) return;
   if (style.looks & Looks.ArrowAtEnd) ctx.fill(head(p.at(-2)!, p.at(-1)!, width));
   if (style.looks & Looks.ArrowAtStart) ctx.fill(head(p[1]!, p[0]!, width));
 }
 
 /** How long its line is; of an ellipse a little more. */
-function shapeLength(shape: Shape, p: readonly Spot[]): number {
-  const circle = shape === Shape.Arc ? arcThrough(p[0]!, p[1]!, p[2]!) : null;
+function shapeLength(shape: ShapeKind, p: readonly Spot[]): number {
+  const circle = shape === ShapeKind.Arc ? arcThrough(p[0]!, p[1]!, p[2]!) : null;
   if (circle) return Math.abs(circle.radius * circle.sweep);
-  if (shape === Shape.Ellipse) return 2 * (Math.abs(p[1]!.x - p[0]!.x) + Math.abs(p[1]!.y - p[0]!.y));
-  const ends = shape === Shape.Polygon ? [...p, p[0]!] : p;
+  if (shape === ShapeKind.Ellipse) return 2 * (Math.abs(p[1]!.x - p[0]!.x) + Math.abs(p[1]!.y - p[0]!.y));
+  const ends = shape === ShapeKind.Polygon ? [...p, p[0]!] : p;
   return ends.slice(1).reduce((sum, end, i) => sum + Math.hypot(end.x - ends[i]!.x, end.y - ends[i]!.y), 0);
 }
 
-function shapePath(shape: Shape, p: readonly Spot[]): Path2D {
+function shapePath(shape: ShapeKind, p: readonly Spot[]): Path2D {
   const path = new Path2D();
-  if (shape === Shape.Ellipse) {
+  if (shape === ShapeKind.Ellipse) {
     const [a, b] = [p[0]!, p[1]!];
     const [rx, ry] = [Math.abs(b.x - a.x) / 2, Math.abs(b.y - a.y) / 2];
     path.ellipse((a.x + b.x) / 2, (a.y + b.y) / 2, rx, ry, 0, 0, 2 * Math.PI);
     return path;
   }
-  const circle = shape === Shape.Arc ? arcThrough(p[0]!, p[1]!, p[2]!) : null;
+  const circle = shape === ShapeKind.Arc ? arcThrough(p[0]!, p[1]!, p[2]!) : null;
   if (circle) {
     const { middle, radius, start, sweep } = circle;
     path.arc(middle.x, middle.y, radius, start, start + sweep, sweep < 0);
     return path;
   }
   p.forEach((s, i) => (i === 0 ? path.moveTo(s.x, s.y) : path.lineTo(s.x, s.y)));
-  if (shape === Shape.Polygon) path.closePath();
+  if (shape === ShapeKind.Polygon) path.closePath();
   return path;
 }
 

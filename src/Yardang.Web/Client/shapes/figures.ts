@@ -1,6 +1,6 @@
 // The figures that can be drawn by dragging a box or by setting corners, and the points that they begin with.
 
-import { Looks, Shape, type ShapeBody } from '../room/marks';
+import { Looks, ShapeKind, type ShapeBody } from '../room/marks';
 import type { Spot } from './geometry';
 
 export type FigureGroup = 'lines' | 'triangles' | 'four' | 'regular' | 'round';
@@ -8,7 +8,7 @@ export type FigureGroup = 'lines' | 'triangles' | 'four' | 'regular' | 'round';
 export interface FigureTool {
   readonly name: string;
   readonly group: FigureGroup;
-  readonly shape: Shape;
+  readonly shape: ShapeKind;
   /** Corners in a box from 0 to 1; none if they are set one by one. */
   readonly corners: readonly Spot[];
   /** Whether the box stays square, so that equal sides stay equal. */
@@ -30,12 +30,12 @@ function figure(
   name: string,
   group: FigureGroup,
   corners: readonly Spot[],
-  { shape = Shape.Polygon, square = false, looks = Looks.None as number } = {},
+  { shape = ShapeKind.Polygon, square = false, looks = Looks.None as number } = {},
 ): FigureTool {
   return { name, group, shape, corners, square, looks };
 }
 
-const line = { shape: Shape.Line };
+const line = { shape: ShapeKind.Line };
 
 export const FIGURES: readonly FigureTool[] = [
   figure('line', 'lines', spots(0, 0, 1, 1), line),
@@ -54,9 +54,9 @@ export const FIGURES: readonly FigureTool[] = [
   figure('kite', 'four', spots(0.5, 0, 1, 0.35, 0.5, 1, 0, 0.35)),
   ...[5, 6, 7, 8, 9, 10].map((n) => figure(`regular${n}`, 'regular', regular(n), { square: true })),
   figure('polygon', 'regular', []),
-  figure('circle', 'round', spots(0, 0, 1, 1), { shape: Shape.Ellipse, square: true }),
-  figure('ellipse', 'round', spots(0, 0, 1, 1), { shape: Shape.Ellipse }),
-  figure('arc', 'round', spots(0, 1, 0.5, 0, 1, 1), { shape: Shape.Arc }),
+  figure('circle', 'round', spots(0, 0, 1, 1), { shape: ShapeKind.Ellipse, square: true }),
+  figure('ellipse', 'round', spots(0, 0, 1, 1), { shape: ShapeKind.Ellipse }),
+  figure('arc', 'round', spots(0, 1, 0.5, 0, 1, 1), { shape: ShapeKind.Arc }),
 ];
 
 /** The figure in a box from one place to another; equal sides stay equal. */
@@ -72,7 +72,7 @@ export function figureIn(tool: FigureTool, from: Spot, to: Spot): ShapeBody {
   );
 }
 
-export function shapeOf(shape: Shape, corners: readonly Spot[]): ShapeBody {
+export function shapeOf(shape: ShapeKind, corners: readonly Spot[]): ShapeBody {
   return { kind: 'shape', shape, points: corners.flatMap((c) => [Math.round(c.x), Math.round(c.y)]) };
 }
 
@@ -80,13 +80,13 @@ export function shapeOf(shape: Shape, corners: readonly Spot[]): ShapeBody {
 export function iconOf(tool: FigureTool): string {
   const corners = tool.corners.length > 0 ? tool.corners : spots(0, 0.9, 0.3, 0.1, 0.65, 0.75, 1, 0.2);
   const at = ({ x, y }: Spot) => `${(3 + 18 * x).toFixed(1)} ${(3 + 18 * y).toFixed(1)}`;
-  if (tool.shape === Shape.Ellipse) {
+  if (tool.shape === ShapeKind.Ellipse) {
     const ry = tool.square ? 9 : 6;
     return `M3 12a9 ${ry} 0 1 0 18 0a9 ${ry} 0 1 0 -18 0`;
   }
-  if (tool.shape === Shape.Arc) return 'M3 19A9 13 0 0 1 21 19';
+  if (tool.shape === ShapeKind.Arc) return 'M3 19A9 13 0 0 1 21 19';
   const heads =
     (tool.looks & Looks.ArrowAtEnd ? 'M21 21h-7M21 21v-7' : '') +
     (tool.looks & Looks.ArrowAtStart ? 'M3 3h7M3 3v7' : '');
-  return `M${corners.map(at).join('L')}${tool.shape === Shape.Polygon ? 'Z' : ''}${heads}`;
+  return `M${corners.map(at).join('L')}${tool.shape === ShapeKind.Polygon ? 'Z' : ''}${heads}`;
 }

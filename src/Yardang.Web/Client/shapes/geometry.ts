@@ -1,6 +1,6 @@
 // Where a mark is: Core's MarkGeometry, held equal by golden vectors. Units 1/100 mm; the page's y points down.
 
-import { type Body, type Mark, Shape, type ShapeBody } from '../room/marks';
+import { type Body, type Mark, ShapeKind, type ShapeBody } from '../room/marks';
 
 export interface Spot {
   readonly x: number;
@@ -66,9 +66,9 @@ export function corners(shape: Pick<ShapeBody, 'points'>): Spot[] {
 
 /** The points of a body that tell how far it reaches: more than its corners where it is round. */
 function outlineSpots(body: Body): Spot[] {
-  const isRound = body.kind === 'ink' || !('shape' in body) || body.shape === Shape.Ellipse;
-  if (!isRound && body.shape !== Shape.Arc) return corners(body);
-  if (body.kind === 'shape' && body.shape === Shape.Arc) return arcSpots(corners(body));
+  const isRound = body.kind === 'ink' || !('shape' in body) || body.shape === ShapeKind.Ellipse;
+  if (!isRound && body.shape !== ShapeKind.Arc) return corners(body);
+  if (body.kind === 'shape' && body.shape === ShapeKind.Arc) return arcSpots(corners(body));
   const box = boxOf(body);
   return boxCorners(box);
 }

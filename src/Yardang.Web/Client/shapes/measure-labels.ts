@@ -1,6 +1,6 @@
 // The measures that a shape shows, and where: Core's MeasureLabels, held equal by golden vectors.
 
-import { Looks, type Scale, Shape, type ShapeBody } from '../room/marks';
+import { Looks, type Scale, ShapeKind, type ShapeBody } from '../room/marks';
 import { type Spot, corners, middleOf, scaledAbout } from './geometry';
 import { measure } from './measures';
 
@@ -37,7 +37,7 @@ export function measureLabels(shape: ShapeBody, scale: Scale | null, looks: numb
     );
   if (looks & Looks.ShowsAngles)
     measures.angles.forEach((degrees, i) =>
-      labels.push(inCorner(p, shape.shape === Shape.Polygon ? i : i + 1, degrees)),
+      labels.push(inCorner(p, shape.shape === ShapeKind.Polygon ? i : i + 1, degrees)),
     );
   const lines = [];
   if (looks & Looks.ShowsPerimeter) lines.push(`P ${length(measures.perimeter, unit)}`);

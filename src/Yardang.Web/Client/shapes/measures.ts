@@ -1,6 +1,6 @@
 // Lengths, angles, perimeter, area and the name of a shape: Core's ShapeMeasures and Figures, held equal by golden vectors.
 
-import { type Scale, Shape, type ShapeBody } from '../room/marks';
+import { type Scale, ShapeKind, type ShapeBody } from '../room/marks';
 import { type Spot, arcThrough, corners } from './geometry';
 
 /** mm, square mm, degrees. */
@@ -38,21 +38,21 @@ export function measure(shape: ShapeBody, scale: Scale | null): Measures {
   const [sx, sy] = [(scale?.x ?? 1000) / 100_000, (scale?.y ?? 1000) / 100_000];
   const p = corners(shape).map(({ x, y }) => ({ x: x * sx, y: y * sy }));
   switch (shape.shape) {
-    case Shape.Line:
+    case ShapeKind.Line:
       return ofPath(p, false);
-    case Shape.Polygon:
+    case ShapeKind.Polygon:
       return ofPath(p, true);
-    case Shape.Ellipse:
+    case ShapeKind.Ellipse:
       return ofEllipse(Math.abs(p[1]!.x - p[0]!.x) / 2, Math.abs(p[1]!.y - p[0]!.y) / 2);
-    case Shape.Arc:
+    case ShapeKind.Arc:
       return ofArc(p);
   }
 }
 
 export function figureOf(shape: ShapeBody, scale: Scale | null): Figure {
-  if (shape.shape === Shape.Line) return shape.points.length === 4 ? 'Line' : 'Polyline';
-  if (shape.shape === Shape.Arc) return 'Arc';
-  if (shape.shape === Shape.Ellipse) {
+  if (shape.shape === ShapeKind.Line) return shape.points.length === 4 ? 'Line' : 'Polyline';
+  if (shape.shape === ShapeKind.Arc) return 'Arc';
+  if (shape.shape === ShapeKind.Ellipse) {
     const [x0, y0, x1, y1] = shape.points as [number, number, number, number];
     return same(Math.abs(x1 - x0) * (scale?.x ?? 1000), Math.abs(y1 - y0) * (scale?.y ?? 1000)) ? 'Circle' : 'Ellipse';
   }

@@ -1,7 +1,7 @@
 // Draws what is neither ink, words nor a plain shape: pictures, formulas, stamps, bubbles, connectors and zones. Core's painter does the same.
 
 import type { BubbleBody, ConnectorBody, FormulaBody, Mark, PictureBody, StampBody, ZoneBody } from '../room/marks';
-import { Shape } from '../room/marks';
+import { ShapeKind } from '../room/marks';
 import { drawShape } from '../shapes/draw-shape';
 import { type Box, boxRound, corners, middleOf, scaledAbout } from '../shapes/geometry';
 import { STAMP_BOX, STAMP_PEN, stampPaths } from '../shapes/stamps';
@@ -108,7 +108,7 @@ export function drawConnector(
   colour: string,
   thinnest: number,
 ): void {
-  const line = { shape: Shape.Line, points: body.points } as const;
+  const line = { shape: ShapeKind.Line, points: body.points } as const;
   drawShape(ctx, line, { style: mark.style, scale: null }, { line: colour, fill: null }, thinnest);
   if (!body.label) return;
   const { text, lines, size } = body.label;
@@ -140,7 +140,7 @@ export function drawZone(
   ctx.fillStyle = PRINT;
   ctx.font = `bold ${ZONE_NAME_SIZE}px ${FONT}`;
   ctx.direction = isRightToLeft(name) ? 'rtl' : 'ltr';
-  ctx.textAlign = body.shape === Shape.Ellipse ? 'center' : 'left';
+  ctx.textAlign = body.shape === ShapeKind.Ellipse ? 'center' : 'left';
   ctx.fillText(name, box.x, box.y, box.width);
 }
 
@@ -148,7 +148,7 @@ export function drawZone(
 function zoneNameBox(body: ZoneBody, scale: Mark['scale']): { x: number; y: number; width: number } {
   const middle = middleOf(body);
   const { x, y, width, height } = boxRound(corners(body).map((c) => scaledAbout(c, middle, { scale })));
-  return body.shape === Shape.Ellipse
+  return body.shape === ShapeKind.Ellipse
     ? { x: middle.x, y: y + Math.max(height * 0.08, ZONE_NAME_SIZE) + ZONE_NAME_SIZE * 0.7, width: width * 0.5 }
     : { x: x + NOTE_PADDING, y: y + NOTE_PADDING + ZONE_NAME_SIZE * 0.8, width: Math.max(1, width - 2 * NOTE_PADDING) };
 }

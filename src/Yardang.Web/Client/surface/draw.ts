@@ -50,15 +50,15 @@ const rulings = new WeakMap<Page, Ruling>();
 
 export function drawPaper(ctx: CanvasRenderingContext2D, page: Page, pictures?: Pictures | null): void {
   ctx.fillStyle = '#ffffff';
-  ctx.fillRect(0, 0, page.width, page.height);
+  ctx.fillRect(0, 0, page.size.width, page.size.height);
   const picture = page.paper.media && pictures?.find(page.paper.media);
   if (picture) {
-    const scale = Math.min(page.width / picture.naturalWidth, page.height / picture.naturalHeight);
+    const scale = Math.min(page.size.width / picture.naturalWidth, page.size.height / picture.naturalHeight);
     const [width, height] = [picture.naturalWidth * scale, picture.naturalHeight * scale];
-    ctx.drawImage(picture, (page.width - width) / 2, (page.height - height) / 2, width, height);
+    ctx.drawImage(picture, (page.size.width - width) / 2, (page.size.height - height) / 2, width, height);
   }
   let ruled = rulings.get(page);
-  if (!ruled) rulings.set(page, (ruled = ruling(page.paper, page.width, page.height)));
+  if (!ruled) rulings.set(page, (ruled = ruling(page.paper, page.size.width, page.size.height)));
   drawLines(ctx, ruled.lines, PAPER_LINE, THIN);
   drawLines(ctx, ruled.strong, PAPER_STRONG, STRONG);
   ctx.fillStyle = PAPER_STRONG;

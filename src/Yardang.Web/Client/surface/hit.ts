@@ -1,7 +1,7 @@
 // Which mark is under a finger.
 
 import { remaining } from '../ink/stroke';
-import { type ConnectorBody, type Mark, Shape, type ShapeBody, type ZoneBody } from '../room/marks';
+import { type ConnectorBody, type Mark, ShapeKind, type ShapeBody, type ZoneBody } from '../room/marks';
 import {
   type Box,
   type Spot,
@@ -68,13 +68,13 @@ function isAtShape(mark: Mark, body: ShapeBody | ZoneBody, local: Spot, limit: n
   // A zone is gripped by its edge or by its name: what lies in it stays within reach.
   const isFilled = body.kind === 'shape' && mark.style.fill > 0;
   if (body.kind === 'zone' && isAtZoneName(local, boxRound(p))) return true;
-  if (shape === Shape.Arc) return isNearPath(arcSpots(p), local, limit);
-  if (shape === Shape.Ellipse) {
+  if (shape === ShapeKind.Arc) return isNearPath(arcSpots(p), local, limit);
+  if (shape === ShapeKind.Ellipse) {
     const round = ellipseSpots(p);
     return isNearPath([...round, round[0]!], local, limit) || (isFilled && isInside(local, round));
   }
-  const path = shape === Shape.Polygon ? [...p, p[0]!] : p;
-  return isNearPath(path, local, limit) || (shape === Shape.Polygon && isFilled && isInside(local, p));
+  const path = shape === ShapeKind.Polygon ? [...p, p[0]!] : p;
+  return isNearPath(path, local, limit) || (shape === ShapeKind.Polygon && isFilled && isInside(local, p));
 }
 
 function isAtZoneName(spot: Spot, box: Box): boolean {

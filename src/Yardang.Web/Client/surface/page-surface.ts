@@ -84,7 +84,8 @@ export class PageSurface {
 
   show(page: Page, marks: readonly Mark[]): void {
     // A page that was lengthened stays where it is under the hand.
-    const resized = page.id !== this.page?.id || page.width !== this.page.width || page.height < this.page.height;
+    const resized =
+      page.id !== this.page?.id || page.size.width !== this.page.size.width || page.size.height < this.page.size.height;
     this.page = page;
     this.marks = marks;
     this.standing.show(page, marks);
@@ -144,11 +145,11 @@ export class PageSurface {
     const { clientWidth, clientHeight } = this.host;
     this.fitScale = Math.max(
       0.001,
-      Math.min((clientWidth - 2 * MARGIN) / this.page.width, (clientHeight - 2 * MARGIN) / this.page.height),
+      Math.min((clientWidth - 2 * MARGIN) / this.page.size.width, (clientHeight - 2 * MARGIN) / this.page.size.height),
     );
     this.zoom = 1;
-    this.left = (clientWidth - this.page.width * this.scale) / 2;
-    this.top = Math.max(MARGIN, (clientHeight - this.page.height * this.scale) / 2);
+    this.left = (clientWidth - this.page.size.width * this.scale) / 2;
+    this.top = Math.max(MARGIN, (clientHeight - this.page.size.height * this.scale) / 2);
     this.viewChanged();
   }
 
@@ -166,8 +167,8 @@ export class PageSurface {
     const page = this.page!;
     const within = (n: number, max: number) => Math.round(Math.min(max, Math.max(0, n)));
     return {
-      x: within((this.host.clientWidth / 2 - this.left) / this.scale, page.width),
-      y: within((this.host.clientHeight / 2 - this.top) / this.scale, page.height),
+      x: within((this.host.clientWidth / 2 - this.left) / this.scale, page.size.width),
+      y: within((this.host.clientHeight / 2 - this.top) / this.scale, page.size.height),
     };
   }
 

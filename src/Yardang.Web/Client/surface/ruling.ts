@@ -17,8 +17,8 @@ const MARGIN = 1000;
 const TABLE_MARGIN = 1500;
 const TICK = 250;
 const LABEL_DROP = 420;
-const TENS: Axis = [-10_000, 10_000, 1000];
-const TWENTY: Axis = [0, 20_000, 1000];
+const TENS: Axis = { from: -10_000, to: 10_000, step: 1000 };
+const TWENTY: Axis = { from: 0, to: 20_000, step: 1000 };
 
 export function ruling(paper: Paper, width: number, height: number): Ruling {
   const made: Ruling = { lines: [], strong: [], dots: [], labels: [] };
@@ -75,8 +75,8 @@ function triangles(made: Ruling, side: number, width: number, height: number): v
 }
 
 function plane(made: Ruling, across: Axis, up: Axis, width: number, height: number): void {
-  const [fromX, toX, stepX] = across;
-  const [fromY, toY, stepY] = up;
+  const { from: fromX, to: toX, step: stepX } = across;
+  const { from: fromY, to: toY, step: stepY } = up;
   const unit = Math.min((width - 2 * MARGIN) / (toX - fromX), (height - 2 * MARGIN) / (toY - fromY));
   const left = (width - (toX - fromX) * unit) / 2;
   const bottom = (height + (toY - fromY) * unit) / 2;
@@ -97,7 +97,7 @@ function plane(made: Ruling, across: Axis, up: Axis, width: number, height: numb
   if ((zeroY - fromY) % stepY !== 0) made.strong.push(x(fromX), y(zeroY), x(toX), y(zeroY));
 }
 
-function numberLine(made: Ruling, [from, to, step]: Axis, width: number, height: number): void {
+function numberLine(made: Ruling, { from, to, step }: Axis, width: number, height: number): void {
   const y = Math.floor(height / 2);
   const unit = (width - 4 * MARGIN) / (to - from);
   made.strong.push(MARGIN, y, width - MARGIN, y);

@@ -93,7 +93,7 @@ export class StandingLayer {
     ctx.clip();
     drawPaper(ctx, this.page, options.pictures);
     ctx.beginPath();
-    ctx.rect(0, 0, this.page.width, this.page.height);
+    ctx.rect(0, 0, this.page.size.width, this.page.size.height);
     ctx.clip();
     for (const mark of this.marks)
       if (!this.hidden.has(mark.id) && meet(paintedBox(mark), area)) drawMark(ctx, mark, options);
@@ -112,7 +112,7 @@ export class StandingLayer {
     ctx.setTransform(ratio, 0, 0, ratio, 0, 0);
     ctx.clearRect(0, 0, this.canvas.width, this.canvas.height);
     ctx.fillStyle = '#ffffff';
-    ctx.fillRect(view.left, view.top, this.page!.width * view.scale, this.page!.height * view.scale);
+    ctx.fillRect(view.left, view.top, this.page!.size.width * view.scale, this.page!.size.height * view.scale);
     const [width, height] = [(this.picture.width / ratio) * grown, (this.picture.height / ratio) * grown];
     ctx.drawImage(this.picture, view.left - from.left * grown, view.top - from.top * grown, width, height);
   }

@@ -268,11 +268,11 @@ export class Chooser implements Tool {
     ctx.beginPath();
     if (this.guides.x !== null) {
       ctx.moveTo(this.guides.x, 0);
-      ctx.lineTo(this.guides.x, page.height);
+      ctx.lineTo(this.guides.x, page.size.height);
     }
     if (this.guides.y !== null) {
       ctx.moveTo(0, this.guides.y);
-      ctx.lineTo(page.width, this.guides.y);
+      ctx.lineTo(page.size.width, this.guides.y);
     }
     ctx.stroke();
   }

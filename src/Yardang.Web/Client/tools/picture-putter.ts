@@ -62,7 +62,7 @@ export class PicturePutter {
   private place({ media, width, height }: Taken, description: string, nth: number): void {
     const { sheet } = this;
     const page = sheet.sheets.page(sheet.page)!;
-    const scale = Math.min(UNITS_PER_PIXEL, (page.width * SHARE) / width, (page.height * SHARE) / height);
+    const scale = Math.min(UNITS_PER_PIXEL, (page.size.width * SHARE) / width, (page.size.height * SHARE) / height);
     const size = { width: Math.max(1, Math.round(width * scale)), height: Math.max(1, Math.round(height * scale)) };
     const middle = sheet.surface.middle();
     const body = {

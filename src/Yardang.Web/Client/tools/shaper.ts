@@ -1,6 +1,6 @@
 // Shapes: dragged in a box, or corner by corner. Never filled at first, so that a ring hides nothing.
 
-import { Shape, type ShapeBody, type ZoneBody, ZoneRule } from '../room/marks';
+import { ShapeKind, type ShapeBody, type ZoneBody, ZoneRule } from '../room/marks';
 import { drawShape } from '../shapes/draw-shape';
 import { FIGURES, type FigureTool, figureIn, shapeOf } from '../shapes/figures';
 import { type Spot, boxCorners, boxRound, corners } from '../shapes/geometry';
@@ -116,8 +116,8 @@ export class Shaper implements Tool {
 // What has no inside becomes the box round it.
 function zoneOf({ shape, points }: ShapeBody): ZoneBody {
   const plain = { kind: 'zone' as const, name: {}, rule: ZoneRule.Centre, expected: null };
-  if (shape === Shape.Polygon || shape === Shape.Ellipse) return { ...plain, shape, points };
+  if (shape === ShapeKind.Polygon || shape === ShapeKind.Ellipse) return { ...plain, shape, points };
   const box = boxRound(corners({ points }));
   const around = boxCorners(box).flatMap((c) => [Math.round(c.x), Math.round(c.y)]);
-  return { ...plain, shape: Shape.Polygon, points: around };
+  return { ...plain, shape: ShapeKind.Polygon, points: around };
 }

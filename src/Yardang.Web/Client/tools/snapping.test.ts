@@ -6,8 +6,7 @@ import { sideDirections, snapBox, snapTurn } from './snapping';
 const page: Page = {
   id: 1,
   name: {},
-  width: 29_700,
-  height: 21_000,
+  size: { width: 29_700, height: 21_000 },
   paper: PLAIN,
   directions: {},
   withheld: 0,

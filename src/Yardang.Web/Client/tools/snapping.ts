@@ -1,7 +1,7 @@
 // What is being moved catches on the edges and middles of other marks, of the page, and on the lines of its paper. What is being turned
 // catches on steps of 15 degrees and on the sides of others.
 
-import { type Mark, type Page, Shape } from '../room/marks';
+import { type Mark, type Page, ShapeKind } from '../room/marks';
 import { type Box, corners, onPage } from '../shapes/geometry';
 
 /** Where something was caught; null where nothing was. */
@@ -33,7 +33,7 @@ export function snapBox(
     lines(
       (b) => b.x,
       (b) => b.width,
-      page.width,
+      page.size.width,
     ),
     grid,
     within,
@@ -44,7 +44,7 @@ export function snapBox(
     lines(
       (b) => b.y,
       (b) => b.height,
-      page.height,
+      page.size.height,
     ),
     grid,
     within,
@@ -73,10 +73,10 @@ const HALF_TURN = 180;
 export function sideDirections(mark: Mark): number[] {
   const { body } = mark;
   const upright = mark.place.turn / 100;
-  const isStraight = body.kind === 'shape' && (body.shape === Shape.Line || body.shape === Shape.Polygon);
+  const isStraight = body.kind === 'shape' && (body.shape === ShapeKind.Line || body.shape === ShapeKind.Polygon);
   if (!isStraight) return [modulo(upright), modulo(upright + 90)];
   const spots = corners(body).map((spot) => onPage(mark, spot));
-  const ends = body.shape === Shape.Polygon ? [...spots, spots[0]!] : spots;
+  const ends = body.shape === ShapeKind.Polygon ? [...spots, spots[0]!] : spots;
   return ends.slice(1).map((to, i) => modulo((Math.atan2(to.y - ends[i]!.y, to.x - ends[i]!.x) * HALF_TURN) / Math.PI));
 }
 

@@ -80,7 +80,10 @@ export class Writer implements Tool {
     const onPage = (n: number, size: number, half: number) =>
       Math.min(Math.max(n, half), size - Math.max(half, TEXT_SIZE)) - half;
     const halfHeight = kind === 'bubble' ? BUBBLE_HEIGHT / 2 : half;
-    const at = { x: onPage(x ?? middle.x, page.width, half), y: onPage(y ?? middle.y, page.height, halfHeight) };
+    const at = {
+      x: onPage(x ?? middle.x, page.size.width, half),
+      y: onPage(y ?? middle.y, page.size.height, halfHeight),
+    };
     this.open({ mark: null, kind, ...at, size: TEXT_SIZE }, beginning);
   }
 
@@ -186,7 +189,7 @@ export class Writer implements Tool {
       return fitNote(text, width, editing.kind === 'note' ? width : BUBBLE_HEIGHT, looks);
     }
     const page = this.sheet.sheets.pages.find((p) => p.id === this.sheet.page)!;
-    return fitText(text, editing.size, Math.max(MIN_TEXT_WIDTH, page.width - editing.x - 500), looks);
+    return fitText(text, editing.size, Math.max(MIN_TEXT_WIDTH, page.size.width - editing.x - 500), looks);
   }
 
   private get newKind(): BoxBody['kind'] {

@@ -75,7 +75,7 @@ export function importControls(
     async putOnPages(): Promise<void> {
       this.closeImport();
       const sheet = session();
-      const { width, height } = sheet.sheets.page(sheet.page)!;
+      const { width, height } = sheet.sheets.page(sheet.page)!.size;
       const made: NewPage[] = [];
       for (const file of files) {
         const taken = await sheet.pictures.upload(file);
@@ -98,7 +98,7 @@ export function importControls(
       const sheet = session();
       const { marksOfSvg } = await import('./svg-marks');
       const page = sheet.sheets.page(sheet.page)!;
-      const drawn = await marksOfSvg(files[0]!, page, language);
+      const drawn = await marksOfSvg(files[0]!, page.size, language);
       if (!drawn) {
         this.importFault = texts.importSvgBad;
         return;

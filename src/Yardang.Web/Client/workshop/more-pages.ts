@@ -1,5 +1,7 @@
 // Pages that come many at once: copies, an outline, another activity's; and all pages at a glance.
 
+import { known } from '../wire/by-hand';
+import { readRoomSnapshot } from '../wire/forms';
 import { decode } from '@msgpack/msgpack';
 import { textIn } from '../surface/in-language';
 import type { SheetSession } from '../board/sheet-session';
@@ -123,6 +125,6 @@ export function morePages(
 
 async function sheetsOf(draft: string): Promise<Sheets> {
   const answer = await fetch(`/rooms/${draft}/snapshot`);
-  const [, , number, , state] = decode(new Uint8Array(await answer.arrayBuffer())) as any[];
-  return Sheets.read(number, state);
+  const [, kind, number, , state] = decode(new Uint8Array(await answer.arrayBuffer())) as any[];
+  return Sheets.of(number, known(readRoomSnapshot(kind, state)));
 }

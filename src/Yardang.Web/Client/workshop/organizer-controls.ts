@@ -2,7 +2,7 @@
 
 import { decode } from '@msgpack/msgpack';
 import type { SheetSession } from '../board/sheet-session';
-import { readMark } from '../room/mark-wire';
+import { readMark } from '../wire/forms';
 import type { Mark } from '../room/marks';
 import { drawMark } from '../surface/draw';
 import { copied, copiesOf } from '../tools/copying';
@@ -37,7 +37,7 @@ export function organizerControls(session: () => SheetSession, pages: () => Page
 
     async openOrganizers(): Promise<void> {
       organizersDialog().showModal();
-      const { width, height } = session().sheets.page(session().page)!;
+      const { width, height } = session().sheets.page(session().page)!.size;
       const answer = await fetch(`?handler=Organizers&width=${width}&height=${height}`);
       const sent = (await answer.json()) as Sent[];
       all = sent.map((o) => ({ ...o, marks: (decode(bytesOf(o.marks)) as any[][]).map(readMark).map(fitted) }));
@@ -83,12 +83,12 @@ export function organizerControls(session: () => SheetSession, pages: () => Page
       if (!organizer) continue;
       const ratio = window.devicePixelRatio || 1;
       canvas.width = Math.round(canvas.clientWidth * ratio);
-      canvas.height = Math.round((canvas.width * page.height) / page.width);
+      canvas.height = Math.round((canvas.width * page.size.height) / page.size.width);
       const ctx = canvas.getContext('2d')!;
-      const scale = canvas.width / page.width;
+      const scale = canvas.width / page.size.width;
       ctx.setTransform(scale, 0, 0, scale, 0, 0);
       ctx.fillStyle = '#ffffff';
-      ctx.fillRect(0, 0, page.width, page.height);
+      ctx.fillRect(0, 0, page.size.width, page.size.height);
       for (const mark of organizer.marks) drawMark(ctx, mark, { thinnest: (THINNEST_PX * ratio) / scale });
     }
   }

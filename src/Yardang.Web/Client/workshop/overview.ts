@@ -12,9 +12,9 @@ export function drawOverview(root: HTMLElement, sheets: Sheets, options: DrawOpt
     if (!page) continue;
     const ratio = window.devicePixelRatio || 1;
     canvas.width = Math.round(canvas.clientWidth * ratio);
-    canvas.height = Math.round((canvas.width * page.height) / page.width);
+    canvas.height = Math.round((canvas.width * page.size.height) / page.size.width);
     const ctx = canvas.getContext('2d')!;
-    const scale = canvas.width / page.width;
+    const scale = canvas.width / page.size.width;
     ctx.setTransform(scale, 0, 0, scale, 0, 0);
     drawPaper(ctx, page, options.pictures);
     for (const mark of sheets.visible(page.id))

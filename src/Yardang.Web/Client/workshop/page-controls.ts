@@ -1,7 +1,7 @@
 // What is set for the page in sight, size, paper and tools, and the unit of the whole activity.
 
 import type { SheetSession } from '../board/sheet-session';
-import { type Axis, type Change, PICTURE_PAPER, PLAIN, type Page, type Paper, Property } from '../room/marks';
+import { type Axis, type Change, PLAIN, type Page, type Paper, PaperKind, Property } from '../room/marks';
 
 const SIZES: Record<string, { width: number; height: number }> = {
   a4wide: { width: 29_700, height: 21_000 },
@@ -32,7 +32,7 @@ export function pageControls(session: () => SheetSession) {
     showSettings(page: Page): void {
       this.pageWithheld = page.withheld;
       const isSize = ([, s]: [string, { width: number; height: number }]) =>
-        s.width === page.width && s.height === page.height;
+        s.width === page.size.width && s.height === page.size.height;
       this.size = Object.entries(SIZES).find(isSize)?.[0] ?? '';
       const { paper } = page;
       this.paperKind = paper.kind;
@@ -54,7 +54,7 @@ export function pageControls(session: () => SheetSession) {
 
     /** A picture is a paper only once there is one: until then the field for it is shown. */
     pickPaper(kind: number): void {
-      if (kind === PICTURE_PAPER) this.paperKind = kind;
+      if (kind === PaperKind.Picture) this.paperKind = kind;
       else this.setPaper({ ...PLAIN, kind });
     },
 
@@ -64,7 +64,7 @@ export function pageControls(session: () => SheetSession) {
       if (!file || !session().mayWrite()) return;
       const taken = await session().pictures.upload(file);
       input.value = '';
-      if (taken) this.setPaper({ ...PLAIN, kind: PICTURE_PAPER, media: taken.media });
+      if (taken) this.setPaper({ ...PLAIN, kind: PaperKind.Picture, media: taken.media });
     },
 
     typedSpacing(): void {
@@ -108,7 +108,7 @@ export function pageControls(session: () => SheetSession) {
 }
 
 function axisText(axis: Axis | null): string {
-  return axis ? `${axis[0] / THOUSAND}, ${axis[1] / THOUSAND}, ${axis[2] / THOUSAND}` : '';
+  return axis ? `${axis.from / THOUSAND}, ${axis.to / THOUSAND}, ${axis.step / THOUSAND}` : '';
 }
 
 /** "from, to, step"; null if nothing was typed, undefined if it cannot be an axis. */
@@ -117,5 +117,5 @@ function readAxis(text: string): Axis | null | undefined {
   const numbers = text.split(/[,;]/).map((n) => Math.round(Number.parseFloat(n) * THOUSAND));
   const [from, to, step] = numbers;
   if (numbers.length !== 3 || numbers.some((n) => !Number.isFinite(n))) return undefined;
-  return to! > from! && step! > 0 && (to! - from!) / step! <= 100 ? [from!, to!, step!] : undefined;
+  return to! > from! && step! > 0 && (to! - from!) / step! <= 100 ? { from: from!, to: to!, step: step! } : undefined;
 }

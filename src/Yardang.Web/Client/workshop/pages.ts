@@ -133,8 +133,7 @@ export class Pages {
     return {
       id: 0,
       name: {},
-      width: like?.width ?? 29_700,
-      height: like?.height ?? 21_000,
+      size: like?.size ?? { width: 29_700, height: 21_000 },
       paper: like?.paper ?? PLAIN,
       directions: {},
       withheld: like?.withheld ?? 0,

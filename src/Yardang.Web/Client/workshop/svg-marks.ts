@@ -1,7 +1,7 @@
 // SVG files taken apart: what they draw becomes shapes and texts that can be changed. Only geometry is read; scripts, styles, links and
 // pictures inside are left out.
 
-import { type NewMark, type Place, Shape, type Style } from '../room/marks';
+import { type NewMark, type Place, ShapeKind, type Style } from '../room/marks';
 import { NOTE } from '../surface/palette';
 import { fitText } from '../surface/text-fit';
 
@@ -91,11 +91,11 @@ function shapesOf(element: SVGGeometryElement, matrix: DOMMatrix, style: Style):
   if (upright && (element instanceof SVGCircleElement || element instanceof SVGEllipseElement)) {
     const box = element.getBBox();
     const corners = [box.x, box.y, box.x + box.width, box.y + box.height];
-    return [{ body: { kind: 'shape', shape: Shape.Ellipse, points: onPage(corners, matrix) }, style }];
+    return [{ body: { kind: 'shape', shape: ShapeKind.Ellipse, points: onPage(corners, matrix) }, style }];
   }
   return outlines(element).map(({ points, closed }) => {
     const isClosed = closed && points.length >= 6;
-    const shape = isClosed ? Shape.Polygon : Shape.Line;
+    const shape = isClosed ? ShapeKind.Polygon : ShapeKind.Line;
     return {
       body: { kind: 'shape', shape, points: onPage(points, matrix) },
       style: isClosed ? style : { ...style, fill: 0 },

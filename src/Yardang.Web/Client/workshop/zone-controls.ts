@@ -4,7 +4,7 @@ import type { SheetSession } from '../board/sheet-session';
 import { textIn } from '../surface/in-language';
 import { type Expectation, type ZoneBody, ZoneRule } from '../room/marks';
 
-const NOTHING: Expectation = { marks: [], answers: [], least: -1, most: -1 };
+const NOTHING: Expectation = { marks: [], answers: [], least: null, most: null };
 
 export function zoneControls(session: () => SheetSession, language: string, expectText: (count: number) => string) {
   const zone = (): ZoneBody | null => {
@@ -17,7 +17,8 @@ export function zoneControls(session: () => SheetSession, language: string, expe
   };
   const expect = (values: Partial<Expectation>) => {
     const expected = { ...(zone()?.expected ?? NOTHING), ...values };
-    const isNothing = expected.marks.length + expected.answers.length === 0 && expected.least < 0 && expected.most < 0;
+    const isNothing =
+      expected.marks.length + expected.answers.length === 0 && expected.least === null && expected.most === null;
     remake({ expected: isNothing ? null : expected });
   };
 
@@ -41,8 +42,8 @@ export function zoneControls(session: () => SheetSession, language: string, expe
       this.zoneRule = body.rule;
       this.zoneFill = session().selection.only?.style.fill ?? 0;
       this.zoneAnswers = expected.answers.join('\n');
-      this.zoneLeast = expected.least < 0 ? '' : String(expected.least);
-      this.zoneMost = expected.most < 0 ? '' : String(expected.most);
+      this.zoneLeast = String(expected.least ?? '');
+      this.zoneMost = String(expected.most ?? '');
       this.zoneExpects = expectText(expected.marks.length);
       this.zoneHasMarks = expected.marks.length > 0;
     },
@@ -63,7 +64,7 @@ export function zoneControls(session: () => SheetSession, language: string, expe
 
     limitZone(which: 'least' | 'most', text: string): void {
       const number = Number.parseInt(text, 10);
-      expect({ [which]: Number.isFinite(number) && number >= 0 ? Math.min(number, 1000) : -1 });
+      expect({ [which]: Number.isFinite(number) && number >= 0 ? Math.min(number, 1000) : null });
     },
 
     /** What lies in the zone now belongs there: Core says what does. */

@@ -1,0 +1,53 @@
+using Yardang.Core.Boards;
+using Yardang.Core.Drafts;
+using Yardang.Core.Lessons;
+using Yardang.Core.Marks;
+using Yardang.Core.Rooms;
+
+namespace Yardang.Core.Visibility;
+
+/// <summary>A room's state in one piece, as one reader may see it (<see cref="Sight"/>).</summary>
+public static class Snapshots
+{
+    /// <summary>The state as this reader may see it. The same state gives the same snapshot.</summary>
+    public static RoomSnapshot Of(Room room, Actor reader) => room switch
+    {
+        Board board => new BoardSnapshot(
+            Of(board.Sheets, reader), [.. board.SetAside.Values.Where(late => Sight.Of(reader, late))], board.LastActivity, [.. board.Adopted.Values]),
+        Draft draft => new DraftSnapshot(Of(draft.Sheets, reader)),
+        Lesson lesson => Of(lesson, reader),
+        _ => throw new ArgumentException($"{room.GetType().Name} has no snapshot.", nameof(room)),
+    };
+
+    private static SheetsSnapshot Of(Sheets sheets, Actor reader) => new(
+        sheets.Name,
+        sheets.Directions,
+        [.. sheets.AllPages.Where(page => Sight.Of(reader, page))],
+        [.. sheets.Marks.Values.Where(mark => Sight.Of(reader, mark)).OrderBy(mark => mark.Id).Select(mark => Sight.AsSeen(reader, mark))],
+        [.. sheets.Journal.Gestures.Select(g => new GestureSnapshot(g.Id, g.Actor, g.Undone, [.. g.Steps.Select(step => Sight.AsSeen(reader, g, step))]))],
+        [.. sheets.Journal.Writers().Select(w => new LastWriter(w.Key.Target, w.Key.Property, w.Value))],
+        sheets.Unit);
+
+    // Which groups there were before is of use only to those who may bring them back; the highest number tells how many a client may name without knowing them.
+    private static LessonSnapshot Of(Lesson lesson, Actor reader) => new(
+        reader.IsStaff ? lesson.Door : Door.Open,
+        lesson.PensDown,
+        lesson.PensConfirmedOn,
+        lesson.Closed,
+        [.. lesson.People.Values.Where(person => Sight.Of(reader, person))],
+        lesson.NamesMasked,
+        lesson.SeesOtherBoards,
+        lesson.SeesTeachersBoard,
+        lesson.Grouping.Now,
+        lesson.Grouping.Used,
+        reader.IsStaff ? lesson.Grouping.Past : [],
+        reader.IsStaff ? lesson.Grouping.Future : [],
+        lesson.GroupChanges,
+        reader.IsStaff ? lesson.PlacesAsOf : 0,
+        lesson.SeatsThrough,
+        [.. lesson.Changes.Values.Where(change => Sight.Of(reader, change)).Select(change => Sight.AsSeen(reader, change))],
+        lesson.Times,
+        lesson.Waits,
+        lesson.IsOverdue,
+        reader.IsStaff ? [.. lesson.Waiting] : []);
+}

@@ -1,0 +1,2818 @@
+// Made from Core's records by ./yardang wire: not to be changed by hand.
+
+import { known, readPoints, type Texts, writePoints } from './by-hand';
+
+type Raw = any[]; // What the MessagePack reader gives.
+
+/** Whether newcomers walk in. */
+export const enum Door {
+  Open = 0,
+  Ask = 1,
+  Closed = 2,
+}
+
+/** Who may grip a mark. */
+export const enum Grip {
+  Own = 0,
+  Loose = 1,
+  Printed = 2,
+  Key = 3,
+}
+
+/** In which lengths are shown. */
+export const enum LengthUnit {
+  Centimetre = 0,
+  Inch = 1,
+}
+
+/** How a mark looks, beyond colour and width. The numbers are on the wire. */
+export const enum Looks {
+  None = 0,
+  FeltTip = 1,
+  Highlighter = 2,
+  ArrowAtStart = 4,
+  ArrowAtEnd = 8,
+  Dashed = 16,
+  Bold = 32,
+  Centred = 64,
+  AlignedEnd = 128,
+  ShowsSides = 256,
+  ShowsAngles = 512,
+  ShowsPerimeter = 1024,
+  ShowsArea = 2048,
+}
+
+/** A moment that the program announces when it has come. */
+export const enum Moment {
+  Opens = 1,
+  Due = 2,
+}
+
+/** Kinds of ruling. The numbers are on the wire. */
+export const enum PaperKind {
+  Plain = 0,
+  Squared = 1,
+  Ruled = 2,
+  Handwriting = 3,
+  Dotted = 4,
+  Isometric = 5,
+  CoordinatePlane = 6,
+  NumberLine = 7,
+  Staves = 8,
+  Table = 9,
+  Picture = 10,
+}
+
+/** The properties that can be changed, each on its own. The numbers are on the wire. */
+export const enum Property {
+  Place = 1,
+  Erased = 2,
+  Cuts = 3,
+  Words = 4,
+  Style = 5,
+  Scale = 6,
+  Body = 7,
+  Pinned = 8,
+  Tie = 9,
+  Order = 10,
+  Grip = 11,
+  Name = 20,
+  Directions = 21,
+  Size = 22,
+  Paper = 23,
+  PageName = 24,
+  PageErased = 25,
+  PageOrder = 26,
+  PageDirections = 27,
+  Withheld = 28,
+  Unit = 29,
+  Stimulus = 30,
+  Starters = 31,
+}
+
+/** In what capacity somebody acts. */
+export const enum Role {
+  Student = 0,
+  Staff = 1,
+  Program = 2,
+}
+
+/** How the points of a shape are meant. The numbers are on the wire. */
+export const enum ShapeKind {
+  Line = 1,
+  Polygon = 2,
+  Ellipse = 3,
+  Arc = 4,
+}
+
+/** What a student tells the teacher without words. */
+export const enum Signal {
+  HandUp = 1,
+  ReadyForALook = 2,
+}
+
+/** How a person stands to a lesson. The numbers are on the wire. */
+export const enum Standing {
+  In = 0,
+  Waiting = 1,
+  TurnedAway = 2,
+  Removed = 3,
+  Expected = 4,
+}
+
+/** Kinds of stimulus. The numbers are on the wire. */
+export const enum StimulusKind {
+  Video = 1,
+  Audio = 2,
+  Picture = 3,
+  Link = 4,
+}
+
+/** What students make marks with. The numbers are on the wire. */
+export const enum ToolSet {
+  None = 0,
+  Pen = 1,
+  Highlighter = 2,
+  Text = 4,
+  Note = 8,
+  Shape = 16,
+  Picture = 32,
+  Stamp = 64,
+  Formula = 128,
+}
+
+/** When a mark counts as in a zone. The numbers are on the wire. */
+export const enum ZoneRule {
+  Centre = 0,
+  Half = 1,
+  Whole = 2,
+}
+
+/** One property of one thing, and what it is now. A closed set. */
+export interface Change {
+  readonly property: Property;
+  readonly target: number;
+  /** Undefined where this reader may not know it. */
+  readonly value: Value | undefined;
+}
+
+export type Value =
+  | Grip
+  | LengthUnit
+  | MarkBody
+  | PageSize
+  | Paper
+  | Place
+  | Scale
+  | Stimulus
+  | Style
+  | Texts
+  | ToolSet
+  | Wording
+  | boolean
+  | null
+  | number
+  | readonly Texts[]
+  | readonly number[];
+
+export interface Wording {
+  readonly words: Words;
+  readonly width: number;
+  readonly height: number;
+}
+
+export function readChange(raw: Raw): Change {
+  return { property: Math.abs(raw[0]), target: raw[1], value: raw[0] < 0 ? undefined : readValue(raw) };
+}
+
+function readValue(raw: Raw): Value | undefined {
+  switch (raw[0]) {
+    case 1:
+      return readPlace(raw[2]);
+    case 2:
+      return raw[2];
+    case 3:
+      return raw[2];
+    case 4:
+      return { words: readWords(raw[2]), width: raw[3], height: raw[4] };
+    case 5:
+      return readStyle(raw[2]);
+    case 6:
+      return raw[2] == null ? null : readScale(raw[2]);
+    case 7:
+      return known(readMarkBody(raw[2]));
+    case 8:
+      return raw[2];
+    case 9:
+      return raw[2];
+    case 10:
+      return raw[2];
+    case 11:
+      return raw[2];
+    case 20:
+      return raw[2];
+    case 21:
+      return raw[2];
+    case 22:
+      return readPageSize(raw[2]);
+    case 23:
+      return readPaper(raw[2]);
+    case 24:
+      return raw[2];
+    case 25:
+      return raw[2];
+    case 26:
+      return raw[2];
+    case 27:
+      return raw[2];
+    case 28:
+      return raw[2];
+    case 29:
+      return raw[2];
+    case 30:
+      return raw[2] == null ? null : readStimulus(raw[2]);
+    case 31:
+      return raw[2];
+    default:
+      return undefined;
+  }
+}
+
+export function writeChange(v: Change): Raw {
+  const head = [v.property, v.target];
+  switch (v.property) {
+    case 1: {
+      const value = v.value as Place;
+      return [...head, writePlace(value)];
+    }
+    case 2: {
+      const value = v.value as boolean;
+      return [...head, value];
+    }
+    case 3: {
+      const value = v.value as readonly number[];
+      return [...head, value];
+    }
+    case 4: {
+      const value = v.value as Wording;
+      return [...head, writeWords(value.words), value.width, value.height];
+    }
+    case 5: {
+      const value = v.value as Style;
+      return [...head, writeStyle(value)];
+    }
+    case 6: {
+      const value = v.value as Scale | null;
+      return [...head, value && writeScale(value)];
+    }
+    case 7: {
+      const value = v.value as MarkBody;
+      return [...head, writeMarkBody(value)];
+    }
+    case 8: {
+      const value = v.value as boolean;
+      return [...head, value];
+    }
+    case 9: {
+      const value = v.value as number;
+      return [...head, value];
+    }
+    case 10: {
+      const value = v.value as number;
+      return [...head, value];
+    }
+    case 11: {
+      const value = v.value as Grip;
+      return [...head, value];
+    }
+    case 20: {
+      const value = v.value as Texts;
+      return [...head, value];
+    }
+    case 21: {
+      const value = v.value as Texts;
+      return [...head, value];
+    }
+    case 22: {
+      const value = v.value as PageSize;
+      return [...head, writePageSize(value)];
+    }
+    case 23: {
+      const value = v.value as Paper;
+      return [...head, writePaper(value)];
+    }
+    case 24: {
+      const value = v.value as Texts;
+      return [...head, value];
+    }
+    case 25: {
+      const value = v.value as boolean;
+      return [...head, value];
+    }
+    case 26: {
+      const value = v.value as number;
+      return [...head, value];
+    }
+    case 27: {
+      const value = v.value as Texts;
+      return [...head, value];
+    }
+    case 28: {
+      const value = v.value as ToolSet;
+      return [...head, value];
+    }
+    case 29: {
+      const value = v.value as LengthUnit;
+      return [...head, value];
+    }
+    case 30: {
+      const value = v.value as Stimulus | null;
+      return [...head, value && writeStimulus(value)];
+    }
+    case 31: {
+      const value = v.value as readonly Texts[];
+      return [...head, value];
+    }
+    default:
+      return head;
+  }
+}
+
+/** Something that a client asks of a room. Closed sets: see MarkCommands, LessonCommands. */
+export type Command =
+  | AddMark
+  | MakeChanges
+  | UndoGesture
+  | RedoGesture
+  | AcceptLateWork
+  | DiscardLateWork
+  | AddMarks
+  | AddPage
+  | SetDoor
+  | GiveSignal
+  | SetPens
+  | CloseLesson
+  | ReopenLesson
+  | AdmitPerson
+  | TurnAway
+  | RemovePerson
+  | SetGroups
+  | UndoGroups
+  | RedoGroups
+  | MaskNames
+  | SetSight
+  | ConfirmChange
+  | SetTimes
+  | HandIn
+  | TakeWorkBack;
+
+/** Null if it is of a kind that came later. */
+export function readCommand(kind: number, raw: Raw): Command | null {
+  switch (kind) {
+    case 1:
+      return readAddMark(raw);
+    case 2:
+      return readMakeChanges(raw);
+    case 3:
+      return readUndoGesture(raw);
+    case 4:
+      return readRedoGesture(raw);
+    case 5:
+      return readAcceptLateWork(raw);
+    case 6:
+      return readDiscardLateWork(raw);
+    case 7:
+      return readAddMarks(raw);
+    case 8:
+      return readAddPage(raw);
+    case 20:
+      return readSetDoor(raw);
+    case 21:
+      return readGiveSignal(raw);
+    case 22:
+      return readSetPens(raw);
+    case 23:
+      return readCloseLesson(raw);
+    case 24:
+      return readReopenLesson(raw);
+    case 25:
+      return readAdmitPerson(raw);
+    case 26:
+      return readTurnAway(raw);
+    case 27:
+      return readRemovePerson(raw);
+    case 28:
+      return readSetGroups(raw);
+    case 29:
+      return readUndoGroups(raw);
+    case 30:
+      return readRedoGroups(raw);
+    case 31:
+      return readMaskNames(raw);
+    case 32:
+      return readSetSight(raw);
+    case 33:
+      return readConfirmChange(raw);
+    case 34:
+      return readSetTimes(raw);
+    case 35:
+      return readHandIn(raw);
+    case 36:
+      return readTakeWorkBack(raw);
+    default:
+      return null;
+  }
+}
+
+export function writeCommand(v: Command): [number, Raw] {
+  switch (v.kind) {
+    case 'addMark':
+      return [1, writeAddMark(v)];
+    case 'makeChanges':
+      return [2, writeMakeChanges(v)];
+    case 'undoGesture':
+      return [3, writeUndoGesture(v)];
+    case 'redoGesture':
+      return [4, writeRedoGesture(v)];
+    case 'acceptLateWork':
+      return [5, writeAcceptLateWork(v)];
+    case 'discardLateWork':
+      return [6, writeDiscardLateWork(v)];
+    case 'addMarks':
+      return [7, writeAddMarks(v)];
+    case 'addPage':
+      return [8, writeAddPage(v)];
+    case 'setDoor':
+      return [20, writeSetDoor(v)];
+    case 'giveSignal':
+      return [21, writeGiveSignal(v)];
+    case 'setPens':
+      return [22, writeSetPens(v)];
+    case 'closeLesson':
+      return [23, writeCloseLesson(v)];
+    case 'reopenLesson':
+      return [24, writeReopenLesson(v)];
+    case 'admitPerson':
+      return [25, writeAdmitPerson(v)];
+    case 'turnAway':
+      return [26, writeTurnAway(v)];
+    case 'removePerson':
+      return [27, writeRemovePerson(v)];
+    case 'setGroups':
+      return [28, writeSetGroups(v)];
+    case 'undoGroups':
+      return [29, writeUndoGroups(v)];
+    case 'redoGroups':
+      return [30, writeRedoGroups(v)];
+    case 'maskNames':
+      return [31, writeMaskNames(v)];
+    case 'setSight':
+      return [32, writeSetSight(v)];
+    case 'confirmChange':
+      return [33, writeConfirmChange(v)];
+    case 'setTimes':
+      return [34, writeSetTimes(v)];
+    case 'handIn':
+      return [35, writeHandIn(v)];
+    case 'takeWorkBack':
+      return [36, writeTakeWorkBack(v)];
+  }
+}
+
+/** What a mark is made of. A closed set. Places and sizes are in page coordinates, 1/100 mm. */
+export type MarkBody =
+  | InkBody
+  | TextBody
+  | NoteBody
+  | ShapeBody
+  | PictureBody
+  | BubbleBody
+  | FormulaBody
+  | StampBody
+  | ConnectorBody
+  | ZoneBody;
+
+/** Null if it is of a kind that came later. */
+export function readMarkBody(raw: Raw): MarkBody | null {
+  switch (raw[0]) {
+    case 1:
+      return readInkBody(raw);
+    case 2:
+      return readTextBody(raw);
+    case 3:
+      return readNoteBody(raw);
+    case 4:
+      return readShapeBody(raw);
+    case 5:
+      return readPictureBody(raw);
+    case 6:
+      return readBubbleBody(raw);
+    case 7:
+      return readFormulaBody(raw);
+    case 8:
+      return readStampBody(raw);
+    case 9:
+      return readConnectorBody(raw);
+    case 10:
+      return readZoneBody(raw);
+    default:
+      return null;
+  }
+}
+
+export function writeMarkBody(v: MarkBody): Raw {
+  switch (v.kind) {
+    case 'ink':
+      return writeInkBody(v);
+    case 'text':
+      return writeTextBody(v);
+    case 'note':
+      return writeNoteBody(v);
+    case 'shape':
+      return writeShapeBody(v);
+    case 'picture':
+      return writePictureBody(v);
+    case 'bubble':
+      return writeBubbleBody(v);
+    case 'formula':
+      return writeFormulaBody(v);
+    case 'stamp':
+      return writeStampBody(v);
+    case 'connector':
+      return writeConnectorBody(v);
+    case 'zone':
+      return writeZoneBody(v);
+  }
+}
+
+/** Something that happened in a room. Closed sets: see MarkEvents, LessonEvents. */
+export type RoomEvent =
+  | ClientAdmitted
+  | Redacted
+  | DraftStarted
+  | DraftReplaced
+  | MarkAdded
+  | ChangesMade
+  | GestureUndone
+  | GestureRedone
+  | WorkSetAside
+  | LateWorkAccepted
+  | LateWorkDiscarded
+  | MarksAdded
+  | PageAdded
+  | WorkBrought
+  | ChangeAdopted
+  | KeySet
+  | LessonOpened
+  | PersonJoined
+  | DoorSet
+  | SignalGiven
+  | PensSet
+  | PensConfirmed
+  | LessonClosed
+  | LessonReopened
+  | PeopleExpected
+  | PersonAsked
+  | PersonAdmitted
+  | PersonTurnedAway
+  | PersonRemoved
+  | GroupsSet
+  | GroupsUndone
+  | GroupsRedone
+  | SeatsConfirmed
+  | NamesMasked
+  | SightSet
+  | ChangeHandedOut
+  | ChangeTakenBack
+  | ChangeReceived
+  | TimesSet
+  | MomentCame
+  | WorkHandedIn
+  | WorkTakenBack
+  | SentAway
+  | WorkWaits
+  | PersonBrought;
+
+/** Null if it is of a kind that came later. */
+export function readRoomEvent(kind: number, raw: Raw): RoomEvent | null {
+  switch (kind) {
+    case 1:
+      return readClientAdmitted(raw);
+    case 2:
+      return readRedacted(raw);
+    case 3:
+      return readDraftStarted(raw);
+    case 4:
+      return readDraftReplaced(raw);
+    case 10:
+      return readMarkAdded(raw);
+    case 11:
+      return readChangesMade(raw);
+    case 12:
+      return readGestureUndone(raw);
+    case 13:
+      return readGestureRedone(raw);
+    case 14:
+      return readWorkSetAside(raw);
+    case 15:
+      return readLateWorkAccepted(raw);
+    case 16:
+      return readLateWorkDiscarded(raw);
+    case 17:
+      return readMarksAdded(raw);
+    case 18:
+      return readPageAdded(raw);
+    case 19:
+      return readWorkBrought(raw);
+    case 20:
+      return readChangeAdopted(raw);
+    case 21:
+      return readKeySet(raw);
+    case 30:
+      return readLessonOpened(raw);
+    case 31:
+      return readPersonJoined(raw);
+    case 32:
+      return readDoorSet(raw);
+    case 33:
+      return readSignalGiven(raw);
+    case 34:
+      return readPensSet(raw);
+    case 35:
+      return readPensConfirmed(raw);
+    case 36:
+      return readLessonClosed(raw);
+    case 37:
+      return readLessonReopened(raw);
+    case 38:
+      return readPeopleExpected(raw);
+    case 39:
+      return readPersonAsked(raw);
+    case 40:
+      return readPersonAdmitted(raw);
+    case 41:
+      return readPersonTurnedAway(raw);
+    case 42:
+      return readPersonRemoved(raw);
+    case 43:
+      return readGroupsSet(raw);
+    case 44:
+      return readGroupsUndone(raw);
+    case 45:
+      return readGroupsRedone(raw);
+    case 46:
+      return readSeatsConfirmed(raw);
+    case 47:
+      return readNamesMasked(raw);
+    case 48:
+      return readSightSet(raw);
+    case 49:
+      return readChangeHandedOut(raw);
+    case 50:
+      return readChangeTakenBack(raw);
+    case 51:
+      return readChangeReceived(raw);
+    case 52:
+      return readTimesSet(raw);
+    case 53:
+      return readMomentCame(raw);
+    case 54:
+      return readWorkHandedIn(raw);
+    case 55:
+      return readWorkTakenBack(raw);
+    case 56:
+      return readSentAway(raw);
+    case 57:
+      return readWorkWaits(raw);
+    case 58:
+      return readPersonBrought(raw);
+    default:
+      return null;
+  }
+}
+
+/** A room's state in one piece, by the numbers of RoomKind. */
+export type RoomSnapshot =
+  | DraftSnapshot
+  | LessonSnapshot
+  | BoardSnapshot;
+
+/** Null if it is of a kind that came later. */
+export function readRoomSnapshot(kind: number, raw: Raw): RoomSnapshot | null {
+  switch (kind) {
+    case 1:
+      return readDraftSnapshot(raw);
+    case 2:
+      return readLessonSnapshot(raw);
+    case 3:
+      return readBoardSnapshot(raw);
+    default:
+      return null;
+  }
+}
+
+/** Staff: put work that was set aside on the board after all. The number is that of the event that set it aside. */
+export interface AcceptLateWork {
+  readonly kind: 'acceptLateWork';
+  readonly number: number;
+}
+
+export function readAcceptLateWork(raw: Raw): AcceptLateWork {
+  return {
+    kind: 'acceptLateWork',
+    number: raw[0],
+  };
+}
+
+export function writeAcceptLateWork(v: AcceptLateWork): Raw {
+  return [v.number];
+}
+
+/** Who acts in a room. The number is opaque, belongs to one lesson, and is the only trace of a person in a log. */
+export interface Actor {
+  /** 1 is the owner; participants count on from 2; 0 is the program. */
+  readonly number: number;
+  /** The rights of this moment. */
+  readonly role: Role;
+}
+
+export function readActor(raw: Raw): Actor {
+  return {
+    number: raw[0],
+    role: raw[1],
+  };
+}
+
+/** Put a new mark on a page. */
+export interface AddMark {
+  readonly kind: 'addMark';
+  readonly id: number;
+  readonly page: number;
+  readonly grip: Grip;
+  readonly body: MarkBody;
+  readonly style: Style;
+}
+
+export function readAddMark(raw: Raw): AddMark {
+  return {
+    kind: 'addMark',
+    id: raw[0],
+    page: raw[1],
+    grip: raw[2],
+    body: known(readMarkBody(raw[3])),
+    style: readStyle(raw[4]),
+  };
+}
+
+export function writeAddMark(v: AddMark): Raw {
+  return [v.id, v.page, v.grip, writeMarkBody(v.body), writeStyle(v.style)];
+}
+
+/** Put several marks on a page at once, all or none: pasted, duplicated, or an organizer. Back to front. */
+export interface AddMarks {
+  readonly kind: 'addMarks';
+  readonly page: number;
+  readonly marks: readonly NewMark[];
+}
+
+export function readAddMarks(raw: Raw): AddMarks {
+  return {
+    kind: 'addMarks',
+    page: raw[0],
+    marks: raw[1].map((x: Raw) => readNewMark(x)),
+  };
+}
+
+export function writeAddMarks(v: AddMarks): Raw {
+  return [v.page, v.marks.map((x) => writeNewMark(x))];
+}
+
+/** Drafts: put a new page in, before those of a larger order. */
+export interface AddPage {
+  readonly kind: 'addPage';
+  readonly page: Page;
+  readonly order: number;
+}
+
+export function readAddPage(raw: Raw): AddPage {
+  return {
+    kind: 'addPage',
+    page: readPage(raw[0]),
+    order: raw[1],
+  };
+}
+
+export function writeAddPage(v: AddPage): Raw {
+  return [writePage(v.page), v.order];
+}
+
+/** Staff: let somebody in who waits. */
+export interface AdmitPerson {
+  readonly kind: 'admitPerson';
+  readonly person: number;
+}
+
+export function readAdmitPerson(raw: Raw): AdmitPerson {
+  return {
+    kind: 'admitPerson',
+    person: raw[0],
+  };
+}
+
+export function writeAdmitPerson(v: AdmitPerson): Raw {
+  return [v.person];
+}
+
+/** A late change as a board knows it. */
+export interface Adopted {
+  readonly number: number;
+  readonly page: number;
+  readonly givenUp: boolean;
+}
+
+export function readAdopted(raw: Raw): Adopted {
+  return {
+    number: raw[0],
+    page: raw[1],
+    givenUp: raw[2],
+  };
+}
+
+/** The answer key of a board, whole: what only teachers see, and what is expected of zones. */
+export interface AnswerKey {
+  /** The marks of the key, by id. */
+  readonly marks: readonly Mark[];
+  /** The zones of which something is expected, by id. */
+  readonly zones: readonly ZoneKey[];
+}
+
+export function readAnswerKey(raw: Raw): AnswerKey {
+  return {
+    marks: raw[0].map((x: Raw) => readMark(x)),
+    zones: raw[1].map((x: Raw) => readZoneKey(x)),
+  };
+}
+
+/** The numbers along an axis, in thousandths, so that steps of a tenth are exact. */
+export interface Axis {
+  /** The first number. */
+  readonly from: number;
+  /** The last number; larger than the first. */
+  readonly to: number;
+  /** From one line to the next. */
+  readonly step: number;
+}
+
+export function readAxis(raw: Raw): Axis {
+  return {
+    from: raw[0],
+    to: raw[1],
+    step: raw[2],
+  };
+}
+
+export function writeAxis(v: Axis): Raw {
+  return [v.from, v.to, v.step];
+}
+
+/** What a snapshot says of a board. */
+export interface BoardSnapshot {
+  readonly kind: 'board';
+  /** The pages with all marks. */
+  readonly sheets: SheetsSnapshot;
+  /** Work waiting for the teacher's decision. */
+  readonly setAside: readonly LateWork[];
+  /** When a student last changed something here, server time in ms; null if none has. */
+  readonly lastActivity: number | null;
+  /** The late changes that it was given. */
+  readonly adopted: readonly Adopted[];
+}
+
+export function readBoardSnapshot(raw: Raw): BoardSnapshot {
+  return {
+    kind: 'board',
+    sheets: readSheetsSnapshot(raw[0]),
+    setAside: raw[1].map((x: Raw) => readLateWork(x)),
+    lastActivity: raw[2] < 0 ? null : raw[2],
+    adopted: raw[3].map((x: Raw) => readAdopted(x)),
+  };
+}
+
+/** Words in a bubble whose tip points at who or what says them. X, Y is the top left corner of the bubble without its tip. */
+export interface BubbleBody {
+  readonly kind: 'bubble';
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+  readonly words: Words;
+  readonly tipX: number;
+  readonly tipY: number;
+}
+
+export function readBubbleBody(raw: Raw): BubbleBody {
+  return {
+    kind: 'bubble',
+    x: raw[1],
+    y: raw[2],
+    width: raw[3],
+    height: raw[4],
+    words: readWords(raw[5]),
+    tipX: raw[6],
+    tipY: raw[7],
+  };
+}
+
+export function writeBubbleBody(v: BubbleBody): Raw {
+  return [6, v.x, v.y, v.width, v.height, writeWords(v.words), v.tipX, v.tipY];
+}
+
+/** A late change stands on the board. It is a gesture of the program, under the change's number, so that taking it back leaves what others have changed since. */
+export interface ChangeAdopted {
+  readonly kind: 'changeAdopted';
+  /** Which change of the lesson. */
+  readonly number: number;
+  /** Where to look for it; 0 for nowhere. */
+  readonly page: number;
+  /** New pages, with their orders. */
+  readonly pages: readonly Page[];
+  /** New marks. */
+  readonly marks: readonly Mark[];
+  /** What else is different now. */
+  readonly changes: readonly Change[];
+}
+
+export function readChangeAdopted(raw: Raw): ChangeAdopted {
+  return {
+    kind: 'changeAdopted',
+    number: raw[0],
+    page: raw[1],
+    pages: raw[2].map((x: Raw) => readPage(x)),
+    marks: raw[3].map((x: Raw) => readMark(x)),
+    changes: raw[4].map((x: Raw) => readChange(x)),
+  };
+}
+
+/** Something was handed out late. */
+export interface ChangeHandedOut {
+  readonly kind: 'changeHandedOut';
+  readonly number: number;
+  readonly content: string;
+  readonly groups: readonly number[];
+  readonly people: readonly number[];
+}
+
+export function readChangeHandedOut(raw: Raw): ChangeHandedOut {
+  return {
+    kind: 'changeHandedOut',
+    number: raw[0],
+    content: raw[1],
+    groups: raw[2],
+    people: raw[3],
+  };
+}
+
+/** It has arrived on somebody's screen. */
+export interface ChangeReceived {
+  readonly kind: 'changeReceived';
+  readonly person: number;
+  readonly number: number;
+}
+
+export function readChangeReceived(raw: Raw): ChangeReceived {
+  return {
+    kind: 'changeReceived',
+    person: raw[0],
+    number: raw[1],
+  };
+}
+
+/** It was taken back. */
+export interface ChangeTakenBack {
+  readonly kind: 'changeTakenBack';
+  readonly number: number;
+}
+
+export function readChangeTakenBack(raw: Raw): ChangeTakenBack {
+  return {
+    kind: 'changeTakenBack',
+    number: raw[0],
+  };
+}
+
+/** Properties have new values. */
+export interface ChangesMade {
+  readonly kind: 'changesMade';
+  /** The values. */
+  readonly changes: readonly Change[];
+  /** The marks that are back with it, whole as they stand now: for those who never saw them. Null for none. */
+  readonly back: readonly Mark[];
+}
+
+export function readChangesMade(raw: Raw): ChangesMade {
+  return {
+    kind: 'changesMade',
+    changes: raw[0].map((x: Raw) => readChange(x)),
+    back: (raw[1] ?? []).map((x: Raw) => readMark(x)),
+  };
+}
+
+/** A tab of the event's actor got a client number. */
+export interface ClientAdmitted {
+  readonly kind: 'clientAdmitted';
+  readonly number: number;
+}
+
+export function readClientAdmitted(raw: Raw): ClientAdmitted {
+  return {
+    kind: 'clientAdmitted',
+    number: raw[0],
+  };
+}
+
+/** Staff: end the lesson. The boards stay readable, the code stays. */
+export interface CloseLesson {
+  readonly kind: 'closeLesson';
+}
+
+export function readCloseLesson(_raw: Raw): CloseLesson {
+  return {
+    kind: 'closeLesson',
+  };
+}
+
+export function writeCloseLesson(_v: CloseLesson): Raw {
+  return [];
+}
+
+/** A student: a late change is on my screen. */
+export interface ConfirmChange {
+  readonly kind: 'confirmChange';
+  readonly number: number;
+}
+
+export function readConfirmChange(raw: Raw): ConfirmChange {
+  return {
+    kind: 'confirmChange',
+    number: raw[0],
+  };
+}
+
+export function writeConfirmChange(v: ConfirmChange): Raw {
+  return [v.number];
+}
+
+/** A line from one mark to another, which follows them. It can be seen while both can be seen. Where it runs is computed (ConnectorPath); Points holds the outcome, or what its author saw. */
+export interface ConnectorBody {
+  readonly kind: 'connector';
+  /** Id of a mark of the same page. */
+  readonly from: number;
+  /** Id of another. */
+  readonly to: number;
+  /** x, y of its beginning and of its end. */
+  readonly points: readonly number[];
+  /** What stands at its middle; null for nothing. */
+  readonly label: Words | null;
+}
+
+export function readConnectorBody(raw: Raw): ConnectorBody {
+  return {
+    kind: 'connector',
+    from: raw[1],
+    to: raw[2],
+    points: raw[3],
+    label: raw[4] == null ? null : readWords(raw[4]),
+  };
+}
+
+export function writeConnectorBody(v: ConnectorBody): Raw {
+  return [9, v.from, v.to, v.points, v.label && writeWords(v.label)];
+}
+
+/** Staff: leave work that was set aside off the board. */
+export interface DiscardLateWork {
+  readonly kind: 'discardLateWork';
+  readonly number: number;
+}
+
+export function readDiscardLateWork(raw: Raw): DiscardLateWork {
+  return {
+    kind: 'discardLateWork',
+    number: raw[0],
+  };
+}
+
+export function writeDiscardLateWork(v: DiscardLateWork): Raw {
+  return [v.number];
+}
+
+/** The door was set. */
+export interface DoorSet {
+  readonly kind: 'doorSet';
+  readonly door: Door;
+}
+
+export function readDoorSet(raw: Raw): DoorSet {
+  return {
+    kind: 'doorSet',
+    door: raw[0],
+  };
+}
+
+/** The draft says this now. What was done before cannot be undone one by one any more. */
+export interface DraftReplaced {
+  readonly kind: 'draftReplaced';
+  readonly content: Uint8Array;
+}
+
+export function readDraftReplaced(raw: Raw): DraftReplaced {
+  return {
+    kind: 'draftReplaced',
+    content: raw[0],
+  };
+}
+
+/** What a snapshot says of a draft. */
+export interface DraftSnapshot {
+  readonly kind: 'draft';
+  readonly sheets: SheetsSnapshot;
+}
+
+export function readDraftSnapshot(raw: Raw): DraftSnapshot {
+  return {
+    kind: 'draft',
+    sheets: readSheetsSnapshot(raw[0]),
+  };
+}
+
+/** The draft began with this content. */
+export interface DraftStarted {
+  readonly kind: 'draftStarted';
+  readonly content: Uint8Array;
+}
+
+export function readDraftStarted(raw: Raw): DraftStarted {
+  return {
+    kind: 'draftStarted',
+    content: raw[0],
+  };
+}
+
+/** What a teacher expects of a zone. Like the answer key, it is never sent to a student. */
+export interface Expectation {
+  /** Ids of marks that belong there. */
+  readonly marks: readonly number[];
+  /** Words that count as right. */
+  readonly answers: readonly string[];
+  /** At least so many marks; null for any number. */
+  readonly least: number | null;
+  /** At most so many marks; null for any number. */
+  readonly most: number | null;
+}
+
+export function readExpectation(raw: Raw): Expectation {
+  return {
+    marks: raw[0],
+    answers: raw[1],
+    least: raw[2] < 0 ? null : raw[2],
+    most: raw[3] < 0 ? null : raw[3],
+  };
+}
+
+export function writeExpectation(v: Expectation): Raw {
+  return [v.marks, v.answers, v.least ?? -1, v.most ?? -1];
+}
+
+/** A formula, with the drawing that its author's screen made of it, so that no other screen or print needs to typeset it. */
+export interface FormulaBody {
+  readonly kind: 'formula';
+  /** Left edge. */
+  readonly x: number;
+  /** Top edge. */
+  readonly y: number;
+  /** Width of the drawing. */
+  readonly width: number;
+  /** Height of the drawing. */
+  readonly height: number;
+  /** LaTeX. */
+  readonly source: string;
+  /** Filled path from the top left corner: SVG path data of M, L, Q, C, Z and numbers. */
+  readonly outline: string;
+}
+
+export function readFormulaBody(raw: Raw): FormulaBody {
+  return {
+    kind: 'formula',
+    x: raw[1],
+    y: raw[2],
+    width: raw[3],
+    height: raw[4],
+    source: raw[5],
+    outline: raw[6],
+  };
+}
+
+export function writeFormulaBody(v: FormulaBody): Raw {
+  return [7, v.x, v.y, v.width, v.height, v.source, v.outline];
+}
+
+/** A gesture was done again. */
+export interface GestureRedone {
+  readonly kind: 'gestureRedone';
+  /** Which. */
+  readonly gesture: number;
+  /** The values. */
+  readonly changes: readonly Change[];
+  /** What stayed as it is. */
+  readonly skipped: readonly number[];
+  /** The marks that are back with it, whole as they stand now; null for none. */
+  readonly back: readonly Mark[];
+}
+
+export function readGestureRedone(raw: Raw): GestureRedone {
+  return {
+    kind: 'gestureRedone',
+    gesture: raw[0],
+    changes: raw[1].map((x: Raw) => readChange(x)),
+    skipped: raw[2],
+    back: (raw[3] ?? []).map((x: Raw) => readMark(x)),
+  };
+}
+
+/** What a snapshot says of a gesture. */
+export interface GestureSnapshot {
+  /** The gesture's id. */
+  readonly id: number;
+  /** Who made it. */
+  readonly actor: number;
+  /** Whether it is taken back at the moment. */
+  readonly undone: boolean;
+  /** What it changed. */
+  readonly steps: readonly Step[];
+}
+
+export function readGestureSnapshot(raw: Raw): GestureSnapshot {
+  return {
+    id: raw[0],
+    actor: raw[1],
+    undone: raw[2],
+    steps: raw[3].map((x: Raw) => readStep(x)),
+  };
+}
+
+/** A gesture was taken back. */
+export interface GestureUndone {
+  readonly kind: 'gestureUndone';
+  /** Which. */
+  readonly gesture: number;
+  /** The values that are back. */
+  readonly changes: readonly Change[];
+  /** What stayed as it is, because somebody else has changed it since. */
+  readonly skipped: readonly number[];
+  /** The marks that are back with it, whole as they stand now; null for none. */
+  readonly back: readonly Mark[];
+}
+
+export function readGestureUndone(raw: Raw): GestureUndone {
+  return {
+    kind: 'gestureUndone',
+    gesture: raw[0],
+    changes: raw[1].map((x: Raw) => readChange(x)),
+    skipped: raw[2],
+    back: (raw[3] ?? []).map((x: Raw) => readMark(x)),
+  };
+}
+
+/** Raise or lower a signal: a student their own, staff anybody's. */
+export interface GiveSignal {
+  readonly kind: 'giveSignal';
+  readonly person: number;
+  readonly signal: Signal;
+  readonly on: boolean;
+}
+
+export function readGiveSignal(raw: Raw): GiveSignal {
+  return {
+    kind: 'giveSignal',
+    person: raw[0],
+    signal: raw[1],
+    on: raw[2],
+  };
+}
+
+export function writeGiveSignal(v: GiveSignal): Raw {
+  return [v.person, v.signal, v.on];
+}
+
+/** Participants who share a board. */
+export interface Group {
+  /** Counted from 1 in a lesson and never used again, so that a group's board stays its own. */
+  readonly number: number;
+  /** What the teacher calls it. */
+  readonly name: string;
+  /** Their actor numbers. */
+  readonly people: readonly number[];
+  /** The actor number of the teacher who looks after them; 0 for nobody in particular. */
+  readonly helper: number;
+}
+
+export function readGroup(raw: Raw): Group {
+  return {
+    number: raw[0],
+    name: raw[1],
+    people: raw[2],
+    helper: raw[3] ?? 0,
+  };
+}
+
+export function writeGroup(v: Group): Raw {
+  return [v.number, v.name, v.people, v.helper];
+}
+
+/** It was done again. */
+export interface GroupsRedone {
+  readonly kind: 'groupsRedone';
+  /** The groups now; null in old logs. */
+  readonly groups?: readonly Group[] | null;
+}
+
+export function readGroupsRedone(raw: Raw): GroupsRedone {
+  return {
+    kind: 'groupsRedone',
+    groups: raw[0] == null ? null : raw[0].map((x: Raw) => readGroup(x)),
+  };
+}
+
+/** These are the groups. */
+export interface GroupsSet {
+  readonly kind: 'groupsSet';
+  readonly groups: readonly Group[];
+}
+
+export function readGroupsSet(raw: Raw): GroupsSet {
+  return {
+    kind: 'groupsSet',
+    groups: raw[0].map((x: Raw) => readGroup(x)),
+  };
+}
+
+/** The last change of the groups was taken back. */
+export interface GroupsUndone {
+  readonly kind: 'groupsUndone';
+  /** The groups now, for those who do not know the earlier ones; null in old logs. */
+  readonly groups?: readonly Group[] | null;
+}
+
+export function readGroupsUndone(raw: Raw): GroupsUndone {
+  return {
+    kind: 'groupsUndone',
+    groups: raw[0] == null ? null : raw[0].map((x: Raw) => readGroup(x)),
+  };
+}
+
+/** A student: this is what I hand in; in a group, for all of it. */
+export interface HandIn {
+  readonly kind: 'handIn';
+}
+
+export function readHandIn(_raw: Raw): HandIn {
+  return {
+    kind: 'handIn',
+  };
+}
+
+export function writeHandIn(_v: HandIn): Raw {
+  return [];
+}
+
+/** A stroke of ink. */
+export interface InkBody {
+  readonly kind: 'ink';
+  readonly points: readonly number[];
+}
+
+export function readInkBody(raw: Raw): InkBody {
+  return {
+    kind: 'ink',
+    points: readPoints(raw[1]),
+  };
+}
+
+export function writeInkBody(v: InkBody): Raw {
+  return [1, writePoints(v.points)];
+}
+
+/** The answer key of a board is this from now on. Told to teachers only. */
+export interface KeySet {
+  readonly kind: 'keySet';
+  readonly key: AnswerKey;
+}
+
+export function readKeySet(raw: Raw): KeySet {
+  return {
+    kind: 'keySet',
+    key: { marks: raw[0].map((x: Raw) => readMark(x)), zones: raw[1].map((x: Raw) => readZoneKey(x)) },
+  };
+}
+
+/** The gesture that last wrote a property. */
+export interface LastWriter {
+  /** Of which mark or page; 0 for the activity. */
+  readonly target: number;
+  /** Which property. */
+  readonly property: Property;
+  /** The gesture's id. */
+  readonly gesture: number;
+}
+
+export function readLastWriter(raw: Raw): LastWriter {
+  return {
+    target: raw[0],
+    property: raw[1],
+    gesture: raw[2],
+  };
+}
+
+/** Something that was handed out while the lesson ran: pages, a corrected printed layer, or marks. */
+export interface LateChange {
+  /** Counted from 1 in a lesson. */
+  readonly number: number;
+  /** Under which id the side tables keep what was handed out. */
+  readonly content: string;
+  /** When, server time in ms. */
+  readonly at: number;
+  /** The groups that get it. */
+  readonly groups: readonly number[];
+  /** The people who get it on their own boards. If there are neither groups nor people, everybody gets it. */
+  readonly people: readonly number[];
+  /** On whose screen it has arrived. */
+  readonly received: readonly number[];
+  /** Whether it was taken back. */
+  readonly takenBack: boolean;
+}
+
+export function readLateChange(raw: Raw): LateChange {
+  return {
+    number: raw[0],
+    content: raw[1],
+    at: raw[2],
+    groups: raw[3],
+    people: raw[4],
+    received: raw[5],
+    takenBack: raw[6],
+  };
+}
+
+/** Work that arrived too late for a rule, kept for the teacher's decision. */
+export interface LateWork {
+  /** The event that set it aside. */
+  readonly number: number;
+  /** Whose work it is. */
+  readonly actor: Actor;
+  /** From which tab. */
+  readonly client: number;
+  /** Which of its commands. */
+  readonly counter: number;
+  /** What it was part of. */
+  readonly gesture: number;
+  /** What was asked. */
+  readonly command: Command;
+}
+
+export function readLateWork(raw: Raw): LateWork {
+  return {
+    number: raw[0],
+    actor: { number: raw[1], role: raw[2] },
+    client: raw[3],
+    counter: raw[4],
+    gesture: raw[5],
+    command: known(readCommand(raw[6], raw[7])),
+  };
+}
+
+/** The teacher put it on the board after all. */
+export interface LateWorkAccepted {
+  readonly kind: 'lateWorkAccepted';
+  /** The event that set it aside. */
+  readonly number: number;
+  /** What it did, on behalf of its author; null if it no longer fits. */
+  readonly outcome: RoomEvent | null;
+  /** Whose work it is, by actor number; 0 in old logs. */
+  readonly person: number;
+  /** What it was part of; 0 in old logs. */
+  readonly gesture: number;
+}
+
+export function readLateWorkAccepted(raw: Raw): LateWorkAccepted {
+  return {
+    kind: 'lateWorkAccepted',
+    number: raw[0],
+    outcome: raw[1] ? readRoomEvent(raw[1], raw[2]) : null,
+    person: raw[3] ?? 0,
+    gesture: raw[4] ?? 0,
+  };
+}
+
+/** The teacher left it off. */
+export interface LateWorkDiscarded {
+  readonly kind: 'lateWorkDiscarded';
+  /** The event that set it aside. */
+  readonly number: number;
+  /** Whose work it is, by actor number; 0 in old logs. */
+  readonly person: number;
+}
+
+export function readLateWorkDiscarded(raw: Raw): LateWorkDiscarded {
+  return {
+    kind: 'lateWorkDiscarded',
+    number: raw[0],
+    person: raw[1] ?? 0,
+  };
+}
+
+/** The lesson ended. */
+export interface LessonClosed {
+  readonly kind: 'lessonClosed';
+}
+
+export function readLessonClosed(_raw: Raw): LessonClosed {
+  return {
+    kind: 'lessonClosed',
+  };
+}
+
+/** The lesson began. */
+export interface LessonOpened {
+  readonly kind: 'lessonOpened';
+}
+
+export function readLessonOpened(_raw: Raw): LessonOpened {
+  return {
+    kind: 'lessonOpened',
+  };
+}
+
+/** The lesson goes on. */
+export interface LessonReopened {
+  readonly kind: 'lessonReopened';
+}
+
+export function readLessonReopened(_raw: Raw): LessonReopened {
+  return {
+    kind: 'lessonReopened',
+  };
+}
+
+/** What a snapshot says of a lesson; a student is told less (Snapshots). */
+export interface LessonSnapshot {
+  readonly kind: 'lesson';
+  readonly door: Door;
+  readonly pensDown: boolean;
+  readonly pensConfirmedOn: number | null;
+  readonly closed: boolean;
+  readonly people: readonly Person[];
+  readonly namesMasked: boolean;
+  readonly seesOtherBoards: boolean;
+  readonly seesTeachersBoard: boolean;
+  readonly groups: readonly Group[];
+  readonly groupsUsed: number;
+  readonly past: readonly (readonly Group[])[];
+  readonly future: readonly (readonly Group[])[];
+  readonly groupChanges: number;
+  readonly placesAsOf: number;
+  readonly seatsThrough: number;
+  readonly changes: readonly LateChange[];
+  readonly times: LessonTimes;
+  readonly waits: boolean;
+  readonly isOverdue: boolean;
+  readonly waiting: readonly WorkWaits[];
+}
+
+export function readLessonSnapshot(raw: Raw): LessonSnapshot {
+  return {
+    kind: 'lesson',
+    door: raw[0],
+    pensDown: raw[1],
+    pensConfirmedOn: raw[2] < 0 ? null : raw[2],
+    closed: raw[3],
+    people: raw[4].map((x: Raw) => readPerson(x)),
+    namesMasked: raw[5],
+    seesOtherBoards: raw[6],
+    seesTeachersBoard: raw[7],
+    groups: raw[8].map((x: Raw) => readGroup(x)),
+    groupsUsed: raw[9],
+    past: raw[10].map((x: Raw) => x.map((x: Raw) => readGroup(x))),
+    future: raw[11].map((x: Raw) => x.map((x: Raw) => readGroup(x))),
+    groupChanges: raw[12],
+    placesAsOf: raw[13],
+    seatsThrough: raw[14],
+    changes: raw[15].map((x: Raw) => readLateChange(x)),
+    times: { opensAt: raw[16] < 0 ? null : raw[16], dueAt: raw[17] < 0 ? null : raw[17], closesAt: raw[18] < 0 ? null : raw[18], handsIn: raw[19] },
+    waits: raw[20],
+    isOverdue: raw[21],
+    waiting: raw[22].map((x: Raw) => readWorkWaits(x)),
+  };
+}
+
+/** When a lesson opens, is due and closes: server time in ms since 1970-01-01 UTC, null where nothing is said. */
+export interface LessonTimes {
+  /** Before this, students who come wait. */
+  readonly opensAt: number | null;
+  /** What is handed in after this is late. */
+  readonly dueAt: number | null;
+  /** From this on, nobody writes any more. */
+  readonly closesAt: number | null;
+  /** Whether students hand in what they have done. */
+  readonly handsIn: boolean;
+}
+
+export function readLessonTimes(raw: Raw): LessonTimes {
+  return {
+    opensAt: raw[0] < 0 ? null : raw[0],
+    dueAt: raw[1] < 0 ? null : raw[1],
+    closesAt: raw[2] < 0 ? null : raw[2],
+    handsIn: raw[3],
+  };
+}
+
+export function writeLessonTimes(v: LessonTimes): Raw {
+  return [v.opensAt ?? -1, v.dueAt ?? -1, v.closesAt ?? -1, v.handsIn];
+}
+
+/** Change properties of things, all or none. */
+export interface MakeChanges {
+  readonly kind: 'makeChanges';
+  readonly changes: readonly Change[];
+}
+
+export function readMakeChanges(raw: Raw): MakeChanges {
+  return {
+    kind: 'makeChanges',
+    changes: raw[0].map((x: Raw) => readChange(x)),
+  };
+}
+
+export function writeMakeChanges(v: MakeChanges): Raw {
+  return [v.changes.map((x) => writeChange(x))];
+}
+
+/** Anything on a page, as it stands now. */
+export interface Mark {
+  /** See Ids. */
+  readonly id: number;
+  /** Id of its page. */
+  readonly page: number;
+  /** Number of the actor who made it. */
+  readonly author: number;
+  /** Whether a teacher made it. */
+  readonly byStaff: boolean;
+  /** Who may grip it. */
+  readonly grip: Grip;
+  /** Larger lies in front. Set by the server; exact as a double, so that one can be put between two. */
+  readonly order: number;
+  /** What it is made of. */
+  readonly body: MarkBody;
+  /** How it looks. */
+  readonly style: Style;
+  /** Where it was moved to. */
+  readonly place: Place;
+  /** Ink only: the lengths rubbed out, see CutIntervals. */
+  readonly cuts: readonly number[];
+  /** Whether it is gone from the page. It stays in the room, so that it can come back. */
+  readonly erased: boolean;
+  /** How much larger it was made; null if it is as drawn. */
+  readonly scale: Scale | null;
+  /** Whether it stays where it is until it is unpinned. */
+  readonly pinned: boolean;
+  /** Marks with the same number are chosen together; 0 for none. */
+  readonly tie: number;
+}
+
+export function readMark(raw: Raw): Mark {
+  return {
+    id: raw[0],
+    page: raw[1],
+    author: raw[2],
+    byStaff: raw[3],
+    grip: raw[4],
+    order: raw[5],
+    body: known(readMarkBody(raw[6])),
+    style: readStyle(raw[7]),
+    place: readPlace(raw[8]),
+    cuts: raw[9],
+    erased: raw[10],
+    scale: raw[11] == null ? null : readScale(raw[11]),
+    pinned: raw[12] ?? false,
+    tie: raw[13] ?? 0,
+  };
+}
+
+/** A mark stands on a page. */
+export interface MarkAdded {
+  readonly kind: 'markAdded';
+  readonly mark: Mark;
+}
+
+export function readMarkAdded(raw: Raw): MarkAdded {
+  return {
+    kind: 'markAdded',
+    mark: readMark(raw[0]),
+  };
+}
+
+/** Marks stand on a page. */
+export interface MarksAdded {
+  readonly kind: 'marksAdded';
+  readonly marks: readonly Mark[];
+}
+
+export function readMarksAdded(raw: Raw): MarksAdded {
+  return {
+    kind: 'marksAdded',
+    marks: raw[0].map((x: Raw) => readMark(x)),
+  };
+}
+
+/** Staff: whether classmates see masks instead of names. */
+export interface MaskNames {
+  readonly kind: 'maskNames';
+  readonly masked: boolean;
+}
+
+export function readMaskNames(raw: Raw): MaskNames {
+  return {
+    kind: 'maskNames',
+    masked: raw[0],
+  };
+}
+
+export function writeMaskNames(v: MaskNames): Raw {
+  return [v.masked];
+}
+
+/** A moment has come. */
+export interface MomentCame {
+  readonly kind: 'momentCame';
+  readonly moment: Moment;
+}
+
+export function readMomentCame(raw: Raw): MomentCame {
+  return {
+    kind: 'momentCame',
+    moment: raw[0],
+  };
+}
+
+/** Classmates see masks, or names again. */
+export interface NamesMasked {
+  readonly kind: 'namesMasked';
+  readonly masked: boolean;
+}
+
+export function readNamesMasked(raw: Raw): NamesMasked {
+  return {
+    kind: 'namesMasked',
+    masked: raw[0],
+  };
+}
+
+/** A mark to be put on a page. Its author, order and page are given by the rules. */
+export interface NewMark {
+  readonly id: number;
+  readonly grip: Grip;
+  readonly body: MarkBody;
+  readonly style: Style;
+  readonly place: Place;
+  readonly scale: Scale | null;
+  readonly cuts: readonly number[];
+  readonly tie: number;
+}
+
+export function readNewMark(raw: Raw): NewMark {
+  return {
+    id: raw[0],
+    grip: raw[1],
+    body: known(readMarkBody(raw[2])),
+    style: readStyle(raw[3]),
+    place: readPlace(raw[4]),
+    scale: raw[5] == null ? null : readScale(raw[5]),
+    cuts: raw[6],
+    tie: raw[7],
+  };
+}
+
+export function writeNewMark(v: NewMark): Raw {
+  return [v.id, v.grip, writeMarkBody(v.body), writeStyle(v.style), writePlace(v.place), v.scale && writeScale(v.scale), v.cuts, v.tie];
+}
+
+/** Words on a coloured slip. X, Y is its top left corner. */
+export interface NoteBody {
+  readonly kind: 'note';
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+  readonly words: Words;
+}
+
+export function readNoteBody(raw: Raw): NoteBody {
+  return {
+    kind: 'note',
+    x: raw[1],
+    y: raw[2],
+    width: raw[3],
+    height: raw[4],
+    words: readWords(raw[5]),
+  };
+}
+
+export function writeNoteBody(v: NoteBody): Raw {
+  return [3, v.x, v.y, v.width, v.height, writeWords(v.words)];
+}
+
+/** One sheet of a board activity. */
+export interface Page {
+  /** Stays the same over versions. Of a draft's client (Ids), or 1 for the first page. */
+  readonly id: number;
+  /** What the page is called; may be empty. */
+  readonly name: Texts;
+  /** 1/100 mm. */
+  readonly size: PageSize;
+  /** The ruling. */
+  readonly paper: Paper;
+  /** What is to be done on this page; null if nothing is said. */
+  readonly directions: Texts;
+  /** Tools that students do not get on this page. */
+  readonly withheld: ToolSet;
+  /** Smaller comes first. Within an activity's content the order of the list counts. */
+  readonly order: number;
+  /** Whether it was taken out. It stays in the room, so that it can come back. */
+  readonly erased: boolean;
+  /** Something to look at or listen to beside the page; null for nothing. */
+  readonly stimulus: Stimulus | null;
+  /** How sentences may begin that students write on this page; null for none. */
+  readonly starters: readonly Texts[];
+}
+
+export function readPage(raw: Raw): Page {
+  return {
+    id: raw[0],
+    name: raw[1],
+    size: readPageSize(raw[2]),
+    paper: readPaper(raw[3]),
+    directions: raw[4],
+    withheld: raw[5],
+    order: raw[6],
+    erased: raw[7],
+    stimulus: raw[8] == null ? null : readStimulus(raw[8]),
+    starters: (raw[9] ?? []),
+  };
+}
+
+export function writePage(v: Page): Raw {
+  const raw: Raw = [v.id, v.name, writePageSize(v.size), writePaper(v.paper), v.directions, v.withheld, v.order, v.erased];
+  if (v.stimulus != null || v.starters.length > 0) raw.push(v.stimulus && writeStimulus(v.stimulus));
+  if (v.starters.length > 0) raw.push(v.starters);
+  return raw;
+}
+
+/** A page was put in. */
+export interface PageAdded {
+  readonly kind: 'pageAdded';
+  readonly page: Page;
+  readonly order: number;
+}
+
+export function readPageAdded(raw: Raw): PageAdded {
+  return {
+    kind: 'pageAdded',
+    page: readPage(raw[0]),
+    order: raw[1],
+  };
+}
+
+/** A page's size, 1/100 mm. */
+export interface PageSize {
+  readonly width: number;
+  readonly height: number;
+}
+
+export function readPageSize(raw: Raw): PageSize {
+  return {
+    width: raw[0],
+    height: raw[1],
+  };
+}
+
+export function writePageSize(v: PageSize): Raw {
+  return [v.width, v.height];
+}
+
+/** The ruling under everything on a page, with its settings. Settings that a kind does not use are as they are by default. */
+export interface Paper {
+  /** Which ruling. */
+  readonly kind: PaperKind;
+  /** From line to line, 1/100 mm; 0 takes what is usual for the kind. */
+  readonly spacing: number;
+  /** Numbers along the horizontal axis of a plane or number line. */
+  readonly across: Axis | null;
+  /** Numbers along the vertical axis of a plane. */
+  readonly up: Axis | null;
+  /** Of a table. */
+  readonly columns: number;
+  /** Of a table. */
+  readonly rows: number;
+  /** Of a picture: its name in the media store. Null for all others. */
+  readonly media: string | null;
+}
+
+export function readPaper(raw: Raw | number): Paper {
+  if (typeof raw === 'number') return { kind: raw, spacing: 0, across: null, up: null, columns: 0, rows: 0, media: null };
+  return {
+    kind: raw[0],
+    spacing: raw[1],
+    across: raw[2] == null ? null : readAxis(raw[2]),
+    up: raw[3] == null ? null : readAxis(raw[3]),
+    columns: raw[4],
+    rows: raw[5],
+    media: raw[6] ?? null,
+  };
+}
+
+export function writePaper(v: Paper): Raw {
+  const raw: Raw = [v.kind, v.spacing, v.across && writeAxis(v.across), v.up && writeAxis(v.up), v.columns, v.rows];
+  if (v.media != null) raw.push(v.media);
+  return raw;
+}
+
+/** They are, on so many boards. */
+export interface PensConfirmed {
+  readonly kind: 'pensConfirmed';
+  readonly down: boolean;
+  readonly boards: number;
+}
+
+export function readPensConfirmed(raw: Raw): PensConfirmed {
+  return {
+    kind: 'pensConfirmed',
+    down: raw[0],
+    boards: raw[1],
+  };
+}
+
+/** The pens are to be down, or up. */
+export interface PensSet {
+  readonly kind: 'pensSet';
+  readonly down: boolean;
+}
+
+export function readPensSet(raw: Raw): PensSet {
+  return {
+    kind: 'pensSet',
+    down: raw[0],
+  };
+}
+
+/** People are expected, with the numbers from the first on. */
+export interface PeopleExpected {
+  readonly kind: 'peopleExpected';
+  readonly first: number;
+  readonly count: number;
+}
+
+export function readPeopleExpected(raw: Raw): PeopleExpected {
+  return {
+    kind: 'peopleExpected',
+    first: raw[0],
+    count: raw[1],
+  };
+}
+
+/** A participant as the lesson knows them: a number and what they signal. */
+export interface Person {
+  /** The actor number. */
+  readonly number: number;
+  /** When they came or asked, server time in ms; 0 as long as they are expected. */
+  readonly joinedAt: number;
+  /** Since when the hand is up, server time in ms; null if it is down. */
+  readonly handUpAt: number | null;
+  /** Since when they are ready for a look; null if not. */
+  readonly readyAt: number | null;
+  /** Whether they are in. */
+  readonly standing: Standing;
+  /** When their work was handed in, server time in ms; null if it is not. */
+  readonly handedInAt: number | null;
+  /** Whether they are on the class list of the lesson. */
+  readonly isListed: boolean;
+}
+
+export function readPerson(raw: Raw): Person {
+  return {
+    number: raw[0],
+    joinedAt: raw[1],
+    handUpAt: raw[2] < 0 ? null : raw[2],
+    readyAt: raw[3] < 0 ? null : raw[3],
+    standing: raw[4],
+    handedInAt: raw[5] < 0 ? null : raw[5],
+    isListed: raw[6],
+  };
+}
+
+/** Somebody who waited was let in. */
+export interface PersonAdmitted {
+  readonly kind: 'personAdmitted';
+  readonly person: number;
+}
+
+export function readPersonAdmitted(raw: Raw): PersonAdmitted {
+  return {
+    kind: 'personAdmitted',
+    person: raw[0],
+  };
+}
+
+/** Somebody asked to come in. */
+export interface PersonAsked {
+  readonly kind: 'personAsked';
+  readonly person: number;
+}
+
+export function readPersonAsked(raw: Raw): PersonAsked {
+  return {
+    kind: 'personAsked',
+    person: raw[0],
+  };
+}
+
+/** They are in the lesson. */
+export interface PersonBrought {
+  readonly kind: 'personBrought';
+  readonly person: number;
+  readonly joinedAt: number;
+  readonly handedInAt: number | null;
+}
+
+export function readPersonBrought(raw: Raw): PersonBrought {
+  return {
+    kind: 'personBrought',
+    person: raw[0],
+    joinedAt: raw[1],
+    handedInAt: raw[2] < 0 ? null : raw[2],
+  };
+}
+
+/** Somebody joined. */
+export interface PersonJoined {
+  readonly kind: 'personJoined';
+  readonly person: number;
+}
+
+export function readPersonJoined(raw: Raw): PersonJoined {
+  return {
+    kind: 'personJoined',
+    person: raw[0],
+  };
+}
+
+/** Somebody was taken out of the lesson. */
+export interface PersonRemoved {
+  readonly kind: 'personRemoved';
+  readonly person: number;
+}
+
+export function readPersonRemoved(raw: Raw): PersonRemoved {
+  return {
+    kind: 'personRemoved',
+    person: raw[0],
+  };
+}
+
+/** Somebody who waited was not let in. */
+export interface PersonTurnedAway {
+  readonly kind: 'personTurnedAway';
+  readonly person: number;
+}
+
+export function readPersonTurnedAway(raw: Raw): PersonTurnedAway {
+  return {
+    kind: 'personTurnedAway',
+    person: raw[0],
+  };
+}
+
+/** A picture. X, Y is its top left corner. */
+export interface PictureBody {
+  readonly kind: 'picture';
+  /** From the left. */
+  readonly x: number;
+  /** From the top. */
+  readonly y: number;
+  /** How wide it is shown. */
+  readonly width: number;
+  /** How high it is shown. */
+  readonly height: number;
+  /** Its name in the media store: the SHA-256 of its bytes, 64 hexadecimal digits. */
+  readonly media: string;
+  /** What it shows, for those who cannot see it. */
+  readonly description: string;
+  /** The words that can be read on it, for search and screen readers: of a page of a document. Null for none. */
+  readonly text: string | null;
+}
+
+export function readPictureBody(raw: Raw): PictureBody {
+  return {
+    kind: 'picture',
+    x: raw[1],
+    y: raw[2],
+    width: raw[3],
+    height: raw[4],
+    media: raw[5],
+    description: raw[6],
+    text: raw[7] ?? null,
+  };
+}
+
+export function writePictureBody(v: PictureBody): Raw {
+  const raw: Raw = [5, v.x, v.y, v.width, v.height, v.media, v.description];
+  if (v.text != null) raw.push(v.text);
+  return raw;
+}
+
+/** Where a mark stands: how far it was moved from where its body says, and turned about its middle. */
+export interface Place {
+  /** 1/100 mm to the right. */
+  readonly x: number;
+  /** 1/100 mm down. */
+  readonly y: number;
+  /** 1/100 degree clockwise, 0 to 35,999. */
+  readonly turn: number;
+}
+
+export function readPlace(raw: Raw): Place {
+  return {
+    x: raw[0],
+    y: raw[1],
+    turn: raw[2],
+  };
+}
+
+export function writePlace(v: Place): Raw {
+  return [v.x, v.y, v.turn];
+}
+
+/** What stood here was erased on request; the number stays, so that the log has no gap. */
+export interface Redacted {
+  readonly kind: 'redacted';
+}
+
+export function readRedacted(_raw: Raw): Redacted {
+  return {
+    kind: 'redacted',
+  };
+}
+
+/** Do again what I took back. */
+export interface RedoGesture {
+  readonly kind: 'redoGesture';
+  readonly gesture: number;
+}
+
+export function readRedoGesture(raw: Raw): RedoGesture {
+  return {
+    kind: 'redoGesture',
+    gesture: raw[0],
+  };
+}
+
+export function writeRedoGesture(v: RedoGesture): Raw {
+  return [v.gesture];
+}
+
+/** Staff: the change of groups that was taken back, again. */
+export interface RedoGroups {
+  readonly kind: 'redoGroups';
+}
+
+export function readRedoGroups(_raw: Raw): RedoGroups {
+  return {
+    kind: 'redoGroups',
+  };
+}
+
+export function writeRedoGroups(_v: RedoGroups): Raw {
+  return [];
+}
+
+/** Staff: take somebody out of the lesson. Their work stays. */
+export interface RemovePerson {
+  readonly kind: 'removePerson';
+  readonly person: number;
+}
+
+export function readRemovePerson(raw: Raw): RemovePerson {
+  return {
+    kind: 'removePerson',
+    person: raw[0],
+  };
+}
+
+export function writeRemovePerson(v: RemovePerson): Raw {
+  return [v.person];
+}
+
+/** Staff: go on with a closed lesson. */
+export interface ReopenLesson {
+  readonly kind: 'reopenLesson';
+}
+
+export function readReopenLesson(_raw: Raw): ReopenLesson {
+  return {
+    kind: 'reopenLesson',
+  };
+}
+
+export function writeReopenLesson(_v: ReopenLesson): Raw {
+  return [];
+}
+
+/** How much larger or smaller a mark is than its body says, about its middle, per mille. Line widths stay. */
+export interface Scale {
+  readonly x: number;
+  readonly y: number;
+}
+
+export function readScale(raw: Raw): Scale {
+  return {
+    x: raw[0],
+    y: raw[1],
+  };
+}
+
+export function writeScale(v: Scale): Raw {
+  return [v.x, v.y];
+}
+
+/** Everybody's place is as the lesson says, up to this event. */
+export interface SeatsConfirmed {
+  readonly kind: 'seatsConfirmed';
+  readonly through: number;
+}
+
+export function readSeatsConfirmed(raw: Raw): SeatsConfirmed {
+  return {
+    kind: 'seatsConfirmed',
+    through: raw[0],
+  };
+}
+
+/** They are out, and the door is closed. */
+export interface SentAway {
+  readonly kind: 'sentAway';
+  readonly people: readonly number[];
+}
+
+export function readSentAway(raw: Raw): SentAway {
+  return {
+    kind: 'sentAway',
+    people: raw[0],
+  };
+}
+
+/** Staff: set the door. */
+export interface SetDoor {
+  readonly kind: 'setDoor';
+  readonly door: Door;
+}
+
+export function readSetDoor(raw: Raw): SetDoor {
+  return {
+    kind: 'setDoor',
+    door: raw[0],
+  };
+}
+
+export function writeSetDoor(v: SetDoor): Raw {
+  return [v.door];
+}
+
+/** Staff: these are the groups now. */
+export interface SetGroups {
+  readonly kind: 'setGroups';
+  /** All groups; people in none of them work on their own. */
+  readonly groups: readonly Group[];
+  /** How often the groups had been changed when this was thought of; refused if somebody was faster. */
+  readonly change: number;
+}
+
+export function readSetGroups(raw: Raw): SetGroups {
+  return {
+    kind: 'setGroups',
+    groups: raw[0].map((x: Raw) => readGroup(x)),
+    change: raw[1],
+  };
+}
+
+export function writeSetGroups(v: SetGroups): Raw {
+  return [v.groups.map((x) => writeGroup(x)), v.change];
+}
+
+/** Staff: pens down, or up again. */
+export interface SetPens {
+  readonly kind: 'setPens';
+  readonly down: boolean;
+}
+
+export function readSetPens(raw: Raw): SetPens {
+  return {
+    kind: 'setPens',
+    down: raw[0],
+  };
+}
+
+export function writeSetPens(v: SetPens): Raw {
+  return [v.down];
+}
+
+/** Staff: whether students may look at the other boards, and at the teacher's own. */
+export interface SetSight {
+  readonly kind: 'setSight';
+  readonly otherBoards: boolean;
+  readonly teachersBoard: boolean;
+}
+
+export function readSetSight(raw: Raw): SetSight {
+  return {
+    kind: 'setSight',
+    otherBoards: raw[0],
+    teachersBoard: raw[1],
+  };
+}
+
+export function writeSetSight(v: SetSight): Raw {
+  return [v.otherBoards, v.teachersBoard];
+}
+
+/** Staff: when the lesson opens, is due and closes. */
+export interface SetTimes {
+  readonly kind: 'setTimes';
+  readonly times: LessonTimes;
+}
+
+export function readSetTimes(raw: Raw): SetTimes {
+  return {
+    kind: 'setTimes',
+    times: { opensAt: raw[0] < 0 ? null : raw[0], dueAt: raw[1] < 0 ? null : raw[1], closesAt: raw[2] < 0 ? null : raw[2], handsIn: raw[3] },
+  };
+}
+
+export function writeSetTimes(v: SetTimes): Raw {
+  return [v.times.opensAt ?? -1, v.times.dueAt ?? -1, v.times.closesAt ?? -1, v.times.handsIn];
+}
+
+/** A line, polygon, ellipse or arc. */
+export interface ShapeBody {
+  readonly kind: 'shape';
+  /** Which. */
+  readonly shape: ShapeKind;
+  /** x, y, x, y ... */
+  readonly points: readonly number[];
+}
+
+export function readShapeBody(raw: Raw): ShapeBody {
+  return {
+    kind: 'shape',
+    shape: raw[1],
+    points: raw[2],
+  };
+}
+
+export function writeShapeBody(v: ShapeBody): Raw {
+  return [4, v.shape, v.points];
+}
+
+/** What a snapshot says of pages and marks. */
+export interface SheetsSnapshot {
+  /** What the activity is called. */
+  readonly name: Texts;
+  /** What students are to do. */
+  readonly directions: Texts;
+  /** All pages that the reader may see. */
+  readonly pages: readonly Page[];
+  /** All marks that the reader may see, by id: not everybody learned of them in the same order. */
+  readonly marks: readonly Mark[];
+  /** What can be undone and redone, each person's in order. */
+  readonly gestures: readonly GestureSnapshot[];
+  /** Who wrote last what one of them changed. */
+  readonly writers: readonly LastWriter[];
+  /** In which lengths are shown. */
+  readonly unit: LengthUnit;
+}
+
+export function readSheetsSnapshot(raw: Raw): SheetsSnapshot {
+  return {
+    name: raw[0],
+    directions: raw[1],
+    pages: raw[2].map((x: Raw) => readPage(x)),
+    marks: raw[3].map((x: Raw) => readMark(x)),
+    gestures: raw[4].map((x: Raw) => readGestureSnapshot(x)),
+    writers: raw[5].map((x: Raw) => readLastWriter(x)),
+    unit: raw[6],
+  };
+}
+
+/** What students may look at besides their own board. */
+export interface SightSet {
+  readonly kind: 'sightSet';
+  readonly otherBoards: boolean;
+  readonly teachersBoard: boolean;
+}
+
+export function readSightSet(raw: Raw): SightSet {
+  return {
+    kind: 'sightSet',
+    otherBoards: raw[0],
+    teachersBoard: raw[1],
+  };
+}
+
+/** A signal was raised or lowered. */
+export interface SignalGiven {
+  readonly kind: 'signalGiven';
+  readonly person: number;
+  readonly signal: Signal;
+  readonly on: boolean;
+}
+
+export function readSignalGiven(raw: Raw): SignalGiven {
+  return {
+    kind: 'signalGiven',
+    person: raw[0],
+    signal: raw[1],
+    on: raw[2],
+  };
+}
+
+/** A stamp of the set in Stamps. */
+export interface StampBody {
+  readonly kind: 'stamp';
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+  readonly stamp: string;
+}
+
+export function readStampBody(raw: Raw): StampBody {
+  return {
+    kind: 'stamp',
+    x: raw[1],
+    y: raw[2],
+    width: raw[3],
+    height: raw[4],
+    stamp: raw[5],
+  };
+}
+
+export function writeStampBody(v: StampBody): Raw {
+  return [8, v.x, v.y, v.width, v.height, v.stamp];
+}
+
+/** One property that a gesture changed. */
+export interface Step {
+  /** The value it found. */
+  readonly before: Change;
+  /** The gesture that had written that value; 0 if it was the first. */
+  readonly beforeWriter: number;
+  /** The value it left. */
+  readonly after: Change;
+}
+
+export function readStep(raw: Raw): Step {
+  return {
+    before: readChange(raw[0]),
+    beforeWriter: raw[1],
+    after: readChange(raw[2]),
+  };
+}
+
+/** Something to look at or to listen to, set next to a page. */
+export interface Stimulus {
+  /** Which. */
+  readonly kind: StimulusKind;
+  /** Its name in the media store, or the address of a link. */
+  readonly source: string;
+  /** What it is called. */
+  readonly title: string;
+}
+
+export function readStimulus(raw: Raw): Stimulus {
+  return {
+    kind: raw[0],
+    source: raw[1],
+    title: raw[2],
+  };
+}
+
+export function writeStimulus(v: Stimulus): Raw {
+  return [v.kind, v.source, v.title];
+}
+
+/** How a mark looks. What the numbers mean is in Palette. */
+export interface Style {
+  /** Index into the palette of the mark's kind. */
+  readonly colour: number;
+  /** Line width of ink and shapes, 1/100 mm; 0 where there is none. */
+  readonly width: number;
+  /** Shapes: 0 for none, else 1 + the index into the note palette. */
+  readonly fill: number;
+  /** The rest. */
+  readonly looks: Looks;
+}
+
+export function readStyle(raw: Raw): Style {
+  return {
+    colour: raw[0],
+    width: raw[1],
+    fill: raw[2] ?? 0,
+    looks: raw[3] ?? 0,
+  };
+}
+
+export function writeStyle(v: Style): Raw {
+  const raw: Raw = [v.colour, v.width];
+  if (v.fill !== 0 || v.looks !== 0) raw.push(v.fill, v.looks);
+  return raw;
+}
+
+/** A student: I go on working on what was handed in. */
+export interface TakeWorkBack {
+  readonly kind: 'takeWorkBack';
+}
+
+export function readTakeWorkBack(_raw: Raw): TakeWorkBack {
+  return {
+    kind: 'takeWorkBack',
+  };
+}
+
+export function writeTakeWorkBack(_v: TakeWorkBack): Raw {
+  return [];
+}
+
+/** Text straight on the page. X, Y is its top left corner. */
+export interface TextBody {
+  readonly kind: 'text';
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+  readonly words: Words;
+}
+
+export function readTextBody(raw: Raw): TextBody {
+  return {
+    kind: 'text',
+    x: raw[1],
+    y: raw[2],
+    width: raw[3],
+    height: raw[4],
+    words: readWords(raw[5]),
+  };
+}
+
+export function writeTextBody(v: TextBody): Raw {
+  return [2, v.x, v.y, v.width, v.height, writeWords(v.words)];
+}
+
+/** The times were set. */
+export interface TimesSet {
+  readonly kind: 'timesSet';
+  readonly times: LessonTimes;
+}
+
+export function readTimesSet(raw: Raw): TimesSet {
+  return {
+    kind: 'timesSet',
+    times: { opensAt: raw[0] < 0 ? null : raw[0], dueAt: raw[1] < 0 ? null : raw[1], closesAt: raw[2] < 0 ? null : raw[2], handsIn: raw[3] },
+  };
+}
+
+/** Words in another language, fitted into the same place. */
+export interface Translation {
+  /** BCP 47 tag. */
+  readonly language: string;
+  /** The text. */
+  readonly text: string;
+  /** The text as broken into lines. */
+  readonly lines: readonly string[];
+  /** Height of the type (em), 1/100 mm. */
+  readonly size: number;
+}
+
+export function readTranslation(raw: Raw): Translation {
+  return {
+    language: raw[0],
+    text: raw[1],
+    lines: raw[2],
+    size: raw[3],
+  };
+}
+
+export function writeTranslation(v: Translation): Raw {
+  return [v.language, v.text, v.lines, v.size];
+}
+
+/** Staff: do not let somebody in who waits. */
+export interface TurnAway {
+  readonly kind: 'turnAway';
+  readonly person: number;
+}
+
+export function readTurnAway(raw: Raw): TurnAway {
+  return {
+    kind: 'turnAway',
+    person: raw[0],
+  };
+}
+
+export function writeTurnAway(v: TurnAway): Raw {
+  return [v.person];
+}
+
+/** Take back what one of my gestures did. */
+export interface UndoGesture {
+  readonly kind: 'undoGesture';
+  readonly gesture: number;
+}
+
+export function readUndoGesture(raw: Raw): UndoGesture {
+  return {
+    kind: 'undoGesture',
+    gesture: raw[0],
+  };
+}
+
+export function writeUndoGesture(v: UndoGesture): Raw {
+  return [v.gesture];
+}
+
+/** Staff: the groups as they were before the last change. */
+export interface UndoGroups {
+  readonly kind: 'undoGroups';
+}
+
+export function readUndoGroups(_raw: Raw): UndoGroups {
+  return {
+    kind: 'undoGroups',
+  };
+}
+
+export function writeUndoGroups(_v: UndoGroups): Raw {
+  return [];
+}
+
+/** Written words, with the line breaks and size that the author's screen gave them, so that every screen and print agrees. */
+export interface Words {
+  /** What was typed, with its own line feeds. */
+  readonly text: string;
+  /** BCP 47 tag. */
+  readonly language: string;
+  /** The text as broken into lines. */
+  readonly lines: readonly string[];
+  /** Height of the type (em), 1/100 mm. */
+  readonly size: number;
+  /** The same in other languages, each once; null for none. */
+  readonly also?: readonly Translation[] | null;
+}
+
+export function readWords(raw: Raw): Words {
+  return {
+    text: raw[0],
+    language: raw[1],
+    lines: raw[2],
+    size: raw[3],
+    also: raw[4] == null ? null : raw[4].map((x: Raw) => readTranslation(x)),
+  };
+}
+
+export function writeWords(v: Words): Raw {
+  const raw: Raw = [v.text, v.language, v.lines, v.size];
+  if (v.also != null) raw.push(v.also && v.also.map((x) => writeTranslation(x)));
+  return raw;
+}
+
+/** Work from an archive stands on the board. */
+export interface WorkBrought {
+  readonly kind: 'workBrought';
+  /** What stands on it. */
+  readonly content: Uint8Array;
+  /** When a student last changed it, ms; null if none did. */
+  readonly changedAt: number | null;
+}
+
+export function readWorkBrought(raw: Raw): WorkBrought {
+  return {
+    kind: 'workBrought',
+    content: raw[0],
+    changedAt: raw[1] ?? null,
+  };
+}
+
+/** Somebody's work was handed in. */
+export interface WorkHandedIn {
+  readonly kind: 'workHandedIn';
+  readonly people: readonly number[];
+}
+
+export function readWorkHandedIn(raw: Raw): WorkHandedIn {
+  return {
+    kind: 'workHandedIn',
+    people: raw[0],
+  };
+}
+
+/** Work arrived when it could no longer be put on the board; it is kept for the teacher's decision. */
+export interface WorkSetAside {
+  readonly kind: 'workSetAside';
+  readonly command: Command;
+}
+
+export function readWorkSetAside(raw: Raw): WorkSetAside {
+  return {
+    kind: 'workSetAside',
+    command: known(readCommand(raw[0], raw[1])),
+  };
+}
+
+/** It was taken back. */
+export interface WorkTakenBack {
+  readonly kind: 'workTakenBack';
+  readonly people: readonly number[];
+}
+
+export function readWorkTakenBack(raw: Raw): WorkTakenBack {
+  return {
+    kind: 'workTakenBack',
+    people: raw[0],
+  };
+}
+
+/** So much work of somebody waits on a board; 0 if it waits no longer. Told to teachers. */
+export interface WorkWaits {
+  readonly kind: 'workWaits';
+  readonly board: string;
+  readonly person: number;
+  readonly count: number;
+}
+
+export function readWorkWaits(raw: Raw): WorkWaits {
+  return {
+    kind: 'workWaits',
+    board: raw[0],
+    person: raw[1],
+    count: raw[2],
+  };
+}
+
+/** A named region of a page. Zones may lie in one another and overlap. */
+export interface ZoneBody {
+  readonly kind: 'zone';
+  /** Polygon or ellipse. */
+  readonly shape: ShapeKind;
+  /** As of a ShapeBody. */
+  readonly points: readonly number[];
+  /** What it is called; may be empty. */
+  readonly name: Texts;
+  /** What counts as in it. */
+  readonly rule: ZoneRule;
+  /** What belongs there; null for nothing, and for whoever may not know. */
+  readonly expected: Expectation | null;
+}
+
+export function readZoneBody(raw: Raw): ZoneBody {
+  return {
+    kind: 'zone',
+    shape: raw[1],
+    points: raw[2],
+    name: raw[3],
+    rule: raw[4],
+    expected: raw[5] == null ? null : readExpectation(raw[5]),
+  };
+}
+
+export function writeZoneBody(v: ZoneBody): Raw {
+  return [10, v.shape, v.points, v.name, v.rule, v.expected && writeExpectation(v.expected)];
+}
+
+/** What is expected of a zone. */
+export interface ZoneKey {
+  readonly zone: number;
+  readonly expected: Expectation;
+}
+
+export function readZoneKey(raw: Raw): ZoneKey {
+  return {
+    zone: raw[0],
+    expected: readExpectation(raw[1]),
+  };
+}
