@@ -53,6 +53,9 @@ services.AddSingleton<LessonConduct>();
 services.AddSingleton<WaitingWork>();
 services.AddSingleton<SendingAway>();
 services.AddSingleton<IRoomSource, SchoolRooms>();
+services.AddSingleton<IRoomKind, DraftRooms>();
+services.AddSingleton<IRoomKind, LessonRooms>();
+services.AddSingleton<IRoomKind, BoardRooms>();
 services.AddSingleton(provider => new RoomSupport(
     provider.GetRequiredService<EventLog>(), provider.GetRequiredService<IEventStore>(), provider.GetRequiredService<TimeProvider>(),
     provider.GetRequiredService<ILoggerFactory>().CreateLogger<RoomHost>()));

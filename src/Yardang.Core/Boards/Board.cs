@@ -57,7 +57,7 @@ public sealed class Board(ActivityContent version) : Room
     public long? LastActivity { get; private set; }
 
     /// <inheritdoc/>
-    protected override Decision DecideCommand(Submission submission, Actor actor, Conditions conditions)
+    protected override Decision DecideCommand(Submission submission, Actor actor, Situation situation)
     {
         switch (submission.Command)
         {
@@ -88,7 +88,7 @@ public sealed class Board(ActivityContent version) : Room
         }
 
         // Work that rests on set-aside work has to wait with it, so it is not judged now.
-        if (!actor.IsStaff && (actor.HasLeft || !conditions.StudentsMayWrite))
+        if (!actor.IsStaff && (actor.HasLeft || !situation.Allowed.StudentsMayWrite))
         {
             return WhyNotSetAside(submission, actor) is { } why ? why : new Decision.Accepted(new WorkSetAside(submission.Command), Audience.AuthorAndStaff);
         }

@@ -41,7 +41,7 @@ public sealed class Draft : Room
         [.. Sheets.Pages.SelectMany(p => Sheets.Visible(p.Id))], Sheets.Unit);
 
     /// <inheritdoc/>
-    protected override Decision DecideCommand(Submission submission, Actor actor, Conditions conditions)
+    protected override Decision DecideCommand(Submission submission, Actor actor, Situation situation)
     {
         if (!actor.IsStaff) return Refusal.NotAllowed;
         if (submission.Command is StartDraft(var content))

@@ -1,10 +1,9 @@
 using System.Collections.Immutable;
-using System.Text.Json.Serialization;
 using System.Text.Json;
+using System.Text.Json.Serialization;
 using Yardang.Core.Activities;
 using Yardang.Core.Ink;
 using Yardang.Core.Marks;
-using Yardang.Core.Wire;
 
 namespace Yardang.Core.Interchange;
 
@@ -98,7 +97,7 @@ public static class ActivityJson
     // Format 1 of the first version had the kind alone: "squared".
     private sealed class PaperConverter : JsonConverter<Paper>
     {
-        private sealed record Settings(PaperKind Kind, int Spacing = 0, Axis? Across = null, Axis? Up = null, int Columns = 0, int Rows = 0, [Since(2)] string? Media = null);
+        private sealed record Settings(PaperKind Kind, int Spacing = 0, Axis? Across = null, Axis? Up = null, int Columns = 0, int Rows = 0, string? Media = null);
 
         public override Paper Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options)
         {

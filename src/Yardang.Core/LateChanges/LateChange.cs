@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Yardang.Core.Lessons;
 using Yardang.Core.Rooms;
 using Yardang.Core.Wire;
 
@@ -20,6 +21,14 @@ public sealed record LateChange(
 
     /// <summary>Whether all boards get it.</summary>
     public bool IsForEverybody => Groups.IsEmpty && People.IsEmpty;
+
+    /// <summary>Whether a room of the lesson gets it.</summary>
+    public bool IsFor(RoomPlace place) => IsForEverybody || place.Whose switch
+    {
+        Whose.Group => Groups.Contains(place.Number),
+        Whose.Own => People.Contains(place.Number),
+        _ => false,
+    };
 }
 
 /// <summary>The program: hand something out while the lesson runs, to some groups and people, or to everybody if none are named.</summary>

@@ -79,15 +79,18 @@ public sealed class Lesson : Room
     /// <summary>What waits on the boards for a teacher's decision, also on boards that nobody is on any more.</summary>
     public IEnumerable<WorkWaits> Waiting => _waiting.Values;
 
-    /// <summary>What this lesson allows on its boards now.</summary>
-    public Conditions Conditions => new(PensDown, Closed, Waits);
+    /// <summary>What this lesson allows its students now.</summary>
+    public Allowed Allowed => new(PensDown, Closed, Waits);
+
+    /// <summary>What it allows in one of its rooms now.</summary>
+    public Allowed AllowedIn(RoomPlace place) => place.Whose == Whose.Teacher ? Allowed with { PensDown = false } : Allowed;
 
     /// <summary>Whether an event changes who may be where. (Who comes in by the door is seated as they come.)</summary>
     public static bool ChangesPlaces(RoomEvent happened) =>
         happened is GroupsSet or GroupsUndone or GroupsRedone or PersonAdmitted or PersonTurnedAway or PersonRemoved or SentAway or SightSet;
 
     /// <inheritdoc/>
-    protected override Decision DecideCommand(Submission submission, Actor actor, Conditions conditions) => submission.Command switch
+    protected override Decision DecideCommand(Submission submission, Actor actor, Situation situation) => submission.Command switch
     {
         OpenLesson or ExpectPeople or Join or ConfirmPens or ConfirmSeats or HandOutChange or TakeChangeBack or AnnounceMoment or NoteWaiting or BringPerson when actor.Role != Role.Program => Refusal.NotAllowed,
         ConfirmChange(var number) => Confirm(number, actor),
@@ -115,8 +118,8 @@ public sealed class Lesson : Room
         MaskNames(var masked) => new NamesMasked(masked),
         SetSight(var others, var teachers) => new SightSet(others, teachers),
         SetTimes(var times) => times.IsInOrder ? new TimesSet(times) : Refusal.OutOfRange,
-        AnnounceMoment(Moment.Opens) => Waits ? new MomentCame(Moment.Opens) : Refusal.ChangedSince,
-        AnnounceMoment(Moment.Due) => Times.DueAt is not null && !IsOverdue ? new MomentCame(Moment.Due) : Refusal.ChangedSince,
+        AnnounceMoment(Moment.Opens) => Waits && Times.OpensAt <= situation.Time ? new MomentCame(Moment.Opens) : Refusal.ChangedSince,
+        AnnounceMoment(Moment.Due) => Times.DueAt <= situation.Time && !IsOverdue ? new MomentCame(Moment.Due) : Refusal.ChangedSince,
         SetDoor(var door) => Enum.IsDefined(door) ? new Decision.Accepted(new DoorSet(door), Audience.Staff) : Refusal.OutOfRange,
         SetPens(var down) => Closed ? Refusal.Closed : new PensSet(down),
         ConfirmPens(var down, var boards) => down == PensDown ? new PensConfirmed(down, boards) : Refusal.ChangedSince,

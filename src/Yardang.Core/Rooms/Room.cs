@@ -57,8 +57,8 @@ public abstract class Room
     /// <summary>Decides what a submission does now. Changes nothing.</summary>
     /// <param name="submission">The command with its counters.</param>
     /// <param name="actor">Who asks.</param>
-    /// <param name="conditions">What the lesson allows at this moment.</param>
-    public Decision Decide(Submission submission, Actor actor, Conditions conditions)
+    /// <param name="situation">What else the decision rests on.</param>
+    public Decision Decide(Submission submission, Actor actor, Situation situation)
     {
         if (actor.LooksOnly || (actor.HasLeft && submission.Command is AdmitClient)) return Refusal.NotAllowed;
         if (submission.Command is AdmitClient)
@@ -83,7 +83,7 @@ public abstract class Room
             return Refusal.UnknownClient;
         }
 
-        return DecideCommand(submission, actor, conditions);
+        return DecideCommand(submission, actor, situation);
     }
 
     /// <summary>Whether this client number was handed out to this person.</summary>
@@ -118,7 +118,7 @@ public abstract class Room
     }
 
     /// <summary>The rule for the commands of this kind of room.</summary>
-    protected abstract Decision DecideCommand(Submission submission, Actor actor, Conditions conditions);
+    protected abstract Decision DecideCommand(Submission submission, Actor actor, Situation situation);
 
     /// <summary>Puts the state of a snapshot of this kind of room back.</summary>
     protected abstract void RestoreState(RoomSnapshot snapshot);

@@ -1,6 +1,7 @@
 using Microsoft.AspNetCore.Identity;
 using Yardang.Core.Activities;
 using Yardang.Core.Lessons;
+using Yardang.Core.Rooms;
 
 namespace Yardang.Data.School;
 
@@ -299,33 +300,34 @@ public sealed class ParticipantRecord
     public int KeyRound { get; set; }
 }
 
-/// <summary>Whose a board is.</summary>
-public enum BoardKind
-{
-    /// <summary>A participant's own; the number is theirs.</summary>
-    Own = 0,
-
-    /// <summary>A group's; the number is the group's.</summary>
-    Group = 1,
-
-    /// <summary>Everybody's.</summary>
-    Together = 2,
-
-    /// <summary>The teacher's own.</summary>
-    Teacher = 3,
-}
-
-/// <summary>A board of a lesson. What is on it is in the board room of the same id.</summary>
-public sealed class BoardRecord
+/// <summary>A room: to what it belongs, and where it stands there. What happened in it is in its log.</summary>
+public sealed class RoomRecord
 {
     public required Guid Id { get; init; }
 
-    public required Guid LessonId { get; init; }
+    public required RoomKind Kind { get; init; }
 
-    public required BoardKind Kind { get; init; }
+    /// <summary>The lesson; of a draft, the activity.</summary>
+    public required Guid OfId { get; init; }
+
+    /// <summary>Of which part of the activity it is, from 1; 0 of the lesson itself.</summary>
+    public required int Part { get; init; }
+
+    public required Whose Whose { get; init; }
 
     /// <summary>Of the participant or group whose it is; 0 otherwise.</summary>
     public required int Number { get; init; }
+
+    /// <summary>Where it stands in its lesson.</summary>
+    public RoomPlace Place => new(Part, Whose, Number);
+
+    /// <summary>The room of a draft.</summary>
+    public static RoomRecord OfDraft(ActivityRecord activity) =>
+        new() { Id = activity.DraftId, Kind = RoomKind.Draft, OfId = activity.Id, Part = RoomPlace.OnlyPart, Whose = Whose.Teacher, Number = 0 };
+
+    /// <summary>The room of a lesson itself.</summary>
+    public static RoomRecord OfLesson(LessonRecord lesson) =>
+        new() { Id = lesson.Id, Kind = RoomKind.Lesson, OfId = lesson.Id, Part = 0, Whose = Whose.Together, Number = 0 };
 }
 
 /// <summary>A room to which nothing leads any more, and whose log is to be deleted.</summary>

@@ -3,6 +3,7 @@ using Microsoft.AspNetCore.Identity.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Design;
 using Yardang.Core.Activities;
+using Yardang.Core.Rooms;
 
 namespace Yardang.Data.School;
 
@@ -18,7 +19,10 @@ public sealed class SchoolContext(DbContextOptions<SchoolContext> options)
 
     public DbSet<ParticipantRecord> Participants => Set<ParticipantRecord>();
 
-    public DbSet<BoardRecord> Boards => Set<BoardRecord>();
+    public DbSet<RoomRecord> Rooms => Set<RoomRecord>();
+
+    /// <summary>The rooms of a lesson in which its people work: all but that of the lesson itself.</summary>
+    public IQueryable<RoomRecord> RoomsOf(Guid lesson) => Rooms.Where(r => r.OfId == lesson && r.Kind != RoomKind.Lesson);
 
     public DbSet<ClassListRecord> ClassLists => Set<ClassListRecord>();
 

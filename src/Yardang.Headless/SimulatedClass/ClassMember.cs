@@ -73,7 +73,7 @@ public sealed partial class ClassMember : IAsyncDisposable
     public int Waiting => _board!.Do(c => c.Outbox.Count) + _lesson!.Do(c => c.Outbox.Count);
 
     /// <summary>Whether the teacher lets students write now.</summary>
-    public bool MayWrite => _lesson!.Do(c => ((Lesson)c.Room).Conditions.StudentsMayWrite);
+    public bool MayWrite => _lesson!.Do(c => ((Lesson)c.Room).Allowed.StudentsMayWrite);
 
     /// <summary>Whether the board's events are coming.</summary>
     public bool IsFollowing => _board!.Following;

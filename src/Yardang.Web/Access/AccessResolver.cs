@@ -39,18 +39,20 @@ public sealed class AccessResolver(IDbContextFactory<SchoolContext> school)
     {
         await using var db = await school.CreateDbContextAsync();
         if (visitor.Embed is { } key) return await EmbeddedAsync(db, key) == room ? new(room, RoomKind.Board, Actor.Onlooker) : null;
+        if (await db.Rooms.FindAsync(room) is not { } record) return null;
         if (visitor.As is { } participantId)
         {
             if (!visitor.Participants.Contains(participantId)) return null;
-            return await db.Participants.FindAsync(participantId) is { } participant ? await ForParticipantAsync(db, participant, room, visitor.Looks) : null;
+            return await db.Participants.FindAsync(participantId) is { } participant && await ForParticipantAsync(db, participant, record, visitor.Looks) is { } actor ? new(room, record.Kind, actor) : null;
         }
 
-        if (visitor.TeacherId is not { } teacher) return null;
-        var found = await db.Lessons.Where(l => l.Id == room).Select(l => new { Kind = RoomKind.Lesson, l.OwnerId, Of = l.Id }).SingleOrDefaultAsync()
-            ?? await db.Boards.Where(b => b.Id == room).Join(db.Lessons, b => b.LessonId, l => l.Id, (_, l) => new { Kind = RoomKind.Board, l.OwnerId, Of = l.Id }).SingleOrDefaultAsync()
-            ?? await db.Activities.Where(a => a.DraftId == room).Select(a => new { Kind = RoomKind.Draft, a.OwnerId, Of = a.Id }).SingleOrDefaultAsync();
-        return found is not null && await StaffAsync(db, teacher, found.OwnerId, found.Of) is { } staff ? new(room, found.Kind, staff.Actor) : null;
+        if (visitor.TeacherId is not { } teacher || await OwnerAsync(db, record) is not { } owner) return null;
+        return await StaffAsync(db, teacher, owner, record.OfId) is { } staff ? new(room, record.Kind, staff.Actor) : null;
     }
+
+    private static async Task<Guid?> OwnerAsync(SchoolContext db, RoomRecord room) => room.Kind == RoomKind.Draft
+        ? (await db.Activities.FindAsync(room.OfId))?.OwnerId
+        : (await db.Lessons.FindAsync(room.OfId))?.OwnerId;
 
     /// <summary>Whether somebody may have a live connection: a teacher, a participant of this device, or who was shown a board.</summary>
     public async Task<bool> HasBusinessAsync(Visitor visitor)
@@ -72,7 +74,7 @@ public sealed class AccessResolver(IDbContextFactory<SchoolContext> school)
     private static async Task<Guid?> EmbeddedAsync(SchoolContext db, string key)
     {
         if (await db.Lessons.SingleOrDefaultAsync(l => l.EmbedKey == key && !l.Waits) is not { } lesson) return null;
-        return lesson.TogetherId ?? await Lessons.Seating.BoardAsync(db, lesson.Id, BoardKind.Teacher, 0);
+        return lesson.TogetherId ?? await Lessons.Seating.BoardAsync(db, lesson.Id, Whose.Teacher, 0);
     }
 
     // Owner, or invited by the owner.
@@ -85,25 +87,22 @@ public sealed class AccessResolver(IDbContextFactory<SchoolContext> school)
     }
 
     // Who waits at the door hears of it in the lesson's room. Before a lesson opens, nobody sees a board. Who has left a board may still hand in there what they did before.
-    private static async Task<RoomAccess?> ForParticipantAsync(SchoolContext db, ParticipantRecord participant, Guid room, bool looks)
+    private static async Task<Actor?> ForParticipantAsync(SchoolContext db, ParticipantRecord participant, RoomRecord room, bool looks)
     {
+        if (room.OfId != participant.LessonId) return null;
         var actor = new Actor(participant.Number, Role.Student);
         var isIn = participant.Standing == Standing.In;
-        if (participant.LessonId == room) return isIn || participant.Standing == Standing.Waiting ? new(room, RoomKind.Lesson, actor) : null;
-        if (await db.Lessons.AnyAsync(l => l.Id == participant.LessonId && l.Waits)) isIn = false;
-        if (isIn && participant.BoardId == room) return new(room, RoomKind.Board, actor with { LooksOnly = looks });
-        var board = await db.Boards.SingleOrDefaultAsync(b => b.Id == room && b.LessonId == participant.LessonId);
-        if (board is null) return null;
-        if (isIn && board.Kind == BoardKind.Own && board.Number == participant.Number) return new(room, RoomKind.Board, actor with { LooksOnly = looks });
-        if (isIn && looks)
+        if (room.Kind == RoomKind.Lesson) return isIn || participant.Standing == Standing.Waiting ? actor : null;
+        var lesson = await db.Lessons.FindAsync(participant.LessonId);
+        if (isIn && lesson is { Waits: false })
         {
-            var lesson = await db.Lessons.SingleAsync(l => l.Id == participant.LessonId);
-            if (board.Kind == BoardKind.Teacher ? lesson.SeesTeachersBoard : lesson.SeesOtherBoards) return new(room, RoomKind.Board, actor with { LooksOnly = true });
+            var isTheirs = participant.BoardId == room.Id || (room.Whose == Whose.Own && room.Number == participant.Number);
+            if (isTheirs) return actor with { LooksOnly = looks };
+            if (looks && (room.Whose == Whose.Teacher ? lesson.SeesTeachersBoard : lesson.SeesOtherBoards)) return actor with { LooksOnly = true };
         }
 
         // From those who were taken out or turned away nothing more is taken.
-        if (participant.Standing != Standing.In) return null;
-        return await db.Seats.AnyAsync(s => s.ParticipantId == participant.Id && s.BoardId == room) ? new(room, RoomKind.Board, actor with { HasLeft = true }) : null;
+        return isIn && await db.Seats.AnyAsync(s => s.ParticipantId == participant.Id && s.BoardId == room.Id) ? actor with { HasLeft = true } : null;
     }
 
     /// <summary>A lesson in which this teacher may at least so much; null otherwise.</summary>

@@ -137,10 +137,7 @@ public sealed class CoTeaching(
     {
         var whose = numbers.ToHashSet();
         await using var db = await school.CreateDbContextAsync();
-        List<Guid> rooms = shared.IsLesson
-            ? [shared.Id, .. await db.Boards.Where(b => b.LessonId == shared.Id).Select(b => b.Id).ToListAsync()]
-            : await db.Activities.Where(a => a.Id == shared.Id).Select(a => a.DraftId).ToListAsync();
-        foreach (var room in rooms)
+        foreach (var room in await db.Rooms.Where(r => r.OfId == shared.Id).Select(r => r.Id).ToListAsync())
         {
             if (await hosts.FindLoadedAsync(room) is { } host) host.Recall(reader => reader.IsStaff && whose.Contains(reader.Number));
         }

@@ -47,6 +47,7 @@ public sealed class Handing(IDbContextFactory<SchoolContext> school, RoomHosts h
         await using (var db = await school.CreateDbContextAsync())
         {
             db.Activities.Add(activity);
+            db.Rooms.Add(RoomRecord.OfDraft(activity));
             await db.SaveChangesAsync();
         }
 
@@ -125,8 +126,9 @@ public sealed class Handing(IDbContextFactory<SchoolContext> school, RoomHosts h
         };
         lesson.PasswordHash = LessonPassword.Hash(lesson, order.Password);
         db.Lessons.Add(lesson);
+        db.Rooms.Add(RoomRecord.OfLesson(lesson));
         db.Attach(activity).Entity.UsedAt = clock.GetUtcNow();
-        if (lesson.TogetherId is { } together) db.Boards.Add(new BoardRecord { Id = together, LessonId = lesson.Id, Kind = BoardKind.Together, Number = 0 });
+        if (lesson.TogetherId is { } together) db.Rooms.Add(new RoomRecord { Id = together, Kind = RoomKind.Board, OfId = lesson.Id, Part = RoomPlace.OnlyPart, Whose = Whose.Together, Number = 0 });
         await db.SaveChangesAsync();
 
         var room = await hosts.GetAsync(lesson.Id);

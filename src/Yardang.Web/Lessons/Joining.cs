@@ -59,7 +59,7 @@ public sealed class Joining(IDbContextFactory<SchoolContext> school, RoomHosts h
         var key = shown ? Convert.ToHexStringLower(RandomNumberGenerator.GetBytes(16)) : null;
         await using var db = await school.CreateDbContextAsync();
         await db.Lessons.Where(l => l.Id == lesson.Id).ExecuteUpdateAsync(l => l.SetProperty(x => x.EmbedKey, key));
-        foreach (var board in await db.Boards.Where(b => b.LessonId == lesson.Id).Select(b => b.Id).ToListAsync())
+        foreach (var board in await db.RoomsOf(lesson.Id).Select(b => b.Id).ToListAsync())
         {
             if (await hosts.FindLoadedAsync(board) is { } host) host.Recall(reader => reader == Actor.Onlooker);
         }
@@ -105,7 +105,7 @@ public sealed class Joining(IDbContextFactory<SchoolContext> school, RoomHosts h
             Number = person,
             Name = name,
             ListNumber = number,
-            BoardId = lesson.TogetherId ?? await Seating.BoardAsync(db, lesson.Id, BoardKind.Own, person),
+            BoardId = lesson.TogetherId ?? await Seating.BoardAsync(db, lesson.Id, Whose.Own, person),
             Standing = standing,
             JoinedAt = clock.GetUtcNow(),
         };

@@ -51,14 +51,14 @@ public sealed class LateChangeShelf(IDbContextFactory<SchoolContext> school, Fro
         if (changes.IsEmpty) return;
 
         await using var db = await school.CreateDbContextAsync();
-        if (await db.Boards.FindAsync(board.Id) is not { } record) return;
-        var meant = changes.Where(c => IsFor(c, record)).ToList();
+        if (await db.Rooms.FindAsync(board.Id) is not { } record) return;
+        var meant = changes.Where(c => c.IsFor(record.Place)).ToList();
         if (meant.Count == 0) return;
 
         var has = ImmutableDictionary<int, Adopted>.Empty;
         await board.LookAsync(r => has = ((Board)r).Adopted.ToImmutableDictionary());
-        var kept = (await OfAsync(record.LessonId)).ToDictionary(k => k.Key, k => ContentOf(k.Value));
-        var version = await versions.OfAsync(await db.Lessons.Where(l => l.Id == record.LessonId).Select(l => l.VersionId).SingleAsync());
+        var kept = (await OfAsync(record.OfId)).ToDictionary(k => k.Key, k => ContentOf(k.Value));
+        var version = await versions.OfAsync(await db.Lessons.Where(l => l.Id == record.OfId).Select(l => l.VersionId).SingleAsync());
         foreach (var change in meant.Where(c => !c.TakenBack && !has.ContainsKey(c.Number)))
         {
             ImmutableArray<ActivityContent> earlier = [version, .. changes.Where(c => c.Number < change.Number).Select(c => kept[c.Content].Activity)];
@@ -68,11 +68,4 @@ public sealed class LateChangeShelf(IDbContextFactory<SchoolContext> school, Fro
         foreach (var change in meant.Where(c => c.TakenBack && has.TryGetValue(c.Number, out var adopted) && !adopted.GivenUp)) await board.SubmitAsync(new GiveUpChange(change.Number), Actor.Program);
         await board.SubmitAsync(new SetKey(AnswerKey.Of(version, meant.Where(c => !c.TakenBack).Select(c => kept[c.Content]))), Actor.Program);
     }
-
-    private static bool IsFor(LateChange change, BoardRecord board) => change.IsForEverybody || board.Kind switch
-    {
-        BoardKind.Group => change.Groups.Contains(board.Number),
-        BoardKind.Own => change.People.Contains(board.Number),
-        _ => false,
-    };
 }

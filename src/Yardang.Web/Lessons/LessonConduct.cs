@@ -36,19 +36,25 @@ public sealed class LessonConduct(IDbContextFactory<SchoolContext> school, Seati
 
     private async Task CarryAsync(RoomHost lesson, RoomHosts hosts)
     {
-        var (conditions, times, isOverdue) = (Conditions.Open, LessonTimes.None, false);
-        await lesson.LookAsync(r => (conditions, times, isOverdue) = (((Lesson)r).Conditions, ((Lesson)r).Times, ((Lesson)r).IsOverdue));
         await using var db = await school.CreateDbContextAsync();
-        var waited = await NoteInListAsync(db, lesson.Id, conditions, times, isOverdue);
-        var boards = await db.Boards.Where(b => b.LessonId == lesson.Id).Select(b => b.Id).ToListAsync();
-        foreach (var id in boards)
+        var rooms = await db.RoomsOf(lesson.Id).ToListAsync();
+        var (allowed, times, isOverdue) = (Allowed.Everything, LessonTimes.None, false);
+        var allowedIn = new Dictionary<Guid, Allowed>();
+        await lesson.LookAsync(r =>
         {
-            // A board that is not loaded asks the lesson when it is.
+            var now = (Lesson)r;
+            (allowed, times, isOverdue) = (now.Allowed, now.Times, now.IsOverdue);
+            foreach (var room in rooms) allowedIn[room.Id] = now.AllowedIn(room.Place);
+        });
+        var waited = await NoteInListAsync(db, lesson.Id, allowed, times, isOverdue);
+        foreach (var id in rooms.Select(r => r.Id))
+        {
+            // A room that is not loaded asks the lesson when it is.
             if (await hosts.FindLoadedAsync(id) is not { } board || board.Finished.IsCancellationRequested) continue;
             try
             {
-                await board.SetConditionsAsync(conditions);
-                if (waited != conditions.Waits) board.Recall(reader => !reader.IsStaff);
+                await board.SetAllowedAsync(allowedIn[id]);
+                if (waited != allowed.Waits) board.Recall(reader => !reader.IsStaff);
             }
             catch (Exception e) when (e is System.Threading.Channels.ChannelClosedException or IOException)
             {
@@ -58,7 +64,7 @@ public sealed class LessonConduct(IDbContextFactory<SchoolContext> school, Seati
 
         // Told are those on which somebody works: not the teacher's own, nor boards that wait for the end of a group.
         var inUse = await db.Participants.Where(p => p.LessonId == lesson.Id && p.Standing == Standing.In).Select(p => p.BoardId).Distinct().CountAsync();
-        await lesson.SubmitAsync(new ConfirmPens(conditions.PensDown, inUse), Actor.Program);
+        await lesson.SubmitAsync(new ConfirmPens(allowed.PensDown, inUse), Actor.Program);
     }
 
     private async Task SeatAsync(RoomHost lesson, RoomHosts hosts, long through)
@@ -66,7 +72,7 @@ public sealed class LessonConduct(IDbContextFactory<SchoolContext> school, Seati
         var plan = await LessonPlan.OfAsync(lesson);
         var (boards, people) = await seating.SeatAllAsync(lesson.Id, plan);
         await using var db = await school.CreateDbContextAsync();
-        var all = await db.Boards.Where(b => b.LessonId == lesson.Id).Select(b => b.Id).ToListAsync();
+        var all = await db.RoomsOf(lesson.Id).Select(b => b.Id).ToListAsync();
         foreach (var id in all)
         {
             if (await hosts.FindLoadedAsync(id) is not { } board) continue;
@@ -81,7 +87,7 @@ public sealed class LessonConduct(IDbContextFactory<SchoolContext> school, Seati
     private async Task BringUpToDateAsync(RoomHost lesson, RoomHosts hosts)
     {
         await using var db = await school.CreateDbContextAsync();
-        foreach (var id in await db.Boards.Where(b => b.LessonId == lesson.Id).Select(b => b.Id).ToListAsync())
+        foreach (var id in await db.RoomsOf(lesson.Id).Where(r => r.Kind == RoomKind.Board).Select(r => r.Id).ToListAsync())
         {
             if (await hosts.FindLoadedAsync(id) is not { } board || board.Finished.IsCancellationRequested) continue;
             try
@@ -101,12 +107,12 @@ public sealed class LessonConduct(IDbContextFactory<SchoolContext> school, Seati
     }
 
     // The lists on desk and front door do not load rooms; they read this copy, and so does access. Tells whether the lesson waited before.
-    private async Task<bool> NoteInListAsync(SchoolContext db, Guid id, Conditions conditions, LessonTimes times, bool isOverdue)
+    private async Task<bool> NoteInListAsync(SchoolContext db, Guid id, Allowed allowed, LessonTimes times, bool isOverdue)
     {
         var record = await db.Lessons.SingleAsync(l => l.Id == id);
         var waited = record.Waits;
-        if (record.ClosedAt is not null != conditions.Closed) record.ClosedAt = conditions.Closed ? clock.GetUtcNow() : null;
-        (record.Waits, record.IsOverdue) = (conditions.Waits, isOverdue);
+        if (record.ClosedAt is not null != allowed.Closed) record.ClosedAt = allowed.Closed ? clock.GetUtcNow() : null;
+        (record.Waits, record.IsOverdue) = (allowed.Waits, isOverdue);
         (record.OpensAt, record.DueAt, record.ClosesAt) = (At(times.OpensAt), At(times.DueAt), At(times.ClosesAt));
         await db.SaveChangesAsync();
         return waited;

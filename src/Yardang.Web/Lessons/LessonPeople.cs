@@ -26,9 +26,9 @@ public sealed record LessonBoard(Guid Id, string Title, IReadOnlyList<LessonPers
 /// <summary>A board of a lesson, and what has become of it.</summary>
 /// <param name="Board">The board.</param>
 /// <param name="IsUsedNow">Whether somebody works on it now.</param>
-/// <param name="Kind">Whose kind it is.</param>
+/// <param name="Whose">Whose it is.</param>
 /// <param name="Number">Of the group or person whose it is.</param>
-public sealed record KnownBoard(LessonBoard Board, bool IsUsedNow, BoardKind Kind, int Number);
+public sealed record KnownBoard(LessonBoard Board, bool IsUsedNow, Whose Whose, int Number);
 
 /// <summary>Somebody whom one meets on a board.</summary>
 public sealed record BoardName(int Number, string Name);
@@ -60,7 +60,7 @@ public sealed class LessonPeople(IDbContextFactory<SchoolContext> school, RoomHo
     {
         if (reader == Actor.Onlooker) return [];
         await using var db = await school.CreateDbContextAsync();
-        var lesson = await db.Lessons.SingleAsync(l => db.Boards.Any(b => b.Id == board && b.LessonId == l.Id));
+        var lesson = await db.Lessons.SingleAsync(l => db.Rooms.Any(r => r.Id == board && r.OfId == l.Id));
         var teacher = await db.Users.Where(u => u.Id == lesson.OwnerId).Select(u => u.DisplayName).SingleOrDefaultAsync();
         var here = await db.Participants.Where(p => p.LessonId == lesson.Id && (p.BoardId == board || db.Seats.Any(s => s.BoardId == board && s.ParticipantId == p.Id)))
             .Select(p => p.Number).ToListAsync();
@@ -95,27 +95,27 @@ public sealed class LessonPeople(IDbContextFactory<SchoolContext> school, RoomHo
     public async Task<IReadOnlyList<KnownBoard>> FindAsync(LessonRecord lesson)
     {
         var people = await InAsync(lesson.Id);
-        if (lesson.TogetherId is { } together) return [new(new(together, texts["Board.Everybody"], people, null), true, BoardKind.Together, 0)];
+        if (lesson.TogetherId is { } together) return [new(new(together, texts["Board.Everybody"], people, null), true, Whose.Together, 0)];
 
         var plan = await LessonPlan.OfAsync(await hosts.GetAsync(lesson.Id));
         await using var db = await school.CreateDbContextAsync();
-        var boards = await db.Boards.Where(b => b.LessonId == lesson.Id).ToListAsync();
-        var seats = (await db.Seats.Where(s => db.Boards.Any(b => b.Id == s.BoardId && b.LessonId == lesson.Id))
+        var boards = await db.RoomsOf(lesson.Id).ToListAsync();
+        var seats = (await db.Seats.Where(s => db.Rooms.Any(r => r.Id == s.BoardId && r.OfId == lesson.Id))
             .Join(db.Participants, s => s.ParticipantId, p => p.Id, (s, p) => new { s.BoardId, p.Number }).ToListAsync()).ToLookup(s => s.BoardId, s => s.Number);
         var found = new List<KnownBoard>();
         var earlier = plan.Grouping.Past.Concat(plan.Grouping.Future).SelectMany(groups => groups).ToLookup(g => g.Number, g => g.Name);
         foreach (var board in boards)
         {
             var now = people.Where(p => p.Board == board.Id && p.Standing == Standing.In).ToList();
-            var group = board.Kind == BoardKind.Group ? plan.Grouping.Now.FirstOrDefault(g => g.Number == board.Number) : null;
+            var group = board.Whose == Whose.Group ? plan.Grouping.Now.FirstOrDefault(g => g.Number == board.Number) : null;
             var isUsedNow = now.Count > 0 || group is not null;
-            if (board.Kind != BoardKind.Teacher && !isUsedNow && log.LastNumber(board.Id) == 0) continue;
+            if (board.Whose != Whose.Teacher && !isUsedNow && log.LastNumber(board.Id) == 0) continue;
             var whose = now.Count > 0 ? now : people.Where(p => seats[board.Id].Contains(p.Number)).ToList();
-            var name = board.Kind == BoardKind.Group ? group?.Name ?? (earlier[board.Number].LastOrDefault() is { } called ? texts["Groups.DissolvedNamed", called] : texts["Groups.Dissolved", board.Number]).Value : null;
-            var title = board.Kind == BoardKind.Teacher ? texts["Board.Teachers"].Value : name is null ? whose.FirstOrDefault()?.Name ?? "?" : string.Join(": ", [name, string.Join(", ", whose.Select(p => p.Name))]);
-            found.Add(new(new(board.Id, title, whose, name), isUsedNow, board.Kind, board.Number));
+            var name = board.Whose == Whose.Group ? group?.Name ?? (earlier[board.Number].LastOrDefault() is { } called ? texts["Groups.DissolvedNamed", called] : texts["Groups.Dissolved", board.Number]).Value : null;
+            var title = board.Whose == Whose.Teacher ? texts["Board.Teachers"].Value : name is null ? whose.FirstOrDefault()?.Name ?? "?" : string.Join(": ", [name, string.Join(", ", whose.Select(p => p.Name))]);
+            found.Add(new(new(board.Id, title, whose, name), isUsedNow, board.Whose, board.Number));
         }
 
-        return [.. found.OrderBy(b => b.Kind != BoardKind.Group).ThenBy(b => b.Number)];
+        return [.. found.OrderBy(b => b.Whose != Whose.Group).ThenBy(b => b.Number)];
     }
 }

@@ -1,5 +1,6 @@
 using Microsoft.EntityFrameworkCore;
 using Yardang.Core.Lessons;
+using Yardang.Core.Rooms;
 using Yardang.Data.School;
 using Yardang.Web.Rooms;
 
@@ -27,12 +28,12 @@ public sealed record LessonPlan(IReadOnlyDictionary<int, Person> People, Groupin
 public sealed class Seating(IDbContextFactory<SchoolContext> school)
 {
     /// <summary>The board of a participant, a group or the teacher; made if it is not there yet.</summary>
-    public static async Task<Guid> BoardAsync(SchoolContext db, Guid lesson, BoardKind kind, int number)
+    public static async Task<Guid> BoardAsync(SchoolContext db, Guid lesson, Whose whose, int number)
     {
         // Two may need the same board at once: whoever comes first makes it.
-        var id = Guid.CreateVersion7();
-        await db.Database.ExecuteSqlAsync($"INSERT OR IGNORE INTO Boards (Id, LessonId, Kind, Number) VALUES ({id}, {lesson}, {(int)kind}, {number})");
-        return await db.Boards.Where(b => b.LessonId == lesson && b.Kind == kind && b.Number == number).Select(b => b.Id).SingleAsync();
+        var (id, kind, part) = (Guid.CreateVersion7(), (int)RoomKind.Board, RoomPlace.OnlyPart);
+        await db.Database.ExecuteSqlAsync($"INSERT OR IGNORE INTO Rooms (Id, Kind, OfId, Part, Whose, Number) VALUES ({id}, {kind}, {lesson}, {part}, {(int)whose}, {number})");
+        return await db.RoomsOf(lesson).Where(r => r.Part == part && r.Whose == whose && r.Number == number).Select(r => r.Id).SingleAsync();
     }
 
     /// <summary>The board on which somebody works by the plan.</summary>
@@ -40,8 +41,8 @@ public sealed class Seating(IDbContextFactory<SchoolContext> school)
     {
         if (lesson.TogetherId is { } together) return together;
         return plan.Grouping.Of(person) is { } group
-            ? await BoardAsync(db, lesson.Id, BoardKind.Group, group.Number)
-            : await BoardAsync(db, lesson.Id, BoardKind.Own, person);
+            ? await BoardAsync(db, lesson.Id, Whose.Group, group.Number)
+            : await BoardAsync(db, lesson.Id, Whose.Own, person);
     }
 
     /// <summary>Makes the tables say what the plan says.</summary>
@@ -51,10 +52,10 @@ public sealed class Seating(IDbContextFactory<SchoolContext> school)
         await using var db = await school.CreateDbContextAsync();
         var lesson = await db.Lessons.SingleAsync(l => l.Id == lessonId);
         (lesson.SeesOtherBoards, lesson.SeesTeachersBoard) = (plan.SeesOtherBoards, plan.SeesTeachersBoard);
-        var known = await db.Boards.Where(b => b.LessonId == lessonId).ToDictionaryAsync(b => (b.Kind, b.Number), b => b.Id);
-        async Task<Guid> BoardOfAsync(BoardKind kind, int number) =>
-            known.TryGetValue((kind, number), out var id) ? id : known[(kind, number)] = await BoardAsync(db, lessonId, kind, number);
-        foreach (var group in plan.Grouping.Now) await BoardOfAsync(BoardKind.Group, group.Number);
+        var known = await db.RoomsOf(lessonId).ToDictionaryAsync(b => (b.Whose, b.Number), b => b.Id);
+        async Task<Guid> BoardOfAsync(Whose whose, int number) =>
+            known.TryGetValue((whose, number), out var id) ? id : known[(whose, number)] = await BoardAsync(db, lessonId, whose, number);
+        foreach (var group in plan.Grouping.Now) await BoardOfAsync(Whose.Group, group.Number);
 
         var boards = new HashSet<Guid>();
         var people = new HashSet<int>();
@@ -63,7 +64,7 @@ public sealed class Seating(IDbContextFactory<SchoolContext> school)
             if (!plan.People.TryGetValue(participant.Number, out var person)) continue;
             if (person.Standing == Standing.Expected) continue;
             var group = plan.Grouping.Of(participant.Number);
-            var board = lesson.TogetherId ?? await BoardOfAsync(group is null ? BoardKind.Own : BoardKind.Group, group?.Number ?? participant.Number);
+            var board = lesson.TogetherId ?? await BoardOfAsync(group is null ? Whose.Own : Whose.Group, group?.Number ?? participant.Number);
             if (participant.BoardId == board && participant.Standing == person.Standing) continue;
             boards.UnionWith([participant.BoardId, board]);
             people.Add(participant.Number);

@@ -78,7 +78,7 @@ public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHos
             if (lesson.TogetherId is null && mine.Count == 0) continue;
             if (board.Group is { } called) groups.Add(new(groups.Count + 1, called, [.. mine]));
             var id = lesson.TogetherId
-                ?? (board.Group is null ? await Seating.BoardAsync(db, lesson.Id, BoardKind.Own, mine[0]) : await Seating.BoardAsync(db, lesson.Id, BoardKind.Group, groups.Count));
+                ?? (board.Group is null ? await Seating.BoardAsync(db, lesson.Id, Whose.Own, mine[0]) : await Seating.BoardAsync(db, lesson.Id, Whose.Group, groups.Count));
             foreach (var number in board.People.Where(records.ContainsKey)) records[number].BoardId = id;
             var content = Handing.WithMedia(archived.Activity with { Pages = board.Pages, Marks = [.. board.Marks.Select(m => m with { Author = numbers.GetValueOrDefault(m.Author, Actor.Owner.Number) })] }, names);
             var host = await hosts.GetAsync(id);

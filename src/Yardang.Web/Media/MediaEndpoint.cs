@@ -58,7 +58,7 @@ public sealed class MediaEndpoint(AccessResolver access, RoomHosts hosts, MediaS
         if (!await antiforgery.IsRequestValidAsync(context)) return Fault(StatusCodes.Status400BadRequest, "Picture.Expired");
         if (await access.ForRoomAsync(Visitor.Of(context), room) is not { Kind: RoomKind.Board or RoomKind.Draft, MayWrite: true } roomAccess) return Results.NotFound();
         if (await hosts.FindAsync(room) is not { } host) return Results.NotFound();
-        if (!roomAccess.Actor.IsStaff && !host.Conditions.StudentsMayWrite) return Fault(StatusCodes.Status409Conflict, "Picture.NotNow");
+        if (!roomAccess.Actor.IsStaff && !host.Allowed.StudentsMayWrite) return Fault(StatusCodes.Status409Conflict, "Picture.NotNow");
         var form = await context.Request.ReadFormAsync(context.RequestAborted);
         if (form.Files.GetFile("picture") is not { Length: > 0 } file) return Fault(StatusCodes.Status400BadRequest, "Picture.NotAPicture");
         if (file.Length > PictureIntake.MaxBytes) return Fault(StatusCodes.Status413PayloadTooLarge, "Picture.TooLarge");

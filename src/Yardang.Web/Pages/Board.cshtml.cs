@@ -2,6 +2,7 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Localization;
+using Yardang.Core.Lessons;
 using Yardang.Core.Rooms;
 using Yardang.Data.School;
 using Yardang.Web.Access;
@@ -22,7 +23,7 @@ public sealed class BoardModel(
         if (await access.ForRoomAsync(visitor, id) is not { Kind: RoomKind.Board, Actor.IsStaff: false, MayLook: true } found) return Redirect(place.Address);
 
         await using var db = await school.CreateDbContextAsync();
-        var lesson = await db.Lessons.Join(db.Boards.Where(b => b.Id == id), l => l.Id, b => b.LessonId, (l, _) => l).SingleAsync();
+        var lesson = await db.Lessons.Join(db.Rooms.Where(r => r.Id == id), l => l.Id, r => r.OfId, (l, _) => l).SingleAsync();
         var content = await versions.OfAsync(lesson.VersionId);
         cookie.Remember(HttpContext, me.Id);
         var looks = !found.MayWrite;
@@ -54,8 +55,8 @@ public sealed class BoardModel(
 
     private async Task<string> WhoseAsync(SchoolContext db, Guid board, Actor reader)
     {
-        var record = await db.Boards.SingleAsync(b => b.Id == board);
-        if (record.Kind == BoardKind.Teacher) return texts["Board.Teachers"];
+        var record = await db.Rooms.SingleAsync(r => r.Id == board);
+        if (record.Whose == Whose.Teacher) return texts["Board.Teachers"];
         var names = (await people.NamesAsync(board, reader)).Where(n => n.Number != Actor.Owner.Number).Select(n => n.Name);
         return texts["Beside.Heading", string.Join(", ", names)];
     }

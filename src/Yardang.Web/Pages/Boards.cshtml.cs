@@ -48,7 +48,7 @@ public sealed class BoardsModel(AccessResolver access, LessonPeople people, Room
     public async Task<IActionResult> OnPostTakeUpAsync(Guid id, int group)
     {
         if (await access.LessonAsync(Visitor.Of(HttpContext), id, Power.Runs) is not { } lesson) return NotFound();
-        var board = (await people.FindAsync(lesson)).FirstOrDefault(b => b.Kind == BoardKind.Group && b.Number == group && !b.IsUsedNow);
+        var board = (await people.FindAsync(lesson)).FirstOrDefault(b => b.Whose == Whose.Group && b.Number == group && !b.IsUsedNow);
         if (board is not null && await TakeUpAsync(id, board)) return Redirect($"/lesson/{id}/boards");
         Problem = texts["Boards.NotTakenUp"];
         return await OnGetAsync(id);
@@ -73,18 +73,18 @@ public sealed class BoardsModel(AccessResolver access, LessonPeople people, Room
 
     private BoardLine LineOf(KnownBoard known, int waiting)
     {
-        var (board, isUsedNow, kind, number) = known;
-        var state = isUsedNow ? "Now" : kind switch
+        var (board, isUsedNow, whose, number) = known;
+        var state = isUsedNow ? "Now" : whose switch
         {
-            BoardKind.Group => "Dissolved",
-            BoardKind.Own when board.People.All(p => p.Standing != Standing.In) => "Removed",
-            BoardKind.Own => "InGroup",
-            BoardKind.Teacher => "Yours",
+            Whose.Group => "Dissolved",
+            Whose.Own when board.People.All(p => p.Standing != Standing.In) => "Removed",
+            Whose.Own => "InGroup",
+            Whose.Teacher => "Yours",
             _ => "Earlier",
         };
-        var returning = kind == BoardKind.Group && !isUsedNow ? string.Join(", ", ReturningTo(known).Select(p => p.Name)) : "";
-        var title = kind == BoardKind.Teacher ? texts["Circulate.Mine"].Value : board.Title;
-        return new(board.Id, title, state, kind == BoardKind.Group && !isUsedNow ? number : 0, returning, waiting);
+        var returning = whose == Whose.Group && !isUsedNow ? string.Join(", ", ReturningTo(known).Select(p => p.Name)) : "";
+        var title = whose == Whose.Teacher ? texts["Circulate.Mine"].Value : board.Title;
+        return new(board.Id, title, state, whose == Whose.Group && !isUsedNow ? number : 0, returning, waiting);
     }
 
     private static IEnumerable<LessonPerson> ReturningTo(KnownBoard board) => board.Board.People.Where(p => p.Standing == Standing.In);

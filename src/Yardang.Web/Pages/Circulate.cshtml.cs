@@ -3,6 +3,7 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Localization;
+using Yardang.Core.Lessons;
 using Yardang.Core.ClassLists;
 using Yardang.Data.School;
 using Yardang.Web.Access;
@@ -41,7 +42,7 @@ public sealed class CirculateModel(AccessResolver access, LessonPeople people, S
         foreach (var (name, text) in PageData.Texts(texts, "Needs", "NeedDoor", "NeedHand", "NeedReady", "NeedLate", "NeedLateEarlier", "NeedIdle", "NeedNotStarted", "Waiting", "WaitingMinutes")) all[name] = text;
         await using var db = await school.CreateDbContextAsync();
         Languages = Core.Activities.Languages.In(await versions.OfAsync(lesson.VersionId)) is { Count: > 1 } several ? [.. several] : [];
-        TeachersBoard = await Seating.BoardAsync(db, id, BoardKind.Teacher, 0);
+        TeachersBoard = await Seating.BoardAsync(db, id, Whose.Teacher, 0);
         Data = new { lesson = id, who = $"teacher-{visitor.TeacherId}", me = new { me.Number, me.IsStaff, me.LooksOnly }, together = lesson.TogetherId, written = lesson.Language, people = People, teachers = await people.TeachersAsync(lesson), seats = await SeatsAsync(db, lesson), texts = all };
         return Page();
     }

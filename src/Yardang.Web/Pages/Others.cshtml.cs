@@ -26,7 +26,7 @@ public sealed class OthersModel(MyPlace places, LessonPeople people, IDbContextF
         var lesson = await db.Lessons.SingleAsync(l => l.Id == me.LessonId);
         var found = new List<(string, string)>();
         string Address(Guid board) => $"/board/{board}?as={me.Id}&look=1";
-        if (lesson.SeesTeachersBoard) found.Add((Address(await Seating.BoardAsync(db, lesson.Id, BoardKind.Teacher, 0)), texts["Board.Teachers"]));
+        if (lesson.SeesTeachersBoard) found.Add((Address(await Seating.BoardAsync(db, lesson.Id, Whose.Teacher, 0)), texts["Board.Teachers"]));
         if (lesson.SeesOtherBoards)
         {
             foreach (var board in (await people.BoardsAsync(lesson)).Where(b => b.Id != me.BoardId && b.People.Count > 0))

@@ -40,14 +40,13 @@ public sealed class GuestSweeper(IDbContextFactory<SchoolContext> school, RoomRe
         await using var db = await school.CreateDbContextAsync();
         var lessons = await db.Lessons.Where(l => l.OwnerId == guest).Select(l => l.Id).ToListAsync();
         var activities = await db.Activities.Where(a => a.OwnerId == guest).ToListAsync();
-        var boards = await db.Boards.Where(b => lessons.Contains(b.LessonId)).Select(b => b.Id).ToListAsync();
         var activityIds = activities.ConvertAll(a => a.Id);
-        List<Guid> rooms = [.. activities.Select(a => a.DraftId), .. boards, .. lessons];
+        var rooms = await db.Rooms.Where(r => lessons.Contains(r.OfId) || activityIds.Contains(r.OfId)).Select(r => r.Id).ToListAsync();
         await using (var together = await db.Database.BeginTransactionAsync())
         {
-            await db.Seats.Where(s => boards.Contains(s.BoardId)).ExecuteDeleteAsync();
+            await db.Seats.Where(s => rooms.Contains(s.BoardId)).ExecuteDeleteAsync();
             await db.Participants.Where(p => lessons.Contains(p.LessonId)).ExecuteDeleteAsync();
-            await db.Boards.Where(b => lessons.Contains(b.LessonId)).ExecuteDeleteAsync();
+            await db.Rooms.Where(r => rooms.Contains(r.Id)).ExecuteDeleteAsync();
             await db.LateChanges.Where(c => lessons.Contains(c.LessonId)).ExecuteDeleteAsync();
             await db.CoTeachers.Where(c => lessons.Contains(c.OfId) || activityIds.Contains(c.OfId)).ExecuteDeleteAsync();
             await db.Lessons.Where(l => l.OwnerId == guest).ExecuteDeleteAsync();
@@ -63,6 +62,6 @@ public sealed class GuestSweeper(IDbContextFactory<SchoolContext> school, RoomRe
             await together.CommitAsync();
         }
 
-        logger.LogInformation("What a guest had begun was deleted: {Lessons} lessons, {Boards} boards.", lessons.Count, boards.Count);
+        logger.LogInformation("What a guest had begun was deleted: {Lessons} lessons, {Rooms} rooms.", lessons.Count, rooms.Count);
     }
 }

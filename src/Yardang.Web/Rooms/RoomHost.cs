@@ -43,14 +43,14 @@ public sealed class RoomHost
     private readonly Task _writer;
     private ImmutableArray<Subscription> _subscriptions = [];
     private readonly Lazy<Task> _stopping;
-    private volatile Conditions _conditions;
+    private volatile Allowed _allowed;
     private long _lastSnapshot;
     private int _rights;
 
-    private RoomHost(Guid id, Room room, int epoch, bool readOnly, Conditions conditions, long lastSnapshot, RoomSupport support)
+    private RoomHost(Guid id, Room room, int epoch, bool readOnly, Allowed allowed, long lastSnapshot, RoomSupport support)
     {
         Id = id;
-        (_room, _epoch, _readOnly, _conditions, _lastSnapshot) = (room, epoch, readOnly, conditions, lastSnapshot);
+        (_room, _epoch, _readOnly, _allowed, _lastSnapshot) = (room, epoch, readOnly, allowed, lastSnapshot);
         (_log, _store, _clock, _logger) = (support.Log, support.Store, support.Clock, support.Logger);
         _tail = new Tail(room.Number);
         _stopping = new(StopOnceAsync);
@@ -64,7 +64,7 @@ public sealed class RoomHost
 
     private sealed record Looking(Action<Room> Look, TaskCompletionSource<long> Seen) : Letter;
 
-    private sealed record Setting(Conditions Conditions, TaskCompletionSource Set) : Letter;
+    private sealed record Setting(Allowed Allowed, TaskCompletionSource Set) : Letter;
 
     /// <summary>The room's id.</summary>
     public Guid Id { get; }
@@ -85,7 +85,7 @@ public sealed class RoomHost
     public int Readers => _subscriptions.Length;
 
     /// <summary>What the lesson allows now, as far as the writer knows.</summary>
-    public Conditions Conditions => _conditions;
+    public Allowed Allowed => _allowed;
 
     /// <summary>Signalled when this host is of no more use.</summary>
     public CancellationToken Finished => _finished.Token;
@@ -93,12 +93,12 @@ public sealed class RoomHost
     /// <summary>Loads a room: the snapshot if there is a usable one, then the log's tail.</summary>
     /// <param name="id">The room's id.</param>
     /// <param name="create">Makes an empty room.</param>
-    /// <param name="conditions">What the lesson allows now.</param>
+    /// <param name="allowed">What the lesson allows now.</param>
     /// <param name="support">What hosts share.</param>
-    public static RoomHost Open(Guid id, Func<Room> create, Conditions conditions, RoomSupport support)
+    public static RoomHost Open(Guid id, Func<Room> create, Allowed allowed, RoomSupport support)
     {
         var loaded = RoomLoading.Load(id, create, support);
-        return new RoomHost(id, loaded.Room, loaded.Epoch, loaded.ReadOnly, conditions, loaded.SnapshotNumber, support);
+        return new RoomHost(id, loaded.Room, loaded.Epoch, loaded.ReadOnly, allowed, loaded.SnapshotNumber, support);
     }
 
     /// <summary>Hands a command in and returns at once. False if the mailbox is full or the host finished: resend in a moment.</summary>
@@ -132,10 +132,10 @@ public sealed class RoomHost
     }
 
     /// <summary>Changes what the lesson allows; done when the writer works by it.</summary>
-    public async Task SetConditionsAsync(Conditions conditions)
+    public async Task SetAllowedAsync(Allowed allowed)
     {
         var set = new TaskCompletionSource(TaskCreationOptions.RunContinuationsAsynchronously);
-        await _mailbox.Writer.WriteAsync(new Setting(conditions, set));
+        await _mailbox.Writer.WriteAsync(new Setting(allowed, set));
         await set.Task;
     }
 
@@ -307,8 +307,8 @@ public sealed class RoomHost
             case Looking(var look, var seen):
                 Look(look, seen);
                 break;
-            case Setting(var conditions, var set):
-                _conditions = conditions;
+            case Setting(var allowed, var set):
+                _allowed = allowed;
                 set.SetResult();
                 break;
         }
@@ -347,7 +347,8 @@ public sealed class RoomHost
 
         // A refused command leaves no trace in the log, so the next one must not be taken for a gap.
         var follows = refused?.ReasonFor(submission.After) is not null;
-        var decision = Judge(follows ? submission with { After = 0 } : submission, actor);
+        var situation = Situation.Of(Id, _room.Number + 1, _allowed, _clock.GetUtcNow().ToUnixTimeMilliseconds());
+        var decision = Judge(follows ? submission with { After = 0 } : submission, actor, situation);
         if (decision is not Decision.Accepted accepted)
         {
             if (isOwn && decision is Decision.Refused { Reason: not Refusal.Resend and var why })
@@ -362,7 +363,7 @@ public sealed class RoomHost
         }
 
         var envelope = new Envelope(
-            _room.Number + 1, _clock.GetUtcNow().ToUnixTimeMilliseconds(), actor, submission.Client, submission.Counter,
+            _room.Number + 1, situation.Time, actor, submission.Client, submission.Counter,
             submission.Gesture, accepted.Audience, accepted.Event);
         try
         {
@@ -380,11 +381,11 @@ public sealed class RoomHost
     }
 
     // Deciding changes nothing: a rule that fails harms nobody but the one who asked.
-    private Decision Judge(Submission submission, Actor actor)
+    private Decision Judge(Submission submission, Actor actor, Situation situation)
     {
         try
         {
-            return _room.Decide(submission, actor, _conditions);
+            return _room.Decide(submission, actor, situation);
         }
         catch (Exception e)
         {

@@ -11,7 +11,7 @@ public sealed record RoomSupport(EventLog Log, IEventStore Store, TimeProvider C
 public interface IRoomSource
 {
     /// <summary>Makes the empty room, and says what its lesson allows now; null if there is no such room.</summary>
-    Task<(Func<Room> Create, Conditions Conditions)?> FindAsync(Guid room, RoomHosts hosts);
+    Task<Opening?> FindAsync(Guid room, RoomHosts hosts);
 
     /// <summary>Called when a room was loaded, before anybody is given it.</summary>
     Task LoadedAsync(RoomHost host, RoomHosts hosts);
@@ -91,8 +91,8 @@ public sealed class RoomHosts(RoomSupport support, IRoomSource source) : IAsyncD
 
     private async Task<RoomHost?> OpenAsync(Guid room)
     {
-        if (await source.FindAsync(room, this) is not var (create, conditions)) return null;
-        var host = await Task.Run(() => RoomHost.Open(room, create, conditions, support));
+        if (await source.FindAsync(room, this) is not var (create, allowed)) return null;
+        var host = await Task.Run(() => RoomHost.Open(room, create, allowed, support));
         await source.LoadedAsync(host, this);
         return host;
     }

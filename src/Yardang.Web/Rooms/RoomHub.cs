@@ -105,7 +105,7 @@ public sealed class RoomHub(RoomHosts hosts, AccessResolver access, IHubContext<
     {
         if (preview.Length > PreviewBytes) return;
         var (roomAccess, host) = await EnterAsync(room);
-        if (!roomAccess.MayWrite || (!roomAccess.Actor.IsStaff && !host.Conditions.StudentsMayWrite)) return;
+        if (!roomAccess.MayWrite || (!roomAccess.Actor.IsStaff && !host.Allowed.StudentsMayWrite)) return;
         host.Preview(Signed(roomAccess.Actor, preview), roomAccess.Actor);
     }
 

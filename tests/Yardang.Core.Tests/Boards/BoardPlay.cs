@@ -14,7 +14,7 @@ internal static class BoardPlay
         for (var step = 0; step < 60; step++)
         {
             var actor = new[] { Maya, Ben, Teacher }[random.Next(3)];
-            board.Conditions = new Conditions(PensDown: step is > 30 and < 38);
+            board.Allowed = new Allowed(PensDown: step is > 30 and < 38);
             var marks = board.Board.Sheets.Marks.Keys.Order().ToList();
             var mark = marks[random.Next(marks.Count)];
             switch (random.Next(12))

@@ -34,7 +34,7 @@ internal sealed class BoardScript
 
     public List<Envelope> Log { get; } = [];
 
-    public Conditions Conditions { get; set; } = Conditions.Open;
+    public Allowed Allowed { get; set; } = Allowed.Everything;
 
     public static ActivityContent Content() => ActivityContent.Blank("en", "What holds a bridge up?") with
     {
@@ -94,7 +94,7 @@ internal sealed class BoardScript
 
     private Decision Take(Actor asker, Submission submission, Actor actor)
     {
-        var decision = Board.Decide(submission, asker.Role == Role.Program ? actor : asker, Conditions);
+        var decision = Board.Decide(submission, asker.Role == Role.Program ? actor : asker, new Situation(Allowed, 0, 0));
         if (decision is Decision.Accepted accepted)
         {
             var envelope = new Envelope(

@@ -13,7 +13,7 @@ public class LateWorkTests
     [InlineData(false, true)]
     public void Work_that_arrives_after_pens_down_or_closing_is_kept_but_not_on_the_board(bool pensDown, bool closed)
     {
-        _board.Conditions = new Conditions(pensDown, closed);
+        _board.Allowed = new Allowed(pensDown, closed);
         var ink = _board.Draw(Maya);
         Assert.False(_board.Board.Sheets.Marks.ContainsKey(ink));
         var late = Assert.Single(_board.Board.SetAside).Value;
@@ -24,14 +24,14 @@ public class LateWorkTests
     [Fact]
     public void The_teacher_can_add_it_on_behalf_of_its_author()
     {
-        _board.Conditions = new Conditions(PensDown: true);
+        _board.Allowed = new Allowed(PensDown: true);
         var ink = _board.Draw(Maya);
         var number = _board.Log[^1].Number;
         Assert.IsType<Decision.Accepted>(_board.Do(Teacher, new AcceptLateWork(number), 0));
         Assert.Equal(Maya.Number, _board.Board.Sheets.Marks[ink].Author);
         Assert.Empty(_board.Board.SetAside);
 
-        _board.Conditions = Conditions.Open;
+        _board.Allowed = Allowed.Everything;
         _board.Undo(Maya);
         Assert.True(_board.Board.Sheets.Marks[ink].Erased);
     }
@@ -39,7 +39,7 @@ public class LateWorkTests
     [Fact]
     public void The_teacher_can_leave_it_off()
     {
-        _board.Conditions = new Conditions(Closed: true);
+        _board.Allowed = new Allowed(Closed: true);
         var ink = _board.Draw(Maya);
         Assert.IsType<Decision.Accepted>(_board.Do(Teacher, new DiscardLateWork(_board.Log[^1].Number), 0));
         Assert.Empty(_board.Board.SetAside);
@@ -49,7 +49,7 @@ public class LateWorkTests
     [Fact]
     public void A_student_cannot_add_late_work()
     {
-        _board.Conditions = new Conditions(PensDown: true);
+        _board.Allowed = new Allowed(PensDown: true);
         _board.Draw(Maya);
         Assert.Equal(Refusal.NotAllowed, _board.RefusalOf(Maya, new AcceptLateWork(_board.Log[^1].Number)));
     }
@@ -57,14 +57,14 @@ public class LateWorkTests
     [Fact]
     public void The_teacher_writes_while_pens_are_down()
     {
-        _board.Conditions = new Conditions(PensDown: true);
+        _board.Allowed = new Allowed(PensDown: true);
         Assert.True(_board.Board.Sheets.Marks.ContainsKey(_board.Draw(Teacher)));
     }
 
     [Fact]
     public void Late_work_is_held_to_the_rules_that_hold_in_time()
     {
-        _board.Conditions = new Conditions(PensDown: true);
+        _board.Allowed = new Allowed(PensDown: true);
         var id = _board.NextId(Maya);
         Assert.Equal(Refusal.OutOfRange, _board.RefusalOf(Maya, new AddMark(id, 1, Grip.Own, new InkBody([]), new Style(0, 60))));
         Assert.Equal(Refusal.NotAllowed, _board.RefusalOf(Maya, new AddMark(id, 1, Grip.Printed, Line(0, 0, 9, 9), new Style(0, 60))));
@@ -79,7 +79,7 @@ public class LateWorkTests
     [Fact]
     public void It_may_rest_on_other_late_work_of_the_same_person()
     {
-        _board.Conditions = new Conditions(PensDown: true);
+        _board.Allowed = new Allowed(PensDown: true);
         var ink = _board.Draw(Maya);
         Assert.IsType<Decision.Accepted>(_board.Do(Maya, new MakeChanges([new Placed(ink, new Place(900, 0, 0))])));
         Assert.IsType<Decision.Accepted>(_board.Do(Maya, new UndoGesture(_board.Log[^1].Gesture), 0));
@@ -90,7 +90,7 @@ public class LateWorkTests
     [Fact]
     public void Nobody_fills_the_teachers_list_without_end()
     {
-        _board.Conditions = new Conditions(PensDown: true);
+        _board.Allowed = new Allowed(PensDown: true);
         for (var i = 0; i < Limits.LateWork; i++) _board.Draw(Maya);
         Assert.Equal(Refusal.Full, _board.RefusalOf(Maya, new AddMark(_board.NextId(Maya), 1, Grip.Own, Line(0, 0, 9, 9), new Style(0, 60))));
         _board.Draw(Ben);

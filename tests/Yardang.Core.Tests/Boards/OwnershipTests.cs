@@ -88,7 +88,7 @@ public class OwnershipTests
     public void A_client_number_can_be_used_only_by_whom_it_was_given_to()
     {
         var mayasClient = Ids.ClientOf(_board.NextId(Maya));
-        var decision = _board.Board.Decide(new Submission(mayasClient, 1, 0, 0, new UndoGesture(1)), Ben, Conditions.Open);
+        var decision = _board.Board.Decide(new Submission(mayasClient, 1, 0, 0, new UndoGesture(1)), Ben, Situation.Open);
         Assert.Equal(Refusal.UnknownClient, Assert.IsType<Decision.Refused>(decision).Reason);
     }
 }

@@ -21,7 +21,7 @@ public class RetryTests
             // Whatever order the network gave them, everything arrives in order in the end.
             foreach (var n in arrivals.Concat(Enumerable.Range(0, 10)))
             {
-                var decision = board.Board.Decide(commands[n], Maya, Conditions.Open);
+                var decision = board.Board.Decide(commands[n], Maya, Situation.Open);
                 if (decision is Decision.Accepted accepted)
                 {
                     board.Board.Apply(new Envelope(board.Board.Number + 1, 0, Maya, client, n + 1, 0, accepted.Audience, accepted.Event));
@@ -38,7 +38,7 @@ public class RetryTests
         var board = new BoardScript();
         board.Draw(Maya);
         var client = Ids.ClientOf(board.NextId(Maya));
-        var refused = Assert.IsType<Decision.Refused>(board.Board.Decide(new Submission(client, 3, 2, 0, new UndoGesture(1)), Maya, Conditions.Open));
+        var refused = Assert.IsType<Decision.Refused>(board.Board.Decide(new Submission(client, 3, 2, 0, new UndoGesture(1)), Maya, Situation.Open));
         Assert.Equal((Refusal.Resend, 1), (refused.Reason, refused.Number));
     }
 
@@ -48,7 +48,7 @@ public class RetryTests
         var board = new Board(BoardScript.Content());
         Decision Admit(Actor actor)
         {
-            var decision = board.Decide(new Submission(0, 0, 0, 0, new AdmitClient()), actor, Conditions.Open);
+            var decision = board.Decide(new Submission(0, 0, 0, 0, new AdmitClient()), actor, Situation.Open);
             if (decision is Decision.Accepted accepted) board.Apply(new Envelope(board.Number + 1, 0, actor, 0, 0, 0, accepted.Audience, accepted.Event));
             return decision;
         }
@@ -61,6 +61,6 @@ public class RetryTests
         // A room that was put away and loaded again knows it still.
         var again = new Board(BoardScript.Content());
         Assert.True(SnapshotCodec.Restore(SnapshotCodec.Encode(board, Actor.Program), again));
-        Assert.Equal(Refusal.Full, Assert.IsType<Decision.Refused>(again.Decide(new Submission(0, 0, 0, 0, new AdmitClient()), BoardScript.Maya, Conditions.Open)).Reason);
+        Assert.Equal(Refusal.Full, Assert.IsType<Decision.Refused>(again.Decide(new Submission(0, 0, 0, 0, new AdmitClient()), BoardScript.Maya, Situation.Open)).Reason);
     }
 }

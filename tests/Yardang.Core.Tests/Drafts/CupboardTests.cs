@@ -30,7 +30,7 @@ public class CupboardTests
             Do(draft, new AdmitClient(), Actor.Owner, 0);
             var client = draft.Clients.Keys.Max();
             var added = marks.Select((m, i) => new NewMark(Ids.Of(client, 1) + (i * 100), m.Grip, m.Body, m.Style, m.Place, null, [], 0));
-            Assert.IsType<Decision.Accepted>(draft.Decide(new Submission(client, 1, 0, Ids.Of(client, 1), new AddMarks(1, [.. added])), Actor.Owner, Conditions.Open));
+            Assert.IsType<Decision.Accepted>(draft.Decide(new Submission(client, 1, 0, Ids.Of(client, 1), new AddMarks(1, [.. added])), Actor.Owner, Situation.Open));
         }
     }
 
@@ -59,7 +59,7 @@ public class CupboardTests
         Do(draft, new AdmitClient(), Actor.Owner, 0);
         var client = draft.Clients.Keys.Max();
         Do(draft, new MakeChanges([new Naming(Texts.In("en", "Another"))]), Actor.Owner, client);
-        Assert.IsType<Decision.Refused>(draft.Decide(new Submission(client, 2, 1, Ids.Of(client, 2), new ReplaceDraft(earlier)), Actor.Owner, Conditions.Open));
+        Assert.IsType<Decision.Refused>(draft.Decide(new Submission(client, 2, 1, Ids.Of(client, 2), new ReplaceDraft(earlier)), Actor.Owner, Situation.Open));
         Do(draft, new ReplaceDraft(earlier), Actor.Program, 0);
         Assert.Equal(before, ActivityJson.Write(draft.Content()));
         Assert.Null(draft.Sheets.Journal.NextUndo(1));
@@ -68,7 +68,7 @@ public class CupboardTests
     private static void Do(Draft draft, Command command, Actor actor, int client)
     {
         var submission = new Submission(client, client == 0 ? 0 : 1, 0, client == 0 ? 0 : Ids.Of(client, 1), command);
-        var accepted = Assert.IsType<Decision.Accepted>(draft.Decide(submission, actor, Conditions.Open));
+        var accepted = Assert.IsType<Decision.Accepted>(draft.Decide(submission, actor, Situation.Open));
         draft.Apply(new Envelope(draft.Number + 1, 1_000, actor, submission.Client, submission.Counter, submission.Gesture, accepted.Audience, accepted.Event));
     }
 }

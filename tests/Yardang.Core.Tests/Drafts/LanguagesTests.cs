@@ -96,7 +96,7 @@ public class LanguagesTests
     {
         var client = counter == 0 ? 0 : draft.Clients.Keys.Max();
         var submission = new Submission(client, counter, Math.Max(0, counter - 1), counter == 0 ? 0 : Ids.Of(client, counter), command);
-        var accepted = Assert.IsType<Decision.Accepted>(draft.Decide(submission, actor, Conditions.Open));
+        var accepted = Assert.IsType<Decision.Accepted>(draft.Decide(submission, actor, Situation.Open));
         draft.Apply(new Envelope(draft.Number + 1, 1, actor, client, counter, submission.Gesture, accepted.Audience, accepted.Event));
     }
 

@@ -124,7 +124,7 @@ public class PagesTests
     {
         var byProgram = command is StartDraft or AdmitClient;
         var submission = byProgram ? Submission.ByProgram(command) : new Submission(_client, _counter + 1, _counter, Ids.Of(_client, _counter + 1), command);
-        var decision = _draft.Decide(submission, actor, Conditions.Open);
+        var decision = _draft.Decide(submission, actor, Situation.Open);
         if (decision is not Decision.Accepted accepted) return decision;
         if (!byProgram) _counter++;
         _draft.Apply(new Envelope(_draft.Number + 1, 1_000, actor, submission.Client, submission.Counter, submission.Gesture, accepted.Audience, accepted.Event));

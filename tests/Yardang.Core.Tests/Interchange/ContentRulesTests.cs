@@ -134,7 +134,7 @@ public class ContentRulesTests
     }
 
     private static Refusal ReasonOf(Room room, Command command, long gesture = 0) =>
-        Assert.IsType<Decision.Refused>(room.Decide(new Submission(0, 0, 0, gesture, command), Actor.Program, Conditions.Open)).Reason;
+        Assert.IsType<Decision.Refused>(room.Decide(new Submission(0, 0, 0, gesture, command), Actor.Program, Situation.Open)).Reason;
 
     private static byte[] Zip(params (string Name, byte[] Bytes)[] entries)
     {

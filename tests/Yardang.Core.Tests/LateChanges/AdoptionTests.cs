@@ -130,7 +130,7 @@ public class AdoptionTests
         var later = earlier with { Marks = [Printed(Zone, Grip.Printed, "") with { Body = zone with { Name = Texts.In("en", "Pillars"), Expected = new Expectation([], ["pillar"]) }, Style = new Style(0, 0, 1) }, Printed(91, Grip.Key, "the answer")] };
         foreach (var (command, gesture) in new (Command, long)[] { (new AdoptChange(1, new(later, [1]), [earlier]), 1), (new GiveUpChange(1), 0) })
         {
-            var accepted = Assert.IsType<Decision.Accepted>(board.Decide(new Submission(0, 0, 0, gesture, command), Actor.Program, Conditions.Open));
+            var accepted = Assert.IsType<Decision.Accepted>(board.Decide(new Submission(0, 0, 0, gesture, command), Actor.Program, Situation.Open));
             var envelope = new Envelope(board.Number + 1, 1, Actor.Program, 0, 0, gesture, accepted.Audience, accepted.Event);
             board.Apply(envelope);
             foreach (var bytes in new[] { EventCodec.Encode(envelope), SnapshotCodec.Encode(board, Maya) })

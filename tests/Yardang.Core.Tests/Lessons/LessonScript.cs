@@ -16,6 +16,9 @@ internal sealed class LessonScript
 
     public List<Envelope> Log { get; } = [];
 
+    /// <summary>The time of the next event, ms, if it is not as usual: one more than of that before.</summary>
+    public long? Now { get; set; }
+
     public Decision Do(Command command, Actor actor)
     {
         var client = Lesson.Clients.FirstOrDefault(c => c.Value.Actor == actor.Number).Key;
@@ -31,10 +34,10 @@ internal sealed class LessonScript
 
     private Decision Take(Submission submission, Actor actor)
     {
-        var decision = Lesson.Decide(submission, actor, Conditions.Open);
+        var decision = Lesson.Decide(submission, actor, new Situation(Allowed.Everything, Now ?? 1_000 + Lesson.Number, 0));
         if (decision is Decision.Accepted accepted)
         {
-            var envelope = new Envelope(Lesson.Number + 1, 1_000 + Lesson.Number, actor, submission.Client, submission.Counter, 0, accepted.Audience, accepted.Event);
+            var envelope = new Envelope(Lesson.Number + 1, Now ?? 1_000 + Lesson.Number, actor, submission.Client, submission.Counter, 0, accepted.Audience, accepted.Event);
             Log.Add(envelope);
             Lesson.Apply(envelope);
         }

@@ -66,10 +66,10 @@ public class LessonTests
     public void A_closed_lesson_lets_nobody_in_and_can_go_on_later()
     {
         Do(Actor.Owner, new CloseLesson());
-        Assert.False(_lesson.Conditions.StudentsMayWrite);
+        Assert.False(_lesson.Allowed.StudentsMayWrite);
         Assert.Equal(Refusal.Closed, RefusalOf(Actor.Program, new Join()));
         Do(Actor.Owner, new ReopenLesson());
-        Assert.True(_lesson.Conditions.StudentsMayWrite);
+        Assert.True(_lesson.Allowed.StudentsMayWrite);
     }
 
     [Theory]
@@ -96,14 +96,14 @@ public class LessonTests
 
     private Decision Decide(Actor actor, Command command)
     {
-        if (actor.Role == Role.Program) return _lesson.Decide(Submission.ByProgram(command), actor, Conditions.Open);
+        if (actor.Role == Role.Program) return _lesson.Decide(Submission.ByProgram(command), actor, Situation.Open);
         if (!_lesson.Clients.Any(c => c.Value.Actor == actor.Number))
         {
-            Take(actor, _lesson.Decide(new Submission(0, 0, 0, 0, new AdmitClient()), actor, Conditions.Open), 0, 0);
+            Take(actor, _lesson.Decide(new Submission(0, 0, 0, 0, new AdmitClient()), actor, Situation.Open), 0, 0);
         }
 
         var (client, record) = _lesson.Clients.First(c => c.Value.Actor == actor.Number);
-        return _lesson.Decide(new Submission(client, record.HighWater + 1, record.HighWater, 0, command), actor, Conditions.Open);
+        return _lesson.Decide(new Submission(client, record.HighWater + 1, record.HighWater, 0, command), actor, Situation.Open);
     }
 
     private void Do(Actor actor, Command command)

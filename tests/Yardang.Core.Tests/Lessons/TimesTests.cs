@@ -20,10 +20,11 @@ public class TimesTests
     public void Before_it_opens_nobody_writes_or_hands_in()
     {
         Set(new LessonTimes(OpensAt: Later, HandsIn: true));
-        Assert.False(_lesson.Lesson.Conditions.StudentsMayWrite);
+        Assert.False(_lesson.Lesson.Allowed.StudentsMayWrite);
         Assert.Equal(Refusal.NotAllowed, Why(new HandIn(), s_maya));
+        _lesson.Now = Later;
         _lesson.Do(new AnnounceMoment(Moment.Opens), Actor.Program);
-        Assert.True(_lesson.Lesson.Conditions.StudentsMayWrite);
+        Assert.True(_lesson.Lesson.Allowed.StudentsMayWrite);
     }
 
     [Fact]
@@ -52,6 +53,7 @@ public class TimesTests
         Assert.Null(_lesson.Lesson.People[2].HandedInAt);
 
         _lesson.Do(new HandIn(), s_maya);
+        _lesson.Now = Later;
         _lesson.Do(new AnnounceMoment(Moment.Due), Actor.Program);
         Assert.Equal(Refusal.NotAllowed, Why(new TakeWorkBack(), s_maya));
         Assert.IsType<Decision.Accepted>(_lesson.Do(new HandIn(), s_ben));
@@ -127,6 +129,7 @@ public class TimesTests
         _lesson.Do(new ConfirmChange(1), s_maya);
         _lesson.Do(new HandIn(), s_ben);
         _lesson.Do(new TakeWorkBack(), s_ben);
+        _lesson.Now = Later;
         _lesson.Do(new AnnounceMoment(Moment.Due), Actor.Program);
         _lesson.Do(new TakeChangeBack(1), Actor.Program);
         var replayed = new Lesson();

@@ -57,7 +57,7 @@ public class SightTests
     [Fact]
     public void Classmates_see_late_work_once_the_teacher_has_added_it_and_know_nothing_of_it_before()
     {
-        var board = new BoardScript { Conditions = new Conditions(PensDown: true) };
+        var board = new BoardScript { Allowed = new Allowed(PensDown: true) };
         var bens = Copy(() => new Board(Content()), SnapshotCodec.Encode(board.Board, Ben));
         var stroke = board.Draw(Maya);
         Assert.False(Sight.Of(Ben, board.Log[^1]));
@@ -110,7 +110,7 @@ public class SightTests
     {
         var content = Content() with { Marks = [.. Content().Marks, Printed(9, Grip.Key, "it pushes back")] };
         var board = new Board(Content());
-        var brought = Assert.IsType<Decision.Accepted>(board.Decide(Submission.ByProgram(new BringWork(content)), Actor.Program, Conditions.Open));
+        var brought = Assert.IsType<Decision.Accepted>(board.Decide(Submission.ByProgram(new BringWork(content)), Actor.Program, Situation.Open));
         Assert.DoesNotContain(((WorkBrought)brought.Event).Content.Marks, m => m.Grip == Grip.Key);
         Assert.Single(AnswerKey.In(content.Marks).Marks);
     }

@@ -54,7 +54,7 @@ public class EmbedTests
         var (_, mayas) = await school.StudentAsync(lesson.Code, "Maya");
         var key = await ShowAsync(school, lesson);
         await using var db = await school.Get<IDbContextFactory<SchoolContext>>().CreateDbContextAsync(Stop);
-        var teachers = await Seating.BoardAsync(db, lesson.Id, BoardKind.Teacher, 0);
+        var teachers = await Seating.BoardAsync(db, lesson.Id, Whose.Teacher, 0);
         Assert.Equal(HttpStatusCode.OK, (await school.Visitor().GetAsync($"/rooms/{teachers}/snapshot?embed={key}", Stop)).StatusCode);
         Assert.Equal(HttpStatusCode.NotFound, (await school.Visitor().GetAsync($"/rooms/{mayas.Split('/', '?')[2]}/snapshot?embed={key}", Stop)).StatusCode);
     }

@@ -218,7 +218,7 @@ public sealed class LateHandingTests : IAsyncLifetime
     private async Task<Guid> TeachersBoardAsync()
     {
         await using var db = await SchoolAsync();
-        return await Seating.BoardAsync(db, _lesson.Id, BoardKind.Teacher, 0);
+        return await Seating.BoardAsync(db, _lesson.Id, Whose.Teacher, 0);
     }
 
     private async Task<long> AddPageAsync(string name)

@@ -106,7 +106,7 @@ public sealed class WaitingWorkTests : IAsyncLifetime
     {
         if (people.Length > 0) await CommandAsync(new SetGroups([new Group(1, name, [.. people])], 0));
         await using var db = await _school.Get<IDbContextFactory<SchoolContext>>().CreateDbContextAsync(Stop);
-        return await _school.Get<RoomHosts>().GetAsync(await Seating.BoardAsync(db, _lesson.Id, BoardKind.Group, 1));
+        return await _school.Get<RoomHosts>().GetAsync(await Seating.BoardAsync(db, _lesson.Id, Whose.Group, 1));
     }
 
     private async Task<List<WorkWaits>> WaitingAsync()

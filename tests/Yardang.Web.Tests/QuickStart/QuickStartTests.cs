@@ -52,7 +52,7 @@ public sealed class QuickStartTests : IAsyncLifetime
         Assert.Equal(0, log.LastNumber(board));
         Assert.Equal(0, log.LastNumber(lesson.Id));
         await using var db = await SchoolAsync();
-        Assert.Equal(0, await db.Users.CountAsync(Stop) + await db.Lessons.CountAsync(Stop) + await db.Activities.CountAsync(Stop) + await db.Participants.CountAsync(Stop) + await db.Boards.CountAsync(Stop) + await db.Versions.CountAsync(Stop));
+        Assert.Equal(0, await db.Users.CountAsync(Stop) + await db.Lessons.CountAsync(Stop) + await db.Activities.CountAsync(Stop) + await db.Participants.CountAsync(Stop) + await db.Rooms.CountAsync(Stop) + await db.Versions.CountAsync(Stop));
     }
 
     [Fact]

@@ -166,7 +166,7 @@ public sealed class CrashTests : IAsyncDisposable
             ClassName = "7 Amber",
             HandedOutAt = DateTimeOffset.UtcNow,
         };
-        db.AddRange(version, lesson);
+        db.AddRange(version, lesson, RoomRecord.OfLesson(lesson));
         await db.SaveChangesAsync();
         return lesson;
     }

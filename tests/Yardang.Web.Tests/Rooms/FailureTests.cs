@@ -50,7 +50,7 @@ public sealed class FailureTests : IAsyncDisposable
         var failing = host.SubmitAsync(new Faulty(AtDeciding: false), Actor.Program, Stop);
         var behind = host.SubmitAsync(new AdmitClient(), Actor.Owner, Stop);
         var looking = host.LookAsync(_ => { }, Stop);
-        var setting = host.SetConditionsAsync(Conditions.Open);
+        var setting = host.SetAllowedAsync(Allowed.Everything);
         gate.Set();
         await holding;
         Assert.Equal(Refusal.Busy, Assert.IsType<Decision.Refused>((await behind).Decision).Reason);
@@ -125,7 +125,7 @@ public sealed class FailureTests : IAsyncDisposable
         await _log.DisposeAsync();
     }
 
-    private RoomHost Open(Func<Room> create) => RoomHost.Open(Guid.CreateVersion7(), create, Conditions.Open, new RoomSupport(_log, _store, TimeProvider.System, NullLogger.Instance));
+    private RoomHost Open(Func<Room> create) => RoomHost.Open(Guid.CreateVersion7(), create, Allowed.Everything, new RoomSupport(_log, _store, TimeProvider.System, NullLogger.Instance));
 
     private sealed record Faulty(bool AtDeciding) : Command;
 
@@ -136,7 +136,7 @@ public sealed class FailureTests : IAsyncDisposable
     {
         public override RoomKind Kind => RoomKind.Board;
 
-        protected override Decision DecideCommand(Submission submission, Actor actor, Conditions conditions) =>
+        protected override Decision DecideCommand(Submission submission, Actor actor, Situation situation) =>
             submission.Command is Faulty { AtDeciding: true } ? throw new DivideByZeroException() : new Unheard();
 
         protected override void RestoreState(RoomSnapshot snapshot)

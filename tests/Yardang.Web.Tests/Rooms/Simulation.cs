@@ -91,7 +91,7 @@ internal sealed class Simulation : IAsyncDisposable
         {
             try
             {
-                await host.SetConditionsAsync(new Conditions(PensDown: down));
+                await host.SetAllowedAsync(new Allowed(PensDown: down));
             }
             catch (System.Threading.Channels.ChannelClosedException)
             {
@@ -167,8 +167,8 @@ internal sealed class Simulation : IAsyncDisposable
 
     private sealed class OneBoard(Simulation simulation) : IRoomSource
     {
-        public Task<(Func<Room> Create, Conditions Conditions)?> FindAsync(Guid room, RoomHosts hosts) =>
-            Task.FromResult<(Func<Room>, Conditions)?>((NewBoard, new Conditions(PensDown: simulation._pensDown)));
+        public Task<Opening?> FindAsync(Guid room, RoomHosts hosts) =>
+            Task.FromResult<Opening?>(new(NewBoard, new Allowed(PensDown: simulation._pensDown)));
 
         public Task LoadedAsync(RoomHost host, RoomHosts hosts) => Task.CompletedTask;
     }

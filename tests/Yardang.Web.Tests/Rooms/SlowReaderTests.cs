@@ -22,7 +22,7 @@ public sealed class SlowReaderTests : IAsyncDisposable
     public SlowReaderTests()
     {
         _log = new EventLog(_store);
-        _host = RoomHost.Open(Guid.CreateVersion7(), NewBoard, Conditions.Open, new RoomSupport(_log, _store, TimeProvider.System, NullLogger.Instance));
+        _host = RoomHost.Open(Guid.CreateVersion7(), NewBoard, Allowed.Everything, new RoomSupport(_log, _store, TimeProvider.System, NullLogger.Instance));
     }
 
     [Fact]
@@ -67,7 +67,7 @@ public sealed class SlowReaderTests : IAsyncDisposable
         Draw(writer);
         await _host.LookAsync(_ => { }, TestContext.Current.CancellationToken);
         _store.Write([new Append(_host.Id, 3, _host.Epoch, [[0xc1]], _ => { })]);
-        var broken = RoomHost.Open(_host.Id, NewBoard, Conditions.Open, new RoomSupport(_log, _store, TimeProvider.System, NullLogger.Instance));
+        var broken = RoomHost.Open(_host.Id, NewBoard, Allowed.Everything, new RoomSupport(_log, _store, TimeProvider.System, NullLogger.Instance));
         Assert.Equal(2, broken.Durable);
         var (decision, _) = await broken.SubmitAsync(new AdmitClient(), s_maya, TestContext.Current.CancellationToken);
         Assert.Equal(Refusal.ReadOnly, Assert.IsType<Decision.Refused>(decision).Reason);

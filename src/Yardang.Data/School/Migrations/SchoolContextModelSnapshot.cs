@@ -199,29 +199,6 @@ namespace Yardang.Data.School.Migrations
                     b.ToTable("Activities", (string)null);
                 });
 
-            modelBuilder.Entity("Yardang.Data.School.BoardRecord", b =>
-                {
-                    b.Property<Guid>("Id")
-                        .ValueGeneratedOnAdd()
-                        .HasColumnType("TEXT");
-
-                    b.Property<int>("Kind")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<Guid>("LessonId")
-                        .HasColumnType("TEXT");
-
-                    b.Property<int>("Number")
-                        .HasColumnType("INTEGER");
-
-                    b.HasKey("Id");
-
-                    b.HasIndex("LessonId", "Kind", "Number")
-                        .IsUnique();
-
-                    b.ToTable("Boards", (string)null);
-                });
-
             modelBuilder.Entity("Yardang.Data.School.ClassEntryRecord", b =>
                 {
                     b.Property<Guid>("ListId")
@@ -534,6 +511,35 @@ namespace Yardang.Data.School.Migrations
                         .IsUnique();
 
                     b.ToTable("Participants", (string)null);
+                });
+
+            modelBuilder.Entity("Yardang.Data.School.RoomRecord", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Kind")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Number")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<Guid>("OfId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Part")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Whose")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("OfId", "Kind", "Part", "Whose", "Number")
+                        .IsUnique();
+
+                    b.ToTable("Rooms", (string)null);
                 });
 
             modelBuilder.Entity("Yardang.Data.School.RoomRemovalRecord", b =>

@@ -1,0 +1,30 @@
+namespace Yardang.Core.Rooms;
+
+/// <summary>What a lesson allows in one of its rooms now.</summary>
+/// <param name="PensDown">Students cannot write; what they write is set aside.</param>
+/// <param name="Closed">The lesson is over; its rooms can be read.</param>
+/// <param name="Waits">The lesson is not open yet.</param>
+public sealed record Allowed(bool PensDown = false, bool Closed = false, bool Waits = false)
+{
+    /// <summary>Nothing is restricted.</summary>
+    public static readonly Allowed Everything = new();
+
+    /// <summary>Whether students may write now.</summary>
+    public bool StudentsMayWrite => !PensDown && !Closed && !Waits;
+}
+
+/// <summary>All that a decision rests on besides the room, the command and who asks: so the same log and the same situation give the same decision.</summary>
+/// <param name="Allowed">What the lesson allows here now.</param>
+/// <param name="Time">The server's clock, ms since 1970-01-01 UTC; the event is given the same.</param>
+/// <param name="Seed">Of chance. It follows from the room and the number of its next event, both of which are in the log.</param>
+public sealed record Situation(Allowed Allowed, long Time, ulong Seed)
+{
+    /// <summary>Nothing is restricted, and it is the beginning of time.</summary>
+    public static readonly Situation Open = new(Allowed.Everything, 0, 0);
+
+    /// <summary>The situation in which a room decides about its next event.</summary>
+    public static Situation Of(Guid room, long number, Allowed allowed, long time) => new(allowed, time, Chance.SeedOf(room, number));
+
+    /// <summary>Chance, from its beginning.</summary>
+    public Chance Chance => new(Seed);
+}

@@ -1,0 +1,49 @@
+using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Infrastructure;
+using Microsoft.EntityFrameworkCore.Migrations;
+using Yardang.Core.Lessons;
+using Yardang.Core.Rooms;
+using Yardang.Data.School;
+
+namespace Yardang.Web.Tests.Server;
+
+/// <summary>A school that ran an earlier version opens with all that it had.</summary>
+public sealed class MigrationTests : IDisposable
+{
+    private readonly string _file = Path.Combine(Path.GetTempPath(), $"yardang-{Guid.NewGuid():N}.db");
+
+    [Fact]
+    public async Task Drafts_lessons_and_boards_of_before_are_all_in_the_table_of_rooms()
+    {
+        await using var db = new SchoolContext(new DbContextOptionsBuilder<SchoolContext>().UseSqlite($"Data Source={_file};Pooling=False").Options);
+        var migrator = db.GetService<IMigrator>();
+        await migrator.MigrateAsync("TeachingTogether", TestContext.Current.CancellationToken);
+        var (draft, activity, lesson, own, teachers) = (Guid.CreateVersion7(), Guid.CreateVersion7(), Guid.CreateVersion7(), Guid.CreateVersion7(), Guid.CreateVersion7());
+        await InsertAsync(db, "Activities", ("Id", activity), ("DraftId", draft), ("OwnerId", Guid.Empty));
+        await InsertAsync(db, "Lessons", ("Id", lesson), ("OwnerId", Guid.Empty), ("ActivityId", activity), ("VersionId", Guid.Empty), ("Code", "BRIDGE12"));
+        await InsertAsync(db, "Boards", ("Id", own), ("LessonId", lesson), ("Kind", 0), ("Number", 7));
+        await InsertAsync(db, "Boards", ("Id", teachers), ("LessonId", lesson), ("Kind", 3), ("Number", 0));
+
+        await migrator.MigrateAsync(cancellationToken: TestContext.Current.CancellationToken);
+
+        var rooms = await db.Rooms.ToDictionaryAsync(r => r.Id, TestContext.Current.CancellationToken);
+        Assert.Equal((RoomKind.Draft, activity), (rooms[draft].Kind, rooms[draft].OfId));
+        Assert.Equal((RoomKind.Lesson, lesson), (rooms[lesson].Kind, rooms[lesson].OfId));
+        Assert.Equal((RoomKind.Board, lesson, new RoomPlace(1, Whose.Own, 7)), (rooms[own].Kind, rooms[own].OfId, rooms[own].Place));
+        Assert.Equal(new RoomPlace(1, Whose.Teacher, 0), rooms[teachers].Place);
+
+        await migrator.MigrateAsync("TeachingTogether", TestContext.Current.CancellationToken);
+        Assert.Equal(2, await db.Database.SqlQueryRaw<int>("SELECT COUNT(*) AS Value FROM Boards").SingleAsync(TestContext.Current.CancellationToken));
+    }
+
+    public void Dispose() => File.Delete(_file);
+
+    // What is not said is as empty as its column allows.
+    private static async Task InsertAsync(SchoolContext db, string table, params (string Column, object Value)[] said)
+    {
+        var columns = await db.Database.SqlQuery<string>($"SELECT name AS Value FROM pragma_table_info({table})").ToListAsync(TestContext.Current.CancellationToken);
+        var values = columns.Select(c => said.FirstOrDefault(s => s.Column == c).Value ?? (c.EndsWith("Names", StringComparison.Ordinal) ? "{}" : (object)0)).ToArray();
+        var sql = $"INSERT INTO {table} ({string.Join(", ", columns.Select(c => $"\"{c}\""))}) VALUES ({string.Join(", ", values.Select((_, i) => $"{{{i}}}"))})";
+        await db.Database.ExecuteSqlRawAsync(sql, values, TestContext.Current.CancellationToken);
+    }
+}
