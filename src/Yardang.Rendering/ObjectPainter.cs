@@ -46,7 +46,7 @@ internal static class ObjectPainter
     // Line first and filling over it, so that only what lies outside of both box and tail is seen of the line.
     public static void Paint(SKCanvas canvas, BubbleBody bubble, Mark mark)
     {
-        var middle = MarkGeometry.BoxOf(bubble).Middle;
+        var middle = bubble.Box().Middle;
         var (x, y) = ((float)middle.X, (float)middle.Y);
         float dx = bubble.TipX - x, dy = bubble.TipY - y, length = Math.Max(1, MathF.Sqrt((dx * dx) + (dy * dy)));
         var half = Math.Min(bubble.Width, bubble.Height) * Tail / 2;
@@ -68,7 +68,7 @@ internal static class ObjectPainter
     {
         ShapePainter.PaintShape(canvas, new ShapeBody(ShapeKind.Line, connector.Points), mark, Palette.InkOf(mark), null);
         if (connector.Label is not { } label) return;
-        var middle = MarkGeometry.BoxOf(connector).Middle;
+        var middle = connector.Box().Middle;
         using var words = PagePainter.Fill(Palette.Print);
         using var white = PagePainter.Fill(0xffffff);
         var (x, y) = ((float)middle.X, (float)middle.Y);
@@ -107,7 +107,7 @@ internal static class ObjectPainter
 
     private static SKRect Scaled(MarkBody body, Mark mark)
     {
-        var box = MarkGeometry.BoxOf(body);
+        var box = body.Box();
         float halfWidth = (float)box.Width * (mark.Scale?.X ?? 1_000) / 2_000f, halfHeight = (float)box.Height * (mark.Scale?.Y ?? 1_000) / 2_000f;
         var (x, y) = ((float)box.Middle.X, (float)box.Middle.Y);
         return new(x - halfWidth, y - halfHeight, x + halfWidth, y + halfHeight);

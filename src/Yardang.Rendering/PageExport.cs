@@ -87,7 +87,7 @@ public static class PageExport
 
     private static void Paint(SKCanvas canvas, ExportPage page, PictureShelf pictures, CancellationToken stop)
     {
-        PagePainter.Paint(canvas, page.Page, Until(page.Marks, stop), page.Unit, name => pictures.Find(name, page.Picture));
+        PagePainter.Paint(canvas, page.Page, Until(page.Marks, stop), new(page.Unit, name => pictures.Find(name, page.Picture)));
         if (page.Foot.Length == 0) return;
         using var fill = PagePainter.Fill(0x4a5c63);
         WordPainter.Paint(canvas, page.Foot, Reading.IsRightToLeft(page.Foot), new SKPoint(FootInset, page.Page.Size.Height - FootInset), SKTextAlign.Left, FootSize, bold: false, fill);

@@ -61,9 +61,9 @@ internal static class ShapePainter
 
     private static SKPoint[] Scaled(ShapeBody shape, Mark mark)
     {
-        var middle = MarkGeometry.BoxOf(shape).Middle;
+        var middle = shape.Box().Middle;
         double sx = (mark.Scale?.X ?? 1_000) / 1_000.0, sy = (mark.Scale?.Y ?? 1_000) / 1_000.0;
-        return [.. MarkGeometry.Corners(shape).Select(c => new SKPoint((float)(middle.X + ((c.X - middle.X) * sx)), (float)(middle.Y + ((c.Y - middle.Y) * sy))))];
+        return [.. Core.Shapes.Spot.All(shape.Points).Select(c => new SKPoint((float)(middle.X + ((c.X - middle.X) * sx)), (float)(middle.Y + ((c.Y - middle.Y) * sy))))];
     }
 
     private static SKPath PathOf(ShapeKind kind, SKPoint[] p)

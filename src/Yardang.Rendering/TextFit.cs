@@ -15,13 +15,14 @@ public static class TextFit
     /// <summary>The activity with all its words broken into lines.</summary>
     public static ActivityContent Fit(ActivityContent content) => content with { Marks = [.. content.Marks.Select(m => m with { Body = Fit(m.Body, m.Style.Looks) })] };
 
-    private static MarkBody Fit(MarkBody body, Looks looks) => body switch
+    private static MarkBody Fit(MarkBody body, Looks looks)
     {
-        TextBody t when Broken(t.Words, t.Width, looks) is var words => t with { Words = words, Height = (int)(words.Lines.Length * LineHeight * words.Size) },
-        NoteBody n => n with { Words = Broken(n.Words, n.Width - (2 * NotePadding), looks) },
-        BubbleBody b => b with { Words = Broken(b.Words, b.Width - (2 * NotePadding), looks) },
-        _ => body,
-    };
+        if (body.Written() is not { } words) return body;
+        var (width, height) = ((int)body.Box().Width, (int)body.Box().Height);
+        if (body is not TextBody) return body.With(Broken(words, width - (2 * NotePadding), looks), width, height);
+        var broken = Broken(words, width, looks);
+        return body.With(broken, width, (int)(broken.Lines.Length * LineHeight * broken.Size));
+    }
 
     private static Words Broken(Words words, int width, Looks looks)
     {

@@ -25,7 +25,7 @@ public static partial class FillIns
 
     private static IEnumerable<string> Said(Texts texts) => texts.ByLanguage.Values;
 
-    private static IEnumerable<string> Said(Mark mark) => mark.Words is { } words ? [words.Text] : mark.Body is ZoneBody zone ? Said(zone.Name) : [];
+    private static IEnumerable<string> Said(Mark mark) => mark.Words is { } words ? [words.Text] : Said(mark.Body.Named() ?? Texts.None);
 
     [GeneratedRegex(@"\{(?<name>[^{}\r\n]{1,40})\}", RegexOptions.ExplicitCapture, 1_000)]
     private static partial Regex Place();

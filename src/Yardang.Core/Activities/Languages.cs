@@ -20,22 +20,7 @@ public static class Languages
     /// <param name="mark">The mark.</param>
     /// <param name="language">The language that is asked for; null for as it was written.</param>
     /// <param name="written">The language in which texts were written that do not know it themselves.</param>
-    public static Mark ReadIn(Mark mark, string? language, string written)
-    {
-        if (mark.Body is ZoneBody zone) return mark with { Body = zone with { Name = Texts.In(written, zone.Name.In([language ?? written]) ?? zone.Name.For(written)) } };
-        if (mark.Words?.Also?.FirstOrDefault(a => string.Equals(a.Language, language, StringComparison.Ordinal)) is not { } said) return mark;
-        var words = new Words(said.Text, said.Language, said.Lines, said.Size);
-        return mark with
-        {
-            Body = mark.Body switch
-            {
-                TextBody text => text with { Words = words },
-                NoteBody note => note with { Words = words },
-                BubbleBody bubble => bubble with { Words = words },
-                var other => other,
-            },
-        };
-    }
+    public static Mark ReadIn(Mark mark, string? language, string written) => mark with { Body = mark.Body.ReadIn(language, written) };
 
     // For each text, the languages in which it is there.
     private static IEnumerable<IReadOnlyCollection<string>> TextsOf(ActivityContent activity)
@@ -51,7 +36,7 @@ public static class Languages
 
         foreach (var mark in activity.Marks.Where(m => m.Grip != Grip.Key))
         {
-            if (mark.Body is ZoneBody zone) yield return In(zone.Name);
+            if (mark.Body.Named() is { } name) yield return In(name);
             if (mark.Words is { } words && words.Text.Trim().Length > 0) yield return [words.Language, .. (words.Also ?? []).Select(a => a.Language)];
         }
     }

@@ -164,21 +164,9 @@ public sealed class Board(ActivityContent version) : Room
     // In points of ink and letters, roughly.
     private static int SizeOf(Command command) => command switch
     {
-        AddMark add => SizeOf(add.Body),
-        AddMarks(_, var marks) => marks.Sum(m => SizeOf(m.Body)),
-        MakeChanges(var changes) => changes.Sum(c => c is Remaking(_, var body) ? SizeOf(body) : c is Wording wording ? wording.Words.Text.Length : 1),
-        _ => 1,
-    };
-
-    private static int SizeOf(MarkBody body) => body switch
-    {
-        InkBody(var points) => points.Length,
-        TextBody t => t.Words.Text.Length,
-        NoteBody n => n.Words.Text.Length,
-        BubbleBody b => b.Words.Text.Length,
-        PictureBody p => p.Description.Length + (p.Text?.Length ?? 0),
-        FormulaBody f => f.Source.Length + f.Outline.Length,
-        ShapeBody s => s.Points.Length,
+        AddMark add => add.Body.Weight(),
+        AddMarks(_, var marks) => marks.Sum(m => m.Body.Weight()),
+        MakeChanges(var changes) => changes.Sum(c => c is Remaking(_, var body) ? body.Weight() : c is Wording wording ? wording.Words.Text.Length : 1),
         _ => 1,
     };
 

@@ -55,7 +55,7 @@ public static class ActivityArchive
     /// <summary>The names in the media store that an activity uses, each once.</summary>
     public static IEnumerable<string> MediaOf(ActivityContent activity) => MediaOf(activity.Pages, activity.Marks).Distinct(StringComparer.Ordinal);
 
-    private static IEnumerable<string> MediaOf(ImmutableArray<Page> pages, ImmutableArray<Mark> marks) => marks.Select(m => m.Body).OfType<PictureBody>().Select(p => p.Media)
+    private static IEnumerable<string> MediaOf(ImmutableArray<Page> pages, ImmutableArray<Mark> marks) => marks.SelectMany(m => m.Body.MediaNames())
         .Concat(pages.Select(p => p.Paper.Media).OfType<string>())
         .Concat(pages.Select(p => p.Stimulus).OfType<Stimulus>().Where(s => s.Kind != StimulusKind.Link).Select(s => s.Source));
 

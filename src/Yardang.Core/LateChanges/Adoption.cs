@@ -58,7 +58,7 @@ public static class Adoption
 
         if (chosen.Length > 0) changes.AddRange(Differences(board, activity));
         var top = adopt.Earlier.Take(1).SelectMany(version => version.Marks).Select(m => m.Order).DefaultIfEmpty().Max();
-        var given = activity.Marks.Where(m => m.Grip != Grip.Key && (chosen.IsEmpty ? board.FindPage(m.Page) is { Erased: false } : chosen.Contains(m.Page))).Select(WithoutKey).ToList();
+        var given = activity.Marks.Where(m => m.Grip != Grip.Key && (chosen.IsEmpty ? board.FindPage(m.Page) is { Erased: false } : chosen.Contains(m.Page))).Select(m => m.AsTold()).ToList();
         var front = Math.Max(top, given.Select(m => m.Order).DefaultIfEmpty().Max()) + 1;
         foreach (var mark in given)
         {
@@ -78,7 +78,7 @@ public static class Adoption
     /// <summary>Takes a late change off a board: what others have changed since stays, and so does a page on which somebody has written.</summary>
     public static GestureUndone GiveUp(Sheets board, Gesture gesture)
     {
-        var (changes, skipped) = Marking.Turn(board, gesture, s => s.Before, _ => gesture.Id, change => change switch
+        var (changes, skipped) = Marking.Turn(board, gesture, s => s.Before, (_, writer) => writer == gesture.Id, change => change switch
         {
             PageErasing(var page, true) => !board.Visible(page).Any(m => !m.ByStaff),
             Erasing(var mark, true) => !IsHeld(board, mark),
@@ -109,7 +109,7 @@ public static class Adoption
     private static IEnumerable<Change> Differences(Mark there, Mark mark, ImmutableArray<ActivityContent> earlier)
     {
         var id = mark.Id;
-        if (there.Body.GetType() == mark.Body.GetType() && !ActivityJson.AreSame(WithoutKey(there).Body, mark.Body)) yield return new Remaking(id, mark.Body);
+        if (there.Body.GetType() == mark.Body.GetType() && !ActivityJson.AreSame(there.AsTold().Body, mark.Body)) yield return new Remaking(id, mark.Body);
         if (there.Style != mark.Style) yield return new Styling(id, mark.Style);
         if (there.Scale != mark.Scale) yield return new Scaling(id, mark.Scale);
         if (there.Pinned != mark.Pinned) yield return new Pinning(id, mark.Pinned);
@@ -136,11 +136,9 @@ public static class Adoption
     // What is printed late still lies under what students have written: they began to count where the printed marks ended.
     private static double UnderWork(double order, double top, double front) => order <= top ? order : top + ((order - top) / (front - top));
 
-    private static Mark WithoutKey(Mark mark) => mark.Body is ZoneBody { Expected: not null } zone ? mark with { Body = zone with { Expected = null } } : mark;
-
     // A student's connector hangs on it.
     private static bool IsHeld(Sheets board, long mark) =>
-        board.Marks.Values.Any(m => !m.ByStaff && !m.Erased && m.Body is ConnectorBody c && (c.From == mark || c.To == mark));
+        board.Marks.Values.Any(m => !m.ByStaff && !m.Erased && m.Body.Ends().Contains(mark));
 
     private static long PageOf(Sheets board, Change change) =>
         change.Target == 0 ? 0 : board.Marks.TryGetValue(change.Target, out var mark) ? mark.Page : board.FindPage(change.Target)?.Id ?? 0;

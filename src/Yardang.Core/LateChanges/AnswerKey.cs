@@ -34,7 +34,7 @@ public sealed record AnswerKey(ImmutableArray<Mark> Marks, ImmutableArray<ZoneKe
 
     /// <summary>An activity without its key: what may be told to everybody.</summary>
     public static ActivityContent Without(ActivityContent content) =>
-        content with { Marks = [.. content.Marks.Where(m => m.Grip != Grip.Key).Select(m => m.Body is ZoneBody { Expected: not null } zone ? m with { Body = zone with { Expected = null } } : m)] };
+        content with { Marks = [.. content.Marks.Where(m => m.Grip != Grip.Key).Select(m => m.AsTold())] };
 
     /// <summary>The key that stands on a board.</summary>
     public static AnswerKey On(Sheets board) => Of(board.Marks.Values);
@@ -56,7 +56,7 @@ public sealed record AnswerKey(ImmutableArray<Mark> Marks, ImmutableArray<ZoneKe
                 .. Marks.Select(m => m with
                 {
                     Id = Fitting(m.Id),
-                    Body = m.Body is ConnectorBody line ? line with { From = Fitting(line.From), To = Fitting(line.To) } : m.Body,
+                    Body = m.Body.WithEnds(Fitting),
                 }).OrderBy(m => m.Id),
             ],
         };

@@ -49,8 +49,9 @@ public static class ContentRules
 
         for (var i = 0; i < content.Marks.Length; i++)
         {
-            if (content.Marks[i] is { Body: ConnectorBody(var from, var to, _, _) } line && pages.Count > 0 && !(HoldsOn(from) && HoldsOn(to))) return new($"Mark {i + 1} connects what cannot be connected.");
-            bool HoldsOn(long end) => marks.TryGetValue(end, out var there) && there.Page == line.Page && there.Body is not ConnectorBody;
+            var line = content.Marks[i];
+            if (pages.Count > 0 && !line.Body.Ends().All(HoldsOn)) return new($"Mark {i + 1} connects what cannot be connected.");
+            bool HoldsOn(long end) => marks.TryGetValue(end, out var there) && there.Page == line.Page && !there.Body.Ends().Any();
         }
 
         return null;

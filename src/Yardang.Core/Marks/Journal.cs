@@ -1,4 +1,6 @@
+using System.Collections.Immutable;
 using Yardang.Core.Rooms;
+using Yardang.Core.Wire;
 
 namespace Yardang.Core.Marks;
 
@@ -6,7 +8,8 @@ namespace Yardang.Core.Marks;
 /// <param name="Before">The value it found.</param>
 /// <param name="BeforeWriter">The gesture that had written that value; 0 if it was the first.</param>
 /// <param name="After">The value it left.</param>
-public sealed record Step(Change Before, long BeforeWriter, Change After);
+/// <param name="TakenBack">Whether the last undo of its gesture took it back: what it had to skip is not done again either.</param>
+public sealed record Step(Change Before, long BeforeWriter, Change After, [Since(2)] bool TakenBack = false);
 
 /// <summary>What one person did in one go.</summary>
 public sealed class Gesture(long id, int actor)
@@ -20,13 +23,29 @@ public sealed class Gesture(long id, int actor)
     public int Actor { get; } = actor;
 
     /// <summary>Whether it is taken back at the moment.</summary>
-    public bool Undone { get; internal set; }
+    public bool Undone { get; private set; }
 
     /// <summary>What it changed: one step for each property, in the order of first touch.</summary>
     public IReadOnlyList<Step> Steps => _steps.Values;
 
     /// <summary>What it did to one property; null if nothing.</summary>
     public Step? On(long target, Property property) => _steps.GetValueOrDefault((target, property));
+
+    /// <summary>It was taken back, or done again, with these changes.</summary>
+    internal void Turn(ImmutableArray<Change> changes, bool undone)
+    {
+        Undone = undone;
+        if (!undone) return;
+        var takenBack = changes.Select(c => (c.Target, c.Property)).ToHashSet();
+        foreach (var key in _steps.Keys.ToList()) _steps[key] = _steps[key] with { TakenBack = takenBack.Contains(key) };
+    }
+
+    /// <summary>It is as a snapshot says.</summary>
+    internal void Restore(GestureSnapshot snapshot)
+    {
+        Undone = snapshot.Undone;
+        foreach (var step in snapshot.Steps) Note(step);
+    }
 
     internal void Note(Step step)
     {
@@ -95,12 +114,7 @@ public sealed class Journal
     internal void Restore(SheetsSnapshot snapshot)
     {
         foreach (var (target, property, writer) in snapshot.Writers) _writers[(target, property)] = writer;
-        foreach (var (id, actor, undone, steps) in snapshot.Gestures)
-        {
-            var record = Enlist(id, actor);
-            record.Undone = undone;
-            foreach (var step in steps) record.Note(step);
-        }
+        foreach (var gesture in snapshot.Gestures) Enlist(gesture.Id, gesture.Actor).Restore(gesture);
     }
 
     // A new gesture ends the chance to redo older ones, and the oldest make room.

@@ -110,7 +110,10 @@ public sealed record Mark(
     Place Place, ImmutableArray<int> Cuts, bool Erased,
     [Since(2)] Scale? Scale = null, [Since(2)] bool Pinned = false, [Since(2)] long Tie = 0)
 {
-    /// <summary>The words of a text, note or bubble; null for others.</summary>
+    /// <summary>The words that are written in place; null for what has none.</summary>
     [JsonIgnore]
-    public Words? Words => Body switch { TextBody t => t.Words, NoteBody n => n.Words, BubbleBody b => b.Words, _ => null };
+    public Words? Words => Body.Written();
+
+    /// <summary>As everybody may know it: without what only teachers are told.</summary>
+    public Mark AsTold() => Body.AsTold() is var told && ReferenceEquals(told, Body) ? this : this with { Body = told };
 }

@@ -73,11 +73,11 @@ public static class Marking
         if (sheets.Marks.Count + marks.Length > Limits.Marks) return ([], Refusal.Full);
         var added = ImmutableArray.CreateBuilder<Mark>(marks.Length);
         var order = Math.Floor(sheets.FrontOrder);
-        bool IsThere(long id) => marks.Any(m => m.Id == id && m.Body is not ConnectorBody)
+        bool IsThere(long id) => marks.Any(m => m.Id == id && !m.Body.Ends().Any())
             || ((sheets.Marks.GetValueOrDefault(id) ?? waiting?.Invoke(id)) is { } end && end.Page == pageId && end.Body is not ConnectorBody);
         foreach (var mark in marks)
         {
-            if (mark.Body is ConnectorBody(var from, var to, _, _) && !(IsThere(from) && IsThere(to))) return ([], Refusal.NotFound);
+            if (!mark.Body.Ends().All(IsThere)) return ([], Refusal.NotFound);
             if (WhyNotAdd(sheets, page, mark, actor, client, design) is { } why) return ([], why);
             added.Add(new Mark(
                 mark.Id, pageId, actor.Number, actor.IsStaff, mark.Grip, ++order, mark.Body, mark.Style, mark.Place, mark.Cuts, Erased: false, mark.Scale, Tie: mark.Tie));
@@ -93,20 +93,9 @@ public static class Marking
         if (Ownership.WhyNotAdd(actor, mark.Grip) is { } why) return why;
         if (mark.Grip == Grip.Key && !design) return Refusal.NotAllowed;
         if (mark.Body is ZoneBody && !(design && mark.Grip == Grip.Printed)) return Refusal.NotAllowed;
-        if (!actor.IsStaff && page.Withheld.HasFlag(ToolFor(mark))) return Refusal.Withheld;
+        if (!actor.IsStaff && page.Withheld.HasFlag(mark.Body.Tool(mark.Style.Looks))) return Refusal.Withheld;
         return Validity.IsValid(mark.Body, mark.Style, mark.Place, mark.Scale, mark.Cuts) ? null : Refusal.OutOfRange;
     }
-
-    private static ToolSet ToolFor(NewMark mark) => mark.Body switch
-    {
-        InkBody => mark.Style.Looks.HasFlag(Looks.Highlighter) ? ToolSet.Highlighter : ToolSet.Pen,
-        TextBody => ToolSet.Text,
-        NoteBody or BubbleBody => ToolSet.Note,
-        StampBody => ToolSet.Stamp,
-        FormulaBody => ToolSet.Formula,
-        PictureBody => ToolSet.Picture,
-        _ => ToolSet.Shape,
-    };
 
     private static Decision AddPage(Sheets sheets, AddPage add, Actor actor, int client, bool design)
     {
@@ -139,7 +128,7 @@ public static class Marking
         var gesture = sheets.Journal.Find(undo.Gesture);
         if (gesture is null || gesture.Undone) return Refusal.NothingToUndo;
         if (gesture.Actor != actor.Number) return Refusal.NotYours;
-        var (changes, skipped) = Turn(sheets, gesture, s => s.Before, _ => gesture.Id, change => WhyNot(sheets, change, actor, design: actor.IsStaff) is null);
+        var (changes, skipped) = Turn(sheets, gesture, s => s.Before, (_, writer) => writer == gesture.Id, change => WhyNot(sheets, change, actor, design: actor.IsStaff) is null);
         return new GestureUndone(gesture.Id, changes, skipped, design ? null : sheets.BackWith(changes));
     }
 
@@ -148,21 +137,21 @@ public static class Marking
         var gesture = sheets.Journal.Find(redo.Gesture);
         if (gesture is null || !gesture.Undone) return Refusal.NothingToUndo;
         if (gesture.Actor != actor.Number) return Refusal.NotYours;
-        var (changes, skipped) = Turn(sheets, gesture, s => s.After, s => s.BeforeWriter, change => WhyNot(sheets, change, actor, design: actor.IsStaff) is null);
+        var (changes, skipped) = Turn(sheets, gesture, s => s.After, (s, writer) => s.TakenBack && writer == s.BeforeWriter, change => WhyNot(sheets, change, actor, design: actor.IsStaff) is null);
         return new GestureRedone(gesture.Id, changes, skipped, design ? null : sheets.BackWith(changes));
     }
 
     // A gesture of which everything must be skipped is turned all the same, so that the one before it can be reached.
     // Only properties that nobody else has written since, and only what may be changed today.
     internal static (ImmutableArray<Change> Changes, ImmutableArray<long> Skipped) Turn(
-        Sheets sheets, Gesture gesture, Func<Step, Change> value, Func<Step, long> expectedWriter, Func<Change, bool> may)
+        Sheets sheets, Gesture gesture, Func<Step, Change> value, Func<Step, long, bool> isAsItLeftIt, Func<Change, bool> may)
     {
         var changes = ImmutableArray.CreateBuilder<Change>();
         var skipped = ImmutableArray.CreateBuilder<long>();
         foreach (var step in gesture.Steps)
         {
             var change = value(step);
-            var untouched = sheets.Journal.WriterOf(change.Target, change.Property) == expectedWriter(step);
+            var untouched = isAsItLeftIt(step, sheets.Journal.WriterOf(change.Target, change.Property));
             if (untouched && may(change)) changes.Add(change);
             else skipped.Add(change.Target);
         }
@@ -184,7 +173,7 @@ public static class Marking
 
         // The answer key is made in drafts only: no event on a board ever speaks of it, so none can tell a student.
         if (mark.Body is ZoneBody && (!design || change is Gripping)) return Refusal.NotAllowed;
-        if (mark.Body is ConnectorBody && change is Placed or Scaling) return Refusal.NotAllowed;
+        if (mark.Body.Ends().Any() && change is Placed or Scaling) return Refusal.NotAllowed;
         var isKey = mark.Grip == Grip.Key || change is Gripping(_, Grip.Key);
         return isKey && !design ? Refusal.NotAllowed : Ownership.WhyNot(actor, mark, change.Property);
     }
@@ -197,9 +186,9 @@ public static class Marking
     private static bool IsValid(Change change, Sheets sheets, Mark? mark) => change switch
     {
         Placed(_, var p) => Validity.IsValid(p),
-        Cutting(_, var cuts) => mark?.Body is InkBody ink && Validity.AreCuts(cuts, ink),
+        Cutting(_, var cuts) => mark?.Body is InkBody ink && ink.HasCuts(cuts),
         Scaling(_, var scale) => scale is null or { IsValid: true },
-        Remaking(_, var body) => body.GetType() == mark?.Body.GetType() && Validity.IsValid(body),
+        Remaking(_, var body) => body.GetType() == mark?.Body.GetType() && body.IsValid(),
         Ordering(_, var order) => Validity.IsOrder(order),
         PageOrdering(_, var order) => Validity.IsOrder(order),
         Gripping(_, var grip) => Enum.IsDefined(grip),

@@ -93,13 +93,7 @@ public sealed class Sheets
             Property.Tie => new Tying(target, mark.Tie),
             Property.Order => new Ordering(target, mark.Order),
             Property.Grip => new Gripping(target, mark.Grip),
-            Property.Words => mark.Body switch
-            {
-                TextBody t => new Wording(target, t.Words, t.Width, t.Height),
-                NoteBody n => new Wording(target, n.Words, n.Width, n.Height),
-                BubbleBody b => new Wording(target, b.Words, b.Width, b.Height),
-                _ => null,
-            },
+            Property.Words => mark.Body.Written() is { } words && mark.Body.Box() is var box ? new Wording(target, words, (int)box.Width, (int)box.Height) : null,
             _ => null,
         };
     }
@@ -191,7 +185,7 @@ public sealed class Sheets
     // The program's own gestures say nothing of what is expected of zones, since students are told of them; it stays as it is.
     private static bool IsLateChange(long gesture) => gesture != 0 && Ids.ClientOf(gesture) == 0;
 
-    private static Change WithoutKey(Change change) => change is Remaking(_, ZoneBody zone) remaking ? remaking with { Body = zone with { Expected = null } } : change;
+    private static Change WithoutKey(Change change) => change is Remaking remaking ? remaking with { Body = remaking.Body.AsTold() } : change;
 
     private Change WithKeyOfNow(Change change) => change is Remaking(var id, ZoneBody zone) remaking && _marks.GetValueOrDefault(id)?.Body is ZoneBody now
         ? remaking with { Body = zone with { Expected = now.Expected } }
@@ -212,7 +206,7 @@ public sealed class Sheets
             Journal.SetWriter(change, undone ? gesture?.On(change.Target, change.Property)?.BeforeWriter ?? 0 : id);
         }
 
-        if (gesture is not null) gesture.Undone = undone;
+        gesture?.Turn(changes, undone);
     }
 
     // Who saw them go holds them still.
@@ -235,7 +229,7 @@ public sealed class Sheets
             if (marks.TryGetValue(change.Target, out var mark) && change.Property < Property.Name) marks[change.Target] = With(mark, change);
         }
 
-        return [.. marks.Values.OrderBy(m => m.Id).Select(m => m.Body is ZoneBody { Expected: not null } zone ? m with { Body = zone with { Expected = null } } : m)];
+        return [.. marks.Values.OrderBy(m => m.Id).Select(m => m.AsTold())];
     }
 
     private void SetKey(AnswerKey key)
@@ -290,16 +284,7 @@ public sealed class Sheets
         Tying(_, var tie) => mark with { Tie = tie },
         Ordering(_, var order) => mark with { Order = order },
         Gripping(_, var grip) => mark with { Grip = grip },
-        Wording(_, var words, var width, var height) => mark with
-        {
-            Body = mark.Body switch
-            {
-                TextBody t => t with { Words = words, Width = width, Height = height },
-                NoteBody n => n with { Words = words, Width = width, Height = height },
-                BubbleBody b => b with { Words = words, Width = width, Height = height },
-                var other => other,
-            },
-        },
+        Wording(_, var words, var width, var height) => mark with { Body = mark.Body.With(words, width, height) },
         _ => mark,
     };
 

@@ -34,9 +34,9 @@ public static class MeasureLabels
         var labels = new List<MeasureLabel>();
         if ((looks & any) == Looks.None) return labels;
         var measures = ShapeMeasures.Of(shape, scale);
-        var middle = MarkGeometry.BoxOf(shape).Middle;
+        var middle = shape.Box().Middle;
         double sx = (scale?.X ?? 1_000) / 1_000.0, sy = (scale?.Y ?? 1_000) / 1_000.0;
-        ImmutableArray<Spot> p = [.. MarkGeometry.Corners(shape).Select(c => new Spot(middle.X + ((c.X - middle.X) * sx), middle.Y + ((c.Y - middle.Y) * sy)))];
+        ImmutableArray<Spot> p = [.. Spot.All(shape.Points).Select(c => new Spot(middle.X + ((c.X - middle.X) * sx), middle.Y + ((c.Y - middle.Y) * sy)))];
         var closed = shape.Shape == ShapeKind.Polygon;
         var centre = new Spot(p.Average(s => s.X), p.Average(s => s.Y));
         if (looks.HasFlag(Looks.ShowsSides))

@@ -16,7 +16,7 @@ public sealed record ShapeMeasures(ImmutableArray<double> Sides, ImmutableArray<
     public static ShapeMeasures Of(ShapeBody shape, Scale? scale)
     {
         double sx = (scale?.X ?? 1_000) / 1_000.0 / UnitsPerMm, sy = (scale?.Y ?? 1_000) / 1_000.0 / UnitsPerMm;
-        ImmutableArray<Spot> p = [.. MarkGeometry.Corners(shape).Select(c => new Spot(c.X * sx, c.Y * sy))];
+        ImmutableArray<Spot> p = [.. Spot.All(shape.Points).Select(c => new Spot(c.X * sx, c.Y * sy))];
         return shape.Shape switch
         {
             ShapeKind.Line => OfPath(p, closed: false),
@@ -66,6 +66,15 @@ public sealed record ShapeMeasures(ImmutableArray<double> Sides, ImmutableArray<
 /// <summary>The circle of which an arc is a part. Angles in radians, clockwise on the page.</summary>
 public readonly record struct ArcCircle(Spot Middle, double Radius, double Start, double Sweep)
 {
+    private const int Steps = 24;
+
+    /// <summary>Places along an arc, close together; where it begins, a point on the way and where it ends for a straight one.</summary>
+    public static ImmutableArray<Spot> Along(ImmutableArray<Spot> p) => Through(p[0], p[1], p[2]) is not { } circle ? p : [.. Enumerable.Range(0, Steps + 1).Select(i =>
+    {
+        var (sin, cos) = Math.SinCos(circle.Start + (circle.Sweep * i / Steps));
+        return new Spot(circle.Middle.X + (circle.Radius * cos), circle.Middle.Y + (circle.Radius * sin));
+    })];
+
     /// <summary>The circle through three places (perpendicular bisectors), and the part from the first over the second to the third; null if they lie in a row.</summary>
     public static ArcCircle? Through(Spot from, Spot over, Spot to)
     {

@@ -33,8 +33,8 @@ public static class Zoning
     {
         var body = (ZoneBody)zone.Body;
         var drawn = new ShapeBody(body.Shape, body.Points);
-        if (body.Shape != ShapeKind.Ellipse) return [.. MarkGeometry.Corners(drawn).Select(c => MarkGeometry.OnPage(zone, c))];
-        var box = MarkGeometry.BoxOf(drawn);
+        if (body.Shape != ShapeKind.Ellipse) return [.. Spot.All(drawn.Points).Select(c => MarkGeometry.OnPage(zone, c))];
+        var box = drawn.Box();
         return [.. Enumerable.Range(0, EllipseCorners).Select(i =>
         {
             var (sin, cos) = Math.SinCos(2 * Math.PI * i / EllipseCorners);
@@ -44,7 +44,7 @@ public static class Zoning
 
     private static Spot[] CornersOf(Mark mark)
     {
-        var box = MarkGeometry.BoxOf(mark.Body);
+        var box = mark.Body.Box();
         Spot[] drawn = [new(box.X, box.Y), new(box.X + box.Width, box.Y), new(box.X + box.Width, box.Y + box.Height), new(box.X, box.Y + box.Height)];
         return [.. drawn.Select(c => MarkGeometry.OnPage(mark, c))];
     }

@@ -29,8 +29,7 @@ public static class Sight
     public static bool Of(Actor reader, Mark mark) => reader.IsStaff || (mark.Grip != Grip.Key && (!mark.Erased || (mark.Author == reader.Number && !mark.ByStaff)));
 
     /// <summary>A mark as somebody sees it: what is expected of a zone is for teachers.</summary>
-    public static Mark AsSeen(Actor reader, Mark mark) =>
-        !reader.IsStaff && mark.Body is ZoneBody { Expected: not null } zone ? mark with { Body = zone with { Expected = null } } : mark;
+    public static Mark AsSeen(Actor reader, Mark mark) => reader.IsStaff ? mark : mark.AsTold();
 
     /// <summary>Whether somebody sees a page.</summary>
     public static bool Of(Actor reader, Activities.Page page) => reader.IsStaff || !page.Erased;

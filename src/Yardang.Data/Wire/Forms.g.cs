@@ -2827,10 +2827,13 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.Step v)
     {
-        w.WriteArrayHeader(3);
+        var count = v.TakenBack ? 4 : 3;
+        w.WriteArrayHeader(count);
         Write(ref w, v.Before);
         w.Write(v.BeforeWriter);
         Write(ref w, v.After);
+        if (count < 4) return;
+        w.Write(v.TakenBack);
     }
 
     public static Yardang.Core.Marks.Step ReadStep(ref MessagePackReader r)
@@ -2839,8 +2842,14 @@ internal static class Forms
         Yardang.Core.Marks.Change @before = ReadChange(ref r);
         System.Int64 @beforeWriter = r.ReadInt64();
         Yardang.Core.Marks.Change @after = ReadChange(ref r);
+        System.Boolean @takenBack = default;
+        if (fields.Has(4))
+        {
+            @takenBack = r.ReadBoolean();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Marks.Step(@before, @beforeWriter, @after);
+        return new Yardang.Core.Marks.Step(@before, @beforeWriter, @after, @takenBack);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.Stimulating v)

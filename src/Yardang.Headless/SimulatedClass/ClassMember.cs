@@ -154,7 +154,7 @@ public sealed partial class ClassMember : IAsyncDisposable
     {
         var sheets = ((Board)c.Room).Sheets;
         var mark = sheets.Visible(sheets.Pages[page].Id).Where(m => m.Grip == Grip.Loose).ElementAt(which);
-        var middle = MarkGeometry.BoxOf(mark.Body).Middle;
+        var middle = mark.Body.Box().Middle;
         return c.Submit(new MakeChanges([new Placed(mark.Id, new Place(x - (int)middle.X, y - (int)middle.Y, mark.Place.Turn))]), c.NewId());
     });
 

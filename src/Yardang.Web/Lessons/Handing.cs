@@ -79,9 +79,7 @@ public sealed class Handing(IDbContextFactory<SchoolContext> school, RoomHosts h
     /// <summary>An activity with the names under which its files are kept now; without those that are not.</summary>
     public static ActivityContent WithMedia(ActivityContent activity, IReadOnlyDictionary<string, string> names)
     {
-        var marks = activity.Marks
-            .Where(m => m.Body is not PictureBody p || names.ContainsKey(p.Media))
-            .Select(m => m.Body is PictureBody p ? m with { Body = p with { Media = names[p.Media] } } : m);
+        var marks = activity.Marks.Select(m => m.Body.WithMedia(names) is { } body ? m with { Body = body } : null).OfType<Mark>();
         return activity with { Pages = [.. activity.Pages.Select(p => WithMedia(p, names))], Marks = [.. marks] };
     }
 

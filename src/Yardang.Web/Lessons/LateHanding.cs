@@ -89,7 +89,7 @@ public sealed class LateHanding(IDbContextFactory<SchoolContext> school, Handing
         var renamed = chosen.Select((m, i) => (m.Id, New: Ids.Of(client, i + 1))).ToDictionary(p => p.Id, p => p.New);
         return
         [
-            .. chosen.Where(m => m.Body is not ConnectorBody c || (renamed.ContainsKey(c.From) && renamed.ContainsKey(c.To))).Select(m => m with
+            .. chosen.Where(m => m.Body.Ends().All(renamed.ContainsKey)).Select(m => m with
             {
                 Id = renamed[m.Id],
                 Author = Actor.Owner.Number,
@@ -97,7 +97,7 @@ public sealed class LateHanding(IDbContextFactory<SchoolContext> school, Handing
                 Grip = grip,
                 Pinned = false,
                 Tie = m.Tie == 0 ? 0 : renamed.GetValueOrDefault(m.Tie, renamed[m.Id]),
-                Body = m.Body is ConnectorBody line ? line with { From = renamed[line.From], To = renamed[line.To] } : m.Body,
+                Body = m.Body.WithEnds(id => renamed[id]),
             }),
         ];
     }

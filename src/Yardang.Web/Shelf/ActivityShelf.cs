@@ -116,18 +116,9 @@ public sealed class ActivityShelf(IDbContextFactory<SchoolContext> school, RoomH
             activity.Pages = content.Pages.Length;
             var words = string.Join('\n', content.Name.ByLanguage.Values.Concat(content.Directions.ByLanguage.Values)
                 .Concat(content.Pages.SelectMany(p => p.Name.ByLanguage.Values.Concat(p.Directions?.ByLanguage.Values ?? [])))
-                .Concat(content.Marks.SelectMany(Said)));
+                .Concat(content.Marks.SelectMany(m => m.Body.Said())));
             activity.Words = words.Length > WordsKept ? words[..WordsKept] : words;
             activity.IndexedThrough = last;
         });
     }
-
-    private static IEnumerable<string> Said(Mark mark) => mark.Words is { } words ? [words.Text] : mark.Body switch
-    {
-        ZoneBody zone => zone.Name.ByLanguage.Values,
-        PictureBody picture => [picture.Description, picture.Text ?? ""],
-        FormulaBody formula => [formula.Source],
-        ConnectorBody { Label: { } label } => [label.Text],
-        _ => [],
-    };
 }

@@ -57,6 +57,19 @@ public class UndoTests
     }
 
     [Fact]
+    public void What_an_undo_had_to_skip_is_not_done_again_either()
+    {
+        _board.Do(Maya, new MakeChanges([new Placed(LooseLabel, new Place(50, 5, 0))]));
+        _board.Undo(Maya);
+        _board.Do(Teacher, new MakeChanges([new Placed(LooseLabel, new Place(1, 0, 0))]));
+        _board.Redo(Maya);
+        _board.Undo(Teacher);
+        _board.Undo(Maya);
+        _board.Redo(Maya);
+        Assert.Equal(Place.AsDrawn, _board.Board.Sheets.Marks[LooseLabel].Place);
+    }
+
+    [Fact]
     public void Undo_names_what_it_had_to_skip()
     {
         var mine = _board.Draw(Maya);

@@ -72,7 +72,7 @@ public class ShapeTests
         {
             var mark = new Mark(1, 1, 2, ByStaff: false, Grip.Own, 1, shape, default, place, [], Erased: false, scale);
             if (shape.Shape != ShapeKind.Polygon) continue;
-            var turned = Polygon([.. MarkGeometry.Corners(shape).Select(c => MarkGeometry.OnPage(mark, c)).SelectMany(c => new[] { (int)Math.Round(c.X), (int)Math.Round(c.Y) })]);
+            var turned = Polygon([.. Spot.All(shape.Points).Select(c => MarkGeometry.OnPage(mark, c)).SelectMany(c => new[] { (int)Math.Round(c.X), (int)Math.Round(c.Y) })]);
             Assert.Equal(ShapeMeasures.Of(shape, scale).Perimeter, ShapeMeasures.Of(turned, null).Perimeter, 0.2);
             Assert.Equal(Figures.Of(shape, scale), Figures.Of(turned, null));
         }

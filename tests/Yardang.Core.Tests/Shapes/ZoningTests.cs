@@ -94,7 +94,7 @@ public class ZoningTests
     private static double CountedShare(Mark mark, Mark zone)
     {
         const int n = 60;
-        var box = MarkGeometry.BoxOf(mark.Body);
+        var box = mark.Body.Box();
         var inside = 0;
         for (var i = 0; i < n * n; i++)
         {

@@ -146,7 +146,7 @@ public class GoldenTests
             points = v.Shape.Points,
             place = new[] { v.Place.X, v.Place.Y, v.Place.Turn },
             scale = v.Scale is { } s ? new[] { s.X, s.Y } : null,
-            corners = MarkGeometry.Corners(v.Shape).Select(c => MarkGeometry.OnPage(mark, c)).SelectMany(c => new[] { Math.Round(c.X, 3), Math.Round(c.Y, 3) }),
+            corners = Spot.All(v.Shape.Points).Select(c => MarkGeometry.OnPage(mark, c)).SelectMany(c => new[] { Math.Round(c.X, 3), Math.Round(c.Y, 3) }),
             bounds = MarkGeometry.BoundsOf(mark) is var b ? new[] { Math.Round(b.X, 3), Math.Round(b.Y, 3), Math.Round(b.Width, 3), Math.Round(b.Height, 3) } : null,
             figure = Figures.Of(v.Shape, v.Scale).ToString(),
             sides = measures.Sides.Select(x => Math.Round(x, 4)),

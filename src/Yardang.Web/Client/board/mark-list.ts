@@ -1,22 +1,11 @@
 // Everything on the page as a list: for screen readers, and for moving, changing and rubbing out by keyboard.
 
-import { textIn, wordsIn } from '../surface/in-language';
-import { type Body, type Mark, isBox } from '../room/marks';
-import { type Figure, figureOf } from '../shapes/measures';
+import { kindOf } from '../kinds';
+import type { KindTexts } from '../kinds/kind';
+import type { Mark } from '../room/marks';
 import type { SheetSession } from './sheet-session';
 
-export interface MarkListTexts {
-  readonly ink: string;
-  readonly text: string;
-  readonly note: string;
-  readonly picture: string;
-  readonly bubble: string;
-  readonly formula: string;
-  readonly stamp: string;
-  readonly connector: string;
-  readonly zone: string;
-  readonly stamps: Record<string, string>;
-  readonly figures: Record<Figure, string>;
+export interface MarkListTexts extends KindTexts {
   readonly loose: string;
   readonly key: string;
   readonly printed: string;
@@ -99,35 +88,21 @@ export class MarkList {
       texts.printed,
       texts.key,
     ];
-    const words = this.words(mark.body);
+    const words = this.words(mark);
     return `${this.kind(mark)}, ${whose[mark.grip] ?? whose[0]}${words ? `: ${words}` : ''}`;
   }
 
-  private words(body: Body): string {
-    if (isBox(body)) return wordsIn(body.words, this.session.surface.languages).text;
-    switch (body.kind) {
-      case 'picture':
-        return body.text ? `${body.description}. ${body.text}` : body.description;
-      case 'formula':
-        return body.source;
-      case 'stamp':
-        return this.texts.stamps[body.stamp] ?? body.stamp;
-      case 'zone':
-        return textIn(body.name, this.session.surface.languages, this.session.surface.written);
-      case 'connector':
-        return [body.from, body.to]
-          .map((id) => this.session.sheets.mark(id))
-          .map((m) => (m ? this.words(m.body) || this.kind(m) : ''))
-          .join(' → ')
-          .concat(body.label ? ` (${body.label.text})` : '');
-      default:
-        return '';
-    }
+  private words({ body }: Mark): string {
+    const { sheets, surface } = this.session;
+    const mark = (id: number) => {
+      const other = sheets.mark(id);
+      return other ? this.words(other) || this.kind(other) : '';
+    };
+    return kindOf(body).said(body, { languages: surface.languages, written: surface.written, mark, texts: this.texts });
   }
 
   private kind(mark: Mark): string {
-    const { body, scale } = mark;
-    return body.kind === 'shape' ? this.texts.figures[figureOf(body, scale)] : this.texts[body.kind];
+    return kindOf(mark.body).name?.(mark, mark.body, this.texts) ?? this.texts.kinds[mark.body.kind]!;
   }
 
   private choose(mark: Mark | null): void {

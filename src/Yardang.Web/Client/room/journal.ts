@@ -69,7 +69,7 @@ export class Journal {
       const writer = this.writers.get(k) ?? 0;
       const known = steps.get(k);
       const beforeWriter = this.gestures.has(writer) ? writer : 0;
-      steps.set(k, writer === id && known ? { ...known, after } : { before, beforeWriter, after });
+      steps.set(k, writer === id && known ? { ...known, after } : { before, beforeWriter, after, takenBack: false });
       this.writers.set(k, id);
     }
     this.gestures.set(id, { ...gesture, steps });
@@ -82,7 +82,9 @@ export class Journal {
       const k = key(target, property);
       this.writers.set(k, undone ? (gesture?.steps.get(k)?.beforeWriter ?? 0) : id);
     }
-    if (gesture) this.gestures.set(id, { ...gesture, undone });
+    if (!gesture) return;
+    const steps = undone ? takenBack(gesture.steps, changes) : gesture.steps;
+    this.gestures.set(id, { ...gesture, undone, steps });
   }
 
   private begin(id: number, actor: number): Gesture {
@@ -94,4 +96,10 @@ export class Journal {
     this.gestures.set(id, gesture);
     return gesture;
   }
+}
+
+// What an undo had to skip is not done again either.
+function takenBack(steps: ReadonlyMap<string, Step>, changes: readonly Change[]): Map<string, Step> {
+  const back = new Set(changes.map(({ target, property }) => key(target, property)));
+  return new Map([...steps].map(([k, step]) => [k, { ...step, takenBack: back.has(k) }]));
 }

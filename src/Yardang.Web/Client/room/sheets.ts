@@ -299,7 +299,7 @@ export class Sheets {
     for (const step of gesture.steps.values()) {
       const change = kind === 'gestureUndone' ? step.before : step.after;
       const expected = kind === 'gestureUndone' ? id : step.beforeWriter;
-      const untouched = this.journal.writerOf(change) === expected;
+      const untouched = this.journal.writerOf(change) === expected && (kind === 'gestureUndone' || step.takenBack);
       if (untouched && this.mayChange(me, change, me.isStaff)) changes.push(change);
       else skipped.push(change.target);
     }

@@ -1,7 +1,8 @@
 // Where connectors run: Core's ConnectorPath, held equal by golden vectors.
 
 import type { ConnectorBody, Mark } from '../room/marks';
-import { type Box, boundsOf } from './geometry';
+import { type Box } from './geometry';
+import { boundsOf } from './placed';
 
 /** Free room between a box and the line's end, 1/100 mm. */
 const GAP = 120;

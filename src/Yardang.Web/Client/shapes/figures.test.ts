@@ -2,7 +2,7 @@ import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { Looks } from '../room/marks';
 import { FIGURES, figureIn, iconOf } from './figures';
-import { boundsOf } from './geometry';
+import { boundsOf } from './placed';
 import { type Figure, figureOf } from './measures';
 
 const named: Record<string, Figure> = {

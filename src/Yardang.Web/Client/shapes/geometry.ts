@@ -1,6 +1,6 @@
-// Where a mark is: Core's MarkGeometry, held equal by golden vectors. Units 1/100 mm; the page's y points down.
+// Places, boxes, arcs: units 1/100 mm, angles in degrees where nothing else is said; the page's y points down.
 
-import { type Body, type Mark, ShapeKind, type ShapeBody } from '../room/marks';
+import type { Mark, ShapeBody } from '../room/marks';
 
 export interface Spot {
   readonly x: number;
@@ -14,11 +14,7 @@ export interface Box {
   readonly height: number;
 }
 
-/** What says where a mark is. */
-export type Placed = Pick<Mark, 'body' | 'place' | 'scale'>;
-
 const ARC_STEPS = 24;
-const boxes = new WeakMap<Body, Box>();
 
 export function boxRound(spots: readonly Spot[]): Box {
   let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
@@ -31,30 +27,7 @@ export function boxRound(spots: readonly Spot[]): Box {
   return { x: left, y: top, width: right - left, height: bottom - top };
 }
 
-/** The box of a body as it was drawn, without the width of its lines. */
-export function boxOf(body: Body): Box {
-  const known = boxes.get(body);
-  if (known) return known;
-  const box = computeBox(body);
-  boxes.set(body, box);
-  return box;
-}
-
-function computeBox(body: Body): Box {
-  if ('points' in body && body.kind !== 'ink') return boxRound(corners(body));
-  if (body.kind !== 'ink') return body;
-  let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
-  for (let i = 0; i < body.points.length; i += 4) {
-    left = Math.min(left, body.points[i]!);
-    right = Math.max(right, body.points[i]!);
-    top = Math.min(top, body.points[i + 1]!);
-    bottom = Math.max(bottom, body.points[i + 1]!);
-  }
-  return { x: left, y: top, width: right - left, height: bottom - top };
-}
-
-export function middleOf(body: Body): Spot {
-  const box = boxOf(body);
+export function centreOf(box: Box): Spot {
   return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
 }
 
@@ -62,15 +35,6 @@ export function corners(shape: Pick<ShapeBody, 'points'>): Spot[] {
   const spots: Spot[] = [];
   for (let i = 0; i + 1 < shape.points.length; i += 2) spots.push({ x: shape.points[i]!, y: shape.points[i + 1]! });
   return spots;
-}
-
-/** The points of a body that tell how far it reaches: more than its corners where it is round. */
-function outlineSpots(body: Body): Spot[] {
-  const isRound = body.kind === 'ink' || !('shape' in body) || body.shape === ShapeKind.Ellipse;
-  if (!isRound && body.shape !== ShapeKind.Arc) return corners(body);
-  if (body.kind === 'shape' && body.shape === ShapeKind.Arc) return arcSpots(corners(body));
-  const box = boxOf(body);
-  return boxCorners(box);
 }
 
 export function boxCorners(box: Box): Spot[] {
@@ -90,41 +54,12 @@ export function turned(spot: Spot, about: Spot, degrees: number): Spot {
   return { x: about.x + x * cos - y * sin, y: about.y + x * sin + y * cos };
 }
 
-/** Where a place of the body as drawn is on the page. */
-export function onPage(mark: Placed, drawn: Spot): Spot {
-  const middle = middleOf(mark.body);
-  const scaled = scaledAbout(drawn, middle, mark);
-  const spot = turned(scaled, middle, mark.place.turn / 100);
-  return { x: spot.x + mark.place.x, y: spot.y + mark.place.y };
-}
-
-/** Where a place on the page was on the body, scaled but neither turned nor moved: for hits. */
-export function offPage(mark: Placed, spot: Spot): Spot {
-  const back = { x: spot.x - mark.place.x, y: spot.y - mark.place.y };
-  return turned(back, middleOf(mark.body), -mark.place.turn / 100);
-}
-
 export function scaledAbout(spot: Spot, middle: Spot, { scale }: Pick<Mark, 'scale'>): Spot {
   if (!scale) return spot;
   return {
     x: middle.x + ((spot.x - middle.x) * scale.x) / 1000,
     y: middle.y + ((spot.y - middle.y) * scale.y) / 1000,
   };
-}
-
-/** The upright box that a mark takes on the page, without the width of its lines. */
-export function boundsOf(mark: Placed): Box {
-  let box = placedBoxes.get(mark);
-  if (!box) placedBoxes.set(mark, (box = boxRound(outlineSpots(mark.body).map((spot) => onPage(mark, spot)))));
-  return box;
-}
-
-// Marks are never changed in place.
-const placedBoxes = new WeakMap<Placed, Box>();
-
-/** The box of several marks together. */
-export function boundsOfAll(marks: readonly Placed[]): Box {
-  return boxRound(marks.flatMap((mark) => boxCorners(boundsOf(mark))));
 }
 
 export interface ArcCircle {

@@ -1,7 +1,8 @@
 // The measures that a shape shows, and where: Core's MeasureLabels, held equal by golden vectors.
 
 import { Looks, type Scale, ShapeKind, type ShapeBody } from '../room/marks';
-import { type Spot, corners, middleOf, scaledAbout } from './geometry';
+import { type Spot, corners, scaledAbout } from './geometry';
+import { middleOf } from './placed';
 import { measure } from './measures';
 
 export interface MeasureLabel {

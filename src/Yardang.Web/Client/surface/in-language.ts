@@ -1,8 +1,8 @@
 // Which of a teacher's texts somebody reads: the first of their languages in which it is there, else as it was written.
 // In which language a text without an author was written, its page says.
 
+import { kindOf } from '../kinds';
 import type { Mark, Texts, Words } from '../room/marks';
-import { isBox } from '../room/marks';
 import type { Sheets } from '../room/sheets';
 
 export function textIn(texts: Texts, languages: readonly string[], written: string): string {
@@ -21,8 +21,7 @@ export function wordsIn(words: Words, languages: readonly string[]): Words {
 
 /** What a teacher's mark says to those who read these languages; empty if it says nothing. */
 export function saidBy({ body }: Mark, languages: readonly string[], written: string): string {
-  if (isBox(body)) return wordsIn(body.words, languages).text;
-  return body.kind === 'zone' ? textIn(body.name, languages, written) : '';
+  return kindOf(body).saidIn?.(body, languages, written) ?? '';
 }
 
 /** The languages in which a teacher has written, in order. What students write is one text in one language. */
@@ -32,11 +31,7 @@ export function languagesOf(sheets: Sheets): string[] {
     for (const texts of [page.name, page.directions, ...page.starters]) Object.keys(texts).forEach((l) => found.add(l));
   }
   for (const { body, byStaff, erased } of sheets.allMarks) {
-    if (!byStaff || erased) continue;
-    if (body.kind === 'zone') Object.keys(body.name).forEach((l) => found.add(l));
-    if (!isBox(body) || !body.words.also?.length) continue;
-    found.add(body.words.language);
-    for (const { language } of body.words.also) found.add(language);
+    if (byStaff && !erased) for (const language of kindOf(body).languages?.(body) ?? []) found.add(language);
   }
   return [...found].sort();
 }

@@ -1,5 +1,7 @@
 // Colours by their number in a mark's style: Core's Palette, held equal by golden vectors.
 
+import { Grip, type Mark } from '../room/marks';
+
 export const INK = ['#1d2b33', '#b93f2b', '#2c7a50', '#7b3f8c', '#9a6400', '#00708f'] as const;
 export const TEACHER_INK = '#345e9e';
 export const NOTE = [
@@ -30,4 +32,10 @@ export function noteColour(colour: number): string {
 
 export function highlighterColour(colour: number): string {
   return HIGHLIGHTER[colour] ?? HIGHLIGHTER[0];
+}
+
+/** Of lines and words that stand straight on the page. */
+export function lineColour({ grip, style, byStaff }: Pick<Mark, 'grip' | 'style' | 'byStaff'>): string {
+  if (grip === Grip.Key) return TEACHER_INK;
+  return grip === Grip.Printed || grip === Grip.Loose ? PRINT : inkColour(style.colour, byStaff);
 }

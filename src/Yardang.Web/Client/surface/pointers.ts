@@ -1,6 +1,6 @@
 // Where others point and are: a trail that fades, and their pointers with their names. Shown, never stored.
 
-import { FONT } from './draw';
+import { FONT } from './type';
 import { PRINT, TEACHER_INK } from './palette';
 
 interface Trail {

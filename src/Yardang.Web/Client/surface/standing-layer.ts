@@ -1,7 +1,8 @@
 // What stands on the page, on a canvas of its own. Only what has changed is painted anew. While a page of many marks moves or grows
 // under the hand, a picture of it moves instead, and the page is painted anew now and then, and when the hand rests.
 
-import { Looks, type Mark, type Page } from '../room/marks';
+import { kindOf } from '../kinds';
+import type { Mark, Page } from '../room/marks';
 import type { Box } from '../shapes/geometry';
 import { type DrawOptions, drawMark, drawPaper } from './draw';
 import { bounds } from './hit';
@@ -19,8 +20,6 @@ const REST_MS = 140;
 const ANEW_MS = 400;
 /** Heads of arrows, and what is smoothed at the edges, 1/100 mm. */
 const AROUND = 400;
-const AROUND_MEASURES = 1800;
-const MEASURES = Looks.ShowsSides | Looks.ShowsAngles | Looks.ShowsPerimeter | Looks.ShowsArea;
 
 export class StandingLayer {
   private page: Page | null = null;
@@ -137,8 +136,7 @@ function difference(before: readonly Mark[], after: readonly Mark[]): Mark[] {
 
 function paintedBox(mark: Mark): Box {
   const { body, style } = mark;
-  const label = body.kind === 'connector' && body.label ? body.label.size * body.label.text.length : 0;
-  const around = (body.kind === 'shape' && style.looks & MEASURES ? AROUND_MEASURES : AROUND) + label + 4 * style.width;
+  const around = AROUND + (kindOf(body).around?.(mark, body) ?? 0) + 4 * style.width;
   const box = bounds(mark);
   return {
     x: box.x - around,

@@ -1,7 +1,7 @@
 // Breaks words into lines and finds the size at which they fit. The result is stored with the mark, so that every screen agrees.
 
 import { type BoxBody, Looks } from '../room/marks';
-import { LINE_HEIGHT, NOTE_PADDING, fontOf } from './draw';
+import { LINE_HEIGHT, NOTE_PADDING, fontOf } from './type';
 
 export interface Fitted {
   readonly lines: string[];

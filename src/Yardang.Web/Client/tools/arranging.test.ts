@@ -2,7 +2,8 @@ import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import type { Change, Mark, Place, Scale } from '../room/marks';
 import { changed } from '../room/properties';
-import { boundsOf, boundsOfAll, boxCorners, corners, onPage, turned } from '../shapes/geometry';
+import { boxCorners, corners, turned } from '../shapes/geometry';
+import { boundsOf, boundsOfAll, onPage } from '../shapes/placed';
 import { aligned, distributed, frameOf, middleOfAll, movedBy, scaledBy, turnedBy } from './arranging';
 
 const anybody = () => true;

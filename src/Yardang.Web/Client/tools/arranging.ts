@@ -1,7 +1,8 @@
 // How marks are moved, turned, resized, aligned and spread: as changes that say what they become, of those that may be changed.
 
 import { type BoxBody, type Change, type Mark, Property, isBox } from '../room/marks';
-import { type Box, type Spot, boundsOf, boundsOfAll, middleOf, turned } from '../shapes/geometry';
+import { type Box, type Spot, turned } from '../shapes/geometry';
+import { boundsOf, boundsOfAll, middleOf } from '../shapes/placed';
 import { fitNote, fitText } from '../surface/text-fit';
 
 /** Whether a property of a mark may be changed by whoever arranges. */

@@ -1,17 +1,8 @@
 // Chooses marks by tapping, with a lasso or a box, and moves, resizes and turns what is chosen.
 
 import { type Change, type Mark, Property } from '../room/marks';
-import {
-  type Box,
-  type Spot,
-  boundsOf,
-  boundsOfAll,
-  boxCorners,
-  isInside,
-  offPage,
-  onPage,
-  turned,
-} from '../shapes/geometry';
+import { type Box, type Spot, boxCorners, isInside, turned } from '../shapes/geometry';
+import { boundsOf, boundsOfAll, offPage, onPage } from '../shapes/placed';
 import { changed } from '../room/properties';
 import { drawMark } from '../surface/draw';
 import { markAt } from '../surface/hit';

@@ -1,9 +1,10 @@
 // Connectors: drawn from one mark to another.
 
+import { hangs } from '../kinds';
 import { Looks, type Mark } from '../room/marks';
 import { drawShape } from '../shapes/draw-shape';
 import { between } from '../shapes/connectors';
-import { boundsOf } from '../shapes/geometry';
+import { boundsOf } from '../shapes/placed';
 import { markAt } from '../surface/hit';
 import { inkColour } from '../surface/palette';
 import type { Point, Tool } from '../surface/page-surface';
@@ -52,7 +53,7 @@ export class Connecting implements Tool {
 
   private markAt({ x, y }: Point): Mark | null {
     const marks = this.sheet.sheets.visible(this.sheet.page);
-    return markAt(marks, x, y, REACH, (m) => m.body.kind !== 'connector');
+    return markAt(marks, x, y, REACH, (m) => !hangs(m.body));
   }
 }
 

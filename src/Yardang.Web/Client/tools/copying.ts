@@ -1,6 +1,7 @@
 // Copies of marks: with new ids, and with whatever they point to pointing at the copies.
 
-import type { Body, Mark, NewMark } from '../room/marks';
+import { hangs, kindOf } from '../kinds';
+import type { Mark, NewMark } from '../room/marks';
 
 /** What is copied of a mark. */
 export function copied({ id, grip, body, style, place, scale, cuts, tie }: Mark): NewMark {
@@ -13,11 +14,8 @@ export function copied({ id, grip, body, style, place, scale, cuts, tie }: Mark)
  */
 export function copiesOf(marks: readonly NewMark[], newId: () => number, first?: number): NewMark[] {
   const kept = new Set(marks.map((m) => m.id));
-  const whole = marks.filter(({ body }) => body.kind !== 'connector' || (kept.has(body.from) && kept.has(body.to)));
-  const inOrder = [
-    ...whole.filter((m) => m.body.kind !== 'connector'),
-    ...whole.filter((m) => m.body.kind === 'connector'),
-  ];
+  const whole = marks.filter(({ body }) => (kindOf(body).ends?.(body) ?? []).every((id) => kept.has(id)));
+  const inOrder = [...whole.filter((m) => !hangs(m.body)), ...whole.filter((m) => hangs(m.body))];
   const ids = new Map(inOrder.map((m, i) => [m.id, i === 0 && first !== undefined ? first : newId()]));
   const ties = new Map<number, number>();
   return inOrder.map((mark) => {
@@ -25,15 +23,8 @@ export function copiesOf(marks: readonly NewMark[], newId: () => number, first?:
     return {
       ...mark,
       id: ids.get(mark.id)!,
-      body: pointingAt(mark.body, ids),
+      body: kindOf(mark.body).renamed?.(mark.body, ids) ?? mark.body,
       tie: ties.get(mark.tie) ?? 0,
     };
   });
-}
-
-function pointingAt(body: Body, ids: ReadonlyMap<number, number>): Body {
-  if (body.kind === 'connector') return { ...body, from: ids.get(body.from)!, to: ids.get(body.to)! };
-  if (body.kind !== 'zone' || !body.expected) return body;
-  const marks = body.expected.marks.flatMap((id) => ids.get(id) ?? []);
-  return { ...body, expected: { ...body.expected, marks } };
 }

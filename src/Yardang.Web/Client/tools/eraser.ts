@@ -2,7 +2,7 @@
 
 import { underEraser, union } from '../ink/stroke';
 import { type Mark, Property } from '../room/marks';
-import { middleOf, offPage } from '../shapes/geometry';
+import { middleOf, offPage } from '../shapes/placed';
 import { bounds, markAt } from '../surface/hit';
 import type { Point, Tool } from '../surface/page-surface';
 import type { SheetContext } from './sheet-context';

@@ -1,5 +1,6 @@
 // What is chosen, and all that can be done with it. Each of these is one gesture, so that one undo takes it back.
 
+import { hangs } from '../kinds';
 import {
   type Body,
   type Change,
@@ -11,7 +12,7 @@ import {
   type Style,
   isBox,
 } from '../room/marks';
-import { boundsOfAll } from '../shapes/geometry';
+import { boundsOfAll } from '../shapes/placed';
 import {
   type May,
   type Side,
@@ -177,7 +178,7 @@ export class Selection {
   /** Whether exactly two marks are chosen, between which a line can run. */
   get canConnect(): boolean {
     const { marks } = this;
-    return marks.length === 2 && marks.every((m) => m.body.kind !== 'connector');
+    return marks.length === 2 && marks.every((m) => !hangs(m.body));
   }
 
   connect(): void {
@@ -266,7 +267,7 @@ export class Selection {
     const marks = copiesOf(list, () => sheet.newId(), gesture).map((mark) => {
       const place = { ...mark.place, x: mark.place.x + shift, y: mark.place.y + shift };
       const grip = sheet.design ? mark.grip : sheet.grip;
-      return mark.body.kind === 'connector' ? { ...mark, grip } : { ...mark, grip, place };
+      return hangs(mark.body) ? { ...mark, grip } : { ...mark, grip, place };
     });
     if (marks.length === 0) return;
     sheet.submit({ kind: 'addMarks', page: sheet.page, marks }, gesture);

@@ -2,7 +2,8 @@
 // catches on steps of 15 degrees and on the sides of others.
 
 import { type Mark, type Page, ShapeKind } from '../room/marks';
-import { type Box, corners, onPage } from '../shapes/geometry';
+import { type Box, corners } from '../shapes/geometry';
+import { onPage } from '../shapes/placed';
 
 /** Where something was caught; null where nothing was. */
 export interface Guides {

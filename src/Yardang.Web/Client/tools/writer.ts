@@ -1,7 +1,7 @@
 // Text and notes: a field on the page in the type and place that the words will have.
 
 import { type BoxBody, type Mark, Property, isBox } from '../room/marks';
-import { LINE_HEIGHT, NOTE_PADDING } from '../surface/draw';
+import { LINE_HEIGHT, NOTE_PADDING } from '../surface/type';
 import { markAt } from '../surface/hit';
 import { inkColour, noteColour } from '../surface/palette';
 import type { Point, Tool } from '../surface/page-surface';

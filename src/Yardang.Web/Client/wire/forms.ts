@@ -479,7 +479,7 @@ export function writeCommand(v: Command): [number, Raw] {
   }
 }
 
-/** What a mark is made of. A closed set. Places and sizes are in page coordinates, 1/100 mm. */
+/** What a mark is made of: a closed set, one record for each kind, in Bodies. All that the core has to know of a kind is what is asked for here. Places and sizes are in page coordinates, 1/100 mm. */
 export type MarkBody =
   | InkBody
   | TextBody
@@ -2485,6 +2485,8 @@ export interface Step {
   readonly beforeWriter: number;
   /** The value it left. */
   readonly after: Change;
+  /** Whether the last undo of its gesture took it back: what it had to skip is not done again either. */
+  readonly takenBack: boolean;
 }
 
 export function readStep(raw: Raw): Step {
@@ -2492,6 +2494,7 @@ export function readStep(raw: Raw): Step {
     before: readChange(raw[0]),
     beforeWriter: raw[1],
     after: readChange(raw[2]),
+    takenBack: raw[3] ?? false,
   };
 }
 

@@ -2,7 +2,7 @@
 
 import { type Body, type Mark, type NewMark, isBox } from '../room/marks';
 import { breakLines, fitNote } from '../surface/text-fit';
-import { LINE_HEIGHT } from '../surface/draw';
+import { LINE_HEIGHT } from '../surface/type';
 
 const PLACE = /\{([^{}\r\n]{1,40})\}/g;
 

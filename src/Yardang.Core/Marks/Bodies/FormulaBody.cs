@@ -1,0 +1,37 @@
+using System.Buffers;
+using Yardang.Core.Activities;
+using Yardang.Core.Rooms;
+using Yardang.Core.Shapes;
+using Yardang.Core.Wire;
+
+namespace Yardang.Core.Marks;
+
+/// <summary>A formula, with the drawing that its author's screen made of it, so that no other screen or print needs to typeset it.</summary>
+/// <param name="X">Left edge.</param>
+/// <param name="Y">Top edge.</param>
+/// <param name="Width">Width of the drawing.</param>
+/// <param name="Height">Height of the drawing.</param>
+/// <param name="Source">LaTeX.</param>
+/// <param name="Outline">Filled path from the top left corner: SVG path data of M, L, Q, C, Z and numbers.</param>
+[Kind(7)]
+public sealed record FormulaBody(int X, int Y, int Width, int Height, string Source, string Outline) : MarkBody
+{
+    // Path data that can only draw.
+    private static readonly SearchValues<char> s_outline = SearchValues.Create("MLQCZ 0123456789.-");
+
+    /// <inheritdoc/>
+    public override Box Box() => new(X, Y, Width, Height);
+
+    /// <inheritdoc/>
+    public override ToolSet Tool(Looks looks) => ToolSet.Formula;
+
+    /// <inheritdoc/>
+    public override bool IsValid() => Validity.IsBox(X, Y, Width, Height) && Source.Length is > 0 and <= Limits.FormulaLength
+        && Outline.Length <= Limits.OutlineLength && Outline.AsSpan().IndexOfAnyExcept(s_outline) < 0;
+
+    /// <inheritdoc/>
+    public override int Weight() => Source.Length + Outline.Length;
+
+    /// <inheritdoc/>
+    public override IEnumerable<string> Said() => [Source];
+}

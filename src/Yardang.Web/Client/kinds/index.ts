@@ -1,0 +1,36 @@
+// The kinds of marks. A kind that is in Core and not here does not compile.
+
+import type { Body } from '../room/marks';
+import { bubble } from './bubble';
+import { connector } from './connector';
+import { formula } from './formula';
+import { ink } from './ink';
+import type { Kind } from './kind';
+import { note } from './note';
+import { picture } from './picture';
+import { shape } from './shape';
+import { stamp } from './stamp';
+import { text } from './text';
+import { zone } from './zone';
+
+const KINDS: { readonly [K in Body['kind']]: Kind<Extract<Body, { kind: K }>> } = {
+  ink,
+  text,
+  note,
+  shape,
+  picture,
+  bubble,
+  formula,
+  stamp,
+  connector,
+  zone,
+};
+
+export function kindOf<B extends Body>(body: B): Kind<B> {
+  return KINDS[body.kind] as unknown as Kind<B>;
+}
+
+/** Whether it hangs on other marks: it stands between them, and nowhere else. */
+export function hangs(body: Body): boolean {
+  return kindOf(body).ends !== undefined;
+}
