@@ -61,6 +61,11 @@ services.AddSingleton(provider => new RoomSupport(
     provider.GetRequiredService<ILoggerFactory>().CreateLogger<RoomHost>()));
 services.AddSingleton<RoomHosts>();
 services.AddHostedService<RoomSweeper>();
+services.AddSingleton<IProjection, DraftIndex>();
+services.AddSingleton<BoardSummaries>();
+services.AddSingleton<IProjection>(provider => provider.GetRequiredService<BoardSummaries>());
+services.AddSingleton<Projections>();
+services.AddHostedService(provider => provider.GetRequiredService<Projections>());
 services.AddSingleton<SnapshotEndpoint>();
 services.AddSingleton<LeftoversEndpoint>();
 services.AddSingleton<ParticipantCookie>();

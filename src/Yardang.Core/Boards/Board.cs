@@ -32,14 +32,16 @@ public sealed record WorkBrought(ActivityContent Content, [Since(2)] long? Chang
 /// <param name="SetAside">Work waiting for the teacher's decision.</param>
 /// <param name="LastActivity">When a student last changed something here, server time in ms; null if none has.</param>
 /// <param name="Adopted">The late changes that it was given.</param>
+/// <param name="Acts">What each student did last here; told to teachers.</param>
 [Kind((int)RoomKind.Board)]
-public sealed record BoardSnapshot(SheetsSnapshot Sheets, ImmutableArray<LateWork> SetAside, [OrMinusOne] long? LastActivity, ImmutableArray<Adopted> Adopted) : RoomSnapshot;
+public sealed record BoardSnapshot(SheetsSnapshot Sheets, ImmutableArray<LateWork> SetAside, [OrMinusOne] long? LastActivity, ImmutableArray<Adopted> Adopted, ImmutableArray<LastAct> Acts) : RoomSnapshot;
 
 /// <summary>One working copy of a board activity: what was done over the version that was handed out.</summary>
 public sealed class Board(ActivityContent version) : Room
 {
     private readonly SortedDictionary<long, LateWork> _setAside = [];
     private readonly SortedDictionary<int, Adopted> _adopted = [];
+    private readonly SortedDictionary<int, LastAct> _acts = [];
 
     /// <inheritdoc/>
     public override RoomKind Kind => RoomKind.Board;
@@ -52,6 +54,9 @@ public sealed class Board(ActivityContent version) : Room
 
     /// <summary>The late changes of the lesson that this board was given, by their numbers.</summary>
     public IReadOnlyDictionary<int, Adopted> Adopted => _adopted;
+
+    /// <summary>What each student did last here, by actor number.</summary>
+    public IReadOnlyDictionary<int, LastAct> Acts => _acts;
 
     /// <summary>When a student last changed something here, server time in ms; null if none has. To come in is none, and what was set aside is not here.</summary>
     public long? LastActivity { get; private set; }
@@ -104,12 +109,13 @@ public sealed class Board(ActivityContent version) : Room
         LastActivity = board.LastActivity;
         foreach (var change in board.Adopted) _adopted[change.Number] = change;
         foreach (var item in board.SetAside) _setAside[item.Number] = item;
+        foreach (var act in board.Acts) _acts[act.Person] = act;
     }
 
     /// <inheritdoc/>
     protected override void ApplyEvent(Envelope envelope)
     {
-        if (!envelope.Actor.IsStaff && envelope.Event is not (ClientAdmitted or WorkSetAside)) LastActivity = envelope.Time;
+        if (!envelope.Actor.IsStaff && envelope.Event is not (ClientAdmitted or WorkSetAside)) Note(envelope);
         switch (envelope.Event)
         {
             case WorkSetAside(var command):
@@ -140,6 +146,26 @@ public sealed class Board(ActivityContent version) : Room
                 break;
         }
     }
+
+    private void Note(Envelope envelope)
+    {
+        LastActivity = envelope.Time;
+        var person = envelope.Actor.Number;
+        var page = PageOf(envelope.Event);
+        _acts[person] = new(person, envelope.Time, page == 0 && _acts.TryGetValue(person, out var before) ? before.Page : page);
+    }
+
+    private long PageOf(RoomEvent happened) => happened switch
+    {
+        MarkAdded(var mark) => mark.Page,
+        MarksAdded({ IsEmpty: false } marks) => marks[0].Page,
+        ChangesMade({ IsEmpty: false } changes, _) => PageOf(changes[0].Target),
+        GestureUndone(_, { IsEmpty: false } changes, _, _) => PageOf(changes[0].Target),
+        GestureRedone(_, { IsEmpty: false } changes, _, _) => PageOf(changes[0].Target),
+        _ => 0,
+    };
+
+    private long PageOf(long target) => Sheets.Marks.TryGetValue(target, out var mark) ? mark.Page : Sheets.FindPage(target)?.Id ?? 0;
 
     // By the same rules as work in time; what it rests on may wait too. And no more of one person than they can have written.
     private Refusal? WhyNotSetAside(Submission submission, Actor actor)

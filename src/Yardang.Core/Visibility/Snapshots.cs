@@ -13,7 +13,8 @@ public static class Snapshots
     public static RoomSnapshot Of(Room room, Actor reader) => room switch
     {
         Board board => new BoardSnapshot(
-            Of(board.Sheets, reader), [.. board.SetAside.Values.Where(late => Sight.Of(reader, late))], board.LastActivity, [.. board.Adopted.Values]),
+            Of(board.Sheets, reader), [.. board.SetAside.Values.Where(late => Sight.Of(reader, late))], board.LastActivity, [.. board.Adopted.Values],
+            reader.IsStaff ? [.. board.Acts.Values] : []),
         Draft draft => new DraftSnapshot(Of(draft.Sheets, reader)),
         Lesson lesson => Of(lesson, reader),
         _ => throw new ArgumentException($"{room.GetType().Name} has no snapshot.", nameof(room)),

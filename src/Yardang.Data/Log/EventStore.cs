@@ -28,6 +28,9 @@ public interface IEventStore
     /// <summary>Every event and snapshot of every room, one after the other.</summary>
     IEnumerable<byte[]> ReadAll();
 
+    /// <summary>The numbers of the last events of all rooms that have any.</summary>
+    IReadOnlyDictionary<Guid, long> LastNumbers();
+
     /// <summary>The number of a room's last event; 0 if it has none.</summary>
     long LastNumber(Guid room);
 
@@ -131,6 +134,17 @@ public sealed class SqliteEventStore : IEventStore, IDisposable
         command.CommandText = "SELECT Payload FROM Events UNION ALL SELECT Snapshot FROM Rooms WHERE Snapshot IS NOT NULL";
         using var reader = command.ExecuteReader();
         while (reader.Read()) yield return (byte[])reader[0];
+    }
+
+    public IReadOnlyDictionary<Guid, long> LastNumbers()
+    {
+        using var connection = Connect();
+        using var command = connection.CreateCommand();
+        command.CommandText = "SELECT Room, MAX(Number) FROM Events GROUP BY Room";
+        using var reader = command.ExecuteReader();
+        var numbers = new Dictionary<Guid, long>();
+        while (reader.Read()) numbers[new Guid((byte[])reader[0])] = reader.GetInt64(1);
+        return numbers;
     }
 
     public long LastNumber(Guid room)

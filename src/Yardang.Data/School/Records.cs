@@ -330,6 +330,20 @@ public sealed class RoomRecord
         new() { Id = lesson.Id, Kind = RoomKind.Lesson, OfId = lesson.Id, Part = 0, Whose = Whose.Together, Number = 0 };
 }
 
+/// <summary>What lists have to know of a board without loading it: a copy of what its log says, kept by a follower.</summary>
+public sealed class BoardSummaryRecord
+{
+    public required Guid BoardId { get; init; }
+
+    public required Guid LessonId { get; init; }
+
+    /// <summary>The event of the board up to which it is right.</summary>
+    public required long Through { get; set; }
+
+    /// <summary>The summary, as JSON.</summary>
+    public required string Json { get; set; }
+}
+
 /// <summary>A room to which nothing leads any more, and whose log is to be deleted.</summary>
 public sealed class RoomRemovalRecord
 {

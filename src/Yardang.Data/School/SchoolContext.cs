@@ -36,6 +36,8 @@ public sealed class SchoolContext(DbContextOptions<SchoolContext> options)
 
     public DbSet<SeatRecord> Seats => Set<SeatRecord>();
 
+    public DbSet<BoardSummaryRecord> BoardSummaries => Set<BoardSummaryRecord>();
+
     public DbSet<RoomRemovalRecord> RoomRemovals => Set<RoomRemovalRecord>();
 
     protected override void OnModelCreating(ModelBuilder builder)

@@ -598,7 +598,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Boards.BoardSnapshot v)
     {
-        w.WriteArrayHeader(4);
+        w.WriteArrayHeader(5);
         Write(ref w, v.Sheets);
         w.WriteArrayHeader(v.SetAside.Length);
         foreach (var item in v.SetAside)
@@ -613,17 +613,24 @@ internal static class Forms
             Write(ref w, item);
         }
 
+        w.WriteArrayHeader(v.Acts.Length);
+        foreach (var item in v.Acts)
+        {
+            Write(ref w, item);
+        }
+
     }
 
     public static Yardang.Core.Boards.BoardSnapshot ReadBoardSnapshot(ref MessagePackReader r)
     {
-        var fields = new Fields(ref r, 4);
+        var fields = new Fields(ref r, 5);
         Yardang.Core.Marks.SheetsSnapshot @sheets = ReadSheetsSnapshot(ref r);
         ImmutableArray<Yardang.Core.Boards.LateWork> @setAside = ReadListOfLateWork(ref r);
         System.Int64? @lastActivity = ByHand.OrNull(r.ReadInt64());
         ImmutableArray<Yardang.Core.LateChanges.Adopted> @adopted = ReadListOfAdopted(ref r);
+        ImmutableArray<Yardang.Core.Boards.LastAct> @acts = ReadListOfLastAct(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Boards.BoardSnapshot(@sheets, @setAside, @lastActivity, @adopted);
+        return new Yardang.Core.Boards.BoardSnapshot(@sheets, @setAside, @lastActivity, @adopted, @acts);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.BubbleBody v)
@@ -1369,6 +1376,24 @@ internal static class Forms
         Yardang.Core.LateChanges.AnswerKey @key = new Yardang.Core.LateChanges.AnswerKey(ReadListOfMark(ref r), ReadListOfZoneKey(ref r));
         fields.End(ref r);
         return new Yardang.Core.LateChanges.KeySet(@key);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Boards.LastAct v)
+    {
+        w.WriteArrayHeader(3);
+        w.Write(v.Person);
+        w.Write(v.At);
+        w.Write(v.Page);
+    }
+
+    public static Yardang.Core.Boards.LastAct ReadLastAct(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 3);
+        System.Int32 @person = r.ReadInt32();
+        System.Int64 @at = r.ReadInt64();
+        System.Int64 @page = r.ReadInt64();
+        fields.End(ref r);
+        return new Yardang.Core.Boards.LastAct(@person, @at, @page);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.LastWriter v)
@@ -3358,6 +3383,15 @@ internal static class Forms
         if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
         var list = ImmutableArray.CreateBuilder<System.Int64>(count);
         for (; count > 0; count--) list.Add(r.ReadInt64());
+        return list.MoveToImmutable();
+    }
+
+    private static ImmutableArray<Yardang.Core.Boards.LastAct> ReadListOfLastAct(ref MessagePackReader r, int most = int.MaxValue)
+    {
+        var count = r.ReadArrayHeader();
+        if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Boards.LastAct>(count);
+        for (; count > 0; count--) list.Add(ReadLastAct(ref r));
         return list.MoveToImmutable();
     }
 

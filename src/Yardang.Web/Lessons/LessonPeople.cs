@@ -2,7 +2,6 @@ using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Localization;
 using Yardang.Core.Lessons;
 using Yardang.Core.Rooms;
-using Yardang.Data.Log;
 using Yardang.Data.School;
 using Yardang.Web.Rooms;
 
@@ -34,7 +33,7 @@ public sealed record KnownBoard(LessonBoard Board, bool IsUsedNow, Whose Whose, 
 public sealed record BoardName(int Number, string Name);
 
 /// <summary>Who is in a lesson and on which board, in the order of arrival.</summary>
-public sealed class LessonPeople(IDbContextFactory<SchoolContext> school, RoomHosts hosts, IEventStore log, IStringLocalizer<UiTexts> texts)
+public sealed class LessonPeople(IDbContextFactory<SchoolContext> school, RoomHosts hosts, Projections projections, BoardSummaries summaries, IStringLocalizer<UiTexts> texts)
 {
     /// <summary>Everybody who was ever at the door of a lesson.</summary>
     public async Task<IReadOnlyList<LessonPerson>> InAsync(Guid lesson)
@@ -103,13 +102,15 @@ public sealed class LessonPeople(IDbContextFactory<SchoolContext> school, RoomHo
         var seats = (await db.Seats.Where(s => db.Rooms.Any(r => r.Id == s.BoardId && r.OfId == lesson.Id))
             .Join(db.Participants, s => s.ParticipantId, p => p.Id, (s, p) => new { s.BoardId, p.Number }).ToListAsync()).ToLookup(s => s.BoardId, s => s.Number);
         var found = new List<KnownBoard>();
+        await projections.BringUpToDateAsync(boards.Select(b => b.Id));
+        var known = await summaries.OfAsync(lesson.Id);
         var earlier = plan.Grouping.Past.Concat(plan.Grouping.Future).SelectMany(groups => groups).ToLookup(g => g.Number, g => g.Name);
         foreach (var board in boards)
         {
             var now = people.Where(p => p.Board == board.Id && p.Standing == Standing.In).ToList();
             var group = board.Whose == Whose.Group ? plan.Grouping.Now.FirstOrDefault(g => g.Number == board.Number) : null;
             var isUsedNow = now.Count > 0 || group is not null;
-            if (board.Whose != Whose.Teacher && !isUsedNow && log.LastNumber(board.Id) == 0) continue;
+            if (board.Whose != Whose.Teacher && !isUsedNow && !known.ContainsKey(board.Id)) continue;
             var whose = now.Count > 0 ? now : people.Where(p => seats[board.Id].Contains(p.Number)).ToList();
             var name = board.Whose == Whose.Group ? group?.Name ?? (earlier[board.Number].LastOrDefault() is { } called ? texts["Groups.DissolvedNamed", called] : texts["Groups.Dissolved", board.Number]).Value : null;
             var title = board.Whose == Whose.Teacher ? texts["Board.Teachers"].Value : name is null ? whose.FirstOrDefault()?.Name ?? "?" : string.Join(": ", [name, string.Join(", ", whose.Select(p => p.Name))]);

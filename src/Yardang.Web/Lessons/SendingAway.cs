@@ -33,7 +33,8 @@ public sealed class SendingAway(IDbContextFactory<SchoolContext> school, RoomHos
         var writers = new HashSet<int>();
 
         // Most of them have never opened their board.
-        foreach (var id in boards.Where(b => log.LastNumber(b) > 0))
+        var last = log.LastNumbers();
+        foreach (var id in boards.Where(last.ContainsKey))
         {
             if (await hosts.FindAsync(id) is not { } board) continue;
             await board.LookAsync(r => writers.UnionWith(((Board)r).Sheets.Marks.Values.Where(m => !m.ByStaff).Select(m => m.Author).Concat(((Board)r).SetAside.Values.Select(w => w.Actor.Number))));

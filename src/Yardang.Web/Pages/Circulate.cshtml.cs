@@ -13,7 +13,7 @@ namespace Yardang.Web.Pages;
 
 /// <summary>The teacher's live view of all the work.</summary>
 [Authorize]
-public sealed class CirculateModel(AccessResolver access, LessonPeople people, SendingAway sendingAway, FrozenVersions versions, IDbContextFactory<SchoolContext> school, IStringLocalizer<UiTexts> texts) : PageModel
+public sealed class CirculateModel(AccessResolver access, LessonPeople people, SendingAway sendingAway, FrozenVersions versions, IDbContextFactory<SchoolContext> school, IStringLocalizer<UiTexts> texts, BoardSummaries summaries) : PageModel
 {
     public LessonRecord Lesson { get; private set; } = null!;
 
@@ -43,7 +43,7 @@ public sealed class CirculateModel(AccessResolver access, LessonPeople people, S
         await using var db = await school.CreateDbContextAsync();
         Languages = Core.Activities.Languages.In(await versions.OfAsync(lesson.VersionId)) is { Count: > 1 } several ? [.. several] : [];
         TeachersBoard = await Seating.BoardAsync(db, id, Whose.Teacher, 0);
-        Data = new { lesson = id, who = $"teacher-{visitor.TeacherId}", me = new { me.Number, me.IsStaff, me.LooksOnly }, together = lesson.TogetherId, written = lesson.Language, people = People, teachers = await people.TeachersAsync(lesson), seats = await SeatsAsync(db, lesson), texts = all };
+        Data = new { lesson = id, who = $"teacher-{visitor.TeacherId}", me = new { me.Number, me.IsStaff, me.LooksOnly }, together = lesson.TogetherId, written = lesson.Language, people = People, teachers = await people.TeachersAsync(lesson), seats = await SeatsAsync(db, lesson), activity = await ActivityAsync(id), texts = all };
         return Page();
     }
 
@@ -54,6 +54,10 @@ public sealed class CirculateModel(AccessResolver access, LessonPeople people, S
         await sendingAway.SendAsync(lesson);
         return Redirect($"/lesson/{id}");
     }
+
+    // Known at once, before any board is there: who did something last, and when.
+    private async Task<object> ActivityAsync(Guid lesson) =>
+        (await summaries.OfAsync(lesson)).ToDictionary(s => s.Key, s => new { last = s.Value.LastActivity, of = s.Value.Acts.ToDictionary(a => a.Person, a => a.At) });
 
     // Of the class list to which the lesson was handed out, in the numbers of the lesson.
     private static async Task<object?> SeatsAsync(SchoolContext db, LessonRecord lesson)

@@ -46,6 +46,7 @@ public sealed class GuestSweeper(IDbContextFactory<SchoolContext> school, RoomRe
         {
             await db.Seats.Where(s => rooms.Contains(s.BoardId)).ExecuteDeleteAsync();
             await db.Participants.Where(p => lessons.Contains(p.LessonId)).ExecuteDeleteAsync();
+            await db.BoardSummaries.Where(s => rooms.Contains(s.BoardId)).ExecuteDeleteAsync();
             await db.Rooms.Where(r => rooms.Contains(r.Id)).ExecuteDeleteAsync();
             await db.LateChanges.Where(c => lessons.Contains(c.LessonId)).ExecuteDeleteAsync();
             await db.CoTeachers.Where(c => lessons.Contains(c.OfId) || activityIds.Contains(c.OfId)).ExecuteDeleteAsync();

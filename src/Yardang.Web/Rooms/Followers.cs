@@ -20,9 +20,10 @@ public sealed class Followers(TimeProvider clock, ILogger<Followers> logger)
     /// <param name="name">For the log.</param>
     /// <param name="follow">Follows until it is stopped. It is told whether it failed before, and so must not trust that what it knows was done; and calls back once it has caught up.</param>
     /// <param name="until">The end of the room's host.</param>
-    public void Begin(string name, Func<bool, Action, Task> follow, CancellationToken until) => _ = Task.Run(() => RunAsync(name, follow, until), CancellationToken.None);
+    public void Begin(string name, Func<bool, Action, Task> follow, CancellationToken until) => _ = Task.Run(() => FollowAsync(name, follow, until), CancellationToken.None);
 
-    private async Task RunAsync(string name, Func<bool, Action, Task> follow, CancellationToken until)
+    /// <summary>The same, for those who wait for its end.</summary>
+    public async Task FollowAsync(string name, Func<bool, Action, Task> follow, CancellationToken until)
     {
         var pause = s_shortestPause;
         var again = false;

@@ -52,6 +52,9 @@ public sealed class RoomHosts(RoomSupport support, IRoomSource source) : IAsyncD
     /// <summary>The host of a room if it is loaded or being loaded.</summary>
     public async Task<RoomHost?> FindLoadedAsync(Guid room) => _hosts.TryGetValue(room, out var entry) ? await entry.Value : null;
 
+    /// <summary>The hosts that are loaded.</summary>
+    public IReadOnlyList<RoomHost> Loaded() => [.. _hosts.Values.Where(e => e.IsValueCreated && e.Value.IsCompletedSuccessfully).Select(e => e.Value.Result).OfType<RoomHost>()];
+
     /// <summary>Puts away rooms that nobody reads and that were not used for the given time.</summary>
     public async Task PutAwayAsync(TimeSpan unused)
     {

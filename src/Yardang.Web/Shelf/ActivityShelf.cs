@@ -1,8 +1,5 @@
 using Microsoft.EntityFrameworkCore;
 using Yardang.Core.Activities;
-using Yardang.Core.Drafts;
-using Yardang.Core.Marks;
-using Yardang.Data.Log;
 using Yardang.Data.School;
 using Yardang.Web.Lessons;
 using Yardang.Web.Rooms;
@@ -22,22 +19,19 @@ public sealed record SharedActivity(ActivityRecord Record, string Owner, bool Ma
 
 /// <summary>
 /// A teacher's activities: found by topic and by any word in them, doubled, put in the bin and taken out again, made a template. What can be
-/// searched is a copy of what the drafts say, renewed when their logs have grown.
+/// searched is a copy of what the drafts say (<see cref="DraftIndex"/>).
 /// </summary>
-public sealed class ActivityShelf(IDbContextFactory<SchoolContext> school, RoomHosts hosts, IEventStore log, Handing handing, TimeProvider clock)
+public sealed class ActivityShelf(IDbContextFactory<SchoolContext> school, Projections projections, Handing handing, TimeProvider clock)
 {
     /// <summary>The longest topic, in characters.</summary>
     public const int TopicLength = 60;
-
-    private const int WordsKept = 60_000;
 
     /// <summary>Activities that are not in the bin, the last used first. All words asked for must be in them.</summary>
     public async Task<IReadOnlyList<ShelvedActivity>> FindAsync(Guid owner, string? words, string? topic, bool bin = false)
     {
         await using var db = await school.CreateDbContextAsync();
+        await projections.BringUpToDateAsync(await db.Activities.Where(a => a.OwnerId == owner).Select(a => a.DraftId).ToListAsync());
         var all = await db.Activities.Where(a => a.OwnerId == owner && (a.BinnedAt != null) == bin).ToListAsync();
-        foreach (var activity in all) await RenewAsync(activity);
-        await db.SaveChangesAsync();
 
         var asked = (words ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
         var classes = await db.Lessons.Where(l => l.OwnerId == owner).OrderBy(l => l.HandedOutAt).Select(l => new { l.ActivityId, l.ClassName }).ToListAsync();
@@ -54,11 +48,10 @@ public sealed class ActivityShelf(IDbContextFactory<SchoolContext> school, RoomH
     public async Task<IReadOnlyList<SharedActivity>> SharedWithAsync(Guid teacher)
     {
         await using var db = await school.CreateDbContextAsync();
+        await projections.BringUpToDateAsync(await db.CoTeachers.Where(c => c.TeacherId == teacher).Join(db.Activities, c => c.OfId, a => a.Id, (_, a) => a.DraftId).ToListAsync());
         var shared = await db.CoTeachers.Where(c => c.TeacherId == teacher)
             .Join(db.Activities.Where(a => a.BinnedAt == null), c => c.OfId, a => a.Id, (c, a) => new { Activity = a, c.Role })
             .Join(db.Users, s => s.Activity.OwnerId, u => u.Id, (s, u) => new { s.Activity, s.Role, u.DisplayName }).ToListAsync();
-        foreach (var activity in shared) await RenewAsync(activity.Activity);
-        await db.SaveChangesAsync();
         return [.. shared.OrderByDescending(s => s.Activity.UsedAt).Select(s => new SharedActivity(s.Activity, s.DisplayName, s.Role == CoTeacherRole.Runs))];
     }
 
@@ -99,26 +92,5 @@ public sealed class ActivityShelf(IDbContextFactory<SchoolContext> school, RoomH
         if (await db.Activities.FindAsync(id) is not { } activity) return;
         change(activity);
         await db.SaveChangesAsync();
-    }
-
-    private async Task RenewAsync(ActivityRecord activity)
-    {
-        // From before this was noted.
-        if (activity.UsedAt < activity.CreatedAt) activity.UsedAt = activity.CreatedAt;
-        var last = log.LastNumber(activity.DraftId);
-        if (activity.IndexedThrough == last) return;
-        var draft = await hosts.GetAsync(activity.DraftId);
-        await draft.LookAsync(r =>
-        {
-            var content = ((Draft)r).Content();
-            activity.Name = content.Name.For(ContentLanguage.Current);
-            activity.Names = content.Name;
-            activity.Pages = content.Pages.Length;
-            var words = string.Join('\n', content.Name.ByLanguage.Values.Concat(content.Directions.ByLanguage.Values)
-                .Concat(content.Pages.SelectMany(p => p.Name.ByLanguage.Values.Concat(p.Directions?.ByLanguage.Values ?? [])))
-                .Concat(content.Marks.SelectMany(m => m.Body.Said())));
-            activity.Words = words.Length > WordsKept ? words[..WordsKept] : words;
-            activity.IndexedThrough = last;
-        });
     }
 }

@@ -91,13 +91,14 @@ const drawing = () =>
       contents: `
         import { decode } from '@msgpack/msgpack';
         import { Sheets } from './room/sheets';
+        import { readRoomSnapshot } from './wire/forms';
         import { drawMark, drawPaper } from './surface/draw';
         import { Pictures } from './surface/pictures';
         window.drawn = async (room, number, dotsPerUnit) => {
           const snapshot = decode(new Uint8Array(await (await fetch('/rooms/' + room + '/snapshot')).arrayBuffer()));
-          const sheets = Sheets.read(snapshot[2], snapshot[4]);
+          const sheets = Sheets.of(snapshot[2], readRoomSnapshot(snapshot[1], snapshot[4]));
           const page = sheets.pages[number - 1];
-          const canvas = new OffscreenCanvas(Math.ceil(page.width * dotsPerUnit), Math.ceil(page.height * dotsPerUnit));
+          const canvas = new OffscreenCanvas(Math.ceil(page.size.width * dotsPerUnit), Math.ceil(page.size.height * dotsPerUnit));
           const ctx = canvas.getContext('2d');
           const pictures = new Pictures(room, '', () => undefined);
           const marks = sheets.visible(page.id);

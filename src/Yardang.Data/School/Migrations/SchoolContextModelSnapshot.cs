@@ -199,6 +199,29 @@ namespace Yardang.Data.School.Migrations
                     b.ToTable("Activities", (string)null);
                 });
 
+            modelBuilder.Entity("Yardang.Data.School.BoardSummaryRecord", b =>
+                {
+                    b.Property<Guid>("BoardId")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Json")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("LessonId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("Through")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("BoardId");
+
+                    b.HasIndex("LessonId");
+
+                    b.ToTable("BoardSummaries", (string)null);
+                });
+
             modelBuilder.Entity("Yardang.Data.School.ClassEntryRecord", b =>
                 {
                     b.Property<Guid>("ListId")

@@ -11,7 +11,7 @@ import { floodAmong } from '../room/flood';
 import { serverNow } from '../room/server-clock';
 import { type LatePage, type LateTexts, describe, drawLate } from './late-work';
 import { type NeedsTexts, type Need, needsMe } from './needs-me';
-import { Tile } from './tile';
+import { type Activity, Tile } from './tile';
 
 interface Participant {
   readonly number: number;
@@ -34,6 +34,8 @@ interface CirculateData {
   readonly teachers: readonly { readonly number: number; readonly name: string }[];
   /** Where people sit, by actor number: [row, column]; null where there is no seating plan. */
   readonly seats: { readonly columns: number; readonly of: Readonly<Record<string, readonly [number, number]>> } | null;
+  /** Of each board, when anybody and each student did something last there, server time in ms. */
+  readonly activity: Readonly<Record<string, Activity>>;
   readonly texts: NeedsTexts & {
     pensGoingDown: string;
     pensDownOn: string;
@@ -257,7 +259,7 @@ Alpine.data('circulate', () => {
         activity: '',
         seat: {},
       });
-      const tile = new Tile(id, connection, data.me, data.written, () => this.boardChanged(id));
+      const tile = new Tile(id, connection, data.me, data.written, () => this.boardChanged(id), data.activity[id]);
       tiles.set(id, tile);
       this.$nextTick(() => {
         const canvas = (this.$root as HTMLElement).querySelector<HTMLCanvasElement>(`[data-tile="${id}"]`);

@@ -13,6 +13,12 @@ import { Pictures } from '../surface/pictures';
 const THINNEST_PX = 1.1;
 const AGAIN_MS = 2000;
 
+/** When anybody, and each student, did something last on a board, as it was when the page was opened. */
+export interface Activity {
+  readonly last: number | null;
+  readonly of: Readonly<Record<number, number>>;
+}
+
 export class Tile {
   private readonly client: RoomClient<Sheets>;
   private readonly live = new LiveInk();
@@ -29,6 +35,7 @@ export class Tile {
     me: Me,
     private readonly written: string,
     private readonly changed: () => void,
+    private readonly before?: Activity,
   ) {
     this.pictures = new Pictures(board, '', () => this.paintSoon());
     this.client = new RoomClient<Sheets>(
@@ -59,12 +66,17 @@ export class Tile {
 
   /** When the students of this board last did something, server time in ms; null if never. */
   get lastActivity(): number | null {
-    return this.client.state.lastActivity;
+    return this.isThere ? this.client.state.lastActivity : (this.before?.last ?? null);
   }
 
-  /** When a person last did something here, as far as this screen saw it or they are alone on the board. */
+  /** When a person last did something here, or tried to; of who has done nothing yet, when anybody did. */
   lastActivityOf(person: number): number | null {
-    return this.seen.get(person) ?? this.lastActivity;
+    const act = this.isThere ? this.client.state.acts.get(person)?.at : this.before?.of[person];
+    return this.seen.get(person) ?? act ?? this.lastActivity;
+  }
+
+  private get isThere(): boolean {
+    return this.client.number > 0;
   }
 
   lateWorkOf(person: number): LateWork[] {

@@ -2,7 +2,7 @@
 // Values are never changed in place, so that a copy of the maps is a copy of the state.
 
 import { union } from '../ink/stroke';
-import { type LateWork, Role, type RoomSnapshot } from '../wire/forms';
+import { type LastAct, type LateWork, Role, type RoomSnapshot } from '../wire/forms';
 import { following } from '../shapes/connectors';
 import { Journal } from './journal';
 import {
@@ -37,6 +37,8 @@ export class Sheets {
   private inOrder: readonly Page[] = [];
   /** When a student last did something on this board, server time in ms; null if none has. */
   lastActivity: number | null = null;
+  /** What each student did last here. Students are not told. */
+  acts: ReadonlyMap<number, LastAct> = new Map();
   private marksById = new Map<number, Mark>();
   private journal = new Journal();
   private late = new Map<number, LateWork>();
@@ -54,6 +56,7 @@ export class Sheets {
     sheets.journal = Journal.of(state.sheets);
     if (state.kind === 'draft') return sheets;
     sheets.lastActivity = state.lastActivity;
+    sheets.acts = new Map(state.acts.map((act) => [act.person, act]));
     sheets.adopted = new Map(state.adopted.filter((a) => !a.givenUp).map((a) => [a.number, a.page]));
     for (const late of state.setAside) sheets.late.set(late.number, late);
     return sheets;
@@ -70,6 +73,7 @@ export class Sheets {
     copy.inOrder = this.inOrder;
     copy.frontOrder = this.frontOrder;
     copy.lastActivity = this.lastActivity;
+    copy.acts = this.acts;
     copy.marksById = new Map(this.marksById);
     copy.shown = new Map(this.shown);
     copy.journal = this.journal.copy();
@@ -123,8 +127,7 @@ export class Sheets {
 
   apply(envelope: Envelope): void {
     const { event } = envelope;
-    if (!envelope.byStaff && event.kind !== 'clientAdmitted' && event.kind !== 'workSetAside')
-      this.lastActivity = envelope.time;
+    if (!envelope.byStaff && event.kind !== 'clientAdmitted' && event.kind !== 'workSetAside') this.note(envelope);
     switch (event.kind) {
       case 'workSetAside':
         this.late.set(envelope.number, {
@@ -150,6 +153,20 @@ export class Sheets {
       default:
         this.happen(event, envelope.actor, envelope.gesture);
     }
+  }
+
+  private note({ event, actor: person, time: at }: Envelope): void {
+    this.lastActivity = at;
+    const page = this.pageOf(event) || (this.acts.get(person)?.page ?? 0);
+    this.acts = new Map(this.acts).set(person, { person, at, page });
+  }
+
+  private pageOf(event: RoomEvent): number {
+    if (event.kind === 'markAdded') return event.mark.page;
+    if (event.kind === 'marksAdded') return event.marks[0]?.page ?? 0;
+    const changes = 'changes' in event && event.kind !== 'changeAdopted' ? event.changes : [];
+    const target = changes[0]?.target ?? 0;
+    return this.marksById.get(target)?.page ?? this.page(target)?.id ?? 0;
   }
 
   /** What an event about marks does, by whoever, as part of whichever gesture. */

@@ -886,6 +886,8 @@ export interface BoardSnapshot {
   readonly lastActivity: number | null;
   /** The late changes that it was given. */
   readonly adopted: readonly Adopted[];
+  /** What each student did last here; told to teachers. */
+  readonly acts: readonly LastAct[];
 }
 
 export function readBoardSnapshot(raw: Raw): BoardSnapshot {
@@ -895,6 +897,7 @@ export function readBoardSnapshot(raw: Raw): BoardSnapshot {
     setAside: raw[1].map((x: Raw) => readLateWork(x)),
     lastActivity: raw[2] < 0 ? null : raw[2],
     adopted: raw[3].map((x: Raw) => readAdopted(x)),
+    acts: raw[4].map((x: Raw) => readLastAct(x)),
   };
 }
 
@@ -1412,6 +1415,24 @@ export function readKeySet(raw: Raw): KeySet {
   return {
     kind: 'keySet',
     key: { marks: raw[0].map((x: Raw) => readMark(x)), zones: raw[1].map((x: Raw) => readZoneKey(x)) },
+  };
+}
+
+/** What somebody did last on a board. */
+export interface LastAct {
+  /** The actor number. */
+  readonly person: number;
+  /** When, server time in ms. */
+  readonly at: number;
+  /** On which page; 0 if that cannot be told. */
+  readonly page: number;
+}
+
+export function readLastAct(raw: Raw): LastAct {
+  return {
+    person: raw[0],
+    at: raw[1],
+    page: raw[2],
   };
 }
 
