@@ -1,9 +1,9 @@
 using System.Diagnostics;
 using System.Globalization;
 using SkiaSharp;
-using Yardang.Core.Activities;
 using Yardang.Core.Ink;
 using Yardang.Core.Marks;
+using Yardang.Core.Pages;
 using Yardang.Rendering;
 
 namespace Yardang.Bench;

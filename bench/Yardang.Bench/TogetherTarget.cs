@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using System.Diagnostics;
 using Microsoft.AspNetCore.SignalR.Client;
+using Yardang.Core.Editing;
 using Yardang.Core.Ink;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;

@@ -1,6 +1,6 @@
 using SkiaSharp;
-using Yardang.Core.Activities;
 using Yardang.Core.Marks;
+using Yardang.Core.Pages;
 
 namespace Yardang.Rendering;
 

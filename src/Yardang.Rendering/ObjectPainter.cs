@@ -1,6 +1,6 @@
 using SkiaSharp;
+using Yardang.Core.Geometry;
 using Yardang.Core.Marks;
-using Yardang.Core.Shapes;
 
 namespace Yardang.Rendering;
 

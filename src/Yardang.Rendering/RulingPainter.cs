@@ -1,7 +1,7 @@
 using System.Collections.Immutable;
 using SkiaSharp;
-using Yardang.Core.Activities;
 using Yardang.Core.Marks;
+using Yardang.Core.Pages;
 
 namespace Yardang.Rendering;
 

@@ -1,6 +1,7 @@
 using SkiaSharp;
-using Yardang.Core.Activities;
+using Yardang.Core.Geometry;
 using Yardang.Core.Marks;
+using Yardang.Core.Pages;
 using Yardang.Core.Shapes;
 
 namespace Yardang.Rendering;
@@ -63,7 +64,7 @@ internal static class ShapePainter
     {
         var middle = shape.Box().Middle;
         double sx = (mark.Scale?.X ?? 1_000) / 1_000.0, sy = (mark.Scale?.Y ?? 1_000) / 1_000.0;
-        return [.. Core.Shapes.Spot.All(shape.Points).Select(c => new SKPoint((float)(middle.X + ((c.X - middle.X) * sx)), (float)(middle.Y + ((c.Y - middle.Y) * sy))))];
+        return [.. Core.Geometry.Spot.All(shape.Points).Select(c => new SKPoint((float)(middle.X + ((c.X - middle.X) * sx)), (float)(middle.Y + ((c.Y - middle.Y) * sy))))];
     }
 
     private static SKPath PathOf(ShapeKind kind, SKPoint[] p)

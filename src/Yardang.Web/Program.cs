@@ -70,6 +70,8 @@ services.AddSingleton<SnapshotEndpoint>();
 services.AddSingleton<LeftoversEndpoint>();
 services.AddSingleton<ParticipantCookie>();
 services.AddSingleton<AccessResolver>();
+services.AddSingleton<ArchivedMedia>();
+services.AddSingleton<ActivityMaking>();
 services.AddSingleton<Handing>();
 services.AddSingleton<LateHanding>();
 services.AddSingleton<LessonClock>();

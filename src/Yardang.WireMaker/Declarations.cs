@@ -2,8 +2,7 @@ using System.Collections.Immutable;
 using System.Reflection;
 using Yardang.Core.Activities;
 using Yardang.Core.Ink;
-using Yardang.Core.Interchange;
-using Yardang.Core.Marks;
+using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
 using Yardang.Core.Wire;
 

@@ -1,10 +1,10 @@
 using System.Globalization;
 using System.Text;
 using Yardang.Core.Activities;
-using Yardang.Core.Ink;
-using Yardang.Core.Interchange;
+using Yardang.Core.Editing;
 using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
+using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
 
 namespace Yardang.WireMaker;

@@ -1,7 +1,7 @@
 using System.Globalization;
 using System.Text;
 using Yardang.Core.Activities;
-using Yardang.Core.Interchange;
+using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
 
 namespace Yardang.WireMaker;

@@ -4,12 +4,13 @@ using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Hosting.Server;
 using Microsoft.AspNetCore.Hosting.Server.Features;
 using Microsoft.AspNetCore.Mvc.Testing;
-using Microsoft.Extensions.DependencyInjection;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.DependencyInjection;
 using Yardang.Core.Activities;
 using Yardang.Core.Lessons;
 using Yardang.Data.School;
 using Yardang.Web.Lessons;
+using Yardang.Web.Shelf;
 
 namespace Yardang.Web.Tests;
 
@@ -66,7 +67,8 @@ public sealed partial class TestSchool : IAsyncDisposable
     public async Task<(ActivityRecord Activity, LessonRecord Lesson)> HandOutAsync(Guid teacher, Door door = Door.Open, Way way = Way.OneEach)
     {
         var handing = Get<Handing>();
-        var activity = await handing.CreateAsync(teacher, ActivityContent.Blank("en", "What holds a bridge up?"));
+        var making = Get<ActivityMaking>();
+        var activity = await making.CreateAsync(teacher, ActivityContent.Blank("en", "What holds a bridge up?"));
         return (activity, await handing.HandOutAsync(activity, new HandOutOrder("7 Amber", door, way), "en"));
     }
 

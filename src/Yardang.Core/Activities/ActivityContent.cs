@@ -1,17 +1,8 @@
 using System.Collections.Immutable;
 using Yardang.Core.Marks;
+using Yardang.Core.Pages;
 
 namespace Yardang.Core.Activities;
-
-/// <summary>In which lengths are shown.</summary>
-public enum LengthUnit
-{
-    /// <summary>Centimetres.</summary>
-    Centimetre = 0,
-
-    /// <summary>Inches.</summary>
-    Inch = 1,
-}
 
 /// <summary>All that a teacher designed: what an archive holds, and what is frozen when the activity is handed out.</summary>
 /// <param name="Name">What the activity is called.</param>

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using System.Text.RegularExpressions;
 using Yardang.Core.Marks;
+using Yardang.Core.Pages;
 
 namespace Yardang.Core.Activities;
 

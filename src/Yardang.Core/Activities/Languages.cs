@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Yardang.Core.Marks;
+using Yardang.Core.Pages;
 
 namespace Yardang.Core.Activities;
 

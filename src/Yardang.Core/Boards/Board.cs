@@ -1,7 +1,9 @@
 using System.Collections.Immutable;
 using Yardang.Core.Activities;
+using Yardang.Core.Editing;
 using Yardang.Core.LateChanges;
 using Yardang.Core.Marks;
+using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
 using Yardang.Core.Wire;
 

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Yardang.Core.Editing;
 using Yardang.Core.Marks;
 using Yardang.Core.Shapes;
 

@@ -1,6 +1,6 @@
 using System.Collections.Immutable;
 using System.Globalization;
-using Yardang.Core.Lessons;
+using Yardang.Core.Rooms;
 
 namespace Yardang.Core.ClassLists;
 
@@ -108,7 +108,7 @@ public static class ClassListReader
             if (!used.Add(person.Number!.Value)) problems.Add(new(person.Line, ListFault.NumberTwice, person.Number.Value.ToString(CultureInfo.InvariantCulture)));
         }
 
-        if (people.Count > Lesson.MostPeople) problems.Add(new(people[Lesson.MostPeople].Line, ListFault.TooMany, people.Count.ToString(CultureInfo.InvariantCulture)));
+        if (people.Count > Limits.People) problems.Add(new(people[Limits.People].Line, ListFault.TooMany, people.Count.ToString(CultureInfo.InvariantCulture)));
         if (problems.Count > 0) return ([], [.. problems.OrderBy(p => p.Line).Take(MostProblems)]);
 
         // Those without a number get the next free ones.

@@ -1,6 +1,6 @@
 using System.Collections.Immutable;
-using Yardang.Core.Activities;
 using Yardang.Core.Marks;
+using Yardang.Core.Pages;
 
 namespace Yardang.Core.Cupboard;
 

@@ -1,5 +1,5 @@
 using Yardang.Core.Activities;
-using Yardang.Core.Marks;
+using Yardang.Core.Editing;
 using Yardang.Core.Rooms;
 using Yardang.Core.Wire;
 

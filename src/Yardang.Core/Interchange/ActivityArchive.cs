@@ -1,7 +1,9 @@
 using System.Collections.Immutable;
 using System.IO.Compression;
 using Yardang.Core.Activities;
+using Yardang.Core.Editing;
 using Yardang.Core.Marks;
+using Yardang.Core.Pages;
 
 namespace Yardang.Core.Interchange;
 
@@ -42,7 +44,7 @@ public static class ActivityArchive
         using (var zip = new ZipArchive(bytes, ZipArchiveMode.Create, leaveOpen: true))
         {
             Add(zip, ActivityEntry, ActivityJson.Write(activity));
-            if (work is not null) Add(zip, WorkEntry, ActivityJson.WriteWork(work));
+            if (work is not null) Add(zip, WorkEntry, WorkJson.Write(work));
             foreach (var name in MediaOf(activity).Concat(work?.Boards.SelectMany(b => MediaOf(b.Pages, b.Marks)) ?? []).Distinct(StringComparer.Ordinal))
             {
                 if (media(name) is { } file) Add(zip, MediaFolder + name, file);
@@ -74,7 +76,7 @@ public static class ActivityArchive
             if (media.Select(e => e.Name).Distinct(StringComparer.Ordinal).Count() < media.Count) throw new FormatException("Two of the pictures, films and sounds have the same name.");
             var activity = ActivityJson.Read(Bytes(entry, MaxBytes, ActivityEntry));
             if (ContentRules.FaultIn(activity) is { } fault) throw new FormatException(fault.Sentence);
-            var work = zip.GetEntry(WorkEntry) is { } file ? ActivityJson.ReadWork(Bytes(file, MaxBytes, WorkEntry)) : null;
+            var work = zip.GetEntry(WorkEntry) is { } file ? WorkJson.Read(Bytes(file, MaxBytes, WorkEntry)) : null;
             if (work is not null && WorkRules.FaultIn(work) is { } wrong) throw new FormatException(wrong.Sentence);
             return new(activity, Files(media), work);
         }

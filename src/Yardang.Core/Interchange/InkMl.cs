@@ -3,6 +3,8 @@ using System.Globalization;
 using System.Text;
 using System.Xml;
 using System.Xml.Linq;
+using Yardang.Core.Editing;
+using Yardang.Core.Geometry;
 using Yardang.Core.Ink;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;

@@ -1,6 +1,7 @@
 using Yardang.Core.Activities;
+using Yardang.Core.Editing;
 using Yardang.Core.Lessons;
-using Yardang.Core.Marks;
+using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
 
 namespace Yardang.Core.Interchange;
@@ -9,14 +10,14 @@ namespace Yardang.Core.Interchange;
 public static class WorkRules
 {
     /// <summary>The most boards: one for everybody, and for each of the groups that there can be.</summary>
-    public const int MostBoards = 2 * Lesson.MostPeople;
+    public const int MostBoards = 2 * Limits.People;
 
     /// <summary>The first thing that is wrong; null if nothing is.</summary>
     public static ContentFault? FaultIn(ArchivedWork work)
     {
         if (work.Name.Length > Limits.NameLength || work.ClassName.Length > Limits.NameLength) return new($"The name of the lesson or of its class is longer than {Limits.NameLength} letters.");
         if (!Enum.IsDefined(work.Way)) return new("Nobody can work together in this way.");
-        if (work.People.Length > Lesson.MostPeople) return new($"There are {work.People.Length} people; a lesson has at most {Lesson.MostPeople}.");
+        if (work.People.Length > Limits.People) return new($"There are {work.People.Length} people; a lesson has at most {Limits.People}.");
         if (work.Boards.Length > MostBoards) return new($"There are {work.Boards.Length} boards; a lesson has at most {MostBoards}.");
         var known = work.People.Select(p => p.Number).ToHashSet();
         if (known.Count < work.People.Length || known.Any(n => n <= Actor.Owner.Number)) return new("Somebody has no number of their own.");

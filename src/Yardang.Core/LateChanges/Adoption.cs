@@ -1,16 +1,12 @@
 using System.Collections.Immutable;
 using Yardang.Core.Activities;
-using Yardang.Core.Interchange;
+using Yardang.Core.Editing;
 using Yardang.Core.Marks;
+using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
 using Yardang.Core.Wire;
 
 namespace Yardang.Core.LateChanges;
-
-/// <summary>What is handed out late.</summary>
-/// <param name="Activity">The activity as it says now; for marks alone, an activity without pages.</param>
-/// <param name="Pages">Which of its pages are handed out; none for marks alone.</param>
-public sealed record ChangeContent(ActivityContent Activity, ImmutableArray<long> Pages);
 
 /// <summary>The program brings a late change onto a board.</summary>
 /// <param name="Number">Which change of the lesson.</param>
@@ -20,18 +16,6 @@ public sealed record AdoptChange(int Number, ChangeContent Change, ImmutableArra
 
 /// <summary>The program takes a late change off a board.</summary>
 public sealed record GiveUpChange(int Number) : Command;
-
-/// <summary>
-/// A late change stands on the board. It is a gesture of the program, under the change's number, so that taking it back leaves what others have
-/// changed since.
-/// </summary>
-/// <param name="Number">Which change of the lesson.</param>
-/// <param name="Page">Where to look for it; 0 for nowhere.</param>
-/// <param name="Pages">New pages, with their orders.</param>
-/// <param name="Marks">New marks.</param>
-/// <param name="Changes">What else is different now.</param>
-[Kind(20)]
-public sealed record ChangeAdopted(int Number, long Page, ImmutableArray<Page> Pages, ImmutableArray<Mark> Marks, ImmutableArray<Change> Changes) : RoomEvent;
 
 /// <summary>A late change as a board knows it.</summary>
 public sealed record Adopted(int Number, long Page, bool GivenUp = false);

@@ -1,5 +1,4 @@
 using System.Collections.Immutable;
-using Yardang.Core.Lessons;
 using Yardang.Core.Rooms;
 using Yardang.Core.Wire;
 

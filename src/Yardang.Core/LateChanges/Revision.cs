@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Yardang.Core.Activities;
-using Yardang.Core.Interchange;
+using Yardang.Core.Editing;
+using Yardang.Core.Pages;
 
 namespace Yardang.Core.LateChanges;
 

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Yardang.Core.Rooms;
 using Yardang.Core.Wire;
 
 namespace Yardang.Core.Lessons;
@@ -8,7 +9,7 @@ namespace Yardang.Core.Lessons;
 /// <param name="Name">What the teacher calls it.</param>
 /// <param name="People">Their actor numbers.</param>
 /// <param name="Helper">The actor number of the teacher who looks after them; 0 for nobody in particular.</param>
-public sealed record Group(int Number, string Name, [AtMost(Lesson.MostPeople)] ImmutableArray<int> People, [Since(2, Always = true)] int Helper = 0)
+public sealed record Group(int Number, string Name, [AtMost(Limits.People)] ImmutableArray<int> People, [Since(2, Always = true)] int Helper = 0)
 {
     /// <summary>Longest name, in characters.</summary>
     public const int NameLength = 40;

@@ -15,9 +15,6 @@ public sealed record LessonSnapshot(
 /// <summary>An activity being worked on by people: who is in, door, groups, signals, pens.</summary>
 public sealed class Lesson : Room
 {
-    /// <summary>The most people of a lesson: in, waiting or expected. Those who were sent away do not count.</summary>
-    public const int MostPeople = 1_000;
-
     /// <summary>The most who ever came, those who were sent away included.</summary>
     public const int MostEver = 10_000;
 
@@ -97,9 +94,9 @@ public sealed class Lesson : Room
         HandIn or TakeWorkBack => Decide(submission.Command is HandIn, actor),
         not GiveSignal when !actor.IsStaff => Refusal.NotAllowed,
         OpenLesson => Number == 0 ? new LessonOpened() : Refusal.Duplicate,
-        ExpectPeople(var count) => count is > 0 and <= MostPeople && Present + count <= MostPeople ? new Decision.Accepted(new PeopleExpected(NextPerson, count), Audience.Staff) : Refusal.Full,
+        ExpectPeople(var count) => count is > 0 and <= Limits.People && Present + count <= Limits.People ? new Decision.Accepted(new PeopleExpected(NextPerson, count), Audience.Staff) : Refusal.Full,
         Join join => Decide(join),
-        BringPerson(var joinedAt, var handedInAt) => Present >= MostPeople ? Refusal.Full : new Decision.Accepted(new PersonBrought(NextPerson, joinedAt, handedInAt), Audience.NamedAndStaff),
+        BringPerson(var joinedAt, var handedInAt) => Present >= Limits.People ? Refusal.Full : new Decision.Accepted(new PersonBrought(NextPerson, joinedAt, handedInAt), Audience.NamedAndStaff),
         AdmitPerson(var person) => Of(person, Standing.Waiting) is { } why ? why : new Decision.Accepted(new PersonAdmitted(person), Audience.NamedAndStaff),
         TurnAway(var person) => Of(person, Standing.Waiting) is { } why ? why : new Decision.Accepted(new PersonTurnedAway(person), Audience.NamedAndStaff),
         RemovePerson(var person) => Of(person, Standing.In) is { } why ? why : new Decision.Accepted(new PersonRemoved(person), AudienceOfLeaving([person])),
@@ -252,8 +249,8 @@ public sealed class Lesson : Room
         var standing = person is { } number ? _people[number].Standing : Standing.Expected;
         if (standing is Standing.In or Standing.Waiting) return Refusal.Duplicate;
         if (Door == Door.Closed) return Refusal.NotAllowed;
-        if (standing is not Standing.Expected && Present >= MostPeople) return Refusal.Full;
-        if (person is null && (Present >= MostPeople || _people.Count >= MostEver)) return Refusal.Full;
+        if (standing is not Standing.Expected && Present >= Limits.People) return Refusal.Full;
+        if (person is null && (Present >= Limits.People || _people.Count >= MostEver)) return Refusal.Full;
 
         // Who was sent away comes back only if the teacher lets them in, also by an open door.
         var asks = join.Asks || Door == Door.Ask || standing is Standing.TurnedAway or Standing.Removed;

@@ -1,5 +1,6 @@
 using Yardang.Core.Activities;
 using Yardang.Core.Marks;
+using Yardang.Core.Pages;
 
 namespace Yardang.Core.Lessons;
 

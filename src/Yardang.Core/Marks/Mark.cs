@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using System.Text.Json.Serialization;
 using Yardang.Core.Ink;
+using Yardang.Core.Rooms;
 using Yardang.Core.Wire;
 
 namespace Yardang.Core.Marks;
@@ -113,6 +114,9 @@ public sealed record Mark(
     /// <summary>The words that are written in place; null for what has none.</summary>
     [JsonIgnore]
     public Words? Words => Body.Written();
+
+    /// <summary>Whether somebody sees it. What was rubbed out is seen by nobody but its author, who may want it back.</summary>
+    public bool IsSeenBy(Actor reader) => reader.IsStaff || (Grip != Grip.Key && (!Erased || (Author == reader.Number && !ByStaff)));
 
     /// <summary>As everybody may know it: without what only teachers are told.</summary>
     public Mark AsTold() => Body.AsTold() is var told && ReferenceEquals(told, Body) ? this : this with { Body = told };

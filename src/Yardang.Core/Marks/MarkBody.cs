@@ -1,8 +1,8 @@
 using System.Collections.Immutable;
 using System.Reflection;
 using System.Text.Json.Serialization;
-using Yardang.Core.Activities;
-using Yardang.Core.Shapes;
+using Yardang.Core.Geometry;
+using Yardang.Core.Pages;
 using Yardang.Core.Wire;
 
 namespace Yardang.Core.Marks;

@@ -1,10 +1,10 @@
 using System.Collections.Immutable;
-using Yardang.Core.Activities;
+using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
 
 namespace Yardang.Core.Marks;
 
-/// <summary>Which values marks and pages may have: the same for commands and for content from elsewhere (<see cref="ContentRules"/>).</summary>
+/// <summary>Which values marks and pages may have: the same for commands and for content from elsewhere (<c>ContentRules</c>).</summary>
 internal static class Validity
 {
     private const int MostLanguages = 40;

@@ -3,6 +3,9 @@ namespace Yardang.Core.Rooms;
 /// <summary>The stated limits of marks, pages, rooms and messages.</summary>
 public static class Limits
 {
+    /// <summary>People of a lesson: in, waiting or expected. Those who were sent away do not count.</summary>
+    public const int People = 1_000;
+
     /// <summary>Points of one piece of ink; a longer stroke is several pieces of one gesture.</summary>
     public const int InkPoints = 512;
 

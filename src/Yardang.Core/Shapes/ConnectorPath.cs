@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Yardang.Core.Geometry;
 using Yardang.Core.Marks;
 
 namespace Yardang.Core.Shapes;

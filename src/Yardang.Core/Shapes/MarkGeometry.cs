@@ -1,3 +1,4 @@
+using Yardang.Core.Geometry;
 using Yardang.Core.Marks;
 
 namespace Yardang.Core.Shapes;

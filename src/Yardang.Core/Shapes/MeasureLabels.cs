@@ -1,7 +1,8 @@
 using System.Collections.Immutable;
 using System.Globalization;
-using Yardang.Core.Activities;
+using Yardang.Core.Geometry;
 using Yardang.Core.Marks;
+using Yardang.Core.Pages;
 
 namespace Yardang.Core.Shapes;
 

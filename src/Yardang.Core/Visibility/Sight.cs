@@ -1,4 +1,5 @@
 using Yardang.Core.Boards;
+using Yardang.Core.Editing;
 using Yardang.Core.LateChanges;
 using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
@@ -26,13 +27,13 @@ public static class Sight
     }
 
     /// <summary>Whether somebody sees a mark. What was rubbed out is seen by nobody but its author, who may want it back.</summary>
-    public static bool Of(Actor reader, Mark mark) => reader.IsStaff || (mark.Grip != Grip.Key && (!mark.Erased || (mark.Author == reader.Number && !mark.ByStaff)));
+    public static bool Of(Actor reader, Mark mark) => mark.IsSeenBy(reader);
 
     /// <summary>A mark as somebody sees it: what is expected of a zone is for teachers.</summary>
     public static Mark AsSeen(Actor reader, Mark mark) => reader.IsStaff ? mark : mark.AsTold();
 
     /// <summary>Whether somebody sees a page.</summary>
-    public static bool Of(Actor reader, Activities.Page page) => reader.IsStaff || !page.Erased;
+    public static bool Of(Actor reader, Pages.Page page) => reader.IsStaff || !page.Erased;
 
     /// <summary>A step of a gesture as somebody knows it: of others' gestures only that there was one, so that one's own can be undone rightly.</summary>
     public static Step AsSeen(Actor reader, Gesture gesture, Step step) => reader.IsStaff || gesture.Actor == reader.Number

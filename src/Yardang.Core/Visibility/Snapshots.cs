@@ -1,7 +1,7 @@
 using Yardang.Core.Boards;
 using Yardang.Core.Drafts;
+using Yardang.Core.Editing;
 using Yardang.Core.Lessons;
-using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
 
 namespace Yardang.Core.Visibility;

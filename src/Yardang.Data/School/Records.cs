@@ -1,6 +1,6 @@
 using Microsoft.AspNetCore.Identity;
-using Yardang.Core.Activities;
 using Yardang.Core.Lessons;
+using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
 
 namespace Yardang.Data.School;

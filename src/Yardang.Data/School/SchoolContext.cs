@@ -2,7 +2,7 @@ using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Identity.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Design;
-using Yardang.Core.Activities;
+using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
 
 namespace Yardang.Data.School;

@@ -1,7 +1,7 @@
 using System.Collections.Immutable;
 using System.Text.Json;
 using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
-using Yardang.Core.Activities;
+using Yardang.Core.Pages;
 
 namespace Yardang.Data.School;
 

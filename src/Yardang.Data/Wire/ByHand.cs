@@ -1,9 +1,9 @@
 using System.Collections.Immutable;
 using MessagePack;
 using Yardang.Core.Activities;
+using Yardang.Core.Editing;
 using Yardang.Core.Ink;
-using Yardang.Core.Interchange;
-using Yardang.Core.Marks;
+using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
 
 namespace Yardang.Data.Wire;

@@ -8,39 +8,39 @@ namespace Yardang.Data.Wire;
 /// <summary>Records as MessagePack arrays. A reader takes the fields it knows and skips what follows.</summary>
 internal static class Forms
 {
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.Change value)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Change value)
     {
         if (ByHand.WriteUnsaid(ref w, value)) return;
         switch (value)
         {
-            case Yardang.Core.Marks.Placed v: Write(ref w, v); break;
-            case Yardang.Core.Marks.Erasing v: Write(ref w, v); break;
-            case Yardang.Core.Marks.Cutting v: Write(ref w, v); break;
-            case Yardang.Core.Marks.Wording v: Write(ref w, v); break;
-            case Yardang.Core.Marks.Styling v: Write(ref w, v); break;
-            case Yardang.Core.Marks.Scaling v: Write(ref w, v); break;
-            case Yardang.Core.Marks.Remaking v: Write(ref w, v); break;
-            case Yardang.Core.Marks.Pinning v: Write(ref w, v); break;
-            case Yardang.Core.Marks.Tying v: Write(ref w, v); break;
-            case Yardang.Core.Marks.Ordering v: Write(ref w, v); break;
-            case Yardang.Core.Marks.Gripping v: Write(ref w, v); break;
-            case Yardang.Core.Marks.Naming v: Write(ref w, v); break;
-            case Yardang.Core.Marks.Directing v: Write(ref w, v); break;
-            case Yardang.Core.Marks.Sizing v: Write(ref w, v); break;
-            case Yardang.Core.Marks.Papering v: Write(ref w, v); break;
-            case Yardang.Core.Marks.PageNaming v: Write(ref w, v); break;
-            case Yardang.Core.Marks.PageErasing v: Write(ref w, v); break;
-            case Yardang.Core.Marks.PageOrdering v: Write(ref w, v); break;
-            case Yardang.Core.Marks.PageDirecting v: Write(ref w, v); break;
-            case Yardang.Core.Marks.Withholding v: Write(ref w, v); break;
-            case Yardang.Core.Marks.Measuring v: Write(ref w, v); break;
-            case Yardang.Core.Marks.Stimulating v: Write(ref w, v); break;
-            case Yardang.Core.Marks.Starting v: Write(ref w, v); break;
+            case Yardang.Core.Editing.Placed v: Write(ref w, v); break;
+            case Yardang.Core.Editing.Erasing v: Write(ref w, v); break;
+            case Yardang.Core.Editing.Cutting v: Write(ref w, v); break;
+            case Yardang.Core.Editing.Wording v: Write(ref w, v); break;
+            case Yardang.Core.Editing.Styling v: Write(ref w, v); break;
+            case Yardang.Core.Editing.Scaling v: Write(ref w, v); break;
+            case Yardang.Core.Editing.Remaking v: Write(ref w, v); break;
+            case Yardang.Core.Editing.Pinning v: Write(ref w, v); break;
+            case Yardang.Core.Editing.Tying v: Write(ref w, v); break;
+            case Yardang.Core.Editing.Ordering v: Write(ref w, v); break;
+            case Yardang.Core.Editing.Gripping v: Write(ref w, v); break;
+            case Yardang.Core.Editing.Naming v: Write(ref w, v); break;
+            case Yardang.Core.Editing.Directing v: Write(ref w, v); break;
+            case Yardang.Core.Editing.Sizing v: Write(ref w, v); break;
+            case Yardang.Core.Editing.Papering v: Write(ref w, v); break;
+            case Yardang.Core.Editing.PageNaming v: Write(ref w, v); break;
+            case Yardang.Core.Editing.PageErasing v: Write(ref w, v); break;
+            case Yardang.Core.Editing.PageOrdering v: Write(ref w, v); break;
+            case Yardang.Core.Editing.PageDirecting v: Write(ref w, v); break;
+            case Yardang.Core.Editing.Withholding v: Write(ref w, v); break;
+            case Yardang.Core.Editing.Measuring v: Write(ref w, v); break;
+            case Yardang.Core.Editing.Stimulating v: Write(ref w, v); break;
+            case Yardang.Core.Editing.Starting v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
 
-    public static Yardang.Core.Marks.Change ReadChange(ref MessagePackReader r)
+    public static Yardang.Core.Editing.Change ReadChange(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 2);
         var kind = r.ReadInt32();
@@ -85,14 +85,14 @@ internal static class Forms
     {
         switch (value)
         {
-            case Yardang.Core.Marks.AddMark v: Write(ref w, v); break;
-            case Yardang.Core.Marks.MakeChanges v: Write(ref w, v); break;
-            case Yardang.Core.Marks.UndoGesture v: Write(ref w, v); break;
-            case Yardang.Core.Marks.RedoGesture v: Write(ref w, v); break;
-            case Yardang.Core.Marks.AcceptLateWork v: Write(ref w, v); break;
-            case Yardang.Core.Marks.DiscardLateWork v: Write(ref w, v); break;
-            case Yardang.Core.Marks.AddMarks v: Write(ref w, v); break;
-            case Yardang.Core.Marks.AddPage v: Write(ref w, v); break;
+            case Yardang.Core.Editing.AddMark v: Write(ref w, v); break;
+            case Yardang.Core.Editing.MakeChanges v: Write(ref w, v); break;
+            case Yardang.Core.Editing.UndoGesture v: Write(ref w, v); break;
+            case Yardang.Core.Editing.RedoGesture v: Write(ref w, v); break;
+            case Yardang.Core.Editing.AcceptLateWork v: Write(ref w, v); break;
+            case Yardang.Core.Editing.DiscardLateWork v: Write(ref w, v); break;
+            case Yardang.Core.Editing.AddMarks v: Write(ref w, v); break;
+            case Yardang.Core.Editing.AddPage v: Write(ref w, v); break;
             case Yardang.Core.Lessons.SetDoor v: Write(ref w, v); break;
             case Yardang.Core.Lessons.GiveSignal v: Write(ref w, v); break;
             case Yardang.Core.Lessons.SetPens v: Write(ref w, v); break;
@@ -116,14 +116,14 @@ internal static class Forms
 
     public static int KindOf(Yardang.Core.Rooms.Command value) => value switch
     {
-        Yardang.Core.Marks.AddMark => 1,
-        Yardang.Core.Marks.MakeChanges => 2,
-        Yardang.Core.Marks.UndoGesture => 3,
-        Yardang.Core.Marks.RedoGesture => 4,
-        Yardang.Core.Marks.AcceptLateWork => 5,
-        Yardang.Core.Marks.DiscardLateWork => 6,
-        Yardang.Core.Marks.AddMarks => 7,
-        Yardang.Core.Marks.AddPage => 8,
+        Yardang.Core.Editing.AddMark => 1,
+        Yardang.Core.Editing.MakeChanges => 2,
+        Yardang.Core.Editing.UndoGesture => 3,
+        Yardang.Core.Editing.RedoGesture => 4,
+        Yardang.Core.Editing.AcceptLateWork => 5,
+        Yardang.Core.Editing.DiscardLateWork => 6,
+        Yardang.Core.Editing.AddMarks => 7,
+        Yardang.Core.Editing.AddPage => 8,
         Yardang.Core.Lessons.SetDoor => 20,
         Yardang.Core.Lessons.GiveSignal => 21,
         Yardang.Core.Lessons.SetPens => 22,
@@ -235,18 +235,18 @@ internal static class Forms
             case Yardang.Core.Rooms.Redacted v: Write(ref w, v); break;
             case Yardang.Core.Drafts.DraftStarted v: Write(ref w, v); break;
             case Yardang.Core.Drafts.DraftReplaced v: Write(ref w, v); break;
-            case Yardang.Core.Marks.MarkAdded v: Write(ref w, v); break;
-            case Yardang.Core.Marks.ChangesMade v: Write(ref w, v); break;
-            case Yardang.Core.Marks.GestureUndone v: Write(ref w, v); break;
-            case Yardang.Core.Marks.GestureRedone v: Write(ref w, v); break;
-            case Yardang.Core.Marks.WorkSetAside v: Write(ref w, v); break;
-            case Yardang.Core.Marks.LateWorkAccepted v: Write(ref w, v); break;
-            case Yardang.Core.Marks.LateWorkDiscarded v: Write(ref w, v); break;
-            case Yardang.Core.Marks.MarksAdded v: Write(ref w, v); break;
-            case Yardang.Core.Marks.PageAdded v: Write(ref w, v); break;
+            case Yardang.Core.Editing.MarkAdded v: Write(ref w, v); break;
+            case Yardang.Core.Editing.ChangesMade v: Write(ref w, v); break;
+            case Yardang.Core.Editing.GestureUndone v: Write(ref w, v); break;
+            case Yardang.Core.Editing.GestureRedone v: Write(ref w, v); break;
+            case Yardang.Core.Editing.WorkSetAside v: Write(ref w, v); break;
+            case Yardang.Core.Editing.LateWorkAccepted v: Write(ref w, v); break;
+            case Yardang.Core.Editing.LateWorkDiscarded v: Write(ref w, v); break;
+            case Yardang.Core.Editing.MarksAdded v: Write(ref w, v); break;
+            case Yardang.Core.Editing.PageAdded v: Write(ref w, v); break;
             case Yardang.Core.Boards.WorkBrought v: Write(ref w, v); break;
-            case Yardang.Core.LateChanges.ChangeAdopted v: Write(ref w, v); break;
-            case Yardang.Core.LateChanges.KeySet v: Write(ref w, v); break;
+            case Yardang.Core.Editing.ChangeAdopted v: Write(ref w, v); break;
+            case Yardang.Core.Editing.KeySet v: Write(ref w, v); break;
             case Yardang.Core.Lessons.LessonOpened v: Write(ref w, v); break;
             case Yardang.Core.Lessons.PersonJoined v: Write(ref w, v); break;
             case Yardang.Core.Lessons.DoorSet v: Write(ref w, v); break;
@@ -286,18 +286,18 @@ internal static class Forms
         Yardang.Core.Rooms.Redacted => 2,
         Yardang.Core.Drafts.DraftStarted => 3,
         Yardang.Core.Drafts.DraftReplaced => 4,
-        Yardang.Core.Marks.MarkAdded => 10,
-        Yardang.Core.Marks.ChangesMade => 11,
-        Yardang.Core.Marks.GestureUndone => 12,
-        Yardang.Core.Marks.GestureRedone => 13,
-        Yardang.Core.Marks.WorkSetAside => 14,
-        Yardang.Core.Marks.LateWorkAccepted => 15,
-        Yardang.Core.Marks.LateWorkDiscarded => 16,
-        Yardang.Core.Marks.MarksAdded => 17,
-        Yardang.Core.Marks.PageAdded => 18,
+        Yardang.Core.Editing.MarkAdded => 10,
+        Yardang.Core.Editing.ChangesMade => 11,
+        Yardang.Core.Editing.GestureUndone => 12,
+        Yardang.Core.Editing.GestureRedone => 13,
+        Yardang.Core.Editing.WorkSetAside => 14,
+        Yardang.Core.Editing.LateWorkAccepted => 15,
+        Yardang.Core.Editing.LateWorkDiscarded => 16,
+        Yardang.Core.Editing.MarksAdded => 17,
+        Yardang.Core.Editing.PageAdded => 18,
         Yardang.Core.Boards.WorkBrought => 19,
-        Yardang.Core.LateChanges.ChangeAdopted => 20,
-        Yardang.Core.LateChanges.KeySet => 21,
+        Yardang.Core.Editing.ChangeAdopted => 20,
+        Yardang.Core.Editing.KeySet => 21,
         Yardang.Core.Lessons.LessonOpened => 30,
         Yardang.Core.Lessons.PersonJoined => 31,
         Yardang.Core.Lessons.DoorSet => 32,
@@ -431,18 +431,18 @@ internal static class Forms
         _ => throw new MessagePackSerializationException($"Unknown kind of room snapshot: {kind}."),
     };
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.AcceptLateWork v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.AcceptLateWork v)
     {
         w.WriteArrayHeader(1);
         w.Write(v.Number);
     }
 
-    public static Yardang.Core.Marks.AcceptLateWork ReadAcceptLateWork(ref MessagePackReader r)
+    public static Yardang.Core.Editing.AcceptLateWork ReadAcceptLateWork(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 1);
         System.Int64 @number = r.ReadInt64();
         fields.End(ref r);
-        return new Yardang.Core.Marks.AcceptLateWork(@number);
+        return new Yardang.Core.Editing.AcceptLateWork(@number);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Rooms.Actor v)
@@ -461,7 +461,7 @@ internal static class Forms
         return new Yardang.Core.Rooms.Actor(@number, @role);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.AddMark v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.AddMark v)
     {
         w.WriteArrayHeader(5);
         w.Write(v.Id);
@@ -471,7 +471,7 @@ internal static class Forms
         Write(ref w, v.Style);
     }
 
-    public static Yardang.Core.Marks.AddMark ReadAddMark(ref MessagePackReader r)
+    public static Yardang.Core.Editing.AddMark ReadAddMark(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 5);
         System.Int64 @id = r.ReadInt64();
@@ -480,10 +480,10 @@ internal static class Forms
         Yardang.Core.Marks.MarkBody @body = ReadMarkBody(ref r);
         Yardang.Core.Marks.Style @style = ReadStyle(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Marks.AddMark(@id, @page, @grip, @body, @style);
+        return new Yardang.Core.Editing.AddMark(@id, @page, @grip, @body, @style);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.AddMarks v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.AddMarks v)
     {
         w.WriteArrayHeader(2);
         w.Write(v.Page);
@@ -495,29 +495,29 @@ internal static class Forms
 
     }
 
-    public static Yardang.Core.Marks.AddMarks ReadAddMarks(ref MessagePackReader r)
+    public static Yardang.Core.Editing.AddMarks ReadAddMarks(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 2);
         System.Int64 @page = r.ReadInt64();
-        ImmutableArray<Yardang.Core.Marks.NewMark> @marks = ReadListOfNewMark(ref r, 500);
+        ImmutableArray<Yardang.Core.Editing.NewMark> @marks = ReadListOfNewMark(ref r, 500);
         fields.End(ref r);
-        return new Yardang.Core.Marks.AddMarks(@page, @marks);
+        return new Yardang.Core.Editing.AddMarks(@page, @marks);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.AddPage v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.AddPage v)
     {
         w.WriteArrayHeader(2);
         Write(ref w, v.Page);
         ByHand.WriteNumber(ref w, v.Order);
     }
 
-    public static Yardang.Core.Marks.AddPage ReadAddPage(ref MessagePackReader r)
+    public static Yardang.Core.Editing.AddPage ReadAddPage(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 2);
-        Yardang.Core.Activities.Page @page = ReadPage(ref r);
+        Yardang.Core.Pages.Page @page = ReadPage(ref r);
         System.Double @order = r.ReadDouble();
         fields.End(ref r);
-        return new Yardang.Core.Marks.AddPage(@page, @order);
+        return new Yardang.Core.Editing.AddPage(@page, @order);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.AdmitPerson v)
@@ -552,7 +552,7 @@ internal static class Forms
         return new Yardang.Core.LateChanges.Adopted(@number, @page, @givenUp);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.LateChanges.AnswerKey v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.AnswerKey v)
     {
         w.WriteArrayHeader(2);
         w.WriteArrayHeader(v.Marks.Length);
@@ -569,16 +569,16 @@ internal static class Forms
 
     }
 
-    public static Yardang.Core.LateChanges.AnswerKey ReadAnswerKey(ref MessagePackReader r)
+    public static Yardang.Core.Editing.AnswerKey ReadAnswerKey(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 2);
         ImmutableArray<Yardang.Core.Marks.Mark> @marks = ReadListOfMark(ref r);
-        ImmutableArray<Yardang.Core.LateChanges.ZoneKey> @zones = ReadListOfZoneKey(ref r);
+        ImmutableArray<Yardang.Core.Editing.ZoneKey> @zones = ReadListOfZoneKey(ref r);
         fields.End(ref r);
-        return new Yardang.Core.LateChanges.AnswerKey(@marks, @zones);
+        return new Yardang.Core.Editing.AnswerKey(@marks, @zones);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Activities.Axis v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Pages.Axis v)
     {
         w.WriteArrayHeader(3);
         w.Write(v.From);
@@ -586,14 +586,14 @@ internal static class Forms
         w.Write(v.Step);
     }
 
-    public static Yardang.Core.Activities.Axis ReadAxis(ref MessagePackReader r)
+    public static Yardang.Core.Pages.Axis ReadAxis(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 3);
         System.Int32 @from = r.ReadInt32();
         System.Int32 @to = r.ReadInt32();
         System.Int32 @step = r.ReadInt32();
         fields.End(ref r);
-        return new Yardang.Core.Activities.Axis(@from, @to, @step);
+        return new Yardang.Core.Pages.Axis(@from, @to, @step);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Boards.BoardSnapshot v)
@@ -624,7 +624,7 @@ internal static class Forms
     public static Yardang.Core.Boards.BoardSnapshot ReadBoardSnapshot(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 5);
-        Yardang.Core.Marks.SheetsSnapshot @sheets = ReadSheetsSnapshot(ref r);
+        Yardang.Core.Editing.SheetsSnapshot @sheets = ReadSheetsSnapshot(ref r);
         ImmutableArray<Yardang.Core.Boards.LateWork> @setAside = ReadListOfLateWork(ref r);
         System.Int64? @lastActivity = ByHand.OrNull(r.ReadInt64());
         ImmutableArray<Yardang.Core.LateChanges.Adopted> @adopted = ReadListOfAdopted(ref r);
@@ -660,7 +660,7 @@ internal static class Forms
         return new Yardang.Core.Marks.BubbleBody(@x, @y, @width, @height, @words, @tipX, @tipY);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.LateChanges.ChangeAdopted v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.ChangeAdopted v)
     {
         w.WriteArrayHeader(5);
         w.Write(v.Number);
@@ -685,16 +685,16 @@ internal static class Forms
 
     }
 
-    public static Yardang.Core.LateChanges.ChangeAdopted ReadChangeAdopted(ref MessagePackReader r)
+    public static Yardang.Core.Editing.ChangeAdopted ReadChangeAdopted(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 5);
         System.Int32 @number = r.ReadInt32();
         System.Int64 @page = r.ReadInt64();
-        ImmutableArray<Yardang.Core.Activities.Page> @pages = ReadListOfPage(ref r);
+        ImmutableArray<Yardang.Core.Pages.Page> @pages = ReadListOfPage(ref r);
         ImmutableArray<Yardang.Core.Marks.Mark> @marks = ReadListOfMark(ref r);
-        ImmutableArray<Yardang.Core.Marks.Change> @changes = ReadListOfChange(ref r);
+        ImmutableArray<Yardang.Core.Editing.Change> @changes = ReadListOfChange(ref r);
         fields.End(ref r);
-        return new Yardang.Core.LateChanges.ChangeAdopted(@number, @page, @pages, @marks, @changes);
+        return new Yardang.Core.Editing.ChangeAdopted(@number, @page, @pages, @marks, @changes);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.LateChanges.ChangeHandedOut v)
@@ -757,7 +757,7 @@ internal static class Forms
         return new Yardang.Core.LateChanges.ChangeTakenBack(@number);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.ChangesMade v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.ChangesMade v)
     {
         var count = v.Back is not null ? 2 : 1;
         w.WriteArrayHeader(count);
@@ -784,10 +784,10 @@ internal static class Forms
 
     }
 
-    public static Yardang.Core.Marks.ChangesMade ReadChangesMade(ref MessagePackReader r)
+    public static Yardang.Core.Editing.ChangesMade ReadChangesMade(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 1);
-        ImmutableArray<Yardang.Core.Marks.Change> @changes = ReadListOfChange(ref r, 10000);
+        ImmutableArray<Yardang.Core.Editing.Change> @changes = ReadListOfChange(ref r, 10000);
         ImmutableArray<Yardang.Core.Marks.Mark>? @back = null;
         if (fields.Has(2))
         {
@@ -795,7 +795,7 @@ internal static class Forms
         }
 
         fields.End(ref r);
-        return new Yardang.Core.Marks.ChangesMade(@changes, @back);
+        return new Yardang.Core.Editing.ChangesMade(@changes, @back);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Rooms.ClientAdmitted v)
@@ -872,7 +872,7 @@ internal static class Forms
         return new Yardang.Core.Marks.ConnectorBody(@from, @to, @points, @label);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.Cutting v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Cutting v)
     {
         w.WriteArrayHeader(3);
         w.Write(3);
@@ -885,15 +885,15 @@ internal static class Forms
 
     }
 
-    public static Yardang.Core.Marks.Cutting ReadCutting(ref MessagePackReader r, Fields fields, System.Int64 @target)
+    public static Yardang.Core.Editing.Cutting ReadCutting(ref MessagePackReader r, Fields fields, System.Int64 @target)
     {
         fields.Need(3);
         ImmutableArray<System.Int32> @cuts = ReadListOfInt32(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Marks.Cutting(@target, @cuts);
+        return new Yardang.Core.Editing.Cutting(@target, @cuts);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.Directing v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Directing v)
     {
         w.WriteArrayHeader(3);
         w.Write(21);
@@ -901,26 +901,26 @@ internal static class Forms
         ByHand.Write(ref w, v.Directions);
     }
 
-    public static Yardang.Core.Marks.Directing ReadDirecting(ref MessagePackReader r, Fields fields, System.Int64 @target)
+    public static Yardang.Core.Editing.Directing ReadDirecting(ref MessagePackReader r, Fields fields, System.Int64 @target)
     {
         fields.Need(3);
-        Yardang.Core.Activities.Texts @directions = ByHand.ReadTexts(ref r);
+        Yardang.Core.Pages.Texts @directions = ByHand.ReadTexts(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Marks.Directing(@directions);
+        return new Yardang.Core.Editing.Directing(@directions);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.DiscardLateWork v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.DiscardLateWork v)
     {
         w.WriteArrayHeader(1);
         w.Write(v.Number);
     }
 
-    public static Yardang.Core.Marks.DiscardLateWork ReadDiscardLateWork(ref MessagePackReader r)
+    public static Yardang.Core.Editing.DiscardLateWork ReadDiscardLateWork(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 1);
         System.Int64 @number = r.ReadInt64();
         fields.End(ref r);
-        return new Yardang.Core.Marks.DiscardLateWork(@number);
+        return new Yardang.Core.Editing.DiscardLateWork(@number);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.DoorSet v)
@@ -960,7 +960,7 @@ internal static class Forms
     public static Yardang.Core.Drafts.DraftSnapshot ReadDraftSnapshot(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 1);
-        Yardang.Core.Marks.SheetsSnapshot @sheets = ReadSheetsSnapshot(ref r);
+        Yardang.Core.Editing.SheetsSnapshot @sheets = ReadSheetsSnapshot(ref r);
         fields.End(ref r);
         return new Yardang.Core.Drafts.DraftSnapshot(@sheets);
     }
@@ -979,7 +979,7 @@ internal static class Forms
         return new Yardang.Core.Drafts.DraftStarted(@content);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.Erasing v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Erasing v)
     {
         w.WriteArrayHeader(3);
         w.Write(2);
@@ -987,12 +987,12 @@ internal static class Forms
         w.Write(v.Erased);
     }
 
-    public static Yardang.Core.Marks.Erasing ReadErasing(ref MessagePackReader r, Fields fields, System.Int64 @target)
+    public static Yardang.Core.Editing.Erasing ReadErasing(ref MessagePackReader r, Fields fields, System.Int64 @target)
     {
         fields.Need(3);
         System.Boolean @erased = r.ReadBoolean();
         fields.End(ref r);
-        return new Yardang.Core.Marks.Erasing(@target, @erased);
+        return new Yardang.Core.Editing.Erasing(@target, @erased);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.Expectation v)
@@ -1050,7 +1050,7 @@ internal static class Forms
         return new Yardang.Core.Marks.FormulaBody(@x, @y, @width, @height, @source, @outline);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.GestureRedone v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.GestureRedone v)
     {
         var count = v.Back is not null ? 4 : 3;
         w.WriteArrayHeader(count);
@@ -1084,11 +1084,11 @@ internal static class Forms
 
     }
 
-    public static Yardang.Core.Marks.GestureRedone ReadGestureRedone(ref MessagePackReader r)
+    public static Yardang.Core.Editing.GestureRedone ReadGestureRedone(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 3);
         System.Int64 @gesture = r.ReadInt64();
-        ImmutableArray<Yardang.Core.Marks.Change> @changes = ReadListOfChange(ref r);
+        ImmutableArray<Yardang.Core.Editing.Change> @changes = ReadListOfChange(ref r);
         ImmutableArray<System.Int64> @skipped = ReadListOfInt64(ref r);
         ImmutableArray<Yardang.Core.Marks.Mark>? @back = null;
         if (fields.Has(4))
@@ -1097,10 +1097,10 @@ internal static class Forms
         }
 
         fields.End(ref r);
-        return new Yardang.Core.Marks.GestureRedone(@gesture, @changes, @skipped, @back);
+        return new Yardang.Core.Editing.GestureRedone(@gesture, @changes, @skipped, @back);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.GestureSnapshot v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.GestureSnapshot v)
     {
         w.WriteArrayHeader(4);
         w.Write(v.Id);
@@ -1114,18 +1114,18 @@ internal static class Forms
 
     }
 
-    public static Yardang.Core.Marks.GestureSnapshot ReadGestureSnapshot(ref MessagePackReader r)
+    public static Yardang.Core.Editing.GestureSnapshot ReadGestureSnapshot(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 4);
         System.Int64 @id = r.ReadInt64();
         System.Int32 @actor = r.ReadInt32();
         System.Boolean @undone = r.ReadBoolean();
-        ImmutableArray<Yardang.Core.Marks.Step> @steps = ReadListOfStep(ref r);
+        ImmutableArray<Yardang.Core.Editing.Step> @steps = ReadListOfStep(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Marks.GestureSnapshot(@id, @actor, @undone, @steps);
+        return new Yardang.Core.Editing.GestureSnapshot(@id, @actor, @undone, @steps);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.GestureUndone v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.GestureUndone v)
     {
         var count = v.Back is not null ? 4 : 3;
         w.WriteArrayHeader(count);
@@ -1159,11 +1159,11 @@ internal static class Forms
 
     }
 
-    public static Yardang.Core.Marks.GestureUndone ReadGestureUndone(ref MessagePackReader r)
+    public static Yardang.Core.Editing.GestureUndone ReadGestureUndone(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 3);
         System.Int64 @gesture = r.ReadInt64();
-        ImmutableArray<Yardang.Core.Marks.Change> @changes = ReadListOfChange(ref r);
+        ImmutableArray<Yardang.Core.Editing.Change> @changes = ReadListOfChange(ref r);
         ImmutableArray<System.Int64> @skipped = ReadListOfInt64(ref r);
         ImmutableArray<Yardang.Core.Marks.Mark>? @back = null;
         if (fields.Has(4))
@@ -1172,7 +1172,7 @@ internal static class Forms
         }
 
         fields.End(ref r);
-        return new Yardang.Core.Marks.GestureUndone(@gesture, @changes, @skipped, @back);
+        return new Yardang.Core.Editing.GestureUndone(@gesture, @changes, @skipped, @back);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.GiveSignal v)
@@ -1193,7 +1193,7 @@ internal static class Forms
         return new Yardang.Core.Lessons.GiveSignal(@person, @signal, @on);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.Gripping v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Gripping v)
     {
         w.WriteArrayHeader(3);
         w.Write(11);
@@ -1201,12 +1201,12 @@ internal static class Forms
         w.Write((int)v.Grip);
     }
 
-    public static Yardang.Core.Marks.Gripping ReadGripping(ref MessagePackReader r, Fields fields, System.Int64 @target)
+    public static Yardang.Core.Editing.Gripping ReadGripping(ref MessagePackReader r, Fields fields, System.Int64 @target)
     {
         fields.Need(3);
         Yardang.Core.Marks.Grip @grip = (Yardang.Core.Marks.Grip)r.ReadInt32();
         fields.End(ref r);
-        return new Yardang.Core.Marks.Gripping(@target, @grip);
+        return new Yardang.Core.Editing.Gripping(@target, @grip);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.Group v)
@@ -1353,7 +1353,7 @@ internal static class Forms
         return new Yardang.Core.Marks.InkBody(@points);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.LateChanges.KeySet v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.KeySet v)
     {
         w.WriteArrayHeader(2);
         w.WriteArrayHeader(v.Key.Marks.Length);
@@ -1370,12 +1370,12 @@ internal static class Forms
 
     }
 
-    public static Yardang.Core.LateChanges.KeySet ReadKeySet(ref MessagePackReader r)
+    public static Yardang.Core.Editing.KeySet ReadKeySet(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 2);
-        Yardang.Core.LateChanges.AnswerKey @key = new Yardang.Core.LateChanges.AnswerKey(ReadListOfMark(ref r), ReadListOfZoneKey(ref r));
+        Yardang.Core.Editing.AnswerKey @key = new Yardang.Core.Editing.AnswerKey(ReadListOfMark(ref r), ReadListOfZoneKey(ref r));
         fields.End(ref r);
-        return new Yardang.Core.LateChanges.KeySet(@key);
+        return new Yardang.Core.Editing.KeySet(@key);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Boards.LastAct v)
@@ -1396,7 +1396,7 @@ internal static class Forms
         return new Yardang.Core.Boards.LastAct(@person, @at, @page);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.LastWriter v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.LastWriter v)
     {
         w.WriteArrayHeader(3);
         w.Write(v.Target);
@@ -1404,14 +1404,14 @@ internal static class Forms
         w.Write(v.Gesture);
     }
 
-    public static Yardang.Core.Marks.LastWriter ReadLastWriter(ref MessagePackReader r)
+    public static Yardang.Core.Editing.LastWriter ReadLastWriter(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 3);
         System.Int64 @target = r.ReadInt64();
-        Yardang.Core.Marks.Property @property = (Yardang.Core.Marks.Property)r.ReadInt32();
+        Yardang.Core.Editing.Property @property = (Yardang.Core.Editing.Property)r.ReadInt32();
         System.Int64 @gesture = r.ReadInt64();
         fields.End(ref r);
-        return new Yardang.Core.Marks.LastWriter(@target, @property, @gesture);
+        return new Yardang.Core.Editing.LastWriter(@target, @property, @gesture);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.LateChanges.LateChange v)
@@ -1480,7 +1480,7 @@ internal static class Forms
         return new Yardang.Core.Boards.LateWork(@number, @actor, @client, @counter, @gesture, @command);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.LateWorkAccepted v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.LateWorkAccepted v)
     {
         var count = v.Person != 0 || v.Gesture != 0 ? 5 : v.Outcome is not null ? 3 : 1;
         w.WriteArrayHeader(count);
@@ -1501,7 +1501,7 @@ internal static class Forms
         w.Write(v.Gesture);
     }
 
-    public static Yardang.Core.Marks.LateWorkAccepted ReadLateWorkAccepted(ref MessagePackReader r)
+    public static Yardang.Core.Editing.LateWorkAccepted ReadLateWorkAccepted(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 1);
         System.Int64 @number = r.ReadInt64();
@@ -1520,10 +1520,10 @@ internal static class Forms
         }
 
         fields.End(ref r);
-        return new Yardang.Core.Marks.LateWorkAccepted(@number, @outcome, @person, @gesture);
+        return new Yardang.Core.Editing.LateWorkAccepted(@number, @outcome, @person, @gesture);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.LateWorkDiscarded v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.LateWorkDiscarded v)
     {
         var count = v.Person != 0 ? 2 : 1;
         w.WriteArrayHeader(count);
@@ -1532,7 +1532,7 @@ internal static class Forms
         w.Write(v.Person);
     }
 
-    public static Yardang.Core.Marks.LateWorkDiscarded ReadLateWorkDiscarded(ref MessagePackReader r)
+    public static Yardang.Core.Editing.LateWorkDiscarded ReadLateWorkDiscarded(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 1);
         System.Int64 @number = r.ReadInt64();
@@ -1543,7 +1543,7 @@ internal static class Forms
         }
 
         fields.End(ref r);
-        return new Yardang.Core.Marks.LateWorkDiscarded(@number, @person);
+        return new Yardang.Core.Editing.LateWorkDiscarded(@number, @person);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.LessonClosed v)
@@ -1697,7 +1697,7 @@ internal static class Forms
         return new Yardang.Core.Lessons.LessonTimes(@opensAt, @dueAt, @closesAt, @handsIn);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.MakeChanges v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.MakeChanges v)
     {
         w.WriteArrayHeader(1);
         w.WriteArrayHeader(v.Changes.Length);
@@ -1708,12 +1708,12 @@ internal static class Forms
 
     }
 
-    public static Yardang.Core.Marks.MakeChanges ReadMakeChanges(ref MessagePackReader r)
+    public static Yardang.Core.Editing.MakeChanges ReadMakeChanges(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 1);
-        ImmutableArray<Yardang.Core.Marks.Change> @changes = ReadListOfChange(ref r, 10000);
+        ImmutableArray<Yardang.Core.Editing.Change> @changes = ReadListOfChange(ref r, 10000);
         fields.End(ref r);
-        return new Yardang.Core.Marks.MakeChanges(@changes);
+        return new Yardang.Core.Editing.MakeChanges(@changes);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.Mark v)
@@ -1778,21 +1778,21 @@ internal static class Forms
         return new Yardang.Core.Marks.Mark(@id, @page, @author, @byStaff, @grip, @order, @body, @style, @place, @cuts, @erased, @scale, @pinned, @tie);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.MarkAdded v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.MarkAdded v)
     {
         w.WriteArrayHeader(1);
         Write(ref w, v.Mark);
     }
 
-    public static Yardang.Core.Marks.MarkAdded ReadMarkAdded(ref MessagePackReader r)
+    public static Yardang.Core.Editing.MarkAdded ReadMarkAdded(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 1);
         Yardang.Core.Marks.Mark @mark = ReadMark(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Marks.MarkAdded(@mark);
+        return new Yardang.Core.Editing.MarkAdded(@mark);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.MarksAdded v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.MarksAdded v)
     {
         w.WriteArrayHeader(1);
         w.WriteArrayHeader(v.Marks.Length);
@@ -1803,12 +1803,12 @@ internal static class Forms
 
     }
 
-    public static Yardang.Core.Marks.MarksAdded ReadMarksAdded(ref MessagePackReader r)
+    public static Yardang.Core.Editing.MarksAdded ReadMarksAdded(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 1);
         ImmutableArray<Yardang.Core.Marks.Mark> @marks = ReadListOfMark(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Marks.MarksAdded(@marks);
+        return new Yardang.Core.Editing.MarksAdded(@marks);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.MaskNames v)
@@ -1825,7 +1825,7 @@ internal static class Forms
         return new Yardang.Core.Lessons.MaskNames(@masked);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.Measuring v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Measuring v)
     {
         w.WriteArrayHeader(3);
         w.Write(29);
@@ -1833,12 +1833,12 @@ internal static class Forms
         w.Write((int)v.Unit);
     }
 
-    public static Yardang.Core.Marks.Measuring ReadMeasuring(ref MessagePackReader r, Fields fields, System.Int64 @target)
+    public static Yardang.Core.Editing.Measuring ReadMeasuring(ref MessagePackReader r, Fields fields, System.Int64 @target)
     {
         fields.Need(3);
-        Yardang.Core.Activities.LengthUnit @unit = (Yardang.Core.Activities.LengthUnit)r.ReadInt32();
+        Yardang.Core.Pages.LengthUnit @unit = (Yardang.Core.Pages.LengthUnit)r.ReadInt32();
         fields.End(ref r);
-        return new Yardang.Core.Marks.Measuring(@unit);
+        return new Yardang.Core.Editing.Measuring(@unit);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.MomentCame v)
@@ -1869,7 +1869,7 @@ internal static class Forms
         return new Yardang.Core.Lessons.NamesMasked(@masked);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.Naming v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Naming v)
     {
         w.WriteArrayHeader(3);
         w.Write(20);
@@ -1877,15 +1877,15 @@ internal static class Forms
         ByHand.Write(ref w, v.Name);
     }
 
-    public static Yardang.Core.Marks.Naming ReadNaming(ref MessagePackReader r, Fields fields, System.Int64 @target)
+    public static Yardang.Core.Editing.Naming ReadNaming(ref MessagePackReader r, Fields fields, System.Int64 @target)
     {
         fields.Need(3);
-        Yardang.Core.Activities.Texts @name = ByHand.ReadTexts(ref r);
+        Yardang.Core.Pages.Texts @name = ByHand.ReadTexts(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Marks.Naming(@name);
+        return new Yardang.Core.Editing.Naming(@name);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.NewMark v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.NewMark v)
     {
         w.WriteArrayHeader(8);
         w.Write(v.Id);
@@ -1911,7 +1911,7 @@ internal static class Forms
         w.Write(v.Tie);
     }
 
-    public static Yardang.Core.Marks.NewMark ReadNewMark(ref MessagePackReader r)
+    public static Yardang.Core.Editing.NewMark ReadNewMark(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 8);
         System.Int64 @id = r.ReadInt64();
@@ -1923,7 +1923,7 @@ internal static class Forms
         ImmutableArray<System.Int32> @cuts = ReadListOfInt32(ref r);
         System.Int64 @tie = r.ReadInt64();
         fields.End(ref r);
-        return new Yardang.Core.Marks.NewMark(@id, @grip, @body, @style, @place, @scale, @cuts, @tie);
+        return new Yardang.Core.Editing.NewMark(@id, @grip, @body, @style, @place, @scale, @cuts, @tie);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.NoteBody v)
@@ -1949,7 +1949,7 @@ internal static class Forms
         return new Yardang.Core.Marks.NoteBody(@x, @y, @width, @height, @words);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.Ordering v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Ordering v)
     {
         w.WriteArrayHeader(3);
         w.Write(10);
@@ -1957,15 +1957,15 @@ internal static class Forms
         ByHand.WriteNumber(ref w, v.Order);
     }
 
-    public static Yardang.Core.Marks.Ordering ReadOrdering(ref MessagePackReader r, Fields fields, System.Int64 @target)
+    public static Yardang.Core.Editing.Ordering ReadOrdering(ref MessagePackReader r, Fields fields, System.Int64 @target)
     {
         fields.Need(3);
         System.Double @order = r.ReadDouble();
         fields.End(ref r);
-        return new Yardang.Core.Marks.Ordering(@target, @order);
+        return new Yardang.Core.Editing.Ordering(@target, @order);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Activities.Page v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Pages.Page v)
     {
         var count = v.Starters is not null ? 10 : v.Stimulus is not null ? 9 : 8;
         w.WriteArrayHeader(count);
@@ -1973,7 +1973,7 @@ internal static class Forms
         ByHand.Write(ref w, v.Name);
         Write(ref w, v.Size);
         Write(ref w, v.Paper);
-        ByHand.Write(ref w, v.Directions ?? Yardang.Core.Activities.Texts.None);
+        ByHand.Write(ref w, v.Directions ?? Yardang.Core.Pages.Texts.None);
         w.Write((int)v.Withheld);
         ByHand.WriteNumber(ref w, v.Order);
         w.Write(v.Erased);
@@ -2004,50 +2004,50 @@ internal static class Forms
 
     }
 
-    public static Yardang.Core.Activities.Page ReadPage(ref MessagePackReader r)
+    public static Yardang.Core.Pages.Page ReadPage(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 8);
         System.Int64 @id = r.ReadInt64();
-        Yardang.Core.Activities.Texts @name = ByHand.ReadTexts(ref r);
-        Yardang.Core.Activities.PageSize @size = ReadPageSize(ref r);
-        Yardang.Core.Activities.Paper @paper = ReadPaper(ref r);
-        Yardang.Core.Activities.Texts? @directions = ByHand.OrNull(ByHand.ReadTexts(ref r));
-        Yardang.Core.Activities.ToolSet @withheld = (Yardang.Core.Activities.ToolSet)r.ReadInt32();
+        Yardang.Core.Pages.Texts @name = ByHand.ReadTexts(ref r);
+        Yardang.Core.Pages.PageSize @size = ReadPageSize(ref r);
+        Yardang.Core.Pages.Paper @paper = ReadPaper(ref r);
+        Yardang.Core.Pages.Texts? @directions = ByHand.OrNull(ByHand.ReadTexts(ref r));
+        Yardang.Core.Pages.ToolSet @withheld = (Yardang.Core.Pages.ToolSet)r.ReadInt32();
         System.Double @order = r.ReadDouble();
         System.Boolean @erased = r.ReadBoolean();
-        Yardang.Core.Activities.Stimulus? @stimulus = null;
+        Yardang.Core.Pages.Stimulus? @stimulus = null;
         if (fields.Has(9))
         {
             @stimulus = r.TryReadNil() ? null : ReadStimulus(ref r);
         }
 
-        ImmutableArray<Yardang.Core.Activities.Texts>? @starters = null;
+        ImmutableArray<Yardang.Core.Pages.Texts>? @starters = null;
         if (fields.Has(10))
         {
             @starters = r.TryReadNil() ? null : ReadListOfTexts(ref r);
         }
 
         fields.End(ref r);
-        return new Yardang.Core.Activities.Page(@id, @name, @size, @paper, @directions, @withheld, @stimulus, @starters) { Order = @order, Erased = @erased };
+        return new Yardang.Core.Pages.Page(@id, @name, @size, @paper, @directions, @withheld, @stimulus, @starters) { Order = @order, Erased = @erased };
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.PageAdded v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.PageAdded v)
     {
         w.WriteArrayHeader(2);
         Write(ref w, v.Page);
         ByHand.WriteNumber(ref w, v.Order);
     }
 
-    public static Yardang.Core.Marks.PageAdded ReadPageAdded(ref MessagePackReader r)
+    public static Yardang.Core.Editing.PageAdded ReadPageAdded(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 2);
-        Yardang.Core.Activities.Page @page = ReadPage(ref r);
+        Yardang.Core.Pages.Page @page = ReadPage(ref r);
         System.Double @order = r.ReadDouble();
         fields.End(ref r);
-        return new Yardang.Core.Marks.PageAdded(@page, @order);
+        return new Yardang.Core.Editing.PageAdded(@page, @order);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.PageDirecting v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.PageDirecting v)
     {
         w.WriteArrayHeader(3);
         w.Write(27);
@@ -2055,15 +2055,15 @@ internal static class Forms
         ByHand.Write(ref w, v.Directions);
     }
 
-    public static Yardang.Core.Marks.PageDirecting ReadPageDirecting(ref MessagePackReader r, Fields fields, System.Int64 @target)
+    public static Yardang.Core.Editing.PageDirecting ReadPageDirecting(ref MessagePackReader r, Fields fields, System.Int64 @target)
     {
         fields.Need(3);
-        Yardang.Core.Activities.Texts @directions = ByHand.ReadTexts(ref r);
+        Yardang.Core.Pages.Texts @directions = ByHand.ReadTexts(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Marks.PageDirecting(@target, @directions);
+        return new Yardang.Core.Editing.PageDirecting(@target, @directions);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.PageErasing v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.PageErasing v)
     {
         w.WriteArrayHeader(3);
         w.Write(25);
@@ -2071,15 +2071,15 @@ internal static class Forms
         w.Write(v.Erased);
     }
 
-    public static Yardang.Core.Marks.PageErasing ReadPageErasing(ref MessagePackReader r, Fields fields, System.Int64 @target)
+    public static Yardang.Core.Editing.PageErasing ReadPageErasing(ref MessagePackReader r, Fields fields, System.Int64 @target)
     {
         fields.Need(3);
         System.Boolean @erased = r.ReadBoolean();
         fields.End(ref r);
-        return new Yardang.Core.Marks.PageErasing(@target, @erased);
+        return new Yardang.Core.Editing.PageErasing(@target, @erased);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.PageNaming v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.PageNaming v)
     {
         w.WriteArrayHeader(3);
         w.Write(24);
@@ -2087,15 +2087,15 @@ internal static class Forms
         ByHand.Write(ref w, v.Name);
     }
 
-    public static Yardang.Core.Marks.PageNaming ReadPageNaming(ref MessagePackReader r, Fields fields, System.Int64 @target)
+    public static Yardang.Core.Editing.PageNaming ReadPageNaming(ref MessagePackReader r, Fields fields, System.Int64 @target)
     {
         fields.Need(3);
-        Yardang.Core.Activities.Texts @name = ByHand.ReadTexts(ref r);
+        Yardang.Core.Pages.Texts @name = ByHand.ReadTexts(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Marks.PageNaming(@target, @name);
+        return new Yardang.Core.Editing.PageNaming(@target, @name);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.PageOrdering v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.PageOrdering v)
     {
         w.WriteArrayHeader(3);
         w.Write(26);
@@ -2103,31 +2103,31 @@ internal static class Forms
         ByHand.WriteNumber(ref w, v.Order);
     }
 
-    public static Yardang.Core.Marks.PageOrdering ReadPageOrdering(ref MessagePackReader r, Fields fields, System.Int64 @target)
+    public static Yardang.Core.Editing.PageOrdering ReadPageOrdering(ref MessagePackReader r, Fields fields, System.Int64 @target)
     {
         fields.Need(3);
         System.Double @order = r.ReadDouble();
         fields.End(ref r);
-        return new Yardang.Core.Marks.PageOrdering(@target, @order);
+        return new Yardang.Core.Editing.PageOrdering(@target, @order);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Activities.PageSize v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Pages.PageSize v)
     {
         w.WriteArrayHeader(2);
         w.Write(v.Width);
         w.Write(v.Height);
     }
 
-    public static Yardang.Core.Activities.PageSize ReadPageSize(ref MessagePackReader r)
+    public static Yardang.Core.Pages.PageSize ReadPageSize(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 2);
         System.Int32 @width = r.ReadInt32();
         System.Int32 @height = r.ReadInt32();
         fields.End(ref r);
-        return new Yardang.Core.Activities.PageSize(@width, @height);
+        return new Yardang.Core.Pages.PageSize(@width, @height);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Activities.Paper v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Pages.Paper v)
     {
         var count = v.Media is not null ? 7 : 6;
         w.WriteArrayHeader(count);
@@ -2165,14 +2165,14 @@ internal static class Forms
 
     }
 
-    public static Yardang.Core.Activities.Paper ReadPaper(ref MessagePackReader r)
+    public static Yardang.Core.Pages.Paper ReadPaper(ref MessagePackReader r)
     {
-        if (r.NextMessagePackType == MessagePackType.Integer) return new Yardang.Core.Activities.Paper((Yardang.Core.Activities.PaperKind)r.ReadInt32());
+        if (r.NextMessagePackType == MessagePackType.Integer) return new Yardang.Core.Pages.Paper((Yardang.Core.Pages.PaperKind)r.ReadInt32());
         var fields = new Fields(ref r, 6);
-        Yardang.Core.Activities.PaperKind @kind = (Yardang.Core.Activities.PaperKind)r.ReadInt32();
+        Yardang.Core.Pages.PaperKind @kind = (Yardang.Core.Pages.PaperKind)r.ReadInt32();
         System.Int32 @spacing = r.ReadInt32();
-        Yardang.Core.Activities.Axis? @across = r.TryReadNil() ? null : ReadAxis(ref r);
-        Yardang.Core.Activities.Axis? @up = r.TryReadNil() ? null : ReadAxis(ref r);
+        Yardang.Core.Pages.Axis? @across = r.TryReadNil() ? null : ReadAxis(ref r);
+        Yardang.Core.Pages.Axis? @up = r.TryReadNil() ? null : ReadAxis(ref r);
         System.Int32 @columns = r.ReadInt32();
         System.Int32 @rows = r.ReadInt32();
         System.String? @media = null;
@@ -2182,10 +2182,10 @@ internal static class Forms
         }
 
         fields.End(ref r);
-        return new Yardang.Core.Activities.Paper(@kind, @spacing, @across, @up, @columns, @rows, @media);
+        return new Yardang.Core.Pages.Paper(@kind, @spacing, @across, @up, @columns, @rows, @media);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.Papering v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Papering v)
     {
         w.WriteArrayHeader(3);
         w.Write(23);
@@ -2193,12 +2193,12 @@ internal static class Forms
         Write(ref w, v.Paper);
     }
 
-    public static Yardang.Core.Marks.Papering ReadPapering(ref MessagePackReader r, Fields fields, System.Int64 @target)
+    public static Yardang.Core.Editing.Papering ReadPapering(ref MessagePackReader r, Fields fields, System.Int64 @target)
     {
         fields.Need(3);
-        Yardang.Core.Activities.Paper @paper = ReadPaper(ref r);
+        Yardang.Core.Pages.Paper @paper = ReadPaper(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Marks.Papering(@target, @paper);
+        return new Yardang.Core.Editing.Papering(@target, @paper);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.PensConfirmed v)
@@ -2403,7 +2403,7 @@ internal static class Forms
         return new Yardang.Core.Marks.PictureBody(@x, @y, @width, @height, @media, @description, @text);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.Pinning v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Pinning v)
     {
         w.WriteArrayHeader(3);
         w.Write(8);
@@ -2411,12 +2411,12 @@ internal static class Forms
         w.Write(v.Pinned);
     }
 
-    public static Yardang.Core.Marks.Pinning ReadPinning(ref MessagePackReader r, Fields fields, System.Int64 @target)
+    public static Yardang.Core.Editing.Pinning ReadPinning(ref MessagePackReader r, Fields fields, System.Int64 @target)
     {
         fields.Need(3);
         System.Boolean @pinned = r.ReadBoolean();
         fields.End(ref r);
-        return new Yardang.Core.Marks.Pinning(@target, @pinned);
+        return new Yardang.Core.Editing.Pinning(@target, @pinned);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.Place v)
@@ -2437,7 +2437,7 @@ internal static class Forms
         return new Yardang.Core.Marks.Place(@x, @y, @turn);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.Placed v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Placed v)
     {
         w.WriteArrayHeader(3);
         w.Write(1);
@@ -2445,12 +2445,12 @@ internal static class Forms
         Write(ref w, v.Place);
     }
 
-    public static Yardang.Core.Marks.Placed ReadPlaced(ref MessagePackReader r, Fields fields, System.Int64 @target)
+    public static Yardang.Core.Editing.Placed ReadPlaced(ref MessagePackReader r, Fields fields, System.Int64 @target)
     {
         fields.Need(3);
         Yardang.Core.Marks.Place @place = ReadPlace(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Marks.Placed(@target, @place);
+        return new Yardang.Core.Editing.Placed(@target, @place);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Rooms.Redacted v)
@@ -2465,18 +2465,18 @@ internal static class Forms
         return new Yardang.Core.Rooms.Redacted();
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.RedoGesture v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.RedoGesture v)
     {
         w.WriteArrayHeader(1);
         w.Write(v.Gesture);
     }
 
-    public static Yardang.Core.Marks.RedoGesture ReadRedoGesture(ref MessagePackReader r)
+    public static Yardang.Core.Editing.RedoGesture ReadRedoGesture(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 1);
         System.Int64 @gesture = r.ReadInt64();
         fields.End(ref r);
-        return new Yardang.Core.Marks.RedoGesture(@gesture);
+        return new Yardang.Core.Editing.RedoGesture(@gesture);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.RedoGroups v)
@@ -2491,7 +2491,7 @@ internal static class Forms
         return new Yardang.Core.Lessons.RedoGroups();
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.Remaking v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Remaking v)
     {
         w.WriteArrayHeader(3);
         w.Write(7);
@@ -2499,12 +2499,12 @@ internal static class Forms
         Write(ref w, v.Body);
     }
 
-    public static Yardang.Core.Marks.Remaking ReadRemaking(ref MessagePackReader r, Fields fields, System.Int64 @target)
+    public static Yardang.Core.Editing.Remaking ReadRemaking(ref MessagePackReader r, Fields fields, System.Int64 @target)
     {
         fields.Need(3);
         Yardang.Core.Marks.MarkBody @body = ReadMarkBody(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Marks.Remaking(@target, @body);
+        return new Yardang.Core.Editing.Remaking(@target, @body);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.RemovePerson v)
@@ -2549,7 +2549,7 @@ internal static class Forms
         return new Yardang.Core.Marks.Scale(@x, @y);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.Scaling v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Scaling v)
     {
         w.WriteArrayHeader(3);
         w.Write(6);
@@ -2565,12 +2565,12 @@ internal static class Forms
 
     }
 
-    public static Yardang.Core.Marks.Scaling ReadScaling(ref MessagePackReader r, Fields fields, System.Int64 @target)
+    public static Yardang.Core.Editing.Scaling ReadScaling(ref MessagePackReader r, Fields fields, System.Int64 @target)
     {
         fields.Need(3);
         Yardang.Core.Marks.Scale? @scale = r.TryReadNil() ? null : ReadScale(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Marks.Scaling(@target, @scale);
+        return new Yardang.Core.Editing.Scaling(@target, @scale);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.SeatsConfirmed v)
@@ -2710,7 +2710,7 @@ internal static class Forms
         return new Yardang.Core.Marks.ShapeBody(@shape, @points);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.SheetsSnapshot v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.SheetsSnapshot v)
     {
         w.WriteArrayHeader(7);
         ByHand.Write(ref w, v.Name);
@@ -2742,18 +2742,18 @@ internal static class Forms
         w.Write((int)v.Unit);
     }
 
-    public static Yardang.Core.Marks.SheetsSnapshot ReadSheetsSnapshot(ref MessagePackReader r)
+    public static Yardang.Core.Editing.SheetsSnapshot ReadSheetsSnapshot(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 7);
-        Yardang.Core.Activities.Texts @name = ByHand.ReadTexts(ref r);
-        Yardang.Core.Activities.Texts @directions = ByHand.ReadTexts(ref r);
-        ImmutableArray<Yardang.Core.Activities.Page> @pages = ReadListOfPage(ref r);
+        Yardang.Core.Pages.Texts @name = ByHand.ReadTexts(ref r);
+        Yardang.Core.Pages.Texts @directions = ByHand.ReadTexts(ref r);
+        ImmutableArray<Yardang.Core.Pages.Page> @pages = ReadListOfPage(ref r);
         ImmutableArray<Yardang.Core.Marks.Mark> @marks = ReadListOfMark(ref r);
-        ImmutableArray<Yardang.Core.Marks.GestureSnapshot> @gestures = ReadListOfGestureSnapshot(ref r);
-        ImmutableArray<Yardang.Core.Marks.LastWriter> @writers = ReadListOfLastWriter(ref r);
-        Yardang.Core.Activities.LengthUnit @unit = (Yardang.Core.Activities.LengthUnit)r.ReadInt32();
+        ImmutableArray<Yardang.Core.Editing.GestureSnapshot> @gestures = ReadListOfGestureSnapshot(ref r);
+        ImmutableArray<Yardang.Core.Editing.LastWriter> @writers = ReadListOfLastWriter(ref r);
+        Yardang.Core.Pages.LengthUnit @unit = (Yardang.Core.Pages.LengthUnit)r.ReadInt32();
         fields.End(ref r);
-        return new Yardang.Core.Marks.SheetsSnapshot(@name, @directions, @pages, @marks, @gestures, @writers, @unit);
+        return new Yardang.Core.Editing.SheetsSnapshot(@name, @directions, @pages, @marks, @gestures, @writers, @unit);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.SightSet v)
@@ -2790,7 +2790,7 @@ internal static class Forms
         return new Yardang.Core.Lessons.SignalGiven(@person, @signal, @on);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.Sizing v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Sizing v)
     {
         w.WriteArrayHeader(3);
         w.Write(22);
@@ -2798,12 +2798,12 @@ internal static class Forms
         Write(ref w, v.Size);
     }
 
-    public static Yardang.Core.Marks.Sizing ReadSizing(ref MessagePackReader r, Fields fields, System.Int64 @target)
+    public static Yardang.Core.Editing.Sizing ReadSizing(ref MessagePackReader r, Fields fields, System.Int64 @target)
     {
         fields.Need(3);
-        Yardang.Core.Activities.PageSize @size = ReadPageSize(ref r);
+        Yardang.Core.Pages.PageSize @size = ReadPageSize(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Marks.Sizing(@target, @size);
+        return new Yardang.Core.Editing.Sizing(@target, @size);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.StampBody v)
@@ -2829,7 +2829,7 @@ internal static class Forms
         return new Yardang.Core.Marks.StampBody(@x, @y, @width, @height, @stamp);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.Starting v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Starting v)
     {
         w.WriteArrayHeader(3);
         w.Write(31);
@@ -2842,15 +2842,15 @@ internal static class Forms
 
     }
 
-    public static Yardang.Core.Marks.Starting ReadStarting(ref MessagePackReader r, Fields fields, System.Int64 @target)
+    public static Yardang.Core.Editing.Starting ReadStarting(ref MessagePackReader r, Fields fields, System.Int64 @target)
     {
         fields.Need(3);
-        ImmutableArray<Yardang.Core.Activities.Texts> @starters = ReadListOfTexts(ref r);
+        ImmutableArray<Yardang.Core.Pages.Texts> @starters = ReadListOfTexts(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Marks.Starting(@target, @starters);
+        return new Yardang.Core.Editing.Starting(@target, @starters);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.Step v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Step v)
     {
         var count = v.TakenBack ? 4 : 3;
         w.WriteArrayHeader(count);
@@ -2861,12 +2861,12 @@ internal static class Forms
         w.Write(v.TakenBack);
     }
 
-    public static Yardang.Core.Marks.Step ReadStep(ref MessagePackReader r)
+    public static Yardang.Core.Editing.Step ReadStep(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 3);
-        Yardang.Core.Marks.Change @before = ReadChange(ref r);
+        Yardang.Core.Editing.Change @before = ReadChange(ref r);
         System.Int64 @beforeWriter = r.ReadInt64();
-        Yardang.Core.Marks.Change @after = ReadChange(ref r);
+        Yardang.Core.Editing.Change @after = ReadChange(ref r);
         System.Boolean @takenBack = default;
         if (fields.Has(4))
         {
@@ -2874,10 +2874,10 @@ internal static class Forms
         }
 
         fields.End(ref r);
-        return new Yardang.Core.Marks.Step(@before, @beforeWriter, @after, @takenBack);
+        return new Yardang.Core.Editing.Step(@before, @beforeWriter, @after, @takenBack);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.Stimulating v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Stimulating v)
     {
         w.WriteArrayHeader(3);
         w.Write(30);
@@ -2893,15 +2893,15 @@ internal static class Forms
 
     }
 
-    public static Yardang.Core.Marks.Stimulating ReadStimulating(ref MessagePackReader r, Fields fields, System.Int64 @target)
+    public static Yardang.Core.Editing.Stimulating ReadStimulating(ref MessagePackReader r, Fields fields, System.Int64 @target)
     {
         fields.Need(3);
-        Yardang.Core.Activities.Stimulus? @stimulus = r.TryReadNil() ? null : ReadStimulus(ref r);
+        Yardang.Core.Pages.Stimulus? @stimulus = r.TryReadNil() ? null : ReadStimulus(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Marks.Stimulating(@target, @stimulus);
+        return new Yardang.Core.Editing.Stimulating(@target, @stimulus);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Activities.Stimulus v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Pages.Stimulus v)
     {
         w.WriteArrayHeader(3);
         w.Write((int)v.Kind);
@@ -2909,14 +2909,14 @@ internal static class Forms
         w.Write(v.Title);
     }
 
-    public static Yardang.Core.Activities.Stimulus ReadStimulus(ref MessagePackReader r)
+    public static Yardang.Core.Pages.Stimulus ReadStimulus(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 3);
-        Yardang.Core.Activities.StimulusKind @kind = (Yardang.Core.Activities.StimulusKind)r.ReadInt32();
+        Yardang.Core.Pages.StimulusKind @kind = (Yardang.Core.Pages.StimulusKind)r.ReadInt32();
         System.String @source = ByHand.ReadText(ref r);
         System.String @title = ByHand.ReadText(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Activities.Stimulus(@kind, @source, @title);
+        return new Yardang.Core.Pages.Stimulus(@kind, @source, @title);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.Style v)
@@ -2947,7 +2947,7 @@ internal static class Forms
         return new Yardang.Core.Marks.Style(@colour, @width, @fill, @looks);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.Styling v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Styling v)
     {
         w.WriteArrayHeader(3);
         w.Write(5);
@@ -2955,12 +2955,12 @@ internal static class Forms
         Write(ref w, v.Style);
     }
 
-    public static Yardang.Core.Marks.Styling ReadStyling(ref MessagePackReader r, Fields fields, System.Int64 @target)
+    public static Yardang.Core.Editing.Styling ReadStyling(ref MessagePackReader r, Fields fields, System.Int64 @target)
     {
         fields.Need(3);
         Yardang.Core.Marks.Style @style = ReadStyle(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Marks.Styling(@target, @style);
+        return new Yardang.Core.Editing.Styling(@target, @style);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.TakeWorkBack v)
@@ -3054,7 +3054,7 @@ internal static class Forms
         return new Yardang.Core.Lessons.TurnAway(@person);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.Tying v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Tying v)
     {
         w.WriteArrayHeader(3);
         w.Write(9);
@@ -3062,26 +3062,26 @@ internal static class Forms
         w.Write(v.Tie);
     }
 
-    public static Yardang.Core.Marks.Tying ReadTying(ref MessagePackReader r, Fields fields, System.Int64 @target)
+    public static Yardang.Core.Editing.Tying ReadTying(ref MessagePackReader r, Fields fields, System.Int64 @target)
     {
         fields.Need(3);
         System.Int64 @tie = r.ReadInt64();
         fields.End(ref r);
-        return new Yardang.Core.Marks.Tying(@target, @tie);
+        return new Yardang.Core.Editing.Tying(@target, @tie);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.UndoGesture v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.UndoGesture v)
     {
         w.WriteArrayHeader(1);
         w.Write(v.Gesture);
     }
 
-    public static Yardang.Core.Marks.UndoGesture ReadUndoGesture(ref MessagePackReader r)
+    public static Yardang.Core.Editing.UndoGesture ReadUndoGesture(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 1);
         System.Int64 @gesture = r.ReadInt64();
         fields.End(ref r);
-        return new Yardang.Core.Marks.UndoGesture(@gesture);
+        return new Yardang.Core.Editing.UndoGesture(@gesture);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.UndoGroups v)
@@ -3096,7 +3096,7 @@ internal static class Forms
         return new Yardang.Core.Lessons.UndoGroups();
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.Withholding v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Withholding v)
     {
         w.WriteArrayHeader(3);
         w.Write(28);
@@ -3104,15 +3104,15 @@ internal static class Forms
         w.Write((int)v.Tools);
     }
 
-    public static Yardang.Core.Marks.Withholding ReadWithholding(ref MessagePackReader r, Fields fields, System.Int64 @target)
+    public static Yardang.Core.Editing.Withholding ReadWithholding(ref MessagePackReader r, Fields fields, System.Int64 @target)
     {
         fields.Need(3);
-        Yardang.Core.Activities.ToolSet @tools = (Yardang.Core.Activities.ToolSet)r.ReadInt32();
+        Yardang.Core.Pages.ToolSet @tools = (Yardang.Core.Pages.ToolSet)r.ReadInt32();
         fields.End(ref r);
-        return new Yardang.Core.Marks.Withholding(@target, @tools);
+        return new Yardang.Core.Editing.Withholding(@target, @tools);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.Wording v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Wording v)
     {
         w.WriteArrayHeader(5);
         w.Write(4);
@@ -3122,14 +3122,14 @@ internal static class Forms
         w.Write(v.Height);
     }
 
-    public static Yardang.Core.Marks.Wording ReadWording(ref MessagePackReader r, Fields fields, System.Int64 @target)
+    public static Yardang.Core.Editing.Wording ReadWording(ref MessagePackReader r, Fields fields, System.Int64 @target)
     {
         fields.Need(5);
         Yardang.Core.Marks.Words @words = ReadWords(ref r);
         System.Int32 @width = r.ReadInt32();
         System.Int32 @height = r.ReadInt32();
         fields.End(ref r);
-        return new Yardang.Core.Marks.Wording(@target, @words, @width, @height);
+        return new Yardang.Core.Editing.Wording(@target, @words, @width, @height);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.Words v)
@@ -3229,18 +3229,18 @@ internal static class Forms
         return new Yardang.Core.Lessons.WorkHandedIn(@people);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.WorkSetAside v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.WorkSetAside v)
     {
         w.WriteArrayHeader(2);
         Write(ref w, v.Command);
     }
 
-    public static Yardang.Core.Marks.WorkSetAside ReadWorkSetAside(ref MessagePackReader r)
+    public static Yardang.Core.Editing.WorkSetAside ReadWorkSetAside(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 2);
         Yardang.Core.Rooms.Command @command = ReadCommand(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Marks.WorkSetAside(@command);
+        return new Yardang.Core.Editing.WorkSetAside(@command);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.WorkTakenBack v)
@@ -3309,27 +3309,27 @@ internal static class Forms
         fields.Need(6);
         Yardang.Core.Marks.ShapeKind @shape = (Yardang.Core.Marks.ShapeKind)r.ReadInt32();
         ImmutableArray<System.Int32> @points = ReadListOfInt32(ref r);
-        Yardang.Core.Activities.Texts @name = ByHand.ReadTexts(ref r);
+        Yardang.Core.Pages.Texts @name = ByHand.ReadTexts(ref r);
         Yardang.Core.Marks.ZoneRule @rule = (Yardang.Core.Marks.ZoneRule)r.ReadInt32();
         Yardang.Core.Marks.Expectation? @expected = r.TryReadNil() ? null : ReadExpectation(ref r);
         fields.End(ref r);
         return new Yardang.Core.Marks.ZoneBody(@shape, @points, @name, @rule, @expected);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.LateChanges.ZoneKey v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.ZoneKey v)
     {
         w.WriteArrayHeader(2);
         w.Write(v.Zone);
         Write(ref w, v.Expected);
     }
 
-    public static Yardang.Core.LateChanges.ZoneKey ReadZoneKey(ref MessagePackReader r)
+    public static Yardang.Core.Editing.ZoneKey ReadZoneKey(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 2);
         System.Int64 @zone = r.ReadInt64();
         Yardang.Core.Marks.Expectation @expected = ReadExpectation(ref r);
         fields.End(ref r);
-        return new Yardang.Core.LateChanges.ZoneKey(@zone, @expected);
+        return new Yardang.Core.Editing.ZoneKey(@zone, @expected);
     }
 
     private static ImmutableArray<Yardang.Core.LateChanges.Adopted> ReadListOfAdopted(ref MessagePackReader r, int most = int.MaxValue)
@@ -3341,20 +3341,20 @@ internal static class Forms
         return list.MoveToImmutable();
     }
 
-    private static ImmutableArray<Yardang.Core.Marks.Change> ReadListOfChange(ref MessagePackReader r, int most = int.MaxValue)
+    private static ImmutableArray<Yardang.Core.Editing.Change> ReadListOfChange(ref MessagePackReader r, int most = int.MaxValue)
     {
         var count = r.ReadArrayHeader();
         if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
-        var list = ImmutableArray.CreateBuilder<Yardang.Core.Marks.Change>(count);
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Editing.Change>(count);
         for (; count > 0; count--) list.Add(ReadChange(ref r));
         return list.MoveToImmutable();
     }
 
-    private static ImmutableArray<Yardang.Core.Marks.GestureSnapshot> ReadListOfGestureSnapshot(ref MessagePackReader r, int most = int.MaxValue)
+    private static ImmutableArray<Yardang.Core.Editing.GestureSnapshot> ReadListOfGestureSnapshot(ref MessagePackReader r, int most = int.MaxValue)
     {
         var count = r.ReadArrayHeader();
         if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
-        var list = ImmutableArray.CreateBuilder<Yardang.Core.Marks.GestureSnapshot>(count);
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Editing.GestureSnapshot>(count);
         for (; count > 0; count--) list.Add(ReadGestureSnapshot(ref r));
         return list.MoveToImmutable();
     }
@@ -3395,11 +3395,11 @@ internal static class Forms
         return list.MoveToImmutable();
     }
 
-    private static ImmutableArray<Yardang.Core.Marks.LastWriter> ReadListOfLastWriter(ref MessagePackReader r, int most = int.MaxValue)
+    private static ImmutableArray<Yardang.Core.Editing.LastWriter> ReadListOfLastWriter(ref MessagePackReader r, int most = int.MaxValue)
     {
         var count = r.ReadArrayHeader();
         if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
-        var list = ImmutableArray.CreateBuilder<Yardang.Core.Marks.LastWriter>(count);
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Editing.LastWriter>(count);
         for (; count > 0; count--) list.Add(ReadLastWriter(ref r));
         return list.MoveToImmutable();
     }
@@ -3440,20 +3440,20 @@ internal static class Forms
         return list.MoveToImmutable();
     }
 
-    private static ImmutableArray<Yardang.Core.Marks.NewMark> ReadListOfNewMark(ref MessagePackReader r, int most = int.MaxValue)
+    private static ImmutableArray<Yardang.Core.Editing.NewMark> ReadListOfNewMark(ref MessagePackReader r, int most = int.MaxValue)
     {
         var count = r.ReadArrayHeader();
         if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
-        var list = ImmutableArray.CreateBuilder<Yardang.Core.Marks.NewMark>(count);
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Editing.NewMark>(count);
         for (; count > 0; count--) list.Add(ReadNewMark(ref r));
         return list.MoveToImmutable();
     }
 
-    private static ImmutableArray<Yardang.Core.Activities.Page> ReadListOfPage(ref MessagePackReader r, int most = int.MaxValue)
+    private static ImmutableArray<Yardang.Core.Pages.Page> ReadListOfPage(ref MessagePackReader r, int most = int.MaxValue)
     {
         var count = r.ReadArrayHeader();
         if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
-        var list = ImmutableArray.CreateBuilder<Yardang.Core.Activities.Page>(count);
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Pages.Page>(count);
         for (; count > 0; count--) list.Add(ReadPage(ref r));
         return list.MoveToImmutable();
     }
@@ -3467,11 +3467,11 @@ internal static class Forms
         return list.MoveToImmutable();
     }
 
-    private static ImmutableArray<Yardang.Core.Marks.Step> ReadListOfStep(ref MessagePackReader r, int most = int.MaxValue)
+    private static ImmutableArray<Yardang.Core.Editing.Step> ReadListOfStep(ref MessagePackReader r, int most = int.MaxValue)
     {
         var count = r.ReadArrayHeader();
         if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
-        var list = ImmutableArray.CreateBuilder<Yardang.Core.Marks.Step>(count);
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Editing.Step>(count);
         for (; count > 0; count--) list.Add(ReadStep(ref r));
         return list.MoveToImmutable();
     }
@@ -3485,11 +3485,11 @@ internal static class Forms
         return list.MoveToImmutable();
     }
 
-    private static ImmutableArray<Yardang.Core.Activities.Texts> ReadListOfTexts(ref MessagePackReader r, int most = int.MaxValue)
+    private static ImmutableArray<Yardang.Core.Pages.Texts> ReadListOfTexts(ref MessagePackReader r, int most = int.MaxValue)
     {
         var count = r.ReadArrayHeader();
         if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
-        var list = ImmutableArray.CreateBuilder<Yardang.Core.Activities.Texts>(count);
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Pages.Texts>(count);
         for (; count > 0; count--) list.Add(ByHand.ReadTexts(ref r));
         return list.MoveToImmutable();
     }
@@ -3512,11 +3512,11 @@ internal static class Forms
         return list.MoveToImmutable();
     }
 
-    private static ImmutableArray<Yardang.Core.LateChanges.ZoneKey> ReadListOfZoneKey(ref MessagePackReader r, int most = int.MaxValue)
+    private static ImmutableArray<Yardang.Core.Editing.ZoneKey> ReadListOfZoneKey(ref MessagePackReader r, int most = int.MaxValue)
     {
         var count = r.ReadArrayHeader();
         if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
-        var list = ImmutableArray.CreateBuilder<Yardang.Core.LateChanges.ZoneKey>(count);
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Editing.ZoneKey>(count);
         for (; count > 0; count--) list.Add(ReadZoneKey(ref r));
         return list.MoveToImmutable();
     }

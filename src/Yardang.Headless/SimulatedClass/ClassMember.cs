@@ -7,12 +7,14 @@ using Microsoft.AspNetCore.SignalR.Client;
 using Microsoft.Extensions.DependencyInjection;
 using Yardang.Core.Activities;
 using Yardang.Core.Boards;
+using Yardang.Core.Editing;
+using Yardang.Core.Geometry;
 using Yardang.Core.Ink;
 using Yardang.Core.LateChanges;
 using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
+using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
-using Yardang.Core.Shapes;
 
 namespace Yardang.Headless.SimulatedClass;
 

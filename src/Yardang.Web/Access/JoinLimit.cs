@@ -1,5 +1,3 @@
-using Yardang.Core.Lessons;
-
 namespace Yardang.Web.Access;
 
 /// <summary>

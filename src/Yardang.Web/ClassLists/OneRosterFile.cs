@@ -6,6 +6,7 @@ using CsvHelper;
 using CsvHelper.Configuration;
 using Yardang.Core.ClassLists;
 using Yardang.Core.Lessons;
+using Yardang.Core.Rooms;
 
 namespace Yardang.Web.ClassLists;
 
@@ -142,7 +143,7 @@ public static class OneRosterFile
                 else problems.Add(new("users.csv", user.Line, RosterFault.BadName, name.Length > PersonName.MaxLength ? name[..PersonName.MaxLength] : name));
             }
 
-            if (entries.Count > Lesson.MostPeople) problems.Add(new("classes.csv", row.Line, RosterFault.TooMany, row["title"]));
+            if (entries.Count > Limits.People) problems.Add(new("classes.csv", row.Line, RosterFault.TooMany, row["title"]));
             if (entries.Count > 0) read.Add(new(row["title"], [.. entries]));
         }
 

@@ -19,7 +19,7 @@ namespace Yardang.Web.Demo;
 /// simulated class in them. With <c>Yardang:DemoStep</c> the class stops at that step of its script.
 /// </summary>
 public sealed class DemoSchool(
-    IServiceProvider services, Handing handing, ActivityShelf shelf, ClassListShelf classes, CoTeaching coTeaching, IDbContextFactory<SchoolContext> school, IConfiguration configuration, IServer server,
+    IServiceProvider services, Handing handing, ActivityMaking making, ActivityShelf shelf, ClassListShelf classes, CoTeaching coTeaching, IDbContextFactory<SchoolContext> school, IConfiguration configuration, IServer server,
     IHostApplicationLifetime lifetime, ILogger<DemoSchool> logger) : BackgroundService
 {
     /// <summary>Who to sign in as.</summary>
@@ -157,7 +157,7 @@ public sealed class DemoSchool(
         await using var archive = typeof(DemoSchool).Assembly.GetManifestResourceStream(name)!;
         using var bytes = new MemoryStream();
         await archive.CopyToAsync(bytes);
-        var activity = await handing.ImportAsync(teacher, ActivityArchive.Read(bytes.ToArray()));
+        var activity = await making.ImportAsync(teacher, ActivityArchive.Read(bytes.ToArray()));
         await shelf.SetTopicAsync(activity.Id, Topic);
         return activity;
     }

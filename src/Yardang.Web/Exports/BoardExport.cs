@@ -1,8 +1,8 @@
 using System.Globalization;
 using Yardang.Core.Activities;
 using Yardang.Core.Boards;
+using Yardang.Core.Editing;
 using Yardang.Core.Interchange;
-using Yardang.Core.Marks;
 using Yardang.Core.Visibility;
 using Yardang.Data.Media;
 using Yardang.Data.School;
@@ -10,11 +10,12 @@ using Yardang.Rendering;
 using Yardang.Web.Access;
 using Yardang.Web.Lessons;
 using Yardang.Web.Rooms;
+using Yardang.Web.Shelf;
 
 namespace Yardang.Web.Exports;
 
 /// <summary>Boards on their way out: all as one PDF, one as PNG or SVG. For the lesson's teacher only.</summary>
-public sealed class BoardExport(AccessResolver access, LessonPeople people, Handing handing, WorkArchive work, RoomHosts hosts, MediaStore media, SchoolClock clock, ExportDesk desk)
+public sealed class BoardExport(AccessResolver access, LessonPeople people, ActivityMaking making, WorkArchive work, RoomHosts hosts, MediaStore media, SchoolClock clock, ExportDesk desk)
 {
     /// <summary>All boards of a lesson, a page each, in the order of arrival; what the teacher wrote in a language, if one is asked for.</summary>
     public async Task<IResult> PdfAsync(HttpContext context, Guid lesson, string? language)
@@ -49,7 +50,7 @@ public sealed class BoardExport(AccessResolver access, LessonPeople people, Hand
     public async Task<IResult> ArchiveAsync(HttpContext context, Guid activity)
     {
         if (await access.ActivityAsync(Visitor.Of(context), activity, Power.Watches) is not { } record) return Results.NotFound();
-        var content = await handing.ContentAsync(record);
+        var content = await making.ContentAsync(record);
         return await desk.GiveAsync(_ => ActivityArchive.Write(content, media.Find), "application/zip", $"{FileName(content.Name.For(ContentLanguage.Current))}.yardang.zip", context.RequestAborted);
     }
 

@@ -1,7 +1,6 @@
 using System.Collections.Concurrent;
 using Microsoft.EntityFrameworkCore;
 using Yardang.Core.Activities;
-using Yardang.Core.Interchange;
 using Yardang.Data.School;
 
 namespace Yardang.Web.Lessons;

@@ -3,7 +3,7 @@ using System.Globalization;
 using Microsoft.EntityFrameworkCore;
 using Yardang.Core.Activities;
 using Yardang.Core.Boards;
-using Yardang.Core.Interchange;
+using Yardang.Core.Editing;
 using Yardang.Core.LateChanges;
 using Yardang.Core.Lessons;
 using Yardang.Core.Rooms;

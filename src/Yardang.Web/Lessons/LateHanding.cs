@@ -4,18 +4,20 @@ using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Localization;
 using Yardang.Core.Activities;
 using Yardang.Core.Boards;
-using Yardang.Core.Interchange;
+using Yardang.Core.Editing;
 using Yardang.Core.LateChanges;
 using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
+using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
 using Yardang.Data.School;
 using Yardang.Web.Rooms;
+using Yardang.Web.Shelf;
 
 namespace Yardang.Web.Lessons;
 
 /// <summary>Hands pages and marks out while a lesson runs.</summary>
-public sealed class LateHanding(IDbContextFactory<SchoolContext> school, Handing handing, LateChangeShelf shelf, FrozenVersions versions, RoomHosts hosts, IStringLocalizer<UiTexts> texts)
+public sealed class LateHanding(IDbContextFactory<SchoolContext> school, ActivityMaking making, LateChangeShelf shelf, FrozenVersions versions, RoomHosts hosts, IStringLocalizer<UiTexts> texts)
 {
     private const int LastClients = 1 << 18;
 
@@ -35,7 +37,7 @@ public sealed class LateHanding(IDbContextFactory<SchoolContext> school, Handing
         await using var db = await school.CreateDbContextAsync();
         if (await db.Activities.FindAsync(lesson.ActivityId) is not { } activity) return [];
         var given = (await OfAsync(lesson.Id)).Reverse().Where(c => c.Change is { IsForEverybody: true, TakenBack: false });
-        return Revision.Of(await versions.OfAsync(lesson.VersionId), given.Select(c => LateChangeShelf.ContentOf(c.Record)), await handing.ContentAsync(activity));
+        return Revision.Of(await versions.OfAsync(lesson.VersionId), given.Select(c => LateChangeShelf.ContentOf(c.Record)), await making.ContentAsync(activity));
     }
 
     /// <summary>Hands out pages as the workshop has them now.</summary>
@@ -43,7 +45,7 @@ public sealed class LateHanding(IDbContextFactory<SchoolContext> school, Handing
     {
         await using var db = await school.CreateDbContextAsync();
         if (await db.Activities.FindAsync(lesson.ActivityId) is not { } activity) return Refusal.NotFound;
-        var content = await handing.ContentAsync(activity);
+        var content = await making.ContentAsync(activity);
         var chosen = content.Pages.Where(p => pages.Contains(p.Id)).ToList();
         if (chosen.Count == 0) return Refusal.NoSuchPage;
         var name = string.Join(", ", chosen.Select(p => p.Name.For(ContentLanguage.Current) is { Length: > 0 } named ? named : texts["Late.PageAt", content.Pages.IndexOf(p) + 1].Value));

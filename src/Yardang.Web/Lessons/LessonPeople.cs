@@ -1,5 +1,6 @@
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Localization;
+using Yardang.Core.ClassLists;
 using Yardang.Core.Lessons;
 using Yardang.Core.Rooms;
 using Yardang.Data.School;

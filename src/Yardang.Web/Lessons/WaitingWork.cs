@@ -1,6 +1,6 @@
 using Yardang.Core.Boards;
+using Yardang.Core.Editing;
 using Yardang.Core.Lessons;
-using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
 using Yardang.Web.Rooms;
 

@@ -1,19 +1,19 @@
 using Microsoft.EntityFrameworkCore;
-using Yardang.Core.Activities;
 using Yardang.Core.Boards;
+using Yardang.Core.ClassLists;
+using Yardang.Core.Editing;
 using Yardang.Core.Interchange;
-using Yardang.Core.LateChanges;
 using Yardang.Core.Lessons;
-using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
 using Yardang.Data.Media;
 using Yardang.Data.School;
 using Yardang.Web.Rooms;
+using Yardang.Web.Shelf;
 
 namespace Yardang.Web.Lessons;
 
 /// <summary>A lesson with its work as an archive, and back: it comes back closed, to be read, under a code of its own.</summary>
-public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHosts hosts, Handing handing, LessonPeople people, FrozenVersions versions, MediaStore media, TimeProvider clock)
+public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHosts hosts, Handing handing, ActivityMaking making, ArchivedMedia archivedMedia, LessonPeople people, FrozenVersions versions, MediaStore media, TimeProvider clock)
 {
     /// <summary>Gathers the lesson, and gives what writes it as an archive.</summary>
     public async Task<Func<byte[]>> ReadyAsync(LessonRecord lesson, CancellationToken stop)
@@ -47,8 +47,8 @@ public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHos
     /// <summary>Puts a lesson from an archive on a teacher's desk, with its activity.</summary>
     public async Task<LessonRecord> ReadAsync(Guid owner, ArchivedActivity archived, ArchivedWork work)
     {
-        var names = await handing.TakeMediaAsync(archived.Media);
-        var activity = await handing.CreateAsync(owner, Handing.WithMedia(archived.Activity, names));
+        var names = await archivedMedia.TakeAsync(archived.Media);
+        var activity = await making.CreateAsync(owner, ArchivedMedia.WithMedia(archived.Activity, names));
         var lesson = await handing.HandOutAsync(activity, new HandOutOrder(work.ClassName, Way: work.Way, At: work.HandedOutAt), ContentLanguage.Current);
         var room = await hosts.GetAsync(lesson.Id);
         await using var db = await school.CreateDbContextAsync();
@@ -80,7 +80,7 @@ public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHos
             var id = lesson.TogetherId
                 ?? (board.Group is null ? await Seating.BoardAsync(db, lesson.Id, Whose.Own, mine[0]) : await Seating.BoardAsync(db, lesson.Id, Whose.Group, groups.Count));
             foreach (var number in board.People.Where(records.ContainsKey)) records[number].BoardId = id;
-            var content = Handing.WithMedia(archived.Activity with { Pages = board.Pages, Marks = [.. board.Marks.Select(m => m with { Author = numbers.GetValueOrDefault(m.Author, Actor.Owner.Number) })] }, names);
+            var content = ArchivedMedia.WithMedia(archived.Activity with { Pages = board.Pages, Marks = [.. board.Marks.Select(m => m with { Author = numbers.GetValueOrDefault(m.Author, Actor.Owner.Number) })] }, names);
             var host = await hosts.GetAsync(id);
             await host.SubmitAsync(new BringWork(content, board.ChangedAt?.ToUnixTimeMilliseconds()), Actor.Program);
             await host.SubmitAsync(new SetKey(AnswerKey.In(content.Marks)), Actor.Program);

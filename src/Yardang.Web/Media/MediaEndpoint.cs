@@ -1,6 +1,6 @@
 using Microsoft.AspNetCore.Antiforgery;
 using Microsoft.Extensions.Localization;
-using Yardang.Core.Activities;
+using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
 using Yardang.Data.Media;
 using Yardang.Rendering;

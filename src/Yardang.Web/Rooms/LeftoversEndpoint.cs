@@ -1,6 +1,6 @@
 using MessagePack;
 using Microsoft.AspNetCore.Antiforgery;
-using Yardang.Core.Marks;
+using Yardang.Core.Editing;
 using Yardang.Core.Rooms;
 using Yardang.Data.Wire;
 using Yardang.Web.Access;

@@ -1,5 +1,5 @@
 using Microsoft.EntityFrameworkCore;
-using Yardang.Core.Activities;
+using Yardang.Core.Pages;
 using Yardang.Data.School;
 using Yardang.Web.Lessons;
 using Yardang.Web.Rooms;
@@ -21,7 +21,7 @@ public sealed record SharedActivity(ActivityRecord Record, string Owner, bool Ma
 /// A teacher's activities: found by topic and by any word in them, doubled, put in the bin and taken out again, made a template. What can be
 /// searched is a copy of what the drafts say (<see cref="DraftIndex"/>).
 /// </summary>
-public sealed class ActivityShelf(IDbContextFactory<SchoolContext> school, Projections projections, Handing handing, TimeProvider clock)
+public sealed class ActivityShelf(IDbContextFactory<SchoolContext> school, Projections projections, ActivityMaking making, TimeProvider clock)
 {
     /// <summary>The longest topic, in characters.</summary>
     public const int TopicLength = 60;
@@ -66,9 +66,9 @@ public sealed class ActivityShelf(IDbContextFactory<SchoolContext> school, Proje
     /// <summary>A copy as it stands now, under the same topic.</summary>
     public async Task<ActivityRecord> DoubleAsync(ActivityRecord activity, Func<string, string> rename)
     {
-        var content = await handing.ContentAsync(activity);
+        var content = await making.ContentAsync(activity);
         var name = content.Name.ByLanguage.Aggregate(Texts.None, (all, text) => all.With(text.Key, rename(text.Value)));
-        var copy = await handing.CreateAsync(activity.OwnerId, content with { Name = name });
+        var copy = await making.CreateAsync(activity.OwnerId, content with { Name = name });
         await ChangeAsync(copy.Id, a => a.Topic = activity.Topic);
         return copy;
     }

@@ -1,6 +1,7 @@
-using Yardang.Core.Activities;
 using Yardang.Core.Boards;
+using Yardang.Core.Editing;
 using Yardang.Core.Marks;
+using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
 using Yardang.Data.Wire;
 using static Yardang.Core.Tests.Boards.BoardScript;

@@ -1,3 +1,4 @@
+using Yardang.Core.Editing;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
 using static Yardang.Core.Tests.Boards.BoardScript;

@@ -1,5 +1,7 @@
-using Yardang.Core.Activities;
+using Yardang.Core.Editing;
+using Yardang.Core.Geometry;
 using Yardang.Core.Marks;
+using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
 using Yardang.Core.Shapes;
 using Yardang.Core.Wire;

@@ -1,7 +1,9 @@
 using Yardang.Core.Activities;
 using Yardang.Core.Boards;
-using Yardang.Core.Interchange;
+using Yardang.Core.Editing;
+using Yardang.Core.Geometry;
 using Yardang.Core.Marks;
+using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
 using Yardang.Core.Shapes;
 using Yardang.Core.Tests.Shapes;

@@ -1,3 +1,4 @@
+using Yardang.Core.Editing;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
 using static Yardang.Core.Tests.Boards.BoardScript;
@@ -68,7 +69,7 @@ public class OwnershipTests
 
     [Fact]
     public void A_student_cannot_redesign_the_page() =>
-        Assert.Equal(Refusal.NotAllowed, _board.RefusalOf(Maya, new MakeChanges([new Papering(1, new Activities.Paper(Activities.PaperKind.Ruled))])));
+        Assert.Equal(Refusal.NotAllowed, _board.RefusalOf(Maya, new MakeChanges([new Papering(1, new Pages.Paper(Pages.PaperKind.Ruled))])));
 
     [Theory]
     [InlineData(0)]

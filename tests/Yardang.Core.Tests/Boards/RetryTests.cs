@@ -1,5 +1,6 @@
 using CsCheck;
 using Yardang.Core.Boards;
+using Yardang.Core.Editing;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
 using Yardang.Data.Wire;

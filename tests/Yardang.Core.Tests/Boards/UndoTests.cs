@@ -1,4 +1,5 @@
 using CsCheck;
+using Yardang.Core.Editing;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
 using static Yardang.Core.Tests.Boards.BoardScript;

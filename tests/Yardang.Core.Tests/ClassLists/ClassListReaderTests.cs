@@ -1,5 +1,5 @@
 using Yardang.Core.ClassLists;
-using Yardang.Core.Lessons;
+using Yardang.Core.Rooms;
 
 namespace Yardang.Core.Tests.ClassLists;
 
@@ -38,7 +38,7 @@ public class ClassListReaderTests
     {
         var (entries, problems) = Read([.. Enumerable.Range(1, 5_000).Select(i => $"{i},Student {i}")]);
         Assert.Empty(entries);
-        Assert.Equal((Lesson.MostPeople + 1, ListFault.TooMany), (problems[0].Line, problems[0].Fault));
+        Assert.Equal((Limits.People + 1, ListFault.TooMany), (problems[0].Line, problems[0].Fault));
     }
 
     [Theory]

@@ -1,8 +1,9 @@
 using Yardang.Core.Activities;
 using Yardang.Core.Cupboard;
 using Yardang.Core.Drafts;
-using Yardang.Core.Interchange;
+using Yardang.Core.Editing;
 using Yardang.Core.Marks;
+using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
 using Yardang.Core.Shapes;
 

@@ -1,11 +1,11 @@
 using System.Collections.Immutable;
 using Yardang.Core.Activities;
 using Yardang.Core.Drafts;
-using Yardang.Core.Interchange;
+using Yardang.Core.Editing;
 using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
+using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
-using Yardang.Core.Shapes;
 using Yardang.Core.Tests.Boards;
 using Yardang.Data.Wire;
 using static Yardang.Core.Tests.Boards.BoardScript;

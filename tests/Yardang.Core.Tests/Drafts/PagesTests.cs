@@ -1,7 +1,9 @@
 using System.Collections.Immutable;
 using Yardang.Core.Activities;
 using Yardang.Core.Drafts;
+using Yardang.Core.Editing;
 using Yardang.Core.Marks;
+using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
 using Yardang.Data.Wire;
 
@@ -91,9 +93,9 @@ public class PagesTests
     public void A_version_of_the_draft_reads_back_whole()
     {
         AddNote(AddPage("Measure", 2));
-        var json = Core.Interchange.ActivityJson.Write(_draft.Content());
-        Assert.Equal(json, Core.Interchange.ActivityJson.Write(Core.Interchange.ActivityJson.Read(json)));
-        Assert.Equal(2, Core.Interchange.ActivityJson.Read(json).Pages.Length);
+        var json = Core.Activities.ActivityJson.Write(_draft.Content());
+        Assert.Equal(json, Core.Activities.ActivityJson.Write(Core.Activities.ActivityJson.Read(json)));
+        Assert.Equal(2, Core.Activities.ActivityJson.Read(json).Pages.Length);
     }
 
     private static NoteBody Note() => new(0, 0, 5_200, 5_200, new Words("truss", "en", ["truss"], 700));

@@ -1,4 +1,5 @@
-using Yardang.Core.Activities;
+using Yardang.Core.Pages;
+
 
 namespace Yardang.Core.Tests.Drafts;
 

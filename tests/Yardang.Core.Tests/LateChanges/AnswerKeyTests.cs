@@ -1,9 +1,10 @@
 using System.Text;
 using Yardang.Core.Activities;
+using Yardang.Core.Editing;
 using Yardang.Core.LateChanges;
 using Yardang.Core.Marks;
+using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
-using Yardang.Core.Shapes;
 using Yardang.Core.Tests.Boards;
 using Yardang.Core.Visibility;
 using Yardang.Data.Wire;

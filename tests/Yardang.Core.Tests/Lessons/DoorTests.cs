@@ -1,3 +1,4 @@
+using Yardang.Core.Editing;
 using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
@@ -83,7 +84,7 @@ public class DoorTests
     [Fact]
     public void A_flood_is_sent_away_in_one_act_the_door_is_closed_and_there_is_room_again()
     {
-        var script = new LessonScript(people: Lesson.MostPeople);
+        var script = new LessonScript(people: Limits.People);
         Assert.Equal(Refusal.Full, Assert.IsType<Decision.Refused>(script.Do(new Join(), Actor.Program)).Reason);
         var flood = Flood.Among(script.Lesson.People.Values)!;
         Assert.IsType<Decision.Accepted>(script.Do(new SendAway([.. flood.People.Skip(3)]), Actor.Owner));

@@ -1,3 +1,4 @@
+using Yardang.Core.ClassLists;
 using Yardang.Core.Lessons;
 using Yardang.Core.Rooms;
 

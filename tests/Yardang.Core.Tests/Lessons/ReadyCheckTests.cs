@@ -1,6 +1,7 @@
 using Yardang.Core.Activities;
 using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
+using Yardang.Core.Pages;
 using static Yardang.Core.Tests.Boards.BoardScript;
 
 namespace Yardang.Core.Tests.Lessons;

@@ -1,3 +1,4 @@
+using Yardang.Core.Geometry;
 using Yardang.Core.Marks;
 using Yardang.Core.Shapes;
 using static Yardang.Core.Tests.Shapes.ShapeVectors;

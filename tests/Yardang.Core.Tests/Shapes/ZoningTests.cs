@@ -1,5 +1,6 @@
-using Yardang.Core.Activities;
+using Yardang.Core.Geometry;
 using Yardang.Core.Marks;
+using Yardang.Core.Pages;
 using Yardang.Core.Shapes;
 using Yardang.Core.Tests.Boards;
 

@@ -1,6 +1,5 @@
-using Yardang.Core.Activities;
 using Yardang.Core.Boards;
-using Yardang.Core.LateChanges;
+using Yardang.Core.Editing;
 using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;

@@ -1,6 +1,7 @@
 using System.Text.Json;
+using Yardang.Core.Activities;
 using Yardang.Core.Boards;
-using Yardang.Core.Interchange;
+using Yardang.Core.Editing;
 using Yardang.Core.Marks;
 using Yardang.Data.Wire;
 

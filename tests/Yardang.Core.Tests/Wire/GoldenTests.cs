@@ -1,9 +1,10 @@
 using System.Text.Encodings.Web;
 using System.Text.Json;
-using Yardang.Core.Activities;
+using Yardang.Core.Editing;
+using Yardang.Core.Geometry;
 using Yardang.Core.Ink;
-using Yardang.Core.LateChanges;
 using Yardang.Core.Marks;
+using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
 using Yardang.Core.Shapes;
 using Yardang.Core.Tests.Boards;

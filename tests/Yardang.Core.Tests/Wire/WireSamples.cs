@@ -3,7 +3,7 @@ using System.Collections.Immutable;
 using System.Reflection;
 using Yardang.Core.Activities;
 using Yardang.Core.Ink;
-using Yardang.Core.Interchange;
+using Yardang.Core.Pages;
 using Yardang.WireMaker;
 
 namespace Yardang.Core.Tests.Wire;

@@ -8,7 +8,6 @@ using Microsoft.AspNetCore.SignalR;
 using Microsoft.AspNetCore.SignalR.Client;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
-using Yardang.Core.Lessons;
 using Yardang.Core.Rooms;
 using Yardang.Data.Media;
 using Yardang.Data.School;

@@ -1,7 +1,7 @@
 using System.Net;
-using Yardang.Core.Lessons;
 using Yardang.Web.Access;
 using Yardang.Web.Lessons;
+using Yardang.Web.Shelf;
 
 namespace Yardang.Web.Tests.Access;
 
@@ -62,7 +62,8 @@ public sealed class ComingInTests : IAsyncDisposable
     {
         var (_, teacher) = await _school.TeacherAsync("Ilse Varga");
         var handing = _school.Get<Handing>();
-        var activity = await handing.CreateAsync(teacher, Core.Activities.ActivityContent.Blank("en", "Load test log"));
+        var making = _school.Get<ActivityMaking>();
+        var activity = await making.CreateAsync(teacher, Core.Activities.ActivityContent.Blank("en", "Load test log"));
         return await handing.HandOutAsync(activity, new HandOutOrder("7 Amber", Password: password), "en");
     }
 }

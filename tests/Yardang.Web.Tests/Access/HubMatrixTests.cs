@@ -1,9 +1,9 @@
 using System.Net;
 using Microsoft.AspNetCore.SignalR;
 using Microsoft.AspNetCore.SignalR.Client;
-using Yardang.Core.Activities;
 using Yardang.Core.Boards;
 using Yardang.Core.Drafts;
+using Yardang.Core.Editing;
 using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;

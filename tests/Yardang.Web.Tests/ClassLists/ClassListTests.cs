@@ -9,6 +9,7 @@ using Yardang.Data.School;
 using Yardang.Web.ClassLists;
 using Yardang.Web.Lessons;
 using Yardang.Web.Rooms;
+using Yardang.Web.Shelf;
 
 namespace Yardang.Web.Tests.ClassLists;
 
@@ -83,7 +84,8 @@ public sealed class ClassListTests : IAsyncDisposable
     {
         var (_, teacher) = await _school.TeacherAsync("Ilse Varga");
         var handing = _school.Get<Handing>();
-        var activity = await handing.CreateAsync(teacher, ActivityContent.Blank("en", "Load test log"));
+        var making = _school.Get<ActivityMaking>();
+        var activity = await _school.Get<ActivityMaking>().CreateAsync(teacher, ActivityContent.Blank("en", "Load test log"));
         var lesson = await handing.HandOutAsync(activity, new HandOutOrder("7 Amber", Introduction: Introduction.Number), "en");
         using (var none = await TestSchool.PostAsync(_school.Visitor(), $"/join/{lesson.Code}", new() { ["number"] = "seven" }))
         {
@@ -101,7 +103,7 @@ public sealed class ClassListTests : IAsyncDisposable
     {
         var (teacher, id) = await _school.TeacherAsync("Ilse Varga");
         var handing = _school.Get<Handing>();
-        var activity = await handing.CreateAsync(id, ActivityContent.Blank("en", "Load test log"));
+        var activity = await _school.Get<ActivityMaking>().CreateAsync(id, ActivityContent.Blank("en", "Load test log"));
         var lesson = await handing.HandOutAsync(activity, new HandOutOrder("7 Amber", Introduction: Introduction.Number), "en");
         var answers = await Task.WhenAll(Enumerable.Range(0, 6).Select(_ => TestSchool.PostAsync(_school.Visitor(), $"/join/{lesson.Code}", new() { ["number"] = "7" })));
         Assert.Single(answers, a => a.StatusCode == HttpStatusCode.Redirect);
@@ -151,7 +153,7 @@ public sealed class ClassListTests : IAsyncDisposable
         var shelf = _school.Get<ClassListShelf>();
         var list = await shelf.FindAsync(teacher, await shelf.KeepAsync(teacher, null, "7 Amber", people));
         var handing = _school.Get<Handing>();
-        var activity = await handing.CreateAsync(teacher, ActivityContent.Blank("en", "Load test log"));
+        var activity = await _school.Get<ActivityMaking>().CreateAsync(teacher, ActivityContent.Blank("en", "Load test log"));
         return await handing.HandOutAsync(activity, new HandOutOrder("7 Amber", ClassList: list, Introduction: introduction), "en");
     }
 

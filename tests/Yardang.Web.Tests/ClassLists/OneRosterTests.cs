@@ -6,10 +6,10 @@ using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
 using Yardang.Core.Activities;
 using Yardang.Core.ClassLists;
-using Yardang.Core.Lessons;
 using Yardang.Data.School;
 using Yardang.Web.ClassLists;
 using Yardang.Web.Lessons;
+using Yardang.Web.Shelf;
 
 namespace Yardang.Web.Tests.ClassLists;
 
@@ -96,7 +96,8 @@ public class OneRosterTests
         var lists = school.Get<ClassListShelf>();
         var list = await lists.KeepAsync(id, null, "7 Amber", [new(1, "Amara Nwosu", 0, "ar"), new(2, "Ben Abara")], firstNamesOnly: true);
         var handing = school.Get<Handing>();
-        var lesson = await handing.HandOutAsync(await handing.CreateAsync(id, ActivityContent.Blank("en", "Bridges")), new HandOutOrder("", ClassList: await lists.FindAsync(id, list)), "en");
+        var making = school.Get<ActivityMaking>();
+        var lesson = await handing.HandOutAsync(await making.CreateAsync(id, ActivityContent.Blank("en", "Bridges")), new HandOutOrder("", ClassList: await lists.FindAsync(id, list)), "en");
         var (amara, board) = await school.StudentAsync(lesson.Code, "Amara Nwosu");
         Assert.StartsWith("/board/", (await school.StudentAsync(lesson.Code, "ben")).Board);
         Assert.Contains("\"home\":\"ar\"", await amara.GetStringAsync(board, Stop));

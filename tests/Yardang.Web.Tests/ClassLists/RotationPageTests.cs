@@ -7,6 +7,7 @@ using Yardang.Core.Lessons;
 using Yardang.Data.School;
 using Yardang.Web.ClassLists;
 using Yardang.Web.Lessons;
+using Yardang.Web.Shelf;
 
 namespace Yardang.Web.Tests.ClassLists;
 
@@ -70,7 +71,8 @@ public sealed class RotationPageTests : IAsyncLifetime
         using (await PlanAsync(3, 4))
         {
             var handing = _school.Get<Handing>();
-            var activity = await handing.CreateAsync(_teacherId, ActivityContent.Blank("en", "Triangles in trusses"));
+            var making = _school.Get<ActivityMaking>();
+            var activity = await making.CreateAsync(_teacherId, ActivityContent.Blank("en", "Triangles in trusses"));
             var lesson = await handing.HandOutAsync(activity, new HandOutOrder("7 Amber", Way: Way.ByGroup, ClassList: await Lists.FindAsync(_teacherId, _list)), "en");
             var planned = ClassListShelf.PlanOf((await Lists.FindAsync(_teacherId, _list))!)[1];
             foreach (var number in Enumerable.Range(1, 8)) await _school.StudentAsync(lesson.Code, $"{number}");

@@ -1,10 +1,10 @@
 using System.Net;
 using Yardang.Core.Activities;
 using Yardang.Core.ClassLists;
-using Yardang.Core.Lessons;
 using Yardang.Data.School;
 using Yardang.Web.ClassLists;
 using Yardang.Web.Lessons;
+using Yardang.Web.Shelf;
 
 namespace Yardang.Web.Tests.ClassLists;
 
@@ -47,7 +47,8 @@ public class SeatsPageTests
     private static async Task<LessonRecord> HandOutAsync(TestSchool school, Guid teacher, ClassListRecord? list)
     {
         var handing = school.Get<Handing>();
-        return await handing.HandOutAsync(await handing.CreateAsync(teacher, ActivityContent.Blank("en", "Bridges")), new HandOutOrder("", ClassList: list), "en");
+        var making = school.Get<ActivityMaking>();
+        return await handing.HandOutAsync(await making.CreateAsync(teacher, ActivityContent.Blank("en", "Bridges")), new HandOutOrder("", ClassList: list), "en");
     }
 
     private static Task<HttpResponseMessage> PostAsync(HttpClient teacher, Guid list, string plan) => TestSchool.PostAsync(teacher, $"/classes/{list}/seats", new() { ["plan"] = plan });

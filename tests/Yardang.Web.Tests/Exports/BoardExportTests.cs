@@ -1,10 +1,10 @@
 using System.Collections.Immutable;
 using System.Net.Http.Headers;
 using Yardang.Core.Activities;
-using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
-using Yardang.Core.Shapes;
+using Yardang.Core.Pages;
 using Yardang.Web.Lessons;
+using Yardang.Web.Shelf;
 
 namespace Yardang.Web.Tests.Exports;
 
@@ -21,6 +21,7 @@ public sealed class BoardExportTests : IAsyncLifetime
     {
         (_teacher, var id) = await _school.TeacherAsync("Ilse Varga");
         var handing = _school.Get<Handing>();
+        var making = _school.Get<ActivityMaking>();
         var blank = ActivityContent.Blank("en", "What holds a bridge up?");
         var words = new Words("far bank", "en", ["far bank"], 700, [new Translation("es", "otra orilla", ["otra orilla"], 700)]);
         ImmutableArray<Mark> marks =
@@ -28,7 +29,7 @@ public sealed class BoardExportTests : IAsyncLifetime
             Printed(1L << 52, new TextBody(1_000, 1_000, 9_000, 900, words), new Style(0, 0)),
             Printed((1L << 52) + 1, new ShapeBody(ShapeKind.Line, [2_000, 6_000, 4_500, 6_000]), new Style(0, 60, 0, Looks.ShowsSides)),
         ];
-        var activity = await handing.CreateAsync(id, blank with { Marks = marks, Directions = Texts.In("en", "Draw.").With("es", "Dibuja.") });
+        var activity = await making.CreateAsync(id, blank with { Marks = marks, Directions = Texts.In("en", "Draw.").With("es", "Dibuja.") });
         var lesson = await handing.HandOutAsync(activity, new HandOutOrder("7 Amber"), "en");
         var (_, place) = await _school.StudentAsync(lesson.Code, "Maya");
         _board = $"/lesson/{lesson.Id}/board/{place.Split('/', '?')[2]}.svg";

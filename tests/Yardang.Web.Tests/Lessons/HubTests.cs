@@ -3,6 +3,7 @@ using MessagePack;
 using Microsoft.AspNetCore.SignalR;
 using Microsoft.AspNetCore.SignalR.Client;
 using Microsoft.Extensions.DependencyInjection;
+using Yardang.Core.Editing;
 using Yardang.Core.Ink;
 using Yardang.Core.Interchange;
 using Yardang.Core.Lessons;
@@ -12,6 +13,7 @@ using Yardang.Data.Wire;
 using Yardang.Headless.SimulatedClass;
 using Yardang.Web.Lessons;
 using Yardang.Web.Rooms;
+using Yardang.Web.Shelf;
 
 namespace Yardang.Web.Tests.Lessons;
 
@@ -149,7 +151,7 @@ public sealed class HubTests : IAsyncLifetime
         using var bytes = new MemoryStream();
         await file.CopyToAsync(bytes, Stop);
         var handing = _school.Get<Web.Lessons.Handing>();
-        var activity = await handing.ImportAsync(teacher, ActivityArchive.Read(bytes.ToArray()));
+        var activity = await _school.Get<ActivityMaking>().ImportAsync(teacher, ActivityArchive.Read(bytes.ToArray()));
         var lesson = await handing.HandOutAsync(activity, new HandOutOrder("7 Amber", Way: way), "en");
         await using var simulated = new SimulatedLesson(script);
         await simulated.JoinAsync(_school.Address, lesson.Code);

@@ -10,6 +10,7 @@ using Yardang.Core.Marks;
 using Yardang.Data.Media;
 using Yardang.Rendering;
 using Yardang.Web.Lessons;
+using Yardang.Web.Shelf;
 
 namespace Yardang.Web.Tests.Media;
 
@@ -91,8 +92,8 @@ public sealed partial class MediaTests : IAsyncDisposable
         var content = ActivityContent.Blank("en", "Triangles in trusses") with { Marks = [Shows(5, kept), Shows(6, missing)] };
         var archived = ActivityArchive.Read(ActivityArchive.Write(content, media.Find));
         Assert.Equal([kept], archived.Media.Keys);
-        var handing = _school.Get<Handing>();
-        var imported = await handing.ContentAsync(await handing.ImportAsync(teacher, archived));
+        var making = _school.Get<ActivityMaking>();
+        var imported = await making.ContentAsync(await making.ImportAsync(teacher, archived));
         var shown = Assert.IsType<PictureBody>(Assert.Single(imported.Marks).Body);
         Assert.NotNull(media.Find(shown.Media));
     }

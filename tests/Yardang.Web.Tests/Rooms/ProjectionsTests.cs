@@ -1,7 +1,9 @@
 using Microsoft.EntityFrameworkCore;
 using Yardang.Core.Activities;
+using Yardang.Core.Editing;
 using Yardang.Core.Ink;
 using Yardang.Core.Marks;
+using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
 using Yardang.Data.School;
 using Yardang.Web.Lessons;
@@ -26,7 +28,7 @@ public sealed class ProjectionsTests : IAsyncLifetime
     public async ValueTask InitializeAsync()
     {
         (_, _teacher) = await _school.TeacherAsync("Ilse Varga");
-        _activity = await _school.Get<Handing>().CreateAsync(_teacher, ActivityContent.Blank("en", "What holds a bridge up?"));
+        _activity = await _school.Get<ActivityMaking>().CreateAsync(_teacher, ActivityContent.Blank("en", "What holds a bridge up?"));
     }
 
     public ValueTask DisposeAsync() => _school.DisposeAsync();
@@ -66,7 +68,7 @@ public sealed class ProjectionsTests : IAsyncLifetime
     public async Task A_boards_summary_says_who_did_something_last_where_and_what_lies_in_a_zone()
     {
         var zone = new Mark(1L << 52, 1, 1, ByStaff: true, Grip.Printed, 1, new ZoneBody(ShapeKind.Polygon, [0, 0, 9_000, 0, 9_000, 9_000, 0, 9_000], Texts.In("en", "Bank")), new Style(0, 0, 1), Place.AsDrawn, [], Erased: false);
-        var activity = await _school.Get<Handing>().CreateAsync(_teacher, ActivityContent.Blank("en", "Banks") with { Marks = [zone] });
+        var activity = await _school.Get<ActivityMaking>().CreateAsync(_teacher, ActivityContent.Blank("en", "Banks") with { Marks = [zone] });
         var lesson = await _school.Get<Handing>().HandOutAsync(activity, new HandOutOrder("7 Amber"), "en");
         var (participant, _) = await _school.Get<Joining>().JoinAsync(lesson, "Maya");
         Assert.DoesNotContain(participant!.BoardId, (await _school.Get<BoardSummaries>().OfAsync(lesson.Id)).Keys);

@@ -1,6 +1,7 @@
 using Microsoft.Extensions.Logging.Abstractions;
 using Yardang.Core.Activities;
 using Yardang.Core.Boards;
+using Yardang.Core.Editing;
 using Yardang.Core.Ink;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;

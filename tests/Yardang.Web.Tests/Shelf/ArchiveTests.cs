@@ -7,10 +7,12 @@ using SkiaSharp;
 using Yardang.Core.Activities;
 using Yardang.Core.Boards;
 using Yardang.Core.Cupboard;
+using Yardang.Core.Editing;
 using Yardang.Core.Ink;
 using Yardang.Core.Interchange;
 using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
+using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
 using Yardang.Data.Media;
 using Yardang.Data.School;
@@ -18,6 +20,7 @@ using Yardang.Headless.SimulatedClass;
 using Yardang.Rendering;
 using Yardang.Web.Lessons;
 using Yardang.Web.Rooms;
+using Yardang.Web.Shelf;
 
 namespace Yardang.Web.Tests.Shelf;
 
@@ -40,7 +43,7 @@ public class ArchiveTests
             Pages = [.. content.Pages.Select((p, i) => i == 0 ? p with { Stimulus = new Stimulus(StimulusKind.Picture, photo, "The old bridge") } : p)],
             Marks = content.Marks.Add(Picture(900, photo)).Add(Picture(901, drawing)),
         };
-        var activity = await school.Get<Handing>().CreateAsync(teacher, content);
+        var activity = await school.Get<ActivityMaking>().CreateAsync(teacher, content);
 
         var first = await browser.GetByteArrayAsync($"/activity/{activity.Id}.yardang.zip", Stop);
         using var answer = await ImportAsync(browser, first);

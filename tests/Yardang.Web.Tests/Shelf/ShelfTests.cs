@@ -2,8 +2,9 @@ using System.Net;
 using Microsoft.EntityFrameworkCore;
 using Yardang.Core.Activities;
 using Yardang.Core.Cupboard;
-using Yardang.Core.Interchange;
+using Yardang.Core.Editing;
 using Yardang.Core.Marks;
+using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
 using Yardang.Data.School;
 using Yardang.Rendering;
@@ -44,7 +45,7 @@ public class ShelfTests
         await using var school = new TestSchool();
         var (browser, teacher) = await school.TeacherAsync("Ilse Varga");
         var name = Texts.In("ar", "جسور من ورق").With("en", "Paper bridges").With("es", "Puentes de papel");
-        await school.Get<Handing>().CreateAsync(teacher, ActivityContent.Blank("en", "") with { Name = name });
+        await school.Get<ActivityMaking>().CreateAsync(teacher, ActivityContent.Blank("en", "") with { Name = name });
         foreach (var (language, said) in new[] { ("es", "Puentes de papel"), ("en", "Paper bridges"), ("fi", "Paper bridges") })
         {
             browser.DefaultRequestHeaders.Remove("Accept-Language");
@@ -109,8 +110,8 @@ public class ShelfTests
         await using var school = new TestSchool();
         var (browser, teacher) = await school.TeacherAsync("Ilse Varga");
         var activity = await CreateAsync(school, teacher, "Load test log", "Put coins on it");
-        var handing = school.Get<Handing>();
-        var first = await handing.ContentAsync(activity);
+        var making = school.Get<ActivityMaking>();
+        var first = await making.ContentAsync(activity);
         await TestSchool.PostAsync(browser, $"/workshop/{activity.Id}/versions", new() { ["name"] = "First" }, $"/workshop/{activity.Id}/versions?handler=Keep");
         await RenameAsync(school, activity, "Paper bridges");
 
@@ -118,7 +119,7 @@ public class ShelfTests
         var kept = await db.Versions.SingleAsync(Stop);
         await TestSchool.PostAsync(browser, $"/workshop/{activity.Id}/versions", [], $"/workshop/{activity.Id}/versions?handler=Restore&version={kept.Id}");
 
-        Assert.Equal(ActivityJson.Write(first), ActivityJson.Write(await handing.ContentAsync(activity)));
+        Assert.Equal(ActivityJson.Write(first), ActivityJson.Write(await making.ContentAsync(activity)));
         var versions = await db.Versions.OrderBy(v => v.FrozenAt).Select(v => v.Name).ToListAsync(Stop);
         Assert.Equal("First", versions[0]);
         Assert.StartsWith("Before going back to", versions[1], StringComparison.Ordinal);
@@ -140,7 +141,7 @@ public class ShelfTests
         await using var db = await school.Get<IDbContextFactory<SchoolContext>>().CreateDbContextAsync(Stop);
         foreach (var activity in await db.Activities.Where(a => a.OwnerId == teacher).ToListAsync(Stop))
         {
-            var content = await school.Get<Handing>().ContentAsync(activity);
+            var content = await school.Get<ActivityMaking>().ContentAsync(activity);
             Assert.NotEmpty(FillIns.In(content));
             Assert.All(content.Pages, p => Assert.DoesNotContain("TemplatePage", p.Name.For("en"), StringComparison.Ordinal));
             Assert.All(content.Marks, m => Assert.DoesNotContain("OrganizerText", string.Concat(m.Words?.Text, (m.Body as ZoneBody)?.Name.For("en")), StringComparison.Ordinal));
@@ -157,6 +158,6 @@ public class ShelfTests
     {
         var text = new TextBody(1_000, 1_000, 9_000, 900, new Words(printed, "en", [printed], 700));
         var mark = new Mark(1, 1, 1, ByStaff: true, Grip.Printed, 1, text, new Style(0, 0), Place.AsDrawn, [], Erased: false);
-        return school.Get<Handing>().CreateAsync(teacher, TextFit.Fit(ActivityContent.Blank("en", name) with { Marks = [mark] }));
+        return school.Get<ActivityMaking>().CreateAsync(teacher, TextFit.Fit(ActivityContent.Blank("en", name) with { Marks = [mark] }));
     }
 }

@@ -1,6 +1,6 @@
 using System.Collections.Immutable;
-using Yardang.Core.Activities;
-using Yardang.Core.Shapes;
+using Yardang.Core.Geometry;
+using Yardang.Core.Pages;
 using Yardang.Core.Wire;
 
 namespace Yardang.Core.Marks;
@@ -17,7 +17,7 @@ namespace Yardang.Core.Marks;
 public sealed record ConnectorBody(long From, long To, ImmutableArray<int> Points, Words? Label = null) : MarkBody
 {
     /// <inheritdoc/>
-    public override Box Box() => Shapes.Box.Round(Spot.All(Points));
+    public override Box Box() => Geometry.Box.Round(Spot.All(Points));
 
     /// <inheritdoc/>
     public override ToolSet Tool(Looks looks) => ToolSet.Shape;

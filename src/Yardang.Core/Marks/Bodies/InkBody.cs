@@ -1,8 +1,8 @@
 using System.Collections.Immutable;
-using Yardang.Core.Activities;
+using Yardang.Core.Geometry;
 using Yardang.Core.Ink;
+using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
-using Yardang.Core.Shapes;
 using Yardang.Core.Wire;
 
 namespace Yardang.Core.Marks;
@@ -12,7 +12,7 @@ namespace Yardang.Core.Marks;
 public sealed record InkBody(ImmutableArray<InkPoint> Points) : MarkBody
 {
     /// <inheritdoc/>
-    public override Box Box() => Shapes.Box.Round([.. Points.Select(p => new Spot(p.X, p.Y))]);
+    public override Box Box() => Geometry.Box.Round([.. Points.Select(p => new Spot(p.X, p.Y))]);
 
     /// <inheritdoc/>
     public override ToolSet Tool(Looks looks) => looks.HasFlag(Looks.Highlighter) ? ToolSet.Highlighter : ToolSet.Pen;

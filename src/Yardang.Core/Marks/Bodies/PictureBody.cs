@@ -1,6 +1,6 @@
-using Yardang.Core.Activities;
+using Yardang.Core.Geometry;
+using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
-using Yardang.Core.Shapes;
 using Yardang.Core.Wire;
 
 namespace Yardang.Core.Marks;

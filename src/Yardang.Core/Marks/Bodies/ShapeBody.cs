@@ -1,7 +1,7 @@
 using System.Collections.Immutable;
-using Yardang.Core.Activities;
+using Yardang.Core.Geometry;
+using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
-using Yardang.Core.Shapes;
 using Yardang.Core.Wire;
 
 namespace Yardang.Core.Marks;
@@ -29,7 +29,7 @@ public enum ShapeKind
 public sealed record ShapeBody(ShapeKind Shape, ImmutableArray<int> Points) : MarkBody
 {
     /// <inheritdoc/>
-    public override Box Box() => Shapes.Box.Round(Spot.All(Points));
+    public override Box Box() => Geometry.Box.Round(Spot.All(Points));
 
     /// <inheritdoc/>
     public override ImmutableArray<Spot> Corners() => Shape switch

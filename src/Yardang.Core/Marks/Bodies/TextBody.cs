@@ -1,5 +1,5 @@
-using Yardang.Core.Activities;
-using Yardang.Core.Shapes;
+using Yardang.Core.Geometry;
+using Yardang.Core.Pages;
 using Yardang.Core.Wire;
 
 namespace Yardang.Core.Marks;

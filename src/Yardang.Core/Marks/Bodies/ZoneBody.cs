@@ -1,8 +1,8 @@
 using System.Collections.Immutable;
 using System.Text.Json.Serialization;
-using Yardang.Core.Activities;
+using Yardang.Core.Geometry;
+using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
-using Yardang.Core.Shapes;
 using Yardang.Core.Wire;
 
 namespace Yardang.Core.Marks;
@@ -50,7 +50,7 @@ public sealed record Expectation(ImmutableArray<long> Marks, ImmutableArray<stri
 public sealed record ZoneBody(ShapeKind Shape, ImmutableArray<int> Points, Texts Name, ZoneRule Rule = ZoneRule.Centre, Expectation? Expected = null) : MarkBody
 {
     /// <inheritdoc/>
-    public override Box Box() => Shapes.Box.Round(Spot.All(Points));
+    public override Box Box() => Geometry.Box.Round(Spot.All(Points));
 
     /// <inheritdoc/>
     public override ImmutableArray<Spot> Corners() => Shape == ShapeKind.Polygon ? Spot.All(Points) : base.Corners();

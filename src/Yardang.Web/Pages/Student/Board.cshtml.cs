@@ -1,0 +1,63 @@
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.Localization;
+using Yardang.Core.Lessons;
+using Yardang.Core.Rooms;
+using Yardang.Data.School;
+using Yardang.Web.Access;
+using Yardang.Web.Lessons;
+
+namespace Yardang.Web.Pages;
+
+/// <summary>A student's board; or another board of the lesson, if they may look at it.</summary>
+public sealed class BoardModel(
+    AccessResolver access, IDbContextFactory<SchoolContext> school, ParticipantCookie cookie, ReentryKeys keys, MyPlace places, LessonPeople people, FrozenVersions versions, SchoolClock clock, IStringLocalizer<UiTexts> texts) : PageModel
+{
+    public BoardView View { get; private set; } = null!;
+
+    public async Task<IActionResult> OnGetAsync(Guid id)
+    {
+        var visitor = Visitor.Of(HttpContext);
+        if (await places.OfAsync(visitor) is not var (place, me)) return RedirectToPage("/Student/Index", new { unknown = true });
+        if (await access.ForRoomAsync(visitor, id) is not { Kind: RoomKind.Board, Actor.IsStaff: false, MayLook: true } found) return Redirect(place.Address);
+
+        await using var db = await school.CreateDbContextAsync();
+        var lesson = await db.Lessons.Join(db.Rooms.Where(r => r.Id == id), l => l.Id, r => r.OfId, (l, _) => l).SingleAsync();
+        var content = await versions.OfAsync(lesson.VersionId);
+        cookie.Remember(HttpContext, me.Id);
+        var looks = !found.MayWrite;
+        var heading = looks ? await WhoseAsync(db, id, found.Actor) : place.Lesson + place.Company;
+        View = new BoardView(heading, content.Directions.For(ContentLanguage.Current), IsStaff: false, Signals: !looks, new
+        {
+            mode = looks ? "look" : "student",
+            board = id,
+            title = place.Lesson,
+            company = place.Company,
+            lesson = lesson.Id,
+            query = looks ? $"?as={me.Id}&look=1" : $"?as={me.Id}",
+            together = lesson.TogetherId == id || place.Group is not null,
+            actor = found.Actor.Number,
+            language = ContentLanguage.Current,
+            written = lesson.Language,
+            zone = clock.Zone.Id,
+            home = me.Language,
+            who = me.Id,
+            texts = BoardTexts.For(texts),
+        }, looks ? $"/here?as={me.Id}" : null, looks ? texts["Board.BackToMine"].Value : null)
+        {
+            LooksOnly = looks,
+            Key = looks ? null : keys.Of(me),
+            OthersHref = looks ? null : $"/others?as={me.Id}",
+        };
+        return Page();
+    }
+
+    private async Task<string> WhoseAsync(SchoolContext db, Guid board, Actor reader)
+    {
+        var record = await db.Rooms.SingleAsync(r => r.Id == board);
+        if (record.Whose == Whose.Teacher) return texts["Board.Teachers"];
+        var names = (await people.NamesAsync(board, reader)).Where(n => n.Number != Actor.Owner.Number).Select(n => n.Name);
+        return texts["Beside.Heading", string.Join(", ", names)];
+    }
+}

@@ -1,0 +1,117 @@
+using System.Globalization;
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.Extensions.Localization;
+using Yardang.Core.Editing;
+using Yardang.Core.LateChanges;
+using Yardang.Core.Lessons;
+using Yardang.Core.Marks;
+using Yardang.Core.Rooms;
+using Yardang.Data.School;
+using Yardang.Web.Access;
+using Yardang.Web.Lessons;
+using Yardang.Web.Rooms;
+
+namespace Yardang.Web.Pages;
+
+/// <summary>Hands more out while a lesson runs: pages as the workshop has them now, or marks of a board. Shows who has it, and takes it back.</summary>
+[Authorize]
+public sealed class LateModel(AccessResolver access, LateHanding late, LessonPeople people, RoomHosts hosts, SchoolClock clock, IStringLocalizer<UiTexts> texts) : PageModel
+{
+    public LessonRecord Lesson { get; private set; } = null!;
+
+    /// <summary>The pages of the workshop that are new or different.</summary>
+    public IReadOnlyList<PageRevision> Revisions { get; private set; } = [];
+
+    /// <summary>The board whose marks are to be handed out; null for pages of the workshop.</summary>
+    public Guid? Board { get; private set; }
+
+    /// <summary>The ids of those marks.</summary>
+    public IReadOnlyList<long> Marks { get; private set; } = [];
+
+    public IReadOnlyList<Group> Groups { get; private set; } = [];
+
+    /// <summary>Those who work on their own.</summary>
+    public IReadOnlyList<LessonPerson> Alone { get; private set; } = [];
+
+    public bool Closed { get; private set; }
+
+    public string? Problem { get; private set; }
+
+    public object Data { get; private set; } = new();
+
+    public async Task<IActionResult> OnGetAsync(Guid id, Guid? board, string? marks)
+    {
+        if (await access.LessonAsync(Visitor.Of(HttpContext), id, Power.Runs) is not { } lesson) return NotFound();
+        await ShowAsync(lesson, board, Ids(marks));
+        return Page();
+    }
+
+    public async Task<IActionResult> OnPostAsync(Guid id, Guid? board, string? marks, bool loose, bool some, long[] pages, int[] groups, int[] people)
+    {
+        if (await access.LessonAsync(Visitor.Of(HttpContext), id, Power.Runs) is not { } lesson) return NotFound();
+        if (board is { } from && await access.ForRoomAsync(Visitor.Of(HttpContext), from) is not { Kind: RoomKind.Board, Actor.IsStaff: true }) return NotFound();
+        var chosen = Ids(marks);
+        if (some && groups.Length + people.Length == 0) Problem = texts["Late.NobodyChosen"];
+        else if (board is null && pages.Length == 0) Problem = texts["Late.NoPageChosen"];
+        if (Problem is null)
+        {
+            (groups, people) = some ? (groups, people) : ([], []);
+            var refusal = board is { } source
+                ? await late.HandOutMarksAsync(lesson, source, chosen, loose ? Grip.Loose : Grip.Printed, [.. groups], [.. people])
+                : await late.HandOutPagesAsync(lesson, pages, [.. groups], [.. people]);
+            if (refusal is null) return Redirect($"/lesson/{id}/late");
+            Problem = refusal switch
+            {
+                Refusal.Closed => texts["Late.Closed"],
+                Refusal.Full => texts["Late.Full", LateChange.Most],
+                Refusal.OutOfRange => texts["Late.NotAllowed"],
+                _ => texts["Late.Gone"],
+            };
+        }
+
+        await ShowAsync(lesson, board, chosen);
+        return Page();
+    }
+
+    public async Task<IActionResult> OnPostBackAsync(Guid id, int number)
+    {
+        if (await access.LessonAsync(Visitor.Of(HttpContext), id, Power.Runs) is not { } lesson) return NotFound();
+        await late.TakeBackAsync(lesson, number);
+        return Redirect($"/lesson/{id}/late");
+    }
+
+    /// <summary>What is different on a page, in words.</summary>
+    public string Say(PageRevision revision) => revision.IsNew ? texts["Late.IsNew"] : string.Join(", ", Differences(revision));
+
+    private IEnumerable<string> Differences(PageRevision revision)
+    {
+        if (revision.Added > 0) yield return texts[revision.Added == 1 ? "Late.AddedOne" : "Late.Added", revision.Added];
+        if (revision.Changed > 0) yield return texts[revision.Changed == 1 ? "Late.ChangedOne" : "Late.Changed", revision.Changed];
+        if (revision.Removed > 0) yield return texts[revision.Removed == 1 ? "Late.RemovedOne" : "Late.Removed", revision.Removed];
+        if (revision.IsPageChanged) yield return texts["Late.PageItself"];
+    }
+
+    private async Task ShowAsync(LessonRecord lesson, Guid? board, IReadOnlyList<long> marks)
+    {
+        (Lesson, Board, Marks) = (lesson, board, marks);
+        if (board is null) Revisions = await late.RevisionsAsync(lesson);
+        var plan = await LessonPlan.OfAsync(await hosts.GetAsync(lesson.Id));
+        Closed = plan.Closed;
+        var everybody = (await people.InAsync(lesson.Id)).Where(p => plan.People.TryGetValue(p.Number, out var person) && person.Belongs).ToList();
+        Groups = lesson.TogetherId is null ? [.. plan.Grouping.Now] : [];
+        Alone = lesson.TogetherId is null ? [.. everybody.Where(p => plan.Grouping.Of(p.Number) is null)] : [];
+        Data = new
+        {
+            lesson = lesson.Id,
+            me = await access.StaffActorAsync(Visitor.Of(HttpContext), lesson.OwnerId, lesson.Id) is { } me ? new { me.Number, me.IsStaff } : null,
+            people = everybody.Select(p => new { p.Number, p.Name }),
+            changes = (await late.OfAsync(lesson.Id)).Select(c => new { c.Change.Number, c.Record.Name, at = clock.Show(c.Change.At) }),
+            texts = PageData.Texts(texts, "Late", "Everybody", "Has", "HasAll", "NotYet", "TakenBack"),
+        };
+    }
+
+    private static List<long> Ids(string? marks) =>
+        [.. (marks ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries).Take(Limits.NewMarks).Where(m => long.TryParse(m, CultureInfo.InvariantCulture, out _)).Select(m => long.Parse(m, CultureInfo.InvariantCulture))];
+}

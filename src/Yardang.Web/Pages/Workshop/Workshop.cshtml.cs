@@ -1,0 +1,121 @@
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.Localization;
+using Yardang.Core.Activities;
+using Yardang.Core.Cupboard;
+using Yardang.Core.Drafts;
+using Yardang.Core.Editing;
+using Yardang.Core.Interchange;
+using Yardang.Core.Marks;
+using Yardang.Core.Pages;
+using Yardang.Core.Shapes;
+using Yardang.Data.School;
+using Yardang.Data.Wire;
+using Yardang.Web.Access;
+using Yardang.Web.Lessons;
+using Yardang.Web.Rooms;
+using Yardang.Web.Shelf;
+
+namespace Yardang.Web.Pages;
+
+/// <summary>Where an activity is designed.</summary>
+[Authorize]
+public sealed class WorkshopModel(AccessResolver access, ActivityMaking making, RoomHosts rooms, ActivityShelf shelf, IDbContextFactory<SchoolContext> school, IStringLocalizer<UiTexts> texts) : PageModel
+{
+    public ActivityRecord Activity { get; private set; } = null!;
+
+    public object Data { get; private set; } = new();
+
+    public async Task<IActionResult> OnGetAsync(Guid id)
+    {
+        var visitor = Visitor.Of(HttpContext);
+        if (await access.ActivityAsync(visitor, id, Power.Runs) is not { } activity || await access.StaffActorAsync(visitor, activity.OwnerId, id) is not { } me) return NotFound();
+        Activity = activity;
+        await shelf.UsedAsync(id);
+        Data = new
+        {
+            activity = activity.Id,
+            draft = activity.DraftId,
+            me = new { me.Number, me.IsStaff },
+            who = $"teacher-{visitor.TeacherId}",
+            language = ContentLanguage.Current,
+            texts = BoardTexts.For(texts, ("importPage", "Import.Page"), ("importBad", "Import.Bad"), ("importSvgBad", "Import.SvgBad"), ("importPictures", "Import.Pictures"), ("unnamedPage", "Pages.Unnamed"), ("copiesDo", "Copies.Do"), ("outlineDo", "Outline.Do"), ("zoneExpects", "Zone.Expects"), ("blanks", "FillIns.Count"), ("stimulusBadLink", "Stimulus.BadLink"), ("languageName", "Languages.Name"), ("languageDirections", "Languages.Directions"), ("languagePageName", "Languages.PageName"), ("languagePageDirections", "Languages.PageDirections"), ("languageStarter", "Languages.Starter"), ("languageMark", "Languages.Mark"), ("untranslated", "Languages.Untranslated"), ("allTranslated", "Languages.AllTranslated")),
+        };
+        return Page();
+    }
+
+    /// <summary>The pages that a pasted text would make.</summary>
+    public async Task<IActionResult> OnPostOutlineAsync(Guid id, string? outline)
+    {
+        if (await access.ActivityAsync(Visitor.Of(HttpContext), id, Power.Runs) is null) return NotFound();
+        return new JsonResult(Outline.Read(outline ?? ""));
+    }
+
+    /// <summary>The strokes of a file of ink, as InkML.</summary>
+    public async Task<IActionResult> OnPostInkAsync(Guid id, IFormFile? file)
+    {
+        if (await access.ActivityAsync(Visitor.Of(HttpContext), id, Power.Runs) is null) return NotFound();
+        if (file is null || file.Length > InkMl.MaxBytes) return BadRequest(new { fault = texts["Import.Fault.tooLarge"].Value });
+        try
+        {
+            await using var stream = file.OpenReadStream();
+            using var copy = new MemoryStream();
+            await stream.CopyToAsync(copy);
+            copy.Position = 0;
+            return new JsonResult(InkMl.Read(copy).Select(s => new { s.Width, points = s.Points.SelectMany(p => new[] { p.X, p.Y, p.Pressure, p.Ms }) }));
+        }
+        catch (FormatException e)
+        {
+            return BadRequest(new { fault = texts["Import.BadInk", e.Message].Value });
+        }
+    }
+
+    /// <summary>The loose marks that lie in a zone of the draft: their ids.</summary>
+    public async Task<IActionResult> OnGetInZoneAsync(Guid id, long zone)
+    {
+        if (await access.ActivityAsync(Visitor.Of(HttpContext), id, Power.Runs) is not { } activity) return NotFound();
+        var room = await rooms.GetAsync(activity.DraftId);
+        IEnumerable<long> inside = [];
+        await room.LookAsync(r =>
+        {
+            var sheets = ((Draft)r).Sheets;
+            if (!sheets.Marks.TryGetValue(zone, out var asked)) return;
+            inside = [.. sheets.Visible(asked.Page).Where(m => m.Grip == Grip.Loose && Zoning.IsIn(m, asked)).Select(m => m.Id)];
+        });
+        return new JsonResult(inside);
+    }
+
+    /// <summary>The organizers of the cupboard, drawn for a page of a size.</summary>
+    public async Task<IActionResult> OnGetOrganizersAsync(Guid id, int width, int height)
+    {
+        if (await access.ActivityAsync(Visitor.Of(HttpContext), id, Power.Runs) is null) return NotFound();
+        var size = new PageSize(width, height);
+        if (!size.IsValid) return BadRequest();
+        return new JsonResult(Organizers.All.Select(o => new
+        {
+            key = o.Key,
+            name = texts[$"Organizer.{o.Key}"].Value,
+            words = texts[$"Organizer.{o.Key}.Words"].Value,
+            marks = MarksWire.Encode(o.On(size, ContentLanguage.Current, key => texts[$"OrganizerText.{key}"].Value)),
+        }));
+    }
+
+    /// <summary>My other activities, to copy pages from.</summary>
+    public async Task<IActionResult> OnGetOthersAsync(Guid id)
+    {
+        var visitor = Visitor.Of(HttpContext);
+        if (await access.ActivityAsync(visitor, id, Power.Runs) is null) return NotFound();
+        await using var db = await school.CreateDbContextAsync();
+        var others = await db.Activities.Where(a => a.OwnerId == visitor.TeacherId && a.Id != id && a.BinnedAt == null).OrderByDescending(a => a.CreatedAt).ToListAsync();
+        var named = new List<object>();
+        foreach (var other in others)
+        {
+            var name = (await making.ContentAsync(other)).Name.For(ContentLanguage.Current);
+            named.Add(new { name = name.Length > 0 ? name : texts["Desk.Unnamed"].Value, draft = other.DraftId });
+        }
+
+        return new JsonResult(named);
+    }
+}
