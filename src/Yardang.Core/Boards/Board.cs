@@ -70,13 +70,13 @@ public sealed class Board(ActivityContent version) : Room
         {
             case BringWork(var content, var changedAt):
                 return actor.Role != Role.Program || Number > 0 ? Refusal.NotAllowed : ContentRules.FaultIn(content) is null ? new WorkBrought(AnswerKey.Without(content), changedAt) : Refusal.OutOfRange;
-            case AdoptChange adopt:
+            case AdoptLateChange adopt:
                 return actor.Role != Role.Program || submission.Gesture != adopt.Number ? Refusal.NotAllowed
                     : _adopted.ContainsKey(adopt.Number) ? Refusal.Duplicate
                     : Sheets.Marks.Count + adopt.Change.Activity.Marks.Length > Limits.Marks || Sheets.PageCount + adopt.Change.Pages.Length > Limits.Pages ? Refusal.Full
                     : ContentRules.FaultInPart(adopt.Change.Activity) is not null ? Refusal.OutOfRange
                     : Adoption.Adopt(Sheets, adopt);
-            case GiveUpChange(var given):
+            case GiveUpLateChange(var given):
                 return actor.Role != Role.Program ? Refusal.NotAllowed
                     : _adopted.GetValueOrDefault(given) is not { GivenUp: false } ? Refusal.NothingToUndo
                     : Sheets.Journal.Find(given) is { } gesture ? Adoption.GiveUp(Sheets, gesture) : new GestureUndone(given, [], []);
@@ -135,7 +135,7 @@ public sealed class Board(ActivityContent version) : Room
             case LateWorkDiscarded(var number, _):
                 _setAside.Remove(number);
                 break;
-            case ChangeAdopted(var number, var page, _, _, _):
+            case LateChangeAdopted(var number, var page, _, _, _):
                 _adopted[number] = new(number, page);
                 Sheets.Apply(envelope.Event, envelope.Actor.Number, envelope.Gesture);
                 break;

@@ -18,7 +18,7 @@ public sealed record AnswerKey(ImmutableArray<Mark> Marks, ImmutableArray<ZoneKe
     /// <summary>The key that goes with what a board was given: for each page, as it was handed out last.</summary>
     /// <param name="version">What the lesson began with.</param>
     /// <param name="changes">What the board has been given since, in order.</param>
-    public static AnswerKey Of(ActivityContent version, IEnumerable<ChangeContent> changes)
+    public static AnswerKey Of(ActivityContent version, IEnumerable<LateContent> changes)
     {
         var given = version.Pages.ToDictionary(p => p.Id, _ => version);
         foreach (var change in changes)

@@ -10,7 +10,7 @@ namespace Yardang.Core.Editing;
 /// <summary>What is handed out late.</summary>
 /// <param name="Activity">The activity as it says now; for marks alone, an activity without pages.</param>
 /// <param name="Pages">Which of its pages are handed out; none for marks alone.</param>
-public sealed record ChangeContent(ActivityContent Activity, ImmutableArray<long> Pages);
+public sealed record LateContent(ActivityContent Activity, ImmutableArray<long> Pages);
 
 /// <summary>
 /// A late change stands on the board. It is a gesture of the program, under the change's number, so that taking it back leaves what others have
@@ -22,4 +22,4 @@ public sealed record ChangeContent(ActivityContent Activity, ImmutableArray<long
 /// <param name="Marks">New marks.</param>
 /// <param name="Changes">What else is different now.</param>
 [Kind(20)]
-public sealed record ChangeAdopted(int Number, long Page, ImmutableArray<Page> Pages, ImmutableArray<Mark> Marks, ImmutableArray<Change> Changes) : RoomEvent;
+public sealed record LateChangeAdopted(int Number, long Page, ImmutableArray<Page> Pages, ImmutableArray<Mark> Marks, ImmutableArray<Change> Changes) : RoomEvent;

@@ -118,7 +118,7 @@ public sealed class Sheets
                 Make(changes, actor, gesture);
                 PutBack(back);
                 break;
-            case ChangeAdopted(_, _, var pages, var marks, var changes):
+            case LateChangeAdopted(_, _, var pages, var marks, var changes):
                 foreach (var page in pages) PutIn(page, actor, gesture);
                 foreach (var mark in marks) Add(mark, actor, gesture);
                 Make(changes, actor, gesture);

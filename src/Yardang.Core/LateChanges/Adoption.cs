@@ -12,10 +12,10 @@ namespace Yardang.Core.LateChanges;
 /// <param name="Number">Which change of the lesson.</param>
 /// <param name="Change">What it holds.</param>
 /// <param name="Earlier">What the board may have been given before: first the version of the lesson, then the late changes before this one.</param>
-public sealed record AdoptChange(int Number, ChangeContent Change, ImmutableArray<ActivityContent> Earlier) : Command;
+public sealed record AdoptLateChange(int Number, LateContent Change, ImmutableArray<ActivityContent> Earlier) : Command;
 
 /// <summary>The program takes a late change off a board.</summary>
-public sealed record GiveUpChange(int Number) : Command;
+public sealed record GiveUpLateChange(int Number) : Command;
 
 /// <summary>A late change as a board knows it.</summary>
 public sealed record Adopted(int Number, long Page, bool GivenUp = false);
@@ -27,7 +27,7 @@ public sealed record Adopted(int Number, long Page, bool GivenUp = false);
 public static class Adoption
 {
     /// <summary>Brings a late change onto a board as it stands now.</summary>
-    public static ChangeAdopted Adopt(Sheets board, AdoptChange adopt)
+    public static LateChangeAdopted Adopt(Sheets board, AdoptLateChange adopt)
     {
         var (activity, chosen) = adopt.Change;
         var pages = new List<Page>();

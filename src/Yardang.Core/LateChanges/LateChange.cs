@@ -31,23 +31,23 @@ public sealed record LateChange(
 }
 
 /// <summary>The program: hand something out while the lesson runs, to some groups and people, or to everybody if none are named.</summary>
-public sealed record HandOutChange(Guid Content, ImmutableArray<int> Groups, ImmutableArray<int> People) : Command;
+public sealed record HandOutLateChange(Guid Content, ImmutableArray<int> Groups, ImmutableArray<int> People) : Command;
 
 /// <summary>The program: take a late change back from all boards.</summary>
-public sealed record TakeChangeBack(int Number) : Command;
+public sealed record TakeLateChangeBack(int Number) : Command;
 
 /// <summary>A student: a late change is on my screen.</summary>
 [Kind(33)]
-public sealed record ConfirmChange(int Number) : Command;
+public sealed record ConfirmLateChange(int Number) : Command;
 
 /// <summary>Something was handed out late.</summary>
 [Kind(49)]
-public sealed record ChangeHandedOut(int Number, Guid Content, ImmutableArray<int> Groups, ImmutableArray<int> People) : RoomEvent;
+public sealed record LateChangeHandedOut(int Number, Guid Content, ImmutableArray<int> Groups, ImmutableArray<int> People) : RoomEvent;
 
 /// <summary>It was taken back.</summary>
 [Kind(50)]
-public sealed record ChangeTakenBack(int Number) : RoomEvent;
+public sealed record LateChangeTakenBack(int Number) : RoomEvent;
 
 /// <summary>It has arrived on somebody's screen.</summary>
 [Kind(51)]
-public sealed record ChangeReceived(int Person, int Number) : RoomEvent;
+public sealed record LateChangeReceived(int Person, int Number) : RoomEvent;

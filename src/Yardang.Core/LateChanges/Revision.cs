@@ -23,7 +23,7 @@ public static class Revision
     /// <param name="version">What the lesson began with.</param>
     /// <param name="later">What was handed out to everybody since, in order.</param>
     /// <param name="now">What the workshop says.</param>
-    public static IReadOnlyList<PageRevision> Of(ActivityContent version, IEnumerable<ChangeContent> later, ActivityContent now)
+    public static IReadOnlyList<PageRevision> Of(ActivityContent version, IEnumerable<LateContent> later, ActivityContent now)
     {
         var given = version.Pages.ToDictionary(p => p.Id, _ => version);
         foreach (var change in later)

@@ -9,8 +9,8 @@ namespace Yardang.Core.Lessons;
 [Kind((int)RoomKind.Lesson)]
 public sealed record LessonSnapshot(
     Door Door, bool PensDown, [OrMinusOne] int? PensConfirmedOn, bool Closed, ImmutableArray<Person> People, bool NamesMasked, bool SeesOtherBoards, bool SeesTeachersBoard,
-    ImmutableArray<Group> Groups, int GroupsUsed, ImmutableArray<ImmutableArray<Group>> Past, ImmutableArray<ImmutableArray<Group>> Future, int GroupChanges, long PlacesAsOf,
-    long SeatsThrough, ImmutableArray<LateChange> Changes, [Inline] LessonTimes Times, bool Waits, bool IsOverdue, ImmutableArray<WorkWaits> Waiting) : RoomSnapshot;
+    ImmutableArray<Group> Groups, int GroupsUsed, ImmutableArray<ImmutableArray<Group>> Past, ImmutableArray<ImmutableArray<Group>> Future, int GroupingVersion, long PlacesAsOf,
+    long SeatsThrough, ImmutableArray<LateChange> LateChanges, [Inline] LessonTimes Times, bool Waits, bool IsOverdue, ImmutableArray<WorkWaits> Waiting) : RoomSnapshot;
 
 /// <summary>An activity being worked on by people: who is in, door, groups, signals, pens.</summary>
 public sealed class Lesson : Room
@@ -44,7 +44,7 @@ public sealed class Lesson : Room
     public Grouping Grouping { get; private set; } = Grouping.None;
 
     /// <summary>How often the groups were changed.</summary>
-    public int GroupChanges { get; private set; }
+    public int GroupingVersion { get; private set; }
 
     /// <summary>The last event that changed who may be where.</summary>
     public long PlacesAsOf { get; private set; }
@@ -71,7 +71,7 @@ public sealed class Lesson : Room
     public bool IsOverdue { get; private set; }
 
     /// <summary>What was handed out while the lesson ran, by number. Students know of those that have arrived on their screens.</summary>
-    public IReadOnlyDictionary<int, LateChange> Changes => _changes;
+    public IReadOnlyDictionary<int, LateChange> LateChanges => _changes;
 
     /// <summary>What waits on the boards for a teacher's decision, also on boards that nobody is on any more.</summary>
     public IEnumerable<WorkWaits> Waiting => _waiting.Values;
@@ -89,8 +89,8 @@ public sealed class Lesson : Room
     /// <inheritdoc/>
     protected override Decision DecideCommand(Submission submission, Actor actor, Situation situation) => submission.Command switch
     {
-        OpenLesson or ExpectPeople or Join or ConfirmPens or ConfirmSeats or HandOutChange or TakeChangeBack or AnnounceMoment or NoteWaiting or BringPerson when actor.Role != Role.Program => Refusal.NotAllowed,
-        ConfirmChange(var number) => Confirm(number, actor),
+        OpenLesson or ExpectPeople or Join or ConfirmPens or ConfirmSeats or HandOutLateChange or TakeLateChangeBack or AnnounceMoment or NoteWaiting or BringPerson when actor.Role != Role.Program => Refusal.NotAllowed,
+        ConfirmLateChange(var number) => Confirm(number, actor),
         HandIn or TakeWorkBack => Decide(submission.Command is HandIn, actor),
         not GiveSignal when !actor.IsStaff => Refusal.NotAllowed,
         OpenLesson => Number == 0 ? new LessonOpened() : Refusal.Duplicate,
@@ -108,10 +108,10 @@ public sealed class Lesson : Room
         NoteWaiting(var board, var person, var count) => (_waiting.GetValueOrDefault((board, person))?.Count ?? 0) == count
             ? Refusal.ChangedSince
             : new Decision.Accepted(new WorkWaits(board, person, count), Audience.Staff),
-        HandOutChange handOut => Decide(handOut),
-        TakeChangeBack(var number) => !_changes.TryGetValue(number, out var change) ? Refusal.NotFound
+        HandOutLateChange handOut => Decide(handOut),
+        TakeLateChangeBack(var number) => !_changes.TryGetValue(number, out var change) ? Refusal.NotFound
             : change.TakenBack ? Refusal.NothingToUndo
-            : new Decision.Accepted(new ChangeTakenBack(number), Audience.Staff),
+            : new Decision.Accepted(new LateChangeTakenBack(number), Audience.Staff),
         MaskNames(var masked) => new NamesMasked(masked),
         SetSight(var others, var teachers) => new SightSet(others, teachers),
         SetTimes(var times) => times.IsInOrder ? new TimesSet(times) : Refusal.OutOfRange,
@@ -132,10 +132,10 @@ public sealed class Lesson : Room
         var s = (LessonSnapshot)snapshot;
         (Door, PensDown, PensConfirmedOn, Closed) = (s.Door, s.PensDown, s.PensConfirmedOn, s.Closed);
         (NamesMasked, SeesOtherBoards, SeesTeachersBoard) = (s.NamesMasked, s.SeesOtherBoards, s.SeesTeachersBoard);
-        (Grouping, GroupChanges) = (new Grouping(s.Groups, s.Past, s.Future, s.GroupsUsed), s.GroupChanges);
+        (Grouping, GroupingVersion) = (new Grouping(s.Groups, s.Past, s.Future, s.GroupsUsed), s.GroupingVersion);
         (PlacesAsOf, SeatsThrough, Times, Waits, IsOverdue) = (s.PlacesAsOf, s.SeatsThrough, s.Times, s.Waits, s.IsOverdue);
         foreach (var person in s.People) _people[person.Number] = person;
-        foreach (var change in s.Changes) _changes[change.Number] = change;
+        foreach (var change in s.LateChanges) _changes[change.Number] = change;
         foreach (var work in s.Waiting) _waiting[(work.Board, work.Person)] = work;
     }
 
@@ -158,15 +158,15 @@ public sealed class Lesson : Room
                 Door = Door.Closed;
                 foreach (var number in people) Leave(number);
                 break;
-            case GroupsSet(var groups): (Grouping, GroupChanges) = (Grouping.With(groups), GroupChanges + 1); break;
-            case GroupsUndone(var groups): (Grouping, GroupChanges) = (Grouping.Undone(groups), GroupChanges + 1); break;
-            case GroupsRedone(var groups): (Grouping, GroupChanges) = (Grouping.Redone(groups), GroupChanges + 1); break;
+            case GroupsSet(var groups): (Grouping, GroupingVersion) = (Grouping.With(groups), GroupingVersion + 1); break;
+            case GroupsUndone(var groups): (Grouping, GroupingVersion) = (Grouping.Undone(groups), GroupingVersion + 1); break;
+            case GroupsRedone(var groups): (Grouping, GroupingVersion) = (Grouping.Redone(groups), GroupingVersion + 1); break;
             case SeatsConfirmed(var through): SeatsThrough = through; break;
-            case ChangeHandedOut(var number, var content, var groups, var people):
+            case LateChangeHandedOut(var number, var content, var groups, var people):
                 _changes[number] = new(number, content, envelope.Time, groups, people, []);
                 break;
-            case ChangeTakenBack(var number): _changes[number] = _changes[number] with { TakenBack = true }; break;
-            case ChangeReceived(var by, var number):
+            case LateChangeTakenBack(var number): _changes[number] = _changes[number] with { TakenBack = true }; break;
+            case LateChangeReceived(var by, var number):
                 // A student's copy of the lesson knows of no other changes than these.
                 var received = _changes.GetValueOrDefault(number) ?? new LateChange(number, Guid.Empty, envelope.Time, [], [], []);
                 _changes[number] = received with { Received = received.Received.Add(by) };
@@ -208,13 +208,13 @@ public sealed class Lesson : Room
         return new Decision.Accepted(new SignalGiven(give.Person, give.Signal, give.On), Audience.NamedAndStaff);
     }
 
-    private Decision Decide(HandOutChange handOut)
+    private Decision Decide(HandOutLateChange handOut)
     {
         if (Closed) return Refusal.Closed;
         if (_changes.Count >= LateChange.Most) return Refusal.Full;
         if (!handOut.Groups.All(g => Grouping.Now.Any(known => known.Number == g))) return Refusal.NotFound;
         if (!handOut.People.All(p => _people.TryGetValue(p, out var person) && person.Belongs)) return Refusal.NotFound;
-        return new Decision.Accepted(new ChangeHandedOut(_changes.Count + 1, handOut.Content, handOut.Groups, handOut.People), Audience.Staff);
+        return new Decision.Accepted(new LateChangeHandedOut(_changes.Count + 1, handOut.Content, handOut.Groups, handOut.People), Audience.Staff);
     }
 
     // What is handed in is marked, and stays where it is: there is nothing to send back.
@@ -238,7 +238,7 @@ public sealed class Lesson : Room
     {
         if (actor.IsStaff || !_people.ContainsKey(actor.Number)) return Refusal.NotAllowed;
         if (!_changes.TryGetValue(number, out var change)) return Refusal.NotFound;
-        return change.Received.Contains(actor.Number) ? Refusal.Duplicate : new Decision.Accepted(new ChangeReceived(actor.Number, number), Audience.AuthorAndStaff);
+        return change.Received.Contains(actor.Number) ? Refusal.Duplicate : new Decision.Accepted(new LateChangeReceived(actor.Number, number), Audience.AuthorAndStaff);
     }
 
     private Decision Decide(Join join)
@@ -262,7 +262,7 @@ public sealed class Lesson : Room
 
     private Refusal? WhyNot(SetGroups set)
     {
-        if (set.Change != GroupChanges) return Refusal.ChangedSince;
+        if (set.Version != GroupingVersion) return Refusal.ChangedSince;
         var numbers = set.Groups.Select(g => g.Number).ToList();
         var people = set.Groups.SelectMany(g => g.People).ToList();
         if (numbers.Count > Grouping.Most || numbers.Exists(n => n < 1 || n > Grouping.Used + Grouping.Most) || numbers.Distinct().Count() < numbers.Count) return Refusal.OutOfRange;

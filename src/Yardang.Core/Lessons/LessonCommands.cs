@@ -55,9 +55,9 @@ public sealed record RemovePerson(int Person) : Command;
 
 /// <summary>Staff: these are the groups now.</summary>
 /// <param name="Groups">All groups; people in none of them work on their own.</param>
-/// <param name="Change">How often the groups had been changed when this was thought of; refused if somebody was faster.</param>
+/// <param name="Version">Of the groups when this was thought of; refused if somebody was faster.</param>
 [Kind(28)]
-public sealed record SetGroups([AtMost(Grouping.Most)] ImmutableArray<Group> Groups, int Change) : Command;
+public sealed record SetGroups([AtMost(Grouping.Most)] ImmutableArray<Group> Groups, int Version) : Command;
 
 /// <summary>Staff: the groups as they were before the last change.</summary>
 [Kind(29)]

@@ -106,7 +106,7 @@ internal static class Forms
             case Yardang.Core.Lessons.RedoGroups v: Write(ref w, v); break;
             case Yardang.Core.Lessons.MaskNames v: Write(ref w, v); break;
             case Yardang.Core.Lessons.SetSight v: Write(ref w, v); break;
-            case Yardang.Core.LateChanges.ConfirmChange v: Write(ref w, v); break;
+            case Yardang.Core.LateChanges.ConfirmLateChange v: Write(ref w, v); break;
             case Yardang.Core.Lessons.SetTimes v: Write(ref w, v); break;
             case Yardang.Core.Lessons.HandIn v: Write(ref w, v); break;
             case Yardang.Core.Lessons.TakeWorkBack v: Write(ref w, v); break;
@@ -137,7 +137,7 @@ internal static class Forms
         Yardang.Core.Lessons.RedoGroups => 30,
         Yardang.Core.Lessons.MaskNames => 31,
         Yardang.Core.Lessons.SetSight => 32,
-        Yardang.Core.LateChanges.ConfirmChange => 33,
+        Yardang.Core.LateChanges.ConfirmLateChange => 33,
         Yardang.Core.Lessons.SetTimes => 34,
         Yardang.Core.Lessons.HandIn => 35,
         Yardang.Core.Lessons.TakeWorkBack => 36,
@@ -176,7 +176,7 @@ internal static class Forms
         30 => ReadRedoGroups(ref r),
         31 => ReadMaskNames(ref r),
         32 => ReadSetSight(ref r),
-        33 => ReadConfirmChange(ref r),
+        33 => ReadConfirmLateChange(ref r),
         34 => ReadSetTimes(ref r),
         35 => ReadHandIn(ref r),
         36 => ReadTakeWorkBack(ref r),
@@ -245,7 +245,7 @@ internal static class Forms
             case Yardang.Core.Editing.MarksAdded v: Write(ref w, v); break;
             case Yardang.Core.Editing.PageAdded v: Write(ref w, v); break;
             case Yardang.Core.Boards.WorkBrought v: Write(ref w, v); break;
-            case Yardang.Core.Editing.ChangeAdopted v: Write(ref w, v); break;
+            case Yardang.Core.Editing.LateChangeAdopted v: Write(ref w, v); break;
             case Yardang.Core.Editing.KeySet v: Write(ref w, v); break;
             case Yardang.Core.Lessons.LessonOpened v: Write(ref w, v); break;
             case Yardang.Core.Lessons.PersonJoined v: Write(ref w, v); break;
@@ -266,9 +266,9 @@ internal static class Forms
             case Yardang.Core.Lessons.SeatsConfirmed v: Write(ref w, v); break;
             case Yardang.Core.Lessons.NamesMasked v: Write(ref w, v); break;
             case Yardang.Core.Lessons.SightSet v: Write(ref w, v); break;
-            case Yardang.Core.LateChanges.ChangeHandedOut v: Write(ref w, v); break;
-            case Yardang.Core.LateChanges.ChangeTakenBack v: Write(ref w, v); break;
-            case Yardang.Core.LateChanges.ChangeReceived v: Write(ref w, v); break;
+            case Yardang.Core.LateChanges.LateChangeHandedOut v: Write(ref w, v); break;
+            case Yardang.Core.LateChanges.LateChangeTakenBack v: Write(ref w, v); break;
+            case Yardang.Core.LateChanges.LateChangeReceived v: Write(ref w, v); break;
             case Yardang.Core.Lessons.TimesSet v: Write(ref w, v); break;
             case Yardang.Core.Lessons.MomentCame v: Write(ref w, v); break;
             case Yardang.Core.Lessons.WorkHandedIn v: Write(ref w, v); break;
@@ -296,7 +296,7 @@ internal static class Forms
         Yardang.Core.Editing.MarksAdded => 17,
         Yardang.Core.Editing.PageAdded => 18,
         Yardang.Core.Boards.WorkBrought => 19,
-        Yardang.Core.Editing.ChangeAdopted => 20,
+        Yardang.Core.Editing.LateChangeAdopted => 20,
         Yardang.Core.Editing.KeySet => 21,
         Yardang.Core.Lessons.LessonOpened => 30,
         Yardang.Core.Lessons.PersonJoined => 31,
@@ -317,9 +317,9 @@ internal static class Forms
         Yardang.Core.Lessons.SeatsConfirmed => 46,
         Yardang.Core.Lessons.NamesMasked => 47,
         Yardang.Core.Lessons.SightSet => 48,
-        Yardang.Core.LateChanges.ChangeHandedOut => 49,
-        Yardang.Core.LateChanges.ChangeTakenBack => 50,
-        Yardang.Core.LateChanges.ChangeReceived => 51,
+        Yardang.Core.LateChanges.LateChangeHandedOut => 49,
+        Yardang.Core.LateChanges.LateChangeTakenBack => 50,
+        Yardang.Core.LateChanges.LateChangeReceived => 51,
         Yardang.Core.Lessons.TimesSet => 52,
         Yardang.Core.Lessons.MomentCame => 53,
         Yardang.Core.Lessons.WorkHandedIn => 54,
@@ -355,7 +355,7 @@ internal static class Forms
         17 => ReadMarksAdded(ref r),
         18 => ReadPageAdded(ref r),
         19 => ReadWorkBrought(ref r),
-        20 => ReadChangeAdopted(ref r),
+        20 => ReadLateChangeAdopted(ref r),
         21 => ReadKeySet(ref r),
         30 => ReadLessonOpened(ref r),
         31 => ReadPersonJoined(ref r),
@@ -376,9 +376,9 @@ internal static class Forms
         46 => ReadSeatsConfirmed(ref r),
         47 => ReadNamesMasked(ref r),
         48 => ReadSightSet(ref r),
-        49 => ReadChangeHandedOut(ref r),
-        50 => ReadChangeTakenBack(ref r),
-        51 => ReadChangeReceived(ref r),
+        49 => ReadLateChangeHandedOut(ref r),
+        50 => ReadLateChangeTakenBack(ref r),
+        51 => ReadLateChangeReceived(ref r),
         52 => ReadTimesSet(ref r),
         53 => ReadMomentCame(ref r),
         54 => ReadWorkHandedIn(ref r),
@@ -660,103 +660,6 @@ internal static class Forms
         return new Yardang.Core.Marks.BubbleBody(@x, @y, @width, @height, @words, @tipX, @tipY);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.ChangeAdopted v)
-    {
-        w.WriteArrayHeader(5);
-        w.Write(v.Number);
-        w.Write(v.Page);
-        w.WriteArrayHeader(v.Pages.Length);
-        foreach (var item in v.Pages)
-        {
-            Write(ref w, item);
-        }
-
-        w.WriteArrayHeader(v.Marks.Length);
-        foreach (var item in v.Marks)
-        {
-            Write(ref w, item);
-        }
-
-        w.WriteArrayHeader(v.Changes.Length);
-        foreach (var item in v.Changes)
-        {
-            Write(ref w, item);
-        }
-
-    }
-
-    public static Yardang.Core.Editing.ChangeAdopted ReadChangeAdopted(ref MessagePackReader r)
-    {
-        var fields = new Fields(ref r, 5);
-        System.Int32 @number = r.ReadInt32();
-        System.Int64 @page = r.ReadInt64();
-        ImmutableArray<Yardang.Core.Pages.Page> @pages = ReadListOfPage(ref r);
-        ImmutableArray<Yardang.Core.Marks.Mark> @marks = ReadListOfMark(ref r);
-        ImmutableArray<Yardang.Core.Editing.Change> @changes = ReadListOfChange(ref r);
-        fields.End(ref r);
-        return new Yardang.Core.Editing.ChangeAdopted(@number, @page, @pages, @marks, @changes);
-    }
-
-    public static void Write(ref MessagePackWriter w, Yardang.Core.LateChanges.ChangeHandedOut v)
-    {
-        w.WriteArrayHeader(4);
-        w.Write(v.Number);
-        w.Write(v.Content.ToString());
-        w.WriteArrayHeader(v.Groups.Length);
-        foreach (var item in v.Groups)
-        {
-            w.Write(item);
-        }
-
-        w.WriteArrayHeader(v.People.Length);
-        foreach (var item in v.People)
-        {
-            w.Write(item);
-        }
-
-    }
-
-    public static Yardang.Core.LateChanges.ChangeHandedOut ReadChangeHandedOut(ref MessagePackReader r)
-    {
-        var fields = new Fields(ref r, 4);
-        System.Int32 @number = r.ReadInt32();
-        System.Guid @content = System.Guid.Parse(ByHand.ReadText(ref r));
-        ImmutableArray<System.Int32> @groups = ReadListOfInt32(ref r);
-        ImmutableArray<System.Int32> @people = ReadListOfInt32(ref r);
-        fields.End(ref r);
-        return new Yardang.Core.LateChanges.ChangeHandedOut(@number, @content, @groups, @people);
-    }
-
-    public static void Write(ref MessagePackWriter w, Yardang.Core.LateChanges.ChangeReceived v)
-    {
-        w.WriteArrayHeader(2);
-        w.Write(v.Person);
-        w.Write(v.Number);
-    }
-
-    public static Yardang.Core.LateChanges.ChangeReceived ReadChangeReceived(ref MessagePackReader r)
-    {
-        var fields = new Fields(ref r, 2);
-        System.Int32 @person = r.ReadInt32();
-        System.Int32 @number = r.ReadInt32();
-        fields.End(ref r);
-        return new Yardang.Core.LateChanges.ChangeReceived(@person, @number);
-    }
-
-    public static void Write(ref MessagePackWriter w, Yardang.Core.LateChanges.ChangeTakenBack v)
-    {
-        w.WriteArrayHeader(1);
-        w.Write(v.Number);
-    }
-
-    public static Yardang.Core.LateChanges.ChangeTakenBack ReadChangeTakenBack(ref MessagePackReader r)
-    {
-        var fields = new Fields(ref r, 1);
-        System.Int32 @number = r.ReadInt32();
-        fields.End(ref r);
-        return new Yardang.Core.LateChanges.ChangeTakenBack(@number);
-    }
-
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.ChangesMade v)
     {
         var count = v.Back is not null ? 2 : 1;
@@ -824,18 +727,18 @@ internal static class Forms
         return new Yardang.Core.Lessons.CloseLesson();
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.LateChanges.ConfirmChange v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.LateChanges.ConfirmLateChange v)
     {
         w.WriteArrayHeader(1);
         w.Write(v.Number);
     }
 
-    public static Yardang.Core.LateChanges.ConfirmChange ReadConfirmChange(ref MessagePackReader r)
+    public static Yardang.Core.LateChanges.ConfirmLateChange ReadConfirmLateChange(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 1);
         System.Int32 @number = r.ReadInt32();
         fields.End(ref r);
-        return new Yardang.Core.LateChanges.ConfirmChange(@number);
+        return new Yardang.Core.LateChanges.ConfirmLateChange(@number);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.ConnectorBody v)
@@ -1455,6 +1358,103 @@ internal static class Forms
         return new Yardang.Core.LateChanges.LateChange(@number, @content, @at, @groups, @people, @received, @takenBack);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.LateChangeAdopted v)
+    {
+        w.WriteArrayHeader(5);
+        w.Write(v.Number);
+        w.Write(v.Page);
+        w.WriteArrayHeader(v.Pages.Length);
+        foreach (var item in v.Pages)
+        {
+            Write(ref w, item);
+        }
+
+        w.WriteArrayHeader(v.Marks.Length);
+        foreach (var item in v.Marks)
+        {
+            Write(ref w, item);
+        }
+
+        w.WriteArrayHeader(v.Changes.Length);
+        foreach (var item in v.Changes)
+        {
+            Write(ref w, item);
+        }
+
+    }
+
+    public static Yardang.Core.Editing.LateChangeAdopted ReadLateChangeAdopted(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 5);
+        System.Int32 @number = r.ReadInt32();
+        System.Int64 @page = r.ReadInt64();
+        ImmutableArray<Yardang.Core.Pages.Page> @pages = ReadListOfPage(ref r);
+        ImmutableArray<Yardang.Core.Marks.Mark> @marks = ReadListOfMark(ref r);
+        ImmutableArray<Yardang.Core.Editing.Change> @changes = ReadListOfChange(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Editing.LateChangeAdopted(@number, @page, @pages, @marks, @changes);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.LateChanges.LateChangeHandedOut v)
+    {
+        w.WriteArrayHeader(4);
+        w.Write(v.Number);
+        w.Write(v.Content.ToString());
+        w.WriteArrayHeader(v.Groups.Length);
+        foreach (var item in v.Groups)
+        {
+            w.Write(item);
+        }
+
+        w.WriteArrayHeader(v.People.Length);
+        foreach (var item in v.People)
+        {
+            w.Write(item);
+        }
+
+    }
+
+    public static Yardang.Core.LateChanges.LateChangeHandedOut ReadLateChangeHandedOut(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 4);
+        System.Int32 @number = r.ReadInt32();
+        System.Guid @content = System.Guid.Parse(ByHand.ReadText(ref r));
+        ImmutableArray<System.Int32> @groups = ReadListOfInt32(ref r);
+        ImmutableArray<System.Int32> @people = ReadListOfInt32(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.LateChanges.LateChangeHandedOut(@number, @content, @groups, @people);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.LateChanges.LateChangeReceived v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Person);
+        w.Write(v.Number);
+    }
+
+    public static Yardang.Core.LateChanges.LateChangeReceived ReadLateChangeReceived(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int32 @person = r.ReadInt32();
+        System.Int32 @number = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.LateChanges.LateChangeReceived(@person, @number);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.LateChanges.LateChangeTakenBack v)
+    {
+        w.WriteArrayHeader(1);
+        w.Write(v.Number);
+    }
+
+    public static Yardang.Core.LateChanges.LateChangeTakenBack ReadLateChangeTakenBack(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 1);
+        System.Int32 @number = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.LateChanges.LateChangeTakenBack(@number);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Boards.LateWork v)
     {
         w.WriteArrayHeader(8);
@@ -1627,11 +1627,11 @@ internal static class Forms
 
         }
 
-        w.Write(v.GroupChanges);
+        w.Write(v.GroupingVersion);
         w.Write(v.PlacesAsOf);
         w.Write(v.SeatsThrough);
-        w.WriteArrayHeader(v.Changes.Length);
-        foreach (var item in v.Changes)
+        w.WriteArrayHeader(v.LateChanges.Length);
+        foreach (var item in v.LateChanges)
         {
             Write(ref w, item);
         }
@@ -1665,16 +1665,16 @@ internal static class Forms
         System.Int32 @groupsUsed = r.ReadInt32();
         ImmutableArray<ImmutableArray<Yardang.Core.Lessons.Group>> @past = ReadListOfListOfGroup(ref r);
         ImmutableArray<ImmutableArray<Yardang.Core.Lessons.Group>> @future = ReadListOfListOfGroup(ref r);
-        System.Int32 @groupChanges = r.ReadInt32();
+        System.Int32 @groupingVersion = r.ReadInt32();
         System.Int64 @placesAsOf = r.ReadInt64();
         System.Int64 @seatsThrough = r.ReadInt64();
-        ImmutableArray<Yardang.Core.LateChanges.LateChange> @changes = ReadListOfLateChange(ref r);
+        ImmutableArray<Yardang.Core.LateChanges.LateChange> @lateChanges = ReadListOfLateChange(ref r);
         Yardang.Core.Lessons.LessonTimes @times = new Yardang.Core.Lessons.LessonTimes(ByHand.OrNull(r.ReadInt64()), ByHand.OrNull(r.ReadInt64()), ByHand.OrNull(r.ReadInt64()), r.ReadBoolean());
         System.Boolean @waits = r.ReadBoolean();
         System.Boolean @isOverdue = r.ReadBoolean();
         ImmutableArray<Yardang.Core.Lessons.WorkWaits> @waiting = ReadListOfWorkWaits(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Lessons.LessonSnapshot(@door, @pensDown, @pensConfirmedOn, @closed, @people, @namesMasked, @seesOtherBoards, @seesTeachersBoard, @groups, @groupsUsed, @past, @future, @groupChanges, @placesAsOf, @seatsThrough, @changes, @times, @waits, @isOverdue, @waiting);
+        return new Yardang.Core.Lessons.LessonSnapshot(@door, @pensDown, @pensConfirmedOn, @closed, @people, @namesMasked, @seesOtherBoards, @seesTeachersBoard, @groups, @groupsUsed, @past, @future, @groupingVersion, @placesAsOf, @seatsThrough, @lateChanges, @times, @waits, @isOverdue, @waiting);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.LessonTimes v)
@@ -2629,16 +2629,16 @@ internal static class Forms
             Write(ref w, item);
         }
 
-        w.Write(v.Change);
+        w.Write(v.Version);
     }
 
     public static Yardang.Core.Lessons.SetGroups ReadSetGroups(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 2);
         ImmutableArray<Yardang.Core.Lessons.Group> @groups = ReadListOfGroup(ref r, 150);
-        System.Int32 @change = r.ReadInt32();
+        System.Int32 @version = r.ReadInt32();
         fields.End(ref r);
-        return new Yardang.Core.Lessons.SetGroups(@groups, @change);
+        return new Yardang.Core.Lessons.SetGroups(@groups, @version);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.SetPens v)

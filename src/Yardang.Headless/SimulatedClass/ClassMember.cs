@@ -67,7 +67,7 @@ public sealed partial class ClassMember : IAsyncDisposable
     {
         foreach (var number in _board!.Do(c => ((Board)c.Room).Adopted.Values.Where(a => !a.GivenUp).Select(a => a.Number).ToList()).Where(_confirmed.Add))
         {
-            _lesson!.Do(c => c.Submit(new ConfirmChange(number), 0));
+            _lesson!.Do(c => c.Submit(new ConfirmLateChange(number), 0));
         }
     }
 

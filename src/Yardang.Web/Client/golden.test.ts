@@ -192,8 +192,8 @@ function seenBy(board: Sheets, reader: number, isStaff: boolean) {
 
 // Arrangements of groups that could be brought back are teachers' business, and so is the door.
 function toldTo(lesson: LessonState, isStaff: boolean) {
-  const { past, future, door, number, changes, waiting, ...all } = { ...lesson };
-  const known = [...changes.values()].map((c) => (isStaff ? c : { number: c.number, received: c.received }));
+  const { past, future, door, number, lateChanges, waiting, ...all } = { ...lesson };
+  const known = [...lateChanges.values()].map((c) => (isStaff ? c : { number: c.number, received: c.received }));
   const waits = [...waiting].sort((a, b) => (a.board + a.person < b.board + b.person ? -1 : 1));
   return isStaff ? { ...all, past, future, door, known, waits } : { ...all, known };
 }

@@ -16,11 +16,11 @@ namespace Yardang.Web.Lessons;
 public sealed class LateChangeShelf(IDbContextFactory<SchoolContext> school, FrozenVersions versions)
 {
     /// <summary>What a record holds.</summary>
-    public static ChangeContent ContentOf(LateChangeRecord record) =>
+    public static LateContent ContentOf(LateChangeRecord record) =>
         new(ActivityJson.ReadPart(record.Content), [.. record.Pages.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(p => long.Parse(p, CultureInfo.InvariantCulture))]);
 
     /// <summary>Keeps what is about to be handed out.</summary>
-    public async Task<LateChangeRecord> KeepAsync(Guid lesson, string name, ChangeContent content)
+    public async Task<LateChangeRecord> KeepAsync(Guid lesson, string name, LateContent content)
     {
         var record = new LateChangeRecord
         {
@@ -47,7 +47,7 @@ public sealed class LateChangeShelf(IDbContextFactory<SchoolContext> school, Fro
     public async Task BringUpToDateAsync(RoomHost lesson, RoomHost board)
     {
         ImmutableArray<LateChange> changes = [];
-        await lesson.LookAsync(r => changes = [.. ((Lesson)r).Changes.Values]);
+        await lesson.LookAsync(r => changes = [.. ((Lesson)r).LateChanges.Values]);
         if (changes.IsEmpty) return;
 
         await using var db = await school.CreateDbContextAsync();
@@ -62,10 +62,10 @@ public sealed class LateChangeShelf(IDbContextFactory<SchoolContext> school, Fro
         foreach (var change in meant.Where(c => !c.TakenBack && !has.ContainsKey(c.Number)))
         {
             ImmutableArray<ActivityContent> earlier = [version, .. changes.Where(c => c.Number < change.Number).Select(c => kept[c.Content].Activity)];
-            await board.SubmitAsync(new Submission(0, 0, 0, change.Number, new AdoptChange(change.Number, kept[change.Content], earlier)), Actor.Program, CancellationToken.None);
+            await board.SubmitAsync(new Submission(0, 0, 0, change.Number, new AdoptLateChange(change.Number, kept[change.Content], earlier)), Actor.Program, CancellationToken.None);
         }
 
-        foreach (var change in meant.Where(c => c.TakenBack && has.TryGetValue(c.Number, out var adopted) && !adopted.GivenUp)) await board.SubmitAsync(new GiveUpChange(change.Number), Actor.Program);
+        foreach (var change in meant.Where(c => c.TakenBack && has.TryGetValue(c.Number, out var adopted) && !adopted.GivenUp)) await board.SubmitAsync(new GiveUpLateChange(change.Number), Actor.Program);
         await board.SubmitAsync(new SetKey(AnswerKey.Of(version, meant.Where(c => !c.TakenBack).Select(c => kept[c.Content]))), Actor.Program);
     }
 }

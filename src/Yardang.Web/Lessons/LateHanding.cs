@@ -27,7 +27,7 @@ public sealed class LateHanding(IDbContextFactory<SchoolContext> school, Activit
         var kept = await shelf.OfAsync(lesson);
         var room = await hosts.GetAsync(lesson);
         ImmutableArray<LateChange> changes = [];
-        await room.LookAsync(r => changes = [.. ((Lesson)r).Changes.Values]);
+        await room.LookAsync(r => changes = [.. ((Lesson)r).LateChanges.Values]);
         return [.. changes.Reverse().Select(c => (c, kept[c.Content]))];
     }
 
@@ -69,14 +69,14 @@ public sealed class LateHanding(IDbContextFactory<SchoolContext> school, Activit
     }
 
     /// <summary>Takes something back from all boards.</summary>
-    public async Task TakeBackAsync(LessonRecord lesson, int number) => await (await hosts.GetAsync(lesson.Id)).SubmitAsync(new TakeChangeBack(number), Actor.Program);
+    public async Task TakeBackAsync(LessonRecord lesson, int number) => await (await hosts.GetAsync(lesson.Id)).SubmitAsync(new TakeLateChangeBack(number), Actor.Program);
 
-    private async Task<Refusal?> HandOutAsync(LessonRecord lesson, string name, ChangeContent content, ImmutableArray<int> groups, ImmutableArray<int> people)
+    private async Task<Refusal?> HandOutAsync(LessonRecord lesson, string name, LateContent content, ImmutableArray<int> groups, ImmutableArray<int> people)
     {
         if (ContentRules.FaultInPart(content.Activity) is not null) return Refusal.OutOfRange;
         var room = await hosts.GetAsync(lesson.Id);
         var record = await shelf.KeepAsync(lesson.Id, name, content);
-        var (decision, _) = await room.SubmitAsync(new HandOutChange(record.Id, groups, people), Actor.Program);
+        var (decision, _) = await room.SubmitAsync(new HandOutLateChange(record.Id, groups, people), Actor.Program);
         return (decision as Decision.Refused)?.Reason;
     }
 

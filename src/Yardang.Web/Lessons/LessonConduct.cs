@@ -28,7 +28,7 @@ public sealed class LessonConduct(IDbContextFactory<SchoolContext> school, Seati
         caughtUp();
         await foreach (var envelope in lesson.FollowAsync(seen, lesson.Finished))
         {
-            if (envelope.Event is ChangeHandedOut or ChangeTakenBack) await BringUpToDateAsync(lesson, hosts);
+            if (envelope.Event is LateChangeHandedOut or LateChangeTakenBack) await BringUpToDateAsync(lesson, hosts);
             if (envelope.Event is PensSet or LessonClosed or LessonReopened or TimesSet or MomentCame) await CarryAsync(lesson, hosts);
             if (Lesson.ChangesPlaces(envelope.Event)) await SeatAsync(lesson, hosts, envelope.Number);
         }

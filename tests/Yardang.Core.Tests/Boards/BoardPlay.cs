@@ -46,10 +46,10 @@ internal static class BoardPlay
             Pages = [.. Content().Pages.Select(p => p with { Name = Texts.In("en", "Ideas") }), new Page(page, Texts.In("en", "Build it"), PageSize.A4, new Paper(PaperKind.Squared))],
             Marks = [Printed(PrintedTitle, Grip.Printed, "First ideas, and why"), Printed(page + 1, Grip.Printed, "deck") with { Page = page }],
         };
-        board.ByProgram(new AdoptChange(1, new ChangeContent(content, [.. content.Pages.Select(p => p.Id)]), [Content()]), 1);
+        board.ByProgram(new AdoptLateChange(1, new LateContent(content, [.. content.Pages.Select(p => p.Id)]), [Content()]), 1);
         board.ByProgram(new SetKey(AnswerKey.Of(content with { Marks = [Printed(page + 2, Grip.Key, "it pushes"), Printed(PrintedTitle, Grip.Key, "squeezed")] }, [])));
         board.Draw(Ben);
-        if (takenBack) board.ByProgram(new GiveUpChange(1));
+        if (takenBack) board.ByProgram(new GiveUpLateChange(1));
     }
 
     private static NewMark New(long id, int step) => new(

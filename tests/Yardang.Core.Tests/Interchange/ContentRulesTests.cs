@@ -38,7 +38,7 @@ public class ContentRulesTests
         Assert.Equal(Refusal.OutOfRange, ReasonOf(new Board(s_good), new BringWork(content)));
         if (!content.Pages.IsEmpty && content.Pages.Length <= Limits.Pages && content.Marks.Length <= Limits.Marks)
         {
-            Assert.Equal(Refusal.OutOfRange, ReasonOf(new Board(s_good), new AdoptChange(1, new(content, [1]), [s_good]), 1));
+            Assert.Equal(Refusal.OutOfRange, ReasonOf(new Board(s_good), new AdoptLateChange(1, new(content, [1]), [s_good]), 1));
         }
 
         // An archive, and work in an archive.

@@ -52,8 +52,8 @@ public class AdoptionTests
         var ink = _board.Draw(Maya);
         var first = With(content => content with { Marks = content.Marks.Add(Printed(80, Grip.Printed, "new label") with { Order = 5 }) }, 1);
         var second = first with { Activity = first.Activity with { Marks = first.Activity.Marks.Add(Printed(81, Grip.Printed, "another") with { Order = 6 }) } };
-        _board.ByProgram(new AdoptChange(1, first, [Content()]), 1);
-        _board.ByProgram(new AdoptChange(2, second, [Content(), first.Activity]), 2);
+        _board.ByProgram(new AdoptLateChange(1, first, [Content()]), 1);
+        _board.ByProgram(new AdoptLateChange(2, second, [Content(), first.Activity]), 2);
         Assert.Equal([80, 81, ink], _board.Board.Sheets.Visible(1).Select(m => m.Id).TakeLast(3));
     }
 
@@ -89,13 +89,13 @@ public class AdoptionTests
     {
         var before = _board.Seen();
         Adopt(1, With(content => content with { Marks = [Printed(PrintedTitle, Grip.Printed, "Wrong"), Printed(80, Grip.Printed, "new label")] }), 1);
-        _board.ByProgram(new GiveUpChange(1));
+        _board.ByProgram(new GiveUpLateChange(1));
         Assert.Equal(before, _board.Seen());
         Assert.True(_board.Board.Adopted[1].GivenUp);
 
         Adopt(2, Moved(LooseLabel, "abutment"), 1);
         _board.Do(Ben, new MakeChanges([new Placed(LooseLabel, new Place(700, 0, 0))]));
-        _board.ByProgram(new GiveUpChange(2));
+        _board.ByProgram(new GiveUpLateChange(2));
         Assert.Equal("pier", _board.Board.Sheets.Marks[LooseLabel].Words!.Text);
         Assert.Equal(700, _board.Board.Sheets.Marks[LooseLabel].Place.X);
     }
@@ -103,12 +103,12 @@ public class AdoptionTests
     [Fact]
     public void A_page_on_which_somebody_has_written_stays_when_it_is_taken_back()
     {
-        ChangeContent Page(long id) => With(content => content with { Pages = content.Pages.Add(new Page(id, Texts.None, PageSize.A4, Paper.Plain)) }, id);
-        _board.ByProgram(new AdoptChange(1, Page(SecondPage), [Content()]), 1);
-        _board.ByProgram(new AdoptChange(2, Page(SecondPage + 1), [Content()]), 2);
+        LateContent Page(long id) => With(content => content with { Pages = content.Pages.Add(new Page(id, Texts.None, PageSize.A4, Paper.Plain)) }, id);
+        _board.ByProgram(new AdoptLateChange(1, Page(SecondPage), [Content()]), 1);
+        _board.ByProgram(new AdoptLateChange(2, Page(SecondPage + 1), [Content()]), 2);
         _board.Do(Maya, new AddMark(_board.NextId(Maya), SecondPage, Grip.Own, Line(0, 0, 900, 0), new Style(0, 60)));
-        _board.ByProgram(new GiveUpChange(1));
-        _board.ByProgram(new GiveUpChange(2));
+        _board.ByProgram(new GiveUpLateChange(1));
+        _board.ByProgram(new GiveUpLateChange(2));
         Assert.Equal([1, SecondPage], _board.Board.Sheets.Pages.Select(p => p.Id));
     }
 
@@ -129,7 +129,7 @@ public class AdoptionTests
         var earlier = Content() with { Marks = [Printed(Zone, Grip.Printed, "") with { Body = zone, Style = new Style(0, 0, 1) }] };
         var board = new Core.Boards.Board(earlier);
         var later = earlier with { Marks = [Printed(Zone, Grip.Printed, "") with { Body = zone with { Name = Texts.In("en", "Pillars"), Expected = new Expectation([], ["pillar"]) }, Style = new Style(0, 0, 1) }, Printed(91, Grip.Key, "the answer")] };
-        foreach (var (command, gesture) in new (Command, long)[] { (new AdoptChange(1, new(later, [1]), [earlier]), 1), (new GiveUpChange(1), 0) })
+        foreach (var (command, gesture) in new (Command, long)[] { (new AdoptLateChange(1, new(later, [1]), [earlier]), 1), (new GiveUpLateChange(1), 0) })
         {
             var accepted = Assert.IsType<Decision.Accepted>(board.Decide(new Submission(0, 0, 0, gesture, command), Actor.Program, Situation.Open));
             var envelope = new Envelope(board.Number + 1, 1, Actor.Program, 0, 0, gesture, accepted.Audience, accepted.Event);
@@ -151,7 +151,7 @@ public class AdoptionTests
     {
         _board.Draw(Maya);
         ImmutableArray<Mark> marks = [Printed(100, Grip.Loose, "counter"), Printed(101, Grip.Loose, "elsewhere") with { Page = 77 }];
-        _board.ByProgram(new AdoptChange(1, new(new ActivityContent(Texts.None, Texts.None, [], marks), []), [Content()]), 1);
+        _board.ByProgram(new AdoptLateChange(1, new(new ActivityContent(Texts.None, Texts.None, [], marks), []), [Content()]), 1);
         Assert.Equal(100, _board.Board.Sheets.Visible(1).Last().Id);
         Assert.DoesNotContain(101, _board.Board.Sheets.Marks.Keys);
     }
@@ -160,9 +160,9 @@ public class AdoptionTests
     public void Only_the_program_brings_a_change_and_only_once()
     {
         Adopt(1, Moved(LooseLabel, "abutment"), 1);
-        Assert.Equal(Refusal.Duplicate, Assert.IsType<Decision.Refused>(_board.ByProgram(new AdoptChange(1, Moved(LooseLabel, "again"), [Content()]), 1)).Reason);
-        Assert.Equal(Refusal.NotAllowed, _board.RefusalOf(Teacher, new AdoptChange(2, Moved(LooseLabel, "again"), [Content()])));
-        Assert.Equal(Refusal.NotAllowed, _board.RefusalOf(Maya, new GiveUpChange(1)));
+        Assert.Equal(Refusal.Duplicate, Assert.IsType<Decision.Refused>(_board.ByProgram(new AdoptLateChange(1, Moved(LooseLabel, "again"), [Content()]), 1)).Reason);
+        Assert.Equal(Refusal.NotAllowed, _board.RefusalOf(Teacher, new AdoptLateChange(2, Moved(LooseLabel, "again"), [Content()])));
+        Assert.Equal(Refusal.NotAllowed, _board.RefusalOf(Maya, new GiveUpLateChange(1)));
     }
 
     [Fact]
@@ -171,7 +171,7 @@ public class AdoptionTests
         _board.Draw(Maya);
         Adopt(1, With(content => content with { Marks = [Printed(PrintedTitle, Grip.Printed, "Corrected")] }), 1);
         _board.Draw(Ben);
-        _board.ByProgram(new GiveUpChange(1));
+        _board.ByProgram(new GiveUpLateChange(1));
         Assert.Equal(_board.Digest(), SnapshotCodec.Encode(_board.Replay(), Actor.Program));
         var restored = new Core.Boards.Board(Content());
         SnapshotCodec.Restore(_board.Digest(), restored);
@@ -192,11 +192,11 @@ public class AdoptionTests
         Assert.Equal([SecondPage], Revision.Of(Content(), [new(now, [1])], now).Select(r => r.Page));
     }
 
-    private static ChangeContent With(Func<ActivityContent, ActivityContent> change, params long[] pages) => new(change(Content()), [.. pages]);
+    private static LateContent With(Func<ActivityContent, ActivityContent> change, params long[] pages) => new(change(Content()), [.. pages]);
 
-    private static ChangeContent Moved(long label, string words) => With(
+    private static LateContent Moved(long label, string words) => With(
         content => content with { Marks = [.. content.Marks.Select(m => m.Id == label ? m with { Place = new Place(4_000, 0, 0), Body = ((TextBody)m.Body) with { Words = Say(words) } } : m)] }, 1);
 
-    private void Adopt(int number, ChangeContent content, params long[] pages) =>
-        Assert.IsType<Decision.Accepted>(_board.ByProgram(new AdoptChange(number, content with { Pages = [.. pages] }, [Content()]), number));
+    private void Adopt(int number, LateContent content, params long[] pages) =>
+        Assert.IsType<Decision.Accepted>(_board.ByProgram(new AdoptLateChange(number, content with { Pages = [.. pages] }, [Content()]), number));
 }

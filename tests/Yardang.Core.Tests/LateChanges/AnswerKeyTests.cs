@@ -44,7 +44,7 @@ public class AnswerKeyTests
     public void What_is_expected_of_a_zone_is_corrected_and_taken_away()
     {
         var expecting = Printed(Zone, Grip.Printed, "") with { Body = s_piers with { Expected = new Expectation([], ["pier"]) }, Style = new Style(0, 0, 1) };
-        _board.ByProgram(new AdoptChange(1, new(With(expecting), [1]), [Content()]), 1);
+        _board.ByProgram(new AdoptLateChange(1, new(With(expecting), [1]), [Content()]), 1);
         Assert.Null(Expected());
         Give(expecting);
         Assert.Equal(["pier"], Expected()!.Answers);
@@ -68,11 +68,11 @@ public class AnswerKeyTests
     public void What_was_printed_and_is_answer_now_comes_back_when_the_change_is_taken_back()
     {
         var now = With(Printed(PrintedTitle, Grip.Key, "First ideas"), Printed(LooseLabel, Grip.Loose, "pier"));
-        _board.ByProgram(new AdoptChange(1, new(now, [1]), [Content()]), 1);
+        _board.ByProgram(new AdoptLateChange(1, new(now, [1]), [Content()]), 1);
         Give(Printed(PrintedTitle, Grip.Key, "First ideas"));
         Assert.Equal(["First ideas"], KeyOnBoard());
         Assert.DoesNotContain(Shown(), m => m.Grip == Grip.Printed);
-        _board.ByProgram(new GiveUpChange(1));
+        _board.ByProgram(new GiveUpLateChange(1));
         Give();
         Assert.Empty(KeyOnBoard());
         Assert.Equal("First ideas", Assert.Single(Shown(), m => m.Grip == Grip.Printed).Words!.Text);

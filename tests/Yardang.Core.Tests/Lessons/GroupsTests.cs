@@ -12,7 +12,7 @@ public class GroupsTests
 
     private static Group GroupOf(int number, params int[] people) => new(number, $"Group {number}", [.. people]);
 
-    private Decision Set(params Group[] groups) => _script.Do(new SetGroups([.. groups], _script.Lesson.GroupChanges), Actor.Owner);
+    private Decision Set(params Group[] groups) => _script.Do(new SetGroups([.. groups], _script.Lesson.GroupingVersion), Actor.Owner);
 
     [Fact]
     public void Who_is_in_a_group_is_in_no_other()
@@ -97,7 +97,7 @@ public class GroupsTests
     public void Undo_then_redo_changes_no_group_and_a_snapshot_knows_all_of_it() => s_commands.Array[0, 25].Sample(commands =>
     {
         var script = new LessonScript(people: 5);
-        foreach (var command in commands) script.Do(command is SetGroups set ? set with { Change = script.Lesson.GroupChanges } : command, command is Join ? Actor.Program : Actor.Owner);
+        foreach (var command in commands) script.Do(command is SetGroups set ? set with { Version = script.Lesson.GroupingVersion } : command, command is Join ? Actor.Program : Actor.Owner);
 
         var restored = new Lesson();
         Assert.True(SnapshotCodec.Restore(SnapshotCodec.Encode(script.Lesson, Actor.Program), restored));

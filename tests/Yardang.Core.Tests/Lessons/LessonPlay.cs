@@ -26,15 +26,15 @@ internal static class LessonPlay
                 case 7: lesson.Do(new GiveSignal(person, (Signal)random.Next(1, 3), false), Actor.Owner); break;
                 case 8 or 9:
                     var (one, other) = (people[random.Next(people.Count)], people[random.Next(people.Count)]);
-                    lesson.Do(new SetGroups([new(random.Next(1, 9), "Piers", [one]), new(random.Next(10, 19), "Decks", [other])], lesson.Lesson.GroupChanges), Actor.Owner);
+                    lesson.Do(new SetGroups([new(random.Next(1, 9), "Piers", [one]), new(random.Next(10, 19), "Decks", [other])], lesson.Lesson.GroupingVersion), Actor.Owner);
                     break;
                 case 10: lesson.Do(new UndoGroups(), Actor.Owner); break;
                 case 11: lesson.Do(new RedoGroups(), Actor.Owner); break;
                 case 12: lesson.Do(new SetTimes(LessonTimes.None with { HandsIn = true, DueAt = step % 2 == 0 ? 1_500 : null }), Actor.Owner); break;
                 case 13: lesson.Do(new HandIn(), student); break;
                 case 14: lesson.Do(new TakeWorkBack(), student); break;
-                case 15: lesson.Do(step % 4 == 0 ? new TakeChangeBack((step % 5) + 1) : new HandOutChange(new Guid(step, 0, 0, new byte[8]), [], []), Actor.Program); break;
-                case 16: lesson.Do(new ConfirmChange((step % 5) + 1), student); break;
+                case 15: lesson.Do(step % 4 == 0 ? new TakeLateChangeBack((step % 5) + 1) : new HandOutLateChange(new Guid(step, 0, 0, new byte[8]), [], []), Actor.Program); break;
+                case 16: lesson.Do(new ConfirmLateChange((step % 5) + 1), student); break;
                 case 17: lesson.Do(new SendAway([person]), Actor.Owner); break;
                 case 20 or 21: lesson.Do(new NoteWaiting(new Guid(person, 0, 0, new byte[8]), person, random.Next(3)), Actor.Program); break;
                 case 18: lesson.Do(new ConfirmSeats(lesson.Lesson.Number), Actor.Program); break;

@@ -92,24 +92,24 @@ public class TimesTests
     public void Late_changes_are_counted_aimed_and_confirmed()
     {
         var content = Guid.NewGuid();
-        Assert.Equal(Refusal.NotFound, Why(new HandOutChange(content, [7], []), Actor.Program));
-        Assert.Equal(Refusal.NotAllowed, Why(new HandOutChange(content, [], []), Actor.Owner));
-        var accepted = Assert.IsType<Decision.Accepted>(_lesson.Do(new HandOutChange(content, [], [2]), Actor.Program));
+        Assert.Equal(Refusal.NotFound, Why(new HandOutLateChange(content, [7], []), Actor.Program));
+        Assert.Equal(Refusal.NotAllowed, Why(new HandOutLateChange(content, [], []), Actor.Owner));
+        var accepted = Assert.IsType<Decision.Accepted>(_lesson.Do(new HandOutLateChange(content, [], [2]), Actor.Program));
         Assert.Equal(Audience.Staff, accepted.Audience);
-        Assert.Equal(Refusal.NotFound, Why(new ConfirmChange(2), s_maya));
-        _lesson.Do(new ConfirmChange(1), s_maya);
-        Assert.Equal([2], _lesson.Lesson.Changes[1].Received);
-        Assert.Equal(Refusal.Duplicate, Why(new ConfirmChange(1), s_maya));
-        _lesson.Do(new TakeChangeBack(1), Actor.Program);
-        Assert.True(_lesson.Lesson.Changes[1].TakenBack);
+        Assert.Equal(Refusal.NotFound, Why(new ConfirmLateChange(2), s_maya));
+        _lesson.Do(new ConfirmLateChange(1), s_maya);
+        Assert.Equal([2], _lesson.Lesson.LateChanges[1].Received);
+        Assert.Equal(Refusal.Duplicate, Why(new ConfirmLateChange(1), s_maya));
+        _lesson.Do(new TakeLateChangeBack(1), Actor.Program);
+        Assert.True(_lesson.Lesson.LateChanges[1].TakenBack);
     }
 
     [Fact]
     public void A_snapshot_keeps_all_of_it_and_tells_a_student_only_their_own()
     {
         Set(new LessonTimes(OpensAt: null, DueAt: Later, ClosesAt: Later * 2, HandsIn: true));
-        _lesson.Do(new HandOutChange(Guid.NewGuid(), [], [2, 3]), Actor.Program);
-        _lesson.Do(new ConfirmChange(1), s_maya);
+        _lesson.Do(new HandOutLateChange(Guid.NewGuid(), [], [2, 3]), Actor.Program);
+        _lesson.Do(new ConfirmLateChange(1), s_maya);
         _lesson.Do(new HandIn(), s_ben);
         var restored = new Lesson();
         SnapshotCodec.Restore(SnapshotCodec.Encode(_lesson.Lesson, Actor.Program), restored);
@@ -117,7 +117,7 @@ public class TimesTests
 
         var bens = new Lesson();
         SnapshotCodec.Restore(SnapshotCodec.Encode(_lesson.Lesson, s_ben), bens);
-        Assert.Empty(bens.Changes);
+        Assert.Empty(bens.LateChanges);
         Assert.Equal([3], bens.People.Keys);
     }
 
@@ -125,13 +125,13 @@ public class TimesTests
     public void Every_event_comes_back_from_the_log_as_it_went_in()
     {
         Set(new LessonTimes(DueAt: Later, HandsIn: true));
-        _lesson.Do(new HandOutChange(Guid.NewGuid(), [], [2, 3]), Actor.Program);
-        _lesson.Do(new ConfirmChange(1), s_maya);
+        _lesson.Do(new HandOutLateChange(Guid.NewGuid(), [], [2, 3]), Actor.Program);
+        _lesson.Do(new ConfirmLateChange(1), s_maya);
         _lesson.Do(new HandIn(), s_ben);
         _lesson.Do(new TakeWorkBack(), s_ben);
         _lesson.Now = Later;
         _lesson.Do(new AnnounceMoment(Moment.Due), Actor.Program);
-        _lesson.Do(new TakeChangeBack(1), Actor.Program);
+        _lesson.Do(new TakeLateChangeBack(1), Actor.Program);
         var replayed = new Lesson();
         foreach (var envelope in _lesson.Log) replayed.Apply(EventCodec.Decode(EventCodec.Encode(envelope)));
         Assert.Equal(SnapshotCodec.Encode(_lesson.Lesson, Actor.Program), SnapshotCodec.Encode(replayed, Actor.Program));

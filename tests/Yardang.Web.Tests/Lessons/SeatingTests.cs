@@ -225,7 +225,7 @@ public sealed class SeatingTests : IAsyncLifetime
     private async Task SetGroupsAsync(params Group[] groups)
     {
         var change = 0;
-        await _room.LookAsync(r => change = ((Lesson)r).GroupChanges, Stop);
+        await _room.LookAsync(r => change = ((Lesson)r).GroupingVersion, Stop);
         await CommandAsync(new SetGroups([.. groups], change));
     }
 

@@ -13,7 +13,7 @@ export function company(as: string, me: number, given: string) {
      * own board is still loading hears of it here: their own board stays open to them, so it does not send them away.
      */
     refreshCompany(state: LessonState): void {
-      const asOf = `${state.groupChanges} ${state.namesMasked} ${state.seatsThrough}`;
+      const asOf = `${state.groupingVersion} ${state.namesMasked} ${state.seatsThrough}`;
       const isInGroup = state.groups.some((g) => g.people.includes(me));
       if (asOf === askedAsOf || !(isInGroup || this.company)) return;
       askedAsOf = asOf;

@@ -23,12 +23,12 @@ export function lateNews(session: () => SheetSession, me: number, texts: Texts) 
       if (!lesson?.client) return;
       const { adopted, pages } = session().sheets;
       for (const [number, page] of adopted) {
-        if (told.has(number) || lesson.state.changes.get(number)?.received.includes(me)) continue;
+        if (told.has(number) || lesson.state.lateChanges.get(number)?.received.includes(me)) continue;
         told.add(number);
         this.fresh = page;
         const at = pages.findIndex((p) => p.id === page);
         this.freshText = at < 0 ? texts.fresh : fill(texts.freshPage, at + 1);
-        lesson.submit({ kind: 'confirmChange', number });
+        lesson.submit({ kind: 'confirmLateChange', number });
       }
     },
 

@@ -40,7 +40,7 @@ Alpine.data('late', () => {
 
     refresh(): void {
       this.changes = data.changes.flatMap(({ number, name, at }) => {
-        const change = lesson.state.changes.get(number);
+        const change = lesson.state.lateChanges.get(number);
         return change ? [{ number, name, at, ...this.tell(change) }] : [];
       });
     },

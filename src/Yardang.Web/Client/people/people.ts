@@ -166,7 +166,7 @@ Alpine.data('people', () => {
 
     set(groups: readonly Group[]): void {
       this.said = '';
-      lesson.submit({ kind: 'setGroups', groups, change: lesson.state.groupChanges });
+      lesson.submit({ kind: 'setGroups', groups, version: lesson.state.groupingVersion });
     },
 
     named(people: readonly number[], place: number, nth: number): Group {

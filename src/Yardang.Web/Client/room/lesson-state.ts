@@ -31,14 +31,14 @@ export class LessonState {
   groups: readonly Group[] = [];
   /** The highest group number that ever was. */
   groupsUsed = 0;
-  groupChanges = 0;
+  groupingVersion = 0;
   /** The event up to which everybody's place is as this says. */
   seatsThrough = 0;
   /** Earlier and taken back arrangements, the next to be brought back last. Students are not told of them. */
   past: readonly (readonly Group[])[] = [];
   future: readonly (readonly Group[])[] = [];
 
-  changes: ReadonlyMap<number, LateChange> = new Map();
+  lateChanges: ReadonlyMap<number, LateChange> = new Map();
   times: LessonTimes = { opensAt: null, dueAt: null, closesAt: null, handsIn: false };
   waits = false;
   isOverdue = false;
@@ -48,11 +48,11 @@ export class LessonState {
   static of(number: number, state: RoomSnapshot): LessonState {
     if (state.kind !== 'lesson') throw new Error('This is no lesson.');
     // As of which event places have to be is between Core and the seating.
-    const { kind: _, placesAsOf: __, people, changes, ...rest } = state;
+    const { kind: _, placesAsOf: __, people, lateChanges, ...rest } = state;
     return Object.assign(new LessonState(), rest, {
       number,
       people: new Map(people.map((p) => [p.number, p])),
-      changes: new Map(changes.map((c) => [c.number, c])),
+      lateChanges: new Map(lateChanges.map((c) => [c.number, c])),
     });
   }
 
@@ -115,15 +115,15 @@ export class LessonState {
         this.seesOtherBoards = event.otherBoards;
         this.seesTeachersBoard = event.teachersBoard;
         break;
-      case 'changeHandedOut': {
+      case 'lateChangeHandedOut': {
         const { number, content, groups, people } = event;
         this.setChange({ number, content, at: time, groups, people, received: [], takenBack: false });
         break;
       }
-      case 'changeTakenBack':
+      case 'lateChangeTakenBack':
         this.setChange({ ...this.changeOf(event.number), takenBack: true });
         break;
-      case 'changeReceived': {
+      case 'lateChangeReceived': {
         const change = this.changeOf(event.number);
         this.setChange({ ...change, received: [...change.received, event.person].sort((a, b) => a - b) });
         break;
@@ -187,7 +187,7 @@ export class LessonState {
       case 'setSight':
         return { kind: 'sightSet', otherBoards: command.otherBoards, teachersBoard: command.teachersBoard };
       case 'setGroups':
-        return command.change === this.groupChanges ? { kind: 'groupsSet', groups: command.groups } : null;
+        return command.version === this.groupingVersion ? { kind: 'groupsSet', groups: command.groups } : null;
       case 'undoGroups':
         return this.past.length > 0 ? { kind: 'groupsUndone', groups: this.past.at(-1)! } : null;
       case 'redoGroups':
@@ -201,12 +201,20 @@ export class LessonState {
   /** A student's copy knows of no others than those that have arrived there. */
   private changeOf(number: number): LateChange {
     return (
-      this.changes.get(number) ?? { number, content: '', at: 0, groups: [], people: [], received: [], takenBack: false }
+      this.lateChanges.get(number) ?? {
+        number,
+        content: '',
+        at: 0,
+        groups: [],
+        people: [],
+        received: [],
+        takenBack: false,
+      }
     );
   }
 
   private setChange(change: LateChange): void {
-    this.changes = new Map(this.changes).set(change.number, change);
+    this.lateChanges = new Map(this.lateChanges).set(change.number, change);
   }
 
   private setPerson(person: Person): void {
@@ -237,7 +245,7 @@ export class LessonState {
   private setGroups(groups: readonly Group[]): void {
     this.groups = groups;
     this.groupsUsed = Math.max(this.groupsUsed, ...groups.map((g) => g.number));
-    this.groupChanges++;
+    this.groupingVersion++;
   }
 
   private leaveGroups(person: number): void {

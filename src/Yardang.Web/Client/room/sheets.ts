@@ -164,7 +164,7 @@ export class Sheets {
   private pageOf(event: RoomEvent): number {
     if (event.kind === 'markAdded') return event.mark.page;
     if (event.kind === 'marksAdded') return event.marks[0]?.page ?? 0;
-    const changes = 'changes' in event && event.kind !== 'changeAdopted' ? event.changes : [];
+    const changes = 'changes' in event && event.kind !== 'lateChangeAdopted' ? event.changes : [];
     const target = changes[0]?.target ?? 0;
     return this.marksById.get(target)?.page ?? this.page(target)?.id ?? 0;
   }
@@ -193,7 +193,7 @@ export class Sheets {
         this.make(event.changes, actor, gesture);
         this.putBack(event.back);
         break;
-      case 'changeAdopted':
+      case 'lateChangeAdopted':
         this.adopted = new Map(this.adopted).set(event.number, event.page);
         for (const page of event.pages) this.putIn(page, actor, gesture);
         for (const mark of event.marks) this.put(mark);

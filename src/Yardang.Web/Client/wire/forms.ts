@@ -361,7 +361,7 @@ export type Command =
   | RedoGroups
   | MaskNames
   | SetSight
-  | ConfirmChange
+  | ConfirmLateChange
   | SetTimes
   | HandIn
   | TakeWorkBack;
@@ -412,7 +412,7 @@ export function readCommand(kind: number, raw: Raw): Command | null {
     case 32:
       return readSetSight(raw);
     case 33:
-      return readConfirmChange(raw);
+      return readConfirmLateChange(raw);
     case 34:
       return readSetTimes(raw);
     case 35:
@@ -468,8 +468,8 @@ export function writeCommand(v: Command): [number, Raw] {
       return [31, writeMaskNames(v)];
     case 'setSight':
       return [32, writeSetSight(v)];
-    case 'confirmChange':
-      return [33, writeConfirmChange(v)];
+    case 'confirmLateChange':
+      return [33, writeConfirmLateChange(v)];
     case 'setTimes':
       return [34, writeSetTimes(v)];
     case 'handIn':
@@ -561,7 +561,7 @@ export type RoomEvent =
   | MarksAdded
   | PageAdded
   | WorkBrought
-  | ChangeAdopted
+  | LateChangeAdopted
   | KeySet
   | LessonOpened
   | PersonJoined
@@ -582,9 +582,9 @@ export type RoomEvent =
   | SeatsConfirmed
   | NamesMasked
   | SightSet
-  | ChangeHandedOut
-  | ChangeTakenBack
-  | ChangeReceived
+  | LateChangeHandedOut
+  | LateChangeTakenBack
+  | LateChangeReceived
   | TimesSet
   | MomentCame
   | WorkHandedIn
@@ -625,7 +625,7 @@ export function readRoomEvent(kind: number, raw: Raw): RoomEvent | null {
     case 19:
       return readWorkBrought(raw);
     case 20:
-      return readChangeAdopted(raw);
+      return readLateChangeAdopted(raw);
     case 21:
       return readKeySet(raw);
     case 30:
@@ -667,11 +667,11 @@ export function readRoomEvent(kind: number, raw: Raw): RoomEvent | null {
     case 48:
       return readSightSet(raw);
     case 49:
-      return readChangeHandedOut(raw);
+      return readLateChangeHandedOut(raw);
     case 50:
-      return readChangeTakenBack(raw);
+      return readLateChangeTakenBack(raw);
     case 51:
-      return readChangeReceived(raw);
+      return readLateChangeReceived(raw);
     case 52:
       return readTimesSet(raw);
     case 53:
@@ -930,79 +930,6 @@ export function writeBubbleBody(v: BubbleBody): Raw {
   return [6, v.x, v.y, v.width, v.height, writeWords(v.words), v.tipX, v.tipY];
 }
 
-/** A late change stands on the board. It is a gesture of the program, under the change's number, so that taking it back leaves what others have changed since. */
-export interface ChangeAdopted {
-  readonly kind: 'changeAdopted';
-  /** Which change of the lesson. */
-  readonly number: number;
-  /** Where to look for it; 0 for nowhere. */
-  readonly page: number;
-  /** New pages, with their orders. */
-  readonly pages: readonly Page[];
-  /** New marks. */
-  readonly marks: readonly Mark[];
-  /** What else is different now. */
-  readonly changes: readonly Change[];
-}
-
-export function readChangeAdopted(raw: Raw): ChangeAdopted {
-  return {
-    kind: 'changeAdopted',
-    number: raw[0],
-    page: raw[1],
-    pages: raw[2].map((x: Raw) => readPage(x)),
-    marks: raw[3].map((x: Raw) => readMark(x)),
-    changes: raw[4].map((x: Raw) => readChange(x)),
-  };
-}
-
-/** Something was handed out late. */
-export interface ChangeHandedOut {
-  readonly kind: 'changeHandedOut';
-  readonly number: number;
-  readonly content: string;
-  readonly groups: readonly number[];
-  readonly people: readonly number[];
-}
-
-export function readChangeHandedOut(raw: Raw): ChangeHandedOut {
-  return {
-    kind: 'changeHandedOut',
-    number: raw[0],
-    content: raw[1],
-    groups: raw[2],
-    people: raw[3],
-  };
-}
-
-/** It has arrived on somebody's screen. */
-export interface ChangeReceived {
-  readonly kind: 'changeReceived';
-  readonly person: number;
-  readonly number: number;
-}
-
-export function readChangeReceived(raw: Raw): ChangeReceived {
-  return {
-    kind: 'changeReceived',
-    person: raw[0],
-    number: raw[1],
-  };
-}
-
-/** It was taken back. */
-export interface ChangeTakenBack {
-  readonly kind: 'changeTakenBack';
-  readonly number: number;
-}
-
-export function readChangeTakenBack(raw: Raw): ChangeTakenBack {
-  return {
-    kind: 'changeTakenBack',
-    number: raw[0],
-  };
-}
-
 /** Properties have new values. */
 export interface ChangesMade {
   readonly kind: 'changesMade';
@@ -1049,19 +976,19 @@ export function writeCloseLesson(_v: CloseLesson): Raw {
 }
 
 /** A student: a late change is on my screen. */
-export interface ConfirmChange {
-  readonly kind: 'confirmChange';
+export interface ConfirmLateChange {
+  readonly kind: 'confirmLateChange';
   readonly number: number;
 }
 
-export function readConfirmChange(raw: Raw): ConfirmChange {
+export function readConfirmLateChange(raw: Raw): ConfirmLateChange {
   return {
-    kind: 'confirmChange',
+    kind: 'confirmLateChange',
     number: raw[0],
   };
 }
 
-export function writeConfirmChange(v: ConfirmChange): Raw {
+export function writeConfirmLateChange(v: ConfirmLateChange): Raw {
   return [v.number];
 }
 
@@ -1484,6 +1411,79 @@ export function readLateChange(raw: Raw): LateChange {
   };
 }
 
+/** A late change stands on the board. It is a gesture of the program, under the change's number, so that taking it back leaves what others have changed since. */
+export interface LateChangeAdopted {
+  readonly kind: 'lateChangeAdopted';
+  /** Which change of the lesson. */
+  readonly number: number;
+  /** Where to look for it; 0 for nowhere. */
+  readonly page: number;
+  /** New pages, with their orders. */
+  readonly pages: readonly Page[];
+  /** New marks. */
+  readonly marks: readonly Mark[];
+  /** What else is different now. */
+  readonly changes: readonly Change[];
+}
+
+export function readLateChangeAdopted(raw: Raw): LateChangeAdopted {
+  return {
+    kind: 'lateChangeAdopted',
+    number: raw[0],
+    page: raw[1],
+    pages: raw[2].map((x: Raw) => readPage(x)),
+    marks: raw[3].map((x: Raw) => readMark(x)),
+    changes: raw[4].map((x: Raw) => readChange(x)),
+  };
+}
+
+/** Something was handed out late. */
+export interface LateChangeHandedOut {
+  readonly kind: 'lateChangeHandedOut';
+  readonly number: number;
+  readonly content: string;
+  readonly groups: readonly number[];
+  readonly people: readonly number[];
+}
+
+export function readLateChangeHandedOut(raw: Raw): LateChangeHandedOut {
+  return {
+    kind: 'lateChangeHandedOut',
+    number: raw[0],
+    content: raw[1],
+    groups: raw[2],
+    people: raw[3],
+  };
+}
+
+/** It has arrived on somebody's screen. */
+export interface LateChangeReceived {
+  readonly kind: 'lateChangeReceived';
+  readonly person: number;
+  readonly number: number;
+}
+
+export function readLateChangeReceived(raw: Raw): LateChangeReceived {
+  return {
+    kind: 'lateChangeReceived',
+    person: raw[0],
+    number: raw[1],
+  };
+}
+
+/** It was taken back. */
+export interface LateChangeTakenBack {
+  readonly kind: 'lateChangeTakenBack';
+  readonly number: number;
+}
+
+export function readLateChangeTakenBack(raw: Raw): LateChangeTakenBack {
+  return {
+    kind: 'lateChangeTakenBack',
+    number: raw[0],
+  };
+}
+
 /** Work that arrived too late for a rule, kept for the teacher's decision. */
 export interface LateWork {
   /** The event that set it aside. */
@@ -1599,10 +1599,10 @@ export interface LessonSnapshot {
   readonly groupsUsed: number;
   readonly past: readonly (readonly Group[])[];
   readonly future: readonly (readonly Group[])[];
-  readonly groupChanges: number;
+  readonly groupingVersion: number;
   readonly placesAsOf: number;
   readonly seatsThrough: number;
-  readonly changes: readonly LateChange[];
+  readonly lateChanges: readonly LateChange[];
   readonly times: LessonTimes;
   readonly waits: boolean;
   readonly isOverdue: boolean;
@@ -1624,10 +1624,10 @@ export function readLessonSnapshot(raw: Raw): LessonSnapshot {
     groupsUsed: raw[9],
     past: raw[10].map((x: Raw) => x.map((x: Raw) => readGroup(x))),
     future: raw[11].map((x: Raw) => x.map((x: Raw) => readGroup(x))),
-    groupChanges: raw[12],
+    groupingVersion: raw[12],
     placesAsOf: raw[13],
     seatsThrough: raw[14],
-    changes: raw[15].map((x: Raw) => readLateChange(x)),
+    lateChanges: raw[15].map((x: Raw) => readLateChange(x)),
     times: { opensAt: raw[16] < 0 ? null : raw[16], dueAt: raw[17] < 0 ? null : raw[17], closesAt: raw[18] < 0 ? null : raw[18], handsIn: raw[19] },
     waits: raw[20],
     isOverdue: raw[21],
@@ -2321,20 +2321,20 @@ export interface SetGroups {
   readonly kind: 'setGroups';
   /** All groups; people in none of them work on their own. */
   readonly groups: readonly Group[];
-  /** How often the groups had been changed when this was thought of; refused if somebody was faster. */
-  readonly change: number;
+  /** Of the groups when this was thought of; refused if somebody was faster. */
+  readonly version: number;
 }
 
 export function readSetGroups(raw: Raw): SetGroups {
   return {
     kind: 'setGroups',
     groups: raw[0].map((x: Raw) => readGroup(x)),
-    change: raw[1],
+    version: raw[1],
   };
 }
 
 export function writeSetGroups(v: SetGroups): Raw {
-  return [v.groups.map((x) => writeGroup(x)), v.change];
+  return [v.groups.map((x) => writeGroup(x)), v.version];
 }
 
 /** Staff: pens down, or up again. */

@@ -66,7 +66,7 @@ public sealed class BoardsModel(AccessResolver access, LessonPeople people, Room
             var named = lesson.Grouping.Past.Concat(lesson.Grouping.Future).SelectMany(groups => groups).LastOrDefault(g => g.Number == board.Number);
             var name = named?.Name ?? board.Board.Title;
             var others = lesson.Grouping.Now.Select(g => g with { People = [.. g.People.Where(p => !returning.Contains(p))] });
-            set = new([.. others, new Group(board.Number, name.Length > Group.NameLength ? name[..Group.NameLength] : name, [.. returning])], lesson.GroupChanges);
+            set = new([.. others, new Group(board.Number, name.Length > Group.NameLength ? name[..Group.NameLength] : name, [.. returning])], lesson.GroupingVersion);
         });
         return (await room.SubmitAsync(set!, Actor.Program)).Envelope is not null;
     }
