@@ -18,6 +18,7 @@ import { measureLabels } from './shapes/measure-labels';
 import { figureOf, measure } from './shapes/measures';
 import { HIGHLIGHTER, INK, NOTE, PRINT, TEACHER_INK } from './surface/palette';
 import { ruling } from './surface/ruling';
+import { fillInsOf } from './workshop/fill-ins';
 import { decode } from '@msgpack/msgpack';
 
 const golden = (name: string) => JSON.parse(readFileSync(`../../tests/golden/${name}.json`, 'utf8'));
@@ -166,6 +167,20 @@ test('every kind of command and event is known here, and commands are written as
     for (const { name, bytes: sent } of events)
       assert.equal(readEnvelope(decode(bytes(sent)) as any[]).event.kind, name);
   }
+});
+
+test('what is greyed out is what Core would refuse', () => {
+  for (const { actor, isStaff, board, may } of golden('permissions')) {
+    const sheets = readBoard(board);
+    for (const { target, property, yes } of may) {
+      const hint = sheets.mayChange({ number: actor, isStaff }, { target, property });
+      assert.equal(hint, yes, `property ${property} of ${target} by ${actor}`);
+    }
+  }
+});
+
+test('places to fill in are found as Core finds them', () => {
+  for (const { texts, names } of golden('fill-ins')) assert.deepEqual(fillInsOf(texts), names);
 });
 
 test('connectors run where Core lets them run', () => {

@@ -108,6 +108,12 @@ public class GoldenTests
     }));
 
     [Fact]
+    public void Permissions() => Check("permissions", PermissionVectors.All().ToList());
+
+    [Fact]
+    public void Fill_ins() => Check("fill-ins", PermissionVectors.FillIns());
+
+    [Fact]
     public void Undo() => Check("undo", Enumerable.Range(20, 12).Select(seed =>
     {
         var board = new BoardScript();

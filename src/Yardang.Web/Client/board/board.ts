@@ -379,7 +379,5 @@ Alpine.data('board', () => {
       clearTimeout(noticeTimer);
       noticeTimer = setTimeout(() => (this.notice = ''), ms);
     },
-  } as BoardComponent;
+  };
 });
-
-type BoardComponent = any;

@@ -167,18 +167,18 @@ Alpine.data('circulate', () => {
       this.people = [...people];
       this.nobodyIn = !people.some((p) => p.standing === Standing.In);
       const wanted = this.wantedBoards();
-      for (const row of (this.boards as Row[]).filter((r) => !wanted.has(r.id))) {
+      for (const row of this.boards.filter((r) => !wanted.has(r.id))) {
         tiles.get(row.id)?.close();
         tiles.delete(row.id);
       }
-      this.boards = (this.boards as Row[]).filter((r) => wanted.has(r.id));
+      this.boards = this.boards.filter((r) => wanted.has(r.id));
       for (const [id, { name, people: whose }] of wanted) {
-        const row = (this.boards as Row[]).find((r) => r.id === id) ?? this.place(id);
+        const row = this.boards.find((r) => r.id === id) ?? this.place(id);
         const helper = this.helperOf(whose);
         const isMine = helper === data.me.number;
         Object.assign(row, { name, people: whose, who: this.namesOf(whose), helper: this.sayHelper(helper), isMine });
       }
-      const mine = (this.boards as Row[]).filter((row) => row.isMine).length;
+      const mine = this.boards.filter((row) => row.isMine).length;
       this.mayChooseMine = mine > 0 && mine < this.boards.length;
       this.takeSeats();
       this.refresh();
@@ -189,7 +189,7 @@ Alpine.data('circulate', () => {
       const { seats } = data;
       if (!seats || data.together) return;
       let behind = Math.max(...Object.values(seats.of).map(([row]) => row)) * seats.columns;
-      for (const row of this.boards as Row[]) {
+      for (const row of this.boards) {
         const [at] = row.people.flatMap((n) => (seats.of[n] ? [seats.of[n]] : []));
         const [line, column] = at ?? [Math.floor(behind / seats.columns) + 1, (behind++ % seats.columns) + 1];
         row.seat = { gridRow: String(line), gridColumn: String(column) };
@@ -242,7 +242,7 @@ Alpine.data('circulate', () => {
     /** Whoever waits at the door may be anybody's. */
     concernsMe(need: Need): boolean {
       if (!this.onlyMine || !this.mayChooseMine || need.kind === 'door') return true;
-      return (this.boards as Row[]).some((row) => row.isMine && row.people.includes(need.number));
+      return this.boards.some((row) => row.isMine && row.people.includes(need.number));
     },
 
     place(id: string): Row {
@@ -265,12 +265,12 @@ Alpine.data('circulate', () => {
         const canvas = (this.$root as HTMLElement).querySelector<HTMLCanvasElement>(`[data-tile="${id}"]`);
         if (canvas) tile.show(canvas);
       });
-      return this.boards.at(-1);
+      return this.boards.at(-1)!;
     },
 
     /** One board has changed: its own line at once, who needs me in a moment. */
     boardChanged(id: string): void {
-      const row = (this.boards as Row[]).find((r) => r.id === id);
+      const row = this.boards.find((r) => r.id === id);
       if (row) this.refreshRow(row);
       this.pageCount = Math.max(this.pageCount, tiles.get(id)?.pageCount ?? 1);
       needsTimer ??= setTimeout(() => {
@@ -296,7 +296,7 @@ Alpine.data('circulate', () => {
       this.pensDown = wanted ?? state.pensDown;
       this.pensText = this.sayPens(state);
       this.pageCount = Math.max(1, ...[...tiles.values()].map((tile) => tile.pageCount));
-      for (const row of this.boards as Row[]) this.refreshRow(row);
+      for (const row of this.boards) this.refreshRow(row);
       this.refreshFlood();
       this.refreshNeeds();
     },
@@ -470,5 +470,5 @@ Alpine.data('circulate', () => {
     get countText(): string {
       return plural(texts, 'people', (this.people as Participant[]).filter((p) => p.standing === Standing.In).length);
     },
-  } as any;
+  };
 });

@@ -69,5 +69,5 @@ Alpine.data('late', () => {
         missing: missing.length === 0 ? '' : fill(texts.notYet, missing.map((p) => p.name).join(', ')),
       };
     },
-  } as any;
+  };
 });

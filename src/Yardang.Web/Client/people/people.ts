@@ -44,7 +44,7 @@ Alpine.data('people', () => {
     opened: false,
     link: 'connecting' as Link,
     closed: false,
-    everybody: [...data.people],
+    everybody: [...data.people] as readonly Person[],
     alone: [] as Person[],
     groups: [] as { number: number; name: string; helper: number; members: Person[]; others: object[] }[],
     teachers: data.teachers,
@@ -129,7 +129,7 @@ Alpine.data('people', () => {
 
     /** Everybody who is in, or still to come. */
     belonging(): (Person & { standing: Standing })[] {
-      return (this.everybody as Person[]).flatMap((p) => {
+      return this.everybody.flatMap((p) => {
         const standing = lesson.state.people.get(p.number)?.standing;
         return standing === Standing.In || standing === Standing.Expected ? [{ ...p, standing }] : [];
       });
@@ -247,7 +247,7 @@ Alpine.data('people', () => {
     },
 
     namesOf(numbers: readonly number[]): string {
-      return (this.everybody as Person[])
+      return this.everybody
         .filter((p) => numbers.includes(p.number))
         .map((p) => p.name)
         .join(', ');
@@ -352,5 +352,5 @@ Alpine.data('people', () => {
     get removeText(): string {
       return fill(texts['removeOf']!, this.namesOf(this.picked));
     },
-  } as any;
+  };
 });

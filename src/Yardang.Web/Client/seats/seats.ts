@@ -114,5 +114,5 @@ Alpine.data('seats', () => {
       seated.clear();
       this.refresh();
     },
-  } as any;
+  };
 });

@@ -261,5 +261,5 @@ Alpine.data('workshop', () => {
     closeKeys(): void {
       this.closeDialog('keys');
     },
-  } as any;
+  };
 });
