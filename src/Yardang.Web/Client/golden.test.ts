@@ -10,7 +10,7 @@ import { Looks } from './room/marks';
 import { LessonState } from './room/lesson-state';
 import type { RoomState } from './room/room-client';
 import { Sheets } from './room/sheets';
-import { encodeSubmission, readEnvelope } from './room/wire';
+import { SNAPSHOT_FORMAT, encodeSubmission, readEnvelope } from './room/wire';
 import { between } from './shapes/connectors';
 import { corners } from './shapes/geometry';
 import { boundsOf, onPage } from './shapes/placed';
@@ -23,7 +23,8 @@ import { decode } from '@msgpack/msgpack';
 
 const golden = (name: string) => JSON.parse(readFileSync(`../../tests/golden/${name}.json`, 'utf8'));
 const stateIn = (snapshot: string): [number, RoomSnapshot] => {
-  const [, kind, number, , state] = decode(bytes(snapshot)) as any[];
+  const [format, kind, number, , state] = decode(bytes(snapshot)) as any[];
+  assert.equal(format, SNAPSHOT_FORMAT);
   return [number, known(readRoomSnapshot(kind, state))];
 };
 const readBoard = (snapshot: string) => Sheets.of(...stateIn(snapshot));

@@ -12,7 +12,7 @@ namespace Yardang.Web.Rooms;
 /// </summary>
 public sealed class Projections(IDbContextFactory<SchoolContext> school, RoomHosts hosts, IEventStore log, IEnumerable<IProjection> projections, Followers followers, ILogger<Projections> logger) : BackgroundService
 {
-    private static readonly TimeSpan s_tick = TimeSpan.FromSeconds(1);
+    private static readonly TimeSpan s_tick = TimeSpan.FromSeconds(5);
 
     private readonly Dictionary<RoomKind, IProjection> _projections = projections.ToDictionary(p => p.Kind);
     private readonly ConcurrentDictionary<Guid, long> _through = new();
@@ -90,6 +90,11 @@ public sealed class Projections(IDbContextFactory<SchoolContext> school, RoomHos
                 {
                     // It is being put away or loaded anew, and comes again then.
                     through.Remove(room.Id);
+                }
+                catch (Exception e) when (e is not OperationCanceledException)
+                {
+                    // The others are listed all the same; this one comes again when something happens there.
+                    logger.LogError(e, "What is listed of room {Room} is old.", room.Id);
                 }
             }
 

@@ -179,3 +179,9 @@ test('a frame that says it is too far behind asks for a snapshot', () => {
   const { client } = setUp();
   assert.equal(client.takeFrame(encode([-1])), false);
 });
+
+test('a snapshot of another program, left on the device, is not taken for this one', async () => {
+  const { client } = setUp();
+  assert.throws(() => client.takeSnapshot(encode([5, 3, 9, [], []])), /format 5/);
+  assert.equal(client.number, 0);
+});

@@ -8,7 +8,7 @@ import { known } from '../wire/by-hand';
 import { type RoomSnapshot, readRoomSnapshot } from '../wire/forms';
 import type { OutboxStore } from './outbox-store';
 import { serverNow } from './server-clock';
-import { type Command, type Envelope, type RoomEvent, type Submission, readEnvelope } from './wire';
+import { type Command, type Envelope, type RoomEvent, type Submission, readEnvelope, SNAPSHOT_FORMAT } from './wire';
 
 export interface RoomState<S> {
   number: number;
@@ -136,7 +136,9 @@ export class RoomClient<S extends RoomState<S>> {
   }
 
   takeSnapshot(bytes: Uint8Array): void {
-    const [, kind, number, clients, state] = decode(bytes) as any[];
+    const [format, kind, number, clients, state] = decode(bytes) as any[];
+    // One that lay on this device since before an update cannot be read: it is as if there were none.
+    if (format !== SNAPSHOT_FORMAT) throw new Error(`A snapshot of format ${format} cannot be read here.`);
     this.confirmed = this.read(number, known(readRoomSnapshot(kind, state)));
     for (const [client, , highWater] of clients) this.settle(client, highWater);
     this.rebase();
