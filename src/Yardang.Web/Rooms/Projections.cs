@@ -14,6 +14,8 @@ public sealed class Projections(IDbContextFactory<SchoolContext> school, RoomHos
 {
     private static readonly TimeSpan s_tick = TimeSpan.FromSeconds(5);
 
+    private static readonly TimeSpan s_heldWhileCatchingUp = TimeSpan.FromSeconds(30);
+
     private readonly Dictionary<RoomKind, IProjection> _projections = projections.ToDictionary(p => p.Kind);
     private readonly ConcurrentDictionary<Guid, long> _through = new();
     private readonly SemaphoreSlim _writing = new(1, 1);
@@ -48,9 +50,12 @@ public sealed class Projections(IDbContextFactory<SchoolContext> school, RoomHos
             }
         }
 
-        foreach (var room in behind)
+        foreach (var (i, room) in behind.Index())
         {
             stop.ThrowIfCancellationRequested();
+
+            // After an update these may be all boards of a school: they are not held all at once.
+            if (i % 50 == 49) await hosts.PutAwayAsync(s_heldWhileCatchingUp);
             try
             {
                 if (await hosts.FindAsync(room) is { } host) await ProjectAsync([host]);

@@ -81,8 +81,8 @@ public sealed class RoomHost
     /// <summary>When somebody last wrote or read, in ticks of the clock.</summary>
     public long LastUsed { get; private set; }
 
-    /// <summary>How many read along.</summary>
-    public int Readers => _subscriptions.Length;
+    /// <summary>How many people read along. Parts of the program that follow the room do not keep it loaded.</summary>
+    public int Readers => _subscriptions.Count(s => s.Reader.Role != Role.Program);
 
     /// <summary>What the lesson allows now, as far as the writer knows.</summary>
     public Allowed Allowed => _allowed;

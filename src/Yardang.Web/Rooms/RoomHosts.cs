@@ -41,7 +41,7 @@ public sealed class RoomHosts(RoomSupport support, IRoomSource source) : IAsyncD
 
             if (host is null) _hosts.TryRemove(new(room, entry));
             if (host is null || !host.Finished.IsCancellationRequested) return host;
-            _hosts.TryUpdate(room, new(() => ReopenAsync(host)), entry);
+            _hosts.TryUpdate(room, new(() => ReopenAsync(room, host.StopAsync())), entry);
         }
     }
 
@@ -50,7 +50,7 @@ public sealed class RoomHosts(RoomSupport support, IRoomSource source) : IAsyncD
         await FindAsync(room) ?? throw new InvalidOperationException($"There is no room {room}.");
 
     /// <summary>The host of a room if it is loaded or being loaded.</summary>
-    public async Task<RoomHost?> FindLoadedAsync(Guid room) => _hosts.TryGetValue(room, out var entry) ? await entry.Value : null;
+    public async Task<RoomHost?> FindLoadedAsync(Guid room) => _hosts.TryGetValue(room, out var entry) && entry.IsValueCreated ? await entry.Value : null;
 
     /// <summary>The hosts that are loaded.</summary>
     public IReadOnlyList<RoomHost> Loaded() => [.. _hosts.Values.Where(e => e.IsValueCreated && e.Value.IsCompletedSuccessfully).Select(e => e.Value.Result).OfType<RoomHost>()];
@@ -63,8 +63,17 @@ public sealed class RoomHosts(RoomSupport support, IRoomSource source) : IAsyncD
             if (!entry.IsValueCreated || !entry.Value.IsCompletedSuccessfully || await entry.Value is not { } host) continue;
             if (host.Readers > 0 || support.Clock.GetElapsedTime(host.LastUsed) < unused) continue;
 
-            // Whoever asks from now on waits until the old host is done.
-            if (_hosts.TryUpdate(id, new(() => ReopenAsync(host)), entry)) await host.StopAsync();
+            // Whoever asks from now on waits until the old host is done; what it held is not held for longer.
+            var stopped = new TaskCompletionSource(TaskCreationOptions.RunContinuationsAsynchronously);
+            if (!_hosts.TryUpdate(id, new(() => ReopenAsync(id, stopped.Task)), entry)) continue;
+            try
+            {
+                await host.StopAsync();
+            }
+            finally
+            {
+                stopped.SetResult();
+            }
         }
     }
 
@@ -86,10 +95,10 @@ public sealed class RoomHosts(RoomSupport support, IRoomSource source) : IAsyncD
         }
     }
 
-    private async Task<RoomHost?> ReopenAsync(RoomHost old)
+    private async Task<RoomHost?> ReopenAsync(Guid room, Task stopped)
     {
-        await old.StopAsync();
-        return await OpenAsync(old.Id);
+        await stopped;
+        return await OpenAsync(room);
     }
 
     private async Task<RoomHost?> OpenAsync(Guid room)

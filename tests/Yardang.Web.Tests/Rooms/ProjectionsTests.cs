@@ -92,6 +92,21 @@ public sealed class ProjectionsTests : IAsyncLifetime
         }
     }
 
+    [Fact]
+    public async Task A_board_that_only_the_program_follows_is_put_away_and_comes_back_as_it_was()
+    {
+        var lesson = await _school.Get<Handing>().HandOutAsync(_activity, new HandOutOrder("7 Amber"), "en");
+        var (participant, _) = await _school.Get<Joining>().JoinAsync(lesson, "Maya");
+        var board = await Hosts.GetAsync(participant!.BoardId);
+        await board.SubmitAsync(new Submission(0, 0, 0, 0, new AdmitClient()), new Actor(participant.Number, Role.Student), Stop);
+        Assert.NotNull(await Hosts.FindLoadedAsync(board.Id));
+
+        await Hosts.PutAwayAsync(TimeSpan.Zero);
+        Assert.True(board.Finished.IsCancellationRequested);
+        Assert.Null(await Hosts.FindLoadedAsync(board.Id));
+        Assert.Equal(1, (await Hosts.GetAsync(board.Id)).Durable);
+    }
+
     private async Task RenameAsync(string name)
     {
         var draft = await Hosts.GetAsync(_activity.DraftId);

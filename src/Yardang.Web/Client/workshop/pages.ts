@@ -49,7 +49,7 @@ export class Pages {
     let last = session.page;
     pages.forEach(({ name, width, height, picture }, i) => {
       const id = i === 0 ? gesture : session.newId();
-      const page = { ...this.blank(), id, name: this.texts(name), width, height, paper: PLAIN };
+      const page: Page = { ...this.blank(), id, name: this.texts(name), size: { width, height }, paper: PLAIN };
       this.putPage(page, gesture, last);
       const mark = {
         ...PLAIN_MARK,
