@@ -29,9 +29,11 @@ builder.Logging.LeaveOutAddresses();
 services.AddSingleton(FixedClock.From(builder.Configuration) ?? TimeProvider.System);
 services.AddSingleton<DataFolder>();
 services.AddSingleton<DiskHealth>();
+services.AddHttpContextAccessor();
+services.AddSingleton<NobodyWaits>();
 services.AddDbContextFactory<SchoolContext>((provider, options) => options
     .UseSqlite($"Data Source={provider.GetRequiredService<DataFolder>().SchoolFile}")
-    .AddInterceptors(new SqlitePragmas()));
+    .AddInterceptors(new SqlitePragmas(), provider.GetRequiredService<NobodyWaits>()));
 var keys = services.AddDataProtection().SetApplicationName("Yardang");
 if (builder.Configuration["Yardang:KeyCertificate"] is { Length: > 0 } certificate)
 {

@@ -73,7 +73,7 @@ public sealed partial class TestSchool : IAsyncDisposable
     }
 
     /// <summary>A browser of a student who joined, with the address of their board.</summary>
-    public async Task<(HttpClient Browser, string Board)> StudentAsync(string code, string name, HttpClient? with = null)
+    public async Task<(HttpClient Browser, string Board)> StudentAsync(JoinCode code, string name, HttpClient? with = null)
     {
         var browser = with ?? Visitor();
         using var answer = await PostAsync(browser, $"/join/{code}", new() { ["name"] = name });

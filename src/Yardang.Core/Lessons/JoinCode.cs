@@ -5,9 +5,9 @@ namespace Yardang.Core.Lessons;
 
 /// <summary>
 /// The code of a lesson: 8 of 24 letters and figures, none of which looks or sounds like another, no vowels so that no words arise.
-/// 24^8 is about 1.1 × 10^11 codes.
+/// 24^8 is about 1.1 × 10^11 codes. There is none that is not one: <see cref="Read"/> and <see cref="New"/> are the only ways to have one.
 /// </summary>
-public static class JoinCode
+public sealed record JoinCode
 {
     /// <summary>What a code is made of.</summary>
     public const string Alphabet = "23456789BCDFGHJKMNPRTWXZ";
@@ -15,11 +15,19 @@ public static class JoinCode
     /// <summary>Letters in a code.</summary>
     public const int Length = 8;
 
-    /// <summary>A new code.</summary>
-    public static string New() => RandomNumberGenerator.GetString(Alphabet, Length);
+    private JoinCode(string text) => Text = text;
 
-    /// <summary>What somebody typed, made into the stored form: spaces and hyphens dropped, capitals. Null if it cannot be a code.</summary>
-    public static string? Read(string? typed)
+    /// <summary>As it is kept and stands in addresses.</summary>
+    public string Text { get; }
+
+    /// <summary>As it is shown and said: two groups of four.</summary>
+    public string Shown => $"{Text[..4]} {Text[4..]}";
+
+    /// <summary>A new code.</summary>
+    public static JoinCode New() => new(RandomNumberGenerator.GetString(Alphabet, Length));
+
+    /// <summary>The code that somebody typed: spaces and hyphens are dropped, small letters count. Null if it cannot be one.</summary>
+    public static JoinCode? Read(string? typed)
     {
         if (typed is null || typed.Length > 40) return null;
         var code = new StringBuilder(Length);
@@ -29,9 +37,9 @@ public static class JoinCode
             code.Append(char.ToUpperInvariant(c));
         }
 
-        return code.Length == Length && code.ToString().All(Alphabet.Contains) ? code.ToString() : null;
+        return code.Length == Length && code.ToString().All(Alphabet.Contains) ? new(code.ToString()) : null;
     }
 
-    /// <summary>The code as it is shown and said: two groups of four.</summary>
-    public static string Show(string code) => $"{code[..4]} {code[4..]}";
+    /// <inheritdoc/>
+    public override string ToString() => Text;
 }

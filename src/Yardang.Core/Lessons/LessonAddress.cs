@@ -7,7 +7,7 @@ namespace Yardang.Core.Lessons;
 /// An address of the teacher's own choice for a lesson, to be said aloud: "bridges-7-amber". Small letters without accents, digits and hyphens.
 /// It can be guessed, unlike a code; a door that asks or a password keeps strangers out.
 /// </summary>
-public static class LessonAddress
+public sealed record LessonAddress
 {
     /// <summary>Fewest characters.</summary>
     public const int Shortest = 4;
@@ -15,8 +15,13 @@ public static class LessonAddress
     /// <summary>Most characters.</summary>
     public const int Longest = 40;
 
+    private LessonAddress(string text) => Text = text;
+
+    /// <summary>As it is kept and shown.</summary>
+    public string Text { get; }
+
     /// <summary>The address that somebody means: blanks become hyphens, capitals small letters, accents fall away. Null if it is none.</summary>
-    public static string? Read(string? typed)
+    public static LessonAddress? Read(string? typed)
     {
         if (typed is null || typed.Length > Longest * 4) return null;
         var read = new StringBuilder();
@@ -28,6 +33,9 @@ public static class LessonAddress
         }
 
         var address = string.Join('-', read.ToString().Split('-', StringSplitOptions.RemoveEmptyEntries));
-        return address.Length is >= Shortest and <= Longest ? address : null;
+        return address.Length is >= Shortest and <= Longest ? new(address) : null;
     }
+
+    /// <inheritdoc/>
+    public override string ToString() => Text;
 }

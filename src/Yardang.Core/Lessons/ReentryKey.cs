@@ -7,11 +7,16 @@ namespace Yardang.Core.Lessons;
 /// Three words that bring a student back to their board on another device. They are computed from a secret of the server and the participant, so that
 /// no key is stored anywhere, and can be shown to their owner at any time. 474 words make some 10^8 keys.
 /// </summary>
-public static class ReentryKey
+public sealed record ReentryKey
 {
     private const int Words = 3;
 
     private static readonly ImmutableArray<string> s_words = Load();
+
+    private ReentryKey(string text) => Text = text;
+
+    /// <summary>The words, with single spaces.</summary>
+    public string Text { get; }
 
     /// <summary>How many different keys there are.</summary>
     public static long Count => (long)s_words.Length * s_words.Length * s_words.Length;
@@ -20,7 +25,7 @@ public static class ReentryKey
     /// <param name="secret">The server's secret.</param>
     /// <param name="participant">Whose.</param>
     /// <param name="round">Counted up to give the same participant another key.</param>
-    public static string Of(ReadOnlySpan<byte> secret, Guid participant, int round)
+    public static ReentryKey Of(ReadOnlySpan<byte> secret, Guid participant, int round)
     {
         Span<byte> message = stackalloc byte[20];
         participant.TryWriteBytes(message);
@@ -29,16 +34,19 @@ public static class ReentryKey
         HMACSHA256.HashData(secret, message, hash);
         var words = new string[Words];
         for (var i = 0; i < Words; i++) words[i] = s_words[(int)(BitConverter.ToUInt64(hash[(8 * i)..]) % (ulong)s_words.Length)];
-        return string.Join(' ', words);
+        return new(string.Join(' ', words));
     }
 
-    /// <summary>What somebody typed as it is compared: small letters, single spaces. Null if it is not three words of the list.</summary>
-    public static string? Read(string? typed)
+    /// <summary>The key that somebody typed. Null if it is not three words of the list.</summary>
+    public static ReentryKey? Read(string? typed)
     {
         if (typed is null || typed.Length > 100) return null;
         var words = typed.ToLowerInvariant().Split([' ', '-', '.', ',', '\t', '\u00a0'], StringSplitOptions.RemoveEmptyEntries);
-        return words.Length == Words && Array.TrueForAll(words, s_words.Contains) ? string.Join(' ', words) : null;
+        return words.Length == Words && Array.TrueForAll(words, s_words.Contains) ? new(string.Join(' ', words)) : null;
     }
+
+    /// <inheritdoc/>
+    public override string ToString() => Text;
 
     private static ImmutableArray<string> Load()
     {

@@ -1,4 +1,4 @@
-using System.Security.Cryptography;
+using Yardang.Core.Pages;
 
 namespace Yardang.Data.Media;
 
@@ -8,26 +8,26 @@ namespace Yardang.Data.Media;
 /// </summary>
 public sealed class MediaStore(string folder)
 {
-    /// <summary>Keeps a picture, and gives its name: 64 hexadecimal digits.</summary>
+    /// <summary>Keeps a picture, and gives its name.</summary>
     public async Task<string> KeepAsync(byte[] bytes, CancellationToken stop = default)
     {
-        var name = Convert.ToHexStringLower(SHA256.HashData(bytes));
+        var name = MediaName.Of(bytes);
         var path = PathOf(name);
-        if (File.Exists(path)) return name;
+        if (File.Exists(path)) return name.Text;
         Directory.CreateDirectory(Path.GetDirectoryName(path)!);
 
         // Under a name of its own first, so that nobody ever reads half a picture.
         var written = $"{path}.{Guid.NewGuid():N}";
         await File.WriteAllBytesAsync(written, bytes, stop);
         File.Move(written, path, overwrite: true);
-        return name;
+        return name.Text;
     }
 
     /// <summary>The picture with a name; null if there is none.</summary>
-    public byte[]? Find(string name) => IsName(name) && File.Exists(PathOf(name)) ? File.ReadAllBytes(PathOf(name)) : null;
+    public byte[]? Find(string name) => FindFile(name) is { } file ? File.ReadAllBytes(file) : null;
 
     /// <summary>The file with a name, for reading a part of it; null if there is none.</summary>
-    public string? FindFile(string name) => IsName(name) && File.Exists(PathOf(name)) ? PathOf(name) : null;
+    public string? FindFile(string name) => MediaName.Read(name) is { } read && File.Exists(PathOf(read)) ? PathOf(read) : null;
 
     /// <summary>Deletes a file, if it is there.</summary>
     public void Delete(string name)
@@ -35,7 +35,5 @@ public sealed class MediaStore(string folder)
         if (FindFile(name) is { } file) File.Delete(file);
     }
 
-    private static bool IsName(string name) => name.Length == 64 && name.All(char.IsAsciiHexDigitLower);
-
-    private string PathOf(string name) => Path.Combine(folder, name[..2], name);
+    private string PathOf(MediaName name) => Path.Combine(folder, name.Text[..2], name.Text);
 }

@@ -1,5 +1,6 @@
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Metadata.Builders;
+using Yardang.Core.Lessons;
 
 namespace Yardang.Data.School;
 
@@ -8,6 +9,8 @@ internal sealed class LessonConfiguration : IEntityTypeConfiguration<LessonRecor
     public void Configure(EntityTypeBuilder<LessonRecord> builder)
     {
         builder.ToTable("Lessons");
+        builder.Property(l => l.Code).HasConversion(code => code.Text, text => JoinCode.Read(text)!);
+        builder.Property(l => l.Address).HasConversion(address => address!.Text, text => LessonAddress.Read(text)!);
         builder.HasIndex(l => l.Code).IsUnique();
         builder.HasIndex(l => l.Address).IsUnique();
         builder.HasIndex(l => l.EmbedKey).IsUnique();

@@ -134,7 +134,7 @@ public sealed class LessonRecord
     public required Guid VersionId { get; init; }
 
     /// <summary>The join code, eight characters.</summary>
-    public required string Code { get; init; }
+    public required JoinCode Code { get; init; }
 
     /// <summary>The activity's name when it was handed out, for lists.</summary>
     public required string Name { get; init; }
@@ -177,7 +177,7 @@ public sealed class LessonRecord
     public string? PasswordHash { get; set; }
 
     /// <summary>An address of the teacher's own choice, in small letters; null for none.</summary>
-    public string? Address { get; set; }
+    public LessonAddress? Address { get; set; }
 
     /// <summary>What stands in the address under which its common board is shown read-only elsewhere; null if it is not.</summary>
     public string? EmbedKey { get; set; }

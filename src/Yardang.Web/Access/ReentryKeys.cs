@@ -20,7 +20,7 @@ public sealed class ReentryKeys(DataFolder folder, IDbContextFactory<SchoolConte
     private readonly ConcurrentDictionary<Guid, (long Start, int Failures)> _failures = new();
 
     /// <summary>A participant's key.</summary>
-    public string Of(ParticipantRecord participant) => ReentryKey.Of(_secret.Value, participant.Id, participant.KeyRound);
+    public ReentryKey Of(ParticipantRecord participant) => ReentryKey.Of(_secret.Value, participant.Id, participant.KeyRound);
 
     /// <summary>Whether there were too many wrong keys for this lesson lately.</summary>
     public bool MustWait(Guid lesson) => _failures.TryGetValue(lesson, out var seen) && clock.GetElapsedTime(seen.Start) < s_window && seen.Failures >= FailuresPerWindow;
@@ -32,10 +32,10 @@ public sealed class ReentryKeys(DataFolder folder, IDbContextFactory<SchoolConte
         if (ReentryKey.Read(typed) is { } key)
         {
             await using var db = await school.CreateDbContextAsync();
-            var wanted = Encoding.UTF8.GetBytes(key);
+            var wanted = Encoding.UTF8.GetBytes(key.Text);
             foreach (var participant in await db.Participants.Where(p => p.LessonId == lesson).ToListAsync())
             {
-                if (CryptographicOperations.FixedTimeEquals(wanted, Encoding.UTF8.GetBytes(Of(participant)))) return participant;
+                if (CryptographicOperations.FixedTimeEquals(wanted, Encoding.UTF8.GetBytes(Of(participant).Text))) return participant;
             }
         }
 

@@ -98,7 +98,7 @@ public sealed class DemoSchool(
         {
             var simulated = new SimulatedLesson(s_lessons[i].Script);
             _class.Add(simulated);
-            await simulated.JoinAsync(address, lessons[i].Code);
+            await simulated.JoinAsync(address, lessons[i].Code.Text);
         }
 
         var step = configuration.GetValue<int?>("Yardang:DemoStep");
@@ -164,5 +164,5 @@ public sealed class DemoSchool(
 
     private void Say(Uri address, LessonRecord lesson) => logger.LogInformation(
         "The demo is ready at {Address}\n      teacher: {Email}, password {Password}\n      students: code {Code}",
-        address, Email, Password, JoinCode.Show(lesson.Code));
+        address, Email, Password, lesson.Code.Shown);
 }

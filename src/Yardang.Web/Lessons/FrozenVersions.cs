@@ -17,7 +17,7 @@ public sealed class FrozenVersions(IDbContextFactory<SchoolContext> school)
     public async Task<ActivityContent> OfAsync(Guid version)
     {
         if (_read.Count > Kept) _read.Clear();
-        var reading = _read.GetOrAdd(version, ReadAsync);
+        var reading = _read.GetOrAdd(version, id => ForMany.BeginAsync(() => ReadAsync(id)));
         try
         {
             return await reading;

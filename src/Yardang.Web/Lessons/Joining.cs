@@ -15,7 +15,7 @@ public sealed class Joining(IDbContextFactory<SchoolContext> school, RoomHosts h
     private readonly ConcurrentDictionary<(Guid Lesson, int Number), string> _coming = new();
 
     /// <summary>The lesson with a code; null if there is none.</summary>
-    public async Task<LessonRecord?> FindAsync(string code)
+    public async Task<LessonRecord?> FindAsync(JoinCode code)
     {
         await using var db = await school.CreateDbContextAsync();
         return await db.Lessons.SingleOrDefaultAsync(l => l.Code == code);
@@ -32,13 +32,13 @@ public sealed class Joining(IDbContextFactory<SchoolContext> school, RoomHosts h
     /// <summary>
     /// Gives a lesson an address, or takes it away with null. False if another lesson has it; from a closed one of the same teacher it is taken over.
     /// </summary>
-    public async Task<bool> SetAddressAsync(LessonRecord lesson, string? address)
+    public async Task<bool> SetAddressAsync(LessonRecord lesson, LessonAddress? address)
     {
         await using var db = await school.CreateDbContextAsync();
         var other = address is null ? null : await db.Lessons.SingleOrDefaultAsync(l => l.Address == address && l.Id != lesson.Id);
         if (other is not null && (other.OwnerId != lesson.OwnerId || other.ClosedAt is null)) return false;
         await using var together = await db.Database.BeginTransactionAsync();
-        if (other is not null) await db.Lessons.Where(l => l.Id == other.Id).ExecuteUpdateAsync(l => l.SetProperty(x => x.Address, (string?)null));
+        if (other is not null) await db.Lessons.Where(l => l.Id == other.Id).ExecuteUpdateAsync(l => l.SetProperty(x => x.Address, (LessonAddress?)null));
         try
         {
             await db.Lessons.Where(l => l.Id == lesson.Id).ExecuteUpdateAsync(l => l.SetProperty(x => x.Address, address));

@@ -27,7 +27,7 @@ public sealed class RoomHosts(RoomSupport support, IRoomSource source) : IAsyncD
     {
         while (true)
         {
-            var entry = _hosts.GetOrAdd(room, id => new(() => OpenAsync(id)));
+            var entry = _hosts.GetOrAdd(room, id => new(() => ForMany.BeginAsync(() => OpenAsync(id))));
             RoomHost? host;
             try
             {
@@ -41,7 +41,7 @@ public sealed class RoomHosts(RoomSupport support, IRoomSource source) : IAsyncD
 
             if (host is null) _hosts.TryRemove(new(room, entry));
             if (host is null || !host.Finished.IsCancellationRequested) return host;
-            _hosts.TryUpdate(room, new(() => ReopenAsync(room, host.StopAsync())), entry);
+            _hosts.TryUpdate(room, new(() => ForMany.BeginAsync(() => ReopenAsync(room, host.StopAsync()))), entry);
         }
     }
 
@@ -65,7 +65,7 @@ public sealed class RoomHosts(RoomSupport support, IRoomSource source) : IAsyncD
 
             // Whoever asks from now on waits until the old host is done; what it held is not held for longer.
             var stopped = new TaskCompletionSource(TaskCreationOptions.RunContinuationsAsynchronously);
-            if (!_hosts.TryUpdate(id, new(() => ReopenAsync(id, stopped.Task)), entry)) continue;
+            if (!_hosts.TryUpdate(id, new(() => ForMany.BeginAsync(() => ReopenAsync(id, stopped.Task))), entry)) continue;
             try
             {
                 await host.StopAsync();

@@ -2,6 +2,7 @@ using System.Net;
 using System.Web;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
+using Yardang.Core.Lessons;
 using Yardang.Data.School;
 using Yardang.Web.Access;
 using Yardang.Web.Lessons;
@@ -168,14 +169,14 @@ public sealed class AccountTests : IAsyncLifetime
         var joining = _school.Get<Joining>();
         var (_, first) = await _school.HandOutAsync(_vargaId);
         var (_, second) = await _school.HandOutAsync(_vargaId);
-        Assert.True(await joining.SetAddressAsync(first, "bridges"));
-        Assert.False(await joining.SetAddressAsync(second, "bridges"));
+        Assert.True(await joining.SetAddressAsync(first, LessonAddress.Read("bridges")));
+        Assert.False(await joining.SetAddressAsync(second, LessonAddress.Read("bridges")));
         await using (var db = await _school.Get<IDbContextFactory<SchoolContext>>().CreateDbContextAsync(Stop))
         {
             await db.Lessons.Where(l => l.Id == first.Id).ExecuteUpdateAsync(l => l.SetProperty(x => x.ClosedAt, DateTimeOffset.UnixEpoch), Stop);
         }
 
-        Assert.True(await joining.SetAddressAsync(second, "bridges"));
+        Assert.True(await joining.SetAddressAsync(second, LessonAddress.Read("bridges")));
         Assert.Equal(second.Id, (await joining.FindByAddressAsync("bridges"))!.Id);
     }
 

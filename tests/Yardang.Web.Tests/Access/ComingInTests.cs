@@ -32,8 +32,8 @@ public sealed class ComingInTests : IAsyncDisposable
         var (lesson, elsewhere) = (await HandOutAsync(null), await HandOutAsync(null));
         var (maya, _) = await _school.Get<Joining>().JoinAsync(lesson, "Maya");
         var keys = _school.Get<ReentryKeys>();
-        Assert.Equal(maya!.Id, (await keys.FindAsync(lesson.Id, keys.Of(maya)))!.Id);
-        Assert.Null(await keys.FindAsync(elsewhere.Id, keys.Of(maya)));
+        Assert.Equal(maya!.Id, (await keys.FindAsync(lesson.Id, keys.Of(maya).Text))!.Id);
+        Assert.Null(await keys.FindAsync(elsewhere.Id, keys.Of(maya).Text));
     }
 
     [Fact]
@@ -45,8 +45,8 @@ public sealed class ComingInTests : IAsyncDisposable
         var keys = _school.Get<ReentryKeys>();
         for (var i = 0; i < 60; i++) Assert.Null(await keys.FindAsync(lesson.Id, "acorn acorn acorn"));
         Assert.True(keys.MustWait(lesson.Id));
-        Assert.Null(await keys.FindAsync(lesson.Id, keys.Of(maya!)));
-        Assert.NotNull(await keys.FindAsync(other.Id, keys.Of(ben!)));
+        Assert.Null(await keys.FindAsync(lesson.Id, keys.Of(maya!).Text));
+        Assert.NotNull(await keys.FindAsync(other.Id, keys.Of(ben!).Text));
     }
 
     [Fact]

@@ -129,7 +129,7 @@ public sealed class HubTests : IAsyncLifetime
         var (_, teacher) = await _school.TeacherAsync("Tobi Adeyemi");
         var (_, lesson) = await _school.HandOutAsync(teacher);
         await using var simulated = new SimulatedLesson(FirstIdeas.Of);
-        await simulated.JoinAsync(_school.Address, lesson.Code);
+        await simulated.JoinAsync(_school.Address, lesson.Code.Text);
         await simulated.RunToAsync(step: 40, Stop);
         Assert.Equal(Roster.Names.AsEnumerable(), (await _school.Get<Web.Lessons.LessonPeople>().InAsync(lesson.Id)).Select(p => p.Name));
         var leif = (await _school.Get<Web.Lessons.LessonPeople>().InAsync(lesson.Id)).Single(p => p.Name == "Leif Sorrento");
@@ -154,7 +154,7 @@ public sealed class HubTests : IAsyncLifetime
         var activity = await _school.Get<ActivityMaking>().ImportAsync(teacher, ActivityArchive.Read(bytes.ToArray()));
         var lesson = await handing.HandOutAsync(activity, new HandOutOrder("7 Amber", Way: way), "en");
         await using var simulated = new SimulatedLesson(script);
-        await simulated.JoinAsync(_school.Address, lesson.Code);
+        await simulated.JoinAsync(_school.Address, lesson.Code.Text);
         await simulated.RunToAsync(step: 60, Stop);
 
         var people = await _school.Get<Web.Lessons.LessonPeople>().InAsync(lesson.Id);

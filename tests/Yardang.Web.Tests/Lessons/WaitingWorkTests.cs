@@ -60,6 +60,7 @@ public sealed class WaitingWorkTests : IAsyncLifetime
         await CommandAsync(new SetGroups([new Group(2, "Beams", [3])], 1));
         var page = await _varga.GetStringAsync($"/lesson/{_lesson.Id}/boards", Stop);
         Assert.Contains("Arches (dissolved)", page, StringComparison.Ordinal);
+        await Eventually.IsAsync(async () => (await _varga.GetStringAsync($"/lesson/{_lesson.Id}/boards", Stop)).Contains("Last worked on ", StringComparison.Ordinal));
         using var answer = await TestSchool.PostAsync(_varga, $"/lesson/{_lesson.Id}/boards", new() { ["group"] = "1" }, $"/lesson/{_lesson.Id}/boards?handler=TakeUp");
         Assert.Equal(HttpStatusCode.Redirect, answer.StatusCode);
 

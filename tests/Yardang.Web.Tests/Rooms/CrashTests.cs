@@ -31,7 +31,7 @@ public sealed class CrashTests : IAsyncDisposable
         var stop = TestContext.Current.CancellationToken;
         await StartAsync(stop);
         var lesson = await HandOutAsync();
-        for (var i = 0; i < Setting("CRASH_STUDENTS", 6); i++) _students.Add(await ClassMember.JoinAsync(_address, lesson.Code, Roster.Names[i % Roster.Names.Length]));
+        for (var i = 0; i < Setting("CRASH_STUDENTS", 6); i++) _students.Add(await ClassMember.JoinAsync(_address, lesson.Code.Text, Roster.Names[i % Roster.Names.Length]));
 
         var drawn = new int[_students.Count];
         using var enough = CancellationTokenSource.CreateLinkedTokenSource(stop);

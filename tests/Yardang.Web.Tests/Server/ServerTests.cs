@@ -42,7 +42,7 @@ public class ServerTests
         await browser.GetAsync($"/lesson/{lesson.Id}/code", Stop);
         var said = string.Join('\n', lines.All);
         Assert.NotEmpty(lines.All);
-        Assert.DoesNotContain(lesson.Code, said, StringComparison.OrdinalIgnoreCase);
+        Assert.DoesNotContain(lesson.Code.Text, said, StringComparison.OrdinalIgnoreCase);
         Assert.DoesNotContain("secret-of-the-reset", said, StringComparison.Ordinal);
         Assert.DoesNotContain(new string('e', 32), said, StringComparison.Ordinal);
         Assert.DoesNotContain(board.Split('=')[1], said, StringComparison.OrdinalIgnoreCase);

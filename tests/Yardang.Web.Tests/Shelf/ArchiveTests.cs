@@ -61,7 +61,7 @@ public class ArchiveTests
         var (_, lesson) = await school.HandOutAsync(teacher);
         foreach (var name in new[] { "Maya", "Ben" })
         {
-            await using var student = await ClassMember.JoinAsync(school.Address, lesson.Code, name);
+            await using var student = await ClassMember.JoinAsync(school.Address, lesson.Code.Text, name);
             await student.DoAsync(new Draws([new InkPoint(100, 100, 128, 0), new InkPoint(900, 300, 128, 20)], 1), lively: false, Stop);
             await student.DoAsync(new PutsUpNote(400, 400, $"{name}: the arch pushes", 2), lively: false, Stop);
             await Eventually.IsAsync(() => !(student.Waiting > 0));
@@ -91,7 +91,7 @@ public class ArchiveTests
         await using var school = new TestSchool();
         var (browser, teacher) = await school.TeacherAsync("Ilse Varga");
         var (activity, lesson) = await school.HandOutAsync(teacher);
-        await using (var student = await ClassMember.JoinAsync(school.Address, lesson.Code, "Maya"))
+        await using (var student = await ClassMember.JoinAsync(school.Address, lesson.Code.Text, "Maya"))
         {
             await student.DoAsync(new PutsUpNote(400, 400, "the arch pushes", 2), lively: false, Stop);
             await Eventually.IsAsync(() => student.Waiting == 0);

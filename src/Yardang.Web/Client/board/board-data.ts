@@ -1,6 +1,6 @@
 // What a board's page carries from the server.
 
-import type { MarkListTexts } from './mark-list';
+import type { MarkListTexts } from '../editor/mark-list';
 
 export interface BoardData {
   readonly mode: 'student' | 'look' | 'beside' | 'try' | 'embed';

@@ -1,34 +1,39 @@
 // A board on the screen: the student's own, the one a teacher sits beside, or a try-out in the workshop.
 
 import Alpine from '@alpinejs/csp';
-import { fill, pageData } from '../page-data';
-import type { BoardData } from './board-data';
-import { company } from './company';
+import { chosenOf } from '../editor/chosen';
+import { Editor } from '../editor/editor';
+import { formulaOf } from '../editor/formula';
+import { MarkList } from '../editor/mark-list';
+import { pageTurner } from '../editor/page-turner';
+import { pictureFiles } from '../editor/picture-files';
+import { pictureSearch } from '../editor/picture-search';
+import { listenForKeys } from '../editor/shortcuts';
+import { stepsOf } from '../editor/steps';
+import { stimulusBeside } from '../editor/stimulus';
+import { toolsOf } from '../editor/tools';
+import { viewOf } from '../editor/view';
+import { pageData } from '../page-data';
 import { Connection, type Link, type Watched } from '../room/connection';
 import { type HandedIn, Leftovers } from '../room/leftovers';
 import { LessonState, Signal } from '../room/lesson-state';
 import { Grip } from '../room/marks';
 import { type OutboxStore, deviceOutbox } from '../room/outbox-store';
 import { RoomClient } from '../room/room-client';
-import { OfflineCopy } from './offline';
-import { formulaControls } from './formula-controls';
-import { languageChoice } from './language-choice';
-import { lateNews } from './late-news';
-import { handInControls } from './hand-in-controls';
-import { MarkList } from './mark-list';
-import { pictureSearchControls } from './picture-search-controls';
 import { textIn } from '../surface/in-language';
-import { sheetControls } from './sheet-controls';
-import { SheetSession } from './sheet-session';
-import { stimulusControls } from './stimulus-controls';
+import type { BoardData } from './board-data';
+import { companyOf } from './company';
+import { handingIn } from './handing-in';
+import { type Keeping, keptState, keptWords } from './keeping';
+import { lateNews } from './late-news';
+import { MyPlace } from './my-place';
+import { Names } from './names';
+import { OfflineCopy } from './offline';
+import { readingOf } from './reading';
 import { TrySeat, tryRoom } from './try-room';
-import { listenForKeys } from './shortcuts';
 
 const NOTICE_MS = 6000;
 const LONG_NOTICE_MS = 15_000;
-/** Says to the next page of this tab that its student was moved there. */
-const MOVED = 'yardang-moved';
-const ASK_NAMES_MS = 3000;
 
 Alpine.data('board', () => {
   const data = pageData<BoardData>();
@@ -37,18 +42,29 @@ Alpine.data('board', () => {
   const isLook = data.mode === 'look' || data.mode === 'embed';
   const isStudent = data.mode !== 'beside';
   const me = { number: data.actor, isStaff: !isStudent };
-  let session: SheetSession;
+  const as = data.query;
+  let editor: Editor;
   let list: MarkList;
-  const names = new Map<number, string>();
-  let askedAt = 0;
   let lesson: RoomClient<LessonState> | null = null;
   let connection: Connection | null = null;
   let leftovers: Leftovers | null = null;
-  let carried: HandedIn = { kept: 0, waiting: 0, lost: 0 };
-  const recalls: Watched[] = [];
-  const as = data.query;
-  const offline = new OfflineCopy([data.board, data.lesson].map((room) => `/rooms/${room}/snapshot${as}`));
+  let board: { refresh(): void };
   let noticeTimer: ReturnType<typeof setTimeout> | undefined;
+  const names = new Names(data.board, as);
+  const offline = new OfflineCopy([data.board, data.lesson].map((room) => `/rooms/${room}/snapshot${as}`));
+  const place = new MyPlace(as, {
+    finish: () => editor.finish(),
+    refresh: () => board.refresh(),
+    handIn: async () => {
+      await editor.client.held();
+      await leftovers?.once([data.lesson]);
+    },
+    stay: async (rooms) => {
+      board.refresh();
+      await Promise.all(rooms.map((room) => connection!.rejoin(room)));
+    },
+  });
+  const company = () => ({ refresh: () => board.refresh(), goToMyPlace: () => void place.go() });
 
   /** What became of what I wrote on other boards. */
   const wordsOf = ({ kept, waiting, lost }: HandedIn): string =>
@@ -57,40 +73,43 @@ Alpine.data('board', () => {
       .join(' ');
 
   return {
-    ...sheetControls(() => session, texts.figureTools),
-    ...formulaControls(() => session),
-    ...languageChoice(() => session, data.who, data.home ?? '', data.written),
-    ...company(as, me.number, data.company ?? ''),
-    ...lateNews(() => session, me.number, texts),
-    ...handInControls(
+    tools: toolsOf(() => editor, texts.figureTools),
+    chosen: chosenOf(() => editor),
+    pages: pageTurner(() => editor, texts.pageOf),
+    view: viewOf(() => editor),
+    steps: stepsOf(() => editor),
+    files: pictureFiles(() => editor),
+    pictureSearch: pictureSearch(() => editor, data.board, as),
+    formula: formulaOf(() => editor),
+    stimulus: stimulusBeside(data.board, as),
+    reading: readingOf(() => editor, data.who, data.home ?? '', data.written),
+    company: companyOf(company, as, me.number, data.company ?? ''),
+    news: lateNews(() => editor, me.number, texts),
+    handIn: handingIn(
       () => lesson,
-      () => session.sheets,
+      () => editor.sheets,
       me.number,
       data.zone,
       texts,
     ),
-    ...stimulusControls(data.board, as),
-    ...pictureSearchControls(() => session, data.board, as),
     handUp: false,
     ready: false,
-    allDirections: '',
     pensDown: false,
     closed: false,
-    moving: false,
     seesOthers: false,
-    link: 'connecting' as Link,
     opened: isTry,
-    keeping: 'kept' as 'kept' | 'sending' | 'here' | 'open',
-    setAside: 0,
+    link: 'connecting' as Link,
+    keptText: '',
+    keptState: 'sending',
     notice: '',
-    directionsOpen: false,
     heading: '',
-    pageDirections: '',
+    directions: { isOpen: false, all: '', ofPage: '' },
 
     init(): void {
+      board = this;
       const root = this.$root as HTMLElement;
       this.heading = root.querySelector('h1')!.textContent;
-      this.allDirections = root.querySelector('[data-directions]')?.textContent ?? '';
+      this.directions.all = root.querySelector('[data-directions]')?.textContent ?? '';
       const host = root.querySelector<HTMLElement>('[data-surface]')!;
       const field = root.querySelector<HTMLTextAreaElement>('[data-field]')!;
       const seat = data.tryOut ? new TrySeat(tryRoom(data.tryOut.room, data.tryOut.start), data.actor) : null;
@@ -102,7 +121,7 @@ Alpine.data('board', () => {
           (watched) => this.recalled(watched),
         );
       const store: OutboxStore | null = isTry || isLook ? null : deviceOutbox(data.who, data.board);
-      session = new SheetSession({
+      editor = new Editor({
         room: data.board,
         line,
         store,
@@ -117,21 +136,21 @@ Alpine.data('board', () => {
         token: root.dataset['token'] ?? '',
         pictureAway: texts.pictureAway,
         together: data.together,
-        nameOf: (actor) => this.nameOf(actor),
+        nameOf: (actor) => data.tryOut?.names[actor] ?? names.of(actor),
         say: (words) => this.say(words),
-        editFormula: (mark) => void this.openFormula(mark),
+        editFormula: (mark) => void this.formula.open(mark),
         mayWrite: () => this.mayWrite(),
         changed: () => this.refresh(),
         applied: () => offline.refreshSoon(),
         refused: (reason) => this.say(texts.refused[String(reason)] ?? texts.refusedOther),
       });
-      session.surface.onZoom = (percent) => (this.zoom = percent);
-      list = new MarkList(root.querySelector<HTMLElement>('[data-marks]')!, session, texts);
-      listenForKeys(() => session, {
-        pick: (tool) => this.pick(tool),
-        showKeys: () => (this.$refs['keys'] as HTMLDialogElement).showModal(),
+      editor.surface.onZoom = (percent) => (this.view.percent = percent);
+      list = new MarkList(root.querySelector<HTMLElement>('[data-marks]')!, editor, texts);
+      listenForKeys(() => editor, {
+        pick: (tool) => this.tools.pick(tool),
+        showKeys: () => this.openDialog('keys'),
       });
-      if (line instanceof TrySeat) void line.sitDown(session.client);
+      if (line instanceof TrySeat) void line.sitDown(editor.client);
       else {
         connection = line;
         if (data.mode === 'student')
@@ -140,12 +159,12 @@ Alpine.data('board', () => {
             as,
             root.dataset['token'] ?? '',
             () => this.refresh(),
-            // Who is being moved reads it on the next page.
-            (outcome) => (this.moving ? (carried = outcome) : this.say(wordsOf(outcome), LONG_NOTICE_MS)),
+            (outcome) => (place.isMoving ? (place.carried = outcome) : this.say(wordsOf(outcome), LONG_NOTICE_MS)),
           );
         this.sayWhyHere();
         void this.enter(line);
       }
+      this.refresh();
     },
 
     async enter(line: Connection): Promise<void> {
@@ -162,11 +181,11 @@ Alpine.data('board', () => {
       );
       try {
         void line.start();
-        await Promise.all([line.enter(session.client, !isLook), line.enter(lesson, !isLook)]);
+        await Promise.all([line.enter(editor.client, !isLook), line.enter(lesson, !isLook)]);
         // A device that holds nothing (a private window, say) has nothing left either.
         await leftovers?.look([data.board, data.lesson]).catch(() => undefined);
         this.opened = true;
-        await session.client.recover();
+        await editor.client.recover();
         await lesson.recover();
         if (data.mode === 'student') void offline.begin().catch(() => undefined);
         void leftovers?.run([data.board, data.lesson]);
@@ -180,86 +199,25 @@ Alpine.data('board', () => {
     /** From outside, one board and nothing else of the lesson. */
     async look(line: Connection): Promise<void> {
       void line.start();
-      await line.enter(session.client, false);
+      await line.enter(editor.client, false);
       this.opened = true;
       this.refresh();
     },
 
-    /** Who was moved from another board is told so once, and where their work is. */
     sayWhyHere(): void {
-      const moved = data.mode === 'student' && sessionStorage.getItem(MOVED);
-      if (!moved) return;
-      sessionStorage.removeItem(MOVED);
-      const words = [data.together ? texts.movedToGroup : texts.movedToOwn, wordsOf(JSON.parse(moved) as HandedIn)];
+      const carried = data.mode === 'student' ? MyPlace.arrived() : null;
+      if (!carried) return;
+      const words = [data.together ? texts.movedToGroup : texts.movedToOwn, wordsOf(carried)];
       this.say(words.join(' '), LONG_NOTICE_MS);
     },
 
-    lessonSaid(kind: string): void {
-      if (kind === 'namesMasked') names.clear();
-      if (kind === 'sightSet' && !isLook) this.showOthers();
-    },
-
-    /** My rights in a room have changed. Several rooms may say so at once. */
     recalled(watched: Watched): void {
-      if (data.mode !== 'student') return location.reload();
-      recalls.push(watched);
-      void this.goToMyPlace();
-    },
-
-    /** The page goes where my place is now, and nothing stays behind. */
-    async goToMyPlace(): Promise<void> {
-      if (this.moving) return;
-      // The word that is being written belongs to the board on which it was begun.
-      session.finish();
-      this.moving = true;
-      this.refresh();
-      for (let attempt = 0; ; attempt++) {
-        try {
-          const heard = recalls.length;
-          const answer = await fetch(`/my-place${as}`);
-          const address = answer.ok ? ((await answer.json()) as { address: string }).address : '/';
-          const isHere = address === location.pathname + location.search;
-          // What cannot be handed in now, the next page hands in.
-          if (!isHere) {
-            await session.client.held();
-            await leftovers?.once([data.lesson]);
-          }
-          // What was said meanwhile may be newer than this answer.
-          if (recalls.length > heard) continue;
-          if (isHere) {
-            this.moving = false;
-            await Promise.all(recalls.splice(0).map((room) => connection!.rejoin(room)));
-            return;
-          }
-          if (address.startsWith('/board/')) sessionStorage.setItem(MOVED, JSON.stringify(carried));
-          return location.assign(address);
-        } catch {
-          await new Promise((done) => setTimeout(done, Math.min(5000, 500 * 2 ** attempt)));
-        }
-      }
-    },
-
-    /** The boards of others, as far as I may look at them. */
-    showOthers(): void {
-      const { state } = lesson!;
-      this.seesOthers = data.mode === 'student' && (state.seesOtherBoards || state.seesTeachersBoard);
-    },
-
-    /** Names of those on this board; somebody new is asked for once, and again after a while. */
-    nameOf(actor: number): string {
-      const known = data.tryOut?.names[actor] ?? names.get(actor);
-      if (known === undefined && Date.now() - askedAt > ASK_NAMES_MS) {
-        askedAt = Date.now();
-        void fetch(`/rooms/${data.board}/names${as}`)
-          .then((answer) => (answer.ok ? answer.json() : []))
-          .then((people: { number: number; name: string }[]) => people.forEach((p) => names.set(p.number, p.name)))
-          .catch(() => undefined);
-      }
-      return known ?? '';
+      if (data.mode === 'student') place.recalled(watched);
+      else location.reload();
     },
 
     mayWrite(): boolean {
-      if (isLook || this.moving) return false;
+      if (isLook || place.isMoving) return false;
       return this.opened && (!isStudent || (!this.pensDown && !this.closed));
     },
 
@@ -268,22 +226,15 @@ Alpine.data('board', () => {
       this.refresh();
     },
 
-    refresh(): void {
-      if (!session) return;
-      if (this.opened) this.refreshLanguages();
-      const language = this.first || data.language;
-      list?.refresh();
-      this.refreshControls(language);
-      if (this.opened && !isTry) this.allDirections = textIn(session.sheets.directions, [language], data.written);
-      if (data.mode === 'student') this.heading = (session.sheets.name[language] ?? data.title) + this.company;
-      if (data.mode === 'student' && this.opened) this.receive(lesson);
-      const page = session.sheets.page(session.page);
-      this.pageDirections = textIn(page?.directions ?? {}, [language], data.written);
-      this.showStimulus(page?.stimulus ?? null);
-      const waiting = session.client.waiting + (lesson?.waiting ?? 0) + (leftovers?.waiting ?? 0);
-      const needsPage = session.client.needsThisPage || lesson?.needsThisPage;
-      this.keeping = waiting === 0 ? 'kept' : this.link === 'open' ? 'sending' : needsPage ? 'open' : 'here';
-      this.setAside = [...session.sheets.setAside].filter((w) => w.actor.number === me.number).length;
+    lessonSaid(kind: string): void {
+      if (kind === 'namesMasked') names.forget();
+      if (kind === 'sightSet' && !isLook) this.showOthers();
+    },
+
+    /** The boards of others, as far as I may look at them. */
+    showOthers(): void {
+      const { state } = lesson!;
+      this.seesOthers = data.mode === 'student' && (state.seesOtherBoards || state.seesTeachersBoard);
     },
 
     lessonChanged(): void {
@@ -295,56 +246,61 @@ Alpine.data('board', () => {
       this.showOthers();
       this.handUp = person?.handUpAt != null;
       this.ready = person?.readyAt != null;
-      this.refreshHandIn();
-      if (data.mode === 'student') this.refreshCompany(state);
+      this.handIn.refresh();
+      if (data.mode === 'student') this.company.refresh(state);
       this.refresh();
     },
 
-    get keptText(): string {
-      if (isTry) return texts.tryOut;
-      if (isLook) return texts.onlyLook;
-      if (this.moving) return texts.moving;
-      if (!this.opened) return texts.opening;
-      if (this.setAside > 0 && this.keeping === 'kept') return fill(texts.setAside, this.setAside);
-      if (this.keeping === 'kept') return this.link === 'lost' ? texts.keptHere : texts.kept;
-      if (this.keeping === 'open') return texts.keepOpen;
-      return this.keeping === 'sending' ? texts.sending : texts.keptHere;
+    refresh(): void {
+      if (!editor) return;
+      if (this.opened) this.reading.refresh();
+      const language = this.reading.first || data.language;
+      list?.refresh();
+      this.tools.refresh();
+      this.chosen.refresh();
+      this.pages.refresh(language);
+      this.steps.refresh();
+      const { sheets } = editor;
+      const page = sheets.page(editor.page);
+      if (this.opened && !isTry) this.directions.all = textIn(sheets.directions, [language], data.written);
+      this.directions.ofPage = textIn(page?.directions ?? {}, [language], data.written);
+      this.stimulus.show(page?.stimulus ?? null);
+      if (data.mode === 'student') {
+        this.heading = (sheets.name[language] ?? data.title) + this.company.words;
+        if (this.opened) this.news.receive(lesson);
+      }
+      const keeping = this.keeping();
+      this.keptText = keptWords(keeping, texts);
+      this.keptState = keptState(keeping);
     },
 
-    get keptState(): string {
-      if (!this.opened || this.keeping === 'open') return 'sending';
-      return this.link === 'lost' ? 'here' : this.keeping;
+    keeping(): Keeping {
+      return {
+        mode: data.mode,
+        isOpened: this.opened,
+        isMoving: place.isMoving,
+        link: this.link,
+        waiting: editor.client.waiting + (lesson?.waiting ?? 0) + (leftovers?.waiting ?? 0),
+        needsPage: editor.client.needsThisPage || (lesson?.needsThisPage ?? false),
+        setAside: [...editor.sheets.setAside].filter((w) => w.actor.number === me.number).length,
+      };
     },
 
     get heldText(): string {
       return !isStudent ? '' : this.closed ? texts.closed : this.pensDown ? texts.pensDown : '';
     },
 
-    get pageTitle(): string {
-      const page = this.pages[this.pageNumber - 1];
-      const at = fill(texts.pageOf, this.pageNumber, this.pages.length);
-      return page?.name ? `${at}: ${page.name}` : at;
-    },
-
-    get pageShort(): string {
-      return `${this.pageNumber} / ${this.pages.length}`;
-    },
-
     openPage(id: number): void {
       (this.$refs['contents'] as HTMLDetailsElement).open = false;
-      this.turnToPage(id);
+      this.pages.turnTo(id);
     },
 
-    showKey(): void {
-      (this.$refs['key'] as HTMLDialogElement).showModal();
+    openDialog(name: string): void {
+      (this.$refs[name] as HTMLDialogElement).showModal();
     },
 
-    closeKey(): void {
-      (this.$refs['key'] as HTMLDialogElement).close();
-    },
-
-    closeKeys(): void {
-      (this.$refs['keys'] as HTMLDialogElement).close();
+    closeDialog(name: string): void {
+      (this.$refs[name] as HTMLDialogElement).close();
     },
 
     signal(signal: number, on: boolean): void {
@@ -359,10 +315,6 @@ Alpine.data('board', () => {
       this.signal(Signal.ReadyForALook, !this.ready);
     },
 
-    toggleDirections(): void {
-      this.directionsOpen = !this.directionsOpen;
-    },
-
     readAloud(): void {
       const words =
         (this.$root as HTMLElement)
@@ -370,7 +322,7 @@ Alpine.data('board', () => {
           ?.querySelectorAll('[data-directions]:not([data-second])') ?? [];
       speechSynthesis.cancel();
       const speech = new SpeechSynthesisUtterance([...words].map((p) => p.textContent).join('\n'));
-      speech.lang = this.first || data.language;
+      speech.lang = this.reading.first || data.language;
       speechSynthesis.speak(speech);
     },
 

@@ -2,28 +2,31 @@
 
 import type { LessonState } from '../room/lesson-state';
 
-export function company(as: string, me: number, given: string) {
+interface Board {
+  refresh(): void;
+  goToMyPlace(): void;
+}
+
+/** @param board told when the company is another, and when this is not my place any more. */
+export function companyOf(board: () => Board, as: string, me: number, given: string) {
   let askedAsOf = '';
 
   return {
-    company: given,
+    words: given,
 
     /**
      * The group may be called something else than when the page was made, and others may be in it. And who is put into one while their
      * own board is still loading hears of it here: their own board stays open to them, so it does not send them away.
      */
-    refreshCompany(state: LessonState): void {
+    refresh(state: LessonState): void {
       const asOf = `${state.groupingVersion} ${state.namesMasked} ${state.seatsThrough}`;
       const isInGroup = state.groups.some((g) => g.people.includes(me));
-      if (asOf === askedAsOf || !(isInGroup || this.company)) return;
+      if (asOf === askedAsOf || !(isInGroup || this.words)) return;
       askedAsOf = asOf;
-      void this.askCompany(asOf);
+      void this.ask(asOf);
     },
 
-    async askCompany(
-      this: { company: string; refresh?: () => void; goToMyPlace?: () => void },
-      asOf: string,
-    ): Promise<void> {
+    async ask(asOf: string): Promise<void> {
       const answer = await fetch(`/my-place${as}`).catch(() => null);
       // What changed meanwhile has been asked for anew; what could not be asked is asked with the next change.
       if (askedAsOf !== asOf) return;
@@ -32,9 +35,9 @@ export function company(as: string, me: number, given: string) {
         return;
       }
       const place = (await answer.json()) as { company: string; address: string };
-      this.company = place.company;
-      this.refresh?.();
-      if (place.address !== location.pathname + location.search) this.goToMyPlace?.();
+      this.words = place.company;
+      board().refresh();
+      if (place.address !== location.pathname + location.search) board().goToMyPlace();
     },
   };
 }

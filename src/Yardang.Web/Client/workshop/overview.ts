@@ -1,12 +1,26 @@
 // All pages as small pictures.
 
-import type { Sheets } from '../room/sheets';
-import { type DrawOptions, drawMark, drawPaper } from '../surface/draw';
+import type { Editor } from '../editor/editor';
+import { drawMark, drawPaper } from '../surface/draw';
 
 const THINNEST_PX = 1;
 
+export function overviewOf(editor: () => Editor, dialog: () => HTMLDialogElement) {
+  return {
+    open(): void {
+      dialog().showModal();
+      requestAnimationFrame(() => drawPages(dialog(), editor()));
+    },
+
+    turnTo(id: number): void {
+      editor().turnToPage(id);
+      dialog().close();
+    },
+  };
+}
+
 /** Draws each page on the canvas that carries its id. */
-export function drawOverview(root: HTMLElement, sheets: Sheets, options: DrawOptions): void {
+function drawPages(root: HTMLElement, { sheets, surface: { options } }: Editor): void {
   for (const canvas of root.querySelectorAll<HTMLCanvasElement>('canvas[data-page]')) {
     const page = sheets.page(Number(canvas.dataset['page']));
     if (!page) continue;

@@ -1,6 +1,6 @@
 // Pages put in, doubled, copied once for each name, moved and taken out. Each of these is one gesture, so that one undo takes it back.
 
-import type { SheetSession } from '../board/sheet-session';
+import type { Editor } from '../editor/editor';
 import { type Change, Grip, type Mark, type Page, type PictureBody, PLAIN, Property, isBox } from '../room/marks';
 import type { Sheets } from '../room/sheets';
 import { copied, copiesOf } from '../tools/copying';
@@ -25,42 +25,42 @@ export interface NewPage {
 
 export class Pages {
   constructor(
-    private readonly session: SheetSession,
+    private readonly editor: Editor,
     private readonly language: string,
   ) {}
 
   /** An empty page behind the one in sight, of the same size and paper. */
   add(name = '', directions = ''): number {
-    const { session } = this;
-    const gesture = session.newId();
+    const { editor } = this;
+    const gesture = editor.newId();
     const page = { ...this.blank(), id: gesture, name: this.texts(name), directions: this.texts(directions) };
     return this.put(page, [], gesture);
   }
 
   /** Several pages at once, such as those of an outline. */
   addAll(pages: readonly { title: string; directions: string }[]): void {
-    for (const { title, directions } of pages) this.session.turnToPage(this.add(title, directions));
+    for (const { title, directions } of pages) this.editor.turnToPage(this.add(title, directions));
   }
 
   /** Pages with a printed picture on each, behind the one in sight, all at once. */
   addDrawn(pages: readonly NewPage[]): void {
-    const { session } = this;
-    const gesture = session.newId();
-    let last = session.page;
+    const { editor } = this;
+    const gesture = editor.newId();
+    let last = editor.page;
     pages.forEach(({ name, width, height, picture }, i) => {
-      const id = i === 0 ? gesture : session.newId();
+      const id = i === 0 ? gesture : editor.newId();
       const page: Page = { ...this.blank(), id, name: this.texts(name), size: { width, height }, paper: PLAIN };
       this.putPage(page, gesture, last);
       const mark = {
         ...PLAIN_MARK,
-        id: session.newId(),
+        id: editor.newId(),
         grip: Grip.Printed,
         body: { kind: 'picture' as const, ...picture },
       };
-      session.submit({ kind: 'addMarks', page: id, marks: [mark] }, gesture);
+      editor.submit({ kind: 'addMarks', page: id, marks: [mark] }, gesture);
       last = id;
     });
-    if (pages.length > 0) session.turnToPage(gesture);
+    if (pages.length > 0) editor.turnToPage(gesture);
   }
 
   duplicate(): void {
@@ -69,14 +69,14 @@ export class Pages {
 
   /** The page in sight once for each name: the name is the copy's name, and stands wherever "{name}" stands. */
   copies(names: readonly string[]): void {
-    const { session } = this;
+    const { editor } = this;
     const page = this.current;
     if (!page) return;
-    const marks = session.sheets.visible(page.id);
-    const gesture = session.newId();
+    const marks = editor.sheets.visible(page.id);
+    const gesture = editor.newId();
     let last = page.id;
     names.forEach((name, i) => {
-      const copy = { ...page, id: i === 0 ? gesture : session.newId(), name: name ? this.texts(name) : page.name };
+      const copy = { ...page, id: i === 0 ? gesture : editor.newId(), name: name ? this.texts(name) : page.name };
       last = this.put(
         copy,
         marks.map((m) => withName(m, name)),
@@ -84,47 +84,47 @@ export class Pages {
         last,
       );
     });
-    session.turnToPage(last);
+    editor.turnToPage(last);
   }
 
   /** A page of another activity, with all that stands on it. */
   copyFrom(sheets: Sheets, page: Page): void {
-    const gesture = this.session.newId();
-    this.session.turnToPage(this.put({ ...page, id: gesture }, sheets.visible(page.id), gesture));
+    const gesture = this.editor.newId();
+    this.editor.turnToPage(this.put({ ...page, id: gesture }, sheets.visible(page.id), gesture));
   }
 
   move(by: number): void {
-    const { pages } = this.session.sheets;
-    const at = pages.findIndex((p) => p.id === this.session.page);
+    const { pages } = this.editor.sheets;
+    const at = pages.findIndex((p) => p.id === this.editor.page);
     const to = at + by;
     if (at < 0 || to < 0 || to >= pages.length) return;
     const order = by < 0 ? between(pages[to - 1], pages[to]) : between(pages[to], pages[to + 1]);
-    this.change({ property: Property.PageOrder, target: this.session.page, value: order });
+    this.change({ property: Property.PageOrder, target: this.editor.page, value: order });
   }
 
   takeOut(): void {
-    const { session } = this;
-    const { pages } = session.sheets;
+    const { editor } = this;
+    const { pages } = editor.sheets;
     if (pages.length < 2) return;
-    const at = pages.findIndex((p) => p.id === session.page);
-    this.change({ property: Property.PageErased, target: session.page, value: true });
-    session.turnToPage((pages[at + 1] ?? pages[at - 1])!.id);
+    const at = pages.findIndex((p) => p.id === editor.page);
+    this.change({ property: Property.PageErased, target: editor.page, value: true });
+    editor.turnToPage((pages[at + 1] ?? pages[at - 1])!.id);
   }
 
-  private put(page: Page, marks: readonly Mark[], gesture: number, after = this.session.page): number {
-    const { session } = this;
+  private put(page: Page, marks: readonly Mark[], gesture: number, after = this.editor.page): number {
+    const { editor } = this;
     this.putPage(page, gesture, after);
-    const copies = copiesOf(marks.map(copied), () => session.newId());
+    const copies = copiesOf(marks.map(copied), () => editor.newId());
     for (let i = 0; i < copies.length; i += MARKS_AT_ONCE)
-      session.submit({ kind: 'addMarks', page: page.id, marks: copies.slice(i, i + MARKS_AT_ONCE) }, gesture);
+      editor.submit({ kind: 'addMarks', page: page.id, marks: copies.slice(i, i + MARKS_AT_ONCE) }, gesture);
     return page.id;
   }
 
   private putPage(page: Page, gesture: number, after: number): void {
-    const { pages } = this.session.sheets;
+    const { pages } = this.editor.sheets;
     const at = pages.findIndex((p) => p.id === after);
     const order = between(pages[at], pages[at + 1]);
-    this.session.submit({ kind: 'addPage', page: { ...page, erased: false }, order }, gesture);
+    this.editor.submit({ kind: 'addPage', page: { ...page, erased: false }, order }, gesture);
   }
 
   /** An empty page like the one in sight. */
@@ -145,11 +145,11 @@ export class Pages {
   }
 
   private get current(): Page | undefined {
-    return this.session.sheets.page(this.session.page);
+    return this.editor.sheets.page(this.editor.page);
   }
 
   private change(change: Change): void {
-    this.session.submit({ kind: 'makeChanges', changes: [change] }, this.session.newId());
+    this.editor.change(change);
   }
 
   private texts(text: string): Readonly<Record<string, string>> {

@@ -2,28 +2,35 @@
 // Everything is kept as it is typed.
 
 import Alpine from '@alpinejs/csp';
-import { formulaControls } from '../board/formula-controls';
-import { MarkList, type MarkListTexts } from '../board/mark-list';
-import { pictureSearchControls } from '../board/picture-search-controls';
-import { sheetControls } from '../board/sheet-controls';
-import { SheetSession } from '../board/sheet-session';
-import { stimulusControls } from '../board/stimulus-controls';
-import { listenForKeys } from '../board/shortcuts';
+import { chosenOf } from '../editor/chosen';
+import { Editor } from '../editor/editor';
+import { formulaOf } from '../editor/formula';
+import { MarkList, type MarkListTexts } from '../editor/mark-list';
+import { pageTurner } from '../editor/page-turner';
+import { pictureSearch } from '../editor/picture-search';
+import { listenForKeys } from '../editor/shortcuts';
+import { stepsOf } from '../editor/steps';
+import { stimulusBeside } from '../editor/stimulus';
+import { toolsOf } from '../editor/tools';
+import { viewOf } from '../editor/view';
 import { fill, pageData } from '../page-data';
 import { Connection, type Link, reloadSoon } from '../room/connection';
 import { Grip } from '../room/marks';
 import { deviceOutbox } from '../room/outbox-store';
-import { fillInControls } from './fill-in-controls';
-import { type ImportTexts, importControls } from './import-controls';
-import { type LanguageTexts, languageControls } from './language-controls';
-import { organizerControls } from './organizer-controls';
-import { type MorePagesTexts, morePages } from './more-pages';
-import { pageControls } from './page-controls';
+import { copiesOfPage } from './copies';
+import { type ImportTexts, filesIn } from './files-in';
+import { organizersOf } from './organizers';
+import { otherActivities } from './other-activities';
+import { outlineOf } from './outline';
+import { overviewOf } from './overview';
+import { pageSettings } from './page-settings';
 import { Pages } from './pages';
-import { type StimulusTexts, stimulusMaking } from './stimulus-making';
-import { tryBeside } from './try-beside';
-import { written } from './written';
-import { zoneControls } from './zone-controls';
+import { placesToFill } from './places-to-fill';
+import { type StimulusTexts, stimulusSetting } from './stimulus-setting';
+import { type LanguageTexts, translationsOf } from './translations';
+import { trialBeside } from './trial';
+import { writtenOf } from './written';
+import { zoneOf } from './zone';
 
 interface WorkshopData {
   readonly activity: string;
@@ -34,12 +41,11 @@ interface WorkshopData {
   readonly texts: MarkListTexts &
     ImportTexts &
     LanguageTexts &
-    MorePagesTexts &
     StimulusTexts & {
       figureTools: Record<string, string>;
       unnamedPage: string;
-      untranslated: string;
-      allTranslated: string;
+      copiesDo: string;
+      outlineDo: string;
       zoneExpects: string;
       blanks: string;
       kept: string;
@@ -68,49 +74,41 @@ function tokenOfPage(): string {
 Alpine.data('workshop', () => {
   const data = pageData<WorkshopData>();
   const { texts, language } = data;
-  let session: SheetSession;
+  const token = tokenOfPage();
+  let editor: Editor;
   let list: MarkList;
-  let pageEdits: Pages;
+  let pages: Pages;
+  let finishTyping: () => void = () => undefined;
+  const theEditor = () => editor;
+  const thePages = () => pages;
   const dialog = (name: string) => document.querySelector<HTMLDialogElement>(`dialog[x-ref="${name}"]`)!;
 
   return {
-    ...sheetControls(() => session, texts.figureTools),
-    ...formulaControls(() => session),
-    ...pictureSearchControls(() => session, data.draft, ''),
-    ...zoneControls(
-      () => session,
-      language,
-      (count) => fill(texts.zoneExpects, count),
-    ),
-    ...organizerControls(
-      () => session,
-      () => pageEdits,
-    ),
-    ...importControls(
-      () => session,
-      () => pageEdits,
-      texts,
-      language,
-      tokenOfPage(),
-    ),
-    ...fillInControls(
-      () => session,
+    tools: toolsOf(theEditor, texts.figureTools),
+    chosen: chosenOf(theEditor),
+    pages: pageTurner(theEditor, ''),
+    view: viewOf(theEditor),
+    steps: stepsOf(theEditor, () => finishTyping()),
+    pictureSearch: pictureSearch(theEditor, data.draft, ''),
+    formula: formulaOf(theEditor),
+    stimulus: stimulusBeside(data.draft, ''),
+    zone: zoneOf(theEditor, language, (count) => fill(texts.zoneExpects, count)),
+    organizers: organizersOf(theEditor, thePages),
+    files: filesIn(theEditor, thePages, texts, language, token),
+    blanks: placesToFill(
+      theEditor,
+      () => dialog('fillIns'),
       (count) => fill(texts.blanks, count),
     ),
-    ...written(() => session, language),
-    ...morePages(
-      () => session,
-      () => pageEdits,
-      dialog,
-      texts,
-      language,
-      tokenOfPage(),
-    ),
-    ...languageControls(() => session, language, texts),
-    ...stimulusControls(data.draft, ''),
-    ...pageControls(() => session),
-    ...tryBeside(data.activity),
-    ...stimulusMaking(() => session, data.draft, tokenOfPage(), texts),
+    written: writtenOf(theEditor, language),
+    copies: copiesOfPage(thePages, () => dialog('copies').close(), texts.copiesDo),
+    outline: outlineOf(thePages, () => dialog('outline').close(), texts.outlineDo, token),
+    others: otherActivities(thePages, () => dialog('others'), language),
+    overview: overviewOf(theEditor, () => dialog('overview')),
+    translations: translationsOf(theEditor, () => dialog('languages'), language, texts),
+    settings: pageSettings(theEditor),
+    trial: trialBeside(data.activity),
+    newStimulus: stimulusSetting(theEditor, data.draft, token, texts),
     making: 'printed' as Making,
     link: 'connecting' as Link,
     waiting: 0,
@@ -121,7 +119,8 @@ Alpine.data('workshop', () => {
       const root = this.$root as HTMLElement;
       const connection = new Connection('', (link) => (this.link = link));
       const making = (): Making => this.making;
-      session = new SheetSession({
+      finishTyping = () => this.written.keep();
+      editor = new Editor({
         room: data.draft,
         line: connection,
         store: deviceOutbox(data.who, data.draft),
@@ -135,36 +134,36 @@ Alpine.data('workshop', () => {
         host: root.querySelector<HTMLElement>('[data-surface]')!,
         field: root.querySelector<HTMLTextAreaElement>('[data-field]')!,
         query: '',
-        token: tokenOfPage(),
+        token,
         pictureAway: texts.pictureAway,
         together: false,
         nameOf: () => '',
         say: (words) => (this.notice = words),
-        editFormula: (mark) => void this.openFormula(mark),
+        editFormula: (mark) => void this.formula.open(mark),
         madeZone: () => this.nameNewZone(),
         mayWrite: () => this.opened,
         changed: () => this.refresh(),
         refused: () => (this.notice = texts.refusedOther),
-        applied: () => this.renewTry(),
+        applied: () => this.trial.renew(),
       });
-      session.surface.onZoom = (percent) => (this.zoom = percent);
-      pageEdits = new Pages(session, language);
-      list = new MarkList(root.querySelector<HTMLElement>('[data-marks]')!, session, texts);
-      this.pick('text');
-      listenForKeys(() => session, {
-        pick: (tool) => this.pick(tool),
+      editor.surface.onZoom = (percent) => (this.view.percent = percent);
+      pages = new Pages(editor, language);
+      list = new MarkList(root.querySelector<HTMLElement>('[data-marks]')!, editor, texts);
+      this.tools.pick('text');
+      listenForKeys(theEditor, {
+        pick: (tool) => this.tools.pick(tool),
         showKeys: () => this.openDialog('keys'),
       });
-      window.addEventListener('pagehide', () => this.keepTyping());
+      window.addEventListener('pagehide', finishTyping);
       // Whoever goes on to something else has finished typing.
-      (this.$root as HTMLElement).addEventListener('focusout', () => this.keepTyping());
+      root.addEventListener('focusout', finishTyping);
       void this.enter(connection).catch(reloadSoon);
     },
 
     async enter(connection: Connection): Promise<void> {
-      await Promise.all([connection.start(), connection.enter(session.client, true)]);
+      await Promise.all([connection.start(), connection.enter(editor.client, true)]);
       this.opened = true;
-      await session.client.recover();
+      await editor.client.recover();
       this.refresh();
       this.openAt(location.hash.slice(1));
     },
@@ -172,36 +171,37 @@ Alpine.data('workshop', () => {
     /** The ready check leads to what it found: the address says to what. */
     openAt(place: string): void {
       const [, kind, id] = /^(page|mark)-(\d+)$/.exec(place) ?? [];
-      if (place === 'fill-ins') this.openFillIns();
-      else if (kind === 'page') this.turnToPage(Number(id));
+      if (place === 'fill-ins') this.blanks.open();
+      else if (kind === 'page') this.pages.turnTo(Number(id));
       else if (kind === 'mark') this.openMark(Number(id));
       else if (place) document.getElementById(place)?.focus();
     },
 
     openMark(id: number): void {
-      const mark = session.sheets.mark(id);
+      const mark = editor.sheets.mark(id);
       if (!mark) return;
-      session.turnToPage(mark.page);
-      session.use('choose');
-      session.choose(mark);
-      this.exactOpen = true;
+      editor.turnToPage(mark.page);
+      editor.use('choose');
+      editor.choose(mark);
+      this.chosen.exactOpen = true;
     },
 
     refresh(): void {
-      if (!session) return;
+      if (!editor) return;
       list?.refresh();
-      this.refreshControls(language);
-      this.refreshZone();
-      this.refreshFillIns();
-      if (this.other) this.listLines();
-      const { sheets } = session;
-      this.showUnit(sheets.unit);
-      this.waiting = session.client.waiting;
-      const page = sheets.page(session.page);
-      this.refreshWritten(page);
+      this.tools.refresh();
+      this.chosen.refresh();
+      this.pages.refresh(language);
+      this.steps.refresh();
+      this.zone.refresh();
+      this.blanks.refresh();
+      if (this.translations.other) this.translations.refresh();
+      this.waiting = editor.client.waiting;
+      const page = editor.sheets.page(editor.page);
+      this.written.refresh(page);
       if (!page) return;
-      this.showSettings(page);
-      this.showStimulus(page.stimulus);
+      this.settings.show(page, editor.sheets.unit);
+      this.stimulus.show(page.stimulus);
     },
 
     get keptText(): string {
@@ -221,34 +221,25 @@ Alpine.data('workshop', () => {
 
     make(making: Making): void {
       this.making = making;
-      session.zoning = making === 'zone';
+      editor.zoning = making === 'zone';
       if (making !== 'zone') return;
-      this.pickFigure('rectangle');
-      session.use('shape');
+      this.tools.pickFigure('rectangle');
+      editor.use('shape');
     },
 
     nameNewZone(): void {
-      this.exactOpen = true;
+      this.chosen.exactOpen = true;
       void this.$nextTick(() => document.querySelector<HTMLInputElement>('[data-zone-name]')?.focus());
     },
 
-    get untranslatedText(): string {
-      return this.untranslated === 0 ? texts.allTranslated : fill(texts.untranslated, this.untranslated);
-    },
-
-    undo(): void {
-      this.keepTyping();
-      session.undo();
-    },
-
     addPage(): void {
-      session.turnToPage(pageEdits.add());
+      editor.turnToPage(pages.add());
     },
 
-    duplicatePage: () => pageEdits.duplicate(),
-    pageUp: () => pageEdits.move(-1),
-    pageDown: () => pageEdits.move(1),
-    takePageOut: () => pageEdits.takeOut(),
+    duplicatePage: () => pages.duplicate(),
+    pageUp: () => pages.move(-1),
+    pageDown: () => pages.move(1),
+    takePageOut: () => pages.takeOut(),
 
     openDialog(name: string): void {
       dialog(name).showModal();
@@ -256,10 +247,6 @@ Alpine.data('workshop', () => {
 
     closeDialog(name: string): void {
       dialog(name).close();
-    },
-
-    closeKeys(): void {
-      this.closeDialog('keys');
     },
   };
 });

@@ -47,7 +47,7 @@ public sealed class BoardModel(
         }, looks ? $"/here?as={me.Id}" : null, looks ? texts["Board.BackToMine"].Value : null)
         {
             LooksOnly = looks,
-            Key = looks ? null : keys.Of(me),
+            Key = looks ? null : keys.Of(me).Text,
             OthersHref = looks ? null : $"/others?as={me.Id}",
         };
         return Page();

@@ -2,6 +2,7 @@ using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.Extensions.Localization;
+using Yardang.Core.Boards;
 using Yardang.Core.Lessons;
 using Yardang.Core.Rooms;
 using Yardang.Data.School;
@@ -18,11 +19,12 @@ namespace Yardang.Web.Pages;
 /// <param name="Group">The number of a group that was dissolved; 0 for others.</param>
 /// <param name="Returning">Who of it would come back, by name; empty if nobody can.</param>
 /// <param name="Waiting">How much on it waits for a decision.</param>
-public sealed record BoardLine(Guid Id, string Title, string State, int Group, string Returning, int Waiting);
+/// <param name="LastActivity">When a student last did something there; null if none has.</param>
+public sealed record BoardLine(Guid Id, string Title, string State, int Group, string Returning, int Waiting, DateTimeOffset? LastActivity);
 
 /// <summary>Every board of a lesson: also those of dissolved groups, of people who were taken out, and the own boards of those in a group.</summary>
 [Authorize]
-public sealed class BoardsModel(AccessResolver access, LessonPeople people, RoomHosts hosts, IStringLocalizer<UiTexts> texts) : PageModel
+public sealed class BoardsModel(AccessResolver access, LessonPeople people, BoardSummaries summaries, RoomHosts hosts, IStringLocalizer<UiTexts> texts) : PageModel
 {
     public LessonRecord Lesson { get; private set; } = null!;
 
@@ -40,7 +42,8 @@ public sealed class BoardsModel(AccessResolver access, LessonPeople people, Room
         MayChange = await access.LessonAsync(Visitor.Of(HttpContext), id, Power.Runs) is not null;
         var waiting = new Dictionary<Guid, int>();
         await (await hosts.GetAsync(id)).LookAsync(r => waiting = ((Lesson)r).Waiting.GroupBy(w => w.Board).ToDictionary(w => w.Key, w => w.Sum(x => x.Count)));
-        Boards = [.. (await people.FindAsync(lesson)).Select(b => LineOf(b, waiting.GetValueOrDefault(b.Board.Id)))];
+        var known = await summaries.OfAsync(id);
+        Boards = [.. (await people.FindAsync(lesson)).Select(b => LineOf(b, waiting.GetValueOrDefault(b.Board.Id), known.GetValueOrDefault(b.Board.Id)))];
         return Page();
     }
 
@@ -71,7 +74,7 @@ public sealed class BoardsModel(AccessResolver access, LessonPeople people, Room
         return (await room.SubmitAsync(set!, Actor.Program)).Envelope is not null;
     }
 
-    private BoardLine LineOf(KnownBoard known, int waiting)
+    private BoardLine LineOf(KnownBoard known, int waiting, BoardSummary? summary)
     {
         var (board, isUsedNow, whose, number) = known;
         var state = isUsedNow ? "Now" : whose switch
@@ -84,7 +87,8 @@ public sealed class BoardsModel(AccessResolver access, LessonPeople people, Room
         };
         var returning = whose == Whose.Group && !isUsedNow ? string.Join(", ", ReturningTo(known).Select(p => p.Name)) : "";
         var title = whose == Whose.Teacher ? texts["Circulate.Mine"].Value : board.Title;
-        return new(board.Id, title, state, whose == Whose.Group && !isUsedNow ? number : 0, returning, waiting);
+        DateTimeOffset? lastActivity = summary?.LastActivity is { } at ? DateTimeOffset.FromUnixTimeMilliseconds(at) : null;
+        return new(board.Id, title, state, whose == Whose.Group && !isUsedNow ? number : 0, returning, waiting, lastActivity);
     }
 
     private static IEnumerable<LessonPerson> ReturningTo(KnownBoard board) => board.Board.People.Where(p => p.Standing == Standing.In);

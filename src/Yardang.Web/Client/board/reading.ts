@@ -1,19 +1,20 @@
 // In which languages a student reads what the teacher wrote: one, or two at once. Remembered on this device for each of its people.
 
+import type { Editor } from '../editor/editor';
 import type { Mark } from '../room/marks';
 import { languagesOf, nameOfLanguage, saidBy, textIn } from '../surface/in-language';
-import type { SheetSession } from './sheet-session';
 
 const primary = (tag: string) => tag.split('-')[0]!;
 
-export function languageChoice(session: () => SheetSession, who: string, home: string, written: string) {
+export function readingOf(editor: () => Editor, who: string, home: string, written: string) {
   const key = `yardang-languages-${who}`;
   let chosen: string[] | null = null;
 
   return {
-    languageChoices: [] as { code: string; name: string }[],
+    choices: [] as { code: string; name: string }[],
     first: '',
     second: '',
+    /** The directions of the activity and of the page in sight, in the second language. */
     otherDirections: '',
     otherPageDirections: '',
     starters: [] as string[],
@@ -21,40 +22,35 @@ export function languageChoice(session: () => SheetSession, who: string, home: s
     glossary: [] as { key: number; first: string; second: string }[],
 
     /** Brings what is read up to date with what the board says and what was chosen. */
-    refreshLanguages(): void {
-      const { sheets } = session();
+    refresh(): void {
+      const { sheets } = editor();
       const there = languagesOf(sheets);
-      if (there.join() !== this.languageChoices.map((c) => c.code).join())
-        this.languageChoices = there.map((code) => ({ code, name: nameOfLanguage(code) }));
+      if (there.join() !== this.choices.map((c) => c.code).join())
+        this.choices = there.map((code) => ({ code, name: nameOfLanguage(code) }));
       chosen ??= JSON.parse(localStorage.getItem(key) ?? 'null') as string[] | null;
       const wished = [...(chosen ?? [home, ...navigator.languages.map(primary)]), written];
       const first = wished.find((code) => there.includes(code)) ?? there[0] ?? '';
       const second = chosen?.[1] && there.includes(chosen[1]) ? chosen[1] : '';
-      if (first !== this.first || second !== this.second) session().readIn(first ? [first] : []);
+      if (first !== this.first || second !== this.second) editor().readIn(first ? [first] : []);
       [this.first, this.second] = [first, second];
-      const page = sheets.page(session().page);
+      const page = sheets.page(editor().page);
       this.otherDirections = second ? (sheets.directions[second] ?? '') : '';
       this.otherPageDirections = second ? (page?.directions[second] ?? '') : '';
       this.starters = (page?.starters ?? []).map((texts) => textIn(texts, [first], written));
-      this.glossary = second && page ? this.inBoth(sheets.visible(page.id)) : [];
+      this.glossary = second && page ? inBoth(sheets.visible(page.id), first, second) : [];
     },
 
-    inBoth(marks: readonly Mark[]): { key: number; first: string; second: string }[] {
-      return marks
-        .filter((m) => m.byStaff)
-        .map((m) => ({ key: m.id, first: saidBy(m, [this.first], written), second: saidBy(m, [this.second], written) }))
-        .filter((line) => line.first && line.first !== line.second);
-    },
-
-    read(first: string, second: string): void {
+    choose(first: string, second: string): void {
       chosen = second && second !== first ? [first, second] : [first];
       localStorage.setItem(key, JSON.stringify(chosen));
-      session().changed();
-    },
-
-    /** Begins a text with the beginning of a sentence. */
-    start(starter: string): void {
-      if (starter) session().writeWith(`${starter} `);
+      editor().changed();
     },
   };
+
+  function inBoth(marks: readonly Mark[], first: string, second: string) {
+    return marks
+      .filter((m) => m.byStaff)
+      .map((m) => ({ key: m.id, first: saidBy(m, [first], written), second: saidBy(m, [second], written) }))
+      .filter((line) => line.first && line.first !== line.second);
+  }
 }

@@ -14,7 +14,7 @@ interface Texts {
   readonly changedSince: string;
 }
 
-export function handInControls(
+export function handingIn(
   lesson: () => RoomClient<LessonState> | null,
   sheets: () => Sheets,
   me: number,
@@ -22,28 +22,28 @@ export function handInControls(
   texts: Texts,
 ) {
   return {
-    handsIn: false,
-    handedIn: false,
-    mayHandIn: true,
-    handInText: texts.handIn,
-    dueText: '',
+    isAsked: false,
+    isDone: false,
+    isAllowed: true,
+    words: texts.handIn,
+    dueWords: '',
 
-    refreshHandIn(): void {
+    refresh(): void {
       const { state } = lesson()!;
       const { dueAt } = state.times;
-      this.handsIn = state.times.handsIn;
-      this.handedIn = state.people.get(me)?.handedInAt != null;
-      this.mayHandIn = !this.handedIn || !state.isOverdue;
-      this.handInText = this.handedIn ? texts.handedIn : texts.handIn;
-      const handedInAt = state.people.get(me)?.handedInAt ?? null;
-      const isChanged = handedInAt !== null && (sheets().lastActivity ?? 0) > handedInAt;
+      const at = state.people.get(me)?.handedInAt ?? null;
+      this.isAsked = state.times.handsIn;
+      this.isDone = at !== null;
+      this.isAllowed = !this.isDone || !state.isOverdue;
+      this.words = this.isDone ? texts.handedIn : texts.handIn;
+      const isChanged = at !== null && (sheets().lastActivity ?? 0) > at;
       const due = dueAt === null ? '' : fill(state.isOverdue ? texts.lateSince : texts.dueAt, showMoment(dueAt, zone));
-      this.dueText = isChanged ? texts.changedSince : due;
+      this.dueWords = isChanged ? texts.changedSince : due;
     },
 
-    toggleHandIn(): void {
+    toggle(): void {
       const room = lesson();
-      if (room?.client) room.submit({ kind: this.handedIn ? 'takeWorkBack' : 'handIn' });
+      if (room?.client) room.submit({ kind: this.isDone ? 'takeWorkBack' : 'handIn' });
     },
   };
 }

@@ -12,34 +12,34 @@ const KINDS: Readonly<Record<StimulusKind, Kind>> = {
 };
 
 /** @param query who asks, as the hub is told: "?as=..." or nothing. */
-export function stimulusControls(room: string, query: string) {
+export function stimulusBeside(room: string, query: string) {
   return {
-    stimulusKind: '' as Kind,
-    stimulusTitle: '',
-    stimulusSource: '',
-    stimulusOpen: false,
+    kind: '' as Kind,
+    title: '',
+    source: '',
+    isOpen: false,
 
-    showStimulus(stimulus: Stimulus | null): void {
-      this.stimulusKind = stimulus ? KINDS[stimulus.kind] : '';
-      this.stimulusTitle = stimulus?.title ?? '';
-      const isLink = this.stimulusKind === 'link';
+    show(stimulus: Stimulus | null): void {
+      this.kind = stimulus ? KINDS[stimulus.kind] : '';
+      this.title = stimulus?.title ?? '';
+      const isLink = this.kind === 'link';
       const source = !stimulus ? '' : isLink ? stimulus.source : `/rooms/${room}/media/${stimulus.source}${query}`;
-      if (source !== this.stimulusSource) this.stimulusOpen = false;
-      this.stimulusSource = source;
+      if (source !== this.source) this.isOpen = false;
+      this.source = source;
     },
 
-    openStimulus(): void {
-      this.stimulusOpen = true;
+    open(): void {
+      this.isOpen = true;
       dialog().showModal();
     },
 
     /** Nothing goes on playing in a closed dialog. */
-    closeStimulus(): void {
-      this.stimulusOpen = false;
+    close(): void {
+      this.isOpen = false;
       dialog().close();
     },
 
-    enlargeStimulus(): void {
+    enlarge(): void {
       void dialog().querySelector<HTMLElement>('[data-stage]')?.requestFullscreen();
     },
   };

@@ -1,6 +1,6 @@
 // What is set for the page in sight, size, paper and tools, and the unit of the whole activity.
 
-import type { SheetSession } from '../board/sheet-session';
+import type { Editor } from '../editor/editor';
 import { type Axis, type Change, PLAIN, type Page, type Paper, PaperKind, Property } from '../room/marks';
 
 const SIZES: Record<string, { width: number; height: number }> = {
@@ -14,28 +14,29 @@ const SIZES: Record<string, { width: number; height: number }> = {
 
 const THOUSAND = 1000;
 
-export function pageControls(session: () => SheetSession) {
-  const change = (change: Change) => session().submit({ kind: 'makeChanges', changes: [change] }, session().newId());
+export function pageSettings(editor: () => Editor) {
+  const change = (change: Change) => editor().change(change);
 
   return {
     size: 'a4wide',
-    paperKind: 0,
+    paper: 0,
     spacing: '',
     acrossText: '',
     upText: '',
     columns: 3,
     rows: 4,
-    paperWrong: false,
-    pageWithheld: 0,
+    isWrong: false,
+    withheld: 0,
     unit: 0,
 
-    showSettings(page: Page): void {
-      this.pageWithheld = page.withheld;
+    show(page: Page, unit: number): void {
+      this.unit = unit;
+      this.withheld = page.withheld;
       const isSize = ([, s]: [string, { width: number; height: number }]) =>
         s.width === page.size.width && s.height === page.size.height;
       this.size = Object.entries(SIZES).find(isSize)?.[0] ?? '';
       const { paper } = page;
-      this.paperKind = paper.kind;
+      this.paper = paper.kind;
       this.spacing = paper.spacing > 0 ? String(paper.spacing / 100) : '';
       this.acrossText = axisText(paper.across);
       this.upText = axisText(paper.up);
@@ -43,26 +44,22 @@ export function pageControls(session: () => SheetSession) {
       this.rows = paper.rows || 4;
     },
 
-    showUnit(unit: number): void {
-      this.unit = unit;
-    },
-
     pickSize(size: string): void {
       const value = SIZES[size];
-      if (value) change({ property: Property.Size, target: session().page, value });
+      if (value) change({ property: Property.Size, target: editor().page, value });
     },
 
     /** A picture is a paper only once there is one: until then the field for it is shown. */
     pickPaper(kind: number): void {
-      if (kind === PaperKind.Picture) this.paperKind = kind;
+      if (kind === PaperKind.Picture) this.paper = kind;
       else this.setPaper({ ...PLAIN, kind });
     },
 
     async takePaper(event: Event): Promise<void> {
       const input = event.target as HTMLInputElement;
       const file = input.files?.[0];
-      if (!file || !session().mayWrite()) return;
-      const taken = await session().pictures.upload(file);
+      if (!file || !editor().mayWrite()) return;
+      const taken = await editor().pictures.upload(file);
       input.value = '';
       if (taken) this.setPaper({ ...PLAIN, kind: PaperKind.Picture, media: taken.media });
     },
@@ -75,7 +72,7 @@ export function pageControls(session: () => SheetSession) {
     typedAxes(): void {
       const across = readAxis(this.acrossText);
       const up = readAxis(this.upText);
-      this.paperWrong = across === undefined || up === undefined;
+      this.isWrong = across === undefined || up === undefined;
       if (across !== undefined && up !== undefined) this.setPaper({ across, up });
     },
 
@@ -84,21 +81,21 @@ export function pageControls(session: () => SheetSession) {
     },
 
     setPaper(values: Partial<Paper>): void {
-      const page = session().sheets.page(session().page);
+      const page = editor().sheets.page(editor().page);
       if (!page) return;
       const value = { ...page.paper, ...values };
       const isSpacing = value.spacing === 0 || (value.spacing >= 200 && value.spacing <= 5000);
       const isTable = [value.columns, value.rows].every((n) => Number.isInteger(n) && n >= 0 && n <= 60);
-      this.paperWrong = !isSpacing || !isTable;
-      if (!this.paperWrong) change({ property: Property.Paper, target: page.id, value });
+      this.isWrong = !isSpacing || !isTable;
+      if (!this.isWrong) change({ property: Property.Paper, target: page.id, value });
     },
 
     toggleTool(tool: number): void {
-      change({ property: Property.Withheld, target: session().page, value: this.pageWithheld ^ tool });
+      change({ property: Property.Withheld, target: editor().page, value: this.withheld ^ tool });
     },
 
     withholds(tool: number): boolean {
-      return (this.pageWithheld & tool) !== 0;
+      return (this.withheld & tool) !== 0;
     },
 
     pickUnit(unit: number): void {

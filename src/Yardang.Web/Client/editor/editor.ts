@@ -5,7 +5,7 @@ import { type Line, RoomClient } from '../room/room-client';
 import { type OutboxStore } from '../room/outbox-store';
 import { type Me, Sheets } from '../room/sheets';
 import type { Command, Envelope } from '../room/wire';
-import { type Mark, type NewMark, isBox } from '../room/marks';
+import { type Change, type Mark, type NewMark, isBox } from '../room/marks';
 import { LiveInk } from '../surface/live-ink';
 import { PageSurface, type Tool } from '../surface/page-surface';
 import { Pictures } from '../surface/pictures';
@@ -26,7 +26,7 @@ export type ToolName = 'pen' | 'text' | 'note' | 'shape' | 'connect' | 'picture'
 
 const HERE_EVERY_MS = 120;
 
-export interface SessionOptions {
+export interface EditorOptions {
   readonly room: string;
   readonly line: Line;
   readonly store: OutboxStore | null;
@@ -58,7 +58,7 @@ export interface SessionOptions {
   applied?(envelope: Envelope): void;
 }
 
-export class SheetSession implements SheetContext {
+export class Editor implements SheetContext {
   readonly live = new LiveInk();
   readonly pointers: Pointers;
   readonly surface: PageSurface;
@@ -78,7 +78,7 @@ export class SheetSession implements SheetContext {
   private copied: NewMark[] = [];
   private hereAt = 0;
 
-  constructor(private readonly options: SessionOptions) {
+  constructor(private readonly options: EditorOptions) {
     this.pointers = new Pointers((actor) => options.nameOf(actor));
     this.surface = new PageSurface(options.host, this.live, this.pointers);
     this.surface.written = options.written;
@@ -170,6 +170,11 @@ export class SheetSession implements SheetContext {
 
   submit(command: Command, gesture: number): void {
     this.client.submit(command, gesture);
+  }
+
+  /** Changes properties, as one gesture of its own. */
+  change(...changes: Change[]): void {
+    this.submit({ kind: 'makeChanges', changes }, this.newId());
   }
 
   preview(data: unknown[]): void {

@@ -1,45 +1,49 @@
 // Places to fill in, all over the activity: asked for in one dialog, filled in as one gesture.
 
-import type { SheetSession } from '../board/sheet-session';
+import type { Editor } from '../editor/editor';
 import { type Change, type Mark, Property, type Texts, isBox } from '../room/marks';
 import { filledBody, filledIn, fillInsOf, wordsOf } from './fill-ins';
 
-export function fillInControls(session: () => SheetSession, blanksText: (count: number) => string) {
+export function placesToFill(
+  editor: () => Editor,
+  dialog: () => HTMLDialogElement,
+  wordsFor: (count: number) => string,
+) {
   let scheduled = false;
 
   return {
-    blanks: [] as { name: string; value: string }[],
-    blanksText: '',
+    all: [] as { name: string; value: string }[],
+    words: '',
 
     /** When the hand is at rest: all words of all pages are read. */
-    refreshFillIns(): void {
+    refresh(): void {
       if (scheduled) return;
       scheduled = true;
-      requestIdleCallback(() => this.findFillIns(), { timeout: 300 });
+      requestIdleCallback(() => this.find(), { timeout: 300 });
     },
 
-    findFillIns(): void {
+    find(): void {
       scheduled = false;
-      const names = fillInsOf(saidIn(session()));
-      if (names.join('\n') === this.blanks.map((b) => b.name).join('\n')) return;
-      this.blanks = names.map((name) => ({ name, value: this.blanks.find((b) => b.name === name)?.value ?? '' }));
-      this.blanksText = blanksText(names.length);
+      const names = fillInsOf(saidIn(editor()));
+      if (names.join('\n') === this.all.map((b) => b.name).join('\n')) return;
+      this.all = names.map((name) => ({ name, value: this.all.find((b) => b.name === name)?.value ?? '' }));
+      this.words = wordsFor(names.length);
     },
 
-    openFillIns(): void {
-      fillInsDialog().showModal();
+    open(): void {
+      dialog().showModal();
     },
 
     fillIn(): void {
-      const values = new Map(this.blanks.map((b) => [b.name.toLowerCase(), b.value]));
-      const changes = changesFor(session(), values);
-      if (changes.length > 0) session().submit({ kind: 'makeChanges', changes }, session().newId());
-      fillInsDialog().close();
+      const values = new Map(this.all.map((b) => [b.name.toLowerCase(), b.value]));
+      const changes = changesFor(editor(), values);
+      if (changes.length > 0) editor().change(...changes);
+      dialog().close();
     },
   };
 }
 
-function* saidIn({ sheets }: SheetSession): Iterable<string> {
+function* saidIn({ sheets }: Editor): Iterable<string> {
   yield* Object.values(sheets.name);
   yield* Object.values(sheets.directions);
   for (const page of sheets.pages) {
@@ -49,7 +53,7 @@ function* saidIn({ sheets }: SheetSession): Iterable<string> {
   }
 }
 
-function changesFor({ sheets }: SheetSession, values: ReadonlyMap<string, string>): Change[] {
+function changesFor({ sheets }: Editor, values: ReadonlyMap<string, string>): Change[] {
   const changes: Change[] = [];
   const texts = (property: Property, target: number, before: Texts) => {
     const after = Object.fromEntries(Object.entries(before).map(([k, text]) => [k, filledIn(text, values)]));
@@ -72,8 +76,4 @@ function changesOf(mark: Mark, values: ReadonlyMap<string, string>): Change[] {
   if (!isBox(body)) return [{ property: Property.Body, target: mark.id, value: body }];
   const { words, width, height } = body;
   return [{ property: Property.Words, target: mark.id, value: { words, width, height } }];
-}
-
-function fillInsDialog(): HTMLDialogElement {
-  return document.querySelector<HTMLDialogElement>('[x-ref="fillIns"]')!;
 }

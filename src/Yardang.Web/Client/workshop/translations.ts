@@ -4,9 +4,11 @@ import { type BoxBody, type Change, type Mark, type Page, Grip, Property, type T
 import { fill } from '../page-data';
 import { nameOfLanguage } from '../surface/in-language';
 import { fitTranslation } from '../surface/text-fit';
-import type { SheetSession } from '../board/sheet-session';
+import type { Editor } from '../editor/editor';
 
 export interface LanguageTexts {
+  readonly untranslated: string;
+  readonly allTranslated: string;
   readonly languageName: string;
   readonly languageDirections: string;
   readonly languagePageName: string;
@@ -32,7 +34,12 @@ interface Saying extends Omit<Line, 'text'> {
 const OFFERED =
   'ar bg bn bs cs da de el en es et fa fi fr ga he hi hr hu it ja ka ko ku lt lv mk mt nl no pl ps pt ro ru sk sl so sq sr sv ta ti tr uk ur vi zh';
 
-export function languageControls(session: () => SheetSession, language: string, texts: LanguageTexts) {
+export function translationsOf(
+  editor: () => Editor,
+  dialog: () => HTMLDialogElement,
+  language: string,
+  texts: LanguageTexts,
+) {
   const set = (all: Texts, code: string, text: string): Texts => {
     const rest = Object.fromEntries(Object.entries(all).filter(([l]) => l !== code));
     return text.trim() ? { ...rest, [code]: text.trim() } : rest;
@@ -46,18 +53,22 @@ export function languageControls(session: () => SheetSession, language: string, 
     lines: [] as Line[],
     untranslated: 0,
 
-    openLanguages(): void {
-      this.listLines();
-      ((this as any).$refs['languages'] as HTMLDialogElement).showModal();
+    get untranslatedText(): string {
+      return this.untranslated === 0 ? texts.allTranslated : fill(texts.untranslated, this.untranslated);
     },
 
-    chooseOther(code: string): void {
+    open(): void {
+      this.refresh();
+      dialog().showModal();
+    },
+
+    choose(code: string): void {
       this.other = code;
-      this.listLines();
+      this.refresh();
     },
 
     /** A line in which somebody writes is left alone; the others are brought up to date. */
-    listLines(): void {
+    refresh(): void {
       const sayings = this.other ? this.sayings() : [];
       this.untranslated = sayings.filter((s) => !s.said).length;
       if (document.activeElement?.closest('.translations')) return;
@@ -67,12 +78,12 @@ export function languageControls(session: () => SheetSession, language: string, 
     translate(key: string, text: string): void {
       const saying = this.sayings().find((s) => s.key === key);
       if (!saying || saying.said === text.trim()) return;
-      session().submit({ kind: 'makeChanges', changes: [saying.change(text)] }, session().newId());
+      editor().change(saying.change(text));
     },
 
     /** Everything that is said in the activity's own language, in reading order. */
     sayings(): Saying[] {
-      const { sheets } = session();
+      const { sheets } = editor();
       const { other } = this;
       const ofTexts = (
         key: string,

@@ -1,7 +1,7 @@
 // The cupboard's organizers: searched, seen as small pictures, filled with the teacher's topic, and put on the page as ordinary marks.
 
 import { decode } from '@msgpack/msgpack';
-import type { SheetSession } from '../board/sheet-session';
+import type { Editor } from '../editor/editor';
 import { readMark } from '../wire/forms';
 import type { Mark } from '../room/marks';
 import { drawMark } from '../surface/draw';
@@ -26,59 +26,60 @@ interface Sent {
   readonly marks: string;
 }
 
-export function organizerControls(session: () => SheetSession, pages: () => Pages) {
+export function organizersOf(editor: () => Editor, pages: () => Pages) {
   let all: Organizer[] = [];
 
   return {
-    organizerSearch: '',
-    organizersFound: [] as Organizer[],
-    organizer: '',
-    organizerBlanks: [] as { name: string; value: string }[],
+    words: '',
+    found: [] as Organizer[],
+    /** Key of the one that is looked at. */
+    picked: '',
+    blanks: [] as { name: string; value: string }[],
 
-    async openOrganizers(): Promise<void> {
-      organizersDialog().showModal();
-      const { width, height } = session().sheets.page(session().page)!.size;
+    async open(): Promise<void> {
+      dialog().showModal();
+      const { width, height } = editor().sheets.page(editor().page)!.size;
       const answer = await fetch(`?handler=Organizers&width=${width}&height=${height}`);
       const sent = (await answer.json()) as Sent[];
       all = sent.map((o) => ({ ...o, marks: (decode(bytesOf(o.marks)) as any[][]).map(readMark).map(fitted) }));
-      this.organizer = '';
-      this.searchOrganizers();
+      this.picked = '';
+      this.search();
     },
 
-    searchOrganizers(): void {
-      const words = this.organizerSearch.toLowerCase().split(/\s+/);
-      this.organizersFound = all.filter((o) => words.every((w) => `${o.name} ${o.words}`.toLowerCase().includes(w)));
-      if (!this.organizersFound.some((o) => o.key === this.organizer)) this.organizer = '';
+    search(): void {
+      const words = this.words.toLowerCase().split(/\s+/);
+      this.found = all.filter((o) => words.every((w) => `${o.name} ${o.words}`.toLowerCase().includes(w)));
+      if (!this.found.some((o) => o.key === this.picked)) this.picked = '';
       requestAnimationFrame(drawPictures);
     },
 
-    pickOrganizer(key: string): void {
-      this.organizer = key;
+    pick(key: string): void {
+      this.picked = key;
       const marks = all.find((o) => o.key === key)!.marks;
-      this.organizerBlanks = fillInsOf(marks.flatMap((m) => wordsOf(m.body))).map((name) => ({ name, value: '' }));
+      this.blanks = fillInsOf(marks.flatMap((m) => wordsOf(m.body))).map((name) => ({ name, value: '' }));
     },
 
-    putOrganizer(onNewPage: boolean): void {
-      const chosen = all.find((o) => o.key === this.organizer);
-      if (!chosen || !session().mayWrite()) return;
-      const values = new Map(this.organizerBlanks.map((b) => [b.name.toLowerCase(), b.value]));
-      if (onNewPage) session().turnToPage(pages().add(chosen.name));
-      const sheet = session();
+    put(onNewPage: boolean): void {
+      const chosen = all.find((o) => o.key === this.picked);
+      if (!chosen || !editor().mayWrite()) return;
+      const values = new Map(this.blanks.map((b) => [b.name.toLowerCase(), b.value]));
+      if (onNewPage) editor().turnToPage(pages().add(chosen.name));
+      const sheet = editor();
       const gesture = sheet.newId();
       const filled = chosen.marks.map((mark) => copied(filledMark(mark, values)));
       const marks = copiesOf(filled, () => sheet.newId(), gesture);
       sheet.submit({ kind: 'addMarks', page: sheet.page, marks }, gesture);
-      this.closeOrganizers();
+      this.close();
     },
 
-    closeOrganizers(): void {
-      organizersDialog().close();
+    close(): void {
+      dialog().close();
     },
   };
 
   function drawPictures(): void {
-    const page = session().sheets.page(session().page)!;
-    for (const canvas of organizersDialog().querySelectorAll<HTMLCanvasElement>('canvas[data-organizer]')) {
+    const page = editor().sheets.page(editor().page)!;
+    for (const canvas of dialog().querySelectorAll<HTMLCanvasElement>('canvas[data-organizer]')) {
       const organizer = all.find((o) => o.key === canvas.dataset['organizer']);
       if (!organizer) continue;
       const ratio = window.devicePixelRatio || 1;
@@ -103,6 +104,6 @@ function bytesOf(base64: string): Uint8Array {
   return Uint8Array.from(atob(base64), (c) => c.charCodeAt(0));
 }
 
-function organizersDialog(): HTMLDialogElement {
+function dialog(): HTMLDialogElement {
   return document.querySelector<HTMLDialogElement>('[data-organizers]')!;
 }

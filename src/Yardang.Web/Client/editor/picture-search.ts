@@ -1,6 +1,6 @@
 // The drawer in which pictures are searched. Each comes with its credit, which stays in its description.
 
-import type { SheetSession } from './sheet-session';
+import type { Editor } from './editor';
 
 interface Found {
   readonly id: string;
@@ -10,48 +10,48 @@ interface Found {
 
 const PAUSE_MS = 200;
 
-export function pictureSearchControls(session: () => SheetSession, room: string, query: string) {
+export function pictureSearch(editor: () => Editor, room: string, query: string) {
   let timer: ReturnType<typeof setTimeout> | undefined;
   let asked = 0;
   const address = (path: string) => `/rooms/${room}/pictures${path}${query}`;
 
   return {
-    pictureWords: '',
-    picturesFound: [] as Found[],
-    picturesAsked: false,
+    words: '',
+    found: [] as Found[],
+    isAnswered: false,
 
-    openPictureSearch(): void {
-      if (!session().mayWrite()) return;
+    open(): void {
+      if (!editor().mayWrite()) return;
       drawer().showModal();
-      void this.searchPictures();
+      void this.search();
     },
 
-    typedPictureWords(): void {
+    typed(): void {
       clearTimeout(timer);
-      timer = setTimeout(() => void this.searchPictures(), PAUSE_MS);
+      timer = setTimeout(() => void this.search(), PAUSE_MS);
     },
 
-    async searchPictures(): Promise<void> {
+    async search(): Promise<void> {
       const turn = ++asked;
-      const words = `${query ? '&' : '?'}words=${encodeURIComponent(this.pictureWords)}`;
+      const words = `${query ? '&' : '?'}words=${encodeURIComponent(this.words)}`;
       const answer = await fetch(`${address('')}${words}`).catch(() => null);
       const found = answer?.ok ? ((await answer.json()) as Found[]) : [];
       // An answer to an earlier question says nothing any more.
       if (turn !== asked) return;
-      this.picturesFound = found;
-      this.picturesAsked = true;
+      this.found = found;
+      this.isAnswered = true;
     },
 
     thumbnail(id: string): string {
       return address(`/${id}`);
     },
 
-    async putFound(found: Found): Promise<void> {
-      this.closePictureSearch();
-      await session().pictures.putFrom(address(`/${found.id}`), `${found.title} (${found.credit})`);
+    async put(found: Found): Promise<void> {
+      this.close();
+      await editor().pictures.putFrom(address(`/${found.id}`), `${found.title} (${found.credit})`);
     },
 
-    closePictureSearch(): void {
+    close(): void {
       drawer().close();
     },
   };

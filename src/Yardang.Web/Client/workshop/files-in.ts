@@ -1,7 +1,7 @@
 // Files brought into the workshop: pictures on this page or one page each, SVG as a picture or taken apart, PDF page by page.
 // Nothing is put into the activity before all of it is there; then it is one gesture.
 
-import type { SheetSession } from '../board/sheet-session';
+import type { Editor } from '../editor/editor';
 import { fill } from '../page-data';
 import { isSvg } from '../tools/svg-picture';
 import type { NewPage, Pages } from './pages';
@@ -19,62 +19,59 @@ type Asking = '' | 'pictures' | 'svg' | 'pdf' | 'ink';
 /** How much of a page a picture takes that has it for itself. */
 const SHARE = 0.9;
 
-export function importControls(
-  session: () => SheetSession,
-  pages: () => Pages,
-  texts: ImportTexts,
-  language: string,
-  token: string,
-) {
+export function filesIn(editor: () => Editor, pages: () => Pages, texts: ImportTexts, language: string, token: string) {
   let files: File[] = [];
   let stopped = false;
 
   return {
-    importAsks: '' as Asking,
-    importName: '',
-    importCount: '',
-    importProgress: '',
-    importDone: 0,
-    importPages: 0,
-    importFault: '',
+    asks: '' as Asking,
+    name: '',
+    progress: '',
+    done: 0,
+    pages: 0,
+    fault: '',
 
-    putPictures(event: Event): void {
+    choose(): void {
+      document.querySelector<HTMLInputElement>('[data-pictures]')!.click();
+    },
+
+    taken(event: Event): void {
       const input = event.target as HTMLInputElement;
       this.bringIn([...(input.files ?? [])]);
       input.value = '';
     },
 
-    dropPictures(event: DragEvent): void {
+    dropped(event: DragEvent): void {
       this.bringIn([...(event.dataTransfer?.files ?? [])]);
     },
 
     bringIn(chosen: File[]): void {
-      if (chosen.length === 0 || !session().mayWrite()) return;
+      if (chosen.length === 0 || !editor().mayWrite()) return;
       files = chosen;
       const pdf = chosen.find((f) => f.type === 'application/pdf' || /\.pdf$/i.test(f.name));
-      this.importFault = '';
+      this.fault = '';
       const ink = chosen.find((f) => /\.(inkml|ink\.xml)$/i.test(f.name));
       if (pdf) void this.bringInPdf(pdf);
       else if (ink) void this.bringInInk(ink);
       else if (chosen.length === 1 && isSvg(chosen[0]!)) this.ask('svg', chosen[0]!.name);
       else if (chosen.length > 1) this.ask('pictures', fill(texts.importPictures, chosen.length));
-      else void session().pictures.put(chosen);
+      else void editor().pictures.put(chosen);
     },
 
     ask(asking: Asking, name: string): void {
-      this.importAsks = asking;
-      this.importName = name;
-      if (!importDialog().open) importDialog().showModal();
+      this.asks = asking;
+      this.name = name;
+      if (!dialog().open) dialog().showModal();
     },
 
     putOnThisPage(): void {
-      this.closeImport();
-      void session().pictures.put(files);
+      this.close();
+      void editor().pictures.put(files);
     },
 
     async putOnPages(): Promise<void> {
-      this.closeImport();
-      const sheet = session();
+      this.close();
+      const sheet = editor();
       const { width, height } = sheet.sheets.page(sheet.page)!.size;
       const made: NewPage[] = [];
       for (const file of files) {
@@ -95,15 +92,15 @@ export function importControls(
     },
 
     async takeApart(): Promise<void> {
-      const sheet = session();
+      const sheet = editor();
       const { marksOfSvg } = await import('./svg-marks');
       const page = sheet.sheets.page(sheet.page)!;
       const drawn = await marksOfSvg(files[0]!, page.size, language);
       if (!drawn) {
-        this.importFault = texts.importSvgBad;
+        this.fault = texts.importSvgBad;
         return;
       }
-      this.closeImport();
+      this.close();
       const tie = sheet.newId();
       const gesture = sheet.newId();
       const marks = drawn.map((mark, i) => ({ ...mark, id: i === 0 ? gesture : sheet.newId(), grip: sheet.grip, tie }));
@@ -115,14 +112,14 @@ export function importControls(
     },
 
     async bringInInk(file: File): Promise<void> {
-      const sheet = session();
+      const sheet = editor();
       const body = new FormData();
       body.set('file', file);
       const headers = { RequestVerificationToken: token };
       const answer = await fetch('?handler=Ink', { method: 'POST', body, headers }).catch(() => null);
       if (!answer?.ok) {
         this.ask('ink', file.name);
-        this.importFault = (answer && ((await answer.json()) as { fault: string }).fault) ?? texts.importBad;
+        this.fault = (answer && ((await answer.json()) as { fault: string }).fault) ?? texts.importBad;
         return;
       }
       const strokes = (await answer.json()) as { width: number; points: number[] }[];
@@ -143,22 +140,22 @@ export function importControls(
 
     async bringInPdf(file: File): Promise<void> {
       stopped = false;
-      this.importDone = this.importPages = 0;
-      this.importProgress = '';
+      this.done = this.pages = 0;
+      this.progress = '';
       this.ask('pdf', file.name);
       const { openPdf } = await import('./pdf-pages');
       const pdf = await openPdf(file);
       if (typeof pdf === 'string') {
-        this.importFault = texts.importFaults[pdf] ?? texts.importBad;
+        this.fault = texts.importFaults[pdf] ?? texts.importBad;
         return;
       }
       try {
-        this.importPages = pdf.pages;
+        this.pages = pdf.pages;
         const made: NewPage[] = [];
         for (let n = 1; n <= pdf.pages && !stopped; n++) {
-          this.importProgress = fill(texts.importPage, n, pdf.pages);
+          this.progress = fill(texts.importPage, n, pdf.pages);
           const { picture, width, height, text } = await pdf.page(n);
-          const taken = await session().pictures.upload(picture);
+          const taken = await editor().pictures.upload(picture);
           if (!taken) throw new Error('The picture of a page could not be sent.');
           const description = picture.name.slice(0, 200);
           made.push({
@@ -167,23 +164,23 @@ export function importControls(
             height,
             picture: { x: 0, y: 0, width, height, media: taken.media, description, text },
           });
-          this.importDone = n;
+          this.done = n;
         }
         if (stopped) return;
         pages().addDrawn(made);
-        this.closeImport();
+        this.close();
       } catch {
-        this.importFault = texts.importBad;
+        this.fault = texts.importBad;
       } finally {
         pdf.close();
       }
     },
 
     /** Also while a file is being read: what was read of it is forgotten. */
-    closeImport(): void {
+    close(): void {
       stopped = true;
-      this.importAsks = '';
-      importDialog().close();
+      this.asks = '';
+      dialog().close();
     },
   };
 }
@@ -192,6 +189,6 @@ const MARKS_AT_ONCE = 200;
 /** Ink is large: a message stays below what the server takes. */
 const STROKES_AT_ONCE = 20;
 
-function importDialog(): HTMLDialogElement {
+function dialog(): HTMLDialogElement {
   return document.querySelector<HTMLDialogElement>('[data-import]')!;
 }

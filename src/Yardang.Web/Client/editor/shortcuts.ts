@@ -1,7 +1,7 @@
 // The keyboard on a page: tools by letter, and what is chosen moved by mm and turned by degree. Fields keep their own keys.
 
 import { type NewMark } from '../room/marks';
-import type { SheetSession, ToolName } from './sheet-session';
+import type { Editor, ToolName } from './editor';
 
 const MM = 100;
 const MARKS_TYPE = 'application/x-yardang-marks';
@@ -34,63 +34,63 @@ export interface KeyActions {
   showKeys(): void;
 }
 
-export function listenForKeys(session: () => SheetSession, actions: KeyActions): void {
+export function listenForKeys(editor: () => Editor, actions: KeyActions): void {
   document.addEventListener('keydown', (e) => {
     if (isField(e.target) || document.querySelector('dialog[open]')) return;
-    const done = e.ctrlKey || e.metaKey ? withControl(session(), e) : plain(session(), e, actions);
+    const done = e.ctrlKey || e.metaKey ? withControl(editor(), e) : plain(editor(), e, actions);
     if (done) e.preventDefault();
   });
-  document.addEventListener('copy', (e) => copy(session(), e));
+  document.addEventListener('copy', (e) => copy(editor(), e));
   document.addEventListener('cut', (e) => {
-    if (copy(session(), e)) session().selection.rubOut();
+    if (copy(editor(), e)) editor().selection.rubOut();
   });
-  document.addEventListener('paste', (e) => paste(session(), e));
+  document.addEventListener('paste', (e) => paste(editor(), e));
 }
 
-function withControl(session: SheetSession, e: KeyboardEvent): boolean {
+function withControl(editor: Editor, e: KeyboardEvent): boolean {
   switch (e.key.toLowerCase()) {
     case 'z':
-      if (e.shiftKey) session.redo();
-      else session.undo();
+      if (e.shiftKey) editor.redo();
+      else editor.undo();
       return true;
     case 'y':
-      session.redo();
+      editor.redo();
       return true;
     case 'a':
-      session.use('choose');
-      session.selection.chooseAllMine();
+      editor.use('choose');
+      editor.selection.chooseAllMine();
       return true;
     case 'd':
-      session.selection.duplicate();
+      editor.selection.duplicate();
       return true;
     default:
       return false;
   }
 }
 
-function plain(session: SheetSession, e: KeyboardEvent, actions: KeyActions): boolean {
+function plain(editor: Editor, e: KeyboardEvent, actions: KeyActions): boolean {
   if (e.key === '?') {
     actions.showKeys();
     return true;
   }
   const onControl =
     e.target instanceof HTMLElement && e.target.matches('button, a, summary') && !e.target.dataset['mark'];
-  if (session.selection.marks.length > 0 && !onControl && withChosen(session, e)) return true;
+  if (editor.selection.marks.length > 0 && !onControl && withChosen(editor, e)) return true;
   const tool = TOOLS[e.key];
   if (tool && !e.altKey) {
     actions.pick(tool);
     return true;
   }
-  if (e.key === 'Escape' || (e.key === 'Enter' && !onControl && session.tool === 'shape')) {
-    session.shaper.finish();
-    if (e.key === 'Escape') session.selection.clear();
+  if (e.key === 'Escape' || (e.key === 'Enter' && !onControl && editor.tool === 'shape')) {
+    editor.shaper.finish();
+    if (e.key === 'Escape') editor.selection.clear();
     return true;
   }
   return false;
 }
 
-function withChosen(session: SheetSession, e: KeyboardEvent): boolean {
-  const { selection } = session;
+function withChosen(editor: Editor, e: KeyboardEvent): boolean {
+  const { selection } = editor;
   const arrow = ARROWS[e.key];
   if (arrow) {
     const step = e.shiftKey ? 10 * MM : MM;
@@ -120,10 +120,10 @@ function withChosen(session: SheetSession, e: KeyboardEvent): boolean {
 }
 
 /** The marks go with their words, so that other programs can take those. */
-function copy(session: SheetSession, e: ClipboardEvent): boolean {
-  const copied = session.selection.copy();
+function copy(editor: Editor, e: ClipboardEvent): boolean {
+  const copied = editor.selection.copy();
   if (isField(e.target) || copied.length === 0 || !e.clipboardData) return false;
-  session.copy();
+  editor.copy();
   e.clipboardData.setData(MARKS_TYPE, JSON.stringify(copied));
   e.clipboardData.setData(
     'text/plain',
@@ -136,18 +136,18 @@ function copy(session: SheetSession, e: ClipboardEvent): boolean {
   return true;
 }
 
-function paste(session: SheetSession, e: ClipboardEvent): void {
+function paste(editor: Editor, e: ClipboardEvent): void {
   if (isField(e.target) || !e.clipboardData) return;
   const marks = e.clipboardData.getData(MARKS_TYPE);
   const words = e.clipboardData.getData('text/plain').trim();
   const pictures = [...e.clipboardData.files].filter((f) => f.type.startsWith('image/'));
   if (marks) {
-    session.use('choose');
-    session.selection.paste(JSON.parse(marks) as NewMark[]);
+    editor.use('choose');
+    editor.selection.paste(JSON.parse(marks) as NewMark[]);
   } else if (pictures.length > 0) {
-    void session.pictures.put(pictures);
+    void editor.pictures.put(pictures);
   } else if (words) {
-    session.putText(words);
+    editor.putText(words);
   } else return;
   e.preventDefault();
 }

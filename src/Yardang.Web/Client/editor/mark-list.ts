@@ -1,9 +1,11 @@
 // Everything on the page as a list: for screen readers, and for moving, changing and rubbing out by keyboard.
 
+import { html, render } from 'lit-html';
+import { repeat } from 'lit-html/directives/repeat.js';
 import { kindOf } from '../kinds';
 import type { KindTexts } from '../kinds/kind';
 import type { Mark } from '../room/marks';
-import type { SheetSession } from './sheet-session';
+import type { Editor } from './editor';
 
 export interface MarkListTexts extends KindTexts {
   readonly loose: string;
@@ -18,18 +20,15 @@ export interface MarkListTexts extends KindTexts {
 const LATEST_MS = 300;
 
 export class MarkList {
-  private readonly buttons = new Map<number, HTMLButtonElement>();
-  private readonly nothing = document.createElement('li');
   private readonly kept = new Set<number>();
   private scheduled = false;
 
   constructor(
     private readonly list: HTMLElement,
-    private readonly session: SheetSession,
+    private readonly editor: Editor,
     private readonly texts: MarkListTexts,
   ) {
-    this.nothing.textContent = texts.empty;
-    list.append(this.nothing);
+    this.render();
     list.addEventListener('keydown', (e) => this.key(e));
     list.addEventListener('focusin', (e) => this.choose(this.markOf(e.target)));
   }
@@ -41,47 +40,46 @@ export class MarkList {
     requestIdleCallback(() => this.render(), { timeout: LATEST_MS });
   }
 
+  // By lit-html: a page may hold thousands of marks.
   private render(): void {
     this.scheduled = false;
-    const { sheets, page } = this.session;
-    const marks = sheets.visible(page);
-    // Those that are gone first, so that the others need not change places.
-    const standing = new Set(marks.map((m) => m.id));
-    for (const id of this.buttons.keys()) if (!standing.has(id)) this.remove(id);
-    let next: Element | null = this.list.firstElementChild;
-    for (const mark of marks) {
-      const button = this.buttons.get(mark.id) ?? this.add(mark);
-      const words = this.label(mark);
-      if (button.textContent !== words) button.textContent = words;
-      const item = button.parentElement!;
-      if (item === next) next = next.nextElementSibling;
-      else this.list.insertBefore(item, next ?? this.nothing);
-    }
-    this.nothing.hidden = marks.length > 0;
+    const marks = this.editor.sheets.visible(this.editor.page);
+    const after = this.afterTheFocused(new Set(marks.map((m) => m.id)));
+    const line = (mark: Mark) =>
+      html`<li>
+        <button
+          type="button"
+          dir="auto"
+          data-mark=${mark.id}
+          aria-pressed=${this.kept.has(mark.id)}
+          .textContent=${this.label(mark)}
+        ></button>
+      </li>`;
+    const lines = repeat(marks, (mark) => mark.id, line);
+    render(marks.length > 0 ? lines : html`<li>${this.texts.empty}</li>`, this.list);
+    if (after !== null) this.button(after)?.focus();
   }
 
-  private add(mark: Mark): HTMLButtonElement {
-    const item = document.createElement('li');
-    const button = document.createElement('button');
-    button.type = 'button';
-    button.dir = 'auto';
-    button.dataset['mark'] = String(mark.id);
-    item.append(button);
-    this.buttons.set(mark.id, button);
-    return button;
+  /** The focus goes on to a neighbour when what has it is rubbed out. */
+  private afterTheFocused(standing: ReadonlySet<number>): number | null {
+    const focused = this.markIdOf(document.activeElement);
+    if (focused === null || standing.has(focused)) return null;
+    const listed = [...this.list.querySelectorAll('[data-mark]')].map((b) => this.markIdOf(b)!);
+    const at = listed.indexOf(focused);
+    return (
+      listed.slice(at + 1).find((id) => standing.has(id)) ??
+      listed.slice(0, at).findLast((id) => standing.has(id)) ??
+      null
+    );
   }
 
-  private remove(id: number): void {
-    const item = this.buttons.get(id)!.parentElement!;
-    const neighbour = item.nextElementSibling ?? item.previousElementSibling;
-    if (item.contains(document.activeElement)) neighbour?.querySelector('button')?.focus();
-    item.remove();
-    this.buttons.delete(id);
+  private button(mark: number): HTMLButtonElement | null {
+    return this.list.querySelector<HTMLButtonElement>(`[data-mark="${mark}"]`);
   }
 
   private label(mark: Mark): string {
-    const { texts, session } = this;
-    const mine = mark.author === session.me.number && mark.byStaff === session.me.isStaff;
+    const { texts, editor } = this;
+    const mine = mark.author === editor.me.number && mark.byStaff === editor.me.isStaff;
     const whose = [
       mine ? texts.mine : mark.byStaff ? texts.teacher : texts.other,
       texts.loose,
@@ -93,7 +91,7 @@ export class MarkList {
   }
 
   private words({ body }: Mark): string {
-    const { sheets, surface } = this.session;
+    const { sheets, surface } = this.editor;
     const mark = (id: number) => {
       const other = sheets.mark(id);
       return other ? this.words(other) || this.kind(other) : '';
@@ -106,28 +104,38 @@ export class MarkList {
   }
 
   private choose(mark: Mark | null): void {
-    const kept = [...this.kept].flatMap((id) => this.session.sheets.mark(id) ?? []);
-    if (mark) this.session.selection.choose([...kept, mark]);
-    else this.session.choose(null);
+    const kept = [...this.kept].flatMap((id) => this.editor.sheets.mark(id) ?? []);
+    if (mark) this.editor.selection.choose([...kept, mark]);
+    else this.editor.choose(null);
   }
 
   // By keyboard several are chosen one after the other: what is kept stays chosen while the focus goes on.
   private keep(mark: Mark): void {
     if (!this.kept.delete(mark.id)) this.kept.add(mark.id);
-    this.buttons.get(mark.id)?.setAttribute('aria-pressed', String(this.kept.has(mark.id)));
+    this.render();
+  }
+
+  private letGo(): void {
+    this.kept.clear();
+    this.render();
+  }
+
+  private markIdOf(target: EventTarget | null): number | null {
+    const id = (target as HTMLElement | null)?.dataset?.['mark'];
+    return id === undefined ? null : Number(id);
   }
 
   private markOf(target: EventTarget | null): Mark | null {
-    const id = (target as HTMLElement | null)?.dataset?.['mark'];
-    return (id && this.session.sheets.mark(Number(id))) || null;
+    const id = this.markIdOf(target);
+    return (id !== null && this.editor.sheets.mark(id)) || null;
   }
 
   private key(e: KeyboardEvent): void {
     const mark = this.markOf(e.target);
     if (!mark) return;
-    if (e.key === 'Enter') this.session.edit(mark);
+    if (e.key === 'Enter') this.editor.edit(mark);
     else if (e.key === ' ') this.keep(mark);
-    else if (e.key === 'Escape') this.kept.clear();
+    else if (e.key === 'Escape') this.letGo();
     else return;
     e.preventDefault();
   }

@@ -1,0 +1,36 @@
+// What the ledge says of where my work is. "Kept" is said only of what the server has.
+
+import { fill } from '../page-data';
+import type { Link } from '../room/connection';
+import type { BoardTexts } from './board-data';
+
+export interface Keeping {
+  readonly mode: 'student' | 'look' | 'beside' | 'try' | 'embed';
+  readonly isOpened: boolean;
+  readonly isMoving: boolean;
+  readonly link: Link;
+  /** What the server has not confirmed. */
+  readonly waiting: number;
+  /** Whether it would be lost with this page. */
+  readonly needsPage: boolean;
+  /** My own work that the teacher is asked about. */
+  readonly setAside: number;
+}
+
+export type KeptState = 'kept' | 'sending' | 'here';
+
+export function keptWords(k: Keeping, texts: BoardTexts): string {
+  if (k.mode === 'try') return texts.tryOut;
+  if (k.mode === 'look' || k.mode === 'embed') return texts.onlyLook;
+  if (k.isMoving) return texts.moving;
+  if (!k.isOpened) return texts.opening;
+  if (k.waiting > 0) return k.link === 'open' ? texts.sending : k.needsPage ? texts.keepOpen : texts.keptHere;
+  if (k.setAside > 0) return fill(texts.setAside, k.setAside);
+  return k.link === 'lost' ? texts.keptHere : texts.kept;
+}
+
+export function keptState(k: Keeping): KeptState {
+  if (!k.isOpened || (k.waiting > 0 && k.link !== 'open' && k.needsPage)) return 'sending';
+  if (k.link === 'lost') return 'here';
+  return k.waiting === 0 ? 'kept' : k.link === 'open' ? 'sending' : 'here';
+}

@@ -1,0 +1,33 @@
+// Names of those on this board; somebody new is asked for once, and again after a while.
+
+const ASK_EVERY_MS = 3000;
+
+export class Names {
+  private readonly known = new Map<number, string>();
+  private askedAt = 0;
+
+  constructor(
+    private readonly board: string,
+    private readonly as: string,
+  ) {}
+
+  of(actor: number): string {
+    const known = this.known.get(actor);
+    if (known === undefined && Date.now() - this.askedAt > ASK_EVERY_MS) {
+      this.askedAt = Date.now();
+      void this.ask();
+    }
+    return known ?? '';
+  }
+
+  forget(): void {
+    this.known.clear();
+  }
+
+  private async ask(): Promise<void> {
+    const answer = await fetch(`/rooms/${this.board}/names${this.as}`).catch(() => null);
+    if (!answer?.ok) return;
+    for (const { number, name } of (await answer.json()) as { number: number; name: string }[])
+      this.known.set(number, name);
+  }
+}

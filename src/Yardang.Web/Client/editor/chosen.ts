@@ -1,0 +1,116 @@
+// The marks that are chosen: what they have in common, and what can be done with them.
+
+import { type Body, Grip, type Mark, Property, isBox } from '../room/marks';
+import type { Side } from '../tools/arranging';
+import type { Editor } from './editor';
+
+const MM = 100;
+const TURN_STEP = 15;
+
+type ExactField = 'x' | 'y' | 'width' | 'height' | 'turn';
+
+export function chosenOf(editor: () => Editor) {
+  const selection = () => editor().selection;
+
+  return {
+    count: 0,
+    /** Kind of the only one that is chosen. */
+    kind: '' as Body['kind'] | '',
+    grip: null as Grip | null,
+    tied: false,
+    pinned: false,
+    mayRub: false,
+    mayStyle: false,
+    canConnect: false,
+    hasShape: false,
+    hasWords: false,
+    hasLine: false,
+    fill: 0,
+    looks: 0,
+    description: null as string | null,
+    label: '',
+    tip: { x: 0, y: 0 },
+    exact: { x: 0, y: 0, width: 0, height: 0, turn: 0 },
+    exactOpen: false,
+
+    refresh(): void {
+      const { marks } = selection();
+      this.count = marks.length;
+      this.grip = selection().commonGrip;
+      this.tied = selection().areTied;
+      this.pinned = selection().arePinned;
+      this.canConnect = selection().canConnect;
+      this.mayRub = selection().mayAll(Property.Erased);
+      this.mayStyle = selection().mayAll(Property.Style);
+      this.hasShape = this.mayStyle && marks.every((m) => m.body.kind === 'shape');
+      this.hasWords = this.mayStyle && marks.every((m) => isBox(m.body));
+      this.hasLine = this.mayStyle && marks.every(isLine);
+      this.fill = marks[0]?.style.fill ?? 0;
+      this.looks = marks.reduce((all, m) => all & m.style.looks, marks[0]?.style.looks ?? 0);
+      const body = this.mayStyle ? selection().only?.body : undefined;
+      this.kind = body?.kind ?? '';
+      this.description = body?.kind === 'picture' ? body.description : null;
+      this.label = body?.kind === 'connector' ? (body.label?.text ?? '') : '';
+      if (body?.kind === 'bubble') {
+        const { place } = selection().only!;
+        Object.assign(this.tip, { x: (body.tipX + place.x) / MM, y: (body.tipY + place.y) / MM });
+      }
+      // Number by number: a field in which somebody is typing is left alone as long as its own has not changed.
+      Object.assign(this.exact, selection().exact);
+    },
+
+    duplicate: () => selection().duplicate(),
+    copy: () => editor().copy(),
+    rubOut: () => selection().rubOut(),
+    turnLeft: () => selection().turnBy(-TURN_STEP),
+    turnRight: () => selection().turnBy(TURN_STEP),
+    toFront: () => selection().toFront(),
+    toBack: () => selection().toBack(),
+    toggleTie: () => selection().toggleTie(),
+    togglePin: () => selection().togglePin(),
+    connect: () => selection().connect(),
+    align: (side: Side) => selection().align(side),
+    spread: (across: boolean) => selection().distribute(across),
+    regrip: (grip: Grip) => selection().grip(grip),
+    recolour: (colour: number) => selection().restyle(() => ({ colour })),
+    refill: (fill: number) => selection().restyle(() => ({ fill })),
+    resizeWords: (factor: number) => selection().resizeWords(factor),
+    toggleList: (numbered: boolean) => selection().toggleList(numbered),
+    toggleLooks: (looks: number) => selection().toggleLooks(looks),
+    describe: (words: string) => selection().describe(words),
+    relabel: (text: string) => selection().label(text),
+
+    shows(looks: number): boolean {
+      return (this.looks & looks) !== 0;
+    },
+
+    toggleExact(): void {
+      this.exactOpen = !this.exactOpen;
+    },
+
+    setExact(field: ExactField, value: string): void {
+      selection().setExact(field, Number.parseFloat(value));
+    },
+
+    setTip(axis: 'x' | 'y', value: string): void {
+      const { only } = selection();
+      const at = Math.round(Number.parseFloat(value) * MM);
+      if (only?.body.kind !== 'bubble' || !Number.isFinite(at)) return;
+      const { body, place } = only;
+      selection().remake(axis === 'x' ? { ...body, tipX: at - place.x } : { ...body, tipY: at - place.y });
+    },
+
+    /** The address that hands these out, and nothing else. */
+    handOut: (to: string) =>
+      location.assign(
+        to +
+          selection()
+            .marks.map((m) => m.id)
+            .join(','),
+      ),
+  };
+}
+
+function isLine({ body }: Mark): boolean {
+  return body.kind === 'connector' || (body.kind === 'shape' && body.shape === 1);
+}

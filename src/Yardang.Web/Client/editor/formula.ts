@@ -1,0 +1,112 @@
+// The dialog in which formulas are written: LaTeX, a keypad, and the formula as it will look. What sets it is loaded on first use.
+
+import { type FormulaBody, type Mark, Property } from '../room/marks';
+import type { Typeset } from '../tools/typesetting';
+import type { Editor } from './editor';
+
+/** Height of the type of a new formula, 1/100 mm. */
+const TYPE_SIZE = 800;
+const LONGEST = 1000;
+/** Units of the preview's drawing for one height of the type. */
+const PREVIEW = 100;
+
+export function formulaOf(editor: () => Editor) {
+  let changing: Mark | null = null;
+  let set: Typeset | null = null;
+  let setter: ((source: string) => Typeset) | null = null;
+
+  return {
+    source: '',
+    wrong: '',
+    path: '',
+    isReady: false,
+
+    /** A new one, or one that stands on the page. */
+    async open(mark: Mark | null): Promise<void> {
+      if (!editor().mayWrite()) return;
+      changing = mark?.body.kind === 'formula' ? mark : null;
+      this.source = changing ? (changing.body as FormulaBody).source : '';
+      this.wrong = '';
+      dialog().showModal();
+      setter ??= (await import('../tools/typesetting')).typeset;
+      this.typed();
+    },
+
+    openNew(): void {
+      void this.open(null);
+    },
+
+    openChosen(): void {
+      void this.open(editor().selection.only);
+    },
+
+    typed(): void {
+      set = null;
+      this.isReady = false;
+      const source = this.source.trim().slice(0, LONGEST);
+      if (!setter || !source) {
+        this.path = this.wrong = '';
+        return;
+      }
+      try {
+        set = setter(source);
+        this.wrong = '';
+        this.isReady = true;
+        this.path = set.outline(PREVIEW);
+        // Not by Alpine: attributes in a page's source lose their capital letters.
+        const box = `0 0 ${Math.ceil(set.width * PREVIEW)} ${Math.ceil(set.height * PREVIEW)}`;
+        dialog().querySelector('svg')!.setAttribute('viewBox', box);
+      } catch (e) {
+        // Half a formula is no fault while it is being typed: the last good drawing stays.
+        this.wrong = (e as Error).message || source;
+      }
+    },
+
+    /** Puts a key's LaTeX where the cursor is; the cursor then stands in its first empty place. */
+    typeKey(latex: string): void {
+      const field = dialog().querySelector('textarea')!;
+      const { selectionStart: from, selectionEnd: to } = field;
+      const chosen = this.source.slice(from, to);
+      const hole = latex.indexOf('{}');
+      const put = hole < 0 ? latex : latex.replace('{}', `{${chosen}}`);
+      this.source = this.source.slice(0, from) + put + this.source.slice(to);
+      const at = from + (hole < 0 ? put.length : chosen ? put.length : hole + 1);
+      this.typed();
+      requestAnimationFrame(() => {
+        field.focus();
+        field.setSelectionRange(at, at);
+      });
+    },
+
+    put(): void {
+      if (!set) return;
+      const source = this.source.trim().slice(0, LONGEST);
+      const [width, height] = [Math.ceil(set.width * TYPE_SIZE), Math.ceil(set.height * TYPE_SIZE)];
+      const drawn = { kind: 'formula' as const, width, height, source, outline: set.outline(TYPE_SIZE) };
+      if (changing) {
+        const { x, y } = changing.body as FormulaBody;
+        editor().change({ property: Property.Body, target: changing.id, value: { ...drawn, x, y } });
+      } else putNew(drawn);
+      this.close();
+    },
+
+    close(): void {
+      dialog().close();
+    },
+  };
+
+  function putNew(drawn: Omit<FormulaBody, 'x' | 'y'>): void {
+    const { surface, ink, page, grip } = editor();
+    const id = editor().newId();
+    const middle = surface.middle();
+    const at = { x: Math.round(middle.x - drawn.width / 2), y: Math.round(middle.y - drawn.height / 2) };
+    const style = { colour: ink.colour, width: 0, fill: 0, looks: 0 };
+    editor().submit({ kind: 'addMark', id, page, grip, body: { ...drawn, ...at }, style }, id);
+    editor().use('choose');
+    editor().choose(editor().sheets.mark(id) ?? null);
+  }
+}
+
+function dialog(): HTMLDialogElement {
+  return document.querySelector<HTMLDialogElement>('[data-formula]')!;
+}
