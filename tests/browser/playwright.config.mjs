@@ -1,3 +1,4 @@
+import { availableParallelism } from 'node:os';
 import { defineConfig } from '@playwright/test';
 import { server, use } from './browser.mjs';
 
@@ -8,7 +9,8 @@ export default defineConfig({
   timeout: 60_000,
   expect: { timeout: 10_000 },
   fullyParallel: false,
-  workers: 1,
+  // Each spec has teachers and data of its own. The server, a browser and its pages together keep two cores busy.
+  workers: Math.max(1, Math.floor(availableParallelism() / 2)),
   reporter: [['line'], ['./plain-reporter.mjs']],
   use: { ...use, baseURL: `http://127.0.0.1:${port}` },
   webServer: server(port),

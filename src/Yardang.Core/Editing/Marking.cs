@@ -43,10 +43,13 @@ public static class Marking
         AddMarks(var page, var marks) => WhyNotLate(sheets, page, marks, actor, client, waiting),
         MakeChanges make when make.Changes.IsEmpty || make.Changes.Length > Limits.Changes => Refusal.OutOfRange,
         MakeChanges make => make.Changes.Select(change => WhyNotLate(sheets, change, actor, waiting)).FirstOrDefault(why => why is not null),
-        UndoGesture(var gesture) => waits(gesture) ? null : sheets.Journal.Find(gesture) is not { } mine ? Refusal.NothingToUndo : mine.Actor == actor.Number ? null : Refusal.NotYours,
-        RedoGesture(var gesture) => waits(gesture) ? null : sheets.Journal.Find(gesture) is not { } mine ? Refusal.NothingToUndo : mine.Actor == actor.Number ? null : Refusal.NotYours,
+        UndoGesture(var gesture) => WhyNotLateStep(sheets, gesture, actor, waits),
+        RedoGesture(var gesture) => WhyNotLateStep(sheets, gesture, actor, waits),
         _ => Refusal.NotAllowed,
     };
+
+    private static Refusal? WhyNotLateStep(Sheets sheets, long gesture, Actor actor, Func<long, bool> waits) =>
+        waits(gesture) ? null : sheets.Journal.Find(gesture) is not { } mine ? Refusal.NothingToUndo : mine.Actor == actor.Number ? null : Refusal.NotYours;
 
     private static Refusal? WhyNotLate(Sheets sheets, long page, ImmutableArray<NewMark> marks, Actor actor, int client, Func<long, Mark?> waiting)
     {
