@@ -58,6 +58,7 @@ services.AddSingleton<IRoomSource, SchoolRooms>();
 services.AddSingleton<IRoomKind, DraftRooms>();
 services.AddSingleton<IRoomKind, LessonRooms>();
 services.AddSingleton<IRoomKind, BoardRooms>();
+services.AddSingleton<IRoomKind, WallRooms>();
 services.AddSingleton(provider => new RoomSupport(
     provider.GetRequiredService<EventLog>(), provider.GetRequiredService<IEventStore>(), provider.GetRequiredService<TimeProvider>(),
     provider.GetRequiredService<ILoggerFactory>().CreateLogger<RoomHost>()));
@@ -195,7 +196,7 @@ app.MapGet("/rooms/{room:guid}/pictures/{id}", (HttpContext context, Guid room, 
 app.MapPost("/rooms/{room:guid}/pictures/{id}", (HttpContext context, Guid room, string id, PictureSearchEndpoint pictures) => pictures.TakeAsync(context, room, id)).RequireRateLimiting(UploadLimit.Policy);
 app.MapPost("/rooms/{room:guid}/leftovers", (HttpContext context, Guid room, LeftoversEndpoint leftovers) => leftovers.PostAsync(context, room));
 app.MapGet("/rooms/{room:guid}/names", async (HttpContext context, Guid room, AccessResolver access, LessonPeople people) =>
-    await access.ForRoomAsync(Visitor.Of(context), room) is { Kind: RoomKind.Board, MayLook: true } found ? Results.Ok(await people.NamesAsync(room, found.Actor)) : Results.NotFound());
+    await access.ForRoomAsync(Visitor.Of(context), room) is { Kind: RoomKind.Board or RoomKind.Wall, MayLook: true } found ? Results.Ok(await people.NamesAsync(room, found.Actor)) : Results.NotFound());
 app.MapGet("/my-place", async (HttpContext context, MyPlace places) => await places.OfAsync(Visitor.Of(context)) is { } found ? Results.Ok(found.Place) : Results.NotFound());
 app.MapGet("/here", async (HttpContext context, MyPlace places) => Results.Redirect(await places.OfAsync(Visitor.Of(context)) is { } found ? found.Place.Address : "/?unknown=true"));
 app.MapGet("/lesson/{lesson:guid}/people.json", async (HttpContext context, Guid lesson, AccessResolver access, LessonPeople people) =>

@@ -10,7 +10,7 @@ namespace Yardang.Core.Activities;
 public static class ActivityJson
 {
     /// <summary>The format's version, written into every file.</summary>
-    public const int FormatVersion = 1;
+    public const int FormatVersion = 2;
 
     internal static readonly JsonSerializerOptions Options = new(JsonSerializerDefaults.Web)
     {
@@ -23,13 +23,13 @@ public static class ActivityJson
 
     private sealed record File(int Format, ActivityContent Activity);
 
-    /// <summary>The activity as UTF-8 JSON. The same content always gives the same bytes.</summary>
-    public static byte[] Write(ActivityContent activity) => JsonSerializer.SerializeToUtf8Bytes(new File(FormatVersion, activity), Options);
+    /// <summary>The activity as UTF-8 JSON. The same content always gives the same bytes. What has no parts is written as earlier programs read it.</summary>
+    public static byte[] Write(ActivityContent activity) => JsonSerializer.SerializeToUtf8Bytes(new File(activity.Parts is null ? 1 : FormatVersion, activity), Options);
 
     /// <summary>Reads what <see cref="Write"/> wrote.</summary>
     /// <exception cref="FormatException">It is damaged or newer than this program; the message names the place.</exception>
     public static ActivityContent Read(ReadOnlySpan<byte> json) =>
-        ReadPart(json) is { Pages.IsDefaultOrEmpty: false } activity ? activity : throw new FormatException("The activity has no page.");
+        ReadPart(json) is { } activity && !(activity.Pages.IsDefaultOrEmpty && activity.HasPages) ? activity : throw new FormatException("The activity has no page.");
 
     /// <summary>Reads what <see cref="Write"/> wrote, also of an activity without pages: marks alone.</summary>
     /// <exception cref="FormatException">It is damaged or newer than this program; the message names the place.</exception>

@@ -9,15 +9,6 @@ using Yardang.Core.Wire;
 
 namespace Yardang.Core.Boards;
 
-/// <summary>Work that arrived too late for a rule, kept for the teacher's decision.</summary>
-/// <param name="Number">The event that set it aside.</param>
-/// <param name="Actor">Whose work it is.</param>
-/// <param name="Client">From which tab.</param>
-/// <param name="Counter">Which of its commands.</param>
-/// <param name="Gesture">What it was part of.</param>
-/// <param name="Command">What was asked.</param>
-public sealed record LateWork(long Number, [Inline] Actor Actor, int Client, int Counter, long Gesture, [Inline] Command Command);
-
 /// <summary>The program puts work from an archive on a new board.</summary>
 /// <param name="Content">What stands on it.</param>
 /// <param name="ChangedAt">When a student last changed it, ms; null if none did.</param>
@@ -39,7 +30,7 @@ public sealed record WorkBrought(ActivityContent Content, [Since(2)] long? Chang
 public sealed record BoardSnapshot(SheetsSnapshot Sheets, ImmutableArray<LateWork> SetAside, [OrMinusOne] long? LastActivity, ImmutableArray<Adopted> Adopted, ImmutableArray<LastAct> Acts) : RoomSnapshot;
 
 /// <summary>One working copy of a board activity: what was done over the version that was handed out.</summary>
-public sealed class Board(ActivityContent version) : Room
+public sealed class Board(ActivityContent version) : Room, IWorkRoom
 {
     private readonly SortedDictionary<long, LateWork> _setAside = [];
     private readonly SortedDictionary<int, Adopted> _adopted = [];
@@ -53,6 +44,9 @@ public sealed class Board(ActivityContent version) : Room
 
     /// <summary>Work waiting for the teacher's decision, by the number of its event.</summary>
     public IReadOnlyDictionary<long, LateWork> SetAside => _setAside;
+
+    /// <inheritdoc/>
+    public IEnumerable<int> Writers => Sheets.Marks.Values.Where(m => !m.ByStaff).Select(m => m.Author);
 
     /// <summary>The late changes of the lesson that this board was given, by their numbers.</summary>
     public IReadOnlyDictionary<int, Adopted> Adopted => _adopted;

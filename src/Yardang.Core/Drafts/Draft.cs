@@ -38,7 +38,7 @@ public sealed class Draft : Room
     /// <summary>The activity as it stands, to be frozen into a version or written to an archive.</summary>
     public ActivityContent Content() => new(
         Sheets.Name, Sheets.Directions, [.. Sheets.Pages],
-        [.. Sheets.Pages.SelectMany(p => Sheets.Visible(p.Id))], Sheets.Unit);
+        [.. Sheets.Pages.SelectMany(p => Sheets.Visible(p.Id))], Sheets.Unit, Sheets.Parts is [{ Kind: PartKind.Pages }] ? null : Sheets.Parts);
 
     /// <inheritdoc/>
     protected override Decision DecideCommand(Submission submission, Actor actor, Situation situation)

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Yardang.Core.Activities;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
 using Yardang.Core.Wire;
@@ -76,6 +77,9 @@ public enum Property
 
     /// <summary>How sentences may begin on a page (drafts).</summary>
     Starters = 31,
+
+    /// <summary>The steps of the activity, with what is planned for its walls (drafts).</summary>
+    Parts = 32,
 }
 
 /// <summary>One property of one thing, and what it is now. A closed set.</summary>
@@ -179,6 +183,10 @@ public sealed record Stimulating(long Target, Stimulus? Stimulus) : Change(Targe
 /// <summary>Sentences on a page may begin like this.</summary>
 [Kind((int)Property.Starters)]
 public sealed record Starting(long Target, ImmutableArray<Texts> Starters) : Change(Target, Property.Starters);
+
+/// <summary>The activity has these steps.</summary>
+[Kind((int)Property.Parts)]
+public sealed record Dividing(ImmutableArray<Part> Parts) : Change(0, Property.Parts);
 
 /// <summary>Stands in a reader's copy for a value that they may not know: of what others changed and can take back. Nobody can ask for it.</summary>
 public sealed record Hidden(long Target, Property Property) : Change(Target, Property)

@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Yardang.Core.Activities;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
@@ -18,16 +19,17 @@ public static class ContentRules
     private const long LargestId = 1L << 53;
 
     /// <summary>The first thing that is wrong with an activity; null if nothing is.</summary>
-    public static ContentFault? FaultIn(ActivityContent content) => content.Pages.IsEmpty ? new("The activity has no page.") : FaultInPart(content);
+    public static ContentFault? FaultIn(ActivityContent content) => content.Pages.IsEmpty && content.HasPages ? new("The activity has no page.") : FaultInPart(content);
 
     /// <summary>The same for a part of an activity, which may be marks alone that stand on pages, and hang on marks, that are elsewhere.</summary>
     public static ContentFault? FaultInPart(ActivityContent content)
     {
         if (content.Pages.Length > Limits.Pages) return new($"There are {content.Pages.Length} pages; an activity has at most {Limits.Pages}.");
         if (content.Marks.Length > Limits.Marks) return new($"There are {content.Marks.Length} marks; an activity has at most {Limits.Marks}.");
-        if (!Validity.AllWithin(content.Name, Limits.NameLength)) return new($"The activity's name is longer than {Limits.NameLength} letters, or in too many languages.");
-        if (!Validity.AllWithin(content.Directions, Limits.DirectionsLength)) return new($"The directions are longer than {Limits.DirectionsLength} letters, or in too many languages.");
+        if (!content.Name.IsWithin(Limits.NameLength)) return new($"The activity's name is longer than {Limits.NameLength} letters, or in too many languages.");
+        if (!content.Directions.IsWithin(Limits.DirectionsLength)) return new($"The directions are longer than {Limits.DirectionsLength} letters, or in too many languages.");
         if (!Enum.IsDefined(content.Unit)) return new("The unit of length is unknown.");
+        if (FaultIn(content.Steps) is { } fault) return new(fault);
         var pages = new HashSet<long>();
         for (var i = 0; i < content.Pages.Length; i++)
         {
@@ -37,6 +39,12 @@ public static class ContentRules
 
         return FaultInMarks(content, pages);
     }
+
+    /// <summary>What is wrong with the parts of an activity, in words; null if nothing is.</summary>
+    public static string? FaultIn(ImmutableArray<Part> parts) => parts.IsEmpty ? "The activity has no part."
+        : parts.Length > Part.Most ? $"There are {parts.Length} parts; an activity has at most {Part.Most}."
+        : parts.Select(p => p.Number).Distinct().Count() < parts.Length ? "Two parts have the same number."
+        : parts.Select(p => p.Fault()).FirstOrDefault(fault => fault is not null);
 
     private static ContentFault? FaultInMarks(ActivityContent content, HashSet<long> pages)
     {

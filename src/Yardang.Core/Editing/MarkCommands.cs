@@ -33,14 +33,6 @@ public sealed record UndoGesture(long Gesture) : Command;
 [Kind(4)]
 public sealed record RedoGesture(long Gesture) : Command;
 
-/// <summary>Staff: put work that was set aside on the board after all. The number is that of the event that set it aside.</summary>
-[Kind(5)]
-public sealed record AcceptLateWork(long Number) : Command;
-
-/// <summary>Staff: leave work that was set aside off the board.</summary>
-[Kind(6)]
-public sealed record DiscardLateWork(long Number) : Command;
-
 /// <summary>A mark stands on a page.</summary>
 [Kind(10)]
 public sealed record MarkAdded(Mark Mark) : RoomEvent;
@@ -74,29 +66,3 @@ public sealed record GestureUndone(long Gesture, ImmutableArray<Change> Changes,
 /// <param name="Back">The marks that are back with it, whole as they stand now; null for none.</param>
 [Kind(13)]
 public sealed record GestureRedone(long Gesture, ImmutableArray<Change> Changes, ImmutableArray<long> Skipped, [Since(2), NullIsEmpty] ImmutableArray<Mark>? Back = null) : RoomEvent;
-
-/// <summary>Work arrived when it could no longer be put on the board; it is kept for the teacher's decision.</summary>
-[Kind(14)]
-public sealed record WorkSetAside([Inline] Command Command) : RoomEvent;
-
-/// <summary>The teacher put it on the board after all.</summary>
-/// <param name="Number">The event that set it aside.</param>
-/// <param name="Outcome">What it did, on behalf of its author; null if it no longer fits.</param>
-/// <param name="Person">Whose work it is, by actor number; 0 in old logs.</param>
-/// <param name="Gesture">What it was part of; 0 in old logs.</param>
-[Kind(15)]
-public sealed record LateWorkAccepted(long Number, [Inline, Since(2)] RoomEvent? Outcome, [Since(3)] int Person = 0, [Since(3)] long Gesture = 0) : RoomEvent
-{
-    /// <inheritdoc/>
-    public override bool Names(int person) => person == Person;
-}
-
-/// <summary>The teacher left it off.</summary>
-/// <param name="Number">The event that set it aside.</param>
-/// <param name="Person">Whose work it is, by actor number; 0 in old logs.</param>
-[Kind(16)]
-public sealed record LateWorkDiscarded(long Number, [Since(2)] int Person = 0) : RoomEvent
-{
-    /// <inheritdoc/>
-    public override bool Names(int person) => person == Person;
-}

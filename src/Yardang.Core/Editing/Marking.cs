@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Yardang.Core.Ink;
+using Yardang.Core.Activities;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
@@ -102,7 +103,7 @@ public static class Marking
 
     private static Decision AddPage(Sheets sheets, AddPage add, Actor actor, int client, bool design)
     {
-        if (!design || !actor.IsStaff) return Refusal.NotAllowed;
+        if (!design || !actor.IsStaff || sheets.Parts.All(p => p.Kind != PartKind.Pages)) return Refusal.NotAllowed;
         if (Ids.ClientOf(add.Page.Id) != client) return Refusal.Malformed;
         if (sheets.FindPage(add.Page.Id) is not null) return Refusal.Duplicate;
         if (sheets.PageCount >= Limits.Pages) return Refusal.Full;
@@ -196,15 +197,16 @@ public static class Marking
         PageOrdering(_, var order) => Validity.IsOrder(order),
         Gripping(_, var grip) => Enum.IsDefined(grip),
         PageErasing(var id, var erased) => !erased || sheets.Pages.Any(p => p.Id != id),
-        PageDirecting(_, var directions) => Validity.AllWithin(directions, Limits.DirectionsLength),
+        PageDirecting(_, var directions) => directions.IsWithin(Limits.DirectionsLength),
         Starting(_, var starters) => Validity.AreStarters(starters),
         Stimulating(_, var stimulus) => stimulus is null or { IsValid: true },
         Measuring(var unit) => Enum.IsDefined(unit),
         Wording(_, var words, var width, var height) => Validity.IsValid(words) && Validity.IsSize(width) && Validity.IsSize(height),
         Styling(_, var style) => mark is not null && Validity.IsValid(mark.Body, style),
-        Naming(var name) => Validity.AllWithin(name, Limits.NameLength),
-        PageNaming(_, var name) => Validity.AllWithin(name, Limits.NameLength),
-        Directing(var directions) => Validity.AllWithin(directions, Limits.DirectionsLength),
+        Naming(var name) => name.IsWithin(Limits.NameLength),
+        PageNaming(_, var name) => name.IsWithin(Limits.NameLength),
+        Dividing(var parts) => ContentRules.FaultIn(parts) is null && parts.All(part => sheets.Parts.Any(now => now.Number == part.Number && now.Kind == part.Kind)),
+        Directing(var directions) => directions.IsWithin(Limits.DirectionsLength),
         Sizing(_, var size) => size.IsValid,
         Papering(_, var paper) => paper.IsValid,
         Erasing or Pinning or Withholding => true,

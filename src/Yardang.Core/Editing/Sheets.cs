@@ -21,6 +21,7 @@ public sealed class Sheets
         Name = content.Name;
         Directions = content.Directions;
         Unit = content.Unit;
+        Parts = content.Steps;
         PutInOrder(content.Pages);
         foreach (var mark in content.Marks) Put(mark);
     }
@@ -33,6 +34,9 @@ public sealed class Sheets
 
     /// <summary>In which lengths are shown.</summary>
     public LengthUnit Unit { get; private set; }
+
+    /// <summary>The steps of the activity, in order.</summary>
+    public ImmutableArray<Part> Parts { get; private set; }
 
     /// <summary>The pages in order, without those that were taken out.</summary>
     public IReadOnlyList<Page> Pages => _inOrder;
@@ -65,6 +69,7 @@ public sealed class Sheets
         if (property == Property.Name) return new Naming(Name);
         if (property == Property.Directions) return new Directing(Directions);
         if (property == Property.Unit) return new Measuring(Unit);
+        if (property == Property.Parts) return new Dividing(Parts);
         if (property >= Property.Size)
         {
             return FindPage(target) is not { } page ? null : property switch
@@ -140,7 +145,7 @@ public sealed class Sheets
     /// <summary>Puts an activity in place of what stands here.</summary>
     public void Restore(ActivityContent head, IEnumerable<Mark> marks)
     {
-        (Name, Directions, Unit) = (head.Name, head.Directions, head.Unit);
+        (Name, Directions, Unit, Parts) = (head.Name, head.Directions, head.Unit, head.Steps);
         PutInOrder(head.Pages);
         _marks.Clear();
         FrontOrder = 0;
@@ -150,7 +155,7 @@ public sealed class Sheets
     /// <summary>Puts a snapshot in place of the activity.</summary>
     internal void Restore(SheetsSnapshot snapshot)
     {
-        Restore(new ActivityContent(snapshot.Name, snapshot.Directions, [], [], snapshot.Unit), snapshot.Marks);
+        Restore(new ActivityContent(snapshot.Name, snapshot.Directions, [], [], snapshot.Unit, snapshot.Parts), snapshot.Marks);
         PutPages(snapshot.Pages);
         Journal.Restore(snapshot);
     }
@@ -258,6 +263,7 @@ public sealed class Sheets
             case Naming(var name): Name = name; return;
             case Directing(var directions): Directions = directions; return;
             case Measuring(var unit): Unit = unit; return;
+            case Dividing(var parts): Parts = parts; return;
             case PageErasing(var id, var erased): SetPage(id, p => p with { Erased = erased }); return;
             case PageOrdering(var id, var order): SetPage(id, p => p with { Order = order }); return;
             case PageDirecting(var id, var directions): SetPage(id, p => p with { Directions = directions.IsEmpty ? null : directions }); return;

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Yardang.Core.Activities;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
 
@@ -12,8 +13,9 @@ namespace Yardang.Core.Editing;
 /// <param name="Gestures">What can be undone and redone, each person's in order.</param>
 /// <param name="Writers">Who wrote last what one of them changed.</param>
 /// <param name="Unit">In which lengths are shown.</param>
+/// <param name="Parts">The steps of the activity, in order.</param>
 public sealed record SheetsSnapshot(
-    Texts Name, Texts Directions, ImmutableArray<Page> Pages, ImmutableArray<Mark> Marks, ImmutableArray<GestureSnapshot> Gestures, ImmutableArray<LastWriter> Writers, LengthUnit Unit);
+    Texts Name, Texts Directions, ImmutableArray<Page> Pages, ImmutableArray<Mark> Marks, ImmutableArray<GestureSnapshot> Gestures, ImmutableArray<LastWriter> Writers, LengthUnit Unit, ImmutableArray<Part> Parts);
 
 /// <summary>What a snapshot says of a gesture.</summary>
 /// <param name="Id">The gesture's id.</param>

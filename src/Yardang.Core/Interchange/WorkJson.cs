@@ -6,10 +6,13 @@ namespace Yardang.Core.Interchange;
 /// <summary>The work of a lesson as JSON: <c>work.json</c> of an archive. Described in docs/archive.md.</summary>
 public static class WorkJson
 {
+    // What lies beside an activity has a number of its own.
+    private const int FormatVersion = 1;
+
     private sealed record WorkFile(int Format, ArchivedWork Work);
 
     /// <summary>The work of a lesson as UTF-8 JSON.</summary>
-    public static byte[] Write(ArchivedWork work) => JsonSerializer.SerializeToUtf8Bytes(new WorkFile(ActivityJson.FormatVersion, work), ActivityJson.Options);
+    public static byte[] Write(ArchivedWork work) => JsonSerializer.SerializeToUtf8Bytes(new WorkFile(FormatVersion, work), ActivityJson.Options);
 
     /// <summary>Reads what <see cref="Write"/> wrote.</summary>
     /// <exception cref="FormatException">It is damaged or newer than this program; the message names the place.</exception>
@@ -18,7 +21,7 @@ public static class WorkJson
         try
         {
             var file = JsonSerializer.Deserialize<WorkFile>(json, ActivityJson.Options) ?? throw new FormatException("The work is empty.");
-            if (file.Format > ActivityJson.FormatVersion) throw new FormatException($"The work has format {file.Format}; this program reads up to {ActivityJson.FormatVersion}.");
+            if (file.Format > FormatVersion) throw new FormatException($"The work has format {file.Format}; this program reads up to {FormatVersion}.");
             return file.Work;
         }
         catch (Exception e) when (e is JsonException or NotSupportedException or InvalidOperationException)

@@ -7,7 +7,6 @@ namespace Yardang.Core.Marks;
 /// <summary>Which values marks and pages may have: the same for commands and for content from elsewhere (<c>ContentRules</c>).</summary>
 internal static class Validity
 {
-    private const int MostLanguages = 40;
     private const int MostStarters = 20;
     private const int Colours = 64;
     private const Looks AllLooks = (Looks)4_095;
@@ -25,22 +24,18 @@ internal static class Validity
 
     /// <summary>Whether words are within their limits, in each language once.</summary>
     public static bool IsValid(Words words) => IsValid(words.Language, words.Text, words.Lines, words.Size)
-        && (words.Also is not { } also || (also.Length <= MostLanguages && also.All(a => IsValid(a.Language, a.Text, a.Lines, a.Size))
+        && (words.Also is not { } also || (also.Length <= Texts.MostLanguages && also.All(a => IsValid(a.Language, a.Text, a.Lines, a.Size))
             && also.Select(a => a.Language).Append(words.Language).Distinct(StringComparer.Ordinal).Count() == also.Length + 1));
 
     /// <summary>Whether a page may be as it is.</summary>
-    public static bool IsValid(Page page) => page.Size.IsValid && page.Paper.IsValid && page.Stimulus is null or { IsValid: true } && AllWithin(page.Name, Limits.NameLength)
-        && AllWithin(page.Directions ?? Texts.None, Limits.DirectionsLength) && AreStarters(page.Starters ?? []);
+    public static bool IsValid(Page page) => page.Size.IsValid && page.Paper.IsValid && page.Stimulus is null or { IsValid: true } && page.Name.IsWithin(Limits.NameLength)
+        && (page.Directions ?? Texts.None).IsWithin(Limits.DirectionsLength) && AreStarters(page.Starters ?? []);
 
     /// <summary>Whether sentences may begin so.</summary>
-    public static bool AreStarters(ImmutableArray<Texts> starters) => starters.Length <= MostStarters && starters.All(s => !s.IsEmpty && AllWithin(s, Limits.NameLength));
+    public static bool AreStarters(ImmutableArray<Texts> starters) => starters.Length <= MostStarters && starters.All(s => !s.IsEmpty && s.IsWithin(Limits.NameLength));
 
     /// <summary>Whether a number can tell what lies in front. (NaN cannot.)</summary>
     public static bool IsOrder(double order) => Math.Abs(order) < 1e12;
-
-    /// <summary>Whether a text is short enough in each of not too many languages.</summary>
-    public static bool AllWithin(Texts texts, int length) =>
-        texts.ByLanguage.Count <= MostLanguages && texts.ByLanguage.All(t => t.Key.Length is > 0 and <= 35 && t.Value.Length <= length);
 
     /// <summary>Whether something may be so wide or high, 1/100 mm.</summary>
     public static bool IsSize(int size) => size is > 0 and <= Limits.Reach;

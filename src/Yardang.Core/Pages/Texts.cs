@@ -5,6 +5,11 @@ namespace Yardang.Core.Pages;
 /// <summary>A teacher's text in one or more languages: BCP 47 tag to text.</summary>
 public sealed record Texts(ImmutableSortedDictionary<string, string> ByLanguage)
 {
+    /// <summary>In so many languages a text can be kept.</summary>
+    public const int MostLanguages = 40;
+
+    private const int LongestTag = 35;
+
     /// <summary>No text in any language.</summary>
     public static readonly Texts None = new(ImmutableSortedDictionary.Create<string, string>(StringComparer.Ordinal));
 
@@ -29,6 +34,9 @@ public sealed record Texts(ImmutableSortedDictionary<string, string> ByLanguage)
 
         return null;
     }
+
+    /// <summary>Whether it is in no more languages than are kept, each named as a language is, and in none longer than so many letters.</summary>
+    public bool IsWithin(int length) => ByLanguage.Count <= MostLanguages && ByLanguage.All(t => t.Key.Length is > 0 and <= LongestTag && t.Value.Length <= length);
 
     /// <summary>Whether there is no text at all.</summary>
     public bool IsEmpty => ByLanguage.Values.All(string.IsNullOrWhiteSpace);

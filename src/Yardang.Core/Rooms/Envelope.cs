@@ -18,11 +18,11 @@ public enum Audience
     NamedAndStaff = 3,
 }
 
-/// <summary>Something that a client asks of a room. Closed sets: see <c>MarkCommands</c>, <c>LessonCommands</c>.</summary>
+/// <summary>Something that a client asks of a room. Closed sets: see <c>MarkCommands</c>, <c>LessonCommands</c>, <c>WallCommands</c>.</summary>
 [Family]
 public abstract record Command;
 
-/// <summary>Something that happened in a room. Closed sets: see <c>MarkEvents</c>, <c>LessonEvents</c>.</summary>
+/// <summary>Something that happened in a room. Closed sets, beside the commands.</summary>
 [Family]
 public abstract record RoomEvent
 {

@@ -65,4 +65,7 @@ public enum Refusal
 
     /// <summary>This tool is not given out on this page.</summary>
     Withheld = 21,
+
+    /// <summary>This person has as many cards up as each may.</summary>
+    EnoughCards = 22,
 }

@@ -13,6 +13,9 @@ public enum RoomKind
 
     /// <summary>One working copy of a board activity.</summary>
     Board = 3,
+
+    /// <summary>One wall of an activity.</summary>
+    Wall = 4,
 }
 
 /// <summary>A new tab asks for a client number.</summary>
@@ -34,7 +37,7 @@ public abstract record RoomSnapshot;
 public readonly record struct ClientRecord(int Actor, int HighWater);
 
 /// <summary>
-/// A draft, lesson or board: a state that only <see cref="Apply"/> changes. Deterministic: the same log gives the same state.
+/// A draft, lesson, board or wall: a state that only <see cref="Apply"/> changes. Deterministic: the same log gives the same state.
 /// Not safe for several threads: each room has one writer.
 /// </summary>
 public abstract class Room

@@ -4,6 +4,7 @@ using Yardang.Core.LateChanges;
 using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
+using Yardang.Core.Walls;
 
 namespace Yardang.Core.Visibility;
 
@@ -39,6 +40,9 @@ public static class Sight
     public static Step AsSeen(Actor reader, Gesture gesture, Step step) => reader.IsStaff || gesture.Actor == reader.Number
         ? step
         : step with { Before = Hidden.InPlaceOf(step.Before), After = Hidden.InPlaceOf(step.After) };
+
+    /// <summary>Whether somebody sees a card. What was taken down is seen by its author and by teachers.</summary>
+    public static bool Of(Actor reader, Card card) => card.IsUp || reader.IsStaff || (card.Author == reader.Number && !card.ByStaff);
 
     /// <summary>Whether somebody knows of work that waits for a decision.</summary>
     public static bool Of(Actor reader, LateWork late) => reader.IsStaff || late.Actor.Number == reader.Number;

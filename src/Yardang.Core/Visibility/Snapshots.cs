@@ -3,6 +3,7 @@ using Yardang.Core.Drafts;
 using Yardang.Core.Editing;
 using Yardang.Core.Lessons;
 using Yardang.Core.Rooms;
+using Yardang.Core.Walls;
 
 namespace Yardang.Core.Visibility;
 
@@ -17,6 +18,9 @@ public static class Snapshots
             reader.IsStaff ? [.. board.Acts.Values] : []),
         Draft draft => new DraftSnapshot(Of(draft.Sheets, reader)),
         Lesson lesson => Of(lesson, reader),
+        Wall wall => new WallSnapshot(
+            wall.Plan, [.. wall.Cards.Values.Where(card => Sight.Of(reader, card))], [.. wall.SetAside.Values.Where(late => Sight.Of(reader, late))], wall.LastActivity,
+            reader.IsStaff ? [.. wall.Acts.Values] : []),
         _ => throw new ArgumentException($"{room.GetType().Name} has no snapshot.", nameof(room)),
     };
 
@@ -27,7 +31,8 @@ public static class Snapshots
         [.. sheets.Marks.Values.Where(mark => Sight.Of(reader, mark)).OrderBy(mark => mark.Id).Select(mark => Sight.AsSeen(reader, mark))],
         [.. sheets.Journal.Gestures.Select(g => new GestureSnapshot(g.Id, g.Actor, g.Undone, [.. g.Steps.Select(step => Sight.AsSeen(reader, g, step))]))],
         [.. sheets.Journal.Writers().Select(w => new LastWriter(w.Key.Target, w.Key.Property, w.Value))],
-        sheets.Unit);
+        sheets.Unit,
+        sheets.Parts);
 
     // Which groups there were before is of use only to those who may bring them back; the highest number tells how many a client may name without knowing them.
     private static LessonSnapshot Of(Lesson lesson, Actor reader) => new(

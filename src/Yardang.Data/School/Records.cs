@@ -158,6 +158,9 @@ public sealed class LessonRecord
 
     public Way Way { get; init; }
 
+    /// <summary>What its rooms are: boards, or walls.</summary>
+    public RoomKind WorkKind { get; init; } = RoomKind.Board;
+
     /// <summary>All together: everybody's board. Null otherwise.</summary>
     public Guid? TogetherId { get; init; }
 

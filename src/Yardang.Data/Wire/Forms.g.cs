@@ -36,6 +36,7 @@ internal static class Forms
             case Yardang.Core.Editing.Measuring v: Write(ref w, v); break;
             case Yardang.Core.Editing.Stimulating v: Write(ref w, v); break;
             case Yardang.Core.Editing.Starting v: Write(ref w, v); break;
+            case Yardang.Core.Editing.Dividing v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -71,6 +72,7 @@ internal static class Forms
             29 => ReadMeasuring(ref r, fields, @target),
             30 => ReadStimulating(ref r, fields, @target),
             31 => ReadStarting(ref r, fields, @target),
+            32 => ReadDividing(ref r, fields, @target),
             _ => throw new MessagePackSerializationException($"Unknown kind of change: {kind}."),
         };
     }
@@ -89,8 +91,8 @@ internal static class Forms
             case Yardang.Core.Editing.MakeChanges v: Write(ref w, v); break;
             case Yardang.Core.Editing.UndoGesture v: Write(ref w, v); break;
             case Yardang.Core.Editing.RedoGesture v: Write(ref w, v); break;
-            case Yardang.Core.Editing.AcceptLateWork v: Write(ref w, v); break;
-            case Yardang.Core.Editing.DiscardLateWork v: Write(ref w, v); break;
+            case Yardang.Core.Rooms.AcceptLateWork v: Write(ref w, v); break;
+            case Yardang.Core.Rooms.DiscardLateWork v: Write(ref w, v); break;
             case Yardang.Core.Editing.AddMarks v: Write(ref w, v); break;
             case Yardang.Core.Editing.AddPage v: Write(ref w, v); break;
             case Yardang.Core.Lessons.SetDoor v: Write(ref w, v); break;
@@ -110,6 +112,12 @@ internal static class Forms
             case Yardang.Core.Lessons.SetTimes v: Write(ref w, v); break;
             case Yardang.Core.Lessons.HandIn v: Write(ref w, v); break;
             case Yardang.Core.Lessons.TakeWorkBack v: Write(ref w, v); break;
+            case Yardang.Core.Walls.PutUpCard v: Write(ref w, v); break;
+            case Yardang.Core.Walls.RewordCard v: Write(ref w, v); break;
+            case Yardang.Core.Walls.MoveCard v: Write(ref w, v); break;
+            case Yardang.Core.Walls.TakeCardDown v: Write(ref w, v); break;
+            case Yardang.Core.Walls.PutCardBack v: Write(ref w, v); break;
+            case Yardang.Core.Walls.SetPlan v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -120,8 +128,8 @@ internal static class Forms
         Yardang.Core.Editing.MakeChanges => 2,
         Yardang.Core.Editing.UndoGesture => 3,
         Yardang.Core.Editing.RedoGesture => 4,
-        Yardang.Core.Editing.AcceptLateWork => 5,
-        Yardang.Core.Editing.DiscardLateWork => 6,
+        Yardang.Core.Rooms.AcceptLateWork => 5,
+        Yardang.Core.Rooms.DiscardLateWork => 6,
         Yardang.Core.Editing.AddMarks => 7,
         Yardang.Core.Editing.AddPage => 8,
         Yardang.Core.Lessons.SetDoor => 20,
@@ -141,6 +149,12 @@ internal static class Forms
         Yardang.Core.Lessons.SetTimes => 34,
         Yardang.Core.Lessons.HandIn => 35,
         Yardang.Core.Lessons.TakeWorkBack => 36,
+        Yardang.Core.Walls.PutUpCard => 40,
+        Yardang.Core.Walls.RewordCard => 41,
+        Yardang.Core.Walls.MoveCard => 42,
+        Yardang.Core.Walls.TakeCardDown => 43,
+        Yardang.Core.Walls.PutCardBack => 44,
+        Yardang.Core.Walls.SetPlan => 45,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -180,6 +194,12 @@ internal static class Forms
         34 => ReadSetTimes(ref r),
         35 => ReadHandIn(ref r),
         36 => ReadTakeWorkBack(ref r),
+        40 => ReadPutUpCard(ref r),
+        41 => ReadRewordCard(ref r),
+        42 => ReadMoveCard(ref r),
+        43 => ReadTakeCardDown(ref r),
+        44 => ReadPutCardBack(ref r),
+        45 => ReadSetPlan(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of command: {kind}."),
     };
 
@@ -239,9 +259,9 @@ internal static class Forms
             case Yardang.Core.Editing.ChangesMade v: Write(ref w, v); break;
             case Yardang.Core.Editing.GestureUndone v: Write(ref w, v); break;
             case Yardang.Core.Editing.GestureRedone v: Write(ref w, v); break;
-            case Yardang.Core.Editing.WorkSetAside v: Write(ref w, v); break;
-            case Yardang.Core.Editing.LateWorkAccepted v: Write(ref w, v); break;
-            case Yardang.Core.Editing.LateWorkDiscarded v: Write(ref w, v); break;
+            case Yardang.Core.Rooms.WorkSetAside v: Write(ref w, v); break;
+            case Yardang.Core.Rooms.LateWorkAccepted v: Write(ref w, v); break;
+            case Yardang.Core.Rooms.LateWorkDiscarded v: Write(ref w, v); break;
             case Yardang.Core.Editing.MarksAdded v: Write(ref w, v); break;
             case Yardang.Core.Editing.PageAdded v: Write(ref w, v); break;
             case Yardang.Core.Boards.WorkBrought v: Write(ref w, v); break;
@@ -276,6 +296,12 @@ internal static class Forms
             case Yardang.Core.Lessons.SentAway v: Write(ref w, v); break;
             case Yardang.Core.Lessons.WorkWaits v: Write(ref w, v); break;
             case Yardang.Core.Lessons.PersonBrought v: Write(ref w, v); break;
+            case Yardang.Core.Walls.CardPutUp v: Write(ref w, v); break;
+            case Yardang.Core.Walls.CardReworded v: Write(ref w, v); break;
+            case Yardang.Core.Walls.CardMoved v: Write(ref w, v); break;
+            case Yardang.Core.Walls.CardTakenDown v: Write(ref w, v); break;
+            case Yardang.Core.Walls.CardPutBack v: Write(ref w, v); break;
+            case Yardang.Core.Walls.PlanSet v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -290,9 +316,9 @@ internal static class Forms
         Yardang.Core.Editing.ChangesMade => 11,
         Yardang.Core.Editing.GestureUndone => 12,
         Yardang.Core.Editing.GestureRedone => 13,
-        Yardang.Core.Editing.WorkSetAside => 14,
-        Yardang.Core.Editing.LateWorkAccepted => 15,
-        Yardang.Core.Editing.LateWorkDiscarded => 16,
+        Yardang.Core.Rooms.WorkSetAside => 14,
+        Yardang.Core.Rooms.LateWorkAccepted => 15,
+        Yardang.Core.Rooms.LateWorkDiscarded => 16,
         Yardang.Core.Editing.MarksAdded => 17,
         Yardang.Core.Editing.PageAdded => 18,
         Yardang.Core.Boards.WorkBrought => 19,
@@ -327,6 +353,12 @@ internal static class Forms
         Yardang.Core.Lessons.SentAway => 56,
         Yardang.Core.Lessons.WorkWaits => 57,
         Yardang.Core.Lessons.PersonBrought => 58,
+        Yardang.Core.Walls.CardPutUp => 70,
+        Yardang.Core.Walls.CardReworded => 71,
+        Yardang.Core.Walls.CardMoved => 72,
+        Yardang.Core.Walls.CardTakenDown => 73,
+        Yardang.Core.Walls.CardPutBack => 74,
+        Yardang.Core.Walls.PlanSet => 75,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -386,6 +418,12 @@ internal static class Forms
         56 => ReadSentAway(ref r),
         57 => ReadWorkWaits(ref r),
         58 => ReadPersonBrought(ref r),
+        70 => ReadCardPutUp(ref r),
+        71 => ReadCardReworded(ref r),
+        72 => ReadCardMoved(ref r),
+        73 => ReadCardTakenDown(ref r),
+        74 => ReadCardPutBack(ref r),
+        75 => ReadPlanSet(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of room event: {kind}."),
     };
 
@@ -402,6 +440,7 @@ internal static class Forms
             case Yardang.Core.Drafts.DraftSnapshot v: Write(ref w, v); break;
             case Yardang.Core.Lessons.LessonSnapshot v: Write(ref w, v); break;
             case Yardang.Core.Boards.BoardSnapshot v: Write(ref w, v); break;
+            case Yardang.Core.Walls.WallSnapshot v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -411,6 +450,7 @@ internal static class Forms
         Yardang.Core.Drafts.DraftSnapshot => 1,
         Yardang.Core.Lessons.LessonSnapshot => 2,
         Yardang.Core.Boards.BoardSnapshot => 3,
+        Yardang.Core.Walls.WallSnapshot => 4,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -428,21 +468,22 @@ internal static class Forms
         1 => ReadDraftSnapshot(ref r),
         2 => ReadLessonSnapshot(ref r),
         3 => ReadBoardSnapshot(ref r),
+        4 => ReadWallSnapshot(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of room snapshot: {kind}."),
     };
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.AcceptLateWork v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Rooms.AcceptLateWork v)
     {
         w.WriteArrayHeader(1);
         w.Write(v.Number);
     }
 
-    public static Yardang.Core.Editing.AcceptLateWork ReadAcceptLateWork(ref MessagePackReader r)
+    public static Yardang.Core.Rooms.AcceptLateWork ReadAcceptLateWork(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 1);
         System.Int64 @number = r.ReadInt64();
         fields.End(ref r);
-        return new Yardang.Core.Editing.AcceptLateWork(@number);
+        return new Yardang.Core.Rooms.AcceptLateWork(@number);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Rooms.Actor v)
@@ -625,10 +666,10 @@ internal static class Forms
     {
         var fields = new Fields(ref r, 5);
         Yardang.Core.Editing.SheetsSnapshot @sheets = ReadSheetsSnapshot(ref r);
-        ImmutableArray<Yardang.Core.Boards.LateWork> @setAside = ReadListOfLateWork(ref r);
+        ImmutableArray<Yardang.Core.Rooms.LateWork> @setAside = ReadListOfLateWork(ref r);
         System.Int64? @lastActivity = ByHand.OrNull(r.ReadInt64());
         ImmutableArray<Yardang.Core.LateChanges.Adopted> @adopted = ReadListOfAdopted(ref r);
-        ImmutableArray<Yardang.Core.Boards.LastAct> @acts = ReadListOfLastAct(ref r);
+        ImmutableArray<Yardang.Core.Rooms.LastAct> @acts = ReadListOfLastAct(ref r);
         fields.End(ref r);
         return new Yardang.Core.Boards.BoardSnapshot(@sheets, @setAside, @lastActivity, @adopted, @acts);
     }
@@ -658,6 +699,116 @@ internal static class Forms
         System.Int32 @tipY = r.ReadInt32();
         fields.End(ref r);
         return new Yardang.Core.Marks.BubbleBody(@x, @y, @width, @height, @words, @tipX, @tipY);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.Card v)
+    {
+        w.WriteArrayHeader(10);
+        w.Write(v.Id);
+        w.Write(v.Topic);
+        w.Write(v.PutUnder);
+        w.Write(v.Author);
+        w.Write(v.ByStaff);
+        ByHand.WriteNumber(ref w, v.Order);
+        w.Write(v.Language);
+        w.Write(v.Text);
+        w.Write(v.PutUpAt);
+        w.Write(v.DownBy);
+    }
+
+    public static Yardang.Core.Walls.Card ReadCard(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 10);
+        System.Int64 @id = r.ReadInt64();
+        System.Int64 @topic = r.ReadInt64();
+        System.Int64 @putUnder = r.ReadInt64();
+        System.Int32 @author = r.ReadInt32();
+        System.Boolean @byStaff = r.ReadBoolean();
+        System.Double @order = r.ReadDouble();
+        System.String @language = ByHand.ReadText(ref r);
+        System.String @text = ByHand.ReadText(ref r);
+        System.Int64 @putUpAt = r.ReadInt64();
+        System.Int32 @downBy = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.Card(@id, @topic, @putUnder, @author, @byStaff, @order, @language, @text, @putUpAt, @downBy);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardMoved v)
+    {
+        w.WriteArrayHeader(3);
+        w.Write(v.Id);
+        w.Write(v.Topic);
+        ByHand.WriteNumber(ref w, v.Order);
+    }
+
+    public static Yardang.Core.Walls.CardMoved ReadCardMoved(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 3);
+        System.Int64 @id = r.ReadInt64();
+        System.Int64 @topic = r.ReadInt64();
+        System.Double @order = r.ReadDouble();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.CardMoved(@id, @topic, @order);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardPutBack v)
+    {
+        w.WriteArrayHeader(1);
+        Write(ref w, v.Card);
+    }
+
+    public static Yardang.Core.Walls.CardPutBack ReadCardPutBack(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 1);
+        Yardang.Core.Walls.Card @card = ReadCard(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.CardPutBack(@card);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardPutUp v)
+    {
+        w.WriteArrayHeader(1);
+        Write(ref w, v.Card);
+    }
+
+    public static Yardang.Core.Walls.CardPutUp ReadCardPutUp(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 1);
+        Yardang.Core.Walls.Card @card = ReadCard(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.CardPutUp(@card);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardReworded v)
+    {
+        w.WriteArrayHeader(3);
+        w.Write(v.Id);
+        w.Write(v.Language);
+        w.Write(v.Text);
+    }
+
+    public static Yardang.Core.Walls.CardReworded ReadCardReworded(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 3);
+        System.Int64 @id = r.ReadInt64();
+        System.String @language = ByHand.ReadText(ref r);
+        System.String @text = ByHand.ReadText(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.CardReworded(@id, @language, @text);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardTakenDown v)
+    {
+        w.WriteArrayHeader(1);
+        w.Write(v.Id);
+    }
+
+    public static Yardang.Core.Walls.CardTakenDown ReadCardTakenDown(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 1);
+        System.Int64 @id = r.ReadInt64();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.CardTakenDown(@id);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.ChangesMade v)
@@ -812,18 +963,39 @@ internal static class Forms
         return new Yardang.Core.Editing.Directing(@directions);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.DiscardLateWork v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Rooms.DiscardLateWork v)
     {
         w.WriteArrayHeader(1);
         w.Write(v.Number);
     }
 
-    public static Yardang.Core.Editing.DiscardLateWork ReadDiscardLateWork(ref MessagePackReader r)
+    public static Yardang.Core.Rooms.DiscardLateWork ReadDiscardLateWork(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 1);
         System.Int64 @number = r.ReadInt64();
         fields.End(ref r);
-        return new Yardang.Core.Editing.DiscardLateWork(@number);
+        return new Yardang.Core.Rooms.DiscardLateWork(@number);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Dividing v)
+    {
+        w.WriteArrayHeader(3);
+        w.Write(32);
+        w.Write(v.Target);
+        w.WriteArrayHeader(v.Parts.Length);
+        foreach (var item in v.Parts)
+        {
+            Write(ref w, item);
+        }
+
+    }
+
+    public static Yardang.Core.Editing.Dividing ReadDividing(ref MessagePackReader r, Fields fields, System.Int64 @target)
+    {
+        fields.Need(3);
+        ImmutableArray<Yardang.Core.Activities.Part> @parts = ReadListOfPart(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Editing.Dividing(@parts);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.DoorSet v)
@@ -1281,7 +1453,7 @@ internal static class Forms
         return new Yardang.Core.Editing.KeySet(@key);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Boards.LastAct v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Rooms.LastAct v)
     {
         w.WriteArrayHeader(3);
         w.Write(v.Person);
@@ -1289,14 +1461,14 @@ internal static class Forms
         w.Write(v.Page);
     }
 
-    public static Yardang.Core.Boards.LastAct ReadLastAct(ref MessagePackReader r)
+    public static Yardang.Core.Rooms.LastAct ReadLastAct(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 3);
         System.Int32 @person = r.ReadInt32();
         System.Int64 @at = r.ReadInt64();
         System.Int64 @page = r.ReadInt64();
         fields.End(ref r);
-        return new Yardang.Core.Boards.LastAct(@person, @at, @page);
+        return new Yardang.Core.Rooms.LastAct(@person, @at, @page);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.LastWriter v)
@@ -1455,7 +1627,7 @@ internal static class Forms
         return new Yardang.Core.LateChanges.LateChangeTakenBack(@number);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Boards.LateWork v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Rooms.LateWork v)
     {
         w.WriteArrayHeader(8);
         w.Write(v.Number);
@@ -1467,7 +1639,7 @@ internal static class Forms
         Write(ref w, v.Command);
     }
 
-    public static Yardang.Core.Boards.LateWork ReadLateWork(ref MessagePackReader r)
+    public static Yardang.Core.Rooms.LateWork ReadLateWork(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 8);
         System.Int64 @number = r.ReadInt64();
@@ -1477,10 +1649,10 @@ internal static class Forms
         System.Int64 @gesture = r.ReadInt64();
         Yardang.Core.Rooms.Command @command = ReadCommand(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Boards.LateWork(@number, @actor, @client, @counter, @gesture, @command);
+        return new Yardang.Core.Rooms.LateWork(@number, @actor, @client, @counter, @gesture, @command);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.LateWorkAccepted v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Rooms.LateWorkAccepted v)
     {
         var count = v.Person != 0 || v.Gesture != 0 ? 5 : v.Outcome is not null ? 3 : 1;
         w.WriteArrayHeader(count);
@@ -1501,7 +1673,7 @@ internal static class Forms
         w.Write(v.Gesture);
     }
 
-    public static Yardang.Core.Editing.LateWorkAccepted ReadLateWorkAccepted(ref MessagePackReader r)
+    public static Yardang.Core.Rooms.LateWorkAccepted ReadLateWorkAccepted(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 1);
         System.Int64 @number = r.ReadInt64();
@@ -1520,10 +1692,10 @@ internal static class Forms
         }
 
         fields.End(ref r);
-        return new Yardang.Core.Editing.LateWorkAccepted(@number, @outcome, @person, @gesture);
+        return new Yardang.Core.Rooms.LateWorkAccepted(@number, @outcome, @person, @gesture);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.LateWorkDiscarded v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Rooms.LateWorkDiscarded v)
     {
         var count = v.Person != 0 ? 2 : 1;
         w.WriteArrayHeader(count);
@@ -1532,7 +1704,7 @@ internal static class Forms
         w.Write(v.Person);
     }
 
-    public static Yardang.Core.Editing.LateWorkDiscarded ReadLateWorkDiscarded(ref MessagePackReader r)
+    public static Yardang.Core.Rooms.LateWorkDiscarded ReadLateWorkDiscarded(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 1);
         System.Int64 @number = r.ReadInt64();
@@ -1543,7 +1715,7 @@ internal static class Forms
         }
 
         fields.End(ref r);
-        return new Yardang.Core.Editing.LateWorkDiscarded(@number, @person);
+        return new Yardang.Core.Rooms.LateWorkDiscarded(@number, @person);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.LessonClosed v)
@@ -1853,6 +2025,24 @@ internal static class Forms
         Yardang.Core.Lessons.Moment @moment = (Yardang.Core.Lessons.Moment)r.ReadInt32();
         fields.End(ref r);
         return new Yardang.Core.Lessons.MomentCame(@moment);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.MoveCard v)
+    {
+        w.WriteArrayHeader(3);
+        w.Write(v.Id);
+        w.Write(v.Topic);
+        ByHand.WriteNumber(ref w, v.Order);
+    }
+
+    public static Yardang.Core.Walls.MoveCard ReadMoveCard(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 3);
+        System.Int64 @id = r.ReadInt64();
+        System.Int64 @topic = r.ReadInt64();
+        System.Double @order = r.ReadDouble();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.MoveCard(@id, @topic, @order);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.NamesMasked v)
@@ -2201,6 +2391,32 @@ internal static class Forms
         return new Yardang.Core.Editing.Papering(@target, @paper);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Activities.Part v)
+    {
+        w.WriteArrayHeader(3);
+        w.Write(v.Number);
+        w.Write((int)v.Kind);
+        if (v.Wall is { } @wall)
+        {
+            Write(ref w, @wall);
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
+    }
+
+    public static Yardang.Core.Activities.Part ReadPart(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 3);
+        System.Int32 @number = r.ReadInt32();
+        Yardang.Core.Activities.PartKind @kind = (Yardang.Core.Activities.PartKind)r.ReadInt32();
+        Yardang.Core.Walls.WallPlan? @wall = r.TryReadNil() ? null : ReadWallPlan(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Activities.Part(@number, @kind, @wall);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.PensConfirmed v)
     {
         w.WriteArrayHeader(2);
@@ -2453,6 +2669,54 @@ internal static class Forms
         return new Yardang.Core.Editing.Placed(@target, @place);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.PlanSet v)
+    {
+        w.WriteArrayHeader(1);
+        Write(ref w, v.Plan);
+    }
+
+    public static Yardang.Core.Walls.PlanSet ReadPlanSet(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 1);
+        Yardang.Core.Walls.WallPlan @plan = ReadWallPlan(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.PlanSet(@plan);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.PutCardBack v)
+    {
+        w.WriteArrayHeader(1);
+        w.Write(v.Id);
+    }
+
+    public static Yardang.Core.Walls.PutCardBack ReadPutCardBack(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 1);
+        System.Int64 @id = r.ReadInt64();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.PutCardBack(@id);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.PutUpCard v)
+    {
+        w.WriteArrayHeader(4);
+        w.Write(v.Id);
+        w.Write(v.Topic);
+        w.Write(v.Language);
+        w.Write(v.Text);
+    }
+
+    public static Yardang.Core.Walls.PutUpCard ReadPutUpCard(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 4);
+        System.Int64 @id = r.ReadInt64();
+        System.Int64 @topic = r.ReadInt64();
+        System.String @language = ByHand.ReadText(ref r);
+        System.String @text = ByHand.ReadText(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.PutUpCard(@id, @topic, @language, @text);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Rooms.Redacted v)
     {
         w.WriteArrayHeader(0);
@@ -2531,6 +2795,24 @@ internal static class Forms
         var fields = new Fields(ref r, 0);
         fields.End(ref r);
         return new Yardang.Core.Lessons.ReopenLesson();
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.RewordCard v)
+    {
+        w.WriteArrayHeader(3);
+        w.Write(v.Id);
+        w.Write(v.Language);
+        w.Write(v.Text);
+    }
+
+    public static Yardang.Core.Walls.RewordCard ReadRewordCard(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 3);
+        System.Int64 @id = r.ReadInt64();
+        System.String @language = ByHand.ReadText(ref r);
+        System.String @text = ByHand.ReadText(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.RewordCard(@id, @language, @text);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.Scale v)
@@ -2655,6 +2937,20 @@ internal static class Forms
         return new Yardang.Core.Lessons.SetPens(@down);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.SetPlan v)
+    {
+        w.WriteArrayHeader(1);
+        Write(ref w, v.Plan);
+    }
+
+    public static Yardang.Core.Walls.SetPlan ReadSetPlan(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 1);
+        Yardang.Core.Walls.WallPlan @plan = ReadWallPlan(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.SetPlan(@plan);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.SetSight v)
     {
         w.WriteArrayHeader(2);
@@ -2712,7 +3008,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.SheetsSnapshot v)
     {
-        w.WriteArrayHeader(7);
+        w.WriteArrayHeader(8);
         ByHand.Write(ref w, v.Name);
         ByHand.Write(ref w, v.Directions);
         w.WriteArrayHeader(v.Pages.Length);
@@ -2740,11 +3036,17 @@ internal static class Forms
         }
 
         w.Write((int)v.Unit);
+        w.WriteArrayHeader(v.Parts.Length);
+        foreach (var item in v.Parts)
+        {
+            Write(ref w, item);
+        }
+
     }
 
     public static Yardang.Core.Editing.SheetsSnapshot ReadSheetsSnapshot(ref MessagePackReader r)
     {
-        var fields = new Fields(ref r, 7);
+        var fields = new Fields(ref r, 8);
         Yardang.Core.Pages.Texts @name = ByHand.ReadTexts(ref r);
         Yardang.Core.Pages.Texts @directions = ByHand.ReadTexts(ref r);
         ImmutableArray<Yardang.Core.Pages.Page> @pages = ReadListOfPage(ref r);
@@ -2752,8 +3054,9 @@ internal static class Forms
         ImmutableArray<Yardang.Core.Editing.GestureSnapshot> @gestures = ReadListOfGestureSnapshot(ref r);
         ImmutableArray<Yardang.Core.Editing.LastWriter> @writers = ReadListOfLastWriter(ref r);
         Yardang.Core.Pages.LengthUnit @unit = (Yardang.Core.Pages.LengthUnit)r.ReadInt32();
+        ImmutableArray<Yardang.Core.Activities.Part> @parts = ReadListOfPart(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Editing.SheetsSnapshot(@name, @directions, @pages, @marks, @gestures, @writers, @unit);
+        return new Yardang.Core.Editing.SheetsSnapshot(@name, @directions, @pages, @marks, @gestures, @writers, @unit, @parts);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.SightSet v)
@@ -2963,6 +3266,20 @@ internal static class Forms
         return new Yardang.Core.Editing.Styling(@target, @style);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.TakeCardDown v)
+    {
+        w.WriteArrayHeader(1);
+        w.Write(v.Id);
+    }
+
+    public static Yardang.Core.Walls.TakeCardDown ReadTakeCardDown(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 1);
+        System.Int64 @id = r.ReadInt64();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.TakeCardDown(@id);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.TakeWorkBack v)
     {
         w.WriteArrayHeader(0);
@@ -3013,6 +3330,26 @@ internal static class Forms
         Yardang.Core.Lessons.LessonTimes @times = new Yardang.Core.Lessons.LessonTimes(ByHand.OrNull(r.ReadInt64()), ByHand.OrNull(r.ReadInt64()), ByHand.OrNull(r.ReadInt64()), r.ReadBoolean());
         fields.End(ref r);
         return new Yardang.Core.Lessons.TimesSet(@times);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.Topic v)
+    {
+        w.WriteArrayHeader(4);
+        w.Write(v.Id);
+        ByHand.Write(ref w, v.Heading);
+        ByHand.Write(ref w, v.Prompt);
+        w.Write(v.Colour);
+    }
+
+    public static Yardang.Core.Walls.Topic ReadTopic(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 4);
+        System.Int64 @id = r.ReadInt64();
+        Yardang.Core.Pages.Texts @heading = ByHand.ReadTexts(ref r);
+        Yardang.Core.Pages.Texts @prompt = ByHand.ReadTexts(ref r);
+        System.Int32 @colour = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.Topic(@id, @heading, @prompt, @colour);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.Translation v)
@@ -3094,6 +3431,84 @@ internal static class Forms
         var fields = new Fields(ref r, 0);
         fields.End(ref r);
         return new Yardang.Core.Lessons.UndoGroups();
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallPlan v)
+    {
+        w.WriteArrayHeader(4);
+        w.Write((int)v.Purpose);
+        ByHand.Write(ref w, v.Question);
+        w.WriteArrayHeader(v.Topics.Length);
+        foreach (var item in v.Topics)
+        {
+            Write(ref w, item);
+        }
+
+        Write(ref w, v.Rules);
+    }
+
+    public static Yardang.Core.Walls.WallPlan ReadWallPlan(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 4);
+        Yardang.Core.Walls.Purpose @purpose = (Yardang.Core.Walls.Purpose)r.ReadInt32();
+        Yardang.Core.Pages.Texts @question = ByHand.ReadTexts(ref r);
+        ImmutableArray<Yardang.Core.Walls.Topic> @topics = ReadListOfTopic(ref r);
+        Yardang.Core.Walls.WallRules @rules = ReadWallRules(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.WallPlan(@purpose, @question, @topics, @rules);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallRules v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Least);
+        w.Write(v.Most);
+    }
+
+    public static Yardang.Core.Walls.WallRules ReadWallRules(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int32 @least = r.ReadInt32();
+        System.Int32 @most = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.WallRules(@least, @most);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallSnapshot v)
+    {
+        w.WriteArrayHeader(5);
+        Write(ref w, v.Plan);
+        w.WriteArrayHeader(v.Cards.Length);
+        foreach (var item in v.Cards)
+        {
+            Write(ref w, item);
+        }
+
+        w.WriteArrayHeader(v.SetAside.Length);
+        foreach (var item in v.SetAside)
+        {
+            Write(ref w, item);
+        }
+
+        w.Write(v.LastActivity ?? -1);
+        w.WriteArrayHeader(v.Acts.Length);
+        foreach (var item in v.Acts)
+        {
+            Write(ref w, item);
+        }
+
+    }
+
+    public static Yardang.Core.Walls.WallSnapshot ReadWallSnapshot(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 5);
+        Yardang.Core.Walls.WallPlan @plan = ReadWallPlan(ref r);
+        ImmutableArray<Yardang.Core.Walls.Card> @cards = ReadListOfCard(ref r);
+        ImmutableArray<Yardang.Core.Rooms.LateWork> @setAside = ReadListOfLateWork(ref r);
+        System.Int64? @lastActivity = ByHand.OrNull(r.ReadInt64());
+        ImmutableArray<Yardang.Core.Rooms.LastAct> @acts = ReadListOfLastAct(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.WallSnapshot(@plan, @cards, @setAside, @lastActivity, @acts);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Withholding v)
@@ -3229,18 +3644,18 @@ internal static class Forms
         return new Yardang.Core.Lessons.WorkHandedIn(@people);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.WorkSetAside v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Rooms.WorkSetAside v)
     {
         w.WriteArrayHeader(2);
         Write(ref w, v.Command);
     }
 
-    public static Yardang.Core.Editing.WorkSetAside ReadWorkSetAside(ref MessagePackReader r)
+    public static Yardang.Core.Rooms.WorkSetAside ReadWorkSetAside(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 2);
         Yardang.Core.Rooms.Command @command = ReadCommand(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Editing.WorkSetAside(@command);
+        return new Yardang.Core.Rooms.WorkSetAside(@command);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.WorkTakenBack v)
@@ -3341,6 +3756,15 @@ internal static class Forms
         return list.MoveToImmutable();
     }
 
+    private static ImmutableArray<Yardang.Core.Walls.Card> ReadListOfCard(ref MessagePackReader r, int most = int.MaxValue)
+    {
+        var count = r.ReadArrayHeader();
+        if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Walls.Card>(count);
+        for (; count > 0; count--) list.Add(ReadCard(ref r));
+        return list.MoveToImmutable();
+    }
+
     private static ImmutableArray<Yardang.Core.Editing.Change> ReadListOfChange(ref MessagePackReader r, int most = int.MaxValue)
     {
         var count = r.ReadArrayHeader();
@@ -3386,11 +3810,11 @@ internal static class Forms
         return list.MoveToImmutable();
     }
 
-    private static ImmutableArray<Yardang.Core.Boards.LastAct> ReadListOfLastAct(ref MessagePackReader r, int most = int.MaxValue)
+    private static ImmutableArray<Yardang.Core.Rooms.LastAct> ReadListOfLastAct(ref MessagePackReader r, int most = int.MaxValue)
     {
         var count = r.ReadArrayHeader();
         if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
-        var list = ImmutableArray.CreateBuilder<Yardang.Core.Boards.LastAct>(count);
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Rooms.LastAct>(count);
         for (; count > 0; count--) list.Add(ReadLastAct(ref r));
         return list.MoveToImmutable();
     }
@@ -3413,11 +3837,11 @@ internal static class Forms
         return list.MoveToImmutable();
     }
 
-    private static ImmutableArray<Yardang.Core.Boards.LateWork> ReadListOfLateWork(ref MessagePackReader r, int most = int.MaxValue)
+    private static ImmutableArray<Yardang.Core.Rooms.LateWork> ReadListOfLateWork(ref MessagePackReader r, int most = int.MaxValue)
     {
         var count = r.ReadArrayHeader();
         if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
-        var list = ImmutableArray.CreateBuilder<Yardang.Core.Boards.LateWork>(count);
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Rooms.LateWork>(count);
         for (; count > 0; count--) list.Add(ReadLateWork(ref r));
         return list.MoveToImmutable();
     }
@@ -3458,6 +3882,15 @@ internal static class Forms
         return list.MoveToImmutable();
     }
 
+    private static ImmutableArray<Yardang.Core.Activities.Part> ReadListOfPart(ref MessagePackReader r, int most = int.MaxValue)
+    {
+        var count = r.ReadArrayHeader();
+        if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Activities.Part>(count);
+        for (; count > 0; count--) list.Add(ReadPart(ref r));
+        return list.MoveToImmutable();
+    }
+
     private static ImmutableArray<Yardang.Core.Lessons.Person> ReadListOfPerson(ref MessagePackReader r, int most = int.MaxValue)
     {
         var count = r.ReadArrayHeader();
@@ -3491,6 +3924,15 @@ internal static class Forms
         if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
         var list = ImmutableArray.CreateBuilder<Yardang.Core.Pages.Texts>(count);
         for (; count > 0; count--) list.Add(ByHand.ReadTexts(ref r));
+        return list.MoveToImmutable();
+    }
+
+    private static ImmutableArray<Yardang.Core.Walls.Topic> ReadListOfTopic(ref MessagePackReader r, int most = int.MaxValue)
+    {
+        var count = r.ReadArrayHeader();
+        if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Walls.Topic>(count);
+        for (; count > 0; count--) list.Add(ReadTopic(ref r));
         return list.MoveToImmutable();
     }
 

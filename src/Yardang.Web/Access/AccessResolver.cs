@@ -38,8 +38,8 @@ public sealed class AccessResolver(IDbContextFactory<SchoolContext> school)
     public async Task<RoomAccess?> ForRoomAsync(Visitor visitor, Guid room)
     {
         await using var db = await school.CreateDbContextAsync();
-        if (visitor.Embed is { } key) return await EmbeddedAsync(db, key) == room ? new(room, RoomKind.Board, Actor.Onlooker) : null;
         if (await db.Rooms.FindAsync(room) is not { } record) return null;
+        if (visitor.Embed is { } key) return await EmbeddedAsync(db, key) == room ? new(room, record.Kind, Actor.Onlooker) : null;
         if (visitor.As is { } participantId)
         {
             if (!visitor.Participants.Contains(participantId)) return null;

@@ -10,6 +10,7 @@ import { Looks } from './room/marks';
 import { LessonState } from './room/lesson-state';
 import type { RoomState } from './room/room-client';
 import { Sheets } from './room/sheets';
+import { WallState } from './room/wall-state';
 import { SNAPSHOT_FORMAT, encodeSubmission, readEnvelope } from './room/wire';
 import { between } from './shapes/connectors';
 import { corners } from './shapes/geometry';
@@ -28,6 +29,7 @@ const stateIn = (snapshot: string): [number, RoomSnapshot] => {
   return [number, known(readRoomSnapshot(kind, state))];
 };
 const readBoard = (snapshot: string) => Sheets.of(...stateIn(snapshot));
+const readWall = (snapshot: string) => WallState.of(...stateIn(snapshot));
 const readLesson = (snapshot: string) => LessonState.of(...stateIn(snapshot));
 
 /** A state after the events that a reader was sent. */
@@ -80,6 +82,18 @@ test('for every reader, what they were sent adds up to what a snapshot shows the
   for (const { isStaff, start, events, end } of golden('sight-lessons')) {
     const lesson = fold(readLesson(start), events);
     assert.deepEqual(toldTo(lesson, isStaff), toldTo(readLesson(end), isStaff));
+  }
+  for (const { reader, isStaff, start, events, end } of golden('sight-walls')) {
+    const wall = fold(readWall(start), events);
+    assert.deepEqual(onWall(wall, reader, isStaff), onWall(readWall(end), reader, isStaff));
+  }
+});
+
+test('what is foreseen of a command on a wall is what Core decides', () => {
+  for (const { reader, isStaff, start, command, happened } of golden('walls-foreseen')) {
+    const [, , , , , kind, body] = decode(bytes(command)) as any[];
+    const foreseen = readWall(start).predict(known(readCommand(kind, body)), { number: reader, isStaff }, 5000);
+    assert.deepEqual(foreseen, happened && readEnvelope(decode(bytes(happened)) as any[]).event);
   }
 });
 
@@ -188,6 +202,17 @@ test('connectors run where Core lets them run', () => {
   const box = ([x, y, width, height]: number[]) => ({ x: x!, y: y!, width: width!, height: height! });
   for (const { from, to, points } of golden('connectors')) assert.deepEqual(between(box(from), box(to)), points);
 });
+
+function onWall({ plan, cards, setAside, lastActivity, acts }: WallState, reader: number, isStaff: boolean) {
+  const seen = [...cards.values()].filter((c) => isStaff || c.downBy === 0 || (c.author === reader && !c.byStaff));
+  return {
+    plan,
+    cards: seen.sort((a, b) => a.id - b.id),
+    waiting: [...setAside.keys()],
+    lastActivity,
+    acts: isStaff ? [...acts.values()].sort((a, b) => a.person - b.person) : [],
+  };
+}
 
 // A reader holds what they saw being rubbed out; of others' gestures only that there were any counts.
 function seenBy(board: Sheets, reader: number, isStaff: boolean) {

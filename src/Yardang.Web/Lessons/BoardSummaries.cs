@@ -2,15 +2,16 @@ using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using Yardang.Core.Boards;
 using Yardang.Core.Rooms;
+using Yardang.Core.Walls;
 using Yardang.Data.School;
 using Yardang.Web.Rooms;
 
 namespace Yardang.Web.Lessons;
 
-/// <summary>What teachers' lists know of boards: who did something last, and when; what lies in zones; what waits.</summary>
+/// <summary>What teachers' lists know of boards and walls: who did something last, and when; what lies in zones; what waits.</summary>
 public sealed class BoardSummaries(IDbContextFactory<SchoolContext> school) : IProjection
 {
-    public RoomKind Kind => RoomKind.Board;
+    public IReadOnlyList<RoomKind> Kinds { get; } = [RoomKind.Board, RoomKind.Wall];
 
     /// <summary>Those of a lesson, by board. Boards on which nothing ever happened have none.</summary>
     public async Task<IReadOnlyDictionary<Guid, BoardSummary>> OfAsync(Guid lesson)
@@ -26,7 +27,7 @@ public sealed class BoardSummaries(IDbContextFactory<SchoolContext> school) : IP
     {
         if (await db.Rooms.FindAsync(room.Id) is not { } record) return;
         Func<BoardSummary>? sum = null;
-        await room.LookAsync(r => sum = BoardSummary.Of((Board)r));
+        await room.LookAsync(r => sum = r is Wall wall ? BoardSummary.Of(wall) : BoardSummary.Of((Board)r));
         var summary = sum!();
         var json = JsonSerializer.Serialize(summary, JsonSerializerOptions.Web);
         if (await db.BoardSummaries.FindAsync(room.Id) is { } known) (known.Through, known.Json) = (summary.Through, json);

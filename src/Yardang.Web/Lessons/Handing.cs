@@ -47,6 +47,7 @@ public sealed class Handing(IDbContextFactory<SchoolContext> school, RoomHosts h
             ClassName = order.ClassName,
             HandedOutAt = order.At ?? clock.GetUtcNow(),
             Way = order.Way,
+            WorkKind = content.HasPages ? RoomKind.Board : RoomKind.Wall,
             TogetherId = order.Way == Way.AllTogether ? Guid.CreateVersion7() : null,
             ClassListId = order.ClassList?.Id,
             Introduction = order.Introduction,
@@ -55,7 +56,7 @@ public sealed class Handing(IDbContextFactory<SchoolContext> school, RoomHosts h
         db.Lessons.Add(lesson);
         db.Rooms.Add(RoomRecord.OfLesson(lesson));
         db.Attach(activity).Entity.UsedAt = clock.GetUtcNow();
-        if (lesson.TogetherId is { } together) db.Rooms.Add(new RoomRecord { Id = together, Kind = RoomKind.Board, OfId = lesson.Id, Part = RoomPlace.OnlyPart, Whose = Whose.Together, Number = 0 });
+        if (lesson.TogetherId is { } together) db.Rooms.Add(new RoomRecord { Id = together, Kind = lesson.WorkKind, OfId = lesson.Id, Part = RoomPlace.OnlyPart, Whose = Whose.Together, Number = 0 });
         await db.SaveChangesAsync();
 
         var room = await hosts.GetAsync(lesson.Id);

@@ -27,12 +27,12 @@ public sealed record LessonPlan(IReadOnlyDictionary<int, Person> People, Groupin
 /// </summary>
 public sealed class Seating(IDbContextFactory<SchoolContext> school)
 {
-    /// <summary>The board of a participant, a group or the teacher; made if it is not there yet.</summary>
+    /// <summary>The board, or wall, of a participant, a group or the teacher; made if it is not there yet.</summary>
     public static async Task<Guid> BoardAsync(SchoolContext db, Guid lesson, Whose whose, int number)
     {
         // Two may need the same board at once: whoever comes first makes it.
-        var (id, kind, part) = (Guid.CreateVersion7(), (int)RoomKind.Board, RoomPlace.OnlyPart);
-        await db.Database.ExecuteSqlAsync($"INSERT OR IGNORE INTO Rooms (Id, Kind, OfId, Part, Whose, Number) VALUES ({id}, {kind}, {lesson}, {part}, {(int)whose}, {number})");
+        var (id, part) = (Guid.CreateVersion7(), RoomPlace.OnlyPart);
+        await db.Database.ExecuteSqlAsync($"INSERT OR IGNORE INTO Rooms (Id, Kind, OfId, Part, Whose, Number) SELECT {id}, WorkKind, Id, {part}, {(int)whose}, {number} FROM Lessons WHERE Id = {lesson}");
         return await db.RoomsOf(lesson).Where(r => r.Part == part && r.Whose == whose && r.Number == number).Select(r => r.Id).SingleAsync();
     }
 

@@ -37,7 +37,7 @@ public sealed class SendingAway(IDbContextFactory<SchoolContext> school, RoomHos
         foreach (var id in boards.Where(last.ContainsKey))
         {
             if (await hosts.FindAsync(id) is not { } board) continue;
-            await board.LookAsync(r => writers.UnionWith(((Board)r).Sheets.Marks.Values.Where(m => !m.ByStaff).Select(m => m.Author).Concat(((Board)r).SetAside.Values.Select(w => w.Actor.Number))));
+            await board.LookAsync(r => writers.UnionWith(((IWorkRoom)r).Writers.Concat(((IWorkRoom)r).SetAside.Values.Select(w => w.Actor.Number))));
         }
 
         return writers;

@@ -37,7 +37,7 @@ public sealed class WaitingWork(Followers followers)
         var counts = new Dictionary<int, int>();
         var through = await board.LookAsync(r =>
         {
-            foreach (var late in ((Board)r).SetAside.Values) counts[late.Actor.Number] = counts.GetValueOrDefault(late.Actor.Number) + 1;
+            foreach (var late in ((IWorkRoom)r).SetAside.Values) counts[late.Actor.Number] = counts.GetValueOrDefault(late.Actor.Number) + 1;
         });
         var room = await hosts.GetAsync(lesson);
         var known = new Dictionary<int, int>();

@@ -20,7 +20,7 @@ public sealed class LeftoversEndpoint(RoomHosts hosts, AccessResolver access, IA
     public async Task<IResult> PostAsync(HttpContext context, Guid room)
     {
         if (!await antiforgery.IsRequestValidAsync(context)) return Results.BadRequest();
-        if (await access.ForRoomAsync(Visitor.Of(context), room) is not { Kind: RoomKind.Board, Actor.IsStaff: false } found) return Results.NotFound();
+        if (await access.ForRoomAsync(Visitor.Of(context), room) is not { Kind: RoomKind.Board or RoomKind.Wall, Actor.IsStaff: false } found) return Results.NotFound();
         if (await hosts.FindAsync(room) is not { } host || Read(await BytesAsync(context)) is not { } messages) return Results.BadRequest();
         var (kept, waiting, refused) = (0, 0, 0);
         foreach (var message in messages)

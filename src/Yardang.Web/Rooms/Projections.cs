@@ -16,7 +16,7 @@ public sealed class Projections(IDbContextFactory<SchoolContext> school, RoomHos
 
     private static readonly TimeSpan s_heldWhileCatchingUp = TimeSpan.FromSeconds(30);
 
-    private readonly Dictionary<RoomKind, IProjection> _projections = projections.ToDictionary(p => p.Kind);
+    private readonly Dictionary<RoomKind, IProjection> _projections = projections.SelectMany(p => p.Kinds, (projection, kind) => (kind, projection)).ToDictionary(p => p.kind, p => p.projection);
     private readonly ConcurrentDictionary<Guid, long> _through = new();
     private readonly SemaphoreSlim _writing = new(1, 1);
 
@@ -42,10 +42,10 @@ public sealed class Projections(IDbContextFactory<SchoolContext> school, RoomHos
         var behind = new List<Guid>();
         await using (var db = await school.CreateDbContextAsync(stop))
         {
-            foreach (var projection in _projections.Values)
+            foreach (var projection in projections)
             {
                 var known = await projection.KnownAsync(db);
-                var rooms = await db.Rooms.Where(r => r.Kind == projection.Kind).Select(r => r.Id).ToListAsync(stop);
+                var rooms = await db.Rooms.Where(r => projection.Kinds.Contains(r.Kind)).Select(r => r.Id).ToListAsync(stop);
                 behind.AddRange(rooms.Where(r => last.TryGetValue(r, out var number) && number > known.GetValueOrDefault(r)));
             }
         }

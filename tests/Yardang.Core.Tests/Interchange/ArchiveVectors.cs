@@ -8,6 +8,7 @@ using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
 using Yardang.Core.Tests.Shapes;
+using Yardang.Core.Tests.Walls;
 
 namespace Yardang.Core.Tests.Interchange;
 
@@ -20,6 +21,8 @@ internal static class ArchiveVectors
     {
         var activity = new ActivityContent(Texts.In("en", "Triangles in trusses"), Texts.None, [.. Pages()], [.. Marks()], LengthUnit.Inch);
         yield return new { name = "everything", file = JsonNode.Parse(ActivityJson.Write(activity)) };
+        var wall = ActivityContent.BlankWall("en", "What we know about bridges") with { Parts = [new Part(1, PartKind.Wall, WallScript.Plan(new(1, 5)))] };
+        yield return new { name = "a wall", file = JsonNode.Parse(ActivityJson.Write(wall)) };
         var work = new ArchivedWork("Triangles in trusses", "7 Amber", DateTimeOffset.UnixEpoch, Way.AllTogether, [new ArchivedPerson(2, "Maya")], [new ArchivedBoard([2], activity.Pages, activity.Marks)]);
         yield return new { name = "work", file = JsonNode.Parse(WorkJson.Write(work)) };
         foreach (var template in Templates.All) yield return new { name = template.Key, file = JsonNode.Parse(ActivityJson.Write(template.Content("en", text => text))) };

@@ -12,7 +12,9 @@ using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
+using Yardang.Core.Walls;
 using Yardang.Core.Tests.Boards;
+using Yardang.Core.Tests.Walls;
 using static Yardang.Core.Tests.Boards.BoardScript;
 
 namespace Yardang.Core.Tests.Interchange;
@@ -44,13 +46,23 @@ public class ContentRulesTests
         // An archive, and work in an archive.
         Assert.Throws<FormatException>(() => ActivityArchive.Read(Zip((ActivityArchive.ActivityEntry, ActivityJson.Write(content)))));
         var work = new ArchivedWork("x", "", DateTimeOffset.UnixEpoch, Way.OneEach, [new(2, "Maya")], [new([2], content.Pages, content.Marks)]);
-        if (name is not ("long name" or "no page" or "unknown unit")) Assert.NotNull(WorkRules.FaultIn(work));
+        if (name is not ("long name" or "no page" or "unknown unit") && content.Parts is null) Assert.NotNull(WorkRules.FaultIn(work));
     }
 
     [Fact]
     public void Every_template_and_organizer_of_the_program_is_allowed()
     {
         foreach (var template in Templates.All) Assert.Null(ContentRules.FaultIn(template.Content("en", text => text)));
+    }
+
+    [Fact]
+    public void A_wall_activity_is_content_like_any_other_in_drafts_and_frozen_and_is_not_opened_from_files_yet()
+    {
+        var wall = ActivityContent.BlankWall("en", "What we know about bridges") with { Parts = [new Part(1, PartKind.Wall, WallScript.Plan())] };
+        Assert.Null(ContentRules.FaultIn(wall));
+        Assert.True(ActivityJson.AreSame(wall, ActivityJson.Read(ActivityJson.Write(wall))));
+        Assert.IsType<Decision.Accepted>(new Draft().Decide(Submission.ByProgram(new StartDraft(wall)), Actor.Program, Situation.Open));
+        Assert.Contains("a wall", Assert.Throws<FormatException>(() => ActivityArchive.Read(Zip((ActivityArchive.ActivityEntry, ActivityJson.Write(wall))))).Message, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -113,6 +125,12 @@ public class ContentRulesTests
         ActivityContent Marked(params Mark[] marks) => s_good with { Marks = [.. marks] };
         Mark Of(MarkBody body, Style? style = null) => mark with { Body = body, Style = style ?? new Style(0, 60) };
         yield return ("no page", s_good with { Pages = [] });
+        yield return ("no part", s_good with { Parts = [] });
+        yield return ("a part of nothing", s_good with { Parts = [new Part(1, (PartKind)9)] });
+        yield return ("a part without a number", s_good with { Parts = [new Part(0, PartKind.Pages)] });
+        yield return ("a wall without a plan", s_good with { Parts = [new Part(1, PartKind.Wall)] });
+        yield return ("pages with a plan", s_good with { Parts = [new Part(1, PartKind.Pages, WallPlan.Blank)] });
+        yield return ("a wall that cannot be", s_good with { Parts = [new Part(1, PartKind.Wall, WallPlan.Blank with { Topics = [new Topic(1, Texts.None, Texts.None, 99)] })] });
         yield return ("an endless axis", Paper(new(PaperKind.CoordinatePlane, Across: new Axis(0, 2_000_000_000, 1))));
         yield return ("a table of 10^10 cells", Paper(new(PaperKind.Table, Columns: 100_000, Rows: 100_000)));
         yield return ("a page of 2^31", s_good with { Pages = [page with { Size = new PageSize(int.MaxValue, int.MaxValue) }] });

@@ -5,7 +5,9 @@ using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
 using Yardang.Core.Tests.Boards;
 using Yardang.Core.Tests.Lessons;
+using Yardang.Core.Tests.Walls;
 using Yardang.Core.Visibility;
+using Yardang.Core.Walls;
 using Yardang.Data.Wire;
 using static Yardang.Core.Tests.Boards.BoardScript;
 
@@ -34,6 +36,15 @@ public class SightTests
         var lesson = new LessonScript(4);
         LessonPlay.Play(lesson, new Random(seed), 200);
         HoldsFor(lesson.Log, () => new Lesson(), new Random(seed));
+    }
+
+    [Theory]
+    [MemberData(nameof(Seeds))]
+    public void For_every_reader_a_wall_is_the_fold_of_the_events_that_they_were_sent(int seed)
+    {
+        var wall = new WallScript();
+        WallPlay.Play(wall, new Random(seed), 150);
+        HoldsFor(wall.Log, () => new Wall(WallScript.Plan()), new Random(seed));
     }
 
     [Fact]

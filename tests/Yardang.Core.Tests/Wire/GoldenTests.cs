@@ -9,7 +9,9 @@ using Yardang.Core.Rooms;
 using Yardang.Core.Shapes;
 using Yardang.Core.Tests.Boards;
 using Yardang.Core.Tests.Interchange;
+using Yardang.Core.Walls;
 using Yardang.Core.Tests.Lessons;
+using Yardang.Core.Tests.Walls;
 using Yardang.Core.Tests.Shapes;
 using Yardang.Core.Visibility;
 using Yardang.Data.Wire;
@@ -99,6 +101,19 @@ public class GoldenTests
         LessonPlay.Play(lesson, new Random(seed + 1), 120);
         return SeenBy(reader, start, lesson.Log.Skip(from), SnapshotCodec.Encode(lesson.Lesson, reader));
     })));
+
+    [Fact]
+    public void Sight_of_walls() => Check("sight-walls", Enumerable.Range(60, 4).SelectMany(seed => new[] { Teacher, Maya, Ben }.Select(reader =>
+    {
+        var wall = new WallScript(new WallRules(Most: 9));
+        WallPlay.Play(wall, new Random(seed), 40);
+        var (start, from) = (SnapshotCodec.Encode(wall.Wall, reader), wall.Log.Count);
+        WallPlay.Play(wall, new Random(seed + 1), 80);
+        return SeenBy(reader, start, wall.Log.Skip(from), SnapshotCodec.Encode(wall.Wall, reader));
+    })));
+
+    [Fact]
+    public void Walls_foreseen() => Check("walls-foreseen", WallVectors.All());
 
     [Fact]
     public void Kinds() => Check("kinds", Enumerable.Range(1, 3).Select(seed => new WireSamples(Declarations.Of(), new Random(seed))).Select(samples => new

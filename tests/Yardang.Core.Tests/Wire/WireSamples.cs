@@ -30,7 +30,10 @@ internal sealed class WireSamples(Declarations declarations, Random random)
     {
         if (field.IsNullable && random.Next(2) == 0) return null;
         if (field.Version > 1 && !field.IsNullable && random.Next(2) == 0) return field.Form.Type == typeof(string) ? "" : Activator.CreateInstance(field.Form.Type);
-        return Value(field.Form, depth);
+        var value = Value(field.Form, depth);
+
+        // Nobody says that there is nothing where there may be none.
+        return field.NullIsEmpty && value is ICollection { Count: 0 } ? null : value;
     }
 
     private object Value(Form form, int depth)

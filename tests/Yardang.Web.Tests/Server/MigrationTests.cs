@@ -32,6 +32,9 @@ public sealed class MigrationTests : IDisposable
         Assert.Equal((RoomKind.Board, lesson, new RoomPlace(1, Whose.Own, 7)), (rooms[own].Kind, rooms[own].OfId, rooms[own].Place));
         Assert.Equal(new RoomPlace(1, Whose.Teacher, 0), rooms[teachers].Place);
 
+        // Lessons of before are of boards.
+        Assert.Equal((int)RoomKind.Board, await db.Database.SqlQueryRaw<int>("SELECT WorkKind AS Value FROM Lessons").SingleAsync(TestContext.Current.CancellationToken));
+
         await migrator.MigrateAsync("TeachingTogether", TestContext.Current.CancellationToken);
         Assert.Equal(2, await db.Database.SqlQueryRaw<int>("SELECT COUNT(*) AS Value FROM Boards").SingleAsync(TestContext.Current.CancellationToken));
     }

@@ -60,7 +60,7 @@ public sealed record ZoneBody(ShapeKind Shape, ImmutableArray<int> Points, Texts
 
     /// <inheritdoc/>
     public override bool IsValid() => Shape is ShapeKind.Polygon or ShapeKind.Ellipse && new ShapeBody(Shape, Points).IsValid()
-        && Validity.AllWithin(Name, Limits.NameLength) && Enum.IsDefined(Rule) && Expected is null or { IsValid: true };
+        && Name.IsWithin(Limits.NameLength) && Enum.IsDefined(Rule) && Expected is null or { IsValid: true };
 
     /// <summary>A zone is seen by its filling alone, so that it always has one.</summary>
     public override bool MayLook(Style style) => style.Fill > 0;

@@ -2,7 +2,7 @@
 // Values are never changed in place, so that a copy of the maps is a copy of the state.
 
 import { union } from '../ink/stroke';
-import { type LastAct, type LateWork, Role, type RoomSnapshot } from '../wire/forms';
+import { type LastAct, type LateWork, type Part, Role, type RoomSnapshot } from '../wire/forms';
 import { following } from '../shapes/connectors';
 import { Journal } from './journal';
 import {
@@ -32,6 +32,8 @@ export class Sheets {
   directions: Texts = {};
   /** In which lengths are shown: 0 centimetres, 1 inches. */
   unit = 0;
+  /** The steps of the activity, in order. */
+  parts: readonly Part[] = [];
   frontOrder = 0;
   private allPages: readonly Page[] = [];
   private inOrder: readonly Page[] = [];
@@ -47,10 +49,10 @@ export class Sheets {
   adopted: ReadonlyMap<number, number> = new Map();
 
   static of(number: number, state: RoomSnapshot): Sheets {
-    if (state.kind === 'lesson') throw new Error('A lesson has no pages.');
+    if (state.kind === 'lesson' || state.kind === 'wall') throw new Error(`A ${state.kind} has no pages.`);
     const sheets = new Sheets();
-    const { name, directions, unit, pages, marks } = state.sheets;
-    Object.assign(sheets, { number, name, directions, unit });
+    const { name, directions, unit, parts, pages, marks } = state.sheets;
+    Object.assign(sheets, { number, name, directions, unit, parts });
     sheets.setPages(pages);
     for (const mark of marks) sheets.put(mark);
     sheets.journal = Journal.of(state.sheets);
@@ -68,6 +70,7 @@ export class Sheets {
     copy.name = this.name;
     copy.directions = this.directions;
     copy.unit = this.unit;
+    copy.parts = this.parts;
     copy.adopted = this.adopted;
     copy.allPages = this.allPages;
     copy.inOrder = this.inOrder;
@@ -332,6 +335,7 @@ export class Sheets {
     if (property === Property.Name) return this.name;
     if (property === Property.Directions) return this.directions;
     if (property === Property.Unit) return this.unit;
+    if (property === Property.Parts) return this.parts;
     if (property >= Property.Size) {
       const page = this.page(target);
       return page && ofPage(page, property);
@@ -368,6 +372,9 @@ export class Sheets {
         return;
       case Property.Unit:
         this.unit = value as number;
+        return;
+      case Property.Parts:
+        this.parts = value as readonly Part[];
         return;
     }
     if (change.property >= Property.Size) return this.setPage(target, pageValues(change));

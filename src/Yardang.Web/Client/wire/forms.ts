@@ -63,6 +63,12 @@ export const enum PaperKind {
   Picture = 10,
 }
 
+/** What a part of an activity is made of. The numbers are on the wire. */
+export const enum PartKind {
+  Pages = 1,
+  Wall = 2,
+}
+
 /** The properties that can be changed, each on its own. The numbers are on the wire. */
 export const enum Property {
   Place = 1,
@@ -88,6 +94,12 @@ export const enum Property {
   Unit = 29,
   Stimulus = 30,
   Starters = 31,
+  Parts = 32,
+}
+
+/** What students are to do on a wall. The numbers are on the wire. */
+export const enum Purpose {
+  Sort = 1,
 }
 
 /** In what capacity somebody acts. */
@@ -172,6 +184,7 @@ export type Value =
   | boolean
   | null
   | number
+  | readonly Part[]
   | readonly Texts[]
   | readonly number[];
 
@@ -233,6 +246,8 @@ function readValue(raw: Raw): Value | undefined {
       return raw[2] == null ? null : readStimulus(raw[2]);
     case 31:
       return raw[2];
+    case 32:
+      return raw[2].map((x: Raw) => readPart(x));
     default:
       return undefined;
   }
@@ -333,12 +348,16 @@ export function writeChange(v: Change): Raw {
       const value = v.value as readonly Texts[];
       return [...head, value];
     }
+    case 32: {
+      const value = v.value as readonly Part[];
+      return [...head, value.map((x) => writePart(x))];
+    }
     default:
       return head;
   }
 }
 
-/** Something that a client asks of a room. Closed sets: see MarkCommands, LessonCommands. */
+/** Something that a client asks of a room. Closed sets: see MarkCommands, LessonCommands, WallCommands. */
 export type Command =
   | AddMark
   | MakeChanges
@@ -364,7 +383,13 @@ export type Command =
   | ConfirmLateChange
   | SetTimes
   | HandIn
-  | TakeWorkBack;
+  | TakeWorkBack
+  | PutUpCard
+  | RewordCard
+  | MoveCard
+  | TakeCardDown
+  | PutCardBack
+  | SetPlan;
 
 /** Null if it is of a kind that came later. */
 export function readCommand(kind: number, raw: Raw): Command | null {
@@ -419,6 +444,18 @@ export function readCommand(kind: number, raw: Raw): Command | null {
       return readHandIn(raw);
     case 36:
       return readTakeWorkBack(raw);
+    case 40:
+      return readPutUpCard(raw);
+    case 41:
+      return readRewordCard(raw);
+    case 42:
+      return readMoveCard(raw);
+    case 43:
+      return readTakeCardDown(raw);
+    case 44:
+      return readPutCardBack(raw);
+    case 45:
+      return readSetPlan(raw);
     default:
       return null;
   }
@@ -476,6 +513,18 @@ export function writeCommand(v: Command): [number, Raw] {
       return [35, writeHandIn(v)];
     case 'takeWorkBack':
       return [36, writeTakeWorkBack(v)];
+    case 'putUpCard':
+      return [40, writePutUpCard(v)];
+    case 'rewordCard':
+      return [41, writeRewordCard(v)];
+    case 'moveCard':
+      return [42, writeMoveCard(v)];
+    case 'takeCardDown':
+      return [43, writeTakeCardDown(v)];
+    case 'putCardBack':
+      return [44, writePutCardBack(v)];
+    case 'setPlan':
+      return [45, writeSetPlan(v)];
   }
 }
 
@@ -545,7 +594,7 @@ export function writeMarkBody(v: MarkBody): Raw {
   }
 }
 
-/** Something that happened in a room. Closed sets: see MarkEvents, LessonEvents. */
+/** Something that happened in a room. Closed sets, beside the commands. */
 export type RoomEvent =
   | ClientAdmitted
   | Redacted
@@ -591,7 +640,13 @@ export type RoomEvent =
   | WorkTakenBack
   | SentAway
   | WorkWaits
-  | PersonBrought;
+  | PersonBrought
+  | CardPutUp
+  | CardReworded
+  | CardMoved
+  | CardTakenDown
+  | CardPutBack
+  | PlanSet;
 
 /** Null if it is of a kind that came later. */
 export function readRoomEvent(kind: number, raw: Raw): RoomEvent | null {
@@ -686,6 +741,18 @@ export function readRoomEvent(kind: number, raw: Raw): RoomEvent | null {
       return readWorkWaits(raw);
     case 58:
       return readPersonBrought(raw);
+    case 70:
+      return readCardPutUp(raw);
+    case 71:
+      return readCardReworded(raw);
+    case 72:
+      return readCardMoved(raw);
+    case 73:
+      return readCardTakenDown(raw);
+    case 74:
+      return readCardPutBack(raw);
+    case 75:
+      return readPlanSet(raw);
     default:
       return null;
   }
@@ -695,7 +762,8 @@ export function readRoomEvent(kind: number, raw: Raw): RoomEvent | null {
 export type RoomSnapshot =
   | DraftSnapshot
   | LessonSnapshot
-  | BoardSnapshot;
+  | BoardSnapshot
+  | WallSnapshot;
 
 /** Null if it is of a kind that came later. */
 export function readRoomSnapshot(kind: number, raw: Raw): RoomSnapshot | null {
@@ -706,12 +774,14 @@ export function readRoomSnapshot(kind: number, raw: Raw): RoomSnapshot | null {
       return readLessonSnapshot(raw);
     case 3:
       return readBoardSnapshot(raw);
+    case 4:
+      return readWallSnapshot(raw);
     default:
       return null;
   }
 }
 
-/** Staff: put work that was set aside on the board after all. The number is that of the event that set it aside. */
+/** Staff: put work that was set aside in place after all. The number is that of the event that set it aside. */
 export interface AcceptLateWork {
   readonly kind: 'acceptLateWork';
   readonly number: number;
@@ -930,6 +1000,118 @@ export function writeBubbleBody(v: BubbleBody): Raw {
   return [6, v.x, v.y, v.width, v.height, writeWords(v.words), v.tipX, v.tipY];
 }
 
+/** A slip of text on a wall. */
+export interface Card {
+  /** Of the tab that put it up (Ids). */
+  readonly id: number;
+  /** Where it is now. */
+  readonly topic: number;
+  /** Where it was put up. */
+  readonly putUnder: number;
+  /** Whose it is, by actor number. */
+  readonly author: number;
+  /** Whether a teacher put it up. */
+  readonly byStaff: boolean;
+  /** Smaller comes first in its topic. */
+  readonly order: number;
+  /** A BCP 47 tag; empty if it is not known. */
+  readonly language: string;
+  /** What it says. The first line may stand large. */
+  readonly text: string;
+  /** When, server time in ms. */
+  readonly putUpAt: number;
+  /** Who took it down, by actor number; 0 while it is up. Then only its author and teachers see it. */
+  readonly downBy: number;
+}
+
+export function readCard(raw: Raw): Card {
+  return {
+    id: raw[0],
+    topic: raw[1],
+    putUnder: raw[2],
+    author: raw[3],
+    byStaff: raw[4],
+    order: raw[5],
+    language: raw[6],
+    text: raw[7],
+    putUpAt: raw[8],
+    downBy: raw[9],
+  };
+}
+
+/** A card is somewhere else. */
+export interface CardMoved {
+  readonly kind: 'cardMoved';
+  readonly id: number;
+  readonly topic: number;
+  readonly order: number;
+}
+
+export function readCardMoved(raw: Raw): CardMoved {
+  return {
+    kind: 'cardMoved',
+    id: raw[0],
+    topic: raw[1],
+    order: raw[2],
+  };
+}
+
+/** A card is up again, as it stands: for those who never saw it. */
+export interface CardPutBack {
+  readonly kind: 'cardPutBack';
+  readonly card: Card;
+}
+
+export function readCardPutBack(raw: Raw): CardPutBack {
+  return {
+    kind: 'cardPutBack',
+    card: readCard(raw[0]),
+  };
+}
+
+/** A card is up. */
+export interface CardPutUp {
+  readonly kind: 'cardPutUp';
+  readonly card: Card;
+}
+
+export function readCardPutUp(raw: Raw): CardPutUp {
+  return {
+    kind: 'cardPutUp',
+    card: readCard(raw[0]),
+  };
+}
+
+/** A card says something else. */
+export interface CardReworded {
+  readonly kind: 'cardReworded';
+  readonly id: number;
+  readonly language: string;
+  readonly text: string;
+}
+
+export function readCardReworded(raw: Raw): CardReworded {
+  return {
+    kind: 'cardReworded',
+    id: raw[0],
+    language: raw[1],
+    text: raw[2],
+  };
+}
+
+/** A card was taken down by the actor of the event. */
+export interface CardTakenDown {
+  readonly kind: 'cardTakenDown';
+  readonly id: number;
+}
+
+export function readCardTakenDown(raw: Raw): CardTakenDown {
+  return {
+    kind: 'cardTakenDown',
+    id: raw[0],
+  };
+}
+
 /** Properties have new values. */
 export interface ChangesMade {
   readonly kind: 'changesMade';
@@ -1019,7 +1201,7 @@ export function writeConnectorBody(v: ConnectorBody): Raw {
   return [9, v.from, v.to, v.points, v.label && writeWords(v.label)];
 }
 
-/** Staff: leave work that was set aside off the board. */
+/** Staff: leave work that was set aside off. */
 export interface DiscardLateWork {
   readonly kind: 'discardLateWork';
   readonly number: number;
@@ -1345,13 +1527,13 @@ export function readKeySet(raw: Raw): KeySet {
   };
 }
 
-/** What somebody did last on a board. */
+/** What somebody did last on a board or wall. */
 export interface LastAct {
   /** The actor number. */
   readonly person: number;
   /** When, server time in ms. */
   readonly at: number;
-  /** On which page; 0 if that cannot be told. */
+  /** On which page, or under which topic; 0 if that cannot be told. */
   readonly page: number;
 }
 
@@ -1511,7 +1693,7 @@ export function readLateWork(raw: Raw): LateWork {
   };
 }
 
-/** The teacher put it on the board after all. */
+/** The teacher put it in place after all. */
 export interface LateWorkAccepted {
   readonly kind: 'lateWorkAccepted';
   /** The event that set it aside. */
@@ -1784,6 +1966,27 @@ export function readMomentCame(raw: Raw): MomentCame {
   };
 }
 
+/** A card goes under another topic, or to another place under its own. */
+export interface MoveCard {
+  readonly kind: 'moveCard';
+  readonly id: number;
+  readonly topic: number;
+  readonly order: number;
+}
+
+export function readMoveCard(raw: Raw): MoveCard {
+  return {
+    kind: 'moveCard',
+    id: raw[0],
+    topic: raw[1],
+    order: raw[2],
+  };
+}
+
+export function writeMoveCard(v: MoveCard): Raw {
+  return [v.id, v.topic, v.order];
+}
+
 /** Classmates see masks, or names again. */
 export interface NamesMasked {
   readonly kind: 'namesMasked';
@@ -1964,6 +2167,28 @@ export function writePaper(v: Paper): Raw {
   const raw: Raw = [v.kind, v.spacing, v.across && writeAxis(v.across), v.up && writeAxis(v.up), v.columns, v.rows];
   if (v.media != null) raw.push(v.media);
   return raw;
+}
+
+/** One of the steps of an activity, each with rooms of its own. */
+export interface Part {
+  /** Stays the same wherever it comes in the order; from 1. Rooms say of which part they are. */
+  readonly number: number;
+  /** What it is made of. */
+  readonly kind: PartKind;
+  /** What is planned for its wall; null for pages. */
+  readonly wall: WallPlan | null;
+}
+
+export function readPart(raw: Raw): Part {
+  return {
+    number: raw[0],
+    kind: raw[1],
+    wall: raw[2] == null ? null : readWallPlan(raw[2]),
+  };
+}
+
+export function writePart(v: Part): Raw {
+  return [v.number, v.kind, v.wall && writeWallPlan(v.wall)];
 }
 
 /** They are, on so many boards. */
@@ -2181,6 +2406,59 @@ export function writePlace(v: Place): Raw {
   return [v.x, v.y, v.turn];
 }
 
+/** The wall is planned like this now. */
+export interface PlanSet {
+  readonly kind: 'planSet';
+  readonly plan: WallPlan;
+}
+
+export function readPlanSet(raw: Raw): PlanSet {
+  return {
+    kind: 'planSet',
+    plan: readWallPlan(raw[0]),
+  };
+}
+
+/** Put a card back that was taken down: whoever took it down, and teachers. */
+export interface PutCardBack {
+  readonly kind: 'putCardBack';
+  readonly id: number;
+}
+
+export function readPutCardBack(raw: Raw): PutCardBack {
+  return {
+    kind: 'putCardBack',
+    id: raw[0],
+  };
+}
+
+export function writePutCardBack(v: PutCardBack): Raw {
+  return [v.id];
+}
+
+/** Put a card up under a topic, behind those that are there. */
+export interface PutUpCard {
+  readonly kind: 'putUpCard';
+  readonly id: number;
+  readonly topic: number;
+  readonly language: string;
+  readonly text: string;
+}
+
+export function readPutUpCard(raw: Raw): PutUpCard {
+  return {
+    kind: 'putUpCard',
+    id: raw[0],
+    topic: raw[1],
+    language: raw[2],
+    text: raw[3],
+  };
+}
+
+export function writePutUpCard(v: PutUpCard): Raw {
+  return [v.id, v.topic, v.language, v.text];
+}
+
 /** What stood here was erased on request; the number stays, so that the log has no gap. */
 export interface Redacted {
   readonly kind: 'redacted';
@@ -2254,6 +2532,27 @@ export function readReopenLesson(_raw: Raw): ReopenLesson {
 
 export function writeReopenLesson(_v: ReopenLesson): Raw {
   return [];
+}
+
+/** A card says something else. */
+export interface RewordCard {
+  readonly kind: 'rewordCard';
+  readonly id: number;
+  readonly language: string;
+  readonly text: string;
+}
+
+export function readRewordCard(raw: Raw): RewordCard {
+  return {
+    kind: 'rewordCard',
+    id: raw[0],
+    language: raw[1],
+    text: raw[2],
+  };
+}
+
+export function writeRewordCard(v: RewordCard): Raw {
+  return [v.id, v.language, v.text];
 }
 
 /** How much larger or smaller a mark is than its body says, about its middle, per mille. Line widths stay. */
@@ -2354,6 +2653,23 @@ export function writeSetPens(v: SetPens): Raw {
   return [v.down];
 }
 
+/** Staff: the wall is planned like this now. Cards of topics that are gone fit nowhere. */
+export interface SetPlan {
+  readonly kind: 'setPlan';
+  readonly plan: WallPlan;
+}
+
+export function readSetPlan(raw: Raw): SetPlan {
+  return {
+    kind: 'setPlan',
+    plan: readWallPlan(raw[0]),
+  };
+}
+
+export function writeSetPlan(v: SetPlan): Raw {
+  return [writeWallPlan(v.plan)];
+}
+
 /** Staff: whether students may look at the other boards, and at the teacher's own. */
 export interface SetSight {
   readonly kind: 'setSight';
@@ -2427,6 +2743,8 @@ export interface SheetsSnapshot {
   readonly writers: readonly LastWriter[];
   /** In which lengths are shown. */
   readonly unit: LengthUnit;
+  /** The steps of the activity, in order. */
+  readonly parts: readonly Part[];
 }
 
 export function readSheetsSnapshot(raw: Raw): SheetsSnapshot {
@@ -2438,6 +2756,7 @@ export function readSheetsSnapshot(raw: Raw): SheetsSnapshot {
     gestures: raw[4].map((x: Raw) => readGestureSnapshot(x)),
     writers: raw[5].map((x: Raw) => readLastWriter(x)),
     unit: raw[6],
+    parts: raw[7].map((x: Raw) => readPart(x)),
   };
 }
 
@@ -2568,6 +2887,23 @@ export function writeStyle(v: Style): Raw {
   return raw;
 }
 
+/** Take a card down. It is kept. */
+export interface TakeCardDown {
+  readonly kind: 'takeCardDown';
+  readonly id: number;
+}
+
+export function readTakeCardDown(raw: Raw): TakeCardDown {
+  return {
+    kind: 'takeCardDown',
+    id: raw[0],
+  };
+}
+
+export function writeTakeCardDown(v: TakeCardDown): Raw {
+  return [v.id];
+}
+
 /** A student: I go on working on what was handed in. */
 export interface TakeWorkBack {
   readonly kind: 'takeWorkBack';
@@ -2619,6 +2955,31 @@ export function readTimesSet(raw: Raw): TimesSet {
     kind: 'timesSet',
     times: { opensAt: raw[0] < 0 ? null : raw[0], dueAt: raw[1] < 0 ? null : raw[1], closesAt: raw[2] < 0 ? null : raw[2], handsIn: raw[3] },
   };
+}
+
+/** A place of its own on a wall, for the cards that belong there. */
+export interface Topic {
+  /** Stays the same whatever it is called; never used again. Larger than 0. */
+  readonly id: number;
+  /** What it is called. */
+  readonly heading: Texts;
+  /** What to write there; may be empty. */
+  readonly prompt: Texts;
+  /** One of the twelve of slips, from 0. */
+  readonly colour: number;
+}
+
+export function readTopic(raw: Raw): Topic {
+  return {
+    id: raw[0],
+    heading: raw[1],
+    prompt: raw[2],
+    colour: raw[3],
+  };
+}
+
+export function writeTopic(v: Topic): Raw {
+  return [v.id, v.heading, v.prompt, v.colour];
 }
 
 /** Words in another language, fitted into the same place. */
@@ -2695,6 +3056,76 @@ export function writeUndoGroups(_v: UndoGroups): Raw {
   return [];
 }
 
+/** What a teacher has planned for a wall: the question, where answers go, and what each may and owes. */
+export interface WallPlan {
+  /** What students are to do. */
+  readonly purpose: Purpose;
+  /** The question over the wall. */
+  readonly question: Texts;
+  /** In order; cards that fit none lie Nowhere. */
+  readonly topics: readonly Topic[];
+  /** What each may and owes. */
+  readonly rules: WallRules;
+}
+
+export function readWallPlan(raw: Raw): WallPlan {
+  return {
+    purpose: raw[0],
+    question: raw[1],
+    topics: raw[2].map((x: Raw) => readTopic(x)),
+    rules: readWallRules(raw[3]),
+  };
+}
+
+export function writeWallPlan(v: WallPlan): Raw {
+  return [v.purpose, v.question, v.topics.map((x) => writeTopic(x)), writeWallRules(v.rules)];
+}
+
+/** What each student may and owes. */
+export interface WallRules {
+  /** How many cards each is asked for; 0 for no number. */
+  readonly least: number;
+  /** How many each may have up at most; 0 for no number. */
+  readonly most: number;
+}
+
+export function readWallRules(raw: Raw): WallRules {
+  return {
+    least: raw[0],
+    most: raw[1],
+  };
+}
+
+export function writeWallRules(v: WallRules): Raw {
+  return [v.least, v.most];
+}
+
+/** What a snapshot says of a wall. */
+export interface WallSnapshot {
+  readonly kind: 'wall';
+  /** What is planned for it now. */
+  readonly plan: WallPlan;
+  /** The cards that the reader may see, by id. */
+  readonly cards: readonly Card[];
+  /** Work waiting for the teacher's decision. */
+  readonly setAside: readonly LateWork[];
+  /** When a student last did something here, server time in ms; null if none has. */
+  readonly lastActivity: number | null;
+  /** What each student did last here; told to teachers. */
+  readonly acts: readonly LastAct[];
+}
+
+export function readWallSnapshot(raw: Raw): WallSnapshot {
+  return {
+    kind: 'wall',
+    plan: readWallPlan(raw[0]),
+    cards: raw[1].map((x: Raw) => readCard(x)),
+    setAside: raw[2].map((x: Raw) => readLateWork(x)),
+    lastActivity: raw[3] < 0 ? null : raw[3],
+    acts: raw[4].map((x: Raw) => readLastAct(x)),
+  };
+}
+
 /** Written words, with the line breaks and size that the author's screen gave them, so that every screen and print agrees. */
 export interface Words {
   /** What was typed, with its own line feeds. */
@@ -2755,7 +3186,7 @@ export function readWorkHandedIn(raw: Raw): WorkHandedIn {
   };
 }
 
-/** Work arrived when it could no longer be put on the board; it is kept for the teacher's decision. */
+/** Work arrived when it could no longer be put in place; it is kept for the teacher's decision. */
 export interface WorkSetAside {
   readonly kind: 'workSetAside';
   readonly command: Command;

@@ -1,0 +1,56 @@
+using Yardang.Core.Wire;
+
+namespace Yardang.Core.Rooms;
+
+/// <summary>Staff: put work that was set aside in place after all. The number is that of the event that set it aside.</summary>
+[Kind(5)]
+public sealed record AcceptLateWork(long Number) : Command;
+
+/// <summary>Staff: leave work that was set aside off.</summary>
+[Kind(6)]
+public sealed record DiscardLateWork(long Number) : Command;
+
+/// <summary>Work arrived when it could no longer be put in place; it is kept for the teacher's decision.</summary>
+[Kind(14)]
+public sealed record WorkSetAside([Inline] Command Command) : RoomEvent;
+
+/// <summary>The teacher put it in place after all.</summary>
+/// <param name="Number">The event that set it aside.</param>
+/// <param name="Outcome">What it did, on behalf of its author; null if it no longer fits.</param>
+/// <param name="Person">Whose work it is, by actor number; 0 in old logs.</param>
+/// <param name="Gesture">What it was part of; 0 in old logs.</param>
+[Kind(15)]
+public sealed record LateWorkAccepted(long Number, [Inline, Since(2)] RoomEvent? Outcome, [Since(3)] int Person = 0, [Since(3)] long Gesture = 0) : RoomEvent
+{
+    /// <inheritdoc/>
+    public override bool Names(int person) => person == Person;
+}
+
+/// <summary>The teacher left it off.</summary>
+/// <param name="Number">The event that set it aside.</param>
+/// <param name="Person">Whose work it is, by actor number; 0 in old logs.</param>
+[Kind(16)]
+public sealed record LateWorkDiscarded(long Number, [Since(2)] int Person = 0) : RoomEvent
+{
+    /// <inheritdoc/>
+    public override bool Names(int person) => person == Person;
+}
+
+/// <summary>Work that arrived too late for a rule, kept for the teacher's decision.</summary>
+/// <param name="Number">The event that set it aside.</param>
+/// <param name="Actor">Whose work it is.</param>
+/// <param name="Client">From which tab.</param>
+/// <param name="Counter">Which of its commands.</param>
+/// <param name="Gesture">What it was part of.</param>
+/// <param name="Command">What was asked.</param>
+public sealed record LateWork(long Number, [Inline] Actor Actor, int Client, int Counter, long Gesture, [Inline] Command Command);
+
+/// <summary>A room in which students work: what they write too late is kept, and it is known what each did last.</summary>
+public interface IWorkRoom
+{
+    /// <summary>Work waiting for the teacher's decision, by the number of its event.</summary>
+    IReadOnlyDictionary<long, LateWork> SetAside { get; }
+
+    /// <summary>Who has put something there that is not the teacher's, by actor number.</summary>
+    IEnumerable<int> Writers { get; }
+}

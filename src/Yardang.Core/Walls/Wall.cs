@@ -1,0 +1,213 @@
+using System.Collections.Immutable;
+using Yardang.Core.Rooms;
+using Yardang.Core.Wire;
+
+namespace Yardang.Core.Walls;
+
+/// <summary>What a snapshot says of a wall.</summary>
+/// <param name="Plan">What is planned for it now.</param>
+/// <param name="Cards">The cards that the reader may see, by id.</param>
+/// <param name="SetAside">Work waiting for the teacher's decision.</param>
+/// <param name="LastActivity">When a student last did something here, server time in ms; null if none has.</param>
+/// <param name="Acts">What each student did last here; told to teachers.</param>
+[Kind((int)RoomKind.Wall)]
+public sealed record WallSnapshot(WallPlan Plan, ImmutableArray<Card> Cards, ImmutableArray<LateWork> SetAside, [OrMinusOne] long? LastActivity, ImmutableArray<LastAct> Acts) : RoomSnapshot;
+
+/// <summary>A question, and cards that answer it, where all of its people can read them.</summary>
+public sealed class Wall(WallPlan version) : Room, IWorkRoom
+{
+    private readonly SortedDictionary<long, Card> _cards = [];
+    private readonly SortedDictionary<long, LateWork> _setAside = [];
+    private readonly SortedDictionary<int, LastAct> _acts = [];
+
+    /// <inheritdoc/>
+    public override RoomKind Kind => RoomKind.Wall;
+
+    /// <summary>What is planned for it now.</summary>
+    public WallPlan Plan { get; private set; } = version;
+
+    /// <summary>Every card, those taken down included, by id.</summary>
+    public IReadOnlyDictionary<long, Card> Cards => _cards;
+
+    /// <inheritdoc/>
+    public IReadOnlyDictionary<long, LateWork> SetAside => _setAside;
+
+    /// <inheritdoc/>
+    public IEnumerable<int> Writers => _cards.Values.Where(c => !c.ByStaff).Select(c => c.Author);
+
+    /// <summary>What each student did last here, by actor number; the place is a topic.</summary>
+    public IReadOnlyDictionary<int, LastAct> Acts => _acts;
+
+    /// <summary>When a student last did something here, server time in ms; null if none has.</summary>
+    public long? LastActivity { get; private set; }
+
+    /// <summary>The cards under a topic that are up, in order.</summary>
+    public IEnumerable<Card> Under(long topic) => _cards.Values.Where(c => c.IsUp && c.Topic == topic).OrderBy(c => c.Order).ThenBy(c => c.Id);
+
+    /// <summary>How many cards somebody still owes.</summary>
+    public int Owed(int person) => Math.Max(0, Plan.Rules.Least - UpOf(person));
+
+    /// <inheritdoc/>
+    protected override Decision DecideCommand(Submission submission, Actor actor, Situation situation)
+    {
+        switch (submission.Command)
+        {
+            case SetPlan(var plan):
+                return !actor.IsStaff ? Refusal.NotAllowed : plan.Fault() is null ? new PlanSet(plan) : Refusal.OutOfRange;
+            case AcceptLateWork or DiscardLateWork when !actor.IsStaff:
+                return Refusal.NotAllowed;
+            case AcceptLateWork(var number):
+                if (!_setAside.TryGetValue(number, out var late)) return Refusal.NotFound;
+                var outcome = (Decide(late.Command, late.Actor, late.Client, situation) as Decision.Accepted)?.Event;
+                return new Decision.Accepted(new LateWorkAccepted(number, outcome, late.Actor.Number, late.Gesture), outcome is null ? Audience.NamedAndStaff : Audience.Everyone);
+            case DiscardLateWork(var number):
+                return _setAside.TryGetValue(number, out var unwanted) ? new Decision.Accepted(new LateWorkDiscarded(number, unwanted.Actor.Number), Audience.NamedAndStaff) : Refusal.NotFound;
+        }
+
+        if (!actor.IsStaff && (actor.HasLeft || !situation.Allowed.StudentsMayWrite))
+        {
+            return WhyNotSetAside(submission, actor) is { } why ? why : new Decision.Accepted(new WorkSetAside(submission.Command), Audience.AuthorAndStaff);
+        }
+
+        return Decide(submission.Command, actor, submission.Client, situation);
+    }
+
+    private Decision Decide(Command command, Actor actor, int client, Situation situation) => command switch
+    {
+        PutUpCard put => WhyNot(put, actor, client) is { } why ? why
+            : new CardPutUp(new(put.Id, put.Topic, put.Topic, actor.Number, actor.IsStaff, Behind(put.Topic), put.Language, put.Text, situation.Time)),
+        RewordCard reword => Theirs(reword.Id, actor) is { } why ? why
+            : !Card.IsText(reword.Text) || !IsLanguage(reword.Language) ? Refusal.OutOfRange
+            : new CardReworded(reword.Id, reword.Language, reword.Text),
+        MoveCard move => Theirs(move.Id, actor) is { } why ? why
+            : !Plan.Has(move.Topic) ? Refusal.NotFound
+            : !double.IsFinite(move.Order) || Math.Abs(move.Order) > Card.Most * 2.0 ? Refusal.OutOfRange
+            : new CardMoved(move.Id, move.Topic, move.Order),
+        TakeCardDown(var id) => Theirs(id, actor) is { } why ? why : new CardTakenDown(id),
+        PutCardBack(var id) => WhyNotBack(id, actor) is { } why ? why : new CardPutBack(_cards[id] with { DownBy = 0 }),
+        _ => Refusal.NotAllowed,
+    };
+
+    private Refusal? WhyNot(PutUpCard put, Actor actor, int client)
+    {
+        if (Ids.ClientOf(put.Id) != client || client == 0) return Refusal.Malformed;
+        if (_cards.ContainsKey(put.Id)) return Refusal.Duplicate;
+        if (!Plan.Has(put.Topic)) return Refusal.NotFound;
+        if (!Card.IsText(put.Text) || !IsLanguage(put.Language)) return Refusal.OutOfRange;
+        if (_cards.Count >= Card.Most || _cards.Values.Count(c => c.Author == actor.Number) >= Card.MostOfOne) return Refusal.Full;
+        return !actor.IsStaff && Plan.Rules.Most > 0 && UpOf(actor.Number) >= Plan.Rules.Most ? Refusal.EnoughCards : null;
+    }
+
+    // A card that is up, and one's own; teachers may change all.
+    private Refusal? Theirs(long id, Actor actor) => !_cards.TryGetValue(id, out var card) || !(card.IsUp || actor.IsStaff)
+        ? Refusal.NotFound
+        : actor.IsStaff || (card.Author == actor.Number && !card.ByStaff) ? card.IsUp ? null : Refusal.ChangedSince : Refusal.NotYours;
+
+    // What a teacher took down, its author cannot put back.
+    private Refusal? WhyNotBack(long id, Actor actor)
+    {
+        if (!_cards.TryGetValue(id, out var card)) return Refusal.NotFound;
+        if (!actor.IsStaff && (card.ByStaff || card.Author != actor.Number)) return Refusal.NotFound;
+        if (card.IsUp) return Refusal.ChangedSince;
+        if (actor.IsStaff) return null;
+        if (card.DownBy != actor.Number) return Refusal.NotAllowed;
+        return Plan.Rules.Most > 0 && UpOf(actor.Number) >= Plan.Rules.Most ? Refusal.EnoughCards : null;
+    }
+
+    // By the same rules as work in time, but for what rests on work that waits too; and no more of one person than they can have written.
+    private Refusal? WhyNotSetAside(Submission submission, Actor actor)
+    {
+        var theirs = _setAside.Values.Where(w => w.Actor.Number == actor.Number).ToList();
+        if (theirs.Count >= Limits.LateWork || theirs.Sum(w => SizeOf(w.Command)) + SizeOf(submission.Command) > Limits.LateWorkSize) return Refusal.Full;
+        bool Waits(long id) => theirs.Exists(w => w.Command is PutUpCard put && put.Id == id);
+        return submission.Command switch
+        {
+            PutUpCard put => Waits(put.Id) ? Refusal.Duplicate : WhyNot(put, actor, submission.Client),
+            RewordCard reword when Waits(reword.Id) => Card.IsText(reword.Text) && IsLanguage(reword.Language) ? null : Refusal.OutOfRange,
+            MoveCard move when Waits(move.Id) => Plan.Has(move.Topic) ? null : Refusal.NotFound,
+            TakeCardDown(var id) when Waits(id) => null,
+            PutCardBack(var id) when Waits(id) => null,
+            _ => (Decide(submission.Command, actor, submission.Client, Situation.Open) as Decision.Refused)?.Reason,
+        };
+    }
+
+    private static int SizeOf(Command command) => command switch
+    {
+        PutUpCard put => put.Text.Length,
+        RewordCard reword => reword.Text.Length,
+        _ => 1,
+    };
+
+    private static bool IsLanguage(string tag) => tag.Length <= 35;
+
+    private int UpOf(int person) => _cards.Values.Count(c => c.IsUp && !c.ByStaff && c.Author == person);
+
+    // Behind those that everybody sees.
+    private double Behind(long topic) => _cards.Values.Where(c => c.IsUp && c.Topic == topic).Select(c => Math.Floor(c.Order)).DefaultIfEmpty(0).Max() + 1;
+
+    /// <inheritdoc/>
+    protected override void RestoreState(RoomSnapshot snapshot)
+    {
+        var wall = (WallSnapshot)snapshot;
+        (Plan, LastActivity) = (wall.Plan, wall.LastActivity);
+        foreach (var card in wall.Cards) _cards[card.Id] = card;
+        foreach (var late in wall.SetAside) _setAside[late.Number] = late;
+        foreach (var act in wall.Acts) _acts[act.Person] = act;
+    }
+
+    /// <inheritdoc/>
+    protected override void ApplyEvent(Envelope envelope)
+    {
+        switch (envelope.Event)
+        {
+            case WorkSetAside(var command):
+                _setAside[envelope.Number] = new(envelope.Number, envelope.Actor, envelope.Client, envelope.Counter, envelope.Gesture, command);
+                return;
+            case LateWorkAccepted(var number, var outcome, var person, _):
+                _setAside.Remove(number);
+                if (outcome is not null) Set(outcome, person);
+                return;
+            case LateWorkDiscarded(var number, _):
+                _setAside.Remove(number);
+                return;
+        }
+
+        Set(envelope.Event, envelope.Actor.Number);
+        if (!envelope.Actor.IsStaff) Note(envelope);
+    }
+
+    private void Set(RoomEvent happened, int actor)
+    {
+        switch (happened)
+        {
+            case CardPutUp(var card): _cards[card.Id] = card; break;
+            case CardPutBack(var card): _cards[card.Id] = card; break;
+            case CardReworded(var id, var language, var text): Change(id, c => c with { Language = language, Text = text }); break;
+            case CardMoved(var id, var topic, var order): Change(id, c => c with { Topic = topic, Order = order }); break;
+            case CardTakenDown(var id): Change(id, c => c with { DownBy = actor }); break;
+            case PlanSet(var plan):
+                Plan = plan;
+                foreach (var card in _cards.Values.Where(c => !plan.Has(c.Topic)).ToList()) _cards[card.Id] = card with { Topic = WallPlan.Nowhere };
+                break;
+        }
+    }
+
+    // A reader's copy does not have the cards that its reader may not see.
+    private void Change(long id, Func<Card, Card> change)
+    {
+        if (_cards.TryGetValue(id, out var card)) _cards[id] = change(card);
+    }
+
+    private void Note(Envelope envelope)
+    {
+        LastActivity = envelope.Time;
+        var topic = envelope.Event switch
+        {
+            CardPutUp(var card) => card.Topic,
+            CardMoved moved => moved.Topic,
+            CardReworded reworded => _cards.GetValueOrDefault(reworded.Id)?.Topic ?? 0,
+            _ => 0,
+        };
+        _acts[envelope.Actor.Number] = new(envelope.Actor.Number, envelope.Time, topic);
+    }
+}

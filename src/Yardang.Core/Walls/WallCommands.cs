@@ -1,0 +1,52 @@
+using Yardang.Core.Rooms;
+using Yardang.Core.Wire;
+
+namespace Yardang.Core.Walls;
+
+/// <summary>Put a card up under a topic, behind those that are there.</summary>
+[Kind(40)]
+public sealed record PutUpCard(long Id, long Topic, string Language, string Text) : Command;
+
+/// <summary>A card says something else.</summary>
+[Kind(41)]
+public sealed record RewordCard(long Id, string Language, string Text) : Command;
+
+/// <summary>A card goes under another topic, or to another place under its own.</summary>
+[Kind(42)]
+public sealed record MoveCard(long Id, long Topic, double Order) : Command;
+
+/// <summary>Take a card down. It is kept.</summary>
+[Kind(43)]
+public sealed record TakeCardDown(long Id) : Command;
+
+/// <summary>Put a card back that was taken down: whoever took it down, and teachers.</summary>
+[Kind(44)]
+public sealed record PutCardBack(long Id) : Command;
+
+/// <summary>Staff: the wall is planned like this now. Cards of topics that are gone fit nowhere.</summary>
+[Kind(45)]
+public sealed record SetPlan(WallPlan Plan) : Command;
+
+/// <summary>A card is up.</summary>
+[Kind(70)]
+public sealed record CardPutUp(Card Card) : RoomEvent;
+
+/// <summary>A card says something else.</summary>
+[Kind(71)]
+public sealed record CardReworded(long Id, string Language, string Text) : RoomEvent;
+
+/// <summary>A card is somewhere else.</summary>
+[Kind(72)]
+public sealed record CardMoved(long Id, long Topic, double Order) : RoomEvent;
+
+/// <summary>A card was taken down by the actor of the event.</summary>
+[Kind(73)]
+public sealed record CardTakenDown(long Id) : RoomEvent;
+
+/// <summary>A card is up again, as it stands: for those who never saw it.</summary>
+[Kind(74)]
+public sealed record CardPutBack(Card Card) : RoomEvent;
+
+/// <summary>The wall is planned like this now.</summary>
+[Kind(75)]
+public sealed record PlanSet(WallPlan Plan) : RoomEvent;

@@ -1,0 +1,76 @@
+using System.Collections.Immutable;
+using Yardang.Core.Pages;
+using Yardang.Core.Rooms;
+
+namespace Yardang.Core.Walls;
+
+/// <summary>What students are to do on a wall. The numbers are on the wire.</summary>
+public enum Purpose
+{
+    /// <summary>Put cards under topics.</summary>
+    Sort = 1,
+}
+
+/// <summary>A place of its own on a wall, for the cards that belong there.</summary>
+/// <param name="Id">Stays the same whatever it is called; never used again. Larger than 0.</param>
+/// <param name="Heading">What it is called.</param>
+/// <param name="Prompt">What to write there; may be empty.</param>
+/// <param name="Colour">One of the twelve of slips, from 0.</param>
+public sealed record Topic(long Id, Texts Heading, Texts Prompt, int Colour);
+
+/// <summary>What each student may and owes.</summary>
+/// <param name="Least">How many cards each is asked for; 0 for no number.</param>
+/// <param name="Most">How many each may have up at most; 0 for no number.</param>
+public sealed record WallRules(int Least = 0, int Most = 0)
+{
+    /// <summary>As many as anybody likes.</summary>
+    public static readonly WallRules Free = new();
+}
+
+/// <summary>What a teacher has planned for a wall: the question, where answers go, and what each may and owes.</summary>
+/// <param name="Purpose">What students are to do.</param>
+/// <param name="Question">The question over the wall.</param>
+/// <param name="Topics">In order; cards that fit none lie <see cref="Nowhere"/>.</param>
+/// <param name="Rules">What each may and owes.</param>
+public sealed record WallPlan(Purpose Purpose, Texts Question, ImmutableArray<Topic> Topics, WallRules Rules)
+{
+    /// <summary>The topic of cards that fit nowhere.</summary>
+    public const long Nowhere = 0;
+
+    /// <summary>Most topics of a wall.</summary>
+    public const int MostTopics = 60;
+
+    /// <summary>Most letters of a question, and of a prompt.</summary>
+    public const int PromptLength = 1_000;
+
+    /// <summary>How many colours there are.</summary>
+    public const int Colours = 12;
+
+    /// <summary>A wall to begin with.</summary>
+    public static readonly WallPlan Blank = new(Purpose.Sort, Texts.None, [], WallRules.Free);
+
+    /// <summary>Whether there is a place for cards with this number.</summary>
+    public bool Has(long topic) => topic == Nowhere || Topics.Any(t => t.Id == topic);
+
+    /// <summary>Everything that is written in it, in every language.</summary>
+    public IEnumerable<string> Said() => Topics.SelectMany(t => new[] { t.Heading, t.Prompt }).Prepend(Question).SelectMany(t => t.ByLanguage.Values);
+
+    /// <summary>The first thing that is wrong with it, in words; null if nothing is.</summary>
+    public string? Fault()
+    {
+        if (!Enum.IsDefined(Purpose)) return "The wall is for something that this program does not know.";
+        if (!Question.IsWithin(PromptLength)) return $"The wall's question is longer than {PromptLength} letters, or in too many languages.";
+        if (Topics.Length > MostTopics) return $"There are {Topics.Length} topics; a wall has at most {MostTopics}.";
+        for (var i = 0; i < Topics.Length; i++)
+        {
+            var topic = Topics[i];
+            if (topic.Id is <= Nowhere or >= 1L << 53 || Topics.Take(i).Any(t => t.Id == topic.Id)) return $"Topic {i + 1} has no number of its own.";
+            if (!topic.Heading.IsWithin(Limits.NameLength) || !topic.Prompt.IsWithin(PromptLength)) return $"The words of topic {i + 1} are too long, or in too many languages.";
+            if (topic.Colour is < 0 or >= Colours) return $"Topic {i + 1} has a colour that there is not.";
+        }
+
+        return Rules is { Least: >= 0 and <= Card.MostOfOne, Most: >= 0 and <= Card.MostOfOne } && (Rules.Most == 0 || Rules.Least <= Rules.Most)
+            ? null
+            : $"A student may be asked for at most {Card.MostOfOne} cards, and for no more than they may put up.";
+    }
+}

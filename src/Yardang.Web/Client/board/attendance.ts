@@ -1,0 +1,174 @@
+// Being in a lesson with a page on which one works: the way to the server, the lesson's room, what was left elsewhere, where my place is, and where
+// my work is kept. Boards have it, whatever stands on them.
+
+import { Connection, type Link } from '../room/connection';
+import { type HandedIn, Leftovers } from '../room/leftovers';
+import { LessonState } from '../room/lesson-state';
+import { deviceOutbox } from '../room/outbox-store';
+import { RoomClient } from '../room/room-client';
+import type { Me } from '../room/sheets';
+import type { BoardData } from './board-data';
+import { type Keeping } from './keeping';
+import { MyPlace } from './my-place';
+import { OfflineCopy } from './offline';
+
+const LONG_NOTICE_MS = 15_000;
+const RELOAD_MS = 6000;
+
+/** The page that is attended with. */
+export interface Page {
+  /** The room in which one works. */
+  readonly work: RoomClient<any>;
+  /** Takes along what is being written: it belongs to the room in which it was begun. */
+  finish(): void;
+  /** Something is to be shown anew. */
+  refresh(): void;
+  lessonChanged(): void;
+  lessonSaid(kind: string): void;
+  say(words: string, ms?: number): void;
+  /** My own work that the teacher is asked about. */
+  readonly setAside: number;
+}
+
+export class Attendance {
+  readonly line: Connection;
+  lesson: RoomClient<LessonState> | null = null;
+  isOpened = false;
+  private link: Link = 'connecting';
+  private readonly leftovers: Leftovers | null;
+  private readonly offline: OfflineCopy;
+  private readonly place: MyPlace;
+
+  constructor(
+    private readonly data: BoardData,
+    private readonly me: Me,
+    token: string,
+    private readonly page: () => Page,
+  ) {
+    const { query } = data;
+    this.line = new Connection(
+      query,
+      (link) => {
+        this.link = link;
+        this.page().refresh();
+      },
+      (room) => (this.isStudent ? this.place.recalled(room) : location.reload()),
+    );
+    this.offline = new OfflineCopy([data.board, data.lesson].map((room) => `/rooms/${room}/snapshot${query}`));
+    this.place = new MyPlace(query, {
+      finish: () => this.page().finish(),
+      refresh: () => this.page().refresh(),
+      handIn: async () => {
+        await this.page().work.held();
+        await this.leftovers?.once([data.lesson]);
+      },
+      stay: async (rooms) => {
+        this.page().refresh();
+        await Promise.all(rooms.map((room) => this.line.rejoin(room)));
+      },
+    });
+    this.leftovers = this.isStudent
+      ? new Leftovers(
+          data.who,
+          query,
+          token,
+          () => this.page().refresh(),
+          (outcome) => this.handedIn(outcome),
+        )
+      : null;
+  }
+
+  /** Goes to where my place is now. */
+  goToMyPlace(): void {
+    void this.place.go();
+  }
+
+  get isMoving(): boolean {
+    return this.place.isMoving;
+  }
+
+  async enter(): Promise<void> {
+    this.sayWhyHere();
+    if (this.data.mode === 'embed') return this.look();
+    const { data, line } = this;
+    const looks = data.mode === 'look';
+    this.lesson = new RoomClient<LessonState>(
+      data.lesson,
+      line,
+      deviceOutbox(data.who, data.lesson),
+      (number, state) => LessonState.of(number, state),
+      (state, command) => state.predict(command),
+      this.me,
+      { changed: () => this.page().lessonChanged(), applied: ({ event }) => this.page().lessonSaid(event.kind) },
+      new LessonState(),
+    );
+    const { work } = this.page();
+    try {
+      void line.start();
+      await Promise.all([line.enter(work, !looks), line.enter(this.lesson, !looks)]);
+      // A device that holds nothing (a private window, say) has nothing left either.
+      await this.leftovers?.look([data.board, data.lesson]).catch(() => undefined);
+      this.isOpened = true;
+      await work.recover();
+      await this.lesson.recover();
+      if (this.isStudent) void this.offline.begin().catch(() => undefined);
+      void this.leftovers?.run([data.board, data.lesson]);
+    } catch {
+      this.page().say(this.data.texts.notReached);
+      setTimeout(() => location.reload(), RELOAD_MS);
+    }
+    this.page().refresh();
+  }
+
+  /** Something arrived: what is kept for a start without a network is to be fetched anew. */
+  applied(): void {
+    this.offline.refreshSoon();
+  }
+
+  get keeping(): Keeping {
+    const { work, setAside } = this.page();
+    return {
+      mode: this.data.mode,
+      isOpened: this.isOpened,
+      isMoving: this.isMoving,
+      link: this.link,
+      waiting: work.waiting + (this.lesson?.waiting ?? 0) + (this.leftovers?.waiting ?? 0),
+      needsPage: work.needsThisPage || (this.lesson?.needsThisPage ?? false),
+      setAside,
+    };
+  }
+
+  private get isStudent(): boolean {
+    return this.data.mode === 'student';
+  }
+
+  /** From outside, one board and nothing else of the lesson. */
+  private async look(): Promise<void> {
+    void this.line.start();
+    await this.line.enter(this.page().work, false);
+    this.isOpened = true;
+    this.page().refresh();
+  }
+
+  private sayWhyHere(): void {
+    const carried = this.isStudent ? MyPlace.arrived() : null;
+    if (!carried) return;
+    const { texts, together } = this.data;
+    const words = [together ? texts.movedToGroup : texts.movedToOwn, this.wordsOf(carried)];
+    this.page().say(words.join(' '), LONG_NOTICE_MS);
+  }
+
+  // Who is being moved reads it on the next page.
+  private handedIn(outcome: HandedIn): void {
+    if (this.place.isMoving) this.place.carried = outcome;
+    else this.page().say(this.wordsOf(outcome), LONG_NOTICE_MS);
+  }
+
+  /** What became of what I wrote elsewhere. */
+  private wordsOf({ kept, waiting, lost }: HandedIn): string {
+    const { texts } = this.data;
+    return [kept > 0 ? texts.leftKept : '', waiting > 0 ? texts.leftWaiting : '', lost > 0 ? texts.leftLost : '']
+      .filter((words) => words !== '')
+      .join(' ');
+  }
+}

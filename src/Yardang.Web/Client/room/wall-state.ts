@@ -1,0 +1,186 @@
+// What stands on a wall: Core's Wall, as far as this reader is told.
+
+import type { Card, LastAct, LateWork, RoomSnapshot, WallPlan } from '../wire/forms';
+import type { Me } from './sheets';
+import type { Command, Envelope, RoomEvent } from './wire';
+
+export type { Card, Topic, WallPlan } from '../wire/forms';
+
+/** The topic of cards that fit nowhere. */
+export const NOWHERE = 0;
+
+const LONGEST_TEXT = 1000;
+const BLANK: WallPlan = { purpose: 1, question: {}, topics: [], rules: { least: 0, most: 0 } };
+
+export class WallState {
+  number = 0;
+  plan: WallPlan = BLANK;
+  /** Every card that this reader was ever told of, by id. */
+  cards: ReadonlyMap<number, Card> = new Map();
+  setAside: ReadonlyMap<number, LateWork> = new Map();
+  /** When a student last did something here, server time in ms. */
+  lastActivity: number | null = null;
+  /** What each student did last here. Students are not told. */
+  acts: ReadonlyMap<number, LastAct> = new Map();
+
+  static of(number: number, state: RoomSnapshot): WallState {
+    if (state.kind !== 'wall') throw new Error('This is no wall.');
+    return Object.assign(new WallState(), {
+      number,
+      plan: state.plan,
+      cards: new Map(state.cards.map((c) => [c.id, c])),
+      setAside: new Map(state.setAside.map((w) => [w.number, w])),
+      lastActivity: state.lastActivity,
+      acts: new Map(state.acts.map((a) => [a.person, a])),
+    });
+  }
+
+  copy(): WallState {
+    return Object.assign(new WallState(), this);
+  }
+
+  /** The cards under a topic that are up, in order. */
+  under(topic: number): Card[] {
+    return [...this.cards.values()]
+      .filter((c) => c.downBy === 0 && c.topic === topic)
+      .sort((a, b) => a.order - b.order || a.id - b.id);
+  }
+
+  /** How many cards of somebody are up. */
+  upOf(person: number): number {
+    return [...this.cards.values()].filter((c) => c.downBy === 0 && !c.byStaff && c.author === person).length;
+  }
+
+  owed(person: number): number {
+    return Math.max(0, this.plan.rules.least - this.upOf(person));
+  }
+
+  has(topic: number): boolean {
+    return topic === NOWHERE || this.plan.topics.some((t) => t.id === topic);
+  }
+
+  apply(envelope: Envelope): void {
+    const { event, actor, byStaff, client, counter, gesture, number } = envelope;
+    switch (event.kind) {
+      case 'workSetAside': {
+        const by = { number: actor, role: byStaff ? 1 : 0, looksOnly: false, hasLeft: false };
+        const late = { number, actor: by, client, counter, gesture, command: event.command };
+        this.setAside = new Map(this.setAside).set(number, late as LateWork);
+        return;
+      }
+      case 'lateWorkAccepted':
+        this.decided(event.number);
+        if (event.outcome) this.set(event.outcome, event.person);
+        return;
+      case 'lateWorkDiscarded':
+        this.decided(event.number);
+        return;
+      case 'clientAdmitted':
+        return;
+    }
+    this.set(event, actor);
+    if (!byStaff) this.note(envelope);
+  }
+
+  /** What a command of mine will do, as far as this client can tell; null if it would be refused. Core's Wall decides. */
+  predict(command: Command, me: Me, now: number): RoomEvent | null {
+    switch (command.kind) {
+      case 'putUpCard': {
+        const { id, topic, language, text } = command;
+        const isFull = !me.isStaff && this.isFull(me.number);
+        if (this.cards.has(id) || !this.has(topic) || !isText(text) || isFull) return null;
+        const mine = { author: me.number, byStaff: me.isStaff, putUpAt: now, downBy: 0 };
+        return {
+          kind: 'cardPutUp',
+          card: { id, topic, putUnder: topic, order: this.behind(topic), language, text, ...mine },
+        };
+      }
+      case 'rewordCard':
+        return this.mayChange(command.id, me) && isText(command.text) ? { ...command, kind: 'cardReworded' } : null;
+      case 'moveCard':
+        return this.mayChange(command.id, me) && this.has(command.topic) ? { ...command, kind: 'cardMoved' } : null;
+      case 'takeCardDown':
+        return this.mayChange(command.id, me) ? { ...command, kind: 'cardTakenDown' } : null;
+      case 'putCardBack': {
+        const card = this.cards.get(command.id);
+        const mayPutBack =
+          me.isStaff || (card?.downBy === me.number && this.isMine(card, me) && !this.isFull(me.number));
+        return card && card.downBy !== 0 && mayPutBack ? { kind: 'cardPutBack', card: { ...card, downBy: 0 } } : null;
+      }
+      case 'setPlan':
+        return me.isStaff ? { kind: 'planSet', plan: command.plan } : null;
+      default:
+        return null;
+    }
+  }
+
+  /** Whether I may change a card: my own that is up; teachers, all. */
+  mayChange(id: number, me: Me): boolean {
+    const card = this.cards.get(id);
+    return card !== undefined && card.downBy === 0 && (me.isStaff || this.isMine(card, me));
+  }
+
+  private isMine(card: Card, me: Me): boolean {
+    return card.author === me.number && card.byStaff === me.isStaff;
+  }
+
+  private isFull(person: number): boolean {
+    const { most } = this.plan.rules;
+    return most > 0 && this.upOf(person) >= most;
+  }
+
+  private behind(topic: number): number {
+    const orders = this.under(topic).map((c) => Math.floor(c.order));
+    return (orders.length > 0 ? Math.max(...orders) : 0) + 1;
+  }
+
+  private set(event: RoomEvent, actor: number): void {
+    switch (event.kind) {
+      case 'cardPutUp':
+      case 'cardPutBack':
+        this.cards = new Map(this.cards).set(event.card.id, event.card);
+        break;
+      case 'cardReworded':
+        this.change(event.id, { language: event.language, text: event.text });
+        break;
+      case 'cardMoved':
+        this.change(event.id, { topic: event.topic, order: event.order });
+        break;
+      case 'cardTakenDown':
+        this.change(event.id, { downBy: actor });
+        break;
+      case 'planSet':
+        this.plan = event.plan;
+        for (const card of this.cards.values()) if (!this.has(card.topic)) this.change(card.id, { topic: NOWHERE });
+        break;
+    }
+  }
+
+  private change(id: number, values: Partial<Card>): void {
+    const card = this.cards.get(id);
+    if (card) this.cards = new Map(this.cards).set(id, { ...card, ...values });
+  }
+
+  private decided(number: number): void {
+    const setAside = new Map(this.setAside);
+    setAside.delete(number);
+    this.setAside = setAside;
+  }
+
+  private note({ event, actor, time }: Envelope): void {
+    this.lastActivity = time;
+    const topic =
+      event.kind === 'cardPutUp'
+        ? event.card.topic
+        : event.kind === 'cardMoved'
+          ? event.topic
+          : event.kind === 'cardReworded'
+            ? (this.cards.get(event.id)?.topic ?? 0)
+            : 0;
+    this.acts = new Map(this.acts).set(actor, { person: actor, at: time, page: topic });
+  }
+}
+
+function isText(text: string): boolean {
+  return text.length <= LONGEST_TEXT && text.trim() !== '';
+}

@@ -1,0 +1,30 @@
+using Microsoft.EntityFrameworkCore;
+using Yardang.Core.Lessons;
+using Yardang.Core.Rooms;
+using Yardang.Core.Walls;
+using Yardang.Data.School;
+using Yardang.Web.Rooms;
+
+namespace Yardang.Web.Lessons;
+
+/// <summary>Walls: begun over the plan that was handed out, and followed for what waits on them.</summary>
+public sealed class WallRooms(IDbContextFactory<SchoolContext> school, FrozenVersions versions, WaitingWork waiting) : IRoomKind
+{
+    public RoomKind Kind => RoomKind.Wall;
+
+    public async Task<Opening> OpenAsync(RoomRecord room, RoomHosts hosts)
+    {
+        await using var db = await school.CreateDbContextAsync();
+        var content = await versions.OfAsync(await db.Lessons.Where(l => l.Id == room.OfId).Select(l => l.VersionId).SingleAsync());
+        var plan = content.Steps.First(p => p.Number == room.Part).Wall!;
+        var allowed = Allowed.Everything;
+        await (await hosts.GetAsync(room.OfId)).LookAsync(r => allowed = ((Lesson)r).AllowedIn(room.Place));
+        return new(() => new Wall(plan), allowed);
+    }
+
+    public Task LoadedAsync(RoomHost host, RoomRecord room, RoomHosts hosts)
+    {
+        waiting.Begin(host, room.OfId, hosts);
+        return Task.CompletedTask;
+    }
+}

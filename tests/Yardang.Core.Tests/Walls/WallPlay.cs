@@ -1,0 +1,35 @@
+using Yardang.Core.Pages;
+using Yardang.Core.Rooms;
+using Yardang.Core.Walls;
+using static Yardang.Core.Tests.Walls.WallScript;
+
+namespace Yardang.Core.Tests.Walls;
+
+/// <summary>What happens on a wall, by chance: cards come, change, move and go, the plan changes, pens go down; also what the rules refuse.</summary>
+internal static class WallPlay
+{
+    public static void Play(WallScript wall, Random random, int steps)
+    {
+        Actor[] people = [Teacher, Maya, Ben, Ben with { HasLeft = true }];
+        for (var step = 0; step < steps; step++)
+        {
+            var actor = people[random.Next(people.Length)];
+            var cards = wall.Wall.Cards.Keys.Prepend(7).ToList();
+            var card = cards[random.Next(cards.Count)];
+            long topic = random.Next(5) switch { 0 => 0, 1 => 99, 2 => 12, _ => 11 };
+            switch (random.Next(12))
+            {
+                case 0 or 1 or 2 or 3: wall.PutUp(actor, $"idea {step}", topic); break;
+                case 4 or 5: wall.Do(actor, new RewordCard(card, "en", random.Next(6) == 0 ? " " : $"better {step}")); break;
+                case 6 or 7: wall.Do(actor, new MoveCard(card, topic, random.Next(9) + 0.5)); break;
+                case 8: wall.Do(actor, new TakeCardDown(card)); break;
+                case 9: wall.Do(actor, new PutCardBack(card)); break;
+                case 10:
+                    wall.Allowed = new Allowed(PensDown: random.Next(3) == 0);
+                    if (wall.Wall.SetAside.Count > 0) wall.Do(Teacher, random.Next(3) == 0 ? new DiscardLateWork(wall.Wall.SetAside.Keys.First()) : new AcceptLateWork(wall.Wall.SetAside.Keys.First()));
+                    break;
+                default: wall.Do(Teacher, new SetPlan(WallScript.Plan(new(random.Next(3), random.Next(3) == 0 ? 0 : 9)) with { Topics = [.. WallScript.Plan().Topics.Skip(random.Next(2))] })); break;
+            }
+        }
+    }
+}

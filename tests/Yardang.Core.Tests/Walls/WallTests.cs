@@ -1,0 +1,204 @@
+using Yardang.Core.Boards;
+using Yardang.Core.Pages;
+using Yardang.Core.Rooms;
+using Yardang.Core.Visibility;
+using Yardang.Core.Walls;
+using static Yardang.Core.Tests.Walls.WallScript;
+
+namespace Yardang.Core.Tests.Walls;
+
+/// <summary>Who may put up, change, move and take down which cards, and what becomes of them.</summary>
+public class WallTests
+{
+    [Fact]
+    public void A_card_goes_up_behind_those_that_are_there()
+    {
+        var wall = new WallScript();
+        wall.PutUp(Maya, "arches push");
+        wall.PutUp(Ben, "cables pull");
+        wall.PutUp(Teacher, "and decks?", topic: 12);
+        Assert.Equal(["arches push", "cables pull"], wall.Under(11));
+        Assert.Equal(["and decks?"], wall.Under(12));
+    }
+
+    [Fact]
+    public void A_student_changes_moves_and_takes_down_their_own_cards_only_and_a_teacher_everybodys()
+    {
+        var wall = new WallScript();
+        var card = wall.PutUp(Maya, "arches push");
+        foreach (Command command in new Command[] { new RewordCard(card, "en", "no"), new MoveCard(card, 12, 1), new TakeCardDown(card) })
+        {
+            Refused(Refusal.NotYours, wall.Do(Ben, command));
+        }
+
+        wall.Do(Maya, new RewordCard(card, "en", "arches push sideways"));
+        wall.Do(Maya, new MoveCard(card, 12, 1));
+        wall.Do(Teacher, new MoveCard(card, WallPlan.Nowhere, 1));
+        Assert.Equal(["arches push sideways"], wall.Under(WallPlan.Nowhere));
+        Assert.Equal(11, wall.Wall.Cards[card].PutUnder);
+        var teachers = wall.PutUp(Teacher, "look at this");
+        Refused(Refusal.NotYours, wall.Do(Maya, new TakeCardDown(teachers)));
+    }
+
+    [Fact]
+    public void What_its_author_took_down_they_put_back_and_what_a_teacher_took_down_only_a_teacher()
+    {
+        var wall = new WallScript();
+        var card = wall.PutUp(Maya, "arches push");
+        wall.Do(Maya, new TakeCardDown(card));
+        Assert.Empty(wall.Under(11));
+        Refused(Refusal.NotFound, wall.Do(Ben, new PutCardBack(card)));
+        wall.Do(Maya, new PutCardBack(card));
+        Assert.Equal(["arches push"], wall.Under(11));
+
+        wall.Do(Teacher, new TakeCardDown(card));
+        Refused(Refusal.NotAllowed, wall.Do(Maya, new PutCardBack(card)));
+        Refused(Refusal.NotFound, wall.Do(Maya, new RewordCard(card, "en", "still here?")));
+        wall.Do(Teacher, new PutCardBack(card));
+        Assert.Equal(["arches push"], wall.Under(11));
+    }
+
+    [Fact]
+    public void A_card_that_was_taken_down_is_sent_to_nobody_but_its_author_and_teachers()
+    {
+        var wall = new WallScript();
+        var card = wall.PutUp(Maya, "a word in anger");
+        wall.Do(Teacher, new TakeCardDown(card));
+        Assert.False(Sight.Of(Ben, wall.Wall.Cards[card]));
+        Assert.False(Sight.Of(Actor.Onlooker, wall.Wall.Cards[card]));
+        Assert.True(Sight.Of(Maya, wall.Wall.Cards[card]));
+    }
+
+    [Fact]
+    public void Nobody_has_more_cards_up_than_they_may_and_what_is_owed_is_counted()
+    {
+        var wall = new WallScript(new WallRules(Least: 2, Most: 2));
+        Assert.Equal(2, wall.Wall.Owed(Maya.Number));
+        var first = wall.PutUp(Maya, "arches push");
+        wall.PutUp(Maya, "cables pull");
+        Assert.Equal(0, wall.Wall.Owed(Maya.Number));
+        Refused(Refusal.EnoughCards, wall.Do(Maya, new PutUpCard(wall.NextId(Maya), 11, "en", "one more")));
+        wall.Do(Maya, new TakeCardDown(first));
+        Assert.Equal(1, wall.Wall.Owed(Maya.Number));
+        wall.PutUp(Maya, "decks bend");
+        Refused(Refusal.EnoughCards, wall.Do(Maya, new PutCardBack(first)));
+        Assert.Equal(2, wall.Wall.Owed(Ben.Number));
+        for (var i = 0; i < 3; i++) wall.PutUp(Teacher, $"sample {i}");
+        Assert.Equal(5, wall.Under(11).Count());
+    }
+
+    [Fact]
+    public void Cards_of_a_topic_that_is_gone_fit_nowhere_and_nothing_is_lost()
+    {
+        var wall = new WallScript();
+        var card = wall.PutUp(Maya, "arches push");
+        var down = wall.PutUp(Maya, "taken down");
+        wall.Do(Maya, new TakeCardDown(down));
+        wall.Do(Teacher, new SetPlan(Plan() with { Topics = [Plan().Topics[1]] }));
+        Assert.Equal(WallPlan.Nowhere, wall.Wall.Cards[card].Topic);
+        Refused(Refusal.NotFound, wall.Do(Maya, new PutUpCard(wall.NextId(Maya), 11, "en", "too late for this topic")));
+        wall.Do(Maya, new PutCardBack(down));
+        Assert.Equal(["arches push", "taken down"], wall.Under(WallPlan.Nowhere));
+        Refused(Refusal.NotAllowed, wall.Do(Maya, new SetPlan(Plan())));
+    }
+
+    [Fact]
+    public void What_comes_while_pens_are_down_or_from_who_has_left_waits_for_the_teacher_with_all_that_rests_on_it()
+    {
+        var wall = new WallScript { Allowed = new Allowed(PensDown: true) };
+        var card = wall.PutUp(Maya, "written on the bus");
+        wall.Do(Maya, new RewordCard(card, "en", "written on the bus, mended"));
+        Assert.Empty(wall.Under(11));
+        Refused(Refusal.NotFound, wall.Do(Ben, new TakeCardDown(card)));
+        foreach (var late in wall.Wall.SetAside.Keys.ToList()) wall.Do(Teacher, new AcceptLateWork(late));
+        Assert.Equal(["written on the bus, mended"], wall.Under(11));
+        Assert.Equal(Maya.Number, wall.Wall.Cards[card].Author);
+
+        wall.Allowed = Allowed.Everything;
+        wall.PutUp(Ben with { HasLeft = true }, "from my old place");
+        Assert.Equal(["written on the bus, mended"], wall.Under(11));
+        Assert.Single(wall.Wall.SetAside);
+    }
+
+    [Theory]
+    [InlineData("")]
+    [InlineData(" \n\t")]
+    [InlineData(null)]
+    public void A_card_says_something_and_not_too_much(string? text)
+    {
+        var wall = new WallScript();
+        Refused(Refusal.OutOfRange, wall.Do(Maya, new PutUpCard(wall.NextId(Maya), 11, "en", text ?? new string('x', Card.TextLength + 1))));
+        Refused(Refusal.OutOfRange, wall.Do(Maya, new PutUpCard(wall.NextId(Maya), 11, new string('x', 36), "arches")));
+        Refused(Refusal.Malformed, wall.Do(Maya, new PutUpCard(7, 11, "en", "somebody else's number")));
+        var card = wall.PutUp(Maya, "arches");
+        Refused(Refusal.Duplicate, wall.Do(Maya, new PutUpCard(card, 11, "en", "again")));
+        Refused(Refusal.OutOfRange, wall.Do(Maya, new MoveCard(card, 11, double.NaN)));
+        Refused(Refusal.OutOfRange, wall.Do(Maya, new MoveCard(card, 11, double.PositiveInfinity)));
+    }
+
+    [Fact]
+    public void Nobody_fills_a_wall_alone()
+    {
+        var wall = new WallScript();
+        for (var i = 0; i < Card.MostOfOne; i++) wall.PutUp(Maya, $"idea {i}");
+        Refused(Refusal.Full, wall.Do(Maya, new PutUpCard(wall.NextId(Maya), 11, "en", "one more")));
+        wall.PutUp(Ben, "my turn");
+        Assert.Equal(Card.MostOfOne + 1, wall.Under(11).Count());
+    }
+
+    [Theory]
+    [MemberData(nameof(WrongPlans))]
+    public void A_plan_that_cannot_be_is_refused_in_words(string what, WallPlan plan)
+    {
+        Assert.False(string.IsNullOrEmpty(plan.Fault()), what);
+        Refused(Refusal.OutOfRange, new WallScript().Do(Teacher, new SetPlan(plan)));
+    }
+
+    public static TheoryData<string, WallPlan> WrongPlans()
+    {
+        var topic = Plan().Topics[0];
+        return new()
+        {
+            { "two topics of one number", Plan() with { Topics = [topic, topic] } },
+            { "a topic without a number", Plan() with { Topics = [topic with { Id = 0 }] } },
+            { "too many topics", Plan() with { Topics = [.. Enumerable.Range(1, WallPlan.MostTopics + 1).Select(i => topic with { Id = i })] } },
+            { "an endless heading", Plan() with { Topics = [topic with { Heading = Texts.In("en", new string('x', Limits.NameLength + 1)) }] } },
+            { "an endless prompt", Plan() with { Topics = [topic with { Prompt = Texts.In("en", new string('x', WallPlan.PromptLength + 1)) }] } },
+            { "an endless question", Plan() with { Question = Texts.In("en", new string('x', WallPlan.PromptLength + 1)) } },
+            { "a colour that is none", Plan() with { Topics = [topic with { Colour = 12 }] } },
+            { "a purpose that is none", Plan() with { Purpose = (Purpose)77 } },
+            { "more owed than allowed", Plan(new WallRules(Least: 3, Most: 2)) },
+            { "less than nothing owed", Plan(new WallRules(Least: -1)) },
+        };
+    }
+
+    [Fact]
+    public void Teachers_lists_know_who_did_something_last_and_how_many_cards_there_are()
+    {
+        var wall = new WallScript();
+        wall.PutUp(Maya, "arches push");
+        wall.PutUp(Ben, "cables pull", topic: 12);
+        wall.PutUp(Teacher, "mine does not count", topic: 12);
+        var summary = BoardSummary.Of(wall.Wall)();
+        Assert.Equal([(2, 11L), (3, 12L)], summary.Acts.Select(a => (a.Person, a.Page)));
+        Assert.Equal([(11L, 1), (12L, 1)], summary.Zones.Select(z => (z.Zone, z.Marks)));
+        Assert.Equal(wall.Wall.LastActivity, summary.LastActivity);
+    }
+
+    [Theory]
+    [MemberData(nameof(Seeds))]
+    public void The_same_log_gives_the_same_wall(int seed)
+    {
+        var wall = new WallScript(new WallRules(1, 9));
+        WallPlay.Play(wall, new Random(seed), 150);
+        var again = new Wall(Plan(new WallRules(1, 9)));
+        foreach (var envelope in wall.Log) again.Apply(envelope);
+        Assert.Equal(Data.Wire.SnapshotCodec.Encode(wall.Wall, Teacher), Data.Wire.SnapshotCodec.Encode(again, Teacher));
+        Assert.Contains(wall.Log, e => e.Event is CardMoved);
+        Assert.Contains(wall.Log, e => e.Event is WorkSetAside);
+    }
+
+    public static TheoryData<int> Seeds() => [.. Enumerable.Range(1, 20)];
+
+    private static void Refused(Refusal reason, Decision decision) => Assert.Equal(reason, Assert.IsType<Decision.Refused>(decision).Reason);
+}

@@ -1,0 +1,47 @@
+using Yardang.Core.Rooms;
+using Yardang.Core.Walls;
+using Yardang.Data.Wire;
+using static Yardang.Core.Tests.Walls.WallScript;
+
+namespace Yardang.Core.Tests.Walls;
+
+/// <summary>What a command does to a wall at once: the browser foresees the same, and nothing where it is refused.</summary>
+internal static class WallVectors
+{
+    public static IEnumerable<object> All()
+    {
+        var wall = new WallScript(new WallRules(Most: 2));
+        var mayas = wall.PutUp(Maya, "arches push");
+        var bens = wall.PutUp(Ben, "cables pull");
+        var down = wall.PutUp(Maya, "taken down");
+        wall.Do(Maya, new TakeCardDown(down));
+        var teachers = wall.PutUp(Teacher, "look at this", topic: 12);
+        wall.Do(Teacher, new TakeCardDown(wall.PutUp(Ben, "a word in anger")));
+        foreach (var actor in new[] { Maya, Ben, Teacher })
+        {
+            Command[] commands =
+            [
+                new PutUpCard(wall.NextId(actor), 11, "en", "a new idea"), new PutUpCard(wall.NextId(actor), 99, "en", "no such topic"),
+                new RewordCard(mayas, "en", "arches push sideways"), new RewordCard(mayas, "en", " "), new RewordCard(down, "en", "not up"),
+                new MoveCard(bens, 12, 0.5), new MoveCard(teachers, 0, 1), new TakeCardDown(bens), new TakeCardDown(teachers), new PutCardBack(down), new PutCardBack(bens),
+                new SetPlan(Plan() with { Topics = [] }),
+            ];
+            foreach (var command in commands)
+            {
+                var start = SnapshotCodec.Encode(wall.Wall, actor);
+                var client = wall.Wall.Clients.First(c => c.Value.Actor == actor.Number);
+                var counter = client.Value.HighWater + 1;
+                var decision = wall.Wall.Decide(new Submission(client.Key, counter, counter - 1, 0, command), actor, Situation.Open with { Time = 5_000 });
+                var accepted = decision as Decision.Accepted;
+                yield return new
+                {
+                    reader = actor.Number,
+                    isStaff = actor.IsStaff,
+                    start,
+                    command = CommandCodec.Encode(new Submission(client.Key, counter, counter - 1, 0, command)),
+                    happened = accepted is null ? null : EventCodec.Encode(new Envelope(wall.Wall.Number + 1, 5_000, actor, client.Key, counter, 0, accepted.Audience, accepted.Event)),
+                };
+            }
+        }
+    }
+}
