@@ -40,6 +40,13 @@ public sealed record JoinCode
         return code.Length == Length && code.ToString().All(Alphabet.Contains) ? new(code.ToString()) : null;
     }
 
+    /// <summary>The letters and figures that no code has, of something as long as a code is: what was misread. Empty for everything else.</summary>
+    public static string NeverIn(string? typed)
+    {
+        var letters = typed is null || typed.Length > 40 ? "" : string.Concat(typed.Where(char.IsLetterOrDigit)).ToUpperInvariant();
+        return letters.Length == Length ? string.Concat(letters.Where(c => !Alphabet.Contains(c, StringComparison.Ordinal)).Distinct()) : "";
+    }
+
     /// <inheritdoc/>
     public override string ToString() => Text;
 }

@@ -97,7 +97,7 @@ public sealed class Lesson : Room
         ExpectPeople(var count) => count is > 0 and <= Limits.People && Present + count <= Limits.People ? new Decision.Accepted(new PeopleExpected(NextPerson, count), Audience.Staff) : Refusal.Full,
         Join join => Decide(join),
         BringPerson(var joinedAt, var handedInAt) => Present >= Limits.People ? Refusal.Full : new Decision.Accepted(new PersonBrought(NextPerson, joinedAt, handedInAt), Audience.NamedAndStaff),
-        AdmitPerson(var person) => Of(person, Standing.Waiting) is { } why ? why : new Decision.Accepted(new PersonAdmitted(person), Audience.NamedAndStaff),
+        AdmitPerson(var person) => LetIn(person),
         TurnAway(var person) => Of(person, Standing.Waiting) is { } why ? why : new Decision.Accepted(new PersonTurnedAway(person), Audience.NamedAndStaff),
         RemovePerson(var person) => Of(person, Standing.In) is { } why ? why : new Decision.Accepted(new PersonRemoved(person), AudienceOfLeaving([person])),
         SendAway(var people) => Decide(people),
@@ -257,8 +257,15 @@ public sealed class Lesson : Room
         return new Decision.Accepted(asks ? new PersonAsked(person ?? NextPerson) : new PersonJoined(person ?? NextPerson), Audience.NamedAndStaff);
     }
 
-    private Refusal? Of(int number, Standing standing) =>
-        !_people.TryGetValue(number, out var person) ? Refusal.NotFound : person.Standing == standing ? null : Refusal.ChangedSince;
+    private Decision LetIn(int person)
+    {
+        if (Of(person, Standing.Waiting, Standing.TurnedAway, Standing.Removed) is { } why) return why;
+        var isNew = _people[person].Standing != Standing.Waiting;
+        return isNew && Present >= Limits.People ? Refusal.Full : new Decision.Accepted(new PersonAdmitted(person), Audience.NamedAndStaff);
+    }
+
+    private Refusal? Of(int number, params ReadOnlySpan<Standing> standings) =>
+        !_people.TryGetValue(number, out var person) ? Refusal.NotFound : standings.Contains(person.Standing) ? null : Refusal.ChangedSince;
 
     private Refusal? WhyNot(SetGroups set)
     {

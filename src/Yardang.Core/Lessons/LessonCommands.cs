@@ -41,7 +41,7 @@ public sealed record ExpectPeople(int Count) : Command;
 /// <param name="Asks">Whether they have to ask also at an open door: somebody who is not on the class list.</param>
 public sealed record Join(int? Person = null, bool Asks = false) : Command;
 
-/// <summary>Staff: let somebody in who waits.</summary>
+/// <summary>Staff: let somebody in who waits, or who was taken out or turned away.</summary>
 [Kind(25)]
 public sealed record AdmitPerson(int Person) : Command;
 
@@ -125,7 +125,7 @@ public sealed record PersonAsked(int Person) : RoomEvent
     public override bool Names(int person) => person == Person;
 }
 
-/// <summary>Somebody who waited was let in.</summary>
+/// <summary>Somebody who waited, or was out, was let in.</summary>
 [Kind(40)]
 public sealed record PersonAdmitted(int Person) : RoomEvent
 {

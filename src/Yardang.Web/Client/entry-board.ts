@@ -1,4 +1,5 @@
 import Alpine from '@alpinejs/csp';
 import './board/board';
+import './menus';
 
 Alpine.start();

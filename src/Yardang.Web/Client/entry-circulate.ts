@@ -1,4 +1,5 @@
 import Alpine from '@alpinejs/csp';
 import './circulate/circulate';
+import './menus';
 
 Alpine.start();

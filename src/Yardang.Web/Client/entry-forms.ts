@@ -1,5 +1,7 @@
 // A form goes once: an impatient second press would hand out a second lesson, or bring somebody in twice.
 
+import './menus';
+
 const AGAIN_MS = 10_000;
 const sent = new WeakSet<HTMLFormElement>();
 

@@ -45,6 +45,20 @@ public sealed class LessonPeople(IDbContextFactory<SchoolContext> school, RoomHo
         return [.. people.Select((p, i) => new LessonPerson(p.Number, names[i], PersonName.Initials(p.Name), p.BoardId, p.Standing))];
     }
 
+    /// <summary>What some are called, told apart from others of the same name in their lessons as the teacher reads it.</summary>
+    public async Task<IReadOnlyDictionary<Guid, string>> NamesAmongAsync(IEnumerable<ParticipantRecord> some)
+    {
+        var names = new Dictionary<Guid, string>();
+        foreach (var lesson in some.GroupBy(p => p.LessonId))
+        {
+            // Most are the only ones of this device: nobody else has to be looked at.
+            var told = lesson.DistinctBy(p => p.Name, StringComparer.OrdinalIgnoreCase).Count() == lesson.Count() ? null : (await InAsync(lesson.Key)).ToDictionary(p => p.Number, p => p.Name);
+            foreach (var person in lesson) names[person.Id] = told?.GetValueOrDefault(person.Number) ?? person.Name;
+        }
+
+        return names;
+    }
+
     /// <summary>The hidden levels of those who came from a class list, by actor number. They never leave the server.</summary>
     public async Task<IReadOnlyDictionary<int, int>> LevelsAsync(Guid lesson)
     {

@@ -23,7 +23,7 @@ public static class BoardTexts
     {
         var all = PageData.Texts(
             texts, "Board", "Kept", "Sending", "KeptHere", "KeepOpen", "SetAside", "PensDown", "Closed", "Opening", "NotReached", "TryOut", "OnlyLook", "Moving", "MovedToGroup", "MovedToOwn", "LeftKept", "LeftWaiting", "LeftLost", "ChangedSince", "RefusedOther", "PageOf", "PictureAway", "Fresh", "FreshPage", "HandIn", "HandedIn", "DueAt", "LateSince");
-        foreach (var (name, text) in PageData.Texts(texts, "Marks", "Printed", "Loose", "Key", "Mine", "Teacher", "Other", "Empty")) all[name] = text;
+        foreach (var (name, text) in PageData.Texts(texts, "Marks", "Printed", "Loose", "Key", "Mine", "Teacher", "Other", "By", "Empty")) all[name] = text;
         all["kinds"] = MarkBody.Kinds.ToDictionary(k => k, k => texts[$"Marks.{char.ToUpperInvariant(k[0])}{k[1..]}"].Value, StringComparer.Ordinal);
         all["figures"] = Enum.GetNames<Figure>().ToDictionary(f => f, f => texts[$"Figure.{f}"].Value, StringComparer.Ordinal);
         all["stamps"] = Stamps.All.ToDictionary(s => s.Name, s => texts[$"Stamp.{s.Name}"].Value, StringComparer.Ordinal);

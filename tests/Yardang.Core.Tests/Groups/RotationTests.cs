@@ -57,6 +57,15 @@ public class RotationTests
         Assert.Equal(least, Rotation.LeastRepeatsFor(people, groups, lessons));
 
     [Fact]
+    public void Who_is_to_stay_together_meets_again_without_being_counted()
+    {
+        ImmutableArray<ImmutableArray<ImmutableArray<int>>> plan = [[[2, 3], [4, 5]], [[3, 2], [5, 4]], [[2, 3], [4, 5]]];
+        Assert.Equal(4, Rotation.RepeatsIn(plan, Wishes.None));
+        Assert.Equal(2, Rotation.RepeatsIn(plan, Wishes.None with { Together = [(3, 2)] }));
+        Assert.Equal(2, Rotation.RepeatsIn(plan, Wishes.None with { Together = [(2, 3)] }));
+    }
+
+    [Fact]
     public void Who_is_absent_changes_only_a_group_of_which_one_is_left()
     {
         Assert.Equal([[2, 3], [5, 6, 7], [8, 9, 10]], Without(Wishes.None, 4));

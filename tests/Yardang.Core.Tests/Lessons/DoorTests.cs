@@ -47,6 +47,20 @@ public class DoorTests
     }
 
     [Fact]
+    public void A_teacher_lets_back_in_whom_they_took_out_or_turned_away_without_being_asked_also_through_a_closed_door()
+    {
+        _script.Do(new RemovePerson(2), Actor.Owner);
+        _script.Do(new SetDoor(Door.Ask), Actor.Owner);
+        _script.Do(new Join(), Actor.Program);
+        _script.Do(new TurnAway(3), Actor.Owner);
+        _script.Do(new SetDoor(Door.Closed), Actor.Owner);
+        Assert.Equal(new PersonAdmitted(2), EventOf(new AdmitPerson(2), Actor.Owner));
+        Assert.Equal(new PersonAdmitted(3), EventOf(new AdmitPerson(3), Actor.Owner));
+        Assert.All(_script.Lesson.People.Values, p => Assert.Equal(Standing.In, p.Standing));
+        Assert.Equal(Refusal.NotFound, ReasonOf(new AdmitPerson(9), Actor.Owner));
+    }
+
+    [Fact]
     public void A_closed_door_lets_nobody_in_not_even_those_who_are_expected()
     {
         _script.Do(new ExpectPeople(2), Actor.Program);

@@ -83,6 +83,15 @@ public class LessonTests
     public void A_code_is_read_however_it_was_typed(string? typed, string? code) => Assert.Equal(code, JoinCode.Read(typed)?.Text);
 
     [Theory]
+    [InlineData("bcdf ohji", "OI")]
+    [InlineData("O000-HJKK", "O0")]
+    [InlineData("bcdf ghjk", "")]
+    [InlineData("bridges-7-amber", "")]
+    [InlineData("bcdo", "")]
+    [InlineData(null, "")]
+    public void Of_something_as_long_as_a_code_it_is_known_what_was_misread(string? typed, string misread) => Assert.Equal(misread, JoinCode.NeverIn(typed));
+
+    [Theory]
     [InlineData("  Maya   Okafor ", "Maya Okafor")]
     [InlineData("Zoë", "Zoë")]
     [InlineData("\u0000\u200f", null)]

@@ -10,6 +10,10 @@ test('a wrong code gets a clear sentence, and what was typed stays', async ({ pa
   await page.getByLabel('Code or address from your teacher').fill('123');
   await page.getByRole('button', { name: 'Go on' }).click();
   await expect(page.getByRole('alert')).toContainText('A code has 8 letters and numbers.');
+  await page.getByLabel('Code or address from your teacher').fill('BCDO GHJI');
+  await page.getByRole('button', { name: 'Go on' }).click();
+  await expect(page.getByRole('alert')).toHaveText('Codes never have these: O, I. Please look at your code again.');
+  await expect(page.getByLabel('Code or address from your teacher')).toHaveValue('BCDO GHJI');
 });
 
 test('an impatient second press counts once: one lesson, one student', async ({ browser }) => {
@@ -46,6 +50,29 @@ test('a name may not be blank or very long, and two of the same name are told ap
   await student(browser, code, 'Maya');
   await student(browser, code, 'Maya');
   await expect(varga.locator('.tile strong')).toHaveText(['Maya', 'Maya (2)']);
+});
+
+test('two of one name on one device are told apart where they go on', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await design(varga);
+  const code = await handOut(varga);
+  await student(browser, code, 'Maya');
+  const shared = await visitor(browser);
+  for (const name of ['Maya', 'Maya']) {
+    await shared.goto(`/join/${code}?new=true`);
+    await shared.getByLabel('Your name').fill(name);
+    await shared.getByRole('button', { name: 'Go to my board' }).click();
+    await kept(shared);
+  }
+  await writeNote(shared, 'the second of this device');
+  await kept(shared);
+  await expect(varga.locator('.tile strong')).toHaveText(['Maya', 'Maya (2)', 'Maya (3)']);
+  await shared.goto(`/join/${code}`);
+  await expect(shared.getByRole('link', { name: /^Go on as/ })).toHaveText(['Go on as Maya (3)', 'Go on as Maya (2)']);
+  await shared.goto('/');
+  await shared.getByRole('link', { name: 'Go on as Maya (3)' }).click();
+  await kept(shared);
+  await expect(marks(shared).last()).toHaveText('Note, yours: the second of this device');
 });
 
 test('a closed door turns newcomers away and opens with one press', async ({ browser }) => {

@@ -236,3 +236,25 @@ for (const viewport of [
     }
   });
 }
+
+test('a menu closes on Escape, on a press elsewhere and when the focus goes on, and Escape does nothing else', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await design(varga);
+  await handOut(varga);
+  const menu = varga.locator('details[data-menu]');
+  const more = varga.locator('summary', { hasText: 'More' });
+  await more.click();
+  await expect(menu).toHaveAttribute('open');
+  await varga.keyboard.press('Escape');
+  await expect(menu).not.toHaveAttribute('open');
+  await expect(more).toBeFocused();
+  await more.click();
+  await varga.getByRole('heading', { name: 'Who needs me' }).click();
+  await expect(menu).not.toHaveAttribute('open');
+  await more.click();
+  await varga.getByRole('link', { name: 'Groups' }).focus();
+  await expect(menu).not.toHaveAttribute('open');
+  await more.click();
+  await menu.getByRole('link', { name: 'Times' }).click();
+  await expect(varga).toHaveURL(/times$/);
+});

@@ -31,13 +31,24 @@ test('all together: everybody writes on one board, and nobody can rub out what a
   await ben.mouse.up();
   await draw(ben, [0.2, 0.2], [0.4, 0.25]);
   await kept(ben);
-  await expect(marks(maya)).toHaveText(['Text, printed: What holds a bridge up?', 'Note, yours: Arches push outwards', "Drawing, somebody else's"]);
+  await expect(marks(maya)).toHaveText(['Text, printed: What holds a bridge up?', 'Note, yours: Arches push outwards', 'Drawing, by Ben']);
+
+  // Chosen, a mark says whose it is.
+  await maya.locator('.ledge-tools').getByRole('button', { name: 'Choose' }).click();
+  await marks(maya).last().focus();
+  await expect(maya.locator('.chosen')).toContainText('by Ben');
+  await marks(maya).nth(1).focus();
+  await expect(maya.locator('.chosen')).not.toContainText('by ');
+  await maya.keyboard.press('Escape');
 
   // Ben sees where Maya is, by name.
-  const asked = ben.waitForResponse((r) => r.url().includes('/names'));
   await maya.mouse.move(400, 300);
   await maya.mouse.move(500, 320, { steps: 6 });
-  expect((await (await asked).json()).map((p) => p.name)).toEqual(['Maya', 'Ben', 'Ilse Varga']);
+  const told = await ben.evaluate(async () => {
+    const { board, query } = JSON.parse(document.getElementById('page-data').textContent);
+    return (await (await fetch(`/rooms/${board}/names${query}`)).json()).map((p) => p.name);
+  });
+  expect(told).toEqual(['Maya', 'Ben', 'Ilse Varga']);
   await maya.getByRole('button', { name: 'Point', exact: true }).click();
   await maya.mouse.move(400, 300);
   await maya.mouse.down();

@@ -53,13 +53,13 @@ Alpine.data('board', () => {
   let attendance: Attendance | null = null;
   let board: { refresh(): void };
   let noticeTimer: ReturnType<typeof setTimeout> | undefined;
-  const names = new Names(data.board, as);
+  const names = new Names(data.board, as, () => board.refresh());
   const company = () => ({ refresh: () => board.refresh(), goToMyPlace: () => attendance?.goToMyPlace() });
   const lesson = () => attendance?.lesson ?? null;
 
   return {
     tools: toolsOf(() => editor, texts.figureTools),
-    chosen: chosenOf(() => editor),
+    chosen: chosenOf(() => editor, texts.by),
     pages: pageTurner(() => editor, texts.pageOf),
     view: viewOf(() => editor),
     steps: stepsOf(() => editor),
@@ -109,7 +109,8 @@ Alpine.data('board', () => {
         token,
         pictureAway: texts.pictureAway,
         together: data.together,
-        nameOf: (actor) => data.tryOut?.names[actor] ?? names.of(actor),
+        // From outside nobody's name is told.
+        nameOf: (actor) => data.tryOut?.names[actor] ?? (data.mode === 'embed' ? '' : names.of(actor)),
         say: (words) => this.say(words),
         editFormula: (mark) => void this.formula.open(mark),
         mayWrite: () => this.mayWrite(),

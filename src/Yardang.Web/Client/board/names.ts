@@ -6,9 +6,11 @@ export class Names {
   private readonly known = new Map<number, string>();
   private askedAt = 0;
 
+  /** @param heard called when names have come. */
   constructor(
     private readonly board: string,
     private readonly as: string,
+    private readonly heard: () => void,
   ) {}
 
   of(actor: number): string {
@@ -29,5 +31,6 @@ export class Names {
     if (!answer?.ok) return;
     for (const { number, name } of (await answer.json()) as { number: number; name: string }[])
       this.known.set(number, name);
+    this.heard();
   }
 }

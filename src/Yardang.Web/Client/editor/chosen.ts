@@ -2,6 +2,7 @@
 
 import { type Body, Grip, type Mark, Property, isBox } from '../room/marks';
 import type { Side } from '../tools/arranging';
+import { authorOf } from './author';
 import type { Editor } from './editor';
 
 const MM = 100;
@@ -9,7 +10,8 @@ const TURN_STEP = 15;
 
 type ExactField = 'x' | 'y' | 'width' | 'height' | 'turn';
 
-export function chosenOf(editor: () => Editor) {
+/** @param by "by {0}" in the language of the interface. */
+export function chosenOf(editor: () => Editor, by: string) {
   const selection = () => editor().selection;
 
   return {
@@ -17,6 +19,8 @@ export function chosenOf(editor: () => Editor) {
     /** Kind of the only one that is chosen. */
     kind: '' as Body['kind'] | '',
     grip: null as Grip | null,
+    /** Who wrote it, where that is one other. */
+    author: '',
     tied: false,
     pinned: false,
     mayRub: false,
@@ -37,6 +41,10 @@ export function chosenOf(editor: () => Editor) {
       const { marks } = selection();
       this.count = marks.length;
       this.grip = selection().commonGrip;
+      const [first] = marks;
+      const isOfOne =
+        first !== undefined && marks.every((m) => m.author === first.author && m.byStaff === first.byStaff);
+      this.author = isOfOne && first.grip === Grip.Own ? authorOf(first, editor(), by) : '';
       this.tied = selection().areTied;
       this.pinned = selection().arePinned;
       this.canConnect = selection().canConnect;

@@ -136,6 +136,11 @@ export class Editor implements SheetContext {
     return this.options.me;
   }
 
+  /** What somebody is called here; empty as long as that is not known. */
+  nameOf(actor: number): string {
+    return this.options.nameOf(actor);
+  }
+
   get grip(): number {
     return this.options.grip;
   }

@@ -3,6 +3,7 @@
 import { html, render } from 'lit-html';
 import { repeat } from 'lit-html/directives/repeat.js';
 import { kindOf } from '../kinds';
+import { authorOf } from './author';
 import type { KindTexts } from '../kinds/kind';
 import type { Mark } from '../room/marks';
 import type { Editor } from './editor';
@@ -14,6 +15,8 @@ export interface MarkListTexts extends KindTexts {
   readonly mine: string;
   readonly teacher: string;
   readonly other: string;
+  /** "by {0}" */
+  readonly by: string;
   readonly empty: string;
 }
 
@@ -81,7 +84,7 @@ export class MarkList {
     const { texts, editor } = this;
     const mine = mark.author === editor.me.number && mark.byStaff === editor.me.isStaff;
     const whose = [
-      mine ? texts.mine : mark.byStaff ? texts.teacher : texts.other,
+      mine ? texts.mine : mark.byStaff ? texts.teacher : authorOf(mark, editor, texts.by) || texts.other,
       texts.loose,
       texts.printed,
       texts.key,

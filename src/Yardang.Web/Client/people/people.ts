@@ -32,6 +32,9 @@ interface Wish {
   readonly words: string;
 }
 
+/** Who was out and may be let in again; after a flood there may be hundreds. */
+const OUT = new Set<Standing | undefined>([Standing.TurnedAway, Standing.Removed]);
+const MOST_GONE = 50;
 const PEOPLE_CHANGE = new Set(['personJoined', 'personAsked', 'personAdmitted', 'personRemoved', 'peopleExpected']);
 
 Alpine.data('people', () => {
@@ -58,6 +61,8 @@ Alpine.data('people', () => {
     masked: false,
     seesOthers: false,
     seesTeacher: false,
+    /** Who was taken out or turned away, the latest last. */
+    gone: [] as Person[],
     canUndo: false,
     canRedo: false,
 
@@ -111,6 +116,7 @@ Alpine.data('people', () => {
       this.canRedo = this.opened && state.future.length > 0;
       const here = this.belonging();
       const grouped = new Set(state.groups.flatMap((g) => g.people));
+      this.gone = this.everybody.filter((p) => OUT.has(lesson.state.people.get(p.number)?.standing)).slice(-MOST_GONE);
       this.alone = here.filter((p: Person) => !grouped.has(p.number));
       // Groups stay the same objects, so that a name that is being typed stays too when somebody joins.
       this.groups = state.groups.map((g) =>
@@ -125,6 +131,11 @@ Alpine.data('people', () => {
         }),
       );
       this.picked = (this.picked as number[]).filter((n) => here.some((p: Person) => p.number === n));
+    },
+
+    /** Let in again, with the work that they had. */
+    letBackIn(number: number): void {
+      lesson.submit({ kind: 'admitPerson', person: number });
     },
 
     /** Everybody who is in, or still to come. */

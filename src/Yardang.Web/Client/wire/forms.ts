@@ -876,7 +876,7 @@ export function writeAddPage(v: AddPage): Raw {
   return [writePage(v.page), v.order];
 }
 
-/** Staff: let somebody in who waits. */
+/** Staff: let somebody in who waits, or who was taken out or turned away. */
 export interface AdmitPerson {
   readonly kind: 'admitPerson';
   readonly person: number;
@@ -2264,7 +2264,7 @@ export function readPerson(raw: Raw): Person {
   };
 }
 
-/** Somebody who waited was let in. */
+/** Somebody who waited, or was out, was let in. */
 export interface PersonAdmitted {
   readonly kind: 'personAdmitted';
   readonly person: number;

@@ -85,7 +85,7 @@ Alpine.data('workshop', () => {
 
   return {
     tools: toolsOf(theEditor, texts.figureTools),
-    chosen: chosenOf(theEditor),
+    chosen: chosenOf(theEditor, texts.by),
     pages: pageTurner(theEditor, ''),
     view: viewOf(theEditor),
     steps: stepsOf(theEditor, () => finishTyping()),

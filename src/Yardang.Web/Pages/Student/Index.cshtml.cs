@@ -10,7 +10,7 @@ using Yardang.Web.Lessons;
 namespace Yardang.Web.Pages;
 
 /// <summary>The front door: a code, or back to a board of this device, or sign in.</summary>
-public sealed class IndexModel(Joining joining, JoinThrottle throttle, IDbContextFactory<SchoolContext> school, IStringLocalizer<UiTexts> texts) : PageModel
+public sealed class IndexModel(Joining joining, JoinThrottle throttle, LessonPeople people, IDbContextFactory<SchoolContext> school, IStringLocalizer<UiTexts> texts) : PageModel
 {
     private const int Shown = 3;
 
@@ -18,7 +18,7 @@ public sealed class IndexModel(Joining joining, JoinThrottle throttle, IDbContex
 
     public string? Problem { get; private set; }
 
-    public IReadOnlyList<(ParticipantRecord Participant, LessonRecord Lesson)> Known { get; private set; } = [];
+    public IReadOnlyList<(ParticipantRecord Participant, LessonRecord Lesson, string Name)> Known { get; private set; } = [];
 
     /// <summary>With <c>unknown</c>, somebody asked for a board that this device has no key to (any more); with <c>nowhere</c>, for a lesson's address that there is not.</summary>
     public async Task OnGetAsync(bool unknown, bool nowhere)
@@ -42,7 +42,9 @@ public sealed class IndexModel(Joining joining, JoinThrottle throttle, IDbContex
         }
         else
         {
-            Problem = JoinCode.Read(code) is null ? texts["Front.NotACode", JoinCode.Length] : texts["Front.UnknownCode"];
+            Problem = JoinCode.Read(code) is not null ? texts["Front.UnknownCode"]
+                : JoinCode.NeverIn(code) is { Length: > 0 } misread ? texts["Front.NeverInCodes", string.Join(", ", misread.ToCharArray())]
+                : texts["Front.NotACode", JoinCode.Length];
         }
 
         await FindKnownAsync();
@@ -56,6 +58,8 @@ public sealed class IndexModel(Joining joining, JoinThrottle throttle, IDbContex
         var found = await db.Participants.Where(p => visitor.Participants.Contains(p.Id))
             .Join(db.Lessons.Where(l => l.ClosedAt == null), p => p.LessonId, l => l.Id, (p, l) => new { Participant = p, Lesson = l })
             .ToListAsync();
-        Known = [.. found.OrderBy(f => visitor.Participants.ToList().IndexOf(f.Participant.Id)).Take(Shown).Select(f => (f.Participant, f.Lesson))];
+        var known = found.OrderBy(f => visitor.Participants.ToList().IndexOf(f.Participant.Id)).Take(Shown).ToList();
+        var names = await people.NamesAmongAsync(known.Select(f => f.Participant));
+        Known = [.. known.Select(f => (f.Participant, f.Lesson, names[f.Participant.Id]))];
     }
 }

@@ -11,11 +11,14 @@ using Yardang.Web.Lessons;
 namespace Yardang.Web.Pages;
 
 /// <summary>A lesson's door: who are you? A shared device is asked "Go on as ...?" first.</summary>
-public sealed class JoinModel(Joining joining, AccessResolver access, ParticipantCookie cookie, JoinThrottle throttle, JoinLimit limit, ReentryKeys keys, IStringLocalizer<UiTexts> texts) : PageModel
+public sealed class JoinModel(Joining joining, AccessResolver access, ParticipantCookie cookie, JoinThrottle throttle, JoinLimit limit, LessonPeople people, ReentryKeys keys, IStringLocalizer<UiTexts> texts) : PageModel
 {
     public LessonRecord Lesson { get; private set; } = null!;
 
     public IReadOnlyList<ParticipantRecord> Known { get; private set; } = [];
+
+    /// <summary>What they are called, told apart.</summary>
+    public IReadOnlyDictionary<Guid, string> Names { get; private set; } = new Dictionary<Guid, string>();
 
     public bool SomebodyElse { get; private set; }
 
@@ -139,6 +142,7 @@ public sealed class JoinModel(Joining joining, AccessResolver access, Participan
         throttle.WasRight(HttpContext);
         Lesson = lesson;
         Known = await access.ParticipantsAsync(Visitor.Of(HttpContext), lesson.Id);
+        Names = await people.NamesAmongAsync(Known);
         return null;
     }
 }
