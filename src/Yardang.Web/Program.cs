@@ -95,7 +95,7 @@ services.AddSingleton<ReentryKeys>();
 services.AddSingleton<LessonPeople>();
 services.AddSingleton<MyPlace>();
 services.AddSingleton<ExportDesk>();
-services.AddSingleton<BoardExport>();
+services.AddSingleton<WallExport>().AddSingleton<BoardExport>();
 services.AddSingleton<SlipExport>();
 services.AddSingleton(provider => new MediaStore(provider.GetRequiredService<DataFolder>().Media));
 services.AddSingleton<MediaEndpoint>();
@@ -203,7 +203,7 @@ app.MapGet("/lesson/{lesson:guid}/people.json", async (HttpContext context, Guid
     await access.LessonAsync(Visitor.Of(context), lesson, Power.Watches) is null ? Results.NotFound() : Results.Ok(await people.InAsync(lesson)));
 app.MapGet("/lesson/{lesson:guid}/slips.pdf", (HttpContext context, Guid lesson, SlipExport slips) => slips.PdfAsync(context, lesson));
 app.MapGet("/lesson/{lesson:guid}/boards.pdf", (HttpContext context, Guid lesson, string? language, BoardExport export) => export.PdfAsync(context, lesson, language));
-app.MapGet("/lesson/{lesson:guid}/board/{board:guid}.{format:regex(^(png|svg|inkml)$)}", (HttpContext context, Guid lesson, Guid board, string format, int? page, string? language, BoardExport export) =>
+app.MapGet("/lesson/{lesson:guid}/board/{board:guid}.{format:regex(^(png|svg|inkml|pdf|csv)$)}", (HttpContext context, Guid lesson, Guid board, string format, int? page, string? language, BoardExport export) =>
     export.PageAsync(context, lesson, board, format, page, language));
 app.MapGet("/template/{key}.png", (HttpContext context, string key, TemplatePictures pictures) => pictures.Get(context, key)).RequireAuthorization();
 app.MapGet("/lesson/{lesson:guid}.yardang.zip", (HttpContext context, Guid lesson, BoardExport export) => export.WorkAsync(context, lesson));

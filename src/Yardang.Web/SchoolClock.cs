@@ -26,6 +26,9 @@ public sealed class SchoolClock(IConfiguration configuration, TimeProvider clock
     /// <summary>The moment in words for a time of a room, in ms since 1970-01-01 UTC.</summary>
     public string Show(long ms) => Show(DateTimeOffset.FromUnixTimeMilliseconds(ms));
 
+    /// <summary>The moment to the minute, in the order in which a table sorts it.</summary>
+    public string Minute(long ms) => TimeZoneInfo.ConvertTime(DateTimeOffset.FromUnixTimeMilliseconds(ms), Zone).ToString("yyyy-MM-dd HH:mm", CultureInfo.InvariantCulture);
+
     /// <summary>A moment as a browser's field for day and time takes it.</summary>
     public string Field(long? ms) =>
         ms is { } given ? TimeZoneInfo.ConvertTime(DateTimeOffset.FromUnixTimeMilliseconds(given), Zone).ToString(FieldFormat, CultureInfo.InvariantCulture) : "";

@@ -35,6 +35,8 @@ public static class Languages
             foreach (var starter in page.Starters ?? []) yield return In(starter);
         }
 
+        foreach (var text in activity.Steps.SelectMany(p => p.Wall?.Texts ?? [])) yield return In(text);
+
         foreach (var mark in activity.Marks.Where(m => m.Grip != Grip.Key))
         {
             if (mark.Body.Named() is { } name) yield return In(name);

@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Yardang.Core.Activities;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
+using Yardang.Core.Walls;
 
 namespace Yardang.Core.Cupboard;
 
@@ -11,14 +12,23 @@ namespace Yardang.Core.Cupboard;
 /// <param name="Paper">The ruling.</param>
 public sealed record TemplatePage(string Key, string? Organizer, Paper Paper);
 
+/// <summary>The wall of a template.</summary>
+/// <param name="Topics">Each names its texts: what the topic is called, and what to write there.</param>
+/// <param name="Rules">What each student may and owes.</param>
+public sealed record TemplateWall(ImmutableArray<string> Topics, WallRules Rules);
+
 /// <summary>An activity to begin with. Words in braces are places to fill in.</summary>
 /// <param name="Key">Its name in the program.</param>
-/// <param name="Pages">In order.</param>
-public sealed record Template(string Key, ImmutableArray<TemplatePage> Pages)
+/// <param name="Pages">In order; none of a wall.</param>
+/// <param name="Wall">The wall; null for pages.</param>
+public sealed record Template(string Key, ImmutableArray<TemplatePage> Pages, TemplateWall? Wall = null)
 {
     /// <summary>The activity, before anything is filled in.</summary>
     /// <param name="language">Of the texts, BCP 47.</param>
-    /// <param name="say">The text of a key: <c>Template.key.Name</c>, <c>Template.key.Directions</c>, <c>TemplatePage.key</c>, <c>OrganizerText.key</c>.</param>
+    /// <param name="say">
+    /// The text of a key: <c>Template.key.Name</c>, <c>Template.key.Directions</c>, <c>TemplatePage.key</c>, <c>OrganizerText.key</c>; of a wall
+    /// <c>Template.key.Question</c>, <c>TemplateTopic.key</c> and <c>TemplateTopic.key.Prompt</c>.
+    /// </param>
     public ActivityContent Content(string language, Func<string, string> say)
     {
         var pages = Pages.Select((p, i) => new Page(i + 1, Texts.In(language, say($"TemplatePage.{p.Key}")), PageSize.A4Wide, p.Paper)).ToImmutableArray();
@@ -31,7 +41,13 @@ public sealed record Template(string Key, ImmutableArray<TemplatePage> Pages)
             marks.AddRange(drawn.Select((m, n) => m with { Id = first + n + 1, Page = i + 1, Order = first + n + 1 }));
         }
 
-        return new(Texts.In(language, say($"Template.{Key}.Name")), Texts.In(language, say($"Template.{Key}.Directions")), pages, marks.ToImmutable());
+        return new(Texts.In(language, say($"Template.{Key}.Name")), Texts.In(language, say($"Template.{Key}.Directions")), pages, marks.ToImmutable(), Parts: Wall is null ? null : [new Part(1, PartKind.Wall, PlanOf(Wall, language, say))]);
+    }
+
+    private WallPlan PlanOf(TemplateWall wall, string language, Func<string, string> say)
+    {
+        var topics = wall.Topics.Select((t, i) => new Topic(i + 1, Texts.In(language, say($"TemplateTopic.{t}")), Texts.In(language, say($"TemplateTopic.{t}.Prompt")), i));
+        return new(Purpose.Sort, Texts.In(language, say($"Template.{Key}.Question")), [.. topics], wall.Rules);
     }
 }
 
@@ -53,6 +69,13 @@ public static class Templates
         new("design", [Filled("rank", "diamond"), Only("sketch", PaperKind.Isometric), Filled("values", "table"), Filled("stage", "stages")]),
         new("welcome", [Filled("me", "about"), Filled("sure", "report")]),
         new("ticket", [Filled("ticket", "ticket")]),
+        new("everybody", [], new([], WallRules.Free)),
+        new("knowAndWonder", [], new(["know", "wonder", "findOut"], new(Least: 2))),
+        new("leaving", [], new(["learned", "unsure", "more"], new(Least: 1, Most: 5))),
+        new("forAndAgainst", [], new(["for", "against", "depends"], new(Least: 2))),
+        new("prediction", [], new(["predict", "happened", "because"], WallRules.Free)),
+        new("classRules", [], new(["we", "weDoNot", "ifItFails"], new(Most: 6))),
+        new("aboutMe", [], new(["like", "can", "wantToLearn"], new(Least: 3, Most: 6))),
     ];
 
     /// <summary>A template by its key; null if there is none.</summary>

@@ -76,11 +76,9 @@ public static class ActivityArchive
             if (media.Select(e => e.Name).Distinct(StringComparer.Ordinal).Count() < media.Count) throw new FormatException("Two of the pictures, films and sounds have the same name.");
             var activity = ActivityJson.Read(Bytes(entry, MaxBytes, ActivityEntry));
             if (ContentRules.FaultIn(activity) is { } fault) throw new FormatException(fault.Sentence);
-
-            // They are kept and at work in the core; there is no screen yet on which they could be opened.
-            if (!activity.HasPages) throw new FormatException("The activity is a wall, which this version does not open from files yet.");
             var work = zip.GetEntry(WorkEntry) is { } file ? WorkJson.Read(Bytes(file, MaxBytes, WorkEntry)) : null;
             if (work is not null && WorkRules.FaultIn(work) is { } wrong) throw new FormatException(wrong.Sentence);
+            if (work is not null && work.Boards.Any(b => b.Wall is null != activity.HasPages)) throw new FormatException("The work is not of this activity: one is of boards, the other of walls.");
             return new(activity, Files(media), work);
         }
         catch (InvalidDataException e)

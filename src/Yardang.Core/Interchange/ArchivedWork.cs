@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
+using Yardang.Core.Walls;
 
 namespace Yardang.Core.Interchange;
 
@@ -12,13 +13,20 @@ namespace Yardang.Core.Interchange;
 /// <param name="HandedInAt">When their work was handed in; null if it was not.</param>
 public sealed record ArchivedPerson(int Number, string Name, DateTimeOffset? JoinedAt = null, DateTimeOffset? HandedInAt = null);
 
-/// <summary>A board with all that stands on it.</summary>
+/// <summary>A wall with all cards that are up on it.</summary>
+/// <param name="Plan">What is planned for it at last.</param>
+/// <param name="Cards">The cards, by topic and in order.</param>
+public sealed record ArchivedWall(WallPlan Plan, ImmutableArray<Card> Cards);
+
+/// <summary>A board or wall with all that stands on it.</summary>
 /// <param name="People">Who worked on it; empty for everybody's.</param>
 /// <param name="Pages">In order; may be longer than those that were handed out.</param>
 /// <param name="Marks">Printed ones included, back to front.</param>
 /// <param name="Group">What the group is called whose board it is; null for other boards.</param>
 /// <param name="ChangedAt">When a student last changed something there; null if none did.</param>
-public sealed record ArchivedBoard(ImmutableArray<int> People, ImmutableArray<Page> Pages, ImmutableArray<Mark> Marks, string? Group = null, DateTimeOffset? ChangedAt = null);
+/// <param name="Wall">The wall; null for a board. A wall has no pages and no marks.</param>
+public sealed record ArchivedBoard(
+    ImmutableArray<int> People, ImmutableArray<Page> Pages, ImmutableArray<Mark> Marks, string? Group = null, DateTimeOffset? ChangedAt = null, ArchivedWall? Wall = null);
 
 /// <summary>The work of a lesson: <c>work.json</c> of an archive. The activity beside it is the version that was handed out.</summary>
 /// <param name="Name">What the lesson was called.</param>

@@ -7,12 +7,15 @@ namespace Yardang.Core.Interchange;
 public static class WorkJson
 {
     // What lies beside an activity has a number of its own.
-    private const int FormatVersion = 1;
+    private const int FormatVersion = 2;
+
+    // Boards alone are written as they always were.
+    private const int OfBoards = 1;
 
     private sealed record WorkFile(int Format, ArchivedWork Work);
 
     /// <summary>The work of a lesson as UTF-8 JSON.</summary>
-    public static byte[] Write(ArchivedWork work) => JsonSerializer.SerializeToUtf8Bytes(new WorkFile(FormatVersion, work), ActivityJson.Options);
+    public static byte[] Write(ArchivedWork work) => JsonSerializer.SerializeToUtf8Bytes(new WorkFile(work.Boards.Any(b => b.Wall is not null) ? FormatVersion : OfBoards, work), ActivityJson.Options);
 
     /// <summary>Reads what <see cref="Write"/> wrote.</summary>
     /// <exception cref="FormatException">It is damaged or newer than this program; the message names the place.</exception>

@@ -3,6 +3,7 @@ using Yardang.Core.Editing;
 using Yardang.Core.Lessons;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
+using Yardang.Core.Walls;
 
 namespace Yardang.Core.Interchange;
 
@@ -26,11 +27,22 @@ public static class WorkRules
             var board = work.Boards[i];
             if (!board.People.All(known.Contains) || board.People.Distinct().Count() < board.People.Length) return new($"Board {i + 1} has people who are not in the lesson.");
             if (board.Group is { } group && group.Trim().Length is 0 or > Group.NameLength) return new($"The group of board {i + 1} has no name, or one that is longer than {Group.NameLength} letters.");
+            if (board.Wall is { } wall)
+            {
+                if (FaultIn(board, wall, known) is { } wrong) return new($"Wall {i + 1}: {wrong}");
+                continue;
+            }
+
             if (ContentRules.FaultIn(ContentOf(board)) is { } fault) return new($"Board {i + 1}: {fault.Sentence}");
         }
 
         return null;
     }
+
+    private static string? FaultIn(ArchivedBoard board, ArchivedWall wall, HashSet<int> known) =>
+        board is not { Pages.IsEmpty: true, Marks.IsEmpty: true } ? "A wall has no pages."
+        : Card.FaultIn(wall.Plan, wall.Cards)
+            ?? (wall.Cards.Any(c => c.ByStaff ? c.Author != Actor.Owner.Number : !known.Contains(c.Author)) ? "A card is of somebody who is not in the lesson." : null);
 
     private static ActivityContent ContentOf(ArchivedBoard board) => new(Texts.None, Texts.None, board.Pages, board.Marks);
 }

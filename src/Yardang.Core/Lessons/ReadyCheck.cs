@@ -1,6 +1,7 @@
 using Yardang.Core.Activities;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
+using Yardang.Core.Walls;
 
 namespace Yardang.Core.Lessons;
 
@@ -11,7 +12,8 @@ namespace Yardang.Core.Lessons;
 /// <param name="Names">What the sentence lists.</param>
 /// <param name="Page">The first page where it is to be mended; null if it is no matter of a page.</param>
 /// <param name="Mark">The first mark that is to be mended; null if it is no matter of a mark.</param>
-public sealed record ReadyLine(string Key, bool IsWarning = false, int Count = 0, string Names = "", long? Page = null, long? Mark = null);
+/// <param name="Topic">The first topic of a wall that is to be mended; null if it is no matter of a topic.</param>
+public sealed record ReadyLine(string Key, bool IsWarning = false, int Count = 0, string Names = "", long? Page = null, long? Mark = null, long? Topic = null);
 
 /// <summary>How an activity is about to be handed out.</summary>
 /// <param name="Door">Whether newcomers walk in.</param>
@@ -36,18 +38,15 @@ public static class ReadyCheck
     {
         var (door, way, masked) = (plan.Door, plan.Way, plan.Masked);
         var times = plan.Times ?? LessonTimes.None;
-        var printed = activity.Marks.Count(m => m.Grip == Grip.Printed);
-        var lines = new List<ReadyLine>
-        {
-            new(way switch { Way.OneEach => "OwnCopy", Way.ByGroup => "GroupCopy", _ => "OneForAll" }),
-            new("WriteDrawTypeNote"),
-            new("OnlyTheirOwn"),
-            new(way switch { Way.OneEach => "NotSeeOthers", Way.ByGroup => "SeeTheirGroup", _ => "SeeOthersWork" }),
-            new(masked ? "NamesMasked" : way == Way.OneEach ? "NamesAlone" : "NamesSeen"),
-            new("YouSeeAll"),
+        var wall = activity.HasPages ? null : activity.Steps[0].Wall;
+        List<ReadyLine> lines =
+        [
+            .. wall is null ? OnBoards(way) : OnWall(wall, way),
+            new(masked ? "NamesMasked" : way == Way.OneEach ? "NamesAlone" : wall is null ? "NamesSeen" : "NamesSeenOnWall"),
             new((plan.HasList ? "ByList" : "By") + plan.Introduction),
             door switch { Door.Open => new(plan.HasList ? "ClassList" : "DoorOpen"), Door.Ask => new("DoorAsks"), _ => new("DoorClosed", IsWarning: true) },
-        };
+        ];
+        var printed = activity.Marks.Count(m => m.Grip == Grip.Printed);
         var loose = activity.Marks.Count(m => m.Grip == Grip.Loose);
         var key = activity.Marks.Count(m => m.Grip == Grip.Key);
         var fewer = activity.Pages.Count(p => p.Withheld != ToolSet.None);
@@ -62,7 +61,27 @@ public static class ReadyCheck
         if (times.OpensAt is not null) lines.Add(new("Opens"));
         if (times.HandsIn) lines.Add(new(times.DueAt is null ? "HandsIn" : "HandsInDue"));
         lines.Add(new(times.ClosesAt is null ? "StaysOpen" : "Closes"));
-        return [.. lines, .. Forgotten(plan, times), .. Forgotten(activity)];
+        return [.. lines, .. Forgotten(plan, times), .. Forgotten(activity), .. wall is null ? OfPages(activity) : OfWall(wall, plan)];
+    }
+
+    private static IEnumerable<ReadyLine> OnBoards(Way way) =>
+    [
+        new(way switch { Way.OneEach => "OwnCopy", Way.ByGroup => "GroupCopy", _ => "OneForAll" }),
+        new("WriteDrawTypeNote"),
+        new("OnlyTheirOwn"),
+        new(way switch { Way.OneEach => "NotSeeOthers", Way.ByGroup => "SeeTheirGroup", _ => "SeeOthersWork" }),
+        new("YouSeeAll"),
+    ];
+
+    private static IEnumerable<ReadyLine> OnWall(WallPlan wall, Way way)
+    {
+        yield return new(way switch { Way.OneEach => "OwnWall", Way.ByGroup => "GroupWall", _ => "OneWall" });
+        yield return wall.Topics.IsEmpty ? new("PutUpCards") : new("PutUpUnder", Count: wall.Topics.Length);
+        if (wall.Rules.Least > 0) yield return new("LeastCards", Count: wall.Rules.Least);
+        if (wall.Rules.Most > 0) yield return new("MostCards", Count: wall.Rules.Most);
+        yield return new("OnlyTheirCards");
+        yield return new(way switch { Way.OneEach => "NotSeeOtherWalls", Way.ByGroup => "SeeGroupsCards", _ => "SeeAllCards" });
+        yield return new("YouSeeAllCards");
     }
 
     private static IEnumerable<ReadyLine> Forgotten(HandingPlan plan, LessonTimes times)
@@ -75,12 +94,32 @@ public static class ReadyCheck
     private static IEnumerable<ReadyLine> Forgotten(ActivityContent activity)
     {
         if (activity.Name.IsEmpty) yield return new("NoName", IsWarning: true);
-        if (activity.Directions.IsEmpty && activity.Pages.All(p => p.Directions is null or { IsEmpty: true })) yield return new("NoDirections", IsWarning: true);
         var places = FillIns.In(activity);
         if (!places.IsEmpty) yield return new("Unfilled", IsWarning: true, places.Length, string.Join(", ", places));
+        if (Languages.Missing(activity) is > 0 and var untranslated) yield return new("Untranslated", IsWarning: true, untranslated);
+    }
+
+    private static IEnumerable<ReadyLine> OfWall(WallPlan wall, HandingPlan plan)
+    {
+        if (wall.Question.IsEmpty) yield return new("NoQuestion", IsWarning: true);
+        if (Topics("TopicsWithoutHeading", t => t.Heading.IsEmpty) is { } unnamed) yield return unnamed;
+        if (Topics("TopicsWithoutPrompt", t => t.Prompt.IsEmpty) is { } unsaid) yield return unsaid;
+
+        // Who is not known to the others may write what they would not sign.
+        if (plan is { Masked: true, Way: not Way.OneEach }) yield return new("MaskedAndSeenAtOnce", IsWarning: true);
+
+        ReadyLine? Topics(string key, Func<Topic, bool> lacks)
+        {
+            var topics = wall.Topics.Where(lacks).ToList();
+            return topics.Count == 0 ? null : new(key, IsWarning: true, topics.Count, Topic: topics[0].Id);
+        }
+    }
+
+    private static IEnumerable<ReadyLine> OfPages(ActivityContent activity)
+    {
+        if (activity.Directions.IsEmpty && activity.Pages.All(p => p.Directions is null or { IsEmpty: true })) yield return new("NoDirections", IsWarning: true);
         var standing = activity.Marks.Where(m => m.Grip != Grip.Key).Select(m => m.Page).ToHashSet();
         if (Pages("EmptyPages", p => !standing.Contains(p.Id) && p.Paper.Kind == PaperKind.Plain && p.Directions is null or { IsEmpty: true }) is { } empty) yield return empty;
-        if (Languages.Missing(activity) is > 0 and var untranslated) yield return new("Untranslated", IsWarning: true, untranslated);
         if (Pages("NobodyCanWrite", p => (p.Withheld & EveryTool) == EveryTool) is { } mute) yield return mute;
         if (Marks("UnnamedZones", m => m.Body is ZoneBody { Name.IsEmpty: true }) is { } zones) yield return zones;
         if (Marks("UndescribedPictures", m => m.Body is PictureBody p && string.IsNullOrWhiteSpace(p.Description) && string.IsNullOrWhiteSpace(p.Text)) is { } pictures) yield return pictures;

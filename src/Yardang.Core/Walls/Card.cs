@@ -1,3 +1,6 @@
+using System.Collections.Immutable;
+using System.Text.Json.Serialization;
+
 namespace Yardang.Core.Walls;
 
 /// <summary>A slip of text on a wall.</summary>
@@ -22,9 +25,38 @@ public sealed record Card(long Id, long Topic, long PutUnder, int Author, bool B
     /// <summary>Most cards of a wall, those taken down included.</summary>
     public const int Most = 10_000;
 
+    // The end of the year 9999: a date can be made of it.
+    private const long MostMs = 253_402_300_799_999;
+
     /// <summary>Whether it is up.</summary>
+    [JsonIgnore]
     public bool IsUp => DownBy == 0;
 
     /// <summary>Whether a text can stand on a card: something, and not too much.</summary>
     public static bool IsText(string text) => text.Length <= TextLength && !string.IsNullOrWhiteSpace(text);
+
+    /// <summary>Whether a tag can name a language.</summary>
+    public static bool IsLanguage(string tag) => tag.Length <= 35;
+
+    /// <summary>Whether a number can say where a card stands in its topic.</summary>
+    public static bool IsOrder(double order) => double.IsFinite(order) && Math.Abs(order) <= Most * 2.0;
+
+    /// <summary>The first thing that is wrong with a wall that is brought, in words; null if nothing is.</summary>
+    public static string? FaultIn(WallPlan plan, ImmutableArray<Card> cards)
+    {
+        if (plan.Fault() is { } fault) return fault;
+        if (cards.Length > Most) return $"There are {cards.Length} cards; a wall has at most {Most}.";
+        if (cards.GroupBy(c => (c.Author, c.ByStaff)).Any(g => g.Count() > MostOfOne)) return $"Somebody has more than {MostOfOne} cards.";
+        if (cards.Select(c => c.Id).Distinct().Count() < cards.Length) return "Two cards have the same number.";
+        for (var i = 0; i < cards.Length; i++)
+        {
+            var card = cards[i];
+            if (card.Id is <= 0 or >= 1L << 53) return $"Card {i + 1} has no number.";
+            if (!IsText(card.Text) || !IsLanguage(card.Language)) return $"Card {i + 1} says nothing, or too much: at most {TextLength} letters.";
+            if (!card.IsUp || !plan.Has(card.Topic) || card.PutUnder < 0 || !IsOrder(card.Order)) return $"Card {i + 1} stands nowhere on the wall.";
+            if (card.PutUpAt is < 0 or > MostMs) return $"Nobody can say when card {i + 1} was put up.";
+        }
+
+        return null;
+    }
 }

@@ -54,6 +54,8 @@ public sealed class Wall(WallPlan version) : Room, IWorkRoom
         {
             case SetPlan(var plan):
                 return !actor.IsStaff ? Refusal.NotAllowed : plan.Fault() is null ? new PlanSet(plan) : Refusal.OutOfRange;
+            case BringCards(var brought, var cards, var changedAt):
+                return actor.Role != Role.Program || Number > 0 ? Refusal.NotAllowed : Card.FaultIn(brought, cards) is null ? new CardsBrought(brought, cards, changedAt) : Refusal.OutOfRange;
             case AcceptLateWork or DiscardLateWork when !actor.IsStaff:
                 return Refusal.NotAllowed;
             case AcceptLateWork(var number):
@@ -77,11 +79,11 @@ public sealed class Wall(WallPlan version) : Room, IWorkRoom
         PutUpCard put => WhyNot(put, actor, client) is { } why ? why
             : new CardPutUp(new(put.Id, put.Topic, put.Topic, actor.Number, actor.IsStaff, Behind(put.Topic), put.Language, put.Text, situation.Time)),
         RewordCard reword => Theirs(reword.Id, actor) is { } why ? why
-            : !Card.IsText(reword.Text) || !IsLanguage(reword.Language) ? Refusal.OutOfRange
+            : !Card.IsText(reword.Text) || !Card.IsLanguage(reword.Language) ? Refusal.OutOfRange
             : new CardReworded(reword.Id, reword.Language, reword.Text),
         MoveCard move => Theirs(move.Id, actor) is { } why ? why
             : !Plan.Has(move.Topic) ? Refusal.NotFound
-            : !double.IsFinite(move.Order) || Math.Abs(move.Order) > Card.Most * 2.0 ? Refusal.OutOfRange
+            : !Card.IsOrder(move.Order) ? Refusal.OutOfRange
             : new CardMoved(move.Id, move.Topic, move.Order),
         TakeCardDown(var id) => Theirs(id, actor) is { } why ? why : new CardTakenDown(id),
         PutCardBack(var id) => WhyNotBack(id, actor) is { } why ? why : new CardPutBack(_cards[id] with { DownBy = 0 }),
@@ -93,7 +95,7 @@ public sealed class Wall(WallPlan version) : Room, IWorkRoom
         if (Ids.ClientOf(put.Id) != client || client == 0) return Refusal.Malformed;
         if (_cards.ContainsKey(put.Id)) return Refusal.Duplicate;
         if (!Plan.Has(put.Topic)) return Refusal.NotFound;
-        if (!Card.IsText(put.Text) || !IsLanguage(put.Language)) return Refusal.OutOfRange;
+        if (!Card.IsText(put.Text) || !Card.IsLanguage(put.Language)) return Refusal.OutOfRange;
         if (_cards.Count >= Card.Most || _cards.Values.Count(c => c.Author == actor.Number) >= Card.MostOfOne) return Refusal.Full;
         return !actor.IsStaff && Plan.Rules.Most > 0 && UpOf(actor.Number) >= Plan.Rules.Most ? Refusal.EnoughCards : null;
     }
@@ -123,7 +125,7 @@ public sealed class Wall(WallPlan version) : Room, IWorkRoom
         return submission.Command switch
         {
             PutUpCard put => Waits(put.Id) ? Refusal.Duplicate : WhyNot(put, actor, submission.Client),
-            RewordCard reword when Waits(reword.Id) => Card.IsText(reword.Text) && IsLanguage(reword.Language) ? null : Refusal.OutOfRange,
+            RewordCard reword when Waits(reword.Id) => Card.IsText(reword.Text) && Card.IsLanguage(reword.Language) ? null : Refusal.OutOfRange,
             MoveCard move when Waits(move.Id) => Plan.Has(move.Topic) ? null : Refusal.NotFound,
             TakeCardDown(var id) when Waits(id) => null,
             PutCardBack(var id) when Waits(id) => null,
@@ -137,8 +139,6 @@ public sealed class Wall(WallPlan version) : Room, IWorkRoom
         RewordCard reword => reword.Text.Length,
         _ => 1,
     };
-
-    private static bool IsLanguage(string tag) => tag.Length <= 35;
 
     private int UpOf(int person) => _cards.Values.Count(c => c.IsUp && !c.ByStaff && c.Author == person);
 
@@ -169,6 +169,10 @@ public sealed class Wall(WallPlan version) : Room, IWorkRoom
                 return;
             case LateWorkDiscarded(var number, _):
                 _setAside.Remove(number);
+                return;
+            case CardsBrought(var plan, var cards, var changedAt):
+                (Plan, LastActivity) = (plan, changedAt);
+                foreach (var card in cards) _cards[card.Id] = card;
                 return;
         }
 

@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Yardang.Core.Rooms;
 using Yardang.Core.Wire;
 
@@ -27,6 +28,12 @@ public sealed record PutCardBack(long Id) : Command;
 [Kind(45)]
 public sealed record SetPlan(WallPlan Plan) : Command;
 
+/// <summary>The program puts cards from an archive on a new wall.</summary>
+/// <param name="Plan">What was planned for it at last.</param>
+/// <param name="Cards">Those that were up.</param>
+/// <param name="ChangedAt">When a student last changed it, ms; null if none did.</param>
+public sealed record BringCards(WallPlan Plan, ImmutableArray<Card> Cards, long? ChangedAt) : Command;
+
 /// <summary>A card is up.</summary>
 [Kind(70)]
 public sealed record CardPutUp(Card Card) : RoomEvent;
@@ -50,3 +57,10 @@ public sealed record CardPutBack(Card Card) : RoomEvent;
 /// <summary>The wall is planned like this now.</summary>
 [Kind(75)]
 public sealed record PlanSet(WallPlan Plan) : RoomEvent;
+
+/// <summary>Cards from an archive are up.</summary>
+/// <param name="Plan">What was planned for the wall at last.</param>
+/// <param name="Cards">The cards.</param>
+/// <param name="ChangedAt">When a student last changed it, ms; null if none did.</param>
+[Kind(76)]
+public sealed record CardsBrought(WallPlan Plan, ImmutableArray<Card> Cards, long? ChangedAt) : RoomEvent;

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using System.Text.Json.Serialization;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
 
@@ -47,13 +48,17 @@ public sealed record WallPlan(Purpose Purpose, Texts Question, ImmutableArray<To
     public const int Colours = 12;
 
     /// <summary>A wall to begin with.</summary>
-    public static readonly WallPlan Blank = new(Purpose.Sort, Texts.None, [], WallRules.Free);
+    public static readonly WallPlan Blank = new(Purpose.Sort, Pages.Texts.None, [], WallRules.Free);
 
     /// <summary>Whether there is a place for cards with this number.</summary>
     public bool Has(long topic) => topic == Nowhere || Topics.Any(t => t.Id == topic);
 
+    /// <summary>Its texts, in the order in which they are read.</summary>
+    [JsonIgnore]
+    public IEnumerable<Texts> Texts => Topics.SelectMany(t => new[] { t.Heading, t.Prompt }).Prepend(Question);
+
     /// <summary>Everything that is written in it, in every language.</summary>
-    public IEnumerable<string> Said() => Topics.SelectMany(t => new[] { t.Heading, t.Prompt }).Prepend(Question).SelectMany(t => t.ByLanguage.Values);
+    public IEnumerable<string> Said() => Texts.SelectMany(t => t.ByLanguage.Values);
 
     /// <summary>The first thing that is wrong with it, in words; null if nothing is.</summary>
     public string? Fault()

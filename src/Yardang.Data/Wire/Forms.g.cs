@@ -302,6 +302,7 @@ internal static class Forms
             case Yardang.Core.Walls.CardTakenDown v: Write(ref w, v); break;
             case Yardang.Core.Walls.CardPutBack v: Write(ref w, v); break;
             case Yardang.Core.Walls.PlanSet v: Write(ref w, v); break;
+            case Yardang.Core.Walls.CardsBrought v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -359,6 +360,7 @@ internal static class Forms
         Yardang.Core.Walls.CardTakenDown => 73,
         Yardang.Core.Walls.CardPutBack => 74,
         Yardang.Core.Walls.PlanSet => 75,
+        Yardang.Core.Walls.CardsBrought => 76,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -424,6 +426,7 @@ internal static class Forms
         73 => ReadCardTakenDown(ref r),
         74 => ReadCardPutBack(ref r),
         75 => ReadPlanSet(ref r),
+        76 => ReadCardsBrought(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of room event: {kind}."),
     };
 
@@ -809,6 +812,37 @@ internal static class Forms
         System.Int64 @id = r.ReadInt64();
         fields.End(ref r);
         return new Yardang.Core.Walls.CardTakenDown(@id);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardsBrought v)
+    {
+        w.WriteArrayHeader(3);
+        Write(ref w, v.Plan);
+        w.WriteArrayHeader(v.Cards.Length);
+        foreach (var item in v.Cards)
+        {
+            Write(ref w, item);
+        }
+
+        if (v.ChangedAt is { } @changedAt)
+        {
+            w.Write(@changedAt);
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
+    }
+
+    public static Yardang.Core.Walls.CardsBrought ReadCardsBrought(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 3);
+        Yardang.Core.Walls.WallPlan @plan = ReadWallPlan(ref r);
+        ImmutableArray<Yardang.Core.Walls.Card> @cards = ReadListOfCard(ref r);
+        System.Int64? @changedAt = r.TryReadNil() ? null : r.ReadInt64();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.CardsBrought(@plan, @cards, @changedAt);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.ChangesMade v)

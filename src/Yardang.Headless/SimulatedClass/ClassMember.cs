@@ -15,6 +15,7 @@ using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
+using Yardang.Core.Walls;
 
 namespace Yardang.Headless.SimulatedClass;
 
@@ -28,13 +29,14 @@ public sealed partial class ClassMember : IAsyncDisposable
     private const int LabelHeight = 1_800;
     private const int LabelSize = 450;
     private const int PreviewPoints = 8;
+    private static readonly TimeSpan s_look = TimeSpan.FromMilliseconds(20);
     private static readonly TimeSpan s_previewEvery = TimeSpan.FromMilliseconds(110);
 
     private readonly HttpClient _http;
     private readonly HubConnection _hub;
     private readonly int _number;
     private readonly HashSet<int> _confirmed = [];
-    private LiveRoom? _board;
+    private LiveRoom? _work;
     private LiveRoom? _lesson;
 
     private ClassMember(HttpClient http, HubConnection hub, int number) => (_http, _hub, _number) = (http, hub, number);
@@ -57,7 +59,8 @@ public sealed partial class ClassMember : IAsyncDisposable
         var hub = new HubConnectionBuilder().WithUrl(new Uri(server, $"/live{query}"), o => o.Cookies = cookies).AddMessagePackProtocol().WithAutomaticReconnect(new SteadyRetry()).Build();
         var member = new ClassMember(http, hub, data.GetProperty("actor").GetInt32());
         await hub.StartAsync();
-        member._board = await LiveRoom.EnterAsync(hub, http, data.GetProperty("board").GetGuid(), query, () => new Board(ActivityContent.Blank("en", "")));
+        var isWall = string.Equals(data.GetProperty("kind").GetString(), nameof(RoomKind.Wall), StringComparison.Ordinal);
+        member._work = await LiveRoom.EnterAsync(hub, http, data.GetProperty("work").GetGuid(), query, () => isWall ? new Wall(WallPlan.Blank) : new Board(ActivityContent.Blank("en", "")));
         member._lesson = await LiveRoom.EnterAsync(hub, http, data.GetProperty("lesson").GetGuid(), query, () => new Lesson());
         return member;
     }
@@ -65,23 +68,23 @@ public sealed partial class ClassMember : IAsyncDisposable
     // As a browser does when something that was handed out late is on its screen.
     private void ConfirmChanges()
     {
-        foreach (var number in _board!.Do(c => ((Board)c.Room).Adopted.Values.Where(a => !a.GivenUp).Select(a => a.Number).ToList()).Where(_confirmed.Add))
+        foreach (var number in _work!.Do(c => c.Room is not Board board ? [] : board.Adopted.Values.Where(a => !a.GivenUp).Select(a => a.Number).ToList()).Where(_confirmed.Add))
         {
             _lesson!.Do(c => c.Submit(new ConfirmLateChange(number), 0));
         }
     }
 
     /// <summary>Commands that are not yet kept by the server.</summary>
-    public int Waiting => _board!.Do(c => c.Outbox.Count) + _lesson!.Do(c => c.Outbox.Count);
+    public int Waiting => _work!.Do(c => c.Outbox.Count) + _lesson!.Do(c => c.Outbox.Count);
 
     /// <summary>Whether the teacher lets students write now.</summary>
     public bool MayWrite => _lesson!.Do(c => ((Lesson)c.Room).Allowed.StudentsMayWrite);
 
-    /// <summary>Whether the board's events are coming.</summary>
-    public bool IsFollowing => _board!.Following;
+    /// <summary>Whether the events of their board or wall are coming.</summary>
+    public bool IsFollowing => _work!.Following;
 
-    /// <summary>What was acknowledged on the board so far: its room, the client's number, and the counter of the latest command in the log.</summary>
-    public (Guid Board, int Client, int Counter) Acknowledged => _board!.Do(c => (_board.Room, c.Client, c.LastInLog));
+    /// <summary>What was acknowledged on their board or wall so far: its room, the client's number, and the counter of the latest command in the log.</summary>
+    public (Guid Board, int Client, int Counter) Acknowledged => _work!.Do(c => (_work.Room, c.Client, c.LastInLog));
 
     /// <summary>Does the next thing; in a lively way it takes its time, otherwise not.</summary>
     public async Task DoAsync(Doing doing, bool lively, CancellationToken stop)
@@ -108,6 +111,19 @@ public sealed partial class ClassMember : IAsyncDisposable
             case PutsUpNote(var x, var y, var words, var colour, true):
                 Add(doing.Page, new NoteBody(x, y, LabelWidth, LabelHeight, new Words(words, "en", Broken(words, 16), LabelSize)), new Style(colour, 0));
                 break;
+            case PutsUpCard(var topic, var words):
+                _work!.Do(c =>
+                {
+                    var id = c.NewId();
+                    return c.Submit(new PutUpCard(id, TopicAt((Wall)c.Room, topic), "en", words), id);
+                });
+                break;
+            case RewordsCard(var words):
+                await ChangeLastAsync(card => new RewordCard(card.Id, card.Language, words), stop);
+                break;
+            case MovesCard(var topic):
+                await ChangeLastAsync(card => new MoveCard(card.Id, TopicAt((Wall)_work!.Do(c => c.Room), topic), card.Order), stop);
+                break;
             case Signals(var signal, var on):
                 _lesson!.Do(c => c.Submit(new GiveSignal(_number, signal, on), 0));
                 break;
@@ -121,7 +137,7 @@ public sealed partial class ClassMember : IAsyncDisposable
     /// <inheritdoc/>
     public async ValueTask DisposeAsync()
     {
-        _board?.Dispose();
+        _work?.Dispose();
         _lesson?.Dispose();
         await _hub.DisposeAsync();
         _http.Dispose();
@@ -146,13 +162,13 @@ public sealed partial class ClassMember : IAsyncDisposable
     [GeneratedRegex("""id="page-data">(?<data>.*?)</script>""", RegexOptions.Singleline | RegexOptions.ExplicitCapture, 1_000)]
     private static partial Regex DataPattern();
 
-    private void Add(int page, MarkBody body, Style style) => _board!.Do(c =>
+    private void Add(int page, MarkBody body, Style style) => _work!.Do(c =>
     {
         var id = c.NewId();
         return c.Submit(new AddMark(id, ((Board)c.Room).Sheets.Pages[page].Id, Grip.Own, body, style), id);
     });
 
-    private void Move(int page, int which, int x, int y) => _board!.Do(c =>
+    private void Move(int page, int which, int x, int y) => _work!.Do(c =>
     {
         var sheets = ((Board)c.Room).Sheets;
         var mark = sheets.Visible(sheets.Pages[page].Id).Where(m => m.Grip == Grip.Loose).ElementAt(which);
@@ -160,14 +176,24 @@ public sealed partial class ClassMember : IAsyncDisposable
         return c.Submit(new MakeChanges([new Placed(mark.Id, new Place(x - (int)middle.X, y - (int)middle.Y, mark.Place.Turn))]), c.NewId());
     });
 
+    // Nothing happens as long as they have none.
+    private async Task ChangeLastAsync(Func<Card, Command> change, CancellationToken stop)
+    {
+        while (Waiting > 0 && IsFollowing) await Task.Delay(s_look, stop);
+        var last = _work!.Do(c => ((Wall)c.Room).Cards.Values.LastOrDefault(card => card is { IsUp: true, ByStaff: false } && card.Author == _number));
+        if (last is not null) _work!.Do(c => c.Submit(change(last), c.NewId()));
+    }
+
+    private static long TopicAt(Wall wall, int place) => place < wall.Plan.Topics.Length ? wall.Plan.Topics[place].Id : WallPlan.Nowhere;
+
     // [stroke, page, colour, width, from, points], as the browser sends it.
     private async Task PreviewAsync(ImmutableArray<InkPoint> points, int colour, int pageNumber, CancellationToken stop)
     {
-        var page = _board!.Do(c => ((Board)c.Room).Sheets.Pages[pageNumber].Id);
+        var page = _work!.Do(c => ((Board)c.Room).Sheets.Pages[pageNumber].Id);
         for (var from = 0; from < points.Length; from += PreviewPoints)
         {
             int[] flat = [.. points.Skip(from).Take(PreviewPoints).SelectMany(p => new[] { p.X, p.Y, p.Pressure, p.Ms })];
-            await _board.PreviewAsync(MessagePackSerializer.Serialize(new object[] { points[0].X, page, colour, 60, from, flat }, cancellationToken: stop));
+            await _work.PreviewAsync(MessagePackSerializer.Serialize(new object[] { points[0].X, page, colour, 60, from, flat }, cancellationToken: stop));
             await Task.Delay(s_previewEvery, stop);
         }
     }

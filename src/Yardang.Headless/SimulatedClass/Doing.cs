@@ -21,6 +21,17 @@ public sealed record Types(int X, int Y, string Words) : Doing;
 /// <summary>Puts up a note; a small one is as a label.</summary>
 public sealed record PutsUpNote(int X, int Y, string Words, int Colour, bool Small = false) : Doing;
 
+/// <summary>Puts a card up on a wall.</summary>
+/// <param name="Topic">The topic's place among those of the wall, from 0; beyond the last for what fits nowhere.</param>
+/// <param name="Words">What it says.</param>
+public sealed record PutsUpCard(int Topic, string Words) : Doing;
+
+/// <summary>Says something else on their own last card.</summary>
+public sealed record RewordsCard(string Words) : Doing;
+
+/// <summary>Moves their own last card to another topic, counted from 0.</summary>
+public sealed record MovesCard(int Topic) : Doing;
+
 /// <summary>Draws a shape.</summary>
 public sealed record DrawsShape(ShapeBody Shape, Style Style) : Doing;
 

@@ -4,6 +4,7 @@ using System.Text;
 using CsvHelper;
 using CsvHelper.Configuration;
 using Yardang.Core.ClassLists;
+using Yardang.Web.Exports;
 
 namespace Yardang.Web.ClassLists;
 
@@ -35,27 +36,9 @@ public static class ClassListFile
     }
 
     /// <summary>A list as CSV: UTF-8 with a mark, so that spreadsheets read it right.</summary>
-    public static byte[] Write(IEnumerable<ClassEntry> entries)
-    {
-        using var text = new StringWriter(CultureInfo.InvariantCulture);
-        using (var csv = new CsvWriter(text, CultureInfo.InvariantCulture, leaveOpen: true))
-        {
-            foreach (var head in new[] { "number", "name", "level", "language" }) csv.WriteField(head);
-            csv.NextRecord();
-            foreach (var entry in entries)
-            {
-                csv.WriteField(entry.Number);
-
-                // What a spreadsheet would take for a formula stays words.
-                csv.WriteField(entry.Name.Length > 0 && entry.Name[0] is '=' or '+' or '-' or '@' ? $"'{entry.Name}" : entry.Name);
-                csv.WriteField(entry.Level == 0 ? "" : entry.Level.ToString(CultureInfo.InvariantCulture));
-                csv.WriteField(entry.Language);
-                csv.NextRecord();
-            }
-        }
-
-        return [.. Encoding.UTF8.GetPreamble(), .. Encoding.UTF8.GetBytes(text.ToString())];
-    }
+    public static byte[] Write(IEnumerable<ClassEntry> entries) => Table.Write(
+        ["number", "name", "level", "language"],
+        entries.Select(e => new[] { e.Number.ToString(CultureInfo.InvariantCulture), e.Name, e.Level == 0 ? "" : e.Level.ToString(CultureInfo.InvariantCulture), e.Language }));
 
     internal static string TextOf(byte[] bytes)
     {

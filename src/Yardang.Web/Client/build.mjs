@@ -43,6 +43,8 @@ await build({
     seats: 'Client/entry-seats.ts',
     'hand-out': 'Client/entry-hand-out.ts',
     people: 'Client/entry-people.ts',
+    wall: 'Client/entry-wall.ts',
+    'wall-workshop': 'Client/entry-wall-workshop.ts',
     workshop: 'Client/entry-workshop.ts',
   },
   outdir: dist,

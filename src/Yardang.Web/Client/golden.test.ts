@@ -208,7 +208,7 @@ function onWall({ plan, cards, setAside, lastActivity, acts }: WallState, reader
   return {
     plan,
     cards: seen.sort((a, b) => a.id - b.id),
-    waiting: [...setAside.keys()],
+    waiting: [...setAside].map((w) => w.number),
     lastActivity,
     acts: isStaff ? [...acts.values()].sort((a, b) => a.person - b.person) : [],
   };

@@ -36,6 +36,7 @@ public sealed class DemoSchool(
     // The one to be shown first is handed out last.
     private static readonly (string Archive, Way Way, Script Script)[] s_lessons =
     [
+        ("what-we-know-about-bridges.yardang.zip", Way.AllTogether, BridgeKnowledge.Of),
         ("where-would-you-build-it.yardang.zip", Way.AllTogether, BuildingPlace.Of),
         ("load-test-log.yardang.zip", Way.OneEach, LoadTest.Of),
         ("triangles-in-trusses.yardang.zip", Way.OneEach, Trusses.Of),

@@ -3,6 +3,7 @@ using Yardang.Core.Activities;
 using Yardang.Core.Boards;
 using Yardang.Core.Editing;
 using Yardang.Core.Interchange;
+using Yardang.Core.Rooms;
 using Yardang.Core.Visibility;
 using Yardang.Data.Media;
 using Yardang.Data.School;
@@ -14,35 +15,43 @@ using Yardang.Web.Shelf;
 
 namespace Yardang.Web.Exports;
 
-/// <summary>Boards on their way out: all as one PDF, one as PNG or SVG. For the lesson's teacher only.</summary>
-public sealed class BoardExport(AccessResolver access, LessonPeople people, ActivityMaking making, WorkArchive work, RoomHosts hosts, MediaStore media, SchoolClock clock, ExportDesk desk)
+/// <summary>Boards and walls on their way out: all as one PDF, one as PNG or SVG. For the lesson's teacher only.</summary>
+public sealed class BoardExport(AccessResolver access, LessonPeople people, WallExport walls, ActivityMaking making, WorkArchive work, RoomHosts hosts, MediaStore media, SchoolClock clock, ExportDesk desk)
 {
-    /// <summary>All boards of a lesson, a page each, in the order of arrival; what the teacher wrote in a language, if one is asked for.</summary>
+    /// <summary>All boards or walls of a lesson, in the order of arrival; what the teacher wrote in a language, if one is asked for.</summary>
     public async Task<IResult> PdfAsync(HttpContext context, Guid lesson, string? language)
     {
         if (await access.LessonAsync(Visitor.Of(context), lesson, Power.Runs) is not { } record) return Results.NotFound();
         var pages = new List<ExportPage>();
-        foreach (var board in (await people.AllBoardsAsync(record)).Where(b => b.People.Count > 0 || b.Id == record.TogetherId)) pages.AddRange(await PagesAsync(record, board, language, context.RequestAborted));
+        var isWall = record.WorkKind == RoomKind.Wall;
+        foreach (var board in (await people.AllBoardsAsync(record)).Where(b => b.People.Count > 0 || b.Id == record.TogetherId))
+        {
+            pages.AddRange(isWall ? await walls.PagesAsync(record, board, language, context.RequestAborted) : await PagesAsync(record, board, language, context.RequestAborted));
+        }
+
         return pages.Count == 0
             ? Results.Redirect($"/lesson/{lesson}")
             : await desk.GiveAsync(stop => PageExport.Pdf(pages, record.Name, stop), "application/pdf", $"{FileName(record.Name)}.pdf", context.RequestAborted);
     }
 
-    /// <summary>A page of one board, the first if nothing else is asked for: as a picture, or its ink as InkML.</summary>
+    /// <summary>A page of one board, the first if nothing else is asked for: as a picture, or its ink as InkML. A wall as a whole.</summary>
     public async Task<IResult> PageAsync(HttpContext context, Guid lesson, Guid board, string format, int? number, string? language)
     {
         if (await access.LessonAsync(Visitor.Of(context), lesson, Power.Runs) is not { } record) return Results.NotFound();
         if ((await people.AllBoardsAsync(record)).FirstOrDefault(b => b.Id == board) is not { } found) return Results.NotFound();
+        if (record.WorkKind == RoomKind.Wall) return await walls.GiveAsync(record, found, format, language, FileName($"{record.Name} {found.Title}"), context.RequestAborted);
         var pages = await PagesAsync(record, found, language, context.RequestAborted);
         if ((number ?? 1) < 1 || (number ?? 1) > pages.Count) return Results.NotFound();
         var page = pages[(number ?? 1) - 1];
         var name = FileName($"{record.Name} {found.Title}");
         var (make, type) = format switch
         {
-            "png" => ((Func<CancellationToken, byte[]>)(stop => PageExport.Png(page, stop: stop)), "image/png"),
+            "png" => ((Func<CancellationToken, byte[]>?)(stop => PageExport.Png(page, stop: stop)), "image/png"),
             "svg" => (stop => PageExport.Svg(page, stop), "image/svg+xml"),
-            _ => (_ => InkMl.Write(page.Marks), "application/inkml+xml"),
+            "inkml" => (_ => InkMl.Write(page.Marks), "application/inkml+xml"),
+            _ => (null, ""),
         };
+        if (make is null) return Results.NotFound();
         return await desk.GiveAsync(make, type, $"{name}.{format}", context.RequestAborted);
     }
 

@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Microsoft.EntityFrameworkCore;
 using Yardang.Core.Boards;
 using Yardang.Core.ClassLists;
@@ -5,6 +6,7 @@ using Yardang.Core.Editing;
 using Yardang.Core.Interchange;
 using Yardang.Core.Lessons;
 using Yardang.Core.Rooms;
+using Yardang.Core.Walls;
 using Yardang.Data.Media;
 using Yardang.Data.School;
 using Yardang.Web.Rooms;
@@ -27,9 +29,16 @@ public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHos
             var host = await hosts.GetAsync(board.Id);
             await host.LookAsync(room =>
             {
+                ImmutableArray<int> whose = [.. board.People.Select(p => p.Number)];
+                if (room is Wall wall)
+                {
+                    boards.Add(new(whose, [], [], board.Group, At(wall.LastActivity), new(wall.Plan, [.. wall.Cards.Values.Where(c => c.IsUp).OrderBy(c => c.Topic).ThenBy(c => c.Order).Select(Anybodys)])));
+                    return;
+                }
+
                 var sheets = ((Board)room).Sheets;
                 var marks = sheets.Pages.SelectMany(p => sheets.Visible(p.Id));
-                boards.Add(new([.. board.People.Select(p => p.Number)], [.. sheets.Pages], [.. marks], board.Group, At(((Board)room).LastActivity)));
+                boards.Add(new(whose, [.. sheets.Pages], [.. marks], board.Group, At(((Board)room).LastActivity)));
             }, stop);
         }
 
@@ -41,6 +50,9 @@ public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHos
             lesson.Name, lesson.ClassName, lesson.HandedOutAt, lesson.Way, [.. came], [.. boards], lesson.ClosedAt, At(times.DueAt), times.HandsIn);
         return () => ActivityArchive.Write(version, media.Find, work);
     }
+
+    // Which of several teachers put a card up is known in this school only.
+    private static Card Anybodys(Card card) => card.ByStaff ? card with { Author = Actor.Owner.Number } : card;
 
     private static DateTimeOffset? At(long? ms) => ms is { } said ? DateTimeOffset.FromUnixTimeMilliseconds(said) : null;
 
@@ -80,8 +92,15 @@ public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHos
             var id = lesson.TogetherId
                 ?? (board.Group is null ? await Seating.BoardAsync(db, lesson.Id, Whose.Own, mine[0]) : await Seating.BoardAsync(db, lesson.Id, Whose.Group, groups.Count));
             foreach (var number in board.People.Where(records.ContainsKey)) records[number].BoardId = id;
-            var content = ArchivedMedia.WithMedia(archived.Activity with { Pages = board.Pages, Marks = [.. board.Marks.Select(m => m with { Author = numbers.GetValueOrDefault(m.Author, Actor.Owner.Number) })] }, names);
             var host = await hosts.GetAsync(id);
+            if (board.Wall is { } wall)
+            {
+                ImmutableArray<Card> cards = [.. wall.Cards.Select(c => c.ByStaff ? c : c with { Author = numbers.GetValueOrDefault(c.Author, Actor.Owner.Number) })];
+                await host.SubmitAsync(new BringCards(wall.Plan, cards, board.ChangedAt?.ToUnixTimeMilliseconds()), Actor.Program);
+                continue;
+            }
+
+            var content = ArchivedMedia.WithMedia(archived.Activity with { Pages = board.Pages, Marks = [.. board.Marks.Select(m => m with { Author = numbers.GetValueOrDefault(m.Author, Actor.Owner.Number) })] }, names);
             await host.SubmitAsync(new BringWork(content, board.ChangedAt?.ToUnixTimeMilliseconds()), Actor.Program);
             await host.SubmitAsync(new SetKey(AnswerKey.In(content.Marks)), Actor.Program);
         }

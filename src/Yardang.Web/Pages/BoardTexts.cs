@@ -1,6 +1,5 @@
 using Microsoft.Extensions.Localization;
 using Yardang.Core.Marks;
-using Yardang.Core.Rooms;
 using Yardang.Core.Shapes;
 
 namespace Yardang.Web.Pages;
@@ -21,18 +20,14 @@ public static class BoardTexts
     /// <summary>All of them, by the names the scripts use.</summary>
     public static Dictionary<string, object> For(IStringLocalizer<UiTexts> texts, params (string Name, string Key)[] more)
     {
-        var all = PageData.Texts(
-            texts, "Board", "Kept", "Sending", "KeptHere", "KeepOpen", "SetAside", "PensDown", "Closed", "Opening", "NotReached", "TryOut", "OnlyLook", "Moving", "MovedToGroup", "MovedToOwn", "LeftKept", "LeftWaiting", "LeftLost", "ChangedSince", "RefusedOther", "PageOf", "PictureAway", "Fresh", "FreshPage", "HandIn", "HandedIn", "DueAt", "LateSince");
+        var all = WorkTexts.For(texts);
+        foreach (var (name, text) in PageData.Texts(texts, "Board", "PageOf", "PictureAway", "Fresh", "FreshPage")) all[name] = text;
         foreach (var (name, text) in PageData.Texts(texts, "Marks", "Printed", "Loose", "Key", "Mine", "Teacher", "Other", "By", "Empty")) all[name] = text;
         all["kinds"] = MarkBody.Kinds.ToDictionary(k => k, k => texts[$"Marks.{char.ToUpperInvariant(k[0])}{k[1..]}"].Value, StringComparer.Ordinal);
         all["figures"] = Enum.GetNames<Figure>().ToDictionary(f => f, f => texts[$"Figure.{f}"].Value, StringComparer.Ordinal);
         all["stamps"] = Stamps.All.ToDictionary(s => s.Name, s => texts[$"Stamp.{s.Name}"].Value, StringComparer.Ordinal);
         all["importFaults"] = s_importFaults.ToDictionary(f => f, f => texts[$"Import.Fault.{f}"].Value, StringComparer.Ordinal);
         all["figureTools"] = s_figureTools.ToDictionary(f => f, f => texts[$"FigureTool.{f}"].Value, StringComparer.Ordinal);
-        all["refused"] = Enum.GetValues<Refusal>()
-            .Select(r => (Reason: r, Text: texts[$"Refused.{r}"]))
-            .Where(r => !r.Text.ResourceNotFound)
-            .ToDictionary(r => ((int)r.Reason).ToString(System.Globalization.CultureInfo.InvariantCulture), r => r.Text.Value, StringComparer.Ordinal);
         foreach (var (name, key) in more) all[name] = texts[key].Value;
         return all;
     }

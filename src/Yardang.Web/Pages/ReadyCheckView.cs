@@ -13,6 +13,7 @@ public sealed record ReadyCheckView(Guid Activity, IReadOnlyList<ReadyLine> Line
     {
         "DoorClosed" => "door-open",
         "DueButNotHandedIn" => "hands-in",
+        "MaskedAndSeenAtOnce" => "masked",
         "NumberAndName" => "introduction-NumberAndName",
         "GroupsWithoutList" when HasLists => "list",
         _ => null,
@@ -23,6 +24,9 @@ public sealed record ReadyCheckView(Guid Activity, IReadOnlyList<ReadyLine> Line
     {
         { Key: "GroupsWithoutList" } => "/classes",
         { Mark: { } mark } => InWorkshop($"mark-{mark}"),
+        { Key: "TopicsWithoutHeading", Topic: { } topic } => InWorkshop($"heading-{topic}"),
+        { Topic: { } topic } => InWorkshop($"prompt-{topic}"),
+        { Key: "NoQuestion" } => InWorkshop("wall-question"),
         { Page: { } page } => InWorkshop($"page-{page}"),
         { Key: "Unfilled" } => InWorkshop("fill-ins"),
         { Key: "NoDirections" } => InWorkshop("directions"),

@@ -9,6 +9,7 @@ using Yardang.Core.Marks;
 using Yardang.Core.Pages;
 using Yardang.Core.Tests.Shapes;
 using Yardang.Core.Tests.Walls;
+using Yardang.Core.Walls;
 
 namespace Yardang.Core.Tests.Interchange;
 
@@ -25,6 +26,10 @@ internal static class ArchiveVectors
         yield return new { name = "a wall", file = JsonNode.Parse(ActivityJson.Write(wall)) };
         var work = new ArchivedWork("Triangles in trusses", "7 Amber", DateTimeOffset.UnixEpoch, Way.AllTogether, [new ArchivedPerson(2, "Maya")], [new ArchivedBoard([2], activity.Pages, activity.Marks)]);
         yield return new { name = "work", file = JsonNode.Parse(WorkJson.Write(work)) };
+        var plan = WallScript.Plan(new(1, 5));
+        Card[] cards = [new(1L << 32, 11, 12, 2, ByStaff: false, 1, "en", "Triangles", 1_000), new((1L << 32) + 1, 0, 0, 1, ByStaff: true, 1.5, "", "And the ground?", 2_000)];
+        var wallWork = work with { Boards = [new ArchivedBoard([2], [], [], Wall: new(plan, [.. cards]))] };
+        yield return new { name = "work on a wall", file = JsonNode.Parse(WorkJson.Write(wallWork)) };
         foreach (var template in Templates.All) yield return new { name = template.Key, file = JsonNode.Parse(ActivityJson.Write(template.Content("en", text => text))) };
     }
 

@@ -56,13 +56,26 @@ public class ContentRulesTests
     }
 
     [Fact]
-    public void A_wall_activity_is_content_like_any_other_in_drafts_and_frozen_and_is_not_opened_from_files_yet()
+    public void A_wall_activity_is_content_like_any_other_in_drafts_frozen_and_in_files()
     {
         var wall = ActivityContent.BlankWall("en", "What we know about bridges") with { Parts = [new Part(1, PartKind.Wall, WallScript.Plan())] };
         Assert.Null(ContentRules.FaultIn(wall));
         Assert.True(ActivityJson.AreSame(wall, ActivityJson.Read(ActivityJson.Write(wall))));
         Assert.IsType<Decision.Accepted>(new Draft().Decide(Submission.ByProgram(new StartDraft(wall)), Actor.Program, Situation.Open));
-        Assert.Contains("a wall", Assert.Throws<FormatException>(() => ActivityArchive.Read(Zip((ActivityArchive.ActivityEntry, ActivityJson.Write(wall))))).Message, StringComparison.Ordinal);
+        Assert.True(ActivityJson.AreSame(wall, ActivityArchive.Read(Zip((ActivityArchive.ActivityEntry, ActivityJson.Write(wall)))).Activity));
+    }
+
+    [Fact]
+    public void Work_on_boards_does_not_come_with_a_wall_nor_the_other_way_round()
+    {
+        var wall = ActivityContent.BlankWall("en", "What we know about bridges");
+        ArchivedWork Of(ArchivedBoard board) => new("x", "", DateTimeOffset.UnixEpoch, Way.OneEach, [new ArchivedPerson(2, "Maya")], [board]);
+        var onBoard = Of(new([2], s_good.Pages, s_good.Marks));
+        var onWall = Of(new([2], [], [], Wall: new(WallPlan.Blank, [])));
+        FormatException Refused(ActivityContent activity, ArchivedWork work) => Assert.Throws<FormatException>(() => ActivityArchive.Read(ActivityArchive.Write(activity, _ => null, work)));
+        Assert.Contains("not of this activity", Refused(wall, onBoard).Message, StringComparison.Ordinal);
+        Assert.Contains("not of this activity", Refused(s_good, onWall).Message, StringComparison.Ordinal);
+        Assert.NotNull(ActivityArchive.Read(ActivityArchive.Write(wall, _ => null, onWall)).Work);
     }
 
     [Fact]

@@ -2,6 +2,8 @@ using Yardang.Core.Activities;
 using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
+using Yardang.Core.Tests.Walls;
+using Yardang.Core.Walls;
 using static Yardang.Core.Tests.Boards.BoardScript;
 
 namespace Yardang.Core.Tests.Lessons;
@@ -66,6 +68,37 @@ public class ReadyCheckTests
         Assert.Equal(12, forgotten["ZonesExpectNothing"].Mark);
         Assert.Equal(13, forgotten["UndescribedPictures"].Mark);
     }
+
+    [Fact]
+    public void Of_a_wall_it_says_who_puts_up_what_who_reads_it_and_what_each_owes()
+    {
+        var wall = WallOf(WallScript.Plan(new(2, 5)));
+        Assert.Superset(Set("OneWall", "PutUpUnder", "LeastCards", "MostCards", "OnlyTheirCards", "SeeAllCards", "NamesSeenOnWall"), Set([.. Keys(wall, Way.AllTogether)]));
+        Assert.Superset(Set("GroupWall", "SeeGroupsCards"), Set([.. Keys(wall, Way.ByGroup)]));
+        Assert.Superset(Set("OwnWall", "NotSeeOtherWalls", "NamesAlone"), Set([.. Keys(wall, Way.OneEach)]));
+        Assert.DoesNotContain("WriteDrawTypeNote", Keys(wall, Way.AllTogether));
+
+        static HashSet<string> Set(params string[] keys) => [.. keys];
+    }
+
+    [Fact]
+    public void Of_a_wall_it_warns_of_what_is_not_said_and_of_masks_on_cards_that_all_see_at_once()
+    {
+        var plan = WallScript.Plan();
+        var bare = WallOf(plan with { Question = Texts.None, Topics = [plan.Topics[0], plan.Topics[1] with { Heading = Texts.None }] });
+        IReadOnlyList<ReadyLine> Warnings(ActivityContent wall, bool masked, Way way) => [.. ReadyCheck.For(wall, new HandingPlan(Door.Open, way, masked)).Where(l => l.IsWarning)];
+        Assert.Equal(["NoQuestion", "TopicsWithoutHeading", "TopicsWithoutPrompt"], Warnings(bare, masked: false, Way.AllTogether).Select(l => l.Key));
+        Assert.All(Warnings(bare, masked: false, Way.AllTogether).Skip(1), l => Assert.Equal((12, 1), ((int)l.Topic!, l.Count)));
+        Assert.Contains("MaskedAndSeenAtOnce", Warnings(WallOf(plan), masked: true, Way.AllTogether).Select(l => l.Key));
+        Assert.DoesNotContain("MaskedAndSeenAtOnce", Warnings(WallOf(plan), masked: true, Way.OneEach).Select(l => l.Key));
+
+        // Places that a colleague fills in, and other languages, are of walls too.
+        var asked = WallOf(plan with { Question = Texts.In("en", "What do we know about {subject}?").With("es", "¿Qué sabemos?") });
+        Assert.Equal("subject", Warnings(asked, masked: false, Way.AllTogether).Single(l => l.Key == "Unfilled").Names);
+        Assert.Contains("Untranslated", Warnings(asked, masked: false, Way.AllTogether).Select(l => l.Key));
+    }
+
+    private static ActivityContent WallOf(WallPlan plan) => ActivityContent.BlankWall("en", "What we know about bridges") with { Parts = [new Part(1, PartKind.Wall, plan)] };
 
     [Fact]
     public void It_says_who_comes_in_and_how()

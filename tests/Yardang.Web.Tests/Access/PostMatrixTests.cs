@@ -82,6 +82,7 @@ public class PostMatrixTests
             new("/New", "/new?handler=BuiltIn", People.Teachers, new() { ["key"] = "compare" }),
             new("/New", "/new?handler=Own", People.Run, its),
             new("/Desk", "/desk?handler=New", People.Teachers),
+            new("/Desk", "/desk?handler=NewWall", People.Teachers),
             new("/Desk", "/desk?handler=Import", People.Teachers),
             new("/Desk", "/desk?handler=Double", [Who.Owner], its),
             new("/Desk", "/desk?handler=Topic", [Who.Owner], new(its) { ["topic"] = "Bridges" }),

@@ -14,6 +14,7 @@ using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
+using Yardang.Core.Walls;
 using Yardang.Data.Media;
 using Yardang.Data.School;
 using Yardang.Headless.SimulatedClass;
@@ -123,6 +124,39 @@ public class ArchiveTests
         Assert.NotNull(after.Boards.Single().ChangedAt);
         Assert.NotNull(after.People.Single().HandedInAt);
         Assert.Equal((before.HandedOutAt, before.DueAt, before.HandsIn), (after.HandedOutAt, after.DueAt, after.HandsIn));
+        Assert.Equal(JsonSerializer.Serialize((before.People, before.Boards)), JsonSerializer.Serialize((after.People, after.Boards)));
+    }
+
+    [Fact]
+    public async Task A_lesson_on_walls_comes_back_with_its_cards_as_they_were_up()
+    {
+        await using var school = new TestSchool();
+        var (browser, teacher) = await school.TeacherAsync("Ilse Varga");
+        var plan = new WallPlan(Purpose.Sort, Texts.In("en", "What do we know?"), [new Topic(1, Texts.In("en", "Materials"), Texts.None, 0), new Topic(2, Texts.In("en", "Forces"), Texts.None, 1)], WallRules.Free);
+        var activity = await school.Get<ActivityMaking>().CreateAsync(teacher, ActivityContent.BlankWall("en", "Bridges") with { Parts = [new Part(1, PartKind.Wall, plan)] });
+        var lesson = await school.Get<Handing>().HandOutAsync(activity, new HandOutOrder("7 Amber", Way: Way.AllTogether), "en");
+        foreach (var name in new[] { "Maya", "Ben" })
+        {
+            await using var student = await ClassMember.JoinAsync(school.Address, lesson.Code.Text, name);
+            await student.DoAsync(new PutsUpCard(0, $"{name}: stone"), lively: false, Stop);
+            await student.DoAsync(new MovesCard(1), lively: false, Stop);
+            await student.DoAsync(new PutsUpCard(9, $"{name}: a game"), lively: false, Stop);
+            await Eventually.IsAsync(() => student.Waiting == 0);
+        }
+
+        // What is down is not archived.
+        var wall = await school.Get<RoomHosts>().GetAsync(lesson.TogetherId!.Value);
+        var first = 0L;
+        await wall.LookAsync(r => first = ((Wall)r).Cards.Keys.First(), Stop);
+        var client = ((ClientAdmitted)(await wall.SubmitAsync(new AdmitClient(), Actor.Owner, Stop)).Envelope!.Event).Number;
+        await wall.SubmitAsync(new Submission(client, 1, 0, 0, new TakeCardDown(first)), Actor.Owner, Stop);
+
+        var file = await browser.GetByteArrayAsync($"/lesson/{lesson.Id}.yardang.zip", Stop);
+        var (other, _) = await school.TeacherAsync("Tobi Adeyemi");
+        using var answer = await ImportAsync(other, file);
+        var again = Guid.Parse(answer.Headers.Location!.ToString().Split('/')[^1]);
+        var (before, after) = (ActivityArchive.Read(file).Work!, ActivityArchive.Read(await other.GetByteArrayAsync($"/lesson/{again}.yardang.zip", Stop)).Work!);
+        Assert.Equal(3, before.Boards.Single().Wall!.Cards.Length);
         Assert.Equal(JsonSerializer.Serialize((before.People, before.Boards)), JsonSerializer.Serialize((after.People, after.Boards)));
     }
 

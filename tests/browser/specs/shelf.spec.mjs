@@ -4,7 +4,7 @@ import { design, kept, marks, teacher } from './people.mjs';
 
 test('a colleague begins with a template, fills it in everywhere at once, and can take that back', async ({ browser }) => {
   const varga = await teacher(browser);
-  await varga.getByRole('link', { name: 'Begin with a template' }).click();
+  await varga.getByRole('link', { name: 'Templates' }).click();
   await varga.getByRole('button', { name: 'Begin with Compare two things' }).click();
   await kept(varga);
   await varga.getByRole('button', { name: /^Fill in \(/ }).click();

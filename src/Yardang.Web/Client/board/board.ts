@@ -14,31 +14,21 @@ import { stimulusBeside } from '../editor/stimulus';
 import { toolsOf } from '../editor/tools';
 import { viewOf } from '../editor/view';
 import { pageData } from '../page-data';
-import { Signal } from '../room/lesson-state';
 import { Grip } from '../room/marks';
 import { type OutboxStore, deviceOutbox } from '../room/outbox-store';
 import { textIn } from '../surface/in-language';
-import { Attendance, type Page } from './attendance';
+import { Attendance, type Page } from '../lesson/attendance';
+import { companyOf } from '../lesson/company';
+import { handingIn } from '../lesson/handing-in';
+import { TRYING, keptState, keptWords } from '../lesson/keeping';
+import { Names } from '../lesson/names';
+import { tellingOf } from '../lesson/telling';
 import type { BoardData } from './board-data';
-import { companyOf } from './company';
-import { handingIn } from './handing-in';
-import { type Keeping, keptState, keptWords } from './keeping';
 import { lateNews } from './late-news';
-import { Names } from './names';
 import { readingOf } from './reading';
-import { TrySeat, tryRoom } from './try-room';
+import { TrySeat, tryRoom } from '../lesson/try-room';
 
 const NOTICE_MS = 6000;
-/** Of a try-out nothing is kept. */
-const TRYING: Keeping = {
-  mode: 'try',
-  isOpened: true,
-  isMoving: false,
-  link: 'open',
-  waiting: 0,
-  needsPage: false,
-  setAside: 0,
-};
 
 Alpine.data('board', () => {
   const data = pageData<BoardData>();
@@ -53,7 +43,7 @@ Alpine.data('board', () => {
   let attendance: Attendance | null = null;
   let board: { refresh(): void };
   let noticeTimer: ReturnType<typeof setTimeout> | undefined;
-  const names = new Names(data.board, as, () => board.refresh());
+  const names = new Names(data.work, as, () => board.refresh());
   const company = () => ({ refresh: () => board.refresh(), goToMyPlace: () => attendance?.goToMyPlace() });
   const lesson = () => attendance?.lesson ?? null;
 
@@ -64,17 +54,14 @@ Alpine.data('board', () => {
     view: viewOf(() => editor),
     steps: stepsOf(() => editor),
     files: pictureFiles(() => editor),
-    pictureSearch: pictureSearch(() => editor, data.board, as),
+    pictureSearch: pictureSearch(() => editor, data.work, as),
     formula: formulaOf(() => editor),
-    stimulus: stimulusBeside(data.board, as),
+    stimulus: stimulusBeside(data.work, as),
     reading: readingOf(() => editor, data.who, data.home ?? '', data.written),
     company: companyOf(company, as, me.number, data.company ?? ''),
     news: lateNews(() => editor, me.number, texts),
-    handIn: handingIn(lesson, () => editor.sheets, me.number, data.zone, texts),
-    handUp: false,
-    ready: false,
-    pensDown: false,
-    closed: false,
+    handIn: handingIn(lesson, () => editor.sheets.lastActivity, me.number, data.zone, texts),
+    tell: tellingOf(lesson, me.number, isStudent, texts),
     seesOthers: false,
     opened: isTry,
     keptText: '',
@@ -93,9 +80,9 @@ Alpine.data('board', () => {
       const token = root.dataset['token'] ?? '';
       const seat = data.tryOut ? new TrySeat(tryRoom(data.tryOut.room, data.tryOut.start), data.actor) : null;
       if (!seat) attendance = new Attendance(data, me, token, () => this.attended());
-      const store: OutboxStore | null = isTry || isLook ? null : deviceOutbox(data.who, data.board);
+      const store: OutboxStore | null = isTry || isLook ? null : deviceOutbox(data.who, data.work);
       editor = new Editor({
-        room: data.board,
+        room: data.work,
         line: seat ?? attendance!.line,
         store,
         me,
@@ -144,7 +131,7 @@ Alpine.data('board', () => {
 
     mayWrite(): boolean {
       if (isLook || attendance?.isMoving) return false;
-      return this.opened && (!isStudent || (!this.pensDown && !this.closed));
+      return this.opened && !this.tell.held;
     },
 
     lessonSaid(kind: string): void {
@@ -162,12 +149,8 @@ Alpine.data('board', () => {
       const room = lesson();
       if (!room) return;
       const { state } = room;
-      this.pensDown = state.pensDown;
-      this.closed = state.closed;
-      const person = state.people.get(me.number);
+      this.tell.refresh();
       this.showOthers();
-      this.handUp = person?.handUpAt != null;
-      this.ready = person?.readyAt != null;
       this.handIn.refresh();
       if (data.mode === 'student') this.company.refresh(state);
       this.refresh();
@@ -197,10 +180,6 @@ Alpine.data('board', () => {
       this.keptState = keptState(keeping);
     },
 
-    get heldText(): string {
-      return !isStudent ? '' : this.closed ? texts.closed : this.pensDown ? texts.pensDown : '';
-    },
-
     openPage(id: number): void {
       (this.$refs['contents'] as HTMLDetailsElement).open = false;
       this.pages.turnTo(id);
@@ -212,19 +191,6 @@ Alpine.data('board', () => {
 
     closeDialog(name: string): void {
       (this.$refs[name] as HTMLDialogElement).close();
-    },
-
-    signal(signal: number, on: boolean): void {
-      const room = lesson();
-      if (room?.client) room.submit({ kind: 'giveSignal', person: me.number, signal, on });
-    },
-
-    toggleHand(): void {
-      this.signal(Signal.HandUp, !this.handUp);
-    },
-
-    toggleReady(): void {
-      this.signal(Signal.ReadyForALook, !this.ready);
     },
 
     readAloud(): void {

@@ -1,14 +1,12 @@
-// In which languages a student reads what the teacher wrote: one, or two at once. Remembered on this device for each of its people.
+// What a student reads of a board in the languages of their choice.
 
 import type { Editor } from '../editor/editor';
+import { LanguagesRead, choicesAmong } from '../lesson/languages-read';
 import type { Mark } from '../room/marks';
-import { languagesOf, nameOfLanguage, saidBy, textIn } from '../surface/in-language';
-
-const primary = (tag: string) => tag.split('-')[0]!;
+import { languagesOf, saidBy, textIn } from '../surface/in-language';
 
 export function readingOf(editor: () => Editor, who: string, home: string, written: string) {
-  const key = `yardang-languages-${who}`;
-  let chosen: string[] | null = null;
+  const read = new LanguagesRead(who, home, written);
 
   return {
     choices: [] as { code: string; name: string }[],
@@ -25,12 +23,8 @@ export function readingOf(editor: () => Editor, who: string, home: string, writt
     refresh(): void {
       const { sheets } = editor();
       const there = languagesOf(sheets);
-      if (there.join() !== this.choices.map((c) => c.code).join())
-        this.choices = there.map((code) => ({ code, name: nameOfLanguage(code) }));
-      chosen ??= JSON.parse(localStorage.getItem(key) ?? 'null') as string[] | null;
-      const wished = [...(chosen ?? [home, ...navigator.languages.map(primary)]), written];
-      const first = wished.find((code) => there.includes(code)) ?? there[0] ?? '';
-      const second = chosen?.[1] && there.includes(chosen[1]) ? chosen[1] : '';
+      if (there.join() !== this.choices.map((c) => c.code).join()) this.choices = choicesAmong(there);
+      const [first, second] = read.among(there);
       if (first !== this.first || second !== this.second) editor().readIn(first ? [first] : []);
       [this.first, this.second] = [first, second];
       const page = sheets.page(editor().page);
@@ -41,8 +35,7 @@ export function readingOf(editor: () => Editor, who: string, home: string, writt
     },
 
     choose(first: string, second: string): void {
-      chosen = second && second !== first ? [first, second] : [first];
-      localStorage.setItem(key, JSON.stringify(chosen));
+      read.choose(first, second);
       editor().changed();
     },
   };

@@ -9,9 +9,11 @@ import { deviceOutbox } from '../room/outbox-store';
 import { RoomClient } from '../room/room-client';
 import { floodAmong } from '../room/flood';
 import { serverNow } from '../room/server-clock';
-import { type LatePage, type LateTexts, describe, drawLate } from './late-work';
+import { BoardTile } from './board-tile';
+import type { LatePage, LateTexts } from './late-work';
 import { type NeedsTexts, type Need, needsMe } from './needs-me';
-import { type Activity, Tile } from './tile';
+import type { Activity, Tile } from './tile';
+import { type TopicCount, WallTile } from './wall-tile';
 
 interface Participant {
   readonly number: number;
@@ -28,6 +30,8 @@ interface CirculateData {
   readonly who: string;
   /** As whom the teacher acts; whether they only look. */
   readonly me: { readonly number: number; readonly isStaff: boolean; readonly looksOnly: boolean };
+  /** Whether walls are worked on, and not boards. */
+  readonly isWall: boolean;
   /** In which language the activity was written. */
   readonly written: string;
   readonly people: readonly Participant[];
@@ -56,6 +60,12 @@ interface CirculateData {
     handedInLate: string;
     handedInChanged: string;
     flood: string;
+    nowhere: string;
+    everything: string;
+    cards: string;
+    cardsOne: string;
+    noCardsYet: string;
+    owing: string;
   } & LateTexts;
 }
 
@@ -74,6 +84,10 @@ interface Row {
   /** Whether all of its people have handed in, in words; empty if not. */
   handedIn: string;
   activity: string;
+  /** Of a wall: what lies under each topic, and in words who has put up nothing or owes more. */
+  topics: readonly TopicCount[];
+  cards: string;
+  owing: readonly string[];
   /** Where its first person sits. */
   seat: object;
 }
@@ -257,15 +271,22 @@ Alpine.data('circulate', () => {
         ready: false,
         handedIn: '',
         activity: '',
+        topics: [],
+        cards: '',
+        owing: [],
         seat: {},
       });
-      const tile = new Tile(id, connection, data.me, data.written, () => this.boardChanged(id), data.activity[id]);
+      const tile = this.tileOf(id, () => this.boardChanged(id));
       tiles.set(id, tile);
-      this.$nextTick(() => {
-        const canvas = (this.$root as HTMLElement).querySelector<HTMLCanvasElement>(`[data-tile="${id}"]`);
-        if (canvas) tile.show(canvas);
-      });
+      this.$nextTick(() => tile.show((this.$root as HTMLElement).querySelector<HTMLElement>(`[data-tile="${id}"]`)));
       return this.boards.at(-1)!;
+    },
+
+    tileOf(room: string, changed: () => void): Tile {
+      const options = { room, connection, me: data.me, before: data.activity[room], changed };
+      return data.isWall
+        ? new WallTile(options, data.written, texts.nowhere, texts.everything)
+        : new BoardTile(options, data.written);
     },
 
     /** One board has changed: its own line at once, who needs me in a moment. */
@@ -286,6 +307,23 @@ Alpine.data('circulate', () => {
       row.ready = row.people.some((n) => state.people.get(n)?.readyAt != null);
       row.handedIn = this.sayHandedIn(state, row.people, tile?.lastActivity ?? null);
       row.activity = this.sayActivity(tile?.lastActivity ?? null, serverNow());
+      if (tile instanceof WallTile) this.count(row, tile);
+    },
+
+    /** What stands on a wall, and who of its people has put up nothing, or less than is asked for. */
+    count(row: Row, tile: WallTile): void {
+      row.topics = tile.topics;
+      row.cards = plural(
+        texts,
+        'cards',
+        row.topics.reduce((sum, topic) => sum + topic.cards, 0),
+      );
+      const here = (this.people as Participant[]).filter((p) => p.board === row.id && p.standing === Standing.In);
+      const named = (some: Participant[], words: string) =>
+        some.length > 0 ? [fill(words, some.length, some.map((p) => p.name).join(', '))] : [];
+      const none = here.filter((p) => tile.cardsOf(p.number) === 0);
+      const owing = here.filter((p) => tile.cardsOf(p.number) > 0 && tile.owed(p.number) > 0);
+      row.owing = [...named(none, texts.noCardsYet), ...named(owing, texts.owing)];
     },
 
     refresh(): void {
@@ -407,7 +445,7 @@ Alpine.data('circulate', () => {
       let tile = tiles.get(need.board);
       if (!tile) {
         beside?.close();
-        tile = beside = new Tile(need.board, connection, data.me, data.written, () => this.drawLate());
+        tile = beside = this.tileOf(need.board, () => this.drawLate());
         await tile.enter();
       }
       this.late = need;
@@ -420,12 +458,11 @@ Alpine.data('circulate', () => {
       const need = this.late as Need | null;
       const tile = need && (tiles.get(need.board) ?? beside);
       if (!need || !tile) return;
-      const work = tile.lateWorkOf(need.number);
-      this.latePages = describe(tile.sheets, work, texts);
+      this.latePages = tile.describeLate(need.number, texts);
       this.$nextTick(() => {
         for (const { id } of this.latePages as LatePage[]) {
           const canvas = (this.$refs['late'] as HTMLElement).querySelector<HTMLCanvasElement>(`[data-late="${id}"]`);
-          if (canvas) drawLate(canvas, tile.sheets, work, id, tile.pictures, data.written);
+          if (canvas) tile.drawLate(need.number, id, canvas);
         }
       });
     },

@@ -15,7 +15,7 @@ export interface LateTexts {
   readonly lateChange: string;
 }
 
-/** A page on which some of it is. */
+/** A page on which some of it is, or a topic of a wall. */
 export interface LatePage {
   readonly id: number;
   readonly title: string;

@@ -1,164 +1,124 @@
-// One board as a small live picture.
+// The room of one student or group as the teacher sees it among the others: live, and small. Boards are drawn, walls are counted.
 
 import type { Connection } from '../room/connection';
-import { RoomClient } from '../room/room-client';
-import type { Page } from '../room/marks';
-import { type Me, Sheets } from '../room/sheets';
-import type { LateWork } from '../wire/forms';
-import { drawMark, drawPaper } from '../surface/draw';
-import { LiveInk } from '../surface/live-ink';
-import { Pictures } from '../surface/pictures';
+import { RoomClient, type RoomState } from '../room/room-client';
+import type { Me } from '../room/sheets';
+import type { Command, RoomEvent } from '../room/wire';
+import type { LastAct, LateWork, RoomSnapshot } from '../wire/forms';
+import type { LatePage, LateTexts } from './late-work';
 
-/** Width of the thinnest ink in a small picture, CSS pixels. */
-const THINNEST_PX = 1.1;
 const AGAIN_MS = 2000;
 
-/** When anybody, and each student, did something last on a board, as it was when the page was opened. */
+/** When anybody, and each student, did something last in a room, as it was when the page was opened. */
 export interface Activity {
   readonly last: number | null;
   readonly of: Readonly<Record<number, number>>;
 }
 
-export class Tile {
-  private readonly client: RoomClient<Sheets>;
-  private readonly live = new LiveInk();
-  private readonly seen = new Map<number, number>();
-  private canvas: HTMLCanvasElement | null = null;
-  private isWanted = true;
-  readonly pictures: Pictures;
-  private scheduled = false;
-  private pageNumber = 1;
+/** A room in which students work. */
+export interface WorkState<S> extends RoomState<S> {
+  readonly lastActivity: number | null;
+  readonly acts: ReadonlyMap<number, LastAct>;
+  readonly setAside: Iterable<LateWork>;
+}
 
-  constructor(
-    readonly board: string,
-    private readonly connection: Connection,
-    me: Me,
-    private readonly written: string,
-    private readonly changed: () => void,
-    private readonly before?: Activity,
-  ) {
-    this.pictures = new Pictures(board, '', () => this.paintSoon());
-    this.client = new RoomClient<Sheets>(
-      board,
-      connection,
+export interface TileOptions<S> {
+  readonly room: string;
+  readonly connection: Connection;
+  readonly me: Me;
+  readonly before: Activity | undefined;
+  /** What the room says; a teacher writes nothing in it from here but decisions. */
+  readonly empty: S;
+  read(number: number, state: RoomSnapshot): S;
+  foresee(state: S, command: Command): RoomEvent | null;
+  changed(): void;
+}
+
+export abstract class Tile<S extends WorkState<S> = any> {
+  protected readonly client: RoomClient<S>;
+  private readonly seen = new Map<number, number>();
+  private isWanted = true;
+
+  constructor(private readonly options: TileOptions<S>) {
+    this.client = new RoomClient<S>(
+      options.room,
+      options.connection,
       null,
-      (number, state) => Sheets.of(number, state),
-      (sheets, command) => sheets.predict(command, me, false),
-      me,
+      (number, state) => options.read(number, state),
+      (state, command) => options.foresee(state, command),
+      options.me,
       {
         changed: () => {
-          this.paintSoon();
-          this.changed();
+          this.shown();
+          options.changed();
         },
         applied: ({ event, actor, time }) => {
           if (event.kind !== 'clientAdmitted') this.seen.set(actor, time);
-          if (event.kind === 'markAdded') this.live.forget(actor);
+          this.happened(event, actor);
         },
-        previewed: ({ actor, byStaff, data }) => {
-          const page = this.page;
-          if (page && typeof data[0] === 'number') this.live.takePreview(actor, byStaff, data, page.id);
-          this.paintSoon();
-        },
+        previewed: ({ actor, byStaff, data }) => this.previewed(actor, byStaff, data),
       },
-      new Sheets(),
+      options.empty,
     );
   }
 
-  /** When the students of this board last did something, server time in ms; null if never. */
+  /** How many pages it has. */
+  abstract get pageCount(): number;
+
+  abstract showPage(number: number): void;
+
+  /** Begins to show it, in an element of the page. */
+  abstract show(host: HTMLElement | null): void;
+
+  /** Somebody's work that waits for a decision, in words. */
+  abstract describeLate(person: number, texts: LateTexts): LatePage[];
+
+  /** The same as a picture, where it has one. */
+  abstract drawLate(person: number, page: number, canvas: HTMLCanvasElement): void;
+
+  protected abstract shown(): void;
+
+  protected happened(_event: RoomEvent, _actor: number): void {}
+
+  protected previewed(_actor: number, _byStaff: boolean, _data: any[]): void {}
+
+  /** When the students of this room last did something, server time in ms; null if never. */
   get lastActivity(): number | null {
-    return this.isThere ? this.client.state.lastActivity : (this.before?.last ?? null);
+    return this.isThere ? this.client.state.lastActivity : (this.options.before?.last ?? null);
   }
 
   /** When a person last did something here, or tried to; of who has done nothing yet, when anybody did. */
   lastActivityOf(person: number): number | null {
-    const act = this.isThere ? this.client.state.acts.get(person)?.at : this.before?.of[person];
+    const act = this.isThere ? this.client.state.acts.get(person)?.at : this.options.before?.of[person];
     return this.seen.get(person) ?? act ?? this.lastActivity;
-  }
-
-  private get isThere(): boolean {
-    return this.client.number > 0;
   }
 
   lateWorkOf(person: number): LateWork[] {
     return [...this.client.state.setAside].filter((late) => late.actor.number === person);
   }
 
-  get pageCount(): number {
-    return this.client.state.pages.length;
-  }
-
-  showPage(number: number): void {
-    this.pageNumber = number;
-    this.paintSoon();
-  }
-
-  private get page(): Page | undefined {
-    const { pages } = this.client.state;
-    return pages[Math.min(this.pageNumber, pages.length) - 1];
-  }
-
-  show(canvas: HTMLCanvasElement): void {
-    this.canvas = canvas;
-    new ResizeObserver(() => this.paintSoon()).observe(canvas);
-    document.fonts.addEventListener('loadingdone', () => this.paintSoon());
-    void this.enter();
-  }
-
-  /** Brings the board here, and tries again until it is or nobody wants it any more. */
+  /** Brings the room here, and tries again until it is or nobody wants it any more. */
   async enter(): Promise<void> {
     while (this.isWanted) {
       try {
-        return await this.connection.enter(this.client, false);
+        return await this.options.connection.enter(this.client, false);
       } catch {
         await new Promise((done) => setTimeout(done, AGAIN_MS));
       }
     }
   }
 
-  get sheets(): Sheets {
-    return this.client.state;
-  }
-
   close(): void {
-    this.connection.leave(this.board);
+    this.options.connection.leave(this.options.room);
     this.isWanted = false;
-    this.canvas = null;
   }
 
   async decideLateWork(person: number, kind: 'acceptLateWork' | 'discardLateWork'): Promise<void> {
-    await this.connection.admit(this.client);
+    await this.options.connection.admit(this.client);
     for (const { number } of this.lateWorkOf(person)) this.client.submit({ kind, number });
   }
 
-  private paintSoon(): void {
-    if (this.scheduled || !this.canvas) return;
-    this.scheduled = true;
-    requestAnimationFrame(() => this.paint());
-  }
-
-  private paint(): void {
-    this.scheduled = false;
-    const { canvas } = this;
-    const page = this.page;
-    if (!canvas || !page) return;
-    const ratio = window.devicePixelRatio || 1;
-    const width = Math.round(canvas.clientWidth * ratio);
-    const height = Math.round((canvas.clientWidth * ratio * page.size.height) / page.size.width);
-    if (canvas.width !== width || canvas.height !== height) {
-      canvas.width = width;
-      canvas.height = height;
-    }
-    const ctx = canvas.getContext('2d')!;
-    const scale = width / page.size.width;
-    ctx.setTransform(scale, 0, 0, scale, 0, 0);
-    drawPaper(ctx, page, this.pictures);
-    for (const mark of this.client.state.visible(page.id))
-      drawMark(ctx, mark, {
-        thinnest: (THINNEST_PX * ratio) / scale,
-        unit: this.client.state.unit,
-        pictures: this.pictures,
-        written: this.written,
-      });
-    this.live.draw(ctx);
+  protected get isThere(): boolean {
+    return this.client.number > 0;
   }
 }

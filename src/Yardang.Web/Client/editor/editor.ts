@@ -4,8 +4,8 @@ import { encode } from '@msgpack/msgpack';
 import { type Line, RoomClient } from '../room/room-client';
 import { type OutboxStore } from '../room/outbox-store';
 import { type Me, Sheets } from '../room/sheets';
-import type { Command, Envelope } from '../room/wire';
-import { type Change, type Mark, type NewMark, isBox } from '../room/marks';
+import type { Envelope } from '../room/wire';
+import { type Mark, type NewMark, isBox } from '../room/marks';
 import { LiveInk } from '../surface/live-ink';
 import { PageSurface, type Tool } from '../surface/page-surface';
 import { Pictures } from '../surface/pictures';
@@ -21,6 +21,7 @@ import { Shaper } from '../tools/shaper';
 import type { SheetContext } from '../tools/sheet-context';
 import { Stamper } from '../tools/stamper';
 import { Writer } from '../tools/writer';
+import { Changes } from './changes';
 
 export type ToolName = 'pen' | 'text' | 'note' | 'shape' | 'connect' | 'picture' | 'choose' | 'rub' | 'point';
 
@@ -58,7 +59,7 @@ export interface EditorOptions {
   applied?(envelope: Envelope): void;
 }
 
-export class Editor implements SheetContext {
+export class Editor extends Changes implements SheetContext {
   readonly live = new LiveInk();
   readonly pointers: Pointers;
   readonly surface: PageSurface;
@@ -79,6 +80,7 @@ export class Editor implements SheetContext {
   private hereAt = 0;
 
   constructor(private readonly options: EditorOptions) {
+    super();
     this.pointers = new Pointers((actor) => options.nameOf(actor));
     this.surface = new PageSurface(options.host, this.live, this.pointers);
     this.surface.written = options.written;
@@ -157,29 +159,12 @@ export class Editor implements SheetContext {
     return this.surface.languages[0] ?? this.options.language;
   }
 
-  get sheets(): Sheets {
-    return this.client.state;
-  }
-
   get tool(): ToolName {
     return this.toolName;
   }
 
-  newId(): number {
-    return this.client.newId();
-  }
-
   mayWrite(): boolean {
     return this.client.client !== 0 && this.options.mayWrite();
-  }
-
-  submit(command: Command, gesture: number): void {
-    this.client.submit(command, gesture);
-  }
-
-  /** Changes properties, as one gesture of its own. */
-  change(...changes: Change[]): void {
-    this.submit({ kind: 'makeChanges', changes }, this.newId());
   }
 
   preview(data: unknown[]): void {
@@ -277,24 +262,6 @@ export class Editor implements SheetContext {
 
   set rubsWhole(whole: boolean) {
     (this.tools.rub as Eraser).whole = whole;
-  }
-
-  get canUndo(): boolean {
-    return this.sheets.nextUndo(this.me.number) !== null;
-  }
-
-  get canRedo(): boolean {
-    return this.sheets.nextRedo(this.me.number) !== null;
-  }
-
-  undo(): void {
-    const gesture = this.sheets.nextUndo(this.me.number);
-    if (gesture !== null && this.mayWrite()) this.submit({ kind: 'undoGesture', gesture }, 0);
-  }
-
-  redo(): void {
-    const gesture = this.sheets.nextRedo(this.me.number);
-    if (gesture !== null && this.mayWrite()) this.submit({ kind: 'redoGesture', gesture }, 0);
   }
 
   // Others on this board see where I am; on a board of one's own nobody needs to.

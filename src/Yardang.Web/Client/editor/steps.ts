@@ -1,9 +1,9 @@
 // Undo and redo, of what one has done oneself.
 
-import type { Editor } from './editor';
+import type { Changes } from './changes';
 
 /** @param before what has to be finished first, such as words that are being typed elsewhere. */
-export function stepsOf(editor: () => Editor, before: () => void = () => undefined) {
+export function stepsOf(editor: () => Changes, before: () => void = () => undefined) {
   return {
     canUndo: false,
     canRedo: false,

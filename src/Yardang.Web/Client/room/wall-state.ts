@@ -9,7 +9,8 @@ export type { Card, Topic, WallPlan } from '../wire/forms';
 /** The topic of cards that fit nowhere. */
 export const NOWHERE = 0;
 
-const LONGEST_TEXT = 1000;
+/** Most letters of a card. */
+export const LONGEST_TEXT = 1000;
 const BLANK: WallPlan = { purpose: 1, question: {}, topics: [], rules: { least: 0, most: 0 } };
 
 export class WallState {
@@ -17,7 +18,7 @@ export class WallState {
   plan: WallPlan = BLANK;
   /** Every card that this reader was ever told of, by id. */
   cards: ReadonlyMap<number, Card> = new Map();
-  setAside: ReadonlyMap<number, LateWork> = new Map();
+  private late: ReadonlyMap<number, LateWork> = new Map();
   /** When a student last did something here, server time in ms. */
   lastActivity: number | null = null;
   /** What each student did last here. Students are not told. */
@@ -29,10 +30,15 @@ export class WallState {
       number,
       plan: state.plan,
       cards: new Map(state.cards.map((c) => [c.id, c])),
-      setAside: new Map(state.setAside.map((w) => [w.number, w])),
+      late: new Map(state.setAside.map((w) => [w.number, w])),
       lastActivity: state.lastActivity,
       acts: new Map(state.acts.map((a) => [a.person, a])),
     });
+  }
+
+  /** Work that waits for a teacher's decision, as far as this reader is told. */
+  get setAside(): IterableIterator<LateWork> {
+    return this.late.values();
   }
 
   copy(): WallState {
@@ -44,6 +50,24 @@ export class WallState {
     return [...this.cards.values()]
       .filter((c) => c.downBy === 0 && c.topic === topic)
       .sort((a, b) => a.order - b.order || a.id - b.id);
+  }
+
+  /** Cards that were taken down, as far as somebody still sees them: one's own; teachers, all. */
+  down(me: Me): Card[] {
+    const isSeen = (c: Card) => c.downBy !== 0 && (me.isStaff || this.isMine(c, me));
+    return [...this.cards.values()].filter(isSeen).sort((a, b) => a.putUpAt - b.putUpAt || a.id - b.id);
+  }
+
+  /** What comes at a place among the cards of a topic, from 0; one card may be left out, which is to go there. */
+  orderAt(topic: number, place: number, without = 0): number {
+    const orders = this.under(topic)
+      .filter((c) => c.id !== without)
+      .map((c) => c.order);
+    const before = orders[place - 1];
+    const after = orders[place];
+    if (before === undefined && after === undefined) return 1;
+    if (after === undefined) return Math.floor(before!) + 1;
+    return before === undefined ? after - 1 : (before + after) / 2;
   }
 
   /** How many cards of somebody are up. */
@@ -65,7 +89,7 @@ export class WallState {
       case 'workSetAside': {
         const by = { number: actor, role: byStaff ? 1 : 0, looksOnly: false, hasLeft: false };
         const late = { number, actor: by, client, counter, gesture, command: event.command };
-        this.setAside = new Map(this.setAside).set(number, late as LateWork);
+        this.late = new Map(this.late).set(number, late as LateWork);
         return;
       }
       case 'lateWorkAccepted':
@@ -74,6 +98,11 @@ export class WallState {
         return;
       case 'lateWorkDiscarded':
         this.decided(event.number);
+        return;
+      case 'cardsBrought':
+        this.plan = event.plan;
+        this.lastActivity = event.changedAt;
+        this.cards = new Map(event.cards.map((c) => [c.id, c]));
         return;
       case 'clientAdmitted':
         return;
@@ -120,11 +149,12 @@ export class WallState {
     return card !== undefined && card.downBy === 0 && (me.isStaff || this.isMine(card, me));
   }
 
-  private isMine(card: Card, me: Me): boolean {
+  isMine(card: Card, me: Me): boolean {
     return card.author === me.number && card.byStaff === me.isStaff;
   }
 
-  private isFull(person: number): boolean {
+  /** Whether somebody has up as many cards as each may. */
+  isFull(person: number): boolean {
     const { most } = this.plan.rules;
     return most > 0 && this.upOf(person) >= most;
   }
@@ -162,9 +192,9 @@ export class WallState {
   }
 
   private decided(number: number): void {
-    const setAside = new Map(this.setAside);
-    setAside.delete(number);
-    this.setAside = setAside;
+    const late = new Map(this.late);
+    late.delete(number);
+    this.late = late;
   }
 
   private note({ event, actor, time }: Envelope): void {

@@ -646,7 +646,8 @@ export type RoomEvent =
   | CardMoved
   | CardTakenDown
   | CardPutBack
-  | PlanSet;
+  | PlanSet
+  | CardsBrought;
 
 /** Null if it is of a kind that came later. */
 export function readRoomEvent(kind: number, raw: Raw): RoomEvent | null {
@@ -753,6 +754,8 @@ export function readRoomEvent(kind: number, raw: Raw): RoomEvent | null {
       return readCardPutBack(raw);
     case 75:
       return readPlanSet(raw);
+    case 76:
+      return readCardsBrought(raw);
     default:
       return null;
   }
@@ -1109,6 +1112,26 @@ export function readCardTakenDown(raw: Raw): CardTakenDown {
   return {
     kind: 'cardTakenDown',
     id: raw[0],
+  };
+}
+
+/** Cards from an archive are up. */
+export interface CardsBrought {
+  readonly kind: 'cardsBrought';
+  /** What was planned for the wall at last. */
+  readonly plan: WallPlan;
+  /** The cards. */
+  readonly cards: readonly Card[];
+  /** When a student last changed it, ms; null if none did. */
+  readonly changedAt: number | null;
+}
+
+export function readCardsBrought(raw: Raw): CardsBrought {
+  return {
+    kind: 'cardsBrought',
+    plan: readWallPlan(raw[0]),
+    cards: raw[1].map((x: Raw) => readCard(x)),
+    changedAt: raw[2] ?? null,
   };
 }
 

@@ -1,15 +1,21 @@
-// Pages from an outline that was written or pasted: the server says which it makes, then they are put in at once.
+// Pages or topics from an outline that was written or pasted: the server says which it makes, then they are put in at once.
 
 import { fill } from '../page-data';
-import type { Pages } from './pages';
-
-interface OutlinePage {
+export interface OutlinePage {
   readonly title: string;
   readonly directions: string;
 }
 
-/** @param doText "Make {0} pages" in the language of the interface. */
-export function outlineOf(pages: () => Pages, close: () => void, doText: string, token: string) {
+/**
+ * @param make makes pages of it, or topics of a wall.
+ * @param doText "Make {0} pages" in the language of the interface.
+ */
+export function outlineOf(
+  make: (found: readonly OutlinePage[]) => void,
+  close: () => void,
+  doText: string,
+  token: string,
+) {
   return {
     text: '',
     pages: [] as OutlinePage[],
@@ -27,7 +33,7 @@ export function outlineOf(pages: () => Pages, close: () => void, doText: string,
     },
 
     take(): void {
-      pages().addAll(this.pages);
+      make(this.pages);
       this.text = '';
       this.pages = [];
       close();

@@ -4,7 +4,9 @@ import { type BoxBody, type Change, type Mark, type Page, Grip, Property, type T
 import { fill } from '../page-data';
 import { nameOfLanguage } from '../surface/in-language';
 import { fitTranslation } from '../surface/text-fit';
-import type { Editor } from '../editor/editor';
+import type { Changes } from '../editor/changes';
+import type { Topic, WallPlan } from '../room/wall-state';
+import type { Part } from '../wire/forms';
 
 export interface LanguageTexts {
   readonly untranslated: string;
@@ -15,6 +17,9 @@ export interface LanguageTexts {
   readonly languagePageDirections: string;
   readonly languageStarter: string;
   readonly languageMark: string;
+  readonly languageQuestion: string;
+  readonly languageTopic: string;
+  readonly languagePrompt: string;
 }
 
 interface Line {
@@ -35,7 +40,7 @@ const OFFERED =
   'ar bg bn bs cs da de el en es et fa fi fr ga he hi hr hu it ja ka ko ku lt lv mk mt nl no pl ps pt ro ru sk sl so sq sr sv ta ti tr uk ur vi zh';
 
 export function translationsOf(
-  editor: () => Editor,
+  editor: () => Changes,
   dialog: () => HTMLDialogElement,
   language: string,
   texts: LanguageTexts,
@@ -121,6 +126,49 @@ export function translationsOf(
           ...this.starterSayings(page, i + 1),
           ...sheets.visible(page.id).flatMap((mark: Mark) => this.markSaying(mark, i + 1)),
         ]),
+        ...sheets.parts.flatMap((part) => this.wallSayings(part)),
+      ];
+    },
+
+    wallSayings({ number, wall }: Part): Saying[] {
+      const { parts } = editor().sheets;
+      if (!wall) return [];
+      const { other } = this;
+      // What is said on a wall stands in its plan, and the plan in the list of parts.
+      const changed = (plan: WallPlan): Change => ({
+        property: Property.Parts,
+        target: 0,
+        value: parts.map((p) => (p.number === number ? { ...p, wall: plan } : p)),
+      });
+      const saying = (key: string, about: string, all: Texts, isLong: boolean, put: (said: Texts) => WallPlan) =>
+        all[language]
+          ? [
+              {
+                key: `wall-${number}-${key}`,
+                about,
+                isLong,
+                source: all[language],
+                said: all[other] ?? '',
+                change: (text: string) => changed(put(set(all, other, text))),
+              },
+            ]
+          : [];
+      return [
+        ...saying('question', texts.languageQuestion, wall.question, true, (question) => ({ ...wall, question })),
+        ...wall.topics.flatMap((topic: Topic, i: number) => {
+          const withTopic = (said: Topic) => ({
+            ...wall,
+            topics: wall.topics.map((t) => (t.id === topic.id ? said : t)),
+          });
+          return [
+            ...saying(`heading-${topic.id}`, fill(texts.languageTopic, i + 1), topic.heading, false, (heading) =>
+              withTopic({ ...topic, heading }),
+            ),
+            ...saying(`prompt-${topic.id}`, fill(texts.languagePrompt, i + 1), topic.prompt, true, (prompt) =>
+              withTopic({ ...topic, prompt }),
+            ),
+          ];
+        }),
       ];
     },
 

@@ -1,6 +1,6 @@
 // "Try it" beside the editor: two sample students, on one board or on one each, that follow every change of the activity.
 
-import { TryRoom } from '../board/try-room';
+import { TryRoom } from '../lesson/try-room';
 
 const SEATS = [1, 2];
 const SHARED = 'shared';

@@ -102,7 +102,12 @@ Alpine.data('workshop', () => {
     ),
     written: writtenOf(theEditor, language),
     copies: copiesOfPage(thePages, () => dialog('copies').close(), texts.copiesDo),
-    outline: outlineOf(thePages, () => dialog('outline').close(), texts.outlineDo, token),
+    outline: outlineOf(
+      (found) => pages.addAll(found),
+      () => dialog('outline').close(),
+      texts.outlineDo,
+      token,
+    ),
     others: otherActivities(thePages, () => dialog('others'), language),
     overview: overviewOf(theEditor, () => dialog('overview')),
     translations: translationsOf(theEditor, () => dialog('languages'), language, texts),

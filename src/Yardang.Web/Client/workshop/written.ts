@@ -1,14 +1,14 @@
 // What is written about the activity and its pages: names, directions, beginnings of sentences. Kept as it is typed.
 
 import { textIn } from '../surface/in-language';
-import type { Editor } from '../editor/editor';
+import type { Changes } from '../editor/changes';
 import { type Page, Property, type Texts } from '../room/marks';
 
 const TYPING_PAUSE_MS = 600;
 const MOST_STARTERS = 20;
 const MOST_LETTERS = 120;
 
-export function writtenOf(editor: () => Editor, language: string) {
+export function writtenOf(editor: () => Changes, language: string) {
   const typing = new Map<string, { timer: ReturnType<typeof setTimeout>; keep: () => void }>();
   const isTyping = (property: Property, target: number) => typing.has(`${property}:${target}`);
 

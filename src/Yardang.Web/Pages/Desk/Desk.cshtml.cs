@@ -106,6 +106,12 @@ public sealed class DeskModel(ActivityMaking making, WorkArchive workArchive, Ac
         return Redirect("/desk");
     }
 
+    public async Task<IActionResult> OnPostNewWallAsync()
+    {
+        var activity = await making.CreateAsync(TeacherId, ActivityContent.BlankWall(ContentLanguage.Current, ""));
+        return Redirect($"/workshop/{activity.Id}");
+    }
+
     public async Task<IActionResult> OnPostNewAsync()
     {
         var activity = await making.CreateAsync(TeacherId, ActivityContent.Blank(ContentLanguage.Current, ""));

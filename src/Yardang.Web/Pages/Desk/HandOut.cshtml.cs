@@ -51,6 +51,9 @@ public sealed class HandOutModel(AccessResolver access, Handing handing, Activit
 
     public string Name { get; private set; } = "";
 
+    /// <summary>Whether it is a wall.</summary>
+    public bool IsWall { get; private set; }
+
     /// <summary>What is chosen.</summary>
     public HandOutForm Form { get; private set; } = new();
 
@@ -70,6 +73,9 @@ public sealed class HandOutModel(AccessResolver access, Handing handing, Activit
     public async Task<IActionResult> OnGetAsync(Guid id)
     {
         if (await access.ActivityAsync(Visitor.Of(HttpContext), id, Power.Runs) is not { } activity) return NotFound();
+
+        // A wall is for all to read, a board to work on; either may be handed out otherwise.
+        if (!(await making.ContentAsync(activity)).HasPages) Form = Form with { Way = Way.AllTogether };
         await ShowAsync(activity);
         return Page();
     }
@@ -110,6 +116,7 @@ public sealed class HandOutModel(AccessResolver access, Handing handing, Activit
         Activity = activity;
         Lists = await lists.OfAsync(Visitor.Of(HttpContext).TeacherId!.Value);
         var content = await making.ContentAsync(activity);
+        IsWall = !content.HasPages;
         Name = content.Name.For(ContentLanguage.Current);
         Check = new(activity.Id, ReadyCheck.For(content, Form.Plan(Times)), Lists.Count > 0);
     }

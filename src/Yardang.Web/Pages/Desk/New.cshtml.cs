@@ -17,6 +17,10 @@ namespace Yardang.Web.Pages;
 [Authorize]
 public sealed class NewModel(ActivityMaking making, AccessResolver access, IDbContextFactory<SchoolContext> school, IStringLocalizer<UiTexts> texts) : PageModel
 {
+    /// <summary>The program's templates: walls, then boards.</summary>
+    public static IEnumerable<(string Heading, IEnumerable<Template> Templates)> BuiltIn =>
+        [("Walls", Templates.All.Where(t => t.Wall is not null)), ("Boards", Templates.All.Where(t => t.Wall is null))];
+
     public IReadOnlyList<ActivityRecord> Own { get; private set; } = [];
 
     private Guid TeacherId => Guid.Parse(User.FindFirstValue(ClaimTypes.NameIdentifier)!);

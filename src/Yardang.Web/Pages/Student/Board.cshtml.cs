@@ -10,17 +10,17 @@ using Yardang.Web.Lessons;
 
 namespace Yardang.Web.Pages;
 
-/// <summary>A student's board; or another board of the lesson, if they may look at it.</summary>
+/// <summary>Where a student works, a board or a wall; or another one of the lesson, if they may look at it.</summary>
 public sealed class BoardModel(
     AccessResolver access, IDbContextFactory<SchoolContext> school, ParticipantCookie cookie, ReentryKeys keys, MyPlace places, LessonPeople people, FrozenVersions versions, SchoolClock clock, IStringLocalizer<UiTexts> texts) : PageModel
 {
-    public BoardView View { get; private set; } = null!;
+    public WorkView View { get; private set; } = null!;
 
     public async Task<IActionResult> OnGetAsync(Guid id)
     {
         var visitor = Visitor.Of(HttpContext);
         if (await places.OfAsync(visitor) is not var (place, me)) return RedirectToPage("/Student/Index", new { unknown = true });
-        if (await access.ForRoomAsync(visitor, id) is not { Kind: RoomKind.Board, Actor.IsStaff: false, MayLook: true } found) return Redirect(place.Address);
+        if (await access.ForRoomAsync(visitor, id) is not { Kind: RoomKind.Board or RoomKind.Wall, Actor.IsStaff: false, MayLook: true } found) return Redirect(place.Address);
 
         await using var db = await school.CreateDbContextAsync();
         var lesson = await db.Lessons.Join(db.Rooms.Where(r => r.Id == id), l => l.Id, r => r.OfId, (l, _) => l).SingleAsync();
@@ -28,10 +28,11 @@ public sealed class BoardModel(
         cookie.Remember(HttpContext, me.Id);
         var looks = !found.MayWrite;
         var heading = looks ? await WhoseAsync(db, id, found.Actor) : place.Lesson + place.Company;
-        View = new BoardView(heading, content.Directions.For(ContentLanguage.Current), IsStaff: false, Signals: !looks, new
+        View = new WorkView(heading, content.Directions.For(ContentLanguage.Current), IsStaff: false, Signals: !looks, new
         {
             mode = looks ? "look" : "student",
-            board = id,
+            kind = found.Kind.ToString(),
+            work = id,
             title = place.Lesson,
             company = place.Company,
             lesson = lesson.Id,
@@ -40,12 +41,14 @@ public sealed class BoardModel(
             actor = found.Actor.Number,
             language = ContentLanguage.Current,
             written = lesson.Language,
+            directions = content.Directions.ByLanguage,
             zone = clock.Zone.Id,
             home = me.Language,
             who = me.Id,
-            texts = BoardTexts.For(texts),
+            texts = found.Kind == RoomKind.Wall ? WallTexts.For(texts) : BoardTexts.For(texts),
         }, looks ? $"/here?as={me.Id}" : null, looks ? texts["Board.BackToMine"].Value : null)
         {
+            Kind = found.Kind,
             LooksOnly = looks,
             Key = looks ? null : keys.Of(me).Text,
             OthersHref = looks ? null : $"/others?as={me.Id}",

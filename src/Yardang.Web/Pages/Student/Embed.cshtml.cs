@@ -8,20 +8,20 @@ using Yardang.Web.Access;
 
 namespace Yardang.Web.Pages;
 
-/// <summary>A lesson's common board, read-only, to be shown on a page elsewhere. Nobody's name is on it.</summary>
+/// <summary>A lesson's common board or wall, read-only, to be shown on a page elsewhere. Nobody's name is on it.</summary>
 public sealed class EmbedModel(AccessResolver access, IDbContextFactory<SchoolContext> school, SchoolClock clock, IStringLocalizer<UiTexts> texts) : PageModel
 {
-    public BoardView View { get; private set; } = null!;
+    public WorkView View { get; private set; } = null!;
 
     public async Task<IActionResult> OnGetAsync(string key)
     {
         if (await access.EmbeddedAsync(key) is not { } board) return NotFound();
         await using var db = await school.CreateDbContextAsync();
         var lesson = await db.Lessons.SingleAsync(l => l.EmbedKey == key);
-        View = new BoardView(lesson.Name, "", IsStaff: false, Signals: false, new
+        View = new WorkView(lesson.Name, "", IsStaff: false, Signals: false, new
         {
             mode = "embed",
-            board,
+            work = board,
             lesson = "",
             query = $"?embed={key}",
             together = false,
@@ -31,9 +31,10 @@ public sealed class EmbedModel(AccessResolver access, IDbContextFactory<SchoolCo
             zone = clock.Zone.Id,
             home = "",
             who = "onlooker",
-            texts = BoardTexts.For(texts),
+            texts = lesson.WorkKind == RoomKind.Wall ? WallTexts.For(texts) : BoardTexts.For(texts),
         })
         {
+            Kind = lesson.WorkKind,
             LooksOnly = true,
         };
         return Page();

@@ -23,8 +23,11 @@ public sealed class CirculateModel(AccessResolver access, LessonPeople people, S
     /// <summary>Whether this teacher watches and does no more.</summary>
     public bool LooksOnly { get; private set; }
 
-    /// <summary>The teacher's own board.</summary>
-    public Guid TeachersBoard { get; private set; }
+    /// <summary>Whether walls are worked on.</summary>
+    public bool IsWall => Lesson.WorkKind == RoomKind.Wall;
+
+    /// <summary>The teacher's own board; none beside walls.</summary>
+    public Guid? TeachersBoard { get; private set; }
 
     /// <summary>The languages in which the boards can be printed, if there are several.</summary>
     public IReadOnlyList<string> Languages { get; private set; } = [];
@@ -41,10 +44,12 @@ public sealed class CirculateModel(AccessResolver access, LessonPeople people, S
         var all = PageData.Texts(
             texts, "Circulate", "Everybody", "PensGoingDown", "PensDownOn", "PensDownOnOne", "PeopleOne", "PensGoingUp", "PensUp", "Closed", "People", "PageOf", "MinutesAgo", "JustNow", "NotStarted", "Helper", "HandedIn", "HandedInLate", "HandedInChanged", "Flood", "LatePage", "LateStrokes", "LateStroke", "LateChanges", "LateChange");
         foreach (var (name, text) in PageData.Texts(texts, "Needs", "NeedDoor", "NeedHand", "NeedReady", "NeedLate", "NeedLateEarlier", "NeedIdle", "NeedNotStarted", "Waiting", "WaitingMinutes")) all[name] = text;
+        foreach (var (name, text) in PageData.Texts(texts, "Wall", "Nowhere", "Everything", "Cards", "CardsOne", "NoCardsYet", "Owing")) all[name] = text;
+        if (IsWall) all["everybody"] = texts["Circulate.EverybodysWall"].Value;
         await using var db = await school.CreateDbContextAsync();
         Languages = Core.Activities.Languages.In(await versions.OfAsync(lesson.VersionId)) is { Count: > 1 } several ? [.. several] : [];
-        TeachersBoard = await Seating.BoardAsync(db, id, Whose.Teacher, 0);
-        Data = new { lesson = id, who = $"teacher-{visitor.TeacherId}", me = new { me.Number, me.IsStaff, me.LooksOnly }, together = lesson.TogetherId, written = lesson.Language, people = People, teachers = await people.TeachersAsync(lesson), seats = await SeatsAsync(db, lesson), activity = await ActivityAsync(id), texts = all };
+        if (!IsWall) TeachersBoard = await Seating.BoardAsync(db, id, Whose.Teacher, 0);
+        Data = new { lesson = id, who = $"teacher-{visitor.TeacherId}", me = new { me.Number, me.IsStaff, me.LooksOnly }, together = lesson.TogetherId, isWall = IsWall, written = lesson.Language, people = People, teachers = await people.TeachersAsync(lesson), seats = await SeatsAsync(db, lesson), activity = await ActivityAsync(id), texts = all };
         return Page();
     }
 

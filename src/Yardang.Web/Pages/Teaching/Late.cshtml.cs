@@ -43,14 +43,14 @@ public sealed class LateModel(AccessResolver access, LateHanding late, LessonPeo
 
     public async Task<IActionResult> OnGetAsync(Guid id, Guid? board, string? marks)
     {
-        if (await access.LessonAsync(Visitor.Of(HttpContext), id, Power.Runs) is not { } lesson) return NotFound();
+        if (await access.LessonAsync(Visitor.Of(HttpContext), id, Power.Runs) is not { WorkKind: RoomKind.Board } lesson) return NotFound();
         await ShowAsync(lesson, board, Ids(marks));
         return Page();
     }
 
     public async Task<IActionResult> OnPostAsync(Guid id, Guid? board, string? marks, bool loose, bool some, long[] pages, int[] groups, int[] people)
     {
-        if (await access.LessonAsync(Visitor.Of(HttpContext), id, Power.Runs) is not { } lesson) return NotFound();
+        if (await access.LessonAsync(Visitor.Of(HttpContext), id, Power.Runs) is not { WorkKind: RoomKind.Board } lesson) return NotFound();
         if (board is { } from && await access.ForRoomAsync(Visitor.Of(HttpContext), from) is not { Kind: RoomKind.Board, Actor.IsStaff: true }) return NotFound();
         var chosen = Ids(marks);
         if (some && groups.Length + people.Length == 0) Problem = texts["Late.NobodyChosen"];
@@ -77,7 +77,7 @@ public sealed class LateModel(AccessResolver access, LateHanding late, LessonPeo
 
     public async Task<IActionResult> OnPostBackAsync(Guid id, int number)
     {
-        if (await access.LessonAsync(Visitor.Of(HttpContext), id, Power.Runs) is not { } lesson) return NotFound();
+        if (await access.LessonAsync(Visitor.Of(HttpContext), id, Power.Runs) is not { WorkKind: RoomKind.Board } lesson) return NotFound();
         await late.TakeBackAsync(lesson, number);
         return Redirect($"/lesson/{id}/late");
     }

@@ -3,6 +3,7 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.Extensions.Localization;
 using Yardang.Core.Rooms;
+using Yardang.Data.School;
 using Yardang.Web.Access;
 using Yardang.Web.Lessons;
 
@@ -12,20 +13,24 @@ namespace Yardang.Web.Pages;
 [Authorize]
 public sealed class BesideModel(AccessResolver access, LessonPeople people, IStringLocalizer<UiTexts> texts) : PageModel
 {
-    public BoardView View { get; private set; } = null!;
+    private static readonly string[] s_pageFormats = ["png", "svg", "inkml"];
+    private static readonly string[] s_wallFormats = ["pdf", "png", "svg", "csv"];
+
+    public WorkView View { get; private set; } = null!;
 
     public async Task<IActionResult> OnGetAsync(Guid lesson, Guid id)
     {
         var visitor = Visitor.Of(HttpContext);
         if (await access.LessonAsync(visitor, lesson, Power.Watches) is not { } record) return NotFound();
-        if (await access.ForRoomAsync(visitor, id) is not { Kind: RoomKind.Board, Actor: { IsStaff: true } me }) return NotFound();
+        if (await access.ForRoomAsync(visitor, id) is not { Kind: RoomKind.Board or RoomKind.Wall, Actor: { IsStaff: true } me } found) return NotFound();
         var board = (await people.AllBoardsAsync(record)).FirstOrDefault(b => b.Id == id);
         if (board is null) return NotFound();
 
-        View = new BoardView(record.TogetherId == id || board.Group is not null ? board.Title : texts["Beside.Heading", board.Title], "", IsStaff: !me.LooksOnly, Signals: false, new
+        var isWall = found.Kind == RoomKind.Wall;
+        View = new WorkView(HeadingOf(record, board, isWall), "", IsStaff: !me.LooksOnly, Signals: false, new
         {
             mode = me.LooksOnly ? "look" : "beside",
-            board = id,
+            work = id,
             lesson,
             query = "",
             together = true,
@@ -33,13 +38,19 @@ public sealed class BesideModel(AccessResolver access, LessonPeople people, IStr
             language = ContentLanguage.Current,
             written = record.Language,
             who = $"teacher-{visitor.TeacherId}",
-            texts = BoardTexts.For(texts),
-        }, $"/lesson/{lesson}", texts["Beside.Back"])
+            texts = isWall ? WallTexts.For(texts) : BoardTexts.For(texts),
+        }, $"/lesson/{lesson}", texts[isWall ? "Wall.Back" : "Beside.Back"])
         {
+            Kind = found.Kind,
             LooksOnly = me.LooksOnly,
-            Links = [($"/lesson/{lesson}/board/{id}.png", texts["Beside.Png"]), ($"/lesson/{lesson}/board/{id}.svg", texts["Beside.Svg"]), ($"/lesson/{lesson}/board/{id}.inkml", texts["Beside.InkMl"])],
+            Links = [.. (isWall ? s_wallFormats : s_pageFormats).Select(format => ($"/lesson/{lesson}/board/{id}.{format}", texts[$"{(isWall ? "Wall" : "Beside")}.{format}"].Value))],
         };
-        ViewData["HandsOut"] = $"/lesson/{lesson}/late?board={id}&marks=";
+        if (!isWall) ViewData["HandsOut"] = $"/lesson/{lesson}/late?board={id}&marks=";
         return Page();
     }
+
+    private string HeadingOf(LessonRecord lesson, LessonBoard board, bool isWall) =>
+        lesson.TogetherId == board.Id ? isWall ? lesson.Name : board.Title
+        : board.Group is not null ? board.Title
+        : texts[isWall ? "Beside.WallHeading" : "Beside.Heading", board.Title];
 }

@@ -2,8 +2,10 @@ using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.Extensions.Localization;
+using Yardang.Core.Activities;
 using Yardang.Core.Boards;
 using Yardang.Core.Rooms;
+using Yardang.Core.Walls;
 using Yardang.Data.Wire;
 using Yardang.Web.Access;
 using Yardang.Web.Lessons;
@@ -17,7 +19,7 @@ public sealed class TryOutModel(AccessResolver access, ActivityMaking making, IS
 {
     private const int Seats = 2;
 
-    public BoardView View { get; private set; } = null!;
+    public WorkView View { get; private set; } = null!;
 
     /// <summary>A page for one sample student.</summary>
     /// <param name="id">The activity.</param>
@@ -31,27 +33,33 @@ public sealed class TryOutModel(AccessResolver access, ActivityMaking making, IS
         {
             mode = "try",
             together = room is not null,
-            board = activity.DraftId,
+            work = activity.DraftId,
             lesson = "",
             query = "",
             actor = NumberOf(seat),
             language = ContentLanguage.Current,
             written = ContentLanguage.Current,
             who = "",
-            texts = BoardTexts.For(texts),
+            directions = content.Directions.ByLanguage,
+            texts = content.HasPages ? BoardTexts.For(texts) : WallTexts.For(texts),
             tryOut = new { room = room ?? "", start = $"/workshop/{id}/try?handler=Start", names = Enumerable.Range(1, Seats).ToDictionary(NumberOf, s => texts["TryOut.Seat", s].Value) },
         };
-        View = new BoardView(content.Name.For(ContentLanguage.Current), content.Directions.For(ContentLanguage.Current), IsStaff: false, Signals: false, data,
-            room is null ? $"/workshop/{id}" : null, texts["TryOut.Back"]);
+        View = new WorkView(content.Name.For(ContentLanguage.Current), content.Directions.For(ContentLanguage.Current), IsStaff: false, Signals: false, data,
+            room is null ? $"/workshop/{id}" : null, texts["TryOut.Back"])
+        {
+            Kind = content.HasPages ? RoomKind.Board : RoomKind.Wall,
+        };
         return Page();
     }
 
-    /// <summary>The board that a student would find now: what students may not know is not in it.</summary>
+    /// <summary>The board or wall that a student would find now: what students may not know is not in it.</summary>
     public async Task<IActionResult> OnGetStartAsync(Guid id)
     {
         if (await access.ActivityAsync(Visitor.Of(HttpContext), id, Power.Watches) is not { } activity) return NotFound();
         Response.Headers.CacheControl = "no-store";
-        return File(SnapshotCodec.Encode(new Board(await making.ContentAsync(activity)), new Actor(NumberOf(1), Role.Student)), "application/vnd.msgpack");
+        var content = await making.ContentAsync(activity);
+        Room room = content.HasPages ? new Board(content) : new Wall(content.Steps.First(p => p.Kind == PartKind.Wall).Wall!);
+        return File(SnapshotCodec.Encode(room, new Actor(NumberOf(1), Role.Student)), "application/vnd.msgpack");
     }
 
     // Number 1 is the teacher: marks of the draft are somebody else's, as they are for a student.

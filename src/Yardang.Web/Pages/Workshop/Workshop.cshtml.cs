@@ -11,6 +11,7 @@ using Yardang.Core.Interchange;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
 using Yardang.Core.Shapes;
+using Yardang.Core.Walls;
 using Yardang.Data.School;
 using Yardang.Data.Wire;
 using Yardang.Web.Access;
@@ -26,6 +27,9 @@ public sealed class WorkshopModel(AccessResolver access, ActivityMaking making, 
 {
     public ActivityRecord Activity { get; private set; } = null!;
 
+    /// <summary>Whether it is a wall that is designed.</summary>
+    public bool IsWall { get; private set; }
+
     public object Data { get; private set; } = new();
 
     public async Task<IActionResult> OnGetAsync(Guid id)
@@ -33,6 +37,7 @@ public sealed class WorkshopModel(AccessResolver access, ActivityMaking making, 
         var visitor = Visitor.Of(HttpContext);
         if (await access.ActivityAsync(visitor, id, Power.Runs) is not { } activity || await access.StaffActorAsync(visitor, activity.OwnerId, id) is not { } me) return NotFound();
         Activity = activity;
+        IsWall = !(await making.ContentAsync(activity)).HasPages;
         await shelf.UsedAsync(id);
         Data = new
         {
@@ -41,16 +46,16 @@ public sealed class WorkshopModel(AccessResolver access, ActivityMaking making, 
             me = new { me.Number, me.IsStaff },
             who = $"teacher-{visitor.TeacherId}",
             language = ContentLanguage.Current,
-            texts = BoardTexts.For(texts, ("importPage", "Import.Page"), ("importBad", "Import.Bad"), ("importSvgBad", "Import.SvgBad"), ("importPictures", "Import.Pictures"), ("unnamedPage", "Pages.Unnamed"), ("copiesDo", "Copies.Do"), ("outlineDo", "Outline.Do"), ("zoneExpects", "Zone.Expects"), ("blanks", "FillIns.Count"), ("stimulusBadLink", "Stimulus.BadLink"), ("languageName", "Languages.Name"), ("languageDirections", "Languages.Directions"), ("languagePageName", "Languages.PageName"), ("languagePageDirections", "Languages.PageDirections"), ("languageStarter", "Languages.Starter"), ("languageMark", "Languages.Mark"), ("untranslated", "Languages.Untranslated"), ("allTranslated", "Languages.AllTranslated")),
+            texts = BoardTexts.For(texts, ("importPage", "Import.Page"), ("importBad", "Import.Bad"), ("importSvgBad", "Import.SvgBad"), ("importPictures", "Import.Pictures"), ("unnamedPage", "Pages.Unnamed"), ("copiesDo", "Copies.Do"), ("outlineDo", "Outline.Do"), ("zoneExpects", "Zone.Expects"), ("blanks", "FillIns.Count"), ("stimulusBadLink", "Stimulus.BadLink"), ("languageName", "Languages.Name"), ("languageDirections", "Languages.Directions"), ("languagePageName", "Languages.PageName"), ("languagePageDirections", "Languages.PageDirections"), ("languageStarter", "Languages.Starter"), ("languageMark", "Languages.Mark"), ("languageQuestion", "Languages.Question"), ("languageTopic", "Languages.Topic"), ("languagePrompt", "Languages.Prompt"), ("topicsDo", "Plan.OutlineDo"), ("untranslated", "Languages.Untranslated"), ("allTranslated", "Languages.AllTranslated")),
         };
         return Page();
     }
 
-    /// <summary>The pages that a pasted text would make.</summary>
+    /// <summary>The pages, or topics of a wall, that a pasted text would make.</summary>
     public async Task<IActionResult> OnPostOutlineAsync(Guid id, string? outline)
     {
-        if (await access.ActivityAsync(Visitor.Of(HttpContext), id, Power.Runs) is null) return NotFound();
-        return new JsonResult(Outline.Read(outline ?? ""));
+        if (await access.ActivityAsync(Visitor.Of(HttpContext), id, Power.Runs) is not { } activity) return NotFound();
+        return new JsonResult((await making.ContentAsync(activity)).HasPages ? Outline.Read(outline ?? "") : TopicOutline.Read(outline ?? ""));
     }
 
     /// <summary>The strokes of a file of ink, as InkML.</summary>

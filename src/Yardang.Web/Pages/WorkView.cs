@@ -1,6 +1,8 @@
+using Yardang.Core.Rooms;
+
 namespace Yardang.Web.Pages;
 
-/// <summary>A board as a page shows it.</summary>
+/// <summary>What is worked on, a board or a wall, as a page shows it.</summary>
 /// <param name="Heading">What is asked, or whose board it is.</param>
 /// <param name="Directions">The whole directions; empty if there are none.</param>
 /// <param name="IsStaff">Whether a teacher looks.</param>
@@ -8,8 +10,14 @@ namespace Yardang.Web.Pages;
 /// <param name="Data">What the scripts are handed.</param>
 /// <param name="BackTo">Where the way back leads; null if there is none.</param>
 /// <param name="BackText">What the way back is called.</param>
-public sealed record BoardView(string Heading, string Directions, bool IsStaff, bool Signals, object Data, string? BackTo = null, string? BackText = null)
+public sealed record WorkView(string Heading, string Directions, bool IsStaff, bool Signals, object Data, string? BackTo = null, string? BackText = null)
 {
+    /// <summary>What it is.</summary>
+    public RoomKind Kind { get; init; } = RoomKind.Board;
+
+    /// <summary>What draws it.</summary>
+    public string Partial => Kind == RoomKind.Wall ? "_Wall" : "_Board";
+
     /// <summary>Whether nobody writes here.</summary>
     public bool LooksOnly { get; init; }
 

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import type { BoardTexts } from './board-data';
+import type { WorkTexts } from './work-data';
 import { type Keeping, keptState, keptWords } from './keeping';
 
 const texts = {
@@ -11,7 +11,7 @@ const texts = {
   opening: 'Opening',
   moving: 'You are being moved',
   setAside: '{0} waiting for your teacher',
-} as BoardTexts;
+} as WorkTexts;
 
 const usual: Keeping = {
   mode: 'student',

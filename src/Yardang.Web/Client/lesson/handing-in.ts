@@ -3,7 +3,6 @@
 import { fill } from '../page-data';
 import type { LessonState } from '../room/lesson-state';
 import type { RoomClient } from '../room/room-client';
-import type { Sheets } from '../room/sheets';
 import { showMoment } from '../show-moment';
 
 interface Texts {
@@ -16,7 +15,7 @@ interface Texts {
 
 export function handingIn(
   lesson: () => RoomClient<LessonState> | null,
-  sheets: () => Sheets,
+  lastActivity: () => number | null,
   me: number,
   zone: string,
   texts: Texts,
@@ -36,7 +35,7 @@ export function handingIn(
       this.isDone = at !== null;
       this.isAllowed = !this.isDone || !state.isOverdue;
       this.words = this.isDone ? texts.handedIn : texts.handIn;
-      const isChanged = at !== null && (sheets().lastActivity ?? 0) > at;
+      const isChanged = at !== null && (lastActivity() ?? 0) > at;
       const due = dueAt === null ? '' : fill(state.isOverdue ? texts.lateSince : texts.dueAt, showMoment(dueAt, zone));
       this.dueWords = isChanged ? texts.changedSince : due;
     },

@@ -7,7 +7,7 @@ import { LessonState } from '../room/lesson-state';
 import { deviceOutbox } from '../room/outbox-store';
 import { RoomClient } from '../room/room-client';
 import type { Me } from '../room/sheets';
-import type { BoardData } from './board-data';
+import type { WorkData } from './work-data';
 import { type Keeping } from './keeping';
 import { MyPlace } from './my-place';
 import { OfflineCopy } from './offline';
@@ -40,7 +40,7 @@ export class Attendance {
   private readonly place: MyPlace;
 
   constructor(
-    private readonly data: BoardData,
+    private readonly data: WorkData,
     private readonly me: Me,
     token: string,
     private readonly page: () => Page,
@@ -54,7 +54,7 @@ export class Attendance {
       },
       (room) => (this.isStudent ? this.place.recalled(room) : location.reload()),
     );
-    this.offline = new OfflineCopy([data.board, data.lesson].map((room) => `/rooms/${room}/snapshot${query}`));
+    this.offline = new OfflineCopy([data.work, data.lesson].map((room) => `/rooms/${room}/snapshot${query}`));
     this.place = new MyPlace(query, {
       finish: () => this.page().finish(),
       refresh: () => this.page().refresh(),
@@ -107,12 +107,12 @@ export class Attendance {
       void line.start();
       await Promise.all([line.enter(work, !looks), line.enter(this.lesson, !looks)]);
       // A device that holds nothing (a private window, say) has nothing left either.
-      await this.leftovers?.look([data.board, data.lesson]).catch(() => undefined);
+      await this.leftovers?.look([data.work, data.lesson]).catch(() => undefined);
       this.isOpened = true;
       await work.recover();
       await this.lesson.recover();
       if (this.isStudent) void this.offline.begin().catch(() => undefined);
-      void this.leftovers?.run([data.board, data.lesson]);
+      void this.leftovers?.run([data.work, data.lesson]);
     } catch {
       this.page().say(this.data.texts.notReached);
       setTimeout(() => location.reload(), RELOAD_MS);

@@ -2,7 +2,7 @@
 
 import { fill } from '../page-data';
 import type { Link } from '../room/connection';
-import type { BoardTexts } from './board-data';
+import type { WorkTexts } from './work-data';
 
 export interface Keeping {
   readonly mode: 'student' | 'look' | 'beside' | 'try' | 'embed';
@@ -19,7 +19,7 @@ export interface Keeping {
 
 export type KeptState = 'kept' | 'sending' | 'here';
 
-export function keptWords(k: Keeping, texts: BoardTexts): string {
+export function keptWords(k: Keeping, texts: WorkTexts): string {
   if (k.mode === 'try') return texts.tryOut;
   if (k.mode === 'look' || k.mode === 'embed') return texts.onlyLook;
   if (k.isMoving) return texts.moving;
@@ -34,3 +34,14 @@ export function keptState(k: Keeping): KeptState {
   if (k.link === 'lost') return 'here';
   return k.waiting === 0 ? 'kept' : k.link === 'open' ? 'sending' : 'here';
 }
+
+/** Of a try-out nothing is kept. */
+export const TRYING: Keeping = {
+  mode: 'try',
+  isOpened: true,
+  isMoving: false,
+  link: 'open',
+  waiting: 0,
+  needsPage: false,
+  setAside: 0,
+};

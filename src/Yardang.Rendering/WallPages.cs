@@ -1,0 +1,204 @@
+using System.Collections.Immutable;
+using Yardang.Core.Marks;
+using Yardang.Core.Pages;
+
+namespace Yardang.Rendering;
+
+/// <summary>A card as it is put out.</summary>
+/// <param name="Text">What it says.</param>
+/// <param name="By">Whose it is, and what else is said of it; may be empty.</param>
+public sealed record WallSlip(string Text, string By);
+
+/// <summary>A topic of a wall with what stands under it.</summary>
+/// <param name="Heading">What it is called; may be empty.</param>
+/// <param name="Prompt">What was to be written; may be empty.</param>
+/// <param name="Colour">Of the slips, see <see cref="Palette"/>.</param>
+/// <param name="Slips">In order.</param>
+public sealed record WallBand(string Heading, string Prompt, int Colour, IReadOnlyList<WallSlip> Slips);
+
+/// <summary>A wall as it is put out.</summary>
+/// <param name="Question">The question over it.</param>
+/// <param name="Bands">Its topics.</param>
+/// <param name="Lists">Behind the wall: an index, each under its heading.</param>
+/// <param name="Foot">Whose it is, and of when; may be empty.</param>
+public sealed record WallSheet(string Question, IReadOnlyList<WallBand> Bands, IReadOnlyList<(string Heading, IReadOnlyList<string> Lines)> Lists, string Foot);
+
+/// <summary>Lays a wall out on pages: topics one below another, their words at the near side, cards along each. All lengths are 1/100 mm.</summary>
+public static class WallPages
+{
+    private const int Margin = 1_200;
+    private const int FootRoom = 1_000;
+    private const int NearWidth = 5_600;
+    private const int Gap = 400;
+    private const int SlipWidth = 6_000;
+    private const int Padding = 300;
+    private const int HeadingSize = 520;
+    private const int PromptSize = 360;
+    private const int SlipSize = 420;
+    private const int BySize = 320;
+    private const double LineHeight = 1.25;
+    private const int MostLines = 20;
+    private const int EdgeWidth = 25;
+
+    /// <summary>The wall on as many pages of a size as it takes.</summary>
+    public static IReadOnlyList<ExportPage> On(PageSize size, WallSheet wall)
+    {
+        var layout = new Layout(size.Width, size.Height);
+        layout.Lay(wall);
+        foreach (var (heading, lines) in wall.Lists) layout.List(heading, lines);
+        return [.. layout.Pages.Select(marks => new ExportPage(new Page(1, Texts.None, size, Paper.Plain), marks, LengthUnit.Centimetre, _ => null, wall.Foot))];
+    }
+
+    /// <summary>The whole wall on one page, as high as it takes.</summary>
+    public static ExportPage Whole(WallSheet wall)
+    {
+        var columns = Math.Clamp((int)Math.Ceiling(Math.Sqrt(wall.Bands.Sum(b => b.Slips.Count) / 2.0)), 3, 12);
+        var width = (2 * Margin) + NearWidth + (columns * (SlipWidth + Gap));
+        var layout = new Layout(width, int.MaxValue / 2);
+        layout.Lay(wall);
+        var size = new PageSize(width, layout.Y + Margin + FootRoom);
+        return new ExportPage(new Page(1, Texts.None, size, Paper.Plain), layout.Pages[0], LengthUnit.Centimetre, _ => null, wall.Foot);
+    }
+
+    private static int HeightOf(int lines, int size) => (int)Math.Ceiling(lines * LineHeight * size);
+
+    private sealed class Layout
+    {
+        private readonly int _width;
+        private readonly int _bottom;
+        private readonly int _columns;
+        private readonly int _slipWidth;
+        private long _id;
+
+        public Layout(int width, int height)
+        {
+            (_width, _bottom) = (width, height - FootRoom);
+            var room = width - (2 * Margin) - NearWidth;
+            _columns = Math.Max(1, (room + Gap) / (SlipWidth + Gap));
+            _slipWidth = ((room + Gap) / _columns) - Gap;
+        }
+
+        public List<List<Mark>> Pages { get; } = [[]];
+
+        public int Y { get; private set; } = Margin;
+
+        public void Lay(WallSheet wall)
+        {
+            if (wall.Question.Length > 0) Flow(wall.Question, 800, bold: true, 600);
+            foreach (var band in wall.Bands) Lay(band);
+        }
+
+        public void List(string heading, IReadOnlyList<string> lines)
+        {
+            Turn();
+            Flow(heading, 650, bold: true, 400);
+            foreach (var line in lines) Flow(line, SlipSize, bold: false, 100);
+        }
+
+        // Across the page, and on where it ends.
+        private void Flow(string text, int size, bool bold, int after)
+        {
+            var lines = TextFit.Lines(text, _width - (2 * Margin), size, bold);
+            while (lines.Length > 0)
+            {
+                var fit = Math.Min(lines.Length, Math.Max(0, (_bottom - Y) / HeightOf(1, size)));
+                if (fit == 0)
+                {
+                    Turn();
+                    continue;
+                }
+
+                Put(Text(lines[..fit], Margin, _width - (2 * Margin), size), new Style(0, 0, 0, bold ? Looks.Bold : Looks.None));
+                Y += HeightOf(fit, size);
+                lines = lines[fit..];
+            }
+
+            Y += after;
+        }
+
+        // A row is as high as its highest card; the topic is named again where it goes on on another page.
+        private void Lay(WallBand band)
+        {
+            var slips = band.Slips.SelectMany(Fitted).ToList();
+            var rows = slips.Chunk(_columns).ToList();
+            var nearHeight = HeightOf(TextFit.Lines(band.Heading, NearWidth - Gap, HeadingSize, bold: true).Length, HeadingSize) + HeightOf(TextFit.Lines(band.Prompt, NearWidth - Gap, PromptSize).Length, PromptSize);
+            var first = rows.Count > 0 ? rows[0].Max(s => s.Height) : 0;
+            if (nearHeight > (_bottom - Margin) / 2)
+            {
+                // A long prompt stands over its cards.
+                Flow(band.Heading, HeadingSize, bold: true, 150);
+                Flow(band.Prompt, PromptSize, bold: false, 300);
+                band = band with { Heading = TextFit.Lines(band.Heading, NearWidth - Gap, HeadingSize, bold: true)[0], Prompt = "" };
+            }
+            else if (Y + Math.Max(nearHeight, first) > _bottom && Pages[^1].Count > 0)
+            {
+                Turn();
+            }
+
+            var near = rows.Count > 0 && Y + first > _bottom ? Y : Y + Near(band);
+            foreach (var row in rows)
+            {
+                var height = row.Max(s => s.Height);
+                if (Y + height > _bottom)
+                {
+                    Turn();
+                    near = Y + Near(band);
+                }
+
+                for (var i = 0; i < row.Length; i++) Slip(row[i], Margin + NearWidth + (i * (_slipWidth + Gap)), height, band.Colour);
+                Y += height + Gap;
+            }
+
+            Y = Math.Max(Y, near) + 500;
+        }
+
+        private int Near(WallBand band)
+        {
+            var height = 0;
+            if (band.Heading.Length > 0) height += Words(band.Heading, Margin, Y, NearWidth - Gap, HeadingSize, bold: true) + 150;
+            if (band.Prompt.Length > 0) height += Words(band.Prompt, Margin, Y + height, NearWidth - Gap, PromptSize);
+            return height;
+        }
+
+        // What is longer than a page goes on on another slip.
+        private IEnumerable<(ImmutableArray<string> Lines, string By, int Height)> Fitted(WallSlip slip)
+        {
+            var pieces = TextFit.Lines(slip.Text, _slipWidth - (2 * Padding), SlipSize).Chunk(MostLines).ToList();
+            for (var i = 0; i < pieces.Count; i++)
+            {
+                var by = i == pieces.Count - 1 ? slip.By : "…";
+                yield return ([.. pieces[i]], by, HeightOf(pieces[i].Length, SlipSize) + (2 * Padding) + (by.Length > 0 ? HeightOf(ByLines(by).Length, BySize) : 0));
+            }
+        }
+
+        private void Slip((ImmutableArray<string> Lines, string By, int Height) slip, int x, int height, int colour)
+        {
+            Put(new NoteBody(x, Y, _slipWidth, height, new Words(string.Join('\n', slip.Lines), "", slip.Lines, SlipSize)), new Style(colour, 0));
+            Put(new ShapeBody(ShapeKind.Polygon, [x, Y, x + _slipWidth, Y, x + _slipWidth, Y + height, x, Y + height]), new Style(0, EdgeWidth));
+            if (slip.By.Length == 0) return;
+            var by = ByLines(slip.By);
+            var at = Y + height - (Padding / 2) - HeightOf(by.Length, BySize);
+            Put(new TextBody(x + Padding, at, _slipWidth - (2 * Padding), HeightOf(by.Length, BySize), new Words(slip.By, "", by, BySize)), new Style(0, 0));
+        }
+
+        private ImmutableArray<string> ByLines(string by) => TextFit.Lines(by, _slipWidth - (2 * Padding), BySize);
+
+        private int Words(string text, int x, int y, int width, int size, bool bold = false)
+        {
+            var lines = TextFit.Lines(text, width, size, bold);
+            var height = HeightOf(lines.Length, size);
+            Put(new TextBody(x, y, width, height, new Words(text, "", lines, size)), new Style(0, 0, 0, bold ? Looks.Bold : Looks.None));
+            return height;
+        }
+
+        private TextBody Text(ImmutableArray<string> lines, int x, int width, int size) => new(x, Y, width, HeightOf(lines.Length, size), new Words(string.Join('\n', lines), "", lines, size));
+
+        private void Put(MarkBody body, Style style) => Pages[^1].Add(new Mark(++_id, 1, 0, ByStaff: false, Grip.Printed, _id, body, style, default, [], Erased: false));
+
+        private void Turn()
+        {
+            Pages.Add([]);
+            Y = Margin;
+        }
+    }
+}

@@ -1,0 +1,111 @@
+// One board as a small live picture.
+
+import type { Page } from '../room/marks';
+import { Sheets } from '../room/sheets';
+import type { RoomEvent } from '../room/wire';
+import { drawMark, drawPaper } from '../surface/draw';
+import { LiveInk } from '../surface/live-ink';
+import { Pictures } from '../surface/pictures';
+import { type LatePage, type LateTexts, describe, drawLate } from './late-work';
+import { Tile, type TileOptions } from './tile';
+
+/** Width of the thinnest ink in a small picture, CSS pixels. */
+const THINNEST_PX = 1.1;
+
+export class BoardTile extends Tile<Sheets> {
+  private readonly live = new LiveInk();
+  private readonly pictures: Pictures;
+  private canvas: HTMLCanvasElement | null = null;
+  private scheduled = false;
+  private pageNumber = 1;
+
+  constructor(
+    options: Pick<TileOptions<Sheets>, 'room' | 'connection' | 'me' | 'before' | 'changed'>,
+    private readonly written: string,
+  ) {
+    super({
+      ...options,
+      changed: () => options.changed(),
+      empty: new Sheets(),
+      read: (number, state) => Sheets.of(number, state),
+      foresee: (sheets, command) => sheets.predict(command, options.me, false),
+    });
+    this.pictures = new Pictures(options.room, '', () => this.shown());
+  }
+
+  get pageCount(): number {
+    return this.client.state.pages.length;
+  }
+
+  showPage(number: number): void {
+    this.pageNumber = number;
+    this.shown();
+  }
+
+  show(host: HTMLElement | null): void {
+    this.canvas = host?.querySelector('canvas') ?? null;
+    if (this.canvas) new ResizeObserver(() => this.shown()).observe(this.canvas);
+    document.fonts.addEventListener('loadingdone', () => this.shown());
+    void this.enter();
+  }
+
+  override close(): void {
+    super.close();
+    this.canvas = null;
+  }
+
+  describeLate(person: number, texts: LateTexts): LatePage[] {
+    return describe(this.client.state, this.lateWorkOf(person), texts);
+  }
+
+  drawLate(person: number, page: number, canvas: HTMLCanvasElement): void {
+    drawLate(canvas, this.client.state, this.lateWorkOf(person), page, this.pictures, this.written);
+  }
+
+  protected override happened(event: RoomEvent, actor: number): void {
+    if (event.kind === 'markAdded') this.live.forget(actor);
+  }
+
+  protected override previewed(actor: number, byStaff: boolean, data: any[]): void {
+    const page = this.page;
+    if (page && typeof data[0] === 'number') this.live.takePreview(actor, byStaff, data, page.id);
+    this.shown();
+  }
+
+  protected shown(): void {
+    if (this.scheduled || !this.canvas) return;
+    this.scheduled = true;
+    requestAnimationFrame(() => this.paint());
+  }
+
+  private get page(): Page | undefined {
+    const { pages } = this.client.state;
+    return pages[Math.min(this.pageNumber, pages.length) - 1];
+  }
+
+  private paint(): void {
+    this.scheduled = false;
+    const { canvas } = this;
+    const page = this.page;
+    if (!canvas || !page) return;
+    const ratio = window.devicePixelRatio || 1;
+    const width = Math.round(canvas.clientWidth * ratio);
+    const height = Math.round((canvas.clientWidth * ratio * page.size.height) / page.size.width);
+    if (canvas.width !== width || canvas.height !== height) {
+      canvas.width = width;
+      canvas.height = height;
+    }
+    const ctx = canvas.getContext('2d')!;
+    const scale = width / page.size.width;
+    ctx.setTransform(scale, 0, 0, scale, 0, 0);
+    drawPaper(ctx, page, this.pictures);
+    for (const mark of this.client.state.visible(page.id))
+      drawMark(ctx, mark, {
+        thinnest: (THINNEST_PX * ratio) / scale,
+        unit: this.client.state.unit,
+        pictures: this.pictures,
+        written: this.written,
+      });
+    this.live.draw(ctx);
+  }
+}

@@ -1,0 +1,90 @@
+// One wall in numbers: what lies under each topic, and who has put up nothing yet.
+
+import { NOWHERE, WallState } from '../room/wall-state';
+import { textIn } from '../surface/in-language';
+import type { LatePage, LateTexts } from './late-work';
+import { Tile, type TileOptions } from './tile';
+
+export interface TopicCount {
+  readonly id: number;
+  readonly heading: string;
+  readonly colour: string;
+  readonly cards: number;
+}
+
+export class WallTile extends Tile<WallState> {
+  readonly pageCount = 1;
+
+  constructor(
+    options: Pick<TileOptions<WallState>, 'room' | 'connection' | 'me' | 'before' | 'changed'>,
+    private readonly written: string,
+    private readonly nowhere: string,
+    private readonly everything: string,
+  ) {
+    super({
+      ...options,
+      changed: () => options.changed(),
+      empty: new WallState(),
+      read: (number, state) => WallState.of(number, state),
+      // A teacher writes nothing from here but decisions, and those are not foreseen.
+      foresee: () => null,
+    });
+  }
+
+  /** Cards that are up, under each topic; under none only where there are any, or no topics. */
+  get topics(): TopicCount[] {
+    if (!this.isThere) return [];
+    const { plan } = this.client.state;
+    const counts = new Map<number, number>();
+    for (const { downBy, topic } of this.client.state.cards.values())
+      if (downBy === 0) counts.set(topic, (counts.get(topic) ?? 0) + 1);
+    const nowhere = counts.get(NOWHERE) ?? 0;
+    const heading = plan.topics.length > 0 ? this.nowhere : this.everything;
+    const topics = plan.topics.map(({ id, heading, colour }) => ({
+      id,
+      heading: textIn(heading, [], this.written),
+      colour: String(colour),
+      cards: counts.get(id) ?? 0,
+    }));
+    if (nowhere > 0 || topics.length === 0) topics.push({ id: NOWHERE, heading, colour: 'none', cards: nowhere });
+    return topics;
+  }
+
+  /** How many cards of somebody are up. */
+  cardsOf(person: number): number {
+    return this.client.state.upOf(person);
+  }
+
+  owed(person: number): number {
+    return this.client.state.owed(person);
+  }
+
+  showPage(): void {}
+
+  show(): void {
+    void this.enter();
+  }
+
+  describeLate(person: number, texts: LateTexts): LatePage[] {
+    const { plan } = this.client.state;
+    const lines = new Map<number, string[]>();
+    let others = 0;
+    for (const { command } of this.lateWorkOf(person)) {
+      if (command.kind === 'putUpCard') lines.set(command.topic, [...(lines.get(command.topic) ?? []), command.text]);
+      else if (command.kind === 'rewordCard') lines.set(NOWHERE, [...(lines.get(NOWHERE) ?? []), command.text]);
+      else others++;
+    }
+    const heading = (id: number) => {
+      const topic = plan.topics.find((t) => t.id === id);
+      return topic ? textIn(topic.heading, [], this.written) : this.everything;
+    };
+    const pages = [...lines].map(([id, said]) => ({ id, title: heading(id), lines: said }));
+    if (others === 0) return pages;
+    const changes = (others === 1 ? texts.lateChange : texts.lateChanges).replace('{0}', String(others));
+    return [...pages, { id: -1, title: '', lines: [changes] }];
+  }
+
+  drawLate(): void {}
+
+  protected shown(): void {}
+}

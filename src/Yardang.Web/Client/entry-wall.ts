@@ -1,0 +1,5 @@
+import Alpine from '@alpinejs/csp';
+import './walls/wall';
+import './menus';
+
+Alpine.start();

@@ -1,0 +1,56 @@
+// What a page on which one works carries from the server, whether a board or a wall stands on it.
+
+export interface WorkData {
+  readonly mode: 'student' | 'look' | 'beside' | 'try' | 'embed';
+  /** The room in which one works. */
+  readonly work: string;
+  /** Students' work: what the lesson is called, and behind it the group and who is in it. */
+  readonly title?: string;
+  readonly company?: string;
+  /** Of a try-out: its room, where it begins, and who sits there. */
+  readonly tryOut?: { readonly room: string; readonly start: string; readonly names: Record<number, string> };
+  readonly lesson: string;
+  /** As whom this tab acts, as the hub is told: "?as=..."; empty for a teacher. */
+  readonly query: string;
+  /** Number of the actor in the lesson. */
+  readonly actor: number;
+  readonly language: string;
+  /** In which language the teacher wrote. */
+  readonly written: string;
+  /** The time zone of the school, as IANA names it. */
+  readonly zone: string;
+  /** The language spoken at home, from the class list; empty if it is not known. */
+  readonly home: string;
+  /** Whether others work in the same room. */
+  readonly together: boolean;
+  /** Who wrote it on this device, so that a shared device keeps outboxes apart. */
+  readonly who: string;
+  readonly texts: WorkTexts;
+}
+
+export interface WorkTexts {
+  readonly kept: string;
+  readonly sending: string;
+  readonly keptHere: string;
+  readonly keepOpen: string;
+  readonly setAside: string;
+  readonly pensDown: string;
+  readonly closed: string;
+  readonly opening: string;
+  readonly notReached: string;
+  readonly tryOut: string;
+  readonly onlyLook: string;
+  readonly handIn: string;
+  readonly handedIn: string;
+  readonly dueAt: string;
+  readonly lateSince: string;
+  readonly moving: string;
+  readonly movedToGroup: string;
+  readonly movedToOwn: string;
+  readonly leftKept: string;
+  readonly leftWaiting: string;
+  readonly leftLost: string;
+  readonly changedSince: string;
+  readonly refused: Record<string, string>;
+  readonly refusedOther: string;
+}

@@ -1,0 +1,130 @@
+// What is planned for a wall, in a form: the question, the topics, what each student may and owes. What it says in other languages stays.
+
+import { NOWHERE, type Topic, type WallPlan } from '../room/wall-state';
+import { textIn } from '../surface/in-language';
+
+export interface TopicForm {
+  readonly id: number;
+  heading: string;
+  prompt: string;
+  colour: number;
+}
+
+const COLOURS = 12;
+const MOST_TOPICS = 60;
+const MOST_CARDS = 400;
+
+/** Of several in a row, each another one. */
+const colourFor = (topics: readonly TopicForm[]) =>
+  [...Array(COLOURS).keys()].find((c) => !topics.some((t) => t.colour === c)) ?? topics.length % COLOURS;
+
+/**
+ * @param newId a number that nothing else has.
+ * @param changed something was typed or pressed: `typed` is still going on.
+ */
+export function planFormOf(language: string, newId: () => number, changed: (typed: boolean) => void) {
+  let base: WallPlan | null = null;
+
+  return {
+    question: '',
+    topics: [] as TopicForm[],
+    least: 0,
+    most: 0,
+
+    /** Shows a plan. A topic that stays is the same line: who is typing in it goes on. */
+    show(plan: WallPlan): void {
+      base = plan;
+      this.question = textIn(plan.question, [language], language);
+      this.least = plan.rules.least;
+      this.most = plan.rules.most;
+      this.topics = plan.topics.map((t) => ({
+        id: t.id,
+        heading: textIn(t.heading, [language], language),
+        prompt: textIn(t.prompt, [language], language),
+        colour: t.colour,
+      }));
+    },
+
+    /** What the form says; what it does not show stays as it was. */
+    get plan(): WallPlan {
+      const said = (all: Record<string, string> | undefined, text: string) => {
+        const before = all ?? {};
+        // What is read in another language because it was never written in this one has not been written by showing it.
+        if (text === textIn(before, [language], language)) return before;
+        const rest = Object.fromEntries(Object.entries(before).filter(([l]) => l !== language));
+        return text.trim() ? { ...rest, [language]: text } : rest;
+      };
+      const before = (id: number): Topic | undefined => base?.topics.find((t) => t.id === id);
+      return {
+        purpose: base?.purpose ?? 1,
+        question: said(base?.question, this.question),
+        topics: this.topics.map((t) => ({
+          id: t.id,
+          heading: said(before(t.id)?.heading, t.heading),
+          prompt: said(before(t.id)?.prompt, t.prompt),
+          colour: t.colour,
+        })),
+        rules: { least: this.least, most: this.most },
+      };
+    },
+
+    get isFull(): boolean {
+      return this.topics.length >= MOST_TOPICS;
+    },
+
+    /** Whether more is asked for than each may put up. */
+    get owesTooMuch(): boolean {
+      return this.most > 0 && this.least > this.most;
+    },
+
+    typed(): void {
+      changed(true);
+    },
+
+    setLeast(value: string): void {
+      this.least = numberIn(value);
+      changed(false);
+    },
+
+    setMost(value: string): void {
+      this.most = numberIn(value);
+      changed(false);
+    },
+
+    add(heading = '', prompt = ''): number {
+      let id = newId();
+      while (id === NOWHERE || this.topics.some((t) => t.id === id)) id = newId();
+      this.topics.push({ id, heading, prompt, colour: colourFor(this.topics) });
+      changed(false);
+      return id;
+    },
+
+    addAll(topics: readonly { title: string; directions: string }[]): void {
+      for (const { title, directions } of topics.slice(0, MOST_TOPICS - this.topics.length))
+        this.add(title, directions);
+    },
+
+    move(at: number, by: number): void {
+      const [topic] = this.topics.splice(at, 1);
+      if (topic) this.topics.splice(at + by, 0, topic);
+      changed(false);
+    },
+
+    remove(at: number): void {
+      this.topics.splice(at, 1);
+      changed(false);
+    },
+
+    paint(at: number): void {
+      const topic = this.topics[at];
+      if (topic) topic.colour = (topic.colour + 1) % COLOURS;
+      changed(false);
+    },
+  };
+}
+
+/** A number of cards that was typed; 0 for none. */
+function numberIn(value: string): number {
+  const typed = Math.floor(Number(value));
+  return Number.isFinite(typed) ? Math.min(MOST_CARDS, Math.max(0, typed)) : 0;
+}

@@ -1,0 +1,163 @@
+// The workshop for walls: the question, the topics and what each may and owes, written where they will stand. Everything is kept as it is typed.
+
+import Alpine from '@alpinejs/csp';
+import { stepsOf } from '../editor/steps';
+import { pageData } from '../page-data';
+import { Connection, type Link, reloadSoon } from '../room/connection';
+import { Property } from '../room/marks';
+import { deviceOutbox } from '../room/outbox-store';
+import { Draft } from '../workshop/draft';
+import { type OutlinePage, outlineOf } from '../workshop/outline';
+import { type LanguageTexts, translationsOf } from '../workshop/translations';
+import { trialBeside } from '../workshop/trial';
+import { writtenOf } from '../workshop/written';
+import { planFormOf } from './plan-form';
+
+interface WallWorkshopData {
+  readonly activity: string;
+  readonly me: { readonly number: number; readonly isStaff: boolean };
+  readonly draft: string;
+  readonly who: string;
+  readonly language: string;
+  readonly texts: LanguageTexts & {
+    kept: string;
+    sending: string;
+    keptHere: string;
+    opening: string;
+    refusedOther: string;
+    topicsDo: string;
+  };
+}
+
+const TYPING_PAUSE_MS = 600;
+
+Alpine.data('wallWorkshop', () => {
+  const data = pageData<WallWorkshopData>();
+  const { texts, language } = data;
+  let draft: Draft;
+  let typing: ReturnType<typeof setTimeout> | null = null;
+  let finishTyping: () => void = () => undefined;
+  let workshop: { changed(isTyping: boolean): void; readonly form: { addAll(topics: readonly OutlinePage[]): void } };
+  const theDraft = () => draft;
+  const dialog = (name: string) => document.querySelector<HTMLDialogElement>(`dialog[x-ref="${name}"]`)!;
+  const token = document.querySelector<HTMLElement>('[data-token]')?.dataset['token'] ?? '';
+
+  return {
+    written: writtenOf(theDraft, language),
+    steps: stepsOf(theDraft, () => finishTyping()),
+    translations: translationsOf(theDraft, () => dialog('languages'), language, texts),
+    trial: trialBeside(data.activity),
+    form: planFormOf(
+      language,
+      () => draft.newId(),
+      (isTyping) => workshop.changed(isTyping),
+    ),
+    outline: outlineOf(
+      (found) => workshop.form.addAll(found),
+      () => dialog('outline').close(),
+      texts.topicsDo,
+      token,
+    ),
+    link: 'connecting' as Link,
+    waiting: 0,
+    opened: false,
+    notice: '',
+
+    init(): void {
+      workshop = this;
+      const root = this.$root as HTMLElement;
+      const connection = new Connection('', (link) => (this.link = link));
+      draft = new Draft(data.draft, connection, deviceOutbox(data.who, data.draft), data.me, {
+        changed: () => this.refresh(),
+        refused: () => {
+          this.notice = texts.refusedOther;
+          this.showPlan();
+        },
+        applied: () => this.trial.renew(),
+      });
+      finishTyping = () => {
+        this.written.keep();
+        this.keepPlan();
+      };
+      window.addEventListener('pagehide', finishTyping);
+      // Whoever goes on to something else has finished typing.
+      root.addEventListener('focusout', finishTyping);
+      void this.enter(connection).catch(reloadSoon);
+    },
+
+    async enter(connection: Connection): Promise<void> {
+      await Promise.all([connection.start(), connection.enter(draft.client, true)]);
+      this.opened = true;
+      await draft.client.recover();
+      this.showPlan();
+      this.refresh();
+      // The ready check leads to what it found: the address says to what.
+      const place = location.hash.slice(1);
+      await this.$nextTick();
+      if (place) document.getElementById(place === 'fill-ins' ? 'wall-question' : place)?.focus();
+    },
+
+    get plan() {
+      return draft.sheets.parts.find((p) => p.wall)?.wall ?? null;
+    },
+
+    showPlan(): void {
+      if (this.plan) this.form.show(this.plan);
+    },
+
+    /** Typing is kept at its first pause, a press at once. */
+    changed(isTyping: boolean): void {
+      if (typing) clearTimeout(typing);
+      typing = setTimeout(() => this.keepPlan(), isTyping ? TYPING_PAUSE_MS : 0);
+    },
+
+    keepPlan(): void {
+      if (!typing) return;
+      clearTimeout(typing);
+      typing = null;
+      const before = this.plan;
+      if (!draft.client.client || !before) return;
+      // It is said beside the numbers what is wrong with them: until it is mended, those from before stay.
+      const plan = this.form.owesTooMuch ? { ...this.form.plan, rules: before.rules } : this.form.plan;
+      const { parts } = draft.sheets;
+      draft.change({
+        property: Property.Parts,
+        target: 0,
+        value: parts.map((p) => (p.wall ? { ...p, wall: plan } : p)),
+      });
+    },
+
+    refresh(): void {
+      if (!draft) return;
+      this.steps.refresh();
+      this.written.refresh(undefined);
+      if (this.translations.other) this.translations.refresh();
+      this.waiting = draft.client.waiting;
+      if (this.opened && !typing && !this.form.owesTooMuch) this.showPlan();
+    },
+
+    get keptText(): string {
+      if (!this.opened) return texts.opening;
+      if (this.link === 'lost') return texts.keptHere;
+      return this.waiting > 0 ? texts.sending : texts.kept;
+    },
+
+    get keptState(): string {
+      if (!this.opened) return 'sending';
+      return this.link === 'lost' ? 'here' : this.waiting > 0 ? 'sending' : 'kept';
+    },
+
+    addTopic(): void {
+      const id = this.form.add();
+      void this.$nextTick(() => document.getElementById(`heading-${id}`)?.focus());
+    },
+
+    openDialog(name: string): void {
+      dialog(name).showModal();
+    },
+
+    closeDialog(name: string): void {
+      dialog(name).close();
+    },
+  };
+});

@@ -1,0 +1,327 @@
+// A wall on the screen: a student's, a teacher's, a try-out in the workshop, or one that is only looked at.
+
+import Alpine from '@alpinejs/csp';
+import { Attendance, type Page } from '../lesson/attendance';
+import { companyOf } from '../lesson/company';
+import { handingIn } from '../lesson/handing-in';
+import { TRYING, keptState, keptWords } from '../lesson/keeping';
+import { LanguagesRead, choicesAmong } from '../lesson/languages-read';
+import { Names } from '../lesson/names';
+import { tellingOf } from '../lesson/telling';
+import { TrySeat, tryRoom } from '../lesson/try-room';
+import type { WorkData } from '../lesson/work-data';
+import { fill, pageData, plural } from '../page-data';
+import { deviceOutbox } from '../room/outbox-store';
+import { RoomClient } from '../room/room-client';
+import { serverNow } from '../room/server-clock';
+import { type Card, WallState } from '../room/wall-state';
+import type { Command } from '../room/wire';
+import { textIn } from '../surface/in-language';
+import { Arrivals } from './arrivals';
+import { Drafts } from './drafts';
+import { languagesOfPlan } from './plan-languages';
+import { planningOf } from './planning';
+import type { WallTexts } from './wall-texts';
+import { WallView } from './wall-view';
+import { whoOf } from './who';
+
+interface WallData extends WorkData {
+  /** What to do, by language. */
+  readonly directions?: Record<string, string>;
+  readonly texts: WallTexts;
+}
+
+const NOTICE_MS = 6000;
+
+Alpine.data('wall', () => {
+  const data = pageData<WallData>();
+  const { texts } = data;
+  const isTry = data.mode === 'try';
+  const looksOnly = data.mode === 'look' || data.mode === 'embed';
+  const isStudent = data.mode !== 'beside';
+  const me = { number: data.actor, isStaff: !isStudent };
+  const arrivals = new Arrivals();
+  const drafts = isTry ? new Drafts('') : Drafts.keptFor(data.who, data.work);
+  const read = new LanguagesRead(data.who, data.home ?? '', data.written);
+  const atOnceKey = `yardang-at-once-${data.who}`;
+  let client: RoomClient<WallState>;
+  let view: WallView;
+  let attendance: Attendance | null = null;
+  let page: { refresh(): void };
+  let noticeTimer: ReturnType<typeof setTimeout> | undefined;
+  const names = new Names(data.work, data.query, () => page.refresh());
+  const lesson = () => attendance?.lesson ?? null;
+  const wall = () => client.state;
+  const nameOf = (actor: number) => data.tryOut?.names[actor] ?? (data.mode === 'embed' ? '' : names.of(actor));
+
+  return {
+    tell: tellingOf(lesson, me.number, isStudent, texts),
+    handIn: handingIn(lesson, () => wall().lastActivity, me.number, data.zone, texts),
+    company: companyOf(
+      () => ({ refresh: () => page.refresh(), goToMyPlace: () => attendance?.goToMyPlace() }),
+      data.query,
+      me.number,
+      data.company ?? '',
+    ),
+    who: whoOf(data.lesson, data.work, wall, () => page.refresh(), texts),
+    planning: planningOf(() => client, data.written, texts),
+    reading: {
+      choices: [] as { code: string; name: string }[],
+      first: '',
+      second: '',
+      choose(first: string, second: string): void {
+        read.choose(first, second);
+        page.refresh();
+      },
+    },
+    /** New cards of others are shown as they come, if nobody is writing here. */
+    atOnce: (localStorage.getItem(atOnceKey) ?? String(!isStudent)) === 'true',
+    heading: '',
+    question: '',
+    otherQuestion: '',
+    owedText: '',
+    freshText: '',
+    directions: { isOpen: false, all: textIn(data.directions ?? {}, [data.language], data.written) },
+    /** Where there is room for one topic only: which, by its place, and how many there are. */
+    topicNumber: 1,
+    topics: [] as { id: number; number: number; heading: string }[],
+    seesOthers: false,
+    opened: isTry,
+    keptText: '',
+    keptState: 'sending',
+    notice: '',
+
+    init(): void {
+      page = this;
+      const root = this.$root as HTMLElement;
+      this.heading = root.querySelector('h1')!.textContent;
+      const seat = data.tryOut ? new TrySeat(tryRoom(data.tryOut.room, data.tryOut.start), data.actor) : null;
+      if (!seat) attendance = new Attendance(data, me, root.dataset['token'] ?? '', () => this.attended());
+      client = new RoomClient(
+        data.work,
+        seat ?? attendance!.line,
+        isTry || looksOnly ? null : deviceOutbox(data.who, data.work),
+        (number, state) => this.taken(WallState.of(number, state)),
+        (state, command) => state.predict(command, me, serverNow()),
+        me,
+        {
+          changed: () => this.refresh(),
+          applied: () => attendance?.applied(),
+          refused: ({ command }, reason) => this.refused(command, reason),
+        },
+        new WallState(),
+      );
+      view = new WallView(root.querySelector<HTMLElement>('[data-wall]')!, this.side());
+      if (seat) void seat.sitDown(client);
+      else void attendance!.enter();
+      root.addEventListener('focusout', () => this.refresh());
+      this.refresh();
+    },
+
+    /** What came as a whole is shown as it is: nobody has read anything of it yet. */
+    taken(state: WallState): WallState {
+      if (!this.opened || isTry) arrivals.show(state.cards.values());
+      return state;
+    },
+
+    side() {
+      const component = this;
+      const submit = (command: Command) => void client.submit(command, client.newId());
+      return {
+        me,
+        texts,
+        written: data.written,
+        arrivals,
+        drafts,
+        looksOnly,
+        nameOf,
+        get state() {
+          return wall();
+        },
+        get read(): readonly [string, string] {
+          return [component.reading.first, component.reading.second];
+        },
+        get topicInSight() {
+          return component.topics[component.topicNumber - 1]?.id ?? 0;
+        },
+        mayWrite: () => this.mayWrite(),
+        isWanted: (card: Card) => this.who.isWanted(card, nameOf),
+        putUp: (topic: number, text: string) =>
+          submit({ kind: 'putUpCard', id: client.newId(), topic, language: this.reading.first || data.language, text }),
+        reword: (card: Card, text: string) =>
+          submit({ kind: 'rewordCard', id: card.id, language: card.language, text }),
+        move: (card: Card, topic: number, order: number) => submit({ kind: 'moveCard', id: card.id, topic, order }),
+        takeDown: (card: Card) => submit({ kind: 'takeCardDown', id: card.id }),
+        putBack: (card: Card) => submit({ kind: 'putCardBack', id: card.id }),
+      };
+    },
+
+    /** What being in the lesson has to know of this page. */
+    attended(): Page {
+      return {
+        work: client,
+        // What is being written stays on this device, and is found again on this wall.
+        finish: () => undefined,
+        refresh: () => this.refresh(),
+        lessonChanged: () => this.lessonChanged(),
+        lessonSaid: (kind) => this.lessonSaid(kind),
+        say: (words, ms) => this.say(words, ms),
+        setAside: [...wall().setAside].filter((w) => w.actor.number === me.number).length,
+      };
+    },
+
+    mayWrite(): boolean {
+      if (looksOnly || attendance?.isMoving) return false;
+      return this.opened && client.client !== 0 && !this.tell.held;
+    },
+
+    /** What could not be put up is given back to whoever wrote it. */
+    refused(command: Command, reason: number): void {
+      if (command.kind === 'putUpCard') drafts.giveBack(Drafts.under(command.topic), command.text);
+      if (command.kind === 'rewordCard') drafts.set(Drafts.of(command.id), command.text);
+      this.say(texts.refused[String(reason)] ?? texts.refusedOther);
+    },
+
+    lessonSaid(kind: string): void {
+      if (kind === 'namesMasked') names.forget();
+      this.who.lessonSaid(kind);
+    },
+
+    lessonChanged(): void {
+      const room = lesson();
+      if (!room) return;
+      this.tell.refresh();
+      this.seesOthers = data.mode === 'student' && (room.state.seesOtherBoards || room.state.seesTeachersBoard);
+      this.handIn.refresh();
+      if (data.mode === 'student') this.company.refresh(room.state);
+      this.refresh();
+    },
+
+    refresh(): void {
+      if (!view) return;
+      const wasOpened = this.opened;
+      this.opened = isTry || attendance!.isOpened;
+      if (this.opened && !wasOpened && !isStudent) this.who.begin();
+      const state = wall();
+      this.readLanguages(state);
+      if (data.mode === 'student') this.heading = data.title + this.company.words;
+      this.question = textIn(state.plan.question, [this.reading.first], data.written);
+      this.otherQuestion = this.reading.second ? (state.plan.question[this.reading.second] ?? '') : '';
+      if (data.directions) this.directions.all = textIn(data.directions, [this.reading.first], data.written);
+      this.letIn();
+      this.owedText = this.sayOwed(state);
+      this.topics = view.bands.map((b, i) => ({ id: b.topic, number: i + 1, heading: view.headingOf(b.topic) }));
+      this.topicNumber = Math.min(this.topicNumber, this.topics.length);
+      this.who.refresh();
+      view.refresh();
+      const keeping = attendance?.keeping ?? TRYING;
+      this.keptText = keptWords(keeping, texts);
+      this.keptState = keptState(keeping);
+    },
+
+    /** Cards that may be shown at once are; of the others it is said how many there are. */
+    letIn(): void {
+      const state = wall();
+      const shows = (card: Card) => state.isMine(card, me) || (this.atOnce && !view.isTyping);
+      let fresh = 0;
+      for (const { topic, cards } of view.bands) {
+        const waiting = arrivals.waiting(cards);
+        if (waiting.length === 0) continue;
+        const calm = this.opened && view.nothingJumps(topic);
+        arrivals.show(waiting.filter((card) => calm || shows(card)));
+        fresh += arrivals.waiting(cards).length;
+      }
+      this.freshText = fresh > 0 ? plural(texts, 'fresh', fresh) : '';
+    },
+
+    showFresh(): void {
+      const waiting = arrivals.waiting(view.bands.flatMap((b) => b.cards));
+      arrivals.show(waiting);
+      if (waiting[0]) view.focusCard(waiting[0].id);
+      this.refresh();
+    },
+
+    toggleAtOnce(): void {
+      this.atOnce = !this.atOnce;
+      localStorage.setItem(atOnceKey, String(this.atOnce));
+      this.refresh();
+    },
+
+    readLanguages(state: WallState): void {
+      const there = languagesOfPlan(state.plan);
+      if (there.join() !== this.reading.choices.map((c) => c.code).join()) this.reading.choices = choicesAmong(there);
+      [this.reading.first, this.reading.second] = read.among(there);
+    },
+
+    /** What I still owe, or have left, in words. */
+    sayOwed(state: WallState): string {
+      if (!isStudent || looksOnly || !this.opened) return '';
+      const owed = state.owed(me.number);
+      if (owed > 0) return plural(texts, 'owed', owed);
+      const mine = state.upOf(me.number);
+      if (mine === 0) return texts.none;
+      const { most } = state.plan.rules;
+      return most > 0 && mine >= most ? fill(texts.full, most) : plural(texts, 'some', mine);
+    },
+
+    get topicText(): string {
+      const topic = (this.topics as { heading: string }[])[this.topicNumber - 1];
+      return topic ? fill(texts.topicOf, this.topicNumber, this.topics.length, topic.heading) : '';
+    },
+
+    stepTopic(by: number): void {
+      this.topicNumber += by;
+      this.turned();
+    },
+
+    turnTo(number: number): void {
+      (this.$refs['contents'] as HTMLDetailsElement).open = false;
+      this.topicNumber = number;
+      this.turned();
+    },
+
+    turned(): void {
+      (this.$root as HTMLElement).querySelector('[data-wall]')!.parentElement!.scrollTo(0, 0);
+      this.refresh();
+    },
+
+    openDialog(name: string): void {
+      (this.$refs[name] as HTMLDialogElement).showModal();
+    },
+
+    closeDialog(name: string): void {
+      (this.$refs[name] as HTMLDialogElement).close();
+    },
+
+    addTopic(): void {
+      const id = this.planning.form.add();
+      void this.$nextTick(() => document.getElementById(`heading-${id}`)?.focus());
+    },
+
+    openPlanning(): void {
+      this.planning.open();
+      this.openDialog('planning');
+    },
+
+    /** The wall is changed for everybody who is on it. */
+    changeWall(): void {
+      if (!this.planning.take()) return;
+      this.closeDialog('planning');
+      this.say(texts.planKept);
+    },
+
+    readAloud(): void {
+      const words = (this.$root as HTMLElement).querySelectorAll('[data-directions]');
+      speechSynthesis.cancel();
+      const speech = new SpeechSynthesisUtterance([...words].map((p) => p.textContent).join('\n'));
+      speech.lang = this.reading.first || data.language;
+      speechSynthesis.speak(speech);
+    },
+
+    say(words: string, ms = NOTICE_MS): void {
+      this.notice = words;
+      clearTimeout(noticeTimer);
+      noticeTimer = setTimeout(() => (this.notice = ''), ms);
+    },
+  };
+});

@@ -1,0 +1,110 @@
+// Beside a teacher's wall: who has put up how many cards, who has put up none, and looking for cards by words and by person.
+
+import { PeopleList, askForPeople } from '../people/people-list';
+import { fill, plural } from '../page-data';
+import { Standing } from '../room/lesson-state';
+import type { Card, WallState } from '../room/wall-state';
+
+interface Person {
+  readonly number: number;
+  readonly name: string;
+  readonly board: string;
+  readonly standing: Standing;
+}
+
+interface Row {
+  readonly number: number;
+  readonly name: string;
+  readonly words: string;
+  readonly hasNone: boolean;
+  readonly owes: boolean;
+}
+
+interface Texts {
+  readonly noCards: string;
+  readonly cards: string;
+  readonly nobodyFound: string;
+  readonly owed: string;
+}
+
+/** After these, who is in and where is asked for anew. */
+const PEOPLE_CHANGE = new Set(['personJoined', 'personAsked', 'seatsConfirmed']);
+
+export function whoOf(lesson: string, wall: string, state: () => WallState, changed: () => void, texts: Texts) {
+  let people: readonly Person[] = [];
+  let list: PeopleList<Person> | null = null;
+  let wanted = '';
+
+  return {
+    rows: [] as Row[],
+    /** Whose cards are looked at; 0 for everybody's. */
+    chosen: 0,
+    find: '',
+    /** Of what is looked for, how much there is, in words. */
+    foundText: '',
+
+    begin(): void {
+      list = new PeopleList(
+        () => askForPeople<Person>(lesson),
+        () => false,
+        (found) => {
+          people = found;
+          changed();
+        },
+      );
+      void list.refresh();
+    },
+
+    lessonSaid(kind: string): void {
+      if (PEOPLE_CHANGE.has(kind)) void list?.refresh();
+    },
+
+    refresh(): void {
+      if (!list) return;
+      const counts = new Map<number, number>();
+      for (const card of state().cards.values())
+        if (card.downBy === 0 && !card.byStaff) counts.set(card.author, (counts.get(card.author) ?? 0) + 1);
+      const { least } = state().plan.rules;
+      const here = people.filter((p) => p.standing === Standing.In && p.board === wall);
+      this.rows = here.map(({ number, name }) => {
+        const count = counts.get(number) ?? 0;
+        const owed = Math.max(0, least - count);
+        const words = count === 0 ? texts.noCards : plural(texts, 'cards', count);
+        return { number, name, words, hasNone: count === 0, owes: owed > 0 };
+      });
+      const isLooking = this.chosen !== 0 || wanted !== '';
+      this.foundText = isLooking ? plural(texts, 'cards', this.count) : '';
+    },
+
+    /** How many cards those that are looked for are. */
+    get count(): number {
+      return [...state().cards.values()].filter((c) => c.downBy === 0 && this.isWanted(c, () => '')).length;
+    },
+
+    choose(number: number): void {
+      this.chosen = this.chosen === number ? 0 : number;
+      changed();
+    },
+
+    look(): void {
+      wanted = this.find.trim().toLocaleLowerCase();
+      changed();
+    },
+
+    everything(): void {
+      this.find = '';
+      this.chosen = 0;
+      this.look();
+    },
+
+    isWanted(card: Card, nameOf: (actor: number) => string): boolean {
+      if (this.chosen !== 0 && (card.byStaff || card.author !== this.chosen)) return false;
+      if (wanted === '' || card.text.toLocaleLowerCase().includes(wanted)) return true;
+      return !card.byStaff && nameOf(card.author).toLocaleLowerCase().includes(wanted);
+    },
+
+    get emptyText(): string {
+      return this.foundText && this.count === 0 ? fill(texts.nobodyFound) : '';
+    },
+  };
+}

@@ -1,0 +1,113 @@
+using System.Globalization;
+using Microsoft.Extensions.Localization;
+using Yardang.Core.Pages;
+using Yardang.Core.Walls;
+using Yardang.Data.School;
+using Yardang.Rendering;
+using Yardang.Web.Lessons;
+using Yardang.Web.Rooms;
+
+namespace Yardang.Web.Exports;
+
+/// <summary>Walls on their way out, with the names that the teacher reads: as pages and as one picture, and as a table.</summary>
+public sealed class WallExport(LessonPeople people, RoomHosts hosts, SchoolClock clock, ExportDesk desk, IStringLocalizer<UiTexts> texts)
+{
+    private static readonly string[] s_columns = ["Topic", "Card", "Who", "When", "PutUnder", "State"];
+
+    // Of what fits nowhere, by its number among the colours of notes.
+    private const int Grey = 10;
+
+    /// <summary>A wall as a file.</summary>
+    /// <param name="lesson">The lesson.</param>
+    /// <param name="board">The wall.</param>
+    /// <param name="format">pdf, png, svg or csv; nothing else is found.</param>
+    /// <param name="language">In which the teacher's words are put out; null for as they were written.</param>
+    /// <param name="name">Of the file.</param>
+    /// <param name="nobodyWaits">Nobody waits for it any more.</param>
+    public async Task<IResult> GiveAsync(LessonRecord lesson, LessonBoard board, string format, string? language, string name, CancellationToken nobodyWaits)
+    {
+        if (format is "csv")
+        {
+            var rows = await RowsAsync(lesson, board, language, nobodyWaits);
+            string[] headings = [.. s_columns.Select(h => texts[$"WallTable.{h}"].Value)];
+            return await desk.GiveAsync(_ => Table.Write(headings, rows), "text/csv", $"{name}.csv", nobodyWaits);
+        }
+
+        var sheet = await SheetAsync(lesson, board, language, nobodyWaits);
+        return format switch
+        {
+            "pdf" => await desk.GiveAsync(stop => PageExport.Pdf(WallPages.On(PageSize.A4Wide, sheet), lesson.Name, stop), "application/pdf", $"{name}.pdf", nobodyWaits),
+            "png" => await desk.GiveAsync(stop => PageExport.Png(WallPages.Whole(sheet), stop: stop), "image/png", $"{name}.png", nobodyWaits),
+            "svg" => await desk.GiveAsync(stop => PageExport.Svg(WallPages.Whole(sheet), stop), "image/svg+xml", $"{name}.svg", nobodyWaits),
+            _ => Results.NotFound(),
+        };
+    }
+
+    /// <summary>A wall on pages to be printed.</summary>
+    public async Task<IReadOnlyList<ExportPage>> PagesAsync(LessonRecord lesson, LessonBoard board, string? language, CancellationToken stop) =>
+        WallPages.On(PageSize.A4Wide, await SheetAsync(lesson, board, language, stop));
+
+    private async Task<WallSheet> SheetAsync(LessonRecord lesson, LessonBoard board, string? language, CancellationToken stop)
+    {
+        var said = new Said(await NamesAsync(lesson), texts, language, lesson.Language);
+        var foot = string.Create(CultureInfo.CurrentCulture, $"{board.Title} · {lesson.Name} · {clock.Day(lesson.HandedOutAt)}");
+        WallSheet sheet = null!;
+        await (await hosts.GetAsync(board.Id)).LookAsync(room => sheet = SheetOf((Wall)room, board, said, foot), stop);
+        return sheet;
+    }
+
+    private WallSheet SheetOf(Wall wall, LessonBoard board, Said said, string foot)
+    {
+        var topics = wall.Plan.Topics.Select(t => (t.Id, Heading: said.In(t.Heading), Prompt: said.In(t.Prompt), t.Colour)).ToList();
+        if (topics.Count == 0 || wall.Under(WallPlan.Nowhere).Any()) topics.Add((WallPlan.Nowhere, said.TopicOf(wall, WallPlan.Nowhere), "", Grey));
+        var bands = topics.Select(t => new WallBand(t.Heading, t.Prompt, t.Colour, [.. wall.Under(t.Id).Select(c => new WallSlip(c.Text, said.By(wall, c)))]));
+        var index = board.People.Select(p => $"{p.Name}: {said.Put(wall, p.Number)}");
+        return new(said.In(wall.Plan.Question), [.. bands], [(texts["WallTable.Index"].Value, [.. index])], foot);
+    }
+
+    private async Task<List<string[]>> RowsAsync(LessonRecord lesson, LessonBoard board, string? language, CancellationToken stop)
+    {
+        var said = new Said(await NamesAsync(lesson), texts, language, lesson.Language);
+        List<string[]> rows = [];
+        await (await hosts.GetAsync(board.Id)).LookAsync(room =>
+        {
+            var wall = (Wall)room;
+            var order = wall.Plan.Topics.Select((t, i) => (t.Id, i)).ToDictionary(t => t.Id, t => t.i);
+            rows =
+            [
+                .. wall.Cards.Values.OrderBy(c => order.GetValueOrDefault(c.Topic, int.MaxValue)).ThenBy(c => c.Order).Select(c => new[]
+                {
+                    said.TopicOf(wall, c.Topic), c.Text, said.Author(c), clock.Minute(c.PutUpAt), said.TopicOf(wall, c.PutUnder), texts[c.IsUp ? "WallTable.Up" : "WallTable.Down"],
+                }),
+            ];
+        }, stop);
+        return rows;
+    }
+
+    private async Task<Dictionary<int, string>> NamesAsync(LessonRecord lesson) => (await people.InAsync(lesson.Id)).ToDictionary(p => p.Number, p => p.Name);
+
+    // How a wall is told, in one language.
+    private sealed record Said(Dictionary<int, string> Names, IStringLocalizer<UiTexts> Texts, string? Language, string Written)
+    {
+        public string In(Texts all) => all.For(Language ?? Written);
+
+        public string TopicOf(Wall wall, long topic) => wall.Plan.Topics.FirstOrDefault(t => t.Id == topic) is { } found ? In(found.Heading)
+            : Texts[wall.Plan.Topics.IsEmpty ? "Wall.Everything" : "Wall.Nowhere"];
+
+        public string Author(Card card) => card.ByStaff ? Texts["Wall.Teacher"] : Names.GetValueOrDefault(card.Author, "");
+
+        public string By(Wall wall, Card card)
+        {
+            // Where a topic is gone, nobody moved the card.
+            var moved = card.PutUnder == card.Topic || !wall.Plan.Has(card.PutUnder) ? "" : Texts["Wall.MovedFrom", TopicOf(wall, card.PutUnder)].Value;
+            return string.Join(" · ", new[] { Author(card), moved }.Where(w => w.Length > 0));
+        }
+
+        public string Put(Wall wall, int person)
+        {
+            var topics = wall.Plan.Topics.Select(t => t.Id).Append(WallPlan.Nowhere);
+            var counts = topics.Select(t => (Topic: t, Count: wall.Under(t).Count(c => !c.ByStaff && c.Author == person))).Where(t => t.Count > 0).Select(t => $"{TopicOf(wall, t.Topic)} ({t.Count})").ToList();
+            return counts.Count == 0 ? Texts["Wall.NoCards"] : string.Join(", ", counts);
+        }
+    }
+}

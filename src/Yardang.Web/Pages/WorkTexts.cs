@@ -1,0 +1,20 @@
+using Microsoft.Extensions.Localization;
+using Yardang.Core.Rooms;
+
+namespace Yardang.Web.Pages;
+
+/// <summary>The texts that a page on which one works hands to its scripts, whether a board or a wall stands on it.</summary>
+public static class WorkTexts
+{
+    /// <summary>All of them, by the names the scripts use.</summary>
+    public static Dictionary<string, object> For(IStringLocalizer<UiTexts> texts)
+    {
+        var all = PageData.Texts(
+            texts, "Board", "Kept", "Sending", "KeptHere", "KeepOpen", "SetAside", "PensDown", "Closed", "Opening", "NotReached", "TryOut", "OnlyLook", "Moving", "MovedToGroup", "MovedToOwn", "LeftKept", "LeftWaiting", "LeftLost", "ChangedSince", "RefusedOther", "HandIn", "HandedIn", "DueAt", "LateSince");
+        all["refused"] = Enum.GetValues<Refusal>()
+            .Select(r => (Reason: r, Text: texts[$"Refused.{r}"]))
+            .Where(r => !r.Text.ResourceNotFound)
+            .ToDictionary(r => ((int)r.Reason).ToString(System.Globalization.CultureInfo.InvariantCulture), r => r.Text.Value, StringComparer.Ordinal);
+        return all;
+    }
+}

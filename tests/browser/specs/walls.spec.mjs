@@ -1,0 +1,271 @@
+import { expect, test } from '@playwright/test';
+import { handOut, kept, student, teacher } from './people.mjs';
+
+const together = { way: 'Everybody together on one wall' };
+const cards = (page, topic) => page.getByRole('list', { name: topic, exact: true }).locator('.slip-words');
+const slot = (page, topic) => page.getByLabel(`Write here, under ${topic}`, { exact: true });
+
+async function putUp(page, topic, words) {
+  await slot(page, topic).fill(words);
+  await slot(page, topic).press('Control+Enter');
+}
+
+/** A wall with two topics, made in the workshop. */
+async function designWall(page, { least = 0, most = 0 } = {}) {
+  await page.goto('/desk');
+  await page.getByRole('button', { name: 'New wall' }).click();
+  await kept(page);
+  await page.getByLabel('Name of the activity').fill('What we know about bridges');
+  await page.getByLabel('The question over the wall').fill('What do we know about bridges?');
+  await page.getByRole('button', { name: 'Topics from a list' }).click();
+  await page.getByLabel('Paste the outline here').fill('1. Materials: What are they made of?\n2. Forces');
+  await page.getByRole('button', { name: 'Make 2 topics' }).click();
+  await page.getByLabel('At least so many cards').fill(String(least));
+  await page.getByLabel('At most so many cards').fill(String(most));
+  await page.getByLabel('At most so many cards').blur();
+  await kept(page);
+}
+
+test('a wall is made, tried, handed out, filled by a class and read by all', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await designWall(varga, { least: 2, most: 3 });
+
+  // What was typed is there after a reload; a topic that is removed comes back with undo.
+  await varga.reload();
+  await kept(varga);
+  await expect(varga.locator('[data-heading]')).toHaveCount(2);
+  await expect(varga.getByLabel('Topic 1')).toHaveValue('Materials');
+  await varga.getByRole('button', { name: 'Remove' }).first().click();
+  await kept(varga);
+  await expect(varga.locator('[data-heading]')).toHaveCount(1);
+  await varga.getByRole('button', { name: 'Undo' }).click();
+  await expect(varga.locator('[data-heading]')).toHaveCount(2);
+  await expect(varga.getByLabel('Topic 1')).toHaveValue('Materials');
+
+  // Two sample students, together.
+  await varga.getByRole('button', { name: 'Try it as a student' }).click();
+  await varga.getByLabel('Both on one board').check();
+  const [first, second] = [1, 2].map((seat) => varga.frameLocator(`[data-try-seat="${seat}"]`));
+  await first.getByLabel('Write here, under Materials').fill('Wood');
+  await first.getByRole('button', { name: 'Put it up' }).click();
+  await varga.getByRole('button', { name: 'Student 2' }).click();
+  await second.locator('[data-wall]').getByRole('button', { name: 'Show 1 new card: Materials' }).click();
+  await expect(second.locator('.slip-words')).toHaveText(['Wood']);
+
+  await varga.getByRole('link', { name: 'Hand out' }).click();
+  const ready = varga.locator('.ready section:visible');
+  await expect(ready).toContainText('Everybody works on one wall.');
+  await expect(ready).toContainText('Each is asked for at least 2 cards');
+  await expect(ready).toContainText('Topics that do not say what to write there: 1.');
+  await varga.goBack();
+  const code = await handOut(varga, together);
+
+  const maya = await student(browser, code, 'Maya');
+  const ben = await student(browser, code, 'Ben');
+  await expect(maya.locator('.wall-question')).toHaveText('What do we know about bridges?');
+  await expect(maya.getByText('2 more cards to put up')).toBeVisible();
+  await putUp(maya, 'Materials', 'Stone\nIt lasts for hundreds of years');
+  await putUp(maya, 'Forces', 'The load pushes down');
+  await putUp(maya, 'Fits nowhere else', 'There is a game');
+  await kept(maya);
+  await expect(maya.getByText('You have put up all 3 cards that you may.').first()).toBeVisible();
+  await expect(slot(maya, 'Materials')).toHaveCount(0);
+
+  // Ben reads them when he wants to; what he may not change has no button.
+  await ben.locator('[data-wall]').getByRole('button', { name: /^Show \d new card/ }).first().click();
+  await expect(cards(ben, 'Materials')).toHaveText([/Stone\s*It lasts/]);
+  await expect(ben.locator('.slip').first()).toContainText('Maya');
+  await expect(ben.getByRole('button', { name: /Change the card/ })).toHaveCount(0);
+
+  // Maya changes one, moves one, takes one down and puts it back.
+  await maya.getByRole('button', { name: 'Change the card: The load pushes down' }).click();
+  await maya.getByLabel('Words of this card').fill('The load pulls');
+  await maya.getByRole('button', { name: 'Done' }).click();
+  await expect(cards(maya, 'Forces')).toHaveText(['The load pulls']);
+  await maya.getByRole('button', { name: 'Change the card: There is a game' }).click();
+  await maya.getByLabel('Topic', { exact: true }).selectOption({ label: 'Forces' });
+  await maya.getByRole('button', { name: 'Done' }).click();
+  await expect(cards(maya, 'Forces')).toHaveText(['The load pulls', 'There is a game']);
+  await expect(maya.locator('.slip', { hasText: 'There is a game' })).toContainText('was under Fits nowhere else');
+  await maya.getByRole('button', { name: 'Change the card: There is a game' }).click();
+  await maya.getByLabel('Place', { exact: true }).selectOption({ label: 'first' });
+  await maya.getByRole('button', { name: 'Done' }).click();
+  await expect(cards(maya, 'Forces')).toHaveText(['There is a game', 'The load pulls']);
+  await maya.getByRole('button', { name: 'Change the card: There is a game' }).click();
+  await maya.getByRole('button', { name: 'Take it down' }).click();
+  await expect(cards(maya, 'Forces')).toHaveText(['The load pulls']);
+  await expect(ben.getByText('There is a game')).toHaveCount(0);
+  await maya.getByText('Taken down (1)').click();
+  await maya.getByRole('button', { name: 'Put it back' }).click();
+  await expect(cards(maya, 'Forces')).toHaveText(['There is a game', 'The load pulls']);
+  await kept(maya);
+
+  // The teacher reads numbers first, then the wall, looks for words and for a person.
+  await expect(varga.locator('.tile-topic')).toHaveText([/Materials\s*1/, /Forces\s*2/]);
+  await expect(varga.locator('.tile')).toContainText('No card yet (1): Ben');
+  await varga.getByText('Open the wall').click();
+  await expect(varga.getByRole('button', { name: /^Ben/ })).toContainText('no card yet');
+  await varga.getByLabel('Find words or a name').fill('load');
+  await expect(varga.locator('[data-wall] .slip-words')).toHaveText(['The load pulls']);
+  await varga.getByRole('button', { name: 'Show all cards' }).click();
+  await varga.getByRole('button', { name: /^Maya/ }).click();
+  await expect(varga.locator('[data-wall] .slip-words')).toHaveCount(3);
+  await varga.getByRole('button', { name: /^Maya/ }).click();
+  await putUp(varga, 'Materials', 'Look at the school bridge');
+  await expect(varga.locator('.slip', { hasText: 'Look at the school bridge' })).toContainText('Teacher');
+
+  // She takes a topic away: what it does is said before, and no card is lost.
+  await varga.getByRole('button', { name: 'Change the wall' }).click();
+  await varga.locator('dialog').getByRole('button', { name: 'Remove' }).nth(1).click();
+  await expect(varga.getByText('2 cards lie under topics that you remove.')).toBeVisible();
+  await varga.getByRole('button', { name: 'New topic' }).click();
+  await varga.keyboard.type('Beauty');
+  await varga.getByRole('button', { name: 'Change it for everybody' }).click();
+  await expect(ben.getByRole('heading', { name: 'Beauty' })).toBeVisible();
+  await expect(cards(maya, 'Fits nowhere else')).toHaveText(['There is a game', 'The load pulls']);
+  for (const page of [varga, maya, ben]) expect(page.problems).toEqual([]);
+});
+
+test('a classmate’s new card moves nothing of what somebody types; it says that it is there and comes when asked', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await designWall(varga);
+  const code = await handOut(varga, together);
+  const maya = await student(browser, code, 'Maya');
+  const ben = await student(browser, code, 'Ben');
+  await slot(ben, 'Forces').click();
+  await ben.keyboard.type('The wind');
+  const before = await slot(ben, 'Forces').boundingBox();
+  for (const words of ['Stone', 'Wood', 'Steel', 'Rope', 'Glass']) await putUp(maya, 'Materials', words);
+  await kept(maya);
+  await expect(ben.locator('.ledge').getByRole('button', { name: 'Show 5 new cards' })).toBeVisible();
+  expect(await slot(ben, 'Forces').boundingBox()).toEqual(before);
+  await ben.keyboard.type(' pushes');
+  await expect(slot(ben, 'Forces')).toHaveValue('The wind pushes');
+
+  // What is being typed outlives a reload of the page.
+  await ben.reload();
+  await kept(ben);
+  await expect(slot(ben, 'Forces')).toHaveValue('The wind pushes');
+  await expect(cards(ben, 'Materials')).toHaveCount(5);
+
+  // Who wishes it sees new cards at once; not while they write.
+  await ben.getByRole('button', { name: 'New cards at once' }).click();
+  await putUp(maya, 'Materials', 'Paper');
+  await expect(cards(ben, 'Materials')).toHaveCount(6);
+  await slot(ben, 'Forces').click();
+  await putUp(maya, 'Materials', 'Concrete');
+  await expect(ben.locator('.ledge').getByRole('button', { name: 'Show 1 new card' })).toBeVisible();
+  await slot(ben, 'Forces').press('Control+Enter');
+  await slot(ben, 'Forces').blur();
+  await expect(cards(ben, 'Materials')).toHaveCount(7);
+  await expect(cards(ben, 'Forces')).toHaveText(['The wind pushes']);
+});
+
+test('without a network a card is put up on the device, and reaches the wall when the network is back', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await designWall(varga);
+  const code = await handOut(varga, together);
+  const maya = await student(browser, code, 'Maya');
+  const ben = await student(browser, code, 'Ben');
+  await maya.context().setOffline(true);
+  await expect(maya.locator('.kept')).toHaveText('Kept on this device until the network is back');
+  await putUp(maya, 'Materials', 'Written in the tunnel');
+  await expect(cards(maya, 'Materials')).toHaveText(['Written in the tunnel']);
+  await expect(maya.locator('.kept')).toHaveText('Kept on this device until the network is back');
+  await maya.context().setOffline(false);
+  await kept(maya);
+  await ben.getByRole('button', { name: 'Show 1 new card' }).first().click();
+  await expect(cards(ben, 'Materials')).toHaveText(['Written in the tunnel']);
+});
+
+test('on a phone there is one topic at a time, and the place to write is at hand', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await designWall(varga, { least: 1 });
+  const code = await handOut(varga, together);
+  const phone = await student(browser, code, 'Maya', { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
+  await expect(phone.getByRole('heading', { name: 'Materials' })).toBeVisible();
+  await expect(phone.getByRole('heading', { name: 'Forces' })).toBeHidden();
+  await slot(phone, 'Materials').fill('Stone');
+  await phone.getByRole('button', { name: 'Put it up' }).tap();
+  await kept(phone);
+  await expect(phone.getByText('You have put up 1 card.')).toBeVisible();
+  await phone.getByRole('button', { name: 'On', exact: true }).tap();
+  await expect(phone.getByRole('heading', { name: 'Forces' })).toBeVisible();
+  await expect(phone.getByRole('heading', { name: 'Materials' })).toBeHidden();
+  await phone.getByText('2 / 3').tap();
+  await phone.getByRole('button', { name: '1. Materials' }).tap();
+  await expect(cards(phone, 'Materials')).toHaveText(['Stone']);
+
+  // With many cards the place to write does not lie below the end of the screen.
+  const ben = await student(browser, code, 'Ben');
+  for (let i = 1; i <= 12; i++) await putUp(ben, 'Materials', `Stone number ${i}\nand what it is good for`);
+  await kept(ben);
+  await phone.getByRole('button', { name: 'Show 12 new cards' }).tap();
+  await expect(cards(phone, 'Materials')).toHaveCount(13);
+  await expect(slot(phone, 'Materials')).toBeInViewport();
+  expect(phone.problems).toEqual([]);
+});
+
+test('by keyboard alone a card is put up, changed, moved and taken down; with pens down nothing is, and nothing is lost', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await designWall(varga);
+  const code = await handOut(varga, together);
+  const maya = await student(browser, code, 'Maya');
+  await slot(maya, 'Materials').focus();
+  await maya.keyboard.type('Stone');
+  await maya.keyboard.press('Tab');
+  await expect(maya.getByRole('button', { name: 'Put it up' })).toBeFocused();
+  await maya.keyboard.press('Enter');
+  await expect(cards(maya, 'Materials')).toHaveText(['Stone']);
+  await expect(slot(maya, 'Materials')).toBeFocused();
+  await maya.keyboard.press('Shift+Tab');
+  await expect(maya.getByRole('button', { name: 'Change the card: Stone' })).toBeFocused();
+  await maya.keyboard.press('Enter');
+  await expect(maya.getByLabel('Words of this card')).toBeFocused();
+  await maya.keyboard.press('End');
+  await maya.keyboard.type(' lasts');
+  await maya.keyboard.press('Escape');
+  await expect(cards(maya, 'Materials')).toHaveText(['Stone']);
+  await expect(maya.getByRole('button', { name: 'Change the card: Stone' })).toBeFocused();
+  await maya.keyboard.press('Enter');
+  await maya.keyboard.press('End');
+  await maya.keyboard.type(' lasts');
+  await maya.keyboard.press('Tab');
+  await maya.keyboard.press('ArrowDown');
+  await expect(cards(maya, 'Forces')).toHaveCount(0);
+  await maya.getByRole('button', { name: 'Done' }).press('Enter');
+  await expect(cards(maya, 'Forces')).toHaveText(['Stone lasts']);
+  await kept(maya);
+
+  await slot(maya, 'Forces').fill('The wind');
+  await varga.getByRole('button', { name: 'Pens down' }).click();
+  await expect(maya.getByText('Pens are down. You can read.')).toBeVisible();
+  await slot(maya, 'Forces').press('Control+Enter');
+  await expect(cards(maya, 'Forces')).toHaveText(['Stone lasts']);
+  await expect(slot(maya, 'Forces')).toHaveValue('The wind');
+  await varga.getByRole('button', { name: 'Pens up' }).click();
+  await expect(maya.getByText('Pens are down. You can read.')).toBeHidden();
+  await maya.getByRole('button', { name: 'Put it up' }).click();
+  await expect(cards(maya, 'Forces')).toHaveText(['Stone lasts', 'The wind']);
+});
+
+test('groups have a wall each, and a student who is put into one takes nothing away and loses nothing', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await designWall(varga);
+  const code = await handOut(varga, { way: 'One wall each' });
+  const maya = await student(browser, code, 'Maya');
+  const ben = await student(browser, code, 'Ben');
+  await putUp(maya, 'Materials', 'Mine alone');
+  await kept(maya);
+  await expect(ben.getByText('Mine alone')).toHaveCount(0);
+  await slot(maya, 'Forces').fill('half a thought');
+  await varga.getByRole('link', { name: 'Groups' }).click();
+  await varga.getByLabel('How many groups').fill('1');
+  await varga.getByRole('button', { name: /^Make groups/ }).click();
+  await expect(maya.locator('h1')).toContainText('with Ben');
+  await kept(maya);
+  await putUp(maya, 'Materials', 'Ours');
+  await kept(maya);
+  await ben.reload();
+  await expect(cards(ben, 'Materials')).toHaveText(['Ours']);
+});
