@@ -80,7 +80,7 @@ public static class ReadyCheck
         if (wall.Rules.Least > 0) yield return new("LeastCards", Count: wall.Rules.Least);
         if (wall.Rules.Most > 0) yield return new("MostCards", Count: wall.Rules.Most);
         yield return new("OnlyTheirCards");
-        yield return new(way switch { Way.OneEach => "NotSeeOtherWalls", Way.ByGroup => "SeeGroupsCards", _ => "SeeAllCards" });
+        yield return new(way switch { Way.OneEach => "NotSeeOtherWalls", _ when wall.Rules.OwnFirst => "OwnCardsFirst", Way.ByGroup => "SeeGroupsCards", _ => "SeeAllCards" });
         yield return new("YouSeeAllCards");
     }
 
@@ -106,7 +106,7 @@ public static class ReadyCheck
         if (Topics("TopicsWithoutPrompt", t => t.Prompt.IsEmpty) is { } unsaid) yield return unsaid;
 
         // Who is not known to the others may write what they would not sign.
-        if (plan is { Masked: true, Way: not Way.OneEach }) yield return new("MaskedAndSeenAtOnce", IsWarning: true);
+        if (plan is { Masked: true, Way: not Way.OneEach } && !wall.Rules.OwnFirst) yield return new("MaskedAndSeenAtOnce", IsWarning: true);
 
         ReadyLine? Topics(string key, Func<Topic, bool> lacks)
         {

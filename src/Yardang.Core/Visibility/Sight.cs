@@ -41,8 +41,12 @@ public static class Sight
         ? step
         : step with { Before = Hidden.InPlaceOf(step.Before), After = Hidden.InPlaceOf(step.After) };
 
-    /// <summary>Whether somebody sees a card. What was taken down is seen by its author and by teachers.</summary>
-    public static bool Of(Actor reader, Card card) => card.IsUp || reader.IsStaff || (card.Author == reader.Number && !card.ByStaff);
+    /// <summary>Whether somebody sees a card. What was taken down is seen by its author and by teachers; so is every student's card while each sees only their own.</summary>
+    public static bool Of(Actor reader, Card card, WallRules rules) =>
+        reader.IsStaff || (card.Author == reader.Number && !card.ByStaff) || (card.IsUp && (card.ByStaff || !rules.OwnFirst));
+
+    /// <summary>Whether somebody knows when a person did something last on a wall: teachers of all, students of themselves.</summary>
+    public static bool Of(Actor reader, LastAct act) => reader.IsStaff || act.Person == reader.Number;
 
     /// <summary>Whether somebody knows of work that waits for a decision.</summary>
     public static bool Of(Actor reader, LateWork late) => reader.IsStaff || late.Actor.Number == reader.Number;

@@ -8,8 +8,8 @@ namespace Yardang.Core.Walls;
 /// <param name="Plan">What is planned for it now.</param>
 /// <param name="Cards">The cards that the reader may see, by id.</param>
 /// <param name="SetAside">Work waiting for the teacher's decision.</param>
-/// <param name="LastActivity">When a student last did something here, server time in ms; null if none has.</param>
-/// <param name="Acts">What each student did last here; told to teachers.</param>
+/// <param name="LastActivity">When a student last did something here, server time in ms; null if none has. To a student: when they did themselves.</param>
+/// <param name="Acts">What each student did last here; to a student, their own.</param>
 [Kind((int)RoomKind.Wall)]
 public sealed record WallSnapshot(WallPlan Plan, ImmutableArray<Card> Cards, ImmutableArray<LateWork> SetAside, [OrMinusOne] long? LastActivity, ImmutableArray<LastAct> Acts) : RoomSnapshot;
 
@@ -53,7 +53,7 @@ public sealed class Wall(WallPlan version) : Room, IWorkRoom
         switch (submission.Command)
         {
             case SetPlan(var plan):
-                return !actor.IsStaff ? Refusal.NotAllowed : plan.Fault() is null ? new PlanSet(plan) : Refusal.OutOfRange;
+                return !actor.IsStaff ? Refusal.NotAllowed : plan.Fault() is null ? Planned(plan) : Refusal.OutOfRange;
             case BringCards(var brought, var cards, var changedAt):
                 return actor.Role != Role.Program || Number > 0 ? Refusal.NotAllowed : Card.FaultIn(brought, cards) is null ? new CardsBrought(brought, cards, changedAt) : Refusal.OutOfRange;
             case AcceptLateWork or DiscardLateWork when !actor.IsStaff:
@@ -61,7 +61,7 @@ public sealed class Wall(WallPlan version) : Room, IWorkRoom
             case AcceptLateWork(var number):
                 if (!_setAside.TryGetValue(number, out var late)) return Refusal.NotFound;
                 var outcome = (Decide(late.Command, late.Actor, late.Client, situation) as Decision.Accepted)?.Event;
-                return new Decision.Accepted(new LateWorkAccepted(number, outcome, late.Actor.Number, late.Gesture), outcome is null ? Audience.NamedAndStaff : Audience.Everyone);
+                return new Decision.Accepted(new LateWorkAccepted(number, outcome, late.Actor.Number, late.Gesture), outcome is null || Plan.Rules.OwnFirst ? Audience.NamedAndStaff : Audience.Everyone);
             case DiscardLateWork(var number):
                 return _setAside.TryGetValue(number, out var unwanted) ? new Decision.Accepted(new LateWorkDiscarded(number, unwanted.Actor.Number), Audience.NamedAndStaff) : Refusal.NotFound;
         }
@@ -77,18 +77,28 @@ public sealed class Wall(WallPlan version) : Room, IWorkRoom
     private Decision Decide(Command command, Actor actor, int client, Situation situation) => command switch
     {
         PutUpCard put => WhyNot(put, actor, client) is { } why ? why
-            : new CardPutUp(new(put.Id, put.Topic, put.Topic, actor.Number, actor.IsStaff, Behind(put.Topic), put.Language, put.Text, situation.Time)),
+            : ToldOf(new(put.Id, put.Topic, put.Topic, actor.Number, actor.IsStaff, Behind(put.Topic, actor), put.Language, put.Text, situation.Time), (card, _) => new CardPutUp(card)),
         RewordCard reword => Theirs(reword.Id, actor) is { } why ? why
             : !Card.IsText(reword.Text) || !Card.IsLanguage(reword.Language) ? Refusal.OutOfRange
-            : new CardReworded(reword.Id, reword.Language, reword.Text),
+            : ToldOf(_cards[reword.Id], (_, whose) => new CardReworded(reword.Id, reword.Language, reword.Text, whose)),
         MoveCard move => Theirs(move.Id, actor) is { } why ? why
             : !Plan.Has(move.Topic) ? Refusal.NotFound
             : !Card.IsOrder(move.Order) ? Refusal.OutOfRange
-            : new CardMoved(move.Id, move.Topic, move.Order),
-        TakeCardDown(var id) => Theirs(id, actor) is { } why ? why : new CardTakenDown(id),
-        PutCardBack(var id) => WhyNotBack(id, actor) is { } why ? why : new CardPutBack(_cards[id] with { DownBy = 0 }),
+            : ToldOf(_cards[move.Id], (_, whose) => new CardMoved(move.Id, move.Topic, move.Order, whose)),
+        TakeCardDown(var id) => Theirs(id, actor) is { } why ? why : ToldOf(_cards[id], (_, whose) => new CardTakenDown(id, whose)),
+        PutCardBack(var id) => WhyNotBack(id, actor) is { } why ? why : ToldOf(_cards[id] with { DownBy = 0 }, (card, _) => new CardPutBack(card)),
         _ => Refusal.NotAllowed,
     };
+
+    // While each sees only their own, what happens to a student's card is told to its author and teachers.
+    private Decision.Accepted ToldOf(Card card, Func<Card, int, RoomEvent> happened) => Plan.Rules.OwnFirst && !card.ByStaff
+        ? new(happened(card, card.Author), Audience.NamedAndStaff)
+        : new(happened(card, 0));
+
+    // Whoever saw only their own cards is given those of the others with the plan that lets them be seen.
+    private RoomEvent Planned(WallPlan plan) => Plan.Rules.OwnFirst && !plan.Rules.OwnFirst
+        ? new CardsShown(plan, [.. _cards.Values.Where(c => c.IsUp).Select(c => plan.Has(c.Topic) ? c : c with { Topic = WallPlan.Nowhere })])
+        : new PlanSet(plan);
 
     private Refusal? WhyNot(PutUpCard put, Actor actor, int client)
     {
@@ -101,9 +111,11 @@ public sealed class Wall(WallPlan version) : Room, IWorkRoom
     }
 
     // A card that is up, and one's own; teachers may change all.
-    private Refusal? Theirs(long id, Actor actor) => !_cards.TryGetValue(id, out var card) || !(card.IsUp || actor.IsStaff)
+    private Refusal? Theirs(long id, Actor actor) => !_cards.TryGetValue(id, out var card) || !(card.IsUp || actor.IsStaff) || IsHidden(card, actor)
         ? Refusal.NotFound
         : actor.IsStaff || (card.Author == actor.Number && !card.ByStaff) ? card.IsUp ? null : Refusal.ChangedSince : Refusal.NotYours;
+
+    private bool IsHidden(Card card, Actor actor) => Plan.Rules.OwnFirst && !actor.IsStaff && !card.ByStaff && card.Author != actor.Number;
 
     // What a teacher took down, its author cannot put back.
     private Refusal? WhyNotBack(long id, Actor actor)
@@ -142,8 +154,10 @@ public sealed class Wall(WallPlan version) : Room, IWorkRoom
 
     private int UpOf(int person) => _cards.Values.Count(c => c.IsUp && !c.ByStaff && c.Author == person);
 
-    // Behind those that everybody sees.
-    private double Behind(long topic) => _cards.Values.Where(c => c.IsUp && c.Topic == topic).Select(c => Math.Floor(c.Order)).DefaultIfEmpty(0).Max() + 1;
+    // Behind those that everybody sees, and their own: so it says nothing of what they may not see.
+    private double Behind(long topic, Actor actor) => _cards.Values
+        .Where(c => c.IsUp && c.Topic == topic && (!Plan.Rules.OwnFirst || c.ByStaff || (!actor.IsStaff && c.Author == actor.Number)))
+        .Select(c => Math.Floor(c.Order)).DefaultIfEmpty(0).Max() + 1;
 
     /// <inheritdoc/>
     protected override void RestoreState(RoomSnapshot snapshot)
@@ -186,9 +200,17 @@ public sealed class Wall(WallPlan version) : Room, IWorkRoom
         {
             case CardPutUp(var card): _cards[card.Id] = card; break;
             case CardPutBack(var card): _cards[card.Id] = card; break;
-            case CardReworded(var id, var language, var text): Change(id, c => c with { Language = language, Text = text }); break;
-            case CardMoved(var id, var topic, var order): Change(id, c => c with { Topic = topic, Order = order }); break;
-            case CardTakenDown(var id): Change(id, c => c with { DownBy = actor }); break;
+            case CardReworded(var id, var language, var text, _): Change(id, c => c with { Language = language, Text = text }); break;
+            case CardMoved(var id, var topic, var order, _): Change(id, c => c with { Topic = topic, Order = order }); break;
+            case CardTakenDown(var id, _): Change(id, c => c with { DownBy = actor }); break;
+            case CardsShown(var plan, var shown):
+                Plan = plan;
+
+                // What a reader's copy still holds of a classmate and is not among them was taken down meanwhile.
+                var up = shown.Select(c => c.Id).ToHashSet();
+                foreach (var card in _cards.Values.Where(c => c.IsUp && !up.Contains(c.Id)).ToList()) _cards[card.Id] = card with { DownBy = actor };
+                foreach (var card in shown) _cards[card.Id] = card;
+                break;
             case PlanSet(var plan):
                 Plan = plan;
                 foreach (var card in _cards.Values.Where(c => !plan.Has(c.Topic)).ToList()) _cards[card.Id] = card with { Topic = WallPlan.Nowhere };

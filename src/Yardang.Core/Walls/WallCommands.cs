@@ -36,23 +36,43 @@ public sealed record BringCards(WallPlan Plan, ImmutableArray<Card> Cards, long?
 
 /// <summary>A card is up.</summary>
 [Kind(70)]
-public sealed record CardPutUp(Card Card) : RoomEvent;
+public sealed record CardPutUp(Card Card) : RoomEvent
+{
+    /// <inheritdoc/>
+    public override bool Names(int person) => !Card.ByStaff && person == Card.Author;
+}
 
-/// <summary>A card says something else.</summary>
+/// <summary>A card says something else. <c>Whose</c>: the author's actor number where classmates do not see the card; else 0.</summary>
 [Kind(71)]
-public sealed record CardReworded(long Id, string Language, string Text) : RoomEvent;
+public sealed record CardReworded(long Id, string Language, string Text, [Since(2)] int Whose = 0) : RoomEvent
+{
+    /// <inheritdoc/>
+    public override bool Names(int person) => person == Whose;
+}
 
-/// <summary>A card is somewhere else.</summary>
+/// <summary>A card is somewhere else. <c>Whose</c>: the author's actor number where classmates do not see the card; else 0.</summary>
 [Kind(72)]
-public sealed record CardMoved(long Id, long Topic, double Order) : RoomEvent;
+public sealed record CardMoved(long Id, long Topic, double Order, [Since(2)] int Whose = 0) : RoomEvent
+{
+    /// <inheritdoc/>
+    public override bool Names(int person) => person == Whose;
+}
 
-/// <summary>A card was taken down by the actor of the event.</summary>
+/// <summary>A card was taken down by the actor of the event. <c>Whose</c>: the author's actor number where classmates do not see the card; else 0.</summary>
 [Kind(73)]
-public sealed record CardTakenDown(long Id) : RoomEvent;
+public sealed record CardTakenDown(long Id, [Since(2)] int Whose = 0) : RoomEvent
+{
+    /// <inheritdoc/>
+    public override bool Names(int person) => person == Whose;
+}
 
 /// <summary>A card is up again, as it stands: for those who never saw it.</summary>
 [Kind(74)]
-public sealed record CardPutBack(Card Card) : RoomEvent;
+public sealed record CardPutBack(Card Card) : RoomEvent
+{
+    /// <inheritdoc/>
+    public override bool Names(int person) => !Card.ByStaff && person == Card.Author;
+}
 
 /// <summary>The wall is planned like this now.</summary>
 [Kind(75)]
@@ -64,3 +84,9 @@ public sealed record PlanSet(WallPlan Plan) : RoomEvent;
 /// <param name="ChangedAt">When a student last changed it, ms; null if none did.</param>
 [Kind(76)]
 public sealed record CardsBrought(WallPlan Plan, ImmutableArray<Card> Cards, long? ChangedAt) : RoomEvent;
+
+/// <summary>Everybody sees all cards now, who saw only their own before: the plan, and every card that is up.</summary>
+/// <param name="Plan">What is planned for the wall now.</param>
+/// <param name="Cards">The cards.</param>
+[Kind(77)]
+public sealed record CardsShown(WallPlan Plan, ImmutableArray<Card> Cards) : RoomEvent;

@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using System.Text.Json.Serialization;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
+using Yardang.Core.Wire;
 
 namespace Yardang.Core.Walls;
 
@@ -22,7 +23,8 @@ public sealed record Topic(long Id, Texts Heading, Texts Prompt, int Colour);
 /// <summary>What each student may and owes.</summary>
 /// <param name="Least">How many cards each is asked for; 0 for no number.</param>
 /// <param name="Most">How many each may have up at most; 0 for no number.</param>
-public sealed record WallRules(int Least = 0, int Most = 0)
+/// <param name="OwnFirst">Whether each student sees only their own cards and the teachers': think first, then look.</param>
+public sealed record WallRules(int Least = 0, int Most = 0, [Since(2)] bool OwnFirst = false)
 {
     /// <summary>As many as anybody likes.</summary>
     public static readonly WallRules Free = new();

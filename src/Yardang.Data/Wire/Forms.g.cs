@@ -303,6 +303,7 @@ internal static class Forms
             case Yardang.Core.Walls.CardPutBack v: Write(ref w, v); break;
             case Yardang.Core.Walls.PlanSet v: Write(ref w, v); break;
             case Yardang.Core.Walls.CardsBrought v: Write(ref w, v); break;
+            case Yardang.Core.Walls.CardsShown v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -361,6 +362,7 @@ internal static class Forms
         Yardang.Core.Walls.CardPutBack => 74,
         Yardang.Core.Walls.PlanSet => 75,
         Yardang.Core.Walls.CardsBrought => 76,
+        Yardang.Core.Walls.CardsShown => 77,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -427,6 +429,7 @@ internal static class Forms
         74 => ReadCardPutBack(ref r),
         75 => ReadPlanSet(ref r),
         76 => ReadCardsBrought(ref r),
+        77 => ReadCardsShown(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of room event: {kind}."),
     };
 
@@ -738,10 +741,13 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardMoved v)
     {
-        w.WriteArrayHeader(3);
+        var count = v.Whose != 0 ? 4 : 3;
+        w.WriteArrayHeader(count);
         w.Write(v.Id);
         w.Write(v.Topic);
         ByHand.WriteNumber(ref w, v.Order);
+        if (count < 4) return;
+        w.Write(v.Whose);
     }
 
     public static Yardang.Core.Walls.CardMoved ReadCardMoved(ref MessagePackReader r)
@@ -750,8 +756,14 @@ internal static class Forms
         System.Int64 @id = r.ReadInt64();
         System.Int64 @topic = r.ReadInt64();
         System.Double @order = r.ReadDouble();
+        System.Int32 @whose = default;
+        if (fields.Has(4))
+        {
+            @whose = r.ReadInt32();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.CardMoved(@id, @topic, @order);
+        return new Yardang.Core.Walls.CardMoved(@id, @topic, @order, @whose);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardPutBack v)
@@ -784,10 +796,13 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardReworded v)
     {
-        w.WriteArrayHeader(3);
+        var count = v.Whose != 0 ? 4 : 3;
+        w.WriteArrayHeader(count);
         w.Write(v.Id);
         w.Write(v.Language);
         w.Write(v.Text);
+        if (count < 4) return;
+        w.Write(v.Whose);
     }
 
     public static Yardang.Core.Walls.CardReworded ReadCardReworded(ref MessagePackReader r)
@@ -796,22 +811,37 @@ internal static class Forms
         System.Int64 @id = r.ReadInt64();
         System.String @language = ByHand.ReadText(ref r);
         System.String @text = ByHand.ReadText(ref r);
+        System.Int32 @whose = default;
+        if (fields.Has(4))
+        {
+            @whose = r.ReadInt32();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.CardReworded(@id, @language, @text);
+        return new Yardang.Core.Walls.CardReworded(@id, @language, @text, @whose);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardTakenDown v)
     {
-        w.WriteArrayHeader(1);
+        var count = v.Whose != 0 ? 2 : 1;
+        w.WriteArrayHeader(count);
         w.Write(v.Id);
+        if (count < 2) return;
+        w.Write(v.Whose);
     }
 
     public static Yardang.Core.Walls.CardTakenDown ReadCardTakenDown(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 1);
         System.Int64 @id = r.ReadInt64();
+        System.Int32 @whose = default;
+        if (fields.Has(2))
+        {
+            @whose = r.ReadInt32();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.CardTakenDown(@id);
+        return new Yardang.Core.Walls.CardTakenDown(@id, @whose);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardsBrought v)
@@ -843,6 +873,27 @@ internal static class Forms
         System.Int64? @changedAt = r.TryReadNil() ? null : r.ReadInt64();
         fields.End(ref r);
         return new Yardang.Core.Walls.CardsBrought(@plan, @cards, @changedAt);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardsShown v)
+    {
+        w.WriteArrayHeader(2);
+        Write(ref w, v.Plan);
+        w.WriteArrayHeader(v.Cards.Length);
+        foreach (var item in v.Cards)
+        {
+            Write(ref w, item);
+        }
+
+    }
+
+    public static Yardang.Core.Walls.CardsShown ReadCardsShown(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        Yardang.Core.Walls.WallPlan @plan = ReadWallPlan(ref r);
+        ImmutableArray<Yardang.Core.Walls.Card> @cards = ReadListOfCard(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.CardsShown(@plan, @cards);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.ChangesMade v)
@@ -3494,9 +3545,12 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallRules v)
     {
-        w.WriteArrayHeader(2);
+        var count = v.OwnFirst ? 3 : 2;
+        w.WriteArrayHeader(count);
         w.Write(v.Least);
         w.Write(v.Most);
+        if (count < 3) return;
+        w.Write(v.OwnFirst);
     }
 
     public static Yardang.Core.Walls.WallRules ReadWallRules(ref MessagePackReader r)
@@ -3504,8 +3558,14 @@ internal static class Forms
         var fields = new Fields(ref r, 2);
         System.Int32 @least = r.ReadInt32();
         System.Int32 @most = r.ReadInt32();
+        System.Boolean @ownFirst = default;
+        if (fields.Has(3))
+        {
+            @ownFirst = r.ReadBoolean();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.WallRules(@least, @most);
+        return new Yardang.Core.Walls.WallRules(@least, @most, @ownFirst);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallSnapshot v)

@@ -10,7 +10,7 @@ import { Looks } from './room/marks';
 import { LessonState } from './room/lesson-state';
 import type { RoomState } from './room/room-client';
 import { Sheets } from './room/sheets';
-import { WallState } from './room/wall-state';
+import { type Card, WallState } from './room/wall-state';
 import { SNAPSHOT_FORMAT, encodeSubmission, readEnvelope } from './room/wire';
 import { between } from './shapes/connectors';
 import { corners } from './shapes/geometry';
@@ -204,13 +204,16 @@ test('connectors run where Core lets them run', () => {
 });
 
 function onWall({ plan, cards, setAside, lastActivity, acts }: WallState, reader: number, isStaff: boolean) {
-  const seen = [...cards.values()].filter((c) => isStaff || c.downBy === 0 || (c.author === reader && !c.byStaff));
+  const isOwn = (c: Card) => c.author === reader && !c.byStaff;
+  const isShown = (c: Card) => c.downBy === 0 && (c.byStaff || !plan.rules.ownFirst);
+  const seen = [...cards.values()].filter((c) => isStaff || isOwn(c) || isShown(c));
+  const own = acts.get(reader);
   return {
     plan,
     cards: seen.sort((a, b) => a.id - b.id),
     waiting: [...setAside].map((w) => w.number),
-    lastActivity,
-    acts: isStaff ? [...acts.values()].sort((a, b) => a.person - b.person) : [],
+    lastActivity: isStaff ? lastActivity : (own?.at ?? null),
+    acts: isStaff ? [...acts.values()].sort((a, b) => a.person - b.person) : own ? [own] : [],
   };
 }
 

@@ -77,6 +77,9 @@ public class ReadyCheckTests
         Assert.Superset(Set("GroupWall", "SeeGroupsCards"), Set([.. Keys(wall, Way.ByGroup)]));
         Assert.Superset(Set("OwnWall", "NotSeeOtherWalls", "NamesAlone"), Set([.. Keys(wall, Way.OneEach)]));
         Assert.DoesNotContain("WriteDrawTypeNote", Keys(wall, Way.AllTogether));
+        var ownFirst = WallOf(WallScript.Plan(new(OwnFirst: true)));
+        Assert.Contains("OwnCardsFirst", Keys(ownFirst, Way.AllTogether));
+        Assert.DoesNotContain("SeeAllCards", Keys(ownFirst, Way.AllTogether));
 
         static HashSet<string> Set(params string[] keys) => [.. keys];
     }

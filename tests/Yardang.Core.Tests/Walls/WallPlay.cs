@@ -28,7 +28,7 @@ internal static class WallPlay
                     wall.Allowed = new Allowed(PensDown: random.Next(3) == 0);
                     if (wall.Wall.SetAside.Count > 0) wall.Do(Teacher, random.Next(3) == 0 ? new DiscardLateWork(wall.Wall.SetAside.Keys.First()) : new AcceptLateWork(wall.Wall.SetAside.Keys.First()));
                     break;
-                default: wall.Do(Teacher, new SetPlan(WallScript.Plan(new(random.Next(3), random.Next(3) == 0 ? 0 : 9)) with { Topics = [.. WallScript.Plan().Topics.Skip(random.Next(2))] })); break;
+                default: wall.Do(Teacher, new SetPlan(WallScript.Plan(new(random.Next(3), random.Next(3) == 0 ? 0 : 9, OwnFirst: random.Next(2) == 0)) with { Topics = [.. WallScript.Plan().Topics.Skip(random.Next(2))] })); break;
             }
         }
     }

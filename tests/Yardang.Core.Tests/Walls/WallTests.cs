@@ -11,6 +11,47 @@ namespace Yardang.Core.Tests.Walls;
 public class WallTests
 {
     [Fact]
+    public void While_each_sees_only_their_own_nobody_is_told_of_a_classmates_card_whoever_changes_it_and_with_all_shown_everybody_is()
+    {
+        var wall = new WallScript(new WallRules(OwnFirst: true));
+        var mayas = wall.PutUp(Maya, "arches push");
+        var teachers = wall.PutUp(Teacher, "look at the school bridge");
+        wall.Do(Teacher, new MoveCard(mayas, 12, 1));
+        wall.Do(Teacher, new RewordCard(mayas, "en", "arches push sideways"));
+        wall.Do(Teacher, new TakeCardDown(mayas));
+        wall.Do(Teacher, new PutCardBack(mayas));
+        bool IsTold(Actor reader, Envelope e) => Sight.Of(reader, e);
+        var aboutMaya = wall.Log.Where(e => e.Event is CardPutUp { Card.ByStaff: false } or CardMoved or CardReworded or CardTakenDown or CardPutBack).ToList();
+        Assert.Equal(5, aboutMaya.Count);
+        Assert.All(aboutMaya, e => Assert.Equal((true, false, true, false), (IsTold(Maya, e), IsTold(Ben, e), IsTold(Teacher, e), IsTold(Actor.Onlooker, e))));
+        Assert.Contains(wall.Log, e => e.Event is CardPutUp { Card.ByStaff: true } && IsTold(Ben, e));
+        Assert.Equal([teachers], ((WallSnapshot)Snapshots.Of(wall.Wall, Ben)).Cards.Select(c => c.Id));
+
+        // Ben cannot find out that there is one, nor from where his own comes to stand.
+        Refused(Refusal.NotFound, wall.Do(Ben, new TakeCardDown(mayas)));
+        var bens = wall.PutUp(Ben, "cables pull", topic: 12);
+        Assert.Equal(1, wall.Wall.Cards[bens].Order);
+        Assert.Null(((WallSnapshot)Snapshots.Of(wall.Wall, Actor.Onlooker)).LastActivity);
+
+        wall.Do(Teacher, new SetPlan(WallScript.Plan()));
+        var shown = Assert.IsType<CardsShown>(wall.Log[^1].Event);
+        Assert.Equal(3, shown.Cards.Length);
+        Assert.True(IsTold(Ben, wall.Log[^1]));
+        wall.Do(Maya, new RewordCard(mayas, "en", "arches push outwards"));
+        Assert.True(IsTold(Ben, wall.Log[^1]));
+    }
+
+    [Fact]
+    public void What_came_late_while_each_saw_only_their_own_is_added_for_its_author_and_teachers()
+    {
+        var wall = new WallScript(new WallRules(OwnFirst: true)) { Allowed = new Allowed(PensDown: true) };
+        wall.PutUp(Maya, "on the bus");
+        wall.Do(Teacher, new AcceptLateWork(wall.Wall.SetAside.Keys.Single()));
+        Assert.Equal((true, false), (Sight.Of(Maya, wall.Log[^1]), Sight.Of(Ben, wall.Log[^1])));
+        Assert.Single(wall.Under(11));
+    }
+
+    [Fact]
     public void A_card_goes_up_behind_those_that_are_there()
     {
         var wall = new WallScript();
@@ -64,9 +105,9 @@ public class WallTests
         var wall = new WallScript();
         var card = wall.PutUp(Maya, "a word in anger");
         wall.Do(Teacher, new TakeCardDown(card));
-        Assert.False(Sight.Of(Ben, wall.Wall.Cards[card]));
-        Assert.False(Sight.Of(Actor.Onlooker, wall.Wall.Cards[card]));
-        Assert.True(Sight.Of(Maya, wall.Wall.Cards[card]));
+        Assert.False(Sight.Of(Ben, wall.Wall.Cards[card], wall.Wall.Plan.Rules));
+        Assert.False(Sight.Of(Actor.Onlooker, wall.Wall.Cards[card], wall.Wall.Plan.Rules));
+        Assert.True(Sight.Of(Maya, wall.Wall.Cards[card], wall.Wall.Plan.Rules));
     }
 
     [Fact]

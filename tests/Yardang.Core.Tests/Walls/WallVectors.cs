@@ -8,9 +8,11 @@ namespace Yardang.Core.Tests.Walls;
 /// <summary>What a command does to a wall at once: the browser foresees the same, and nothing where it is refused.</summary>
 internal static class WallVectors
 {
-    public static IEnumerable<object> All()
+    public static IEnumerable<object> All() => [.. On(new WallRules(Most: 2)), .. On(new WallRules(Most: 2, OwnFirst: true))];
+
+    private static IEnumerable<object> On(WallRules rules)
     {
-        var wall = new WallScript(new WallRules(Most: 2));
+        var wall = new WallScript(rules);
         var mayas = wall.PutUp(Maya, "arches push");
         var bens = wall.PutUp(Ben, "cables pull");
         var down = wall.PutUp(Maya, "taken down");

@@ -269,3 +269,40 @@ test('groups have a wall each, and a student who is put into one takes nothing a
   await ben.reload();
   await expect(cards(ben, 'Materials')).toHaveText(['Ours']);
 });
+
+test('think first, then look: each sees only their own cards until the teacher shows all', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await designWall(varga);
+  await varga.getByLabel('Each student sees only their own cards until I show all.').check();
+  await kept(varga);
+  const code = await handOut(varga, together);
+  const maya = await student(browser, code, 'Maya');
+  const ben = await student(browser, code, 'Ben');
+  await expect(maya.getByText('You see only your own cards until your teacher shows all.')).toBeVisible();
+  await putUp(maya, 'Materials', 'Stone');
+  await putUp(ben, 'Materials', 'Steel of Ben');
+  await kept(ben);
+  await maya.reload();
+  await kept(maya);
+  await expect(cards(maya, 'Materials')).toHaveText(['Stone']);
+  await expect(maya.getByRole('button', { name: /new card/ })).toHaveCount(0);
+  const snapshot = await maya.evaluate(async () => {
+    const { work, query } = JSON.parse(document.getElementById('page-data').textContent);
+    return new TextDecoder('latin1').decode(await (await fetch(`/rooms/${work}/snapshot${query}`)).arrayBuffer());
+  });
+  expect(snapshot).toContain('Stone');
+  expect(snapshot).not.toContain('Steel of Ben');
+
+  // The teacher reads all of them, puts up one for all, and then shows all.
+  await varga.getByText('Open the wall').click();
+  await expect(varga.getByText('Each student sees only their own cards, and yours.')).toBeVisible();
+  await expect(cards(varga, 'Materials')).toHaveText(['Stone', 'Steel of Ben']);
+  await putUp(varga, 'Forces', 'Look at this');
+  await expect(maya.locator('.slip-words', { hasText: 'Look at this' }).or(maya.getByRole('button', { name: /Show 1 new card/ }).first())).toBeVisible();
+  await varga.getByRole('button', { name: 'Show all cards to everybody' }).click();
+  await expect(maya.getByText('You see only your own cards')).toBeHidden();
+  await maya.getByRole('button', { name: /^Show 1 new card: Materials/ }).click();
+  await expect(cards(maya, 'Materials')).toHaveText(['Stone', 'Steel of Ben']);
+  await expect(cards(ben, 'Materials').first()).toBeVisible();
+  for (const page of [varga, maya, ben]) expect(page.problems).toEqual([]);
+});

@@ -11,7 +11,7 @@ export const NOWHERE = 0;
 
 /** Most letters of a card. */
 export const LONGEST_TEXT = 1000;
-const BLANK: WallPlan = { purpose: 1, question: {}, topics: [], rules: { least: 0, most: 0 } };
+const BLANK: WallPlan = { purpose: 1, question: {}, topics: [], rules: { least: 0, most: 0, ownFirst: false } };
 
 export class WallState {
   number = 0;
@@ -19,9 +19,9 @@ export class WallState {
   /** Every card that this reader was ever told of, by id. */
   cards: ReadonlyMap<number, Card> = new Map();
   private late: ReadonlyMap<number, LateWork> = new Map();
-  /** When a student last did something here, server time in ms. */
+  /** When a student last did something here, server time in ms. What a student knows of it is what they did themselves: `acts`. */
   lastActivity: number | null = null;
-  /** What each student did last here. Students are not told. */
+  /** What each student did last here; students are told of themselves. */
   acts: ReadonlyMap<number, LastAct> = new Map();
 
   static of(number: number, state: RoomSnapshot): WallState {
@@ -45,6 +45,11 @@ export class WallState {
     return Object.assign(new WallState(), this);
   }
 
+  /** Whether somebody sees a card that is up: while each sees only their own, it is theirs or a teacher's. */
+  isSeen(card: Card, me: Me): boolean {
+    return me.isStaff || card.byStaff || card.author === me.number || !this.plan.rules.ownFirst;
+  }
+
   /** The cards under a topic that are up, in order. */
   under(topic: number): Card[] {
     return [...this.cards.values()]
@@ -58,13 +63,14 @@ export class WallState {
     return [...this.cards.values()].filter(isSeen).sort((a, b) => a.putUpAt - b.putUpAt || a.id - b.id);
   }
 
-  /** What comes at a place among the cards of a topic, from 0; one card may be left out, which is to go there. */
-  orderAt(topic: number, place: number, without = 0): number {
+  /** What comes at a place among the cards of a topic that somebody sees, from 0, without the one that is to go there; Infinity for the end. */
+  orderAt(topic: number, place: number, without: number, me: Me): number {
     const orders = this.under(topic)
-      .filter((c) => c.id !== without)
+      .filter((c) => c.id !== without && this.isSeen(c, me))
       .map((c) => c.order);
-    const before = orders[place - 1];
-    const after = orders[place];
+    const at = Math.min(place, orders.length);
+    const before = orders[at - 1];
+    const after = orders[at];
     if (before === undefined && after === undefined) return 1;
     if (after === undefined) return Math.floor(before!) + 1;
     return before === undefined ? after - 1 : (before + after) / 2;
@@ -121,15 +127,21 @@ export class WallState {
         const mine = { author: me.number, byStaff: me.isStaff, putUpAt: now, downBy: 0 };
         return {
           kind: 'cardPutUp',
-          card: { id, topic, putUnder: topic, order: this.behind(topic), language, text, ...mine },
+          card: { id, topic, putUnder: topic, order: this.behind(topic, me), language, text, ...mine },
         };
       }
       case 'rewordCard':
-        return this.mayChange(command.id, me) && isText(command.text) ? { ...command, kind: 'cardReworded' } : null;
+        return this.mayChange(command.id, me) && isText(command.text)
+          ? { ...command, kind: 'cardReworded', whose: this.whose(command.id) }
+          : null;
       case 'moveCard':
-        return this.mayChange(command.id, me) && this.has(command.topic) ? { ...command, kind: 'cardMoved' } : null;
+        return this.mayChange(command.id, me) && this.has(command.topic)
+          ? { ...command, kind: 'cardMoved', whose: this.whose(command.id) }
+          : null;
       case 'takeCardDown':
-        return this.mayChange(command.id, me) ? { ...command, kind: 'cardTakenDown' } : null;
+        return this.mayChange(command.id, me)
+          ? { ...command, kind: 'cardTakenDown', whose: this.whose(command.id) }
+          : null;
       case 'putCardBack': {
         const card = this.cards.get(command.id);
         const mayPutBack =
@@ -137,7 +149,7 @@ export class WallState {
         return card && card.downBy !== 0 && mayPutBack ? { kind: 'cardPutBack', card: { ...card, downBy: 0 } } : null;
       }
       case 'setPlan':
-        return me.isStaff ? { kind: 'planSet', plan: command.plan } : null;
+        return me.isStaff ? this.planned(command.plan) : null;
       default:
         return null;
     }
@@ -159,8 +171,25 @@ export class WallState {
     return most > 0 && this.upOf(person) >= most;
   }
 
-  private behind(topic: number): number {
-    const orders = this.under(topic).map((c) => Math.floor(c.order));
+  /** Whose card something happens to, where only they and teachers are told of it. */
+  private whose(id: number): number {
+    const card = this.cards.get(id)!;
+    return this.plan.rules.ownFirst && !card.byStaff ? card.author : 0;
+  }
+
+  private planned(plan: WallPlan): RoomEvent {
+    if (!this.plan.rules.ownFirst || plan.rules.ownFirst) return { kind: 'planSet', plan };
+    const has = (topic: number) => topic === NOWHERE || plan.topics.some((t) => t.id === topic);
+    const cards = [...this.cards.values()].filter((c) => c.downBy === 0).sort((a, b) => a.id - b.id);
+    return { kind: 'cardsShown', plan, cards: cards.map((c) => (has(c.topic) ? c : { ...c, topic: NOWHERE })) };
+  }
+
+  /** Behind those that everybody sees, and one's own. */
+  private behind(topic: number, me: Me): number {
+    const isSeen = (c: Card) => !this.plan.rules.ownFirst || c.byStaff || (!me.isStaff && c.author === me.number);
+    const orders = this.under(topic)
+      .filter(isSeen)
+      .map((c) => Math.floor(c.order));
     return (orders.length > 0 ? Math.max(...orders) : 0) + 1;
   }
 
@@ -179,6 +208,15 @@ export class WallState {
       case 'cardTakenDown':
         this.change(event.id, { downBy: actor });
         break;
+      case 'cardsShown': {
+        this.plan = event.plan;
+        // What is still held here of a classmate and is not among them was taken down meanwhile.
+        const up = new Set(event.cards.map((c) => c.id));
+        const gone = [...this.cards.values()].filter((c) => c.downBy === 0 && !up.has(c.id));
+        for (const card of gone) this.change(card.id, { downBy: actor });
+        this.cards = new Map([...this.cards, ...event.cards.map((c) => [c.id, c] as const)]);
+        break;
+      }
       case 'planSet':
         this.plan = event.plan;
         for (const card of this.cards.values()) if (!this.has(card.topic)) this.change(card.id, { topic: NOWHERE });

@@ -30,6 +30,7 @@ export function planFormOf(language: string, newId: () => number, changed: (type
     topics: [] as TopicForm[],
     least: 0,
     most: 0,
+    ownFirst: false,
 
     /** Shows a plan. A topic that stays is the same line: who is typing in it goes on. */
     show(plan: WallPlan): void {
@@ -37,6 +38,7 @@ export function planFormOf(language: string, newId: () => number, changed: (type
       this.question = textIn(plan.question, [language], language);
       this.least = plan.rules.least;
       this.most = plan.rules.most;
+      this.ownFirst = plan.rules.ownFirst;
       this.topics = plan.topics.map((t) => ({
         id: t.id,
         heading: textIn(t.heading, [language], language),
@@ -64,7 +66,7 @@ export function planFormOf(language: string, newId: () => number, changed: (type
           prompt: said(before(t.id)?.prompt, t.prompt),
           colour: t.colour,
         })),
-        rules: { least: this.least, most: this.most },
+        rules: { least: this.least, most: this.most, ownFirst: this.ownFirst },
       };
     },
 
@@ -88,6 +90,11 @@ export function planFormOf(language: string, newId: () => number, changed: (type
 
     setMost(value: string): void {
       this.most = numberIn(value);
+      changed(false);
+    },
+
+    setOwnFirst(on: boolean): void {
+      this.ownFirst = on;
       changed(false);
     },
 

@@ -63,10 +63,10 @@ export class WallView {
 
   /** Topics in order; behind them what fits nowhere, where there is anything to fit. */
   get bands(): Band[] {
-    const { state } = this.side;
+    const { state, me } = this.side;
     const cards = new Map<number, Card[]>();
     for (const card of state.cards.values())
-      if (card.downBy === 0) cards.set(card.topic, [...(cards.get(card.topic) ?? []), card]);
+      if (card.downBy === 0 && state.isSeen(card, me)) cards.set(card.topic, [...(cards.get(card.topic) ?? []), card]);
     const band = (topic: number, plan: Topic | null): Band => ({
       topic,
       plan,
@@ -225,8 +225,9 @@ export class WallView {
     const { state, texts, drafts } = this.side;
     const place = Drafts.of(card.id);
     const text = drafts.get(place);
-    const others = state.under(card.topic).filter((c) => c.id !== card.id);
-    const at = state.under(card.topic).findIndex((c) => c.id === card.id);
+    const all = this.bands.find((b) => b.topic === card.topic)!.cards;
+    const others = all.filter((c) => c.id !== card.id);
+    const at = all.findIndex((c) => c.id === card.id);
     return html`<li class="slip slip-changing" data-card=${card.id}>
       <textarea
         class="slip-field"
@@ -432,14 +433,14 @@ export class WallView {
   }
 
   private moveTo(card: Card, topic: number): void {
-    const { state } = this.side;
-    if (this.side.mayWrite()) this.side.move(card, topic, state.orderAt(topic, state.under(topic).length, card.id));
+    const { state, me } = this.side;
+    if (this.side.mayWrite()) this.side.move(card, topic, state.orderAt(topic, Infinity, card.id, me));
     this.focusNext = `[data-card="${card.id}"] select`;
   }
 
   private moveBehind(card: Card, place: number): void {
-    const { state } = this.side;
-    if (this.side.mayWrite()) this.side.move(card, card.topic, state.orderAt(card.topic, place, card.id));
+    const { state, me } = this.side;
+    if (this.side.mayWrite()) this.side.move(card, card.topic, state.orderAt(card.topic, place, card.id, me));
     this.focusNext = `[data-card="${card.id}"] select:last-of-type`;
   }
 }

@@ -56,7 +56,7 @@ Alpine.data('wall', () => {
 
   return {
     tell: tellingOf(lesson, me.number, isStudent, texts),
-    handIn: handingIn(lesson, () => wall().lastActivity, me.number, data.zone, texts),
+    handIn: handingIn(lesson, () => wall().acts.get(me.number)?.at ?? null, me.number, data.zone, texts),
     company: companyOf(
       () => ({ refresh: () => page.refresh(), goToMyPlace: () => attendance?.goToMyPlace() }),
       data.query,
@@ -80,6 +80,8 @@ Alpine.data('wall', () => {
     question: '',
     otherQuestion: '',
     owedText: '',
+    /** Whether students see only their own cards. */
+    ownFirst: false,
     freshText: '',
     directions: { isOpen: false, all: textIn(data.directions ?? {}, [data.language], data.written) },
     /** Where there is room for one topic only: which, by its place, and how many there are. */
@@ -210,6 +212,7 @@ Alpine.data('wall', () => {
       if (data.directions) this.directions.all = textIn(data.directions, [this.reading.first], data.written);
       this.letIn();
       this.owedText = this.sayOwed(state);
+      this.ownFirst = state.plan.rules.ownFirst;
       this.topics = view.bands.map((b, i) => ({ id: b.topic, number: i + 1, heading: view.headingOf(b.topic) }));
       this.topicNumber = Math.min(this.topicNumber, this.topics.length);
       this.who.refresh();
@@ -296,6 +299,12 @@ Alpine.data('wall', () => {
     addTopic(): void {
       const id = this.planning.form.add();
       void this.$nextTick(() => document.getElementById(`heading-${id}`)?.focus());
+    },
+
+    /** Ends that each sees only their own. */
+    showAllCards(): void {
+      const { plan } = wall();
+      client.submit({ kind: 'setPlan', plan: { ...plan, rules: { ...plan.rules, ownFirst: false } } }, client.newId());
     },
 
     openPlanning(): void {

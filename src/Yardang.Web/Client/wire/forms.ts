@@ -647,7 +647,8 @@ export type RoomEvent =
   | CardTakenDown
   | CardPutBack
   | PlanSet
-  | CardsBrought;
+  | CardsBrought
+  | CardsShown;
 
 /** Null if it is of a kind that came later. */
 export function readRoomEvent(kind: number, raw: Raw): RoomEvent | null {
@@ -756,6 +757,8 @@ export function readRoomEvent(kind: number, raw: Raw): RoomEvent | null {
       return readPlanSet(raw);
     case 76:
       return readCardsBrought(raw);
+    case 77:
+      return readCardsShown(raw);
     default:
       return null;
   }
@@ -1042,12 +1045,13 @@ export function readCard(raw: Raw): Card {
   };
 }
 
-/** A card is somewhere else. */
+/** A card is somewhere else. Whose: the author's actor number where classmates do not see the card; else 0. */
 export interface CardMoved {
   readonly kind: 'cardMoved';
   readonly id: number;
   readonly topic: number;
   readonly order: number;
+  readonly whose: number;
 }
 
 export function readCardMoved(raw: Raw): CardMoved {
@@ -1056,6 +1060,7 @@ export function readCardMoved(raw: Raw): CardMoved {
     id: raw[0],
     topic: raw[1],
     order: raw[2],
+    whose: raw[3] ?? 0,
   };
 }
 
@@ -1085,12 +1090,13 @@ export function readCardPutUp(raw: Raw): CardPutUp {
   };
 }
 
-/** A card says something else. */
+/** A card says something else. Whose: the author's actor number where classmates do not see the card; else 0. */
 export interface CardReworded {
   readonly kind: 'cardReworded';
   readonly id: number;
   readonly language: string;
   readonly text: string;
+  readonly whose: number;
 }
 
 export function readCardReworded(raw: Raw): CardReworded {
@@ -1099,19 +1105,22 @@ export function readCardReworded(raw: Raw): CardReworded {
     id: raw[0],
     language: raw[1],
     text: raw[2],
+    whose: raw[3] ?? 0,
   };
 }
 
-/** A card was taken down by the actor of the event. */
+/** A card was taken down by the actor of the event. Whose: the author's actor number where classmates do not see the card; else 0. */
 export interface CardTakenDown {
   readonly kind: 'cardTakenDown';
   readonly id: number;
+  readonly whose: number;
 }
 
 export function readCardTakenDown(raw: Raw): CardTakenDown {
   return {
     kind: 'cardTakenDown',
     id: raw[0],
+    whose: raw[1] ?? 0,
   };
 }
 
@@ -1132,6 +1141,23 @@ export function readCardsBrought(raw: Raw): CardsBrought {
     plan: readWallPlan(raw[0]),
     cards: raw[1].map((x: Raw) => readCard(x)),
     changedAt: raw[2] ?? null,
+  };
+}
+
+/** Everybody sees all cards now, who saw only their own before: the plan, and every card that is up. */
+export interface CardsShown {
+  readonly kind: 'cardsShown';
+  /** What is planned for the wall now. */
+  readonly plan: WallPlan;
+  /** The cards. */
+  readonly cards: readonly Card[];
+}
+
+export function readCardsShown(raw: Raw): CardsShown {
+  return {
+    kind: 'cardsShown',
+    plan: readWallPlan(raw[0]),
+    cards: raw[1].map((x: Raw) => readCard(x)),
   };
 }
 
@@ -3110,17 +3136,22 @@ export interface WallRules {
   readonly least: number;
   /** How many each may have up at most; 0 for no number. */
   readonly most: number;
+  /** Whether each student sees only their own cards and the teachers': think first, then look. */
+  readonly ownFirst: boolean;
 }
 
 export function readWallRules(raw: Raw): WallRules {
   return {
     least: raw[0],
     most: raw[1],
+    ownFirst: raw[2] ?? false,
   };
 }
 
 export function writeWallRules(v: WallRules): Raw {
-  return [v.least, v.most];
+  const raw: Raw = [v.least, v.most];
+  if (v.ownFirst) raw.push(v.ownFirst);
+  return raw;
 }
 
 /** What a snapshot says of a wall. */
@@ -3132,9 +3163,9 @@ export interface WallSnapshot {
   readonly cards: readonly Card[];
   /** Work waiting for the teacher's decision. */
   readonly setAside: readonly LateWork[];
-  /** When a student last did something here, server time in ms; null if none has. */
+  /** When a student last did something here, server time in ms; null if none has. To a student: when they did themselves. */
   readonly lastActivity: number | null;
-  /** What each student did last here; told to teachers. */
+  /** What each student did last here; to a student, their own. */
   readonly acts: readonly LastAct[];
 }
 

@@ -2,7 +2,7 @@ using Yardang.Core.Activities;
 using Yardang.Core.Rooms;
 using Yardang.Core.Walls;
 
-namespace Yardang.Core.Tests.Walls;
+namespace Yardang.Core.Tests.Drafts;
 
 public class TopicOutlineTests
 {

@@ -1,7 +1,7 @@
-using Yardang.Core.Activities;
 using Yardang.Core.Rooms;
+using Yardang.Core.Walls;
 
-namespace Yardang.Core.Walls;
+namespace Yardang.Core.Activities;
 
 /// <summary>
 /// Makes topics of a pasted list: a line for each, and behind a colon or a tab what to write there. Bullets and numbers before a line fall away.
