@@ -142,6 +142,36 @@ test('the workshop, the lesson and the boards', async ({ browser }) => {
   await shot(varga, 'late');
 });
 
+test('a wall: the teacher, the workshop, students on three devices', async ({ browser }) => {
+  const varga = await signedIn(browser);
+  await varga.goto('/desk');
+  await varga.locator('.row', { hasText: 'What we know about bridges' }).getByRole('link', { name: 'Open in the workshop' }).click();
+  await expect(varga.locator('.kept')).toHaveText('Kept');
+  const workshop = await piece(varga);
+  await varga.goto('/desk');
+  const lessons = varga.locator('section', { has: varga.getByRole('heading', { name: 'Lessons' }) });
+  await lessons.getByRole('link', { name: 'What we know about bridges', exact: true }).click();
+  await expect(varga.locator('.tile-topic')).toHaveCount(5);
+  const numbers = await piece(varga);
+  await varga.locator('.topline a[href$="/code"]').click();
+  const code = await varga.locator('[data-code]').getAttribute('data-code');
+  await varga.goBack();
+  await varga.getByText('Open the wall').click();
+  await expect(varga.locator('.kept')).toHaveText('Kept');
+  await expect(varga.locator('.wall-person').first()).toBeVisible();
+  const students = [];
+  for (const viewport of [{ width: 1280, height: 800 }, { width: 820, height: 1180 }, { width: 390, height: 844 }]) {
+    const student = await page(browser, { viewport });
+    await student.goto(`/join/${code}`);
+    await student.getByLabel('Your name').fill('Maya Okafor');
+    await student.getByRole('button', { name: 'Go to my board' }).click();
+    await expect(student.locator('.kept')).toHaveText('Kept');
+    await student.getByLabel('Write here, under Materials').fill('Paper holds more than you think, if it is folded');
+    students.push(await piece(student));
+  }
+  await sheet(browser, 'wall', [[await piece(varga), workshop], [numbers, ...students]]);
+});
+
 test('class lists, the door, colleagues', async ({ browser }) => {
   const varga = await signedIn(browser);
   await varga.goto('/classes');
