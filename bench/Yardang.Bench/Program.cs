@@ -5,6 +5,7 @@ using Yardang.Bench;
 // bench join                        a room of 20,000 events: the snapshot that a late comer fetches
 // bench arrival                   300 students come in within a minute from one address
 // bench print                     35 boards of 5 pages as one PDF
+// bench walls                     35 students put up 500 cards on one wall; coming in late; what the page weighs
 // bench room [writers] [seconds] [rounds]   everybody on one board; then with one more who never reads
 // bench class [seconds] [pairs]     35 boards, a teacher subscribed to all: Yardang and the bare hub in turn
 if (args is ["serve-bare", var url])
@@ -28,6 +29,12 @@ if (args is ["join", ..])
 if (args is ["arrival", ..])
 {
     await ArrivalLoad.RunAsync();
+    return;
+}
+
+if (args is ["walls", ..])
+{
+    await WallLoad.RunAsync();
     return;
 }
 

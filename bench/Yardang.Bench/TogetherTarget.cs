@@ -5,13 +5,15 @@ using Yardang.Core.Editing;
 using Yardang.Core.Ink;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
+using Yardang.Core.Walls;
 using Yardang.Data.Wire;
 
 namespace Yardang.Bench;
 
-/// <summary>Everybody writes on one board of Yardang. Each event must reach everybody once, in one order.</summary>
+/// <summary>Everybody writes on one board of Yardang, or puts up cards on one wall. Each event must reach everybody once, in one order.</summary>
 /// <param name="silent">Whether one more has the board open and never reads.</param>
-public sealed class TogetherTarget(bool silent) : IRoomTarget
+/// <param name="isWall">Whether it is a wall.</param>
+public sealed class TogetherTarget(bool silent, bool isWall = false) : IRoomTarget
 {
     private const int PointsPerStroke = 40;
     private readonly YardangServer _server = new();
@@ -19,6 +21,7 @@ public sealed class TogetherTarget(bool silent) : IRoomTarget
     private readonly List<Writer> _writers = [];
     private readonly System.Collections.Concurrent.ConcurrentDictionary<long, long> _sent = new();
     private string _board = "";
+    private string _code = "";
     private SilentReader? _silent;
 
     public Process Server => _server.Process;
@@ -26,10 +29,10 @@ public sealed class TogetherTarget(bool silent) : IRoomTarget
     public async Task StartAsync(int writers, Action<int, long, bool> received)
     {
         await _server.StartAsync();
-        var (_, code) = await _server.HandOutAsync("AllTogether");
+        (_, _code) = await _server.HandOutAsync("AllTogether", isWall);
         for (var i = 0; i < writers; i++)
         {
-            var (cookies, page) = await _server.JoinAsync(code, $"Student {i}");
+            var (cookies, page) = await _server.JoinAsync(_code, $"Student {i}");
             _board = page["board"];
             var hub = await _server.ConnectAsync($"?as={page["as"]}", cookies);
             var writer = new Writer(i, hub, await hub.InvokeAsync<int>("Admit", _board));
@@ -51,8 +54,10 @@ public sealed class TogetherTarget(bool silent) : IRoomTarget
         var counter = ++w.Counter;
         var id = Ids.Of(w.Client, counter);
         _sent[id] = stamp;
-        _ = w.Hub.SendAsync("Submit", _board, CommandCodec.Encode(new Submission(
-            w.Client, counter, counter - 1, id, new AddMark(id, 1, Grip.Own, new InkBody(_strokes[(writer + counter) % _strokes.Length]), new Style(0, 60)))));
+        Command command = isWall
+            ? new PutUpCard(id, WallPlan.Nowhere, "en", $"Card {counter} of student {writer}: the load goes down through the piers into the ground")
+            : new AddMark(id, 1, Grip.Own, new InkBody(_strokes[(writer + counter) % _strokes.Length]), new Style(0, 60));
+        _ = w.Hub.SendAsync("Submit", _board, CommandCodec.Encode(new Submission(w.Client, counter, counter - 1, id, command)));
     }
 
     public async Task<string> CheckAsync()
@@ -61,6 +66,17 @@ public sealed class TogetherTarget(bool silent) : IRoomTarget
         for (var waited = 0; waited < 200 && _writers.Exists(w => w.Events < sent); waited++) await Task.Delay(50);
         var wrong = _writers.Count(w => w.Events != sent || w.OutOfOrder > 0);
         return wrong == 0 ? $"every one of {sent} events reached all {_writers.Count} once, in one order" : $"WRONG: {wrong} of {_writers.Count} did not get {sent} events once and in order";
+    }
+
+    /// <summary>What somebody fetches who comes in now: how long it takes, and its bytes on the wire.</summary>
+    public async Task<(double Milliseconds, long Bytes)> SnapshotAsync()
+    {
+        var (cookies, page) = await _server.JoinAsync(_code, "Late comer");
+        using var http = new HttpClient(new HttpClientHandler { CookieContainer = cookies, AutomaticDecompression = System.Net.DecompressionMethods.None }) { BaseAddress = _server.Address };
+        http.DefaultRequestHeaders.AcceptEncoding.ParseAdd("br");
+        var from = Stopwatch.GetTimestamp();
+        var bytes = await http.GetByteArrayAsync($"/rooms/{_board}/snapshot?as={page["as"]}");
+        return (Stopwatch.GetElapsedTime(from).TotalMilliseconds, bytes.Length);
     }
 
     public async ValueTask DisposeAsync()

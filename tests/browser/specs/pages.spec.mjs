@@ -84,7 +84,7 @@ test('students get the pages in order, with the tools of each page, and never th
   const maya = await student(browser, code, 'Maya');
   const sent = await maya.evaluate(async () => {
     const data = JSON.parse(document.getElementById('page-data').textContent);
-    const answer = await fetch(`/rooms/${data.board}/snapshot${data.query}`);
+    const answer = await fetch(`/rooms/${data.work}/snapshot${data.query}`);
     return answer.text();
   });
   expect(sent).toContain('What holds a bridge up?');

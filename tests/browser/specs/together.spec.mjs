@@ -45,8 +45,8 @@ test('all together: everybody writes on one board, and nobody can rub out what a
   await maya.mouse.move(400, 300);
   await maya.mouse.move(500, 320, { steps: 6 });
   const told = await ben.evaluate(async () => {
-    const { board, query } = JSON.parse(document.getElementById('page-data').textContent);
-    return (await (await fetch(`/rooms/${board}/names${query}`)).json()).map((p) => p.name);
+    const { work, query } = JSON.parse(document.getElementById('page-data').textContent);
+    return (await (await fetch(`/rooms/${work}/names${query}`)).json()).map((p) => p.name);
   });
   expect(told).toEqual(['Maya', 'Ben', 'Ilse Varga']);
   await maya.getByRole('button', { name: 'Point', exact: true }).click();
