@@ -8,7 +8,7 @@ public static class WallTexts
     private static readonly string[] s_names =
     [
         "Opening", "NotReached", "OnlyLook", "Nowhere", "Everything", "WriteHere", "WriteUnder", "PutUp", "Yours", "Teacher", "Change", "ChangeOf", "Keep", "Cancel", "TakeDown", "TakenDown", "TakenDownByTeacher", "PutBack", "Topic", "Place",
-        "PlaceFirst", "PlaceAfter", "CardWords", "Cards", "CardsOne", "Fresh", "FreshOne", "FreshHere", "Full", "MovedFrom", "TopicOf", "Owed", "OwedOne", "None", "Some", "SomeOne", "NoCards", "NobodyFound", "ToNowhere", "ToNowhereOne", "PlanKept", "ByTeacherDown", "PensDown",
+        "PlaceFirst", "PlaceAfter", "CardWords", "Cards", "CardsOne", "Fresh", "FreshOne", "FreshHere", "Full", "MovedFrom", "TopicOf", "Owed", "OwedOne", "None", "Some", "SomeOne", "NoCards", "ToNowhere", "ToNowhereOne", "PlanKept", "TakenDownMeanwhile", "PensDown",
     ];
 
     /// <summary>All of them, by the names the scripts use.</summary>

@@ -306,3 +306,31 @@ test('think first, then look: each sees only their own cards until the teacher s
   await expect(cards(ben, 'Materials').first()).toBeVisible();
   for (const page of [varga, maya, ben]) expect(page.problems).toEqual([]);
 });
+
+test('what is being typed is not lost when its topic goes, or when the card is taken down meanwhile', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await designWall(varga);
+  const code = await handOut(varga, together);
+  const maya = await student(browser, code, 'Maya');
+  await putUp(maya, 'Materials', 'Stone');
+  await kept(maya);
+  await slot(maya, 'Forces').fill('half a thought');
+  await maya.getByRole('button', { name: 'Change the card: Stone' }).click();
+  await maya.getByLabel('Words of this card').fill('Stone and wood');
+
+  await varga.getByText('Open the wall').click();
+  await varga.getByRole('button', { name: 'Change the card: Stone' }).click();
+  await varga.getByRole('button', { name: 'Take it down' }).click();
+  await expect(maya.getByText('The card that you were changing was taken down.')).toBeVisible();
+  await varga.getByText('Taken down (1)').click();
+  await varga.getByRole('button', { name: 'Put it back' }).click();
+  await maya.getByRole('button', { name: 'Change the card: Stone' }).click();
+  await expect(maya.getByLabel('Words of this card')).toHaveValue('Stone and wood');
+
+  await varga.getByRole('button', { name: 'Change the wall' }).click();
+  await varga.locator('dialog').getByRole('button', { name: 'Remove' }).nth(1).click();
+  await varga.getByRole('button', { name: 'Change it for everybody' }).click();
+  await expect(slot(maya, 'Forces')).toHaveCount(0);
+  await expect(slot(maya, 'Fits nowhere else')).toHaveValue('half a thought');
+  await expect(maya.getByLabel('Words of this card')).toHaveValue('Stone and wood');
+});

@@ -212,14 +212,18 @@ export class WallState {
         this.plan = event.plan;
         // What is still held here of a classmate and is not among them was taken down meanwhile.
         const up = new Set(event.cards.map((c) => c.id));
-        const gone = [...this.cards.values()].filter((c) => c.downBy === 0 && !up.has(c.id));
-        for (const card of gone) this.change(card.id, { downBy: actor });
-        this.cards = new Map([...this.cards, ...event.cards.map((c) => [c.id, c] as const)]);
+        const isGone = (c: Card) => c.downBy === 0 && !up.has(c.id);
+        this.cards = new Map([
+          ...[...this.cards].map(([id, c]) => [id, isGone(c) ? { ...c, downBy: actor } : c] as const),
+          ...event.cards.map((c) => [c.id, c] as const),
+        ]);
         break;
       }
       case 'planSet':
         this.plan = event.plan;
-        for (const card of this.cards.values()) if (!this.has(card.topic)) this.change(card.id, { topic: NOWHERE });
+        this.cards = new Map(
+          [...this.cards].map(([id, card]) => [id, this.has(card.topic) ? card : { ...card, topic: NOWHERE }]),
+        );
         break;
     }
   }

@@ -37,8 +37,8 @@ export interface WallTexts extends WorkTexts {
   readonly some: string;
   readonly someOne: string;
   readonly noCards: string;
-  readonly nobodyFound: string;
   readonly toNowhere: string;
   readonly toNowhereOne: string;
   readonly planKept: string;
+  readonly takenDownMeanwhile: string;
 }

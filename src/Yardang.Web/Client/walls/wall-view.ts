@@ -66,7 +66,11 @@ export class WallView {
     const { state, me } = this.side;
     const cards = new Map<number, Card[]>();
     for (const card of state.cards.values())
-      if (card.downBy === 0 && state.isSeen(card, me)) cards.set(card.topic, [...(cards.get(card.topic) ?? []), card]);
+      if (card.downBy === 0 && state.isSeen(card, me)) {
+        const under = cards.get(card.topic);
+        if (under) under.push(card);
+        else cards.set(card.topic, [card]);
+      }
     const band = (topic: number, plan: Topic | null): Band => ({
       topic,
       plan,
@@ -94,6 +98,14 @@ export class WallView {
   get isTyping(): boolean {
     const { activeElement } = document;
     return activeElement instanceof HTMLTextAreaElement && this.root.contains(activeElement);
+  }
+
+  /** Ends that a card is being changed, if it is; what was typed stays on the device. */
+  stopChanging(id: number): boolean {
+    if (this.editing !== id) return false;
+    this.editing = null;
+    this.refresh();
+    return true;
   }
 
   focusCard(id: number): void {

@@ -14,8 +14,8 @@ import { fill, pageData, plural } from '../page-data';
 import { deviceOutbox } from '../room/outbox-store';
 import { RoomClient } from '../room/room-client';
 import { serverNow } from '../room/server-clock';
-import { type Card, WallState } from '../room/wall-state';
-import type { Command } from '../room/wire';
+import { type Card, NOWHERE, WallState } from '../room/wall-state';
+import type { Command, Envelope } from '../room/wire';
 import { textIn } from '../surface/in-language';
 import { Arrivals } from './arrivals';
 import { Drafts } from './drafts';
@@ -26,6 +26,8 @@ import { WallView } from './wall-view';
 import { whoOf } from './who';
 
 interface WallData extends WorkData {
+  /** Whether a teacher looks, also one who only watches. */
+  readonly isStaff?: boolean;
   /** What to do, by language. */
   readonly directions?: Record<string, string>;
   readonly texts: WallTexts;
@@ -39,7 +41,8 @@ Alpine.data('wall', () => {
   const isTry = data.mode === 'try';
   const looksOnly = data.mode === 'look' || data.mode === 'embed';
   const isStudent = data.mode !== 'beside';
-  const me = { number: data.actor, isStaff: !isStudent };
+  // Teachers who only watch are told everything, too.
+  const me = { number: data.actor, isStaff: !isStudent || data.isStaff === true };
   const arrivals = new Arrivals();
   const drafts = isTry ? new Drafts('') : Drafts.keptFor(data.who, data.work);
   const read = new LanguagesRead(data.who, data.home ?? '', data.written);
@@ -48,6 +51,7 @@ Alpine.data('wall', () => {
   let view: WallView;
   let attendance: Attendance | null = null;
   let page: { refresh(): void };
+  let topicsBefore: readonly number[] = [];
   let noticeTimer: ReturnType<typeof setTimeout> | undefined;
   const names = new Names(data.work, data.query, () => page.refresh());
   const lesson = () => attendance?.lesson ?? null;
@@ -75,7 +79,7 @@ Alpine.data('wall', () => {
       },
     },
     /** New cards of others are shown as they come, if nobody is writing here. */
-    atOnce: (localStorage.getItem(atOnceKey) ?? String(!isStudent)) === 'true',
+    atOnce: (localStorage.getItem(atOnceKey) ?? String(!isStudent || looksOnly)) === 'true',
     heading: '',
     question: '',
     otherQuestion: '',
@@ -108,7 +112,7 @@ Alpine.data('wall', () => {
         me,
         {
           changed: () => this.refresh(),
-          applied: () => attendance?.applied(),
+          applied: (envelope) => this.applied(envelope),
           refused: ({ command }, reason) => this.refused(command, reason),
         },
         new WallState(),
@@ -156,6 +160,22 @@ Alpine.data('wall', () => {
         takeDown: (card: Card) => submit({ kind: 'takeCardDown', id: card.id }),
         putBack: (card: Card) => submit({ kind: 'putCardBack', id: card.id }),
       };
+    },
+
+    applied({ event, actor, byStaff }: Envelope): void {
+      attendance?.applied();
+      const isMine = actor === me.number && byStaff === me.isStaff;
+      if (event.kind === 'cardTakenDown' && !isMine && view.stopChanging(event.id)) this.say(texts.takenDownMeanwhile);
+    },
+
+    /** What is being written for a topic that is gone goes on where cards go that fit nowhere. */
+    keepDrafts(state: WallState): void {
+      for (const topic of topicsBefore.filter((t) => !state.has(t))) {
+        const text = drafts.get(Drafts.under(topic));
+        if (text.trim()) drafts.giveBack(Drafts.under(NOWHERE), text);
+        drafts.set(Drafts.under(topic), '');
+      }
+      topicsBefore = state.plan.topics.map((t) => t.id);
     },
 
     /** What being in the lesson has to know of this page. */
@@ -210,6 +230,7 @@ Alpine.data('wall', () => {
       this.question = textIn(state.plan.question, [this.reading.first], data.written);
       this.otherQuestion = this.reading.second ? (state.plan.question[this.reading.second] ?? '') : '';
       if (data.directions) this.directions.all = textIn(data.directions, [this.reading.first], data.written);
+      this.keepDrafts(state);
       this.letIn();
       this.owedText = this.sayOwed(state);
       this.ownFirst = state.plan.rules.ownFirst;

@@ -1,7 +1,7 @@
 // Beside a teacher's wall: who has put up how many cards, who has put up none, and looking for cards by words and by person.
 
 import { PeopleList, askForPeople } from '../people/people-list';
-import { fill, plural } from '../page-data';
+import { plural } from '../page-data';
 import { Standing } from '../room/lesson-state';
 import type { Card, WallState } from '../room/wall-state';
 
@@ -17,14 +17,11 @@ interface Row {
   readonly name: string;
   readonly words: string;
   readonly hasNone: boolean;
-  readonly owes: boolean;
 }
 
 interface Texts {
   readonly noCards: string;
   readonly cards: string;
-  readonly nobodyFound: string;
-  readonly owed: string;
 }
 
 /** After these, who is in and where is asked for anew. */
@@ -64,13 +61,11 @@ export function whoOf(lesson: string, wall: string, state: () => WallState, chan
       const counts = new Map<number, number>();
       for (const card of state().cards.values())
         if (card.downBy === 0 && !card.byStaff) counts.set(card.author, (counts.get(card.author) ?? 0) + 1);
-      const { least } = state().plan.rules;
       const here = people.filter((p) => p.standing === Standing.In && p.board === wall);
       this.rows = here.map(({ number, name }) => {
         const count = counts.get(number) ?? 0;
-        const owed = Math.max(0, least - count);
         const words = count === 0 ? texts.noCards : plural(texts, 'cards', count);
-        return { number, name, words, hasNone: count === 0, owes: owed > 0 };
+        return { number, name, words, hasNone: count === 0 };
       });
       const isLooking = this.chosen !== 0 || wanted !== '';
       this.foundText = isLooking ? plural(texts, 'cards', this.count) : '';
@@ -101,10 +96,6 @@ export function whoOf(lesson: string, wall: string, state: () => WallState, chan
       if (this.chosen !== 0 && (card.byStaff || card.author !== this.chosen)) return false;
       if (wanted === '' || card.text.toLocaleLowerCase().includes(wanted)) return true;
       return !card.byStaff && nameOf(card.author).toLocaleLowerCase().includes(wanted);
-    },
-
-    get emptyText(): string {
-      return this.foundText && this.count === 0 ? fill(texts.nobodyFound) : '';
     },
   };
 }

@@ -34,6 +34,7 @@ public sealed class BesideModel(AccessResolver access, LessonPeople people, IStr
             lesson,
             query = "",
             together = true,
+            isStaff = true,
             actor = me.Number,
             language = ContentLanguage.Current,
             written = record.Language,
