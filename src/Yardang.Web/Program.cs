@@ -93,6 +93,7 @@ services.AddSingleton<MailLimit>();
 services.AddProxies(builder.Configuration);
 services.AddSingleton<ReentryKeys>();
 services.AddSingleton<LessonPeople>();
+services.AddSingleton<Contents>();
 services.AddSingleton<MyPlace>();
 services.AddSingleton<ExportDesk>();
 services.AddSingleton<WallExport>().AddSingleton<BoardExport>();
@@ -197,12 +198,12 @@ app.MapPost("/rooms/{room:guid}/pictures/{id}", (HttpContext context, Guid room,
 app.MapPost("/rooms/{room:guid}/leftovers", (HttpContext context, Guid room, LeftoversEndpoint leftovers) => leftovers.PostAsync(context, room));
 app.MapGet("/rooms/{room:guid}/names", async (HttpContext context, Guid room, AccessResolver access, LessonPeople people) =>
     await access.ForRoomAsync(Visitor.Of(context), room) is { Kind: RoomKind.Board or RoomKind.Wall, MayLook: true } found ? Results.Ok(await people.NamesAsync(room, found.Actor)) : Results.NotFound());
-app.MapGet("/my-place", async (HttpContext context, MyPlace places) => await places.OfAsync(Visitor.Of(context)) is { } found ? Results.Ok(found.Place) : Results.NotFound());
+app.MapGet("/my-place", async (HttpContext context, Guid? at, MyPlace places) => await places.OfAsync(Visitor.Of(context), at) is { } found ? Results.Ok(found.Place) : Results.NotFound());
 app.MapGet("/here", async (HttpContext context, MyPlace places) => Results.Redirect(await places.OfAsync(Visitor.Of(context)) is { } found ? found.Place.Address : "/?unknown=true"));
-app.MapGet("/lesson/{lesson:guid}/people.json", async (HttpContext context, Guid lesson, AccessResolver access, LessonPeople people) =>
-    await access.LessonAsync(Visitor.Of(context), lesson, Power.Watches) is null ? Results.NotFound() : Results.Ok(await people.InAsync(lesson)));
+app.MapGet("/lesson/{lesson:guid}/people.json", async (HttpContext context, Guid lesson, int? part, AccessResolver access, LessonPeople people) =>
+    await access.LessonAsync(Visitor.Of(context), lesson, Power.Watches) is { } found && found.FindPart(part ?? found.CurrentPart) is { } asked ? Results.Ok(await people.SeatedAsync(found, asked)) : Results.NotFound());
 app.MapGet("/lesson/{lesson:guid}/slips.pdf", (HttpContext context, Guid lesson, SlipExport slips) => slips.PdfAsync(context, lesson));
-app.MapGet("/lesson/{lesson:guid}/boards.pdf", (HttpContext context, Guid lesson, string? language, BoardExport export) => export.PdfAsync(context, lesson, language));
+app.MapGet("/lesson/{lesson:guid}/boards.pdf", (HttpContext context, Guid lesson, string? language, int? part, BoardExport export) => export.PdfAsync(context, lesson, language, part));
 app.MapGet("/lesson/{lesson:guid}/board/{board:guid}.{format:regex(^(png|svg|inkml|pdf|csv)$)}", (HttpContext context, Guid lesson, Guid board, string format, int? page, string? language, BoardExport export) =>
     export.PageAsync(context, lesson, board, format, page, language));
 app.MapGet("/template/{key}.png", (HttpContext context, string key, TemplatePictures pictures) => pictures.Get(context, key)).RequireAuthorization();

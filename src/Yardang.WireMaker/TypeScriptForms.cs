@@ -197,6 +197,7 @@ internal sealed class TypeScriptForms(Declarations declarations)
         if (field.IsInline) return field.IsNullable ? $"...({value} ? write{field.Form.Type.Name}({value}) : [0, null])" : $"...write{field.Form.Type.Name}({value})";
         if (field.OrMinusOne) return $"{value} ?? -1";
         var written = Writing(field.Form, value);
+        if (field is { NullIsEmpty: true, Version: > 1 }) return $"{value}.length > 0 ? {written} : null";
         return field is { IsNullable: true, NullIsEmpty: false } && !string.Equals(written, value, StringComparison.Ordinal) ? $"{value} && {written}" : written;
     }
 

@@ -8,6 +8,7 @@ using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
 using Yardang.Core.Activities;
 using Yardang.Core.Lessons;
+using Yardang.Core.Rooms;
 using Yardang.Data.School;
 using Yardang.Web.Lessons;
 using Yardang.Web.Shelf;
@@ -70,6 +71,21 @@ public sealed partial class TestSchool : IAsyncDisposable
         var making = Get<ActivityMaking>();
         var activity = await making.CreateAsync(teacher, ActivityContent.Blank("en", "What holds a bridge up?"));
         return (activity, await handing.HandOutAsync(activity, new HandOutOrder("7 Amber", door, way), "en"));
+    }
+
+    /// <summary>The room in which somebody works, in the first part.</summary>
+    public async Task<Guid> BoardOfAsync(ParticipantRecord participant)
+    {
+        await using var db = await Get<IDbContextFactory<SchoolContext>>().CreateDbContextAsync();
+        var lesson = await db.Lessons.SingleAsync(l => l.Id == participant.LessonId);
+        return await Seating.RoomAsync(db, lesson, lesson.PlaceOf(participant, lesson.Parts[0]));
+    }
+
+    /// <summary>The room in which all work together.</summary>
+    public async Task<Guid> TogetherAsync(LessonRecord lesson)
+    {
+        await using var db = await Get<IDbContextFactory<SchoolContext>>().CreateDbContextAsync();
+        return await db.RoomsOf(lesson.Id).Where(r => r.Whose == Whose.Together).Select(r => r.Id).SingleAsync();
     }
 
     /// <summary>A browser of a student who joined, with the address of their board.</summary>

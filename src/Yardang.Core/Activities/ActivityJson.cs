@@ -29,7 +29,7 @@ public static class ActivityJson
     /// <summary>Reads what <see cref="Write"/> wrote.</summary>
     /// <exception cref="FormatException">It is damaged or newer than this program; the message names the place.</exception>
     public static ActivityContent Read(ReadOnlySpan<byte> json) =>
-        ReadPart(json) is { } activity && !(activity.Pages.IsDefaultOrEmpty && activity.HasPages) ? activity : throw new FormatException("The activity has no page.");
+        ReadPart(json) is { } activity && !(activity.Pages.IsDefaultOrEmpty && activity.Steps.Any(p => p.Kind == PartKind.Pages)) ? activity : throw new FormatException("The activity has no page.");
 
     /// <summary>Reads what <see cref="Write"/> wrote, also of an activity without pages: marks alone.</summary>
     /// <exception cref="FormatException">It is damaged or newer than this program; the message names the place.</exception>

@@ -6,7 +6,7 @@ using Yardang.Core.Pages;
 namespace Yardang.Core.Activities;
 
 /// <summary>
-/// Places that a colleague fills in before an activity is used: words in braces, such as <c>{topic}</c>, in its name, directions, printed
+/// Places that a colleague fills in before an activity is used: words in braces, such as <c>{topic}</c>, in its name, directions, names of parts, printed
 /// words, names of zones, and what is planned for a wall.
 /// </summary>
 public static partial class FillIns
@@ -20,7 +20,7 @@ public static partial class FillIns
             .. Said(content.Directions),
             .. content.Pages.SelectMany(p => Said(p.Name).Concat(Said(p.Directions ?? Texts.None))),
             .. content.Marks.SelectMany(Said),
-            .. content.Steps.SelectMany(p => p.Wall?.Said() ?? []),
+            .. content.Steps.SelectMany(p => Said(p.Name ?? Texts.None).Concat(p.Wall?.Said() ?? [])),
         ];
         return [.. texts.SelectMany(t => Place().Matches(t)).Select(m => m.Groups["name"].Value).Distinct(StringComparer.OrdinalIgnoreCase)];
     }

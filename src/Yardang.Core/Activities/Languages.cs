@@ -35,7 +35,7 @@ public static class Languages
             foreach (var starter in page.Starters ?? []) yield return In(starter);
         }
 
-        foreach (var text in activity.Steps.SelectMany(p => p.Wall?.Texts ?? [])) yield return In(text);
+        foreach (var text in activity.Steps.SelectMany(p => (p.Wall?.Texts ?? []).Prepend(p.Name ?? Texts.None))) yield return In(text);
 
         foreach (var mark in activity.Marks.Where(m => m.Grip != Grip.Key))
         {

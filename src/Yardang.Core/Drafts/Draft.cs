@@ -1,5 +1,7 @@
+using System.Collections.Immutable;
 using Yardang.Core.Activities;
 using Yardang.Core.Editing;
+using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
 using Yardang.Core.Wire;
 
@@ -36,9 +38,16 @@ public sealed class Draft : Room
     public Sheets Sheets { get; } = new(ActivityContent.Blank("en", ""));
 
     /// <summary>The activity as it stands, to be frozen into a version or written to an archive.</summary>
-    public ActivityContent Content() => new(
-        Sheets.Name, Sheets.Directions, [.. Sheets.Pages],
-        [.. Sheets.Pages.SelectMany(p => Sheets.Visible(p.Id))], Sheets.Unit, Sheets.Parts is [{ Kind: PartKind.Pages }] ? null : Sheets.Parts);
+    /// <remarks>
+    /// Pages of a part that was taken out stay in the room, so that it can come back; and where two have undone different things, a part may be left
+    /// without pages: neither is part of the activity.
+    /// </remarks>
+    public ActivityContent Content()
+    {
+        ImmutableArray<Part> parts = [.. Sheets.Parts.Where(p => p.Kind != PartKind.Pages || Sheets.Pages.Any(page => page.OfPart == p.Number))];
+        ImmutableArray<Page> pages = [.. Sheets.Pages.Where(page => parts.Any(p => p.Number == page.OfPart && p.Kind == PartKind.Pages))];
+        return new(Sheets.Name, Sheets.Directions, pages, [.. pages.SelectMany(p => Sheets.Visible(p.Id))], Sheets.Unit, parts is [var only] && only == Part.Pages ? null : parts);
+    }
 
     /// <inheritdoc/>
     protected override Decision DecideCommand(Submission submission, Actor actor, Situation situation)

@@ -19,7 +19,15 @@ public static class ContentRules
     private const long LargestId = 1L << 53;
 
     /// <summary>The first thing that is wrong with an activity; null if nothing is.</summary>
-    public static ContentFault? FaultIn(ActivityContent content) => content.Pages.IsEmpty && content.HasPages ? new("The activity has no page.") : FaultInPart(content);
+    public static ContentFault? FaultIn(ActivityContent content)
+    {
+        if (content.Pages.IsEmpty && content.Steps.Any(p => p.Kind == PartKind.Pages)) return new("The activity has no page.");
+        if (FaultInPart(content) is { } fault) return fault;
+        var astray = content.Pages.Select((p, i) => (p.OfPart, Number: i + 1)).FirstOrDefault(p => content.Find(p.OfPart) is not { Kind: PartKind.Pages });
+        if (astray.Number > 0) return new($"Page {astray.Number} is of a part that is not there, or of a wall.");
+        var without = content.Steps.FirstOrDefault(s => s.Kind == PartKind.Pages && content.Pages.All(p => p.OfPart != s.Number));
+        return without is null ? null : new($"Part {content.Steps.IndexOf(without) + 1} has no page.");
+    }
 
     /// <summary>The same for a part of an activity, which may be marks alone that stand on pages, and hang on marks, that are elsewhere.</summary>
     public static ContentFault? FaultInPart(ActivityContent content)

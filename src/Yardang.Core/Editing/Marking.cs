@@ -103,7 +103,9 @@ public static class Marking
 
     private static Decision AddPage(Sheets sheets, AddPage add, Actor actor, int client, bool design)
     {
-        if (!design || !actor.IsStaff || sheets.Parts.All(p => p.Kind != PartKind.Pages)) return Refusal.NotAllowed;
+        // Pages of a new part come first, then the part.
+        var isOfWall = sheets.Parts.Any(p => p.Number == add.Page.OfPart && p.Kind != PartKind.Pages);
+        if (!design || !actor.IsStaff || isOfWall) return Refusal.NotAllowed;
         if (Ids.ClientOf(add.Page.Id) != client) return Refusal.Malformed;
         if (sheets.FindPage(add.Page.Id) is not null) return Refusal.Duplicate;
         if (sheets.PageCount >= Limits.Pages) return Refusal.Full;
@@ -186,6 +188,17 @@ public static class Marking
     private static Refusal? WhyNotLengthen(Sheets sheets, Sizing sizing) =>
         sheets.FindPage(sizing.Target)?.Size is { } now && sizing.Size.Width == now.Width && sizing.Size.Height >= now.Height ? null : Refusal.NotAllowed;
 
+    // Of its part, and of the activity.
+    private static bool IsNotTheLast(Sheets sheets, long page)
+    {
+        var part = sheets.FindPage(page)?.OfPart;
+        return sheets.Parts.All(p => p.Number != part) || sheets.Pages.Any(p => p.Id != page && p.OfPart == part);
+    }
+
+    // A part keeps its kind, and has pages if it is made of pages.
+    private static bool MayBe(Sheets sheets, Part part) => sheets.Parts.All(now => now.Number != part.Number || now.Kind == part.Kind)
+        && (part.Kind == PartKind.Pages ? sheets.Pages.Any(p => p.OfPart == part.Number) : sheets.AllPages.All(p => p.OfPart != part.Number));
+
     // The mark is the one that is changed; null where a page or the activity is.
     private static bool IsValid(Change change, Sheets sheets, Mark? mark) => change switch
     {
@@ -196,7 +209,7 @@ public static class Marking
         Ordering(_, var order) => Validity.IsOrder(order),
         PageOrdering(_, var order) => Validity.IsOrder(order),
         Gripping(_, var grip) => Enum.IsDefined(grip),
-        PageErasing(var id, var erased) => !erased || sheets.Pages.Any(p => p.Id != id),
+        PageErasing(var id, var erased) => !erased || IsNotTheLast(sheets, id),
         PageDirecting(_, var directions) => directions.IsWithin(Limits.DirectionsLength),
         Starting(_, var starters) => Validity.AreStarters(starters),
         Stimulating(_, var stimulus) => stimulus is null or { IsValid: true },
@@ -205,7 +218,7 @@ public static class Marking
         Styling(_, var style) => mark is not null && Validity.IsValid(mark.Body, style),
         Naming(var name) => name.IsWithin(Limits.NameLength),
         PageNaming(_, var name) => name.IsWithin(Limits.NameLength),
-        Dividing(var parts) => ContentRules.FaultIn(parts) is null && parts.All(part => sheets.Parts.Any(now => now.Number == part.Number && now.Kind == part.Kind)),
+        Dividing(var parts) => ContentRules.FaultIn(parts) is null && parts.All(part => MayBe(sheets, part)),
         Directing(var directions) => directions.IsWithin(Limits.DirectionsLength),
         Sizing(_, var size) => size.IsValid,
         Papering(_, var paper) => paper.IsValid,

@@ -78,7 +78,7 @@ public static class ActivityArchive
             if (ContentRules.FaultIn(activity) is { } fault) throw new FormatException(fault.Sentence);
             var work = zip.GetEntry(WorkEntry) is { } file ? WorkJson.Read(Bytes(file, MaxBytes, WorkEntry)) : null;
             if (work is not null && WorkRules.FaultIn(work) is { } wrong) throw new FormatException(wrong.Sentence);
-            if (work is not null && work.Boards.Any(b => b.Wall is null != activity.HasPages)) throw new FormatException("The work is not of this activity: one is of boards, the other of walls.");
+            if (work is not null && work.Boards.Any(b => activity.Find(b.OfPart)?.Kind is not { } kind || b.Wall is null != (kind == PartKind.Pages))) throw new FormatException("The work is not of this activity: a part is of boards in one, of walls in the other, or is not there.");
             return new(activity, Files(media), work);
         }
         catch (InvalidDataException e)

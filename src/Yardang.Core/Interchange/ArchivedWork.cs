@@ -1,7 +1,9 @@
 using System.Collections.Immutable;
+using System.Text.Json.Serialization;
 using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
+using Yardang.Core.Rooms;
 using Yardang.Core.Walls;
 
 namespace Yardang.Core.Interchange;
@@ -25,14 +27,21 @@ public sealed record ArchivedWall(WallPlan Plan, ImmutableArray<Card> Cards);
 /// <param name="Group">What the group is called whose board it is; null for other boards.</param>
 /// <param name="ChangedAt">When a student last changed something there; null if none did.</param>
 /// <param name="Wall">The wall; null for a board. A wall has no pages and no marks.</param>
+/// <param name="Part">Of which part of the activity it is; null for part 1.</param>
 public sealed record ArchivedBoard(
-    ImmutableArray<int> People, ImmutableArray<Page> Pages, ImmutableArray<Mark> Marks, string? Group = null, DateTimeOffset? ChangedAt = null, ArchivedWall? Wall = null);
+    ImmutableArray<int> People, ImmutableArray<Page> Pages, ImmutableArray<Mark> Marks, string? Group = null, DateTimeOffset? ChangedAt = null, ArchivedWall? Wall = null,
+    int? Part = null)
+{
+    /// <summary>The number of the part of which it is.</summary>
+    [JsonIgnore]
+    public int OfPart => Part ?? RoomPlace.FirstPart;
+}
 
 /// <summary>The work of a lesson: <c>work.json</c> of an archive. The activity beside it is the version that was handed out.</summary>
 /// <param name="Name">What the lesson was called.</param>
 /// <param name="ClassName">For whom; may be empty.</param>
 /// <param name="HandedOutAt">When.</param>
-/// <param name="Way">Who shared a board.</param>
+/// <param name="Way">Who shared a board in an activity of one part; where there are several, each part of the activity says its own.</param>
 /// <param name="People">In the order of arrival.</param>
 /// <param name="Boards">In the order of arrival.</param>
 /// <param name="ClosedAt">When it was closed; null if it was running still.</param>

@@ -10,7 +10,7 @@ namespace Yardang.Core.Interchange;
 /// <summary>Which work of a lesson can be taken in: what a lesson could hold, and nothing else.</summary>
 public static class WorkRules
 {
-    /// <summary>The most boards: one for everybody, and for each of the groups that there can be.</summary>
+    /// <summary>The most boards of a part: one for everybody, and for each of the groups that there can be.</summary>
     public const int MostBoards = 2 * Limits.People;
 
     /// <summary>The first thing that is wrong; null if nothing is.</summary>
@@ -19,7 +19,7 @@ public static class WorkRules
         if (work.Name.Length > Limits.NameLength || work.ClassName.Length > Limits.NameLength) return new($"The name of the lesson or of its class is longer than {Limits.NameLength} letters.");
         if (!Enum.IsDefined(work.Way)) return new("Nobody can work together in this way.");
         if (work.People.Length > Limits.People) return new($"There are {work.People.Length} people; a lesson has at most {Limits.People}.");
-        if (work.Boards.Length > MostBoards) return new($"There are {work.Boards.Length} boards; a lesson has at most {MostBoards}.");
+        if (work.Boards.CountBy(b => b.OfPart).Any(part => part.Value > MostBoards)) return new($"There are {work.Boards.Length} boards; a part has at most {MostBoards}.");
         var known = work.People.Select(p => p.Number).ToHashSet();
         if (known.Count < work.People.Length || known.Any(n => n <= Actor.Owner.Number)) return new("Somebody has no number of their own.");
         for (var i = 0; i < work.Boards.Length; i++)

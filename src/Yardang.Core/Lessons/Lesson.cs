@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Yardang.Core.Activities;
 using Yardang.Core.LateChanges;
 using Yardang.Core.Rooms;
 using Yardang.Core.Wire;
@@ -10,7 +11,8 @@ namespace Yardang.Core.Lessons;
 public sealed record LessonSnapshot(
     Door Door, bool PensDown, [OrMinusOne] int? PensConfirmedOn, bool Closed, ImmutableArray<Person> People, bool NamesMasked, bool SeesOtherBoards, bool SeesTeachersBoard,
     ImmutableArray<Group> Groups, int GroupsUsed, ImmutableArray<ImmutableArray<Group>> Past, ImmutableArray<ImmutableArray<Group>> Future, int GroupingVersion, long PlacesAsOf,
-    long SeatsThrough, ImmutableArray<LateChange> LateChanges, [Inline] LessonTimes Times, bool Waits, bool IsOverdue, ImmutableArray<WorkWaits> Waiting) : RoomSnapshot;
+    long SeatsThrough, ImmutableArray<LateChange> LateChanges, [Inline] LessonTimes Times, bool Waits, bool IsOverdue, ImmutableArray<WorkWaits> Waiting,
+    ImmutableArray<int> Parts, ImmutableSortedSet<int> OpenParts, int OpenedLast) : RoomSnapshot;
 
 /// <summary>An activity being worked on by people: who is in, door, groups, signals, pens.</summary>
 public sealed class Lesson : Room
@@ -76,20 +78,36 @@ public sealed class Lesson : Room
     /// <summary>What waits on the boards for a teacher's decision, also on boards that nobody is on any more.</summary>
     public IEnumerable<WorkWaits> Waiting => _waiting.Values;
 
+    /// <summary>The parts of the activity by their numbers, in order.</summary>
+    public ImmutableArray<int> Parts { get; private set; } = [RoomPlace.FirstPart];
+
+    /// <summary>Those that students see. At least one.</summary>
+    public ImmutableSortedSet<int> OpenParts { get; private set; } = [RoomPlace.FirstPart];
+
+    /// <summary>The part that the teacher opened last; 0 if none was.</summary>
+    public int OpenedLast { get; private set; }
+
+    /// <summary>The part in which students begin, and who comes back goes on: the one that was opened last, else the first that is open.</summary>
+    public int CurrentPart => OpenParts.Contains(OpenedLast) ? OpenedLast : Parts.First(OpenParts.Contains);
+
     /// <summary>What this lesson allows its students now.</summary>
     public Allowed Allowed => new(PensDown, Closed, Waits);
 
     /// <summary>What it allows in one of its rooms now.</summary>
-    public Allowed AllowedIn(RoomPlace place) => place.Whose == Whose.Teacher ? Allowed with { PensDown = false } : Allowed;
+    public Allowed AllowedIn(RoomPlace place)
+    {
+        var allowed = OpenParts.Contains(place.Part) ? Allowed : Allowed with { Waits = true };
+        return place.Whose == Whose.Teacher ? allowed with { PensDown = false } : allowed;
+    }
 
     /// <summary>Whether an event changes who may be where. (Who comes in by the door is seated as they come.)</summary>
     public static bool ChangesPlaces(RoomEvent happened) =>
-        happened is GroupsSet or GroupsUndone or GroupsRedone or PersonAdmitted or PersonTurnedAway or PersonRemoved or SentAway or SightSet;
+        happened is GroupsSet or GroupsUndone or GroupsRedone or PersonAdmitted or PersonTurnedAway or PersonRemoved or SentAway or SightSet or PartsPlanned or PartSet;
 
     /// <inheritdoc/>
     protected override Decision DecideCommand(Submission submission, Actor actor, Situation situation) => submission.Command switch
     {
-        OpenLesson or ExpectPeople or Join or ConfirmPens or ConfirmSeats or HandOutLateChange or TakeLateChangeBack or AnnounceMoment or NoteWaiting or BringPerson when actor.Role != Role.Program => Refusal.NotAllowed,
+        OpenLesson or ExpectPeople or Join or ConfirmPens or ConfirmSeats or HandOutLateChange or TakeLateChangeBack or AnnounceMoment or NoteWaiting or BringPerson or PlanParts when actor.Role != Role.Program => Refusal.NotAllowed,
         ConfirmLateChange(var number) => Confirm(number, actor),
         HandIn or TakeWorkBack => Decide(submission.Command is HandIn, actor),
         not GiveSignal when !actor.IsStaff => Refusal.NotAllowed,
@@ -117,6 +135,8 @@ public sealed class Lesson : Room
         SetTimes(var times) => times.IsInOrder ? new TimesSet(times) : Refusal.OutOfRange,
         AnnounceMoment(Moment.Opens) => Waits && Times.OpensAt <= situation.Time ? new MomentCame(Moment.Opens) : Refusal.ChangedSince,
         AnnounceMoment(Moment.Due) => Times.DueAt <= situation.Time && !IsOverdue ? new MomentCame(Moment.Due) : Refusal.ChangedSince,
+        PlanParts plan => Decide(plan),
+        SetPart set => Decide(set),
         SetDoor(var door) => Enum.IsDefined(door) ? new Decision.Accepted(new DoorSet(door), Audience.Staff) : Refusal.OutOfRange,
         SetPens(var down) => Closed ? Refusal.Closed : new PensSet(down),
         ConfirmPens(var down, var boards) => down == PensDown ? new PensConfirmed(down, boards) : Refusal.ChangedSince,
@@ -134,6 +154,7 @@ public sealed class Lesson : Room
         (NamesMasked, SeesOtherBoards, SeesTeachersBoard) = (s.NamesMasked, s.SeesOtherBoards, s.SeesTeachersBoard);
         (Grouping, GroupingVersion) = (new Grouping(s.Groups, s.Past, s.Future, s.GroupsUsed), s.GroupingVersion);
         (PlacesAsOf, SeatsThrough, Times, Waits, IsOverdue) = (s.PlacesAsOf, s.SeatsThrough, s.Times, s.Waits, s.IsOverdue);
+        (Parts, OpenParts, OpenedLast) = (s.Parts, s.OpenParts, s.OpenedLast);
         foreach (var person in s.People) _people[person.Number] = person;
         foreach (var change in s.LateChanges) _changes[change.Number] = change;
         foreach (var work in s.Waiting) _waiting[(work.Board, work.Person)] = work;
@@ -182,6 +203,9 @@ public sealed class Lesson : Room
             case SightSet(var others, var teachers): (SeesOtherBoards, SeesTeachersBoard) = (others, teachers); break;
             case WorkWaits { Count: 0 } done: _waiting.Remove((done.Board, done.Person)); break;
             case WorkWaits work: _waiting[(work.Board, work.Person)] = work; break;
+            case PartsPlanned(var parts, var open): (Parts, OpenParts) = (parts, open); break;
+            case PartSet(var part, true): (OpenParts, OpenedLast) = (OpenParts.Add(part), part); break;
+            case PartSet(var part, false): OpenParts = OpenParts.Remove(part); break;
             case DoorSet(var door): Door = door; break;
             case PensSet(var down): (PensDown, PensConfirmedOn) = (down, null); break;
             case PensConfirmed(_, var boards): PensConfirmedOn = boards; break;
@@ -215,6 +239,22 @@ public sealed class Lesson : Room
         if (!handOut.Groups.All(g => Grouping.Now.Any(known => known.Number == g))) return Refusal.NotFound;
         if (!handOut.People.All(p => _people.TryGetValue(p, out var person) && person.Belongs)) return Refusal.NotFound;
         return new Decision.Accepted(new LateChangeHandedOut(_changes.Count + 1, handOut.Content, handOut.Groups, handOut.People), Audience.Staff);
+    }
+
+    private Decision Decide(PlanParts plan)
+    {
+        if (Parts is not [RoomPlace.FirstPart]) return Refusal.ChangedSince;
+        var isFit = plan.Parts.Length is > 0 and <= Part.Most && plan.Parts.Distinct().Count() == plan.Parts.Length && plan.Parts.All(p => p is >= RoomPlace.FirstPart and <= RoomPlace.LastPart);
+        return isFit ? new PartsPlanned(plan.Parts, plan.OneByOne ? [plan.Parts[0]] : [.. plan.Parts]) : Refusal.OutOfRange;
+    }
+
+    // There is always somewhere to be.
+    private Decision Decide(SetPart set)
+    {
+        if (Closed) return Refusal.Closed;
+        if (!Parts.Contains(set.Part)) return Refusal.NotFound;
+        if (OpenParts.Contains(set.Part) == set.Open) return Refusal.ChangedSince;
+        return set.Open || OpenParts.Count > 1 ? new PartSet(set.Part, set.Open) : Refusal.NotAllowed;
     }
 
     // What is handed in is marked, and stays where it is: there is nothing to send back.

@@ -1,6 +1,7 @@
 using Yardang.Core.Activities;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
+using Yardang.Core.Rooms;
 using Yardang.Core.Walls;
 
 namespace Yardang.Core.Lessons;
@@ -13,18 +14,20 @@ namespace Yardang.Core.Lessons;
 /// <param name="Page">The first page where it is to be mended; null if it is no matter of a page.</param>
 /// <param name="Mark">The first mark that is to be mended; null if it is no matter of a mark.</param>
 /// <param name="Topic">The first topic of a wall that is to be mended; null if it is no matter of a topic.</param>
-public sealed record ReadyLine(string Key, bool IsWarning = false, int Count = 0, string Names = "", long? Page = null, long? Mark = null, long? Topic = null);
+/// <param name="Part">The number of the part of which it speaks; null if it speaks of the whole lesson.</param>
+public sealed record ReadyLine(string Key, bool IsWarning = false, int Count = 0, string Names = "", long? Page = null, long? Mark = null, long? Topic = null, int? Part = null);
 
 /// <summary>How an activity is about to be handed out.</summary>
 /// <param name="Door">Whether newcomers walk in.</param>
-/// <param name="Way">Who works with whom.</param>
+/// <param name="Way">Who works with whom in an activity of one part.</param>
 /// <param name="Masked">Whether classmates see masks instead of names.</param>
 /// <param name="HasPassword">Whether newcomers type a password besides the code.</param>
 /// <param name="HasList">Whether the people of a class list are expected.</param>
 /// <param name="Times">When it opens, is due and closes.</param>
 /// <param name="Introduction">How newcomers say who they are.</param>
+/// <param name="OneByOne">Whether of several parts only the first is open to begin with.</param>
 public sealed record HandingPlan(
-    Door Door, Way Way, bool Masked = false, bool HasPassword = false, bool HasList = false, LessonTimes? Times = null, Introduction Introduction = Introduction.Name);
+    Door Door, Way Way, bool Masked = false, bool HasPassword = false, bool HasList = false, LessonTimes? Times = null, Introduction Introduction = Introduction.Name, bool OneByOne = false);
 
 /// <summary>What students will be able to do, and what was probably forgotten, before anything is handed out.</summary>
 public static class ReadyCheck
@@ -32,17 +35,18 @@ public static class ReadyCheck
     private const ToolSet EveryTool = ToolSet.Pen | ToolSet.Highlighter | ToolSet.Text | ToolSet.Note | ToolSet.Shape | ToolSet.Picture | ToolSet.Stamp | ToolSet.Formula;
 
     /// <summary>The lines for handing out an activity.</summary>
-    /// <param name="activity">What is handed out.</param>
+    /// <param name="activity">What is handed out; of several parts, each says who works with whom in it.</param>
     /// <param name="plan">How.</param>
     public static IReadOnlyList<ReadyLine> For(ActivityContent activity, HandingPlan plan)
     {
-        var (door, way, masked) = (plan.Door, plan.Way, plan.Masked);
+        var (door, masked) = (plan.Door, plan.Masked);
         var times = plan.Times ?? LessonTimes.None;
-        var wall = activity.HasPages ? null : activity.Steps[0].Wall;
+        var parts = activity.Steps;
         List<ReadyLine> lines =
         [
-            .. wall is null ? OnBoards(way) : OnWall(wall, way),
-            new(masked ? "NamesMasked" : way == Way.OneEach ? "NamesAlone" : wall is null ? "NamesSeen" : "NamesSeenOnWall"),
+            .. parts.Length > 1 ? [new ReadyLine(plan.OneByOne ? "PartsOneByOne" : "PartsAllOpen", Count: parts.Length)] : Array.Empty<ReadyLine>(),
+            .. parts.SelectMany(p => Of(p, p.Wall is { } wall ? OnWall(wall, WayIn(p)) : OnBoards(WayIn(p)))),
+            new(masked ? "NamesMasked" : NamesOf(parts.Where(p => WayIn(p) != Way.OneEach))),
             new((plan.HasList ? "ByList" : "By") + plan.Introduction),
             door switch { Door.Open => new(plan.HasList ? "ClassList" : "DoorOpen"), Door.Ask => new("DoorAsks"), _ => new("DoorClosed", IsWarning: true) },
         ];
@@ -61,8 +65,20 @@ public static class ReadyCheck
         if (times.OpensAt is not null) lines.Add(new("Opens"));
         if (times.HandsIn) lines.Add(new(times.DueAt is null ? "HandsIn" : "HandsInDue"));
         lines.Add(new(times.ClosesAt is null ? "StaysOpen" : "Closes"));
-        return [.. lines, .. Forgotten(plan, times), .. Forgotten(activity), .. wall is null ? OfPages(activity) : OfWall(wall, plan)];
+        var byGroup = parts.Any(p => WayIn(p) == Way.ByGroup);
+        var hasDirections = !activity.Directions.IsEmpty;
+        return
+        [
+            .. lines, .. Forgotten(plan, times, byGroup), .. Forgotten(activity),
+            .. parts.SelectMany(p => Of(p, p.Wall is { } wall ? OfWall(wall, plan.Masked && WayIn(p) != Way.OneEach) : OfPages(activity.PagesOf(p.Number), hasDirections))),
+        ];
+
+        Way WayIn(Part part) => parts.Length == 1 ? plan.Way : part.WayOrUsual();
+        IEnumerable<ReadyLine> Of(Part part, IEnumerable<ReadyLine> said) => parts.Length == 1 ? said : said.Select(l => l with { Part = part.Number });
     }
+
+    // Of the parts in which several work together.
+    private static string NamesOf(IEnumerable<Part> shared) => shared.Any(p => p.Wall is not null) ? "NamesSeenOnWall" : shared.Any() ? "NamesSeen" : "NamesAlone";
 
     private static IEnumerable<ReadyLine> OnBoards(Way way) =>
     [
@@ -84,29 +100,30 @@ public static class ReadyCheck
         yield return new("YouSeeAllCards");
     }
 
-    private static IEnumerable<ReadyLine> Forgotten(HandingPlan plan, LessonTimes times)
+    private static IEnumerable<ReadyLine> Forgotten(HandingPlan plan, LessonTimes times, bool byGroup)
     {
         if (times.DueAt is not null && !times.HandsIn) yield return new("DueButNotHandedIn", IsWarning: true);
         if (plan is { HasList: true, Introduction: not Introduction.NumberAndName }) yield return new("NumberAndName", IsWarning: true);
-        if (plan.Way == Way.ByGroup && !plan.HasList) yield return new("GroupsWithoutList", IsWarning: true);
+        if (byGroup && !plan.HasList) yield return new("GroupsWithoutList", IsWarning: true);
     }
 
     private static IEnumerable<ReadyLine> Forgotten(ActivityContent activity)
     {
         if (activity.Name.IsEmpty) yield return new("NoName", IsWarning: true);
+        if (activity.Steps.Length > 1 && activity.Steps.Any(p => p.Name is null or { IsEmpty: true })) yield return new("PartsWithoutName", IsWarning: true, activity.Steps.Count(p => p.Name is null or { IsEmpty: true }));
         var places = FillIns.In(activity);
         if (!places.IsEmpty) yield return new("Unfilled", IsWarning: true, places.Length, string.Join(", ", places));
         if (Languages.Missing(activity) is > 0 and var untranslated) yield return new("Untranslated", IsWarning: true, untranslated);
     }
 
-    private static IEnumerable<ReadyLine> OfWall(WallPlan wall, HandingPlan plan)
+    private static IEnumerable<ReadyLine> OfWall(WallPlan wall, bool isMasked)
     {
         if (wall.Question.IsEmpty) yield return new("NoQuestion", IsWarning: true);
         if (Topics("TopicsWithoutHeading", t => t.Heading.IsEmpty) is { } unnamed) yield return unnamed;
         if (Topics("TopicsWithoutPrompt", t => t.Prompt.IsEmpty) is { } unsaid) yield return unsaid;
 
         // Who is not known to the others may write what they would not sign.
-        if (plan is { Masked: true, Way: not Way.OneEach } && !wall.Rules.OwnFirst) yield return new("MaskedAndSeenAtOnce", IsWarning: true);
+        if (isMasked && !wall.Rules.OwnFirst) yield return new("MaskedAndSeenAtOnce", IsWarning: true);
 
         ReadyLine? Topics(string key, Func<Topic, bool> lacks)
         {
@@ -115,9 +132,9 @@ public static class ReadyCheck
         }
     }
 
-    private static IEnumerable<ReadyLine> OfPages(ActivityContent activity)
+    private static IEnumerable<ReadyLine> OfPages(ActivityContent activity, bool hasDirections)
     {
-        if (activity.Directions.IsEmpty && activity.Pages.All(p => p.Directions is null or { IsEmpty: true })) yield return new("NoDirections", IsWarning: true);
+        if (!hasDirections && activity.Pages.All(p => p.Directions is null or { IsEmpty: true })) yield return new("NoDirections", IsWarning: true);
         var standing = activity.Marks.Where(m => m.Grip != Grip.Key).Select(m => m.Page).ToHashSet();
         if (Pages("EmptyPages", p => !standing.Contains(p.Id) && p.Paper.Kind == PaperKind.Plain && p.Directions is null or { IsEmpty: true }) is { } empty) yield return empty;
         if (Pages("NobodyCanWrite", p => (p.Withheld & EveryTool) == EveryTool) is { } mute) yield return mute;

@@ -29,7 +29,8 @@ internal static class Validity
 
     /// <summary>Whether a page may be as it is.</summary>
     public static bool IsValid(Page page) => page.Size.IsValid && page.Paper.IsValid && page.Stimulus is null or { IsValid: true } && page.Name.IsWithin(Limits.NameLength)
-        && (page.Directions ?? Texts.None).IsWithin(Limits.DirectionsLength) && AreStarters(page.Starters ?? []);
+        && (page.Directions ?? Texts.None).IsWithin(Limits.DirectionsLength) && AreStarters(page.Starters ?? [])
+        && page.Part is null or (> Rooms.RoomPlace.FirstPart and <= Rooms.RoomPlace.LastPart);
 
     /// <summary>Whether sentences may begin so.</summary>
     public static bool AreStarters(ImmutableArray<Texts> starters) => starters.Length <= MostStarters && starters.All(s => !s.IsEmpty && s.IsWithin(Limits.NameLength));

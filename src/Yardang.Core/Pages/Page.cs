@@ -39,9 +39,15 @@ public readonly record struct PageSize(int Width, int Height)
 /// <param name="Withheld">Tools that students do not get on this page.</param>
 /// <param name="Stimulus">Something to look at or listen to beside the page; null for nothing.</param>
 /// <param name="Starters">How sentences may begin that students write on this page; null for none.</param>
+/// <param name="Part">The number of the part of the activity to which it belongs; null for part 1, which is that of most pages.</param>
 public sealed record Page(
-    long Id, Texts Name, PageSize Size, Paper Paper, [NullIsEmpty] Texts? Directions = null, ToolSet Withheld = ToolSet.None, [Since(2)] Stimulus? Stimulus = null, [Since(3), NullIsEmpty] ImmutableArray<Texts>? Starters = null)
+    long Id, Texts Name, PageSize Size, Paper Paper, [NullIsEmpty] Texts? Directions = null, ToolSet Withheld = ToolSet.None, [Since(2)] Stimulus? Stimulus = null, [Since(3), NullIsEmpty] ImmutableArray<Texts>? Starters = null,
+    [Since(4)] int? Part = null)
 {
+    /// <summary>The number of the part to which it belongs.</summary>
+    [JsonIgnore]
+    public int OfPart => Part ?? Rooms.RoomPlace.FirstPart;
+
     /// <summary>Smaller comes first. Within an activity's content the order of the list counts.</summary>
     [JsonIgnore, Field(6)]
     public double Order { get; init; }

@@ -22,6 +22,21 @@ public enum Whose
 /// <param name="Number">Of the participant or group whose it is; 0 otherwise.</param>
 public readonly record struct RoomPlace(int Part, Whose Whose, int Number)
 {
-    /// <summary>The part of an activity that has only one.</summary>
-    public const int OnlyPart = 1;
+    /// <summary>The part with which an activity begins, and that of a draft.</summary>
+    public const int FirstPart = 1;
+
+    /// <summary>The highest number that a part can have.</summary>
+    public const int LastPart = 99;
+
+    /// <summary>Where somebody works in a part.</summary>
+    /// <param name="part">The part.</param>
+    /// <param name="way">Who works there with whom.</param>
+    /// <param name="person">Who.</param>
+    /// <param name="group">The number of their group; 0 if they are in none.</param>
+    public static RoomPlace Of(int part, Way way, int person, int group) => way switch
+    {
+        Way.AllTogether => new(part, Whose.Together, 0),
+        Way.ByGroup when group != 0 => new(part, Whose.Group, group),
+        _ => new(part, Whose.Own, person),
+    };
 }

@@ -55,5 +55,8 @@ public static class Snapshots
         lesson.Times,
         lesson.Waits,
         lesson.IsOverdue,
-        reader.IsStaff ? [.. lesson.Waiting] : []);
+        reader.IsStaff ? [.. lesson.Waiting] : [],
+        lesson.Parts,
+        lesson.OpenParts,
+        lesson.OpenedLast);
 }

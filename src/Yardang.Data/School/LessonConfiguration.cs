@@ -11,6 +11,7 @@ internal sealed class LessonConfiguration : IEntityTypeConfiguration<LessonRecor
         builder.ToTable("Lessons");
         builder.Property(l => l.Code).HasConversion(code => code.Text, text => JoinCode.Read(text)!);
         builder.Property(l => l.Address).HasConversion(address => address!.Text, text => LessonAddress.Read(text)!);
+        builder.Property(l => l.Parts).HasConversion<PartsAsJson, SameParts>();
         builder.HasIndex(l => l.Code).IsUnique();
         builder.HasIndex(l => l.Address).IsUnique();
         builder.HasIndex(l => l.EmbedKey).IsUnique();

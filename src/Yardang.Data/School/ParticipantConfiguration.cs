@@ -10,6 +10,5 @@ internal sealed class ParticipantConfiguration : IEntityTypeConfiguration<Partic
         builder.ToTable("Participants");
         builder.HasIndex(p => new { p.LessonId, p.Number }).IsUnique();
         builder.HasIndex(p => new { p.LessonId, p.ListNumber }).IsUnique();
-        builder.HasIndex(p => p.BoardId);
     }
 }

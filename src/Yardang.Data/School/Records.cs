@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Microsoft.AspNetCore.Identity;
 using Yardang.Core.Lessons;
 using Yardang.Core.Pages;
@@ -156,13 +157,20 @@ public sealed class LessonRecord
 
     public required DateTimeOffset HandedOutAt { get; init; }
 
-    public Way Way { get; init; }
+    /// <summary>Its parts, in order. Which are open is a copy of what the room says, for access.</summary>
+    public required ImmutableArray<LessonPart> Parts { get; set; }
 
-    /// <summary>What its rooms are: boards, or walls.</summary>
-    public RoomKind WorkKind { get; init; } = RoomKind.Board;
+    /// <summary>The part in which students begin now. A copy of what the room says.</summary>
+    public required int CurrentPart { get; set; }
 
-    /// <summary>All together: everybody's board. Null otherwise.</summary>
-    public Guid? TogetherId { get; init; }
+    /// <summary>Whether all work in one room in one of its parts.</summary>
+    public bool HasTogether => Parts.Any(p => p.Way == Way.AllTogether);
+
+    /// <summary>One of its parts; null if there is none with this number.</summary>
+    public LessonPart? FindPart(int number) => Parts.FirstOrDefault(p => p.Number == number);
+
+    /// <summary>Where a participant works in one of its parts.</summary>
+    public RoomPlace PlaceOf(ParticipantRecord participant, LessonPart part) => Parts.PlaceIn(part, participant.Number, participant.GroupNumber);
 
     /// <summary>Whether students may look at the boards of others. A copy of what the room says, for access.</summary>
     public bool SeesOtherBoards { get; set; }
@@ -282,8 +290,8 @@ public sealed class ParticipantRecord
 
     public required string Name { get; set; }
 
-    /// <summary>The board they work on. A copy of what the lesson's room says, for access.</summary>
-    public required Guid BoardId { get; set; }
+    /// <summary>The group in which they are; 0 for none. A copy of what the lesson's room says, for access.</summary>
+    public int GroupNumber { get; set; }
 
     /// <summary>Whether they are in. A copy of what the lesson's room says, for access.</summary>
     public Standing Standing { get; set; }
@@ -326,7 +334,7 @@ public sealed class RoomRecord
 
     /// <summary>The room of a draft.</summary>
     public static RoomRecord OfDraft(ActivityRecord activity) =>
-        new() { Id = activity.DraftId, Kind = RoomKind.Draft, OfId = activity.Id, Part = RoomPlace.OnlyPart, Whose = Whose.Teacher, Number = 0 };
+        new() { Id = activity.DraftId, Kind = RoomKind.Draft, OfId = activity.Id, Part = RoomPlace.FirstPart, Whose = Whose.Teacher, Number = 0 };
 
     /// <summary>The room of a lesson itself.</summary>
     public static RoomRecord OfLesson(LessonRecord lesson) =>

@@ -112,6 +112,7 @@ internal static class Forms
             case Yardang.Core.Lessons.SetTimes v: Write(ref w, v); break;
             case Yardang.Core.Lessons.HandIn v: Write(ref w, v); break;
             case Yardang.Core.Lessons.TakeWorkBack v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.SetPart v: Write(ref w, v); break;
             case Yardang.Core.Walls.PutUpCard v: Write(ref w, v); break;
             case Yardang.Core.Walls.RewordCard v: Write(ref w, v); break;
             case Yardang.Core.Walls.MoveCard v: Write(ref w, v); break;
@@ -149,6 +150,7 @@ internal static class Forms
         Yardang.Core.Lessons.SetTimes => 34,
         Yardang.Core.Lessons.HandIn => 35,
         Yardang.Core.Lessons.TakeWorkBack => 36,
+        Yardang.Core.Lessons.SetPart => 37,
         Yardang.Core.Walls.PutUpCard => 40,
         Yardang.Core.Walls.RewordCard => 41,
         Yardang.Core.Walls.MoveCard => 42,
@@ -194,6 +196,7 @@ internal static class Forms
         34 => ReadSetTimes(ref r),
         35 => ReadHandIn(ref r),
         36 => ReadTakeWorkBack(ref r),
+        37 => ReadSetPart(ref r),
         40 => ReadPutUpCard(ref r),
         41 => ReadRewordCard(ref r),
         42 => ReadMoveCard(ref r),
@@ -296,6 +299,8 @@ internal static class Forms
             case Yardang.Core.Lessons.SentAway v: Write(ref w, v); break;
             case Yardang.Core.Lessons.WorkWaits v: Write(ref w, v); break;
             case Yardang.Core.Lessons.PersonBrought v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.PartsPlanned v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.PartSet v: Write(ref w, v); break;
             case Yardang.Core.Walls.CardPutUp v: Write(ref w, v); break;
             case Yardang.Core.Walls.CardReworded v: Write(ref w, v); break;
             case Yardang.Core.Walls.CardMoved v: Write(ref w, v); break;
@@ -355,6 +360,8 @@ internal static class Forms
         Yardang.Core.Lessons.SentAway => 56,
         Yardang.Core.Lessons.WorkWaits => 57,
         Yardang.Core.Lessons.PersonBrought => 58,
+        Yardang.Core.Lessons.PartsPlanned => 59,
+        Yardang.Core.Lessons.PartSet => 60,
         Yardang.Core.Walls.CardPutUp => 70,
         Yardang.Core.Walls.CardReworded => 71,
         Yardang.Core.Walls.CardMoved => 72,
@@ -422,6 +429,8 @@ internal static class Forms
         56 => ReadSentAway(ref r),
         57 => ReadWorkWaits(ref r),
         58 => ReadPersonBrought(ref r),
+        59 => ReadPartsPlanned(ref r),
+        60 => ReadPartSet(ref r),
         70 => ReadCardPutUp(ref r),
         71 => ReadCardReworded(ref r),
         72 => ReadCardMoved(ref r),
@@ -1841,7 +1850,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.LessonSnapshot v)
     {
-        w.WriteArrayHeader(23);
+        w.WriteArrayHeader(26);
         w.Write((int)v.Door);
         w.Write(v.PensDown);
         w.Write(v.PensConfirmedOn ?? -1);
@@ -1905,11 +1914,24 @@ internal static class Forms
             Write(ref w, item);
         }
 
+        w.WriteArrayHeader(v.Parts.Length);
+        foreach (var item in v.Parts)
+        {
+            w.Write(item);
+        }
+
+        w.WriteArrayHeader(v.OpenParts.Count);
+        foreach (var item in v.OpenParts)
+        {
+            w.Write(item);
+        }
+
+        w.Write(v.OpenedLast);
     }
 
     public static Yardang.Core.Lessons.LessonSnapshot ReadLessonSnapshot(ref MessagePackReader r)
     {
-        var fields = new Fields(ref r, 23);
+        var fields = new Fields(ref r, 26);
         Yardang.Core.Lessons.Door @door = (Yardang.Core.Lessons.Door)r.ReadInt32();
         System.Boolean @pensDown = r.ReadBoolean();
         System.Int32? @pensConfirmedOn = ByHand.OrNull(r.ReadInt32());
@@ -1930,8 +1952,11 @@ internal static class Forms
         System.Boolean @waits = r.ReadBoolean();
         System.Boolean @isOverdue = r.ReadBoolean();
         ImmutableArray<Yardang.Core.Lessons.WorkWaits> @waiting = ReadListOfWorkWaits(ref r);
+        ImmutableArray<System.Int32> @parts = ReadListOfInt32(ref r);
+        ImmutableSortedSet<System.Int32> @openParts = [.. ReadListOfInt32(ref r)];
+        System.Int32 @openedLast = r.ReadInt32();
         fields.End(ref r);
-        return new Yardang.Core.Lessons.LessonSnapshot(@door, @pensDown, @pensConfirmedOn, @closed, @people, @namesMasked, @seesOtherBoards, @seesTeachersBoard, @groups, @groupsUsed, @past, @future, @groupingVersion, @placesAsOf, @seatsThrough, @lateChanges, @times, @waits, @isOverdue, @waiting);
+        return new Yardang.Core.Lessons.LessonSnapshot(@door, @pensDown, @pensConfirmedOn, @closed, @people, @namesMasked, @seesOtherBoards, @seesTeachersBoard, @groups, @groupsUsed, @past, @future, @groupingVersion, @placesAsOf, @seatsThrough, @lateChanges, @times, @waits, @isOverdue, @waiting, @parts, @openParts, @openedLast);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.LessonTimes v)
@@ -2242,7 +2267,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Pages.Page v)
     {
-        var count = v.Starters is not null ? 10 : v.Stimulus is not null ? 9 : 8;
+        var count = v.Part is not null ? 11 : v.Starters is not null ? 10 : v.Stimulus is not null ? 9 : 8;
         w.WriteArrayHeader(count);
         w.Write(v.Id);
         ByHand.Write(ref w, v.Name);
@@ -2277,6 +2302,16 @@ internal static class Forms
             w.WriteNil();
         }
 
+        if (count < 11) return;
+        if (v.Part is { } @part)
+        {
+            w.Write(@part);
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
     }
 
     public static Yardang.Core.Pages.Page ReadPage(ref MessagePackReader r)
@@ -2302,8 +2337,14 @@ internal static class Forms
             @starters = r.TryReadNil() ? null : ReadListOfTexts(ref r);
         }
 
+        System.Int32? @part = null;
+        if (fields.Has(11))
+        {
+            @part = r.TryReadNil() ? null : r.ReadInt32();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Pages.Page(@id, @name, @size, @paper, @directions, @withheld, @stimulus, @starters) { Order = @order, Erased = @erased };
+        return new Yardang.Core.Pages.Page(@id, @name, @size, @paper, @directions, @withheld, @stimulus, @starters, @part) { Order = @order, Erased = @erased };
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.PageAdded v)
@@ -2478,12 +2519,32 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Activities.Part v)
     {
-        w.WriteArrayHeader(3);
+        var count = v.Name is not null || v.Way is not null ? 5 : 3;
+        w.WriteArrayHeader(count);
         w.Write(v.Number);
         w.Write((int)v.Kind);
         if (v.Wall is { } @wall)
         {
             Write(ref w, @wall);
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
+        if (count < 5) return;
+        if (v.Name is { } @name)
+        {
+            ByHand.Write(ref w, @name);
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
+        if (v.Way is { } @way)
+        {
+            w.Write((int)@way);
         }
         else
         {
@@ -2498,8 +2559,58 @@ internal static class Forms
         System.Int32 @number = r.ReadInt32();
         Yardang.Core.Activities.PartKind @kind = (Yardang.Core.Activities.PartKind)r.ReadInt32();
         Yardang.Core.Walls.WallPlan? @wall = r.TryReadNil() ? null : ReadWallPlan(ref r);
+        Yardang.Core.Pages.Texts? @name = null;
+        Yardang.Core.Rooms.Way? @way = null;
+        if (fields.Has(5))
+        {
+            @name = r.TryReadNil() ? null : ByHand.ReadTexts(ref r);
+            @way = r.TryReadNil() ? null : (Yardang.Core.Rooms.Way)r.ReadInt32();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Activities.Part(@number, @kind, @wall);
+        return new Yardang.Core.Activities.Part(@number, @kind, @wall, @name, @way);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.PartSet v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Part);
+        w.Write(v.Open);
+    }
+
+    public static Yardang.Core.Lessons.PartSet ReadPartSet(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int32 @part = r.ReadInt32();
+        System.Boolean @open = r.ReadBoolean();
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.PartSet(@part, @open);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.PartsPlanned v)
+    {
+        w.WriteArrayHeader(2);
+        w.WriteArrayHeader(v.Parts.Length);
+        foreach (var item in v.Parts)
+        {
+            w.Write(item);
+        }
+
+        w.WriteArrayHeader(v.Open.Count);
+        foreach (var item in v.Open)
+        {
+            w.Write(item);
+        }
+
+    }
+
+    public static Yardang.Core.Lessons.PartsPlanned ReadPartsPlanned(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        ImmutableArray<System.Int32> @parts = ReadListOfInt32(ref r);
+        ImmutableSortedSet<System.Int32> @open = [.. ReadListOfInt32(ref r)];
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.PartsPlanned(@parts, @open);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.PensConfirmed v)
@@ -3006,6 +3117,22 @@ internal static class Forms
         System.Int32 @version = r.ReadInt32();
         fields.End(ref r);
         return new Yardang.Core.Lessons.SetGroups(@groups, @version);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.SetPart v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Part);
+        w.Write(v.Open);
+    }
+
+    public static Yardang.Core.Lessons.SetPart ReadSetPart(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int32 @part = r.ReadInt32();
+        System.Boolean @open = r.ReadBoolean();
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.SetPart(@part, @open);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.SetPens v)

@@ -64,7 +64,7 @@ public sealed class AccessResolver(IDbContextFactory<SchoolContext> school)
         return await db.Participants.AnyAsync(p => p.Id == participant);
     }
 
-    /// <summary>The board that is shown under a key; null if none is: everybody's where all work together, else the teacher's own.</summary>
+    /// <summary>The board that is shown under a key; null if none is: everybody's of the first open part in which all work together, else the teacher's own.</summary>
     public async Task<Guid?> EmbeddedAsync(string key)
     {
         await using var db = await school.CreateDbContextAsync();
@@ -74,7 +74,9 @@ public sealed class AccessResolver(IDbContextFactory<SchoolContext> school)
     private static async Task<Guid?> EmbeddedAsync(SchoolContext db, string key)
     {
         if (await db.Lessons.SingleOrDefaultAsync(l => l.EmbedKey == key && !l.Waits) is not { } lesson) return null;
-        return lesson.TogetherId ?? await Lessons.Seating.BoardAsync(db, lesson.Id, Whose.Teacher, 0);
+        var open = lesson.Parts.Where(p => p.IsOpen).ToList();
+        var shown = open.Find(p => p.Way == Way.AllTogether) ?? open[0];
+        return await Lessons.Seating.RoomAsync(db, lesson, new(shown.Number, shown.Way == Way.AllTogether ? Whose.Together : Whose.Teacher, 0));
     }
 
     // Owner, or invited by the owner.
@@ -86,7 +88,7 @@ public sealed class AccessResolver(IDbContextFactory<SchoolContext> school)
         return (watches ? Power.Watches : Power.Runs, new Actor(invited.Number, Role.Staff) { LooksOnly = watches });
     }
 
-    // Who waits at the door hears of it in the lesson's room. Before a lesson opens, nobody sees a board. Who has left a board may still hand in there what they did before.
+    // Who waits at the door hears of it in the lesson's room. Before a lesson or a part opens, nobody sees a board of it. Who has left a board may still hand in there what they did before.
     private static async Task<Actor?> ForParticipantAsync(SchoolContext db, ParticipantRecord participant, RoomRecord room, bool looks)
     {
         if (room.OfId != participant.LessonId) return null;
@@ -94,9 +96,9 @@ public sealed class AccessResolver(IDbContextFactory<SchoolContext> school)
         var isIn = participant.Standing == Standing.In;
         if (room.Kind == RoomKind.Lesson) return isIn || participant.Standing == Standing.Waiting ? actor : null;
         var lesson = await db.Lessons.FindAsync(participant.LessonId);
-        if (isIn && lesson is { Waits: false })
+        if (isIn && lesson is { Waits: false } && lesson.FindPart(room.Part) is { IsOpen: true } part)
         {
-            var isTheirs = participant.BoardId == room.Id || (room.Whose == Whose.Own && room.Number == participant.Number);
+            var isTheirs = lesson.PlaceOf(participant, part) == room.Place || (room.Whose == Whose.Own && room.Number == participant.Number);
             if (isTheirs) return actor with { LooksOnly = looks };
             if (looks && (room.Whose == Whose.Teacher ? lesson.SeesTeachersBoard : lesson.SeesOtherBoards)) return actor with { LooksOnly = true };
         }

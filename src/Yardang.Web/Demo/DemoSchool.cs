@@ -5,6 +5,7 @@ using Microsoft.EntityFrameworkCore;
 using Yardang.Core.ClassLists;
 using Yardang.Core.Interchange;
 using Yardang.Core.Lessons;
+using Yardang.Core.Rooms;
 using Yardang.Data.School;
 using Yardang.Headless.SimulatedClass;
 using Yardang.Web.Access;

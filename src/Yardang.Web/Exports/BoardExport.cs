@@ -18,15 +18,14 @@ namespace Yardang.Web.Exports;
 /// <summary>Boards and walls on their way out: all as one PDF, one as PNG or SVG. For the lesson's teacher only.</summary>
 public sealed class BoardExport(AccessResolver access, LessonPeople people, WallExport walls, ActivityMaking making, WorkArchive work, RoomHosts hosts, MediaStore media, SchoolClock clock, ExportDesk desk)
 {
-    /// <summary>All boards or walls of a lesson, in the order of arrival; what the teacher wrote in a language, if one is asked for.</summary>
-    public async Task<IResult> PdfAsync(HttpContext context, Guid lesson, string? language)
+    /// <summary>All boards and walls of a lesson, or of one of its parts, in the order of arrival; what the teacher wrote in a language, if one is asked for.</summary>
+    public async Task<IResult> PdfAsync(HttpContext context, Guid lesson, string? language, int? part)
     {
         if (await access.LessonAsync(Visitor.Of(context), lesson, Power.Runs) is not { } record) return Results.NotFound();
         var pages = new List<ExportPage>();
-        var isWall = record.WorkKind == RoomKind.Wall;
-        foreach (var board in (await people.AllBoardsAsync(record)).Where(b => b.People.Count > 0 || b.Id == record.TogetherId))
+        foreach (var board in (await people.AllBoardsAsync(record)).Where(b => (part is null || b.Place.Part == part) && (b.People.Count > 0 || b.Place.Whose == Whose.Together)))
         {
-            pages.AddRange(isWall ? await walls.PagesAsync(record, board, language, context.RequestAborted) : await PagesAsync(record, board, language, context.RequestAborted));
+            pages.AddRange(IsWall(record, board) ? await walls.PagesAsync(record, board, language, context.RequestAborted) : await PagesAsync(record, board, language, context.RequestAborted));
         }
 
         return pages.Count == 0
@@ -39,7 +38,7 @@ public sealed class BoardExport(AccessResolver access, LessonPeople people, Wall
     {
         if (await access.LessonAsync(Visitor.Of(context), lesson, Power.Runs) is not { } record) return Results.NotFound();
         if ((await people.AllBoardsAsync(record)).FirstOrDefault(b => b.Id == board) is not { } found) return Results.NotFound();
-        if (record.WorkKind == RoomKind.Wall) return await walls.GiveAsync(record, found, format, language, FileName($"{record.Name} {found.Title}"), context.RequestAborted);
+        if (IsWall(record, found)) return await walls.GiveAsync(record, found, format, language, FileName($"{record.Name} {found.Title}"), context.RequestAborted);
         var pages = await PagesAsync(record, found, language, context.RequestAborted);
         if ((number ?? 1) < 1 || (number ?? 1) > pages.Count) return Results.NotFound();
         var page = pages[(number ?? 1) - 1];
@@ -70,6 +69,8 @@ public sealed class BoardExport(AccessResolver access, LessonPeople people, Wall
         var write = await work.ReadyAsync(record, context.RequestAborted);
         return await desk.GiveAsync(_ => write(), "application/zip", $"{FileName($"{record.Name} {record.ClassName}")}.yardang.zip", context.RequestAborted);
     }
+
+    private static bool IsWall(LessonRecord lesson, LessonBoard board) => lesson.FindPart(board.Place.Part)!.Kind == PartKind.Wall;
 
     private async Task<List<ExportPage>> PagesAsync(LessonRecord lesson, LessonBoard board, string? language, CancellationToken stop)
     {

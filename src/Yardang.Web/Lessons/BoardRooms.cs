@@ -16,10 +16,11 @@ public sealed class BoardRooms(IDbContextFactory<SchoolContext> school, LateChan
     {
         await using var db = await school.CreateDbContextAsync();
         var content = await versions.OfAsync(await db.Lessons.Where(l => l.Id == room.OfId).Select(l => l.VersionId).SingleAsync());
+        var pages = content.PagesOf(room.Part);
         var allowed = Allowed.Everything;
         var lesson = await hosts.GetAsync(room.OfId);
         await lesson.LookAsync(r => allowed = ((Lesson)r).AllowedIn(room.Place));
-        return new(() => new Board(content), allowed);
+        return new(() => new Board(pages), allowed);
     }
 
     public async Task LoadedAsync(RoomHost host, RoomRecord room, RoomHosts hosts)

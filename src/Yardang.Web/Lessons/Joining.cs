@@ -105,13 +105,11 @@ public sealed class Joining(IDbContextFactory<SchoolContext> school, RoomHosts h
             Number = person,
             Name = name,
             ListNumber = number,
-            BoardId = lesson.TogetherId ?? await Seating.BoardAsync(db, lesson.Id, Whose.Own, person),
             Standing = standing,
             JoinedAt = clock.GetUtcNow(),
         };
         db.Participants.Add(participant);
-        await db.SaveChangesAsync();
-        await Seating.SitAsync(db, participant);
+        await Seating.SeatAsync(db, lesson, participant);
         return (participant, null);
     }
 
@@ -122,10 +120,9 @@ public sealed class Joining(IDbContextFactory<SchoolContext> school, RoomHosts h
         if (come is not var (_, standing)) return (null, refusal);
         await using var db = await school.CreateDbContextAsync();
         var participant = db.Attach(expected).Entity;
-        participant.BoardId = await Seating.BoardOfAsync(db, lesson, await LessonPlan.OfAsync(await hosts.GetAsync(lesson.Id)), expected.Number);
+        participant.GroupNumber = (await LessonPlan.OfAsync(await hosts.GetAsync(lesson.Id))).Grouping.Of(expected.Number)?.Number ?? 0;
         (participant.Standing, participant.JoinedAt) = (standing, clock.GetUtcNow());
-        await db.SaveChangesAsync();
-        await Seating.SitAsync(db, participant);
+        await Seating.SeatAsync(db, lesson, participant);
         return (participant, null);
     }
 

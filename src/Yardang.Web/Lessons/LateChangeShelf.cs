@@ -43,6 +43,15 @@ public sealed class LateChangeShelf(IDbContextFactory<SchoolContext> school, Fro
         return await db.LateChanges.Where(c => c.LessonId == lesson).ToDictionaryAsync(c => c.Id);
     }
 
+    // What of it concerns the boards of a part; null if nothing does. Marks alone stand on pages that boards of other parts do not have.
+    private static LateContent? InPart(LateContent content, int part)
+    {
+        if (content.Pages.IsEmpty) return content;
+        var activity = content.Activity.PagesOf(part);
+        ImmutableArray<long> pages = [.. content.Pages.Where(id => activity.Pages.Any(p => p.Id == id))];
+        return pages.IsEmpty ? null : new(activity, pages);
+    }
+
     /// <summary>Gives a board what it lacks of its lesson's late changes, and takes from it what was taken back.</summary>
     public async Task BringUpToDateAsync(RoomHost lesson, RoomHost board)
     {
@@ -52,20 +61,20 @@ public sealed class LateChangeShelf(IDbContextFactory<SchoolContext> school, Fro
 
         await using var db = await school.CreateDbContextAsync();
         if (await db.Rooms.FindAsync(board.Id) is not { } record) return;
-        var meant = changes.Where(c => c.IsFor(record.Place)).ToList();
+        var kept = (await OfAsync(record.OfId)).ToDictionary(k => k.Key, k => InPart(ContentOf(k.Value), record.Part));
+        var meant = changes.Where(c => c.IsFor(record.Place) && kept[c.Content] is not null).ToList();
         if (meant.Count == 0) return;
 
         var has = ImmutableDictionary<int, Adopted>.Empty;
         await board.LookAsync(r => has = ((Board)r).Adopted.ToImmutableDictionary());
-        var kept = (await OfAsync(record.OfId)).ToDictionary(k => k.Key, k => ContentOf(k.Value));
-        var version = await versions.OfAsync(await db.Lessons.Where(l => l.Id == record.OfId).Select(l => l.VersionId).SingleAsync());
+        var version = (await versions.OfAsync(await db.Lessons.Where(l => l.Id == record.OfId).Select(l => l.VersionId).SingleAsync())).PagesOf(record.Part);
         foreach (var change in meant.Where(c => !c.TakenBack && !has.ContainsKey(c.Number)))
         {
-            ImmutableArray<ActivityContent> earlier = [version, .. changes.Where(c => c.Number < change.Number).Select(c => kept[c.Content].Activity)];
-            await board.SubmitAsync(new Submission(0, 0, 0, change.Number, new AdoptLateChange(change.Number, kept[change.Content], earlier)), Actor.Program, CancellationToken.None);
+            ImmutableArray<ActivityContent> earlier = [version, .. changes.Where(c => c.Number < change.Number).Select(c => kept[c.Content]?.Activity).OfType<ActivityContent>()];
+            await board.SubmitAsync(new Submission(0, 0, 0, change.Number, new AdoptLateChange(change.Number, kept[change.Content]!, earlier)), Actor.Program, CancellationToken.None);
         }
 
         foreach (var change in meant.Where(c => c.TakenBack && has.TryGetValue(c.Number, out var adopted) && !adopted.GivenUp)) await board.SubmitAsync(new GiveUpLateChange(change.Number), Actor.Program);
-        await board.SubmitAsync(new SetKey(AnswerKey.Of(version, meant.Where(c => !c.TakenBack).Select(c => kept[c.Content]))), Actor.Program);
+        await board.SubmitAsync(new SetKey(AnswerKey.Of(version, meant.Where(c => !c.TakenBack).Select(c => kept[c.Content]!))), Actor.Program);
     }
 }

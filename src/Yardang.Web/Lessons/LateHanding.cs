@@ -37,7 +37,15 @@ public sealed class LateHanding(IDbContextFactory<SchoolContext> school, Activit
         await using var db = await school.CreateDbContextAsync();
         if (await db.Activities.FindAsync(lesson.ActivityId) is not { } activity) return [];
         var given = (await OfAsync(lesson.Id)).Reverse().Where(c => c.Change is { IsForEverybody: true, TakenBack: false });
-        return Revision.Of(await versions.OfAsync(lesson.VersionId), given.Select(c => LateChangeShelf.ContentOf(c.Record)), await making.ContentAsync(activity));
+        return Revision.Of(await versions.OfAsync(lesson.VersionId), given.Select(c => LateChangeShelf.ContentOf(c.Record)), OfLesson(lesson, await making.ContentAsync(activity)));
+    }
+
+    // Pages of a part that was added since have no boards in this lesson.
+    private static ActivityContent OfLesson(LessonRecord lesson, ActivityContent now)
+    {
+        ImmutableArray<Page> pages = [.. now.Pages.Where(p => lesson.FindPart(p.OfPart) is { Kind: PartKind.Pages })];
+        var ids = pages.Select(p => p.Id).ToHashSet();
+        return now with { Pages = pages, Marks = [.. now.Marks.Where(m => ids.Contains(m.Page))] };
     }
 
     /// <summary>Hands out pages as the workshop has them now.</summary>
@@ -45,7 +53,7 @@ public sealed class LateHanding(IDbContextFactory<SchoolContext> school, Activit
     {
         await using var db = await school.CreateDbContextAsync();
         if (await db.Activities.FindAsync(lesson.ActivityId) is not { } activity) return Refusal.NotFound;
-        var content = await making.ContentAsync(activity);
+        var content = OfLesson(lesson, await making.ContentAsync(activity));
         var chosen = content.Pages.Where(p => pages.Contains(p.Id)).ToList();
         if (chosen.Count == 0) return Refusal.NoSuchPage;
         var name = string.Join(", ", chosen.Select(p => p.Name.For(ContentLanguage.Current) is { Length: > 0 } named ? named : texts["Late.PageAt", content.Pages.IndexOf(p) + 1].Value));

@@ -29,8 +29,9 @@ public sealed class LessonConduct(IDbContextFactory<SchoolContext> school, Seati
         await foreach (var envelope in lesson.FollowAsync(seen, lesson.Finished))
         {
             if (envelope.Event is LateChangeHandedOut or LateChangeTakenBack) await BringUpToDateAsync(lesson, hosts);
-            if (envelope.Event is PensSet or LessonClosed or LessonReopened or TimesSet or MomentCame) await CarryAsync(lesson, hosts);
+            if (envelope.Event is PensSet or LessonClosed or LessonReopened or TimesSet or MomentCame or PartsPlanned or PartSet) await CarryAsync(lesson, hosts);
             if (Lesson.ChangesPlaces(envelope.Event)) await SeatAsync(lesson, hosts, envelope.Number);
+            if (envelope.Event is PartSet(var part, _)) await RecallAsync(lesson.Id, part, hosts);
         }
     }
 
@@ -62,9 +63,25 @@ public sealed class LessonConduct(IDbContextFactory<SchoolContext> school, Seati
             }
         }
 
-        // Told are those on which somebody works: not the teacher's own, nor boards that wait for the end of a group.
-        var inUse = await db.Participants.Where(p => p.LessonId == lesson.Id && p.Standing == Standing.In).Select(p => p.BoardId).Distinct().CountAsync();
-        await lesson.SubmitAsync(new ConfirmPens(allowed.PensDown, inUse), Actor.Program);
+        await lesson.SubmitAsync(new ConfirmPens(allowed.PensDown, await InUseAsync(db, lesson.Id)), Actor.Program);
+    }
+
+    // Told are those in which somebody works: not the teacher's own, nor rooms that wait for the end of a group or the opening of a part.
+    private static async Task<int> InUseAsync(SchoolContext db, Guid id)
+    {
+        var lesson = await db.Lessons.SingleAsync(l => l.Id == id);
+        var people = await db.Participants.Where(p => p.LessonId == id && p.Standing == Standing.In).ToListAsync();
+        return people.SelectMany(p => lesson.Parts.Where(part => part.IsOpen).Select(part => lesson.PlaceOf(p, part))).Distinct().Count();
+    }
+
+    // Students look again where their place is: the part is open to them now, or no longer.
+    private async Task RecallAsync(Guid lesson, int part, RoomHosts hosts)
+    {
+        await using var db = await school.CreateDbContextAsync();
+        foreach (var id in await db.RoomsOf(lesson).Where(r => r.Part == part).Select(r => r.Id).ToListAsync())
+        {
+            if (await hosts.FindLoadedAsync(id) is { } room) room.Recall(reader => !reader.IsStaff);
+        }
     }
 
     private async Task SeatAsync(RoomHost lesson, RoomHosts hosts, long through)

@@ -12,23 +12,30 @@ namespace Yardang.Web.Lessons;
 /// <param name="Number">The actor number.</param>
 /// <param name="Name">The name, told apart from others of the same name.</param>
 /// <param name="Initials">Up to two letters.</param>
-/// <param name="Board">The board they work on.</param>
+/// <param name="Group">The group in which they are; 0 for none.</param>
 /// <param name="Standing">Whether they are in.</param>
-public sealed record LessonPerson(int Number, string Name, string Initials, Guid Board, Standing Standing);
+public sealed record LessonPerson(int Number, string Name, string Initials, int Group, Standing Standing);
 
-/// <summary>A board of a lesson, and whose it is.</summary>
-/// <param name="Id">The board room.</param>
+/// <summary>Somebody in a lesson, and where they work in one of its parts.</summary>
+/// <param name="Number">The actor number.</param>
+/// <param name="Name">The name, told apart from others of the same name.</param>
+/// <param name="Initials">Up to two letters.</param>
+/// <param name="Board">The board on which they work; none where they have never been.</param>
+/// <param name="Standing">Whether they are in.</param>
+public sealed record SeatedPerson(int Number, string Name, string Initials, Guid Board, Standing Standing);
+
+/// <summary>A board or wall of a lesson, and whose it is.</summary>
+/// <param name="Id">The room.</param>
+/// <param name="Place">Where it stands in the lesson.</param>
 /// <param name="Title">Whose, in words.</param>
 /// <param name="People">Whose it is or was, in the order of arrival.</param>
 /// <param name="Group">What the group is called whose board it is; null for other boards.</param>
-public sealed record LessonBoard(Guid Id, string Title, IReadOnlyList<LessonPerson> People, string? Group);
+public sealed record LessonBoard(Guid Id, RoomPlace Place, string Title, IReadOnlyList<LessonPerson> People, string? Group);
 
 /// <summary>A board of a lesson, and what has become of it.</summary>
 /// <param name="Board">The board.</param>
 /// <param name="IsUsedNow">Whether somebody works on it now.</param>
-/// <param name="Whose">Whose it is.</param>
-/// <param name="Number">Of the group or person whose it is.</param>
-public sealed record KnownBoard(LessonBoard Board, bool IsUsedNow, Whose Whose, int Number);
+public sealed record KnownBoard(LessonBoard Board, bool IsUsedNow);
 
 /// <summary>Somebody whom one meets on a board.</summary>
 public sealed record BoardName(int Number, string Name);
@@ -42,7 +49,15 @@ public sealed class LessonPeople(IDbContextFactory<SchoolContext> school, RoomHo
         await using var db = await school.CreateDbContextAsync();
         var people = await db.Participants.Where(p => p.LessonId == lesson).OrderBy(p => p.Number).ToListAsync();
         var names = PersonName.ToldApart(people.Select(p => p.Name));
-        return [.. people.Select((p, i) => new LessonPerson(p.Number, names[i], PersonName.Initials(p.Name), p.BoardId, p.Standing))];
+        return [.. people.Select((p, i) => new LessonPerson(p.Number, names[i], PersonName.Initials(p.Name), p.GroupNumber, p.Standing))];
+    }
+
+    /// <summary>The same, with where each works in a part.</summary>
+    public async Task<IReadOnlyList<SeatedPerson>> SeatedAsync(LessonRecord lesson, LessonPart part)
+    {
+        await using var db = await school.CreateDbContextAsync();
+        var rooms = await db.RoomsOf(lesson.Id).Where(r => r.Part == part.Number).ToDictionaryAsync(r => r.Place, r => r.Id);
+        return [.. (await InAsync(lesson.Id)).Select(p => new SeatedPerson(p.Number, p.Name, p.Initials, rooms.GetValueOrDefault(lesson.Parts.PlaceIn(part, p.Number, p.Group)), p.Standing))];
     }
 
     /// <summary>What some are called, told apart from others of the same name in their lessons as the teacher reads it.</summary>
@@ -76,8 +91,7 @@ public sealed class LessonPeople(IDbContextFactory<SchoolContext> school, RoomHo
         await using var db = await school.CreateDbContextAsync();
         var lesson = await db.Lessons.SingleAsync(l => db.Rooms.Any(r => r.Id == board && r.OfId == l.Id));
         var teacher = await db.Users.Where(u => u.Id == lesson.OwnerId).Select(u => u.DisplayName).SingleOrDefaultAsync();
-        var here = await db.Participants.Where(p => p.LessonId == lesson.Id && (p.BoardId == board || db.Seats.Any(s => s.BoardId == board && s.ParticipantId == p.Id)))
-            .Select(p => p.Number).ToListAsync();
+        var here = await db.Participants.Where(p => p.LessonId == lesson.Id && db.Seats.Any(s => s.BoardId == board && s.ParticipantId == p.Id)).Select(p => p.Number).ToListAsync();
         var plan = await LessonPlan.OfAsync(await hosts.GetAsync(lesson.Id));
         var coTeachers = await db.CoTeachers.Where(c => c.OfId == lesson.Id).Join(db.Users, c => c.TeacherId, u => u.Id, (c, u) => new BoardName(c.Number, u.DisplayName)).ToListAsync();
         return [.. await NamedAsync(lesson.Id, here, plan.NamesMasked, reader), new BoardName(Actor.Owner.Number, teacher ?? ""), .. coTeachers];
@@ -99,39 +113,45 @@ public sealed class LessonPeople(IDbContextFactory<SchoolContext> school, RoomHo
         return [.. people.Select((p, i) => new BoardName(p.Number, masked && !reader.IsStaff && p.Number != reader.Number ? texts["Board.Classmate", i + 1] : p.Name))];
     }
 
-    /// <summary>The boards on which people work now.</summary>
-    public async Task<IReadOnlyList<LessonBoard>> BoardsAsync(LessonRecord lesson) => [.. (await FindAsync(lesson)).Where(b => b.IsUsedNow).Select(b => b.Board)];
+    /// <summary>The boards and walls of a part in which people work now.</summary>
+    public async Task<IReadOnlyList<LessonBoard>> BoardsAsync(LessonRecord lesson, LessonPart part) => [.. (await FindAsync(lesson, part)).Where(b => b.IsUsedNow).Select(b => b.Board)];
 
-    /// <summary>All boards on which there is or was anything: also those of dissolved groups, and the own boards of those who are in a group now.</summary>
+    /// <summary>All boards and walls on which there is or was anything: also those of dissolved groups, and the own boards of those who are in a group now.</summary>
     public async Task<IReadOnlyList<LessonBoard>> AllBoardsAsync(LessonRecord lesson) => [.. (await FindAsync(lesson)).Select(b => b.Board)];
 
-    /// <summary>All boards of a lesson, with what has become of each.</summary>
+    /// <summary>All boards and walls of a lesson, part by part, with what has become of each.</summary>
     public async Task<IReadOnlyList<KnownBoard>> FindAsync(LessonRecord lesson)
     {
+        var found = new List<KnownBoard>();
+        foreach (var part in lesson.Parts) found.AddRange(await FindAsync(lesson, part));
+        return found;
+    }
+
+    private async Task<IReadOnlyList<KnownBoard>> FindAsync(LessonRecord lesson, LessonPart part)
+    {
         var people = await InAsync(lesson.Id);
-        if (lesson.TogetherId is { } together) return [new(new(together, texts["Board.Everybody"], people, null), true, Whose.Together, 0)];
+        await using var db = await school.CreateDbContextAsync();
+        var boards = await db.RoomsOf(lesson.Id).Where(r => r.Part == part.Number).ToListAsync();
+        if (part.Way == Way.AllTogether) return [.. boards.Where(b => b.Whose == Whose.Together).Select(b => new KnownBoard(new(b.Id, b.Place, texts["Board.Everybody"], people, null), true))];
 
         var plan = await LessonPlan.OfAsync(await hosts.GetAsync(lesson.Id));
-        await using var db = await school.CreateDbContextAsync();
-        var boards = await db.RoomsOf(lesson.Id).ToListAsync();
-        var seats = (await db.Seats.Where(s => db.Rooms.Any(r => r.Id == s.BoardId && r.OfId == lesson.Id))
-            .Join(db.Participants, s => s.ParticipantId, p => p.Id, (s, p) => new { s.BoardId, p.Number }).ToListAsync()).ToLookup(s => s.BoardId, s => s.Number);
-        var found = new List<KnownBoard>();
+        var seats = (await Seating.SeatsOf(db, lesson.Id).Join(db.Participants, s => s.ParticipantId, p => p.Id, (s, p) => new { s.BoardId, p.Number }).ToListAsync()).ToLookup(s => s.BoardId, s => s.Number);
         await projections.BringUpToDateAsync(boards.Select(b => b.Id));
         var known = await summaries.OfAsync(lesson.Id);
         var earlier = plan.Grouping.Past.Concat(plan.Grouping.Future).SelectMany(groups => groups).ToLookup(g => g.Number, g => g.Name);
+        var found = new List<KnownBoard>();
         foreach (var board in boards)
         {
-            var now = people.Where(p => p.Board == board.Id && p.Standing == Standing.In).ToList();
+            var now = people.Where(p => p.Standing == Standing.In && lesson.Parts.PlaceIn(part, p.Number, p.Group) == board.Place).ToList();
             var group = board.Whose == Whose.Group ? plan.Grouping.Now.FirstOrDefault(g => g.Number == board.Number) : null;
             var isUsedNow = now.Count > 0 || group is not null;
             if (board.Whose != Whose.Teacher && !isUsedNow && !known.ContainsKey(board.Id)) continue;
             var whose = now.Count > 0 ? now : people.Where(p => seats[board.Id].Contains(p.Number)).ToList();
             var name = board.Whose == Whose.Group ? group?.Name ?? (earlier[board.Number].LastOrDefault() is { } called ? texts["Groups.DissolvedNamed", called] : texts["Groups.Dissolved", board.Number]).Value : null;
             var title = board.Whose == Whose.Teacher ? texts["Board.Teachers"].Value : name is null ? whose.FirstOrDefault()?.Name ?? "?" : string.Join(": ", [name, string.Join(", ", whose.Select(p => p.Name))]);
-            found.Add(new(new(board.Id, title, whose, name), isUsedNow, board.Whose, board.Number));
+            found.Add(new(new(board.Id, board.Place, title, whose, name), isUsedNow));
         }
 
-        return [.. found.OrderBy(b => b.Whose != Whose.Group).ThenBy(b => b.Number)];
+        return [.. found.OrderBy(b => b.Board.Place.Whose != Whose.Group).ThenBy(b => b.Board.Place.Number)];
     }
 }

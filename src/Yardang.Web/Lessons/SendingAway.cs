@@ -29,7 +29,7 @@ public sealed class SendingAway(IDbContextFactory<SchoolContext> school, RoomHos
     private async Task<IReadOnlySet<int>> WritersAsync(Guid lesson, IReadOnlyCollection<int> people)
     {
         await using var db = await school.CreateDbContextAsync();
-        var boards = await db.Participants.Where(p => p.LessonId == lesson && people.Contains(p.Number)).Select(p => p.BoardId).Distinct().ToListAsync();
+        var boards = await Seating.SeatsOf(db, lesson).Where(s => db.Participants.Any(p => p.Id == s.ParticipantId && people.Contains(p.Number))).Select(s => s.BoardId).Distinct().ToListAsync();
         var writers = new HashSet<int>();
 
         // Most of them have never opened their board.

@@ -16,7 +16,7 @@ public sealed class WallRooms(IDbContextFactory<SchoolContext> school, FrozenVer
     {
         await using var db = await school.CreateDbContextAsync();
         var content = await versions.OfAsync(await db.Lessons.Where(l => l.Id == room.OfId).Select(l => l.VersionId).SingleAsync());
-        var plan = content.Steps.First(p => p.Number == room.Part).Wall!;
+        var plan = content.Find(room.Part)!.Wall!;
         var allowed = Allowed.Everything;
         await (await hosts.GetAsync(room.OfId)).LookAsync(r => allowed = ((Lesson)r).AllowedIn(room.Place));
         return new(() => new Wall(plan), allowed);

@@ -24,21 +24,22 @@ public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHos
         var version = await versions.OfAsync(lesson.VersionId);
         var participants = await db.Participants.Where(p => p.LessonId == lesson.Id && p.Standing != Standing.Expected).OrderBy(p => p.Number).ToListAsync(stop);
         var boards = new List<ArchivedBoard>();
-        foreach (var board in (await people.AllBoardsAsync(lesson)).Where(b => b.People.Count > 0 || b.Id == lesson.TogetherId))
+        foreach (var board in (await people.AllBoardsAsync(lesson)).Where(b => b.People.Count > 0 || b.Place.Whose == Whose.Together))
         {
             var host = await hosts.GetAsync(board.Id);
             await host.LookAsync(room =>
             {
                 ImmutableArray<int> whose = [.. board.People.Select(p => p.Number)];
+                int? part = board.Place.Part == RoomPlace.FirstPart ? null : board.Place.Part;
                 if (room is Wall wall)
                 {
-                    boards.Add(new(whose, [], [], board.Group, At(wall.LastActivity), new(wall.Plan, [.. wall.Cards.Values.Where(c => c.IsUp).OrderBy(c => c.Topic).ThenBy(c => c.Order).Select(Anybodys)])));
+                    boards.Add(new(whose, [], [], board.Group, At(wall.LastActivity), new(wall.Plan, [.. wall.Cards.Values.Where(c => c.IsUp).OrderBy(c => c.Topic).ThenBy(c => c.Order).Select(Anybodys)]), part));
                     return;
                 }
 
                 var sheets = ((Board)room).Sheets;
                 var marks = sheets.Pages.SelectMany(p => sheets.Visible(p.Id));
-                boards.Add(new(whose, [.. sheets.Pages], [.. marks], board.Group, At(((Board)room).LastActivity)));
+                boards.Add(new(whose, [.. sheets.Pages], [.. marks], board.Group, At(((Board)room).LastActivity), Part: part));
             }, stop);
         }
 
@@ -47,7 +48,7 @@ public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHos
         await (await hosts.GetAsync(lesson.Id)).LookAsync(r => (known, times) = (((Lesson)r).People.ToDictionary(p => p.Key, p => p.Value), ((Lesson)r).Times), stop);
         var came = participants.Select(p => new ArchivedPerson(p.Number, p.Name, p.JoinedAt, At(known.GetValueOrDefault(p.Number)?.HandedInAt)));
         var work = new ArchivedWork(
-            lesson.Name, lesson.ClassName, lesson.HandedOutAt, lesson.Way, [.. came], [.. boards], lesson.ClosedAt, At(times.DueAt), times.HandsIn);
+            lesson.Name, lesson.ClassName, lesson.HandedOutAt, lesson.Parts[0].Way, [.. came], [.. boards], lesson.ClosedAt, At(times.DueAt), times.HandsIn);
         return () => ActivityArchive.Write(version, media.Find, work);
     }
 
@@ -78,20 +79,27 @@ public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHos
                 LessonId = lesson.Id,
                 Number = joined.Person,
                 Name = PersonName.Read(person.Name) ?? "?",
-                BoardId = lesson.TogetherId ?? Guid.Empty,
                 JoinedAt = joinedAt,
             };
         }
 
         var groups = new List<Group>();
+        var worked = new HashSet<(ParticipantRecord Who, Guid Where)>();
         foreach (var board in work.Boards)
         {
+            var part = lesson.FindPart(board.OfPart)!;
             var mine = board.People.Where(numbers.ContainsKey).Select(n => numbers[n]).ToList();
-            if (lesson.TogetherId is null && mine.Count == 0) continue;
-            if (board.Group is { } called) groups.Add(new(groups.Count + 1, called, [.. mine]));
-            var id = lesson.TogetherId
-                ?? (board.Group is null ? await Seating.BoardAsync(db, lesson.Id, Whose.Own, mine[0]) : await Seating.BoardAsync(db, lesson.Id, Whose.Group, groups.Count));
-            foreach (var number in board.People.Where(records.ContainsKey)) records[number].BoardId = id;
+            if (part.Way != Way.AllTogether && mine.Count == 0) continue;
+            var place = part.Way == Way.AllTogether ? new RoomPlace(part.Number, Whose.Together, 0)
+                : board.Group is { } called ? new(part.Number, Whose.Group, NumberOf(groups, called, mine))
+                : new(part.Number, Whose.Own, mine[0]);
+            var id = await Seating.RoomAsync(db, lesson, place);
+            foreach (var number in board.People.Where(records.ContainsKey))
+            {
+                worked.Add((records[number], id));
+                if (place.Whose == Whose.Group) records[number].GroupNumber = place.Number;
+            }
+
             var host = await hosts.GetAsync(id);
             if (board.Wall is { } wall)
             {
@@ -105,15 +113,23 @@ public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHos
             await host.SubmitAsync(new SetKey(AnswerKey.In(content.Marks)), Actor.Program);
         }
 
-        db.Participants.AddRange(records.Values.Where(r => r.BoardId != Guid.Empty));
+        db.Participants.AddRange(lesson.HasTogether ? records.Values : worked.Select(w => w.Who).Distinct());
         var record = await db.Lessons.SingleAsync(l => l.Id == lesson.Id);
         record.ClosedAt = work.ClosedAt ?? clock.GetUtcNow();
         await db.SaveChangesAsync();
-        foreach (var participant in records.Values.Where(r => r.BoardId != Guid.Empty)) await Seating.SitAsync(db, participant);
+        foreach (var (who, where) in worked) await Seating.SitAsync(db, who, where);
         var times = LessonTimes.None with { DueAt = work.DueAt?.ToUnixTimeMilliseconds(), HandsIn = work.HandsIn };
         if (times != LessonTimes.None) await room.SubmitAsync(new SetTimes(times), Actor.Program);
         if (groups.Count > 0) await room.SubmitAsync(new SetGroups([.. groups], 0), Actor.Program);
         await room.SubmitAsync(new CloseLesson(), Actor.Program);
         return record;
+    }
+
+    // The same group may have worked in several parts.
+    private static int NumberOf(List<Group> groups, string called, List<int> people)
+    {
+        if (groups.Find(g => string.Equals(g.Name, called, StringComparison.Ordinal) && g.People.ToHashSet().SetEquals(people)) is { } known) return known.Number;
+        groups.Add(new(groups.Count + 1, called, [.. people]));
+        return groups.Count;
     }
 }

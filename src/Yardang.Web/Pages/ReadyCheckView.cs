@@ -8,6 +8,15 @@ namespace Yardang.Web.Pages;
 /// <param name="HasLists">Whether the teacher has class lists to choose from.</param>
 public sealed record ReadyCheckView(Guid Activity, IReadOnlyList<ReadyLine> Lines, bool HasLists)
 {
+    /// <summary>The parts by number and name, in order; none where there is one alone.</summary>
+    public IReadOnlyList<(int Number, string Name)> Parts { get; init; } = [];
+
+    /// <summary>What is said of a part, or of the whole.</summary>
+    public IEnumerable<ReadyLine> Of(int? part, bool isWarning) => Lines.Where(l => l.IsWarning == isWarning && l.Part == part);
+
+    /// <summary>What a part is called.</summary>
+    public string NameOf(int part) => Parts.First(p => p.Number == part).Name;
+
     /// <summary>The field of the form with which something is mended at once; null if it is mended in the workshop.</summary>
     public string? FieldOf(ReadyLine line) => line.Key switch
     {
@@ -23,16 +32,17 @@ public sealed record ReadyCheckView(Guid Activity, IReadOnlyList<ReadyLine> Line
     public string AddressOf(ReadyLine line) => line switch
     {
         { Key: "GroupsWithoutList" } => "/classes",
-        { Mark: { } mark } => InWorkshop($"mark-{mark}"),
-        { Key: "TopicsWithoutHeading", Topic: { } topic } => InWorkshop($"heading-{topic}"),
-        { Topic: { } topic } => InWorkshop($"prompt-{topic}"),
-        { Key: "NoQuestion" } => InWorkshop("wall-question"),
-        { Page: { } page } => InWorkshop($"page-{page}"),
+        { Mark: { } mark } => InWorkshop($"mark-{mark}", line.Part),
+        { Key: "TopicsWithoutHeading", Topic: { } topic } => InWorkshop($"heading-{topic}", line.Part),
+        { Topic: { } topic } => InWorkshop($"prompt-{topic}", line.Part),
+        { Key: "NoQuestion" } => InWorkshop("wall-question", line.Part),
+        { Page: { } page } => InWorkshop($"page-{page}", line.Part),
+        { Key: "PartsWithoutName" } => InWorkshop("part-name"),
         { Key: "Unfilled" } => InWorkshop("fill-ins"),
         { Key: "NoDirections" } => InWorkshop("directions"),
         { Key: "Untranslated" } => InWorkshop("languages-open"),
         _ => InWorkshop("name"),
     };
 
-    private string InWorkshop(string place) => $"/workshop/{Activity}#{place}";
+    private string InWorkshop(string place, int? part = null) => part is { } number ? $"/workshop/{Activity}?part={number}#{place}" : $"/workshop/{Activity}#{place}";
 }

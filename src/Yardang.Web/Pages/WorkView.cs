@@ -18,6 +18,9 @@ public sealed record WorkView(string Heading, string Directions, bool IsStaff, b
     /// <summary>What draws it.</summary>
     public string Partial => Kind == RoomKind.Wall ? "_Wall" : "_Board";
 
+    /// <summary>Whether the lesson has several parts, between which students go back and forth.</summary>
+    public bool HasContents { get; init; }
+
     /// <summary>Whether nobody writes here.</summary>
     public bool LooksOnly { get; init; }
 

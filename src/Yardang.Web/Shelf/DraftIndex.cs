@@ -26,7 +26,7 @@ public sealed class DraftIndex : IProjection
             activity.Pages = content.Pages.Length;
             var words = string.Join('\n', content.Name.ByLanguage.Values.Concat(content.Directions.ByLanguage.Values)
                 .Concat(content.Pages.SelectMany(p => p.Name.ByLanguage.Values.Concat(p.Directions?.ByLanguage.Values ?? [])))
-                .Concat(content.Steps.SelectMany(p => p.Wall?.Said() ?? []))
+                .Concat(content.Steps.SelectMany(p => (p.Name?.ByLanguage.Values ?? []).Concat(p.Wall?.Said() ?? [])))
                 .Concat(content.Marks.SelectMany(m => m.Body.Said())));
             activity.Words = words.Length > WordsKept ? words[..WordsKept] : words;
             activity.IndexedThrough = r.Number;

@@ -66,6 +66,98 @@ public class PartsTests
         Assert.DoesNotContain("parts"u8.ToArray(), ActivityJson.Write(draft.Content()));
     }
 
+    [Fact]
+    public void Pages_become_a_part_of_their_own_beside_the_wall_and_one_step_back_takes_both_away()
+    {
+        var gesture = AddPages(2);
+        Assert.Equal([(1, PartKind.Wall), (2, PartKind.Pages)], _draft.Content().Steps.Select(p => (p.Number, p.Kind)));
+        Assert.Equal(2, _draft.Content().Pages.Single().OfPart);
+        Do(new UndoGesture(gesture), Actor.Owner);
+        Assert.Empty(_draft.Content().Pages);
+        Assert.Equal([1], _draft.Content().Steps.Select(p => p.Number));
+        Do(new RedoGesture(gesture), Actor.Owner);
+        Assert.Equal(2, _draft.Content().Steps.Length);
+        Assert.Null(ContentRules.FaultIn(_draft.Content()));
+    }
+
+    [Fact]
+    public void Each_part_of_pages_keeps_one_page_at_least()
+    {
+        AddPages(2);
+        AddPages(3);
+        var (second, third) = (_draft.Content().Pages.Single(p => p.OfPart == 2), _draft.Content().Pages.Single(p => p.OfPart == 3));
+        Assert.Equal(Refusal.OutOfRange, Try(new PageErasing(second.Id, true)));
+        Assert.Equal(Refusal.OutOfRange, Try(new PageErasing(third.Id, true)));
+        Assert.Equal(Refusal.OutOfRange, Try(new Dividing([.. _draft.Sheets.Parts, Part.Pages with { Number = 4 }])));
+    }
+
+    [Fact]
+    public void A_part_that_is_taken_out_takes_its_pages_along_and_comes_back_with_them()
+    {
+        AddPages(2);
+        Assert.Null(Try(new Dividing([_draft.Sheets.Parts[0]])));
+        Assert.Empty(_draft.Content().Pages);
+        Assert.Null(ContentRules.FaultIn(_draft.Content()));
+        Do(new UndoGesture(_draft.Sheets.Journal.NextUndo(1)!.Id), Actor.Owner);
+        Assert.Single(_draft.Content().Pages);
+    }
+
+    [Fact]
+    public void The_number_of_pages_that_were_taken_out_is_no_number_for_a_wall()
+    {
+        AddPages(2);
+        Assert.Null(Try(new Dividing([_draft.Sheets.Parts[0]])));
+        Assert.Equal(Refusal.OutOfRange, Try(new Dividing([_draft.Sheets.Parts[0], _draft.Sheets.Parts[0] with { Number = 2 }])));
+        Assert.Null(Try(new Dividing([_draft.Sheets.Parts[0], _draft.Sheets.Parts[0] with { Number = 3 }])));
+    }
+
+    [Fact]
+    public void Where_two_have_undone_different_things_no_part_is_left_that_students_could_not_open()
+    {
+        var gesture = AddPages(2);
+        var other = new Actor(7, Role.Staff);
+        Do(new AdmitClient(), other);
+        var renamed = _draft.Sheets.Parts[1] with { Name = Texts.In("en", "Exit ticket") };
+        var submission = new Submission(_draft.Clients.Keys.Max(), 1, 0, Ids.Of(_draft.Clients.Keys.Max(), 1), new MakeChanges([new Dividing([_draft.Sheets.Parts[0], renamed])]));
+        _draft.Apply(new Envelope(_draft.Number + 1, 1, other, submission.Client, 1, submission.Gesture, Audience.Everyone, ((Decision.Accepted)_draft.Decide(submission, other, Situation.Open)).Event));
+        Do(new UndoGesture(gesture), Actor.Owner);
+        Assert.Equal(2, _draft.Sheets.Parts.Length);
+        Assert.Equal([1], _draft.Content().Steps.Select(p => p.Number));
+        Assert.Null(ContentRules.FaultIn(_draft.Content()));
+    }
+
+    [Fact]
+    public void A_part_has_a_name_and_a_way_and_there_are_twelve_at_most()
+    {
+        var wall = _draft.Sheets.Parts[0];
+        Assert.Null(Try(new Dividing([wall with { Name = Texts.In("en", "Everybody's wall"), Way = Way.ByGroup }])));
+        Assert.Equal(Way.ByGroup, _draft.Content().Steps[0].WayOrUsual());
+        Assert.Equal(Refusal.OutOfRange, Try(new Dividing([wall with { Name = Texts.In("en", new string('x', 121)) }])));
+        Assert.Equal(Refusal.OutOfRange, Try(new Dividing([wall with { Way = (Way)9 }])));
+        Assert.Equal(Refusal.OutOfRange, Try(new Dividing([wall with { Number = 100 }])));
+        Assert.Null(Try(new Dividing([.. Enumerable.Range(1, 12).Select(n => wall with { Number = n })])));
+        Assert.Equal(Refusal.OutOfRange, Try(new Dividing([.. Enumerable.Range(1, 13).Select(n => wall with { Number = n })])));
+    }
+
+    [Fact]
+    public void A_board_of_a_part_has_its_pages_and_knows_nothing_of_the_others()
+    {
+        AddPages(2);
+        AddPages(3);
+        var board = _draft.Content().PagesOf(3);
+        Assert.Equal(_draft.Content().Pages[1].Id, board.Pages.Single().Id);
+        Assert.Null(board.Parts);
+        Assert.Null(ContentRules.FaultIn(board));
+    }
+
+    private long AddPages(int part)
+    {
+        var gesture = Ids.Of(_client, 500 + part);
+        Assert.IsType<Decision.Accepted>(Do(new AddPage(new Page(gesture, Texts.None, PageSize.A4, Paper.Plain, Part: part), part), Actor.Owner, gesture));
+        Assert.IsType<Decision.Accepted>(Do(new MakeChanges([new Dividing([.. _draft.Sheets.Parts, new Part(part, PartKind.Pages)])]), Actor.Owner, gesture));
+        return gesture;
+    }
+
     private WallPlan Now => _draft.Sheets.Parts[0].Wall!;
 
     private void Plan(WallPlan plan) => Assert.Null(Try(new Dividing([_draft.Sheets.Parts[0] with { Wall = plan }])));

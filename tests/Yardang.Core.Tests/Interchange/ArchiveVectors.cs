@@ -5,6 +5,7 @@ using Yardang.Core.Cupboard;
 using Yardang.Core.Ink;
 using Yardang.Core.Interchange;
 using Yardang.Core.Lessons;
+using Yardang.Core.Rooms;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
 using Yardang.Core.Tests.Shapes;

@@ -27,6 +27,33 @@ public class ContentRulesTests
     /// <summary>What the rules for single commands forbid, by name.</summary>
     public static TheoryData<string> Forbidden() => [.. Hostile().Select(h => h.Name)];
 
+    [Fact]
+    public void Every_page_is_of_a_part_of_pages_and_every_such_part_has_a_page()
+    {
+        var wall = new Part(2, PartKind.Wall, WallPlan.Blank);
+        ActivityContent With(ImmutableArray<Part> parts, params int?[] pages) => s_good with { Marks = [], Parts = parts, Pages = [.. pages.Select((p, i) => s_good.Pages[0] with { Id = i + 1, Part = p })] };
+        Assert.Null(ContentRules.FaultIn(With([Part.Pages, wall, Part.Pages with { Number = 3 }], null, 3)));
+        Assert.Equal("Page 2 is of a part that is not there, or of a wall.", ContentRules.FaultIn(With([Part.Pages, wall], null, 2))?.Sentence);
+        Assert.Equal("Page 2 is of a part that is not there, or of a wall.", ContentRules.FaultIn(With([Part.Pages, wall], null, 8))?.Sentence);
+        Assert.Equal("Part 3 has no page.", ContentRules.FaultIn(With([Part.Pages, wall, Part.Pages with { Number = 3 }], null, null))?.Sentence);
+        Assert.NotNull(ContentRules.FaultIn(With([Part.Pages, Part.Pages], [null])));
+        Assert.NotNull(ContentRules.FaultIn(With([Part.Pages], 1)));
+        Assert.NotNull(ContentRules.FaultIn(With([Part.Pages], 100)));
+        Assert.NotNull(ContentRules.FaultIn(With([wall], [null])));
+    }
+
+    [Fact]
+    public void The_work_of_an_archive_is_of_the_parts_of_its_activity()
+    {
+        var activity = s_good with { Marks = [], Parts = [Part.Pages, new Part(2, PartKind.Wall, WallPlan.Blank)] };
+        ArchivedBoard board = new([2], s_good.Pages, []), wall = new([2], [], [], Wall: new(WallPlan.Blank, []), Part: 2);
+        byte[] Of(params ArchivedBoard[] boards) => ActivityArchive.Write(activity, _ => null, new("x", "", DateTimeOffset.UnixEpoch, Way.OneEach, [new(2, "Maya")], [.. boards]));
+        var back = ActivityArchive.Read(Of(board, wall));
+        Assert.True(ActivityJson.AreSame(activity, back.Activity));
+        Assert.Equal([1, 2], back.Work!.Boards.Select(b => b.OfPart));
+        foreach (var wrong in new[] { board with { Part = 2 }, board with { Part = 7 }, wall with { Part = null } }) Assert.Throws<FormatException>(() => ActivityArchive.Read(Of(wrong)));
+    }
+
     [Theory]
     [MemberData(nameof(Forbidden))]
     public void What_the_rules_forbid_comes_in_by_no_way(string name)

@@ -1,5 +1,6 @@
 using Yardang.Core.Activities;
 using Yardang.Core.Lessons;
+using Yardang.Core.Rooms;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
 using Yardang.Core.Tests.Walls;
@@ -99,6 +100,26 @@ public class ReadyCheckTests
         var asked = WallOf(plan with { Question = Texts.In("en", "What do we know about {subject}?").With("es", "¿Qué sabemos?") });
         Assert.Equal("subject", Warnings(asked, masked: false, Way.AllTogether).Single(l => l.Key == "Unfilled").Names);
         Assert.Contains("Untranslated", Warnings(asked, masked: false, Way.AllTogether).Select(l => l.Key));
+    }
+
+    [Fact]
+    public void Of_several_parts_it_says_of_each_what_happens_there_and_leads_to_its_place()
+    {
+        var plan = WallScript.Plan();
+        var activity = s_activity with
+        {
+            Pages = [s_activity.Pages[0], s_activity.Pages[0] with { Id = 7, Part = 3, Withheld = (ToolSet)int.MaxValue }],
+            Parts = [Part.Pages with { Name = Texts.In("en", "Think alone") }, new Part(2, PartKind.Wall, plan with { Question = Texts.None }, Way: Way.AllTogether), new Part(3, PartKind.Pages, Way: Way.ByGroup)],
+        };
+        var lines = ReadyCheck.For(activity, new HandingPlan(Door.Open, Way.OneEach, OneByOne: true));
+        Assert.Equal(3, lines.Single(l => l.Key == "PartsOneByOne").Count);
+        Assert.Equal([1, 2, 3], lines.Where(l => l.Key is "OwnCopy" or "OneWall" or "GroupCopy").Select(l => l.Part!.Value));
+        Assert.Equal(2, lines.Single(l => l.Key == "NoQuestion").Part);
+        Assert.Equal((7, 3), (lines.Single(l => l.Key == "NobodyCanWrite").Page, lines.Single(l => l.Key == "NobodyCanWrite").Part));
+        Assert.Equal(2, lines.Single(l => l.Key == "PartsWithoutName").Count);
+        Assert.Contains("GroupsWithoutList", lines.Select(l => l.Key));
+        Assert.Contains("NamesSeenOnWall", lines.Select(l => l.Key));
+        Assert.Contains("PartsAllOpen", ReadyCheck.For(activity, new HandingPlan(Door.Open, Way.OneEach)).Select(l => l.Key));
     }
 
     private static ActivityContent WallOf(WallPlan plan) => ActivityContent.BlankWall("en", "What we know about bridges") with { Parts = [new Part(1, PartKind.Wall, plan)] };

@@ -123,7 +123,7 @@ internal sealed record AccessScene(
         });
 
         await using var db = await school.Get<IDbContextFactory<SchoolContext>>().CreateDbContextAsync(stop);
-        var groupBoard = await Seating.BoardAsync(db, lesson.Id, Whose.Group, 1);
+        var groupBoard = await Seating.RoomAsync(db, lesson, new(1, Whose.Group, 1));
         foreach (var id in new[] { groupBoard, Guid.Parse(students[Who.BoardsStudent].Board.Split('/', '?')[2]) })
         {
             // Something is on every board, so that there is something to be told.

@@ -121,7 +121,7 @@ public sealed class ClassListTests : IAsyncDisposable
         var (_, set) = await room.SubmitAsync(new SetGroups([new Group(1, "Arches", [2, 4])], 0), Actor.Program, Stop);
         Assert.NotNull(set);
         foreach (var name in new[] { "Amara", "Ben", "Maya" }) Assert.Equal(Standing.In, await ComeAsync(lesson, name, name));
-        var boards = (await _school.Get<LessonPeople>().InAsync(lesson.Id)).ToDictionary(p => p.Name, p => p.Board);
+        var boards = (await _school.Get<LessonPeople>().SeatedAsync(lesson, lesson.Parts[0])).ToDictionary(p => p.Name, p => p.Board);
         Assert.Equal(boards["Amara"], boards["Maya"]);
         Assert.NotEqual(boards["Amara"], boards["Ben"]);
     }

@@ -4,6 +4,7 @@ using Microsoft.Extensions.DependencyInjection;
 using Yardang.Core.Activities;
 using Yardang.Core.ClassLists;
 using Yardang.Core.Lessons;
+using Yardang.Core.Rooms;
 using Yardang.Data.School;
 using Yardang.Web.ClassLists;
 using Yardang.Web.Lessons;

@@ -2,6 +2,7 @@ using System.Net;
 using System.Text;
 using Yardang.Core.Activities;
 using Yardang.Core.Lessons;
+using Yardang.Core.Rooms;
 using Yardang.Core.Pages;
 using Yardang.Core.Walls;
 using Yardang.Headless.SimulatedClass;
@@ -28,7 +29,7 @@ public sealed class WallExportTests : IAsyncLifetime
             [new Topic(1, Texts.In("en", "Materials").With("es", "Materiales"), Texts.None, 0), new Topic(2, Texts.In("en", "Forces"), Texts.None, 1)], WallRules.Free);
         var activity = await _school.Get<ActivityMaking>().CreateAsync(id, ActivityContent.BlankWall("en", "Bridges") with { Parts = [new Part(1, PartKind.Wall, plan)] });
         var lesson = await _school.Get<Handing>().HandOutAsync(activity, new HandOutOrder("7 Amber", Way: Way.AllTogether), "en");
-        _wall = $"/lesson/{lesson.Id}/board/{lesson.TogetherId}";
+        _wall = $"/lesson/{lesson.Id}/board/{await _school.TogetherAsync(lesson)}";
         await using var maya = await ClassMember.JoinAsync(_school.Address, lesson.Code.Text, "Maya");
         await maya.DoAsync(new PutsUpCard(0, "=SUM(A1) is stone"), lively: false, Stop);
         await maya.DoAsync(new MovesCard(1), lively: false, Stop);

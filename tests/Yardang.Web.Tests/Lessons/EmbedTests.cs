@@ -21,6 +21,7 @@ public class EmbedTests
         await using var school = new TestSchool();
         var (_, id) = await school.TeacherAsync("Ilse Varga");
         var (_, lesson) = await school.HandOutAsync(id, way: Way.AllTogether);
+        var together = await school.TogetherAsync(lesson);
         await school.StudentAsync(lesson.Code, "Maya");
         var key = await ShowAsync(school, lesson);
         var onlooker = school.Visitor();
@@ -31,15 +32,15 @@ public class EmbedTests
             Assert.Contains("frame-ancestors *", page.Headers.GetValues("Content-Security-Policy").Single());
         }
 
-        Assert.Equal(HttpStatusCode.OK, (await onlooker.GetAsync($"/rooms/{lesson.TogetherId}/snapshot?embed={key}", Stop)).StatusCode);
-        Assert.Equal("[]", await onlooker.GetStringAsync($"/rooms/{lesson.TogetherId}/names?embed={key}", Stop));
+        Assert.Equal(HttpStatusCode.OK, (await onlooker.GetAsync($"/rooms/{together}/snapshot?embed={key}", Stop)).StatusCode);
+        Assert.Equal("[]", await onlooker.GetStringAsync($"/rooms/{together}/names?embed={key}", Stop));
         Assert.Equal(HttpStatusCode.NotFound, (await onlooker.GetAsync($"/rooms/{lesson.Id}/snapshot?embed={key}", Stop)).StatusCode);
         await using var hub = new HubConnectionBuilder().WithUrl(new Uri(school.Address, $"/live?embed={key}")).AddMessagePackProtocol().Build();
         await hub.StartAsync(Stop);
-        await Assert.ThrowsAsync<HubException>(() => hub.InvokeAsync<int>("Admit", lesson.TogetherId.ToString(), Stop));
+        await Assert.ThrowsAsync<HubException>(() => hub.InvokeAsync<int>("Admit", together.ToString(), Stop));
 
         // Shown no longer, who is looking is sent away at once.
-        var frames = hub.StreamAsync<byte[]>("Watch", lesson.TogetherId.ToString(), 0L, Stop).GetAsyncEnumerator(Stop);
+        var frames = hub.StreamAsync<byte[]>("Watch", together.ToString(), 0L, Stop).GetAsyncEnumerator(Stop);
         Assert.True(await frames.MoveNextAsync());
         await school.Get<Joining>().ShowElsewhereAsync(lesson, shown: false);
         while (frames.Current.Length != 2) Assert.True(await frames.MoveNextAsync());
@@ -55,7 +56,7 @@ public class EmbedTests
         var (_, mayas) = await school.StudentAsync(lesson.Code, "Maya");
         var key = await ShowAsync(school, lesson);
         await using var db = await school.Get<IDbContextFactory<SchoolContext>>().CreateDbContextAsync(Stop);
-        var teachers = await Seating.BoardAsync(db, lesson.Id, Whose.Teacher, 0);
+        var teachers = await Seating.RoomAsync(db, lesson, new(1, Whose.Teacher, 0));
         Assert.Equal(HttpStatusCode.OK, (await school.Visitor().GetAsync($"/rooms/{teachers}/snapshot?embed={key}", Stop)).StatusCode);
         Assert.Equal(HttpStatusCode.NotFound, (await school.Visitor().GetAsync($"/rooms/{mayas.Split('/', '?')[2]}/snapshot?embed={key}", Stop)).StatusCode);
     }

@@ -132,7 +132,7 @@ public sealed class HubTests : IAsyncLifetime
         await simulated.JoinAsync(_school.Address, lesson.Code.Text);
         await simulated.RunToAsync(step: 40, Stop);
         Assert.Equal(Roster.Names.AsEnumerable(), (await _school.Get<Web.Lessons.LessonPeople>().InAsync(lesson.Id)).Select(p => p.Name));
-        var leif = (await _school.Get<Web.Lessons.LessonPeople>().InAsync(lesson.Id)).Single(p => p.Name == "Leif Sorrento");
+        var leif = (await _school.Get<Web.Lessons.LessonPeople>().SeatedAsync(lesson, lesson.Parts[0])).Single(p => p.Name == "Leif Sorrento");
         var marks = 0;
         var host = await _school.Get<RoomHosts>().GetAsync(leif.Board);
         await host.LookAsync(r => marks = ((Core.Boards.Board)r).Sheets.Marks.Count, Stop);
@@ -157,7 +157,7 @@ public sealed class HubTests : IAsyncLifetime
         await simulated.JoinAsync(_school.Address, lesson.Code.Text);
         await simulated.RunToAsync(step: 60, Stop);
 
-        var people = await _school.Get<Web.Lessons.LessonPeople>().InAsync(lesson.Id);
+        var people = await _school.Get<Web.Lessons.LessonPeople>().SeatedAsync(lesson, lesson.Parts[0]);
         for (var i = 0; i < people.Count; i++)
         {
             var (mine, moved) = (0, 0);

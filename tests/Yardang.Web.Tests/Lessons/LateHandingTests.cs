@@ -151,11 +151,11 @@ public sealed class LateHandingTests : IAsyncLifetime
         Assert.Contains("opens on", await maya.GetStringAsync(place, Stop));
         await using var db = await SchoolAsync();
         var me = await db.Participants.SingleAsync(Stop);
-        Assert.Equal(HttpStatusCode.NotFound, (await maya.GetAsync($"/rooms/{me.BoardId}/snapshot?as={me.Id}", Stop)).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await maya.GetAsync($"/rooms/{await _school.BoardOfAsync(me)}/snapshot?as={me.Id}", Stop)).StatusCode);
 
         await SetAsync(new LessonTimes());
         await UntilAsync(async () => !(await LessonAsync()).Waits);
-        Assert.Equal(HttpStatusCode.OK, (await maya.GetAsync($"/rooms/{me.BoardId}/snapshot?as={me.Id}", Stop)).StatusCode);
+        Assert.Equal(HttpStatusCode.OK, (await maya.GetAsync($"/rooms/{await _school.BoardOfAsync(me)}/snapshot?as={me.Id}", Stop)).StatusCode);
         Assert.StartsWith("/board/", (await maya.GetAsync($"/here?as={me.Id}", Stop)).Headers.Location!.ToString());
     }
 
@@ -218,7 +218,7 @@ public sealed class LateHandingTests : IAsyncLifetime
     private async Task<Guid> TeachersBoardAsync()
     {
         await using var db = await SchoolAsync();
-        return await Seating.BoardAsync(db, _lesson.Id, Whose.Teacher, 0);
+        return await Seating.RoomAsync(db, _lesson, new(1, Whose.Teacher, 0));
     }
 
     private async Task<long> AddPageAsync(string name)

@@ -79,7 +79,7 @@ public sealed class WaitingWorkTests : IAsyncLifetime
         var joining = _school.Get<Joining>();
         for (var i = 0; i <= Flood.Many + 5; i++) Assert.NotNull((await joining.JoinAsync(_lesson, $"Nobody {i}")).Participant);
         await using var db = await _school.Get<IDbContextFactory<SchoolContext>>().CreateDbContextAsync(Stop);
-        var board = await db.Participants.Where(p => p.LessonId == _lesson.Id && p.Number == 2).Select(p => p.BoardId).SingleAsync(Stop);
+        var board = await _school.BoardOfAsync(await db.Participants.SingleAsync(p => p.LessonId == _lesson.Id && p.Number == 2, Stop));
         await WriteAsync(await _school.Get<RoomHosts>().GetAsync(board), s_maya);
 
         using var answer = await TestSchool.PostAsync(_varga, $"/lesson/{_lesson.Id}", [], $"/lesson/{_lesson.Id}?handler=SendAway");
@@ -108,7 +108,7 @@ public sealed class WaitingWorkTests : IAsyncLifetime
     {
         if (people.Length > 0) await CommandAsync(new SetGroups([new Group(1, name, [.. people])], 0));
         await using var db = await _school.Get<IDbContextFactory<SchoolContext>>().CreateDbContextAsync(Stop);
-        return await _school.Get<RoomHosts>().GetAsync(await Seating.BoardAsync(db, _lesson.Id, Whose.Group, 1));
+        return await _school.Get<RoomHosts>().GetAsync(await Seating.RoomAsync(db, _lesson, new(1, Whose.Group, 1)));
     }
 
     private async Task<List<WorkWaits>> WaitingAsync()

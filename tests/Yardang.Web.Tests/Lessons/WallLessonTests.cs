@@ -189,6 +189,6 @@ public sealed class WallLessonTests : IAsyncLifetime
     private async Task<Guid> WallOfAsync(LessonRecord lesson, int person)
     {
         await using var db = await _school.Get<IDbContextFactory<SchoolContext>>().CreateDbContextAsync(Stop);
-        return await db.Participants.Where(p => p.LessonId == lesson.Id && p.Number == person).Select(p => p.BoardId).SingleAsync(Stop);
+        return await _school.BoardOfAsync(await db.Participants.SingleAsync(p => p.LessonId == lesson.Id && p.Number == person, Stop));
     }
 }

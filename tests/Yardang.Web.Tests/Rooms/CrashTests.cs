@@ -163,6 +163,8 @@ public sealed class CrashTests : IAsyncDisposable
             Code = JoinCode.New(),
             Name = "Load test log",
             ClassName = "7 Amber",
+            Parts = [new(1, PartKind.Pages, Way.OneEach)],
+            CurrentPart = 1,
             HandedOutAt = DateTimeOffset.UtcNow,
         };
         db.AddRange(version, lesson, RoomRecord.OfLesson(lesson));
@@ -173,7 +175,7 @@ public sealed class CrashTests : IAsyncDisposable
     private async Task<int[]> InLogAsync()
     {
         await using var db = School();
-        var boards = await db.Participants.OrderBy(p => p.Number).Select(p => p.BoardId).ToListAsync();
+        var boards = await db.Rooms.Where(r => r.Whose == Whose.Own && r.Kind == RoomKind.Board).OrderBy(r => r.Number).Select(r => r.Id).ToListAsync();
         using var store = new SqliteEventStore(Log);
         return [.. boards.Select(id =>
         {

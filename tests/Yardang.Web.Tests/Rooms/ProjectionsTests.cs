@@ -71,16 +71,17 @@ public sealed class ProjectionsTests : IAsyncLifetime
         var activity = await _school.Get<ActivityMaking>().CreateAsync(_teacher, ActivityContent.Blank("en", "Banks") with { Marks = [zone] });
         var lesson = await _school.Get<Handing>().HandOutAsync(activity, new HandOutOrder("7 Amber"), "en");
         var (participant, _) = await _school.Get<Joining>().JoinAsync(lesson, "Maya");
-        Assert.DoesNotContain(participant!.BoardId, (await _school.Get<BoardSummaries>().OfAsync(lesson.Id)).Keys);
+        Assert.NotNull(participant);
+        Assert.DoesNotContain(await _school.BoardOfAsync(participant), (await _school.Get<BoardSummaries>().OfAsync(lesson.Id)).Keys);
 
-        var board = await Hosts.GetAsync(participant.BoardId);
+        var board = await Hosts.GetAsync(await _school.BoardOfAsync(participant));
         var maya = new Actor(participant.Number, Role.Student);
         var client = ((ClientAdmitted)(await board.SubmitAsync(new Submission(0, 0, 0, 0, new AdmitClient()), maya, Stop)).Envelope!.Event).Number;
         await DrawAsync(1, 1_000);
         await DrawAsync(2, 20_000);
         await Projections.TickAsync();
 
-        var summary = (await _school.Get<BoardSummaries>().OfAsync(lesson.Id))[participant.BoardId];
+        var summary = (await _school.Get<BoardSummaries>().OfAsync(lesson.Id))[await _school.BoardOfAsync(participant)];
         Assert.Equal((board.Durable, summary.LastActivity), (summary.Through, summary.Acts.Single().At));
         Assert.Equal((participant.Number, 1), (summary.Acts.Single().Person, summary.Acts.Single().Page));
         Assert.Equal(new Core.Boards.ZoneCount(zone.Id, 1), Assert.Single(summary.Zones));
@@ -97,7 +98,8 @@ public sealed class ProjectionsTests : IAsyncLifetime
     {
         var lesson = await _school.Get<Handing>().HandOutAsync(_activity, new HandOutOrder("7 Amber"), "en");
         var (participant, _) = await _school.Get<Joining>().JoinAsync(lesson, "Maya");
-        var board = await Hosts.GetAsync(participant!.BoardId);
+        Assert.NotNull(participant);
+        var board = await Hosts.GetAsync(await _school.BoardOfAsync(participant));
         await board.SubmitAsync(new Submission(0, 0, 0, 0, new AdmitClient()), new Actor(participant.Number, Role.Student), Stop);
         Assert.NotNull(await Hosts.FindLoadedAsync(board.Id));
 

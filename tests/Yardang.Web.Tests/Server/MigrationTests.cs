@@ -1,6 +1,7 @@
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Infrastructure;
 using Microsoft.EntityFrameworkCore.Migrations;
+using Yardang.Core.Activities;
 using Yardang.Core.Lessons;
 using Yardang.Core.Rooms;
 using Yardang.Data.School;
@@ -33,10 +34,33 @@ public sealed class MigrationTests : IDisposable
         Assert.Equal(new RoomPlace(1, Whose.Teacher, 0), rooms[teachers].Place);
 
         // Lessons of before are of boards.
-        Assert.Equal((int)RoomKind.Board, await db.Database.SqlQueryRaw<int>("SELECT WorkKind AS Value FROM Lessons").SingleAsync(TestContext.Current.CancellationToken));
+        Assert.Equal([new LessonPart(1, PartKind.Pages, Way.OneEach)], await db.Lessons.Select(l => l.Parts).SingleAsync(TestContext.Current.CancellationToken));
 
         await migrator.MigrateAsync("TeachingTogether", TestContext.Current.CancellationToken);
         Assert.Equal(2, await db.Database.SqlQueryRaw<int>("SELECT COUNT(*) AS Value FROM Boards").SingleAsync(TestContext.Current.CancellationToken));
+    }
+
+    [Fact]
+    public async Task A_lesson_of_before_has_one_part_and_everybody_is_in_the_group_whose_board_they_had()
+    {
+        await using var db = new SchoolContext(new DbContextOptionsBuilder<SchoolContext>().UseSqlite($"Data Source={_file};Pooling=False").Options);
+        var migrator = db.GetService<IMigrator>();
+        await migrator.MigrateAsync("Walls", TestContext.Current.CancellationToken);
+        var (lesson, groups, own) = (Guid.CreateVersion7(), Guid.CreateVersion7(), Guid.CreateVersion7());
+        await InsertAsync(db, "Lessons", ("Id", lesson), ("OwnerId", Guid.Empty), ("ActivityId", Guid.Empty), ("VersionId", Guid.Empty), ("Code", "BRIDGE12"), ("Way", 1), ("WorkKind", 4));
+        await InsertAsync(db, "Rooms", ("Id", groups), ("Kind", 4), ("OfId", lesson), ("Part", 1), ("Whose", 1), ("Number", 3));
+        await InsertAsync(db, "Rooms", ("Id", own), ("Kind", 4), ("OfId", lesson), ("Part", 1), ("Whose", 0), ("Number", 5));
+        await InsertAsync(db, "Participants", ("Id", Guid.CreateVersion7()), ("LessonId", lesson), ("Number", 4), ("Name", "Maya"), ("BoardId", groups), ("ListNumber", 1));
+        await InsertAsync(db, "Participants", ("Id", Guid.CreateVersion7()), ("LessonId", lesson), ("Number", 5), ("Name", "Arun"), ("BoardId", own), ("ListNumber", 2));
+
+        await migrator.MigrateAsync(cancellationToken: TestContext.Current.CancellationToken);
+
+        var record = await db.Lessons.Select(l => new { l.Parts, l.CurrentPart }).SingleAsync(TestContext.Current.CancellationToken);
+        Assert.Equal([new LessonPart(1, PartKind.Wall, Way.ByGroup)], record.Parts);
+        Assert.Equal(1, record.CurrentPart);
+        var people = await db.Participants.OrderBy(p => p.Number).ToListAsync(TestContext.Current.CancellationToken);
+        Assert.Equal([3, 0], people.Select(p => p.GroupNumber));
+        Assert.Equal(new RoomPlace(1, Whose.Group, 3), record.Parts.PlaceIn(record.Parts[0], people[0].Number, people[0].GroupNumber));
     }
 
     public void Dispose() => File.Delete(_file);

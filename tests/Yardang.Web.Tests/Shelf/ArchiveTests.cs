@@ -107,7 +107,7 @@ public class ArchiveTests
         await draft.SubmitAsync(new AdmitClient(), Actor.Owner, Stop);
         await draft.SubmitAsync(new Submission(Ids.FirstDraftClient, 1, 0, 0, new AddPage(new Page(page, Texts.In("en", "Build {what}"), PageSize.A4, Paper.Plain), 5)), Actor.Owner, Stop);
         Assert.Null(await school.Get<LateHanding>().HandOutPagesAsync(lesson, [page], [], []));
-        var mayas = await school.Get<RoomHosts>().GetAsync((await school.Get<LessonPeople>().BoardsAsync(lesson)).Single().Id);
+        var mayas = await school.Get<RoomHosts>().GetAsync((await school.Get<LessonPeople>().BoardsAsync(lesson, lesson.Parts[0])).Single().Id);
         await Eventually.IsAsync(async () =>
         {
             var pages = 0;
@@ -145,7 +145,7 @@ public class ArchiveTests
         }
 
         // What is down is not archived.
-        var wall = await school.Get<RoomHosts>().GetAsync(lesson.TogetherId!.Value);
+        var wall = await school.Get<RoomHosts>().GetAsync(await school.TogetherAsync(lesson));
         var first = 0L;
         await wall.LookAsync(r => first = ((Wall)r).Cards.Keys.First(), Stop);
         var client = ((ClientAdmitted)(await wall.SubmitAsync(new AdmitClient(), Actor.Owner, Stop)).Envelope!.Event).Number;

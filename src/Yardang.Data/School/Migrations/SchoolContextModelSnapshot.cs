@@ -383,6 +383,9 @@ namespace Yardang.Data.School.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<int>("CurrentPart")
+                        .HasColumnType("INTEGER");
+
                     b.Property<long?>("DueAt")
                         .HasColumnType("INTEGER");
 
@@ -416,6 +419,10 @@ namespace Yardang.Data.School.Migrations
                     b.Property<Guid>("OwnerId")
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Parts")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("PasswordHash")
                         .HasColumnType("TEXT");
 
@@ -425,19 +432,10 @@ namespace Yardang.Data.School.Migrations
                     b.Property<bool>("SeesTeachersBoard")
                         .HasColumnType("INTEGER");
 
-                    b.Property<Guid?>("TogetherId")
-                        .HasColumnType("TEXT");
-
                     b.Property<Guid>("VersionId")
                         .HasColumnType("TEXT");
 
                     b.Property<bool>("Waits")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<int>("Way")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<int>("WorkKind")
                         .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
@@ -494,8 +492,8 @@ namespace Yardang.Data.School.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("TEXT");
 
-                    b.Property<Guid>("BoardId")
-                        .HasColumnType("TEXT");
+                    b.Property<int>("GroupNumber")
+                        .HasColumnType("INTEGER");
 
                     b.Property<long>("JoinedAt")
                         .HasColumnType("INTEGER");
@@ -527,8 +525,6 @@ namespace Yardang.Data.School.Migrations
                         .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
-
-                    b.HasIndex("BoardId");
 
                     b.HasIndex("LessonId", "ListNumber")
                         .IsUnique();

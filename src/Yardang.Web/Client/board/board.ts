@@ -17,8 +17,9 @@ import { pageData } from '../page-data';
 import { Grip } from '../room/marks';
 import { type OutboxStore, deviceOutbox } from '../room/outbox-store';
 import { textIn } from '../surface/in-language';
-import { Attendance, type Page } from '../lesson/attendance';
+import { Attendance, type Page, placeOf } from '../lesson/attendance';
 import { companyOf } from '../lesson/company';
+import { type ContentsPart, contentsOf } from '../lesson/contents';
 import { handingIn } from '../lesson/handing-in';
 import { TRYING, keptState, keptWords } from '../lesson/keeping';
 import { Names } from '../lesson/names';
@@ -41,10 +42,14 @@ Alpine.data('board', () => {
   let editor: Editor;
   let list: MarkList;
   let attendance: Attendance | null = null;
-  let board: { refresh(): void };
+  let board: { refresh(): void; readonly contents: { take(parts: readonly ContentsPart[]): void } };
   let noticeTimer: ReturnType<typeof setTimeout> | undefined;
   const names = new Names(data.work, as, () => board.refresh());
-  const company = () => ({ refresh: () => board.refresh(), goToMyPlace: () => attendance?.goToMyPlace() });
+  const company = () => ({
+    refresh: () => board.refresh(),
+    goToMyPlace: () => attendance?.goToMyPlace(),
+    showContents: (parts: readonly ContentsPart[]) => board.contents.take(parts),
+  });
   const lesson = () => attendance?.lesson ?? null;
 
   return {
@@ -58,7 +63,8 @@ Alpine.data('board', () => {
     formula: formulaOf(() => editor),
     stimulus: stimulusBeside(data.work, as),
     reading: readingOf(() => editor, data.who, data.home ?? '', data.written),
-    company: companyOf(company, as, me.number, data.company ?? ''),
+    company: companyOf(company, placeOf(data), me.number, data.company ?? ''),
+    contents: contentsOf(data.contents ?? [], data.part ?? 0, texts.partOpened),
     news: lateNews(() => editor, me.number, texts),
     handIn: handingIn(lesson, () => editor.sheets.lastActivity, me.number, data.zone, texts),
     tell: tellingOf(lesson, me.number, isStudent, texts),
@@ -158,7 +164,9 @@ Alpine.data('board', () => {
 
     refresh(): void {
       if (!editor) return;
+      const wasOpened = this.opened;
       this.opened = isTry || attendance!.isOpened;
+      if (this.opened && !wasOpened) this.openAt(location.hash.slice(1));
       if (this.opened) this.reading.refresh();
       const language = this.reading.first || data.language;
       list?.refresh();
@@ -181,8 +189,15 @@ Alpine.data('board', () => {
     },
 
     openPage(id: number): void {
-      (this.$refs['contents'] as HTMLDetailsElement).open = false;
+      for (const menu of (this.$root as HTMLElement).querySelectorAll<HTMLDetailsElement>('details[data-contents]'))
+        menu.open = false;
       this.pages.turnTo(id);
+    },
+
+    /** The list of contents leads to a page of another part: the address says to which. */
+    openAt(place: string): void {
+      const page = Number(/^page-(\d+)$/.exec(place)?.[1]);
+      if (editor.sheets.page(page)) editor.turnToPage(page);
     },
 
     openDialog(name: string): void {

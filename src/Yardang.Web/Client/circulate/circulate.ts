@@ -1,6 +1,7 @@
 // The teacher's live view of all the work: boards that keep their place, and beside them who needs the teacher, why and how long.
 
 import Alpine from '@alpinejs/csp';
+import { decode } from '@msgpack/msgpack';
 import { fill, pageData, plural } from '../page-data';
 import { Connection, type Link, reloadSoon } from '../room/connection';
 import { PeopleList, askForPeople } from '../people/people-list';
@@ -9,6 +10,7 @@ import { deviceOutbox } from '../room/outbox-store';
 import { RoomClient } from '../room/room-client';
 import { floodAmong } from '../room/flood';
 import { serverNow } from '../room/server-clock';
+import { readRoomSnapshot } from '../wire/forms';
 import { BoardTile } from './board-tile';
 import type { LatePage, LateTexts } from './late-work';
 import { type NeedsTexts, type Need, needsMe } from './needs-me';
@@ -25,6 +27,10 @@ interface Participant {
 
 interface CirculateData {
   readonly lesson: string;
+  /** The part that is seen here. */
+  readonly part: number;
+  /** Whether groups share a board in it. */
+  readonly byGroup: boolean;
   /** Everybody's board, where all work together. */
   readonly together: string | null;
   readonly who: string;
@@ -92,6 +98,13 @@ interface Row {
   seat: object;
 }
 
+/** Whether a room is a wall: work may wait in another part. */
+async function isWall(room: string): Promise<boolean> {
+  const answer = await fetch(`/rooms/${room}/snapshot`);
+  const [, kind, , , state] = decode(new Uint8Array(await answer.arrayBuffer())) as any[];
+  return readRoomSnapshot(kind, state)?.kind === 'wall';
+}
+
 /** After these, who is in and on which board is asked for anew. */
 const PEOPLE_CHANGE = new Set(['personJoined', 'personAsked', 'seatsConfirmed']);
 const TICK_MS = 5000;
@@ -128,6 +141,8 @@ Alpine.data('circulate', () => {
     opened: false,
     door: 0,
     link: 'connecting' as Link,
+    /** Which parts students see. */
+    openParts: [data.part] as readonly number[],
     floodText: '',
     floodIsFine: sessionStorage.getItem(`yardang-flood-${data.lesson}`) ?? '',
     /** Whose late work is looked at. */
@@ -137,7 +152,7 @@ Alpine.data('circulate', () => {
     init(): void {
       connection = new Connection('', (link) => (this.link = link));
       list = new PeopleList(
-        () => askForPeople<Participant>(data.lesson),
+        () => askForPeople<Participant>(data.lesson, data.part),
         (people) => this.isBehind(people),
         (people) => this.seat(people),
       );
@@ -216,7 +231,7 @@ Alpine.data('circulate', () => {
       const { groups } = lesson.state;
       for (const { number, name, board, standing } of this.people as Participant[]) {
         if (standing !== Standing.In) continue;
-        const group = data.together ? undefined : groups.find((g) => g.people.includes(number));
+        const group = !data.byGroup ? undefined : groups.find((g) => g.people.includes(number));
         const there = wanted.get(board) ?? { name: group?.name ?? name, people: [] };
         there.people.push(number);
         wanted.set(board, there);
@@ -282,9 +297,9 @@ Alpine.data('circulate', () => {
       return this.boards.at(-1)!;
     },
 
-    tileOf(room: string, changed: () => void): Tile {
+    tileOf(room: string, changed: () => void, wall = data.isWall): Tile {
       const options = { room, connection, me: data.me, before: data.activity[room], changed };
-      return data.isWall
+      return wall
         ? new WallTile(options, data.written, texts.nowhere, texts.everything)
         : new BoardTile(options, data.written);
     },
@@ -318,7 +333,11 @@ Alpine.data('circulate', () => {
         'cards',
         row.topics.reduce((sum, topic) => sum + topic.cards, 0),
       );
-      const here = (this.people as Participant[]).filter((p) => p.board === row.id && p.standing === Standing.In);
+      // Nobody owes anything where nobody can write yet.
+      const isOpen = this.isPartOpen(data.part);
+      const here = (this.people as Participant[]).filter(
+        (p) => isOpen && p.board === row.id && p.standing === Standing.In,
+      );
       const named = (some: Participant[], words: string) =>
         some.length > 0 ? [fill(words, some.length, some.map((p) => p.name).join(', '))] : [];
       const none = here.filter((p) => tile.cardsOf(p.number) === 0);
@@ -330,6 +349,7 @@ Alpine.data('circulate', () => {
       const { state } = lesson;
       this.closed = state.closed;
       this.door = state.door;
+      if (this.opened) this.openParts = state.openParts;
       if (wanted !== null && state.pensDown === wanted && state.pensConfirmedOn !== null) wanted = null;
       this.pensDown = wanted ?? state.pensDown;
       this.pensText = this.sayPens(state);
@@ -356,7 +376,7 @@ Alpine.data('circulate', () => {
           return { ...w, name: person?.name ?? '', isEarlier: person?.board !== w.board };
         }),
         now,
-        state.studentsMayWrite,
+        state.studentsMayWrite && this.isPartOpen(data.part),
         texts,
       ).filter((need) => this.concernsMe(need));
     },
@@ -409,6 +429,20 @@ Alpine.data('circulate', () => {
       this.refresh();
     },
 
+    isPartOpen(part: number): boolean {
+      return (this.openParts as readonly number[]).includes(part);
+    },
+
+    /** There is always somewhere to be. */
+    get mayClosePart(): boolean {
+      return (this.openParts as readonly number[]).length > 1;
+    },
+
+    /** Students see the part that is seen here, or no longer. */
+    setPart(open: boolean): void {
+      lesson.submit({ kind: 'setPart', part: data.part, open });
+    },
+
     setDoor(door: string): void {
       lesson.submit({ kind: 'setDoor', door: Number(door) });
     },
@@ -445,7 +479,7 @@ Alpine.data('circulate', () => {
       let tile = tiles.get(need.board);
       if (!tile) {
         beside?.close();
-        tile = beside = this.tileOf(need.board, () => this.drawLate());
+        tile = beside = this.tileOf(need.board, () => this.drawLate(), await isWall(need.board));
         await tile.enter();
       }
       this.late = need;

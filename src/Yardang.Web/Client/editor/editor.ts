@@ -35,6 +35,8 @@ export interface EditorOptions {
   readonly grip: number;
   /** Whether the activity itself may be changed. */
   readonly design: boolean;
+  /** Of which part pages are shown; all if none is said. */
+  readonly part?: number;
   readonly language: string;
   /** In which language the teacher wrote: for whoever reads none of those that are there. */
   readonly written: string;
@@ -90,7 +92,7 @@ export class Editor extends Changes implements SheetContext {
       options.room,
       options.line,
       options.store,
-      (number, state) => Sheets.of(number, state),
+      (number, state) => Sheets.of(number, state, options.part ?? null),
       (sheets, command) => sheets.predict(command, options.me, options.design),
       options.me,
       {

@@ -30,6 +30,11 @@ export interface Page {
   readonly setAside: number;
 }
 
+/** What the server is told when it is asked for my place: as whom I act, and where I am. */
+export function placeOf({ query, work }: WorkData): string {
+  return `${query}&at=${work}`;
+}
+
 export class Attendance {
   readonly line: Connection;
   lesson: RoomClient<LessonState> | null = null;
@@ -55,7 +60,7 @@ export class Attendance {
       (room) => (this.isStudent ? this.place.recalled(room) : location.reload()),
     );
     this.offline = new OfflineCopy([data.work, data.lesson].map((room) => `/rooms/${room}/snapshot${query}`));
-    this.place = new MyPlace(query, {
+    this.place = new MyPlace(placeOf(data), data.part ?? 0, {
       finish: () => this.page().finish(),
       refresh: () => this.page().refresh(),
       handIn: async () => {
@@ -151,10 +156,11 @@ export class Attendance {
   }
 
   private sayWhyHere(): void {
-    const carried = this.isStudent ? MyPlace.arrived() : null;
-    if (!carried) return;
+    const moved = this.isStudent ? MyPlace.arrived() : null;
+    if (!moved) return;
     const { texts, together } = this.data;
-    const words = [together ? texts.movedToGroup : texts.movedToOwn, this.wordsOf(carried)];
+    const why = moved.isOtherPart ? texts.movedToPart : together ? texts.movedToGroup : texts.movedToOwn;
+    const words = [why, this.wordsOf(moved.carried)];
     this.page().say(words.join(' '), LONG_NOTICE_MS);
   }
 

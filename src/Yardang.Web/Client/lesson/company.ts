@@ -1,13 +1,19 @@
-// What stands behind the lesson's name above a student's board: the group and who is in it.
+// What stands behind the lesson's name above a student's board: the group and who is in it. What else the server says of my place is passed on.
 
 import type { LessonState } from '../room/lesson-state';
+import type { ContentsPart } from './contents';
 
 interface Board {
   refresh(): void;
   goToMyPlace(): void;
+  /** Which parts there are, and which of them are open. */
+  showContents(parts: readonly ContentsPart[]): void;
 }
 
-/** @param board told when the company is another, and when this is not my place any more. */
+/**
+ * @param board told when the company is another, and when this is not my place any more.
+ * @param as as whom this tab acts, and in which room it is.
+ */
 export function companyOf(board: () => Board, as: string, me: number, given: string) {
   let askedAsOf = '';
 
@@ -21,7 +27,7 @@ export function companyOf(board: () => Board, as: string, me: number, given: str
     refresh(state: LessonState): void {
       const asOf = `${state.groupingVersion} ${state.namesMasked} ${state.seatsThrough}`;
       const isInGroup = state.groups.some((g) => g.people.includes(me));
-      if (asOf === askedAsOf || !(isInGroup || this.words)) return;
+      if (asOf === askedAsOf || !(isInGroup || this.words || state.parts.length > 1)) return;
       askedAsOf = asOf;
       void this.ask(asOf);
     },
@@ -34,8 +40,13 @@ export function companyOf(board: () => Board, as: string, me: number, given: str
         askedAsOf = '';
         return;
       }
-      const place = (await answer.json()) as { company: string; address: string };
+      const place = (await answer.json()) as {
+        company: string;
+        address: string;
+        contents: readonly ContentsPart[];
+      };
       this.words = place.company;
+      board().showContents(place.contents);
       board().refresh();
       if (place.address !== location.pathname + location.search) board().goToMyPlace();
     },

@@ -7,6 +7,13 @@ import type { HandedIn } from '../room/leftovers';
 const MOVED = 'yardang-moved';
 const LONGEST_PAUSE_MS = 5000;
 
+/** What the next page says to whoever was moved to it. */
+export interface Moved {
+  readonly carried: HandedIn;
+  /** The part in which they were is closed; else it is another board of the same part. */
+  readonly isOtherPart: boolean;
+}
+
 interface Board {
   /** Takes along what is being written: it belongs to the board on which it was begun. */
   finish(): void;
@@ -23,9 +30,13 @@ export class MyPlace {
   carried: HandedIn = { kept: 0, waiting: 0, lost: 0 };
   private readonly recalls: Watched[] = [];
 
-  /** @param as as whom this tab acts. */
+  /**
+   * @param as as whom this tab acts, and in which room it is.
+   * @param part of which part that is.
+   */
   constructor(
     private readonly as: string,
+    private readonly part: number,
     private readonly board: Board,
   ) {}
 
@@ -44,7 +55,9 @@ export class MyPlace {
       try {
         const heard = this.recalls.length;
         const answer = await fetch(`/my-place${this.as}`);
-        const address = answer.ok ? ((await answer.json()) as { address: string }).address : '/';
+        const { address, part } = answer.ok
+          ? ((await answer.json()) as { address: string; part: number })
+          : { address: '/', part: this.part };
         const isHere = address === location.pathname + location.search;
         // What cannot be handed in now, the next page hands in.
         if (!isHere) await this.board.handIn();
@@ -54,7 +67,8 @@ export class MyPlace {
           this.isMoving = false;
           return await this.board.stay(this.recalls.splice(0));
         }
-        if (address.startsWith('/board/')) sessionStorage.setItem(MOVED, JSON.stringify(this.carried));
+        const moved: Moved = { carried: this.carried, isOtherPart: part !== this.part };
+        if (address.startsWith('/board/')) sessionStorage.setItem(MOVED, JSON.stringify(moved));
         return location.assign(address);
       } catch {
         await new Promise((done) => setTimeout(done, Math.min(LONGEST_PAUSE_MS, 500 * 2 ** attempt)));
@@ -63,9 +77,9 @@ export class MyPlace {
   }
 
   /** Who was moved here is told so once, and where their work is; null for who was not. */
-  static arrived(): HandedIn | null {
+  static arrived(): Moved | null {
     const moved = sessionStorage.getItem(MOVED);
     sessionStorage.removeItem(MOVED);
-    return moved === null ? null : (JSON.parse(moved) as HandedIn);
+    return moved === null ? null : (JSON.parse(moved) as Moved);
   }
 }

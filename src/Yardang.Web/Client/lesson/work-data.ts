@@ -1,5 +1,7 @@
 // What a page on which one works carries from the server, whether a board or a wall stands on it.
 
+import type { ContentsPart } from './contents';
+
 export interface WorkData {
   readonly mode: 'student' | 'look' | 'beside' | 'try' | 'embed';
   /** The room in which one works. */
@@ -10,6 +12,10 @@ export interface WorkData {
   /** Of a try-out: its room, where it begins, and who sits there. */
   readonly tryOut?: { readonly room: string; readonly start: string; readonly names: Record<number, string> };
   readonly lesson: string;
+  /** In a lesson: of which part this is. */
+  readonly part?: number;
+  /** Students: the parts and pages, where there are several parts. */
+  readonly contents?: readonly ContentsPart[];
   /** As whom this tab acts, as the hub is told: "?as=..."; empty for a teacher. */
   readonly query: string;
   /** Number of the actor in the lesson. */
@@ -47,6 +53,8 @@ export interface WorkTexts {
   readonly moving: string;
   readonly movedToGroup: string;
   readonly movedToOwn: string;
+  readonly movedToPart: string;
+  readonly partOpened: string;
   readonly leftKept: string;
   readonly leftWaiting: string;
   readonly leftLost: string;

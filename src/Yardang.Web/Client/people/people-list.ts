@@ -39,8 +39,8 @@ export class PeopleList<P> {
   }
 }
 
-/** Asks the server of this page. */
-export async function askForPeople<P>(lesson: string): Promise<readonly P[] | null> {
-  const answer = await fetch(`/lesson/${lesson}/people.json`);
+/** Asks the server of this page: who is in, and where each works in a part; in that in which students begin if none is said. */
+export async function askForPeople<P>(lesson: string, part = 0): Promise<readonly P[] | null> {
+  const answer = await fetch(`/lesson/${lesson}/people.json${part ? `?part=${part}` : ''}`);
   return answer.ok ? ((await answer.json()) as P[]) : null;
 }

@@ -38,6 +38,11 @@ export class LessonState {
   past: readonly (readonly Group[])[] = [];
   future: readonly (readonly Group[])[] = [];
 
+  /** The parts of the activity by their numbers, in order; which are open, and which was opened last (0: none was). */
+  parts: readonly number[] = [1];
+  openParts: readonly number[] = [1];
+  openedLast = 0;
+
   lateChanges: ReadonlyMap<number, LateChange> = new Map();
   times: LessonTimes = { opensAt: null, dueAt: null, closesAt: null, handsIn: false };
   waits = false;
@@ -148,6 +153,16 @@ export class LessonState {
         const { board, person } = event;
         const others = this.waiting.filter((w) => w.board !== board || w.person !== person);
         this.waiting = event.count > 0 ? [...others, event].sort(byBoard) : others;
+        break;
+      }
+      case 'partsPlanned':
+        this.parts = event.parts;
+        this.openParts = event.open;
+        break;
+      case 'partSet': {
+        const others = this.openParts.filter((part) => part !== event.part);
+        this.openParts = event.open ? [...others, event.part].sort((a, b) => a - b) : others;
+        if (event.open) this.openedLast = event.part;
         break;
       }
       case 'doorSet':

@@ -35,6 +35,8 @@ export class Sheets {
   /** The steps of the activity, in order. */
   parts: readonly Part[] = [];
   frontOrder = 0;
+  /** Of which part pages are shown; null for all. */
+  private part: number | null = null;
   private allPages: readonly Page[] = [];
   private inOrder: readonly Page[] = [];
   /** When a student last did something on this board, server time in ms; null if none has. */
@@ -48,11 +50,12 @@ export class Sheets {
   /** The late changes that stand here, by number, with the page where to look for each. */
   adopted: ReadonlyMap<number, number> = new Map();
 
-  static of(number: number, state: RoomSnapshot): Sheets {
+  /** @param part of which part pages are shown; null for all. */
+  static of(number: number, state: RoomSnapshot, part: number | null = null): Sheets {
     if (state.kind === 'lesson' || state.kind === 'wall') throw new Error(`A ${state.kind} has no pages.`);
     const sheets = new Sheets();
     const { name, directions, unit, parts, pages, marks } = state.sheets;
-    Object.assign(sheets, { number, name, directions, unit, parts });
+    Object.assign(sheets, { number, name, directions, unit, parts, part });
     sheets.setPages(pages);
     for (const mark of marks) sheets.put(mark);
     sheets.journal = Journal.of(state.sheets);
@@ -71,6 +74,7 @@ export class Sheets {
     copy.directions = this.directions;
     copy.unit = this.unit;
     copy.parts = this.parts;
+    copy.part = this.part;
     copy.adopted = this.adopted;
     copy.allPages = this.allPages;
     copy.inOrder = this.inOrder;
@@ -82,6 +86,11 @@ export class Sheets {
     copy.journal = this.journal.copy();
     copy.late = new Map(this.late);
     return copy;
+  }
+
+  /** Of every part, those that were taken out included. */
+  get everyPage(): readonly Page[] {
+    return this.allPages;
   }
 
   /** In order, without those that were taken out. */
@@ -390,8 +399,14 @@ export class Sheets {
 
   private setPages(pages: readonly Page[]): void {
     this.allPages = pages;
-    this.inOrder = pages.filter((p) => !p.erased).sort((a, b) => a.order - b.order || a.id - b.id);
+    const shown = pages.filter((p) => !p.erased && (this.part === null || partOf(p) === this.part));
+    this.inOrder = shown.sort((a, b) => a.order - b.order || a.id - b.id);
   }
+}
+
+/** To which part a page belongs. */
+export function partOf(page: Page): number {
+  return page.part ?? 1;
 }
 
 function isLateChange(gesture: number): boolean {

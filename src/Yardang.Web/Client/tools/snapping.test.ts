@@ -14,6 +14,7 @@ const page: Page = {
   erased: false,
   stimulus: null,
   starters: [],
+  part: null,
 };
 const other = { x: 10_000, y: 5000, width: 2000, height: 1000 };
 const by = { x: 500, y: 500 };

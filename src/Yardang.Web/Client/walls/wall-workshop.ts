@@ -8,6 +8,7 @@ import { Property } from '../room/marks';
 import { deviceOutbox } from '../room/outbox-store';
 import { Draft } from '../workshop/draft';
 import { type OutlinePage, outlineOf } from '../workshop/outline';
+import { type PartTexts, partsOf } from '../workshop/parts';
 import { type LanguageTexts, translationsOf } from '../workshop/translations';
 import { trialBeside } from '../workshop/trial';
 import { writtenOf } from '../workshop/written';
@@ -17,16 +18,19 @@ interface WallWorkshopData {
   readonly activity: string;
   readonly me: { readonly number: number; readonly isStaff: boolean };
   readonly draft: string;
+  /** The part that is made here. */
+  readonly part: number;
   readonly who: string;
   readonly language: string;
-  readonly texts: LanguageTexts & {
-    kept: string;
-    sending: string;
-    keptHere: string;
-    opening: string;
-    refusedOther: string;
-    topicsDo: string;
-  };
+  readonly texts: LanguageTexts &
+    PartTexts & {
+      kept: string;
+      sending: string;
+      keptHere: string;
+      opening: string;
+      refusedOther: string;
+      topicsDo: string;
+    };
 }
 
 const TYPING_PAUSE_MS = 600;
@@ -46,7 +50,8 @@ Alpine.data('wallWorkshop', () => {
     written: writtenOf(theDraft, language),
     steps: stepsOf(theDraft, () => finishTyping()),
     translations: translationsOf(theDraft, () => dialog('languages'), language, texts),
-    trial: trialBeside(data.activity),
+    parts: partsOf(theDraft, data.activity, data.part, language, texts),
+    trial: trialBeside(data.activity, data.part),
     form: planFormOf(
       language,
       () => draft.newId(),
@@ -77,6 +82,7 @@ Alpine.data('wallWorkshop', () => {
       });
       finishTyping = () => {
         this.written.keep();
+        this.parts.keep();
         this.keepPlan();
       };
       window.addEventListener('pagehide', finishTyping);
@@ -98,7 +104,7 @@ Alpine.data('wallWorkshop', () => {
     },
 
     get plan() {
-      return draft.sheets.parts.find((p) => p.wall)?.wall ?? null;
+      return draft.sheets.parts.find((p) => p.number === data.part)?.wall ?? null;
     },
 
     showPlan(): void {
@@ -123,7 +129,7 @@ Alpine.data('wallWorkshop', () => {
       draft.change({
         property: Property.Parts,
         target: 0,
-        value: parts.map((p) => (p.wall ? { ...p, wall: plan } : p)),
+        value: parts.map((p) => (p.number === data.part ? { ...p, wall: plan } : p)),
       });
     },
 
@@ -131,6 +137,7 @@ Alpine.data('wallWorkshop', () => {
       if (!draft) return;
       this.steps.refresh();
       this.written.refresh(undefined);
+      this.parts.refresh();
       if (this.translations.other) this.translations.refresh();
       this.waiting = draft.client.waiting;
       if (this.opened && !typing && !this.form.owesTooMuch) this.showPlan();

@@ -1,8 +1,9 @@
 // A wall on the screen: a student's, a teacher's, a try-out in the workshop, or one that is only looked at.
 
 import Alpine from '@alpinejs/csp';
-import { Attendance, type Page } from '../lesson/attendance';
+import { Attendance, type Page, placeOf } from '../lesson/attendance';
 import { companyOf } from '../lesson/company';
+import { type ContentsPart, contentsOf } from '../lesson/contents';
 import { handingIn } from '../lesson/handing-in';
 import { TRYING, keptState, keptWords } from '../lesson/keeping';
 import { LanguagesRead, choicesAmong } from '../lesson/languages-read';
@@ -50,7 +51,7 @@ Alpine.data('wall', () => {
   let client: RoomClient<WallState>;
   let view: WallView;
   let attendance: Attendance | null = null;
-  let page: { refresh(): void };
+  let page: { refresh(): void; readonly contents: { take(parts: readonly ContentsPart[]): void } };
   let topicsBefore: readonly number[] = [];
   let noticeTimer: ReturnType<typeof setTimeout> | undefined;
   const names = new Names(data.work, data.query, () => page.refresh());
@@ -62,12 +63,17 @@ Alpine.data('wall', () => {
     tell: tellingOf(lesson, me.number, isStudent, texts),
     handIn: handingIn(lesson, () => wall().acts.get(me.number)?.at ?? null, me.number, data.zone, texts),
     company: companyOf(
-      () => ({ refresh: () => page.refresh(), goToMyPlace: () => attendance?.goToMyPlace() }),
-      data.query,
+      () => ({
+        refresh: () => page.refresh(),
+        goToMyPlace: () => attendance?.goToMyPlace(),
+        showContents: (parts) => page.contents.take(parts),
+      }),
+      placeOf(data),
       me.number,
       data.company ?? '',
     ),
-    who: whoOf(data.lesson, data.work, wall, () => page.refresh(), texts),
+    contents: contentsOf(data.contents ?? [], data.part ?? 0, texts.partOpened),
+    who: whoOf(data.lesson, data.part ?? 0, data.work, wall, () => page.refresh(), texts),
     planning: planningOf(() => client, data.written, texts),
     reading: {
       choices: [] as { code: string; name: string }[],

@@ -27,7 +27,14 @@ interface Texts {
 /** After these, who is in and where is asked for anew. */
 const PEOPLE_CHANGE = new Set(['personJoined', 'personAsked', 'seatsConfirmed']);
 
-export function whoOf(lesson: string, wall: string, state: () => WallState, changed: () => void, texts: Texts) {
+export function whoOf(
+  lesson: string,
+  part: number,
+  wall: string,
+  state: () => WallState,
+  changed: () => void,
+  texts: Texts,
+) {
   let people: readonly Person[] = [];
   let list: PeopleList<Person> | null = null;
   let wanted = '';
@@ -42,7 +49,7 @@ export function whoOf(lesson: string, wall: string, state: () => WallState, chan
 
     begin(): void {
       list = new PeopleList(
-        () => askForPeople<Person>(lesson),
+        () => askForPeople<Person>(lesson, part),
         () => false,
         (found) => {
           people = found;

@@ -153,6 +153,13 @@ export const enum ToolSet {
   Formula = 128,
 }
 
+/** Who works with whom. The numbers are stored and on the wire. */
+export const enum Way {
+  OneEach = 0,
+  ByGroup = 1,
+  AllTogether = 2,
+}
+
 /** When a mark counts as in a zone. The numbers are on the wire. */
 export const enum ZoneRule {
   Centre = 0,
@@ -384,6 +391,7 @@ export type Command =
   | SetTimes
   | HandIn
   | TakeWorkBack
+  | SetPart
   | PutUpCard
   | RewordCard
   | MoveCard
@@ -444,6 +452,8 @@ export function readCommand(kind: number, raw: Raw): Command | null {
       return readHandIn(raw);
     case 36:
       return readTakeWorkBack(raw);
+    case 37:
+      return readSetPart(raw);
     case 40:
       return readPutUpCard(raw);
     case 41:
@@ -513,6 +523,8 @@ export function writeCommand(v: Command): [number, Raw] {
       return [35, writeHandIn(v)];
     case 'takeWorkBack':
       return [36, writeTakeWorkBack(v)];
+    case 'setPart':
+      return [37, writeSetPart(v)];
     case 'putUpCard':
       return [40, writePutUpCard(v)];
     case 'rewordCard':
@@ -641,6 +653,8 @@ export type RoomEvent =
   | SentAway
   | WorkWaits
   | PersonBrought
+  | PartsPlanned
+  | PartSet
   | CardPutUp
   | CardReworded
   | CardMoved
@@ -743,6 +757,10 @@ export function readRoomEvent(kind: number, raw: Raw): RoomEvent | null {
       return readWorkWaits(raw);
     case 58:
       return readPersonBrought(raw);
+    case 59:
+      return readPartsPlanned(raw);
+    case 60:
+      return readPartSet(raw);
     case 70:
       return readCardPutUp(raw);
     case 71:
@@ -1838,6 +1856,9 @@ export interface LessonSnapshot {
   readonly waits: boolean;
   readonly isOverdue: boolean;
   readonly waiting: readonly WorkWaits[];
+  readonly parts: readonly number[];
+  readonly openParts: readonly number[];
+  readonly openedLast: number;
 }
 
 export function readLessonSnapshot(raw: Raw): LessonSnapshot {
@@ -1863,6 +1884,9 @@ export function readLessonSnapshot(raw: Raw): LessonSnapshot {
     waits: raw[20],
     isOverdue: raw[21],
     waiting: raw[22].map((x: Raw) => readWorkWaits(x)),
+    parts: raw[23],
+    openParts: raw[24],
+    openedLast: raw[25],
   };
 }
 
@@ -2125,6 +2149,8 @@ export interface Page {
   readonly stimulus: Stimulus | null;
   /** How sentences may begin that students write on this page; null for none. */
   readonly starters: readonly Texts[];
+  /** The number of the part of the activity to which it belongs; null for part 1, which is that of most pages. */
+  readonly part: number | null;
 }
 
 export function readPage(raw: Raw): Page {
@@ -2139,13 +2165,15 @@ export function readPage(raw: Raw): Page {
     erased: raw[7],
     stimulus: raw[8] == null ? null : readStimulus(raw[8]),
     starters: (raw[9] ?? []),
+    part: raw[10] ?? null,
   };
 }
 
 export function writePage(v: Page): Raw {
   const raw: Raw = [v.id, v.name, writePageSize(v.size), writePaper(v.paper), v.directions, v.withheld, v.order, v.erased];
-  if (v.stimulus != null || v.starters.length > 0) raw.push(v.stimulus && writeStimulus(v.stimulus));
-  if (v.starters.length > 0) raw.push(v.starters);
+  if (v.stimulus != null || v.starters.length > 0 || v.part != null) raw.push(v.stimulus && writeStimulus(v.stimulus));
+  if (v.starters.length > 0 || v.part != null) raw.push(v.starters.length > 0 ? v.starters : null);
+  if (v.part != null) raw.push(v.part);
   return raw;
 }
 
@@ -2220,12 +2248,16 @@ export function writePaper(v: Paper): Raw {
 
 /** One of the steps of an activity, each with rooms of its own. */
 export interface Part {
-  /** Stays the same wherever it comes in the order; from 1. Rooms say of which part they are. */
+  /** Stays the same wherever it comes in the order; from 1. Pages and rooms say of which part they are. */
   readonly number: number;
   /** What it is made of. */
   readonly kind: PartKind;
   /** What is planned for its wall; null for pages. */
   readonly wall: WallPlan | null;
+  /** What it is called in the list of contents; null if it is not named. */
+  readonly name: Texts | null;
+  /** Who works with whom in it; null if nothing was chosen. */
+  readonly way: Way | null;
 }
 
 export function readPart(raw: Raw): Part {
@@ -2233,11 +2265,47 @@ export function readPart(raw: Raw): Part {
     number: raw[0],
     kind: raw[1],
     wall: raw[2] == null ? null : readWallPlan(raw[2]),
+    name: raw[3] ?? null,
+    way: raw[4] ?? null,
   };
 }
 
 export function writePart(v: Part): Raw {
-  return [v.number, v.kind, v.wall && writeWallPlan(v.wall)];
+  const raw: Raw = [v.number, v.kind, v.wall && writeWallPlan(v.wall)];
+  if (v.name != null || v.way != null) raw.push(v.name, v.way);
+  return raw;
+}
+
+/** A part is open, or is not. */
+export interface PartSet {
+  readonly kind: 'partSet';
+  readonly part: number;
+  readonly open: boolean;
+}
+
+export function readPartSet(raw: Raw): PartSet {
+  return {
+    kind: 'partSet',
+    part: raw[0],
+    open: raw[1],
+  };
+}
+
+/** The lesson has these parts. */
+export interface PartsPlanned {
+  readonly kind: 'partsPlanned';
+  /** Their numbers, in order. */
+  readonly parts: readonly number[];
+  /** Which are open. */
+  readonly open: readonly number[];
+}
+
+export function readPartsPlanned(raw: Raw): PartsPlanned {
+  return {
+    kind: 'partsPlanned',
+    parts: raw[0],
+    open: raw[1],
+  };
 }
 
 /** They are, on so many boards. */
@@ -2683,6 +2751,25 @@ export function readSetGroups(raw: Raw): SetGroups {
 
 export function writeSetGroups(v: SetGroups): Raw {
   return [v.groups.map((x) => writeGroup(x)), v.version];
+}
+
+/** Staff: open a part, or close it again. What was done there stays. */
+export interface SetPart {
+  readonly kind: 'setPart';
+  readonly part: number;
+  readonly open: boolean;
+}
+
+export function readSetPart(raw: Raw): SetPart {
+  return {
+    kind: 'setPart',
+    part: raw[0],
+    open: raw[1],
+  };
+}
+
+export function writeSetPart(v: SetPart): Raw {
+  return [v.part, v.open];
 }
 
 /** Staff: pens down, or up again. */

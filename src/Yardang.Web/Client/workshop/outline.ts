@@ -28,7 +28,9 @@ export function outlineOf(
       const body = new FormData();
       body.set('outline', this.text);
       body.set('__RequestVerificationToken', token);
-      const answer = await fetch('?handler=Outline', { method: 'POST', body }).catch(() => null);
+      const part = new URLSearchParams(location.search).get('part');
+      const here = part ? `part=${part}&` : '';
+      const answer = await fetch(`?${here}handler=Outline`, { method: 'POST', body }).catch(() => null);
       this.pages = answer?.ok ? ((await answer.json()) as OutlinePage[]) : [];
     },
 

@@ -27,6 +27,8 @@ export class Pages {
   constructor(
     private readonly editor: Editor,
     private readonly language: string,
+    /** To which part new pages belong. */
+    private readonly part: number,
   ) {}
 
   /** An empty page behind the one in sight, of the same size and paper. */
@@ -124,7 +126,7 @@ export class Pages {
     const { pages } = this.editor.sheets;
     const at = pages.findIndex((p) => p.id === after);
     const order = between(pages[at], pages[at + 1]);
-    this.editor.submit({ kind: 'addPage', page: { ...page, erased: false }, order }, gesture);
+    this.editor.submit({ kind: 'addPage', page: { ...page, erased: false, part: saidOf(this.part) }, order }, gesture);
   }
 
   /** An empty page like the one in sight. */
@@ -139,6 +141,7 @@ export class Pages {
       withheld: like?.withheld ?? 0,
       stimulus: null,
       starters: [],
+      part: null,
       order: 0,
       erased: false,
     };
@@ -155,6 +158,11 @@ export class Pages {
   private texts(text: string): Readonly<Record<string, string>> {
     return text ? { [this.language]: text } : {};
   }
+}
+
+/** As a page says it: of part 1 it says nothing. */
+export function saidOf(part: number): number | null {
+  return part === 1 ? null : part;
 }
 
 function between(before: Page | undefined, after: Page | undefined): number {

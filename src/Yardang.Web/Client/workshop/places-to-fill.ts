@@ -2,6 +2,7 @@
 
 import type { Editor } from '../editor/editor';
 import { type Change, type Mark, Property, type Texts, isBox } from '../room/marks';
+import type { Part, WallPlan } from '../wire/forms';
 import { filledBody, filledIn, fillInsOf, wordsOf } from './fill-ins';
 
 export function placesToFill(
@@ -46,7 +47,8 @@ export function placesToFill(
 function* saidIn({ sheets }: Editor): Iterable<string> {
   yield* Object.values(sheets.name);
   yield* Object.values(sheets.directions);
-  for (const page of sheets.pages) {
+  for (const { name, wall } of sheets.parts) yield* textsOf(name, wall).flatMap((t) => Object.values(t));
+  for (const page of sheets.everyPage.filter((p) => !p.erased)) {
     yield* Object.values(page.name);
     yield* Object.values(page.directions);
     for (const mark of sheets.visible(page.id)) yield* wordsOf(mark.body);
@@ -55,18 +57,36 @@ function* saidIn({ sheets }: Editor): Iterable<string> {
 
 function changesFor({ sheets }: Editor, values: ReadonlyMap<string, string>): Change[] {
   const changes: Change[] = [];
-  const texts = (property: Property, target: number, before: Texts) => {
-    const after = Object.fromEntries(Object.entries(before).map(([k, text]) => [k, filledIn(text, values)]));
+  const put = (property: Property, target: number, before: Texts | readonly Part[], after: typeof before) => {
     if (JSON.stringify(after) !== JSON.stringify(before)) changes.push({ property, target, value: after });
   };
+  const filled = (said: Texts): Texts =>
+    Object.fromEntries(Object.entries(said).map(([k, text]) => [k, filledIn(text, values)]));
+  const texts = (property: Property, target: number, before: Texts) => put(property, target, before, filled(before));
   texts(Property.Name, 0, sheets.name);
   texts(Property.Directions, 0, sheets.directions);
-  for (const page of sheets.pages) {
+  put(
+    Property.Parts,
+    0,
+    sheets.parts,
+    sheets.parts.map((p) => ({ ...p, name: p.name && filled(p.name), wall: p.wall && filledPlan(p.wall, filled) })),
+  );
+  for (const page of sheets.everyPage.filter((p) => !p.erased)) {
     texts(Property.PageName, page.id, page.name);
     texts(Property.PageDirections, page.id, page.directions);
     for (const mark of sheets.visible(page.id)) changes.push(...changesOf(mark, values));
   }
   return changes;
+}
+
+function textsOf(name: Texts | null, wall: WallPlan | null): Texts[] {
+  const said = wall ? [wall.question, ...wall.topics.flatMap((t) => [t.heading, t.prompt])] : [];
+  return name ? [name, ...said] : said;
+}
+
+function filledPlan(wall: WallPlan, filled: (said: Texts) => Texts): WallPlan {
+  const topics = wall.topics.map((t) => ({ ...t, heading: filled(t.heading), prompt: filled(t.prompt) }));
+  return { ...wall, question: filled(wall.question), topics };
 }
 
 function changesOf(mark: Mark, values: ReadonlyMap<string, string>): Change[] {

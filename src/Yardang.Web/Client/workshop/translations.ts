@@ -5,6 +5,7 @@ import { fill } from '../page-data';
 import { nameOfLanguage } from '../surface/in-language';
 import { fitTranslation } from '../surface/text-fit';
 import type { Changes } from '../editor/changes';
+import { partOf } from '../room/sheets';
 import type { Topic, WallPlan } from '../room/wall-state';
 import type { Part } from '../wire/forms';
 
@@ -15,6 +16,7 @@ export interface LanguageTexts {
   readonly languageDirections: string;
   readonly languagePageName: string;
   readonly languagePageDirections: string;
+  readonly languagePart: string;
   readonly languageStarter: string;
   readonly languageMark: string;
   readonly languageQuestion: string;
@@ -113,7 +115,7 @@ export function translationsOf(
       return [
         ...ofTexts('name', texts.languageName, Property.Name, 0, sheets.name),
         ...ofTexts('directions', texts.languageDirections, Property.Directions, 0, sheets.directions, true),
-        ...sheets.pages.flatMap((page: Page, i: number) => [
+        ...this.pagesInOrder().flatMap((page: Page, i: number) => [
           ...ofTexts(`name-${page.id}`, fill(texts.languagePageName, i + 1), Property.PageName, page.id, page.name),
           ...ofTexts(
             `directions-${page.id}`,
@@ -126,7 +128,35 @@ export function translationsOf(
           ...this.starterSayings(page, i + 1),
           ...sheets.visible(page.id).flatMap((mark: Mark) => this.markSaying(mark, i + 1)),
         ]),
-        ...sheets.parts.flatMap((part) => this.wallSayings(part)),
+        ...sheets.parts.flatMap((part, i) => [...this.partSaying(part, i + 1), ...this.wallSayings(part)]),
+      ];
+    },
+
+    /** Those of every part. */
+    pagesInOrder(): Page[] {
+      const { everyPage, parts } = editor().sheets;
+      return parts.flatMap((part) =>
+        everyPage.filter((p) => !p.erased && partOf(p) === part.number).sort((a, b) => a.order - b.order),
+      );
+    },
+
+    partSaying({ number, name }: Part, nth: number): Saying[] {
+      const { parts } = editor().sheets;
+      if (!name?.[language]) return [];
+      const change = (text: string): Change => ({
+        property: Property.Parts,
+        target: 0,
+        value: parts.map((p) => (p.number === number ? { ...p, name: set(name, this.other, text) } : p)),
+      });
+      return [
+        {
+          key: `part-${number}`,
+          about: fill(texts.languagePart, nth),
+          isLong: false,
+          source: name[language],
+          said: name[this.other] ?? '',
+          change,
+        },
       ];
     },
 

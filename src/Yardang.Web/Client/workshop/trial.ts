@@ -5,7 +5,7 @@ import { TryRoom } from '../lesson/try-room';
 const SEATS = [1, 2];
 const SHARED = 'shared';
 
-export function trialBeside(activity: string) {
+export function trialBeside(activity: string, part: number) {
   const address = `/workshop/${activity}/try`;
   const rooms = new Map<string, TryRoom>();
   // The frames look for their room here.
@@ -31,9 +31,9 @@ export function trialBeside(activity: string) {
     begin(): void {
       for (const seat of SEATS) {
         const room = this.together ? SHARED : `seat-${seat}`;
-        if (seat === SEATS[0] || !this.together) rooms.set(room, new TryRoom(`${address}?handler=Start`));
+        if (seat === SEATS[0] || !this.together) rooms.set(room, new TryRoom(`${address}?handler=Start&part=${part}`));
         const frame = document.querySelector<HTMLIFrameElement>(`[data-try-seat="${seat}"]`)!;
-        frame.contentWindow?.location.replace(`${address}?seat=${seat}&room=${room}`);
+        frame.contentWindow?.location.replace(`${address}?seat=${seat}&part=${part}&room=${room}`);
       }
     },
 

@@ -25,6 +25,7 @@ import { outlineOf } from './outline';
 import { overviewOf } from './overview';
 import { pageSettings } from './page-settings';
 import { Pages } from './pages';
+import { type PartTexts, partsOf } from './parts';
 import { placesToFill } from './places-to-fill';
 import { type StimulusTexts, stimulusSetting } from './stimulus-setting';
 import { type LanguageTexts, translationsOf } from './translations';
@@ -36,11 +37,14 @@ interface WorkshopData {
   readonly activity: string;
   readonly me: { readonly number: number; readonly isStaff: boolean };
   readonly draft: string;
+  /** The part that is made here. */
+  readonly part: number;
   readonly who: string;
   readonly language: string;
   readonly texts: MarkListTexts &
     ImportTexts &
     LanguageTexts &
+    PartTexts &
     StimulusTexts & {
       figureTools: Record<string, string>;
       unnamedPage: string;
@@ -112,7 +116,8 @@ Alpine.data('workshop', () => {
     overview: overviewOf(theEditor, () => dialog('overview')),
     translations: translationsOf(theEditor, () => dialog('languages'), language, texts),
     settings: pageSettings(theEditor),
-    trial: trialBeside(data.activity),
+    parts: partsOf(theEditor, data.activity, data.part, language, texts),
+    trial: trialBeside(data.activity, data.part),
     newStimulus: stimulusSetting(theEditor, data.draft, token, texts),
     making: 'printed' as Making,
     link: 'connecting' as Link,
@@ -124,7 +129,10 @@ Alpine.data('workshop', () => {
       const root = this.$root as HTMLElement;
       const connection = new Connection('', (link) => (this.link = link));
       const making = (): Making => this.making;
-      finishTyping = () => this.written.keep();
+      finishTyping = () => {
+        this.written.keep();
+        this.parts.keep();
+      };
       editor = new Editor({
         room: data.draft,
         line: connection,
@@ -134,6 +142,7 @@ Alpine.data('workshop', () => {
           return GRIPS[making()];
         },
         design: true,
+        part: data.part,
         language,
         written: language,
         host: root.querySelector<HTMLElement>('[data-surface]')!,
@@ -152,7 +161,7 @@ Alpine.data('workshop', () => {
         applied: () => this.trial.renew(),
       });
       editor.surface.onZoom = (percent) => (this.view.percent = percent);
-      pages = new Pages(editor, language);
+      pages = new Pages(editor, language, data.part);
       list = new MarkList(root.querySelector<HTMLElement>('[data-marks]')!, editor, texts);
       this.tools.pick('text');
       listenForKeys(theEditor, {
@@ -200,6 +209,7 @@ Alpine.data('workshop', () => {
       this.steps.refresh();
       this.zone.refresh();
       this.blanks.refresh();
+      this.parts.refresh();
       if (this.translations.other) this.translations.refresh();
       this.waiting = editor.client.waiting;
       const page = editor.sheets.page(editor.page);

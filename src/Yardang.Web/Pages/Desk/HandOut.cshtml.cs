@@ -2,7 +2,9 @@ using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.Extensions.Localization;
+using Yardang.Core.Activities;
 using Yardang.Core.Lessons;
+using Yardang.Core.Rooms;
 using Yardang.Data.School;
 using Yardang.Web.Access;
 using Yardang.Web.ClassLists;
@@ -18,7 +20,14 @@ public sealed record HandOutForm
 
     public Door Door { get; init; }
 
+    /// <summary>Of an activity of one part.</summary>
     public Way Way { get; init; }
+
+    /// <summary>Of each of several parts, by their numbers.</summary>
+    public Dictionary<int, Way> Ways { get; init; } = [];
+
+    /// <summary>Whether the teacher opens one part after the other.</summary>
+    public bool OneByOne { get; init; }
 
     public bool Masked { get; init; }
 
@@ -38,7 +47,7 @@ public sealed record HandOutForm
     public bool HandsIn { get; init; }
 
     /// <summary>The same for the ready check.</summary>
-    public HandingPlan Plan(LessonTimes times) => new(Door, Way, Masked, !string.IsNullOrEmpty(Password), List is not null, times, Introduction);
+    public HandingPlan Plan(LessonTimes times) => new(Door, Way, Masked, !string.IsNullOrEmpty(Password), List is not null, times, Introduction, OneByOne);
 }
 
 /// <summary>Hands an activity out, after the ready check.</summary>
@@ -51,8 +60,8 @@ public sealed class HandOutModel(AccessResolver access, Handing handing, Activit
 
     public string Name { get; private set; } = "";
 
-    /// <summary>Whether it is a wall.</summary>
-    public bool IsWall { get; private set; }
+    /// <summary>Its parts, each with who works with whom in it as it is chosen now.</summary>
+    public IReadOnlyList<(Part Part, string Name, Way Way)> Parts { get; private set; } = [];
 
     /// <summary>What is chosen.</summary>
     public HandOutForm Form { get; private set; } = new();
@@ -74,8 +83,7 @@ public sealed class HandOutModel(AccessResolver access, Handing handing, Activit
     {
         if (await access.ActivityAsync(Visitor.Of(HttpContext), id, Power.Runs) is not { } activity) return NotFound();
 
-        // A wall is for all to read, a board to work on; either may be handed out otherwise.
-        if (!(await making.ContentAsync(activity)).HasPages) Form = Form with { Way = Way.AllTogether };
+        Form = Form with { Way = (await making.ContentAsync(activity)).Steps[0].WayOrUsual() };
         await ShowAsync(activity);
         return Page();
     }
@@ -104,10 +112,13 @@ public sealed class HandOutModel(AccessResolver access, Handing handing, Activit
         var classList = form.List is { } chosen ? await lists.FindAsync(owner, chosen) : null;
         var named = string.IsNullOrWhiteSpace(form.ClassName) ? classList?.Name ?? "" : form.ClassName.Trim();
         var password = form.Password?.Length <= LessonPassword.MaxLength ? form.Password : null;
-        var order = new HandOutOrder(named.Length > ClassNameLength ? named[..ClassNameLength] : named, form.Door, form.Way, form.Masked, password, classList, Times, form.Introduction);
+        var order = OrderOf(form, named.Length > ClassNameLength ? named[..ClassNameLength] : named, password, classList);
         var lesson = await handing.HandOutAsync(activity, order, ContentLanguage.Current, owner);
-        return Redirect(form.Way == Way.ByGroup ? $"/lesson/{lesson.Id}/people" : $"/lesson/{lesson.Id}/code");
+        return Redirect(lesson.Parts.Any(p => p.Way == Way.ByGroup) ? $"/lesson/{lesson.Id}/people" : $"/lesson/{lesson.Id}/code");
     }
+
+    private HandOutOrder OrderOf(HandOutForm form, string named = "", string? password = null, ClassListRecord? classList = null) =>
+        new(named, form.Door, form.Way, form.Masked, password, classList, Times, form.Introduction, Ways: form.Ways, OneByOne: form.OneByOne);
 
     private LessonTimes TimesOf(HandOutForm form) => TimesModel.Read(clock, form.Opens, form.Due, form.Closes, form.HandsIn);
 
@@ -116,8 +127,9 @@ public sealed class HandOutModel(AccessResolver access, Handing handing, Activit
         Activity = activity;
         Lists = await lists.OfAsync(Visitor.Of(HttpContext).TeacherId!.Value);
         var content = await making.ContentAsync(activity);
-        IsWall = !content.HasPages;
         Name = content.Name.For(ContentLanguage.Current);
-        Check = new(activity.Id, ReadyCheck.For(content, Form.Plan(Times)), Lists.Count > 0);
+        var settled = OrderOf(Form).Settled(content);
+        Parts = [.. settled.Steps.Select(p => (p, PartNames.Of(p, ContentLanguage.Current, texts), settled.Steps.Length == 1 ? Form.Way : p.WayOrUsual()))];
+        Check = new(activity.Id, ReadyCheck.For(settled, Form.Plan(Times)), Lists.Count > 0) { Parts = Parts.Count == 1 ? [] : [.. Parts.Select(p => (p.Part.Number, p.Name))] };
     }
 }

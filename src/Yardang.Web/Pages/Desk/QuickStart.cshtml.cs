@@ -5,6 +5,7 @@ using Microsoft.AspNetCore.RateLimiting;
 using Microsoft.Extensions.Localization;
 using Yardang.Core.Activities;
 using Yardang.Core.Lessons;
+using Yardang.Core.Rooms;
 using Yardang.Core.Pages;
 using Yardang.Data.School;
 using Yardang.Web.Access;

@@ -19,11 +19,12 @@ public sealed class BoardModel(
     public async Task<IActionResult> OnGetAsync(Guid id)
     {
         var visitor = Visitor.Of(HttpContext);
-        if (await places.OfAsync(visitor) is not var (place, me)) return RedirectToPage("/Student/Index", new { unknown = true });
+        if (await places.OfAsync(visitor, id) is not var (place, me)) return RedirectToPage("/Student/Index", new { unknown = true });
         if (await access.ForRoomAsync(visitor, id) is not { Kind: RoomKind.Board or RoomKind.Wall, Actor.IsStaff: false, MayLook: true } found) return Redirect(place.Address);
 
         await using var db = await school.CreateDbContextAsync();
         var lesson = await db.Lessons.Join(db.Rooms.Where(r => r.Id == id), l => l.Id, r => r.OfId, (l, _) => l).SingleAsync();
+        var room = await db.Rooms.SingleAsync(r => r.Id == id);
         var content = await versions.OfAsync(lesson.VersionId);
         cookie.Remember(HttpContext, me.Id);
         var looks = !found.MayWrite;
@@ -37,7 +38,9 @@ public sealed class BoardModel(
             company = place.Company,
             lesson = lesson.Id,
             query = looks ? $"?as={me.Id}&look=1" : $"?as={me.Id}",
-            together = lesson.TogetherId == id || place.Group is not null,
+            together = room.Whose is Whose.Together or Whose.Group,
+            part = room.Part,
+            contents = looks ? [] : place.Contents,
             actor = found.Actor.Number,
             language = ContentLanguage.Current,
             written = lesson.Language,
@@ -49,6 +52,7 @@ public sealed class BoardModel(
         }, looks ? $"/here?as={me.Id}" : null, looks ? texts["Board.BackToMine"].Value : null)
         {
             Kind = found.Kind,
+            HasContents = !looks && place.Contents.Count > 0,
             LooksOnly = looks,
             Key = looks ? null : keys.Of(me).Text,
             OthersHref = looks ? null : $"/others?as={me.Id}",

@@ -17,6 +17,7 @@ public sealed class EmbedModel(AccessResolver access, IDbContextFactory<SchoolCo
     {
         if (await access.EmbeddedAsync(key) is not { } board) return NotFound();
         await using var db = await school.CreateDbContextAsync();
+        var kind = (await db.Rooms.SingleAsync(r => r.Id == board)).Kind;
         var lesson = await db.Lessons.SingleAsync(l => l.EmbedKey == key);
         View = new WorkView(lesson.Name, "", IsStaff: false, Signals: false, new
         {
@@ -31,10 +32,10 @@ public sealed class EmbedModel(AccessResolver access, IDbContextFactory<SchoolCo
             zone = clock.Zone.Id,
             home = "",
             who = "onlooker",
-            texts = lesson.WorkKind == RoomKind.Wall ? WallTexts.For(texts) : BoardTexts.For(texts),
+            texts = kind == RoomKind.Wall ? WallTexts.For(texts) : BoardTexts.For(texts),
         })
         {
-            Kind = lesson.WorkKind,
+            Kind = kind,
             LooksOnly = true,
         };
         return Page();

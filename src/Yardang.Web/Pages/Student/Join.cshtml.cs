@@ -11,7 +11,7 @@ using Yardang.Web.Lessons;
 namespace Yardang.Web.Pages;
 
 /// <summary>A lesson's door: who are you? A shared device is asked "Go on as ...?" first.</summary>
-public sealed class JoinModel(Joining joining, AccessResolver access, ParticipantCookie cookie, JoinThrottle throttle, JoinLimit limit, LessonPeople people, ReentryKeys keys, IStringLocalizer<UiTexts> texts) : PageModel
+public sealed class JoinModel(Joining joining, AccessResolver access, ParticipantCookie cookie, JoinThrottle throttle, JoinLimit limit, LessonPeople people, MyPlace places, ReentryKeys keys, IStringLocalizer<UiTexts> texts) : PageModel
 {
     public LessonRecord Lesson { get; private set; } = null!;
 
@@ -131,7 +131,7 @@ public sealed class JoinModel(Joining joining, AccessResolver access, Participan
         }
 
         cookie.Remember(HttpContext, participant.Id);
-        return Redirect(participant.Standing == Standing.In && !Lesson.Waits ? $"/board/{participant.BoardId}?as={participant.Id}" : $"/join/{Lesson.Code}?as={participant.Id}");
+        return Redirect((await places.OfAsync(participant)).Address);
     }
 
     // A wrong code in the address counts like one that was typed.

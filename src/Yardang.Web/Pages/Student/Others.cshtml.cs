@@ -2,6 +2,7 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Localization;
+using Yardang.Core.Activities;
 using Yardang.Core.Lessons;
 using Yardang.Core.Rooms;
 using Yardang.Data.School;
@@ -11,7 +12,7 @@ using Yardang.Web.Lessons;
 namespace Yardang.Web.Pages;
 
 /// <summary>The boards that a student may look at besides their own.</summary>
-public sealed class OthersModel(MyPlace places, LessonPeople people, IDbContextFactory<SchoolContext> school, IStringLocalizer<UiTexts> texts) : PageModel
+public sealed class OthersModel(MyPlace places, LessonPeople people, FrozenVersions versions, IDbContextFactory<SchoolContext> school, IStringLocalizer<UiTexts> texts) : PageModel
 {
     public IReadOnlyList<(string Address, string Title)> Boards { get; private set; } = [];
 
@@ -26,14 +27,17 @@ public sealed class OthersModel(MyPlace places, LessonPeople people, IDbContextF
         var lesson = await db.Lessons.SingleAsync(l => l.Id == me.LessonId);
         var found = new List<(string, string)>();
         string Address(Guid board) => $"/board/{board}?as={me.Id}&look=1";
-        if (lesson.SeesTeachersBoard) found.Add((Address(await Seating.BoardAsync(db, lesson.Id, Whose.Teacher, 0)), texts["Board.Teachers"]));
-        if (lesson.SeesOtherBoards)
+        var version = await versions.OfAsync(lesson.VersionId);
+        foreach (var part in lesson.Parts.Where(p => p.IsOpen))
         {
-            foreach (var board in (await people.BoardsAsync(lesson)).Where(b => b.Id != me.BoardId && b.People.Count > 0))
+            var name = lesson.Parts.Length == 1 ? "" : $"{PartNames.Of(version.Find(part.Number)!, ContentLanguage.Current, texts)}: ";
+            if (lesson.SeesTeachersBoard && part.Kind == PartKind.Pages) found.Add((Address(await Seating.RoomAsync(db, lesson, new(part.Number, Whose.Teacher, 0))), name + texts["Board.Teachers"]));
+            if (!lesson.SeesOtherBoards) continue;
+            foreach (var board in (await people.BoardsAsync(lesson, part)).Where(b => b.Place != lesson.PlaceOf(me, part) && b.People.Count > 0))
             {
                 // By the names that this student may read.
                 var names = (await people.NamesAsync(board.Id, new Actor(me.Number, Role.Student))).Where(n => board.People.Any(p => p.Number == n.Number)).Select(n => n.Name);
-                found.Add((Address(board.Id), board.Group ?? string.Join(", ", names)));
+                found.Add((Address(board.Id), name + (board.Group ?? string.Join(", ", names))));
             }
         }
 

@@ -19,13 +19,16 @@ namespace Yardang.Web.Pages;
 /// <param name="Group">The number of a group that was dissolved; 0 for others.</param>
 /// <param name="Returning">Who of it would come back, by name; empty if nobody can.</param>
 /// <param name="Waiting">How much on it waits for a decision.</param>
+/// <param name="Part">Of which part it is, in words; empty where there is one alone.</param>
 /// <param name="LastActivity">When a student last did something there; null if none has.</param>
-public sealed record BoardLine(Guid Id, string Title, string State, int Group, string Returning, int Waiting, DateTimeOffset? LastActivity);
+public sealed record BoardLine(Guid Id, string Title, string State, int Group, string Returning, int Waiting, string Part, DateTimeOffset? LastActivity);
 
 /// <summary>Every board of a lesson: also those of dissolved groups, of people who were taken out, and the own boards of those in a group.</summary>
 [Authorize]
-public sealed class BoardsModel(AccessResolver access, LessonPeople people, BoardSummaries summaries, RoomHosts hosts, IStringLocalizer<UiTexts> texts) : PageModel
+public sealed class BoardsModel(AccessResolver access, LessonPeople people, BoardSummaries summaries, FrozenVersions versions, RoomHosts hosts, IStringLocalizer<UiTexts> texts) : PageModel
 {
+    private Dictionary<int, string> _partNames = [];
+
     public LessonRecord Lesson { get; private set; } = null!;
 
     public IReadOnlyList<BoardLine> Boards { get; private set; } = [];
@@ -43,6 +46,8 @@ public sealed class BoardsModel(AccessResolver access, LessonPeople people, Boar
         var waiting = new Dictionary<Guid, int>();
         await (await hosts.GetAsync(id)).LookAsync(r => waiting = ((Lesson)r).Waiting.GroupBy(w => w.Board).ToDictionary(w => w.Key, w => w.Sum(x => x.Count)));
         var known = await summaries.OfAsync(id);
+        var version = await versions.OfAsync(lesson.VersionId);
+        _partNames = lesson.Parts.ToDictionary(p => p.Number, p => lesson.Parts.Length == 1 ? "" : PartNames.Of(version.Find(p.Number)!, ContentLanguage.Current, texts));
         Boards = [.. (await people.FindAsync(lesson)).Select(b => LineOf(b, waiting.GetValueOrDefault(b.Board.Id), known.GetValueOrDefault(b.Board.Id)))];
         return Page();
     }
@@ -51,7 +56,7 @@ public sealed class BoardsModel(AccessResolver access, LessonPeople people, Boar
     public async Task<IActionResult> OnPostTakeUpAsync(Guid id, int group)
     {
         if (await access.LessonAsync(Visitor.Of(HttpContext), id, Power.Runs) is not { } lesson) return NotFound();
-        var board = (await people.FindAsync(lesson)).FirstOrDefault(b => b.Whose == Whose.Group && b.Number == group && !b.IsUsedNow);
+        var board = (await people.FindAsync(lesson)).FirstOrDefault(b => b.Board.Place is { Whose: Whose.Group } place && place.Number == group && !b.IsUsedNow);
         if (board is not null && await TakeUpAsync(id, board)) return Redirect($"/lesson/{id}/boards");
         Problem = texts["Boards.NotTakenUp"];
         return await OnGetAsync(id);
@@ -66,17 +71,18 @@ public sealed class BoardsModel(AccessResolver access, LessonPeople people, Boar
         await room.LookAsync(r =>
         {
             var lesson = (Lesson)r;
-            var named = lesson.Grouping.Past.Concat(lesson.Grouping.Future).SelectMany(groups => groups).LastOrDefault(g => g.Number == board.Number);
+            var named = lesson.Grouping.Past.Concat(lesson.Grouping.Future).SelectMany(groups => groups).LastOrDefault(g => g.Number == board.Board.Place.Number);
             var name = named?.Name ?? board.Board.Title;
             var others = lesson.Grouping.Now.Select(g => g with { People = [.. g.People.Where(p => !returning.Contains(p))] });
-            set = new([.. others, new Group(board.Number, name.Length > Group.NameLength ? name[..Group.NameLength] : name, [.. returning])], lesson.GroupingVersion);
+            set = new([.. others, new Group(board.Board.Place.Number, name.Length > Group.NameLength ? name[..Group.NameLength] : name, [.. returning])], lesson.GroupingVersion);
         });
         return (await room.SubmitAsync(set!, Actor.Program)).Envelope is not null;
     }
 
     private BoardLine LineOf(KnownBoard known, int waiting, BoardSummary? summary)
     {
-        var (board, isUsedNow, whose, number) = known;
+        var (board, isUsedNow) = known;
+        var (part, whose, number) = (board.Place.Part, board.Place.Whose, board.Place.Number);
         var state = isUsedNow ? "Now" : whose switch
         {
             Whose.Group => "Dissolved",
@@ -88,7 +94,7 @@ public sealed class BoardsModel(AccessResolver access, LessonPeople people, Boar
         var returning = whose == Whose.Group && !isUsedNow ? string.Join(", ", ReturningTo(known).Select(p => p.Name)) : "";
         var title = whose == Whose.Teacher ? texts["Circulate.Mine"].Value : board.Title;
         DateTimeOffset? lastActivity = summary?.LastActivity is { } at ? DateTimeOffset.FromUnixTimeMilliseconds(at) : null;
-        return new(board.Id, title, state, whose == Whose.Group && !isUsedNow ? number : 0, returning, waiting, lastActivity);
+        return new(board.Id, title, state, whose == Whose.Group && !isUsedNow ? number : 0, returning, waiting, _partNames[part], lastActivity);
     }
 
     private static IEnumerable<LessonPerson> ReturningTo(KnownBoard board) => board.Board.People.Where(p => p.Standing == Standing.In);

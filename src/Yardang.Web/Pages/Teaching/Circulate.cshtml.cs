@@ -3,6 +3,7 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Localization;
+using Yardang.Core.Activities;
 using Yardang.Core.ClassLists;
 using Yardang.Core.Lessons;
 using Yardang.Core.Rooms;
@@ -18,13 +19,22 @@ public sealed class CirculateModel(AccessResolver access, LessonPeople people, S
 {
     public LessonRecord Lesson { get; private set; } = null!;
 
-    public IReadOnlyList<LessonPerson> People { get; private set; } = [];
+    public IReadOnlyList<SeatedPerson> People { get; private set; } = [];
 
     /// <summary>Whether this teacher watches and does no more.</summary>
     public bool LooksOnly { get; private set; }
 
+    /// <summary>The part that is seen here.</summary>
+    public LessonPart Part { get; private set; } = null!;
+
+    /// <summary>All parts with their names; none where there is one alone.</summary>
+    public IReadOnlyList<(LessonPart Part, string Name)> Parts { get; private set; } = [];
+
     /// <summary>Whether walls are worked on.</summary>
-    public bool IsWall => Lesson.WorkKind == RoomKind.Wall;
+    public bool IsWall => Part.Kind == PartKind.Wall;
+
+    /// <summary>Whether all work in one room.</summary>
+    public bool IsTogether => Part.Way == Way.AllTogether;
 
     /// <summary>The teacher's own board; none beside walls.</summary>
     public Guid? TeachersBoard { get; private set; }
@@ -34,22 +44,27 @@ public sealed class CirculateModel(AccessResolver access, LessonPeople people, S
 
     public object Data { get; private set; } = new();
 
-    public async Task<IActionResult> OnGetAsync(Guid id)
+    /// <summary>The work in one part, that in which students begin now if none is asked for.</summary>
+    public async Task<IActionResult> OnGetAsync(Guid id, int? part)
     {
         var visitor = Visitor.Of(HttpContext);
         if (await access.LessonAsync(visitor, id, Power.Watches) is not { } lesson || await access.StaffActorAsync(visitor, lesson.OwnerId, id) is not { } me) return NotFound();
+        if (lesson.FindPart(part ?? lesson.CurrentPart) is not { } seen) return NotFound();
         LooksOnly = me.LooksOnly;
-        Lesson = lesson;
-        People = await people.InAsync(id);
+        (Lesson, Part) = (lesson, seen);
+        People = await people.SeatedAsync(lesson, seen);
         var all = PageData.Texts(
             texts, "Circulate", "Everybody", "PensGoingDown", "PensDownOn", "PensDownOnOne", "PeopleOne", "PensGoingUp", "PensUp", "Closed", "People", "PageOf", "MinutesAgo", "JustNow", "NotStarted", "Helper", "HandedIn", "HandedInLate", "HandedInChanged", "Flood", "LatePage", "LateStrokes", "LateStroke", "LateChanges", "LateChange");
         foreach (var (name, text) in PageData.Texts(texts, "Needs", "NeedDoor", "NeedHand", "NeedReady", "NeedLate", "NeedLateEarlier", "NeedIdle", "NeedNotStarted", "Waiting", "WaitingMinutes")) all[name] = text;
         foreach (var (name, text) in PageData.Texts(texts, "Wall", "Nowhere", "Everything", "Cards", "CardsOne", "NoCardsYet", "Owing")) all[name] = text;
         if (IsWall) all["everybody"] = texts["Circulate.EverybodysWall"].Value;
         await using var db = await school.CreateDbContextAsync();
-        Languages = Core.Activities.Languages.In(await versions.OfAsync(lesson.VersionId)) is { Count: > 1 } several ? [.. several] : [];
-        if (!IsWall) TeachersBoard = await Seating.BoardAsync(db, id, Whose.Teacher, 0);
-        Data = new { lesson = id, who = $"teacher-{visitor.TeacherId}", me = new { me.Number, me.IsStaff, me.LooksOnly }, together = lesson.TogetherId, isWall = IsWall, written = lesson.Language, people = People, teachers = await people.TeachersAsync(lesson), seats = await SeatsAsync(db, lesson), activity = await ActivityAsync(id), texts = all };
+        var version = await versions.OfAsync(lesson.VersionId);
+        Languages = Core.Activities.Languages.In(version) is { Count: > 1 } several ? [.. several] : [];
+        if (lesson.Parts.Length > 1) Parts = [.. lesson.Parts.Select(p => (p, PartNames.Of(version.Find(p.Number)!, ContentLanguage.Current, texts)))];
+        if (!IsWall) TeachersBoard = await Seating.RoomAsync(db, lesson, new(seen.Number, Whose.Teacher, 0));
+        Guid? together = IsTogether ? await Seating.RoomAsync(db, lesson, new(seen.Number, Whose.Together, 0)) : null;
+        Data = new { lesson = id, who = $"teacher-{visitor.TeacherId}", me = new { me.Number, me.IsStaff, me.LooksOnly }, part = seen.Number, together, byGroup = lesson.Parts.IsByGroup(seen), isWall = IsWall, written = lesson.Language, people = People, teachers = await people.TeachersAsync(lesson), seats = await SeatsAsync(db, lesson), activity = await ActivityAsync(id), texts = all };
         return Page();
     }
 

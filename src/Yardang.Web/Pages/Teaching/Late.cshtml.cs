@@ -3,6 +3,7 @@ using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.Extensions.Localization;
+using Yardang.Core.Activities;
 using Yardang.Core.Editing;
 using Yardang.Core.LateChanges;
 using Yardang.Core.Lessons;
@@ -43,14 +44,14 @@ public sealed class LateModel(AccessResolver access, LateHanding late, LessonPeo
 
     public async Task<IActionResult> OnGetAsync(Guid id, Guid? board, string? marks)
     {
-        if (await access.LessonAsync(Visitor.Of(HttpContext), id, Power.Runs) is not { WorkKind: RoomKind.Board } lesson) return NotFound();
+        if (await FindAsync(id) is not { } lesson) return NotFound();
         await ShowAsync(lesson, board, Ids(marks));
         return Page();
     }
 
     public async Task<IActionResult> OnPostAsync(Guid id, Guid? board, string? marks, bool loose, bool some, long[] pages, int[] groups, int[] people)
     {
-        if (await access.LessonAsync(Visitor.Of(HttpContext), id, Power.Runs) is not { WorkKind: RoomKind.Board } lesson) return NotFound();
+        if (await FindAsync(id) is not { } lesson) return NotFound();
         if (board is { } from && await access.ForRoomAsync(Visitor.Of(HttpContext), from) is not { Kind: RoomKind.Board, Actor.IsStaff: true }) return NotFound();
         var chosen = Ids(marks);
         if (some && groups.Length + people.Length == 0) Problem = texts["Late.NobodyChosen"];
@@ -77,7 +78,7 @@ public sealed class LateModel(AccessResolver access, LateHanding late, LessonPeo
 
     public async Task<IActionResult> OnPostBackAsync(Guid id, int number)
     {
-        if (await access.LessonAsync(Visitor.Of(HttpContext), id, Power.Runs) is not { WorkKind: RoomKind.Board } lesson) return NotFound();
+        if (await FindAsync(id) is not { } lesson) return NotFound();
         await late.TakeBackAsync(lesson, number);
         return Redirect($"/lesson/{id}/late");
     }
@@ -93,6 +94,10 @@ public sealed class LateModel(AccessResolver access, LateHanding late, LessonPeo
         if (revision.IsPageChanged) yield return texts["Late.PageItself"];
     }
 
+    // A lesson with pages.
+    private async Task<LessonRecord?> FindAsync(Guid id) =>
+        await access.LessonAsync(Visitor.Of(HttpContext), id, Power.Runs) is { } lesson && lesson.Parts.Any(p => p.Kind == PartKind.Pages) ? lesson : null;
+
     private async Task ShowAsync(LessonRecord lesson, Guid? board, IReadOnlyList<long> marks)
     {
         (Lesson, Board, Marks) = (lesson, board, marks);
@@ -100,8 +105,11 @@ public sealed class LateModel(AccessResolver access, LateHanding late, LessonPeo
         var plan = await LessonPlan.OfAsync(await hosts.GetAsync(lesson.Id));
         Closed = plan.Closed;
         var everybody = (await people.InAsync(lesson.Id)).Where(p => plan.People.TryGetValue(p.Number, out var person) && person.Belongs).ToList();
-        Groups = lesson.TogetherId is null ? [.. plan.Grouping.Now] : [];
-        Alone = lesson.TogetherId is null ? [.. everybody.Where(p => plan.Grouping.Of(p.Number) is null)] : [];
+        var parts = lesson.Parts.Where(p => p.Kind == PartKind.Pages).ToList();
+        var byGroup = parts.Exists(lesson.Parts.IsByGroup);
+        var alone = parts.Exists(p => p.Way == Way.OneEach && !lesson.Parts.IsByGroup(p));
+        Groups = byGroup ? [.. plan.Grouping.Now] : [];
+        Alone = byGroup || alone ? [.. everybody.Where(p => alone || plan.Grouping.Of(p.Number) is null)] : [];
         Data = new
         {
             lesson = lesson.Id,

@@ -18,13 +18,16 @@ namespace Yardang.Web.Pages;
 
 /// <summary>Who is in a lesson, in which group, and what they see of each other.</summary>
 [Authorize]
-public sealed class PeopleModel(AccessResolver access, LessonPeople people, RoomHosts hosts, IDbContextFactory<SchoolContext> school, IStringLocalizer<UiTexts> texts) : PageModel
+public sealed class PeopleModel(AccessResolver access, LessonPeople people, FrozenVersions versions, RoomHosts hosts, IDbContextFactory<SchoolContext> school, IStringLocalizer<UiTexts> texts) : PageModel
 {
     private const int MostWishes = 500;
 
     public LessonRecord Lesson { get; private set; } = null!;
 
     public object Data { get; private set; } = new();
+
+    /// <summary>Where groups make no difference, in words; null if they make one wherever somebody works.</summary>
+    public string? GroupsFor { get; private set; }
 
     /// <summary>For how many lessons groups are planned on the class list; 0 if they are not.</summary>
     public int Planned { get; private set; }
@@ -34,6 +37,7 @@ public sealed class PeopleModel(AccessResolver access, LessonPeople people, Room
         var visitor = Visitor.Of(HttpContext);
         if (await access.LessonAsync(visitor, id, Power.Runs) is not { } lesson || await access.StaffActorAsync(visitor, lesson.OwnerId, id) is not { } me) return NotFound();
         Lesson = lesson;
+        GroupsFor = await SayGroupsAsync(lesson);
         Planned = (await PlanOfAsync(lesson)).Length;
         var all = PageData.Texts(
             texts, "People", "Opening", "CountOne", "Count", "GroupNamed", "Even", "EvenOne", "Uneven", "PickedNone", "Picked", "PickedOne", "RemoveOf", "RemoveOfOne", "TogetherWish", "ApartWish", "Made", "MadeExcept", "NotMade", "ChangedMeanwhile");
@@ -92,6 +96,16 @@ public sealed class PeopleModel(AccessResolver access, LessonPeople people, Room
     {
         await using var db = await school.CreateDbContextAsync();
         return await db.ClassLists.Where(c => c.Id == lesson.ClassListId).SingleOrDefaultAsync() is { } list ? ClassListShelf.PlanOf(list) : [];
+    }
+
+    private async Task<string?> SayGroupsAsync(LessonRecord lesson)
+    {
+        var parts = lesson.Parts.Where(lesson.Parts.IsByGroup).ToList();
+        if (parts.Count == lesson.Parts.Length) return null;
+        if (lesson.Parts.All(p => p.Way == Way.AllTogether)) return texts["People.AllTogether"];
+        if (parts.Count == 0) return texts["People.NoPartByGroup"];
+        var version = await versions.OfAsync(lesson.VersionId);
+        return texts["People.GroupsFor", string.Join(", ", parts.Select(p => PartNames.Of(version.Find(p.Number)!, ContentLanguage.Current, texts)))];
     }
 
     // "2-3 4-5"

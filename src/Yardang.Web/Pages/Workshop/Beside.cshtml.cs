@@ -32,6 +32,7 @@ public sealed class BesideModel(AccessResolver access, LessonPeople people, IStr
             mode = me.LooksOnly ? "look" : "beside",
             work = id,
             lesson,
+            part = board.Place.Part,
             query = "",
             together = true,
             isStaff = true,
@@ -40,7 +41,7 @@ public sealed class BesideModel(AccessResolver access, LessonPeople people, IStr
             written = record.Language,
             who = $"teacher-{visitor.TeacherId}",
             texts = isWall ? WallTexts.For(texts) : BoardTexts.For(texts),
-        }, $"/lesson/{lesson}", texts[isWall ? "Wall.Back" : "Beside.Back"])
+        }, record.Parts.Length == 1 ? $"/lesson/{lesson}" : $"/lesson/{lesson}?part={board.Place.Part}", texts[isWall ? "Wall.Back" : "Beside.Back"])
         {
             Kind = found.Kind,
             LooksOnly = me.LooksOnly,
@@ -51,7 +52,7 @@ public sealed class BesideModel(AccessResolver access, LessonPeople people, IStr
     }
 
     private string HeadingOf(LessonRecord lesson, LessonBoard board, bool isWall) =>
-        lesson.TogetherId == board.Id ? isWall ? lesson.Name : board.Title
+        board.Place.Whose == Whose.Together ? isWall ? lesson.Name : board.Title
         : board.Group is not null ? board.Title
         : texts[isWall ? "Beside.WallHeading" : "Beside.Heading", board.Title];
 }

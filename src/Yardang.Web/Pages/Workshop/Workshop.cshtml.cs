@@ -27,35 +27,40 @@ public sealed class WorkshopModel(AccessResolver access, ActivityMaking making, 
 {
     public ActivityRecord Activity { get; private set; } = null!;
 
-    /// <summary>Whether it is a wall that is designed.</summary>
-    public bool IsWall { get; private set; }
+    /// <summary>The part that is designed here.</summary>
+    public Part Part { get; private set; } = Part.Pages;
 
     public object Data { get; private set; } = new();
 
-    public async Task<IActionResult> OnGetAsync(Guid id)
+    /// <summary>The workshop of one of the parts, the first if none is asked for.</summary>
+    public async Task<IActionResult> OnGetAsync(Guid id, int? part)
     {
         var visitor = Visitor.Of(HttpContext);
         if (await access.ActivityAsync(visitor, id, Power.Runs) is not { } activity || await access.StaffActorAsync(visitor, activity.OwnerId, id) is not { } me) return NotFound();
         Activity = activity;
-        IsWall = !(await making.ContentAsync(activity)).HasPages;
+        var content = await making.ContentAsync(activity);
+        if (content.Find(part ?? content.Steps[0].Number) is not { } found) return Redirect($"/workshop/{id}");
+        Part = found;
         await shelf.UsedAsync(id);
         Data = new
         {
             activity = activity.Id,
             draft = activity.DraftId,
+            part = Part.Number,
             me = new { me.Number, me.IsStaff },
             who = $"teacher-{visitor.TeacherId}",
             language = ContentLanguage.Current,
-            texts = BoardTexts.For(texts, ("importPage", "Import.Page"), ("importBad", "Import.Bad"), ("importSvgBad", "Import.SvgBad"), ("importPictures", "Import.Pictures"), ("unnamedPage", "Pages.Unnamed"), ("copiesDo", "Copies.Do"), ("outlineDo", "Outline.Do"), ("zoneExpects", "Zone.Expects"), ("blanks", "FillIns.Count"), ("stimulusBadLink", "Stimulus.BadLink"), ("languageName", "Languages.Name"), ("languageDirections", "Languages.Directions"), ("languagePageName", "Languages.PageName"), ("languagePageDirections", "Languages.PageDirections"), ("languageStarter", "Languages.Starter"), ("languageMark", "Languages.Mark"), ("languageQuestion", "Languages.Question"), ("languageTopic", "Languages.Topic"), ("languagePrompt", "Languages.Prompt"), ("topicsDo", "TopicOutline.Do"), ("untranslated", "Languages.Untranslated"), ("allTranslated", "Languages.AllTranslated")),
+            texts = BoardTexts.For(texts, ("partPages", "Parts.Pages"), ("partWall", "Parts.Wall"), ("partPagesCount", "Parts.PagesCount"), ("partPagesCountOne", "Parts.PagesCountOne"), ("languagePart", "Languages.Part"), ("importPage", "Import.Page"), ("importBad", "Import.Bad"), ("importSvgBad", "Import.SvgBad"), ("importPictures", "Import.Pictures"), ("unnamedPage", "Pages.Unnamed"), ("copiesDo", "Copies.Do"), ("outlineDo", "Outline.Do"), ("zoneExpects", "Zone.Expects"), ("blanks", "FillIns.Count"), ("stimulusBadLink", "Stimulus.BadLink"), ("languageName", "Languages.Name"), ("languageDirections", "Languages.Directions"), ("languagePageName", "Languages.PageName"), ("languagePageDirections", "Languages.PageDirections"), ("languageStarter", "Languages.Starter"), ("languageMark", "Languages.Mark"), ("languageQuestion", "Languages.Question"), ("languageTopic", "Languages.Topic"), ("languagePrompt", "Languages.Prompt"), ("topicsDo", "TopicOutline.Do"), ("untranslated", "Languages.Untranslated"), ("allTranslated", "Languages.AllTranslated")),
         };
         return Page();
     }
 
     /// <summary>The pages, or topics of a wall, that a pasted text would make.</summary>
-    public async Task<IActionResult> OnPostOutlineAsync(Guid id, string? outline)
+    public async Task<IActionResult> OnPostOutlineAsync(Guid id, int? part, string? outline)
     {
         if (await access.ActivityAsync(Visitor.Of(HttpContext), id, Power.Runs) is not { } activity) return NotFound();
-        return new JsonResult((await making.ContentAsync(activity)).HasPages ? Outline.Read(outline ?? "") : TopicOutline.Read(outline ?? ""));
+        var content = await making.ContentAsync(activity);
+        return new JsonResult((content.Find(part ?? 0) ?? content.Steps[0]).Kind == PartKind.Pages ? Outline.Read(outline ?? "") : TopicOutline.Read(outline ?? ""));
     }
 
     /// <summary>The strokes of a file of ink, as InkML.</summary>
