@@ -17,38 +17,68 @@ public sealed record TemplatePage(string Key, string? Organizer, Paper Paper);
 /// <param name="Rules">What each student may and owes.</param>
 public sealed record TemplateWall(ImmutableArray<string> Topics, WallRules Rules);
 
-/// <summary>An activity to begin with. Words in braces are places to fill in.</summary>
-/// <param name="Key">Its name in the program.</param>
+/// <summary>A part of a template: pages or a wall.</summary>
+/// <param name="Key">Names its text; empty where there is one part alone.</param>
 /// <param name="Pages">In order; none of a wall.</param>
 /// <param name="Wall">The wall; null for pages.</param>
-public sealed record Template(string Key, ImmutableArray<TemplatePage> Pages, TemplateWall? Wall = null)
+public sealed record TemplatePart(string Key, ImmutableArray<TemplatePage> Pages, TemplateWall? Wall = null);
+
+/// <summary>An activity to begin with. Words in braces are places to fill in.</summary>
+/// <param name="Key">Its name in the program.</param>
+/// <param name="Parts">In order.</param>
+public sealed record Template(string Key, ImmutableArray<TemplatePart> Parts)
 {
+    /// <summary>A template of pages alone.</summary>
+    public static Template OfPages(string key, params ImmutableArray<TemplatePage> pages) => new(key, [new("", pages)]);
+
+    /// <summary>A template of a wall alone.</summary>
+    public static Template OfWall(string key, ImmutableArray<string> topics, WallRules rules) => new(key, [new("", [], new(topics, rules))]);
+
+    /// <summary>What it is made of, for whoever looks for one.</summary>
+    public TemplateKind Kind => Parts.Length > 1 ? TemplateKind.Several : Parts[0].Wall is null ? TemplateKind.Boards : TemplateKind.Walls;
+
     /// <summary>The activity, before anything is filled in.</summary>
     /// <param name="language">Of the texts, BCP 47.</param>
     /// <param name="say">
     /// The text of a key: <c>Template.key.Name</c>, <c>Template.key.Directions</c>, <c>TemplatePage.key</c>, <c>OrganizerText.key</c>; of a wall
-    /// <c>Template.key.Question</c>, <c>TemplateTopic.key</c> and <c>TemplateTopic.key.Prompt</c>.
+    /// <c>Template.key.Question</c>, <c>TemplateTopic.key</c> and <c>TemplateTopic.key.Prompt</c>; of several parts <c>TemplatePart.key</c> and <c>TemplatePart.key.Question</c>.
     /// </param>
     public ActivityContent Content(string language, Func<string, string> say)
     {
-        var pages = Pages.Select((p, i) => new Page(i + 1, Texts.In(language, say($"TemplatePage.{p.Key}")), PageSize.A4Wide, p.Paper)).ToImmutableArray();
+        var parts = Parts.Select((p, i) => new Part(
+            i + 1, p.Wall is null ? PartKind.Pages : PartKind.Wall, p.Wall is { } wall ? PlanOf(wall, Parts.Length == 1 ? $"Template.{Key}" : $"TemplatePart.{p.Key}", language, say) : null, Parts.Length == 1 ? null : Texts.In(language, say($"TemplatePart.{p.Key}")))).ToImmutableArray();
+        var filled = Parts.SelectMany((part, i) => part.Pages.Select(page => (Page: page, Part: i == 0 ? (int?)null : i + 1))).ToList();
+        var pages = filled.Select((p, i) => new Page(i + 1, Texts.In(language, say($"TemplatePage.{p.Page.Key}")), PageSize.A4Wide, p.Page.Paper, Part: p.Part)).ToImmutableArray();
         var marks = ImmutableArray.CreateBuilder<Mark>();
-        for (var i = 0; i < Pages.Length; i++)
+        for (var i = 0; i < filled.Count; i++)
         {
-            if (Pages[i].Organizer is not { } key) continue;
+            if (filled[i].Page.Organizer is not { } key) continue;
             var drawn = Organizers.Find(key).On(PageSize.A4Wide, language, text => say($"OrganizerText.{text}"));
             var first = marks.Count;
             marks.AddRange(drawn.Select((m, n) => m with { Id = first + n + 1, Page = i + 1, Order = first + n + 1 }));
         }
 
-        return new(Texts.In(language, say($"Template.{Key}.Name")), Texts.In(language, say($"Template.{Key}.Directions")), pages, marks.ToImmutable(), Parts: Wall is null ? null : [new Part(1, PartKind.Wall, PlanOf(Wall, language, say))]);
+        return new(Texts.In(language, say($"Template.{Key}.Name")), Texts.In(language, say($"Template.{Key}.Directions")), pages, marks.ToImmutable(), Parts: parts is [var only] && only == Part.Pages ? null : parts);
     }
 
-    private WallPlan PlanOf(TemplateWall wall, string language, Func<string, string> say)
+    private static WallPlan PlanOf(TemplateWall wall, string key, string language, Func<string, string> say)
     {
         var topics = wall.Topics.Select((t, i) => new Topic(i + 1, Texts.In(language, say($"TemplateTopic.{t}")), Texts.In(language, say($"TemplateTopic.{t}.Prompt")), i));
-        return new(Purpose.Sort, Texts.In(language, say($"Template.{Key}.Question")), [.. topics], wall.Rules);
+        return new(Purpose.Sort, Texts.In(language, say($"{key}.Question")), [.. topics], wall.Rules);
     }
+}
+
+/// <summary>What a template is made of.</summary>
+public enum TemplateKind
+{
+    /// <summary>Pages.</summary>
+    Boards,
+
+    /// <summary>A wall.</summary>
+    Walls,
+
+    /// <summary>Several parts.</summary>
+    Several,
 }
 
 /// <summary>The templates that come with the program.</summary>
@@ -57,25 +87,27 @@ public static class Templates
     /// <summary>All of them, as they are offered.</summary>
     public static readonly ImmutableArray<Template> All =
     [
-        new("blackboard", [Only("answer", PaperKind.Plain), Only("squares", PaperKind.Squared), Only("lines", PaperKind.Ruled)]),
-        new("firstIdeas", [Filled("know", "kwl"), Only("draw", PaperKind.Plain), Filled("ticket", "ticket")]),
-        new("compare", [Filled("compare", "venn2"), Filled("sort", "sorting"), Filled("conclude", "pmi")]),
-        new("measure", [Only("plan", PaperKind.Squared), Filled("values", "table"), Only("plot", PaperKind.CoordinatePlane), Filled("why", "causes")]),
-        new("words", [Filled("word", "wordmap"), Filled("oddone", "oddone"), Only("sentences", PaperKind.Ruled)]),
-        new("debate", [Filled("corners", "corners"), Filled("opinion", "opinion"), Filled("conclude", "pmi")]),
-        new("explain", [Filled("causes", "causes"), Filled("fishbone", "fishbone"), Filled("cycle", "cycle")]),
-        new("history", [Filled("timeline", "timeline"), Filled("causes", "causes"), Filled("ticket", "ticket")]),
-        new("whoIsRight", [Filled("cartoon", "cartoon"), Only("draw", PaperKind.Plain), Filled("sure", "report")]),
-        new("design", [Filled("rank", "diamond"), Only("sketch", PaperKind.Isometric), Filled("values", "table"), Filled("stage", "stages")]),
-        new("welcome", [Filled("me", "about"), Filled("sure", "report")]),
-        new("ticket", [Filled("ticket", "ticket")]),
-        new("everybody", [], new([], WallRules.Free)),
-        new("knowAndWonder", [], new(["know", "wonder", "findOut"], new(Least: 2))),
-        new("leaving", [], new(["learned", "unsure", "more"], new(Least: 1, Most: 5))),
-        new("forAndAgainst", [], new(["for", "against", "depends"], new(Least: 2))),
-        new("prediction", [], new(["predict", "happened", "because"], WallRules.Free)),
-        new("classRules", [], new(["we", "weDoNot", "ifItFails"], new(Most: 6))),
-        new("aboutMe", [], new(["like", "can", "wantToLearn"], new(Least: 3, Most: 6))),
+        Template.OfPages("blackboard", Only("answer", PaperKind.Plain), Only("squares", PaperKind.Squared), Only("lines", PaperKind.Ruled)),
+        Template.OfPages("firstIdeas", Filled("know", "kwl"), Only("draw", PaperKind.Plain), Filled("ticket", "ticket")),
+        Template.OfPages("compare", Filled("compare", "venn2"), Filled("sort", "sorting"), Filled("conclude", "pmi")),
+        Template.OfPages("measure", Only("plan", PaperKind.Squared), Filled("values", "table"), Only("plot", PaperKind.CoordinatePlane), Filled("why", "causes")),
+        Template.OfPages("words", Filled("word", "wordmap"), Filled("oddone", "oddone"), Only("sentences", PaperKind.Ruled)),
+        Template.OfPages("debate", Filled("corners", "corners"), Filled("opinion", "opinion"), Filled("conclude", "pmi")),
+        Template.OfPages("explain", Filled("causes", "causes"), Filled("fishbone", "fishbone"), Filled("cycle", "cycle")),
+        Template.OfPages("history", Filled("timeline", "timeline"), Filled("causes", "causes"), Filled("ticket", "ticket")),
+        Template.OfPages("whoIsRight", Filled("cartoon", "cartoon"), Only("draw", PaperKind.Plain), Filled("sure", "report")),
+        Template.OfPages("design", Filled("rank", "diamond"), Only("sketch", PaperKind.Isometric), Filled("values", "table"), Filled("stage", "stages")),
+        Template.OfPages("welcome", Filled("me", "about"), Filled("sure", "report")),
+        Template.OfPages("ticket", Filled("ticket", "ticket")),
+        Template.OfWall("everybody", [], WallRules.Free),
+        Template.OfWall("knowAndWonder", ["know", "wonder", "findOut"], new(Least: 2)),
+        Template.OfWall("leaving", ["learned", "unsure", "more"], new(Least: 1, Most: 5)),
+        Template.OfWall("forAndAgainst", ["for", "against", "depends"], new(Least: 2)),
+        Template.OfWall("prediction", ["predict", "happened", "because"], WallRules.Free),
+        Template.OfWall("classRules", ["we", "weDoNot", "ifItFails"], new(Most: 6)),
+        Template.OfWall("aboutMe", ["like", "can", "wantToLearn"], new(Least: 3, Most: 6)),
+        new("thinkShareLeave", [new("alone", [Only("idea", PaperKind.Plain)]), new("share", [], new(["bestIdea", "stillAsking"], new(Least: 1))), new("leave", [Filled("ticket", "ticket")])]),
+        new("predictTestExplain", [new("predict", [], new(["predict"], new(Least: 1, OwnFirst: true))), new("test", [Only("plan", PaperKind.Squared), Filled("values", "table")]), new("explain", [], new(["happened", "because"], new(Least: 1)))]),
     ];
 
     /// <summary>A template by its key; null if there is none.</summary>

@@ -39,10 +39,13 @@ public static class WorkRules
         return null;
     }
 
-    private static string? FaultIn(ArchivedBoard board, ArchivedWall wall, HashSet<int> known) =>
-        board is not { Pages.IsEmpty: true, Marks.IsEmpty: true } ? "A wall has no pages."
-        : Card.FaultIn(wall.Plan, wall.Cards)
-            ?? (wall.Cards.Any(c => c.ByStaff ? c.Author != Actor.Owner.Number : !known.Contains(c.Author)) ? "A card is of somebody who is not in the lesson." : null);
+    private static string? FaultIn(ArchivedBoard board, ArchivedWall wall, HashSet<int> known)
+    {
+        if (board is not { Pages.IsEmpty: true, Marks.IsEmpty: true }) return "A wall has no pages.";
+        bool IsForeign(bool byStaff, int author) => byStaff ? author != Actor.Owner.Number : !known.Contains(author);
+        return Card.FaultIn(wall.Plan, wall.Cards)
+            ?? (wall.Cards.Any(c => IsForeign(c.ByStaff, c.Author) || c.Said.Any(a => IsForeign(a.ByStaff, a.Author))) ? "A card or an answer is of somebody who is not in the lesson." : null);
+    }
 
     private static ActivityContent ContentOf(ArchivedBoard board) => new(Texts.None, Texts.None, board.Pages, board.Marks);
 }

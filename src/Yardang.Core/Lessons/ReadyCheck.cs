@@ -96,6 +96,7 @@ public static class ReadyCheck
         if (wall.Rules.Least > 0) yield return new("LeastCards", Count: wall.Rules.Least);
         if (wall.Rules.Most > 0) yield return new("MostCards", Count: wall.Rules.Most);
         yield return new("OnlyTheirCards");
+        if (wall.Rules.Answers) yield return new("StudentsAnswer");
         yield return new(way switch { Way.OneEach => "NotSeeOtherWalls", _ when wall.Rules.OwnFirst => "OwnCardsFirst", Way.ByGroup => "SeeGroupsCards", _ => "SeeAllCards" });
         yield return new("YouSeeAllCards");
     }

@@ -45,6 +45,10 @@ public static class Sight
     public static bool Of(Actor reader, Card card, WallRules rules) =>
         reader.IsStaff || (card.Author == reader.Number && !card.ByStaff) || (card.IsUp && (card.ByStaff || !rules.OwnFirst));
 
+    /// <summary>A card as somebody sees it: an answer that was taken down is seen by its author and by teachers.</summary>
+    public static Card AsSeen(Actor reader, Card card) =>
+        reader.IsStaff || card.Said.All(a => a.IsUp) ? card : card.WithOnly(a => a.IsUp || (a.Author == reader.Number && !a.ByStaff));
+
     /// <summary>Whether somebody knows when a person did something last on a wall: teachers of all, students of themselves.</summary>
     public static bool Of(Actor reader, LastAct act) => reader.IsStaff || act.Person == reader.Number;
 

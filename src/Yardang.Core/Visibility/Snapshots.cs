@@ -19,7 +19,7 @@ public static class Snapshots
         Draft draft => new DraftSnapshot(Of(draft.Sheets, reader)),
         Lesson lesson => Of(lesson, reader),
         Wall wall => new WallSnapshot(
-            wall.Plan, [.. wall.Cards.Values.Where(card => Sight.Of(reader, card, wall.Plan.Rules))], [.. wall.SetAside.Values.Where(late => Sight.Of(reader, late))],
+            wall.Plan, [.. wall.Cards.Values.Where(card => Sight.Of(reader, card, wall.Plan.Rules)).Select(card => Sight.AsSeen(reader, card))], [.. wall.SetAside.Values.Where(late => Sight.Of(reader, late))],
             reader.IsStaff ? wall.LastActivity : wall.Acts.TryGetValue(reader.Number, out var own) ? own.At : null, [.. wall.Acts.Values.Where(act => Sight.Of(reader, act))]),
         _ => throw new ArgumentException($"{room.GetType().Name} has no snapshot.", nameof(room)),
     };

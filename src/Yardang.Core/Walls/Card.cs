@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using System.Text.Json.Serialization;
+using Yardang.Core.Wire;
 
 namespace Yardang.Core.Walls;
 
@@ -14,8 +15,14 @@ namespace Yardang.Core.Walls;
 /// <param name="Text">What it says. The first line may stand large.</param>
 /// <param name="PutUpAt">When, server time in ms.</param>
 /// <param name="DownBy">Who took it down, by actor number; 0 while it is up. Then only its author and teachers see it.</param>
-public sealed record Card(long Id, long Topic, long PutUnder, int Author, bool ByStaff, double Order, string Language, string Text, long PutUpAt, int DownBy = 0)
+/// <param name="Answers">What is said to it, by id; null for nothing.</param>
+public sealed record Card(
+    long Id, long Topic, long PutUnder, int Author, bool ByStaff, double Order, string Language, string Text, long PutUpAt, int DownBy = 0, [Since(2), NullIsEmpty] ImmutableArray<Answer>? Answers = null)
 {
+    /// <summary>What is said to it, by id.</summary>
+    [JsonIgnore]
+    public ImmutableArray<Answer> Said => Answers ?? [];
+
     /// <summary>Most letters.</summary>
     public const int TextLength = 1_000;
 
@@ -35,6 +42,9 @@ public sealed record Card(long Id, long Topic, long PutUnder, int Author, bool B
     /// <summary>Whether a text can stand on a card: something, and not too much.</summary>
     public static bool IsText(string text) => text.Length <= TextLength && !string.IsNullOrWhiteSpace(text);
 
+    /// <summary>Whether a time can be one at which somebody did something: a date can be made of it.</summary>
+    internal static bool IsMoment(long ms) => ms is >= 0 and <= MostMs;
+
     /// <summary>Whether a tag can name a language.</summary>
     public static bool IsLanguage(string tag) => tag.Length <= 35;
 
@@ -48,13 +58,15 @@ public sealed record Card(long Id, long Topic, long PutUnder, int Author, bool B
         if (cards.Length > Most) return $"There are {cards.Length} cards; a wall has at most {Most}.";
         if (cards.GroupBy(c => (c.Author, c.ByStaff)).Any(g => g.Count() > MostOfOne)) return $"Somebody has more than {MostOfOne} cards.";
         if (cards.Select(c => c.Id).Distinct().Count() < cards.Length) return "Two cards have the same number.";
+        if (cards.Sum(c => c.Said.Length) > Answer.Most) return $"There are more than {Answer.Most} answers on the wall.";
         for (var i = 0; i < cards.Length; i++)
         {
             var card = cards[i];
             if (card.Id is <= 0 or >= 1L << 53) return $"Card {i + 1} has no number.";
             if (!IsText(card.Text) || !IsLanguage(card.Language)) return $"Card {i + 1} says nothing, or too much: at most {TextLength} letters.";
+            if (!Walls.Answers.AreSound(card)) return $"An answer to card {i + 1} says nothing, or too much, or answers nothing that is there.";
             if (!card.IsUp || !plan.Has(card.Topic) || card.PutUnder < 0 || !IsOrder(card.Order)) return $"Card {i + 1} stands nowhere on the wall.";
-            if (card.PutUpAt is < 0 or > MostMs) return $"Nobody can say when card {i + 1} was put up.";
+            if (!IsMoment(card.PutUpAt)) return $"Nobody can say when card {i + 1} was put up.";
         }
 
         return null;

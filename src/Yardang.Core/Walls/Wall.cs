@@ -33,7 +33,7 @@ public sealed class Wall(WallPlan version) : Room, IWorkRoom
     public IReadOnlyDictionary<long, LateWork> SetAside => _setAside;
 
     /// <inheritdoc/>
-    public IEnumerable<int> Writers => _cards.Values.Where(c => !c.ByStaff).Select(c => c.Author);
+    public IEnumerable<int> Writers => _cards.Values.Where(c => !c.ByStaff).Select(c => c.Author).Concat(_cards.Values.SelectMany(c => c.Said).Where(a => !a.ByStaff).Select(a => a.Author));
 
     /// <summary>What each student did last here, by actor number; the place is a topic.</summary>
     public IReadOnlyDictionary<int, LastAct> Acts => _acts;
@@ -86,7 +86,14 @@ public sealed class Wall(WallPlan version) : Room, IWorkRoom
             : !Card.IsOrder(move.Order) ? Refusal.OutOfRange
             : ToldOf(_cards[move.Id], (_, whose) => new CardMoved(move.Id, move.Topic, move.Order, whose)),
         TakeCardDown(var id) => Theirs(id, actor) is { } why ? why : ToldOf(_cards[id], (_, whose) => new CardTakenDown(id, whose)),
-        PutCardBack(var id) => WhyNotBack(id, actor) is { } why ? why : ToldOf(_cards[id] with { DownBy = 0 }, (card, _) => new CardPutBack(card)),
+        PutCardBack(var id) => WhyNotBack(id, actor) is { } why ? why : ToldOf(_cards[id] with { DownBy = 0 }, (card, _) => new CardPutBack(card.AsTold())),
+        AnswerCard answer => WhyNot(answer, actor, client) is { } why ? why
+            : ToldOf(_cards[answer.Card], (card, whose) => new CardAnswered(card.Id, new(answer.Id, answer.To, actor.Number, actor.IsStaff, answer.Language, answer.Text, situation.Time), whose)),
+        RewordAnswer reword => Theirs(reword.Card, reword.Id, actor) is { } why ? why
+            : !Card.IsText(reword.Text) || !Card.IsLanguage(reword.Language) ? Refusal.OutOfRange
+            : ToldOf(_cards[reword.Card], (card, whose) => new AnswerReworded(card.Id, reword.Id, reword.Language, reword.Text, whose)),
+        TakeAnswerDown(var on, var id) => Theirs(on, id, actor) is { } why ? why : ToldOf(_cards[on], (card, whose) => new AnswerTakenDown(card.Id, id, whose)),
+        PutAnswerBack(var on, var id) => WhyNotBack(on, id, actor) is { } why ? why : ToldOf(_cards[on], (card, whose) => new AnswerPutBack(card.Id, Find(on, id)! with { DownBy = 0 }, whose)),
         _ => Refusal.NotAllowed,
     };
 
@@ -97,7 +104,7 @@ public sealed class Wall(WallPlan version) : Room, IWorkRoom
 
     // Whoever saw only their own cards is given those of the others with the plan that lets them be seen.
     private RoomEvent Planned(WallPlan plan) => Plan.Rules.OwnFirst && !plan.Rules.OwnFirst
-        ? new CardsShown(plan, [.. _cards.Values.Where(c => c.IsUp).Select(c => plan.Has(c.Topic) ? c : c with { Topic = WallPlan.Nowhere })])
+        ? new CardsShown(plan, [.. _cards.Values.Where(c => c.IsUp).Select(c => plan.Has(c.Topic) ? c : c with { Topic = WallPlan.Nowhere }).Select(Answers.AsTold)])
         : new PlanSet(plan);
 
     private Refusal? WhyNot(PutUpCard put, Actor actor, int client)
@@ -128,19 +135,63 @@ public sealed class Wall(WallPlan version) : Room, IWorkRoom
         return Plan.Rules.Most > 0 && UpOf(actor.Number) >= Plan.Rules.Most ? Refusal.EnoughCards : null;
     }
 
+    private Answer? Find(long card, long id) => _cards.GetValueOrDefault(card)?.Said.FirstOrDefault(a => a.Id == id);
+
+    // While each sees only their own, a student's answer to a teacher's card would be read by all.
+    private Refusal? WhyNot(AnswerCard answer, Actor actor, int client)
+    {
+        if (Ids.ClientOf(answer.Id) != client || client == 0) return Refusal.Malformed;
+        if (!_cards.TryGetValue(answer.Card, out var card) || !card.IsUp || IsHidden(card, actor)) return Refusal.NotFound;
+        if (!actor.IsStaff && (!Plan.Rules.Answers || (Plan.Rules.OwnFirst && card.ByStaff))) return Refusal.NotAllowed;
+        if (Find(card.Id, answer.Id) is not null) return Refusal.Duplicate;
+        if (answer.To != 0 && Find(card.Id, answer.To) is not { IsUp: true }) return Refusal.NotFound;
+        if (!Card.IsText(answer.Text) || !Card.IsLanguage(answer.Language)) return Refusal.OutOfRange;
+        var (all, theirs) = (0, 0);
+        foreach (var said in _cards.Values.SelectMany(c => c.Said))
+        {
+            all++;
+            if (said.Author == actor.Number) theirs++;
+        }
+
+        return card.Said.Length >= Answer.MostOfCard || theirs >= Answer.MostOfOne || all >= Answer.Most ? Refusal.Full : null;
+    }
+
+    // An answer that is up, and one's own, to a card that is up; teachers may change all.
+    private Refusal? Theirs(long on, long id, Actor actor)
+    {
+        if (!_cards.TryGetValue(on, out var card) || !(card.IsUp || actor.IsStaff) || IsHidden(card, actor) || Find(on, id) is not { } answer) return Refusal.NotFound;
+        var isOwn = answer.Author == actor.Number && answer.ByStaff == actor.IsStaff;
+        if (!actor.IsStaff && !isOwn) return answer.IsUp ? Refusal.NotYours : Refusal.NotFound;
+        return answer.IsUp ? null : Refusal.ChangedSince;
+    }
+
+    private Refusal? WhyNotBack(long on, long id, Actor actor)
+    {
+        var why = Theirs(on, id, actor);
+        if (why is null) return Refusal.ChangedSince;
+        return why != Refusal.ChangedSince ? why : actor.IsStaff || Find(on, id)!.DownBy == actor.Number ? null : Refusal.NotAllowed;
+    }
+
     // By the same rules as work in time, but for what rests on work that waits too; and no more of one person than they can have written.
     private Refusal? WhyNotSetAside(Submission submission, Actor actor)
     {
         var theirs = _setAside.Values.Where(w => w.Actor.Number == actor.Number).ToList();
         if (theirs.Count >= Limits.LateWork || theirs.Sum(w => SizeOf(w.Command)) + SizeOf(submission.Command) > Limits.LateWorkSize) return Refusal.Full;
         bool Waits(long id) => theirs.Exists(w => w.Command is PutUpCard put && put.Id == id);
+        bool Answered(long id) => theirs.Exists(w => w.Command is AnswerCard answer && answer.Id == id);
+        static Refusal? Fault(string text, string language) => Card.IsText(text) && Card.IsLanguage(language) ? null : Refusal.OutOfRange;
         return submission.Command switch
         {
             PutUpCard put => Waits(put.Id) ? Refusal.Duplicate : WhyNot(put, actor, submission.Client),
-            RewordCard reword when Waits(reword.Id) => Card.IsText(reword.Text) && Card.IsLanguage(reword.Language) ? null : Refusal.OutOfRange,
+            RewordCard reword when Waits(reword.Id) => Fault(reword.Text, reword.Language),
             MoveCard move when Waits(move.Id) => Plan.Has(move.Topic) ? null : Refusal.NotFound,
             TakeCardDown(var id) when Waits(id) => null,
             PutCardBack(var id) when Waits(id) => null,
+            AnswerCard answer when Answered(answer.Id) => Refusal.Duplicate,
+            AnswerCard answer when Waits(answer.Card) || Answered(answer.To) => Fault(answer.Text, answer.Language),
+            RewordAnswer reword when Answered(reword.Id) => Fault(reword.Text, reword.Language),
+            TakeAnswerDown(_, var id) when Answered(id) => null,
+            PutAnswerBack(_, var id) when Answered(id) => null,
             _ => (Decide(submission.Command, actor, submission.Client, Situation.Open) as Decision.Refused)?.Reason,
         };
     }
@@ -149,6 +200,8 @@ public sealed class Wall(WallPlan version) : Room, IWorkRoom
     {
         PutUpCard put => put.Text.Length,
         RewordCard reword => reword.Text.Length,
+        AnswerCard answer => answer.Text.Length,
+        RewordAnswer reword => reword.Text.Length,
         _ => 1,
     };
 
@@ -199,17 +252,21 @@ public sealed class Wall(WallPlan version) : Room, IWorkRoom
         switch (happened)
         {
             case CardPutUp(var card): _cards[card.Id] = card; break;
-            case CardPutBack(var card): _cards[card.Id] = card; break;
+            case CardPutBack(var card): _cards[card.Id] = card.Over(_cards.GetValueOrDefault(card.Id)); break;
             case CardReworded(var id, var language, var text, _): Change(id, c => c with { Language = language, Text = text }); break;
             case CardMoved(var id, var topic, var order, _): Change(id, c => c with { Topic = topic, Order = order }); break;
             case CardTakenDown(var id, _): Change(id, c => c with { DownBy = actor }); break;
+            case CardAnswered(var on, var answer, _): Change(on, c => c.With(answer)); break;
+            case AnswerPutBack(var on, var answer, _): Change(on, c => c.With(answer)); break;
+            case AnswerReworded(var on, var id, var language, var text, _): Change(on, id, a => a with { Language = language, Text = text }); break;
+            case AnswerTakenDown(var on, var id, _): Change(on, id, a => a with { DownBy = actor }); break;
             case CardsShown(var plan, var shown):
                 Plan = plan;
 
                 // What a reader's copy still holds of a classmate and is not among them was taken down meanwhile.
                 var up = shown.Select(c => c.Id).ToHashSet();
                 foreach (var card in _cards.Values.Where(c => c.IsUp && !up.Contains(c.Id)).ToList()) _cards[card.Id] = card with { DownBy = actor };
-                foreach (var card in shown) _cards[card.Id] = card;
+                foreach (var card in shown) _cards[card.Id] = card.Over(_cards.GetValueOrDefault(card.Id));
                 break;
             case PlanSet(var plan):
                 Plan = plan;
@@ -224,6 +281,11 @@ public sealed class Wall(WallPlan version) : Room, IWorkRoom
         if (_cards.TryGetValue(id, out var card)) _cards[id] = change(card);
     }
 
+    private void Change(long on, long id, Func<Answer, Answer> change)
+    {
+        if (Find(on, id) is { } answer) Change(on, c => c.With(change(answer)));
+    }
+
     private void Note(Envelope envelope)
     {
         LastActivity = envelope.Time;
@@ -232,6 +294,7 @@ public sealed class Wall(WallPlan version) : Room, IWorkRoom
             CardPutUp(var card) => card.Topic,
             CardMoved moved => moved.Topic,
             CardReworded reworded => _cards.GetValueOrDefault(reworded.Id)?.Topic ?? 0,
+            CardAnswered answered => _cards.GetValueOrDefault(answered.Card)?.Topic ?? 0,
             _ => 0,
         };
         _acts[envelope.Actor.Number] = new(envelope.Actor.Number, envelope.Time, topic);

@@ -24,7 +24,8 @@ public sealed record Topic(long Id, Texts Heading, Texts Prompt, int Colour);
 /// <param name="Least">How many cards each is asked for; 0 for no number.</param>
 /// <param name="Most">How many each may have up at most; 0 for no number.</param>
 /// <param name="OwnFirst">Whether each student sees only their own cards and the teachers': think first, then look.</param>
-public sealed record WallRules(int Least = 0, int Most = 0, [Since(2)] bool OwnFirst = false)
+/// <param name="Answers">Whether students may answer cards, and answers; teachers always may.</param>
+public sealed record WallRules(int Least = 0, int Most = 0, [Since(2)] bool OwnFirst = false, [Since(3)] bool Answers = false)
 {
     /// <summary>As many as anybody likes.</summary>
     public static readonly WallRules Free = new();

@@ -119,6 +119,10 @@ internal static class Forms
             case Yardang.Core.Walls.TakeCardDown v: Write(ref w, v); break;
             case Yardang.Core.Walls.PutCardBack v: Write(ref w, v); break;
             case Yardang.Core.Walls.SetPlan v: Write(ref w, v); break;
+            case Yardang.Core.Walls.AnswerCard v: Write(ref w, v); break;
+            case Yardang.Core.Walls.RewordAnswer v: Write(ref w, v); break;
+            case Yardang.Core.Walls.TakeAnswerDown v: Write(ref w, v); break;
+            case Yardang.Core.Walls.PutAnswerBack v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -157,6 +161,10 @@ internal static class Forms
         Yardang.Core.Walls.TakeCardDown => 43,
         Yardang.Core.Walls.PutCardBack => 44,
         Yardang.Core.Walls.SetPlan => 45,
+        Yardang.Core.Walls.AnswerCard => 46,
+        Yardang.Core.Walls.RewordAnswer => 47,
+        Yardang.Core.Walls.TakeAnswerDown => 48,
+        Yardang.Core.Walls.PutAnswerBack => 49,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -203,6 +211,10 @@ internal static class Forms
         43 => ReadTakeCardDown(ref r),
         44 => ReadPutCardBack(ref r),
         45 => ReadSetPlan(ref r),
+        46 => ReadAnswerCard(ref r),
+        47 => ReadRewordAnswer(ref r),
+        48 => ReadTakeAnswerDown(ref r),
+        49 => ReadPutAnswerBack(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of command: {kind}."),
     };
 
@@ -309,6 +321,10 @@ internal static class Forms
             case Yardang.Core.Walls.PlanSet v: Write(ref w, v); break;
             case Yardang.Core.Walls.CardsBrought v: Write(ref w, v); break;
             case Yardang.Core.Walls.CardsShown v: Write(ref w, v); break;
+            case Yardang.Core.Walls.CardAnswered v: Write(ref w, v); break;
+            case Yardang.Core.Walls.AnswerReworded v: Write(ref w, v); break;
+            case Yardang.Core.Walls.AnswerTakenDown v: Write(ref w, v); break;
+            case Yardang.Core.Walls.AnswerPutBack v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -370,6 +386,10 @@ internal static class Forms
         Yardang.Core.Walls.PlanSet => 75,
         Yardang.Core.Walls.CardsBrought => 76,
         Yardang.Core.Walls.CardsShown => 77,
+        Yardang.Core.Walls.CardAnswered => 78,
+        Yardang.Core.Walls.AnswerReworded => 79,
+        Yardang.Core.Walls.AnswerTakenDown => 80,
+        Yardang.Core.Walls.AnswerPutBack => 81,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -439,6 +459,10 @@ internal static class Forms
         75 => ReadPlanSet(ref r),
         76 => ReadCardsBrought(ref r),
         77 => ReadCardsShown(ref r),
+        78 => ReadCardAnswered(ref r),
+        79 => ReadAnswerReworded(ref r),
+        80 => ReadAnswerTakenDown(ref r),
+        81 => ReadAnswerPutBack(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of room event: {kind}."),
     };
 
@@ -608,6 +632,56 @@ internal static class Forms
         return new Yardang.Core.LateChanges.Adopted(@number, @page, @givenUp);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.Answer v)
+    {
+        w.WriteArrayHeader(8);
+        w.Write(v.Id);
+        w.Write(v.To);
+        w.Write(v.Author);
+        w.Write(v.ByStaff);
+        w.Write(v.Language);
+        w.Write(v.Text);
+        w.Write(v.SaidAt);
+        w.Write(v.DownBy);
+    }
+
+    public static Yardang.Core.Walls.Answer ReadAnswer(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 8);
+        System.Int64 @id = r.ReadInt64();
+        System.Int64 @to = r.ReadInt64();
+        System.Int32 @author = r.ReadInt32();
+        System.Boolean @byStaff = r.ReadBoolean();
+        System.String @language = ByHand.ReadText(ref r);
+        System.String @text = ByHand.ReadText(ref r);
+        System.Int64 @saidAt = r.ReadInt64();
+        System.Int32 @downBy = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.Answer(@id, @to, @author, @byStaff, @language, @text, @saidAt, @downBy);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.AnswerCard v)
+    {
+        w.WriteArrayHeader(5);
+        w.Write(v.Card);
+        w.Write(v.Id);
+        w.Write(v.To);
+        w.Write(v.Language);
+        w.Write(v.Text);
+    }
+
+    public static Yardang.Core.Walls.AnswerCard ReadAnswerCard(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 5);
+        System.Int64 @card = r.ReadInt64();
+        System.Int64 @id = r.ReadInt64();
+        System.Int64 @to = r.ReadInt64();
+        System.String @language = ByHand.ReadText(ref r);
+        System.String @text = ByHand.ReadText(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.AnswerCard(@card, @id, @to, @language, @text);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.AnswerKey v)
     {
         w.WriteArrayHeader(2);
@@ -632,6 +706,64 @@ internal static class Forms
         ImmutableArray<Yardang.Core.Editing.ZoneKey> @zones = ReadListOfZoneKey(ref r);
         fields.End(ref r);
         return new Yardang.Core.Editing.AnswerKey(@marks, @zones);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.AnswerPutBack v)
+    {
+        w.WriteArrayHeader(3);
+        w.Write(v.Card);
+        Write(ref w, v.Answer);
+        w.Write(v.Whose);
+    }
+
+    public static Yardang.Core.Walls.AnswerPutBack ReadAnswerPutBack(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 3);
+        System.Int64 @card = r.ReadInt64();
+        Yardang.Core.Walls.Answer @answer = ReadAnswer(ref r);
+        System.Int32 @whose = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.AnswerPutBack(@card, @answer, @whose);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.AnswerReworded v)
+    {
+        w.WriteArrayHeader(5);
+        w.Write(v.Card);
+        w.Write(v.Id);
+        w.Write(v.Language);
+        w.Write(v.Text);
+        w.Write(v.Whose);
+    }
+
+    public static Yardang.Core.Walls.AnswerReworded ReadAnswerReworded(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 5);
+        System.Int64 @card = r.ReadInt64();
+        System.Int64 @id = r.ReadInt64();
+        System.String @language = ByHand.ReadText(ref r);
+        System.String @text = ByHand.ReadText(ref r);
+        System.Int32 @whose = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.AnswerReworded(@card, @id, @language, @text, @whose);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.AnswerTakenDown v)
+    {
+        w.WriteArrayHeader(3);
+        w.Write(v.Card);
+        w.Write(v.Id);
+        w.Write(v.Whose);
+    }
+
+    public static Yardang.Core.Walls.AnswerTakenDown ReadAnswerTakenDown(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 3);
+        System.Int64 @card = r.ReadInt64();
+        System.Int64 @id = r.ReadInt64();
+        System.Int32 @whose = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.AnswerTakenDown(@card, @id, @whose);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Pages.Axis v)
@@ -718,7 +850,8 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.Card v)
     {
-        w.WriteArrayHeader(10);
+        var count = v.Answers is not null ? 11 : 10;
+        w.WriteArrayHeader(count);
         w.Write(v.Id);
         w.Write(v.Topic);
         w.Write(v.PutUnder);
@@ -729,6 +862,21 @@ internal static class Forms
         w.Write(v.Text);
         w.Write(v.PutUpAt);
         w.Write(v.DownBy);
+        if (count < 11) return;
+        if (v.Answers is { } @answers)
+        {
+            w.WriteArrayHeader(@answers.Length);
+            foreach (var item in @answers)
+            {
+                Write(ref w, item);
+            }
+
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
     }
 
     public static Yardang.Core.Walls.Card ReadCard(ref MessagePackReader r)
@@ -744,8 +892,32 @@ internal static class Forms
         System.String @text = ByHand.ReadText(ref r);
         System.Int64 @putUpAt = r.ReadInt64();
         System.Int32 @downBy = r.ReadInt32();
+        ImmutableArray<Yardang.Core.Walls.Answer>? @answers = null;
+        if (fields.Has(11))
+        {
+            @answers = r.TryReadNil() ? null : ReadListOfAnswer(ref r);
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.Card(@id, @topic, @putUnder, @author, @byStaff, @order, @language, @text, @putUpAt, @downBy);
+        return new Yardang.Core.Walls.Card(@id, @topic, @putUnder, @author, @byStaff, @order, @language, @text, @putUpAt, @downBy, @answers);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardAnswered v)
+    {
+        w.WriteArrayHeader(3);
+        w.Write(v.Card);
+        Write(ref w, v.Answer);
+        w.Write(v.Whose);
+    }
+
+    public static Yardang.Core.Walls.CardAnswered ReadCardAnswered(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 3);
+        System.Int64 @card = r.ReadInt64();
+        Yardang.Core.Walls.Answer @answer = ReadAnswer(ref r);
+        System.Int32 @whose = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.CardAnswered(@card, @answer, @whose);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardMoved v)
@@ -2879,6 +3051,22 @@ internal static class Forms
         return new Yardang.Core.Walls.PlanSet(@plan);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.PutAnswerBack v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Card);
+        w.Write(v.Id);
+    }
+
+    public static Yardang.Core.Walls.PutAnswerBack ReadPutAnswerBack(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int64 @card = r.ReadInt64();
+        System.Int64 @id = r.ReadInt64();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.PutAnswerBack(@card, @id);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.PutCardBack v)
     {
         w.WriteArrayHeader(1);
@@ -2991,6 +3179,26 @@ internal static class Forms
         var fields = new Fields(ref r, 0);
         fields.End(ref r);
         return new Yardang.Core.Lessons.ReopenLesson();
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.RewordAnswer v)
+    {
+        w.WriteArrayHeader(4);
+        w.Write(v.Card);
+        w.Write(v.Id);
+        w.Write(v.Language);
+        w.Write(v.Text);
+    }
+
+    public static Yardang.Core.Walls.RewordAnswer ReadRewordAnswer(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 4);
+        System.Int64 @card = r.ReadInt64();
+        System.Int64 @id = r.ReadInt64();
+        System.String @language = ByHand.ReadText(ref r);
+        System.String @text = ByHand.ReadText(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.RewordAnswer(@card, @id, @language, @text);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.RewordCard v)
@@ -3478,6 +3686,22 @@ internal static class Forms
         return new Yardang.Core.Editing.Styling(@target, @style);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.TakeAnswerDown v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Card);
+        w.Write(v.Id);
+    }
+
+    public static Yardang.Core.Walls.TakeAnswerDown ReadTakeAnswerDown(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int64 @card = r.ReadInt64();
+        System.Int64 @id = r.ReadInt64();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.TakeAnswerDown(@card, @id);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.TakeCardDown v)
     {
         w.WriteArrayHeader(1);
@@ -3672,12 +3896,14 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallRules v)
     {
-        var count = v.OwnFirst ? 3 : 2;
+        var count = v.Answers ? 4 : v.OwnFirst ? 3 : 2;
         w.WriteArrayHeader(count);
         w.Write(v.Least);
         w.Write(v.Most);
         if (count < 3) return;
         w.Write(v.OwnFirst);
+        if (count < 4) return;
+        w.Write(v.Answers);
     }
 
     public static Yardang.Core.Walls.WallRules ReadWallRules(ref MessagePackReader r)
@@ -3691,8 +3917,14 @@ internal static class Forms
             @ownFirst = r.ReadBoolean();
         }
 
+        System.Boolean @answers = default;
+        if (fields.Has(4))
+        {
+            @answers = r.ReadBoolean();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.WallRules(@least, @most, @ownFirst);
+        return new Yardang.Core.Walls.WallRules(@least, @most, @ownFirst, @answers);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallSnapshot v)
@@ -3974,6 +4206,15 @@ internal static class Forms
         if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
         var list = ImmutableArray.CreateBuilder<Yardang.Core.LateChanges.Adopted>(count);
         for (; count > 0; count--) list.Add(ReadAdopted(ref r));
+        return list.MoveToImmutable();
+    }
+
+    private static ImmutableArray<Yardang.Core.Walls.Answer> ReadListOfAnswer(ref MessagePackReader r, int most = int.MaxValue)
+    {
+        var count = r.ReadArrayHeader();
+        if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Walls.Answer>(count);
+        for (; count > 0; count--) list.Add(ReadAnswer(ref r));
         return list.MoveToImmutable();
     }
 

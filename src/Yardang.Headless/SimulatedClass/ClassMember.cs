@@ -35,11 +35,12 @@ public sealed partial class ClassMember : IAsyncDisposable
     private readonly HttpClient _http;
     private readonly HubConnection _hub;
     private readonly int _number;
+    private readonly string _query;
     private readonly HashSet<int> _confirmed = [];
     private LiveRoom? _work;
     private LiveRoom? _lesson;
 
-    private ClassMember(HttpClient http, HubConnection hub, int number) => (_http, _hub, _number) = (http, hub, number);
+    private ClassMember(HttpClient http, HubConnection hub, int number, string query) => (_http, _hub, _number, _query) = (http, hub, number, query);
 
     /// <summary>Joins with the code and a name.</summary>
     public static async Task<ClassMember> JoinAsync(Uri server, string code, string name)
@@ -53,16 +54,33 @@ public sealed partial class ClassMember : IAsyncDisposable
             ["__RequestVerificationToken"] = TokenPattern().Match(form).Groups["token"].Value,
         }));
         var page = await answer.Content.ReadAsStringAsync();
-        if (!DataPattern().IsMatch(page)) throw new InvalidOperationException($"{name} could not join.");
-        var data = JsonDocument.Parse(DataPattern().Match(page).Groups["data"].Value).RootElement;
+        var data = DataIn(page) ?? throw new InvalidOperationException($"{name} could not join.");
         var query = data.GetProperty("query").GetString()!;
         var hub = new HubConnectionBuilder().WithUrl(new Uri(server, $"/live{query}"), o => o.Cookies = cookies).AddMessagePackProtocol().WithAutomaticReconnect(new SteadyRetry()).Build();
-        var member = new ClassMember(http, hub, data.GetProperty("actor").GetInt32());
+        var member = new ClassMember(http, hub, data.GetProperty("actor").GetInt32(), query);
         await hub.StartAsync();
-        var isWall = string.Equals(data.GetProperty("kind").GetString(), nameof(RoomKind.Wall), StringComparison.Ordinal);
-        member._work = await LiveRoom.EnterAsync(hub, http, data.GetProperty("work").GetGuid(), query, () => isWall ? new Wall(WallPlan.Blank) : new Board(ActivityContent.Blank("en", "")));
+        member._work = await member.EnterAsync(data);
         member._lesson = await LiveRoom.EnterAsync(hub, http, data.GetProperty("lesson").GetGuid(), query, () => new Lesson());
         return member;
+    }
+
+    private static JsonElement? DataIn(string page) => DataPattern().Match(page) is { Success: true } found ? JsonDocument.Parse(found.Groups["data"].Value).RootElement : null;
+
+    private Task<LiveRoom> EnterAsync(JsonElement data)
+    {
+        var isWall = string.Equals(data.GetProperty("kind").GetString(), nameof(RoomKind.Wall), StringComparison.Ordinal);
+        return LiveRoom.EnterAsync(_hub, _http, data.GetProperty("work").GetGuid(), _query, () => isWall ? new Wall(WallPlan.Blank) : new Board(ActivityContent.Blank("en", "")));
+    }
+
+    // By the list of contents, once all that was done here has arrived.
+    private async Task GoAsync(int part, CancellationToken stop)
+    {
+        while (Waiting > 0) await Task.Delay(s_look, stop);
+        var place = JsonDocument.Parse(await _http.GetStringAsync($"/my-place{_query}", stop)).RootElement;
+        var there = place.GetProperty("contents").EnumerateArray().First(p => p.GetProperty("number").GetInt32() == part).GetProperty("address").GetString();
+        if (there is null || DataIn(await _http.GetStringAsync(there, stop)) is not { } data) return;
+        _work!.Dispose();
+        _work = await EnterAsync(data);
     }
 
     // As a browser does when something that was handed out late is on its screen.
@@ -123,6 +141,9 @@ public sealed partial class ClassMember : IAsyncDisposable
                 break;
             case MovesCard(var topic):
                 await ChangeLastAsync(card => new MoveCard(card.Id, TopicAt((Wall)_work!.Do(c => c.Room), topic), card.Order), stop);
+                break;
+            case GoesTo(var part):
+                await GoAsync(part, stop);
                 break;
             case Signals(var signal, var on):
                 _lesson!.Do(c => c.Submit(new GiveSignal(_number, signal, on), 0));

@@ -10,7 +10,7 @@ import { Looks } from './room/marks';
 import { LessonState } from './room/lesson-state';
 import type { RoomState } from './room/room-client';
 import { Sheets } from './room/sheets';
-import { type Card, WallState } from './room/wall-state';
+import { type Answer, type Card, WallState } from './room/wall-state';
 import { SNAPSHOT_FORMAT, encodeSubmission, readEnvelope } from './room/wire';
 import { between } from './shapes/connectors';
 import { corners } from './shapes/geometry';
@@ -206,7 +206,10 @@ test('connectors run where Core lets them run', () => {
 function onWall({ plan, cards, setAside, lastActivity, acts }: WallState, reader: number, isStaff: boolean) {
   const isOwn = (c: Card) => c.author === reader && !c.byStaff;
   const isShown = (c: Card) => c.downBy === 0 && (c.byStaff || !plan.rules.ownFirst);
-  const seen = [...cards.values()].filter((c) => isStaff || isOwn(c) || isShown(c));
+  const isSaid = (a: Answer) => isStaff || a.downBy === 0 || (a.author === reader && !a.byStaff);
+  const seen = [...cards.values()]
+    .filter((c) => isStaff || isOwn(c) || isShown(c))
+    .map((c) => ({ ...c, answers: c.answers.filter(isSaid) }));
   const own = acts.get(reader);
   return {
     plan,

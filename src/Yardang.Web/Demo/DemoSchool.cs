@@ -34,9 +34,10 @@ public sealed class DemoSchool(
 
     private const string Topic = "Bridges";
 
-    // The one to be shown first is handed out last.
+    // The one to be shown first is handed out last. Of several parts each says who works with whom in it.
     private static readonly (string Archive, Way Way, Script Script)[] s_lessons =
     [
+        ("how-does-the-load-reach-the-ground.yardang.zip", Way.OneEach, LoadToGround.Of),
         ("what-we-know-about-bridges.yardang.zip", Way.AllTogether, BridgeKnowledge.Of),
         ("where-would-you-build-it.yardang.zip", Way.AllTogether, BuildingPlace.Of),
         ("load-test-log.yardang.zip", Way.OneEach, LoadTest.Of),

@@ -12,7 +12,7 @@ namespace Yardang.Web.Exports;
 /// <summary>Walls on their way out, with the names that the teacher reads: as pages and as one picture, and as a table.</summary>
 public sealed class WallExport(LessonPeople people, RoomHosts hosts, SchoolClock clock, ExportDesk desk, IStringLocalizer<UiTexts> texts)
 {
-    private static readonly string[] s_columns = ["Topic", "Card", "Who", "When", "PutUnder", "State"];
+    private static readonly string[] s_columns = ["Topic", "Card", "Who", "When", "PutUnder", "State", "AnswerTo"];
 
     // Of what fits nowhere, by its number among the colours of notes.
     private const int Grey = 10;
@@ -60,10 +60,22 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, SchoolClock
     {
         var topics = wall.Plan.Topics.Select(t => (t.Id, Heading: said.In(t.Heading), Prompt: said.In(t.Prompt), t.Colour)).ToList();
         if (topics.Count == 0 || wall.Under(WallPlan.Nowhere).Any()) topics.Add((WallPlan.Nowhere, said.TopicOf(wall, WallPlan.Nowhere), "", Grey));
-        var bands = topics.Select(t => new WallBand(t.Heading, t.Prompt, t.Colour, [.. wall.Under(t.Id).Select(c => new WallSlip(c.Text, said.By(wall, c)))]));
+        var bands = topics.Select(t => new WallBand(t.Heading, t.Prompt, t.Colour, [.. wall.Under(t.Id).SelectMany(c => SlipsOf(wall, c, said))]));
         var index = board.People.Select(p => $"{p.Name}: {said.Put(wall, p.Number)}");
         return new(said.In(wall.Plan.Question), [.. bands], [(texts["WallTable.Index"].Value, [.. index])], foot);
     }
+
+    // What is said to a card stands beside it.
+    private IEnumerable<WallSlip> SlipsOf(Wall wall, Card card, Said said)
+    {
+        yield return new(card.Text, said.By(wall, card));
+        var answers = InOrder(card.Standing()).Select(a => $"{said.Author(a)}: {a.Text}").ToList();
+        if (answers.Count > 0) yield return new(string.Join('\n', answers), texts["Wall.AnswersTo", Beginning(card.Text)]);
+    }
+
+    private static IEnumerable<Answer> InOrder(Card card) => card.Said.OrderBy(a => a.SaidAt).ThenBy(a => a.Id);
+
+    private static string Beginning(string text) => text.Split('\n')[0] is var first && first.Length > 60 ? $"{first[..60]}…" : first;
 
     private async Task<List<string[]>> RowsAsync(LessonRecord lesson, LessonBoard board, string? language, CancellationToken stop)
     {
@@ -75,13 +87,22 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, SchoolClock
             var order = wall.Plan.Topics.Select((t, i) => (t.Id, i)).ToDictionary(t => t.Id, t => t.i);
             rows =
             [
-                .. wall.Cards.Values.OrderBy(c => order.GetValueOrDefault(c.Topic, int.MaxValue)).ThenBy(c => c.Order).Select(c => new[]
-                {
-                    said.TopicOf(wall, c.Topic), c.Text, said.Author(c), clock.Minute(c.PutUpAt), said.TopicOf(wall, c.PutUnder), texts[c.IsUp ? "WallTable.Up" : "WallTable.Down"],
-                }),
+                .. wall.Cards.Values.OrderBy(c => order.GetValueOrDefault(c.Topic, int.MaxValue)).ThenBy(c => c.Order).SelectMany(c => RowsOf(wall, c, said)),
             ];
         }, stop);
         return rows;
+    }
+
+    private IEnumerable<string[]> RowsOf(Wall wall, Card card, Said said)
+    {
+        string StateOf(bool isUp) => texts[isUp ? "WallTable.Up" : "WallTable.Down"];
+        var topic = said.TopicOf(wall, card.Topic);
+        yield return [topic, card.Text, said.Author(card), clock.Minute(card.PutUpAt), said.TopicOf(wall, card.PutUnder), StateOf(card.IsUp), ""];
+        foreach (var answer in InOrder(card))
+        {
+            var about = card.Said.FirstOrDefault(a => a.Id == answer.To)?.Text ?? card.Text;
+            yield return [topic, answer.Text, said.Author(answer), clock.Minute(answer.SaidAt), "", StateOf(answer.IsUp), about];
+        }
     }
 
     private async Task<Dictionary<int, string>> NamesAsync(LessonRecord lesson) => (await people.InAsync(lesson.Id)).ToDictionary(p => p.Number, p => p.Name);
@@ -95,6 +116,8 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, SchoolClock
             : Texts[wall.Plan.Topics.IsEmpty ? "Wall.Everything" : "Wall.Nowhere"];
 
         public string Author(Card card) => card.ByStaff ? Texts["Wall.Teacher"] : Names.GetValueOrDefault(card.Author, "");
+
+        public string Author(Answer answer) => answer.ByStaff ? Texts["Wall.Teacher"] : Names.GetValueOrDefault(answer.Author, "");
 
         public string By(Wall wall, Card card)
         {

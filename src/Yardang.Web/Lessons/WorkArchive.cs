@@ -52,8 +52,14 @@ public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHos
         return () => ActivityArchive.Write(version, media.Find, work);
     }
 
-    // Which of several teachers put a card up is known in this school only.
-    private static Card Anybodys(Card card) => card.ByStaff ? card with { Author = Actor.Owner.Number } : card;
+    // Which of several teachers put a card up, or answered one, is known in this school only.
+    private static Card Anybodys(Card card) => By(card.Standing(), (author, byStaff) => byStaff ? Actor.Owner.Number : author);
+
+    private static Card By(Card card, Func<int, bool, int> author) => card with
+    {
+        Author = author(card.Author, card.ByStaff),
+        Answers = card.Answers is null ? null : [.. card.Said.Select(a => a with { Author = author(a.Author, a.ByStaff) })],
+    };
 
     private static DateTimeOffset? At(long? ms) => ms is { } said ? DateTimeOffset.FromUnixTimeMilliseconds(said) : null;
 
@@ -103,7 +109,7 @@ public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHos
             var host = await hosts.GetAsync(id);
             if (board.Wall is { } wall)
             {
-                ImmutableArray<Card> cards = [.. wall.Cards.Select(c => c.ByStaff ? c : c with { Author = numbers.GetValueOrDefault(c.Author, Actor.Owner.Number) })];
+                ImmutableArray<Card> cards = [.. wall.Cards.Select(c => By(c, (author, byStaff) => byStaff ? Actor.Owner.Number : numbers.GetValueOrDefault(author, Actor.Owner.Number)))];
                 await host.SubmitAsync(new BringCards(wall.Plan, cards, board.ChangedAt?.ToUnixTimeMilliseconds()), Actor.Program);
                 continue;
             }

@@ -17,7 +17,7 @@ internal static class WallPlay
             var cards = wall.Wall.Cards.Keys.Prepend(7).ToList();
             var card = cards[random.Next(cards.Count)];
             long topic = random.Next(5) switch { 0 => 0, 1 => 99, 2 => 12, _ => 11 };
-            switch (random.Next(12))
+            switch (random.Next(18))
             {
                 case 0 or 1 or 2 or 3: wall.PutUp(actor, $"idea {step}", topic); break;
                 case 4 or 5: wall.Do(actor, new RewordCard(card, "en", random.Next(6) == 0 ? " " : $"better {step}")); break;
@@ -28,8 +28,19 @@ internal static class WallPlay
                     wall.Allowed = new Allowed(PensDown: random.Next(3) == 0);
                     if (wall.Wall.SetAside.Count > 0) wall.Do(Teacher, random.Next(3) == 0 ? new DiscardLateWork(wall.Wall.SetAside.Keys.First()) : new AcceptLateWork(wall.Wall.SetAside.Keys.First()));
                     break;
-                default: wall.Do(Teacher, new SetPlan(WallScript.Plan(new(random.Next(3), random.Next(3) == 0 ? 0 : 9, OwnFirst: random.Next(2) == 0)) with { Topics = [.. WallScript.Plan().Topics.Skip(random.Next(2))] })); break;
+                case 11 or 12 or 13: wall.Answer(actor, card, $"because {step}", Among(random, wall, card)); break;
+                case 14: wall.Do(actor, new RewordAnswer(card, Among(random, wall, card), "en", random.Next(6) == 0 ? " " : $"perhaps {step}")); break;
+                case 15: wall.Do(actor, new TakeAnswerDown(card, Among(random, wall, card))); break;
+                case 16: wall.Do(actor, new PutAnswerBack(card, Among(random, wall, card))); break;
+                default: wall.Do(Teacher, new SetPlan(WallScript.Plan(new(random.Next(3), random.Next(3) == 0 ? 0 : 9, OwnFirst: random.Next(2) == 0, Answers: random.Next(4) > 0)) with { Topics = [.. WallScript.Plan().Topics.Skip(random.Next(2))] })); break;
             }
         }
+    }
+
+    // One of the answers to a card, or none.
+    private static long Among(Random random, WallScript wall, long card)
+    {
+        long[] all = [0, 8, .. wall.Wall.Cards.GetValueOrDefault(card)?.Said.Select(a => a.Id) ?? []];
+        return all[random.Next(all.Length)];
     }
 }

@@ -41,6 +41,14 @@ internal sealed class WallScript(WallRules? rules = null)
         return id;
     }
 
+    /// <summary>Answers a card, or another answer to it, and gives the id.</summary>
+    public long Answer(Actor actor, long card, string text, long to = 0)
+    {
+        var id = NextId(actor);
+        Do(actor, new AnswerCard(card, id, to, "en", text));
+        return id;
+    }
+
     public long NextId(Actor actor)
     {
         var client = ClientOf(actor);

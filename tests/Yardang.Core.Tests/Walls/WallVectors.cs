@@ -8,7 +8,7 @@ namespace Yardang.Core.Tests.Walls;
 /// <summary>What a command does to a wall at once: the browser foresees the same, and nothing where it is refused.</summary>
 internal static class WallVectors
 {
-    public static IEnumerable<object> All() => [.. On(new WallRules(Most: 2)), .. On(new WallRules(Most: 2, OwnFirst: true))];
+    public static IEnumerable<object> All() => [.. On(new WallRules(Most: 2, Answers: true)), .. On(new WallRules(Most: 2, OwnFirst: true, Answers: true)), .. On(WallRules.Free)];
 
     private static IEnumerable<object> On(WallRules rules)
     {
@@ -19,6 +19,10 @@ internal static class WallVectors
         wall.Do(Maya, new TakeCardDown(down));
         var teachers = wall.PutUp(Teacher, "look at this", topic: 12);
         wall.Do(Teacher, new TakeCardDown(wall.PutUp(Ben, "a word in anger")));
+        var asked = wall.Answer(Teacher, mayas, "And why?");
+        var said = wall.Answer(Maya, mayas, "They lean on the banks", asked);
+        var gone = wall.Answer(Maya, mayas, "No idea");
+        wall.Do(Maya, new TakeAnswerDown(mayas, gone));
         foreach (var actor in new[] { Maya, Ben, Teacher })
         {
             Command[] commands =
@@ -26,7 +30,10 @@ internal static class WallVectors
                 new PutUpCard(wall.NextId(actor), 11, "en", "a new idea"), new PutUpCard(wall.NextId(actor), 99, "en", "no such topic"),
                 new RewordCard(mayas, "en", "arches push sideways"), new RewordCard(mayas, "en", " "), new RewordCard(down, "en", "not up"),
                 new MoveCard(bens, 12, 0.5), new MoveCard(teachers, 0, 1), new TakeCardDown(bens), new TakeCardDown(teachers), new PutCardBack(down), new PutCardBack(bens),
-                new SetPlan(Plan() with { Topics = [] }),
+                new AnswerCard(mayas, wall.NextId(actor), 0, "en", "I agree"), new AnswerCard(mayas, wall.NextId(actor), said, "en", "How?"), new AnswerCard(mayas, wall.NextId(actor), gone, "en", "to what is down"),
+                new AnswerCard(teachers, wall.NextId(actor), 0, "en", "I see it"), new AnswerCard(down, wall.NextId(actor), 0, "en", "too late"), new AnswerCard(bens, wall.NextId(actor), 0, "en", " "),
+                new RewordAnswer(mayas, said, "en", "They push outwards"), new RewordAnswer(mayas, gone, "en", "not up"), new TakeAnswerDown(mayas, asked), new TakeAnswerDown(mayas, said),
+                new PutAnswerBack(mayas, gone), new PutAnswerBack(mayas, said), new SetPlan(Plan() with { Topics = [] }),
             ];
             foreach (var command in commands)
             {

@@ -139,11 +139,11 @@ test('who is on the list and has just come is seen, even if the first answer is 
   await varga.getByLabel('Class list').selectOption('7 Amber, 2 people');
   await varga.getByRole('button', { name: 'Hand out' }).click();
   const code = await varga.locator('[data-code]').getAttribute('data-code');
-  const people = varga.waitForResponse(/people\.json$/);
+  const people = varga.waitForResponse(/people\.json/);
   await varga.getByRole('link', { name: 'Watch the boards' }).click();
   const before = await (await people).text();
   await expect(varga.getByText('Nobody has joined yet')).toBeVisible();
-  await varga.route(/people\.json$/, (route) => route.fulfill({ contentType: 'application/json', body: before }), { times: 1 });
+  await varga.route(/people\.json/, (route) => route.fulfill({ contentType: 'application/json', body: before }), { times: 1 });
   await kept(await student(browser, code, 'Ben', {}, false, 'Your name or your number'));
   await expect(varga.locator('.tile strong')).toHaveText(['Ben']);
   expect(varga.problems).toEqual([]);

@@ -253,7 +253,7 @@ test('who is put into a group goes there once, however many rooms tell it', asyn
   await varga.getByRole('link', { name: 'Groups' }).click();
   await person(varga, 'Maya').click();
   // It is asked for anew when everybody's place is settled: then all rooms have told.
-  const settled = boards.waitForRequest(/people\.json$/);
+  const settled = boards.waitForRequest(/people\.json/);
   await varga.getByRole('button', { name: 'Make them a group' }).click();
   await settled;
   await expect(maya.locator('.kept')).toHaveText('Going to your board ...');

@@ -1,17 +1,22 @@
 // What stands on a wall: Core's Wall, as far as this reader is told.
 
-import type { Card, LastAct, LateWork, RoomSnapshot, WallPlan } from '../wire/forms';
+import type { Answer, Card, LastAct, LateWork, RoomSnapshot, WallPlan } from '../wire/forms';
 import type { Me } from './sheets';
 import type { Command, Envelope, RoomEvent } from './wire';
 
-export type { Card, Topic, WallPlan } from '../wire/forms';
+export type { Answer, Card, Topic, WallPlan } from '../wire/forms';
 
 /** The topic of cards that fit nowhere. */
 export const NOWHERE = 0;
 
 /** Most letters of a card. */
 export const LONGEST_TEXT = 1000;
-const BLANK: WallPlan = { purpose: 1, question: {}, topics: [], rules: { least: 0, most: 0, ownFirst: false } };
+const BLANK: WallPlan = {
+  purpose: 1,
+  question: {},
+  topics: [],
+  rules: { least: 0, most: 0, ownFirst: false, answers: false },
+};
 
 export class WallState {
   number = 0;
@@ -76,6 +81,21 @@ export class WallState {
     return before === undefined ? after - 1 : (before + after) / 2;
   }
 
+  /** What is said to a card and is up, in the order in which it was said. */
+  saidTo(card: Card): Answer[] {
+    return card.answers.filter((a) => a.downBy === 0).sort((a, b) => a.saidAt - b.saidAt || a.id - b.id);
+  }
+
+  /** Whether I may answer a card. While each sees only their own, an answer to a teacher's card would be read by all. */
+  mayAnswer(card: Card, me: Me): boolean {
+    const { answers, ownFirst } = this.plan.rules;
+    return card.downBy === 0 && (me.isStaff || (answers && !(ownFirst && card.byStaff)));
+  }
+
+  isMyAnswer(answer: Answer, me: Me): boolean {
+    return answer.author === me.number && answer.byStaff === me.isStaff;
+  }
+
   /** How many cards of somebody are up. */
   upOf(person: number): number {
     return [...this.cards.values()].filter((c) => c.downBy === 0 && !c.byStaff && c.author === person).length;
@@ -124,7 +144,7 @@ export class WallState {
         const { id, topic, language, text } = command;
         const isFull = !me.isStaff && this.isFull(me.number);
         if (this.cards.has(id) || !this.has(topic) || !isText(text) || isFull) return null;
-        const mine = { author: me.number, byStaff: me.isStaff, putUpAt: now, downBy: 0 };
+        const mine = { author: me.number, byStaff: me.isStaff, putUpAt: now, downBy: 0, answers: [] };
         return {
           kind: 'cardPutUp',
           card: { id, topic, putUnder: topic, order: this.behind(topic, me), language, text, ...mine },
@@ -146,7 +166,31 @@ export class WallState {
         const card = this.cards.get(command.id);
         const mayPutBack =
           me.isStaff || (card?.downBy === me.number && this.isMine(card, me) && !this.isFull(me.number));
-        return card && card.downBy !== 0 && mayPutBack ? { kind: 'cardPutBack', card: { ...card, downBy: 0 } } : null;
+        return card && card.downBy !== 0 && mayPutBack
+          ? { kind: 'cardPutBack', card: asTold({ ...card, downBy: 0 }) }
+          : null;
+      }
+      case 'answerCard':
+        return this.answered(command, me, now);
+      case 'rewordAnswer':
+        return this.mayChangeAnswer(command.card, command.id, me) && isText(command.text)
+          ? { ...command, kind: 'answerReworded', whose: this.whose(command.card) }
+          : null;
+      case 'takeAnswerDown':
+        return this.mayChangeAnswer(command.card, command.id, me)
+          ? { ...command, kind: 'answerTakenDown', whose: this.whose(command.card) }
+          : null;
+      case 'putAnswerBack': {
+        const answer = this.findAnswer(command.card, command.id);
+        const mine = answer && (me.isStaff || (this.isMyAnswer(answer, me) && answer.downBy === me.number));
+        return mine && answer.downBy !== 0 && (me.isStaff || this.cards.get(command.card)!.downBy === 0)
+          ? {
+              kind: 'answerPutBack',
+              card: command.card,
+              answer: { ...answer, downBy: 0 },
+              whose: this.whose(command.card),
+            }
+          : null;
       }
       case 'setPlan':
         return me.isStaff ? this.planned(command.plan) : null;
@@ -159,6 +203,29 @@ export class WallState {
   mayChange(id: number, me: Me): boolean {
     const card = this.cards.get(id);
     return card !== undefined && card.downBy === 0 && (me.isStaff || this.isMine(card, me));
+  }
+
+  private answered(
+    { card, id, to, language, text }: Extract<Command, { kind: 'answerCard' }>,
+    me: Me,
+    now: number,
+  ): RoomEvent | null {
+    const about = this.cards.get(card);
+    const isThere = to === 0 || this.findAnswer(card, to)?.downBy === 0;
+    if (!about || !this.mayAnswer(about, me) || !isThere || this.findAnswer(card, id) || !isText(text)) return null;
+    const answer = { id, to, author: me.number, byStaff: me.isStaff, language, text, saidAt: now, downBy: 0 };
+    return { kind: 'cardAnswered', card, answer, whose: this.whose(card) };
+  }
+
+  /** Whether I may change an answer: my own that is up; teachers, all. */
+  mayChangeAnswer(card: number, id: number, me: Me): boolean {
+    const answer = this.findAnswer(card, id);
+    if (!answer || answer.downBy !== 0) return false;
+    return me.isStaff || (this.isMyAnswer(answer, me) && this.cards.get(card)!.downBy === 0);
+  }
+
+  private findAnswer(card: number, id: number): Answer | undefined {
+    return this.cards.get(card)?.answers.find((a) => a.id === id);
   }
 
   isMine(card: Card, me: Me): boolean {
@@ -181,7 +248,11 @@ export class WallState {
     if (!this.plan.rules.ownFirst || plan.rules.ownFirst) return { kind: 'planSet', plan };
     const has = (topic: number) => topic === NOWHERE || plan.topics.some((t) => t.id === topic);
     const cards = [...this.cards.values()].filter((c) => c.downBy === 0).sort((a, b) => a.id - b.id);
-    return { kind: 'cardsShown', plan, cards: cards.map((c) => (has(c.topic) ? c : { ...c, topic: NOWHERE })) };
+    return {
+      kind: 'cardsShown',
+      plan,
+      cards: cards.map((c) => asTold(has(c.topic) ? c : { ...c, topic: NOWHERE })),
+    };
   }
 
   /** Behind those that everybody sees, and one's own. */
@@ -196,8 +267,20 @@ export class WallState {
   private set(event: RoomEvent, actor: number): void {
     switch (event.kind) {
       case 'cardPutUp':
-      case 'cardPutBack':
         this.cards = new Map(this.cards).set(event.card.id, event.card);
+        break;
+      case 'cardPutBack':
+        this.cards = new Map(this.cards).set(event.card.id, over(event.card, this.cards.get(event.card.id)));
+        break;
+      case 'cardAnswered':
+      case 'answerPutBack':
+        this.setAnswer(event.card, event.answer);
+        break;
+      case 'answerReworded':
+        this.changeAnswer(event.card, event.id, { language: event.language, text: event.text });
+        break;
+      case 'answerTakenDown':
+        this.changeAnswer(event.card, event.id, { downBy: actor });
         break;
       case 'cardReworded':
         this.change(event.id, { language: event.language, text: event.text });
@@ -215,7 +298,7 @@ export class WallState {
         const isGone = (c: Card) => c.downBy === 0 && !up.has(c.id);
         this.cards = new Map([
           ...[...this.cards].map(([id, c]) => [id, isGone(c) ? { ...c, downBy: actor } : c] as const),
-          ...event.cards.map((c) => [c.id, c] as const),
+          ...event.cards.map((c) => [c.id, over(c, this.cards.get(c.id))] as const),
         ]);
         break;
       }
@@ -226,6 +309,18 @@ export class WallState {
         );
         break;
     }
+  }
+
+  private setAnswer(on: number, answer: Answer): void {
+    const card = this.cards.get(on);
+    if (!card) return;
+    const others = card.answers.filter((a) => a.id !== answer.id);
+    this.change(on, { answers: [...others, answer].sort((a, b) => a.id - b.id) });
+  }
+
+  private changeAnswer(on: number, id: number, values: Partial<Answer>): void {
+    const answer = this.findAnswer(on, id);
+    if (answer) this.setAnswer(on, { ...answer, ...values });
   }
 
   private change(id: number, values: Partial<Card>): void {
@@ -248,9 +343,22 @@ export class WallState {
           ? event.topic
           : event.kind === 'cardReworded'
             ? (this.cards.get(event.id)?.topic ?? 0)
-            : 0;
+            : event.kind === 'cardAnswered'
+              ? (this.cards.get(event.card)?.topic ?? 0)
+              : 0;
     this.acts = new Map(this.acts).set(actor, { person: actor, at: time, page: topic });
   }
+}
+
+/** A card with the answers that may be told to everybody who sees it. */
+function asTold(card: Card): Card {
+  return { ...card, answers: card.answers.filter((a) => a.downBy === 0) };
+}
+
+/** A card as it is told of again, with what is known here besides: the answers to it that are down. */
+function over(told: Card, known: Card | undefined): Card {
+  const down = known?.answers.filter((a) => a.downBy !== 0 && !told.answers.some((t) => t.id === a.id)) ?? [];
+  return { ...told, answers: [...told.answers, ...down].sort((a, b) => a.id - b.id) };
 }
 
 function isText(text: string): boolean {

@@ -15,6 +15,12 @@ export class Drafts {
   /** Of other words for a card. */
   static of = (card: number) => `card-${card}`;
 
+  /** Of an answer to a card, or to another answer to it. */
+  static answering = (card: number, to: number) => `answering-${card}-${to}`;
+
+  /** Of other words for an answer. */
+  static ofAnswer = (card: number, answer: number) => `answer-${card}-${answer}`;
+
   get(place: string): string {
     const known = this.texts.get(place);
     if (known !== undefined) return known;

@@ -31,6 +31,7 @@ export function planFormOf(language: string, newId: () => number, changed: (type
     least: 0,
     most: 0,
     ownFirst: false,
+    answers: false,
 
     /** Shows a plan. A topic that stays is the same line: who is typing in it goes on. */
     show(plan: WallPlan): void {
@@ -39,6 +40,7 @@ export function planFormOf(language: string, newId: () => number, changed: (type
       this.least = plan.rules.least;
       this.most = plan.rules.most;
       this.ownFirst = plan.rules.ownFirst;
+      this.answers = plan.rules.answers;
       this.topics = plan.topics.map((t) => ({
         id: t.id,
         heading: textIn(t.heading, [language], language),
@@ -66,7 +68,7 @@ export function planFormOf(language: string, newId: () => number, changed: (type
           prompt: said(before(t.id)?.prompt, t.prompt),
           colour: t.colour,
         })),
-        rules: { least: this.least, most: this.most, ownFirst: this.ownFirst },
+        rules: { least: this.least, most: this.most, ownFirst: this.ownFirst, answers: this.answers },
       };
     },
 
@@ -95,6 +97,11 @@ export function planFormOf(language: string, newId: () => number, changed: (type
 
     setOwnFirst(on: boolean): void {
       this.ownFirst = on;
+      changed(false);
+    },
+
+    setAnswers(on: boolean): void {
+      this.answers = on;
       changed(false);
     },
 

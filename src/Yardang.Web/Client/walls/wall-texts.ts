@@ -41,4 +41,18 @@ export interface WallTexts extends WorkTexts {
   readonly toNowhereOne: string;
   readonly planKept: string;
   readonly takenDownMeanwhile: string;
+  readonly answer: string;
+  readonly answers: string;
+  readonly answersOne: string;
+  readonly answersTo: string;
+  readonly answerTo: string;
+  readonly answerCard: string;
+  readonly answerWords: string;
+  readonly answerDown: string;
+  readonly answerDownByTeacher: string;
+  readonly freshAnswers: string;
+  readonly freshAnswersOne: string;
+  readonly writeAnswer: string;
+  readonly say: string;
+  readonly you: string;
 }

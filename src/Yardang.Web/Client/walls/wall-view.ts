@@ -7,10 +7,11 @@ import { live } from 'lit-html/directives/live.js';
 import { repeat } from 'lit-html/directives/repeat.js';
 import { fill, plural } from '../page-data';
 import type { Me } from '../room/sheets';
-import { type Card, LONGEST_TEXT, NOWHERE, type Topic, type WallState } from '../room/wall-state';
+import { type Answer, type Card, LONGEST_TEXT, NOWHERE, type Topic, type WallState } from '../room/wall-state';
 import { textIn } from '../surface/in-language';
 import type { Arrivals } from './arrivals';
 import { Drafts } from './drafts';
+import { Threads } from './threads';
 import type { WallTexts } from './wall-texts';
 
 /** What a wall's page does with what is pressed, and what it knows. */
@@ -36,6 +37,10 @@ export interface WallSide {
   move(card: Card, topic: number, order: number): void;
   takeDown(card: Card): void;
   putBack(card: Card): void;
+  answer(card: Card, to: number, text: string): void;
+  rewordAnswer(card: Card, answer: Answer, text: string): void;
+  takeAnswerDown(card: Card, answer: Answer): void;
+  putAnswerBack(card: Card, answer: Answer): void;
 }
 
 interface Band {
@@ -48,11 +53,17 @@ export class WallView {
   private editing: number | null = null;
   private scheduled = false;
   private focusNext: string | null = null;
+  private readonly threads: Threads;
 
   constructor(
     private readonly root: HTMLElement,
     private readonly side: WallSide,
-  ) {}
+  ) {
+    this.threads = new Threads(side, (focus) => {
+      if (focus) this.focusNext = focus;
+      this.refresh();
+    });
+  }
 
   /** At the next frame, however often it is asked for. */
   refresh(): void {
@@ -173,12 +184,16 @@ export class WallView {
         ${repeat(
           shown,
           (c) => c.id,
-          (c) =>
-            this.editing === c.id ? this.slipBeingChanged(c) : guard([c, ...this.guardOf(c)], () => this.slip(c)),
+          (c) => this.slipOf(c),
         )}
         ${this.slot(topic, heading)}
       </ol>
     </section>`;
+  }
+
+  private slipOf(card: Card): unknown {
+    if (this.editing === card.id) return this.slipBeingChanged(card);
+    return this.threads.isOpen(card.id) ? this.slip(card) : guard([card, ...this.guardOf(card)], () => this.slip(card));
   }
 
   // What a card's picture depends on besides the card.
@@ -188,6 +203,7 @@ export class WallView {
       side.nameOf(card.author),
       side.mayWrite(),
       side.read.join(),
+      side.state.mayAnswer(card, side.me),
       card.putUnder === card.topic || this.headingOf(card.putUnder),
     ];
   }
@@ -200,7 +216,13 @@ export class WallView {
     // Where a topic is gone, nobody moved the card.
     const isMoved = card.putUnder !== card.topic && state.has(card.putUnder);
     const moved = isMoved ? fill(texts.movedFrom, this.headingOf(card.putUnder)) : '';
-    return html`<li class="slip" data-card=${card.id} ?data-mine=${isMine && !me.isStaff} tabindex="-1">
+    return html`<li
+      class="slip"
+      data-card=${card.id}
+      ?data-mine=${isMine && !me.isStaff}
+      ?data-open=${this.threads.isOpen(card.id)}
+      tabindex="-1"
+    >
       <div class="slip-words" dir="auto" lang=${card.language || nothing}>
         ${
           rest.length > 0
@@ -211,6 +233,7 @@ export class WallView {
       </div>
       <footer class="slip-foot">
         <span>${this.author(card, isMine)}${moved ? html` · <span>${moved}</span>` : nothing}</span>
+        ${this.threads.toggle(card)}
         ${
           mayChange
             ? html`<button
@@ -224,6 +247,7 @@ export class WallView {
             : nothing
         }
       </footer>
+      ${this.threads.thread(card)}
     </li>`;
   }
 

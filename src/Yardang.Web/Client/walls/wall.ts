@@ -15,7 +15,7 @@ import { fill, pageData, plural } from '../page-data';
 import { deviceOutbox } from '../room/outbox-store';
 import { RoomClient } from '../room/room-client';
 import { serverNow } from '../room/server-clock';
-import { type Card, NOWHERE, WallState } from '../room/wall-state';
+import { type Answer, type Card, NOWHERE, WallState } from '../room/wall-state';
 import type { Command, Envelope } from '../room/wire';
 import { textIn } from '../surface/in-language';
 import { Arrivals } from './arrivals';
@@ -139,6 +139,7 @@ Alpine.data('wall', () => {
     side() {
       const component = this;
       const submit = (command: Command) => void client.submit(command, client.newId());
+      const language = () => this.reading.first || data.language;
       return {
         me,
         texts,
@@ -159,12 +160,18 @@ Alpine.data('wall', () => {
         mayWrite: () => this.mayWrite(),
         isWanted: (card: Card) => this.who.isWanted(card, nameOf),
         putUp: (topic: number, text: string) =>
-          submit({ kind: 'putUpCard', id: client.newId(), topic, language: this.reading.first || data.language, text }),
+          submit({ kind: 'putUpCard', id: client.newId(), topic, language: language(), text }),
         reword: (card: Card, text: string) =>
           submit({ kind: 'rewordCard', id: card.id, language: card.language, text }),
         move: (card: Card, topic: number, order: number) => submit({ kind: 'moveCard', id: card.id, topic, order }),
         takeDown: (card: Card) => submit({ kind: 'takeCardDown', id: card.id }),
         putBack: (card: Card) => submit({ kind: 'putCardBack', id: card.id }),
+        answer: (card: Card, to: number, text: string) =>
+          submit({ kind: 'answerCard', card: card.id, id: client.newId(), to, language: language(), text }),
+        rewordAnswer: (card: Card, { id, language: tag }: Answer, text: string) =>
+          submit({ kind: 'rewordAnswer', card: card.id, id, language: tag, text }),
+        takeAnswerDown: (card: Card, { id }: Answer) => submit({ kind: 'takeAnswerDown', card: card.id, id }),
+        putAnswerBack: (card: Card, { id }: Answer) => submit({ kind: 'putAnswerBack', card: card.id, id }),
       };
     },
 
@@ -206,6 +213,8 @@ Alpine.data('wall', () => {
     /** What could not be put up is given back to whoever wrote it. */
     refused(command: Command, reason: number): void {
       if (command.kind === 'putUpCard') drafts.giveBack(Drafts.under(command.topic), command.text);
+      if (command.kind === 'answerCard') drafts.giveBack(Drafts.answering(command.card, command.to), command.text);
+      if (command.kind === 'rewordAnswer') drafts.set(Drafts.ofAnswer(command.card, command.id), command.text);
       if (command.kind === 'rewordCard') drafts.set(Drafts.of(command.id), command.text);
       this.say(texts.refused[String(reason)] ?? texts.refusedOther);
     },

@@ -41,6 +41,9 @@ export function whoOf(
 
   return {
     rows: [] as Row[],
+    /** How many cards nobody has answered; whether only these are looked at. */
+    unanswered: 0,
+    onlyUnanswered: false,
     /** Whose cards are looked at; 0 for everybody's. */
     chosen: 0,
     find: '',
@@ -68,13 +71,14 @@ export function whoOf(
       const counts = new Map<number, number>();
       for (const card of state().cards.values())
         if (card.downBy === 0 && !card.byStaff) counts.set(card.author, (counts.get(card.author) ?? 0) + 1);
+      this.unanswered = [...state().cards.values()].filter((c) => c.downBy === 0 && isUnanswered(c)).length;
       const here = people.filter((p) => p.standing === Standing.In && p.board === wall);
       this.rows = here.map(({ number, name }) => {
         const count = counts.get(number) ?? 0;
         const words = count === 0 ? texts.noCards : plural(texts, 'cards', count);
         return { number, name, words, hasNone: count === 0 };
       });
-      const isLooking = this.chosen !== 0 || wanted !== '';
+      const isLooking = this.chosen !== 0 || wanted !== '' || this.onlyUnanswered;
       this.foundText = isLooking ? plural(texts, 'cards', this.count) : '';
     },
 
@@ -88,6 +92,11 @@ export function whoOf(
       changed();
     },
 
+    toggleUnanswered(): void {
+      this.onlyUnanswered = !this.onlyUnanswered;
+      changed();
+    },
+
     look(): void {
       wanted = this.find.trim().toLocaleLowerCase();
       changed();
@@ -96,13 +105,20 @@ export function whoOf(
     everything(): void {
       this.find = '';
       this.chosen = 0;
+      this.onlyUnanswered = false;
       this.look();
     },
 
     isWanted(card: Card, nameOf: (actor: number) => string): boolean {
+      if (this.onlyUnanswered && !isUnanswered(card)) return false;
       if (this.chosen !== 0 && (card.byStaff || card.author !== this.chosen)) return false;
       if (wanted === '' || card.text.toLocaleLowerCase().includes(wanted)) return true;
       return !card.byStaff && nameOf(card.author).toLocaleLowerCase().includes(wanted);
     },
   };
+}
+
+/** A student's card to which nobody else has said anything. */
+function isUnanswered(card: Card): boolean {
+  return !card.byStaff && !card.answers.some((a) => a.downBy === 0 && (a.byStaff || a.author !== card.author));
 }

@@ -397,7 +397,11 @@ export type Command =
   | MoveCard
   | TakeCardDown
   | PutCardBack
-  | SetPlan;
+  | SetPlan
+  | AnswerCard
+  | RewordAnswer
+  | TakeAnswerDown
+  | PutAnswerBack;
 
 /** Null if it is of a kind that came later. */
 export function readCommand(kind: number, raw: Raw): Command | null {
@@ -466,6 +470,14 @@ export function readCommand(kind: number, raw: Raw): Command | null {
       return readPutCardBack(raw);
     case 45:
       return readSetPlan(raw);
+    case 46:
+      return readAnswerCard(raw);
+    case 47:
+      return readRewordAnswer(raw);
+    case 48:
+      return readTakeAnswerDown(raw);
+    case 49:
+      return readPutAnswerBack(raw);
     default:
       return null;
   }
@@ -537,6 +549,14 @@ export function writeCommand(v: Command): [number, Raw] {
       return [44, writePutCardBack(v)];
     case 'setPlan':
       return [45, writeSetPlan(v)];
+    case 'answerCard':
+      return [46, writeAnswerCard(v)];
+    case 'rewordAnswer':
+      return [47, writeRewordAnswer(v)];
+    case 'takeAnswerDown':
+      return [48, writeTakeAnswerDown(v)];
+    case 'putAnswerBack':
+      return [49, writePutAnswerBack(v)];
   }
 }
 
@@ -662,7 +682,11 @@ export type RoomEvent =
   | CardPutBack
   | PlanSet
   | CardsBrought
-  | CardsShown;
+  | CardsShown
+  | CardAnswered
+  | AnswerReworded
+  | AnswerTakenDown
+  | AnswerPutBack;
 
 /** Null if it is of a kind that came later. */
 export function readRoomEvent(kind: number, raw: Raw): RoomEvent | null {
@@ -777,6 +801,14 @@ export function readRoomEvent(kind: number, raw: Raw): RoomEvent | null {
       return readCardsBrought(raw);
     case 77:
       return readCardsShown(raw);
+    case 78:
+      return readCardAnswered(raw);
+    case 79:
+      return readAnswerReworded(raw);
+    case 80:
+      return readAnswerTakenDown(raw);
+    case 81:
+      return readAnswerPutBack(raw);
     default:
       return null;
   }
@@ -932,6 +964,69 @@ export function readAdopted(raw: Raw): Adopted {
   };
 }
 
+/** What somebody says to a card, or to another answer to it. It is seen by whoever sees the card. */
+export interface Answer {
+  /** Of the tab in which it was written (Ids); its own among those to one card. */
+  readonly id: number;
+  /** The answer that it answers; 0 for the card itself. */
+  readonly to: number;
+  /** Whose it is, by actor number. */
+  readonly author: number;
+  /** Whether a teacher said it. */
+  readonly byStaff: boolean;
+  /** A BCP 47 tag; empty if it is not known. */
+  readonly language: string;
+  /** What it says. */
+  readonly text: string;
+  /** When, server time in ms. */
+  readonly saidAt: number;
+  /** Who took it down, by actor number; 0 while it is up. Then only its author and teachers see it. */
+  readonly downBy: number;
+}
+
+export function readAnswer(raw: Raw): Answer {
+  return {
+    id: raw[0],
+    to: raw[1],
+    author: raw[2],
+    byStaff: raw[3],
+    language: raw[4],
+    text: raw[5],
+    saidAt: raw[6],
+    downBy: raw[7],
+  };
+}
+
+/** Say something to a card, or to another answer to it. */
+export interface AnswerCard {
+  readonly kind: 'answerCard';
+  /** The card. */
+  readonly card: number;
+  /** Of the answer. */
+  readonly id: number;
+  /** The answer that it answers; 0 for the card itself. */
+  readonly to: number;
+  /** A BCP 47 tag. */
+  readonly language: string;
+  /** What it says. */
+  readonly text: string;
+}
+
+export function readAnswerCard(raw: Raw): AnswerCard {
+  return {
+    kind: 'answerCard',
+    card: raw[0],
+    id: raw[1],
+    to: raw[2],
+    language: raw[3],
+    text: raw[4],
+  };
+}
+
+export function writeAnswerCard(v: AnswerCard): Raw {
+  return [v.card, v.id, v.to, v.language, v.text];
+}
+
 /** The answer key of a board, whole: what only teachers see, and what is expected of zones. */
 export interface AnswerKey {
   /** The marks of the key, by id. */
@@ -944,6 +1039,61 @@ export function readAnswerKey(raw: Raw): AnswerKey {
   return {
     marks: raw[0].map((x: Raw) => readMark(x)),
     zones: raw[1].map((x: Raw) => readZoneKey(x)),
+  };
+}
+
+/** An answer is up again, as it stands: for those who never saw it. */
+export interface AnswerPutBack {
+  readonly kind: 'answerPutBack';
+  readonly card: number;
+  readonly answer: Answer;
+  readonly whose: number;
+}
+
+export function readAnswerPutBack(raw: Raw): AnswerPutBack {
+  return {
+    kind: 'answerPutBack',
+    card: raw[0],
+    answer: readAnswer(raw[1]),
+    whose: raw[2],
+  };
+}
+
+/** An answer says something else. */
+export interface AnswerReworded {
+  readonly kind: 'answerReworded';
+  readonly card: number;
+  readonly id: number;
+  readonly language: string;
+  readonly text: string;
+  readonly whose: number;
+}
+
+export function readAnswerReworded(raw: Raw): AnswerReworded {
+  return {
+    kind: 'answerReworded',
+    card: raw[0],
+    id: raw[1],
+    language: raw[2],
+    text: raw[3],
+    whose: raw[4],
+  };
+}
+
+/** An answer was taken down by the actor of the event. */
+export interface AnswerTakenDown {
+  readonly kind: 'answerTakenDown';
+  readonly card: number;
+  readonly id: number;
+  readonly whose: number;
+}
+
+export function readAnswerTakenDown(raw: Raw): AnswerTakenDown {
+  return {
+    kind: 'answerTakenDown',
+    card: raw[0],
+    id: raw[1],
+    whose: raw[2],
   };
 }
 
@@ -1046,6 +1196,8 @@ export interface Card {
   readonly putUpAt: number;
   /** Who took it down, by actor number; 0 while it is up. Then only its author and teachers see it. */
   readonly downBy: number;
+  /** What is said to it, by id; null for nothing. */
+  readonly answers: readonly Answer[];
 }
 
 export function readCard(raw: Raw): Card {
@@ -1060,6 +1212,24 @@ export function readCard(raw: Raw): Card {
     text: raw[7],
     putUpAt: raw[8],
     downBy: raw[9],
+    answers: (raw[10] ?? []).map((x: Raw) => readAnswer(x)),
+  };
+}
+
+/** Something is said to a card. Whose: the card's author where classmates do not see the card; else 0. So in the events that follow. */
+export interface CardAnswered {
+  readonly kind: 'cardAnswered';
+  readonly card: number;
+  readonly answer: Answer;
+  readonly whose: number;
+}
+
+export function readCardAnswered(raw: Raw): CardAnswered {
+  return {
+    kind: 'cardAnswered',
+    card: raw[0],
+    answer: readAnswer(raw[1]),
+    whose: raw[2],
   };
 }
 
@@ -2536,6 +2706,25 @@ export function readPlanSet(raw: Raw): PlanSet {
   };
 }
 
+/** Put an answer back that was taken down: whoever took it down, and teachers. */
+export interface PutAnswerBack {
+  readonly kind: 'putAnswerBack';
+  readonly card: number;
+  readonly id: number;
+}
+
+export function readPutAnswerBack(raw: Raw): PutAnswerBack {
+  return {
+    kind: 'putAnswerBack',
+    card: raw[0],
+    id: raw[1],
+  };
+}
+
+export function writePutAnswerBack(v: PutAnswerBack): Raw {
+  return [v.card, v.id];
+}
+
 /** Put a card back that was taken down: whoever took it down, and teachers. */
 export interface PutCardBack {
   readonly kind: 'putCardBack';
@@ -2649,6 +2838,29 @@ export function readReopenLesson(_raw: Raw): ReopenLesson {
 
 export function writeReopenLesson(_v: ReopenLesson): Raw {
   return [];
+}
+
+/** An answer says something else. */
+export interface RewordAnswer {
+  readonly kind: 'rewordAnswer';
+  readonly card: number;
+  readonly id: number;
+  readonly language: string;
+  readonly text: string;
+}
+
+export function readRewordAnswer(raw: Raw): RewordAnswer {
+  return {
+    kind: 'rewordAnswer',
+    card: raw[0],
+    id: raw[1],
+    language: raw[2],
+    text: raw[3],
+  };
+}
+
+export function writeRewordAnswer(v: RewordAnswer): Raw {
+  return [v.card, v.id, v.language, v.text];
 }
 
 /** A card says something else. */
@@ -3023,6 +3235,25 @@ export function writeStyle(v: Style): Raw {
   return raw;
 }
 
+/** Take an answer down. It is kept; what answers it stays. */
+export interface TakeAnswerDown {
+  readonly kind: 'takeAnswerDown';
+  readonly card: number;
+  readonly id: number;
+}
+
+export function readTakeAnswerDown(raw: Raw): TakeAnswerDown {
+  return {
+    kind: 'takeAnswerDown',
+    card: raw[0],
+    id: raw[1],
+  };
+}
+
+export function writeTakeAnswerDown(v: TakeAnswerDown): Raw {
+  return [v.card, v.id];
+}
+
 /** Take a card down. It is kept. */
 export interface TakeCardDown {
   readonly kind: 'takeCardDown';
@@ -3225,6 +3456,8 @@ export interface WallRules {
   readonly most: number;
   /** Whether each student sees only their own cards and the teachers': think first, then look. */
   readonly ownFirst: boolean;
+  /** Whether students may answer cards, and answers; teachers always may. */
+  readonly answers: boolean;
 }
 
 export function readWallRules(raw: Raw): WallRules {
@@ -3232,12 +3465,14 @@ export function readWallRules(raw: Raw): WallRules {
     least: raw[0],
     most: raw[1],
     ownFirst: raw[2] ?? false,
+    answers: raw[3] ?? false,
   };
 }
 
 export function writeWallRules(v: WallRules): Raw {
   const raw: Raw = [v.least, v.most];
-  if (v.ownFirst) raw.push(v.ownFirst);
+  if (v.ownFirst || v.answers) raw.push(v.ownFirst);
+  if (v.answers) raw.push(v.answers);
   return raw;
 }
 

@@ -27,7 +27,12 @@ interface Line {
 const MOST = 12;
 const TYPING_PAUSE_MS = 600;
 const A4_WIDE = { width: 29_700, height: 21_000 };
-const BLANK_WALL = { purpose: 1, question: {}, topics: [], rules: { least: 0, most: 0, ownFirst: false } };
+const BLANK_WALL = {
+  purpose: 1,
+  question: {},
+  topics: [],
+  rules: { least: 0, most: 0, ownFirst: false, answers: false },
+};
 /** Who works with whom where nothing was chosen: pages are to work on, a wall is for all to read. */
 const usual = (kind: PartKind) => (kind === PartKind.Wall ? 2 : 0) as Way;
 

@@ -17,9 +17,9 @@ namespace Yardang.Web.Pages;
 [Authorize]
 public sealed class NewModel(ActivityMaking making, AccessResolver access, IDbContextFactory<SchoolContext> school, IStringLocalizer<UiTexts> texts) : PageModel
 {
-    /// <summary>The program's templates: walls, then boards.</summary>
+    /// <summary>The program's templates: of several parts, walls, then boards.</summary>
     public static IEnumerable<(string Heading, IEnumerable<Template> Templates)> BuiltIn =>
-        [("Walls", Templates.All.Where(t => t.Wall is not null)), ("Boards", Templates.All.Where(t => t.Wall is null))];
+        new[] { TemplateKind.Several, TemplateKind.Walls, TemplateKind.Boards }.Select(kind => (kind.ToString(), Templates.All.Where(t => t.Kind == kind)));
 
     public IReadOnlyList<ActivityRecord> Own { get; private set; } = [];
 

@@ -1,0 +1,324 @@
+// What is said to a card: opened with a press, read in the order of who answers whom, at most three steps deep. An answer that comes while somebody
+// reads is counted, and shown when they ask for it.
+
+import { type TemplateResult, html, nothing } from 'lit-html';
+import { live } from 'lit-html/directives/live.js';
+import { repeat } from 'lit-html/directives/repeat.js';
+import { fill, plural } from '../page-data';
+import { type Answer, type Card, LONGEST_TEXT } from '../room/wall-state';
+import { Drafts } from './drafts';
+import type { WallSide } from './wall-view';
+
+const DEEPEST = 2;
+
+interface Line {
+  readonly answer: Answer;
+  readonly depth: number;
+}
+
+export class Threads {
+  /** The answers that are shown, of each card whose thread is open. */
+  private readonly open = new Map<number, Set<number>>();
+  /** Which answer of a card is being answered. */
+  private readonly to = new Map<number, number>();
+  private changing: { readonly card: number; readonly answer: number } | null = null;
+
+  /**
+   * @param side what the wall's page knows and does.
+   * @param refresh draws the wall anew, and then puts the focus where it is wanted.
+   */
+  constructor(
+    private readonly side: WallSide,
+    private readonly refresh: (focus?: string) => void,
+  ) {}
+
+  isOpen(card: number): boolean {
+    return this.open.has(card);
+  }
+
+  /** The button that opens and closes a thread; none where nothing is said and nothing may be. */
+  toggle(card: Card): TemplateResult | typeof nothing {
+    const { state, me, texts, looksOnly } = this.side;
+    const count = state.saidTo(card).length;
+    if (count === 0 && (looksOnly || !state.mayAnswer(card, me)) && !this.hasDown(card)) return nothing;
+    const first = card.text.split('\n')[0]!;
+    const words = count > 0 ? plural(texts, 'answers', count) : texts.answer;
+    return html`<button
+      type="button"
+      class="button button-quiet slip-change slip-answers"
+      aria-expanded=${this.isOpen(card.id)}
+      aria-label=${`${words}: ${first}`}
+      @click=${() => this.press(card)}
+    >
+      ${words}
+    </button>`;
+  }
+
+  /** The thread of a card, if it is open. */
+  thread(card: Card): TemplateResult | typeof nothing {
+    const shown = this.open.get(card.id);
+    if (!shown) return nothing;
+    const { state, me, texts, looksOnly } = this.side;
+    // What I say myself is where I said it.
+    for (const answer of card.answers) if (state.isMyAnswer(answer, me)) shown.add(answer.id);
+    const fresh = state.saidTo(card).filter((a) => !shown.has(a.id));
+    const mayAnswer = !looksOnly && state.mayAnswer(card, me);
+    return html`<section class="thread" aria-label=${fill(texts.answersTo, card.text.split('\n')[0]!)}>
+      <ol>
+        ${repeat(
+          this.linesOf(card).filter((l) => shown.has(l.answer.id)),
+          (l) => l.answer.id,
+          (l) => this.line(card, l, mayAnswer),
+        )}
+      </ol>
+      ${
+        fresh.length > 0
+          ? html`<button type="button" class="button button-small" @click=${() => this.show(card, fresh)}>
+              ${plural(texts, 'freshAnswers', fresh.length)}
+            </button>`
+          : nothing
+      }
+      ${mayAnswer ? this.field(card) : nothing}
+    </section>`;
+  }
+
+  private hasDown(card: Card): boolean {
+    const { state, me } = this.side;
+    return card.answers.some((a) => a.downBy !== 0 && (me.isStaff || state.isMyAnswer(a, me)));
+  }
+
+  /** Each behind what it answers; what answered something that is gone stands by itself. */
+  private linesOf(card: Card): Line[] {
+    const all = [...card.answers].sort((a, b) => a.saidAt - b.saidAt || a.id - b.id);
+    const known = new Set(all.map((a) => a.id));
+    const under = (to: number, depth: number): Line[] =>
+      all
+        .filter((a) => (known.has(a.to) ? a.to : 0) === to)
+        .flatMap((answer) => [{ answer, depth: Math.min(depth, DEEPEST) }, ...under(answer.id, depth + 1)]);
+    return under(0, 0);
+  }
+
+  private line(card: Card, { answer, depth }: Line, mayAnswer: boolean): TemplateResult {
+    const { state, me, texts } = this.side;
+    if (answer.downBy !== 0) return this.lineDown(card, answer, depth);
+    if (this.changing?.card === card.id && this.changing.answer === answer.id)
+      return this.lineBeingChanged(card, answer, depth);
+    const about = card.answers.find((a) => a.id === answer.to);
+    const mayWrite = this.side.mayWrite();
+    return html`<li data-answer=${answer.id} data-depth=${depth} tabindex="-1">
+      <p class="answer-words" dir="auto" lang=${answer.language || nothing}>${answer.text}</p>
+      <footer class="slip-foot">
+        <span>${this.authorOf(answer)}${about ? html` · ${fill(texts.answerTo, this.authorOf(about))}` : nothing}</span>
+        <span>
+          ${
+            mayAnswer && mayWrite
+              ? html`<button
+                  type="button"
+                  class="button button-quiet slip-change"
+                  aria-label=${`${texts.answer}: ${answer.text.slice(0, 60)}`}
+                  @click=${() => this.answerTo(card, answer.id)}
+                >
+                  ${texts.answer}
+                </button>`
+              : nothing
+          }
+          ${
+            mayWrite && !this.side.looksOnly && state.mayChangeAnswer(card.id, answer.id, me)
+              ? html`<button
+                  type="button"
+                  class="button button-quiet slip-change"
+                  aria-label=${fill(texts.changeOf, answer.text.slice(0, 60))}
+                  @click=${() => this.change(card, answer)}
+                >
+                  ${texts.change}
+                </button>`
+              : nothing
+          }
+        </span>
+      </footer>
+    </li>`;
+  }
+
+  private lineDown(card: Card, answer: Answer, depth: number): TemplateResult {
+    const { me, texts } = this.side;
+    const mayPutBack = this.side.mayWrite() && (me.isStaff || answer.downBy === me.number);
+    return html`<li data-answer=${answer.id} data-depth=${depth} class="answer-down">
+      <p class="answer-words" dir="auto" lang=${answer.language || nothing}>${answer.text}</p>
+      <footer class="slip-foot">
+        <span>${answer.downBy === me.number ? texts.answerDown : texts.answerDownByTeacher}</span>
+        ${
+          mayPutBack
+            ? html`<button
+                type="button"
+                class="button button-quiet slip-change"
+                @click=${() => this.side.putAnswerBack(card, answer)}
+              >
+                ${texts.putBack}
+              </button>`
+            : nothing
+        }
+      </footer>
+    </li>`;
+  }
+
+  private lineBeingChanged(card: Card, answer: Answer, depth: number): TemplateResult {
+    const { texts, drafts } = this.side;
+    const place = Drafts.ofAnswer(card.id, answer.id);
+    const text = drafts.get(place);
+    return html`<li data-answer=${answer.id} data-depth=${depth}>
+      <textarea
+        class="slip-field"
+        maxlength=${LONGEST_TEXT}
+        dir="auto"
+        aria-label=${texts.answerWords}
+        .value=${live(text)}
+        @input=${(e: Event) => this.typed(place, e)}
+        @keydown=${(e: KeyboardEvent) => {
+          if (e.key === 'Escape') this.stop(card, answer);
+          else if (isDone(e)) this.keep(card, answer);
+        }}
+      ></textarea>
+      <div class="slip-do">
+        <button
+          type="button"
+          class="button button-small button-main"
+          ?disabled=${!text.trim()}
+          @click=${() => this.keep(card, answer)}
+        >
+          ${texts.keep}
+        </button>
+        <button
+          type="button"
+          class="button button-small button-refuse"
+          @click=${() => {
+            this.side.takeAnswerDown(card, answer);
+            this.stop(card, answer);
+          }}
+        >
+          ${texts.takeDown}
+        </button>
+        <button type="button" class="button button-small button-quiet" @click=${() => this.stop(card, answer)}>
+          ${texts.cancel}
+        </button>
+      </div>
+    </li>`;
+  }
+
+  private field(card: Card): TemplateResult {
+    const { texts, drafts } = this.side;
+    const to = this.toOf(card);
+    const about = card.answers.find((a) => a.id === to);
+    const place = Drafts.answering(card.id, to);
+    const text = drafts.get(place);
+    const label = about ? fill(texts.answerTo, this.authorOf(about)) : texts.writeAnswer;
+    return html`<div class="answering">
+      ${
+        about
+          ? html`<p class="answering-to">
+              <span>${label}: ${about.text.slice(0, 80)}</span>
+              <button type="button" class="button button-quiet slip-change" @click=${() => this.answerTo(card, 0)}>
+                ${texts.answerCard}
+              </button>
+            </p>`
+          : nothing
+      }
+      <textarea
+        class="slip-field"
+        data-answering=${card.id}
+        rows="1"
+        maxlength=${LONGEST_TEXT}
+        dir="auto"
+        placeholder=${texts.writeAnswer}
+        aria-label=${label}
+        .value=${live(text)}
+        ?readonly=${!this.side.mayWrite()}
+        @input=${(e: Event) => this.typed(place, e)}
+        @keydown=${(e: KeyboardEvent) => isDone(e) && this.say(card)}
+      ></textarea>
+      ${
+        text.trim()
+          ? html`<button
+              type="button"
+              class="button button-small button-main"
+              ?disabled=${!this.side.mayWrite()}
+              @click=${() => this.say(card)}
+            >
+              ${texts.say}
+            </button>`
+          : nothing
+      }
+    </div>`;
+  }
+
+  private authorOf(answer: Answer): string {
+    const { texts, me, state } = this.side;
+    if (answer.byStaff) return texts.teacher;
+    return state.isMyAnswer(answer, me) ? texts.you : this.side.nameOf(answer.author);
+  }
+
+  /** What is being answered, as long as it is there. */
+  private toOf(card: Card): number {
+    const to = this.to.get(card.id) ?? 0;
+    return card.answers.some((a) => a.id === to && a.downBy === 0) ? to : 0;
+  }
+
+  private press(card: Card): void {
+    if (this.open.delete(card.id)) this.refresh(`[data-card="${card.id}"] .slip-answers`);
+    else {
+      this.open.set(card.id, new Set(card.answers.map((a) => a.id)));
+      this.refresh(card.answers.length === 0 ? `[data-answering="${card.id}"]` : undefined);
+    }
+  }
+
+  private show(card: Card, fresh: readonly Answer[]): void {
+    for (const { id } of fresh) this.open.get(card.id)!.add(id);
+    this.refresh(`[data-answer="${fresh[0]!.id}"]`);
+  }
+
+  private answerTo(card: Card, to: number): void {
+    this.to.set(card.id, to);
+    this.refresh(`[data-answering="${card.id}"]`);
+  }
+
+  private change(card: Card, answer: Answer): void {
+    const place = Drafts.ofAnswer(card.id, answer.id);
+    if (!this.side.drafts.get(place)) this.side.drafts.set(place, answer.text);
+    this.changing = { card: card.id, answer: answer.id };
+    this.refresh(`[data-answer="${answer.id}"] textarea`);
+  }
+
+  private keep(card: Card, answer: Answer): void {
+    const text = this.side.drafts.get(Drafts.ofAnswer(card.id, answer.id)).trim();
+    if (!text || !this.side.mayWrite()) return;
+    if (text !== answer.text) this.side.rewordAnswer(card, answer, text);
+    this.stop(card, answer);
+  }
+
+  private stop(card: Card, answer: Answer): void {
+    this.side.drafts.set(Drafts.ofAnswer(card.id, answer.id), '');
+    this.changing = null;
+    this.refresh(`[data-answer="${answer.id}"]`);
+  }
+
+  private say(card: Card): void {
+    const to = this.toOf(card);
+    const place = Drafts.answering(card.id, to);
+    const text = this.side.drafts.get(place).trim();
+    if (!text || !this.side.mayWrite()) return;
+    this.side.answer(card, to, text);
+    this.side.drafts.set(place, '');
+    this.to.delete(card.id);
+    this.refresh(`[data-answering="${card.id}"]`);
+  }
+
+  private typed(place: string, e: Event): void {
+    this.side.drafts.set(place, (e.target as HTMLTextAreaElement).value);
+    this.refresh();
+  }
+}
+
+function isDone(e: KeyboardEvent): boolean {
+  const done = e.key === 'Enter' && (e.ctrlKey || e.metaKey);
+  if (done) e.preventDefault();
+  return done;
+}
