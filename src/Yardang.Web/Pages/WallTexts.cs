@@ -9,7 +9,7 @@ public static class WallTexts
     [
         "Opening", "NotReached", "OnlyLook", "Nowhere", "Everything", "WriteHere", "WriteUnder", "PutUp", "Yours", "Teacher", "Change", "ChangeOf", "Keep", "Cancel", "TakeDown", "TakenDown", "TakenDownByTeacher", "PutBack", "Topic", "Place",
         "PlaceFirst", "PlaceAfter", "CardWords", "Cards", "CardsOne", "Fresh", "FreshOne", "FreshHere", "Full", "MovedFrom", "TopicOf", "Owed", "OwedOne", "None", "Some", "SomeOne", "NoCards", "ToNowhere", "ToNowhereOne", "PlanKept", "TakenDownMeanwhile", "PensDown",
-        "Answer", "Answers", "AnswersOne", "AnswersTo", "AnswerTo", "AnswerCard", "AnswerWords", "AnswerDown", "AnswerDownByTeacher", "FreshAnswers", "FreshAnswersOne", "WriteAnswer", "Say", "You",
+        "Answer", "Answers", "AnswersOne", "AnswersTo", "AnswerTo", "Answering", "AnswerCard", "AnswerWords", "AnswersEnded", "ChangeAnswer", "AnswerDown", "AnswerDownByTeacher", "FreshAnswers", "FreshAnswersOne", "WriteAnswer", "Say", "You", "Unanswered",
     ];
 
     /// <summary>All of them, by the names the scripts use.</summary>

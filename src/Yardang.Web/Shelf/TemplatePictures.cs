@@ -28,7 +28,7 @@ public sealed class TemplatePictures(IStringLocalizer<UiTexts> texts)
     private byte[] Draw(Template template)
     {
         var content = TextFit.Fit(template.Content(ContentLanguage.Current, text => texts[text]));
-        if (content.Steps[0].Wall is { } plan) return PageExport.Png(PictureOf(plan), Dpi * PageSize.A4Wide.Width / s_small.Width);
+        if (content.Steps.FirstOrDefault(p => p.Wall is not null)?.Wall is { } plan) return PageExport.Png(PictureOf(plan), Dpi * PageSize.A4Wide.Width / s_small.Width);
         var page = content.Pages[0];
         var marks = content.Marks.Where(m => m.Page == page.Id).ToList();
         return PageExport.Png(new ExportPage(page, marks, content.Unit, _ => null, ""), Dpi);

@@ -8,6 +8,7 @@ using Yardang.Core.Walls;
 using Yardang.Headless.SimulatedClass;
 using Yardang.Rendering;
 using Yardang.Web.Lessons;
+using Yardang.Web.Rooms;
 using Yardang.Web.Shelf;
 
 namespace Yardang.Web.Tests.Exports;
@@ -29,12 +30,18 @@ public sealed class WallExportTests : IAsyncLifetime
             [new Topic(1, Texts.In("en", "Materials").With("es", "Materiales"), Texts.None, 0), new Topic(2, Texts.In("en", "Forces"), Texts.None, 1)], WallRules.Free);
         var activity = await _school.Get<ActivityMaking>().CreateAsync(id, ActivityContent.BlankWall("en", "Bridges") with { Parts = [new Part(1, PartKind.Wall, plan)] });
         var lesson = await _school.Get<Handing>().HandOutAsync(activity, new HandOutOrder("7 Amber", Way: Way.AllTogether), "en");
-        _wall = $"/lesson/{lesson.Id}/board/{await _school.TogetherAsync(lesson)}";
+        var room = await _school.TogetherAsync(lesson);
+        _wall = $"/lesson/{lesson.Id}/board/{room}";
         await using var maya = await ClassMember.JoinAsync(_school.Address, lesson.Code.Text, "Maya");
         await maya.DoAsync(new PutsUpCard(0, "=SUM(A1) is stone"), lively: false, Stop);
         await maya.DoAsync(new MovesCard(1), lively: false, Stop);
         await maya.DoAsync(new PutsUpCard(9, "a game, \"with\" bridges"), lively: false, Stop);
         await Eventually.IsAsync(() => maya.Waiting == 0);
+        var wall = await _school.Get<RoomHosts>().GetAsync(room);
+        var last = 0L;
+        await wall.LookAsync(r => last = ((Wall)r).Cards.Keys.Last(), Stop);
+        var client = ((ClientAdmitted)(await wall.SubmitAsync(new AdmitClient(), Actor.Owner, Stop)).Envelope!.Event).Number;
+        await wall.SubmitAsync(new Submission(client, 1, 0, 0, new AnswerCard(last, Ids.Of(client, 1), 0, "en", "@Which game?")), Actor.Owner, Stop);
     }
 
     public ValueTask DisposeAsync() => _school.DisposeAsync();
@@ -43,19 +50,20 @@ public sealed class WallExportTests : IAsyncLifetime
     public async Task The_picture_says_the_question_the_topics_the_cards_whose_they_are_and_where_they_came_from()
     {
         var svg = await _teacher.GetStringAsync($"{_wall}.svg", Stop);
-        foreach (var words in new[] { "What do we know about bridges?", "Materials", "Forces", "Fits nowhere else", "=SUM(A1) is stone", "Maya · was under Materials" }) Assert.Contains(words, svg, StringComparison.Ordinal);
+        foreach (var words in new[] { "What do we know about bridges?", "Materials", "Forces", "Fits nowhere else", "=SUM(A1) is stone", "Maya · was under Materials", "Teacher: @Which game?", "Answers to" }) Assert.Contains(words, svg, StringComparison.Ordinal);
     }
 
     [Fact]
     public async Task It_speaks_the_language_that_is_asked_for() => Assert.Contains("¿Qué sabemos de los puentes?", await _teacher.GetStringAsync($"{_wall}.svg?language=es", Stop), StringComparison.Ordinal);
 
     [Fact]
-    public async Task The_table_has_a_line_for_each_card_and_no_formula_in_it()
+    public async Task The_table_has_a_line_for_each_card_and_each_answer_and_no_formula_in_it()
     {
         var table = await _teacher.GetStringAsync($"{_wall}.csv", Stop);
         Assert.Contains("Forces,'=SUM(A1) is stone,Maya,", table, StringComparison.Ordinal);
         Assert.Contains("Fits nowhere else,\"a game, \"\"with\"\" bridges\",Maya,", table, StringComparison.Ordinal);
-        Assert.Equal(3, table.TrimEnd().Split('\n').Length);
+        Assert.Contains("Fits nowhere else,'@Which game?,Teacher,", table, StringComparison.Ordinal);
+        Assert.Equal(4, table.TrimEnd().Split('\n').Length);
     }
 
     [Theory]

@@ -151,12 +151,21 @@ public class ArchiveTests
         var client = ((ClientAdmitted)(await wall.SubmitAsync(new AdmitClient(), Actor.Owner, Stop)).Envelope!.Event).Number;
         await wall.SubmitAsync(new Submission(client, 1, 0, 0, new TakeCardDown(first)), Actor.Owner, Stop);
 
+        // What is said to a card comes along, and who said it.
+        var (answered, asked) = (0L, Ids.Of(client, 2));
+        await wall.LookAsync(r => answered = ((Wall)r).Cards.Keys.Last(), Stop);
+        await wall.SubmitAsync(new Submission(client, 2, 1, 0, new AnswerCard(answered, asked, 0, "en", "Which game?")), Actor.Owner, Stop);
+        var bens = ((ClientAdmitted)(await wall.SubmitAsync(new AdmitClient(), new Actor(3, Role.Student), Stop)).Envelope!.Event).Number;
+        await wall.SubmitAsync(new Submission(client, 3, 2, 0, new SetPlan(plan with { Rules = new(Answers: true) })), Actor.Owner, Stop);
+        await wall.SubmitAsync(new Submission(bens, 1, 0, 0, new AnswerCard(answered, Ids.Of(bens, 1), asked, "en", "Building with straws")), new Actor(3, Role.Student), Stop);
+
         var file = await browser.GetByteArrayAsync($"/lesson/{lesson.Id}.yardang.zip", Stop);
         var (other, _) = await school.TeacherAsync("Tobi Adeyemi");
         using var answer = await ImportAsync(other, file);
         var again = Guid.Parse(answer.Headers.Location!.ToString().Split('/')[^1]);
         var (before, after) = (ActivityArchive.Read(file).Work!, ActivityArchive.Read(await other.GetByteArrayAsync($"/lesson/{again}.yardang.zip", Stop)).Work!);
         Assert.Equal(3, before.Boards.Single().Wall!.Cards.Length);
+        Assert.Equal([("Which game?", true), ("Building with straws", false)], before.Boards.Single().Wall!.Cards.SelectMany(c => c.Said).OrderBy(a => a.SaidAt).ThenBy(a => a.Id).Select(a => (a.Text, a.ByStaff)));
         Assert.Equal(JsonSerializer.Serialize((before.People, before.Boards)), JsonSerializer.Serialize((after.People, after.Boards)));
     }
 

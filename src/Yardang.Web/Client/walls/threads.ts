@@ -40,7 +40,8 @@ export class Threads {
   toggle(card: Card): TemplateResult | typeof nothing {
     const { state, me, texts, looksOnly } = this.side;
     const count = state.saidTo(card).length;
-    if (count === 0 && (looksOnly || !state.mayAnswer(card, me)) && !this.hasDown(card)) return nothing;
+    const mayAnswer = !looksOnly && state.mayAnswer(card, me);
+    if (count === 0 && !mayAnswer && !this.hasDown(card) && !this.begun(card)) return nothing;
     const first = card.text.split('\n')[0]!;
     const words = count > 0 ? plural(texts, 'answers', count) : texts.answer;
     return html`<button
@@ -78,18 +79,29 @@ export class Threads {
             </button>`
           : nothing
       }
-      ${mayAnswer ? this.field(card) : nothing}
+      ${mayAnswer || this.begun(card) ? this.field(card, mayAnswer) : nothing}
     </section>`;
   }
 
+  /** What was typed here and may not be said any more: it can still be read and taken elsewhere. */
+  private begun(card: Card): string {
+    const { drafts, looksOnly } = this.side;
+    return looksOnly ? '' : drafts.get(Drafts.answering(card.id, this.toOf(card)));
+  }
+
   private hasDown(card: Card): boolean {
+    return card.answers.some((a) => a.downBy !== 0 && this.isSeen(a));
+  }
+
+  /** What was taken down is seen by its author and teachers, also where it was read before. */
+  private isSeen(answer: Answer): boolean {
     const { state, me } = this.side;
-    return card.answers.some((a) => a.downBy !== 0 && (me.isStaff || state.isMyAnswer(a, me)));
+    return answer.downBy === 0 || me.isStaff || state.isMyAnswer(answer, me);
   }
 
   /** Each behind what it answers; what answered something that is gone stands by itself. */
   private linesOf(card: Card): Line[] {
-    const all = [...card.answers].sort((a, b) => a.saidAt - b.saidAt || a.id - b.id);
+    const all = card.answers.filter((a) => this.isSeen(a)).sort((a, b) => a.saidAt - b.saidAt || a.id - b.id);
     const known = new Set(all.map((a) => a.id));
     const under = (to: number, depth: number): Line[] =>
       all
@@ -109,7 +121,7 @@ export class Threads {
       <p class="answer-words" dir="auto" lang=${answer.language || nothing}>${answer.text}</p>
       <footer class="slip-foot">
         <span>${this.authorOf(answer)}${about ? html` · ${fill(texts.answerTo, this.authorOf(about))}` : nothing}</span>
-        <span>
+        <span class="slip-actions">
           ${
             mayAnswer && mayWrite
               ? html`<button
@@ -127,7 +139,7 @@ export class Threads {
               ? html`<button
                   type="button"
                   class="button button-quiet slip-change"
-                  aria-label=${fill(texts.changeOf, answer.text.slice(0, 60))}
+                  aria-label=${fill(texts.changeAnswer, answer.text.slice(0, 60))}
                   @click=${() => this.change(card, answer)}
                 >
                   ${texts.change}
@@ -204,13 +216,13 @@ export class Threads {
     </li>`;
   }
 
-  private field(card: Card): TemplateResult {
+  private field(card: Card, mayAnswer: boolean): TemplateResult {
     const { texts, drafts } = this.side;
     const to = this.toOf(card);
     const about = card.answers.find((a) => a.id === to);
     const place = Drafts.answering(card.id, to);
     const text = drafts.get(place);
-    const label = about ? fill(texts.answerTo, this.authorOf(about)) : texts.writeAnswer;
+    const label = about ? fill(texts.answering, this.authorOf(about)) : texts.writeAnswer;
     return html`<div class="answering">
       ${
         about
@@ -231,12 +243,13 @@ export class Threads {
         placeholder=${texts.writeAnswer}
         aria-label=${label}
         .value=${live(text)}
-        ?readonly=${!this.side.mayWrite()}
+        ?readonly=${!mayAnswer || !this.side.mayWrite()}
         @input=${(e: Event) => this.typed(place, e)}
-        @keydown=${(e: KeyboardEvent) => isDone(e) && this.say(card)}
+        @keydown=${(e: KeyboardEvent) => isDone(e) && mayAnswer && this.say(card)}
       ></textarea>
+      ${mayAnswer ? nothing : html`<p class="answering-to">${texts.answersEnded}</p>`}
       ${
-        text.trim()
+        mayAnswer && text.trim()
           ? html`<button
               type="button"
               class="button button-small button-main"

@@ -46,7 +46,10 @@ export interface WallTexts extends WorkTexts {
   readonly answersOne: string;
   readonly answersTo: string;
   readonly answerTo: string;
+  readonly answering: string;
   readonly answerCard: string;
+  readonly answersEnded: string;
+  readonly changeAnswer: string;
   readonly answerWords: string;
   readonly answerDown: string;
   readonly answerDownByTeacher: string;
@@ -55,4 +58,5 @@ export interface WallTexts extends WorkTexts {
   readonly writeAnswer: string;
   readonly say: string;
   readonly you: string;
+  readonly unanswered: string;
 }

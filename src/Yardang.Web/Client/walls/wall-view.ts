@@ -233,19 +233,21 @@ export class WallView {
       </div>
       <footer class="slip-foot">
         <span>${this.author(card, isMine)}${moved ? html` · <span>${moved}</span>` : nothing}</span>
-        ${this.threads.toggle(card)}
-        ${
-          mayChange
-            ? html`<button
-                type="button"
-                class="button button-quiet slip-change"
-                aria-label=${fill(texts.changeOf, first!)}
-                @click=${() => this.open(card)}
-              >
-                ${texts.change}
-              </button>`
-            : nothing
-        }
+        <span class="slip-actions">
+          ${this.threads.toggle(card)}
+          ${
+            mayChange
+              ? html`<button
+                  type="button"
+                  class="button button-quiet slip-change"
+                  aria-label=${fill(texts.changeOf, first!)}
+                  @click=${() => this.open(card)}
+                >
+                  ${texts.change}
+                </button>`
+              : nothing
+          }
+        </span>
       </footer>
       ${this.threads.thread(card)}
     </li>`;

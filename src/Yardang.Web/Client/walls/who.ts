@@ -1,7 +1,7 @@
 // Beside a teacher's wall: who has put up how many cards, who has put up none, and looking for cards by words and by person.
 
 import { PeopleList, askForPeople } from '../people/people-list';
-import { plural } from '../page-data';
+import { fill, plural } from '../page-data';
 import { Standing } from '../room/lesson-state';
 import type { Card, WallState } from '../room/wall-state';
 
@@ -22,6 +22,7 @@ interface Row {
 interface Texts {
   readonly noCards: string;
   readonly cards: string;
+  readonly unanswered: string;
 }
 
 /** After these, who is in and where is asked for anew. */
@@ -90,6 +91,10 @@ export function whoOf(
     choose(number: number): void {
       this.chosen = this.chosen === number ? 0 : number;
       changed();
+    },
+
+    get unansweredText(): string {
+      return fill(texts.unanswered, this.unanswered);
     },
 
     toggleUnanswered(): void {
