@@ -142,6 +142,9 @@ public sealed partial class ClassMember : IAsyncDisposable
             case MovesCard(var topic):
                 await ChangeLastAsync(card => new MoveCard(card.Id, TopicAt((Wall)_work!.Do(c => c.Room), topic), card.Order), stop);
                 break;
+            case AnswersCard(var words):
+                Answer(words);
+                break;
             case GoesTo(var part):
                 await GoAsync(part, stop);
                 break;
@@ -204,6 +207,12 @@ public sealed partial class ClassMember : IAsyncDisposable
         var last = _work!.Do(c => ((Wall)c.Room).Cards.Values.LastOrDefault(card => card is { IsUp: true, ByStaff: false } && card.Author == _number));
         if (last is not null) _work!.Do(c => c.Submit(change(last), c.NewId()));
     }
+
+    private void Answer(string words) => _work!.Do(c =>
+    {
+        var others = ((Wall)c.Room).Cards.Values.LastOrDefault(card => card is { IsUp: true, ByStaff: false } && card.Author != _number);
+        return others is null ? null : c.Submit(new AnswerCard(others.Id, c.NewId(), 0, "en", words), c.NewId());
+    });
 
     private static long TopicAt(Wall wall, int place) => place < wall.Plan.Topics.Length ? wall.Plan.Topics[place].Id : WallPlan.Nowhere;
 

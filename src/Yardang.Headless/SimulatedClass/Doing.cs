@@ -32,6 +32,9 @@ public sealed record RewordsCard(string Words) : Doing;
 /// <summary>Moves their own last card to another topic, counted from 0.</summary>
 public sealed record MovesCard(int Topic) : Doing;
 
+/// <summary>Answers the last card of somebody else, if there is one.</summary>
+public sealed record AnswersCard(string Words) : Doing;
+
 /// <summary>Goes on in another part of the lesson, by its number, if it is open.</summary>
 public sealed record GoesTo(int Part) : Doing;
 

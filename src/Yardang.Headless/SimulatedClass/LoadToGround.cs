@@ -20,6 +20,8 @@ public static class LoadToGround
 
     private static readonly ImmutableArray<string> s_questions = ["What if the ground is soft?", "Why does an arch need heavy ends?", "How much can one cable carry?", "Does the load move when the bus moves?"];
 
+    private static readonly ImmutableArray<string> s_answers = ["And where does it go from there?", "I drew it like that, too", "Does that also hold for our footbridge?", "Then the banks have to be strong"];
+
     private static readonly ImmutableArray<string> s_tickets = ["The load has to arrive in the ground", "An arch only pushes", "Cables only pull", "The middle bends most"];
 
     /// <summary>What a student does, step by step.</summary>
@@ -34,6 +36,7 @@ public static class LoadToGround
         steps.AddRange(BridgeDrawing.LoadArrow(x + 7_000 + random.Next(3_000), y, random).Select(s => new Draws(s, 1)));
         if (student == StaysAlone) return [.. steps, new Types(6_000, 15_500, "Where does it go then?"), new Signals(Signal.HandUp, true)];
         steps.AddRange([new GoesTo(Wall), new Thinks(), new PutsUpCard(0, s_ideas[student % s_ideas.Length])]);
+        if (student % 4 == 3) steps.AddRange([new Thinks(), new AnswersCard(s_answers[student / 4 % s_answers.Length])]);
         if (student % 3 == 1) steps.Add(new PutsUpCard(1, s_questions[student / 3 % s_questions.Length]));
         if (student % 2 == 0) steps.AddRange([new GoesTo(Ticket), new Thinks(), new Types(2_200, 6_000, s_tickets[student / 2 % s_tickets.Length])]);
         if (student % 8 == 6) steps.Add(new Signals(Signal.ReadyForALook, true));
