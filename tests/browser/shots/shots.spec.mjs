@@ -142,7 +142,7 @@ test('the workshop, the lesson and the boards', async ({ browser }) => {
   await shot(varga, 'late');
 });
 
-test('a wall: the teacher, the workshop, students on three devices', async ({ browser }) => {
+test('a wall: the teacher, the workshop, students on three devices; a lesson of several parts, answers', async ({ browser }) => {
   const varga = await signedIn(browser);
   await varga.goto('/desk');
   await varga.locator('.row', { hasText: 'What we know about bridges' }).getByRole('link', { name: 'Open in the workshop' }).click();
@@ -169,7 +169,18 @@ test('a wall: the teacher, the workshop, students on three devices', async ({ br
     await student.getByLabel('Write here, under Materials').fill('Paper holds more than you think, if it is folded');
     students.push(await piece(student));
   }
-  await sheet(browser, 'wall', [[await piece(varga), workshop], [numbers, ...students]]);
+  const wall = await piece(varga);
+
+  // A lesson of three parts, and what is said to a card in the second.
+  await varga.goto('/desk');
+  await lessons.getByRole('link', { name: 'How does the load reach the ground?', exact: true }).click();
+  await expect(varga.locator('.tile')).toHaveCount(24);
+  const parts = await piece(varga);
+  await varga.getByRole('link', { name: /2\. Best ideas/ }).click();
+  await varga.getByText('Open the wall').click();
+  await varga.getByRole('button', { name: /^\d answers?:/ }).first().click();
+  await varga.locator('[data-answering]').fill('Look at how the banks are built');
+  await sheet(browser, 'wall', [[wall, workshop], [parts, await piece(varga)], [numbers, ...students]]);
 });
 
 test('class lists, the door, colleagues', async ({ browser }) => {
