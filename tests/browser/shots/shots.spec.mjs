@@ -175,6 +175,9 @@ test('a wall: the teacher, the workshop, students on three devices; a lesson of 
   await varga.goto('/desk');
   await lessons.getByRole('link', { name: 'How does the load reach the ground?', exact: true }).click();
   await expect(varga.locator('.tile')).toHaveCount(24);
+  const drawn = (all) => all.filter((c) => c.getContext('2d').getImageData(0, 0, c.width, c.height).data.some((v) => v > 0)).length;
+  await expect.poll(() => varga.locator('.tile canvas').evaluateAll(drawn)).toBeGreaterThan(17);
+  await expect(varga.getByText('Nobody has joined yet')).toBeHidden();
   const parts = await piece(varga);
   await varga.getByRole('link', { name: /2\. Best ideas/ }).click();
   await varga.getByText('Open the wall').click();

@@ -70,13 +70,13 @@ test('regrouped in mid-word, offline, late', async ({ browser }) => {
     await expect(ben.getByRole('heading', { name: 'What holds a bridge up?', exact: true })).toBeVisible({ timeout: 30_000 });
     await expect(ben.locator('.kept')).toHaveText('Kept', { timeout: 30_000 });
     await varga.goto(varga.url().replace(/\/people$/, ''));
-    await expect(varga.getByText('Work for an earlier board (2)')).toBeVisible();
+    await expect(varga.getByText('Work for another board (2)')).toBeVisible();
     await varga.getByRole('button', { name: 'Look at it' }).click();
     const asked = varga.getByRole('dialog');
     await expect(asked).toContainText('Held up by cables');
     await expect(asked).toContainText('1 thing drawn');
     await asked.getByRole('button', { name: 'Add it' }).click();
-    await expect(varga.getByText('Work for an earlier board')).toHaveCount(0);
+    await expect(varga.getByText('Work for another board')).toHaveCount(0);
   });
 
   await test.step('the group is taken up again, and its work is there, for all of them', async () => {

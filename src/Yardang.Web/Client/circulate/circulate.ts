@@ -29,6 +29,8 @@ interface CirculateData {
   readonly lesson: string;
   /** The part that is seen here. */
   readonly part: number;
+  /** Which parts students see, when the page was made. */
+  readonly openParts: readonly number[];
   /** Whether groups share a board in it. */
   readonly byGroup: boolean;
   /** Everybody's board, where all work together. */
@@ -142,7 +144,7 @@ Alpine.data('circulate', () => {
     door: 0,
     link: 'connecting' as Link,
     /** Which parts students see. */
-    openParts: [data.part] as readonly number[],
+    openParts: data.openParts,
     floodText: '',
     floodIsFine: sessionStorage.getItem(`yardang-flood-${data.lesson}`) ?? '',
     /** Whose late work is looked at. */

@@ -64,7 +64,7 @@ public sealed class CirculateModel(AccessResolver access, LessonPeople people, S
         if (lesson.Parts.Length > 1) Parts = [.. lesson.Parts.Select(p => (p, PartNames.Of(version.Find(p.Number)!, ContentLanguage.Current, texts)))];
         if (!IsWall) TeachersBoard = await Seating.RoomAsync(db, lesson, new(seen.Number, Whose.Teacher, 0));
         Guid? together = IsTogether ? await Seating.RoomAsync(db, lesson, new(seen.Number, Whose.Together, 0)) : null;
-        Data = new { lesson = id, who = $"teacher-{visitor.TeacherId}", me = new { me.Number, me.IsStaff, me.LooksOnly }, part = seen.Number, together, byGroup = lesson.Parts.IsByGroup(seen), isWall = IsWall, written = lesson.Language, people = People, teachers = await people.TeachersAsync(lesson), seats = await SeatsAsync(db, lesson), activity = await ActivityAsync(id), texts = all };
+        Data = new { lesson = id, who = $"teacher-{visitor.TeacherId}", me = new { me.Number, me.IsStaff, me.LooksOnly }, part = seen.Number, openParts = lesson.Parts.Where(p => p.IsOpen).Select(p => p.Number), together, byGroup = lesson.Parts.IsByGroup(seen), isWall = IsWall, written = lesson.Language, people = People, teachers = await people.TeachersAsync(lesson), seats = await SeatsAsync(db, lesson), activity = await ActivityAsync(id), texts = all };
         return Page();
     }
 
