@@ -28,6 +28,9 @@ public sealed class BoardModel(
         var content = await versions.OfAsync(lesson.VersionId);
         cookie.Remember(HttpContext, me.Id);
         var looks = !found.MayWrite;
+
+        // Who came in while a part was being opened has no seat in it yet.
+        if (!looks) await Seating.SitAsync(db, me, id);
         var heading = looks ? await WhoseAsync(db, id, found.Actor) : place.Lesson + place.Company;
         View = new WorkView(heading, content.Directions.For(ContentLanguage.Current), IsStaff: false, Signals: !looks, new
         {
