@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Yardang.Core.Attachments;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
 
@@ -7,7 +8,8 @@ namespace Yardang.Rendering;
 /// <summary>A card as it is put out.</summary>
 /// <param name="Text">What it says.</param>
 /// <param name="By">Whose it is, and what else is said of it; may be empty.</param>
-public sealed record WallSlip(string Text, string By);
+/// <param name="Shown">What is shown below the words.</param>
+public sealed record WallSlip(string Text, string By, ImmutableArray<Attachment>? Shown = null);
 
 /// <summary>A topic of a wall with what stands under it.</summary>
 /// <param name="Heading">What it is called; may be empty.</param>
@@ -21,7 +23,9 @@ public sealed record WallBand(string Heading, string Prompt, int Colour, IReadOn
 /// <param name="Bands">Its topics.</param>
 /// <param name="Lists">Behind the wall: an index, each under its heading.</param>
 /// <param name="Foot">Whose it is, and of when; may be empty.</param>
-public sealed record WallSheet(string Question, IReadOnlyList<WallBand> Bands, IReadOnlyList<(string Heading, IReadOnlyList<string> Lines)> Lists, string Foot);
+/// <param name="Picture">The bytes of a picture by its name; null if it is not there.</param>
+public sealed record WallSheet(
+    string Question, IReadOnlyList<WallBand> Bands, IReadOnlyList<(string Heading, IReadOnlyList<string> Lines)> Lists, string Foot, Func<string, byte[]?> Picture);
 
 /// <summary>Lays a wall out on pages: topics one below another, their words at the near side, cards along each. All lengths are 1/100 mm.</summary>
 public static class WallPages
@@ -38,6 +42,11 @@ public static class WallPages
     private const int BySize = 320;
     private const double LineHeight = 1.25;
     private const int MostLines = 20;
+
+    // Where something is shown below the words, so that a slip is no higher than a page.
+    private const int MostLinesOverShown = 12;
+    private const int ShownHeight = 3_600;
+    private const int ShownGap = 200;
     private const int EdgeWidth = 25;
 
     /// <summary>The wall on as many pages of a size as it takes.</summary>
@@ -46,7 +55,7 @@ public static class WallPages
         var layout = new Layout(size.Width, size.Height);
         layout.Lay(wall);
         foreach (var (heading, lines) in wall.Lists) layout.List(heading, lines);
-        return [.. layout.Pages.Select(marks => new ExportPage(new Page(1, Texts.None, size, Paper.Plain), marks, LengthUnit.Centimetre, _ => null, wall.Foot))];
+        return [.. layout.Pages.Select(marks => new ExportPage(new Page(1, Texts.None, size, Paper.Plain), marks, LengthUnit.Centimetre, wall.Picture, wall.Foot))];
     }
 
     /// <summary>The whole wall on one page, as high as it takes.</summary>
@@ -57,10 +66,16 @@ public static class WallPages
         var layout = new Layout(width, int.MaxValue / 2);
         layout.Lay(wall);
         var size = new PageSize(width, layout.Y + Margin + FootRoom);
-        return new ExportPage(new Page(1, Texts.None, size, Paper.Plain), layout.Pages[0], LengthUnit.Centimetre, _ => null, wall.Foot);
+        return new ExportPage(new Page(1, Texts.None, size, Paper.Plain), layout.Pages[0], LengthUnit.Centimetre, wall.Picture, wall.Foot);
     }
 
     private static int HeightOf(int lines, int size) => (int)Math.Ceiling(lines * LineHeight * size);
+
+    /// <summary>A slip, or a part of a long one.</summary>
+    private sealed record Piece(ImmutableArray<string> Lines, string By, ImmutableArray<Shown> Below, int Height);
+
+    /// <summary>Something that is shown, from the left edge of the words and from where they end.</summary>
+    private sealed record Shown(Attachment Attachment, int X, int Y, int Width, int Height);
 
     private sealed class Layout
     {
@@ -161,20 +176,48 @@ public static class WallPages
         }
 
         // What is longer than a page goes on on another slip.
-        private IEnumerable<(ImmutableArray<string> Lines, string By, int Height)> Fitted(WallSlip slip)
+        private IEnumerable<Piece> Fitted(WallSlip slip)
         {
-            var pieces = TextFit.Lines(slip.Text, _slipWidth - (2 * Padding), SlipSize).Chunk(MostLines).ToList();
+            var shown = slip.Shown ?? [];
+            var pieces = TextFit.Lines(slip.Text, _slipWidth - (2 * Padding), SlipSize).Chunk(shown.IsEmpty ? MostLines : MostLinesOverShown).ToList();
             for (var i = 0; i < pieces.Count; i++)
             {
-                var by = i == pieces.Count - 1 ? slip.By : "…";
-                yield return ([.. pieces[i]], by, HeightOf(pieces[i].Length, SlipSize) + (2 * Padding) + (by.Length > 0 ? HeightOf(ByLines(by).Length, BySize) : 0));
+                var isLast = i == pieces.Count - 1;
+                var by = isLast ? slip.By : "…";
+                var below = isLast ? Placed(shown) : [];
+                yield return new([.. pieces[i]], by, below, HeightOf(pieces[i].Length, SlipSize) + (2 * Padding) + BottomOf(below) + (by.Length > 0 ? HeightOf(ByLines(by).Length, BySize) : 0));
             }
         }
 
-        private void Slip((ImmutableArray<string> Lines, string By, int Height) slip, int x, int height, int colour)
+        // Alone, or two beside one another; places are from where the words end.
+        private ImmutableArray<Shown> Placed(ImmutableArray<Attachment> shown)
+        {
+            var across = shown.Length == 1 ? 1 : 2;
+            var room = (_slipWidth - (2 * Padding) - ((across - 1) * ShownGap)) / across;
+            var placed = ImmutableArray.CreateBuilder<Shown>(shown.Length);
+            var y = ShownGap;
+            foreach (var row in shown.Chunk(across))
+            {
+                var sizes = row.Select(a => AttachmentMarks.SizeIn(a, room, ShownHeight)).ToList();
+                for (var i = 0; i < row.Length; i++) placed.Add(new(row[i], i * (room + ShownGap), y, sizes[i].Width, sizes[i].Height));
+                y += sizes.Max(s => s.Height) + ShownGap;
+            }
+
+            return placed.ToImmutable();
+        }
+
+        private static int BottomOf(ImmutableArray<Shown> shown) => shown.IsEmpty ? 0 : shown.Max(s => s.Y + s.Height) + ShownGap;
+
+        private void Slip(Piece slip, int x, int height, int colour)
         {
             Put(new NoteBody(x, Y, _slipWidth, height, new Words(string.Join('\n', slip.Lines), "", slip.Lines, SlipSize)), new Style(colour, 0));
             Put(new ShapeBody(ShapeKind.Polygon, [x, Y, x + _slipWidth, Y, x + _slipWidth, Y + height, x, Y + height]), new Style(0, EdgeWidth));
+            var words = Y + Padding + HeightOf(slip.Lines.Length, SlipSize);
+            foreach (var (attachment, left, top, width, high) in slip.Below)
+            {
+                foreach (var (body, style, scale) in AttachmentMarks.Of(attachment, x + Padding + left, words + top, width, high)) Put(body, style, scale, Grip.Own);
+            }
+
             if (slip.By.Length == 0) return;
             var by = ByLines(slip.By);
             var at = Y + height - (Padding / 2) - HeightOf(by.Length, BySize);
@@ -193,7 +236,7 @@ public static class WallPages
 
         private TextBody Text(ImmutableArray<string> lines, int x, int width, int size) => new(x, Y, width, HeightOf(lines.Length, size), new Words(string.Join('\n', lines), "", lines, size));
 
-        private void Put(MarkBody body, Style style) => Pages[^1].Add(new Mark(++_id, 1, 0, ByStaff: false, Grip.Printed, _id, body, style, default, [], Erased: false));
+        private void Put(MarkBody body, Style style, Scale? scale = null, Grip grip = Grip.Printed) => Pages[^1].Add(new Mark(++_id, 1, 0, ByStaff: false, grip, _id, body, style, default, [], Erased: false, scale));
 
         private void Turn()
         {

@@ -99,6 +99,7 @@ services.AddSingleton<ExportDesk>();
 services.AddSingleton<WallExport>().AddSingleton<BoardExport>();
 services.AddSingleton<SlipExport>();
 services.AddSingleton(provider => new MediaStore(provider.GetRequiredService<DataFolder>().Media));
+services.AddSingleton<PictureRights>();
 services.AddSingleton<MediaEndpoint>();
 services.AddUploadLimit();
 services.AddAccountLimit();

@@ -3,6 +3,7 @@ using System.Text;
 using Yardang.Core.Activities;
 using Yardang.Core.Editing;
 using Yardang.Core.Lessons;
+using Yardang.Core.Attachments;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
@@ -31,6 +32,7 @@ internal sealed class ProtocolTables(Declarations declarations)
         Kinds("Commands", declarations.FamilyOf(typeof(Command)));
         Kinds("Events", declarations.FamilyOf(typeof(RoomEvent)));
         Kinds("Bodies of marks, kind and fields in one array", declarations.FamilyOf(typeof(MarkBody)));
+        Kinds("Attachments, kind and fields in one array", declarations.FamilyOf(typeof(Attachment)));
         Kinds("Changes, `[property, target, ...]`", declarations.FamilyOf(typeof(Change)));
         Kinds("States in snapshots", declarations.FamilyOf(typeof(RoomSnapshot)));
         Records();

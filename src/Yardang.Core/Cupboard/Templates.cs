@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Yardang.Core.Activities;
+using Yardang.Core.Attachments;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
 using Yardang.Core.Walls;
@@ -64,7 +65,7 @@ public sealed record Template(string Key, ImmutableArray<TemplatePart> Parts)
     private static WallPlan PlanOf(TemplateWall wall, string key, string language, Func<string, string> say)
     {
         var topics = wall.Topics.Select((t, i) => new Topic(i + 1, Texts.In(language, say($"TemplateTopic.{t}")), Texts.In(language, say($"TemplateTopic.{t}.Prompt")), i));
-        return new(Purpose.Sort, Texts.In(language, say($"{key}.Question")), [.. topics], wall.Rules);
+        return new(Purpose.Sort, Texts.In(language, say($"{key}.Question")), [.. topics], wall.Rules with { Shows = Attachment.Usual });
     }
 }
 

@@ -45,7 +45,7 @@ public static class ActivityArchive
         {
             Add(zip, ActivityEntry, ActivityJson.Write(activity));
             if (work is not null) Add(zip, WorkEntry, WorkJson.Write(work));
-            foreach (var name in MediaOf(activity).Concat(work?.Boards.SelectMany(b => MediaOf(b.Pages, b.Marks)) ?? []).Distinct(StringComparer.Ordinal))
+            foreach (var name in MediaOf(activity).Concat(work?.Boards.SelectMany(MediaOf) ?? []).Distinct(StringComparer.Ordinal))
             {
                 if (media(name) is { } file) Add(zip, MediaFolder + name, file);
             }
@@ -55,7 +55,11 @@ public static class ActivityArchive
     }
 
     /// <summary>The names in the media store that an activity uses, each once.</summary>
-    public static IEnumerable<string> MediaOf(ActivityContent activity) => MediaOf(activity.Pages, activity.Marks).Distinct(StringComparer.Ordinal);
+    public static IEnumerable<string> MediaOf(ActivityContent activity) =>
+        MediaOf(activity.Pages, activity.Marks).Concat(activity.Steps.SelectMany(p => p.Wall?.MediaNames() ?? [])).Distinct(StringComparer.Ordinal);
+
+    private static IEnumerable<string> MediaOf(ArchivedBoard board) =>
+        board.Wall is { } wall ? wall.Plan.MediaNames().Concat(wall.Cards.SelectMany(c => c.MediaNames())) : MediaOf(board.Pages, board.Marks);
 
     private static IEnumerable<string> MediaOf(ImmutableArray<Page> pages, ImmutableArray<Mark> marks) => marks.SelectMany(m => m.Body.MediaNames())
         .Concat(pages.Select(p => p.Paper.Media).OfType<string>())

@@ -1,4 +1,5 @@
 using Yardang.Core.Activities;
+using Yardang.Core.Attachments;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
@@ -96,6 +97,11 @@ public static class ReadyCheck
         if (wall.Rules.Least > 0) yield return new("LeastCards", Count: wall.Rules.Least);
         if (wall.Rules.Most > 0) yield return new("MostCards", Count: wall.Rules.Most);
         yield return new("OnlyTheirCards");
+        foreach (var kind in new[] { AttachmentKinds.Pictures, AttachmentKinds.Drawings, AttachmentKinds.Formulas, AttachmentKinds.Places })
+        {
+            if (wall.Rules.Shows.HasFlag(kind)) yield return new($"Show{kind}");
+        }
+
         if (wall.Rules.Answers) yield return new("StudentsAnswer");
         yield return new(way switch { Way.OneEach => "NotSeeOtherWalls", _ when wall.Rules.OwnFirst => "OwnCardsFirst", Way.ByGroup => "SeeGroupsCards", _ => "SeeAllCards" });
         yield return new("YouSeeAllCards");
@@ -122,6 +128,9 @@ public static class ReadyCheck
         if (wall.Question.IsEmpty) yield return new("NoQuestion", IsWarning: true);
         if (Topics("TopicsWithoutHeading", t => t.Heading.IsEmpty) is { } unnamed) yield return unnamed;
         if (Topics("TopicsWithoutPrompt", t => t.Prompt.IsEmpty) is { } unsaid) yield return unsaid;
+
+        if (wall.Rules.Shows.HasFlag(AttachmentKinds.Places) && wall.Map is null) yield return new("PlacesWithoutMap", IsWarning: true);
+        if (wall.Map is { } map && string.IsNullOrWhiteSpace(map.Description)) yield return new("UndescribedMap", IsWarning: true);
 
         // Who is not known to the others may write what they would not sign.
         if (isMasked && !wall.Rules.OwnFirst) yield return new("MaskedAndSeenAtOnce", IsWarning: true);

@@ -1,10 +1,11 @@
 using System.Collections.Immutable;
 using System.Text.Json.Serialization;
+using Yardang.Core.Attachments;
 using Yardang.Core.Wire;
 
 namespace Yardang.Core.Walls;
 
-/// <summary>A slip of text on a wall.</summary>
+/// <summary>A slip on a wall: words, and what is shown beside them.</summary>
 /// <param name="Id">Of the tab that put it up (<see cref="Rooms.Ids"/>).</param>
 /// <param name="Topic">Where it is now.</param>
 /// <param name="PutUnder">Where it was put up.</param>
@@ -12,13 +13,19 @@ namespace Yardang.Core.Walls;
 /// <param name="ByStaff">Whether a teacher put it up.</param>
 /// <param name="Order">Smaller comes first in its topic.</param>
 /// <param name="Language">A BCP 47 tag; empty if it is not known.</param>
-/// <param name="Text">What it says. The first line may stand large.</param>
+/// <param name="Text">What it says; may be empty where something is shown. The first line may stand large.</param>
 /// <param name="PutUpAt">When, server time in ms.</param>
 /// <param name="DownBy">Who took it down, by actor number; 0 while it is up. Then only its author and teachers see it.</param>
 /// <param name="Answers">What is said to it, by id; null for nothing.</param>
+/// <param name="Attachments">What is shown beside its words; null for nothing.</param>
 public sealed record Card(
-    long Id, long Topic, long PutUnder, int Author, bool ByStaff, double Order, string Language, string Text, long PutUpAt, int DownBy = 0, [Since(2), NullIsEmpty] ImmutableArray<Answer>? Answers = null)
+    long Id, long Topic, long PutUnder, int Author, bool ByStaff, double Order, string Language, string Text, long PutUpAt, int DownBy = 0, [Since(2), NullIsEmpty] ImmutableArray<Answer>? Answers = null,
+    [Since(3), NullIsEmpty] ImmutableArray<Attachment>? Attachments = null)
 {
+    /// <summary>What is shown beside its words.</summary>
+    [JsonIgnore]
+    public ImmutableArray<Attachment> Shown => Attachments ?? [];
+
     /// <summary>What is said to it, by id.</summary>
     [JsonIgnore]
     public ImmutableArray<Answer> Said => Answers ?? [];
@@ -32,6 +39,19 @@ public sealed record Card(
     /// <summary>Most cards of a wall, those taken down included.</summary>
     public const int Most = 10_000;
 
+    /// <summary>The names in the media store that it shows.</summary>
+    public IEnumerable<string> MediaNames() => Shown.SelectMany(a => a.MediaNames());
+
+    /// <summary>The same with files that are kept under other names, and what it would have shown in words where that is all there is; null if nothing is left of it.</summary>
+    /// <param name="names">The new names by the old.</param>
+    public Card? WithMedia(IReadOnlyDictionary<string, string> names)
+    {
+        if (Shown.IsEmpty) return this;
+        ImmutableArray<Attachment> kept = [.. Shown.Select(a => a.WithMedia(names)).OfType<Attachment>()];
+        var text = kept.IsEmpty && string.IsNullOrWhiteSpace(Text) ? Shown.Select(a => a.Said()).FirstOrDefault(s => s.Length > 0) ?? "" : Text;
+        return kept.IsEmpty && !IsText(text) ? null : this with { Text = text, Attachments = kept.IsEmpty ? null : kept };
+    }
+
     // The end of the year 9999: a date can be made of it.
     private const long MostMs = 253_402_300_799_999;
 
@@ -39,7 +59,17 @@ public sealed record Card(
     [JsonIgnore]
     public bool IsUp => DownBy == 0;
 
-    /// <summary>Whether a text can stand on a card: something, and not too much.</summary>
+    /// <summary>Most points and letters of what one person shows on a wall (<see cref="Attachment.Weight"/>).</summary>
+    public const int MostShownByOne = 400_000;
+
+    /// <summary>Most points and letters of what is shown on a wall.</summary>
+    public const int MostShown = 4_000_000;
+
+    /// <summary>Whether a card can say and show this: something, and not too much.</summary>
+    public static bool CanSay(string text, ImmutableArray<Attachment> shown) =>
+        (shown.IsEmpty ? IsText(text) : text.Length <= TextLength) && Attachment.AreSound(shown);
+
+    /// <summary>Whether a text can stand on its own: something, and not too much.</summary>
     public static bool IsText(string text) => text.Length <= TextLength && !string.IsNullOrWhiteSpace(text);
 
     /// <summary>Whether a time can be one at which somebody did something: a date can be made of it.</summary>
@@ -58,12 +88,13 @@ public sealed record Card(
         if (cards.Length > Most) return $"There are {cards.Length} cards; a wall has at most {Most}.";
         if (cards.GroupBy(c => (c.Author, c.ByStaff)).Any(g => g.Count() > MostOfOne)) return $"Somebody has more than {MostOfOne} cards.";
         if (cards.Select(c => c.Id).Distinct().Count() < cards.Length) return "Two cards have the same number.";
+        if (cards.Sum(c => (long)Attachment.WeightOf(c.Shown)) > MostShown) return "More is shown on the wall than it can hold.";
         if (cards.Sum(c => c.Said.Length) > Answer.Most) return $"There are more than {Answer.Most} answers on the wall.";
         for (var i = 0; i < cards.Length; i++)
         {
             var card = cards[i];
             if (card.Id is <= 0 or >= 1L << 53) return $"Card {i + 1} has no number.";
-            if (!IsText(card.Text) || !IsLanguage(card.Language)) return $"Card {i + 1} says nothing, or too much: at most {TextLength} letters.";
+            if (!CanSay(card.Text, card.Shown) || !IsLanguage(card.Language)) return $"Card {i + 1} says nothing, or too much, or shows what this program does not know: at most {TextLength} letters and {Attachment.Most} things beside them.";
             if (!Walls.Answers.AreSound(card)) return $"An answer to card {i + 1} says nothing, or too much, or answers nothing that is there.";
             if (!card.IsUp || !plan.Has(card.Topic) || card.PutUnder < 0 || !IsOrder(card.Order)) return $"Card {i + 1} stands nowhere on the wall.";
             if (!IsMoment(card.PutUpAt)) return $"Nobody can say when card {i + 1} was put up.";

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Yardang.Core.Attachments;
 using Yardang.Core.Rooms;
 using Yardang.Core.Wire;
 
@@ -77,10 +78,10 @@ public sealed class Wall(WallPlan version) : Room, IWorkRoom
     private Decision Decide(Command command, Actor actor, int client, Situation situation) => command switch
     {
         PutUpCard put => WhyNot(put, actor, client) is { } why ? why
-            : ToldOf(new(put.Id, put.Topic, put.Topic, actor.Number, actor.IsStaff, Behind(put.Topic, actor), put.Language, put.Text, situation.Time), (card, _) => new CardPutUp(card)),
+            : ToldOf(new(put.Id, put.Topic, put.Topic, actor.Number, actor.IsStaff, Behind(put.Topic, actor), put.Language, put.Text, situation.Time, Attachments: put.Attachments), (card, _) => new CardPutUp(card)),
         RewordCard reword => Theirs(reword.Id, actor) is { } why ? why
-            : !Card.IsText(reword.Text) || !Card.IsLanguage(reword.Language) ? Refusal.OutOfRange
-            : ToldOf(_cards[reword.Id], (_, whose) => new CardReworded(reword.Id, reword.Language, reword.Text, whose)),
+            : WhyNotShown(reword.Language, reword.Text, reword.Attachments ?? [], actor, _cards[reword.Id]) is { } wrong ? wrong
+            : ToldOf(_cards[reword.Id], (_, whose) => new CardReworded(reword.Id, reword.Language, reword.Text, whose, reword.Attachments)),
         MoveCard move => Theirs(move.Id, actor) is { } why ? why
             : !Plan.Has(move.Topic) ? Refusal.NotFound
             : !Card.IsOrder(move.Order) ? Refusal.OutOfRange
@@ -112,10 +113,32 @@ public sealed class Wall(WallPlan version) : Room, IWorkRoom
         if (Ids.ClientOf(put.Id) != client || client == 0) return Refusal.Malformed;
         if (_cards.ContainsKey(put.Id)) return Refusal.Duplicate;
         if (!Plan.Has(put.Topic)) return Refusal.NotFound;
-        if (!Card.IsText(put.Text) || !Card.IsLanguage(put.Language)) return Refusal.OutOfRange;
+        if (WhyNotShown(put.Language, put.Text, put.Attachments ?? [], actor) is { } why) return why;
         if (_cards.Count >= Card.Most || _cards.Values.Count(c => c.Author == actor.Number) >= Card.MostOfOne) return Refusal.Full;
         return !actor.IsStaff && Plan.Rules.Most > 0 && UpOf(actor.Number) >= Plan.Rules.Most ? Refusal.EnoughCards : null;
     }
+
+    // What a card is to say and show. What it shows already it may go on showing, whatever the rules say since.
+    private Refusal? WhyNotShown(string language, string text, ImmutableArray<Attachment> shown, Actor actor, Card? before = null)
+    {
+        if (!Card.CanSay(text, shown) || !Card.IsLanguage(language)) return Refusal.OutOfRange;
+        if (shown.IsEmpty) return null;
+        if (!actor.IsStaff && !shown.All(a => MayShow(a) || (before?.Shown.Contains(a) ?? false))) return Refusal.NotAllowed;
+        var more = Attachment.WeightOf(shown) - Attachment.WeightOf(before?.Shown ?? []);
+        if (more <= 0) return null;
+        var (all, theirs) = (more, more);
+        foreach (var card in _cards.Values)
+        {
+            var weight = Attachment.WeightOf(card.Shown);
+            all += weight;
+            if (card.Author == (before?.Author ?? actor.Number)) theirs += weight;
+        }
+
+        return all > Card.MostShown || theirs > Card.MostShownByOne ? Refusal.Full : null;
+    }
+
+    // Places are shown on the map of this wall.
+    private bool MayShow(Attachment attachment) => Plan.Rules.Shows.HasFlag(attachment.Kind()) && (attachment is not PlaceAttachment place || place.Map == Plan.Map);
 
     // A card that is up, and one's own; teachers may change all.
     private Refusal? Theirs(long id, Actor actor) => !_cards.TryGetValue(id, out var card) || !(card.IsUp || actor.IsStaff) || IsHidden(card, actor)
@@ -183,7 +206,7 @@ public sealed class Wall(WallPlan version) : Room, IWorkRoom
         return submission.Command switch
         {
             PutUpCard put => Waits(put.Id) ? Refusal.Duplicate : WhyNot(put, actor, submission.Client),
-            RewordCard reword when Waits(reword.Id) => Fault(reword.Text, reword.Language),
+            RewordCard reword when Waits(reword.Id) => WhyNotShown(reword.Language, reword.Text, reword.Attachments ?? [], actor),
             MoveCard move when Waits(move.Id) => Plan.Has(move.Topic) ? null : Refusal.NotFound,
             TakeCardDown(var id) when Waits(id) => null,
             PutCardBack(var id) when Waits(id) => null,
@@ -198,8 +221,8 @@ public sealed class Wall(WallPlan version) : Room, IWorkRoom
 
     private static int SizeOf(Command command) => command switch
     {
-        PutUpCard put => put.Text.Length,
-        RewordCard reword => reword.Text.Length,
+        PutUpCard put => put.Text.Length + Attachment.WeightOf(put.Attachments ?? []),
+        RewordCard reword => reword.Text.Length + Attachment.WeightOf(reword.Attachments ?? []),
         AnswerCard answer => answer.Text.Length,
         RewordAnswer reword => reword.Text.Length,
         _ => 1,
@@ -253,7 +276,7 @@ public sealed class Wall(WallPlan version) : Room, IWorkRoom
         {
             case CardPutUp(var card): _cards[card.Id] = card; break;
             case CardPutBack(var card): _cards[card.Id] = card.Over(_cards.GetValueOrDefault(card.Id)); break;
-            case CardReworded(var id, var language, var text, _): Change(id, c => c with { Language = language, Text = text }); break;
+            case CardReworded(var id, var language, var text, _, var shown): Change(id, c => c with { Language = language, Text = text, Attachments = shown }); break;
             case CardMoved(var id, var topic, var order, _): Change(id, c => c with { Topic = topic, Order = order }); break;
             case CardTakenDown(var id, _): Change(id, c => c with { DownBy = actor }); break;
             case CardAnswered(var on, var answer, _): Change(on, c => c.With(answer)); break;

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Yardang.Core.Attachments;
 using Yardang.Core.Rooms;
 using Yardang.Core.Wire;
 
@@ -6,11 +7,11 @@ namespace Yardang.Core.Walls;
 
 /// <summary>Put a card up under a topic, behind those that are there.</summary>
 [Kind(40)]
-public sealed record PutUpCard(long Id, long Topic, string Language, string Text) : Command;
+public sealed record PutUpCard(long Id, long Topic, string Language, string Text, [Since(2), NullIsEmpty] ImmutableArray<Attachment>? Attachments = null) : Command;
 
-/// <summary>A card says something else.</summary>
+/// <summary>A card says something else, or shows something else.</summary>
 [Kind(41)]
-public sealed record RewordCard(long Id, string Language, string Text) : Command;
+public sealed record RewordCard(long Id, string Language, string Text, [Since(2), NullIsEmpty] ImmutableArray<Attachment>? Attachments = null) : Command;
 
 /// <summary>A card goes under another topic, or to another place under its own.</summary>
 [Kind(42)]
@@ -63,9 +64,9 @@ public sealed record CardPutUp(Card Card) : RoomEvent
     public override bool Names(int person) => !Card.ByStaff && person == Card.Author;
 }
 
-/// <summary>A card says something else. <c>Whose</c>: the author's actor number where classmates do not see the card; else 0.</summary>
+/// <summary>A card says something else, or shows something else. <c>Whose</c>: the author's actor number where classmates do not see the card; else 0.</summary>
 [Kind(71)]
-public sealed record CardReworded(long Id, string Language, string Text, [Since(2)] int Whose = 0) : RoomEvent
+public sealed record CardReworded(long Id, string Language, string Text, [Since(2)] int Whose = 0, [Since(3), NullIsEmpty] ImmutableArray<Attachment>? Attachments = null) : RoomEvent
 {
     /// <inheritdoc/>
     public override bool Names(int person) => person == Whose;

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using System.Text.Json.Serialization;
+using Yardang.Core.Attachments;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
 using Yardang.Core.Wire;
@@ -25,9 +26,11 @@ public sealed record Topic(long Id, Texts Heading, Texts Prompt, int Colour);
 /// <param name="Most">How many each may have up at most; 0 for no number.</param>
 /// <param name="OwnFirst">Whether each student sees only their own cards and the teachers': think first, then look.</param>
 /// <param name="Answers">Whether students may answer cards, and answers; teachers always may.</param>
-public sealed record WallRules(int Least = 0, int Most = 0, [Since(2)] bool OwnFirst = false, [Since(3)] bool Answers = false)
+/// <param name="Shows">What students may show beside their words; teachers may show everything.</param>
+public sealed record WallRules(
+    int Least = 0, int Most = 0, [Since(2)] bool OwnFirst = false, [Since(3)] bool Answers = false, [Since(4)] AttachmentKinds Shows = AttachmentKinds.None)
 {
-    /// <summary>As many as anybody likes.</summary>
+    /// <summary>As many cards as anybody likes, of words alone.</summary>
     public static readonly WallRules Free = new();
 }
 
@@ -36,7 +39,8 @@ public sealed record WallRules(int Least = 0, int Most = 0, [Since(2)] bool OwnF
 /// <param name="Question">The question over the wall.</param>
 /// <param name="Topics">In order; cards that fit none lie <see cref="Nowhere"/>.</param>
 /// <param name="Rules">What each may and owes.</param>
-public sealed record WallPlan(Purpose Purpose, Texts Question, ImmutableArray<Topic> Topics, WallRules Rules)
+/// <param name="Map">On which students show places: a map, or any other picture; null for none.</param>
+public sealed record WallPlan(Purpose Purpose, Texts Question, ImmutableArray<Topic> Topics, WallRules Rules, [Since(2)] MapPicture? Map = null)
 {
     /// <summary>The topic of cards that fit nowhere.</summary>
     public const long Nowhere = 0;
@@ -51,7 +55,7 @@ public sealed record WallPlan(Purpose Purpose, Texts Question, ImmutableArray<To
     public const int Colours = 12;
 
     /// <summary>A wall to begin with.</summary>
-    public static readonly WallPlan Blank = new(Purpose.Sort, Pages.Texts.None, [], WallRules.Free);
+    public static readonly WallPlan Blank = new(Purpose.Sort, Pages.Texts.None, [], new(Shows: Attachment.Usual));
 
     /// <summary>Whether there is a place for cards with this number.</summary>
     public bool Has(long topic) => topic == Nowhere || Topics.Any(t => t.Id == topic);
@@ -59,6 +63,13 @@ public sealed record WallPlan(Purpose Purpose, Texts Question, ImmutableArray<To
     /// <summary>Its texts, in the order in which they are read.</summary>
     [JsonIgnore]
     public IEnumerable<Texts> Texts => Topics.SelectMany(t => new[] { t.Heading, t.Prompt }).Prepend(Question);
+
+    /// <summary>The names in the media store that it shows.</summary>
+    public IEnumerable<string> MediaNames() => Map is { } map ? [map.Media] : [];
+
+    /// <summary>The same with files that are kept under other names. What is not kept is not shown.</summary>
+    /// <param name="names">The new names by the old.</param>
+    public WallPlan WithMedia(IReadOnlyDictionary<string, string> names) => this with { Map = Map?.WithMedia(names) };
 
     /// <summary>Everything that is written in it, in every language.</summary>
     public IEnumerable<string> Said() => Texts.SelectMany(t => t.ByLanguage.Values);
@@ -77,6 +88,8 @@ public sealed record WallPlan(Purpose Purpose, Texts Question, ImmutableArray<To
             if (topic.Colour is < 0 or >= Colours) return $"Topic {i + 1} has a colour that there is not.";
         }
 
+        if (Map is { } map && !map.AsPicture().IsValid()) return "The wall's map is no picture.";
+        if ((Rules.Shows & ~Attachment.AnyKind) != AttachmentKinds.None) return "Students may show what this program does not know.";
         return Rules is { Least: >= 0 and <= Card.MostOfOne, Most: >= 0 and <= Card.MostOfOne } && (Rules.Most == 0 || Rules.Least <= Rules.Most)
             ? null
             : $"A student may be asked for at most {Card.MostOfOne} cards, and for no more than they may put up.";

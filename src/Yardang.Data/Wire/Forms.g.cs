@@ -8,6 +8,32 @@ namespace Yardang.Data.Wire;
 /// <summary>Records as MessagePack arrays. A reader takes the fields it knows and skips what follows.</summary>
 internal static class Forms
 {
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Attachments.Attachment value)
+    {
+        switch (value)
+        {
+            case Yardang.Core.Attachments.PictureAttachment v: Write(ref w, v); break;
+            case Yardang.Core.Attachments.DrawingAttachment v: Write(ref w, v); break;
+            case Yardang.Core.Attachments.FormulaAttachment v: Write(ref w, v); break;
+            case Yardang.Core.Attachments.PlaceAttachment v: Write(ref w, v); break;
+            default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
+        }
+    }
+
+    public static Yardang.Core.Attachments.Attachment ReadAttachment(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 1);
+        var kind = r.ReadInt32();
+        return kind switch
+        {
+            1 => ReadPictureAttachment(ref r, fields),
+            2 => ReadDrawingAttachment(ref r, fields),
+            3 => ReadFormulaAttachment(ref r, fields),
+            4 => ReadPlaceAttachment(ref r, fields),
+            _ => throw new MessagePackSerializationException($"Unknown kind of attachment: {kind}."),
+        };
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Change value)
     {
         if (ByHand.WriteUnsaid(ref w, value)) return;
@@ -850,7 +876,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.Card v)
     {
-        var count = v.Answers is not null ? 11 : 10;
+        var count = v.Attachments is not null ? 12 : v.Answers is not null ? 11 : 10;
         w.WriteArrayHeader(count);
         w.Write(v.Id);
         w.Write(v.Topic);
@@ -867,6 +893,21 @@ internal static class Forms
         {
             w.WriteArrayHeader(@answers.Length);
             foreach (var item in @answers)
+            {
+                Write(ref w, item);
+            }
+
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
+        if (count < 12) return;
+        if (v.Attachments is { } @attachments)
+        {
+            w.WriteArrayHeader(@attachments.Length);
+            foreach (var item in @attachments)
             {
                 Write(ref w, item);
             }
@@ -898,8 +939,14 @@ internal static class Forms
             @answers = r.TryReadNil() ? null : ReadListOfAnswer(ref r);
         }
 
+        ImmutableArray<Yardang.Core.Attachments.Attachment>? @attachments = null;
+        if (fields.Has(12))
+        {
+            @attachments = r.TryReadNil() ? null : ReadListOfAttachment(ref r);
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.Card(@id, @topic, @putUnder, @author, @byStaff, @order, @language, @text, @putUpAt, @downBy, @answers);
+        return new Yardang.Core.Walls.Card(@id, @topic, @putUnder, @author, @byStaff, @order, @language, @text, @putUpAt, @downBy, @answers, @attachments);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardAnswered v)
@@ -977,13 +1024,28 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardReworded v)
     {
-        var count = v.Whose != 0 ? 4 : 3;
+        var count = v.Attachments is not null ? 5 : v.Whose != 0 ? 4 : 3;
         w.WriteArrayHeader(count);
         w.Write(v.Id);
         w.Write(v.Language);
         w.Write(v.Text);
         if (count < 4) return;
         w.Write(v.Whose);
+        if (count < 5) return;
+        if (v.Attachments is { } @attachments)
+        {
+            w.WriteArrayHeader(@attachments.Length);
+            foreach (var item in @attachments)
+            {
+                Write(ref w, item);
+            }
+
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
     }
 
     public static Yardang.Core.Walls.CardReworded ReadCardReworded(ref MessagePackReader r)
@@ -998,8 +1060,14 @@ internal static class Forms
             @whose = r.ReadInt32();
         }
 
+        ImmutableArray<Yardang.Core.Attachments.Attachment>? @attachments = null;
+        if (fields.Has(5))
+        {
+            @attachments = r.TryReadNil() ? null : ReadListOfAttachment(ref r);
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.CardReworded(@id, @language, @text, @whose);
+        return new Yardang.Core.Walls.CardReworded(@id, @language, @text, @whose, @attachments);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardTakenDown v)
@@ -1320,6 +1388,44 @@ internal static class Forms
         return new Yardang.Core.Drafts.DraftStarted(@content);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Attachments.DrawingAttachment v)
+    {
+        w.WriteArrayHeader(3);
+        w.Write(2);
+        w.WriteArrayHeader(v.Strokes.Length);
+        foreach (var item in v.Strokes)
+        {
+            Write(ref w, item);
+        }
+
+        w.Write(v.Description);
+    }
+
+    public static Yardang.Core.Attachments.DrawingAttachment ReadDrawingAttachment(ref MessagePackReader r, Fields fields)
+    {
+        fields.Need(3);
+        ImmutableArray<Yardang.Core.Attachments.DrawnStroke> @strokes = ReadListOfDrawnStroke(ref r);
+        System.String @description = ByHand.ReadText(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Attachments.DrawingAttachment(@strokes, @description);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Attachments.DrawnStroke v)
+    {
+        w.WriteArrayHeader(2);
+        ByHand.Write(ref w, v.Points);
+        Write(ref w, v.Style);
+    }
+
+    public static Yardang.Core.Attachments.DrawnStroke ReadDrawnStroke(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        ImmutableArray<Yardang.Core.Ink.InkPoint> @points = ByHand.ReadInkPoints(ref r);
+        Yardang.Core.Marks.Style @style = ReadStyle(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Attachments.DrawnStroke(@points, @style);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Erasing v)
     {
         w.WriteArrayHeader(3);
@@ -1364,6 +1470,27 @@ internal static class Forms
         System.Int32? @most = ByHand.OrNull(r.ReadInt32());
         fields.End(ref r);
         return new Yardang.Core.Marks.Expectation(@marks, @answers, @least, @most);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Attachments.FormulaAttachment v)
+    {
+        w.WriteArrayHeader(5);
+        w.Write(3);
+        w.Write(v.Width);
+        w.Write(v.Height);
+        w.Write(v.Source);
+        w.Write(v.Outline);
+    }
+
+    public static Yardang.Core.Attachments.FormulaAttachment ReadFormulaAttachment(ref MessagePackReader r, Fields fields)
+    {
+        fields.Need(5);
+        System.Int32 @width = r.ReadInt32();
+        System.Int32 @height = r.ReadInt32();
+        System.String @source = ByHand.ReadText(ref r);
+        System.String @outline = ByHand.ReadText(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Attachments.FormulaAttachment(@width, @height, @source, @outline);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.FormulaBody v)
@@ -2170,6 +2297,26 @@ internal static class Forms
         return new Yardang.Core.Editing.MakeChanges(@changes);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Attachments.MapPicture v)
+    {
+        w.WriteArrayHeader(4);
+        w.Write(v.Media);
+        w.Write(v.Width);
+        w.Write(v.Height);
+        w.Write(v.Description);
+    }
+
+    public static Yardang.Core.Attachments.MapPicture ReadMapPicture(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 4);
+        System.String @media = ByHand.ReadText(ref r);
+        System.Int32 @width = r.ReadInt32();
+        System.Int32 @height = r.ReadInt32();
+        System.String @description = ByHand.ReadText(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Attachments.MapPicture(@media, @width, @height, @description);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.Mark v)
     {
         var count = v.Scale is not null || v.Pinned || v.Tie != 0 ? 14 : 11;
@@ -2945,6 +3092,27 @@ internal static class Forms
         return new Yardang.Core.Lessons.PersonTurnedAway(@person);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Attachments.PictureAttachment v)
+    {
+        w.WriteArrayHeader(5);
+        w.Write(1);
+        w.Write(v.Media);
+        w.Write(v.Width);
+        w.Write(v.Height);
+        w.Write(v.Description);
+    }
+
+    public static Yardang.Core.Attachments.PictureAttachment ReadPictureAttachment(ref MessagePackReader r, Fields fields)
+    {
+        fields.Need(5);
+        System.String @media = ByHand.ReadText(ref r);
+        System.Int32 @width = r.ReadInt32();
+        System.Int32 @height = r.ReadInt32();
+        System.String @description = ByHand.ReadText(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Attachments.PictureAttachment(@media, @width, @height, @description);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.PictureBody v)
     {
         var count = v.Text is not null ? 8 : 7;
@@ -3021,6 +3189,27 @@ internal static class Forms
         return new Yardang.Core.Marks.Place(@x, @y, @turn);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Attachments.PlaceAttachment v)
+    {
+        w.WriteArrayHeader(5);
+        w.Write(4);
+        Write(ref w, v.Map);
+        w.Write(v.X);
+        w.Write(v.Y);
+        w.Write(v.Name);
+    }
+
+    public static Yardang.Core.Attachments.PlaceAttachment ReadPlaceAttachment(ref MessagePackReader r, Fields fields)
+    {
+        fields.Need(5);
+        Yardang.Core.Attachments.MapPicture @map = ReadMapPicture(ref r);
+        System.Int32 @x = r.ReadInt32();
+        System.Int32 @y = r.ReadInt32();
+        System.String @name = ByHand.ReadText(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Attachments.PlaceAttachment(@map, @x, @y, @name);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Placed v)
     {
         w.WriteArrayHeader(3);
@@ -3083,11 +3272,27 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.PutUpCard v)
     {
-        w.WriteArrayHeader(4);
+        var count = v.Attachments is not null ? 5 : 4;
+        w.WriteArrayHeader(count);
         w.Write(v.Id);
         w.Write(v.Topic);
         w.Write(v.Language);
         w.Write(v.Text);
+        if (count < 5) return;
+        if (v.Attachments is { } @attachments)
+        {
+            w.WriteArrayHeader(@attachments.Length);
+            foreach (var item in @attachments)
+            {
+                Write(ref w, item);
+            }
+
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
     }
 
     public static Yardang.Core.Walls.PutUpCard ReadPutUpCard(ref MessagePackReader r)
@@ -3097,8 +3302,14 @@ internal static class Forms
         System.Int64 @topic = r.ReadInt64();
         System.String @language = ByHand.ReadText(ref r);
         System.String @text = ByHand.ReadText(ref r);
+        ImmutableArray<Yardang.Core.Attachments.Attachment>? @attachments = null;
+        if (fields.Has(5))
+        {
+            @attachments = r.TryReadNil() ? null : ReadListOfAttachment(ref r);
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.PutUpCard(@id, @topic, @language, @text);
+        return new Yardang.Core.Walls.PutUpCard(@id, @topic, @language, @text, @attachments);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Rooms.Redacted v)
@@ -3203,10 +3414,26 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.RewordCard v)
     {
-        w.WriteArrayHeader(3);
+        var count = v.Attachments is not null ? 4 : 3;
+        w.WriteArrayHeader(count);
         w.Write(v.Id);
         w.Write(v.Language);
         w.Write(v.Text);
+        if (count < 4) return;
+        if (v.Attachments is { } @attachments)
+        {
+            w.WriteArrayHeader(@attachments.Length);
+            foreach (var item in @attachments)
+            {
+                Write(ref w, item);
+            }
+
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
     }
 
     public static Yardang.Core.Walls.RewordCard ReadRewordCard(ref MessagePackReader r)
@@ -3215,8 +3442,14 @@ internal static class Forms
         System.Int64 @id = r.ReadInt64();
         System.String @language = ByHand.ReadText(ref r);
         System.String @text = ByHand.ReadText(ref r);
+        ImmutableArray<Yardang.Core.Attachments.Attachment>? @attachments = null;
+        if (fields.Has(4))
+        {
+            @attachments = r.TryReadNil() ? null : ReadListOfAttachment(ref r);
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.RewordCard(@id, @language, @text);
+        return new Yardang.Core.Walls.RewordCard(@id, @language, @text, @attachments);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.Scale v)
@@ -3871,7 +4104,8 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallPlan v)
     {
-        w.WriteArrayHeader(4);
+        var count = v.Map is not null ? 5 : 4;
+        w.WriteArrayHeader(count);
         w.Write((int)v.Purpose);
         ByHand.Write(ref w, v.Question);
         w.WriteArrayHeader(v.Topics.Length);
@@ -3881,6 +4115,16 @@ internal static class Forms
         }
 
         Write(ref w, v.Rules);
+        if (count < 5) return;
+        if (v.Map is { } @map)
+        {
+            Write(ref w, @map);
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
     }
 
     public static Yardang.Core.Walls.WallPlan ReadWallPlan(ref MessagePackReader r)
@@ -3890,13 +4134,19 @@ internal static class Forms
         Yardang.Core.Pages.Texts @question = ByHand.ReadTexts(ref r);
         ImmutableArray<Yardang.Core.Walls.Topic> @topics = ReadListOfTopic(ref r);
         Yardang.Core.Walls.WallRules @rules = ReadWallRules(ref r);
+        Yardang.Core.Attachments.MapPicture? @map = null;
+        if (fields.Has(5))
+        {
+            @map = r.TryReadNil() ? null : ReadMapPicture(ref r);
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.WallPlan(@purpose, @question, @topics, @rules);
+        return new Yardang.Core.Walls.WallPlan(@purpose, @question, @topics, @rules, @map);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallRules v)
     {
-        var count = v.Answers ? 4 : v.OwnFirst ? 3 : 2;
+        var count = (int)v.Shows != 0 ? 5 : v.Answers ? 4 : v.OwnFirst ? 3 : 2;
         w.WriteArrayHeader(count);
         w.Write(v.Least);
         w.Write(v.Most);
@@ -3904,6 +4154,8 @@ internal static class Forms
         w.Write(v.OwnFirst);
         if (count < 4) return;
         w.Write(v.Answers);
+        if (count < 5) return;
+        w.Write((int)v.Shows);
     }
 
     public static Yardang.Core.Walls.WallRules ReadWallRules(ref MessagePackReader r)
@@ -3923,8 +4175,14 @@ internal static class Forms
             @answers = r.ReadBoolean();
         }
 
+        Yardang.Core.Attachments.AttachmentKinds @shows = default;
+        if (fields.Has(5))
+        {
+            @shows = (Yardang.Core.Attachments.AttachmentKinds)r.ReadInt32();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.WallRules(@least, @most, @ownFirst, @answers);
+        return new Yardang.Core.Walls.WallRules(@least, @most, @ownFirst, @answers, @shows);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallSnapshot v)
@@ -4218,6 +4476,15 @@ internal static class Forms
         return list.MoveToImmutable();
     }
 
+    private static ImmutableArray<Yardang.Core.Attachments.Attachment> ReadListOfAttachment(ref MessagePackReader r, int most = int.MaxValue)
+    {
+        var count = r.ReadArrayHeader();
+        if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Attachments.Attachment>(count);
+        for (; count > 0; count--) list.Add(ReadAttachment(ref r));
+        return list.MoveToImmutable();
+    }
+
     private static ImmutableArray<Yardang.Core.Walls.Card> ReadListOfCard(ref MessagePackReader r, int most = int.MaxValue)
     {
         var count = r.ReadArrayHeader();
@@ -4233,6 +4500,15 @@ internal static class Forms
         if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
         var list = ImmutableArray.CreateBuilder<Yardang.Core.Editing.Change>(count);
         for (; count > 0; count--) list.Add(ReadChange(ref r));
+        return list.MoveToImmutable();
+    }
+
+    private static ImmutableArray<Yardang.Core.Attachments.DrawnStroke> ReadListOfDrawnStroke(ref MessagePackReader r, int most = int.MaxValue)
+    {
+        var count = r.ReadArrayHeader();
+        if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Attachments.DrawnStroke>(count);
+        for (; count > 0; count--) list.Add(ReadDrawnStroke(ref r));
         return list.MoveToImmutable();
     }
 

@@ -1,7 +1,9 @@
 using System.Globalization;
 using Microsoft.Extensions.Localization;
+using Yardang.Core.Attachments;
 using Yardang.Core.Pages;
 using Yardang.Core.Walls;
+using Yardang.Data.Media;
 using Yardang.Data.School;
 using Yardang.Rendering;
 using Yardang.Web.Lessons;
@@ -10,7 +12,7 @@ using Yardang.Web.Rooms;
 namespace Yardang.Web.Exports;
 
 /// <summary>Walls on their way out, with the names that the teacher reads: as pages and as one picture, and as a table.</summary>
-public sealed class WallExport(LessonPeople people, RoomHosts hosts, SchoolClock clock, ExportDesk desk, IStringLocalizer<UiTexts> texts)
+public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore media, SchoolClock clock, ExportDesk desk, IStringLocalizer<UiTexts> texts)
 {
     private static readonly string[] s_columns = ["Topic", "Card", "Who", "When", "PutUnder", "State", "AnswerTo"];
 
@@ -62,15 +64,15 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, SchoolClock
         if (topics.Count == 0 || wall.Under(WallPlan.Nowhere).Any()) topics.Add((WallPlan.Nowhere, said.TopicOf(wall, WallPlan.Nowhere), "", Grey));
         var bands = topics.Select(t => new WallBand(t.Heading, t.Prompt, t.Colour, [.. wall.Under(t.Id).SelectMany(c => SlipsOf(wall, c, said))]));
         var index = board.People.Select(p => $"{p.Name}: {said.Put(wall, p.Number)}");
-        return new(said.In(wall.Plan.Question), [.. bands], [(texts["WallTable.Index"].Value, [.. index])], foot);
+        return new(said.In(wall.Plan.Question), [.. bands], [(texts["WallTable.Index"].Value, [.. index])], foot, media.Find);
     }
 
     // What is said to a card stands beside it.
     private IEnumerable<WallSlip> SlipsOf(Wall wall, Card card, Said said)
     {
-        yield return new(card.Text, said.By(wall, card));
+        yield return new(card.Text, said.By(wall, card), card.Shown);
         var answers = InOrder(card.Standing()).Select(a => $"{said.Author(a)}: {a.Text}").ToList();
-        if (answers.Count > 0) yield return new(string.Join('\n', answers), texts["Wall.AnswersTo", Beginning(card.Text)]);
+        if (answers.Count > 0) yield return new(string.Join('\n', answers), texts["Wall.AnswersTo", Beginning(said.TitleOf(card))]);
     }
 
     private static IEnumerable<Answer> InOrder(Card card) => card.Said.OrderBy(a => a.SaidAt).ThenBy(a => a.Id);
@@ -97,10 +99,10 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, SchoolClock
     {
         string StateOf(bool isUp) => texts[isUp ? "WallTable.Up" : "WallTable.Down"];
         var topic = said.TopicOf(wall, card.Topic);
-        yield return [topic, card.Text, said.Author(card), clock.Minute(card.PutUpAt), said.TopicOf(wall, card.PutUnder), StateOf(card.IsUp), ""];
+        yield return [topic, said.Whole(card), said.Author(card), clock.Minute(card.PutUpAt), said.TopicOf(wall, card.PutUnder), StateOf(card.IsUp), ""];
         foreach (var answer in InOrder(card))
         {
-            var about = card.Said.FirstOrDefault(a => a.Id == answer.To)?.Text ?? card.Text;
+            var about = card.Said.FirstOrDefault(a => a.Id == answer.To)?.Text ?? said.TitleOf(card);
             yield return [topic, answer.Text, said.Author(answer), clock.Minute(answer.SaidAt), "", StateOf(answer.IsUp), about];
         }
     }
@@ -118,6 +120,17 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, SchoolClock
         public string Author(Card card) => card.ByStaff ? Texts["Wall.Teacher"] : Names.GetValueOrDefault(card.Author, "");
 
         public string Author(Answer answer) => answer.ByStaff ? Texts["Wall.Teacher"] : Names.GetValueOrDefault(answer.Author, "");
+
+        public string Shown(Attachment attachment)
+        {
+            var kind = Texts[$"Wall.{attachment switch { PictureAttachment => "Picture", DrawingAttachment => "Drawing", FormulaAttachment => "Formula", _ => "MapPlace" }}"].Value;
+            return attachment.Said() is { Length: > 0 } words ? $"{kind}: {words}" : kind;
+        }
+
+        // What is shown stands in brackets behind the words.
+        public string Whole(Card card) => string.Join('\n', card.Shown.Select(a => $"[{Shown(a)}]").Prepend(card.Text).Where(w => w.Length > 0));
+
+        public string TitleOf(Card card) => card.Text.Length > 0 ? card.Text : card.Shown.Select(Shown).FirstOrDefault("");
 
         public string By(Wall wall, Card card)
         {

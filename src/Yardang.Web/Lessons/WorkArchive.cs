@@ -109,8 +109,8 @@ public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHos
             var host = await hosts.GetAsync(id);
             if (board.Wall is { } wall)
             {
-                ImmutableArray<Card> cards = [.. wall.Cards.Select(c => By(c, (author, byStaff) => byStaff ? Actor.Owner.Number : numbers.GetValueOrDefault(author, Actor.Owner.Number)))];
-                await host.SubmitAsync(new BringCards(wall.Plan, cards, board.ChangedAt?.ToUnixTimeMilliseconds()), Actor.Program);
+                ImmutableArray<Card> cards = [.. wall.Cards.Select(c => c.WithMedia(names)).OfType<Card>().Select(c => By(c, (author, byStaff) => byStaff ? Actor.Owner.Number : numbers.GetValueOrDefault(author, Actor.Owner.Number)))];
+                await host.SubmitAsync(new BringCards(wall.Plan.WithMedia(names), cards, board.ChangedAt?.ToUnixTimeMilliseconds()), Actor.Program);
                 continue;
             }
 

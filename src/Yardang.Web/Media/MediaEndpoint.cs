@@ -5,12 +5,11 @@ using Yardang.Core.Rooms;
 using Yardang.Data.Media;
 using Yardang.Rendering;
 using Yardang.Web.Access;
-using Yardang.Web.Rooms;
 
 namespace Yardang.Web.Media;
 
 /// <summary>Pictures of a room, in and out: for whoever may write in it, and for whoever may read it.</summary>
-public sealed class MediaEndpoint(AccessResolver access, RoomHosts hosts, MediaStore media, IAntiforgery antiforgery, IStringLocalizer<UiTexts> texts)
+public sealed class MediaEndpoint(AccessResolver access, PictureRights rights, MediaStore media, IAntiforgery antiforgery, IStringLocalizer<UiTexts> texts)
 {
     private const int FirstBytes = 16;
     private const long MostStimulusBytes = 60 * 1024 * 1024;
@@ -52,13 +51,13 @@ public sealed class MediaEndpoint(AccessResolver access, RoomHosts hosts, MediaS
         async Task<IResult> KeptAsync(byte[] kept, StimulusKind kind) => Results.Json(new { media = await media.KeepAsync(kept, context.RequestAborted), kind = (int)kind });
     }
 
-    /// <summary>Takes a picture. Its mark is put on the page by a command, as any other.</summary>
+    /// <summary>Takes a picture. It is put on the page, or on a card, by a command, as anything else.</summary>
     public async Task<IResult> PostAsync(HttpContext context, Guid room)
     {
         if (!await antiforgery.IsRequestValidAsync(context)) return Fault(StatusCodes.Status400BadRequest, "Picture.Expired");
-        if (await access.ForRoomAsync(Visitor.Of(context), room) is not { Kind: RoomKind.Board or RoomKind.Draft, MayWrite: true } roomAccess) return Results.NotFound();
-        if (await hosts.FindAsync(room) is not { } host) return Results.NotFound();
-        if (!roomAccess.Actor.IsStaff && !host.Allowed.StudentsMayWrite) return Fault(StatusCodes.Status409Conflict, "Picture.NotNow");
+        var takes = await rights.OfAsync(Visitor.Of(context), room);
+        if (takes == TakesPictures.No) return Results.NotFound();
+        if (takes == TakesPictures.NotNow) return Fault(StatusCodes.Status409Conflict, "Picture.NotNow");
         var form = await context.Request.ReadFormAsync(context.RequestAborted);
         if (form.Files.GetFile("picture") is not { Length: > 0 } file) return Fault(StatusCodes.Status400BadRequest, "Picture.NotAPicture");
         if (file.Length > PictureIntake.MaxBytes) return Fault(StatusCodes.Status413PayloadTooLarge, "Picture.TooLarge");

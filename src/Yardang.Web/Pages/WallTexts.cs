@@ -10,6 +10,8 @@ public static class WallTexts
         "Opening", "NotReached", "OnlyLook", "Nowhere", "Everything", "WriteHere", "WriteUnder", "PutUp", "Yours", "Teacher", "Change", "ChangeOf", "Keep", "Cancel", "TakeDown", "TakenDown", "TakenDownByTeacher", "PutBack", "Topic", "Place",
         "PlaceFirst", "PlaceAfter", "CardWords", "Cards", "CardsOne", "Fresh", "FreshOne", "FreshHere", "Full", "MovedFrom", "TopicOf", "Owed", "OwedOne", "None", "Some", "SomeOne", "NoCards", "ToNowhere", "ToNowhereOne", "PlanKept", "TakenDownMeanwhile", "PensDown",
         "Answer", "Answers", "AnswersOne", "AnswersTo", "AnswerTo", "Answering", "AnswerCard", "AnswerWords", "AnswersEnded", "ChangeAnswer", "AnswerDown", "AnswerDownByTeacher", "FreshAnswers", "FreshAnswersOne", "WriteAnswer", "Say", "You", "Unanswered",
+        "Picture", "Drawing", "Formula", "MapPlace", "Show", "ShowBeside", "FromDevice", "FromSearch", "Draw", "OnMap", "TakeOff", "DrawOn", "ChangeFormula", "ChangePlace", "Says", "OnItsWay", "EnoughShown",
+        "SeeLarge", "LargeCard", "CloseLarge", "CardBefore", "CardNext", "CardOf",
     ];
 
     /// <summary>All of them, by the names the scripts use.</summary>
@@ -17,6 +19,7 @@ public static class WallTexts
     {
         var all = WorkTexts.For(texts);
         foreach (var (name, text) in PageData.Texts(texts, "Wall", s_names)) all[name] = text;
+        foreach (var (name, text) in PageData.Texts(texts, "Board", "PictureAway")) all[name] = text;
         return all;
     }
 }

@@ -1,13 +1,13 @@
 using Microsoft.AspNetCore.Antiforgery;
-using Yardang.Core.Rooms;
 using Yardang.Data.Media;
 using Yardang.Rendering;
 using Yardang.Web.Access;
+using Yardang.Web.Media;
 
 namespace Yardang.Web.PictureSearch;
 
 /// <summary>Searching for pictures, and taking one into a room: for whoever may write in the room. What comes from a search is taken in as any file is.</summary>
-public sealed class PictureSearchEndpoint(IPictureSearch search, AccessResolver access, MediaStore media, IAntiforgery antiforgery)
+public sealed class PictureSearchEndpoint(IPictureSearch search, PictureRights rights, MediaStore media, IAntiforgery antiforgery)
 {
     private const int ThumbnailPixels = 160;
     private const int Pixels = 1_000;
@@ -33,10 +33,10 @@ public sealed class PictureSearchEndpoint(IPictureSearch search, AccessResolver 
     public async Task<IResult> TakeAsync(HttpContext context, Guid room, string id)
     {
         if (!await antiforgery.IsRequestValidAsync(context)) return Results.BadRequest();
-        if (!await MayAsync(context, room) || await search.FetchAsync(id, Pixels, context.RequestAborted) is not { } file) return Results.NotFound();
+        if (await rights.OfAsync(Visitor.Of(context), room) != TakesPictures.Yes || await search.FetchAsync(id, Pixels, context.RequestAborted) is not { } file) return Results.NotFound();
         if (PictureIntake.Take(file).Picture is not { } picture) return Results.BadRequest();
         return Results.Json(new { media = await media.KeepAsync(picture.Bytes, context.RequestAborted), width = picture.Width, height = picture.Height });
     }
 
-    private async Task<bool> MayAsync(HttpContext context, Guid room) => await access.ForRoomAsync(Visitor.Of(context), room) is { Kind: RoomKind.Board or RoomKind.Draft, MayWrite: true };
+    private async Task<bool> MayAsync(HttpContext context, Guid room) => await rights.OfAsync(Visitor.Of(context), room) != TakesPictures.No;
 }

@@ -26,7 +26,12 @@ public sealed class ArchivedMedia(MediaStore media)
     public static ActivityContent WithMedia(ActivityContent activity, IReadOnlyDictionary<string, string> names)
     {
         var marks = activity.Marks.Select(m => m.Body.WithMedia(names) is { } body ? m with { Body = body } : null).OfType<Mark>();
-        return activity with { Pages = [.. activity.Pages.Select(p => WithMedia(p, names))], Marks = [.. marks] };
+        return activity with
+        {
+            Pages = [.. activity.Pages.Select(p => WithMedia(p, names))],
+            Marks = [.. marks],
+            Parts = activity.Parts is null ? null : [.. activity.Parts.Value.Select(p => p with { Wall = p.Wall?.WithMedia(names) })],
+        };
     }
 
     private static Page WithMedia(Page page, IReadOnlyDictionary<string, string> names)

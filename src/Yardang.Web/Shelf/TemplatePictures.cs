@@ -40,6 +40,6 @@ public sealed class TemplatePictures(IStringLocalizer<UiTexts> texts)
         var language = ContentLanguage.Current;
         WallSlip[] some = [new("…\n ", ""), new("…\n ", "")];
         var bands = plan.Topics.IsEmpty ? [new WallBand("", "", 0, [.. some, .. some, .. some, .. some, .. some])] : plan.Topics.Select(t => new WallBand(t.Heading.For(language), t.Prompt.For(language), t.Colour, some)).ToList();
-        return WallPages.On(s_small, new WallSheet(plan.Question.For(language), bands, [], ""))[0];
+        return WallPages.On(s_small, new WallSheet(plan.Question.For(language), bands, [], "", _ => null))[0];
     }
 }

@@ -1,3 +1,5 @@
+using System.Collections.Immutable;
+using Yardang.Core.Attachments;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
 using Yardang.Core.Walls;
@@ -19,8 +21,8 @@ internal static class WallPlay
             long topic = random.Next(5) switch { 0 => 0, 1 => 99, 2 => 12, _ => 11 };
             switch (random.Next(18))
             {
-                case 0 or 1 or 2 or 3: wall.PutUp(actor, $"idea {step}", topic); break;
-                case 4 or 5: wall.Do(actor, new RewordCard(card, "en", random.Next(6) == 0 ? " " : $"better {step}")); break;
+                case 0 or 1 or 2 or 3: wall.PutUp(actor, $"idea {step}", topic, Some(random)); break;
+                case 4 or 5: wall.Do(actor, new RewordCard(card, "en", random.Next(6) == 0 ? " " : $"better {step}", Some(random))); break;
                 case 6 or 7: wall.Do(actor, new MoveCard(card, topic, random.Next(9) + 0.5)); break;
                 case 8: wall.Do(actor, new TakeCardDown(card)); break;
                 case 9: wall.Do(actor, new PutCardBack(card)); break;
@@ -32,10 +34,13 @@ internal static class WallPlay
                 case 14: wall.Do(actor, new RewordAnswer(card, Among(random, wall, card), "en", random.Next(6) == 0 ? " " : $"perhaps {step}")); break;
                 case 15: wall.Do(actor, new TakeAnswerDown(card, Among(random, wall, card))); break;
                 case 16: wall.Do(actor, new PutAnswerBack(card, Among(random, wall, card))); break;
-                default: wall.Do(Teacher, new SetPlan(WallScript.Plan(new(random.Next(3), random.Next(3) == 0 ? 0 : 9, OwnFirst: random.Next(2) == 0, Answers: random.Next(4) > 0)) with { Topics = [.. WallScript.Plan().Topics.Skip(random.Next(2))] })); break;
+                default: wall.Do(Teacher, new SetPlan(WallScript.Plan(new(random.Next(3), random.Next(3) == 0 ? 0 : 9, OwnFirst: random.Next(2) == 0, Answers: random.Next(4) > 0, Shows: (AttachmentKinds)random.Next(16))) with { Map = random.Next(2) == 0 ? Shown.Map : null, Topics = [.. WallScript.Plan().Topics.Skip(random.Next(2))] })); break;
             }
         }
     }
+
+    // Nothing, or one or two things beside the words.
+    private static ImmutableArray<Attachment>? Some(Random random) => random.Next(3) == 0 ? [.. Enumerable.Range(0, random.Next(1, 3)).Select(_ => Shown.Each[random.Next(Shown.Each.Length)])] : null;
 
     // One of the answers to a card, or none.
     private static long Among(Random random, WallScript wall, long card)

@@ -1,3 +1,5 @@
+using System.Collections.Immutable;
+using Yardang.Core.Attachments;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
 using Yardang.Core.Walls;
@@ -5,7 +7,7 @@ using Yardang.Core.Walls;
 namespace Yardang.Core.Tests.Walls;
 
 /// <summary>A wall on which people put cards, and the log of what happened.</summary>
-internal sealed class WallScript(WallRules? rules = null)
+internal sealed class WallScript(WallRules? rules = null, MapPicture? map = null)
 {
     public static readonly Actor Teacher = Actor.Owner;
     public static readonly Actor Maya = new(2, Role.Student);
@@ -13,7 +15,7 @@ internal sealed class WallScript(WallRules? rules = null)
 
     private readonly Dictionary<int, int> _counters = [];
 
-    public Wall Wall { get; } = new(Plan(rules));
+    public Wall Wall { get; } = new(Plan(rules) with { Map = map });
 
     public List<Envelope> Log { get; } = [];
 
@@ -34,10 +36,10 @@ internal sealed class WallScript(WallRules? rules = null)
     }
 
     /// <summary>Puts a card up, and gives its id.</summary>
-    public long PutUp(Actor actor, string text, long topic = 11)
+    public long PutUp(Actor actor, string text, long topic = 11, ImmutableArray<Attachment>? shown = null)
     {
         var id = NextId(actor);
-        Do(actor, new PutUpCard(id, topic, "en", text));
+        Do(actor, new PutUpCard(id, topic, "en", text, shown));
         return id;
     }
 

@@ -1,3 +1,4 @@
+using Yardang.Core.Attachments;
 using Yardang.Core.Rooms;
 using Yardang.Core.Walls;
 using Yardang.Data.Wire;
@@ -8,15 +9,16 @@ namespace Yardang.Core.Tests.Walls;
 /// <summary>What a command does to a wall at once: the browser foresees the same, and nothing where it is refused.</summary>
 internal static class WallVectors
 {
-    public static IEnumerable<object> All() => [.. On(new WallRules(Most: 2, Answers: true)), .. On(new WallRules(Most: 2, OwnFirst: true, Answers: true)), .. On(WallRules.Free)];
+    public static IEnumerable<object> All() => [.. On(new WallRules(Most: 2, Answers: true, Shows: Attachment.AnyKind)), .. On(new WallRules(Most: 2, OwnFirst: true, Answers: true)), .. On(new WallRules(Shows: AttachmentKinds.Drawings))];
 
     private static IEnumerable<object> On(WallRules rules)
     {
-        var wall = new WallScript(rules);
+        var wall = new WallScript(rules, Shown.Map);
         var mayas = wall.PutUp(Maya, "arches push");
         var bens = wall.PutUp(Ben, "cables pull");
         var down = wall.PutUp(Maya, "taken down");
         wall.Do(Maya, new TakeCardDown(down));
+        var shows = wall.PutUp(Ben, "look", shown: [Shown.Drawing()]);
         var teachers = wall.PutUp(Teacher, "look at this", topic: 12);
         wall.Do(Teacher, new TakeCardDown(wall.PutUp(Ben, "a word in anger")));
         var asked = wall.Answer(Teacher, mayas, "And why?");
@@ -28,7 +30,7 @@ internal static class WallVectors
             Command[] commands =
             [
                 new PutUpCard(wall.NextId(actor), 11, "en", "a new idea"), new PutUpCard(wall.NextId(actor), 99, "en", "no such topic"),
-                new RewordCard(mayas, "en", "arches push sideways"), new RewordCard(mayas, "en", " "), new RewordCard(down, "en", "not up"),
+                new RewordCard(mayas, "en", "arches push sideways"), new RewordCard(mayas, "en", " "), new RewordCard(mayas, "en", "", [Shown.Drawing()]), new RewordCard(shows, "en", "", [Shown.Drawing(), Shown.Place]), new PutUpCard(wall.NextId(actor), 12, "en", "", [Shown.Picture]), new PutUpCard(wall.NextId(actor), 12, "en", "", [Shown.Place with { Map = Shown.Map with { Width = 1 } }]), new PutUpCard(wall.NextId(actor), 12, "en", "", [.. Shown.Each, Shown.Picture]), new RewordCard(down, "en", "not up"),
                 new MoveCard(bens, 12, 0.5), new MoveCard(teachers, 0, 1), new TakeCardDown(bens), new TakeCardDown(teachers), new PutCardBack(down), new PutCardBack(bens),
                 new AnswerCard(mayas, wall.NextId(actor), 0, "en", "I agree"), new AnswerCard(mayas, wall.NextId(actor), said, "en", "How?"), new AnswerCard(mayas, wall.NextId(actor), gone, "en", "to what is down"),
                 new AnswerCard(teachers, wall.NextId(actor), 0, "en", "I see it"), new AnswerCard(down, wall.NextId(actor), 0, "en", "too late"), new AnswerCard(bens, wall.NextId(actor), 0, "en", " "),

@@ -80,7 +80,7 @@ public sealed class WallExportTests : IAsyncLifetime
     {
         string[] texts = [new string('x', 1_000), new string('\n', 998) + "y", string.Join(' ', Enumerable.Repeat("word", 200)), "ع ربي", "👩‍👩‍👧‍👦👩‍👩‍👧‍👦"];
         WallSlip[] slips = [.. Enumerable.Range(0, 60).Select(i => new WallSlip(texts[i % texts.Length], new string('n', 200)))];
-        var sheet = new WallSheet(new string('q', 1_000), [new WallBand(new string('h', 120), new string('p', 1_000), 3, slips)], [("Who", [.. slips.Select(s => s.By)])], "foot");
+        var sheet = new WallSheet(new string('q', 1_000), [new WallBand(new string('h', 120), new string('p', 1_000), 3, slips)], [("Who", [.. slips.Select(s => s.By)])], "foot", _ => null);
         foreach (var size in new[] { PageSize.A4Wide, PageSize.A4 })
         {
             var pages = WallPages.On(size, sheet);

@@ -3,11 +3,11 @@
 import Alpine from '@alpinejs/csp';
 import { chosenOf } from '../editor/chosen';
 import { Editor } from '../editor/editor';
-import { formulaOf } from '../editor/formula';
+import { formulaMarks } from '../editor/formula-marks';
 import { MarkList } from '../editor/mark-list';
 import { pageTurner } from '../editor/page-turner';
 import { pictureFiles } from '../editor/picture-files';
-import { pictureSearch } from '../editor/picture-search';
+import { pictureSearch } from '../media/picture-search';
 import { listenForKeys } from '../editor/shortcuts';
 import { stepsOf } from '../editor/steps';
 import { stimulusBeside } from '../editor/stimulus';
@@ -59,8 +59,8 @@ Alpine.data('board', () => {
     view: viewOf(() => editor),
     steps: stepsOf(() => editor),
     files: pictureFiles(() => editor),
-    pictureSearch: pictureSearch(() => editor, data.work, as),
-    formula: formulaOf(() => editor),
+    pictureSearch: pictureSearch(() => editor.pictures, data.work, as),
+    formula: formulaMarks(() => editor),
     stimulus: stimulusBeside(data.work, as),
     reading: readingOf(() => editor, data.who, data.home ?? '', data.written),
     company: companyOf(company, placeOf(data), me.number, data.company ?? ''),
@@ -105,7 +105,7 @@ Alpine.data('board', () => {
         // From outside nobody's name is told.
         nameOf: (actor) => data.tryOut?.names[actor] ?? (data.mode === 'embed' ? '' : names.of(actor)),
         say: (words) => this.say(words),
-        editFormula: (mark) => void this.formula.open(mark),
+        editFormula: (mark) => this.formula.change(mark),
         mayWrite: () => this.mayWrite(),
         changed: () => this.refresh(),
         applied: () => attendance?.applied(),

@@ -14,6 +14,7 @@ import { Chooser } from '../tools/chooser';
 import { Connecting } from '../tools/connecting';
 import { Eraser } from '../tools/eraser';
 import { Pen } from '../tools/pen';
+import { PictureUploads } from '../media/picture-uploads';
 import { PicturePutter } from '../tools/picture-putter';
 import { Pointing } from '../tools/pointing';
 import { Selection } from '../tools/selection';
@@ -117,7 +118,8 @@ export class Editor extends Changes implements SheetContext {
     this.stamper = new Stamper(this);
     this.chooser = new Chooser(this, this.selection);
     const address = `/rooms/${options.room}/media${options.query}`;
-    this.pictures = new PicturePutter(this, address, options.token, (words) => options.say(words));
+    const uploads = new PictureUploads(address, options.token, (words) => options.say(words), options.pictureAway);
+    this.pictures = new PicturePutter(this, uploads);
     this.tools = {
       pen: new Pen(this),
       text: new Writer(this, 'text', options.field, done),
@@ -151,10 +153,6 @@ export class Editor extends Changes implements SheetContext {
 
   get design(): boolean {
     return this.options.design;
-  }
-
-  get pictureAway(): string {
-    return this.options.pictureAway;
   }
 
   get language(): string {

@@ -26,11 +26,19 @@ export function outline(points: Points, width: number): number[][] {
 
 /** The outline as a path for a canvas: smooth through the middles of the polygons' sides. */
 export function outlinePath(points: Points, width: number, path = new Path2D()): Path2D {
+  return outlineInto(points, width, path);
+}
+
+/** What takes a path down. */
+type PathSink = Pick<Path2D, 'moveTo' | 'quadraticCurveTo' | 'closePath'>;
+
+/** The same into whatever takes a path down. */
+export function outlineInto<P extends PathSink>(points: Points, width: number, path: P): P {
   for (const polygon of outline(points, width)) addSmooth(path, polygon);
   return path;
 }
 
-function addSmooth(path: Path2D, p: number[]): void {
+function addSmooth(path: PathSink, p: number[]): void {
   const n = p.length;
   path.moveTo((p[n - 2]! + p[0]!) / 2, (p[n - 1]! + p[1]!) / 2);
   for (let i = 0; i < n; i += 2) {

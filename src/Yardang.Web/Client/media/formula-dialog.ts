@@ -1,8 +1,14 @@
 // The dialog in which formulas are written: LaTeX, a keypad, and the formula as it will look. What sets it is loaded on first use.
 
-import { type FormulaBody, type Mark, Property } from '../room/marks';
 import type { Typeset } from '../tools/typesetting';
-import type { Editor } from './editor';
+
+/** A formula as it was set. */
+export interface Formula {
+  readonly width: number;
+  readonly height: number;
+  readonly source: string;
+  readonly outline: string;
+}
 
 /** Height of the type of a new formula, 1/100 mm. */
 const TYPE_SIZE = 800;
@@ -10,8 +16,8 @@ const LONGEST = 1000;
 /** Units of the preview's drawing for one height of the type. */
 const PREVIEW = 100;
 
-export function formulaOf(editor: () => Editor) {
-  let changing: Mark | null = null;
+export function formulaDialog() {
+  let take: (formula: Formula) => void = () => undefined;
   let set: Typeset | null = null;
   let setter: ((source: string) => Typeset) | null = null;
 
@@ -21,23 +27,14 @@ export function formulaOf(editor: () => Editor) {
     path: '',
     isReady: false,
 
-    /** A new one, or one that stands on the page. */
-    async open(mark: Mark | null): Promise<void> {
-      if (!editor().mayWrite()) return;
-      changing = mark?.body.kind === 'formula' ? mark : null;
-      this.source = changing ? (changing.body as FormulaBody).source : '';
+    /** @param source what is changed; empty for a new one. */
+    async open(source: string, done: (formula: Formula) => void): Promise<void> {
+      take = done;
+      this.source = source;
       this.wrong = '';
       dialog().showModal();
       setter ??= (await import('../tools/typesetting')).typeset;
       this.typed();
-    },
-
-    openNew(): void {
-      void this.open(null);
-    },
-
-    openChosen(): void {
-      void this.open(editor().selection.only);
     },
 
     typed(): void {
@@ -82,11 +79,7 @@ export function formulaOf(editor: () => Editor) {
       if (!set) return;
       const source = this.source.trim().slice(0, LONGEST);
       const [width, height] = [Math.ceil(set.width * TYPE_SIZE), Math.ceil(set.height * TYPE_SIZE)];
-      const drawn = { kind: 'formula' as const, width, height, source, outline: set.outline(TYPE_SIZE) };
-      if (changing) {
-        const { x, y } = changing.body as FormulaBody;
-        editor().change({ property: Property.Body, target: changing.id, value: { ...drawn, x, y } });
-      } else putNew(drawn);
+      take({ width, height, source, outline: set.outline(TYPE_SIZE) });
       this.close();
     },
 
@@ -94,17 +87,6 @@ export function formulaOf(editor: () => Editor) {
       dialog().close();
     },
   };
-
-  function putNew(drawn: Omit<FormulaBody, 'x' | 'y'>): void {
-    const { surface, ink, page, grip } = editor();
-    const id = editor().newId();
-    const middle = surface.middle();
-    const at = { x: Math.round(middle.x - drawn.width / 2), y: Math.round(middle.y - drawn.height / 2) };
-    const style = { colour: ink.colour, width: 0, fill: 0, looks: 0 };
-    editor().submit({ kind: 'addMark', id, page, grip, body: { ...drawn, ...at }, style }, id);
-    editor().use('choose');
-    editor().choose(editor().sheets.mark(id) ?? null);
-  }
 }
 
 function dialog(): HTMLDialogElement {

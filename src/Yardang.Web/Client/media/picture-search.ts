@@ -1,6 +1,10 @@
 // The drawer in which pictures are searched. Each comes with its credit, which stays in its description.
 
-import type { Editor } from './editor';
+/** Who takes what is chosen. */
+export interface PictureTaker {
+  mayWrite(): boolean;
+  putFrom(address: string, description: string): Promise<void>;
+}
 
 interface Found {
   readonly id: string;
@@ -10,7 +14,7 @@ interface Found {
 
 const PAUSE_MS = 200;
 
-export function pictureSearch(editor: () => Editor, room: string, query: string) {
+export function pictureSearch(taker: () => PictureTaker, room: string, query: string) {
   let timer: ReturnType<typeof setTimeout> | undefined;
   let asked = 0;
   const address = (path: string) => `/rooms/${room}/pictures${path}${query}`;
@@ -21,7 +25,7 @@ export function pictureSearch(editor: () => Editor, room: string, query: string)
     isAnswered: false,
 
     open(): void {
-      if (!editor().mayWrite()) return;
+      if (!taker().mayWrite()) return;
       drawer().showModal();
       void this.search();
     },
@@ -48,7 +52,7 @@ export function pictureSearch(editor: () => Editor, room: string, query: string)
 
     async put(found: Found): Promise<void> {
       this.close();
-      await editor().pictures.putFrom(address(`/${found.id}`), `${found.title} (${found.credit})`);
+      await taker().putFrom(address(`/${found.id}`), `${found.title} (${found.credit})`);
     },
 
     close(): void {

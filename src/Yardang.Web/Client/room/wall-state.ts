@@ -1,21 +1,27 @@
 // What stands on a wall: Core's Wall, as far as this reader is told.
 
-import type { Answer, Card, LastAct, LateWork, RoomSnapshot, WallPlan } from '../wire/forms';
+import type { Answer, Attachment, Card, LastAct, LateWork, RoomSnapshot, WallPlan } from '../wire/forms';
 import type { Me } from './sheets';
 import type { Command, Envelope, RoomEvent } from './wire';
 
-export type { Answer, Card, Topic, WallPlan } from '../wire/forms';
+export type { Answer, Attachment, Card, Topic, WallPlan } from '../wire/forms';
 
 /** The topic of cards that fit nowhere. */
 export const NOWHERE = 0;
 
 /** Most letters of a card. */
 export const LONGEST_TEXT = 1000;
+
+/** Most that is shown beside the words of a card, and most points and letters of it. */
+export const MOST_ATTACHMENTS = 4;
+const MOST_WEIGHT = 40_000;
+
 const BLANK: WallPlan = {
   purpose: 1,
   question: {},
   topics: [],
-  rules: { least: 0, most: 0, ownFirst: false, answers: false },
+  rules: { least: 0, most: 0, ownFirst: false, answers: false, shows: 0 },
+  map: null,
 };
 
 export class WallState {
@@ -141,17 +147,17 @@ export class WallState {
   predict(command: Command, me: Me, now: number): RoomEvent | null {
     switch (command.kind) {
       case 'putUpCard': {
-        const { id, topic, language, text } = command;
+        const { id, topic, language, text, attachments } = command;
         const isFull = !me.isStaff && this.isFull(me.number);
-        if (this.cards.has(id) || !this.has(topic) || !isText(text) || isFull) return null;
-        const mine = { author: me.number, byStaff: me.isStaff, putUpAt: now, downBy: 0, answers: [] };
+        if (this.cards.has(id) || !this.has(topic) || !this.maySay(command, me) || isFull) return null;
+        const mine = { author: me.number, byStaff: me.isStaff, putUpAt: now, downBy: 0, answers: [], attachments };
         return {
           kind: 'cardPutUp',
           card: { id, topic, putUnder: topic, order: this.behind(topic, me), language, text, ...mine },
         };
       }
       case 'rewordCard':
-        return this.mayChange(command.id, me) && isText(command.text)
+        return this.mayChange(command.id, me) && this.maySay(command, me, this.cards.get(command.id))
           ? { ...command, kind: 'cardReworded', whose: this.whose(command.id) }
           : null;
       case 'moveCard':
@@ -203,6 +209,23 @@ export class WallState {
   mayChange(id: number, me: Me): boolean {
     const card = this.cards.get(id);
     return card !== undefined && card.downBy === 0 && (me.isStaff || this.isMine(card, me));
+  }
+
+  /** Whether somebody may show something beside their words. Places are shown on the map of this wall. */
+  mayShow(attachment: Attachment, me: Me): boolean {
+    const { rules, map } = this.plan;
+    const isOfMap = attachment.kind !== 'place' || JSON.stringify(attachment.map) === JSON.stringify(map);
+    return me.isStaff || (isOfMap && (rules.shows & KINDS[attachment.kind]) !== 0);
+  }
+
+  /** Whether a card can say and show something. What it shows already it may go on showing. */
+  private maySay({ text, attachments }: Pick<Card, 'text' | 'attachments'>, me: Me, before?: Card): boolean {
+    return (
+      (attachments.length > 0 ? text.length <= LONGEST_TEXT : isText(text)) &&
+      attachments.length <= MOST_ATTACHMENTS &&
+      attachments.reduce((sum, a) => sum + weightOf(a), 0) <= MOST_WEIGHT &&
+      attachments.every((a) => this.mayShow(a, me) || (before?.attachments.some((b) => isSame(a, b)) ?? false))
+    );
   }
 
   private answered(
@@ -283,7 +306,7 @@ export class WallState {
         this.changeAnswer(event.card, event.id, { downBy: actor });
         break;
       case 'cardReworded':
-        this.change(event.id, { language: event.language, text: event.text });
+        this.change(event.id, { language: event.language, text: event.text, attachments: event.attachments });
         break;
       case 'cardMoved':
         this.change(event.id, { topic: event.topic, order: event.order });
@@ -359,6 +382,27 @@ function asTold(card: Card): Card {
 function over(told: Card, known: Card | undefined): Card {
   const down = known?.answers.filter((a) => a.downBy !== 0 && !told.answers.some((t) => t.id === a.id)) ?? [];
   return { ...told, answers: [...told.answers, ...down].sort((a, b) => a.id - b.id) };
+}
+
+/** The numbers of Core's AttachmentKinds. */
+export const KINDS: { readonly [K in Attachment['kind']]: number } = { picture: 1, drawing: 2, formula: 4, place: 8 };
+
+/** How much there is of it, in points and letters. */
+export function weightOf(attachment: Attachment): number {
+  switch (attachment.kind) {
+    case 'picture':
+      return attachment.description.length + attachment.media.length;
+    case 'drawing':
+      return attachment.description.length + attachment.strokes.reduce((sum, s) => sum + s.points.length / 4, 0);
+    case 'formula':
+      return attachment.source.length + attachment.outline.length;
+    case 'place':
+      return attachment.map.description.length + attachment.map.media.length + attachment.name.length;
+  }
+}
+
+function isSame(one: Attachment, other: Attachment): boolean {
+  return JSON.stringify(one) === JSON.stringify(other);
 }
 
 function isText(text: string): boolean {

@@ -1,6 +1,6 @@
 // Puts pictures on the page: chosen from the device, pasted or dropped. The file goes to the server first, then the mark is put down.
 
-import { isSvg, pngOf } from './svg-picture';
+import { type PictureUploads, type Taken, titleOfFile } from '../media/picture-uploads';
 import type { SheetContext } from './sheet-context';
 
 /** Share of the page that a new picture takes at most. */
@@ -9,18 +9,10 @@ const SHARE = 0.45;
 const UNITS_PER_PIXEL = 26.46;
 const STEP = 600;
 
-export interface Taken {
-  readonly media: string;
-  readonly width: number;
-  readonly height: number;
-}
-
 export class PicturePutter {
   constructor(
     private readonly sheet: SheetContext,
-    private readonly address: string,
-    private readonly token: string,
-    private readonly say: (words: string) => void,
+    private readonly uploads: PictureUploads,
   ) {}
 
   async put(files: Iterable<File>): Promise<void> {
@@ -28,35 +20,24 @@ export class PicturePutter {
     let nth = 0;
     for (const file of files) {
       const taken = await this.upload(file);
-      if (taken) this.place(taken, file.name.replace(/\.[^.]*$/, ''), nth++);
+      if (taken) this.place(taken, titleOfFile(file), nth++);
     }
+  }
+
+  mayWrite(): boolean {
+    return this.sheet.mayWrite();
   }
 
   /** Sends a picture to the server, which takes it in anew; null, and said why, if it does not. */
-  async upload(file: File): Promise<Taken | null> {
-    const body = new FormData();
-    body.set('picture', (isSvg(file) && (await pngOf(file))) || file);
-    return this.send(this.address, body);
+  upload(file: File): Promise<Taken | null> {
+    return this.uploads.take(file);
   }
 
-  /** Has the server take in a picture that it can reach by itself: from a search. */
+  /** A picture that the server can reach by itself: from a search. */
   async putFrom(address: string, description: string): Promise<void> {
     if (!this.sheet.mayWrite()) return;
-    const taken = await this.send(address);
+    const taken = await this.uploads.takeFrom(address);
     if (taken) this.place(taken, description, 0);
-  }
-
-  private async send(address: string, body: FormData | null = null): Promise<Taken | null> {
-    try {
-      const headers = { RequestVerificationToken: this.token };
-      const answer = await fetch(address, { method: 'POST', body, headers });
-      const told = (await answer.json()) as Taken & { fault?: string };
-      if (answer.ok) return told;
-      this.say(told.fault ?? this.sheet.pictureAway);
-    } catch {
-      this.say(this.sheet.pictureAway);
-    }
-    return null;
   }
 
   private place({ media, width, height }: Taken, description: string, nth: number): void {

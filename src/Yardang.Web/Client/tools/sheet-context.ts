@@ -24,8 +24,6 @@ export interface SheetContext {
   readonly language: string;
   /** Whether the activity itself may be changed: in the workshop. */
   readonly design: boolean;
-  /** Said when a picture cannot be sent. */
-  readonly pictureAway: string;
   newId(): number;
   submit(command: Command, gesture: number): void;
   preview(data: unknown[]): void;

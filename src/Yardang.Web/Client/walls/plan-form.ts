@@ -1,5 +1,7 @@
 // What is planned for a wall, in a form: the question, the topics, what each student may and owes. What it says in other languages stays.
 
+import type { PictureUploads } from '../media/picture-uploads';
+import { titleOfFile } from '../media/picture-uploads';
 import { NOWHERE, type Topic, type WallPlan } from '../room/wall-state';
 import { textIn } from '../surface/in-language';
 
@@ -18,11 +20,23 @@ const MOST_CARDS = 400;
 const colourFor = (topics: readonly TopicForm[]) =>
   [...Array(COLOURS).keys()].find((c) => !topics.some((t) => t.colour === c)) ?? topics.length % COLOURS;
 
+/** Where a map is sent, and where it is found again. */
+export interface MapDesk {
+  readonly uploads: PictureUploads;
+  address(media: string): string;
+}
+
 /**
  * @param newId a number that nothing else has.
+ * @param maps where a map goes.
  * @param changed something was typed or pressed: `typed` is still going on.
  */
-export function planFormOf(language: string, newId: () => number, changed: (typed: boolean) => void) {
+export function planFormOf(
+  language: string,
+  newId: () => number,
+  maps: () => MapDesk,
+  changed: (typed: boolean) => void,
+) {
   let base: WallPlan | null = null;
 
   return {
@@ -32,6 +46,10 @@ export function planFormOf(language: string, newId: () => number, changed: (type
     most: 0,
     ownFirst: false,
     answers: false,
+    /** What students may show beside their words: Core's AttachmentKinds. */
+    shows: 0,
+    map: null as WallPlan['map'],
+    mapSource: '',
 
     /** Shows a plan. A topic that stays is the same line: who is typing in it goes on. */
     show(plan: WallPlan): void {
@@ -41,6 +59,8 @@ export function planFormOf(language: string, newId: () => number, changed: (type
       this.most = plan.rules.most;
       this.ownFirst = plan.rules.ownFirst;
       this.answers = plan.rules.answers;
+      this.shows = plan.rules.shows;
+      this.showMap(plan.map);
       this.topics = plan.topics.map((t) => ({
         id: t.id,
         heading: textIn(t.heading, [language], language),
@@ -68,7 +88,14 @@ export function planFormOf(language: string, newId: () => number, changed: (type
           prompt: said(before(t.id)?.prompt, t.prompt),
           colour: t.colour,
         })),
-        rules: { least: this.least, most: this.most, ownFirst: this.ownFirst, answers: this.answers },
+        rules: {
+          least: this.least,
+          most: this.most,
+          ownFirst: this.ownFirst,
+          answers: this.answers,
+          shows: this.shows,
+        },
+        map: this.map,
       };
     },
 
@@ -102,6 +129,42 @@ export function planFormOf(language: string, newId: () => number, changed: (type
 
     setAnswers(on: boolean): void {
       this.answers = on;
+      changed(false);
+    },
+
+    maySee(kind: number): boolean {
+      return (this.shows & kind) !== 0;
+    },
+
+    setShows(kind: number, on: boolean): void {
+      this.shows = on ? this.shows | kind : this.shows & ~kind;
+      changed(false);
+    },
+
+    showMap(map: WallPlan['map']): void {
+      this.map = map;
+      this.mapSource = map ? maps().address(map.media) : '';
+    },
+
+    async takeMap(event: Event): Promise<void> {
+      const input = event.target as HTMLInputElement;
+      const file = input.files?.[0];
+      if (!file) return;
+      const taken = await maps().uploads.take(file);
+      input.value = '';
+      if (!taken) return;
+      const { media, width, height } = taken;
+      this.showMap({ media, width, height, description: titleOfFile(file).slice(0, 200) });
+      changed(false);
+    },
+
+    describeMap(words: string): void {
+      if (this.map) this.map = { ...this.map, description: words };
+      changed(true);
+    },
+
+    removeMap(): void {
+      this.showMap(null);
       changed(false);
     },
 

@@ -3,16 +3,17 @@
 import { plural } from '../page-data';
 import type { RoomClient } from '../room/room-client';
 import type { WallState } from '../room/wall-state';
-import { planFormOf } from './plan-form';
+import { type MapDesk, planFormOf } from './plan-form';
 
 interface Texts {
   readonly toNowhere: string;
 }
 
-export function planningOf(client: () => RoomClient<WallState>, language: string, texts: Texts) {
+export function planningOf(client: () => RoomClient<WallState>, language: string, maps: () => MapDesk, texts: Texts) {
   const form = planFormOf(
     language,
     () => client().newId(),
+    maps,
     () => undefined,
   );
 

@@ -7,7 +7,7 @@ import { repeat } from 'lit-html/directives/repeat.js';
 import { fill, plural } from '../page-data';
 import { type Answer, type Card, LONGEST_TEXT } from '../room/wall-state';
 import { Drafts } from './drafts';
-import type { WallSide } from './wall-view';
+import { type WallSide, titleOf } from './wall-view';
 
 const DEEPEST = 2;
 
@@ -42,7 +42,7 @@ export class Threads {
     const count = state.saidTo(card).length;
     const mayAnswer = !looksOnly && state.mayAnswer(card, me);
     if (count === 0 && !mayAnswer && !this.hasDown(card) && !this.begun(card)) return nothing;
-    const first = card.text.split('\n')[0]!;
+    const first = titleOf(card, texts);
     const words = count > 0 ? plural(texts, 'answers', count) : texts.answer;
     return html`<button
       type="button"
@@ -64,7 +64,7 @@ export class Threads {
     for (const answer of card.answers) if (state.isMyAnswer(answer, me)) shown.add(answer.id);
     const fresh = state.saidTo(card).filter((a) => !shown.has(a.id));
     const mayAnswer = !looksOnly && state.mayAnswer(card, me);
-    return html`<section class="thread" aria-label=${fill(texts.answersTo, card.text.split('\n')[0]!)}>
+    return html`<section class="thread" aria-label=${fill(texts.answersTo, titleOf(card, texts))}>
       <ol>
         ${repeat(
           this.linesOf(card).filter((l) => shown.has(l.answer.id)),

@@ -1,8 +1,16 @@
 // The words of a wall, in the language of the interface.
 
+import type { MakingTexts } from '../attachments/making';
 import type { WorkTexts } from '../lesson/work-data';
 
-export interface WallTexts extends WorkTexts {
+export interface WallTexts extends WorkTexts, MakingTexts {
+  readonly pictureAway: string;
+  readonly seeLarge: string;
+  readonly largeCard: string;
+  readonly closeLarge: string;
+  readonly cardBefore: string;
+  readonly cardNext: string;
+  readonly cardOf: string;
   readonly nowhere: string;
   readonly everything: string;
   readonly writeHere: string;

@@ -3,25 +3,31 @@
 
 import { type TemplateResult, html, nothing, render } from 'lit-html';
 import { guard } from 'lit-html/directives/guard.js';
-import { live } from 'lit-html/directives/live.js';
 import { repeat } from 'lit-html/directives/repeat.js';
 import { fill, plural } from '../page-data';
 import type { Me } from '../room/sheets';
-import { type Answer, type Card, LONGEST_TEXT, NOWHERE, type Topic, type WallState } from '../room/wall-state';
+import { type AttachmentView, said, show } from '../attachments';
+import type { Making } from '../attachments/making';
+import { type Answer, type Attachment, type Card, NOWHERE, type Topic, type WallState } from '../room/wall-state';
 import { textIn } from '../surface/in-language';
 import type { Arrivals } from './arrivals';
-import { Drafts } from './drafts';
+import { CardChanging } from './card-changing';
+import type { Drafts } from './drafts';
+import type { LargeCard } from './large-card';
+import { NewCards } from './new-cards';
 import { Threads } from './threads';
 import type { WallTexts } from './wall-texts';
 
 /** What a wall's page does with what is pressed, and what it knows. */
-export interface WallSide {
+export interface WallSide extends AttachmentView {
   readonly state: WallState;
   readonly me: Me;
   readonly texts: WallTexts;
   readonly written: string;
   readonly arrivals: Arrivals;
   readonly drafts: Drafts;
+  readonly making: Making;
+  readonly large: LargeCard;
   /** In which languages the teacher's words are read; the second may be empty. */
   readonly read: readonly [string, string];
   /** Whether anything is written here at all. */
@@ -32,8 +38,8 @@ export interface WallSide {
   mayWrite(): boolean;
   /** Whether a card is among those that are looked for. */
   isWanted(card: Card): boolean;
-  putUp(topic: number, text: string): void;
-  reword(card: Card, text: string): void;
+  putUp(topic: number, text: string, shown: readonly Attachment[]): void;
+  reword(card: Card, text: string, shown: readonly Attachment[]): void;
   move(card: Card, topic: number, order: number): void;
   takeDown(card: Card): void;
   putBack(card: Card): void;
@@ -43,26 +49,30 @@ export interface WallSide {
   putAnswerBack(card: Card, answer: Answer): void;
 }
 
-interface Band {
+export interface Band {
   readonly topic: number;
   readonly plan: Topic | null;
   readonly cards: readonly Card[];
 }
 
 export class WallView {
-  private editing: number | null = null;
   private scheduled = false;
   private focusNext: string | null = null;
   private readonly threads: Threads;
+  private readonly changing: CardChanging;
+  private readonly newCards: NewCards;
 
   constructor(
     private readonly root: HTMLElement,
     private readonly side: WallSide,
   ) {
-    this.threads = new Threads(side, (focus) => {
+    const refresh = (focus?: string) => {
       if (focus) this.focusNext = focus;
       this.refresh();
-    });
+    };
+    this.threads = new Threads(side, refresh);
+    this.changing = new CardChanging(side, this, refresh);
+    this.newCards = new NewCards(side, refresh);
   }
 
   /** At the next frame, however often it is asked for. */
@@ -113,10 +123,7 @@ export class WallView {
 
   /** Ends that a card is being changed, if it is; what was typed stays on the device. */
   stopChanging(id: number): boolean {
-    if (this.editing !== id) return false;
-    this.editing = null;
-    this.refresh();
-    return true;
+    return this.changing.stop(id);
   }
 
   focusCard(id: number): void {
@@ -135,6 +142,7 @@ export class WallView {
       )}${this.takenDown()}`,
       this.root,
     );
+    this.side.large.refresh();
     if (!this.focusNext) return;
     this.root.querySelector<HTMLElement>(this.focusNext)?.focus();
     this.focusNext = null;
@@ -186,13 +194,13 @@ export class WallView {
           (c) => c.id,
           (c) => this.slipOf(c),
         )}
-        ${this.slot(topic, heading)}
+        ${this.newCards.slot(topic, heading)}
       </ol>
     </section>`;
   }
 
   private slipOf(card: Card): unknown {
-    if (this.editing === card.id) return this.slipBeingChanged(card);
+    if (this.changing.card === card.id) return this.changing.slip(card);
     return this.threads.isOpen(card.id) ? this.slip(card) : guard([card, ...this.guardOf(card)], () => this.slip(card));
   }
 
@@ -212,7 +220,7 @@ export class WallView {
     const { state, me, texts } = this.side;
     const isMine = state.isMine(card, me);
     const mayChange = !this.side.looksOnly && this.side.mayWrite() && state.mayChange(card.id, me);
-    const [first, ...rest] = card.text.split('\n');
+    const [first = '', ...rest] = card.text.split('\n');
     // Where a topic is gone, nobody moved the card.
     const isMoved = card.putUnder !== card.topic && state.has(card.putUnder);
     const moved = isMoved ? fill(texts.movedFrom, this.headingOf(card.putUnder)) : '';
@@ -230,6 +238,7 @@ export class WallView {
                 <p>${rest.join('\n')}</p>`
             : html`<p>${first}</p>`
         }
+        ${this.attached(card)}
       </div>
       <footer class="slip-foot">
         <span>${this.author(card, isMine)}${moved ? html` · <span>${moved}</span>` : nothing}</span>
@@ -240,8 +249,8 @@ export class WallView {
               ? html`<button
                   type="button"
                   class="button button-quiet slip-change"
-                  aria-label=${fill(texts.changeOf, first!)}
-                  @click=${() => this.open(card)}
+                  aria-label=${fill(texts.changeOf, titleOf(card, texts))}
+                  @click=${() => this.changing.open(card)}
                 >
                   ${texts.change}
                 </button>`
@@ -253,126 +262,37 @@ export class WallView {
     </li>`;
   }
 
+  private attached(card: Card): TemplateResult | typeof nothing {
+    const { side } = this;
+    if (card.attachments.length === 0) return nothing;
+    return html`<div class="shown" data-count=${card.attachments.length}>
+      ${card.attachments.map(
+        (attachment) =>
+          html`<button
+            type="button"
+            aria-label=${fill(side.texts.seeLarge, said(attachment, side.texts))}
+            @click=${() => side.large.open(card)}
+          >
+            ${show(attachment, side)}
+          </button>`,
+      )}
+    </div>`;
+  }
+
+  /** The cards that are shown, as they are read. */
+  get shown(): Card[] {
+    const { arrivals } = this.side;
+    return this.bands.flatMap((b) => b.cards.filter((c) => arrivals.has(c) && this.side.isWanted(c)));
+  }
+
+  authorOf(card: Card): string {
+    return this.author(card, this.side.state.isMine(card, this.side.me));
+  }
+
   private author(card: Card, isMine: boolean): string {
     const { texts, me } = this.side;
     if (card.byStaff) return texts.teacher;
     return isMine && !me.isStaff ? texts.yours : this.side.nameOf(card.author);
-  }
-
-  private slipBeingChanged(card: Card): TemplateResult {
-    const { state, texts, drafts } = this.side;
-    const place = Drafts.of(card.id);
-    const text = drafts.get(place);
-    const all = this.bands.find((b) => b.topic === card.topic)!.cards;
-    const others = all.filter((c) => c.id !== card.id);
-    const at = all.findIndex((c) => c.id === card.id);
-    return html`<li class="slip slip-changing" data-card=${card.id}>
-      <textarea
-        class="slip-field"
-        maxlength=${LONGEST_TEXT}
-        dir="auto"
-        aria-label=${texts.cardWords}
-        .value=${live(text)}
-        @input=${(e: Event) => {
-          drafts.set(place, (e.target as HTMLTextAreaElement).value);
-          this.refresh();
-        }}
-        @keydown=${(e: KeyboardEvent) => this.keyWhileChanging(e, card)}
-      ></textarea>
-      ${
-        state.plan.topics.length > 0
-          ? html`<label class="slip-where"
-              >${texts.topic}
-              <select
-                aria-label=${texts.topic}
-                @change=${(e: Event) => this.moveTo(card, Number((e.target as HTMLSelectElement).value))}
-              >
-                ${this.bands.map(
-                  (b) =>
-                    html`<option value=${b.topic} ?selected=${b.topic === card.topic}>
-                      ${this.headingOf(b.topic)}
-                    </option>`,
-                )}
-              </select></label
-            >`
-          : nothing
-      }
-      ${
-        others.length > 0
-          ? html`<label class="slip-where"
-              >${texts.place}
-              <select
-                aria-label=${texts.place}
-                @change=${(e: Event) => this.moveBehind(card, Number((e.target as HTMLSelectElement).value))}
-              >
-                <option value="0" ?selected=${at === 0}>${texts.placeFirst}</option>
-                ${others.map(
-                  (c, i) =>
-                    html`<option value=${i + 1} ?selected=${at === i + 1}>
-                      ${fill(texts.placeAfter, c.text.split('\n')[0]!.slice(0, 40))}
-                    </option>`,
-                )}
-              </select></label
-            >`
-          : nothing
-      }
-      <div class="slip-do">
-        <button
-          type="button"
-          class="button button-small button-main"
-          ?disabled=${!text.trim()}
-          @click=${() => this.keep(card)}
-        >
-          ${texts.keep}
-        </button>
-        <button type="button" class="button button-small button-refuse" @click=${() => this.takeDown(card)}>
-          ${texts.takeDown}
-        </button>
-        <button type="button" class="button button-small button-quiet" @click=${() => this.close(card)}>
-          ${texts.cancel}
-        </button>
-      </div>
-    </li>`;
-  }
-
-  /** The next free place under a topic: one types where the card will stand. */
-  private slot(topic: number, heading: string): TemplateResult | typeof nothing {
-    const { state, me, texts, drafts, looksOnly } = this.side;
-    if (looksOnly) return nothing;
-    if (!me.isStaff && state.isFull(me.number))
-      return html`<li class="slot slot-full">${fill(texts.full, state.plan.rules.most)}</li>`;
-    const place = Drafts.under(topic);
-    const text = drafts.get(place);
-    return html`<li class="slot" ?data-begun=${text !== ''}>
-      <textarea
-        class="slip-field"
-        data-slot=${topic}
-        rows="1"
-        maxlength=${LONGEST_TEXT}
-        dir="auto"
-        placeholder=${texts.writeHere}
-        aria-label=${fill(texts.writeUnder, heading)}
-        .value=${live(text)}
-        ?readonly=${!this.side.mayWrite()}
-        @input=${(e: Event) => {
-          drafts.set(place, (e.target as HTMLTextAreaElement).value);
-          this.refresh();
-        }}
-        @keydown=${(e: KeyboardEvent) => this.keyInSlot(e, topic)}
-      ></textarea>
-      ${
-        text.trim()
-          ? html`<button
-              type="button"
-              class="button button-small button-main"
-              ?disabled=${!this.side.mayWrite()}
-              @click=${() => this.putUp(topic)}
-            >
-              ${texts.putUp}
-            </button>`
-          : nothing
-      }
-    </li>`;
   }
 
   private takenDown(): TemplateResult | typeof nothing {
@@ -389,7 +309,10 @@ export class WallView {
           (c) => c.id,
           (c) =>
             html`<li class="slip" data-card=${c.id}>
-              <p class="slip-words" dir="auto" lang=${c.language || nothing}>${c.text}</p>
+              <div class="slip-words" dir="auto" lang=${c.language || nothing}>
+                <p>${c.text}</p>
+                ${this.attached(c)}
+              </div>
               <footer class="slip-foot">
                 <span
                   >${me.isStaff ? this.author(c, false) : c.downBy === me.number ? texts.yours : texts.takenDownByTeacher}</span
@@ -416,69 +339,11 @@ export class WallView {
     this.side.arrivals.show(fresh);
     this.focusCard(fresh[0]!.id);
   }
+}
 
-  private keyInSlot(e: KeyboardEvent, topic: number): void {
-    if (e.key !== 'Enter' || !(e.ctrlKey || e.metaKey)) return;
-    e.preventDefault();
-    this.putUp(topic);
-  }
-
-  private keyWhileChanging(e: KeyboardEvent, card: Card): void {
-    if (e.key === 'Escape') this.close(card);
-    else if (e.key === 'Enter' && (e.ctrlKey || e.metaKey)) this.keep(card);
-    else return;
-    e.preventDefault();
-  }
-
-  private putUp(topic: number): void {
-    const { drafts } = this.side;
-    const text = drafts.get(Drafts.under(topic)).trim();
-    if (!text || !this.side.mayWrite()) return;
-    this.side.putUp(topic, text);
-    drafts.set(Drafts.under(topic), '');
-    this.focusNext = `[data-slot="${topic}"]`;
-    this.refresh();
-  }
-
-  private open(card: Card): void {
-    const { drafts } = this.side;
-    const place = Drafts.of(card.id);
-    // Perhaps there are words from before a reload.
-    if (!drafts.get(place)) drafts.set(place, card.text);
-    this.editing = card.id;
-    this.focusNext = `[data-card="${card.id}"] textarea`;
-    this.refresh();
-  }
-
-  private close(card: Card): void {
-    this.side.drafts.set(Drafts.of(card.id), '');
-    this.editing = null;
-    this.focusNext = `[data-card="${card.id}"] .slip-change`;
-    this.refresh();
-  }
-
-  private keep(card: Card): void {
-    const text = this.side.drafts.get(Drafts.of(card.id)).trim();
-    if (!text || !this.side.mayWrite()) return;
-    if (text !== card.text) this.side.reword(card, text);
-    this.close(card);
-  }
-
-  private takeDown(card: Card): void {
-    if (!this.side.mayWrite()) return;
-    this.side.takeDown(card);
-    this.close(card);
-  }
-
-  private moveTo(card: Card, topic: number): void {
-    const { state, me } = this.side;
-    if (this.side.mayWrite()) this.side.move(card, topic, state.orderAt(topic, Infinity, card.id, me));
-    this.focusNext = `[data-card="${card.id}"] select`;
-  }
-
-  private moveBehind(card: Card, place: number): void {
-    const { state, me } = this.side;
-    if (this.side.mayWrite()) this.side.move(card, card.topic, state.orderAt(card.topic, place, card.id, me));
-    this.focusNext = `[data-card="${card.id}"] select:last-of-type`;
-  }
+/** What a card is called: its first line; what it shows, if it has no words. */
+export function titleOf(card: Card, texts: WallTexts): string {
+  const first = card.text.split('\n')[0]!;
+  const [shown] = card.attachments;
+  return first || !shown ? first : said(shown, texts);
 }

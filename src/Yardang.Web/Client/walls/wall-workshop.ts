@@ -2,6 +2,7 @@
 
 import Alpine from '@alpinejs/csp';
 import { stepsOf } from '../editor/steps';
+import { PictureUploads } from '../media/picture-uploads';
 import { pageData } from '../page-data';
 import { Connection, type Link, reloadSoon } from '../room/connection';
 import { Property } from '../room/marks';
@@ -30,6 +31,7 @@ interface WallWorkshopData {
       opening: string;
       refusedOther: string;
       topicsDo: string;
+      pictureAway: string;
     };
 }
 
@@ -40,6 +42,7 @@ Alpine.data('wallWorkshop', () => {
   const { texts, language } = data;
   let draft: Draft;
   let typing: ReturnType<typeof setTimeout> | null = null;
+  let uploads: PictureUploads;
   let finishTyping: () => void = () => undefined;
   let workshop: { changed(isTyping: boolean): void; readonly form: { addAll(topics: readonly OutlinePage[]): void } };
   const theDraft = () => draft;
@@ -55,6 +58,7 @@ Alpine.data('wallWorkshop', () => {
     form: planFormOf(
       language,
       () => draft.newId(),
+      () => ({ uploads, address: (media) => `/rooms/${data.draft}/media/${media}` }),
       (isTyping) => workshop.changed(isTyping),
     ),
     outline: outlineOf(
@@ -71,6 +75,12 @@ Alpine.data('wallWorkshop', () => {
     init(): void {
       workshop = this;
       const root = this.$root as HTMLElement;
+      uploads = new PictureUploads(
+        `/rooms/${data.draft}/media`,
+        token,
+        (words) => (this.notice = words),
+        texts.pictureAway,
+      );
       const connection = new Connection('', (link) => (this.link = link));
       draft = new Draft(data.draft, connection, deviceOutbox(data.who, data.draft), data.me, {
         changed: () => this.refresh(),

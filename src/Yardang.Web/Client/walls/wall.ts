@@ -1,6 +1,9 @@
 // A wall on the screen: a student's, a teacher's, a try-out in the workshop, or one that is only looked at.
 
 import Alpine from '@alpinejs/csp';
+import { Making } from '../attachments/making';
+import { drawingSheet } from '../attachments/drawing-sheet';
+import { placeOnMap } from '../attachments/place-on-map';
 import { Attendance, type Page, placeOf } from '../lesson/attendance';
 import { companyOf } from '../lesson/company';
 import { type ContentsPart, contentsOf } from '../lesson/contents';
@@ -11,19 +14,31 @@ import { Names } from '../lesson/names';
 import { tellingOf } from '../lesson/telling';
 import { TrySeat, tryRoom } from '../lesson/try-room';
 import type { WorkData } from '../lesson/work-data';
+import { formulaDialog } from '../media/formula-dialog';
+import { pictureSearch } from '../media/picture-search';
+import { PictureUploads } from '../media/picture-uploads';
 import { fill, pageData, plural } from '../page-data';
 import { deviceOutbox } from '../room/outbox-store';
 import { RoomClient } from '../room/room-client';
 import { serverNow } from '../room/server-clock';
-import { type Answer, type Card, NOWHERE, WallState } from '../room/wall-state';
+import {
+  type Answer,
+  type Attachment,
+  type Card,
+  KINDS,
+  MOST_ATTACHMENTS,
+  NOWHERE,
+  WallState,
+} from '../room/wall-state';
 import type { Command, Envelope } from '../room/wire';
 import { textIn } from '../surface/in-language';
 import { Arrivals } from './arrivals';
 import { Drafts } from './drafts';
+import { LargeCard } from './large-card';
 import { languagesOfPlan } from './plan-languages';
 import { planningOf } from './planning';
 import type { WallTexts } from './wall-texts';
-import { WallView } from './wall-view';
+import { type WallSide, WallView } from './wall-view';
 import { whoOf } from './who';
 
 interface WallData extends WorkData {
@@ -51,7 +66,19 @@ Alpine.data('wall', () => {
   let client: RoomClient<WallState>;
   let view: WallView;
   let attendance: Attendance | null = null;
-  let page: { refresh(): void; readonly contents: { take(parts: readonly ContentsPart[]): void } };
+  let side: WallSide;
+  let making: Making;
+  let uploads: PictureUploads;
+  let page: {
+    refresh(): void;
+    say(words: string): void;
+    readonly contents: { take(parts: readonly ContentsPart[]): void };
+    readonly pictureSearch: ReturnType<typeof pictureSearch>;
+    readonly formula: ReturnType<typeof formulaDialog>;
+    readonly drawing: ReturnType<typeof drawingSheet>;
+    readonly place: ReturnType<typeof placeOnMap>;
+  };
+  const address = (media: string) => `/rooms/${data.work}/media/${media}${data.query}`;
   let topicsBefore: readonly number[] = [];
   let noticeTimer: ReturnType<typeof setTimeout> | undefined;
   const names = new Names(data.work, data.query, () => page.refresh());
@@ -74,7 +101,20 @@ Alpine.data('wall', () => {
     ),
     contents: contentsOf(data.contents ?? [], data.part ?? 0, texts.partOpened),
     who: whoOf(data.lesson, data.part ?? 0, data.work, wall, () => page.refresh(), texts),
-    planning: planningOf(() => client, data.written, texts),
+    planning: planningOf(
+      () => client,
+      data.written,
+      () => ({ uploads, address }),
+      texts,
+    ),
+    pictureSearch: pictureSearch(
+      () => ({ mayWrite: () => side.mayWrite(), putFrom: (at, words) => making.takeFound(at, words) }),
+      data.work,
+      data.query,
+    ),
+    formula: formulaDialog(),
+    drawing: drawingSheet(),
+    place: placeOnMap(address),
     reading: {
       choices: [] as { code: string; name: string }[],
       first: '',
@@ -123,7 +163,12 @@ Alpine.data('wall', () => {
         },
         new WallState(),
       );
-      view = new WallView(root.querySelector<HTMLElement>('[data-wall]')!, this.side());
+      const token = root.dataset['token'] ?? '';
+      const where = `/rooms/${data.work}/media${data.query}`;
+      uploads = new PictureUploads(where, token, (words) => this.say(words), texts.pictureAway);
+      making = this.makingOf();
+      side = this.side(root);
+      view = new WallView(root.querySelector<HTMLElement>('[data-wall]')!, side);
       if (seat) void seat.sitDown(client);
       else void attendance!.enter();
       root.addEventListener('focusout', () => this.refresh());
@@ -136,7 +181,38 @@ Alpine.data('wall', () => {
       return state;
     },
 
-    side() {
+    makingOf(): Making {
+      return new Making(
+        {
+          texts,
+          uploads,
+          address,
+          most: MOST_ATTACHMENTS,
+          get map() {
+            return wall().plan.map;
+          },
+          mayShow: (kind) => me.isStaff || (wall().plan.rules.shows & KINDS[kind]) !== 0,
+          shown: (place) => drafts.shown(place),
+          keep: (place, shown) => drafts.show(place, shown),
+          say: (words) => page.say(words),
+          dialogs: {
+            chooseFiles: () => (this.$refs['files'] as HTMLInputElement).click(),
+            searchPictures: () => page.pictureSearch.open(),
+            draw: (before, take) => page.drawing.open(before, take),
+            writeFormula: (source, take) => void page.formula.open(source, take),
+            showPlace: (on, before, take) => page.place.open(on, before, take),
+          },
+        },
+        () => view.refresh(),
+      );
+    },
+
+    filesChosen(event: Event): void {
+      const input = event.target as HTMLInputElement;
+      void making.takeFiles([...(input.files ?? [])]).then(() => (input.value = ''));
+    },
+
+    side(root: HTMLElement): WallSide {
       const component = this;
       const submit = (command: Command) => void client.submit(command, client.newId());
       const language = () => this.reading.first || data.language;
@@ -146,6 +222,14 @@ Alpine.data('wall', () => {
         written: data.written,
         arrivals,
         drafts,
+        making,
+        address,
+        large: new LargeCard(
+          root.querySelector<HTMLDialogElement>('[data-large]')!,
+          () => side,
+          () => view.shown,
+          (card) => view.authorOf(card),
+        ),
         looksOnly,
         nameOf,
         get state() {
@@ -159,10 +243,10 @@ Alpine.data('wall', () => {
         },
         mayWrite: () => this.mayWrite(),
         isWanted: (card: Card) => this.who.isWanted(card, nameOf),
-        putUp: (topic: number, text: string) =>
-          submit({ kind: 'putUpCard', id: client.newId(), topic, language: language(), text }),
-        reword: (card: Card, text: string) =>
-          submit({ kind: 'rewordCard', id: card.id, language: card.language, text }),
+        putUp: (topic: number, text: string, attachments: readonly Attachment[]) =>
+          submit({ kind: 'putUpCard', id: client.newId(), topic, language: language(), text, attachments }),
+        reword: (card: Card, text: string, attachments: readonly Attachment[]) =>
+          submit({ kind: 'rewordCard', id: card.id, language: card.language, text, attachments }),
         move: (card: Card, topic: number, order: number) => submit({ kind: 'moveCard', id: card.id, topic, order }),
         takeDown: (card: Card) => submit({ kind: 'takeCardDown', id: card.id }),
         putBack: (card: Card) => submit({ kind: 'putCardBack', id: card.id }),
@@ -184,9 +268,9 @@ Alpine.data('wall', () => {
     /** What is being written for a topic that is gone goes on where cards go that fit nowhere. */
     keepDrafts(state: WallState): void {
       for (const topic of topicsBefore.filter((t) => !state.has(t))) {
-        const text = drafts.get(Drafts.under(topic));
-        if (text.trim()) drafts.giveBack(Drafts.under(NOWHERE), text);
-        drafts.set(Drafts.under(topic), '');
+        const place = Drafts.under(topic);
+        if (drafts.isBegun(place)) drafts.giveBack(Drafts.under(NOWHERE), drafts.get(place), drafts.shown(place));
+        drafts.clear(place);
       }
       topicsBefore = state.plan.topics.map((t) => t.id);
     },
@@ -212,10 +296,13 @@ Alpine.data('wall', () => {
 
     /** What could not be put up is given back to whoever wrote it. */
     refused(command: Command, reason: number): void {
-      if (command.kind === 'putUpCard') drafts.giveBack(Drafts.under(command.topic), command.text);
+      if (command.kind === 'putUpCard') drafts.giveBack(Drafts.under(command.topic), command.text, command.attachments);
       if (command.kind === 'answerCard') drafts.giveBack(Drafts.answering(command.card, command.to), command.text);
       if (command.kind === 'rewordAnswer') drafts.set(Drafts.ofAnswer(command.card, command.id), command.text);
-      if (command.kind === 'rewordCard') drafts.set(Drafts.of(command.id), command.text);
+      if (command.kind === 'rewordCard') {
+        drafts.set(Drafts.of(command.id), command.text);
+        drafts.show(Drafts.of(command.id), command.attachments);
+      }
       this.say(texts.refused[String(reason)] ?? texts.refusedOther);
     },
 

@@ -1,5 +1,6 @@
 // Beside a teacher's wall: who has put up how many cards, who has put up none, and looking for cards by words and by person.
 
+import { wordsOf } from '../attachments';
 import { PeopleList, askForPeople } from '../people/people-list';
 import { fill, plural } from '../page-data';
 import { Standing } from '../room/lesson-state';
@@ -117,10 +118,16 @@ export function whoOf(
     isWanted(card: Card, nameOf: (actor: number) => string): boolean {
       if (this.onlyUnanswered && !isUnanswered(card)) return false;
       if (this.chosen !== 0 && (card.byStaff || card.author !== this.chosen)) return false;
-      if (wanted === '' || card.text.toLocaleLowerCase().includes(wanted)) return true;
+      if (wanted === '' || saysWanted(card, wanted)) return true;
       return !card.byStaff && nameOf(card.author).toLocaleLowerCase().includes(wanted);
     },
   };
+}
+
+/** Whether words stand on a card, or beside what it shows. */
+function saysWanted(card: Card, wanted: string): boolean {
+  const shown = card.attachments.map((a) => wordsOf(a));
+  return [card.text, ...shown].some((words) => words.toLocaleLowerCase().includes(wanted));
 }
 
 /** A student's card to which nobody else has said anything. */

@@ -4,6 +4,15 @@ import { known, readPoints, type Texts, writePoints } from './by-hand';
 
 type Raw = any[]; // What the MessagePack reader gives.
 
+/** The kinds of attachments, as a set of them. The numbers are on the wire. */
+export const enum AttachmentKinds {
+  None = 0,
+  Pictures = 1,
+  Drawings = 2,
+  Formulas = 4,
+  Places = 8,
+}
+
 /** Whether newcomers walk in. */
 export const enum Door {
   Open = 0,
@@ -165,6 +174,42 @@ export const enum ZoneRule {
   Centre = 0,
   Half = 1,
   Whole = 2,
+}
+
+/** Something that is shown beside words: a closed set, one record for each kind, in this folder. All that the core has to know of a kind is what is asked for here. */
+export type Attachment =
+  | PictureAttachment
+  | DrawingAttachment
+  | FormulaAttachment
+  | PlaceAttachment;
+
+/** Null if it is of a kind that came later. */
+export function readAttachment(raw: Raw): Attachment | null {
+  switch (raw[0]) {
+    case 1:
+      return readPictureAttachment(raw);
+    case 2:
+      return readDrawingAttachment(raw);
+    case 3:
+      return readFormulaAttachment(raw);
+    case 4:
+      return readPlaceAttachment(raw);
+    default:
+      return null;
+  }
+}
+
+export function writeAttachment(v: Attachment): Raw {
+  switch (v.kind) {
+    case 'picture':
+      return writePictureAttachment(v);
+    case 'drawing':
+      return writeDrawingAttachment(v);
+    case 'formula':
+      return writeFormulaAttachment(v);
+    case 'place':
+      return writePlaceAttachment(v);
+  }
 }
 
 /** One property of one thing, and what it is now. A closed set. */
@@ -1174,7 +1219,7 @@ export function writeBubbleBody(v: BubbleBody): Raw {
   return [6, v.x, v.y, v.width, v.height, writeWords(v.words), v.tipX, v.tipY];
 }
 
-/** A slip of text on a wall. */
+/** A slip on a wall: words, and what is shown beside them. */
 export interface Card {
   /** Of the tab that put it up (Ids). */
   readonly id: number;
@@ -1190,7 +1235,7 @@ export interface Card {
   readonly order: number;
   /** A BCP 47 tag; empty if it is not known. */
   readonly language: string;
-  /** What it says. The first line may stand large. */
+  /** What it says; may be empty where something is shown. The first line may stand large. */
   readonly text: string;
   /** When, server time in ms. */
   readonly putUpAt: number;
@@ -1198,6 +1243,8 @@ export interface Card {
   readonly downBy: number;
   /** What is said to it, by id; null for nothing. */
   readonly answers: readonly Answer[];
+  /** What is shown beside its words; null for nothing. */
+  readonly attachments: readonly Attachment[];
 }
 
 export function readCard(raw: Raw): Card {
@@ -1213,6 +1260,7 @@ export function readCard(raw: Raw): Card {
     putUpAt: raw[8],
     downBy: raw[9],
     answers: (raw[10] ?? []).map((x: Raw) => readAnswer(x)),
+    attachments: (raw[11] ?? []).map((x: Raw) => known(readAttachment(x))),
   };
 }
 
@@ -1278,13 +1326,14 @@ export function readCardPutUp(raw: Raw): CardPutUp {
   };
 }
 
-/** A card says something else. Whose: the author's actor number where classmates do not see the card; else 0. */
+/** A card says something else, or shows something else. Whose: the author's actor number where classmates do not see the card; else 0. */
 export interface CardReworded {
   readonly kind: 'cardReworded';
   readonly id: number;
   readonly language: string;
   readonly text: string;
   readonly whose: number;
+  readonly attachments: readonly Attachment[];
 }
 
 export function readCardReworded(raw: Raw): CardReworded {
@@ -1294,6 +1343,7 @@ export function readCardReworded(raw: Raw): CardReworded {
     language: raw[1],
     text: raw[2],
     whose: raw[3] ?? 0,
+    attachments: (raw[4] ?? []).map((x: Raw) => known(readAttachment(x))),
   };
 }
 
@@ -1507,6 +1557,46 @@ export function readDraftStarted(raw: Raw): DraftStarted {
   };
 }
 
+/** A drawing, made with pens on a small sheet, Width by Height. */
+export interface DrawingAttachment {
+  readonly kind: 'drawing';
+  /** In the order in which they lie. */
+  readonly strokes: readonly DrawnStroke[];
+  /** What it shows, for those who cannot see it. */
+  readonly description: string;
+}
+
+export function readDrawingAttachment(raw: Raw): DrawingAttachment {
+  return {
+    kind: 'drawing',
+    strokes: raw[1].map((x: Raw) => readDrawnStroke(x)),
+    description: raw[2],
+  };
+}
+
+export function writeDrawingAttachment(v: DrawingAttachment): Raw {
+  return [2, v.strokes.map((x) => writeDrawnStroke(x)), v.description];
+}
+
+/** A stroke of a drawing. */
+export interface DrawnStroke {
+  /** On the sheet. Without times: a drawing tells nothing of how it was made. */
+  readonly points: readonly number[];
+  /** Its colour, width and pen. */
+  readonly style: Style;
+}
+
+export function readDrawnStroke(raw: Raw): DrawnStroke {
+  return {
+    points: readPoints(raw[0]),
+    style: readStyle(raw[1]),
+  };
+}
+
+export function writeDrawnStroke(v: DrawnStroke): Raw {
+  return [writePoints(v.points), writeStyle(v.style)];
+}
+
 /** What a teacher expects of a zone. Like the answer key, it is never sent to a student. */
 export interface Expectation {
   /** Ids of marks that belong there. */
@@ -1530,6 +1620,33 @@ export function readExpectation(raw: Raw): Expectation {
 
 export function writeExpectation(v: Expectation): Raw {
   return [v.marks, v.answers, v.least ?? -1, v.most ?? -1];
+}
+
+/** A formula, with the drawing that its author's screen made of it, so that no other screen or print needs to typeset it. */
+export interface FormulaAttachment {
+  readonly kind: 'formula';
+  /** Width of the drawing, 1/100 mm. */
+  readonly width: number;
+  /** Height of the drawing, 1/100 mm. */
+  readonly height: number;
+  /** LaTeX. */
+  readonly source: string;
+  /** Filled path from the top left corner: SVG path data of M, L, Q, C, Z and numbers. */
+  readonly outline: string;
+}
+
+export function readFormulaAttachment(raw: Raw): FormulaAttachment {
+  return {
+    kind: 'formula',
+    width: raw[1],
+    height: raw[2],
+    source: raw[3],
+    outline: raw[4],
+  };
+}
+
+export function writeFormulaAttachment(v: FormulaAttachment): Raw {
+  return [3, v.width, v.height, v.source, v.outline];
 }
 
 /** A formula, with the drawing that its author's screen made of it, so that no other screen or print needs to typeset it. */
@@ -2102,6 +2219,31 @@ export function writeMakeChanges(v: MakeChanges): Raw {
   return [v.changes.map((x) => writeChange(x))];
 }
 
+/** On what places are shown: a map, or any other picture of a teacher's. */
+export interface MapPicture {
+  /** Its name in the media store: the SHA-256 of its bytes, 64 hexadecimal digits. */
+  readonly media: string;
+  /** In pixels. */
+  readonly width: number;
+  /** In pixels. */
+  readonly height: number;
+  /** What it shows, for those who cannot see it. */
+  readonly description: string;
+}
+
+export function readMapPicture(raw: Raw): MapPicture {
+  return {
+    media: raw[0],
+    width: raw[1],
+    height: raw[2],
+    description: raw[3],
+  };
+}
+
+export function writeMapPicture(v: MapPicture): Raw {
+  return [v.media, v.width, v.height, v.description];
+}
+
 /** Anything on a page, as it stands now. */
 export interface Mark {
   /** See Ids. */
@@ -2633,6 +2775,33 @@ export function readPersonTurnedAway(raw: Raw): PersonTurnedAway {
   };
 }
 
+/** A picture. */
+export interface PictureAttachment {
+  readonly kind: 'picture';
+  /** Its name in the media store: the SHA-256 of its bytes, 64 hexadecimal digits. */
+  readonly media: string;
+  /** In pixels. */
+  readonly width: number;
+  /** In pixels. */
+  readonly height: number;
+  /** What it shows, for those who cannot see it. */
+  readonly description: string;
+}
+
+export function readPictureAttachment(raw: Raw): PictureAttachment {
+  return {
+    kind: 'picture',
+    media: raw[1],
+    width: raw[2],
+    height: raw[3],
+    description: raw[4],
+  };
+}
+
+export function writePictureAttachment(v: PictureAttachment): Raw {
+  return [1, v.media, v.width, v.height, v.description];
+}
+
 /** A picture. X, Y is its top left corner. */
 export interface PictureBody {
   readonly kind: 'picture';
@@ -2693,6 +2862,33 @@ export function writePlace(v: Place): Raw {
   return [v.x, v.y, v.turn];
 }
 
+/** A place on a map, or on any picture of the teacher's. It holds the map, and so stays true when the wall is given another. */
+export interface PlaceAttachment {
+  readonly kind: 'place';
+  /** The map. */
+  readonly map: MapPicture;
+  /** From its left edge, 1/10,000 of its width. */
+  readonly x: number;
+  /** From its top edge, 1/10,000 of its height. */
+  readonly y: number;
+  /** What the place is called; may be empty. */
+  readonly name: string;
+}
+
+export function readPlaceAttachment(raw: Raw): PlaceAttachment {
+  return {
+    kind: 'place',
+    map: readMapPicture(raw[1]),
+    x: raw[2],
+    y: raw[3],
+    name: raw[4],
+  };
+}
+
+export function writePlaceAttachment(v: PlaceAttachment): Raw {
+  return [4, writeMapPicture(v.map), v.x, v.y, v.name];
+}
+
 /** The wall is planned like this now. */
 export interface PlanSet {
   readonly kind: 'planSet';
@@ -2749,6 +2945,7 @@ export interface PutUpCard {
   readonly topic: number;
   readonly language: string;
   readonly text: string;
+  readonly attachments: readonly Attachment[];
 }
 
 export function readPutUpCard(raw: Raw): PutUpCard {
@@ -2758,11 +2955,14 @@ export function readPutUpCard(raw: Raw): PutUpCard {
     topic: raw[1],
     language: raw[2],
     text: raw[3],
+    attachments: (raw[4] ?? []).map((x: Raw) => known(readAttachment(x))),
   };
 }
 
 export function writePutUpCard(v: PutUpCard): Raw {
-  return [v.id, v.topic, v.language, v.text];
+  const raw: Raw = [v.id, v.topic, v.language, v.text];
+  if (v.attachments.length > 0) raw.push(v.attachments.length > 0 ? v.attachments.map((x) => writeAttachment(x)) : null);
+  return raw;
 }
 
 /** What stood here was erased on request; the number stays, so that the log has no gap. */
@@ -2863,12 +3063,13 @@ export function writeRewordAnswer(v: RewordAnswer): Raw {
   return [v.card, v.id, v.language, v.text];
 }
 
-/** A card says something else. */
+/** A card says something else, or shows something else. */
 export interface RewordCard {
   readonly kind: 'rewordCard';
   readonly id: number;
   readonly language: string;
   readonly text: string;
+  readonly attachments: readonly Attachment[];
 }
 
 export function readRewordCard(raw: Raw): RewordCard {
@@ -2877,11 +3078,14 @@ export function readRewordCard(raw: Raw): RewordCard {
     id: raw[0],
     language: raw[1],
     text: raw[2],
+    attachments: (raw[3] ?? []).map((x: Raw) => known(readAttachment(x))),
   };
 }
 
 export function writeRewordCard(v: RewordCard): Raw {
-  return [v.id, v.language, v.text];
+  const raw: Raw = [v.id, v.language, v.text];
+  if (v.attachments.length > 0) raw.push(v.attachments.length > 0 ? v.attachments.map((x) => writeAttachment(x)) : null);
+  return raw;
 }
 
 /** How much larger or smaller a mark is than its body says, about its middle, per mille. Line widths stay. */
@@ -3433,6 +3637,8 @@ export interface WallPlan {
   readonly topics: readonly Topic[];
   /** What each may and owes. */
   readonly rules: WallRules;
+  /** On which students show places: a map, or any other picture; null for none. */
+  readonly map: MapPicture | null;
 }
 
 export function readWallPlan(raw: Raw): WallPlan {
@@ -3441,11 +3647,14 @@ export function readWallPlan(raw: Raw): WallPlan {
     question: raw[1],
     topics: raw[2].map((x: Raw) => readTopic(x)),
     rules: readWallRules(raw[3]),
+    map: raw[4] == null ? null : readMapPicture(raw[4]),
   };
 }
 
 export function writeWallPlan(v: WallPlan): Raw {
-  return [v.purpose, v.question, v.topics.map((x) => writeTopic(x)), writeWallRules(v.rules)];
+  const raw: Raw = [v.purpose, v.question, v.topics.map((x) => writeTopic(x)), writeWallRules(v.rules)];
+  if (v.map != null) raw.push(v.map && writeMapPicture(v.map));
+  return raw;
 }
 
 /** What each student may and owes. */
@@ -3458,6 +3667,8 @@ export interface WallRules {
   readonly ownFirst: boolean;
   /** Whether students may answer cards, and answers; teachers always may. */
   readonly answers: boolean;
+  /** What students may show beside their words; teachers may show everything. */
+  readonly shows: AttachmentKinds;
 }
 
 export function readWallRules(raw: Raw): WallRules {
@@ -3466,13 +3677,15 @@ export function readWallRules(raw: Raw): WallRules {
     most: raw[1],
     ownFirst: raw[2] ?? false,
     answers: raw[3] ?? false,
+    shows: raw[4] ?? 0,
   };
 }
 
 export function writeWallRules(v: WallRules): Raw {
   const raw: Raw = [v.least, v.most];
-  if (v.ownFirst || v.answers) raw.push(v.ownFirst);
-  if (v.answers) raw.push(v.answers);
+  if (v.ownFirst || v.answers || v.shows !== 0) raw.push(v.ownFirst);
+  if (v.answers || v.shows !== 0) raw.push(v.answers);
+  if (v.shows !== 0) raw.push(v.shows);
   return raw;
 }
 

@@ -31,7 +31,9 @@ const BLANK_WALL = {
   purpose: 1,
   question: {},
   topics: [],
-  rules: { least: 0, most: 0, ownFirst: false, answers: false },
+  // Pictures and drawings.
+  rules: { least: 0, most: 0, ownFirst: false, answers: false, shows: 3 },
+  map: null,
 };
 /** Who works with whom where nothing was chosen: pages are to work on, a wall is for all to read. */
 const usual = (kind: PartKind) => (kind === PartKind.Wall ? 2 : 0) as Way;

@@ -4,10 +4,10 @@
 import Alpine from '@alpinejs/csp';
 import { chosenOf } from '../editor/chosen';
 import { Editor } from '../editor/editor';
-import { formulaOf } from '../editor/formula';
+import { formulaMarks } from '../editor/formula-marks';
 import { MarkList, type MarkListTexts } from '../editor/mark-list';
 import { pageTurner } from '../editor/page-turner';
-import { pictureSearch } from '../editor/picture-search';
+import { pictureSearch } from '../media/picture-search';
 import { listenForKeys } from '../editor/shortcuts';
 import { stepsOf } from '../editor/steps';
 import { stimulusBeside } from '../editor/stimulus';
@@ -93,8 +93,8 @@ Alpine.data('workshop', () => {
     pages: pageTurner(theEditor, ''),
     view: viewOf(theEditor),
     steps: stepsOf(theEditor, () => finishTyping()),
-    pictureSearch: pictureSearch(theEditor, data.draft, ''),
-    formula: formulaOf(theEditor),
+    pictureSearch: pictureSearch(() => theEditor().pictures, data.draft, ''),
+    formula: formulaMarks(theEditor),
     stimulus: stimulusBeside(data.draft, ''),
     zone: zoneOf(theEditor, language, (count) => fill(texts.zoneExpects, count)),
     organizers: organizersOf(theEditor, thePages),
@@ -153,7 +153,7 @@ Alpine.data('workshop', () => {
         together: false,
         nameOf: () => '',
         say: (words) => (this.notice = words),
-        editFormula: (mark) => void this.formula.open(mark),
+        editFormula: (mark) => this.formula.change(mark),
         madeZone: () => this.nameNewZone(),
         mayWrite: () => this.opened,
         changed: () => this.refresh(),

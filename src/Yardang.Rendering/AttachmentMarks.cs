@@ -1,0 +1,67 @@
+using System.Collections.Immutable;
+using Yardang.Core.Attachments;
+using Yardang.Core.Marks;
+
+namespace Yardang.Rendering;
+
+/// <summary>Something that is shown beside words, as marks that the one painter draws. All lengths are 1/100 mm.</summary>
+public static class AttachmentMarks
+{
+    // Of the longer side of a map; as on the screen.
+    private const double Pin = 0.03;
+    private const int FrameWidth = 25;
+
+    // "Forest red", as pins are on the screen.
+    private const int PinColour = 1;
+
+    /// <summary>How much room it takes, where there is so much: as large as can be, a formula no larger than it was written.</summary>
+    public static (int Width, int Height) SizeIn(Attachment attachment, int width, int height)
+    {
+        var (w, h, most) = attachment switch
+        {
+            PictureAttachment p => (p.Width, p.Height, double.MaxValue),
+            DrawingAttachment => (DrawingAttachment.Width, DrawingAttachment.Height, double.MaxValue),
+            FormulaAttachment f => (f.Width, f.Height, 1),
+            PlaceAttachment p => (p.Map.Width, p.Map.Height, double.MaxValue),
+            _ => throw new InvalidOperationException($"{attachment.GetType().Name} cannot be shown."),
+        };
+        var scale = Math.Min(most, Math.Min((double)width / w, (double)height / h));
+        return (Math.Max(1, (int)(w * scale)), Math.Max(1, (int)(h * scale)));
+    }
+
+    /// <summary>The marks, back to front.</summary>
+    public static IEnumerable<(MarkBody Body, Style Style, Scale? Scale)> Of(Attachment attachment, int x, int y, int width, int height) => attachment switch
+    {
+        PictureAttachment p => [Picture(p, x, y, width, height)],
+        DrawingAttachment d => [.. d.Strokes.Select(s => Stroke(s, x, y, (double)width / DrawingAttachment.Width)), Frame(x, y, width, height)],
+        FormulaAttachment f => [Formula(f, x, y, (double)width / f.Width)],
+        PlaceAttachment p => [Picture(p.Map.AsPicture(), x, y, width, height), Pinned(p, x, y, width, height)],
+        _ => throw new InvalidOperationException($"{attachment.GetType().Name} cannot be shown."),
+    };
+
+    private static (MarkBody, Style, Scale?) Picture(PictureAttachment p, int x, int y, int width, int height) => (new PictureBody(x, y, width, height, p.Media, p.Description), new Style(0, 0), null);
+
+    private static (MarkBody, Style, Scale?) Stroke(DrawnStroke stroke, int x, int y, double scale)
+    {
+        ImmutableArray<Core.Ink.InkPoint> points = [.. stroke.Points.Select(p => p with { X = x + (int)(p.X * scale), Y = y + (int)(p.Y * scale) })];
+        return (new InkBody(points), stroke.Style with { Width = Math.Max(1, (int)(stroke.Style.Width * scale)) }, null);
+    }
+
+    // A mark is scaled about its middle.
+    private static (MarkBody, Style, Scale?) Formula(FormulaAttachment f, int x, int y, double scale)
+    {
+        var body = f.AsMark() with { X = x - (int)(f.Width * (1 - scale) / 2), Y = y - (int)(f.Height * (1 - scale) / 2) };
+        var perMille = Math.Max(10, (int)(scale * 1_000));
+        return (body, new Style(0, 0), new Scale(perMille, perMille));
+    }
+
+    private static (MarkBody, Style, Scale?) Pinned(PlaceAttachment p, int x, int y, int width, int height)
+    {
+        var radius = (int)(Math.Max(width, height) * Pin);
+        var (left, top) = (x + (int)((double)p.X * width / PlaceAttachment.End), y + (int)((double)p.Y * height / PlaceAttachment.End));
+        return (new ShapeBody(ShapeKind.Ellipse, [left - radius, top - radius, left + radius, top + radius]), new Style(PinColour, Math.Max(1, radius / 2)), null);
+    }
+
+    private static (MarkBody, Style, Scale?) Frame(int x, int y, int width, int height) =>
+        (new ShapeBody(ShapeKind.Polygon, [x, y, x + width, y, x + width, y + height, x, y + height]), new Style(0, FrameWidth), null);
+}

@@ -1,0 +1,268 @@
+// What is put beside words that are being written, on a slip or a new one: chosen, taken off and described where they are written. It is kept on
+// the device with the words.
+
+import { type TemplateResult, html, nothing } from 'lit-html';
+import { live } from 'lit-html/directives/live.js';
+import { repeat } from 'lit-html/directives/repeat.js';
+import { type Formula } from '../media/formula-dialog';
+import { type PictureUploads, type Taken, titleOfFile } from '../media/picture-uploads';
+import { fill } from '../page-data';
+import type { Attachment, DrawnStroke, MapPicture, PlaceAttachment } from '../wire/forms';
+import { type AttachmentTexts, type AttachmentView, kindOf, said, show, wordsOf } from './index';
+
+const LONGEST_DESCRIPTION = 120;
+
+export interface MakingTexts extends AttachmentTexts {
+  readonly show: string;
+  readonly showBeside: string;
+  readonly fromDevice: string;
+  readonly fromSearch: string;
+  readonly draw: string;
+  readonly formula: string;
+  readonly onMap: string;
+  readonly takeOff: string;
+  readonly drawOn: string;
+  readonly changeFormula: string;
+  readonly changePlace: string;
+  readonly says: string;
+  readonly onItsWay: string;
+  readonly enoughShown: string;
+}
+
+/** The dialogs in which attachments are made. */
+export interface MakingDialogs {
+  chooseFiles(): void;
+  searchPictures(): void;
+  draw(before: readonly DrawnStroke[], take: (strokes: readonly DrawnStroke[]) => void): void;
+  writeFormula(source: string, take: (formula: Formula) => void): void;
+  showPlace(on: MapPicture, before: PlaceAttachment | null, take: (place: PlaceAttachment) => void): void;
+}
+
+export interface MakingSide extends AttachmentView {
+  readonly texts: MakingTexts;
+  readonly uploads: PictureUploads;
+  readonly dialogs: MakingDialogs;
+  /** Most that is shown together. */
+  readonly most: number;
+  /** On which places are shown; null for none. */
+  readonly map: MapPicture | null;
+  /** Whether somebody may show things of a kind. */
+  mayShow(kind: Attachment['kind']): boolean;
+  /** What is kept of a place where something is written. */
+  shown(place: string): readonly Attachment[];
+  keep(place: string, shown: readonly Attachment[]): void;
+  say(words: string): void;
+}
+
+export class Making {
+  private readonly onTheirWay = new Map<string, number>();
+  /** Where pictures go that are being chosen or searched. */
+  private choosingFor = '';
+
+  /** @param refresh draws what is written anew. */
+  constructor(
+    private readonly side: MakingSide,
+    private readonly refresh: () => void,
+  ) {}
+
+  /** Whether a picture is still being sent. */
+  isWaiting(place: string): boolean {
+    return (this.onTheirWay.get(place) ?? 0) > 0;
+  }
+
+  /** What is shown beside the words, each with what can be done with it. */
+  list(place: string): TemplateResult | typeof nothing {
+    const { side } = this;
+    const shown = side.shown(place);
+    if (shown.length === 0 && !this.isWaiting(place)) return nothing;
+    return html`<ul class="making">
+        ${repeat(
+          shown,
+          (_, at) => at,
+          (attachment, at) => html`<li>${show(attachment, side)} ${this.doing(place, attachment, at)}</li>`,
+        )}
+      </ul>
+      <p class="making-waits" role="status">${this.isWaiting(place) ? side.texts.onItsWay : nothing}</p>`;
+  }
+
+  /**
+   * The menu from which something is shown; none where only words may be put up.
+   * @param beside what is written, for those who do not see where the button stands.
+   */
+  menu(place: string, beside: string): TemplateResult | typeof nothing {
+    const { side } = this;
+    const { texts } = side;
+    const pictures = side.mayShow('picture');
+    const can = [
+      pictures && this.item(texts.fromDevice, () => this.pictures(place, () => side.dialogs.chooseFiles())),
+      pictures && this.item(texts.fromSearch, () => this.pictures(place, () => side.dialogs.searchPictures())),
+      side.mayShow('drawing') && this.item(texts.draw, () => this.draw(place, null)),
+      side.mayShow('formula') && this.item(texts.formula, () => this.formula(place, null)),
+      side.mayShow('place') && side.map && this.item(texts.onMap, () => this.place(place, null)),
+    ].filter(Boolean);
+    if (can.length === 0) return nothing;
+    return html`<details class="making-menu" data-menu>
+      <summary class="button button-small button-quiet" aria-label=${fill(texts.showBeside, beside)}>
+        ${texts.show}
+      </summary>
+      <div>${can}</div>
+    </details>`;
+  }
+
+  /** Pictures that were pasted or dropped. True if there were any. */
+  take(place: string, data: DataTransfer | null): boolean {
+    const pictures = [...(data?.files ?? [])].filter((f) => f.type.startsWith('image/'));
+    if (pictures.length === 0 || !this.side.mayShow('picture')) return false;
+    this.choosingFor = place;
+    void this.takeFiles(pictures);
+    return true;
+  }
+
+  /** Pictures that were chosen from the device. */
+  async takeFiles(files: Iterable<File>): Promise<void> {
+    const place = this.choosingFor;
+    for (const file of files) await this.takePicture(place, () => this.side.uploads.take(file), titleOfFile(file));
+  }
+
+  /** A picture that was found by searching. */
+  takeFound(address: string, description: string): Promise<void> {
+    return this.takePicture(this.choosingFor, () => this.side.uploads.takeFrom(address), description);
+  }
+
+  private item(words: string, press: () => void): TemplateResult {
+    return html`<button
+      type="button"
+      class="button button-quiet"
+      @click=${(e: Event) => {
+        (e.currentTarget as HTMLElement).closest('details')!.open = false;
+        press();
+      }}
+    >
+      ${words}
+    </button>`;
+  }
+
+  private doing(place: string, attachment: Attachment, at: number): TemplateResult {
+    const { texts } = this.side;
+    const change = {
+      picture: null,
+      drawing: { words: texts.drawOn, press: () => this.draw(place, at) },
+      formula: { words: texts.changeFormula, press: () => this.formula(place, at) },
+      place: { words: texts.changePlace, press: () => this.place(place, at) },
+    }[attachment.kind];
+    const kind = kindOf(attachment);
+    return html`${
+        kind.described
+          ? html`<input
+              maxlength=${LONGEST_DESCRIPTION}
+              dir="auto"
+              placeholder=${texts.says}
+              aria-label=${texts.says}
+              .value=${live(wordsOf(attachment))}
+              @input=${(e: Event) => {
+                const words = (e.target as HTMLInputElement).value;
+                this.replace(place, at, kind.described!(attachment, words));
+              }}
+            />`
+          : nothing
+      }
+      <span class="making-do">
+        ${
+          change
+            ? html`<button type="button" class="button button-quiet slip-change" @click=${change.press}>
+                ${change.words}
+              </button>`
+            : nothing
+        }
+        <button
+          type="button"
+          class="button button-quiet slip-change"
+          aria-label=${`${texts.takeOff}: ${said(attachment, texts)}`}
+          @click=${() => this.replace(place, at, null)}
+        >
+          ${texts.takeOff}
+        </button>
+      </span>`;
+  }
+
+  private pictures(place: string, choose: () => void): void {
+    this.choosingFor = place;
+    choose();
+  }
+
+  private async takePicture(place: string, send: () => Promise<Taken | null>, description: string): Promise<void> {
+    if (this.side.shown(place).length + (this.onTheirWay.get(place) ?? 0) >= this.side.most)
+      return this.side.say(fill(this.side.texts.enoughShown, this.side.most));
+    this.wait(place, 1);
+    const taken = await send();
+    this.wait(place, -1);
+    if (taken)
+      this.add(place, { kind: 'picture', ...sizeOf(taken), description: description.slice(0, LONGEST_DESCRIPTION) });
+  }
+
+  private draw(place: string, at: number | null): void {
+    let mine = at;
+    const before = mine === null ? null : this.side.shown(place)[mine]!;
+    const strokes = before?.kind === 'drawing' ? before.strokes : [];
+    const description = before?.kind === 'drawing' ? before.description : '';
+    if (mine === null && this.isFull(place)) return;
+    this.side.dialogs.draw(strokes, (drawn) => {
+      if (mine === null) mine = this.add(place, { kind: 'drawing', strokes: drawn, description });
+      else if (drawn.length > 0) this.replace(place, mine, { kind: 'drawing', strokes: drawn, description });
+      else {
+        this.replace(place, mine, null);
+        mine = null;
+      }
+    });
+  }
+
+  private formula(place: string, at: number | null): void {
+    const before = at === null ? null : this.side.shown(place)[at]!;
+    if (at === null && this.isFull(place)) return;
+    this.side.dialogs.writeFormula(before?.kind === 'formula' ? before.source : '', (formula) =>
+      this.put(place, at, { kind: 'formula', ...formula }),
+    );
+  }
+
+  private place(place: string, at: number | null): void {
+    const before = at === null ? null : this.side.shown(place)[at]!;
+    const map = before?.kind === 'place' ? before.map : this.side.map;
+    if (!map || (at === null && this.isFull(place))) return;
+    this.side.dialogs.showPlace(map, before?.kind === 'place' ? before : null, (made) => this.put(place, at, made));
+  }
+
+  private isFull(place: string): boolean {
+    const full = this.side.shown(place).length >= this.side.most;
+    if (full) this.side.say(fill(this.side.texts.enoughShown, this.side.most));
+    return full;
+  }
+
+  private put(place: string, at: number | null, attachment: Attachment): void {
+    if (at === null) this.add(place, attachment);
+    else this.replace(place, at, attachment);
+  }
+
+  /** Gives where it stands. */
+  private add(place: string, attachment: Attachment): number {
+    const shown = this.side.shown(place);
+    this.side.keep(place, [...shown, attachment]);
+    this.refresh();
+    return shown.length;
+  }
+
+  private replace(place: string, at: number, attachment: Attachment | null): void {
+    const shown = [...this.side.shown(place)];
+    shown.splice(at, 1, ...(attachment ? [attachment] : []));
+    this.side.keep(place, shown);
+    this.refresh();
+  }
+
+  private wait(place: string, by: number): void {
+    this.onTheirWay.set(place, (this.onTheirWay.get(place) ?? 0) + by);
+    this.refresh();
+  }
+}
+
+function sizeOf({ media, width, height }: Taken): Taken {
+  return { media, width, height };
+}

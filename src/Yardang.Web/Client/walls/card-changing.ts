@@ -1,0 +1,181 @@
+// A card that is being changed where it stands: its words, what it shows, where it is, or that it goes.
+
+import { type TemplateResult, html, nothing } from 'lit-html';
+import { live } from 'lit-html/directives/live.js';
+import { fill } from '../page-data';
+import { type Card, LONGEST_TEXT, MOST_ATTACHMENTS } from '../room/wall-state';
+import { Drafts } from './drafts';
+import { type Band, type WallSide, titleOf } from './wall-view';
+
+/** What is around the card. */
+interface Around {
+  readonly bands: readonly Band[];
+  headingOf(topic: number): string;
+}
+
+export class CardChanging {
+  /** Which is being changed. */
+  card: number | null = null;
+
+  /** @param refresh draws the wall anew, and then puts the focus where it is wanted. */
+  constructor(
+    private readonly side: WallSide,
+    private readonly around: Around,
+    private readonly refresh: (focus?: string) => void,
+  ) {}
+
+  open(card: Card): void {
+    const { drafts } = this.side;
+    const place = Drafts.of(card.id);
+    // Perhaps there are words from before a reload.
+    if (!drafts.isBegun(place)) {
+      drafts.set(place, card.text);
+      drafts.show(place, card.attachments);
+    }
+    this.card = card.id;
+    this.refresh(`[data-card="${card.id}"] textarea`);
+  }
+
+  /** Ends it, if it is this card; what was typed stays on the device. */
+  stop(id: number): boolean {
+    if (this.card !== id) return false;
+    this.card = null;
+    this.refresh();
+    return true;
+  }
+
+  slip(card: Card): TemplateResult {
+    const { texts, drafts, making } = this.side;
+    const place = Drafts.of(card.id);
+    return html`<li
+      class="slip slip-changing"
+      data-card=${card.id}
+      @dragover=${(e: DragEvent) => e.dataTransfer?.types.includes('Files') && e.preventDefault()}
+      @drop=${(e: DragEvent) => this.take(place, e, e.dataTransfer)}
+    >
+      <textarea
+        class="slip-field"
+        maxlength=${LONGEST_TEXT}
+        dir="auto"
+        aria-label=${texts.cardWords}
+        .value=${live(drafts.get(place))}
+        @input=${(e: Event) => {
+          drafts.set(place, (e.target as HTMLTextAreaElement).value);
+          this.refresh();
+        }}
+        @paste=${(e: ClipboardEvent) => this.take(place, e, e.clipboardData)}
+        @keydown=${(e: KeyboardEvent) => this.key(e, card)}
+      ></textarea>
+      ${making.list(place)} ${making.menu(place, titleOf(card, texts))} ${this.where(card)}
+      <div class="slip-do">
+        <button
+          type="button"
+          class="button button-small button-main"
+          ?disabled=${!this.mayKeep(place)}
+          @click=${() => this.keep(card)}
+        >
+          ${texts.keep}
+        </button>
+        <button type="button" class="button button-small button-refuse" @click=${() => this.takeDown(card)}>
+          ${texts.takeDown}
+        </button>
+        <button type="button" class="button button-small button-quiet" @click=${() => this.close(card)}>
+          ${texts.cancel}
+        </button>
+      </div>
+    </li>`;
+  }
+
+  private where(card: Card): unknown {
+    const { state, texts } = this.side;
+    const { bands } = this.around;
+    const all = bands.find((b) => b.topic === card.topic)!.cards;
+    const others = all.filter((c) => c.id !== card.id);
+    const at = all.findIndex((c) => c.id === card.id);
+    return [
+      state.plan.topics.length > 0
+        ? html`<label class="slip-where"
+            >${texts.topic}
+            <select
+              aria-label=${texts.topic}
+              @change=${(e: Event) => this.moveTo(card, Number((e.target as HTMLSelectElement).value))}
+            >
+              ${bands.map(
+                (b) =>
+                  html`<option value=${b.topic} ?selected=${b.topic === card.topic}>
+                    ${this.around.headingOf(b.topic)}
+                  </option>`,
+              )}
+            </select></label
+          >`
+        : nothing,
+      others.length > 0
+        ? html`<label class="slip-where"
+            >${texts.place}
+            <select
+              aria-label=${texts.place}
+              @change=${(e: Event) => this.moveBehind(card, Number((e.target as HTMLSelectElement).value))}
+            >
+              <option value="0" ?selected=${at === 0}>${texts.placeFirst}</option>
+              ${others.map(
+                (c, i) =>
+                  html`<option value=${i + 1} ?selected=${at === i + 1}>
+                    ${fill(texts.placeAfter, titleOf(c, texts).slice(0, 40))}
+                  </option>`,
+              )}
+            </select></label
+          >`
+        : nothing,
+    ];
+  }
+
+  private take(place: string, e: Event, data: DataTransfer | null): void {
+    if (this.side.mayWrite() && this.side.making.take(place, data)) e.preventDefault();
+  }
+
+  private key(e: KeyboardEvent, card: Card): void {
+    if (e.key === 'Escape') this.close(card);
+    else if (e.key === 'Enter' && (e.ctrlKey || e.metaKey)) this.keep(card);
+    else return;
+    e.preventDefault();
+  }
+
+  private mayKeep(place: string): boolean {
+    const { drafts, making } = this.side;
+    return drafts.isBegun(place) && drafts.shown(place).length <= MOST_ATTACHMENTS && !making.isWaiting(place);
+  }
+
+  private keep(card: Card): void {
+    const { drafts } = this.side;
+    const place = Drafts.of(card.id);
+    if (!this.mayKeep(place) || !this.side.mayWrite()) return;
+    const [text, shown] = [drafts.get(place).trim(), drafts.shown(place)];
+    const isOther = text !== card.text || JSON.stringify(shown) !== JSON.stringify(card.attachments);
+    if (isOther) this.side.reword(card, text, shown);
+    this.close(card);
+  }
+
+  private takeDown(card: Card): void {
+    if (!this.side.mayWrite()) return;
+    this.side.takeDown(card);
+    this.close(card);
+  }
+
+  private close(card: Card): void {
+    this.side.drafts.clear(Drafts.of(card.id));
+    this.card = null;
+    this.refresh(`[data-card="${card.id}"] .slip-change`);
+  }
+
+  private moveTo(card: Card, topic: number): void {
+    const { state, me } = this.side;
+    if (this.side.mayWrite()) this.side.move(card, topic, state.orderAt(topic, Infinity, card.id, me));
+    this.refresh(`[data-card="${card.id}"] select`);
+  }
+
+  private moveBehind(card: Card, place: number): void {
+    const { state, me } = this.side;
+    if (this.side.mayWrite()) this.side.move(card, card.topic, state.orderAt(card.topic, place, card.id, me));
+    this.refresh(`[data-card="${card.id}"] select:last-of-type`);
+  }
+}

@@ -1,0 +1,102 @@
+// One card, large: to be read from afar, and to look at what it shows. With the next and the one before.
+
+import { type TemplateResult, html, nothing, render } from 'lit-html';
+import { show, wordsOf } from '../attachments';
+import { fill } from '../page-data';
+import type { Card } from '../room/wall-state';
+import type { WallSide } from './wall-view';
+
+export class LargeCard {
+  private card = 0;
+
+  /**
+   * @param cards those that are shown on the wall, as they are read.
+   * @param authorOf whose a card is, in words.
+   */
+  constructor(
+    private readonly dialog: HTMLDialogElement,
+    private readonly side: () => WallSide,
+    private readonly cards: () => readonly Card[],
+    private readonly authorOf: (card: Card) => string,
+  ) {
+    dialog.addEventListener('keydown', (e) => this.key(e));
+    dialog.addEventListener('close', () => render(nothing, dialog));
+  }
+
+  open(card: Card): void {
+    this.card = card.id;
+    this.dialog.showModal();
+    this.refresh();
+  }
+
+  /** What is read stays as long as it is there. */
+  refresh(): void {
+    if (!this.dialog.open) return;
+    const cards = this.cards();
+    const at = cards.findIndex((c) => c.id === this.card);
+    if (at < 0) return this.dialog.close();
+    render(this.shown(cards, at), this.dialog);
+  }
+
+  private shown(cards: readonly Card[], at: number): TemplateResult {
+    const side = this.side();
+    const { texts } = side;
+    const card = cards[at]!;
+    const [first = '', ...rest] = card.text.split('\n');
+    return html`<article class="large-card" data-large-card=${card.id} aria-label=${texts.largeCard}>
+        <div class="large-words" dir="auto" lang=${card.language || nothing}>
+          ${first ? html`<p class="large-first">${first}</p>` : nothing}
+          ${rest.length > 0 ? html`<p>${rest.join('\n')}</p>` : nothing}
+        </div>
+        ${
+          card.attachments.length > 0
+            ? html`<div class="large-shown">
+                ${card.attachments.map((a) => {
+                  const words = a.kind === 'formula' ? '' : wordsOf(a);
+                  return html`<figure>
+                    ${show(a, side)}${words ? html`<figcaption dir="auto">${words}</figcaption>` : nothing}
+                  </figure>`;
+                })}
+              </div>`
+            : nothing
+        }
+        <p class="large-author">${this.authorOf(card)}</p>
+      </article>
+      <footer class="large-do">
+        <button type="button" class="button" ?disabled=${at === 0} @click=${() => this.step(cards, at, -1)}>
+          ${texts.cardBefore}
+        </button>
+        <span>${fill(texts.cardOf, at + 1, cards.length)}</span>
+        <button
+          type="button"
+          class="button"
+          ?disabled=${at === cards.length - 1}
+          @click=${() => this.step(cards, at, 1)}
+        >
+          ${texts.cardNext}
+        </button>
+        <button type="button" class="button button-main" @click=${() => this.dialog.close()}>
+          ${texts.closeLarge}
+        </button>
+      </footer>`;
+  }
+
+  private step(cards: readonly Card[], at: number, by: number): void {
+    const next = cards[at + by];
+    if (next) this.card = next.id;
+    this.refresh();
+  }
+
+  private key(e: KeyboardEvent): void {
+    const by = e.key === 'ArrowRight' ? 1 : e.key === 'ArrowLeft' ? -1 : 0;
+    if (by === 0) return;
+    const cards = this.cards();
+    const isRtl = document.documentElement.dir === 'rtl';
+    this.step(
+      cards,
+      cards.findIndex((c) => c.id === this.card),
+      isRtl ? -by : by,
+    );
+    e.preventDefault();
+  }
+}

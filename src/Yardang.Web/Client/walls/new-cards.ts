@@ -1,0 +1,90 @@
+// The next free place under each topic: one writes where the card will stand.
+
+import { type TemplateResult, html, nothing } from 'lit-html';
+import { live } from 'lit-html/directives/live.js';
+import { fill } from '../page-data';
+import { LONGEST_TEXT, MOST_ATTACHMENTS } from '../room/wall-state';
+import { Drafts } from './drafts';
+import type { WallSide } from './wall-view';
+
+export class NewCards {
+  /** @param refresh draws the wall anew, and then puts the focus where it is wanted. */
+  constructor(
+    private readonly side: WallSide,
+    private readonly refresh: (focus?: string) => void,
+  ) {}
+
+  slot(topic: number, heading: string): TemplateResult | typeof nothing {
+    const { state, me, texts, drafts, making, looksOnly } = this.side;
+    if (looksOnly) return nothing;
+    if (!me.isStaff && state.isFull(me.number))
+      return html`<li class="slot slot-full">${fill(texts.full, state.plan.rules.most)}</li>`;
+    const place = Drafts.under(topic);
+    const isBegun = drafts.isBegun(place);
+    return html`<li
+      class="slot"
+      ?data-begun=${isBegun}
+      @dragover=${(e: DragEvent) => e.dataTransfer?.types.includes('Files') && e.preventDefault()}
+      @drop=${(e: DragEvent) => this.take(place, e, e.dataTransfer)}
+    >
+      <textarea
+        class="slip-field"
+        data-slot=${topic}
+        rows="1"
+        maxlength=${LONGEST_TEXT}
+        dir="auto"
+        placeholder=${texts.writeHere}
+        aria-label=${fill(texts.writeUnder, heading)}
+        .value=${live(drafts.get(place))}
+        ?readonly=${!this.side.mayWrite()}
+        @input=${(e: Event) => {
+          drafts.set(place, (e.target as HTMLTextAreaElement).value);
+          this.refresh();
+        }}
+        @paste=${(e: ClipboardEvent) => this.take(place, e, e.clipboardData)}
+        @keydown=${(e: KeyboardEvent) => this.key(e, topic)}
+      ></textarea>
+      ${making.list(place)}
+      <div class="slot-do">
+        ${
+          isBegun
+            ? html`<button
+                type="button"
+                class="button button-small button-main"
+                ?disabled=${!this.mayPutUp(place)}
+                @click=${() => this.putUp(topic)}
+              >
+                ${texts.putUp}
+              </button>`
+            : nothing
+        }
+        ${this.side.mayWrite() ? making.menu(place, heading) : nothing}
+      </div>
+    </li>`;
+  }
+
+  private take(place: string, e: Event, data: DataTransfer | null): void {
+    if (this.side.mayWrite() && this.side.making.take(place, data)) e.preventDefault();
+  }
+
+  private mayPutUp(place: string): boolean {
+    const { drafts, making } = this.side;
+    const fits = drafts.shown(place).length <= MOST_ATTACHMENTS;
+    return this.side.mayWrite() && drafts.isBegun(place) && fits && !making.isWaiting(place);
+  }
+
+  private key(e: KeyboardEvent, topic: number): void {
+    if (e.key !== 'Enter' || !(e.ctrlKey || e.metaKey)) return;
+    e.preventDefault();
+    this.putUp(topic);
+  }
+
+  private putUp(topic: number): void {
+    const { drafts } = this.side;
+    const place = Drafts.under(topic);
+    if (!this.mayPutUp(place)) return;
+    this.side.putUp(topic, drafts.get(place).trim(), drafts.shown(place));
+    drafts.clear(place);
+    this.refresh(`[data-slot="${topic}"]`);
+  }
+}

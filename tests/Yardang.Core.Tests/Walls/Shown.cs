@@ -1,0 +1,21 @@
+using System.Collections.Immutable;
+using Yardang.Core.Attachments;
+using Yardang.Core.Ink;
+using Yardang.Core.Marks;
+
+namespace Yardang.Core.Tests.Walls;
+
+/// <summary>Things to show beside words: one of each kind.</summary>
+internal static class Shown
+{
+    public static readonly string Media = new('a', 64);
+    public static readonly MapPicture Map = new(new string('b', 64), 1_600, 900, "The valley");
+    public static readonly PictureAttachment Picture = new(Media, 800, 600, "A stone arch");
+    public static readonly FormulaAttachment Formula = new(2_000, 800, "F = m g", "M0 0L100 0L100 50Z");
+    public static readonly PlaceAttachment Place = new(Map, 2_500, 7_500, "The ford");
+
+    public static readonly ImmutableArray<Attachment> Each = [Picture, Drawing(), Formula, Place];
+
+    public static DrawingAttachment Drawing(int points = 3, string description = "An arch") => new(
+        [new DrawnStroke([.. Enumerable.Range(0, points).Select(i => new InkPoint(i * 10 % 8_000, i * 7 % 6_000, 128, 0))], new Style(1, 60))], description);
+}
