@@ -83,7 +83,7 @@ test('a formula is typed or put together from keys, refused while it cannot be r
   await tool(maya, 'Text').click();
   await maya.getByRole('button', { name: 'Formula' }).click();
   const dialog = maya.getByRole('dialog');
-  const put = dialog.getByRole('button', { name: 'Put it on the page' });
+  const put = dialog.getByRole('button', { name: 'Use this formula' });
   await expect(put).toBeDisabled();
   await dialog.getByRole('button', { name: 'fraction' }).click();
   await maya.keyboard.type('F');

@@ -13,7 +13,6 @@ import { type AttachmentTexts, type AttachmentView, kindOf, said, show, wordsOf 
 const LONGEST_DESCRIPTION = 120;
 
 export interface MakingTexts extends AttachmentTexts {
-  readonly show: string;
   readonly showBeside: string;
   readonly fromDevice: string;
   readonly fromSearch: string;
@@ -27,6 +26,7 @@ export interface MakingTexts extends AttachmentTexts {
   readonly says: string;
   readonly onItsWay: string;
   readonly enoughShown: string;
+  readonly shownNoLonger: string;
 }
 
 /** The dialogs in which attachments are made. */
@@ -46,8 +46,9 @@ export interface MakingSide extends AttachmentView {
   readonly most: number;
   /** On which places are shown; null for none. */
   readonly map: MapPicture | null;
-  /** Whether somebody may show things of a kind. */
+  /** Whether I may show things of a kind, and this one. */
   mayShow(kind: Attachment['kind']): boolean;
+  mayShowThis(attachment: Attachment): boolean;
   /** What is kept of a place where something is written. */
   shown(place: string): readonly Attachment[];
   keep(place: string, shown: readonly Attachment[]): void;
@@ -65,13 +66,20 @@ export class Making {
     private readonly refresh: () => void,
   ) {}
 
-  /** Whether a picture is still being sent. */
-  isWaiting(place: string): boolean {
-    return (this.onTheirWay.get(place) ?? 0) > 0;
+  /**
+   * Whether what is to be shown can be put up: no picture is still being sent, there is not too much, and the teacher lets it be shown.
+   * @param before what is shown there already.
+   */
+  isReady(place: string, before: readonly Attachment[] = []): boolean {
+    const fits = this.side.shown(place).length <= this.side.most;
+    return fits && !this.isWaiting(place) && this.isAllowed(place, before);
   }
 
-  /** What is shown beside the words, each with what can be done with it. */
-  list(place: string): TemplateResult | typeof nothing {
+  /**
+   * What is shown beside the words, each with what can be done with it.
+   * @param before what is shown there already.
+   */
+  list(place: string, before: readonly Attachment[] = []): TemplateResult | typeof nothing {
     const { side } = this;
     const shown = side.shown(place);
     if (shown.length === 0 && !this.isWaiting(place)) return nothing;
@@ -82,6 +90,7 @@ export class Making {
           (attachment, at) => html`<li>${show(attachment, side)} ${this.doing(place, attachment, at)}</li>`,
         )}
       </ul>
+      ${this.isAllowed(place, before) ? nothing : html`<p class="notice" role="status">${side.texts.shownNoLonger}</p>`}
       <p class="making-waits" role="status">${this.isWaiting(place) ? side.texts.onItsWay : nothing}</p>`;
   }
 
@@ -103,7 +112,7 @@ export class Making {
     if (can.length === 0) return nothing;
     return html`<details class="making-menu" data-menu>
       <summary class="button button-small button-quiet" aria-label=${fill(texts.showBeside, beside)}>
-        ${texts.show}
+        ${this.kindsToShow()}
       </summary>
       <div>${can}</div>
     </details>`;
@@ -127,6 +136,29 @@ export class Making {
   /** A picture that was found by searching. */
   takeFound(address: string, description: string): Promise<void> {
     return this.takePicture(this.choosingFor, () => this.side.uploads.takeFrom(address), description);
+  }
+
+  private isWaiting(place: string): boolean {
+    return (this.onTheirWay.get(place) ?? 0) > 0;
+  }
+
+  private isAllowed(place: string, before: readonly Attachment[]): boolean {
+    const known = before.map((a) => JSON.stringify(a));
+    return this.side.shown(place).every((a) => this.side.mayShowThis(a) || known.includes(JSON.stringify(a)));
+  }
+
+  /** The first kinds by name, so that the button says what it is for. */
+  private kindsToShow(): string {
+    const { side } = this;
+    const { picture, drawing, formula, mapPlace } = side.texts;
+    const kinds = [
+      side.mayShow('picture') && picture,
+      side.mayShow('drawing') && drawing,
+      side.mayShow('formula') && formula,
+      side.mayShow('place') && side.map && mapPlace,
+    ].filter((words) => typeof words === 'string');
+    const [first = '', second, ...more] = kinds;
+    return `+ ${first}${second ? `, ${second.toLocaleLowerCase()}` : ''}${more.length > 0 ? ' …' : ''}`;
   }
 
   private item(words: string, press: () => void): TemplateResult {

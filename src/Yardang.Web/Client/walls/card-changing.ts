@@ -3,7 +3,7 @@
 import { type TemplateResult, html, nothing } from 'lit-html';
 import { live } from 'lit-html/directives/live.js';
 import { fill } from '../page-data';
-import { type Card, LONGEST_TEXT, MOST_ATTACHMENTS } from '../room/wall-state';
+import { type Card, LONGEST_TEXT } from '../room/wall-state';
 import { Drafts } from './drafts';
 import { type Band, type WallSide, titleOf } from './wall-view';
 
@@ -66,12 +66,12 @@ export class CardChanging {
         @paste=${(e: ClipboardEvent) => this.take(place, e, e.clipboardData)}
         @keydown=${(e: KeyboardEvent) => this.key(e, card)}
       ></textarea>
-      ${making.list(place)} ${making.menu(place, titleOf(card, texts))} ${this.where(card)}
+      ${making.list(place, card.attachments)} ${making.menu(place, titleOf(card, texts))} ${this.where(card)}
       <div class="slip-do">
         <button
           type="button"
           class="button button-small button-main"
-          ?disabled=${!this.mayKeep(place)}
+          ?disabled=${!this.mayKeep(card)}
           @click=${() => this.keep(card)}
         >
           ${texts.keep}
@@ -140,15 +140,16 @@ export class CardChanging {
     e.preventDefault();
   }
 
-  private mayKeep(place: string): boolean {
+  private mayKeep(card: Card): boolean {
     const { drafts, making } = this.side;
-    return drafts.isBegun(place) && drafts.shown(place).length <= MOST_ATTACHMENTS && !making.isWaiting(place);
+    const place = Drafts.of(card.id);
+    return drafts.isBegun(place) && making.isReady(place, card.attachments);
   }
 
   private keep(card: Card): void {
     const { drafts } = this.side;
     const place = Drafts.of(card.id);
-    if (!this.mayKeep(place) || !this.side.mayWrite()) return;
+    if (!this.mayKeep(card) || !this.side.mayWrite()) return;
     const [text, shown] = [drafts.get(place).trim(), drafts.shown(place)];
     const isOther = text !== card.text || JSON.stringify(shown) !== JSON.stringify(card.attachments);
     if (isOther) this.side.reword(card, text, shown);

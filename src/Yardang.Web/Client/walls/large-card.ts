@@ -48,6 +48,7 @@ export class LargeCard {
           ${first ? html`<p class="large-first">${first}</p>` : nothing}
           ${rest.length > 0 ? html`<p>${rest.join('\n')}</p>` : nothing}
         </div>
+        <p class="large-author">${this.authorOf(card)}</p>
         ${
           card.attachments.length > 0
             ? html`<div class="large-shown">
@@ -60,7 +61,6 @@ export class LargeCard {
               </div>`
             : nothing
         }
-        <p class="large-author">${this.authorOf(card)}</p>
       </article>
       <footer class="large-do">
         <button type="button" class="button" ?disabled=${at === 0} @click=${() => this.step(cards, at, -1)}>

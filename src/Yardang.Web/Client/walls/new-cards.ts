@@ -3,7 +3,7 @@
 import { type TemplateResult, html, nothing } from 'lit-html';
 import { live } from 'lit-html/directives/live.js';
 import { fill } from '../page-data';
-import { LONGEST_TEXT, MOST_ATTACHMENTS } from '../room/wall-state';
+import { LONGEST_TEXT } from '../room/wall-state';
 import { Drafts } from './drafts';
 import type { WallSide } from './wall-view';
 
@@ -69,8 +69,7 @@ export class NewCards {
 
   private mayPutUp(place: string): boolean {
     const { drafts, making } = this.side;
-    const fits = drafts.shown(place).length <= MOST_ATTACHMENTS;
-    return this.side.mayWrite() && drafts.isBegun(place) && fits && !making.isWaiting(place);
+    return this.side.mayWrite() && drafts.isBegun(place) && making.isReady(place);
   }
 
   private key(e: KeyboardEvent, topic: number): void {

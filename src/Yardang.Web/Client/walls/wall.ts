@@ -192,6 +192,7 @@ Alpine.data('wall', () => {
             return wall().plan.map;
           },
           mayShow: (kind) => me.isStaff || (wall().plan.rules.shows & KINDS[kind]) !== 0,
+          mayShowThis: (attachment) => wall().mayShow(attachment, me),
           shown: (place) => drafts.shown(place),
           keep: (place, shown) => drafts.show(place, shown),
           say: (words) => page.say(words),

@@ -1,0 +1,186 @@
+import { expect, test } from '@playwright/test';
+import { handOut, kept, student, teacher } from './people.mjs';
+
+const together = { way: 'Everybody together on one wall' };
+const slot = (page, topic) => page.getByLabel(`Write here, under ${topic}`, { exact: true });
+const cards = (page, topic) => page.getByRole('list', { name: topic, exact: true }).locator('.slip:not(.slip-changing)');
+const show = async (page, beside, what) => {
+  await page.getByLabel(`Show something beside the words: ${beside}`, { exact: true }).click();
+  await page.getByRole('button', { name: what, exact: true }).click();
+};
+const choose = (page, name, buffer) => page.locator('[data-attach]').setInputFiles({ name, mimeType: 'image/png', buffer });
+const SHOTS = process.env.LOOK;
+const look = (page, name) => SHOTS && page.screenshot({ path: `/tmp/look/${name}.png` });
+const putUp = (page) => page.getByRole('button', { name: 'Put it up' }).click();
+
+/** A wall with one topic, on which students may show everything, with a map. */
+async function designWall(page, shows = ['pictures', 'drawings', 'formulas', 'places on a map']) {
+  await page.goto('/desk');
+  await page.getByRole('button', { name: 'New wall' }).click();
+  await kept(page);
+  await page.getByLabel('Name of the activity').fill('Bridges of our valley');
+  await page.getByLabel('The question over the wall').fill('Which bridges do we know?');
+  await page.getByRole('button', { name: 'New topic' }).click();
+  await page.getByLabel('Topic 1', { exact: true }).fill('Bridges');
+  for (const kind of ['pictures', 'drawings', 'formulas', 'places on a map'])
+    await page.getByRole('checkbox', { name: kind, exact: true }).setChecked(shows.includes(kind));
+  if (shows.includes('places on a map')) {
+    await page.locator('#plan-map').setInputFiles({ name: 'Valley of the Ostle.png', mimeType: 'image/png', buffer: await page.screenshot() });
+    await expect(page.getByLabel('What the map shows')).toHaveValue('Valley of the Ostle');
+  }
+  await page.getByLabel('The question over the wall').click();
+  await kept(page);
+  await look(page, `a-plan-${shows.length}`);
+}
+
+async function drawLine(page, from, to) {
+  const box = await page.getByLabel('Sheet to draw on').boundingBox();
+  const at = ([x, y]) => [box.x + x * box.width, box.y + y * box.height];
+  await page.mouse.move(...at(from));
+  await page.mouse.down();
+  await page.mouse.move(...at(to), { steps: 8 });
+  await page.mouse.up();
+}
+
+test('a card shows a picture, a drawing, a formula and a place; classmate and teacher see them, and large', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await designWall(varga);
+  await varga.getByRole('link', { name: 'Hand out' }).click();
+  await expect(varga.getByText('They may show places on the map.')).toBeVisible();
+  await varga.goBack();
+  await kept(varga);
+  const code = await handOut(varga, together);
+  const maya = await student(browser, code, 'Maya');
+  const ben = await student(browser, code, 'Ben', { viewport: { width: 390, height: 844 } });
+
+  await slot(maya, 'Bridges').fill('The mill bridge\nIt has one arch.');
+  await show(maya, 'Bridges', 'Picture from this device');
+  await choose(maya, 'mill bridge.png', await maya.locator('.ledge').screenshot());
+  await expect(maya.getByLabel('What does it show?')).toHaveValue('mill bridge');
+  await maya.getByLabel('What does it show?').fill('One arch of stone');
+
+  await show(maya, 'Bridges', 'Draw');
+  await maya.getByRole('button', { name: 'Felt tip' }).click();
+  await drawLine(maya, [0.2, 0.6], [0.8, 0.6]);
+  await maya.getByRole('button', { name: 'Highlighter' }).click();
+  await drawLine(maya, [0.3, 0.7], [0.7, 0.5]);
+  await drawLine(maya, [0.1, 0.1], [0.2, 0.1]);
+  await maya.getByRole('dialog').getByRole('button', { name: 'Undo' }).click();
+  await look(maya, 'a-drawing');
+  await maya.getByRole('button', { name: 'Done' }).click();
+  await expect(maya.locator('.making .shown-drawing path')).toHaveCount(2);
+
+  await show(maya, 'Bridges', 'Formula');
+  await maya.getByLabel('Written as LaTeX').fill('F = m g');
+  await maya.getByRole('button', { name: 'Use this formula' }).click();
+  await show(maya, 'Bridges', 'Place on the map');
+  await maya.locator('.place-map').click({ position: { x: 40, y: 30 } });
+  await maya.getByLabel('What is there?').fill('The mill');
+  await look(maya, 'a-place');
+  await maya.getByRole('button', { name: 'Show this place' }).click();
+  await expect(maya.locator('.making > li')).toHaveCount(4);
+
+  // What is begun outlives a reload; a fifth thing has no room.
+  await maya.reload();
+  await kept(maya);
+  await expect(maya.locator('.making > li')).toHaveCount(4);
+  await show(maya, 'Bridges', 'Draw');
+  await expect(maya.getByText('A card shows at most 4 things beside its words.')).toBeVisible();
+  await look(maya, 'a-making');
+  await putUp(maya);
+  await expect(cards(maya, 'Bridges').locator('.shown > button')).toHaveCount(4);
+  await look(maya, 'a-card');
+  await kept(maya);
+
+  for (const page of [ben, varga]) {
+    if (page === varga) await page.locator('.tile').first().click();
+    else await page.getByRole('button', { name: /^Show 1 new card/ }).first().click();
+    await expect(cards(page, 'Bridges').getByAltText('One arch of stone')).toBeVisible();
+    await expect(cards(page, 'Bridges').locator('.shown-drawing path')).toHaveCount(2);
+    await expect(cards(page, 'Bridges').getByRole('img', { name: 'F = m g' })).toBeAttached();
+    await page.getByRole('button', { name: 'See large: The mill' }).click();
+    await expect(page.getByRole('dialog').getByText('It has one arch.')).toBeVisible();
+    await expect(page.getByRole('dialog').locator('img')).toHaveJSProperty('complete', true);
+    await look(page, page === varga ? 'a-large' : 'a-large-phone');
+    await page.getByRole('button', { name: 'Back to the wall' }).click();
+    await look(page, page === varga ? 'a-teacher' : 'a-phone');
+  }
+  // Found by what a picture shows.
+  await varga.getByLabel('Find words or a name').fill('arch of stone');
+  await expect(varga.locator('.slip')).toHaveCount(1);
+
+  // Other things on the same card; what is taken off is gone for all.
+  await maya.getByRole('button', { name: 'Change the card: The mill bridge' }).click();
+  await maya.getByRole('button', { name: 'Take off: F = m g' }).click();
+  await maya.locator('.slip-changing').getByRole('button', { name: 'Done' }).click();
+  await expect(cards(ben, 'Bridges').locator('.shown > button')).toHaveCount(3);
+  expect([...varga.problems, ...maya.problems, ...ben.problems]).toEqual([]);
+});
+
+test('a picture is dropped, pasted or searched, is refused in words where it is none, and waits for nobody without a network', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await designWall(varga, ['pictures']);
+  const maya = await student(browser, await handOut(varga, together), 'Maya');
+  await expect(maya.getByLabel('Show something beside the words: Bridges')).toBeVisible();
+  await show(maya, 'Bridges', 'Picture from this device');
+  await choose(maya, 'notes.png', Buffer.from('no picture'));
+  await expect(maya.getByText('This file is not a picture that can be read.')).toBeVisible();
+
+  await show(maya, 'Bridges', 'Search for a picture');
+  await maya.getByRole('dialog').locator('.overview-page').first().click();
+  await expect(maya.locator('.making > li')).toHaveCount(1);
+  await putUp(maya);
+  await expect(cards(maya, 'Bridges').locator('img')).toHaveCount(1);
+
+  const bytes = [...(await maya.locator('.ledge').screenshot())];
+  for (const kind of ['drop', 'paste'])
+    await slot(maya, 'Bridges').evaluate(
+      (field, [type, numbers]) => {
+        const data = new DataTransfer();
+        data.items.add(new File([new Uint8Array(numbers)], `${type}.png`, { type: 'image/png' }));
+        const event = type === 'drop' ? new DragEvent('drop', { dataTransfer: data, bubbles: true, cancelable: true }) : new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true });
+        field.dispatchEvent(event);
+      },
+      [kind, bytes],
+    );
+  await expect(maya.locator('.making > li')).toHaveCount(2);
+
+  await maya.context().setOffline(true);
+  await slot(maya, 'Bridges').fill('Three views');
+  await show(maya, 'Bridges', 'Picture from this device');
+  await choose(maya, 'third.png', Buffer.from(bytes));
+  await expect(maya.getByText('The picture could not be sent.')).toBeVisible();
+  await putUp(maya);
+  await expect(cards(maya, 'Bridges').filter({ hasText: 'Three views' }).locator('.shown > button')).toHaveCount(2);
+  await maya.context().setOffline(false);
+  await kept(maya);
+  expect(maya.problems).toEqual([]);
+});
+
+test('the teacher ends that pictures are shown while the wall runs; what is there stays', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await designWall(varga, ['pictures']);
+  const maya = await student(browser, await handOut(varga, together), 'Maya');
+  await show(maya, 'Bridges', 'Picture from this device');
+  await choose(maya, 'arch.png', await maya.locator('.ledge').screenshot());
+  await putUp(maya);
+  await kept(maya);
+  await slot(maya, 'Bridges').fill('Another');
+  await show(maya, 'Bridges', 'Picture from this device');
+  await choose(maya, 'second.png', await maya.locator('.ledge').screenshot());
+  await expect(maya.locator('.making > li')).toHaveCount(1);
+  await varga.locator('.tile').first().click();
+  await varga.getByRole('button', { name: 'Change the wall' }).click();
+  await varga.getByRole('checkbox', { name: 'pictures', exact: true }).uncheck();
+  await varga.getByRole('button', { name: 'Change it for everybody' }).click();
+  await expect(maya.getByLabel('Show something beside the words: Bridges')).toHaveCount(0);
+  await expect(maya.getByText('The teacher does not let this be shown here any more.')).toBeVisible();
+  await maya.getByRole('button', { name: /^Take off/ }).click();
+  await putUp(maya);
+  await expect(cards(maya, 'Bridges')).toHaveCount(2);
+  await maya.getByRole('button', { name: 'Change the card: arch' }).click();
+  await maya.getByLabel('Words of this card').fill('An arch');
+  await maya.locator('.slip-changing').getByRole('button', { name: 'Done' }).click();
+  await kept(maya);
+  await expect(cards(varga, 'Bridges').filter({ hasText: 'An arch' }).locator('img')).toHaveCount(1);
+});
