@@ -11,6 +11,9 @@ public static class AttachmentMarks
     private const double Pin = 0.03;
     private const int FrameWidth = 25;
 
+    // Among the colours with which shapes are filled.
+    private const int White = 10;
+
     // "Forest red", as pins are on the screen.
     private const int PinColour = 1;
 
@@ -33,7 +36,7 @@ public static class AttachmentMarks
     public static IEnumerable<(MarkBody Body, Style Style, Scale? Scale)> Of(Attachment attachment, int x, int y, int width, int height) => attachment switch
     {
         PictureAttachment p => [Picture(p, x, y, width, height)],
-        DrawingAttachment d => [.. d.Strokes.Select(s => Stroke(s, x, y, (double)width / DrawingAttachment.Width)), Frame(x, y, width, height)],
+        DrawingAttachment d => [Sheet(x, y, width, height), .. d.Strokes.Select(s => Stroke(s, x, y, (double)width / DrawingAttachment.Width))],
         FormulaAttachment f => [Formula(f, x, y, (double)width / f.Width)],
         PlaceAttachment p => [Picture(p.Map.AsPicture(), x, y, width, height), Pinned(p, x, y, width, height)],
         _ => throw new InvalidOperationException($"{attachment.GetType().Name} cannot be shown."),
@@ -62,6 +65,6 @@ public static class AttachmentMarks
         return (new ShapeBody(ShapeKind.Ellipse, [left - radius, top - radius, left + radius, top + radius]), new Style(PinColour, Math.Max(1, radius / 2)), null);
     }
 
-    private static (MarkBody, Style, Scale?) Frame(int x, int y, int width, int height) =>
-        (new ShapeBody(ShapeKind.Polygon, [x, y, x + width, y, x + width, y + height, x, y + height]), new Style(0, FrameWidth), null);
+    private static (MarkBody, Style, Scale?) Sheet(int x, int y, int width, int height) =>
+        (new ShapeBody(ShapeKind.Polygon, [x, y, x + width, y, x + width, y + height, x, y + height]), new Style(0, FrameWidth, White), null);
 }

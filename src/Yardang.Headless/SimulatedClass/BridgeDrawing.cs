@@ -1,5 +1,7 @@
 using System.Collections.Immutable;
+using Yardang.Core.Attachments;
 using Yardang.Core.Ink;
+using Yardang.Core.Marks;
 
 namespace Yardang.Headless.SimulatedClass;
 
@@ -29,6 +31,19 @@ public static class BridgeDrawing
     /// <summary>An arrow pointing down: where the load goes.</summary>
     public static IReadOnlyList<ImmutableArray<InkPoint>> LoadArrow(int x, int y, Random random) =>
         [Line(x, y - 2400, x, y - 300, random), Path([(x - 350, y - 800), (x, y - 250), (x + 350, y - 800)], random)];
+
+    /// <summary>A bridge on a small sheet, as it is shown beside words.</summary>
+    /// <param name="kind">As above.</param>
+    /// <param name="random">The hand.</param>
+    public static DrawingAttachment Sketch(int kind, Random random) => new(
+        [
+            .. Of(kind, 900, 3_900 - (kind * 300), 6_200, random).Select(s => Stroke(s, 0, Looks.None)),
+            .. LoadArrow(4_000, 3_800 - (kind * 300), random).Select(s => Stroke(s, 1, Looks.FeltTip)),
+        ],
+        "");
+
+    private static DrawnStroke Stroke(ImmutableArray<InkPoint> points, int colour, Looks looks) => new(
+        [.. points.Select(p => new InkPoint(Math.Clamp(p.X, 0, DrawingAttachment.Width), Math.Clamp(p.Y, 0, DrawingAttachment.Height), p.Pressure, 0))], new Style(colour, looks == Looks.None ? 70 : 120, 0, looks));
 
     private static ImmutableArray<InkPoint> Line(int x1, int y1, int x2, int y2, Random random) => Path([(x1, y1), (x2, y2)], random);
 

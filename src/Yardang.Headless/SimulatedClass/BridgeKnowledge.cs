@@ -31,6 +31,17 @@ public static class BridgeKnowledge
         ],
     ];
 
+    private static readonly ImmutableArray<string> s_pictures = ["aqueduct", "rope bridge", "suspension bridge"];
+
+    // Some draw what they mean, and some find a picture.
+    private static PutsUpCard Shows(int student, int nth, PutsUpCard card) => nth == 1 ? card : (student % 8) switch
+    {
+        1 => card with { Sketch = student / 8 },
+        4 => card with { Search = s_pictures[student / 8] },
+        6 => card with { Sketch = 3 - (student / 8) },
+        _ => card,
+    };
+
     /// <summary>What a student does, step by step.</summary>
     /// <param name="student">Position in the roster, from 0.</param>
     public static IReadOnlyList<Doing> Of(int student)
@@ -42,7 +53,7 @@ public static class BridgeKnowledge
             var topic = (student + nth) % s_cards.Length;
             var cards = s_cards[topic];
             var which = (student / s_cards.Length) + (nth * 3);
-            if (which < cards.Length) steps.Add(new PutsUpCard(topic, cards[which]));
+            if (which < cards.Length) steps.Add(Shows(student, nth, new PutsUpCard(topic, cards[which])));
             steps.AddRange(Enumerable.Repeat<Doing>(new Thinks(), 2));
         }
 

@@ -6,6 +6,7 @@ using MessagePack;
 using Microsoft.AspNetCore.SignalR.Client;
 using Microsoft.Extensions.DependencyInjection;
 using Yardang.Core.Activities;
+using Yardang.Core.Attachments;
 using Yardang.Core.Boards;
 using Yardang.Core.Editing;
 using Yardang.Core.Geometry;
@@ -36,11 +37,12 @@ public sealed partial class ClassMember : IAsyncDisposable
     private readonly HubConnection _hub;
     private readonly int _number;
     private readonly string _query;
+    private readonly string _token;
     private readonly HashSet<int> _confirmed = [];
     private LiveRoom? _work;
     private LiveRoom? _lesson;
 
-    private ClassMember(HttpClient http, HubConnection hub, int number, string query) => (_http, _hub, _number, _query) = (http, hub, number, query);
+    private ClassMember(HttpClient http, HubConnection hub, int number, string query, string token) => (_http, _hub, _number, _query, _token) = (http, hub, number, query, token);
 
     /// <summary>Joins with the code and a name.</summary>
     public static async Task<ClassMember> JoinAsync(Uri server, string code, string name)
@@ -57,7 +59,7 @@ public sealed partial class ClassMember : IAsyncDisposable
         var data = DataIn(page) ?? throw new InvalidOperationException($"{name} could not join.");
         var query = data.GetProperty("query").GetString()!;
         var hub = new HubConnectionBuilder().WithUrl(new Uri(server, $"/live{query}"), o => o.Cookies = cookies).AddMessagePackProtocol().WithAutomaticReconnect(new SteadyRetry()).Build();
-        var member = new ClassMember(http, hub, data.GetProperty("actor").GetInt32(), query);
+        var member = new ClassMember(http, hub, data.GetProperty("actor").GetInt32(), query, PageTokenPattern().Match(page).Groups["token"].Value);
         await hub.StartAsync();
         member._work = await member.EnterAsync(data);
         member._lesson = await LiveRoom.EnterAsync(hub, http, data.GetProperty("lesson").GetGuid(), query, () => new Lesson());
@@ -70,6 +72,36 @@ public sealed partial class ClassMember : IAsyncDisposable
     {
         var isWall = string.Equals(data.GetProperty("kind").GetString(), nameof(RoomKind.Wall), StringComparison.Ordinal);
         return LiveRoom.EnterAsync(_hub, _http, data.GetProperty("work").GetGuid(), _query, () => isWall ? new Wall(WallPlan.Blank) : new Board(ActivityContent.Blank("en", "")));
+    }
+
+    private async Task PutUpAsync(PutsUpCard put, CancellationToken stop)
+    {
+        List<Attachment> shown = [];
+        if (put.Sketch is { } kind) shown.Add(BridgeDrawing.Sketch(kind, new Random(_number)));
+        if (put.Search is { } words && await FindAsync(words, stop) is { } picture) shown.Add(picture);
+        _work!.Do(c =>
+        {
+            var wall = (Wall)c.Room;
+            ImmutableArray<Attachment> allowed = [.. shown.Where(a => wall.Plan.Rules.Shows.HasFlag(a.Kind()))];
+            var id = c.NewId();
+            return c.Submit(new PutUpCard(id, TopicAt(wall, put.Topic), "en", put.Words, allowed.IsEmpty ? null : allowed), id);
+        });
+    }
+
+    // The first that is found.
+    private async Task<PictureAttachment?> FindAsync(string words, CancellationToken stop)
+    {
+        var address = $"/rooms/{_work!.Room}/pictures";
+        using var found = await _http.GetAsync($"{address}{_query}&words={Uri.EscapeDataString(words)}", stop);
+        if (!found.IsSuccessStatusCode) return null;
+        var all = JsonDocument.Parse(await found.Content.ReadAsStringAsync(stop)).RootElement;
+        if (all.GetArrayLength() == 0) return null;
+        using var take = new HttpRequestMessage(HttpMethod.Post, $"{address}/{all[0].GetProperty("id").GetString()}{_query}");
+        take.Headers.Add("RequestVerificationToken", _token);
+        using var taken = await _http.SendAsync(take, stop);
+        if (!taken.IsSuccessStatusCode) return null;
+        var file = JsonDocument.Parse(await taken.Content.ReadAsStringAsync(stop)).RootElement;
+        return new(file.GetProperty("media").GetString()!, file.GetProperty("width").GetInt32(), file.GetProperty("height").GetInt32(), all[0].GetProperty("title").GetString()!);
     }
 
     // By the list of contents, once all that was done here has arrived.
@@ -129,12 +161,8 @@ public sealed partial class ClassMember : IAsyncDisposable
             case PutsUpNote(var x, var y, var words, var colour, true):
                 Add(doing.Page, new NoteBody(x, y, LabelWidth, LabelHeight, new Words(words, "en", Broken(words, 16), LabelSize)), new Style(colour, 0));
                 break;
-            case PutsUpCard(var topic, var words):
-                _work!.Do(c =>
-                {
-                    var id = c.NewId();
-                    return c.Submit(new PutUpCard(id, TopicAt((Wall)c.Room, topic), "en", words), id);
-                });
+            case PutsUpCard put:
+                await PutUpAsync(put, stop);
                 break;
             case RewordsCard(var words):
                 await ChangeLastAsync(card => new RewordCard(card.Id, card.Language, words), stop);
@@ -182,6 +210,9 @@ public sealed partial class ClassMember : IAsyncDisposable
 
     [GeneratedRegex("""name="__RequestVerificationToken" type="hidden" value="(?<token>[^"]+)""", RegexOptions.ExplicitCapture, 1_000)]
     private static partial Regex TokenPattern();
+
+    [GeneratedRegex("data-token=\"(?<token>[^\"]+)", RegexOptions.ExplicitCapture, 1_000)]
+    private static partial Regex PageTokenPattern();
 
     [GeneratedRegex("""id="page-data">(?<data>.*?)</script>""", RegexOptions.Singleline | RegexOptions.ExplicitCapture, 1_000)]
     private static partial Regex DataPattern();

@@ -24,7 +24,9 @@ public sealed record PutsUpNote(int X, int Y, string Words, int Colour, bool Sma
 /// <summary>Puts a card up on a wall.</summary>
 /// <param name="Topic">The topic's place among those of the wall, from 0; beyond the last for what fits nowhere.</param>
 /// <param name="Words">What it says.</param>
-public sealed record PutsUpCard(int Topic, string Words) : Doing;
+/// <param name="Sketch">Which bridge is drawn beside the words (<see cref="BridgeDrawing"/>); null for none.</param>
+/// <param name="Search">What picture is searched and put beside them; null for none.</param>
+public sealed record PutsUpCard(int Topic, string Words, int? Sketch = null, string? Search = null) : Doing;
 
 /// <summary>Says something else on their own last card.</summary>
 public sealed record RewordsCard(string Words) : Doing;
