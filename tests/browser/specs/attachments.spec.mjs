@@ -3,12 +3,14 @@ import { handOut, kept, student, teacher } from './people.mjs';
 
 const together = { way: 'Everybody together on one wall' };
 const slot = (page, topic) => page.getByLabel(`Write here, under ${topic}`, { exact: true });
-const cards = (page, topic) => page.getByRole('list', { name: topic, exact: true }).locator('.slip:not(.slip-changing)');
+const cards = (page, topic) =>
+  page.getByRole('list', { name: topic, exact: true }).locator('.slip:not(.slip-changing)');
 const show = async (page, beside, what) => {
   await page.getByLabel(`Show something beside the words: ${beside}`, { exact: true }).click();
   await page.getByRole('button', { name: what, exact: true }).click();
 };
-const choose = (page, name, buffer) => page.locator('[data-attach]').setInputFiles({ name, mimeType: 'image/png', buffer });
+const choose = (page, name, buffer) =>
+  page.locator('[data-attach]').setInputFiles({ name, mimeType: 'image/png', buffer });
 const SHOTS = process.env.LOOK;
 const look = (page, name) => SHOTS && page.screenshot({ path: `/tmp/look/${name}.png` });
 const putUp = (page) => page.getByRole('button', { name: 'Put it up' }).click();
@@ -25,7 +27,9 @@ async function designWall(page, shows = ['pictures', 'drawings', 'formulas', 'pl
   for (const kind of ['pictures', 'drawings', 'formulas', 'places on a map'])
     await page.getByRole('checkbox', { name: kind, exact: true }).setChecked(shows.includes(kind));
   if (shows.includes('places on a map')) {
-    await page.locator('#plan-map').setInputFiles({ name: 'Valley of the Ostle.png', mimeType: 'image/png', buffer: await page.screenshot() });
+    await page
+      .locator('#plan-map')
+      .setInputFiles({ name: 'Valley of the Ostle.png', mimeType: 'image/png', buffer: await page.screenshot() });
     await expect(page.getByLabel('What the map shows')).toHaveValue('Valley of the Ostle');
   }
   await page.getByLabel('The question over the wall').click();
@@ -42,7 +46,9 @@ async function drawLine(page, from, to) {
   await page.mouse.up();
 }
 
-test('a card shows a picture, a drawing, a formula and a place; classmate and teacher see them, and large', async ({ browser }) => {
+test('a card shows a picture, a drawing, a formula and a place; classmate and teacher see them, and large', async ({
+  browser,
+}) => {
   const varga = await teacher(browser);
   await designWall(varga);
   await varga.getByRole('link', { name: 'Hand out' }).click();
@@ -94,7 +100,11 @@ test('a card shows a picture, a drawing, a formula and a place; classmate and te
 
   for (const page of [ben, varga]) {
     if (page === varga) await page.locator('.tile').first().click();
-    else await page.getByRole('button', { name: /^Show 1 new card/ }).first().click();
+    else
+      await page
+        .getByRole('button', { name: /^Show 1 new card/ })
+        .first()
+        .click();
     await expect(cards(page, 'Bridges').getByAltText('One arch of stone')).toBeVisible();
     await expect(cards(page, 'Bridges').locator('.shown-drawing path')).toHaveCount(2);
     await expect(cards(page, 'Bridges').getByRole('img', { name: 'F = m g' })).toBeAttached();
@@ -117,7 +127,9 @@ test('a card shows a picture, a drawing, a formula and a place; classmate and te
   expect([...varga.problems, ...maya.problems, ...ben.problems]).toEqual([]);
 });
 
-test('a picture is dropped, pasted or searched, is refused in words where it is none, and waits for nobody without a network', async ({ browser }) => {
+test('a picture is dropped, pasted or searched, is refused in words where it is none, and waits for nobody without a network', async ({
+  browser,
+}) => {
   const varga = await teacher(browser);
   await designWall(varga, ['pictures']);
   const maya = await student(browser, await handOut(varga, together), 'Maya');
@@ -138,7 +150,10 @@ test('a picture is dropped, pasted or searched, is refused in words where it is 
       (field, [type, numbers]) => {
         const data = new DataTransfer();
         data.items.add(new File([new Uint8Array(numbers)], `${type}.png`, { type: 'image/png' }));
-        const event = type === 'drop' ? new DragEvent('drop', { dataTransfer: data, bubbles: true, cancelable: true }) : new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true });
+        const event =
+          type === 'drop'
+            ? new DragEvent('drop', { dataTransfer: data, bubbles: true, cancelable: true })
+            : new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true });
         field.dispatchEvent(event);
       },
       [kind, bytes],

@@ -228,8 +228,11 @@ test('by keyboard alone a card is put up, changed, moved and taken down; with pe
   await expect(cards(maya, 'Materials')).toHaveText(['Stone']);
   await expect(maya.getByRole('button', { name: 'Change the card: Stone' })).toBeFocused();
   await maya.keyboard.press('Enter');
+  await expect(maya.getByLabel('Words of this card')).toBeFocused();
   await maya.keyboard.press('End');
   await maya.keyboard.type(' lasts');
+  await maya.keyboard.press('Tab');
+  await expect(maya.getByLabel('Show something beside the words: Stone')).toBeFocused();
   await maya.keyboard.press('Tab');
   await maya.keyboard.press('ArrowDown');
   await expect(cards(maya, 'Forces')).toHaveCount(0);
