@@ -18,7 +18,8 @@ public sealed record ArchivedPerson(int Number, string Name, DateTimeOffset? Joi
 /// <summary>A wall with all cards that are up on it.</summary>
 /// <param name="Plan">What is planned for it at last.</param>
 /// <param name="Cards">The cards, by topic and in order.</param>
-public sealed record ArchivedWall(WallPlan Plan, ImmutableArray<Card> Cards);
+/// <param name="Results">What all said of them, in numbers; null for nothing. Who said what is not archived.</param>
+public sealed record ArchivedWall(WallPlan Plan, ImmutableArray<Card> Cards, ImmutableArray<CardResult>? Results = null);
 
 /// <summary>A board or wall with all that stands on it.</summary>
 /// <param name="People">Who worked on it; empty for everybody's.</param>

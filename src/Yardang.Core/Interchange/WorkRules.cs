@@ -44,6 +44,7 @@ public static class WorkRules
         if (board is not { Pages.IsEmpty: true, Marks.IsEmpty: true }) return "A wall has no pages.";
         bool IsForeign(bool byStaff, int author) => byStaff ? author != Actor.Owner.Number : !known.Contains(author);
         return Card.FaultIn(wall.Plan, wall.Cards)
+            ?? (CardResult.AreSound(wall.Results ?? []) ? null : "What was said of the cards cannot be so.")
             ?? (wall.Cards.Any(c => IsForeign(c.ByStaff, c.Author) || c.Said.Any(a => IsForeign(a.ByStaff, a.Author))) ? "A card or an answer is of somebody who is not in the lesson." : null);
     }
 

@@ -68,4 +68,10 @@ public enum Refusal
 
     /// <summary>This person has as many cards up as each may.</summary>
     EnoughCards = 22,
+
+    /// <summary>Cards are not judged, or not any more.</summary>
+    JudgingEnded = 23,
+
+    /// <summary>This person has chosen as many cards as each may.</summary>
+    EnoughChosen = 24,
 }

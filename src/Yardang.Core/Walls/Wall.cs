@@ -11,21 +11,33 @@ namespace Yardang.Core.Walls;
 /// <param name="SetAside">Work waiting for the teacher's decision.</param>
 /// <param name="LastActivity">When a student last did something here, server time in ms; null if none has. To a student: when they did themselves.</param>
 /// <param name="Acts">What each student did last here; to a student, their own.</param>
+/// <param name="Judging">What students said of each other's cards; to a student, what they said themselves, and what was shown.</param>
 [Kind((int)RoomKind.Wall)]
-public sealed record WallSnapshot(WallPlan Plan, ImmutableArray<Card> Cards, ImmutableArray<LateWork> SetAside, [OrMinusOne] long? LastActivity, ImmutableArray<LastAct> Acts) : RoomSnapshot;
+public sealed record WallSnapshot(WallPlan Plan, ImmutableArray<Card> Cards, ImmutableArray<LateWork> SetAside, [OrMinusOne] long? LastActivity, ImmutableArray<LastAct> Acts, JudgingState Judging) : RoomSnapshot;
 
 /// <summary>A question, and cards that answer it, where all of its people can read them.</summary>
-public sealed class Wall(WallPlan version) : Room, IWorkRoom
+public sealed class Wall : Room, IWorkRoom
 {
     private readonly SortedDictionary<long, Card> _cards = [];
     private readonly SortedDictionary<long, LateWork> _setAside = [];
     private readonly SortedDictionary<int, LastAct> _acts = [];
 
+    /// <summary>A wall as it was handed out.</summary>
+    /// <param name="version">What was planned for it.</param>
+    public Wall(WallPlan version)
+    {
+        Plan = version;
+        Judgements.Follow(version.Rules.Judging);
+    }
+
     /// <inheritdoc/>
     public override RoomKind Kind => RoomKind.Wall;
 
+    /// <summary>What students said of each other's cards.</summary>
+    public Judgements Judgements { get; } = new();
+
     /// <summary>What is planned for it now.</summary>
-    public WallPlan Plan { get; private set; } = version;
+    public WallPlan Plan { get; private set; }
 
     /// <summary>Every card, those taken down included, by id.</summary>
     public IReadOnlyDictionary<long, Card> Cards => _cards;
@@ -55,10 +67,18 @@ public sealed class Wall(WallPlan version) : Room, IWorkRoom
         {
             case SetPlan(var plan):
                 return !actor.IsStaff ? Refusal.NotAllowed : plan.Fault() is null ? Planned(plan) : Refusal.OutOfRange;
-            case BringCards(var brought, var cards, var changedAt):
-                return actor.Role != Role.Program || Number > 0 ? Refusal.NotAllowed : Card.FaultIn(brought, cards) is null ? new CardsBrought(brought, cards, changedAt) : Refusal.OutOfRange;
-            case AcceptLateWork or DiscardLateWork when !actor.IsStaff:
+            case BringCards(var brought, var cards, var changedAt, var results):
+                return actor.Role != Role.Program || Number > 0 ? Refusal.NotAllowed : Card.FaultIn(brought, cards) is null && CardResult.AreSound(results ?? []) ? new CardsBrought(brought, cards, changedAt, results) : Refusal.OutOfRange;
+            case AcceptLateWork or DiscardLateWork or ShowResults or GoOnJudging when !actor.IsStaff:
                 return Refusal.NotAllowed;
+            case ShowResults:
+                return Plan.Rules.Judging is null || Judgements.IsShown ? Refusal.JudgingEnded : new ResultsShown(Judgements.ResultsOf(_cards.Values.Where(c => c.IsUp).Select(c => c.Id)));
+            case GoOnJudging(var newRound):
+                if (Plan.Rules.Judging is null) return Refusal.JudgingEnded;
+                if (newRound && Judgements.Round >= Judging.MostRounds) return Refusal.Full;
+                return newRound || Judgements.IsShown ? new JudgingWentOn(newRound) : Refusal.ChangedSince;
+            case JudgeCard judge:
+                return WhyNot(judge, actor, situation) is { } reason ? reason : new Decision.Accepted(new CardJudged(judge.Card, judge.Value), Audience.AuthorAndStaff);
             case AcceptLateWork(var number):
                 if (!_setAside.TryGetValue(number, out var late)) return Refusal.NotFound;
                 var outcome = (Decide(late.Command, late.Actor, late.Client, situation) as Decision.Accepted)?.Event;
@@ -139,6 +159,16 @@ public sealed class Wall(WallPlan version) : Room, IWorkRoom
 
     // Places are shown on the map of this wall.
     private bool MayShow(Attachment attachment) => Plan.Rules.Shows.HasFlag(attachment.Kind()) && (attachment is not PlaceAttachment place || place.Map == Plan.Map);
+
+    // What is said too late counts no more: others may have seen the results meanwhile.
+    private Refusal? WhyNot(JudgeCard judge, Actor actor, Situation situation)
+    {
+        if (actor.IsStaff) return Refusal.NotAllowed;
+        if (actor.HasLeft || !situation.Allowed.StudentsMayWrite) return Refusal.JudgingEnded;
+        if (!_cards.TryGetValue(judge.Card, out var card) || !card.IsUp || IsHidden(card, actor)) return Refusal.NotFound;
+        if (card.Author == actor.Number && !card.ByStaff) return Refusal.NotAllowed;
+        return Judgements.WhyNot(Plan.Rules.Judging, judge, actor.Number, id => _cards.TryGetValue(id, out var other) && other.IsUp);
+    }
 
     // A card that is up, and one's own; teachers may change all.
     private Refusal? Theirs(long id, Actor actor) => !_cards.TryGetValue(id, out var card) || !(card.IsUp || actor.IsStaff) || IsHidden(card, actor)
@@ -243,6 +273,7 @@ public sealed class Wall(WallPlan version) : Room, IWorkRoom
         foreach (var card in wall.Cards) _cards[card.Id] = card;
         foreach (var late in wall.SetAside) _setAside[late.Number] = late;
         foreach (var act in wall.Acts) _acts[act.Person] = act;
+        Judgements.Restore(wall.Judging);
     }
 
     /// <inheritdoc/>
@@ -260,9 +291,20 @@ public sealed class Wall(WallPlan version) : Room, IWorkRoom
             case LateWorkDiscarded(var number, _):
                 _setAside.Remove(number);
                 return;
-            case CardsBrought(var plan, var cards, var changedAt):
+            case CardsBrought(var plan, var cards, var changedAt, var brought):
                 (Plan, LastActivity) = (plan, changedAt);
+                Judgements.Bring(brought ?? []);
+                Judgements.Follow(plan.Rules.Judging);
                 foreach (var card in cards) _cards[card.Id] = card;
+                return;
+            case CardJudged(var card, var value):
+                Judgements.Judge(card, envelope.Actor.Number, value);
+                break;
+            case ResultsShown(var results):
+                Judgements.Show(results);
+                return;
+            case JudgingWentOn(var newRound):
+                Judgements.GoOn(newRound);
                 return;
         }
 
@@ -285,6 +327,7 @@ public sealed class Wall(WallPlan version) : Room, IWorkRoom
             case AnswerTakenDown(var on, var id, _): Change(on, id, a => a with { DownBy = actor }); break;
             case CardsShown(var plan, var shown):
                 Plan = plan;
+                Judgements.Follow(plan.Rules.Judging);
 
                 // What a reader's copy still holds of a classmate and is not among them was taken down meanwhile.
                 var up = shown.Select(c => c.Id).ToHashSet();
@@ -293,6 +336,7 @@ public sealed class Wall(WallPlan version) : Room, IWorkRoom
                 break;
             case PlanSet(var plan):
                 Plan = plan;
+                Judgements.Follow(plan.Rules.Judging);
                 foreach (var card in _cards.Values.Where(c => !plan.Has(c.Topic)).ToList()) _cards[card.Id] = card with { Topic = WallPlan.Nowhere };
                 break;
         }
@@ -318,6 +362,7 @@ public sealed class Wall(WallPlan version) : Room, IWorkRoom
             CardMoved moved => moved.Topic,
             CardReworded reworded => _cards.GetValueOrDefault(reworded.Id)?.Topic ?? 0,
             CardAnswered answered => _cards.GetValueOrDefault(answered.Card)?.Topic ?? 0,
+            CardJudged judged => _cards.GetValueOrDefault(judged.Card)?.Topic ?? 0,
             _ => 0,
         };
         _acts[envelope.Actor.Number] = new(envelope.Actor.Number, envelope.Time, topic);

@@ -54,7 +54,8 @@ public sealed record SetPlan(WallPlan Plan) : Command;
 /// <param name="Plan">What was planned for it at last.</param>
 /// <param name="Cards">Those that were up.</param>
 /// <param name="ChangedAt">When a student last changed it, ms; null if none did.</param>
-public sealed record BringCards(WallPlan Plan, ImmutableArray<Card> Cards, long? ChangedAt) : Command;
+/// <param name="Results">What all said of them; null for nothing.</param>
+public sealed record BringCards(WallPlan Plan, ImmutableArray<Card> Cards, long? ChangedAt, ImmutableArray<CardResult>? Results = null) : Command;
 
 /// <summary>A card is up.</summary>
 [Kind(70)]
@@ -104,8 +105,9 @@ public sealed record PlanSet(WallPlan Plan) : RoomEvent;
 /// <param name="Plan">What was planned for the wall at last.</param>
 /// <param name="Cards">The cards.</param>
 /// <param name="ChangedAt">When a student last changed it, ms; null if none did.</param>
+/// <param name="Results">What all said of them; null for nothing.</param>
 [Kind(76)]
-public sealed record CardsBrought(WallPlan Plan, ImmutableArray<Card> Cards, long? ChangedAt) : RoomEvent;
+public sealed record CardsBrought(WallPlan Plan, ImmutableArray<Card> Cards, long? ChangedAt, [Since(2), NullIsEmpty] ImmutableArray<CardResult>? Results = null) : RoomEvent;
 
 /// <summary>Everybody sees all cards now, who saw only their own before: the plan, and every card that is up.</summary>
 /// <param name="Plan">What is planned for the wall now.</param>

@@ -27,8 +27,9 @@ public sealed record Topic(long Id, Texts Heading, Texts Prompt, int Colour);
 /// <param name="OwnFirst">Whether each student sees only their own cards and the teachers': think first, then look.</param>
 /// <param name="Answers">Whether students may answer cards, and answers; teachers always may.</param>
 /// <param name="Shows">What students may show beside their words; teachers may show everything.</param>
+/// <param name="Judging">How students judge each other's cards; null for not at all.</param>
 public sealed record WallRules(
-    int Least = 0, int Most = 0, [Since(2)] bool OwnFirst = false, [Since(3)] bool Answers = false, [Since(4)] AttachmentKinds Shows = AttachmentKinds.None)
+    int Least = 0, int Most = 0, [Since(2)] bool OwnFirst = false, [Since(3)] bool Answers = false, [Since(4)] AttachmentKinds Shows = AttachmentKinds.None, [Since(5)] Judging? Judging = null)
 {
     /// <summary>As many cards as anybody likes, of words alone.</summary>
     public static readonly WallRules Free = new();
@@ -90,6 +91,7 @@ public sealed record WallPlan(Purpose Purpose, Texts Question, ImmutableArray<To
 
         if (Map is { } map && !map.AsPicture().IsValid()) return "The wall's map is no picture.";
         if ((Rules.Shows & ~Attachment.AnyKind) != AttachmentKinds.None) return "Students may show what this program does not know.";
+        if (Rules.Judging is { } judging && !judging.IsValid()) return "Cards are judged in a way that this program does not know, or too many are chosen.";
         return Rules is { Least: >= 0 and <= Card.MostOfOne, Most: >= 0 and <= Card.MostOfOne } && (Rules.Most == 0 || Rules.Least <= Rules.Most)
             ? null
             : $"A student may be asked for at most {Card.MostOfOne} cards, and for no more than they may put up.";

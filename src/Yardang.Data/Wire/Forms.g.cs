@@ -149,6 +149,9 @@ internal static class Forms
             case Yardang.Core.Walls.RewordAnswer v: Write(ref w, v); break;
             case Yardang.Core.Walls.TakeAnswerDown v: Write(ref w, v); break;
             case Yardang.Core.Walls.PutAnswerBack v: Write(ref w, v); break;
+            case Yardang.Core.Walls.JudgeCard v: Write(ref w, v); break;
+            case Yardang.Core.Walls.ShowResults v: Write(ref w, v); break;
+            case Yardang.Core.Walls.GoOnJudging v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -191,6 +194,9 @@ internal static class Forms
         Yardang.Core.Walls.RewordAnswer => 47,
         Yardang.Core.Walls.TakeAnswerDown => 48,
         Yardang.Core.Walls.PutAnswerBack => 49,
+        Yardang.Core.Walls.JudgeCard => 50,
+        Yardang.Core.Walls.ShowResults => 51,
+        Yardang.Core.Walls.GoOnJudging => 52,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -241,6 +247,9 @@ internal static class Forms
         47 => ReadRewordAnswer(ref r),
         48 => ReadTakeAnswerDown(ref r),
         49 => ReadPutAnswerBack(ref r),
+        50 => ReadJudgeCard(ref r),
+        51 => ReadShowResults(ref r),
+        52 => ReadGoOnJudging(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of command: {kind}."),
     };
 
@@ -351,6 +360,9 @@ internal static class Forms
             case Yardang.Core.Walls.AnswerReworded v: Write(ref w, v); break;
             case Yardang.Core.Walls.AnswerTakenDown v: Write(ref w, v); break;
             case Yardang.Core.Walls.AnswerPutBack v: Write(ref w, v); break;
+            case Yardang.Core.Walls.CardJudged v: Write(ref w, v); break;
+            case Yardang.Core.Walls.ResultsShown v: Write(ref w, v); break;
+            case Yardang.Core.Walls.JudgingWentOn v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -416,6 +428,9 @@ internal static class Forms
         Yardang.Core.Walls.AnswerReworded => 79,
         Yardang.Core.Walls.AnswerTakenDown => 80,
         Yardang.Core.Walls.AnswerPutBack => 81,
+        Yardang.Core.Walls.CardJudged => 82,
+        Yardang.Core.Walls.ResultsShown => 83,
+        Yardang.Core.Walls.JudgingWentOn => 84,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -489,6 +504,9 @@ internal static class Forms
         79 => ReadAnswerReworded(ref r),
         80 => ReadAnswerTakenDown(ref r),
         81 => ReadAnswerPutBack(ref r),
+        82 => ReadCardJudged(ref r),
+        83 => ReadResultsShown(ref r),
+        84 => ReadJudgingWentOn(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of room event: {kind}."),
     };
 
@@ -967,6 +985,22 @@ internal static class Forms
         return new Yardang.Core.Walls.CardAnswered(@card, @answer, @whose);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardJudged v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Card);
+        w.Write(v.Value);
+    }
+
+    public static Yardang.Core.Walls.CardJudged ReadCardJudged(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int64 @card = r.ReadInt64();
+        System.Int32 @value = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.CardJudged(@card, @value);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardMoved v)
     {
         var count = v.Whose != 0 ? 4 : 3;
@@ -1020,6 +1054,29 @@ internal static class Forms
         Yardang.Core.Walls.Card @card = ReadCard(ref r);
         fields.End(ref r);
         return new Yardang.Core.Walls.CardPutUp(@card);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardResult v)
+    {
+        w.WriteArrayHeader(3);
+        w.Write(v.Round);
+        w.Write(v.Card);
+        w.WriteArrayHeader(v.Counts.Length);
+        foreach (var item in v.Counts)
+        {
+            w.Write(item);
+        }
+
+    }
+
+    public static Yardang.Core.Walls.CardResult ReadCardResult(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 3);
+        System.Int32 @round = r.ReadInt32();
+        System.Int64 @card = r.ReadInt64();
+        ImmutableArray<System.Int32> @counts = ReadListOfInt32(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.CardResult(@round, @card, @counts);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardReworded v)
@@ -1095,7 +1152,8 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardsBrought v)
     {
-        w.WriteArrayHeader(3);
+        var count = v.Results is not null ? 4 : 3;
+        w.WriteArrayHeader(count);
         Write(ref w, v.Plan);
         w.WriteArrayHeader(v.Cards.Length);
         foreach (var item in v.Cards)
@@ -1112,6 +1170,21 @@ internal static class Forms
             w.WriteNil();
         }
 
+        if (count < 4) return;
+        if (v.Results is { } @results)
+        {
+            w.WriteArrayHeader(@results.Length);
+            foreach (var item in @results)
+            {
+                Write(ref w, item);
+            }
+
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
     }
 
     public static Yardang.Core.Walls.CardsBrought ReadCardsBrought(ref MessagePackReader r)
@@ -1120,8 +1193,14 @@ internal static class Forms
         Yardang.Core.Walls.WallPlan @plan = ReadWallPlan(ref r);
         ImmutableArray<Yardang.Core.Walls.Card> @cards = ReadListOfCard(ref r);
         System.Int64? @changedAt = r.TryReadNil() ? null : r.ReadInt64();
+        ImmutableArray<Yardang.Core.Walls.CardResult>? @results = null;
+        if (fields.Has(4))
+        {
+            @results = r.TryReadNil() ? null : ReadListOfCardResult(ref r);
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.CardsBrought(@plan, @cards, @changedAt);
+        return new Yardang.Core.Walls.CardsBrought(@plan, @cards, @changedAt, @results);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardsShown v)
@@ -1661,6 +1740,20 @@ internal static class Forms
         return new Yardang.Core.Lessons.GiveSignal(@person, @signal, @on);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.GoOnJudging v)
+    {
+        w.WriteArrayHeader(1);
+        w.Write(v.NewRound);
+    }
+
+    public static Yardang.Core.Walls.GoOnJudging ReadGoOnJudging(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 1);
+        System.Boolean @newRound = r.ReadBoolean();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.GoOnJudging(@newRound);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Gripping v)
     {
         w.WriteArrayHeader(3);
@@ -1819,6 +1912,112 @@ internal static class Forms
         ImmutableArray<Yardang.Core.Ink.InkPoint> @points = ByHand.ReadInkPoints(ref r);
         fields.End(ref r);
         return new Yardang.Core.Marks.InkBody(@points);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.JudgeCard v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Card);
+        w.Write(v.Value);
+    }
+
+    public static Yardang.Core.Walls.JudgeCard ReadJudgeCard(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int64 @card = r.ReadInt64();
+        System.Int32 @value = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.JudgeCard(@card, @value);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.Judgement v)
+    {
+        w.WriteArrayHeader(4);
+        w.Write(v.Round);
+        w.Write(v.Card);
+        w.Write(v.Person);
+        w.Write(v.Value);
+    }
+
+    public static Yardang.Core.Walls.Judgement ReadJudgement(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 4);
+        System.Int32 @round = r.ReadInt32();
+        System.Int64 @card = r.ReadInt64();
+        System.Int32 @person = r.ReadInt32();
+        System.Int32 @value = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.Judgement(@round, @card, @person, @value);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.Judging v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write((int)v.Kind);
+        w.Write(v.Choices);
+    }
+
+    public static Yardang.Core.Walls.Judging ReadJudging(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        Yardang.Core.Walls.JudgingKind @kind = (Yardang.Core.Walls.JudgingKind)r.ReadInt32();
+        System.Int32 @choices = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.Judging(@kind, @choices);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.JudgingState v)
+    {
+        w.WriteArrayHeader(5);
+        w.Write(v.Round);
+        if (v.Kind is { } @kind)
+        {
+            w.Write((int)@kind);
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
+        w.Write(v.IsShown);
+        w.WriteArrayHeader(v.Given.Length);
+        foreach (var item in v.Given)
+        {
+            Write(ref w, item);
+        }
+
+        w.WriteArrayHeader(v.Results.Length);
+        foreach (var item in v.Results)
+        {
+            Write(ref w, item);
+        }
+
+    }
+
+    public static Yardang.Core.Walls.JudgingState ReadJudgingState(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 5);
+        System.Int32 @round = r.ReadInt32();
+        Yardang.Core.Walls.JudgingKind? @kind = r.TryReadNil() ? null : (Yardang.Core.Walls.JudgingKind)r.ReadInt32();
+        System.Boolean @isShown = r.ReadBoolean();
+        ImmutableArray<Yardang.Core.Walls.Judgement> @given = ReadListOfJudgement(ref r);
+        ImmutableArray<Yardang.Core.Walls.CardResult> @results = ReadListOfCardResult(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.JudgingState(@round, @kind, @isShown, @given, @results);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.JudgingWentOn v)
+    {
+        w.WriteArrayHeader(1);
+        w.Write(v.NewRound);
+    }
+
+    public static Yardang.Core.Walls.JudgingWentOn ReadJudgingWentOn(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 1);
+        System.Boolean @newRound = r.ReadBoolean();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.JudgingWentOn(@newRound);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.KeySet v)
@@ -3392,6 +3591,25 @@ internal static class Forms
         return new Yardang.Core.Lessons.ReopenLesson();
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.ResultsShown v)
+    {
+        w.WriteArrayHeader(1);
+        w.WriteArrayHeader(v.Results.Length);
+        foreach (var item in v.Results)
+        {
+            Write(ref w, item);
+        }
+
+    }
+
+    public static Yardang.Core.Walls.ResultsShown ReadResultsShown(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 1);
+        ImmutableArray<Yardang.Core.Walls.CardResult> @results = ReadListOfCardResult(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.ResultsShown(@results);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.RewordAnswer v)
     {
         w.WriteArrayHeader(4);
@@ -3710,6 +3928,18 @@ internal static class Forms
         ImmutableArray<Yardang.Core.Activities.Part> @parts = ReadListOfPart(ref r);
         fields.End(ref r);
         return new Yardang.Core.Editing.SheetsSnapshot(@name, @directions, @pages, @marks, @gestures, @writers, @unit, @parts);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.ShowResults v)
+    {
+        w.WriteArrayHeader(0);
+    }
+
+    public static Yardang.Core.Walls.ShowResults ReadShowResults(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 0);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.ShowResults();
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.SightSet v)
@@ -4146,7 +4376,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallRules v)
     {
-        var count = (int)v.Shows != 0 ? 5 : v.Answers ? 4 : v.OwnFirst ? 3 : 2;
+        var count = v.Judging is not null ? 6 : (int)v.Shows != 0 ? 5 : v.Answers ? 4 : v.OwnFirst ? 3 : 2;
         w.WriteArrayHeader(count);
         w.Write(v.Least);
         w.Write(v.Most);
@@ -4156,6 +4386,16 @@ internal static class Forms
         w.Write(v.Answers);
         if (count < 5) return;
         w.Write((int)v.Shows);
+        if (count < 6) return;
+        if (v.Judging is { } @judging)
+        {
+            Write(ref w, @judging);
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
     }
 
     public static Yardang.Core.Walls.WallRules ReadWallRules(ref MessagePackReader r)
@@ -4181,13 +4421,19 @@ internal static class Forms
             @shows = (Yardang.Core.Attachments.AttachmentKinds)r.ReadInt32();
         }
 
+        Yardang.Core.Walls.Judging? @judging = null;
+        if (fields.Has(6))
+        {
+            @judging = r.TryReadNil() ? null : ReadJudging(ref r);
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.WallRules(@least, @most, @ownFirst, @answers, @shows);
+        return new Yardang.Core.Walls.WallRules(@least, @most, @ownFirst, @answers, @shows, @judging);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallSnapshot v)
     {
-        w.WriteArrayHeader(5);
+        w.WriteArrayHeader(6);
         Write(ref w, v.Plan);
         w.WriteArrayHeader(v.Cards.Length);
         foreach (var item in v.Cards)
@@ -4208,18 +4454,20 @@ internal static class Forms
             Write(ref w, item);
         }
 
+        Write(ref w, v.Judging);
     }
 
     public static Yardang.Core.Walls.WallSnapshot ReadWallSnapshot(ref MessagePackReader r)
     {
-        var fields = new Fields(ref r, 5);
+        var fields = new Fields(ref r, 6);
         Yardang.Core.Walls.WallPlan @plan = ReadWallPlan(ref r);
         ImmutableArray<Yardang.Core.Walls.Card> @cards = ReadListOfCard(ref r);
         ImmutableArray<Yardang.Core.Rooms.LateWork> @setAside = ReadListOfLateWork(ref r);
         System.Int64? @lastActivity = ByHand.OrNull(r.ReadInt64());
         ImmutableArray<Yardang.Core.Rooms.LastAct> @acts = ReadListOfLastAct(ref r);
+        Yardang.Core.Walls.JudgingState @judging = ReadJudgingState(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Walls.WallSnapshot(@plan, @cards, @setAside, @lastActivity, @acts);
+        return new Yardang.Core.Walls.WallSnapshot(@plan, @cards, @setAside, @lastActivity, @acts, @judging);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Withholding v)
@@ -4494,6 +4742,15 @@ internal static class Forms
         return list.MoveToImmutable();
     }
 
+    private static ImmutableArray<Yardang.Core.Walls.CardResult> ReadListOfCardResult(ref MessagePackReader r, int most = int.MaxValue)
+    {
+        var count = r.ReadArrayHeader();
+        if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Walls.CardResult>(count);
+        for (; count > 0; count--) list.Add(ReadCardResult(ref r));
+        return list.MoveToImmutable();
+    }
+
     private static ImmutableArray<Yardang.Core.Editing.Change> ReadListOfChange(ref MessagePackReader r, int most = int.MaxValue)
     {
         var count = r.ReadArrayHeader();
@@ -4545,6 +4802,15 @@ internal static class Forms
         if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
         var list = ImmutableArray.CreateBuilder<System.Int64>(count);
         for (; count > 0; count--) list.Add(r.ReadInt64());
+        return list.MoveToImmutable();
+    }
+
+    private static ImmutableArray<Yardang.Core.Walls.Judgement> ReadListOfJudgement(ref MessagePackReader r, int most = int.MaxValue)
+    {
+        var count = r.ReadArrayHeader();
+        if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Walls.Judgement>(count);
+        for (; count > 0; count--) list.Add(ReadJudgement(ref r));
         return list.MoveToImmutable();
     }
 

@@ -33,7 +33,7 @@ public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHos
                 int? part = board.Place.Part == RoomPlace.FirstPart ? null : board.Place.Part;
                 if (room is Wall wall)
                 {
-                    boards.Add(new(whose, [], [], board.Group, At(wall.LastActivity), new(wall.Plan, [.. wall.Cards.Values.Where(c => c.IsUp).OrderBy(c => c.Topic).ThenBy(c => c.Order).Select(Anybodys)]), part));
+                    boards.Add(new(whose, [], [], board.Group, At(wall.LastActivity), new(wall.Plan, [.. wall.Cards.Values.Where(c => c.IsUp).OrderBy(c => c.Topic).ThenBy(c => c.Order).Select(Anybodys)], ResultsOf(wall)), part));
                     return;
                 }
 
@@ -50,6 +50,14 @@ public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHos
         var work = new ArchivedWork(
             lesson.Name, lesson.ClassName, lesson.HandedOutAt, lesson.Parts[0].Way, [.. came], [.. boards], lesson.ClosedAt, At(times.DueAt), times.HandsIn);
         return () => ActivityArchive.Write(version, media.Find, work);
+    }
+
+    // Who said what is nobody's business but theirs and the teacher's of the day.
+    private static ImmutableArray<CardResult>? ResultsOf(Wall wall)
+    {
+        var judgements = wall.Judgements;
+        ImmutableArray<CardResult> all = judgements.IsShown ? judgements.Results : [.. judgements.Results, .. judgements.ResultsOf(wall.Cards.Values.Where(c => c.IsUp).Select(c => c.Id))];
+        return all.IsEmpty ? null : all;
     }
 
     // Which of several teachers put a card up, or answered one, is known in this school only.
@@ -110,7 +118,7 @@ public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHos
             if (board.Wall is { } wall)
             {
                 ImmutableArray<Card> cards = [.. wall.Cards.Select(c => c.WithMedia(names)).OfType<Card>().Select(c => By(c, (author, byStaff) => byStaff ? Actor.Owner.Number : numbers.GetValueOrDefault(author, Actor.Owner.Number)))];
-                await host.SubmitAsync(new BringCards(wall.Plan.WithMedia(names), cards, board.ChangedAt?.ToUnixTimeMilliseconds()), Actor.Program);
+                await host.SubmitAsync(new BringCards(wall.Plan.WithMedia(names), cards, board.ChangedAt?.ToUnixTimeMilliseconds(), wall.Results), Actor.Program);
                 continue;
             }
 

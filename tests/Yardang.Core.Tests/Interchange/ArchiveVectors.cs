@@ -24,7 +24,7 @@ internal static class ArchiveVectors
     {
         var activity = new ActivityContent(Texts.In("en", "Triangles in trusses"), Texts.None, [.. Pages()], [.. Marks()], LengthUnit.Inch);
         yield return new { name = "everything", file = JsonNode.Parse(ActivityJson.Write(activity)) };
-        var wall = ActivityContent.BlankWall("en", "What we know about bridges") with { Parts = [new Part(1, PartKind.Wall, WallScript.Plan(new(1, 5, Shows: Attachment.AnyKind)) with { Map = Shown.Map })] };
+        var wall = ActivityContent.BlankWall("en", "What we know about bridges") with { Parts = [new Part(1, PartKind.Wall, WallScript.Plan(new(1, 5, Shows: Attachment.AnyKind, Judging: new(JudgingKind.Choose, 2))) with { Map = Shown.Map })] };
         yield return new { name = "a wall", file = JsonNode.Parse(ActivityJson.Write(wall)) };
         var work = new ArchivedWork("Triangles in trusses", "7 Amber", DateTimeOffset.UnixEpoch, Way.AllTogether, [new ArchivedPerson(2, "Maya")], [new ArchivedBoard([2], activity.Pages, activity.Marks)]);
         yield return new { name = "work", file = JsonNode.Parse(WorkJson.Write(work)) };
@@ -37,7 +37,7 @@ internal static class ArchiveVectors
         yield return new { name = "work of a third part", file = JsonNode.Parse(WorkJson.Write(work with { Boards = [work.Boards[0] with { Part = 3 }] })) };
         var plan = WallScript.Plan(new(1, 5));
         Card[] cards = [new(1L << 32, 11, 12, 2, ByStaff: false, 1, "en", "Triangles", 1_000), new((1L << 32) + 1, 0, 0, 1, ByStaff: true, 1.5, "", "And the ground?", 2_000, Answers: [new(5, 0, 2, ByStaff: false, "en", "It pushes back", 3_000), new(6, 5, 1, ByStaff: true, "", "How?", 4_000)]), new((1L << 32) + 2, 12, 12, 2, ByStaff: false, 1, "en", "", 5_000, Attachments: Shown.Each)];
-        var wallWork = work with { Boards = [new ArchivedBoard([2], [], [], Wall: new(plan, [.. cards]))] };
+        var wallWork = work with { Boards = [new ArchivedBoard([2], [], [], Wall: new(plan, [.. cards], [new CardResult(1, 1L << 32, [3, 0, 1]), new CardResult(2, 1L << 32, [4])]))] };
         yield return new { name = "work on a wall", file = JsonNode.Parse(WorkJson.Write(wallWork)) };
         foreach (var template in Templates.All) yield return new { name = template.Key, file = JsonNode.Parse(ActivityJson.Write(template.Content("en", text => text))) };
     }

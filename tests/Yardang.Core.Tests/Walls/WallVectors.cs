@@ -9,9 +9,9 @@ namespace Yardang.Core.Tests.Walls;
 /// <summary>What a command does to a wall at once: the browser foresees the same, and nothing where it is refused.</summary>
 internal static class WallVectors
 {
-    public static IEnumerable<object> All() => [.. On(new WallRules(Most: 2, Answers: true, Shows: Attachment.AnyKind)), .. On(new WallRules(Most: 2, OwnFirst: true, Answers: true)), .. On(new WallRules(Shows: AttachmentKinds.Drawings))];
+    public static IEnumerable<object> All() => [.. On(new WallRules(Most: 2, Answers: true, Shows: Attachment.AnyKind, Judging: new(JudgingKind.Choose, 1))), .. On(new WallRules(Most: 2, OwnFirst: true, Answers: true, Judging: new(JudgingKind.Agree))), .. On(new WallRules(Shows: AttachmentKinds.Drawings, Judging: new(JudgingKind.Agree)), areResultsShown: true)];
 
-    private static IEnumerable<object> On(WallRules rules)
+    private static IEnumerable<object> On(WallRules rules, bool areResultsShown = false)
     {
         var wall = new WallScript(rules, Shown.Map);
         var mayas = wall.PutUp(Maya, "arches push");
@@ -25,6 +25,9 @@ internal static class WallVectors
         var said = wall.Answer(Maya, mayas, "They lean on the banks", asked);
         var gone = wall.Answer(Maya, mayas, "No idea");
         wall.Do(Maya, new TakeAnswerDown(mayas, gone));
+        wall.Do(Maya, new JudgeCard(bens, 1));
+        wall.Do(Ben, new JudgeCard(mayas, 1));
+        if (areResultsShown) wall.Do(Teacher, new ShowResults());
         foreach (var actor in new[] { Maya, Ben, Teacher })
         {
             Command[] commands =
@@ -35,7 +38,8 @@ internal static class WallVectors
                 new AnswerCard(mayas, wall.NextId(actor), 0, "en", "I agree"), new AnswerCard(mayas, wall.NextId(actor), said, "en", "How?"), new AnswerCard(mayas, wall.NextId(actor), gone, "en", "to what is down"),
                 new AnswerCard(teachers, wall.NextId(actor), 0, "en", "I see it"), new AnswerCard(down, wall.NextId(actor), 0, "en", "too late"), new AnswerCard(bens, wall.NextId(actor), 0, "en", " "),
                 new RewordAnswer(mayas, said, "en", "They push outwards"), new RewordAnswer(mayas, gone, "en", "not up"), new TakeAnswerDown(mayas, asked), new TakeAnswerDown(mayas, said),
-                new PutAnswerBack(mayas, gone), new PutAnswerBack(mayas, said), new SetPlan(Plan() with { Topics = [] }),
+                new PutAnswerBack(mayas, gone), new PutAnswerBack(mayas, said), new SetPlan(Plan() with { Topics = [] }), new SetPlan(Plan(rules with { Judging = new(JudgingKind.Choose) })),
+                new JudgeCard(mayas, 1), new JudgeCard(bens, 2), new JudgeCard(bens, 0), new JudgeCard(teachers, 1), new JudgeCard(shows, 3), new JudgeCard(down, 1), new JudgeCard(mayas, 9), new ShowResults(), new GoOnJudging(false), new GoOnJudging(true),
             ];
             foreach (var command in commands)
             {

@@ -1,6 +1,7 @@
 // What stands on a wall: Core's Wall, as far as this reader is told.
 
 import type { Answer, Attachment, Card, LastAct, LateWork, RoomSnapshot, WallPlan } from '../wire/forms';
+import { Judgements } from './judgements';
 import type { Me } from './sheets';
 import type { Command, Envelope, RoomEvent } from './wire';
 
@@ -20,7 +21,7 @@ const BLANK: WallPlan = {
   purpose: 1,
   question: {},
   topics: [],
-  rules: { least: 0, most: 0, ownFirst: false, answers: false, shows: 0 },
+  rules: { least: 0, most: 0, ownFirst: false, answers: false, shows: 0, judging: null },
   map: null,
 };
 
@@ -34,6 +35,8 @@ export class WallState {
   lastActivity: number | null = null;
   /** What each student did last here; students are told of themselves. */
   acts: ReadonlyMap<number, LastAct> = new Map();
+  /** What students said of each other's cards; students know what they said themselves, and what was shown. */
+  judgements = Judgements.NONE;
 
   static of(number: number, state: RoomSnapshot): WallState {
     if (state.kind !== 'wall') throw new Error('This is no wall.');
@@ -44,6 +47,7 @@ export class WallState {
       late: new Map(state.setAside.map((w) => [w.number, w])),
       lastActivity: state.lastActivity,
       acts: new Map(state.acts.map((a) => [a.person, a])),
+      judgements: Judgements.of(state.judging),
     });
   }
 
@@ -135,6 +139,16 @@ export class WallState {
         this.plan = event.plan;
         this.lastActivity = event.changedAt;
         this.cards = new Map(event.cards.map((c) => [c.id, c]));
+        this.judgements = this.judgements.bring(event.results).follow(event.plan.rules.judging);
+        return;
+      case 'cardJudged':
+        this.judgements = this.judgements.judged(event.card, actor, event.value);
+        break;
+      case 'resultsShown':
+        this.judgements = this.judgements.show(event.results);
+        return;
+      case 'judgingWentOn':
+        this.judgements = this.judgements.goOn(event.newRound);
         return;
       case 'clientAdmitted':
         return;
@@ -198,11 +212,40 @@ export class WallState {
             }
           : null;
       }
+      case 'judgeCard':
+        return this.mayJudge(command.card, command.value, me) ? { ...command, kind: 'cardJudged' } : null;
+      case 'showResults':
+        return me.isStaff && this.plan.rules.judging && !this.judgements.isShown
+          ? { kind: 'resultsShown', results: this.judgements.resultsOf(this.up()) }
+          : null;
+      case 'goOnJudging':
+        return me.isStaff && this.plan.rules.judging && this.judgements.mayGoOn(command.newRound)
+          ? { kind: 'judgingWentOn', newRound: command.newRound }
+          : null;
       case 'setPlan':
         return me.isStaff ? this.planned(command.plan) : null;
       default:
         return null;
     }
+  }
+
+  /** Whether I may say something of a card: a classmate's or a teacher's that I see. */
+  mayJudge(id: number, value: number, me: Me): boolean {
+    const card = this.cards.get(id);
+    if (!card || card.downBy !== 0 || me.isStaff || this.isMine(card, me) || !this.isSeen(card, me)) return false;
+    return this.judgements.may(this.plan.rules.judging, id, value, me.number, (other) => this.isUp(other));
+  }
+
+  isUp(id: number): boolean {
+    return this.cards.get(id)?.downBy === 0;
+  }
+
+  /** The cards that are up, by id. */
+  private up(): number[] {
+    return [...this.cards.values()]
+      .filter((c) => c.downBy === 0)
+      .map((c) => c.id)
+      .sort((a, b) => a - b);
   }
 
   /** Whether I may change a card: my own that is up; teachers, all. */
@@ -316,6 +359,7 @@ export class WallState {
         break;
       case 'cardsShown': {
         this.plan = event.plan;
+        this.judgements = this.judgements.follow(event.plan.rules.judging);
         // What is still held here of a classmate and is not among them was taken down meanwhile.
         const up = new Set(event.cards.map((c) => c.id));
         const isGone = (c: Card) => c.downBy === 0 && !up.has(c.id);
@@ -327,6 +371,7 @@ export class WallState {
       }
       case 'planSet':
         this.plan = event.plan;
+        this.judgements = this.judgements.follow(event.plan.rules.judging);
         this.cards = new Map(
           [...this.cards].map(([id, card]) => [id, this.has(card.topic) ? card : { ...card, topic: NOWHERE }]),
         );
@@ -366,7 +411,7 @@ export class WallState {
           ? event.topic
           : event.kind === 'cardReworded'
             ? (this.cards.get(event.id)?.topic ?? 0)
-            : event.kind === 'cardAnswered'
+            : event.kind === 'cardAnswered' || event.kind === 'cardJudged'
               ? (this.cards.get(event.card)?.topic ?? 0)
               : 0;
     this.acts = new Map(this.acts).set(actor, { person: actor, at: time, page: topic });

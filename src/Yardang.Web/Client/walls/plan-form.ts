@@ -15,6 +15,8 @@ export interface TopicForm {
 const COLOURS = 12;
 const MOST_TOPICS = 60;
 const MOST_CARDS = 400;
+const USUAL_CHOICES = 3;
+const MOST_CHOICES = 50;
 
 /** Of several in a row, each another one. */
 const colourFor = (topics: readonly TopicForm[]) =>
@@ -48,6 +50,7 @@ export function planFormOf(
     answers: false,
     /** What students may show beside their words: Core's AttachmentKinds. */
     shows: 0,
+    judging: null as WallPlan['rules']['judging'],
     map: null as WallPlan['map'],
     mapSource: '',
 
@@ -60,6 +63,7 @@ export function planFormOf(
       this.ownFirst = plan.rules.ownFirst;
       this.answers = plan.rules.answers;
       this.shows = plan.rules.shows;
+      this.judging = plan.rules.judging;
       this.showMap(plan.map);
       this.topics = plan.topics.map((t) => ({
         id: t.id,
@@ -93,8 +97,7 @@ export function planFormOf(
           most: this.most,
           ownFirst: this.ownFirst,
           answers: this.answers,
-          shows: this.shows,
-        },
+          shows: this.shows, judging: this.judging },
         map: this.map,
       };
     },
@@ -129,6 +132,26 @@ export function planFormOf(
 
     setAnswers(on: boolean): void {
       this.answers = on;
+      changed(false);
+    },
+
+    /** How cards are judged: 0 not at all, else Core's JudgingKind. */
+    get judgingKind(): number {
+      return this.judging?.kind ?? 0;
+    },
+
+    get choices(): number {
+      return this.judging?.choices ?? USUAL_CHOICES;
+    },
+
+    setJudging(kind: number): void {
+      this.judging = kind === 0 ? null : { kind, choices: this.choices };
+      changed(false);
+    },
+
+    setChoices(value: string): void {
+      const choices = Math.min(MOST_CHOICES, Math.max(1, numberIn(value)));
+      if (this.judging) this.judging = { ...this.judging, choices };
       changed(false);
     },
 

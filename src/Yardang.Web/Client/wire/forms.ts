@@ -28,6 +28,12 @@ export const enum Grip {
   Key = 3,
 }
 
+/** How students judge each other's cards. The numbers are on the wire. */
+export const enum JudgingKind {
+  Agree = 1,
+  Choose = 2,
+}
+
 /** In which lengths are shown. */
 export const enum LengthUnit {
   Centimetre = 0,
@@ -446,7 +452,10 @@ export type Command =
   | AnswerCard
   | RewordAnswer
   | TakeAnswerDown
-  | PutAnswerBack;
+  | PutAnswerBack
+  | JudgeCard
+  | ShowResults
+  | GoOnJudging;
 
 /** Null if it is of a kind that came later. */
 export function readCommand(kind: number, raw: Raw): Command | null {
@@ -523,6 +532,12 @@ export function readCommand(kind: number, raw: Raw): Command | null {
       return readTakeAnswerDown(raw);
     case 49:
       return readPutAnswerBack(raw);
+    case 50:
+      return readJudgeCard(raw);
+    case 51:
+      return readShowResults(raw);
+    case 52:
+      return readGoOnJudging(raw);
     default:
       return null;
   }
@@ -602,6 +617,12 @@ export function writeCommand(v: Command): [number, Raw] {
       return [48, writeTakeAnswerDown(v)];
     case 'putAnswerBack':
       return [49, writePutAnswerBack(v)];
+    case 'judgeCard':
+      return [50, writeJudgeCard(v)];
+    case 'showResults':
+      return [51, writeShowResults(v)];
+    case 'goOnJudging':
+      return [52, writeGoOnJudging(v)];
   }
 }
 
@@ -731,7 +752,10 @@ export type RoomEvent =
   | CardAnswered
   | AnswerReworded
   | AnswerTakenDown
-  | AnswerPutBack;
+  | AnswerPutBack
+  | CardJudged
+  | ResultsShown
+  | JudgingWentOn;
 
 /** Null if it is of a kind that came later. */
 export function readRoomEvent(kind: number, raw: Raw): RoomEvent | null {
@@ -854,6 +878,12 @@ export function readRoomEvent(kind: number, raw: Raw): RoomEvent | null {
       return readAnswerTakenDown(raw);
     case 81:
       return readAnswerPutBack(raw);
+    case 82:
+      return readCardJudged(raw);
+    case 83:
+      return readResultsShown(raw);
+    case 84:
+      return readJudgingWentOn(raw);
     default:
       return null;
   }
@@ -1281,6 +1311,21 @@ export function readCardAnswered(raw: Raw): CardAnswered {
   };
 }
 
+/** The actor says something of a card. */
+export interface CardJudged {
+  readonly kind: 'cardJudged';
+  readonly card: number;
+  readonly value: number;
+}
+
+export function readCardJudged(raw: Raw): CardJudged {
+  return {
+    kind: 'cardJudged',
+    card: raw[0],
+    value: raw[1],
+  };
+}
+
 /** A card is somewhere else. Whose: the author's actor number where classmates do not see the card; else 0. */
 export interface CardMoved {
   readonly kind: 'cardMoved';
@@ -1323,6 +1368,24 @@ export function readCardPutUp(raw: Raw): CardPutUp {
   return {
     kind: 'cardPutUp',
     card: readCard(raw[0]),
+  };
+}
+
+/** What all said of a card in a round, in numbers. It is seen by all, once a teacher has shown it. */
+export interface CardResult {
+  /** In which round, from 1. */
+  readonly round: number;
+  /** Of which card. */
+  readonly card: number;
+  /** How many said each: agree, unsure, disagree; or how many chose it. */
+  readonly counts: readonly number[];
+}
+
+export function readCardResult(raw: Raw): CardResult {
+  return {
+    round: raw[0],
+    card: raw[1],
+    counts: raw[2],
   };
 }
 
@@ -1371,6 +1434,8 @@ export interface CardsBrought {
   readonly cards: readonly Card[];
   /** When a student last changed it, ms; null if none did. */
   readonly changedAt: number | null;
+  /** What all said of them; null for nothing. */
+  readonly results: readonly CardResult[];
 }
 
 export function readCardsBrought(raw: Raw): CardsBrought {
@@ -1379,6 +1444,7 @@ export function readCardsBrought(raw: Raw): CardsBrought {
     plan: readWallPlan(raw[0]),
     cards: raw[1].map((x: Raw) => readCard(x)),
     changedAt: raw[2] ?? null,
+    results: (raw[3] ?? []).map((x: Raw) => readCardResult(x)),
   };
 }
 
@@ -1770,6 +1836,23 @@ export function writeGiveSignal(v: GiveSignal): Raw {
   return [v.person, v.signal, v.on];
 }
 
+/** Staff: judging goes on, in the same round or in a new one. */
+export interface GoOnJudging {
+  readonly kind: 'goOnJudging';
+  readonly newRound: boolean;
+}
+
+export function readGoOnJudging(raw: Raw): GoOnJudging {
+  return {
+    kind: 'goOnJudging',
+    newRound: raw[0],
+  };
+}
+
+export function writeGoOnJudging(v: GoOnJudging): Raw {
+  return [v.newRound];
+}
+
 /** Participants who share a board. */
 export interface Group {
   /** Counted from 1 in a lesson and never used again, so that a group's board stays its own. */
@@ -1866,6 +1949,104 @@ export function readInkBody(raw: Raw): InkBody {
 
 export function writeInkBody(v: InkBody): Raw {
   return [1, writePoints(v.points)];
+}
+
+/** Say something of a card, or with 0 nothing any more. */
+export interface JudgeCard {
+  readonly kind: 'judgeCard';
+  /** Of which. */
+  readonly card: number;
+  /** From 1: agree, unsure, disagree; or chosen. 0 to take it back. */
+  readonly value: number;
+}
+
+export function readJudgeCard(raw: Raw): JudgeCard {
+  return {
+    kind: 'judgeCard',
+    card: raw[0],
+    value: raw[1],
+  };
+}
+
+export function writeJudgeCard(v: JudgeCard): Raw {
+  return [v.card, v.value];
+}
+
+/** What somebody said of a card. It is seen by who said it, and by teachers. */
+export interface Judgement {
+  /** In which round, from 1. */
+  readonly round: number;
+  /** Of which card. */
+  readonly card: number;
+  /** Who, by actor number. */
+  readonly person: number;
+  /** From 1: agree, unsure, disagree; or chosen. */
+  readonly value: number;
+}
+
+export function readJudgement(raw: Raw): Judgement {
+  return {
+    round: raw[0],
+    card: raw[1],
+    person: raw[2],
+    value: raw[3],
+  };
+}
+
+/** What students may say of each other's cards. */
+export interface Judging {
+  /** How. */
+  readonly kind: JudgingKind;
+  /** Of Choose: how many cards each chooses at most, from 1. */
+  readonly choices: number;
+}
+
+export function readJudging(raw: Raw): Judging {
+  return {
+    kind: raw[0],
+    choices: raw[1],
+  };
+}
+
+export function writeJudging(v: Judging): Raw {
+  return [v.kind, v.choices];
+}
+
+/** How the judging of a wall stands. */
+export interface JudgingState {
+  /** Which round it is, from 1. */
+  readonly round: number;
+  /** How cards are judged in it; null if they never were. */
+  readonly kind: JudgingKind | null;
+  /** Whether its results are shown; then it is over. */
+  readonly isShown: boolean;
+  /** What was said of cards that the reader may know of: students of their own. */
+  readonly given: readonly Judgement[];
+  /** What was shown. */
+  readonly results: readonly CardResult[];
+}
+
+export function readJudgingState(raw: Raw): JudgingState {
+  return {
+    round: raw[0],
+    kind: raw[1] ?? null,
+    isShown: raw[2],
+    given: raw[3].map((x: Raw) => readJudgement(x)),
+    results: raw[4].map((x: Raw) => readCardResult(x)),
+  };
+}
+
+/** Judging goes on, in the same round or in a new one. */
+export interface JudgingWentOn {
+  readonly kind: 'judgingWentOn';
+  readonly newRound: boolean;
+}
+
+export function readJudgingWentOn(raw: Raw): JudgingWentOn {
+  return {
+    kind: 'judgingWentOn',
+    newRound: raw[0],
+  };
 }
 
 /** The answer key of a board is this from now on. Told to teachers only. */
@@ -3040,6 +3221,19 @@ export function writeReopenLesson(_v: ReopenLesson): Raw {
   return [];
 }
 
+/** Everybody sees what all said of the cards in this round; those that nobody judged are left out. */
+export interface ResultsShown {
+  readonly kind: 'resultsShown';
+  readonly results: readonly CardResult[];
+}
+
+export function readResultsShown(raw: Raw): ResultsShown {
+  return {
+    kind: 'resultsShown',
+    results: raw[0].map((x: Raw) => readCardResult(x)),
+  };
+}
+
 /** An answer says something else. */
 export interface RewordAnswer {
   readonly kind: 'rewordAnswer';
@@ -3310,6 +3504,21 @@ export function readSheetsSnapshot(raw: Raw): SheetsSnapshot {
     unit: raw[6],
     parts: raw[7].map((x: Raw) => readPart(x)),
   };
+}
+
+/** Staff: show everybody what all said of the cards; the round is over. */
+export interface ShowResults {
+  readonly kind: 'showResults';
+}
+
+export function readShowResults(_raw: Raw): ShowResults {
+  return {
+    kind: 'showResults',
+  };
+}
+
+export function writeShowResults(_v: ShowResults): Raw {
+  return [];
 }
 
 /** What students may look at besides their own board. */
@@ -3669,6 +3878,8 @@ export interface WallRules {
   readonly answers: boolean;
   /** What students may show beside their words; teachers may show everything. */
   readonly shows: AttachmentKinds;
+  /** How students judge each other's cards; null for not at all. */
+  readonly judging: Judging | null;
 }
 
 export function readWallRules(raw: Raw): WallRules {
@@ -3678,14 +3889,16 @@ export function readWallRules(raw: Raw): WallRules {
     ownFirst: raw[2] ?? false,
     answers: raw[3] ?? false,
     shows: raw[4] ?? 0,
+    judging: raw[5] == null ? null : readJudging(raw[5]),
   };
 }
 
 export function writeWallRules(v: WallRules): Raw {
   const raw: Raw = [v.least, v.most];
-  if (v.ownFirst || v.answers || v.shows !== 0) raw.push(v.ownFirst);
-  if (v.answers || v.shows !== 0) raw.push(v.answers);
-  if (v.shows !== 0) raw.push(v.shows);
+  if (v.ownFirst || v.answers || v.shows !== 0 || v.judging != null) raw.push(v.ownFirst);
+  if (v.answers || v.shows !== 0 || v.judging != null) raw.push(v.answers);
+  if (v.shows !== 0 || v.judging != null) raw.push(v.shows);
+  if (v.judging != null) raw.push(v.judging && writeJudging(v.judging));
   return raw;
 }
 
@@ -3702,6 +3915,8 @@ export interface WallSnapshot {
   readonly lastActivity: number | null;
   /** What each student did last here; to a student, their own. */
   readonly acts: readonly LastAct[];
+  /** What students said of each other's cards; to a student, what they said themselves, and what was shown. */
+  readonly judging: JudgingState;
 }
 
 export function readWallSnapshot(raw: Raw): WallSnapshot {
@@ -3712,6 +3927,7 @@ export function readWallSnapshot(raw: Raw): WallSnapshot {
     setAside: raw[2].map((x: Raw) => readLateWork(x)),
     lastActivity: raw[3] < 0 ? null : raw[3],
     acts: raw[4].map((x: Raw) => readLastAct(x)),
+    judging: readJudgingState(raw[5]),
   };
 }
 

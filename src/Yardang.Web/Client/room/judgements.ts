@@ -1,0 +1,109 @@
+// What students said of each other's cards: Core's Judgements, as far as this reader is told.
+
+import { type CardResult, type Judging, JudgingKind, type JudgingState } from '../wire/forms';
+
+const MOST_ROUNDS = 9;
+
+/** How many values there are, from 1: agree, unsure, disagree; or chosen. */
+export function valuesOf(kind: JudgingKind): number {
+  return kind === JudgingKind.Agree ? 3 : 1;
+}
+
+const key = (round: number, card: number, person: number) => `${round}/${card}/${person}`;
+
+export class Judgements {
+  private constructor(
+    readonly round: number,
+    readonly kind: JudgingKind | null,
+    readonly isShown: boolean,
+    private readonly given: ReadonlyMap<string, { readonly card: number; readonly person: number; readonly value: number }>,
+    readonly results: readonly CardResult[],
+  ) {}
+
+  static readonly NONE = new Judgements(1, null, false, new Map(), []);
+
+  static of({ round, kind, isShown, given, results }: JudgingState): Judgements {
+    const all = given.map((g) => [key(g.round, g.card, g.person), g] as const);
+    return new Judgements(round, kind, isShown, new Map(all), results);
+  }
+
+  /** What somebody says of a card in this round; 0 for nothing. */
+  by(person: number, card: number): number {
+    return this.given.get(key(this.round, card, person))?.value ?? 0;
+  }
+
+  /** What is said of cards in this round, as far as this reader knows: by card, how many said each. */
+  counts(): Map<number, number[]> {
+    const counts = new Map<number, number[]>();
+    if (!this.kind) return counts;
+    for (const [id, { card, value }] of this.given) {
+      if (!id.startsWith(`${this.round}/`)) continue;
+      const known = counts.get(card) ?? Array<number>(valuesOf(this.kind)).fill(0);
+      known[value - 1]! += 1;
+      counts.set(card, known);
+    }
+    return counts;
+  }
+
+  /** What was shown of a card, by rounds. */
+  shownOf(card: number): CardResult[] {
+    return this.results.filter((r) => r.card === card);
+  }
+
+  /** What all said of some cards, for those who know it. */
+  resultsOf(cards: readonly number[]): CardResult[] {
+    const counts = this.counts();
+    const of = (card: number) => counts.get(card);
+    return cards.flatMap((card) => (of(card) ? [{ round: this.round, card, counts: of(card)! }] : []));
+  }
+
+  /** Whether somebody can say something of a card that they see. */
+  may(rule: Judging | null, card: number, value: number, person: number, isUp: (card: number) => boolean): boolean {
+    if (!rule || this.isShown || value < 0 || value > valuesOf(rule.kind)) return false;
+    if (value === 0 || this.by(person, card) !== 0 || rule.kind !== JudgingKind.Choose) return true;
+    return this.chosenBy(person, isUp) < rule.choices;
+  }
+
+  /** How many of the cards that are up somebody has judged in this round. */
+  chosenBy(person: number, isUp: (card: number) => boolean): number {
+    let count = 0;
+    for (const [id, g] of this.given) if (id.startsWith(`${this.round}/`) && g.person === person && isUp(g.card)) count++;
+    return count;
+  }
+
+  mayGoOn(newRound: boolean): boolean {
+    return newRound ? this.round < MOST_ROUNDS : this.isShown;
+  }
+
+  /** The plan is another: where cards are judged otherwise than before, a new round begins. */
+  follow(rule: Judging | null): Judgements {
+    if (!rule || rule.kind === this.kind) return this;
+    const isAnother = this.kind !== null;
+    const round = isAnother ? this.round + 1 : this.round;
+    return new Judgements(round, rule.kind, isAnother ? false : this.isShown, this.given, this.results);
+  }
+
+  judged(card: number, person: number, value: number): Judgements {
+    const given = new Map(this.given);
+    if (value === 0) given.delete(key(this.round, card, person));
+    else given.set(key(this.round, card, person), { card, person, value });
+    return new Judgements(this.round, this.kind, this.isShown, given, this.results);
+  }
+
+  show(results: readonly CardResult[]): Judgements {
+    const others = this.results.filter((r) => r.round !== this.round);
+    return new Judgements(this.round, this.kind, true, this.given, [...others, ...results]);
+  }
+
+  goOn(newRound: boolean): Judgements {
+    return new Judgements(newRound ? this.round + 1 : this.round, this.kind, false, this.given, this.results);
+  }
+
+  bring(results: readonly CardResult[]): Judgements {
+    if (results.length === 0) return this;
+    const round = Math.max(...results.map((r) => r.round));
+    const last = results.find((r) => r.round === round)!;
+    const kind = last.counts.length === 1 ? JudgingKind.Choose : JudgingKind.Agree;
+    return new Judgements(round, kind, true, this.given, results);
+  }
+}
