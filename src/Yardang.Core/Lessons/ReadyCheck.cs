@@ -103,6 +103,7 @@ public static class ReadyCheck
         }
 
         if (wall.Rules.Answers) yield return new("StudentsAnswer");
+        if (wall.Rules.Judging is { } judging) yield return judging.Kind == JudgingKind.Agree ? new("StudentsAgree") : new("StudentsChoose", Count: judging.Choices);
         yield return new(way switch { Way.OneEach => "NotSeeOtherWalls", _ when wall.Rules.OwnFirst => "OwnCardsFirst", Way.ByGroup => "SeeGroupsCards", _ => "SeeAllCards" });
         yield return new("YouSeeAllCards");
     }

@@ -77,7 +77,13 @@ public sealed class Judgements
 
     internal void Show(ImmutableArray<CardResult> results) => (Results, IsShown) = ([.. Results.Where(r => r.Round != Round), .. results], true);
 
-    internal void GoOn(bool newRound) => (Round, IsShown) = (newRound ? Round + 1 : Round, false);
+    // Who comes while a round goes on again is not told what was shown of it.
+    internal void GoOn(bool newRound)
+    {
+        if (newRound) Round++;
+        Results = [.. Results.Where(r => r.Round != Round)];
+        IsShown = false;
+    }
 
     internal void Bring(ImmutableArray<CardResult> results)
     {

@@ -14,7 +14,7 @@ namespace Yardang.Web.Exports;
 /// <summary>Walls on their way out, with the names that the teacher reads: as pages and as one picture, and as a table.</summary>
 public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore media, SchoolClock clock, ExportDesk desk, IStringLocalizer<UiTexts> texts)
 {
-    private static readonly string[] s_columns = ["Topic", "Card", "Who", "When", "PutUnder", "State", "AnswerTo"];
+    private static readonly string[] s_columns = ["Topic", "Card", "Who", "When", "PutUnder", "State", "AnswerTo", "Agree", "Unsure", "Disagree", "Chosen"];
 
     // Of what fits nowhere, by its number among the colours of notes.
     private const int Grey = 10;
@@ -70,9 +70,30 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
     // What is said to a card stands beside it.
     private IEnumerable<WallSlip> SlipsOf(Wall wall, Card card, Said said)
     {
-        yield return new(card.Text, said.By(wall, card), card.Shown);
+        var by = string.Join(" · ", ResultsOf(wall, card).Select(r => said.Result(r, wall.Judgements.Round > 1)).Prepend(said.By(wall, card)).Where(w => w.Length > 0));
+        yield return new(card.Text, by, card.Shown);
         var answers = InOrder(card.Standing()).Select(a => $"{said.Author(a)}: {a.Text}").ToList();
         if (answers.Count > 0) yield return new(string.Join('\n', answers), texts["Wall.AnswersTo", Beginning(said.TitleOf(card))]);
+    }
+
+    // What was shown, and for its teacher also what is said so far.
+    private static IEnumerable<CardResult> ResultsOf(Wall wall, Card card)
+    {
+        var judgements = wall.Judgements;
+        var shown = judgements.Results.Where(r => r.Card == card.Id);
+        return judgements.IsShown ? shown : shown.Concat(judgements.ResultsOf([card.Id]));
+    }
+
+    // Of the latest round.
+    private static string[] CountsOf(Wall wall, Card card)
+    {
+        static string Number(int count) => count.ToString(CultureInfo.InvariantCulture);
+        return ResultsOf(wall, card).LastOrDefault() switch
+        {
+            { Counts: [var agree, var unsure, var disagree] } => [Number(agree), Number(unsure), Number(disagree), ""],
+            { Counts: [var chosen] } => ["", "", "", Number(chosen)],
+            _ => ["", "", "", ""],
+        };
     }
 
     private static IEnumerable<Answer> InOrder(Card card) => card.Said.OrderBy(a => a.SaidAt).ThenBy(a => a.Id);
@@ -99,11 +120,11 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
     {
         string StateOf(bool isUp) => texts[isUp ? "WallTable.Up" : "WallTable.Down"];
         var topic = said.TopicOf(wall, card.Topic);
-        yield return [topic, said.Whole(card), said.Author(card), clock.Minute(card.PutUpAt), said.TopicOf(wall, card.PutUnder), StateOf(card.IsUp), ""];
+        yield return [topic, said.Whole(card), said.Author(card), clock.Minute(card.PutUpAt), said.TopicOf(wall, card.PutUnder), StateOf(card.IsUp), "", .. CountsOf(wall, card)];
         foreach (var answer in InOrder(card))
         {
             var about = card.Said.FirstOrDefault(a => a.Id == answer.To)?.Text ?? said.TitleOf(card);
-            yield return [topic, answer.Text, said.Author(answer), clock.Minute(answer.SaidAt), "", StateOf(answer.IsUp), about];
+            yield return [topic, answer.Text, said.Author(answer), clock.Minute(answer.SaidAt), "", StateOf(answer.IsUp), about, "", "", "", ""];
         }
     }
 
@@ -120,6 +141,12 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
         public string Author(Card card) => card.ByStaff ? Texts["Wall.Teacher"] : Names.GetValueOrDefault(card.Author, "");
 
         public string Author(Answer answer) => answer.ByStaff ? Texts["Wall.Teacher"] : Names.GetValueOrDefault(answer.Author, "");
+
+        public string Result(CardResult result, bool namesRound)
+        {
+            var words = result.Counts is [var chosen] ? Texts["Wall.ChosenBy", chosen].Value : Texts["Wall.Said", result.Counts[0], result.Counts[1], result.Counts[2]].Value;
+            return namesRound ? $"{Texts["Wall.Round", result.Round].Value} {words}" : words;
+        }
 
         public string Shown(Attachment attachment)
         {

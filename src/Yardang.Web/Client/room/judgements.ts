@@ -16,7 +16,10 @@ export class Judgements {
     readonly round: number,
     readonly kind: JudgingKind | null,
     readonly isShown: boolean,
-    private readonly given: ReadonlyMap<string, { readonly card: number; readonly person: number; readonly value: number }>,
+    private readonly given: ReadonlyMap<
+      string,
+      { readonly card: number; readonly person: number; readonly value: number }
+    >,
     readonly results: readonly CardResult[],
   ) {}
 
@@ -67,8 +70,16 @@ export class Judgements {
   /** How many of the cards that are up somebody has judged in this round. */
   chosenBy(person: number, isUp: (card: number) => boolean): number {
     let count = 0;
-    for (const [id, g] of this.given) if (id.startsWith(`${this.round}/`) && g.person === person && isUp(g.card)) count++;
+    for (const [id, g] of this.given)
+      if (id.startsWith(`${this.round}/`) && g.person === person && isUp(g.card)) count++;
     return count;
+  }
+
+  /** How many have said something of a card in this round. */
+  peopleWhoJudged(): number {
+    const people = new Set<number>();
+    for (const [id, { person }] of this.given) if (id.startsWith(`${this.round}/`)) people.add(person);
+    return people.size;
   }
 
   mayGoOn(newRound: boolean): boolean {
@@ -96,7 +107,9 @@ export class Judgements {
   }
 
   goOn(newRound: boolean): Judgements {
-    return new Judgements(newRound ? this.round + 1 : this.round, this.kind, false, this.given, this.results);
+    const round = newRound ? this.round + 1 : this.round;
+    const results = this.results.filter((r) => r.round !== round);
+    return new Judgements(round, this.kind, false, this.given, results);
   }
 
   bring(results: readonly CardResult[]): Judgements {

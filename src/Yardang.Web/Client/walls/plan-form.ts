@@ -97,7 +97,9 @@ export function planFormOf(
           most: this.most,
           ownFirst: this.ownFirst,
           answers: this.answers,
-          shows: this.shows, judging: this.judging },
+          shows: this.shows,
+          judging: this.judging,
+        },
         map: this.map,
       };
     },
@@ -144,7 +146,8 @@ export function planFormOf(
       return this.judging?.choices ?? USUAL_CHOICES;
     },
 
-    setJudging(kind: number): void {
+    setJudging(value: string): void {
+      const kind = Number(value);
       this.judging = kind === 0 ? null : { kind, choices: this.choices };
       changed(false);
     },

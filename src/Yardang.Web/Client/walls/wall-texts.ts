@@ -5,6 +5,23 @@ import type { WorkTexts } from '../lesson/work-data';
 
 export interface WallTexts extends WorkTexts, MakingTexts {
   readonly pictureAway: string;
+  readonly agree: string;
+  readonly unsure: string;
+  readonly disagree: string;
+  readonly choose: string;
+  readonly chosen: string;
+  readonly judge: string;
+  readonly said: string;
+  readonly chosenBy: string;
+  readonly round: string;
+  readonly chosenOf: string;
+  readonly judgedOf: string;
+  readonly judgedShown: string;
+  readonly judgingNow: string;
+  readonly judgingOver: string;
+  readonly judgedNobody: string;
+  readonly judgedSome: string;
+  readonly judgedSomeOne: string;
   readonly seeLarge: string;
   readonly largeCard: string;
   readonly closeLarge: string;

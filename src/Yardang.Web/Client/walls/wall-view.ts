@@ -14,6 +14,7 @@ import type { Arrivals } from './arrivals';
 import { CardChanging } from './card-changing';
 import type { Drafts } from './drafts';
 import type { LargeCard } from './large-card';
+import { JudgingView } from './judging';
 import { NewCards } from './new-cards';
 import { Threads } from './threads';
 import type { WallTexts } from './wall-texts';
@@ -47,6 +48,7 @@ export interface WallSide extends AttachmentView {
   rewordAnswer(card: Card, answer: Answer, text: string): void;
   takeAnswerDown(card: Card, answer: Answer): void;
   putAnswerBack(card: Card, answer: Answer): void;
+  judge(card: Card, value: number): void;
 }
 
 export interface Band {
@@ -61,6 +63,7 @@ export class WallView {
   private readonly threads: Threads;
   private readonly changing: CardChanging;
   private readonly newCards: NewCards;
+  private readonly judging: JudgingView;
 
   constructor(
     private readonly root: HTMLElement,
@@ -73,6 +76,7 @@ export class WallView {
     this.threads = new Threads(side, refresh);
     this.changing = new CardChanging(side, this, refresh);
     this.newCards = new NewCards(side, refresh);
+    this.judging = new JudgingView(side);
   }
 
   /** At the next frame, however often it is asked for. */
@@ -212,6 +216,7 @@ export class WallView {
       side.mayWrite(),
       side.read.join(),
       side.state.mayAnswer(card, side.me),
+      this.judging.keyOf(card),
       card.putUnder === card.topic || this.headingOf(card.putUnder),
     ];
   }
@@ -240,6 +245,7 @@ export class WallView {
         }
         ${this.attached(card)}
       </div>
+      ${this.judging.of(card)}
       <footer class="slip-foot">
         <span>${this.author(card, isMine)}${moved ? html` · <span>${moved}</span>` : nothing}</span>
         <span class="slip-actions">

@@ -31,10 +31,12 @@ import {
   WallState,
 } from '../room/wall-state';
 import type { Command, Envelope } from '../room/wire';
+import { JudgingKind } from '../wire/forms';
 import { textIn } from '../surface/in-language';
 import { Arrivals } from './arrivals';
 import { Drafts } from './drafts';
 import { LargeCard } from './large-card';
+import { judgingSteered } from './judging-steered';
 import { languagesOfPlan } from './plan-languages';
 import { planningOf } from './planning';
 import type { WallTexts } from './wall-texts';
@@ -101,6 +103,7 @@ Alpine.data('wall', () => {
     ),
     contents: contentsOf(data.contents ?? [], data.part ?? 0, texts.partOpened),
     who: whoOf(data.lesson, data.part ?? 0, data.work, wall, () => page.refresh(), texts),
+    judging: judgingSteered(wall, (command) => void client.submit(command, client.newId()), texts),
     planning: planningOf(
       () => client,
       data.written,
@@ -130,6 +133,7 @@ Alpine.data('wall', () => {
     question: '',
     otherQuestion: '',
     owedText: '',
+    judgedText: '',
     /** Whether students see only their own cards. */
     ownFirst: false,
     freshText: '',
@@ -257,6 +261,7 @@ Alpine.data('wall', () => {
           submit({ kind: 'rewordAnswer', card: card.id, id, language: tag, text }),
         takeAnswerDown: (card: Card, { id }: Answer) => submit({ kind: 'takeAnswerDown', card: card.id, id }),
         putAnswerBack: (card: Card, { id }: Answer) => submit({ kind: 'putAnswerBack', card: card.id, id }),
+        judge: (card: Card, value: number) => submit({ kind: 'judgeCard', card: card.id, value }),
       };
     },
 
@@ -336,6 +341,8 @@ Alpine.data('wall', () => {
       this.keepDrafts(state);
       this.letIn();
       this.owedText = this.sayOwed(state);
+      this.judgedText = this.sayJudged(state);
+      this.judging.refresh();
       this.ownFirst = state.plan.rules.ownFirst;
       this.topics = view.bands.map((b, i) => ({ id: b.topic, number: i + 1, heading: view.headingOf(b.topic) }));
       this.topicNumber = Math.min(this.topicNumber, this.topics.length);
@@ -389,6 +396,17 @@ Alpine.data('wall', () => {
       if (mine === 0) return texts.none;
       const { most } = state.plan.rules;
       return most > 0 && mine >= most ? fill(texts.full, most) : plural(texts, 'some', mine);
+    },
+
+    /** Of how many cards I have said something, in words. */
+    sayJudged(state: WallState): string {
+      const { judging, ownFirst } = state.plan.rules;
+      if (!isStudent || looksOnly || !this.opened || !judging || ownFirst) return '';
+      if (state.judgements.isShown) return texts.judgedShown;
+      const mine = state.judgements.chosenBy(me.number, (id) => state.isUp(id));
+      if (judging.kind === JudgingKind.Choose) return fill(texts.chosenOf, mine, judging.choices);
+      const others = [...state.cards.values()].filter((c) => state.mayJudge(c.id, 0, me)).length;
+      return fill(texts.judgedOf, mine, others);
     },
 
     get topicText(): string {

@@ -1,0 +1,132 @@
+import { expect, test } from '@playwright/test';
+import { handOut, kept, student, teacher } from './people.mjs';
+
+const SHOTS = process.env.LOOK;
+const look = (page, name) => SHOTS && page.screenshot({ path: `/tmp/look/${name}.png` });
+const together = { way: 'Everybody together on one wall' };
+const slip = (page, words) => page.locator('.strata .slip').filter({ hasText: words });
+const say = (page, words, what) => slip(page, words).getByRole('button', { name: what, exact: true });
+const numbers = (page, words) => slip(page, words).locator('.judged');
+
+async function putUp(page, words) {
+  const slot = page.getByLabel('Write here, under All answers', { exact: true });
+  await slot.fill(words);
+  await slot.press('Control+Enter');
+  await expect(slip(page, words)).toBeVisible();
+}
+
+/** A wall without topics, on which students judge. */
+async function designWall(page, judging) {
+  await page.goto('/desk');
+  await page.getByRole('button', { name: 'New wall' }).click();
+  await kept(page);
+  await page.getByLabel('Name of the activity').fill('Which bridge should we build?');
+  await page.getByLabel('The question over the wall').fill('Which bridge should we build, and why?');
+  await page.getByLabel('To each other’s cards, students').selectOption(judging);
+}
+
+/** Sees new cards as they come. */
+const atOnce = (page) => page.getByRole('button', { name: 'New cards at once' }).click();
+
+test('agree, unsure, disagree: each for themselves, the numbers for the teacher, then for all, and a second round', async ({
+  browser,
+}) => {
+  const varga = await teacher(browser);
+  await designWall(varga, 'say: agree, unsure or disagree');
+  await kept(varga);
+  const code = await handOut(varga, together);
+  const maya = await student(browser, code, 'Maya');
+  const ben = await student(browser, code, 'Ben');
+  const cleo = await student(browser, code, 'Cleo', { viewport: { width: 390, height: 844 } });
+  await putUp(maya, 'An arch bridge lasts longest');
+  await putUp(ben, 'A truss is light and strong');
+  for (const page of [maya, ben]) await atOnce(page);
+  await cleo
+    .getByRole('button', { name: /^Show \d new card/ })
+    .first()
+    .click();
+
+  await expect(say(maya, 'An arch bridge', 'Agree')).toHaveCount(0);
+  await say(ben, 'An arch bridge', 'Agree').click();
+  await expect(say(ben, 'An arch bridge', 'Agree')).toHaveAttribute('aria-pressed', 'true');
+  await expect(ben.getByText('You have said what you think of 1 of 1 cards.')).toBeVisible();
+  await say(cleo, 'An arch bridge', 'Unsure').click();
+  await say(cleo, 'An arch bridge', 'Disagree').click();
+  await say(cleo, 'A truss', 'Agree').click();
+  await look(cleo, 'j-phone');
+  await say(maya, 'A truss', 'Unsure').focus();
+  await maya.keyboard.press('Enter');
+  for (const page of [maya, ben, cleo]) await kept(page);
+
+  await varga.locator('.tile').first().click();
+  await expect(numbers(varga, 'An arch bridge')).toHaveText('1 agree, 0 unsure, 1 disagree');
+  await expect(
+    varga.getByText('Round 1 goes on. Only you see the numbers. 3 students have said something.'),
+  ).toBeVisible();
+  await expect(numbers(maya, 'An arch bridge')).toHaveCount(0);
+  await look(varga, 'j-teacher');
+  await look(maya, 'j-student');
+  await varga.getByRole('button', { name: 'Show everybody the numbers' }).click();
+  for (const page of [maya, ben, cleo]) {
+    await expect(numbers(page, 'An arch bridge')).toHaveText('1 agree, 0 unsure, 1 disagree');
+    await expect(page.locator('.judge')).toHaveCount(0);
+  }
+
+  // Another round: what was said in the first is not taken over, and both are told apart in the end.
+  await varga.getByRole('button', { name: 'Begin a new round' }).click();
+  await expect(say(cleo, 'An arch bridge', 'Disagree')).toHaveAttribute('aria-pressed', 'false');
+  await say(cleo, 'An arch bridge', 'Agree').click();
+  await say(ben, 'An arch bridge', 'Agree').click();
+  for (const page of [ben, cleo]) await kept(page);
+  await varga.getByRole('button', { name: 'Show everybody the numbers' }).click();
+  await expect(numbers(maya, 'An arch bridge')).toHaveText([
+    'Round 1: 1 agree, 0 unsure, 1 disagree',
+    'Round 2: 2 agree, 0 unsure, 0 disagree',
+  ]);
+  await look(maya, 'j-rounds');
+  await maya.reload();
+  await kept(maya);
+  await expect(numbers(maya, 'An arch bridge')).toHaveCount(2);
+  expect([...varga.problems, ...maya.problems, ...ben.problems, ...cleo.problems]).toEqual([]);
+});
+
+test('each chooses so many, changes a choice, and what is chosen without a network counts if it comes in time', async ({
+  browser,
+}) => {
+  const varga = await teacher(browser);
+  await designWall(varga, 'choose the ones they want');
+  await varga.getByLabel('How many cards each may choose').fill('1');
+  await varga.getByLabel('How many cards each may choose').blur();
+  await kept(varga);
+  await varga.getByRole('link', { name: 'Hand out' }).click();
+  await expect(varga.getByText('Each may choose 1 of the others’ cards.')).toBeVisible();
+  await varga.goBack();
+  await kept(varga);
+  const code = await handOut(varga, together);
+  const maya = await student(browser, code, 'Maya');
+  await putUp(maya, 'Stone');
+  await putUp(maya, 'Steel');
+  await kept(maya);
+  const ben = await student(browser, code, 'Ben');
+  await say(ben, 'Stone', 'Choose').click();
+  await expect(say(ben, 'Steel', 'Choose')).toBeDisabled();
+  await expect(ben.getByText('You have chosen 1 of 1 cards.')).toBeVisible();
+  await kept(ben);
+  await ben.context().setOffline(true);
+  await say(ben, 'Stone', 'Chosen').click();
+  await say(ben, 'Steel', 'Choose').click();
+  await ben.context().setOffline(false);
+  await kept(ben);
+  await varga.locator('.tile').first().click();
+  await expect(numbers(varga, 'Steel')).toHaveText('Chosen 1 times');
+  await expect(numbers(varga, 'Stone')).toHaveCount(0);
+
+  // What comes after the numbers were shown does not count, and is said.
+  await ben.context().setOffline(true);
+  await say(ben, 'Steel', 'Chosen').click();
+  await varga.getByRole('button', { name: 'Show everybody the numbers' }).click();
+  await expect(numbers(maya, 'Steel')).toHaveText('Chosen 1 times');
+  await ben.context().setOffline(false);
+  await expect(ben.getByText('Cards are not judged any more. What you said last did not count.')).toBeVisible();
+  await expect(numbers(ben, 'Steel')).toHaveText('Chosen 1 times');
+});
