@@ -10,7 +10,7 @@ public static class WallTexts
         "Opening", "NotReached", "OnlyLook", "Nowhere", "Everything", "WriteHere", "WriteUnder", "PutUp", "Yours", "Teacher", "Change", "ChangeOf", "Keep", "Cancel", "TakeDown", "TakenDown", "TakenDownByTeacher", "PutBack", "Topic", "Place",
         "PlaceFirst", "PlaceAfter", "CardWords", "Cards", "CardsOne", "Fresh", "FreshOne", "FreshHere", "Full", "MovedFrom", "TopicOf", "Owed", "OwedOne", "None", "Some", "SomeOne", "NoCards", "ToNowhere", "ToNowhereOne", "PlanKept", "TakenDownMeanwhile", "PensDown",
         "Answer", "Answers", "AnswersOne", "AnswersTo", "AnswerTo", "Answering", "AnswerCard", "AnswerWords", "AnswersEnded", "ChangeAnswer", "AnswerDown", "AnswerDownByTeacher", "FreshAnswers", "FreshAnswersOne", "WriteAnswer", "Say", "You", "Unanswered",
-        "Picture", "Drawing", "Formula", "MapPlace", "ShowBeside", "FromDevice", "FromSearch", "Draw", "OnMap", "TakeOff", "DrawOn", "ChangeFormula", "ChangePlace", "Says", "OnItsWay", "EnoughShown", "ShownNoLonger",
+        "Picture", "Drawing", "Formula", "MapPlace", "FromDevice", "FromSearch", "Draw", "OnMap", "TakeOff", "DrawOn", "ChangeFormula", "ChangePlace", "Says", "OnItsWay", "EnoughShown", "ShownNoLonger",
         "Agree", "Unsure", "Disagree", "Choose", "Chosen", "Judge", "Said", "ChosenBy", "Round", "ChosenOf", "JudgedOf", "JudgedShown", "JudgingNow", "JudgingOver", "JudgedNobody", "JudgedSome", "JudgedSomeOne",
         "SeeLarge", "LargeCard", "CloseLarge", "CardBefore", "CardNext", "CardOf",
     ];

@@ -1,3 +1,4 @@
+import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
 import { handOut, kept, student, teacher } from './people.mjs';
 
@@ -5,14 +6,25 @@ const together = { way: 'Everybody together on one wall' };
 const slot = (page, topic) => page.getByLabel(`Write here, under ${topic}`, { exact: true });
 const cards = (page, topic) =>
   page.getByRole('list', { name: topic, exact: true }).locator('.slip:not(.slip-changing)');
+const menu = (page, topic) =>
+  page
+    .locator('.slot')
+    .filter({ has: page.getByLabel(`Write here, under ${topic}`, { exact: true }) })
+    .locator('summary');
 const show = async (page, beside, what) => {
-  await page.getByLabel(`Show something beside the words: ${beside}`, { exact: true }).click();
+  await menu(page, beside).click();
   await page.getByRole('button', { name: what, exact: true }).click();
 };
 const choose = (page, name, buffer) =>
   page.locator('[data-attach]').setInputFiles({ name, mimeType: 'image/png', buffer });
 const SHOTS = process.env.LOOK;
 const look = (page, name) => SHOTS && page.screenshot({ path: `/tmp/look/${name}.png` });
+/** Nothing that axe can find. */
+const noBarrier = async (page) =>
+  expect((await new AxeBuilder({ page }).analyze()).violations.map((v) => `${v.id}: ${v.nodes[0].html}`)).toEqual([]);
+
+/** Whether a picture has come, and can be seen. */
+const isThere = (image) => expect.poll(() => image.evaluate((i) => i.naturalWidth)).toBeGreaterThan(0);
 const putUp = (page) => page.getByRole('button', { name: 'Put it up' }).click();
 
 /** A wall with one topic, on which students may show everything, with a map. */
@@ -73,6 +85,7 @@ test('a card shows a picture, a drawing, a formula and a place; classmate and te
   await drawLine(maya, [0.1, 0.1], [0.2, 0.1]);
   await maya.getByRole('dialog').getByRole('button', { name: 'Undo' }).click();
   await look(maya, 'a-drawing');
+  await noBarrier(maya);
   await maya.getByRole('button', { name: 'Done' }).click();
   await expect(maya.locator('.making .shown-drawing path')).toHaveCount(2);
 
@@ -83,6 +96,7 @@ test('a card shows a picture, a drawing, a formula and a place; classmate and te
   await maya.locator('.place-map').click({ position: { x: 40, y: 30 } });
   await maya.getByLabel('What is there?').fill('The mill');
   await look(maya, 'a-place');
+  await noBarrier(maya);
   await maya.getByRole('button', { name: 'Show this place' }).click();
   await expect(maya.locator('.making > li')).toHaveCount(4);
 
@@ -93,6 +107,7 @@ test('a card shows a picture, a drawing, a formula and a place; classmate and te
   await show(maya, 'Bridges', 'Draw');
   await expect(maya.getByText('A card shows at most 4 things beside its words.')).toBeVisible();
   await look(maya, 'a-making');
+  await noBarrier(maya);
   await putUp(maya);
   await expect(cards(maya, 'Bridges').locator('.shown > button')).toHaveCount(4);
   await look(maya, 'a-card');
@@ -110,8 +125,9 @@ test('a card shows a picture, a drawing, a formula and a place; classmate and te
     await expect(cards(page, 'Bridges').getByRole('img', { name: 'F = m g' })).toBeAttached();
     await page.getByRole('button', { name: 'See large: The mill' }).click();
     await expect(page.getByRole('dialog').getByText('It has one arch.')).toBeVisible();
-    await expect(page.getByRole('dialog').locator('img')).toHaveJSProperty('complete', true);
+    await isThere(page.getByRole('dialog').locator('img'));
     await look(page, page === varga ? 'a-large' : 'a-large-phone');
+    await noBarrier(page);
     await page.getByRole('button', { name: 'Back to the wall' }).click();
     await look(page, page === varga ? 'a-teacher' : 'a-phone');
   }
@@ -132,8 +148,21 @@ test('a picture is dropped, pasted or searched, is refused in words where it is 
 }) => {
   const varga = await teacher(browser);
   await designWall(varga, ['pictures']);
+
+  // A sample student can do the same.
+  await varga.getByRole('button', { name: 'Try it as a student' }).click();
+  const seat = varga.frameLocator('[data-try-seat="1"]');
+  await menu(seat, 'Bridges').click();
+  await seat.getByRole('button', { name: 'Picture from this device' }).click();
+  await seat
+    .locator('[data-attach]')
+    .setInputFiles({ name: 'try.png', mimeType: 'image/png', buffer: await varga.locator('.topline').screenshot() });
+  await seat.getByRole('button', { name: 'Put it up' }).click();
+  await isThere(seat.locator('.slip .shown img'));
+  await varga.getByRole('button', { name: 'Try it as a student' }).click();
+
   const maya = await student(browser, await handOut(varga, together), 'Maya');
-  await expect(maya.getByLabel('Show something beside the words: Bridges')).toBeVisible();
+  await expect(menu(maya, 'Bridges')).toBeVisible();
   await show(maya, 'Bridges', 'Picture from this device');
   await choose(maya, 'notes.png', Buffer.from('no picture'));
   await expect(maya.getByText('This file is not a picture that can be read.')).toBeVisible();
@@ -188,7 +217,7 @@ test('the teacher ends that pictures are shown while the wall runs; what is ther
   await varga.getByRole('button', { name: 'Change the wall' }).click();
   await varga.getByRole('checkbox', { name: 'pictures', exact: true }).uncheck();
   await varga.getByRole('button', { name: 'Change it for everybody' }).click();
-  await expect(maya.getByLabel('Show something beside the words: Bridges')).toHaveCount(0);
+  await expect(menu(maya, 'Bridges')).toHaveCount(0);
   await expect(maya.getByText('The teacher does not let this be shown here any more.')).toBeVisible();
   await maya.getByRole('button', { name: /^Take off/ }).click();
   await putUp(maya);

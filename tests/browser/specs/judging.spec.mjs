@@ -1,8 +1,12 @@
+import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
 import { handOut, kept, student, teacher } from './people.mjs';
 
 const SHOTS = process.env.LOOK;
 const look = (page, name) => SHOTS && page.screenshot({ path: `/tmp/look/${name}.png` });
+/** Nothing that axe can find. */
+const noBarrier = async (page) =>
+  expect((await new AxeBuilder({ page }).analyze()).violations.map((v) => `${v.id}: ${v.nodes[0].html}`)).toEqual([]);
 const together = { way: 'Everybody together on one wall' };
 const slip = (page, words) => page.locator('.strata .slip').filter({ hasText: words });
 const say = (page, words, what) => slip(page, words).getByRole('button', { name: what, exact: true });
@@ -54,6 +58,7 @@ test('agree, unsure, disagree: each for themselves, the numbers for the teacher,
   await say(cleo, 'An arch bridge', 'Disagree').click();
   await say(cleo, 'A truss', 'Agree').click();
   await look(cleo, 'j-phone');
+  await noBarrier(cleo);
   await say(maya, 'A truss', 'Unsure').focus();
   await maya.keyboard.press('Enter');
   for (const page of [maya, ben, cleo]) await kept(page);
@@ -84,6 +89,8 @@ test('agree, unsure, disagree: each for themselves, the numbers for the teacher,
     'Round 2: 2 agree, 0 unsure, 0 disagree',
   ]);
   await look(maya, 'j-rounds');
+  await noBarrier(maya);
+  await noBarrier(varga);
   await maya.reload();
   await kept(maya);
   await expect(numbers(maya, 'An arch bridge')).toHaveCount(2);

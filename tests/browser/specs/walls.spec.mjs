@@ -232,7 +232,7 @@ test('by keyboard alone a card is put up, changed, moved and taken down; with pe
   await maya.keyboard.press('End');
   await maya.keyboard.type(' lasts');
   await maya.keyboard.press('Tab');
-  await expect(maya.getByLabel('Show something beside the words: Stone')).toBeFocused();
+  await expect(maya.locator('.slip-changing summary')).toBeFocused();
   await maya.keyboard.press('Tab');
   await maya.keyboard.press('ArrowDown');
   await expect(cards(maya, 'Forces')).toHaveCount(0);

@@ -13,7 +13,6 @@ import { type AttachmentTexts, type AttachmentView, kindOf, said, show, wordsOf 
 const LONGEST_DESCRIPTION = 120;
 
 export interface MakingTexts extends AttachmentTexts {
-  readonly showBeside: string;
   readonly fromDevice: string;
   readonly fromSearch: string;
   readonly draw: string;
@@ -111,8 +110,8 @@ export class Making {
     ].filter(Boolean);
     if (can.length === 0) return nothing;
     return html`<details class="making-menu" data-menu>
-      <summary class="button button-small button-quiet" aria-label=${fill(texts.showBeside, beside)}>
-        ${this.kindsToShow()}
+      <summary class="button button-small button-quiet">
+        ${this.kindsToShow()}<span class="sr-only">: ${beside}</span>
       </summary>
       <div>${can}</div>
     </details>`;

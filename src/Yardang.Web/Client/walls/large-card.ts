@@ -43,7 +43,7 @@ export class LargeCard {
     const { texts } = side;
     const card = cards[at]!;
     const [first = '', ...rest] = card.text.split('\n');
-    return html`<article class="large-card" data-large-card=${card.id} aria-label=${texts.largeCard}>
+    return html`<article class="large-card" tabindex="0" data-large-card=${card.id} aria-label=${texts.largeCard}>
         <div class="large-words" dir="auto" lang=${card.language || nothing}>
           ${first ? html`<p class="large-first">${first}</p>` : nothing}
           ${rest.length > 0 ? html`<p>${rest.join('\n')}</p>` : nothing}
