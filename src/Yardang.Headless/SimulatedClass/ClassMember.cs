@@ -74,6 +74,16 @@ public sealed partial class ClassMember : IAsyncDisposable
         return LiveRoom.EnterAsync(_hub, _http, data.GetProperty("work").GetGuid(), _query, () => isWall ? new Wall(WallPlan.Blank) : new Board(ActivityContent.Blank("en", "")));
     }
 
+    private void Judge()
+    {
+        var cards = _work!.Do(c => c.Room is Wall { Plan.Rules.Judging: not null } wall ? wall.Cards.Values.Where(card => card.IsUp && card.Author != _number).ToList() : []);
+        foreach (var card in cards.Where(card => (card.Id + _number) % 3 != 0))
+        {
+            var value = (int)((card.Order + _number) % 5) switch { 0 => 3, 1 => 2, _ => 1 };
+            _work!.Do(c => c.Submit(new JudgeCard(card.Id, value), 0));
+        }
+    }
+
     private async Task PutUpAsync(PutsUpCard put, CancellationToken stop)
     {
         List<Attachment> shown = [];
@@ -160,6 +170,9 @@ public sealed partial class ClassMember : IAsyncDisposable
                 break;
             case PutsUpNote(var x, var y, var words, var colour, true):
                 Add(doing.Page, new NoteBody(x, y, LabelWidth, LabelHeight, new Words(words, "en", Broken(words, 16), LabelSize)), new Style(colour, 0));
+                break;
+            case JudgesCards:
+                Judge();
                 break;
             case PutsUpCard put:
                 await PutUpAsync(put, stop);

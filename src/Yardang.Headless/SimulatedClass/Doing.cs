@@ -37,6 +37,9 @@ public sealed record MovesCard(int Topic) : Doing;
 /// <summary>Answers the last card of somebody else, if there is one.</summary>
 public sealed record AnswersCard(string Words) : Doing;
 
+/// <summary>Says of each card of the others that they see: agree, unsure or disagree, as it happens.</summary>
+public sealed record JudgesCards : Doing;
+
 /// <summary>Goes on in another part of the lesson, by its number, if it is open.</summary>
 public sealed record GoesTo(int Part) : Doing;
 

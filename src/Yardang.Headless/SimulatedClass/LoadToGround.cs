@@ -37,6 +37,7 @@ public static class LoadToGround
         if (student == StaysAlone) return [.. steps, new Types(6_000, 15_500, "Where does it go then?"), new Signals(Signal.HandUp, true)];
         steps.AddRange([new GoesTo(Wall), new Thinks(), new PutsUpCard(0, s_ideas[student % s_ideas.Length])]);
         if (student % 4 == 3) steps.AddRange([new Thinks(), new AnswersCard(s_answers[student / 4 % s_answers.Length])]);
+        if (student % 4 != 3) steps.AddRange([new Thinks(), new JudgesCards()]);
         if (student % 3 == 1) steps.Add(new PutsUpCard(1, s_questions[student / 3 % s_questions.Length]));
         if (student % 2 == 0) steps.AddRange([new GoesTo(Ticket), new Thinks(), new Types(2_200, 6_000, s_tickets[student / 2 % s_tickets.Length])]);
         if (student % 8 == 6) steps.Add(new Signals(Signal.ReadyForALook, true));

@@ -69,6 +69,18 @@ test('agree, unsure, disagree: each for themselves, the numbers for the teacher,
     varga.getByText('Round 1 goes on. Only you see the numbers. 3 students have said something.'),
   ).toBeVisible();
   await expect(numbers(maya, 'An arch bridge')).toHaveCount(0);
+  await maya.getByRole('button', { name: 'One by one' }).click();
+  await expect(maya.getByRole('dialog')).toContainText('An arch bridge lasts longest');
+  await expect(maya.getByRole('dialog')).not.toContainText('gree');
+  await maya.keyboard.press('Escape');
+  await varga.getByRole('button', { name: 'One by one' }).click();
+  const large = varga.getByRole('dialog');
+  await expect(large).toContainText('Agree: Ben');
+  await expect(large).toContainText('Disagree: Cleo');
+  await look(varga, 'j-large');
+  await varga.keyboard.press('ArrowRight');
+  await expect(large).toContainText('A truss is light and strong');
+  await varga.keyboard.press('Escape');
   await look(varga, 'j-teacher');
   await look(maya, 'j-student');
   await varga.getByRole('button', { name: 'Show everybody the numbers' }).click();

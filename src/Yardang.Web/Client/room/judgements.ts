@@ -35,6 +35,14 @@ export class Judgements {
     return this.given.get(key(this.round, card, person))?.value ?? 0;
   }
 
+  /** Who said what of a card in this round, as far as this reader knows: by value, from 1. */
+  whoSaid(card: number): number[][] {
+    const people = Array.from({ length: this.kind ? valuesOf(this.kind) : 0 }, () => [] as number[]);
+    for (const [id, g] of this.given)
+      if (g.card === card && id.startsWith(`${this.round}/`)) people[g.value - 1]!.push(g.person);
+    return people;
+  }
+
   /** What is said of cards in this round, as far as this reader knows: by card, how many said each. */
   counts(): Map<number, number[]> {
     const counts = new Map<number, number[]>();

@@ -11,10 +11,14 @@ import { type WallSide, titleOf } from './wall-view';
 const BAR = 100;
 
 export class JudgingView {
-  private known: Judgements | null = null;
+  private counted: Judgements | null = null;
   private counts = new Map<number, number[]>();
 
-  constructor(private readonly side: WallSide) {}
+  constructor(private readonly sideOf: () => WallSide) {}
+
+  private get side(): WallSide {
+    return this.sideOf();
+  }
 
   /** What is drawn for a card depends on this. */
   keyOf(card: Card): string {
@@ -26,10 +30,8 @@ export class JudgingView {
     return JSON.stringify([this.mayJudge(card), this.isFull(card), mine, judgements.shownOf(card.id)]);
   }
 
-  of(card: Card): TemplateResult | typeof nothing {
-    const results = this.results(card);
-    if (!this.mayJudge(card) && results.length === 0) return nothing;
-    return html`${this.mayJudge(card) ? this.buttons(card) : nothing}${results.map((r) => this.result(r, results.length > 1))}`;
+  of(card: Card): TemplateResult {
+    return html`${this.mayJudge(card) ? this.buttons(card) : nothing}${this.results(card)}`;
   }
 
   private mayJudge(card: Card): boolean {
@@ -65,8 +67,14 @@ export class JudgingView {
     </div>`;
   }
 
+  /** What all said of a card, in rounds. */
+  results(card: Card): readonly TemplateResult[] {
+    const known = this.known(card);
+    return known.map((r) => this.result(r, known.length > 1));
+  }
+
   /** What was shown, and to teachers also what is said so far. */
-  private results(card: Card): CardResult[] {
+  private known(card: Card): CardResult[] {
     const { state, me } = this.side;
     const { judgements } = state;
     const shown = judgements.shownOf(card.id);
@@ -77,8 +85,8 @@ export class JudgingView {
 
   private soFar(card: Card): number[] | undefined {
     const { judgements } = this.side.state;
-    if (this.known !== judgements) {
-      this.known = judgements;
+    if (this.counted !== judgements) {
+      this.counted = judgements;
       this.counts = judgements.counts();
     }
     return this.counts.get(card.id);

@@ -4,10 +4,12 @@ import { type TemplateResult, html, nothing, render } from 'lit-html';
 import { show, wordsOf } from '../attachments';
 import { fill } from '../page-data';
 import type { Card } from '../room/wall-state';
+import { JudgingView } from './judging';
 import type { WallSide } from './wall-view';
 
 export class LargeCard {
   private card = 0;
+  private readonly judging: JudgingView;
 
   /**
    * @param cards those that are shown on the wall, as they are read.
@@ -19,6 +21,7 @@ export class LargeCard {
     private readonly cards: () => readonly Card[],
     private readonly authorOf: (card: Card) => string,
   ) {
+    this.judging = new JudgingView(side);
     dialog.addEventListener('keydown', (e) => this.key(e));
     dialog.addEventListener('close', () => render(nothing, dialog));
   }
@@ -49,6 +52,7 @@ export class LargeCard {
           ${rest.length > 0 ? html`<p>${rest.join('\n')}</p>` : nothing}
         </div>
         <p class="large-author">${this.authorOf(card)}</p>
+        ${this.said(card)}
         ${
           card.attachments.length > 0
             ? html`<div class="large-shown">
@@ -79,6 +83,17 @@ export class LargeCard {
           ${texts.closeLarge}
         </button>
       </footer>`;
+  }
+
+  /** What all said, and for teachers who said it. */
+  private said(card: Card): unknown {
+    const side = this.side();
+    const { state, me, texts } = side;
+    const people = me.isStaff ? state.judgements.whoSaid(card.id) : [];
+    const values = people.length === 1 ? [texts.chosen] : [texts.agree, texts.unsure, texts.disagree];
+    const named = people.map((p) => p.map((person) => side.nameOf(person)).join(', '));
+    return html`${this.judging.results(card)}
+    ${named.map((names, at) => (names ? html`<p class="large-author">${values[at]}: ${names}</p>` : nothing))}`;
   }
 
   private step(cards: readonly Card[], at: number, by: number): void {

@@ -76,7 +76,7 @@ export class WallView {
     this.threads = new Threads(side, refresh);
     this.changing = new CardChanging(side, this, refresh);
     this.newCards = new NewCards(side, refresh);
-    this.judging = new JudgingView(side);
+    this.judging = new JudgingView(() => side);
   }
 
   /** At the next frame, however often it is asked for. */

@@ -136,6 +136,8 @@ Alpine.data('wall', () => {
     judgedText: '',
     /** Whether students see only their own cards. */
     ownFirst: false,
+    /** Whether any card is shown. */
+    hasCards: false,
     freshText: '',
     directions: { isOpen: false, all: textIn(data.directions ?? {}, [data.language], data.written) },
     /** Where there is room for one topic only: which, by its place, and how many there are. */
@@ -347,6 +349,7 @@ Alpine.data('wall', () => {
       this.topics = view.bands.map((b, i) => ({ id: b.topic, number: i + 1, heading: view.headingOf(b.topic) }));
       this.topicNumber = Math.min(this.topicNumber, this.topics.length);
       this.who.refresh();
+      this.hasCards = view.shown.length > 0;
       view.refresh();
       const keeping = attendance?.keeping ?? TRYING;
       this.keptText = keptWords(keeping, texts);
@@ -366,6 +369,12 @@ Alpine.data('wall', () => {
         fresh += arrivals.waiting(cards).length;
       }
       this.freshText = fresh > 0 ? plural(texts, 'fresh', fresh) : '';
+    },
+
+    /** One card after another, large. */
+    readOneByOne(): void {
+      const [first] = view.shown;
+      if (first) side.large.open(first);
     },
 
     showFresh(): void {
