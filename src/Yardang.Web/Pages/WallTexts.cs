@@ -11,7 +11,7 @@ public static class WallTexts
         "PlaceFirst", "PlaceAfter", "CardWords", "Cards", "CardsOne", "Fresh", "FreshOne", "FreshHere", "Full", "MovedFrom", "TopicOf", "Owed", "OwedOne", "None", "Some", "SomeOne", "NoCards", "ToNowhere", "ToNowhereOne", "PlanKept", "TakenDownMeanwhile", "PensDown",
         "Answer", "Answers", "AnswersOne", "AnswersTo", "AnswerTo", "Answering", "AnswerCard", "AnswerWords", "AnswersEnded", "ChangeAnswer", "AnswerDown", "AnswerDownByTeacher", "FreshAnswers", "FreshAnswersOne", "WriteAnswer", "Say", "You", "Unanswered",
         "Picture", "Drawing", "Formula", "MapPlace", "FromDevice", "FromSearch", "Draw", "OnMap", "TakeOff", "DrawOn", "ChangeFormula", "ChangePlace", "Says", "OnItsWay", "EnoughShown", "ShownNoLonger",
-        "Agree", "Unsure", "Disagree", "Choose", "Chosen", "Judge", "Said", "ChosenBy", "Round", "ChosenOf", "JudgedOf", "JudgedShown", "JudgingNow", "JudgingOver", "JudgedNobody", "JudgedSome", "JudgedSomeOne",
+        "Agree", "Unsure", "Disagree", "Choose", "Chosen", "Judge", "Said", "ChosenBy", "Round", "WhoSaid", "ChosenOf", "JudgedOf", "JudgedShown", "JudgingNow", "JudgingOver", "JudgedNobody", "JudgedSome", "JudgedSomeOne",
         "SeeLarge", "LargeCard", "CloseLarge", "CardBefore", "CardNext", "CardOf",
     ];
 

@@ -92,8 +92,16 @@ export class LargeCard {
     const people = me.isStaff ? state.judgements.whoSaid(card.id) : [];
     const values = people.length === 1 ? [texts.chosen] : [texts.agree, texts.unsure, texts.disagree];
     const named = people.map((p) => p.map((person) => side.nameOf(person)).join(', '));
+    // Behind a press: this may be on the wall for all to see.
     return html`${this.judging.results(card)}
-    ${named.map((names, at) => (names ? html`<p class="large-author">${values[at]}: ${names}</p>` : nothing))}`;
+    ${
+      named.some((names) => names !== '')
+        ? html`<details class="large-author">
+            <summary>${texts.whoSaid}</summary>
+            ${named.map((names, at) => (names ? html`<p>${values[at]}: ${names}</p>` : nothing))}
+          </details>`
+        : nothing
+    }`;
   }
 
   private step(cards: readonly Card[], at: number, by: number): void {

@@ -14,6 +14,7 @@ export interface WallTexts extends WorkTexts, MakingTexts {
   readonly said: string;
   readonly chosenBy: string;
   readonly round: string;
+  readonly whoSaid: string;
   readonly chosenOf: string;
   readonly judgedOf: string;
   readonly judgedShown: string;
