@@ -20,6 +20,8 @@ public sealed class TogetherTarget(bool silent, bool isWall = false) : IRoomTarg
     private readonly ImmutableArray<InkPoint>[] _strokes = Strokes.Of(PointsPerStroke);
     private readonly List<Writer> _writers = [];
     private readonly System.Collections.Concurrent.ConcurrentDictionary<long, long> _sent = new();
+    private readonly Random _random = new(2028);
+    private System.Net.CookieContainer _teacher = new();
     private string _board = "";
     private string _code = "";
     private SilentReader? _silent;
@@ -29,7 +31,7 @@ public sealed class TogetherTarget(bool silent, bool isWall = false) : IRoomTarg
     public async Task StartAsync(int writers, Action<int, long, bool> received)
     {
         await _server.StartAsync();
-        (_, _code) = await _server.HandOutAsync("AllTogether", isWall);
+        (_teacher, _code) = await _server.HandOutAsync("AllTogether", isWall);
         for (var i = 0; i < writers; i++)
         {
             var (cookies, page) = await _server.JoinAsync(_code, $"Student {i}");
@@ -55,7 +57,7 @@ public sealed class TogetherTarget(bool silent, bool isWall = false) : IRoomTarg
         var id = Ids.Of(w.Client, counter);
         _sent[id] = stamp;
         Command command = isWall
-            ? new PutUpCard(id, WallPlan.Nowhere, "en", $"Card {counter} of student {writer}: the load goes down through the piers into the ground")
+            ? new PutUpCard(id, WallPlan.Nowhere, "en", Sentences.Any(_random))
             : new AddMark(id, 1, Grip.Own, new InkBody(_strokes[(writer + counter) % _strokes.Length]), new Style(0, 60));
         _ = w.Hub.SendAsync("Submit", _board, CommandCodec.Encode(new Submission(w.Client, counter, counter - 1, id, command)));
     }
@@ -66,6 +68,33 @@ public sealed class TogetherTarget(bool silent, bool isWall = false) : IRoomTarg
         for (var waited = 0; waited < 200 && _writers.Exists(w => w.Events < sent); waited++) await Task.Delay(50);
         var wrong = _writers.Count(w => w.Events != sent || w.OutOfOrder > 0);
         return wrong == 0 ? $"every one of {sent} events reached all {_writers.Count} once, in one order" : $"WRONG: {wrong} of {_writers.Count} did not get {sent} events once and in order";
+    }
+
+    /// <summary>Students answer and judge what is on the wall, and the teacher shows the results.</summary>
+    public async Task FillAsync(int answers, int judgements)
+    {
+        await using var teacher = await _server.ConnectAsync("", _teacher);
+        var client = await teacher.InvokeAsync<int>("Admit", _board);
+        await teacher.SendAsync("Submit", _board, CommandCodec.Encode(new Submission(client, 1, 0, 0, new SetPlan(WallPlan.Blank with { Rules = new(Answers: true, Judging: new(JudgingKind.Agree)) }))));
+        await Task.Delay(200);
+        var cards = _sent.Keys.ToList();
+        for (var n = 0; n < answers + judgements; n++)
+        {
+            var w = _writers[n % _writers.Count];
+            var card = cards[_random.Next(cards.Count)];
+            while (Ids.ClientOf(card) == w.Client) card = cards[_random.Next(cards.Count)];
+            var counter = ++w.Counter;
+            Command command = n < answers ? new AnswerCard(card, Ids.Of(w.Client, counter), 0, "en", Sentences.Any(_random)) : new JudgeCard(card, 1 + _random.Next(3));
+            await w.Hub.SendAsync("Submit", _board, CommandCodec.Encode(new Submission(w.Client, counter, counter - 1, 0, command)));
+
+            // As fast as a class could be, and no faster.
+            if (n % _writers.Count == 0) await Task.Delay(20);
+        }
+
+        var expected = cards.Count + answers + 1;
+        for (var waited = 0; waited < 400 && _writers.Exists(w => w.Events < expected + (judgements / _writers.Count)); waited++) await Task.Delay(50);
+        await teacher.SendAsync("Submit", _board, CommandCodec.Encode(new Submission(client, 2, 1, 0, new ShowResults())));
+        await Task.Delay(500);
     }
 
     /// <summary>What somebody fetches who comes in now: how long it takes, and its bytes on the wire.</summary>

@@ -215,3 +215,26 @@ test('the teacher ends that pictures are shown while the wall runs; what is ther
   await kept(maya);
   await expect(cards(varga, 'Bridges').filter({ hasText: 'An arch' }).locator('img')).toHaveCount(1);
 });
+
+test('a drawing that arrives after pens down waits for the teacher, who is told what it is and adds it', async ({
+  browser,
+}) => {
+  test.slow();
+  const varga = await teacher(browser);
+  await designWall(varga, ['drawings']);
+  const maya = await student(browser, await handOut(varga, together), 'Maya');
+  await maya.context().setOffline(true);
+  await expect(maya.locator('.kept')).toContainText('Kept on this device', { timeout: 30_000 });
+  await show(maya, 'Bridges', 'Draw');
+  await drawLine(maya, [0.2, 0.6], [0.8, 0.6]);
+  await maya.getByRole('button', { name: 'Done' }).click();
+  await putUp(maya);
+  await varga.getByRole('button', { name: 'Pens down' }).click();
+  await expect(varga.getByText('Pens are down on one board')).toBeVisible();
+  await maya.context().setOffline(false);
+  await expect(maya.locator('.kept')).toContainText('Kept. It came late: your teacher can add it', { timeout: 30_000 });
+  await varga.getByRole('button', { name: 'Look at it' }).click();
+  await expect(varga.getByRole('dialog')).toContainText('Drawing');
+  await varga.getByRole('dialog').getByRole('button', { name: 'Add it' }).click();
+  await expect(cards(maya, 'Bridges').locator('.shown-drawing path')).toHaveCount(1);
+});

@@ -1,5 +1,6 @@
 // Work that waits for the teacher's decision, looked at before it is decided: what it is, where, and drawn.
 
+import type { AttachmentTexts } from '../attachments';
 import { type Mark, type Page, isBox } from '../room/marks';
 import type { Sheets } from '../room/sheets';
 import type { LateWork } from '../wire/forms';
@@ -7,7 +8,7 @@ import type { RoomEvent } from '../room/wire';
 import { drawMark, drawPaper } from '../surface/draw';
 import type { Pictures } from '../surface/pictures';
 
-export interface LateTexts {
+export interface LateTexts extends AttachmentTexts {
   readonly latePage: string;
   readonly lateStrokes: string;
   readonly lateStroke: string;

@@ -1,5 +1,6 @@
 // One wall in numbers: what lies under each topic, and who has put up nothing yet.
 
+import { said } from '../attachments';
 import { NOWHERE, WallState } from '../room/wall-state';
 import { textIn } from '../surface/in-language';
 import type { LatePage, LateTexts } from './late-work';
@@ -70,9 +71,12 @@ export class WallTile extends Tile<WallState> {
     const lines = new Map<number, string[]>();
     let others = 0;
     for (const { command } of this.lateWorkOf(person)) {
-      if (command.kind === 'putUpCard') lines.set(command.topic, [...(lines.get(command.topic) ?? []), command.text]);
-      else if (command.kind === 'rewordCard') lines.set(NOWHERE, [...(lines.get(NOWHERE) ?? []), command.text]);
-      else others++;
+      if (command.kind === 'putUpCard' || command.kind === 'rewordCard') {
+        const topic = command.kind === 'putUpCard' ? command.topic : NOWHERE;
+        const shown = command.attachments.map((a) => said(a, texts));
+        const words = [command.text, ...shown].filter((w) => w !== '').join(' · ');
+        lines.set(topic, [...(lines.get(topic) ?? []), words]);
+      } else others++;
     }
     const heading = (id: number) => {
       const topic = plan.topics.find((t) => t.id === id);

@@ -46,7 +46,11 @@ export class PictureUploads {
   }
 }
 
-/** What a file is called, without its ending. */
-export function titleOfFile(file: File): string {
-  return file.name.replace(/\.[^.]*$/, '');
+/** Names that cameras and clipboards give say nothing of what is to be seen. */
+const NAMELESS = /^(img|image|imagen|dsc|dscn|pxl|photo|foto|picture|screenshot|captura|unnamed)?[-_ .()\d]*$/i;
+
+/** What somebody called a file, without its ending; empty if nobody gave it a name. */
+export function titleOfFile({ name }: Pick<File, 'name'>): string {
+  const title = name.replace(/\.[^.]*$/, '');
+  return NAMELESS.test(title) ? '' : title;
 }

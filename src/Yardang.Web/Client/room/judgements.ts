@@ -12,6 +12,8 @@ export function valuesOf(kind: JudgingKind): number {
 const key = (round: number, card: number, person: number) => `${round}/${card}/${person}`;
 
 export class Judgements {
+  private byCard: Map<number, CardResult[]> | null = null;
+
   private constructor(
     readonly round: number,
     readonly kind: JudgingKind | null,
@@ -57,8 +59,16 @@ export class Judgements {
   }
 
   /** What was shown of a card, by rounds. */
-  shownOf(card: number): CardResult[] {
-    return this.results.filter((r) => r.card === card);
+  shownOf(card: number): readonly CardResult[] {
+    if (!this.byCard) {
+      this.byCard = new Map();
+      for (const result of this.results) {
+        const known = this.byCard.get(result.card);
+        if (known) known.push(result);
+        else this.byCard.set(result.card, [result]);
+      }
+    }
+    return this.byCard.get(card) ?? [];
   }
 
   /** What all said of some cards, for those who know it. */

@@ -74,7 +74,7 @@ export class JudgingView {
   }
 
   /** What was shown, and to teachers also what is said so far. */
-  private known(card: Card): CardResult[] {
+  private known(card: Card): readonly CardResult[] {
     const { state, me } = this.side;
     const { judgements } = state;
     const shown = judgements.shownOf(card.id);

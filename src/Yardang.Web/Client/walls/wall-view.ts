@@ -317,7 +317,7 @@ export class WallView {
             html`<li class="slip" data-card=${c.id}>
               <div class="slip-words" dir="auto" lang=${c.language || nothing}>
                 <p>${c.text}</p>
-                ${this.attached(c)}
+                ${c.attachments.map((a) => show(a, this.side))}
               </div>
               <footer class="slip-foot">
                 <span
