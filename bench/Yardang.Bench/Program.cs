@@ -6,6 +6,7 @@ using Yardang.Bench;
 // bench arrival                   300 students come in within a minute from one address
 // bench print                     35 boards of 5 pages as one PDF
 // bench walls                     35 students put up 500 cards on one wall; coming in late; what the page weighs
+// bench like                      like questions among 10,000: how quickly, and how often the right one
 // bench room [writers] [seconds] [rounds]   everybody on one board; then with one more who never reads
 // bench class [seconds] [pairs]     35 boards, a teacher subscribed to all: Yardang and the bare hub in turn
 if (args is ["serve-bare", var url])
@@ -35,6 +36,12 @@ if (args is ["arrival", ..])
 if (args is ["walls", ..])
 {
     await WallLoad.RunAsync();
+    return;
+}
+
+if (args is ["like", ..])
+{
+    LikeLoad.Run();
     return;
 }
 

@@ -70,6 +70,7 @@ services.AddSingleton<IProjection>(provider => provider.GetRequiredService<Board
 services.AddSingleton<Projections>();
 services.AddHostedService(provider => provider.GetRequiredService<Projections>());
 services.AddSingleton<SnapshotEndpoint>();
+services.AddSingleton<QuestionsEndpoint>();
 services.AddSingleton<LeftoversEndpoint>();
 services.AddSingleton<ParticipantCookie>();
 services.AddSingleton<AccessResolver>();
@@ -196,6 +197,8 @@ app.MapPost("/rooms/{room:guid}/stimulus", (HttpContext context, Guid room, Medi
 app.MapGet("/rooms/{room:guid}/pictures", (HttpContext context, Guid room, string? words, PictureSearchEndpoint pictures) => pictures.SearchAsync(context, room, words));
 app.MapGet("/rooms/{room:guid}/pictures/{id}", (HttpContext context, Guid room, string id, PictureSearchEndpoint pictures) => pictures.ThumbnailAsync(context, room, id));
 app.MapPost("/rooms/{room:guid}/pictures/{id}", (HttpContext context, Guid room, string id, PictureSearchEndpoint pictures) => pictures.TakeAsync(context, room, id)).RequireRateLimiting(UploadLimit.Policy);
+app.MapPost("/rooms/{room:guid}/like", (HttpContext context, Guid room, QuestionsEndpoint questions) => questions.LikeAsync(context, room));
+app.MapGet("/rooms/{room:guid}/index", (HttpContext context, Guid room, QuestionsEndpoint questions) => questions.IndexAsync(context, room));
 app.MapPost("/rooms/{room:guid}/leftovers", (HttpContext context, Guid room, LeftoversEndpoint leftovers) => leftovers.PostAsync(context, room));
 app.MapGet("/rooms/{room:guid}/names", async (HttpContext context, Guid room, AccessResolver access, LessonPeople people) =>
     await access.ForRoomAsync(Visitor.Of(context), room) is { Kind: RoomKind.Board or RoomKind.Wall, MayLook: true } found ? Results.Ok(await people.NamesAsync(room, found.Actor)) : Results.NotFound());

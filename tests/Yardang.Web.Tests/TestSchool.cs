@@ -105,6 +105,15 @@ public sealed partial class TestSchool : IAsyncDisposable
     }
 
     /// <summary>What a page's forms carry against requests from elsewhere.</summary>
+    /// <summary>Imports an archive on the desk.</summary>
+    public static async Task<HttpResponseMessage> ImportAsync(HttpClient teacher, byte[] archive)
+    {
+        var stop = TestContext.Current.CancellationToken;
+        using var form = new MultipartFormDataContent { { new StringContent(TokenIn(await teacher.GetStringAsync("/desk", stop))), "__RequestVerificationToken" } };
+        form.Add(new ByteArrayContent(archive), "archive", "activity.yardang.zip");
+        return await teacher.PostAsync("/desk?handler=Import", form, stop);
+    }
+
     public static string TokenIn(string page) => TokenPattern().Match(page).Groups["token"].Value;
 
     public async ValueTask DisposeAsync()

@@ -16,7 +16,8 @@ public sealed record TemplatePage(string Key, string? Organizer, Paper Paper);
 /// <summary>The wall of a template.</summary>
 /// <param name="Topics">Each names its texts: what the topic is called, and what to write there.</param>
 /// <param name="Rules">What each student may and owes.</param>
-public sealed record TemplateWall(ImmutableArray<string> Topics, WallRules Rules);
+/// <param name="Purpose">What students are to do.</param>
+public sealed record TemplateWall(ImmutableArray<string> Topics, WallRules Rules, Purpose Purpose = Purpose.Sort);
 
 /// <summary>A part of a template: pages or a wall.</summary>
 /// <param name="Key">Names its text; empty where there is one part alone.</param>
@@ -34,6 +35,9 @@ public sealed record Template(string Key, ImmutableArray<TemplatePart> Parts)
 
     /// <summary>A template of a wall alone.</summary>
     public static Template OfWall(string key, ImmutableArray<string> topics, WallRules rules) => new(key, [new("", [], new(topics, rules))]);
+
+    /// <summary>A template of a wall on which students ask.</summary>
+    public static Template ToAsk(string key) => new(key, [new("", [], new([], new(Answers: true), Purpose.Ask))]);
 
     /// <summary>What it is made of, for whoever looks for one.</summary>
     public TemplateKind Kind => Parts.Length > 1 ? TemplateKind.Several : Parts[0].Wall is null ? TemplateKind.Boards : TemplateKind.Walls;
@@ -65,7 +69,7 @@ public sealed record Template(string Key, ImmutableArray<TemplatePart> Parts)
     private static WallPlan PlanOf(TemplateWall wall, string key, string language, Func<string, string> say)
     {
         var topics = wall.Topics.Select((t, i) => new Topic(i + 1, Texts.In(language, say($"TemplateTopic.{t}")), Texts.In(language, say($"TemplateTopic.{t}.Prompt")), i));
-        return new(Purpose.Sort, Texts.In(language, say($"{key}.Question")), [.. topics], wall.Rules with { Shows = Attachment.Usual });
+        return new(wall.Purpose, Texts.In(language, say($"{key}.Question")), [.. topics], wall.Rules with { Shows = Attachment.Usual });
     }
 }
 
@@ -107,6 +111,8 @@ public static class Templates
         Template.OfWall("prediction", ["predict", "happened", "because"], WallRules.Free),
         Template.OfWall("classRules", ["we", "weDoNot", "ifItFails"], new(Most: 6)),
         Template.OfWall("aboutMe", ["like", "can", "wantToLearn"], new(Least: 3, Most: 6)),
+        Template.ToAsk("backChannel"),
+        Template.ToAsk("questionBox"),
         new("thinkShareLeave", [new("alone", [Only("idea", PaperKind.Plain)]), new("share", [], new(["bestIdea", "stillAsking"], new(Least: 1))), new("leave", [Filled("ticket", "ticket")])]),
         new("predictTestExplain", [new("predict", [], new(["predict"], new(Least: 1, OwnFirst: true))), new("test", [Only("plan", PaperKind.Squared), Filled("values", "table")]), new("explain", [], new(["happened", "because"], new(Least: 1)))]),
     ];

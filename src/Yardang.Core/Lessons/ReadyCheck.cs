@@ -93,19 +93,21 @@ public static class ReadyCheck
     private static IEnumerable<ReadyLine> OnWall(WallPlan wall, Way way)
     {
         yield return new(way switch { Way.OneEach => "OwnWall", Way.ByGroup => "GroupWall", _ => "OneWall" });
-        yield return wall.Topics.IsEmpty ? new("PutUpCards") : new("PutUpUnder", Count: wall.Topics.Length);
-        if (wall.Rules.Least > 0) yield return new("LeastCards", Count: wall.Rules.Least);
-        if (wall.Rules.Most > 0) yield return new("MostCards", Count: wall.Rules.Most);
-        yield return new("OnlyTheirCards");
+        var asks = wall.Purpose == Purpose.Ask;
+        var what = asks ? "Questions" : "Cards";
+        yield return asks ? new("AskQuestions") : wall.Topics.IsEmpty ? new("PutUpCards") : new("PutUpUnder", Count: wall.Topics.Length);
+        if (wall.Rules.Least > 0) yield return new($"Least{what}", Count: wall.Rules.Least);
+        if (wall.Rules.Most > 0) yield return new($"Most{what}", Count: wall.Rules.Most);
+        yield return new($"OnlyTheir{what}");
         foreach (var kind in new[] { AttachmentKinds.Pictures, AttachmentKinds.Drawings, AttachmentKinds.Formulas, AttachmentKinds.Places })
         {
             if (wall.Rules.Shows.HasFlag(kind)) yield return new($"Show{kind}");
         }
 
-        if (wall.Rules.Answers) yield return new("StudentsAnswer");
+        if (wall.Rules.Answers) yield return new(asks ? "OthersAnswer" : "StudentsAnswer");
         if (wall.Rules.Judging is { } judging) yield return judging.Kind == JudgingKind.Agree ? new("StudentsAgree") : new("StudentsChoose", Count: judging.Choices);
-        yield return new(way switch { Way.OneEach => "NotSeeOtherWalls", _ when wall.Rules.OwnFirst => "OwnCardsFirst", Way.ByGroup => "SeeGroupsCards", _ => "SeeAllCards" });
-        yield return new("YouSeeAllCards");
+        yield return new(way switch { Way.OneEach => "NotSeeOtherWalls", _ when wall.Rules.OwnFirst => $"Own{what}First", Way.ByGroup => $"SeeGroups{what}", _ => $"SeeAll{what}" });
+        yield return new($"YouSeeAll{what}");
     }
 
     private static IEnumerable<ReadyLine> Forgotten(HandingPlan plan, LessonTimes times, bool byGroup)
@@ -138,7 +140,7 @@ public static class ReadyCheck
 
         ReadyLine? Topics(string key, Func<Topic, bool> lacks)
         {
-            var topics = wall.Topics.Where(lacks).ToList();
+            var topics = wall.TopicsShown.Where(lacks).ToList();
             return topics.Count == 0 ? null : new(key, IsWarning: true, topics.Count, Topic: topics[0].Id);
         }
     }

@@ -74,4 +74,10 @@ public enum Refusal
 
     /// <summary>This person has chosen as many cards as each may.</summary>
     EnoughChosen = 24,
+
+    /// <summary>It came after nobody was to write any more, and does not wait for a decision.</summary>
+    TooLate = 25,
+
+    /// <summary>On a round trip: their group is not there, and was not before.</summary>
+    NotHere = 26,
 }

@@ -52,6 +52,9 @@ public static class Sight
     /// <summary>Whether somebody knows what a person said of a card: who said it, and teachers. What all said, in numbers, everybody knows once it was shown.</summary>
     public static bool Of(Actor reader, Judgement judgement) => reader.IsStaff || judgement.Person == reader.Number;
 
+    /// <summary>Whether somebody knows where a person was: teachers of all, students of themselves.</summary>
+    public static bool Of(Actor reader, Visit visit) => reader.IsStaff || visit.Person == reader.Number;
+
     /// <summary>Whether somebody knows when a person did something last on a wall: teachers of all, students of themselves.</summary>
     public static bool Of(Actor reader, LastAct act) => reader.IsStaff || act.Person == reader.Number;
 

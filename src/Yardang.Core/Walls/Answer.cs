@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using System.Text.Json.Serialization;
+using Yardang.Core.Wire;
 
 namespace Yardang.Core.Walls;
 
@@ -12,7 +13,8 @@ namespace Yardang.Core.Walls;
 /// <param name="Text">What it says.</param>
 /// <param name="SaidAt">When, server time in ms.</param>
 /// <param name="DownBy">Who took it down, by actor number; 0 while it is up. Then only its author and teachers see it.</param>
-public sealed record Answer(long Id, long To, int Author, bool ByStaff, string Language, string Text, long SaidAt, int DownBy = 0)
+/// <param name="Aloud">Whether a teacher said it aloud: the text is a note of what was said, and may be empty.</param>
+public sealed record Answer(long Id, long To, int Author, bool ByStaff, string Language, string Text, long SaidAt, int DownBy = 0, [Since(2)] bool Aloud = false)
 {
     /// <summary>Most answers to a card, those taken down included.</summary>
     public const int MostOfCard = 300;
@@ -22,6 +24,9 @@ public sealed record Answer(long Id, long To, int Author, bool ByStaff, string L
 
     /// <summary>Most answers of a wall, those taken down included.</summary>
     public const int Most = 20_000;
+
+    /// <summary>Whether an answer can say this: something, and not too much; a note of what was said aloud may be empty.</summary>
+    public static bool CanSay(string text, bool aloud) => aloud ? text.Length <= Card.TextLength : Card.IsText(text);
 
     /// <summary>Whether it is up.</summary>
     [JsonIgnore]
@@ -55,6 +60,7 @@ public static class Answers
         var all = card.Said.ToDictionary(a => a.Id);
         long UpFrom(long to) => to == 0 || !all.TryGetValue(to, out var answer) ? 0 : answer.IsUp ? to : UpFrom(answer.To);
         var up = card.WithOnly(a => a.IsUp);
+        if (!up.IsAnswered) up = up with { AnsweredBy = 0 };
         return up.Answers is null ? up : up with { Answers = [.. up.Said.Select(a => a with { To = UpFrom(a.To) })] };
     }
 
@@ -65,7 +71,7 @@ public static class Answers
         foreach (var a in card.Said)
         {
             if (a.Id is <= 0 or >= 1L << 53 || !to.TryAdd(a.Id, a.To)) return false;
-            if (!a.IsUp || !Card.IsText(a.Text) || !Card.IsLanguage(a.Language) || !Card.IsMoment(a.SaidAt)) return false;
+            if (!a.IsUp || (a.Aloud && !a.ByStaff) || !Answer.CanSay(a.Text, a.Aloud) || !Card.IsLanguage(a.Language) || !Card.IsMoment(a.SaidAt)) return false;
         }
 
         return to.Count <= Answer.MostOfCard && to.Keys.All(ReachesCard);

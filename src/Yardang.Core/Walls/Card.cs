@@ -18,9 +18,11 @@ namespace Yardang.Core.Walls;
 /// <param name="DownBy">Who took it down, by actor number; 0 while it is up. Then only its author and teachers see it.</param>
 /// <param name="Answers">What is said to it, by id; null for nothing.</param>
 /// <param name="Attachments">What is shown beside its words; null for nothing.</param>
+/// <param name="AskedToo">Of a question: who else asks it, by actor number, in order; null for nobody.</param>
+/// <param name="AnsweredBy">Of a question: the answer that answers it; 0 for none. One that was taken down answers nothing.</param>
 public sealed record Card(
     long Id, long Topic, long PutUnder, int Author, bool ByStaff, double Order, string Language, string Text, long PutUpAt, int DownBy = 0, [Since(2), NullIsEmpty] ImmutableArray<Answer>? Answers = null,
-    [Since(3), NullIsEmpty] ImmutableArray<Attachment>? Attachments = null)
+    [Since(3), NullIsEmpty] ImmutableArray<Attachment>? Attachments = null, [Since(4), NullIsEmpty] ImmutableArray<int>? AskedToo = null, [Since(4)] long AnsweredBy = 0)
 {
     /// <summary>What is shown beside its words.</summary>
     [JsonIgnore]
@@ -29,6 +31,14 @@ public sealed record Card(
     /// <summary>What is said to it, by id.</summary>
     [JsonIgnore]
     public ImmutableArray<Answer> Said => Answers ?? [];
+
+    /// <summary>Who else asks it, in order.</summary>
+    [JsonIgnore]
+    public ImmutableArray<int> Askers => AskedToo ?? [];
+
+    /// <summary>Whether it is a question that is answered.</summary>
+    [JsonIgnore]
+    public bool IsAnswered => AnsweredBy != 0 && Said.Any(a => a.Id == AnsweredBy && a.IsUp);
 
     /// <summary>Most letters.</summary>
     public const int TextLength = 1_000;
@@ -96,6 +106,7 @@ public sealed record Card(
             if (card.Id is <= 0 or >= 1L << 53) return $"Card {i + 1} has no number.";
             if (!CanSay(card.Text, card.Shown) || !IsLanguage(card.Language)) return $"Card {i + 1} says nothing, or too much, or shows what this program does not know: at most {TextLength} letters and {Attachment.Most} things beside them.";
             if (!Walls.Answers.AreSound(card)) return $"An answer to card {i + 1} says nothing, or too much, or answers nothing that is there.";
+            if (!Questions.AreSound(card)) return $"Card {i + 1} is asked by somebody twice, or by its author, or answered by nothing that is there.";
             if (!card.IsUp || !plan.Has(card.Topic) || card.PutUnder < 0 || !IsOrder(card.Order)) return $"Card {i + 1} stands nowhere on the wall.";
             if (!IsMoment(card.PutUpAt)) return $"Nobody can say when card {i + 1} was put up.";
         }

@@ -12,8 +12,10 @@ namespace Yardang.Core.Walls;
 /// <param name="LastActivity">When a student last did something here, server time in ms; null if none has. To a student: when they did themselves.</param>
 /// <param name="Acts">What each student did last here; to a student, their own.</param>
 /// <param name="Judging">What students said of each other's cards; to a student, what they said themselves, and what was shown.</param>
+/// <param name="Trip">Groups on their way round; null if everybody goes where they like.</param>
+/// <param name="Visits">Who was where; to a student, where they were.</param>
 [Kind((int)RoomKind.Wall)]
-public sealed record WallSnapshot(WallPlan Plan, ImmutableArray<Card> Cards, ImmutableArray<LateWork> SetAside, [OrMinusOne] long? LastActivity, ImmutableArray<LastAct> Acts, JudgingState Judging) : RoomSnapshot;
+public sealed record WallSnapshot(WallPlan Plan, ImmutableArray<Card> Cards, ImmutableArray<LateWork> SetAside, [OrMinusOne] long? LastActivity, ImmutableArray<LastAct> Acts, JudgingState Judging, RoundTrip? Trip, ImmutableArray<Visit> Visits) : RoomSnapshot;
 
 /// <summary>A question, and cards that answer it, where all of its people can read them.</summary>
 public sealed class Wall : Room, IWorkRoom
@@ -21,6 +23,7 @@ public sealed class Wall : Room, IWorkRoom
     private readonly SortedDictionary<long, Card> _cards = [];
     private readonly SortedDictionary<long, LateWork> _setAside = [];
     private readonly SortedDictionary<int, LastAct> _acts = [];
+    private readonly LikeQuestions _like = new();
 
     /// <summary>A wall as it was handed out.</summary>
     /// <param name="version">What was planned for it.</param>
@@ -35,6 +38,9 @@ public sealed class Wall : Room, IWorkRoom
 
     /// <summary>What students said of each other's cards.</summary>
     public Judgements Judgements { get; } = new();
+
+    /// <summary>Who was where, and groups on their way round.</summary>
+    public Visits Visits { get; } = new();
 
     /// <summary>What is planned for it now.</summary>
     public WallPlan Plan { get; private set; }
@@ -57,8 +63,17 @@ public sealed class Wall : Room, IWorkRoom
     /// <summary>The cards under a topic that are up, in order.</summary>
     public IEnumerable<Card> Under(long topic) => _cards.Values.Where(c => c.IsUp && c.Topic == topic).OrderBy(c => c.Order).ThenBy(c => c.Id);
 
+    /// <summary>The ids of cards that resemble what is being typed, answered questions first; at most <see cref="LikeQuestions.Most"/>.</summary>
+    /// <param name="text">What is being typed.</param>
+    /// <param name="isSeen">Whether who types may know of a card.</param>
+    public IReadOnlyList<long> Like(string text, Func<Card, bool> isSeen) => _like.Find(_cards, isSeen, text);
+
     /// <summary>How many cards somebody still owes.</summary>
     public int Owed(int person) => Math.Max(0, Plan.Rules.Least - UpOf(person));
+
+    /// <summary>At how many stations more somebody is asked for something.</summary>
+    public int StationsOwed(int person) => Plan.Purpose != Purpose.Visit ? 0
+        : Math.Max(0, Plan.Rules.Stations - _cards.Values.Where(c => c.IsUp && !c.ByStaff && c.Author == person && c.Topic != WallPlan.Nowhere).Select(c => c.Topic).Distinct().Count());
 
     /// <inheritdoc/>
     protected override Decision DecideCommand(Submission submission, Actor actor, Situation situation)
@@ -79,6 +94,10 @@ public sealed class Wall : Room, IWorkRoom
                 return newRound || Judgements.IsShown ? new JudgingWentOn(newRound) : Refusal.ChangedSince;
             case JudgeCard judge:
                 return WhyNot(judge, actor, situation) is { } reason ? reason : new Decision.Accepted(new CardJudged(judge.Card, judge.Value), Audience.AuthorAndStaff);
+            case AskToo or FileQuestion when !actor.IsStaff && (actor.HasLeft || !situation.Allowed.StudentsMayWrite):
+                return Refusal.TooLate;
+            case BeginTrip or MoveOn or EndTrip or VisitStation:
+                return Visits.Decide(submission.Command, Plan, actor);
             case AcceptLateWork(var number):
                 if (!_setAside.TryGetValue(number, out var late)) return Refusal.NotFound;
                 var outcome = (Decide(late.Command, late.Actor, late.Client, situation) as Decision.Accepted)?.Event;
@@ -104,19 +123,26 @@ public sealed class Wall : Room, IWorkRoom
             : ToldOf(_cards[reword.Id], (_, whose) => new CardReworded(reword.Id, reword.Language, reword.Text, whose, reword.Attachments)),
         MoveCard move => Theirs(move.Id, actor) is { } why ? why
             : !Plan.Has(move.Topic) ? Refusal.NotFound
+            : !actor.IsStaff && !Visits.MayPutUp(Plan, actor.Number, move.Topic) ? Refusal.NotHere
             : !Card.IsOrder(move.Order) ? Refusal.OutOfRange
             : ToldOf(_cards[move.Id], (_, whose) => new CardMoved(move.Id, move.Topic, move.Order, whose)),
         TakeCardDown(var id) => Theirs(id, actor) is { } why ? why : ToldOf(_cards[id], (_, whose) => new CardTakenDown(id, whose)),
         PutCardBack(var id) => WhyNotBack(id, actor) is { } why ? why : ToldOf(_cards[id] with { DownBy = 0 }, (card, _) => new CardPutBack(card.AsTold())),
         AnswerCard answer => WhyNot(answer, actor, client) is { } why ? why
-            : ToldOf(_cards[answer.Card], (card, whose) => new CardAnswered(card.Id, new(answer.Id, answer.To, actor.Number, actor.IsStaff, answer.Language, answer.Text, situation.Time), whose)),
+            : ToldOf(_cards[answer.Card], (card, whose) => new CardAnswered(card.Id, new(answer.Id, answer.To, actor.Number, actor.IsStaff, answer.Language, answer.Text, situation.Time, Aloud: answer.Aloud), whose)),
         RewordAnswer reword => Theirs(reword.Card, reword.Id, actor) is { } why ? why
-            : !Card.IsText(reword.Text) || !Card.IsLanguage(reword.Language) ? Refusal.OutOfRange
+            : !Answer.CanSay(reword.Text, Find(reword.Card, reword.Id)!.Aloud) || !Card.IsLanguage(reword.Language) ? Refusal.OutOfRange
             : ToldOf(_cards[reword.Card], (card, whose) => new AnswerReworded(card.Id, reword.Id, reword.Language, reword.Text, whose)),
         TakeAnswerDown(var on, var id) => Theirs(on, id, actor) is { } why ? why : ToldOf(_cards[on], (card, whose) => new AnswerTakenDown(card.Id, id, whose)),
         PutAnswerBack(var on, var id) => WhyNotBack(on, id, actor) is { } why ? why : ToldOf(_cards[on], (card, whose) => new AnswerPutBack(card.Id, Find(on, id)! with { DownBy = 0 }, whose)),
+        AskToo ask => WhyNot(ask.Card, actor, card => Questions.WhyNot(ask, card, Plan, actor)) is { } why ? why : ToldOf(_cards[ask.Card], (_, whose) => new AskedToo(ask.Card, ask.On, whose)),
+        FileQuestion file => WhyNot(file.Card, actor, card => Questions.WhyNot(file, card, Plan, actor)) is { } why ? why : ToldOf(_cards[file.Card], (_, whose) => new QuestionFiled(file.Card, file.Answer, whose)),
         _ => Refusal.NotAllowed,
     };
+
+    // Of a card that is up and that they see.
+    private Refusal? WhyNot(long id, Actor actor, Func<Card, Refusal?> otherwise) =>
+        !_cards.TryGetValue(id, out var card) || !card.IsUp || IsHidden(card, actor) ? Refusal.NotFound : otherwise(card);
 
     // While each sees only their own, what happens to a student's card is told to its author and teachers.
     private Decision.Accepted ToldOf(Card card, Func<Card, int, RoomEvent> happened) => Plan.Rules.OwnFirst && !card.ByStaff
@@ -133,6 +159,7 @@ public sealed class Wall : Room, IWorkRoom
         if (Ids.ClientOf(put.Id) != client || client == 0) return Refusal.Malformed;
         if (_cards.ContainsKey(put.Id)) return Refusal.Duplicate;
         if (!Plan.Has(put.Topic)) return Refusal.NotFound;
+        if (!actor.IsStaff && !Visits.MayPutUp(Plan, actor.Number, put.Topic)) return Refusal.NotHere;
         if (WhyNotShown(put.Language, put.Text, put.Attachments ?? [], actor) is { } why) return why;
         if (_cards.Count >= Card.Most || _cards.Values.Count(c => c.Author == actor.Number) >= Card.MostOfOne) return Refusal.Full;
         return !actor.IsStaff && Plan.Rules.Most > 0 && UpOf(actor.Number) >= Plan.Rules.Most ? Refusal.EnoughCards : null;
@@ -196,9 +223,10 @@ public sealed class Wall : Room, IWorkRoom
         if (Ids.ClientOf(answer.Id) != client || client == 0) return Refusal.Malformed;
         if (!_cards.TryGetValue(answer.Card, out var card) || !card.IsUp || IsHidden(card, actor)) return Refusal.NotFound;
         if (!actor.IsStaff && (!Plan.Rules.Answers || (Plan.Rules.OwnFirst && card.ByStaff))) return Refusal.NotAllowed;
+        if (answer.Aloud && !actor.IsStaff) return Refusal.NotAllowed;
         if (Find(card.Id, answer.Id) is not null) return Refusal.Duplicate;
         if (answer.To != 0 && Find(card.Id, answer.To) is not { IsUp: true }) return Refusal.NotFound;
-        if (!Card.IsText(answer.Text) || !Card.IsLanguage(answer.Language)) return Refusal.OutOfRange;
+        if (!Answer.CanSay(answer.Text, answer.Aloud) || !Card.IsLanguage(answer.Language)) return Refusal.OutOfRange;
         var (all, theirs) = (0, 0);
         foreach (var said in _cards.Values.SelectMany(c => c.Said))
         {
@@ -241,7 +269,7 @@ public sealed class Wall : Room, IWorkRoom
             TakeCardDown(var id) when Waits(id) => null,
             PutCardBack(var id) when Waits(id) => null,
             AnswerCard answer when Answered(answer.Id) => Refusal.Duplicate,
-            AnswerCard answer when Waits(answer.Card) || Answered(answer.To) => Fault(answer.Text, answer.Language),
+            AnswerCard answer when Waits(answer.Card) || Answered(answer.To) => answer.Aloud ? Refusal.NotAllowed : Fault(answer.Text, answer.Language),
             RewordAnswer reword when Answered(reword.Id) => Fault(reword.Text, reword.Language),
             TakeAnswerDown(_, var id) when Answered(id) => null,
             PutAnswerBack(_, var id) when Answered(id) => null,
@@ -274,6 +302,7 @@ public sealed class Wall : Room, IWorkRoom
         foreach (var late in wall.SetAside) _setAside[late.Number] = late;
         foreach (var act in wall.Acts) _acts[act.Person] = act;
         Judgements.Restore(wall.Judging);
+        Visits.Restore(wall.Trip, wall.Visits);
     }
 
     /// <inheritdoc/>
@@ -303,6 +332,9 @@ public sealed class Wall : Room, IWorkRoom
             case ResultsShown(var results):
                 Judgements.Show(results);
                 return;
+            case TripBegun or TripMovedOn or TripEnded or StationVisited:
+                Visits.Set(envelope.Event, envelope.Actor.Number);
+                return;
             case JudgingWentOn(var newRound):
                 Judgements.GoOn(newRound);
                 return;
@@ -325,6 +357,8 @@ public sealed class Wall : Room, IWorkRoom
             case AnswerPutBack(var on, var answer, _): Change(on, c => c.With(answer)); break;
             case AnswerReworded(var on, var id, var language, var text, _): Change(on, id, a => a with { Language = language, Text = text }); break;
             case AnswerTakenDown(var on, var id, _): Change(on, id, a => a with { DownBy = actor }); break;
+            case AskedToo(var on, var asks, _): Change(on, c => c.AskedBy(actor, asks)); break;
+            case QuestionFiled(var on, var by, _): Change(on, c => c with { AnsweredBy = by }); break;
             case CardsShown(var plan, var shown):
                 Plan = plan;
                 Judgements.Follow(plan.Rules.Judging);

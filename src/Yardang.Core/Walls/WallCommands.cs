@@ -31,8 +31,9 @@ public sealed record PutCardBack(long Id) : Command;
 /// <param name="To">The answer that it answers; 0 for the card itself.</param>
 /// <param name="Language">A BCP 47 tag.</param>
 /// <param name="Text">What it says.</param>
+/// <param name="Aloud">Whether a teacher said it aloud; the text is a note of it.</param>
 [Kind(46)]
-public sealed record AnswerCard(long Card, long Id, long To, string Language, string Text) : Command;
+public sealed record AnswerCard(long Card, long Id, long To, string Language, string Text, [Since(2)] bool Aloud = false) : Command;
 
 /// <summary>An answer says something else.</summary>
 [Kind(47)]

@@ -12,6 +12,12 @@ public enum Purpose
 {
     /// <summary>Put cards under topics.</summary>
     Sort = 1,
+
+    /// <summary>Go from station to station, and say something at each. A station is a topic with something to look at.</summary>
+    Visit = 2,
+
+    /// <summary>Ask questions, which are filed with what answers them. Topics are not looked at.</summary>
+    Ask = 3,
 }
 
 /// <summary>A place of its own on a wall, for the cards that belong there.</summary>
@@ -19,7 +25,30 @@ public enum Purpose
 /// <param name="Heading">What it is called.</param>
 /// <param name="Prompt">What to write there; may be empty.</param>
 /// <param name="Colour">One of the twelve of slips, from 0.</param>
-public sealed record Topic(long Id, Texts Heading, Texts Prompt, int Colour);
+/// <param name="Shown">At a station: what is looked at; null for nothing.</param>
+/// <param name="Stimulus">At a station: something to watch, to listen to or to open; null for nothing.</param>
+public sealed record Topic(long Id, Texts Heading, Texts Prompt, int Colour, [Since(2), NullIsEmpty] ImmutableArray<Attachment>? Shown = null, [Since(2)] Stimulus? Stimulus = null)
+{
+    /// <summary>What is looked at there.</summary>
+    [JsonIgnore]
+    public ImmutableArray<Attachment> Shows => Shown ?? [];
+
+    /// <summary>The names in the media store that it shows.</summary>
+    public IEnumerable<string> MediaNames()
+    {
+        var shown = Shows.SelectMany(a => a.MediaNames());
+        return Stimulus is { Kind: not StimulusKind.Link } stimulus ? shown.Append(stimulus.Source) : shown;
+    }
+
+    /// <summary>The same with files that are kept under other names. What is not kept is not shown.</summary>
+    /// <param name="names">The new names by the old.</param>
+    public Topic WithMedia(IReadOnlyDictionary<string, string> names)
+    {
+        ImmutableArray<Attachment> shown = [.. Shows.Select(a => a.WithMedia(names)).OfType<Attachment>()];
+        var stimulus = Stimulus is not { Kind: not StimulusKind.Link } file ? Stimulus : names.TryGetValue(file.Source, out var name) ? file with { Source = name } : null;
+        return this with { Shown = shown.IsEmpty ? null : shown, Stimulus = stimulus };
+    }
+}
 
 /// <summary>What each student may and owes.</summary>
 /// <param name="Least">How many cards each is asked for; 0 for no number.</param>
@@ -28,8 +57,9 @@ public sealed record Topic(long Id, Texts Heading, Texts Prompt, int Colour);
 /// <param name="Answers">Whether students may answer cards, and answers; teachers always may.</param>
 /// <param name="Shows">What students may show beside their words; teachers may show everything.</param>
 /// <param name="Judging">How students judge each other's cards; null for not at all.</param>
+/// <param name="Stations">On a wall to visit: at how many stations of their choice each is asked for something; 0 for no number.</param>
 public sealed record WallRules(
-    int Least = 0, int Most = 0, [Since(2)] bool OwnFirst = false, [Since(3)] bool Answers = false, [Since(4)] AttachmentKinds Shows = AttachmentKinds.None, [Since(5)] Judging? Judging = null)
+    int Least = 0, int Most = 0, [Since(2)] bool OwnFirst = false, [Since(3)] bool Answers = false, [Since(4)] AttachmentKinds Shows = AttachmentKinds.None, [Since(5)] Judging? Judging = null, [Since(6)] int Stations = 0)
 {
     /// <summary>As many cards as anybody likes, of words alone.</summary>
     public static readonly WallRules Free = new();
@@ -61,16 +91,20 @@ public sealed record WallPlan(Purpose Purpose, Texts Question, ImmutableArray<To
     /// <summary>Whether there is a place for cards with this number.</summary>
     public bool Has(long topic) => topic == Nowhere || Topics.Any(t => t.Id == topic);
 
+    /// <summary>The topics that are looked at: none where students ask.</summary>
+    [JsonIgnore]
+    public ImmutableArray<Topic> TopicsShown => Purpose == Purpose.Ask ? [] : Topics;
+
     /// <summary>Its texts, in the order in which they are read.</summary>
     [JsonIgnore]
-    public IEnumerable<Texts> Texts => Topics.SelectMany(t => new[] { t.Heading, t.Prompt }).Prepend(Question);
+    public IEnumerable<Texts> Texts => TopicsShown.SelectMany(t => new[] { t.Heading, t.Prompt }).Prepend(Question);
 
     /// <summary>The names in the media store that it shows.</summary>
-    public IEnumerable<string> MediaNames() => Map is { } map ? [map.Media] : [];
+    public IEnumerable<string> MediaNames() => Topics.SelectMany(t => t.MediaNames()).Concat(Map is { } map ? [map.Media] : []);
 
     /// <summary>The same with files that are kept under other names. What is not kept is not shown.</summary>
     /// <param name="names">The new names by the old.</param>
-    public WallPlan WithMedia(IReadOnlyDictionary<string, string> names) => this with { Map = Map?.WithMedia(names) };
+    public WallPlan WithMedia(IReadOnlyDictionary<string, string> names) => this with { Map = Map?.WithMedia(names), Topics = [.. Topics.Select(t => t.WithMedia(names))] };
 
     /// <summary>Everything that is written in it, in every language.</summary>
     public IEnumerable<string> Said() => Texts.SelectMany(t => t.ByLanguage.Values);
@@ -86,12 +120,14 @@ public sealed record WallPlan(Purpose Purpose, Texts Question, ImmutableArray<To
             var topic = Topics[i];
             if (topic.Id is <= Nowhere or >= 1L << 53 || Topics.Take(i).Any(t => t.Id == topic.Id)) return $"Topic {i + 1} has no number of its own.";
             if (!topic.Heading.IsWithin(Limits.NameLength) || !topic.Prompt.IsWithin(PromptLength)) return $"The words of topic {i + 1} are too long, or in too many languages.";
+            if (!Attachment.AreSound(topic.Shows) || topic.Stimulus is { IsValid: false }) return $"Topic {i + 1} shows what this program does not know, or too much.";
             if (topic.Colour is < 0 or >= Colours) return $"Topic {i + 1} has a colour that there is not.";
         }
 
         if (Map is { } map && !map.AsPicture().IsValid()) return "The wall's map is no picture.";
         if ((Rules.Shows & ~Attachment.AnyKind) != AttachmentKinds.None) return "Students may show what this program does not know.";
         if (Rules.Judging is { } judging && !judging.IsValid()) return "Cards are judged in a way that this program does not know, or too many are chosen.";
+        if (Rules.Stations is < 0 or > MostTopics) return $"A student may be asked for something at {MostTopics} stations at most.";
         return Rules is { Least: >= 0 and <= Card.MostOfOne, Most: >= 0 and <= Card.MostOfOne } && (Rules.Most == 0 || Rules.Least <= Rules.Most)
             ? null
             : $"A student may be asked for at most {Card.MostOfOne} cards, and for no more than they may put up.";

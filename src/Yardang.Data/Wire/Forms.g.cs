@@ -152,6 +152,12 @@ internal static class Forms
             case Yardang.Core.Walls.JudgeCard v: Write(ref w, v); break;
             case Yardang.Core.Walls.ShowResults v: Write(ref w, v); break;
             case Yardang.Core.Walls.GoOnJudging v: Write(ref w, v); break;
+            case Yardang.Core.Walls.AskToo v: Write(ref w, v); break;
+            case Yardang.Core.Walls.FileQuestion v: Write(ref w, v); break;
+            case Yardang.Core.Walls.BeginTrip v: Write(ref w, v); break;
+            case Yardang.Core.Walls.MoveOn v: Write(ref w, v); break;
+            case Yardang.Core.Walls.EndTrip v: Write(ref w, v); break;
+            case Yardang.Core.Walls.VisitStation v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -197,6 +203,12 @@ internal static class Forms
         Yardang.Core.Walls.JudgeCard => 50,
         Yardang.Core.Walls.ShowResults => 51,
         Yardang.Core.Walls.GoOnJudging => 52,
+        Yardang.Core.Walls.AskToo => 53,
+        Yardang.Core.Walls.FileQuestion => 54,
+        Yardang.Core.Walls.BeginTrip => 55,
+        Yardang.Core.Walls.MoveOn => 56,
+        Yardang.Core.Walls.EndTrip => 57,
+        Yardang.Core.Walls.VisitStation => 58,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -250,6 +262,12 @@ internal static class Forms
         50 => ReadJudgeCard(ref r),
         51 => ReadShowResults(ref r),
         52 => ReadGoOnJudging(ref r),
+        53 => ReadAskToo(ref r),
+        54 => ReadFileQuestion(ref r),
+        55 => ReadBeginTrip(ref r),
+        56 => ReadMoveOn(ref r),
+        57 => ReadEndTrip(ref r),
+        58 => ReadVisitStation(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of command: {kind}."),
     };
 
@@ -363,6 +381,12 @@ internal static class Forms
             case Yardang.Core.Walls.CardJudged v: Write(ref w, v); break;
             case Yardang.Core.Walls.ResultsShown v: Write(ref w, v); break;
             case Yardang.Core.Walls.JudgingWentOn v: Write(ref w, v); break;
+            case Yardang.Core.Walls.AskedToo v: Write(ref w, v); break;
+            case Yardang.Core.Walls.QuestionFiled v: Write(ref w, v); break;
+            case Yardang.Core.Walls.TripBegun v: Write(ref w, v); break;
+            case Yardang.Core.Walls.TripMovedOn v: Write(ref w, v); break;
+            case Yardang.Core.Walls.TripEnded v: Write(ref w, v); break;
+            case Yardang.Core.Walls.StationVisited v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -431,6 +455,12 @@ internal static class Forms
         Yardang.Core.Walls.CardJudged => 82,
         Yardang.Core.Walls.ResultsShown => 83,
         Yardang.Core.Walls.JudgingWentOn => 84,
+        Yardang.Core.Walls.AskedToo => 85,
+        Yardang.Core.Walls.QuestionFiled => 86,
+        Yardang.Core.Walls.TripBegun => 87,
+        Yardang.Core.Walls.TripMovedOn => 88,
+        Yardang.Core.Walls.TripEnded => 89,
+        Yardang.Core.Walls.StationVisited => 90,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -507,6 +537,12 @@ internal static class Forms
         82 => ReadCardJudged(ref r),
         83 => ReadResultsShown(ref r),
         84 => ReadJudgingWentOn(ref r),
+        85 => ReadAskedToo(ref r),
+        86 => ReadQuestionFiled(ref r),
+        87 => ReadTripBegun(ref r),
+        88 => ReadTripMovedOn(ref r),
+        89 => ReadTripEnded(ref r),
+        90 => ReadStationVisited(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of room event: {kind}."),
     };
 
@@ -678,7 +714,8 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.Answer v)
     {
-        w.WriteArrayHeader(8);
+        var count = v.Aloud ? 9 : 8;
+        w.WriteArrayHeader(count);
         w.Write(v.Id);
         w.Write(v.To);
         w.Write(v.Author);
@@ -687,6 +724,8 @@ internal static class Forms
         w.Write(v.Text);
         w.Write(v.SaidAt);
         w.Write(v.DownBy);
+        if (count < 9) return;
+        w.Write(v.Aloud);
     }
 
     public static Yardang.Core.Walls.Answer ReadAnswer(ref MessagePackReader r)
@@ -700,18 +739,27 @@ internal static class Forms
         System.String @text = ByHand.ReadText(ref r);
         System.Int64 @saidAt = r.ReadInt64();
         System.Int32 @downBy = r.ReadInt32();
+        System.Boolean @aloud = default;
+        if (fields.Has(9))
+        {
+            @aloud = r.ReadBoolean();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.Answer(@id, @to, @author, @byStaff, @language, @text, @saidAt, @downBy);
+        return new Yardang.Core.Walls.Answer(@id, @to, @author, @byStaff, @language, @text, @saidAt, @downBy, @aloud);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.AnswerCard v)
     {
-        w.WriteArrayHeader(5);
+        var count = v.Aloud ? 6 : 5;
+        w.WriteArrayHeader(count);
         w.Write(v.Card);
         w.Write(v.Id);
         w.Write(v.To);
         w.Write(v.Language);
         w.Write(v.Text);
+        if (count < 6) return;
+        w.Write(v.Aloud);
     }
 
     public static Yardang.Core.Walls.AnswerCard ReadAnswerCard(ref MessagePackReader r)
@@ -722,8 +770,14 @@ internal static class Forms
         System.Int64 @to = r.ReadInt64();
         System.String @language = ByHand.ReadText(ref r);
         System.String @text = ByHand.ReadText(ref r);
+        System.Boolean @aloud = default;
+        if (fields.Has(6))
+        {
+            @aloud = r.ReadBoolean();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.AnswerCard(@card, @id, @to, @language, @text);
+        return new Yardang.Core.Walls.AnswerCard(@card, @id, @to, @language, @text, @aloud);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.AnswerKey v)
@@ -810,6 +864,40 @@ internal static class Forms
         return new Yardang.Core.Walls.AnswerTakenDown(@card, @id, @whose);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.AskToo v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Card);
+        w.Write(v.On);
+    }
+
+    public static Yardang.Core.Walls.AskToo ReadAskToo(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int64 @card = r.ReadInt64();
+        System.Boolean @on = r.ReadBoolean();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.AskToo(@card, @on);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.AskedToo v)
+    {
+        w.WriteArrayHeader(3);
+        w.Write(v.Card);
+        w.Write(v.On);
+        w.Write(v.Whose);
+    }
+
+    public static Yardang.Core.Walls.AskedToo ReadAskedToo(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 3);
+        System.Int64 @card = r.ReadInt64();
+        System.Boolean @on = r.ReadBoolean();
+        System.Int32 @whose = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.AskedToo(@card, @on, @whose);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Pages.Axis v)
     {
         w.WriteArrayHeader(3);
@@ -826,6 +914,25 @@ internal static class Forms
         System.Int32 @step = r.ReadInt32();
         fields.End(ref r);
         return new Yardang.Core.Pages.Axis(@from, @to, @step);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.BeginTrip v)
+    {
+        w.WriteArrayHeader(1);
+        w.WriteArrayHeader(v.Groups.Length);
+        foreach (var item in v.Groups)
+        {
+            Write(ref w, item);
+        }
+
+    }
+
+    public static Yardang.Core.Walls.BeginTrip ReadBeginTrip(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 1);
+        ImmutableArray<Yardang.Core.Walls.TripGroup> @groups = ReadListOfTripGroup(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.BeginTrip(@groups);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Boards.BoardSnapshot v)
@@ -894,7 +1001,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.Card v)
     {
-        var count = v.Attachments is not null ? 12 : v.Answers is not null ? 11 : 10;
+        var count = v.AskedToo is not null || v.AnsweredBy != 0 ? 14 : v.Attachments is not null ? 12 : v.Answers is not null ? 11 : 10;
         w.WriteArrayHeader(count);
         w.Write(v.Id);
         w.Write(v.Topic);
@@ -936,6 +1043,22 @@ internal static class Forms
             w.WriteNil();
         }
 
+        if (count < 14) return;
+        if (v.AskedToo is { } @askedToo)
+        {
+            w.WriteArrayHeader(@askedToo.Length);
+            foreach (var item in @askedToo)
+            {
+                w.Write(item);
+            }
+
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
+        w.Write(v.AnsweredBy);
     }
 
     public static Yardang.Core.Walls.Card ReadCard(ref MessagePackReader r)
@@ -963,8 +1086,16 @@ internal static class Forms
             @attachments = r.TryReadNil() ? null : ReadListOfAttachment(ref r);
         }
 
+        ImmutableArray<System.Int32>? @askedToo = null;
+        System.Int64 @answeredBy = default;
+        if (fields.Has(14))
+        {
+            @askedToo = r.TryReadNil() ? null : ReadListOfInt32(ref r);
+            @answeredBy = r.ReadInt64();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.Card(@id, @topic, @putUnder, @author, @byStaff, @order, @language, @text, @putUpAt, @downBy, @answers, @attachments);
+        return new Yardang.Core.Walls.Card(@id, @topic, @putUnder, @author, @byStaff, @order, @language, @text, @putUpAt, @downBy, @answers, @attachments, @askedToo, @answeredBy);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardAnswered v)
@@ -1505,6 +1636,18 @@ internal static class Forms
         return new Yardang.Core.Attachments.DrawnStroke(@points, @style);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.EndTrip v)
+    {
+        w.WriteArrayHeader(0);
+    }
+
+    public static Yardang.Core.Walls.EndTrip ReadEndTrip(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 0);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.EndTrip();
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Erasing v)
     {
         w.WriteArrayHeader(3);
@@ -1549,6 +1692,22 @@ internal static class Forms
         System.Int32? @most = ByHand.OrNull(r.ReadInt32());
         fields.End(ref r);
         return new Yardang.Core.Marks.Expectation(@marks, @answers, @least, @most);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.FileQuestion v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Card);
+        w.Write(v.Answer);
+    }
+
+    public static Yardang.Core.Walls.FileQuestion ReadFileQuestion(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int64 @card = r.ReadInt64();
+        System.Int64 @answer = r.ReadInt64();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.FileQuestion(@card, @answer);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Attachments.FormulaAttachment v)
@@ -2673,6 +2832,20 @@ internal static class Forms
         return new Yardang.Core.Walls.MoveCard(@id, @topic, @order);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.MoveOn v)
+    {
+        w.WriteArrayHeader(1);
+        w.Write(v.Stop);
+    }
+
+    public static Yardang.Core.Walls.MoveOn ReadMoveOn(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 1);
+        System.Int32 @stop = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.MoveOn(@stop);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.NamesMasked v)
     {
         w.WriteArrayHeader(1);
@@ -3511,6 +3684,24 @@ internal static class Forms
         return new Yardang.Core.Walls.PutUpCard(@id, @topic, @language, @text, @attachments);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.QuestionFiled v)
+    {
+        w.WriteArrayHeader(3);
+        w.Write(v.Card);
+        w.Write(v.Answer);
+        w.Write(v.Whose);
+    }
+
+    public static Yardang.Core.Walls.QuestionFiled ReadQuestionFiled(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 3);
+        System.Int64 @card = r.ReadInt64();
+        System.Int64 @answer = r.ReadInt64();
+        System.Int32 @whose = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.QuestionFiled(@card, @answer, @whose);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Rooms.Redacted v)
     {
         w.WriteArrayHeader(0);
@@ -3668,6 +3859,27 @@ internal static class Forms
 
         fields.End(ref r);
         return new Yardang.Core.Walls.RewordCard(@id, @language, @text, @attachments);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.RoundTrip v)
+    {
+        w.WriteArrayHeader(2);
+        w.WriteArrayHeader(v.Groups.Length);
+        foreach (var item in v.Groups)
+        {
+            Write(ref w, item);
+        }
+
+        w.Write(v.Stop);
+    }
+
+    public static Yardang.Core.Walls.RoundTrip ReadRoundTrip(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        ImmutableArray<Yardang.Core.Walls.TripGroup> @groups = ReadListOfTripGroup(ref r);
+        System.Int32 @stop = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.RoundTrip(@groups, @stop);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.Scale v)
@@ -4036,6 +4248,20 @@ internal static class Forms
         return new Yardang.Core.Editing.Starting(@target, @starters);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.StationVisited v)
+    {
+        w.WriteArrayHeader(1);
+        w.Write(v.Station);
+    }
+
+    public static Yardang.Core.Walls.StationVisited ReadStationVisited(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 1);
+        System.Int64 @station = r.ReadInt64();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.StationVisited(@station);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Step v)
     {
         var count = v.TakenBack ? 4 : 3;
@@ -4233,11 +4459,36 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.Topic v)
     {
-        w.WriteArrayHeader(4);
+        var count = v.Shown is not null || v.Stimulus is not null ? 6 : 4;
+        w.WriteArrayHeader(count);
         w.Write(v.Id);
         ByHand.Write(ref w, v.Heading);
         ByHand.Write(ref w, v.Prompt);
         w.Write(v.Colour);
+        if (count < 6) return;
+        if (v.Shown is { } @shown)
+        {
+            w.WriteArrayHeader(@shown.Length);
+            foreach (var item in @shown)
+            {
+                Write(ref w, item);
+            }
+
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
+        if (v.Stimulus is { } @stimulus)
+        {
+            Write(ref w, @stimulus);
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
     }
 
     public static Yardang.Core.Walls.Topic ReadTopic(ref MessagePackReader r)
@@ -4247,8 +4498,16 @@ internal static class Forms
         Yardang.Core.Pages.Texts @heading = ByHand.ReadTexts(ref r);
         Yardang.Core.Pages.Texts @prompt = ByHand.ReadTexts(ref r);
         System.Int32 @colour = r.ReadInt32();
+        ImmutableArray<Yardang.Core.Attachments.Attachment>? @shown = null;
+        Yardang.Core.Pages.Stimulus? @stimulus = null;
+        if (fields.Has(6))
+        {
+            @shown = r.TryReadNil() ? null : ReadListOfAttachment(ref r);
+            @stimulus = r.TryReadNil() ? null : ReadStimulus(ref r);
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.Topic(@id, @heading, @prompt, @colour);
+        return new Yardang.Core.Walls.Topic(@id, @heading, @prompt, @colour, @shown, @stimulus);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.Translation v)
@@ -4274,6 +4533,72 @@ internal static class Forms
         System.Int32 @size = r.ReadInt32();
         fields.End(ref r);
         return new Yardang.Core.Marks.Translation(@language, @text, @lines, @size);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.TripBegun v)
+    {
+        w.WriteArrayHeader(1);
+        w.WriteArrayHeader(v.Groups.Length);
+        foreach (var item in v.Groups)
+        {
+            Write(ref w, item);
+        }
+
+    }
+
+    public static Yardang.Core.Walls.TripBegun ReadTripBegun(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 1);
+        ImmutableArray<Yardang.Core.Walls.TripGroup> @groups = ReadListOfTripGroup(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.TripBegun(@groups);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.TripEnded v)
+    {
+        w.WriteArrayHeader(0);
+    }
+
+    public static Yardang.Core.Walls.TripEnded ReadTripEnded(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 0);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.TripEnded();
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.TripGroup v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Name);
+        w.WriteArrayHeader(v.People.Length);
+        foreach (var item in v.People)
+        {
+            w.Write(item);
+        }
+
+    }
+
+    public static Yardang.Core.Walls.TripGroup ReadTripGroup(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.String @name = ByHand.ReadText(ref r);
+        ImmutableArray<System.Int32> @people = ReadListOfInt32(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.TripGroup(@name, @people);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.TripMovedOn v)
+    {
+        w.WriteArrayHeader(1);
+        w.Write(v.Stop);
+    }
+
+    public static Yardang.Core.Walls.TripMovedOn ReadTripMovedOn(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 1);
+        System.Int32 @stop = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.TripMovedOn(@stop);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.TurnAway v)
@@ -4332,6 +4657,43 @@ internal static class Forms
         return new Yardang.Core.Lessons.UndoGroups();
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.Visit v)
+    {
+        w.WriteArrayHeader(3);
+        w.Write(v.Person);
+        w.WriteArrayHeader(v.Stations.Length);
+        foreach (var item in v.Stations)
+        {
+            w.Write(item);
+        }
+
+        w.Write(v.Now);
+    }
+
+    public static Yardang.Core.Walls.Visit ReadVisit(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 3);
+        System.Int32 @person = r.ReadInt32();
+        ImmutableArray<System.Int64> @stations = ReadListOfInt64(ref r);
+        System.Int64 @now = r.ReadInt64();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.Visit(@person, @stations, @now);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.VisitStation v)
+    {
+        w.WriteArrayHeader(1);
+        w.Write(v.Station);
+    }
+
+    public static Yardang.Core.Walls.VisitStation ReadVisitStation(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 1);
+        System.Int64 @station = r.ReadInt64();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.VisitStation(@station);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallPlan v)
     {
         var count = v.Map is not null ? 5 : 4;
@@ -4376,7 +4738,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallRules v)
     {
-        var count = v.Judging is not null ? 6 : (int)v.Shows != 0 ? 5 : v.Answers ? 4 : v.OwnFirst ? 3 : 2;
+        var count = v.Stations != 0 ? 7 : v.Judging is not null ? 6 : (int)v.Shows != 0 ? 5 : v.Answers ? 4 : v.OwnFirst ? 3 : 2;
         w.WriteArrayHeader(count);
         w.Write(v.Least);
         w.Write(v.Most);
@@ -4396,6 +4758,8 @@ internal static class Forms
             w.WriteNil();
         }
 
+        if (count < 7) return;
+        w.Write(v.Stations);
     }
 
     public static Yardang.Core.Walls.WallRules ReadWallRules(ref MessagePackReader r)
@@ -4427,13 +4791,19 @@ internal static class Forms
             @judging = r.TryReadNil() ? null : ReadJudging(ref r);
         }
 
+        System.Int32 @stations = default;
+        if (fields.Has(7))
+        {
+            @stations = r.ReadInt32();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.WallRules(@least, @most, @ownFirst, @answers, @shows, @judging);
+        return new Yardang.Core.Walls.WallRules(@least, @most, @ownFirst, @answers, @shows, @judging, @stations);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallSnapshot v)
     {
-        w.WriteArrayHeader(6);
+        w.WriteArrayHeader(8);
         Write(ref w, v.Plan);
         w.WriteArrayHeader(v.Cards.Length);
         foreach (var item in v.Cards)
@@ -4455,19 +4825,36 @@ internal static class Forms
         }
 
         Write(ref w, v.Judging);
+        if (v.Trip is { } @trip)
+        {
+            Write(ref w, @trip);
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
+        w.WriteArrayHeader(v.Visits.Length);
+        foreach (var item in v.Visits)
+        {
+            Write(ref w, item);
+        }
+
     }
 
     public static Yardang.Core.Walls.WallSnapshot ReadWallSnapshot(ref MessagePackReader r)
     {
-        var fields = new Fields(ref r, 6);
+        var fields = new Fields(ref r, 8);
         Yardang.Core.Walls.WallPlan @plan = ReadWallPlan(ref r);
         ImmutableArray<Yardang.Core.Walls.Card> @cards = ReadListOfCard(ref r);
         ImmutableArray<Yardang.Core.Rooms.LateWork> @setAside = ReadListOfLateWork(ref r);
         System.Int64? @lastActivity = ByHand.OrNull(r.ReadInt64());
         ImmutableArray<Yardang.Core.Rooms.LastAct> @acts = ReadListOfLastAct(ref r);
         Yardang.Core.Walls.JudgingState @judging = ReadJudgingState(ref r);
+        Yardang.Core.Walls.RoundTrip? @trip = r.TryReadNil() ? null : ReadRoundTrip(ref r);
+        ImmutableArray<Yardang.Core.Walls.Visit> @visits = ReadListOfVisit(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Walls.WallSnapshot(@plan, @cards, @setAside, @lastActivity, @acts, @judging);
+        return new Yardang.Core.Walls.WallSnapshot(@plan, @cards, @setAside, @lastActivity, @acts, @judging, @trip, @visits);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Withholding v)
@@ -4946,6 +5333,24 @@ internal static class Forms
         if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
         var list = ImmutableArray.CreateBuilder<Yardang.Core.Marks.Translation>(count);
         for (; count > 0; count--) list.Add(ReadTranslation(ref r));
+        return list.MoveToImmutable();
+    }
+
+    private static ImmutableArray<Yardang.Core.Walls.TripGroup> ReadListOfTripGroup(ref MessagePackReader r, int most = int.MaxValue)
+    {
+        var count = r.ReadArrayHeader();
+        if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Walls.TripGroup>(count);
+        for (; count > 0; count--) list.Add(ReadTripGroup(ref r));
+        return list.MoveToImmutable();
+    }
+
+    private static ImmutableArray<Yardang.Core.Walls.Visit> ReadListOfVisit(ref MessagePackReader r, int most = int.MaxValue)
+    {
+        var count = r.ReadArrayHeader();
+        if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Walls.Visit>(count);
+        for (; count > 0; count--) list.Add(ReadVisit(ref r));
         return list.MoveToImmutable();
     }
 

@@ -186,6 +186,15 @@ public sealed partial class ClassMember : IAsyncDisposable
             case AnswersCard(var words):
                 Answer(words);
                 break;
+            case AsksToo(var beginning):
+                Of(beginning, (_, card) => card.Askers.Contains(_number) ? null : new AskToo(card.Id, true));
+                break;
+            case AnswersQuestion(var beginning, var words):
+                Of(beginning, (c, card) => new AnswerCard(card.Id, c.NewId(), 0, "en", words));
+                break;
+            case FindsAnswer(var words):
+                await FindAnswerAsync(words, stop);
+                break;
             case GoesTo(var part):
                 await GoAsync(part, stop);
                 break;
@@ -247,7 +256,7 @@ public sealed partial class ClassMember : IAsyncDisposable
     // Nothing happens as long as they have none.
     private async Task ChangeLastAsync(Func<Card, Command> change, CancellationToken stop)
     {
-        while (Waiting > 0 && IsFollowing) await Task.Delay(s_look, stop);
+        while (Waiting > 0 && _hub.State == HubConnectionState.Connected) await Task.Delay(s_look, stop);
         var last = _work!.Do(c => ((Wall)c.Room).Cards.Values.LastOrDefault(card => card is { IsUp: true, ByStaff: false } && card.Author == _number));
         if (last is not null) _work!.Do(c => c.Submit(change(last), c.NewId()));
     }
@@ -257,6 +266,20 @@ public sealed partial class ClassMember : IAsyncDisposable
         var others = ((Wall)c.Room).Cards.Values.LastOrDefault(card => card is { IsUp: true, ByStaff: false } && card.Author != _number);
         return others is null ? null : c.Submit(new AnswerCard(others.Id, c.NewId(), 0, "en", words), c.NewId());
     });
+
+    // Nothing happens as long as nobody has asked it.
+    private void Of(string beginning, Func<RoomClient, Card, Command?> does) => _work!.Do(c =>
+    {
+        var card = ((Wall)c.Room).Cards.Values.Where(k => k.IsUp && (k.ByStaff || k.Author != _number) && k.Text.StartsWith(beginning, StringComparison.Ordinal)).MinBy(k => k.PutUpAt);
+        return card is not null && does(c, card) is { } command ? c.Submit(command, c.NewId()) : null;
+    });
+
+    private async Task FindAnswerAsync(string words, CancellationToken stop)
+    {
+        var answer = _work!.Do(c => c.NewId());
+        await ChangeLastAsync(card => new AnswerCard(card.Id, answer, 0, "en", words), stop);
+        await ChangeLastAsync(card => new FileQuestion(card.Id, answer), stop);
+    }
 
     private static long TopicAt(Wall wall, int place) => place < wall.Plan.Topics.Length ? wall.Plan.Topics[place].Id : WallPlan.Nowhere;
 

@@ -37,6 +37,15 @@ public sealed record MovesCard(int Topic) : Doing;
 /// <summary>Answers the last card of somebody else, if there is one.</summary>
 public sealed record AnswersCard(string Words) : Doing;
 
+/// <summary>Says that they ask the same as the first question of somebody else that begins so, if there is one.</summary>
+public sealed record AsksToo(string Beginning) : Doing;
+
+/// <summary>Answers the first question of somebody else that begins so, if there is one.</summary>
+public sealed record AnswersQuestion(string Beginning, string Words) : Doing;
+
+/// <summary>Has found what answers their own last question, and says so.</summary>
+public sealed record FindsAnswer(string Words) : Doing;
+
 /// <summary>Says of each card of the others that they see: agree, unsure or disagree, as it happens.</summary>
 public sealed record JudgesCards : Doing;
 

@@ -14,10 +14,12 @@ namespace Yardang.Web.Exports;
 /// <summary>Walls on their way out, with the names that the teacher reads: as pages and as one picture, and as a table.</summary>
 public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore media, SchoolClock clock, ExportDesk desk, IStringLocalizer<UiTexts> texts)
 {
-    private static readonly string[] s_columns = ["Topic", "Card", "Who", "When", "PutUnder", "State", "AnswerTo", "Agree", "Unsure", "Disagree", "Chosen"];
+    private static readonly string[] s_columns = ["Topic", "Card", "Who", "When", "PutUnder", "State", "AnswerTo", "AskedToo", "Answered", "Agree", "Unsure", "Disagree", "Chosen"];
 
     // Of what fits nowhere, by its number among the colours of notes.
     private const int Grey = 10;
+    private const int OpenColour = 5;
+    private const int AnsweredColour = 1;
 
     /// <summary>A wall as a file.</summary>
     /// <param name="lesson">The lesson.</param>
@@ -60,6 +62,7 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
 
     private WallSheet SheetOf(Wall wall, LessonBoard board, Said said, string foot)
     {
+        if (wall.Plan.Purpose == Purpose.Ask) return QuestionsOf(wall, board, said, foot);
         var topics = wall.Plan.Topics.Select(t => (t.Id, Heading: said.In(t.Heading), Prompt: said.In(t.Prompt), t.Colour)).ToList();
         if (topics.Count == 0 || wall.Under(WallPlan.Nowhere).Any()) topics.Add((WallPlan.Nowhere, said.TopicOf(wall, WallPlan.Nowhere), "", Grey));
         var bands = topics.Select(t => new WallBand(t.Heading, t.Prompt, t.Colour, [.. wall.Under(t.Id).SelectMany(c => SlipsOf(wall, c, said))]));
@@ -67,12 +70,28 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
         return new(said.In(wall.Plan.Question), [.. bands], [(texts["WallTable.Index"].Value, [.. index])], foot, media.Find);
     }
 
+    // Open ones, answered ones with what answers them, and these by their words.
+    private WallSheet QuestionsOf(Wall wall, LessonBoard board, Said said, string foot)
+    {
+        var questions = wall.Cards.Values.Where(c => c.IsUp).OrderBy(c => c.PutUpAt).ThenBy(c => c.Id).ToLookup(c => c.IsAnswered);
+        WallBand[] bands =
+        [
+            new(texts["Wall.OpenQuestions", questions[false].Count()], "", OpenColour, [.. questions[false].SelectMany(c => SlipsOf(wall, c, said))]),
+            new(texts["Wall.AnsweredQuestions", questions[true].Count()], "", AnsweredColour, [.. questions[true].SelectMany(c => SlipsOf(wall, c, said))]),
+        ];
+        var titles = questions[true].ToDictionary(c => c.Id, said.TitleOf);
+        var words = QuestionIndex.Of(questions[true], QuestionsEndpoint.CommonWords(texts)).Select(w => $"{w.Word}: {string.Join(" · ", w.Cards.Select(id => Beginning(titles[id])))}");
+        var index = board.People.Select(p => $"{p.Name}: {said.Asked(wall, p.Number)}");
+        return new(said.In(wall.Plan.Question), bands, [(texts["WallTable.Words"].Value, [.. words]), (texts["WallTable.Index"].Value, [.. index])], foot, media.Find);
+    }
+
     // What is said to a card stands beside it.
     private IEnumerable<WallSlip> SlipsOf(Wall wall, Card card, Said said)
     {
-        var by = string.Join(" · ", ResultsOf(wall, card).Select(r => said.Result(r, wall.Judgements.Round > 1)).Prepend(said.By(wall, card)).Where(w => w.Length > 0));
+        var asks = wall.Plan.Purpose == Purpose.Ask;
+        var by = string.Join(" · ", ResultsOf(wall, card).Select(r => said.Result(r, wall.Judgements.Round > 1)).Prepend(asks ? said.AskedToo(card) : "").Prepend(said.By(wall, card)).Where(w => w.Length > 0));
         yield return new(card.Text, by, card.Shown);
-        var answers = InOrder(card.Standing()).Select(a => $"{said.Author(a)}: {a.Text}").ToList();
+        var answers = InOrder(card.Standing()).OrderByDescending(a => asks && a.Id == card.AnsweredBy).Select(a => said.Whole(a, asks && card.IsAnswered && a.Id == card.AnsweredBy)).ToList();
         if (answers.Count > 0) yield return new(string.Join('\n', answers), texts["Wall.AnswersTo", Beginning(said.TitleOf(card))]);
     }
 
@@ -95,6 +114,11 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
             _ => ["", "", "", ""],
         };
     }
+
+    // Who asks it too in numbers, and whether it is answered.
+    private string[] AskedOf(Wall wall, Card card) => wall.Plan.Purpose == Purpose.Ask
+        ? [card.Askers.Length.ToString(CultureInfo.InvariantCulture), texts[card.IsAnswered ? "Wall.IsAnswered" : "Wall.IsOpen"]]
+        : ["", ""];
 
     private static IEnumerable<Answer> InOrder(Card card) => card.Said.OrderBy(a => a.SaidAt).ThenBy(a => a.Id);
 
@@ -120,11 +144,12 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
     {
         string StateOf(bool isUp) => texts[isUp ? "WallTable.Up" : "WallTable.Down"];
         var topic = said.TopicOf(wall, card.Topic);
-        yield return [topic, said.Whole(card), said.Author(card), clock.Minute(card.PutUpAt), said.TopicOf(wall, card.PutUnder), StateOf(card.IsUp), "", .. CountsOf(wall, card)];
+        yield return [topic, said.Whole(card), said.Author(card), clock.Minute(card.PutUpAt), said.TopicOf(wall, card.PutUnder), StateOf(card.IsUp), "", .. AskedOf(wall, card), .. CountsOf(wall, card)];
         foreach (var answer in InOrder(card))
         {
             var about = card.Said.FirstOrDefault(a => a.Id == answer.To)?.Text ?? said.TitleOf(card);
-            yield return [topic, answer.Text, said.Author(answer), clock.Minute(answer.SaidAt), "", StateOf(answer.IsUp), about, "", "", "", ""];
+            var answers = card.IsAnswered && answer.Id == card.AnsweredBy && wall.Plan.Purpose == Purpose.Ask ? texts["WallTable.Answers"].Value : "";
+            yield return [topic, said.Text(answer), said.Author(answer), clock.Minute(answer.SaidAt), "", StateOf(answer.IsUp), about, "", answers, "", "", "", ""];
         }
     }
 
@@ -141,6 +166,20 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
         public string Author(Card card) => card.ByStaff ? Texts["Wall.Teacher"] : Names.GetValueOrDefault(card.Author, "");
 
         public string Author(Answer answer) => answer.ByStaff ? Texts["Wall.Teacher"] : Names.GetValueOrDefault(answer.Author, "");
+
+        public string Text(Answer answer) => answer.Aloud ? answer.Text.Length > 0 ? $"{answer.Text} ({Texts["Wall.SaidAloud"].Value})" : Texts["Wall.SaidAloud"] : answer.Text;
+
+        public string Whole(Answer answer, bool answers) => answers
+            ? string.Join('\n', new[] { Texts[answer.Aloud ? "Wall.SaidAloudBy" : "Wall.AnsweredBy", Author(answer)].Value, answer.Text }.Where(w => w.Length > 0))
+            : $"{Author(answer)}: {Text(answer)}";
+
+        public string AskedToo(Card card) => card.Askers.Length switch { 0 => "", 1 => Texts["Wall.AskTooOne"], var more => Texts["Wall.AskToo", more] };
+
+        public string Asked(Wall wall, int person)
+        {
+            var asked = wall.Cards.Values.Where(c => c.IsUp && !c.ByStaff && c.Author == person).OrderBy(c => c.PutUpAt).Select(TitleOf).ToList();
+            return asked.Count == 0 ? Texts["Asked.NoCards"] : string.Join(" · ", asked);
+        }
 
         public string Result(CardResult result, bool namesRound)
         {

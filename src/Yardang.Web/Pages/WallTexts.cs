@@ -12,8 +12,12 @@ public static class WallTexts
         "Answer", "Answers", "AnswersOne", "AnswersTo", "AnswerTo", "Answering", "AnswerCard", "AnswerWords", "AnswersEnded", "ChangeAnswer", "AnswerDown", "AnswerDownByTeacher", "FreshAnswers", "FreshAnswersOne", "WriteAnswer", "Say", "You", "Unanswered",
         "Picture", "Drawing", "Formula", "MapPlace", "FromDevice", "FromSearch", "Draw", "OnMap", "TakeOff", "DrawOn", "ChangeFormula", "ChangePlace", "Says", "OnItsWay", "EnoughShown", "ShownNoLonger",
         "Agree", "Unsure", "Disagree", "Choose", "Chosen", "Judge", "Said", "ChosenBy", "Round", "WhoSaid", "ChosenOf", "JudgedOf", "JudgedShown", "JudgingNow", "JudgingOver", "JudgedNobody", "JudgedSome", "JudgedSomeOne",
+        "AnswersIt", "AnswersNot", "AnswerIt", "AnsweredAloud", "AskBack", "AskHere", "Ask", "AskedBefore", "IsAnswered", "IsOpen", "ReadAnswer", "GoThere", "OpenQuestions", "OpenOnes", "NoneOpen", "AnsweredQuestions", "AnsweredOnes", "FindAnswered", "NoneFound", "ByWord", "ShowMore", "PutAway", "PutAwayOne", "SaidAloud", "SaidAloudBy", "AnsweredBy", "IAskToo", "AskToo", "AskTooOne", "JustNow", "MinutesAgo", "MinutesAgoOne", "HoursAgo", "HoursAgoOne", "DaysAgo", "DaysAgoOne", "BecomeQuestions", "BecomeCards",
         "SeeLarge", "LargeCard", "CloseLarge", "CardBefore", "CardNext", "CardOf",
     ];
+
+    // In place of those of the same name where cards are questions.
+    private static readonly string[] s_asked = ["Cards", "CardsOne", "Fresh", "FreshOne", "Full", "Owed", "OwedOne", "None", "Some", "SomeOne", "NoCards", "ChangeOf", "CardWords", "TakenDownMeanwhile", "AnswerCard", "Unanswered", "LargeCard", "CardBefore", "CardNext"];
 
     /// <summary>All of them, by the names the scripts use.</summary>
     public static Dictionary<string, object> For(IStringLocalizer<UiTexts> texts)
@@ -21,6 +25,7 @@ public static class WallTexts
         var all = WorkTexts.For(texts);
         foreach (var (name, text) in PageData.Texts(texts, "Wall", s_names)) all[name] = text;
         foreach (var (name, text) in PageData.Texts(texts, "Board", "PictureAway")) all[name] = text;
+        all["asked"] = PageData.Texts(texts, "Asked", s_asked);
         return all;
     }
 }

@@ -19,7 +19,7 @@ internal static class WallPlay
             var cards = wall.Wall.Cards.Keys.Prepend(7).ToList();
             var card = cards[random.Next(cards.Count)];
             long topic = random.Next(5) switch { 0 => 0, 1 => 99, 2 => 12, _ => 11 };
-            switch (random.Next(22))
+            switch (random.Next(34))
             {
                 case 0 or 1 or 2 or 3: wall.PutUp(actor, $"idea {step}", topic, Some(random)); break;
                 case 4 or 5: wall.Do(actor, new RewordCard(card, "en", random.Next(6) == 0 ? " " : $"better {step}", Some(random))); break;
@@ -35,8 +35,14 @@ internal static class WallPlay
                 case 15: wall.Do(actor, new TakeAnswerDown(card, Among(random, wall, card))); break;
                 case 17 or 18 or 19: wall.Do(actor, new JudgeCard(card, random.Next(-1, 5))); break;
                 case 20: wall.Do(actor.IsStaff ? actor : Teacher, random.Next(2) == 0 ? new ShowResults() : new GoOnJudging(random.Next(3) == 0)); break;
+                case 22 or 23: wall.Do(actor, new AskToo(card, random.Next(3) > 0)); break;
+                case 24 or 25: wall.Do(actor, new FileQuestion(card, Among(random, wall, card))); break;
+                case 26: wall.Do(actor, new AnswerCard(card, wall.NextId(actor), 0, "en", "", Aloud: true)); break;
+                case 28 or 29 or 30: wall.Do(actor, new VisitStation(topic)); break;
+                case 31: wall.Do(actor, new BeginTrip([.. Enumerable.Range(0, random.Next(3)).Select(i => new TripGroup($"group {i}", [i + 2]))])); break;
+                case 32: wall.Do(actor, random.Next(4) == 0 ? new EndTrip() : new MoveOn(random.Next(3))); break;
                 case 16: wall.Do(actor, new PutAnswerBack(card, Among(random, wall, card))); break;
-                default: wall.Do(Teacher, new SetPlan(WallScript.Plan(new(random.Next(3), random.Next(3) == 0 ? 0 : 9, OwnFirst: random.Next(2) == 0, Answers: random.Next(4) > 0, Shows: (AttachmentKinds)random.Next(16), Judging: random.Next(6) switch { 0 => null, 1 => new(JudgingKind.Choose, random.Next(1, 3)), _ => new(JudgingKind.Agree) })) with { Map = random.Next(2) == 0 ? Shown.Map : null, Topics = [.. WallScript.Plan().Topics.Skip(random.Next(2))] })); break;
+                default: wall.Do(Teacher, new SetPlan(WallScript.Plan(new(random.Next(3), random.Next(3) == 0 ? 0 : 9, OwnFirst: random.Next(2) == 0, Answers: random.Next(4) > 0, Shows: (AttachmentKinds)random.Next(16), Judging: random.Next(6) switch { 0 => null, 1 => new(JudgingKind.Choose, random.Next(1, 3)), _ => new(JudgingKind.Agree) })) with { Purpose = (Purpose)random.Next(1, 4), Map = random.Next(2) == 0 ? Shown.Map : null, Topics = [.. WallScript.Plan().Topics.Skip(random.Next(2))] })); break;
             }
         }
     }

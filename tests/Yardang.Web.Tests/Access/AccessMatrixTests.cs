@@ -90,6 +90,7 @@ public class AccessMatrixTests
             ($"/rooms/{s.Activity.DraftId}/media/{s.Picture}", People.Staff),
             ($"/rooms/{s.Board}/pictures?words=bridge", [.. People.Run, Who.BoardsStudent]),
             ($"/rooms/{s.Board}/pictures/bridge-1", []),
+            ($"/rooms/{s.Board}/index", []),
             ($"/rooms/{s.Lesson.Id}/snapshot", [.. People.Staff, .. inLesson]),
             ($"/rooms/{s.Activity.DraftId}/snapshot", People.Staff),
             ("/dev/class", []),

@@ -96,6 +96,7 @@ public class PostMatrixTests
             new("media", $"/rooms/{s.Activity.DraftId}/media", People.Run),
             new("stimulus", $"/rooms/{s.Activity.DraftId}/stimulus", People.Run),
             new("stimulus", $"/rooms/{s.Board}/stimulus", []),
+            new("like", $"/rooms/{s.Board}/like", []),
             new("pictures", $"/rooms/{s.GroupBoard}/pictures/1", [.. People.Run, Who.InTheGroup]),
         ];
     }

@@ -105,7 +105,7 @@ public sealed class ShownOnWallsTests : IAsyncLifetime
         var file = await _varga.GetByteArrayAsync($"/lesson/{lesson.Id}.yardang.zip", Stop);
         Assert.Equal(2, ActivityArchive.Read(file).Media.Count);
         var (other, _) = await _school.TeacherAsync("Tobi Adeyemi");
-        var again = Guid.Parse((await ImportAsync(other, file)).Headers.Location!.ToString().Split('/')[^1]);
+        var again = Guid.Parse((await TestSchool.ImportAsync(other, file)).Headers.Location!.ToString().Split('/')[^1]);
         var (before, after) = (ActivityArchive.Read(file).Work!, ActivityArchive.Read(await other.GetByteArrayAsync($"/lesson/{again}.yardang.zip", Stop)).Work!);
         Assert.Equal(4, before.Boards.Single().Wall!.Cards.Single().Shown.Length);
         Assert.Equal(JsonSerializer.Serialize(before.Boards), JsonSerializer.Serialize(after.Boards));
@@ -185,14 +185,6 @@ public sealed class ShownOnWallsTests : IAsyncLifetime
         using var request = new HttpRequestMessage(HttpMethod.Post, $"/rooms/{room ?? RoomOf(page)}/media{(page.Contains('?', StringComparison.Ordinal) ? $"?{QueryOf(page)}" : "")}") { Content = form };
         request.Headers.Add("RequestVerificationToken", token);
         return await browser.SendAsync(request, Stop);
-    }
-
-    private static async Task<HttpResponseMessage> ImportAsync(HttpClient browser, byte[] archive)
-    {
-        var page = await browser.GetStringAsync("/desk", Stop);
-        using var form = new MultipartFormDataContent { { new StringContent(TestSchool.TokenIn(page)), "__RequestVerificationToken" } };
-        form.Add(new ByteArrayContent(archive), "archive", "activity.yardang.zip");
-        return await browser.PostAsync("/desk?handler=Import", form, Stop);
     }
 
     private static Guid RoomOf(string board) => Guid.Parse(board.Split('/', '?')[2]);

@@ -1,6 +1,5 @@
 using System.IO.Compression;
 using System.Net;
-using System.Net.Http.Headers;
 using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using SkiaSharp;
@@ -47,7 +46,7 @@ public class ArchiveTests
         var activity = await school.Get<ActivityMaking>().CreateAsync(teacher, content);
 
         var first = await browser.GetByteArrayAsync($"/activity/{activity.Id}.yardang.zip", Stop);
-        using var answer = await ImportAsync(browser, first);
+        using var answer = await TestSchool.ImportAsync(browser, first);
         var second = await browser.GetByteArrayAsync($"/activity/{answer.Headers.Location!.ToString().Split('/')[^1]}.yardang.zip", Stop);
 
         Assert.Equal(EntriesOf(first), EntriesOf(second));
@@ -70,7 +69,7 @@ public class ArchiveTests
 
         var first = await browser.GetByteArrayAsync($"/lesson/{lesson.Id}.yardang.zip", Stop);
         var (other, otherId) = await school.TeacherAsync("Tobi Adeyemi");
-        using var answer = await ImportAsync(other, first);
+        using var answer = await TestSchool.ImportAsync(other, first);
         var again = Guid.Parse(answer.Headers.Location!.ToString().Split('/')[^1]);
         var second = await other.GetByteArrayAsync($"/lesson/{again}.yardang.zip", Stop);
 
@@ -116,7 +115,7 @@ public class ArchiveTests
         });
         var first = await browser.GetByteArrayAsync($"/lesson/{lesson.Id}.yardang.zip", Stop);
 
-        using var answer = await ImportAsync(browser, first);
+        using var answer = await TestSchool.ImportAsync(browser, first);
         var again = Guid.Parse(answer.Headers.Location!.ToString().Split('/')[^1]);
         var (before, after) = (ActivityArchive.Read(first).Work!, ActivityArchive.Read(await browser.GetByteArrayAsync($"/lesson/{again}.yardang.zip", Stop)).Work!);
         Assert.Equal(["", "Build {what}"], before.Boards.Single().Pages.Select(p => p.Name.For("en")));
@@ -161,7 +160,7 @@ public class ArchiveTests
 
         var file = await browser.GetByteArrayAsync($"/lesson/{lesson.Id}.yardang.zip", Stop);
         var (other, _) = await school.TeacherAsync("Tobi Adeyemi");
-        using var answer = await ImportAsync(other, file);
+        using var answer = await TestSchool.ImportAsync(other, file);
         var again = Guid.Parse(answer.Headers.Location!.ToString().Split('/')[^1]);
         var (before, after) = (ActivityArchive.Read(file).Work!, ActivityArchive.Read(await other.GetByteArrayAsync($"/lesson/{again}.yardang.zip", Stop)).Work!);
         Assert.Equal(3, before.Boards.Single().Wall!.Cards.Length);
@@ -185,7 +184,7 @@ public class ArchiveTests
 
         await using var db = await school.Get<IDbContextFactory<SchoolContext>>().CreateDbContextAsync(Stop);
         var before = await db.Activities.CountAsync(Stop);
-        using var answer = await ImportAsync(guest, bytes.ToArray());
+        using var answer = await TestSchool.ImportAsync(guest, bytes.ToArray());
         Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
         Assert.Contains("nothing was changed. Page 1", await answer.Content.ReadAsStringAsync(Stop), StringComparison.Ordinal);
         Assert.Equal(before, await db.Activities.CountAsync(Stop));
@@ -207,7 +206,7 @@ public class ArchiveTests
         }
 
         using var whole = entry == "activity.json" ? Zip(entry, content) : null;
-        using var answer = await ImportAsync(browser, whole?.ToArray() ?? bytes.ToArray());
+        using var answer = await TestSchool.ImportAsync(browser, whole?.ToArray() ?? bytes.ToArray());
         Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
         Assert.Contains(said, WebUtility.HtmlDecode(await answer.Content.ReadAsStringAsync(Stop)), StringComparison.Ordinal);
         await using var db = await school.Get<IDbContextFactory<SchoolContext>>().CreateDbContextAsync(Stop);
@@ -237,16 +236,6 @@ public class ArchiveTests
         using var image = SKImage.FromBitmap(bitmap);
         using var png = image.Encode(SKEncodedImageFormat.Png, 100);
         return PictureIntake.Take(png.ToArray()).Picture!.Bytes;
-    }
-
-    private static async Task<HttpResponseMessage> ImportAsync(HttpClient browser, byte[] archive)
-    {
-        var page = await browser.GetStringAsync("/desk", Stop);
-        using var form = new MultipartFormDataContent { { new StringContent(TestSchool.TokenIn(page)), "__RequestVerificationToken" } };
-        var file = new ByteArrayContent(archive);
-        file.Headers.ContentType = new MediaTypeHeaderValue("application/zip");
-        form.Add(file, "archive", "activity.yardang.zip");
-        return await browser.PostAsync("/desk?handler=Import", form, Stop);
     }
 
     private static Dictionary<string, string> EntriesOf(byte[] archive)

@@ -25,7 +25,7 @@ async function designWall(page, judging) {
 }
 
 /** Sees new cards as they come. */
-const atOnce = (page) => page.getByRole('button', { name: 'New cards at once' }).click();
+const atOnce = (page) => page.getByRole('button', { name: 'New ones at once' }).click();
 
 test('agree, unsure, disagree: each for themselves, the numbers for the teacher, then for all, and a second round', async ({
   browser,

@@ -149,7 +149,7 @@ test('a classmate’s new card moves nothing of what somebody types; it says tha
   await expect(cards(ben, 'Materials')).toHaveCount(5);
 
   // Who wishes it sees new cards at once; not while they write.
-  await ben.getByRole('button', { name: 'New cards at once' }).click();
+  await ben.getByRole('button', { name: 'New ones at once' }).click();
   await putUp(maya, 'Materials', 'Paper');
   await expect(cards(ben, 'Materials')).toHaveCount(6);
   await slot(ben, 'Forces').click();

@@ -163,3 +163,5 @@ function dialog(): HTMLDialogElement {
 function sheet(): HTMLCanvasElement {
   return dialog().querySelector('canvas')!;
 }
+
+export type DrawingSheet = ReturnType<typeof drawingSheet>;

@@ -75,3 +75,5 @@ function share(at: number, all: number): number {
 function dialog(): HTMLDialogElement {
   return document.querySelector<HTMLDialogElement>('[data-place]')!;
 }
+
+export type PlaceOnMap = ReturnType<typeof placeOnMap>;

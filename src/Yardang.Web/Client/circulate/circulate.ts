@@ -72,6 +72,9 @@ interface CirculateData {
     everything: string;
     cards: string;
     cardsOne: string;
+    openQuestions: string;
+    answeredQuestions: string;
+    noQuestionYet: string;
     noCardsYet: string;
     owing: string;
   } & LateTexts;
@@ -301,9 +304,7 @@ Alpine.data('circulate', () => {
 
     tileOf(room: string, changed: () => void, wall = data.isWall): Tile {
       const options = { room, connection, me: data.me, before: data.activity[room], changed };
-      return wall
-        ? new WallTile(options, data.written, texts.nowhere, texts.everything)
-        : new BoardTile(options, data.written);
+      return wall ? new WallTile(options, data.written, texts) : new BoardTile(options, data.written);
     },
 
     /** One board has changed: its own line at once, who needs me in a moment. */
@@ -332,7 +333,7 @@ Alpine.data('circulate', () => {
       row.topics = tile.topics;
       row.cards = plural(
         texts,
-        'cards',
+        tile.asks ? 'questions' : 'cards',
         row.topics.reduce((sum, topic) => sum + topic.cards, 0),
       );
       // Nobody owes anything where nobody can write yet.
@@ -344,7 +345,7 @@ Alpine.data('circulate', () => {
         some.length > 0 ? [fill(words, some.length, some.map((p) => p.name).join(', '))] : [];
       const none = here.filter((p) => tile.cardsOf(p.number) === 0);
       const owing = here.filter((p) => tile.cardsOf(p.number) > 0 && tile.owed(p.number) > 0);
-      row.owing = [...named(none, texts.noCardsYet), ...named(owing, texts.owing)];
+      row.owing = [...named(none, tile.asks ? texts.noQuestionYet : texts.noCardsYet), ...named(owing, texts.owing)];
     },
 
     refresh(): void {

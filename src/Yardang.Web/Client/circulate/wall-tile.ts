@@ -2,6 +2,8 @@
 
 import { said } from '../attachments';
 import { NOWHERE, WallState } from '../room/wall-state';
+import { isAnswered } from '../room/questions';
+import { Purpose } from '../wire/forms';
 import { textIn } from '../surface/in-language';
 import type { LatePage, LateTexts } from './late-work';
 import { Tile, type TileOptions } from './tile';
@@ -13,14 +15,20 @@ export interface TopicCount {
   readonly cards: number;
 }
 
+export interface WallTileWords {
+  readonly nowhere: string;
+  readonly everything: string;
+  readonly openQuestions: string;
+  readonly answeredQuestions: string;
+}
+
 export class WallTile extends Tile<WallState> {
   readonly pageCount = 1;
 
   constructor(
     options: Pick<TileOptions<WallState>, 'room' | 'connection' | 'me' | 'before' | 'changed'>,
     private readonly written: string,
-    private readonly nowhere: string,
-    private readonly everything: string,
+    private readonly words: WallTileWords,
   ) {
     super({
       ...options,
@@ -35,12 +43,13 @@ export class WallTile extends Tile<WallState> {
   /** Cards that are up, under each topic; under none only where there are any, or no topics. */
   get topics(): TopicCount[] {
     if (!this.isThere) return [];
+    if (this.asks) return this.questions;
     const { plan } = this.client.state;
     const counts = new Map<number, number>();
     for (const { downBy, topic } of this.client.state.cards.values())
       if (downBy === 0) counts.set(topic, (counts.get(topic) ?? 0) + 1);
     const nowhere = counts.get(NOWHERE) ?? 0;
-    const heading = plan.topics.length > 0 ? this.nowhere : this.everything;
+    const heading = plan.topics.length > 0 ? this.words.nowhere : this.words.everything;
     const topics = plan.topics.map(({ id, heading, colour }) => ({
       id,
       heading: textIn(heading, [], this.written),
@@ -49,6 +58,20 @@ export class WallTile extends Tile<WallState> {
     }));
     if (nowhere > 0 || topics.length === 0) topics.push({ id: NOWHERE, heading, colour: 'none', cards: nowhere });
     return topics;
+  }
+
+  /** Whether students ask here: its cards are questions. */
+  get asks(): boolean {
+    return this.isThere && this.client.state.plan.purpose === Purpose.Ask;
+  }
+
+  private get questions(): TopicCount[] {
+    const up = [...this.client.state.cards.values()].filter((c) => c.downBy === 0);
+    const answered = up.filter(isAnswered).length;
+    return [
+      { id: 0, heading: this.words.openQuestions, colour: '5', cards: up.length - answered },
+      { id: 1, heading: this.words.answeredQuestions, colour: '1', cards: answered },
+    ];
   }
 
   /** How many cards of somebody are up. */
@@ -80,7 +103,7 @@ export class WallTile extends Tile<WallState> {
     }
     const heading = (id: number) => {
       const topic = plan.topics.find((t) => t.id === id);
-      return topic ? textIn(topic.heading, [], this.written) : this.everything;
+      return topic ? textIn(topic.heading, [], this.written) : this.words.everything;
     };
     const pages = [...lines].map(([id, said]) => ({ id, title: heading(id), lines: said }));
     if (others === 0) return pages;

@@ -92,3 +92,5 @@ export function formulaDialog() {
 function dialog(): HTMLDialogElement {
   return document.querySelector<HTMLDialogElement>('[data-formula]')!;
 }
+
+export type FormulaDialog = ReturnType<typeof formulaDialog>;

@@ -64,3 +64,5 @@ export function pictureSearch(taker: () => PictureTaker, room: string, query: st
 function drawer(): HTMLDialogElement {
   return document.querySelector<HTMLDialogElement>('[data-picture-search]')!;
 }
+
+export type PictureSearch = ReturnType<typeof pictureSearch>;

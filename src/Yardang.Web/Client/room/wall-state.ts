@@ -1,8 +1,22 @@
 // What stands on a wall: Core's Wall, as far as this reader is told.
 
-import type { Answer, Attachment, Card, LastAct, LateWork, RoomSnapshot, WallPlan } from '../wire/forms';
+import {
+  type Answer,
+  type Attachment,
+  type Card,
+  type LastAct,
+  type LateWork,
+  Purpose,
+  type RoomSnapshot,
+  type RoundTrip,
+  type Visit,
+  type WallPlan,
+} from '../wire/forms';
 import { Judgements } from './judgements';
+import { askedBy, mayAskToo, mayFile } from './questions';
 import type { Me } from './sheets';
+import { KINDS, isSame, mayBeShown } from './shown';
+import { mayPutUpAt, visited } from './visiting';
 import type { Command, Envelope, RoomEvent } from './wire';
 
 export type { Answer, Attachment, Card, Topic, WallPlan } from '../wire/forms';
@@ -13,15 +27,11 @@ export const NOWHERE = 0;
 /** Most letters of a card. */
 export const LONGEST_TEXT = 1000;
 
-/** Most that is shown beside the words of a card, and most points and letters of it. */
-export const MOST_ATTACHMENTS = 4;
-const MOST_WEIGHT = 40_000;
-
 const BLANK: WallPlan = {
   purpose: 1,
   question: {},
   topics: [],
-  rules: { least: 0, most: 0, ownFirst: false, answers: false, shows: 0, judging: null },
+  rules: { least: 0, most: 0, ownFirst: false, answers: false, shows: 0, judging: null, stations: 0 },
   map: null,
 };
 
@@ -37,6 +47,10 @@ export class WallState {
   acts: ReadonlyMap<number, LastAct> = new Map();
   /** What students said of each other's cards; students know what they said themselves, and what was shown. */
   judgements = Judgements.NONE;
+  /** Groups on their way round the stations; null if everybody goes where they like. */
+  trip: RoundTrip | null = null;
+  /** Who was where; students know where they were. */
+  visits: ReadonlyMap<number, Visit> = new Map();
 
   static of(number: number, state: RoomSnapshot): WallState {
     if (state.kind !== 'wall') throw new Error('This is no wall.');
@@ -48,6 +62,8 @@ export class WallState {
       lastActivity: state.lastActivity,
       acts: new Map(state.acts.map((a) => [a.person, a])),
       judgements: Judgements.of(state.judging),
+      trip: state.trip,
+      visits: new Map(state.visits.map((v) => [v.person, v])),
     });
   }
 
@@ -150,6 +166,18 @@ export class WallState {
       case 'judgingWentOn':
         this.judgements = this.judgements.goOn(event.newRound);
         return;
+      case 'tripBegun':
+        this.trip = { groups: event.groups, stop: 0 };
+        return;
+      case 'tripMovedOn':
+        if (this.trip) this.trip = { ...this.trip, stop: event.stop };
+        return;
+      case 'tripEnded':
+        this.trip = null;
+        return;
+      case 'stationVisited':
+        this.visits = visited(this.visits, actor, event.station);
+        return;
       case 'clientAdmitted':
         return;
     }
@@ -164,10 +192,12 @@ export class WallState {
         const { id, topic, language, text, attachments } = command;
         const isFull = !me.isStaff && this.isFull(me.number);
         if (this.cards.has(id) || !this.has(topic) || !this.maySay(command, me) || isFull) return null;
+        if (!mayPutUpAt(this, topic, me)) return null;
         const mine = { author: me.number, byStaff: me.isStaff, putUpAt: now, downBy: 0, answers: [], attachments };
+        const asked = { askedToo: [], answeredBy: 0 };
         return {
           kind: 'cardPutUp',
-          card: { id, topic, putUnder: topic, order: this.behind(topic, me), language, text, ...mine },
+          card: { id, topic, putUnder: topic, order: this.behind(topic, me), language, text, ...mine, ...asked },
         };
       }
       case 'rewordCard':
@@ -175,7 +205,7 @@ export class WallState {
           ? { ...command, kind: 'cardReworded', whose: this.whose(command.id) }
           : null;
       case 'moveCard':
-        return this.mayChange(command.id, me) && this.has(command.topic)
+        return this.mayChange(command.id, me) && this.has(command.topic) && mayPutUpAt(this, command.topic, me)
           ? { ...command, kind: 'cardMoved', whose: this.whose(command.id) }
           : null;
       case 'takeCardDown':
@@ -193,7 +223,8 @@ export class WallState {
       case 'answerCard':
         return this.answered(command, me, now);
       case 'rewordAnswer':
-        return this.mayChangeAnswer(command.card, command.id, me) && isText(command.text)
+        return this.mayChangeAnswer(command.card, command.id, me) &&
+          canSay(command.text, this.findAnswer(command.card, command.id)!.aloud)
           ? { ...command, kind: 'answerReworded', whose: this.whose(command.card) }
           : null;
       case 'takeAnswerDown':
@@ -212,6 +243,14 @@ export class WallState {
             }
           : null;
       }
+      case 'askToo':
+        return mayAskToo(this, command.card, command.on, me)
+          ? { ...command, kind: 'askedToo', whose: this.whose(command.card) }
+          : null;
+      case 'fileQuestion':
+        return mayFile(this, command.card, command.answer, me)
+          ? { ...command, kind: 'questionFiled', whose: this.whose(command.card) }
+          : null;
       case 'judgeCard':
         return this.mayJudge(command.card, command.value, me) ? { ...command, kind: 'cardJudged' } : null;
       case 'showResults':
@@ -222,6 +261,11 @@ export class WallState {
         return me.isStaff && this.plan.rules.judging && this.judgements.mayGoOn(command.newRound)
           ? { kind: 'judgingWentOn', newRound: command.newRound }
           : null;
+      case 'beginTrip':
+      case 'moveOn':
+      case 'endTrip':
+      case 'visitStation':
+        return this.travelled(command, me);
       case 'setPlan':
         return me.isStaff ? this.planned(command.plan) : null;
       default:
@@ -265,21 +309,21 @@ export class WallState {
   private maySay({ text, attachments }: Pick<Card, 'text' | 'attachments'>, me: Me, before?: Card): boolean {
     return (
       (attachments.length > 0 ? text.length <= LONGEST_TEXT : isText(text)) &&
-      attachments.length <= MOST_ATTACHMENTS &&
-      attachments.reduce((sum, a) => sum + weightOf(a), 0) <= MOST_WEIGHT &&
+      mayBeShown(attachments) &&
       attachments.every((a) => this.mayShow(a, me) || (before?.attachments.some((b) => isSame(a, b)) ?? false))
     );
   }
 
   private answered(
-    { card, id, to, language, text }: Extract<Command, { kind: 'answerCard' }>,
+    { card, id, to, language, text, aloud }: Extract<Command, { kind: 'answerCard' }>,
     me: Me,
     now: number,
   ): RoomEvent | null {
     const about = this.cards.get(card);
     const isThere = to === 0 || this.findAnswer(card, to)?.downBy === 0;
-    if (!about || !this.mayAnswer(about, me) || !isThere || this.findAnswer(card, id) || !isText(text)) return null;
-    const answer = { id, to, author: me.number, byStaff: me.isStaff, language, text, saidAt: now, downBy: 0 };
+    if (!about || !this.mayAnswer(about, me) || !isThere || this.findAnswer(card, id)) return null;
+    if (!canSay(text, aloud) || (aloud && !me.isStaff)) return null;
+    const answer = { id, to, author: me.number, byStaff: me.isStaff, language, text, saidAt: now, downBy: 0, aloud };
     return { kind: 'cardAnswered', card, answer, whose: this.whose(card) };
   }
 
@@ -308,6 +352,27 @@ export class WallState {
   private whose(id: number): number {
     const card = this.cards.get(id)!;
     return this.plan.rules.ownFirst && !card.byStaff ? card.author : 0;
+  }
+
+  private travelled(
+    command: Extract<Command, { kind: 'beginTrip' | 'moveOn' | 'endTrip' | 'visitStation' }>,
+    me: Me,
+  ): RoomEvent | null {
+    const { trip, plan } = this;
+    if (plan.purpose !== Purpose.Visit || me.isStaff === (command.kind === 'visitStation')) return null;
+    switch (command.kind) {
+      case 'beginTrip':
+        return plan.topics.length > 0 ? { kind: 'tripBegun', groups: command.groups } : null;
+      case 'moveOn':
+        return trip && trip.stop !== command.stop ? { kind: 'tripMovedOn', stop: command.stop } : null;
+      case 'endTrip':
+        return trip ? { kind: 'tripEnded' } : null;
+      case 'visitStation': {
+        const { station } = command;
+        const isThere = station !== NOWHERE && this.has(station) && this.visits.get(me.number)?.now !== station;
+        return isThere ? { kind: 'stationVisited', station } : null;
+      }
+    }
   }
 
   private planned(plan: WallPlan): RoomEvent {
@@ -347,6 +412,14 @@ export class WallState {
         break;
       case 'answerTakenDown':
         this.changeAnswer(event.card, event.id, { downBy: actor });
+        break;
+      case 'askedToo': {
+        const card = this.cards.get(event.card);
+        if (card) this.change(event.card, { askedToo: askedBy(card, actor, event.on) });
+        break;
+      }
+      case 'questionFiled':
+        this.change(event.card, { answeredBy: event.answer });
         break;
       case 'cardReworded':
         this.change(event.id, { language: event.language, text: event.text, attachments: event.attachments });
@@ -429,25 +502,9 @@ function over(told: Card, known: Card | undefined): Card {
   return { ...told, answers: [...told.answers, ...down].sort((a, b) => a.id - b.id) };
 }
 
-/** The numbers of Core's AttachmentKinds. */
-export const KINDS: { readonly [K in Attachment['kind']]: number } = { picture: 1, drawing: 2, formula: 4, place: 8 };
-
-/** How much there is of it, in points and letters. */
-export function weightOf(attachment: Attachment): number {
-  switch (attachment.kind) {
-    case 'picture':
-      return attachment.description.length + attachment.media.length;
-    case 'drawing':
-      return attachment.description.length + attachment.strokes.reduce((sum, s) => sum + s.points.length / 4, 0);
-    case 'formula':
-      return attachment.source.length + attachment.outline.length;
-    case 'place':
-      return attachment.map.description.length + attachment.map.media.length + attachment.name.length;
-  }
-}
-
-function isSame(one: Attachment, other: Attachment): boolean {
-  return JSON.stringify(one) === JSON.stringify(other);
+/** Whether an answer can say this: something; a note of what was said aloud may be empty. */
+function canSay(text: string, aloud: boolean): boolean {
+  return aloud ? text.length <= LONGEST_TEXT : isText(text);
 }
 
 function isText(text: string): boolean {

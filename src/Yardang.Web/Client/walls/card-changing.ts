@@ -5,13 +5,9 @@ import { live } from 'lit-html/directives/live.js';
 import { fill } from '../page-data';
 import { type Card, LONGEST_TEXT } from '../room/wall-state';
 import { Drafts } from './drafts';
-import { type Band, type WallSide, titleOf } from './wall-view';
-
-/** What is around the card. */
-interface Around {
-  readonly bands: readonly Band[];
-  headingOf(topic: number): string;
-}
+import { Purpose } from '../wire/forms';
+import type { Around } from './slips';
+import { type WallSide, titleOf } from './wall-side';
 
 export class CardChanging {
   /** Which is being changed. */
@@ -88,8 +84,10 @@ export class CardChanging {
 
   private where(card: Card): unknown {
     const { state, texts } = this.side;
+    // Questions stand as they came.
+    if (state.plan.purpose === Purpose.Ask) return nothing;
     const { bands } = this.around;
-    const all = bands.find((b) => b.topic === card.topic)!.cards;
+    const all = bands.find((b) => b.id === card.topic)!.cards;
     const others = all.filter((c) => c.id !== card.id);
     const at = all.findIndex((c) => c.id === card.id);
     return [
@@ -102,9 +100,7 @@ export class CardChanging {
             >
               ${bands.map(
                 (b) =>
-                  html`<option value=${b.topic} ?selected=${b.topic === card.topic}>
-                    ${this.around.headingOf(b.topic)}
-                  </option>`,
+                  html`<option value=${b.id} ?selected=${b.id === card.topic}>${this.around.headingOf(b.id)}</option>`,
               )}
             </select></label
           >`

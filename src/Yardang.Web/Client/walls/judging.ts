@@ -5,7 +5,7 @@ import { fill } from '../page-data';
 import { type Judgements } from '../room/judgements';
 import type { Card } from '../room/wall-state';
 import { type CardResult, JudgingKind } from '../wire/forms';
-import { type WallSide, titleOf } from './wall-view';
+import { type WallSide, titleOf } from './wall-side';
 
 /** Length of the bar that shows the shares. */
 const BAR = 100;

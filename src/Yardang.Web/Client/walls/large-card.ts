@@ -5,7 +5,7 @@ import { show, wordsOf } from '../attachments';
 import { fill } from '../page-data';
 import type { Card } from '../room/wall-state';
 import { JudgingView } from './judging';
-import type { WallSide } from './wall-view';
+import type { WallSide } from './wall-side';
 
 export class LargeCard {
   private card = 0;

@@ -5,7 +5,17 @@ import { live } from 'lit-html/directives/live.js';
 import { fill } from '../page-data';
 import { LONGEST_TEXT } from '../room/wall-state';
 import { Drafts } from './drafts';
-import type { WallSide } from './wall-view';
+import type { WallSide } from './wall-side';
+
+/** What stands at a place to write. */
+interface SlotWords {
+  readonly placeholder: string;
+  readonly label: string;
+  /** On the button that puts up what was written. */
+  readonly done: string;
+  /** To what a card belongs that is put up here. */
+  readonly about: string;
+}
 
 export class NewCards {
   /** @param refresh draws the wall anew, and then puts the focus where it is wanted. */
@@ -14,7 +24,7 @@ export class NewCards {
     private readonly refresh: (focus?: string) => void,
   ) {}
 
-  slot(topic: number, heading: string): TemplateResult | typeof nothing {
+  slot(topic: number, words: SlotWords): TemplateResult | typeof nothing {
     const { state, me, texts, drafts, making, looksOnly } = this.side;
     if (looksOnly) return nothing;
     if (!me.isStaff && state.isFull(me.number))
@@ -33,8 +43,8 @@ export class NewCards {
         rows="1"
         maxlength=${LONGEST_TEXT}
         dir="auto"
-        placeholder=${texts.writeHere}
-        aria-label=${fill(texts.writeUnder, heading)}
+        placeholder=${words.placeholder}
+        aria-label=${words.label}
         .value=${live(drafts.get(place))}
         ?readonly=${!this.side.mayWrite()}
         @input=${(e: Event) => {
@@ -54,11 +64,11 @@ export class NewCards {
                 ?disabled=${!this.mayPutUp(place)}
                 @click=${() => this.putUp(topic)}
               >
-                ${texts.putUp}
+                ${words.done}
               </button>`
             : nothing
         }
-        ${this.side.mayWrite() ? making.menu(place, heading) : nothing}
+        ${this.side.mayWrite() ? making.menu(place, words.about) : nothing}
       </div>
     </li>`;
   }

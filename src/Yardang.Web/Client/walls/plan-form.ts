@@ -4,6 +4,7 @@ import type { PictureUploads } from '../media/picture-uploads';
 import { titleOfFile } from '../media/picture-uploads';
 import { NOWHERE, type Topic, type WallPlan } from '../room/wall-state';
 import { textIn } from '../surface/in-language';
+import { Purpose } from '../wire/forms';
 
 export interface TopicForm {
   readonly id: number;
@@ -42,6 +43,7 @@ export function planFormOf(
   let base: WallPlan | null = null;
 
   return {
+    purpose: Purpose.Sort as Purpose,
     question: '',
     topics: [] as TopicForm[],
     least: 0,
@@ -57,6 +59,7 @@ export function planFormOf(
     /** Shows a plan. A topic that stays is the same line: who is typing in it goes on. */
     show(plan: WallPlan): void {
       base = plan;
+      this.purpose = plan.purpose;
       this.question = textIn(plan.question, [language], language);
       this.least = plan.rules.least;
       this.most = plan.rules.most;
@@ -84,13 +87,15 @@ export function planFormOf(
       };
       const before = (id: number): Topic | undefined => base?.topics.find((t) => t.id === id);
       return {
-        purpose: base?.purpose ?? 1,
+        purpose: this.purpose,
         question: said(base?.question, this.question),
         topics: this.topics.map((t) => ({
           id: t.id,
           heading: said(before(t.id)?.heading, t.heading),
           prompt: said(before(t.id)?.prompt, t.prompt),
           colour: t.colour,
+          shown: before(t.id)?.shown ?? [],
+          stimulus: before(t.id)?.stimulus ?? null,
         })),
         rules: {
           least: this.least,
@@ -99,9 +104,33 @@ export function planFormOf(
           answers: this.answers,
           shows: this.shows,
           judging: this.judging,
+          stations: base?.rules.stations ?? 0,
         },
         map: this.map,
       };
+    },
+
+    get isAsk(): boolean {
+      return this.purpose === Purpose.Ask;
+    },
+
+    get isSort(): boolean {
+      return this.purpose === Purpose.Sort;
+    },
+
+    /** Questions are for all to answer, and are not judged. */
+    setPurpose(value: string): void {
+      this.purpose = Number(value);
+      if (this.isAsk) {
+        this.answers = true;
+        this.judging = null;
+      }
+      changed(false);
+    },
+
+    /** What will be done, with the teacher's own question in it. */
+    sample(words: string, example: string): string {
+      return words.replace('{0}', this.question.trim() || example);
     },
 
     get isFull(): boolean {

@@ -7,6 +7,8 @@ import { type MapDesk, planFormOf } from './plan-form';
 
 interface Texts {
   readonly toNowhere: string;
+  readonly becomeQuestions: string;
+  readonly becomeCards: string;
 }
 
 export function planningOf(client: () => RoomClient<WallState>, language: string, maps: () => MapDesk, texts: Texts) {
@@ -24,12 +26,13 @@ export function planningOf(client: () => RoomClient<WallState>, language: string
       this.form.show(client().state.plan);
     },
 
-    /** What becomes of cards whose topic is gone, in words; empty if there are none. */
+    /** What the change does to the cards that are there, in words; empty for nothing. */
     get consequence(): string {
+      const { state } = client();
+      if (this.form.purpose !== state.plan.purpose && state.cards.size > 0)
+        return this.form.isAsk ? texts.becomeQuestions : texts.becomeCards;
       const left = new Set(this.form.topics.map((t) => t.id));
-      const cards = client()
-        .state.plan.topics.filter((t) => !left.has(t.id))
-        .flatMap((t) => client().state.under(t.id));
+      const cards = state.plan.topics.filter((t) => !left.has(t.id)).flatMap((t) => state.under(t.id));
       return cards.length > 0 ? plural(texts, 'toNowhere', cards.length) : '';
     },
 

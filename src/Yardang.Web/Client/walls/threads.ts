@@ -7,9 +7,17 @@ import { repeat } from 'lit-html/directives/repeat.js';
 import { fill, plural } from '../page-data';
 import { type Answer, type Card, LONGEST_TEXT } from '../room/wall-state';
 import { Drafts } from './drafts';
-import { type WallSide, titleOf } from './wall-view';
+import { Purpose } from '../wire/forms';
+import { type WallSide, titleOf } from './wall-side';
 
 const DEEPEST = 2;
+
+/** On a wall to ask: what answers the question. */
+export interface Filing {
+  besideAnswer(card: Card, answer: Answer): TemplateResult | typeof nothing;
+  /** In place of the button that says it; null for that button. */
+  belowField(card: Card, text: string, say: (aloud: boolean) => number): TemplateResult | null;
+}
 
 interface Line {
   readonly answer: Answer;
@@ -17,6 +25,7 @@ interface Line {
 }
 
 export class Threads {
+  filing: Filing | null = null;
   /** The answers that are shown, of each card whose thread is open. */
   private readonly open = new Map<number, Set<number>>();
   /** Which answer of a card is being answered. */
@@ -118,10 +127,15 @@ export class Threads {
     const about = card.answers.find((a) => a.id === answer.to);
     const mayWrite = this.side.mayWrite();
     return html`<li data-answer=${answer.id} data-depth=${depth} tabindex="-1">
-      <p class="answer-words" dir="auto" lang=${answer.language || nothing}>${answer.text}</p>
+      <p class="answer-words" dir="auto" lang=${answer.language || nothing}>
+        ${answer.text || this.side.texts.saidAloud}
+      </p>
       <footer class="slip-foot">
-        <span>${this.authorOf(answer)}${about ? html` · ${fill(texts.answerTo, this.authorOf(about))}` : nothing}</span>
+        <span
+          >${this.authorOf(answer)}${answer.aloud ? html` · ${texts.saidAloud}` : nothing}${about ? html` · ${fill(texts.answerTo, this.authorOf(about))}` : nothing}</span
+        >
         <span class="slip-actions">
+          ${this.asksFor?.besideAnswer(card, answer) ?? nothing}
           ${
             mayAnswer && mayWrite
               ? html`<button
@@ -194,7 +208,7 @@ export class Threads {
         <button
           type="button"
           class="button button-small button-main"
-          ?disabled=${!text.trim()}
+          ?disabled=${!text.trim() && !answer.aloud}
           @click=${() => this.keep(card, answer)}
         >
           ${texts.keep}
@@ -248,22 +262,27 @@ export class Threads {
         @keydown=${(e: KeyboardEvent) => isDone(e) && mayAnswer && this.say(card)}
       ></textarea>
       ${mayAnswer ? nothing : html`<p class="answering-to">${texts.answersEnded}</p>`}
-      ${
-        mayAnswer && text.trim()
-          ? html`<button
-              type="button"
-              class="button button-small button-main"
-              ?disabled=${!this.side.mayWrite()}
-              @click=${() => this.say(card)}
-            >
-              ${texts.say}
-            </button>`
-          : nothing
-      }
+      ${mayAnswer ? (this.asksFor?.belowField(card, text, (aloud) => this.say(card, aloud)) ?? this.sayButton(card, text)) : nothing}
     </div>`;
   }
 
-  private authorOf(answer: Answer): string {
+  private sayButton(card: Card, text: string): TemplateResult | typeof nothing {
+    if (!text.trim()) return nothing;
+    return html`<button
+      type="button"
+      class="button button-small button-main"
+      ?disabled=${!this.side.mayWrite()}
+      @click=${() => this.say(card)}
+    >
+      ${this.side.texts.say}
+    </button>`;
+  }
+
+  private get asksFor(): Filing | null {
+    return this.side.state.plan.purpose === Purpose.Ask ? this.filing : null;
+  }
+
+  authorOf(answer: Answer): string {
     const { texts, me, state } = this.side;
     if (answer.byStaff) return texts.teacher;
     return state.isMyAnswer(answer, me) ? texts.you : this.side.nameOf(answer.author);
@@ -302,7 +321,7 @@ export class Threads {
 
   private keep(card: Card, answer: Answer): void {
     const text = this.side.drafts.get(Drafts.ofAnswer(card.id, answer.id)).trim();
-    if (!text || !this.side.mayWrite()) return;
+    if (!(text || answer.aloud) || !this.side.mayWrite()) return;
     if (text !== answer.text) this.side.rewordAnswer(card, answer, text);
     this.stop(card, answer);
   }
@@ -313,15 +332,17 @@ export class Threads {
     this.refresh(`[data-answer="${answer.id}"]`);
   }
 
-  private say(card: Card): void {
+  /** Says what is typed; gives the id of the answer, 0 if nothing was said. */
+  private say(card: Card, aloud = false): number {
     const to = this.toOf(card);
     const place = Drafts.answering(card.id, to);
     const text = this.side.drafts.get(place).trim();
-    if (!text || !this.side.mayWrite()) return;
-    this.side.answer(card, to, text);
+    if (!(text || aloud) || !this.side.mayWrite()) return 0;
+    const id = this.side.answer(card, to, text, aloud);
     this.side.drafts.set(place, '');
     this.to.delete(card.id);
     this.refresh(`[data-answering="${card.id}"]`);
+    return id;
   }
 
   private typed(place: string, e: Event): void {

@@ -1,7 +1,7 @@
 // A wall on the screen: a student's, a teacher's, a try-out in the workshop, or one that is only looked at.
 
 import Alpine from '@alpinejs/csp';
-import { Making } from '../attachments/making';
+import type { Making } from '../attachments/making';
 import { drawingSheet } from '../attachments/drawing-sheet';
 import { placeOnMap } from '../attachments/place-on-map';
 import { Attendance, type Page, placeOf } from '../lesson/attendance';
@@ -21,26 +21,22 @@ import { fill, pageData, plural } from '../page-data';
 import { deviceOutbox } from '../room/outbox-store';
 import { RoomClient } from '../room/room-client';
 import { serverNow } from '../room/server-clock';
-import {
-  type Answer,
-  type Attachment,
-  type Card,
-  KINDS,
-  MOST_ATTACHMENTS,
-  NOWHERE,
-  WallState,
-} from '../room/wall-state';
+import { type Card, NOWHERE, WallState } from '../room/wall-state';
 import type { Command, Envelope } from '../room/wire';
-import { JudgingKind } from '../wire/forms';
+import { JudgingKind, Purpose } from '../wire/forms';
 import { textIn } from '../surface/in-language';
+import { actsOf } from './acts';
 import { Arrivals } from './arrivals';
+import { attachingOf } from './attaching';
 import { Drafts } from './drafts';
 import { LargeCard } from './large-card';
+import { LikeAsked } from './like-asked';
 import { judgingSteered } from './judging-steered';
 import { languagesOfPlan } from './plan-languages';
 import { planningOf } from './planning';
 import type { WallTexts } from './wall-texts';
-import { type WallSide, WallView } from './wall-view';
+import type { WallSide } from './wall-side';
+import { WallView } from './wall-view';
 import { whoOf } from './who';
 
 interface WallData extends WorkData {
@@ -55,7 +51,7 @@ const NOTICE_MS = 6000;
 
 Alpine.data('wall', () => {
   const data = pageData<WallData>();
-  const { texts } = data;
+  const texts = { ...data.texts };
   const isTry = data.mode === 'try';
   const looksOnly = data.mode === 'look' || data.mode === 'embed';
   const isStudent = data.mode !== 'beside';
@@ -75,10 +71,6 @@ Alpine.data('wall', () => {
     refresh(): void;
     say(words: string): void;
     readonly contents: { take(parts: readonly ContentsPart[]): void };
-    readonly pictureSearch: ReturnType<typeof pictureSearch>;
-    readonly formula: ReturnType<typeof formulaDialog>;
-    readonly drawing: ReturnType<typeof drawingSheet>;
-    readonly place: ReturnType<typeof placeOnMap>;
   };
   const address = (media: string) => `/rooms/${data.work}/media/${media}${data.query}`;
   let topicsBefore: readonly number[] = [];
@@ -172,9 +164,9 @@ Alpine.data('wall', () => {
       const token = root.dataset['token'] ?? '';
       const where = `/rooms/${data.work}/media${data.query}`;
       uploads = new PictureUploads(where, token, (words) => this.say(words), texts.pictureAway);
-      making = this.makingOf();
+      making = attachingOf(this, wall, me, drafts, uploads, address, texts, () => view.refresh());
       side = this.side(root);
-      view = new WallView(root.querySelector<HTMLElement>('[data-wall]')!, side);
+      view = new WallView(root.querySelector<HTMLElement>('[data-wall]')!, side, () => this.refresh());
       if (seat) void seat.sitDown(client);
       else void attendance!.enter();
       root.addEventListener('focusout', () => this.refresh());
@@ -187,31 +179,8 @@ Alpine.data('wall', () => {
       return state;
     },
 
-    makingOf(): Making {
-      return new Making(
-        {
-          texts,
-          uploads,
-          address,
-          most: MOST_ATTACHMENTS,
-          get map() {
-            return wall().plan.map;
-          },
-          mayShow: (kind) => me.isStaff || (wall().plan.rules.shows & KINDS[kind]) !== 0,
-          mayShowThis: (attachment) => wall().mayShow(attachment, me),
-          shown: (place) => drafts.shown(place),
-          keep: (place, shown) => drafts.show(place, shown),
-          say: (words) => page.say(words),
-          dialogs: {
-            chooseFiles: () => (this.$refs['files'] as HTMLInputElement).click(),
-            searchPictures: () => page.pictureSearch.open(),
-            draw: (before, take) => page.drawing.open(before, take),
-            writeFormula: (source, take) => void page.formula.open(source, take),
-            showPlace: (on, before, take) => page.place.open(on, before, take),
-          },
-        },
-        () => view.refresh(),
-      );
+    chooseFiles(): void {
+      (this.$refs['files'] as HTMLInputElement).click();
     },
 
     filesChosen(event: Event): void {
@@ -221,8 +190,7 @@ Alpine.data('wall', () => {
 
     side(root: HTMLElement): WallSide {
       const component = this;
-      const submit = (command: Command) => void client.submit(command, client.newId());
-      const language = () => this.reading.first || data.language;
+      const token = root.dataset['token'] ?? '';
       return {
         me,
         texts,
@@ -237,6 +205,8 @@ Alpine.data('wall', () => {
           () => view.shown,
           (card) => view.authorOf(card),
         ),
+        likeAsked: new LikeAsked(isTry ? '' : `/rooms/${data.work}/like${data.query}`, token, () => view.refresh()),
+        indexAddress: isTry ? '' : `/rooms/${data.work}/index${data.query}`,
         looksOnly,
         nameOf,
         get state() {
@@ -245,25 +215,16 @@ Alpine.data('wall', () => {
         get read(): readonly [string, string] {
           return [component.reading.first, component.reading.second];
         },
-        get topicInSight() {
+        get placeInSight() {
           return component.topics[component.topicNumber - 1]?.id ?? 0;
         },
         mayWrite: () => this.mayWrite(),
         isWanted: (card: Card) => this.who.isWanted(card, nameOf),
-        putUp: (topic: number, text: string, attachments: readonly Attachment[]) =>
-          submit({ kind: 'putUpCard', id: client.newId(), topic, language: language(), text, attachments }),
-        reword: (card: Card, text: string, attachments: readonly Attachment[]) =>
-          submit({ kind: 'rewordCard', id: card.id, language: card.language, text, attachments }),
-        move: (card: Card, topic: number, order: number) => submit({ kind: 'moveCard', id: card.id, topic, order }),
-        takeDown: (card: Card) => submit({ kind: 'takeCardDown', id: card.id }),
-        putBack: (card: Card) => submit({ kind: 'putCardBack', id: card.id }),
-        answer: (card: Card, to: number, text: string) =>
-          submit({ kind: 'answerCard', card: card.id, id: client.newId(), to, language: language(), text }),
-        rewordAnswer: (card: Card, { id, language: tag }: Answer, text: string) =>
-          submit({ kind: 'rewordAnswer', card: card.id, id, language: tag, text }),
-        takeAnswerDown: (card: Card, { id }: Answer) => submit({ kind: 'takeAnswerDown', card: card.id, id }),
-        putAnswerBack: (card: Card, { id }: Answer) => submit({ kind: 'putAnswerBack', card: card.id, id }),
-        judge: (card: Card, value: number) => submit({ kind: 'judgeCard', card: card.id, value }),
+        ...actsOf(
+          (command) => void client.submit(command, client.newId()),
+          () => client.newId(),
+          () => this.reading.first || data.language,
+        ),
       };
     },
 
@@ -335,6 +296,8 @@ Alpine.data('wall', () => {
       this.opened = isTry || attendance!.isOpened;
       if (this.opened && !wasOpened && !isStudent) this.who.begin();
       const state = wall();
+      // Its words are those of what is done on it.
+      Object.assign(texts, data.texts, state.plan.purpose === Purpose.Ask ? data.texts.asked : {});
       this.readLanguages(state);
       if (data.mode === 'student') this.heading = data.title + this.company.words;
       this.question = textIn(state.plan.question, [this.reading.first], data.written);
@@ -346,8 +309,8 @@ Alpine.data('wall', () => {
       this.judgedText = this.sayJudged(state);
       this.judging.refresh();
       this.ownFirst = state.plan.rules.ownFirst;
-      this.topics = view.bands.map((b, i) => ({ id: b.topic, number: i + 1, heading: view.headingOf(b.topic) }));
-      this.topicNumber = Math.min(this.topicNumber, this.topics.length);
+      this.topics = view.places.map((p, i) => ({ ...p, number: i + 1 }));
+      this.topicNumber = Math.max(1, Math.min(this.topicNumber, this.topics.length));
       this.who.refresh();
       this.hasCards = view.shown.length > 0;
       view.refresh();
@@ -361,10 +324,10 @@ Alpine.data('wall', () => {
       const state = wall();
       const shows = (card: Card) => state.isMine(card, me) || (this.atOnce && !view.isTyping);
       let fresh = 0;
-      for (const { topic, cards } of view.bands) {
+      for (const { id, cards } of view.bands) {
         const waiting = arrivals.waiting(cards);
         if (waiting.length === 0) continue;
-        const calm = this.opened && view.nothingJumps(topic);
+        const calm = this.opened && view.nothingJumps(id);
         arrivals.show(waiting.filter((card) => calm || shows(card)));
         fresh += arrivals.waiting(cards).length;
       }

@@ -115,6 +115,8 @@ export const enum Property {
 /** What students are to do on a wall. The numbers are on the wire. */
 export const enum Purpose {
   Sort = 1,
+  Visit = 2,
+  Ask = 3,
 }
 
 /** In what capacity somebody acts. */
@@ -455,7 +457,13 @@ export type Command =
   | PutAnswerBack
   | JudgeCard
   | ShowResults
-  | GoOnJudging;
+  | GoOnJudging
+  | AskToo
+  | FileQuestion
+  | BeginTrip
+  | MoveOn
+  | EndTrip
+  | VisitStation;
 
 /** Null if it is of a kind that came later. */
 export function readCommand(kind: number, raw: Raw): Command | null {
@@ -538,6 +546,18 @@ export function readCommand(kind: number, raw: Raw): Command | null {
       return readShowResults(raw);
     case 52:
       return readGoOnJudging(raw);
+    case 53:
+      return readAskToo(raw);
+    case 54:
+      return readFileQuestion(raw);
+    case 55:
+      return readBeginTrip(raw);
+    case 56:
+      return readMoveOn(raw);
+    case 57:
+      return readEndTrip(raw);
+    case 58:
+      return readVisitStation(raw);
     default:
       return null;
   }
@@ -623,6 +643,18 @@ export function writeCommand(v: Command): [number, Raw] {
       return [51, writeShowResults(v)];
     case 'goOnJudging':
       return [52, writeGoOnJudging(v)];
+    case 'askToo':
+      return [53, writeAskToo(v)];
+    case 'fileQuestion':
+      return [54, writeFileQuestion(v)];
+    case 'beginTrip':
+      return [55, writeBeginTrip(v)];
+    case 'moveOn':
+      return [56, writeMoveOn(v)];
+    case 'endTrip':
+      return [57, writeEndTrip(v)];
+    case 'visitStation':
+      return [58, writeVisitStation(v)];
   }
 }
 
@@ -755,7 +787,13 @@ export type RoomEvent =
   | AnswerPutBack
   | CardJudged
   | ResultsShown
-  | JudgingWentOn;
+  | JudgingWentOn
+  | AskedToo
+  | QuestionFiled
+  | TripBegun
+  | TripMovedOn
+  | TripEnded
+  | StationVisited;
 
 /** Null if it is of a kind that came later. */
 export function readRoomEvent(kind: number, raw: Raw): RoomEvent | null {
@@ -884,6 +922,18 @@ export function readRoomEvent(kind: number, raw: Raw): RoomEvent | null {
       return readResultsShown(raw);
     case 84:
       return readJudgingWentOn(raw);
+    case 85:
+      return readAskedToo(raw);
+    case 86:
+      return readQuestionFiled(raw);
+    case 87:
+      return readTripBegun(raw);
+    case 88:
+      return readTripMovedOn(raw);
+    case 89:
+      return readTripEnded(raw);
+    case 90:
+      return readStationVisited(raw);
     default:
       return null;
   }
@@ -1057,6 +1107,8 @@ export interface Answer {
   readonly saidAt: number;
   /** Who took it down, by actor number; 0 while it is up. Then only its author and teachers see it. */
   readonly downBy: number;
+  /** Whether a teacher said it aloud: the text is a note of what was said, and may be empty. */
+  readonly aloud: boolean;
 }
 
 export function readAnswer(raw: Raw): Answer {
@@ -1069,6 +1121,7 @@ export function readAnswer(raw: Raw): Answer {
     text: raw[5],
     saidAt: raw[6],
     downBy: raw[7],
+    aloud: raw[8] ?? false,
   };
 }
 
@@ -1085,6 +1138,8 @@ export interface AnswerCard {
   readonly language: string;
   /** What it says. */
   readonly text: string;
+  /** Whether a teacher said it aloud; the text is a note of it. */
+  readonly aloud: boolean;
 }
 
 export function readAnswerCard(raw: Raw): AnswerCard {
@@ -1095,11 +1150,14 @@ export function readAnswerCard(raw: Raw): AnswerCard {
     to: raw[2],
     language: raw[3],
     text: raw[4],
+    aloud: raw[5] ?? false,
   };
 }
 
 export function writeAnswerCard(v: AnswerCard): Raw {
-  return [v.card, v.id, v.to, v.language, v.text];
+  const raw: Raw = [v.card, v.id, v.to, v.language, v.text];
+  if (v.aloud) raw.push(v.aloud);
+  return raw;
 }
 
 /** The answer key of a board, whole: what only teachers see, and what is expected of zones. */
@@ -1172,6 +1230,42 @@ export function readAnswerTakenDown(raw: Raw): AnswerTakenDown {
   };
 }
 
+/** Say that one asks the same, or with On false that one does not any more. */
+export interface AskToo {
+  readonly kind: 'askToo';
+  readonly card: number;
+  readonly on: boolean;
+}
+
+export function readAskToo(raw: Raw): AskToo {
+  return {
+    kind: 'askToo',
+    card: raw[0],
+    on: raw[1],
+  };
+}
+
+export function writeAskToo(v: AskToo): Raw {
+  return [v.card, v.on];
+}
+
+/** The actor asks the same as a card, or does not any more. Whose: the card's author where classmates do not see the card; else 0. So in the next. */
+export interface AskedToo {
+  readonly kind: 'askedToo';
+  readonly card: number;
+  readonly on: boolean;
+  readonly whose: number;
+}
+
+export function readAskedToo(raw: Raw): AskedToo {
+  return {
+    kind: 'askedToo',
+    card: raw[0],
+    on: raw[1],
+    whose: raw[2],
+  };
+}
+
 /** The numbers along an axis, in thousandths, so that steps of a tenth are exact. */
 export interface Axis {
   /** The first number. */
@@ -1192,6 +1286,23 @@ export function readAxis(raw: Raw): Axis {
 
 export function writeAxis(v: Axis): Raw {
   return [v.from, v.to, v.step];
+}
+
+/** Staff: groups set out on a round trip. */
+export interface BeginTrip {
+  readonly kind: 'beginTrip';
+  readonly groups: readonly TripGroup[];
+}
+
+export function readBeginTrip(raw: Raw): BeginTrip {
+  return {
+    kind: 'beginTrip',
+    groups: raw[0].map((x: Raw) => readTripGroup(x)),
+  };
+}
+
+export function writeBeginTrip(v: BeginTrip): Raw {
+  return [v.groups.map((x) => writeTripGroup(x))];
 }
 
 /** What a snapshot says of a board. */
@@ -1275,6 +1386,10 @@ export interface Card {
   readonly answers: readonly Answer[];
   /** What is shown beside its words; null for nothing. */
   readonly attachments: readonly Attachment[];
+  /** Of a question: who else asks it, by actor number, in order; null for nobody. */
+  readonly askedToo: readonly number[];
+  /** Of a question: the answer that answers it; 0 for none. One that was taken down answers nothing. */
+  readonly answeredBy: number;
 }
 
 export function readCard(raw: Raw): Card {
@@ -1291,6 +1406,8 @@ export function readCard(raw: Raw): Card {
     downBy: raw[9],
     answers: (raw[10] ?? []).map((x: Raw) => readAnswer(x)),
     attachments: (raw[11] ?? []).map((x: Raw) => known(readAttachment(x))),
+    askedToo: (raw[12] ?? []),
+    answeredBy: raw[13] ?? 0,
   };
 }
 
@@ -1663,6 +1780,21 @@ export function writeDrawnStroke(v: DrawnStroke): Raw {
   return [writePoints(v.points), writeStyle(v.style)];
 }
 
+/** Staff: the round trip is over; everybody goes where they like. */
+export interface EndTrip {
+  readonly kind: 'endTrip';
+}
+
+export function readEndTrip(_raw: Raw): EndTrip {
+  return {
+    kind: 'endTrip',
+  };
+}
+
+export function writeEndTrip(_v: EndTrip): Raw {
+  return [];
+}
+
 /** What a teacher expects of a zone. Like the answer key, it is never sent to a student. */
 export interface Expectation {
   /** Ids of marks that belong there. */
@@ -1686,6 +1818,25 @@ export function readExpectation(raw: Raw): Expectation {
 
 export function writeExpectation(v: Expectation): Raw {
   return [v.marks, v.answers, v.least ?? -1, v.most ?? -1];
+}
+
+/** An answer answers a question, which is filed with it; or with 0, it is asked again. */
+export interface FileQuestion {
+  readonly kind: 'fileQuestion';
+  readonly card: number;
+  readonly answer: number;
+}
+
+export function readFileQuestion(raw: Raw): FileQuestion {
+  return {
+    kind: 'fileQuestion',
+    card: raw[0],
+    answer: raw[1],
+  };
+}
+
+export function writeFileQuestion(v: FileQuestion): Raw {
+  return [v.card, v.answer];
 }
 
 /** A formula, with the drawing that its author's screen made of it, so that no other screen or print needs to typeset it. */
@@ -2553,6 +2704,23 @@ export function writeMoveCard(v: MoveCard): Raw {
   return [v.id, v.topic, v.order];
 }
 
+/** Staff: all groups move on, or back: so often they have moved on then. */
+export interface MoveOn {
+  readonly kind: 'moveOn';
+  readonly stop: number;
+}
+
+export function readMoveOn(raw: Raw): MoveOn {
+  return {
+    kind: 'moveOn',
+    stop: raw[0],
+  };
+}
+
+export function writeMoveOn(v: MoveOn): Raw {
+  return [v.stop];
+}
+
 /** Classmates see masks, or names again. */
 export interface NamesMasked {
   readonly kind: 'namesMasked';
@@ -3146,6 +3314,23 @@ export function writePutUpCard(v: PutUpCard): Raw {
   return raw;
 }
 
+/** An answer answers a question, which is filed with it; or with 0, it is asked again. */
+export interface QuestionFiled {
+  readonly kind: 'questionFiled';
+  readonly card: number;
+  readonly answer: number;
+  readonly whose: number;
+}
+
+export function readQuestionFiled(raw: Raw): QuestionFiled {
+  return {
+    kind: 'questionFiled',
+    card: raw[0],
+    answer: raw[1],
+    whose: raw[2],
+  };
+}
+
 /** What stood here was erased on request; the number stays, so that the log has no gap. */
 export interface Redacted {
   readonly kind: 'redacted';
@@ -3280,6 +3465,21 @@ export function writeRewordCard(v: RewordCard): Raw {
   const raw: Raw = [v.id, v.language, v.text];
   if (v.attachments.length > 0) raw.push(v.attachments.length > 0 ? v.attachments.map((x) => writeAttachment(x)) : null);
   return raw;
+}
+
+/** Groups on their way round the stations of a wall, all moving on together. */
+export interface RoundTrip {
+  /** In order; at least one. */
+  readonly groups: readonly TripGroup[];
+  /** How often they have moved on, from 0. */
+  readonly stop: number;
+}
+
+export function readRoundTrip(raw: Raw): RoundTrip {
+  return {
+    groups: raw[0].map((x: Raw) => readTripGroup(x)),
+    stop: raw[1],
+  };
 }
 
 /** How much larger or smaller a mark is than its body says, about its middle, per mille. Line widths stay. */
@@ -3578,6 +3778,19 @@ export function writeStampBody(v: StampBody): Raw {
   return [8, v.x, v.y, v.width, v.height, v.stamp];
 }
 
+/** The actor is at a station. */
+export interface StationVisited {
+  readonly kind: 'stationVisited';
+  readonly station: number;
+}
+
+export function readStationVisited(raw: Raw): StationVisited {
+  return {
+    kind: 'stationVisited',
+    station: raw[0],
+  };
+}
+
 /** One property that a gesture changed. */
 export interface Step {
   /** The value it found. */
@@ -3747,6 +3960,10 @@ export interface Topic {
   readonly prompt: Texts;
   /** One of the twelve of slips, from 0. */
   readonly colour: number;
+  /** At a station: what is looked at; null for nothing. */
+  readonly shown: readonly Attachment[];
+  /** At a station: something to watch, to listen to or to open; null for nothing. */
+  readonly stimulus: Stimulus | null;
 }
 
 export function readTopic(raw: Raw): Topic {
@@ -3755,11 +3972,15 @@ export function readTopic(raw: Raw): Topic {
     heading: raw[1],
     prompt: raw[2],
     colour: raw[3],
+    shown: (raw[4] ?? []).map((x: Raw) => known(readAttachment(x))),
+    stimulus: raw[5] == null ? null : readStimulus(raw[5]),
   };
 }
 
 export function writeTopic(v: Topic): Raw {
-  return [v.id, v.heading, v.prompt, v.colour];
+  const raw: Raw = [v.id, v.heading, v.prompt, v.colour];
+  if (v.shown.length > 0 || v.stimulus != null) raw.push(v.shown.length > 0 ? v.shown.map((x) => writeAttachment(x)) : null, v.stimulus && writeStimulus(v.stimulus));
+  return raw;
 }
 
 /** Words in another language, fitted into the same place. */
@@ -3785,6 +4006,62 @@ export function readTranslation(raw: Raw): Translation {
 
 export function writeTranslation(v: Translation): Raw {
   return [v.language, v.text, v.lines, v.size];
+}
+
+/** Groups set out on a round trip. */
+export interface TripBegun {
+  readonly kind: 'tripBegun';
+  readonly groups: readonly TripGroup[];
+}
+
+export function readTripBegun(raw: Raw): TripBegun {
+  return {
+    kind: 'tripBegun',
+    groups: raw[0].map((x: Raw) => readTripGroup(x)),
+  };
+}
+
+/** The round trip is over. */
+export interface TripEnded {
+  readonly kind: 'tripEnded';
+}
+
+export function readTripEnded(_raw: Raw): TripEnded {
+  return {
+    kind: 'tripEnded',
+  };
+}
+
+/** A group on a round trip. */
+export interface TripGroup {
+  /** What it is called. */
+  readonly name: string;
+  /** By actor number. */
+  readonly people: readonly number[];
+}
+
+export function readTripGroup(raw: Raw): TripGroup {
+  return {
+    name: raw[0],
+    people: raw[1],
+  };
+}
+
+export function writeTripGroup(v: TripGroup): Raw {
+  return [v.name, v.people];
+}
+
+/** All groups have moved on. */
+export interface TripMovedOn {
+  readonly kind: 'tripMovedOn';
+  readonly stop: number;
+}
+
+export function readTripMovedOn(raw: Raw): TripMovedOn {
+  return {
+    kind: 'tripMovedOn',
+    stop: raw[0],
+  };
 }
 
 /** Staff: do not let somebody in who waits. */
@@ -3836,6 +4113,41 @@ export function writeUndoGroups(_v: UndoGroups): Raw {
   return [];
 }
 
+/** Where somebody was. It is known to them and to teachers. */
+export interface Visit {
+  /** Who, by actor number. */
+  readonly person: number;
+  /** Where they have been, in the order in which they came there first. */
+  readonly stations: readonly number[];
+  /** Where they were seen last. */
+  readonly now: number;
+}
+
+export function readVisit(raw: Raw): Visit {
+  return {
+    person: raw[0],
+    stations: raw[1],
+    now: raw[2],
+  };
+}
+
+/** I am at a station. */
+export interface VisitStation {
+  readonly kind: 'visitStation';
+  readonly station: number;
+}
+
+export function readVisitStation(raw: Raw): VisitStation {
+  return {
+    kind: 'visitStation',
+    station: raw[0],
+  };
+}
+
+export function writeVisitStation(v: VisitStation): Raw {
+  return [v.station];
+}
+
 /** What a teacher has planned for a wall: the question, where answers go, and what each may and owes. */
 export interface WallPlan {
   /** What students are to do. */
@@ -3880,6 +4192,8 @@ export interface WallRules {
   readonly shows: AttachmentKinds;
   /** How students judge each other's cards; null for not at all. */
   readonly judging: Judging | null;
+  /** On a wall to visit: at how many stations of their choice each is asked for something; 0 for no number. */
+  readonly stations: number;
 }
 
 export function readWallRules(raw: Raw): WallRules {
@@ -3890,15 +4204,17 @@ export function readWallRules(raw: Raw): WallRules {
     answers: raw[3] ?? false,
     shows: raw[4] ?? 0,
     judging: raw[5] == null ? null : readJudging(raw[5]),
+    stations: raw[6] ?? 0,
   };
 }
 
 export function writeWallRules(v: WallRules): Raw {
   const raw: Raw = [v.least, v.most];
-  if (v.ownFirst || v.answers || v.shows !== 0 || v.judging != null) raw.push(v.ownFirst);
-  if (v.answers || v.shows !== 0 || v.judging != null) raw.push(v.answers);
-  if (v.shows !== 0 || v.judging != null) raw.push(v.shows);
-  if (v.judging != null) raw.push(v.judging && writeJudging(v.judging));
+  if (v.ownFirst || v.answers || v.shows !== 0 || v.judging != null || v.stations !== 0) raw.push(v.ownFirst);
+  if (v.answers || v.shows !== 0 || v.judging != null || v.stations !== 0) raw.push(v.answers);
+  if (v.shows !== 0 || v.judging != null || v.stations !== 0) raw.push(v.shows);
+  if (v.judging != null || v.stations !== 0) raw.push(v.judging && writeJudging(v.judging));
+  if (v.stations !== 0) raw.push(v.stations);
   return raw;
 }
 
@@ -3917,6 +4233,10 @@ export interface WallSnapshot {
   readonly acts: readonly LastAct[];
   /** What students said of each other's cards; to a student, what they said themselves, and what was shown. */
   readonly judging: JudgingState;
+  /** Groups on their way round; null if everybody goes where they like. */
+  readonly trip: RoundTrip | null;
+  /** Who was where; to a student, where they were. */
+  readonly visits: readonly Visit[];
 }
 
 export function readWallSnapshot(raw: Raw): WallSnapshot {
@@ -3928,6 +4248,8 @@ export function readWallSnapshot(raw: Raw): WallSnapshot {
     lastActivity: raw[3] < 0 ? null : raw[3],
     acts: raw[4].map((x: Raw) => readLastAct(x)),
     judging: readJudgingState(raw[5]),
+    trip: raw[6] == null ? null : readRoundTrip(raw[6]),
+    visits: raw[7].map((x: Raw) => readVisit(x)),
   };
 }
 

@@ -32,7 +32,7 @@ const BLANK_WALL = {
   question: {},
   topics: [],
   // Pictures and drawings.
-  rules: { least: 0, most: 0, ownFirst: false, answers: false, shows: 3, judging: null },
+  rules: { least: 0, most: 0, ownFirst: false, answers: false, shows: 3, judging: null, stations: 0 },
   map: null,
 };
 /** Who works with whom where nothing was chosen: pages are to work on, a wall is for all to read. */

@@ -1,0 +1,33 @@
+// What may be shown beside the words of a card: Core's Attachment.
+
+import type { Attachment } from '../wire/forms';
+
+/** Most that is shown beside the words of a card, and most points and letters of it. */
+export const MOST_ATTACHMENTS = 4;
+const MOST_WEIGHT = 40_000;
+
+/** The numbers of Core's AttachmentKinds. */
+export const KINDS: { readonly [K in Attachment['kind']]: number } = { picture: 1, drawing: 2, formula: 4, place: 8 };
+
+/** How much there is of it, in points and letters. */
+export function weightOf(attachment: Attachment): number {
+  switch (attachment.kind) {
+    case 'picture':
+      return attachment.description.length + attachment.media.length;
+    case 'drawing':
+      return attachment.description.length + attachment.strokes.reduce((sum, s) => sum + s.points.length / 4, 0);
+    case 'formula':
+      return attachment.source.length + attachment.outline.length;
+    case 'place':
+      return attachment.map.description.length + attachment.map.media.length + attachment.name.length;
+  }
+}
+
+/** Whether it is not too much for one card. */
+export function mayBeShown(attachments: readonly Attachment[]): boolean {
+  return attachments.length <= MOST_ATTACHMENTS && attachments.reduce((sum, a) => sum + weightOf(a), 0) <= MOST_WEIGHT;
+}
+
+export function isSame(one: Attachment, other: Attachment): boolean {
+  return JSON.stringify(one) === JSON.stringify(other);
+}

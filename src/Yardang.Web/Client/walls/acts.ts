@@ -1,0 +1,37 @@
+// What is done on a wall, as commands.
+
+import type { Answer, Attachment, Card } from '../room/wall-state';
+import type { Command } from '../room/wire';
+
+/**
+ * @param submit does it.
+ * @param newId a number that nothing else has.
+ * @param language in which somebody writes.
+ */
+export function actsOf(submit: (command: Command) => void, newId: () => number, language: () => string) {
+  return {
+    putUp: (topic: number, text: string, attachments: readonly Attachment[]) =>
+      submit({ kind: 'putUpCard', id: newId(), topic, language: language(), text, attachments }),
+    reword: (card: Card, text: string, attachments: readonly Attachment[]) =>
+      submit({ kind: 'rewordCard', id: card.id, language: card.language, text, attachments }),
+    move: (card: Card, topic: number, order: number) => submit({ kind: 'moveCard', id: card.id, topic, order }),
+    takeDown: (card: Card) => submit({ kind: 'takeCardDown', id: card.id }),
+    putBack: (card: Card) => submit({ kind: 'putCardBack', id: card.id }),
+    /** Gives the id of the answer. */
+    answer: (card: Card, to: number, text: string, aloud = false) => {
+      const id = newId();
+      submit({ kind: 'answerCard', card: card.id, id, to, language: language(), text, aloud });
+      return id;
+    },
+    rewordAnswer: (card: Card, { id, language: tag }: Answer, text: string) =>
+      submit({ kind: 'rewordAnswer', card: card.id, id, language: tag, text }),
+    takeAnswerDown: (card: Card, { id }: Answer) => submit({ kind: 'takeAnswerDown', card: card.id, id }),
+    putAnswerBack: (card: Card, { id }: Answer) => submit({ kind: 'putAnswerBack', card: card.id, id }),
+    judge: (card: Card, value: number) => submit({ kind: 'judgeCard', card: card.id, value }),
+    askToo: (card: Card, on: boolean) => submit({ kind: 'askToo', card: card.id, on }),
+    /** An answer answers a question; 0: nothing does any more. */
+    file: (card: Card, answer: number) => submit({ kind: 'fileQuestion', card: card.id, answer }),
+  };
+}
+
+export type WallActs = ReturnType<typeof actsOf>;

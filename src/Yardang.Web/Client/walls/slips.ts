@@ -1,0 +1,138 @@
+// Cards as they are read: words, what they show, whose they are, what is said to them, and what may be done with them.
+
+import { type TemplateResult, html, nothing } from 'lit-html';
+import { guard } from 'lit-html/directives/guard.js';
+import { said, show } from '../attachments';
+import { fill } from '../page-data';
+import type { Card } from '../room/wall-state';
+import { CardChanging } from './card-changing';
+import { JudgingView } from './judging';
+import { Threads } from './threads';
+import { type Band, type WallSide, titleOf } from './wall-side';
+
+export interface Around {
+  readonly bands: readonly Band[];
+  headingOf(topic: number): string;
+}
+
+export class Slips {
+  readonly threads: Threads;
+  readonly changing: CardChanging;
+  private readonly judging: JudgingView;
+
+  /**
+   * @param around what is around a card.
+   * @param refresh draws the wall anew, and then puts the focus where it is wanted.
+   */
+  constructor(
+    private readonly side: WallSide,
+    private readonly around: Around,
+    refresh: (focus?: string) => void,
+  ) {
+    this.threads = new Threads(side, refresh);
+    this.changing = new CardChanging(side, around, refresh);
+    this.judging = new JudgingView(() => side);
+  }
+
+  /** A card, drawn anew only when something of it changes; `keys` say what else it depends on. */
+  kept(card: Card, keys: readonly unknown[], draw: () => TemplateResult): unknown {
+    if (this.changing.card === card.id) return this.changing.slip(card);
+    return this.threads.isOpen(card.id) ? draw() : guard([card, ...this.keysOf(card), ...keys], draw);
+  }
+
+  /** A card under its topic. */
+  slip(card: Card): unknown {
+    return this.kept(card, [], () => {
+      const isMine = this.isMine(card);
+      return html`<li
+        class="slip"
+        data-card=${card.id}
+        ?data-mine=${isMine}
+        ?data-open=${this.threads.isOpen(card.id)}
+        tabindex="-1"
+      >
+        ${this.words(card)} ${this.judging.of(card)}
+        <footer class="slip-foot">
+          <span>${this.author(card)}${this.moved(card)}</span>
+          <span class="slip-actions">${this.threads.toggle(card)} ${this.changeButton(card)}</span>
+        </footer>
+        ${this.threads.thread(card)}
+      </li>`;
+    });
+  }
+
+  words(card: Card): TemplateResult {
+    const [first = '', ...rest] = card.text.split('\n');
+    return html`<div class="slip-words" dir="auto" lang=${card.language || nothing}>
+      ${
+        rest.length > 0
+          ? html`<p class="slip-first">${first}</p>
+              <p>${rest.join('\n')}</p>`
+          : html`<p>${first}</p>`
+      }
+      ${this.attached(card)}
+    </div>`;
+  }
+
+  author(card: Card): string {
+    const { texts } = this.side;
+    if (card.byStaff) return texts.teacher;
+    return this.isMine(card) ? texts.yours : this.side.nameOf(card.author);
+  }
+
+  isMine(card: Card): boolean {
+    const { state, me } = this.side;
+    return !me.isStaff && state.isMine(card, me);
+  }
+
+  changeButton(card: Card): TemplateResult | typeof nothing {
+    const { state, me, texts } = this.side;
+    if (this.side.looksOnly || !this.side.mayWrite() || !state.mayChange(card.id, me)) return nothing;
+    return html`<button
+      type="button"
+      class="button button-quiet slip-change"
+      aria-label=${fill(texts.changeOf, titleOf(card, texts))}
+      @click=${() => this.changing.open(card)}
+    >
+      ${texts.change}
+    </button>`;
+  }
+
+  // What a card's picture depends on besides the card.
+  private keysOf(card: Card): unknown[] {
+    const { side } = this;
+    return [
+      side.nameOf(card.author),
+      side.mayWrite(),
+      side.read.join(),
+      side.state.mayAnswer(card, side.me),
+      this.judging.keyOf(card),
+      card.putUnder === card.topic || this.around.headingOf(card.putUnder),
+    ];
+  }
+
+  // Where a topic is gone, nobody moved the card.
+  private moved(card: Card): TemplateResult | typeof nothing {
+    const isMoved = card.putUnder !== card.topic && this.side.state.has(card.putUnder);
+    return isMoved
+      ? html` · <span>${fill(this.side.texts.movedFrom, this.around.headingOf(card.putUnder))}</span>`
+      : nothing;
+  }
+
+  private attached(card: Card): TemplateResult | typeof nothing {
+    const { side } = this;
+    if (card.attachments.length === 0) return nothing;
+    return html`<div class="shown" data-count=${card.attachments.length}>
+      ${card.attachments.map(
+        (attachment) =>
+          html`<button
+            type="button"
+            aria-label=${fill(side.texts.seeLarge, said(attachment, side.texts))}
+            @click=${() => side.large.open(card)}
+          >
+            ${show(attachment, side)}
+          </button>`,
+      )}
+    </div>`;
+  }
+}

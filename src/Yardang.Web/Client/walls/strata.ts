@@ -1,0 +1,113 @@
+// A wall to sort: its topics like strata, cards along each, and at its end the place to write.
+
+import { type TemplateResult, html, nothing } from 'lit-html';
+import { repeat } from 'lit-html/directives/repeat.js';
+import { fill, plural } from '../page-data';
+import { type Card, NOWHERE, type Topic } from '../room/wall-state';
+import { textIn } from '../surface/in-language';
+import { NewCards } from './new-cards';
+import type { Slips } from './slips';
+import { type Arrangement, type Band, type WallSide, endsBelowSight } from './wall-side';
+import type { WallView } from './wall-view';
+
+export class Strata implements Arrangement {
+  private readonly newCards: NewCards;
+
+  constructor(
+    private readonly side: WallSide,
+    private readonly view: WallView,
+    private readonly slips: Slips,
+    refresh: (focus?: string) => void,
+  ) {
+    this.newCards = new NewCards(side, refresh);
+  }
+
+  /** Topics in order; behind them what fits nowhere, where there is anything to fit. */
+  get bands(): Band[] {
+    const cards = new Map<number, Card[]>();
+    for (const card of this.view.seen()) {
+      const under = cards.get(card.topic);
+      if (under) under.push(card);
+      else cards.set(card.topic, [card]);
+    }
+    const band = (id: number, plan: Topic | null): Band => ({
+      id,
+      plan,
+      cards: (cards.get(id) ?? []).sort((a, b) => a.order - b.order || a.id - b.id),
+    });
+    return [...this.side.state.plan.topics.map((t) => band(t.id, t)), band(NOWHERE, null)];
+  }
+
+  get places() {
+    const topics = [...this.side.state.plan.topics.map((t) => t.id), NOWHERE];
+    return topics.map((id) => ({ id, heading: this.view.headingOf(id) }));
+  }
+
+  nothingJumps(topic: number): boolean {
+    return endsBelowSight(this.view.root.querySelector(`[data-topic="${topic}"] .slips`));
+  }
+
+  draw(): unknown {
+    return repeat(
+      this.bands,
+      (b) => b.id,
+      (b) => this.band(b),
+    );
+  }
+
+  private band({ id, plan, cards }: Band): TemplateResult {
+    const { texts, arrivals, placeInSight, read, written } = this.side;
+    const shown = cards.filter((c) => arrivals.has(c) && this.side.isWanted(c));
+    const fresh = arrivals.waiting(cards);
+    const heading = this.view.headingOf(id);
+    const prompt = plan ? textIn(plan.prompt, [read[0]], written) : '';
+    const second = (all: Record<string, string> | undefined, first: string) => {
+      const words = read[1] ? (all?.[read[1]] ?? '') : '';
+      return words && words !== first
+        ? html`<p class="second-language" dir="auto" lang=${read[1]}>${words}</p>`
+        : nothing;
+    };
+    return html`<section
+      class="stratum"
+      data-topic=${id}
+      data-colour=${plan?.colour ?? 'none'}
+      ?data-in-sight=${id === placeInSight}
+      aria-labelledby="topic-${id}"
+    >
+      <header class="stratum-near">
+        <h2 id="topic-${id}" dir="auto" lang=${read[0] || nothing}>${heading}</h2>
+        ${second(plan?.heading, heading)}
+        ${prompt ? html`<p class="stratum-prompt" dir="auto" lang=${read[0] || nothing}>${prompt}</p>` : nothing}
+        ${second(plan?.prompt, prompt)}
+        <p class="stratum-count">
+          <span>${plural(texts, 'cards', cards.length)}</span>
+          ${
+            fresh.length > 0
+              ? html`<button
+                  type="button"
+                  class="button button-small"
+                  aria-label=${`${plural(texts, 'fresh', fresh.length)}: ${heading}`}
+                  @click=${() => this.view.showFresh(fresh)}
+                >
+                  ${fill(texts.freshHere, fresh.length)}
+                </button>`
+              : nothing
+          }
+        </p>
+      </header>
+      <ol class="slips" aria-label=${heading}>
+        ${repeat(
+          shown,
+          (c) => c.id,
+          (c) => this.slips.slip(c),
+        )}
+        ${this.newCards.slot(id, {
+          placeholder: texts.writeHere,
+          label: fill(texts.writeUnder, heading),
+          done: texts.putUp,
+          about: heading,
+        })}
+      </ol>
+    </section>`;
+  }
+}

@@ -1,0 +1,69 @@
+// What a wall's page does with what is pressed, and what it knows: what its parts are drawn from.
+
+import { type AttachmentView, said } from '../attachments';
+import type { Making } from '../attachments/making';
+import type { Me } from '../room/sheets';
+import type { Card, Topic, WallState } from '../room/wall-state';
+import type { WallActs } from './acts';
+import type { Arrivals } from './arrivals';
+import type { Drafts } from './drafts';
+import type { LargeCard } from './large-card';
+import type { LikeAsked } from './like-asked';
+import type { WallTexts } from './wall-texts';
+
+export interface WallSide extends AttachmentView, WallActs {
+  readonly state: WallState;
+  readonly me: Me;
+  readonly texts: WallTexts;
+  readonly written: string;
+  readonly arrivals: Arrivals;
+  readonly drafts: Drafts;
+  readonly making: Making;
+  readonly large: LargeCard;
+  /** Looks up what was asked before. */
+  readonly likeAsked: LikeAsked;
+  /** Where answered questions are told by their words; empty where they are not. */
+  readonly indexAddress: string;
+  /** In which languages the teacher's words are read; the second may be empty. */
+  readonly read: readonly [string, string];
+  /** Whether anything is written here at all. */
+  readonly looksOnly: boolean;
+  /** The place that is in sight where there is room for one only. */
+  readonly placeInSight: number;
+  nameOf(actor: number): string;
+  mayWrite(): boolean;
+  /** Whether a card is among those that are looked for. */
+  isWanted(card: Card): boolean;
+}
+
+/** Cards that stand together, with the place where a new one comes. */
+export interface Band {
+  readonly id: number;
+  readonly plan: Topic | null;
+  readonly cards: readonly Card[];
+}
+
+/** How a wall is arranged for what students are to do on it. */
+export interface Arrangement {
+  readonly bands: readonly Band[];
+  /** Between which one turns where there is room for one only; empty where all is one. */
+  readonly places: readonly { readonly id: number; readonly heading: string }[];
+  /** Whether a card that comes into a band moves nothing that is in sight. */
+  nothingJumps(band: number): boolean;
+  draw(): unknown;
+}
+
+/** What a card is called: its first line; what it shows, if it has no words. */
+export function titleOf(card: Card, texts: WallTexts): string {
+  const first = card.text.split('\n')[0]!;
+  const [shown] = card.attachments;
+  return first || !shown ? first : said(shown, texts);
+}
+
+/** Whether whatever comes behind the last of some cards is out of sight. */
+export function endsBelowSight(list: Element | null | undefined): boolean {
+  const end = list?.lastElementChild;
+  if (!end) return true;
+  const { top, height } = end.getBoundingClientRect();
+  return height === 0 || top > window.innerHeight;
+}
