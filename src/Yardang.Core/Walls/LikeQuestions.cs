@@ -8,8 +8,8 @@ public sealed class LikeQuestions
     /// <summary>Most that are found at once.</summary>
     public const int Most = 3;
 
-    // Below it, what is found has a word or two in common by chance: measured with the questions of the bench.
-    private const double LeastLikeness = 0.3;
+    // Below it, what is found has only words in common that many have: measured with the questions of the bench.
+    private const double LeastLikeness = 0.2;
 
     private readonly LikeTexts _texts = new();
     private readonly Dictionary<long, string> _known = [];
