@@ -16,7 +16,8 @@ public sealed record WallSlip(string Text, string By, ImmutableArray<Attachment>
 /// <param name="Prompt">What was to be written; may be empty.</param>
 /// <param name="Colour">Of the slips, see <see cref="Palette"/>.</param>
 /// <param name="Slips">In order.</param>
-public sealed record WallBand(string Heading, string Prompt, int Colour, IReadOnlyList<WallSlip> Slips);
+/// <param name="Shown">What is looked at there, below its words.</param>
+public sealed record WallBand(string Heading, string Prompt, int Colour, IReadOnlyList<WallSlip> Slips, ImmutableArray<Attachment>? Shown = null);
 
 /// <summary>A wall as it is put out.</summary>
 /// <param name="Question">The question over it.</param>
@@ -136,7 +137,7 @@ public static class WallPages
         {
             var slips = band.Slips.SelectMany(Fitted).ToList();
             var rows = slips.Chunk(_columns).ToList();
-            var nearHeight = HeightOf(TextFit.Lines(band.Heading, NearWidth - Gap, HeadingSize, bold: true).Length, HeadingSize) + HeightOf(TextFit.Lines(band.Prompt, NearWidth - Gap, PromptSize).Length, PromptSize);
+            var nearHeight = HeightOf(TextFit.Lines(band.Heading, NearWidth - Gap, HeadingSize, bold: true).Length, HeadingSize) + HeightOf(TextFit.Lines(band.Prompt, NearWidth - Gap, PromptSize).Length, PromptSize) + NearShown(band).Sum(s => s.Height + ShownGap);
             var first = rows.Count > 0 ? rows[0].Max(s => s.Height) : 0;
             if (nearHeight > (_bottom - Margin) / 2)
             {
@@ -172,8 +173,18 @@ public static class WallPages
             var height = 0;
             if (band.Heading.Length > 0) height += Words(band.Heading, Margin, Y, NearWidth - Gap, HeadingSize, bold: true) + 150;
             if (band.Prompt.Length > 0) height += Words(band.Prompt, Margin, Y + height, NearWidth - Gap, PromptSize);
+            foreach (var (attachment, width, high) in NearShown(band))
+            {
+                height += ShownGap;
+                foreach (var (body, style, scale) in AttachmentMarks.Of(attachment, Margin, Y + height, width, high)) Put(body, style, scale, Grip.Own);
+                height += high;
+            }
+
             return height;
         }
+
+        private static List<(Attachment Attachment, int Width, int Height)> NearShown(WallBand band) =>
+            [.. (band.Shown ?? []).Select(a => (Attachment: a, Size: AttachmentMarks.SizeIn(a, NearWidth - Gap, ShownHeight))).Select(s => (s.Attachment, s.Size.Width, s.Size.Height))];
 
         // What is longer than a page goes on on another slip.
         private IEnumerable<Piece> Fitted(WallSlip slip)

@@ -39,6 +39,9 @@ public sealed record Template(string Key, ImmutableArray<TemplatePart> Parts)
     /// <summary>A template of a wall on which students ask.</summary>
     public static Template ToAsk(string key) => new(key, [new("", [], new([], new(Answers: true), Purpose.Ask))]);
 
+    /// <summary>A template of a wall on which students go from station to station.</summary>
+    public static Template ToVisit(string key, ImmutableArray<string> stations) => new(key, [new("", [], new(stations, new(Answers: true), Purpose.Visit))]);
+
     /// <summary>What it is made of, for whoever looks for one.</summary>
     public TemplateKind Kind => Parts.Length > 1 ? TemplateKind.Several : Parts[0].Wall is null ? TemplateKind.Boards : TemplateKind.Walls;
 
@@ -111,6 +114,7 @@ public static class Templates
         Template.OfWall("prediction", ["predict", "happened", "because"], WallRules.Free),
         Template.OfWall("classRules", ["we", "weDoNot", "ifItFails"], new(Most: 6)),
         Template.OfWall("aboutMe", ["like", "can", "wantToLearn"], new(Least: 3, Most: 6)),
+        Template.ToVisit("galleryWalk", ["firstPicture", "secondPicture", "thirdPicture"]),
         Template.ToAsk("backChannel"),
         Template.ToAsk("questionBox"),
         new("thinkShareLeave", [new("alone", [Only("idea", PaperKind.Plain)]), new("share", [], new(["bestIdea", "stillAsking"], new(Least: 1))), new("leave", [Filled("ticket", "ticket")])]),

@@ -95,9 +95,10 @@ public static class ReadyCheck
         yield return new(way switch { Way.OneEach => "OwnWall", Way.ByGroup => "GroupWall", _ => "OneWall" });
         var asks = wall.Purpose == Purpose.Ask;
         var what = asks ? "Questions" : "Cards";
-        yield return asks ? new("AskQuestions") : wall.Topics.IsEmpty ? new("PutUpCards") : new("PutUpUnder", Count: wall.Topics.Length);
+        yield return asks ? new("AskQuestions") : wall.Purpose == Purpose.Visit ? new("VisitStations", Count: wall.Topics.Length) : wall.Topics.IsEmpty ? new("PutUpCards") : new("PutUpUnder", Count: wall.Topics.Length);
         if (wall.Rules.Least > 0) yield return new($"Least{what}", Count: wall.Rules.Least);
         if (wall.Rules.Most > 0) yield return new($"Most{what}", Count: wall.Rules.Most);
+        if (wall is { Purpose: Purpose.Visit, Rules.Stations: > 0 and var stations }) yield return new("AtStations", Count: stations);
         yield return new($"OnlyTheir{what}");
         foreach (var kind in new[] { AttachmentKinds.Pictures, AttachmentKinds.Drawings, AttachmentKinds.Formulas, AttachmentKinds.Places })
         {
@@ -129,14 +130,29 @@ public static class ReadyCheck
     private static IEnumerable<ReadyLine> OfWall(WallPlan wall, bool isMasked)
     {
         if (wall.Question.IsEmpty) yield return new("NoQuestion", IsWarning: true);
-        if (Topics("TopicsWithoutHeading", t => t.Heading.IsEmpty) is { } unnamed) yield return unnamed;
-        if (Topics("TopicsWithoutPrompt", t => t.Prompt.IsEmpty) is { } unsaid) yield return unsaid;
-
+        foreach (var line in OfTopics(wall)) yield return line;
         if (wall.Rules.Shows.HasFlag(AttachmentKinds.Places) && wall.Map is null) yield return new("PlacesWithoutMap", IsWarning: true);
         if (wall.Map is { } map && string.IsNullOrWhiteSpace(map.Description)) yield return new("UndescribedMap", IsWarning: true);
 
         // Who is not known to the others may write what they would not sign.
         if (isMasked && !wall.Rules.OwnFirst) yield return new("MaskedAndSeenAtOnce", IsWarning: true);
+    }
+
+    private static IEnumerable<ReadyLine> OfTopics(WallPlan wall)
+    {
+        IEnumerable<ReadyLine?> lines = wall.Purpose switch
+        {
+            Purpose.Visit =>
+            [
+                wall.Topics.IsEmpty ? new("NoStations", IsWarning: true) : wall.Rules.Stations > wall.Topics.Length ? new("MoreStations", IsWarning: true) : null,
+                Topics("StationsWithoutHeading", t => t.Heading.IsEmpty),
+                Topics("EmptyStations", t => t.Shows.IsEmpty && t.Stimulus is null && t.Prompt.IsEmpty),
+                Topics("UndescribedStations", t => t.Shows.Any(a => a.Said().Length == 0) || t.Stimulus is { Kind: not StimulusKind.Link, Title.Length: 0 }),
+            ],
+            Purpose.Sort => [Topics("TopicsWithoutHeading", t => t.Heading.IsEmpty), Topics("TopicsWithoutPrompt", t => t.Prompt.IsEmpty)],
+            _ => [],
+        };
+        return lines.OfType<ReadyLine>();
 
         ReadyLine? Topics(string key, Func<Topic, bool> lacks)
         {

@@ -186,6 +186,9 @@ public sealed partial class ClassMember : IAsyncDisposable
             case AnswersCard(var words):
                 Answer(words);
                 break;
+            case GoesToStation(var station):
+                _work!.Do(c => c.Submit(new VisitStation(TopicAt((Wall)c.Room, station)), 0));
+                break;
             case AsksToo(var beginning):
                 Of(beginning, (_, card) => card.Askers.Contains(_number) ? null : new AskToo(card.Id, true));
                 break;

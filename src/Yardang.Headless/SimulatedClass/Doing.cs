@@ -37,6 +37,9 @@ public sealed record MovesCard(int Topic) : Doing;
 /// <summary>Answers the last card of somebody else, if there is one.</summary>
 public sealed record AnswersCard(string Words) : Doing;
 
+/// <summary>Goes to a station of a wall to visit, counted from 0.</summary>
+public sealed record GoesToStation(int Station) : Doing;
+
 /// <summary>Says that they ask the same as the first question of somebody else that begins so, if there is one.</summary>
 public sealed record AsksToo(string Beginning) : Doing;
 

@@ -38,6 +38,7 @@ public sealed class DemoSchool(
     private static readonly (string Archive, Way Way, Script Script)[] s_lessons =
     [
         ("how-does-the-load-reach-the-ground.yardang.zip", Way.OneEach, LoadToGround.Of),
+        ("bridge-gallery.yardang.zip", Way.AllTogether, BridgeGallery.Of),
         ("bridge-questions.yardang.zip", Way.AllTogether, BridgeQuestions.Of),
         ("what-we-know-about-bridges.yardang.zip", Way.AllTogether, BridgeKnowledge.Of),
         ("where-would-you-build-it.yardang.zip", Way.AllTogether, BuildingPlace.Of),

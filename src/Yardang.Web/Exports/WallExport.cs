@@ -63,9 +63,10 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
     private WallSheet SheetOf(Wall wall, LessonBoard board, Said said, string foot)
     {
         if (wall.Plan.Purpose == Purpose.Ask) return QuestionsOf(wall, board, said, foot);
-        var topics = wall.Plan.Topics.Select(t => (t.Id, Heading: said.In(t.Heading), Prompt: said.In(t.Prompt), t.Colour)).ToList();
-        if (topics.Count == 0 || wall.Under(WallPlan.Nowhere).Any()) topics.Add((WallPlan.Nowhere, said.TopicOf(wall, WallPlan.Nowhere), "", Grey));
-        var bands = topics.Select(t => new WallBand(t.Heading, t.Prompt, t.Colour, [.. wall.Under(t.Id).SelectMany(c => SlipsOf(wall, c, said))]));
+        var isVisited = wall.Plan.Purpose == Purpose.Visit;
+        var topics = wall.Plan.Topics.Select((t, i) => (t.Id, Heading: isVisited ? $"{i + 1}. {said.In(t.Heading)}" : said.In(t.Heading), Prompt: said.In(t.Prompt), t.Colour, Shown: isVisited ? t.Shown : null)).ToList();
+        if (topics.Count == 0 || wall.Under(WallPlan.Nowhere).Any()) topics.Add((WallPlan.Nowhere, said.TopicOf(wall, WallPlan.Nowhere), "", Grey, null));
+        var bands = topics.Select(t => new WallBand(t.Heading, t.Prompt, t.Colour, [.. (isVisited ? wall.Under(t.Id).OrderBy(c => c.PutUpAt).ThenBy(c => c.Id) : wall.Under(t.Id)).SelectMany(c => SlipsOf(wall, c, said))], t.Shown));
         var index = board.People.Select(p => $"{p.Name}: {said.Put(wall, p.Number)}");
         return new(said.In(wall.Plan.Question), [.. bands], [(texts["WallTable.Index"].Value, [.. index])], foot, media.Find);
     }

@@ -82,7 +82,6 @@ public class ReadyCheckTests
         Assert.Contains("OwnCardsFirst", Keys(ownFirst, Way.AllTogether));
         Assert.DoesNotContain("SeeAllCards", Keys(ownFirst, Way.AllTogether));
 
-        static HashSet<string> Set(params string[] keys) => [.. keys];
     }
 
     [Fact]
@@ -90,7 +89,6 @@ public class ReadyCheckTests
     {
         var plan = WallScript.Plan();
         var bare = WallOf(plan with { Question = Texts.None, Topics = [plan.Topics[0], plan.Topics[1] with { Heading = Texts.None }] });
-        IReadOnlyList<ReadyLine> Warnings(ActivityContent wall, bool masked, Way way) => [.. ReadyCheck.For(wall, new HandingPlan(Door.Open, way, masked)).Where(l => l.IsWarning)];
         Assert.Equal(["NoQuestion", "TopicsWithoutHeading", "TopicsWithoutPrompt"], Warnings(bare, masked: false, Way.AllTogether).Select(l => l.Key));
         Assert.All(Warnings(bare, masked: false, Way.AllTogether).Skip(1), l => Assert.Equal((12, 1), ((int)l.Topic!, l.Count)));
         Assert.Contains("MaskedAndSeenAtOnce", Warnings(WallOf(plan), masked: true, Way.AllTogether).Select(l => l.Key));
@@ -122,6 +120,29 @@ public class ReadyCheckTests
         Assert.Contains("PartsAllOpen", ReadyCheck.For(activity, new HandingPlan(Door.Open, Way.OneEach)).Select(l => l.Key));
     }
 
+    [Fact]
+    public void Of_a_wall_to_ask_it_speaks_of_questions_and_misses_no_topics()
+    {
+        var plan = WallScript.Plan(new(2, 5, Answers: true)) with { Purpose = Purpose.Ask, Topics = [WallScript.Plan().Topics[1]] };
+        Assert.Superset(Set("AskQuestions", "LeastQuestions", "MostQuestions", "OnlyTheirQuestions", "OthersAnswer", "SeeAllQuestions", "YouSeeAllQuestions"), Set([.. Keys(WallOf(plan), Way.AllTogether)]));
+        Assert.Contains("OwnQuestionsFirst", Keys(WallOf(plan with { Rules = new(OwnFirst: true) }), Way.AllTogether));
+        Assert.DoesNotContain(Warnings(WallOf(plan), masked: false, Way.AllTogether), l => l.Key.StartsWith("Topics", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void Of_a_wall_to_visit_it_finds_stations_that_show_nothing_or_show_it_without_words()
+    {
+        var plan = WallScript.Plan(new(Stations: 3)) with { Purpose = Purpose.Visit };
+        var shows = plan with { Topics = [plan.Topics[0] with { Shown = [Shown.Picture with { Description = "" }] }, plan.Topics[1] with { Heading = Texts.None }] };
+        Assert.Superset(Set("VisitStations", "AtStations"), Set([.. Keys(WallOf(shows), Way.AllTogether)]));
+        var warnings = Warnings(WallOf(shows), masked: false, Way.AllTogether).ToDictionary(l => l.Key);
+        Assert.Equal(11, warnings["UndescribedStations"].Topic);
+        Assert.Equal(12, warnings["EmptyStations"].Topic);
+        Assert.Equal(12, warnings["StationsWithoutHeading"].Topic);
+        Assert.Contains("MoreStations", warnings.Keys);
+        Assert.Contains("NoStations", Warnings(WallOf(plan with { Topics = [] }), masked: false, Way.AllTogether).Select(l => l.Key));
+    }
+
     private static ActivityContent WallOf(WallPlan plan) => ActivityContent.BlankWall("en", "What we know about bridges") with { Parts = [new Part(1, PartKind.Wall, plan)] };
 
     [Fact]
@@ -149,6 +170,10 @@ public class ReadyCheckTests
         Assert.Contains("GroupsWithoutList", Keys(new HandingPlan(Door.Open, Way.ByGroup)));
         Assert.DoesNotContain("GroupsWithoutList", Keys(new HandingPlan(Door.Open, Way.ByGroup, HasList: true)));
     }
+
+    private static IReadOnlyList<ReadyLine> Warnings(ActivityContent wall, bool masked, Way way) => [.. ReadyCheck.For(wall, new HandingPlan(Door.Open, way, masked)).Where(l => l.IsWarning)];
+
+    private static HashSet<string> Set(params string[] keys) => [.. keys];
 
     private static IEnumerable<string> Keys(HandingPlan plan) => ReadyCheck.For(s_activity, plan).Select(l => l.Key);
 

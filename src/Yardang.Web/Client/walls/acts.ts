@@ -28,6 +28,7 @@ export function actsOf(submit: (command: Command) => void, newId: () => number, 
     takeAnswerDown: (card: Card, { id }: Answer) => submit({ kind: 'takeAnswerDown', card: card.id, id }),
     putAnswerBack: (card: Card, { id }: Answer) => submit({ kind: 'putAnswerBack', card: card.id, id }),
     judge: (card: Card, value: number) => submit({ kind: 'judgeCard', card: card.id, value }),
+    visit: (station: number) => submit({ kind: 'visitStation', station }),
     askToo: (card: Card, on: boolean) => submit({ kind: 'askToo', card: card.id, on }),
     /** An answer answers a question; 0: nothing does any more. */
     file: (card: Card, answer: number) => submit({ kind: 'fileQuestion', card: card.id, answer }),

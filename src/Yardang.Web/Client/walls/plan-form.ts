@@ -1,16 +1,23 @@
 // What is planned for a wall, in a form: the question, the topics, what each student may and owes. What it says in other languages stays.
 
 import type { PictureUploads } from '../media/picture-uploads';
+import type { Attachment, PictureAttachment, Stimulus } from '../wire/forms';
 import { titleOfFile } from '../media/picture-uploads';
+import { LONGEST_TITLE } from '../media/send-stimulus';
 import { NOWHERE, type Topic, type WallPlan } from '../room/wall-state';
 import { textIn } from '../surface/in-language';
-import { Purpose } from '../wire/forms';
+import { Purpose, StimulusKind } from '../wire/forms';
 
 export interface TopicForm {
   readonly id: number;
   heading: string;
   prompt: string;
   colour: number;
+  /** What a station shows. */
+  shown: readonly Attachment[];
+  stimulus: Stimulus | null;
+  /** What is typed of an address to open. */
+  link: string;
 }
 
 const COLOURS = 12;
@@ -27,6 +34,8 @@ const colourFor = (topics: readonly TopicForm[]) =>
 export interface MapDesk {
   readonly uploads: PictureUploads;
   address(media: string): string;
+  /** Takes a film or sound in; null if none is taken here, or it was not taken, which is said. */
+  takeStimulus(file: File): Promise<Stimulus | null>;
 }
 
 /**
@@ -55,6 +64,10 @@ export function planFormOf(
     judging: null as WallPlan['rules']['judging'],
     map: null as WallPlan['map'],
     mapSource: '',
+    /** At how many stations each says something, at least. */
+    stations: 0,
+    /** How many pictures are on their way. */
+    sending: 0,
 
     /** Shows a plan. A topic that stays is the same line: who is typing in it goes on. */
     show(plan: WallPlan): void {
@@ -68,7 +81,12 @@ export function planFormOf(
       this.shows = plan.rules.shows;
       this.judging = plan.rules.judging;
       this.showMap(plan.map);
+      this.stations = plan.rules.stations;
+      const links = new Map(this.topics.map((t) => [t.id, t.link]));
       this.topics = plan.topics.map((t) => ({
+        shown: t.shown,
+        stimulus: t.stimulus,
+        link: links.get(t.id) ?? '',
         id: t.id,
         heading: textIn(t.heading, [language], language),
         prompt: textIn(t.prompt, [language], language),
@@ -94,8 +112,8 @@ export function planFormOf(
           heading: said(before(t.id)?.heading, t.heading),
           prompt: said(before(t.id)?.prompt, t.prompt),
           colour: t.colour,
-          shown: before(t.id)?.shown ?? [],
-          stimulus: before(t.id)?.stimulus ?? null,
+          shown: t.shown,
+          stimulus: t.stimulus,
         })),
         rules: {
           least: this.least,
@@ -104,7 +122,7 @@ export function planFormOf(
           answers: this.answers,
           shows: this.shows,
           judging: this.judging,
-          stations: base?.rules.stations ?? 0,
+          stations: this.stations,
         },
         map: this.map,
       };
@@ -112,6 +130,10 @@ export function planFormOf(
 
     get isAsk(): boolean {
       return this.purpose === Purpose.Ask;
+    },
+
+    get isVisit(): boolean {
+      return this.purpose === Purpose.Visit;
     },
 
     get isSort(): boolean {
@@ -223,10 +245,104 @@ export function planFormOf(
       changed(false);
     },
 
+    setStations(value: string): void {
+      this.stations = Math.min(MOST_TOPICS, numberIn(value));
+      changed(false);
+    },
+
+    /** The picture of a station, as an address; empty for none. */
+    pictureOf(topic: TopicForm): string {
+      const picture = topic.shown.find((a) => a.kind === 'picture');
+      return picture ? maps().address(picture.media) : '';
+    },
+
+    descriptionOf(topic: TopicForm): string {
+      return topic.shown.find((a) => a.kind === 'picture')?.description ?? '';
+    },
+
+    async takePicture(topic: TopicForm, event: Event): Promise<void> {
+      const input = event.target as HTMLInputElement;
+      const file = input.files?.[0];
+      const picture = file ? await this.send(file) : null;
+      input.value = '';
+      const there = this.topics.find((t) => t.id === topic.id);
+      if (!picture || !there) return;
+      there.shown = [picture, ...there.shown.filter((a) => a.kind !== 'picture')];
+      changed(false);
+    },
+
+    describePicture(topic: TopicForm, words: string): void {
+      topic.shown = topic.shown.map((a) => (a.kind === 'picture' ? { ...a, description: words } : a));
+      changed(true);
+    },
+
+    removePicture(topic: TopicForm): void {
+      topic.shown = topic.shown.filter((a) => a.kind !== 'picture');
+      changed(false);
+    },
+
+    /** A station for each picture that was chosen or dropped, in their order. */
+    async stationsFrom(files: FileList | null | undefined): Promise<void> {
+      for (const file of [...(files ?? [])].slice(0, MOST_TOPICS - this.topics.length)) {
+        const picture = await this.send(file);
+        if (!picture || this.isFull) continue;
+        const id = this.add(picture.description);
+        this.topics.find((t) => t.id === id)!.shown = [picture];
+        changed(false);
+      }
+    },
+
+    async send(file: File): Promise<PictureAttachment | null> {
+      this.sending++;
+      const taken = await maps().uploads.take(file);
+      this.sending--;
+      const { media, width, height } = taken ?? { media: '', width: 0, height: 0 };
+      return taken ? { kind: 'picture', media, width, height, description: titleOfFile(file).slice(0, 200) } : null;
+    },
+
+    async takeStimulus(topic: TopicForm, event: Event): Promise<void> {
+      const input = event.target as HTMLInputElement;
+      const file = input.files?.[0];
+      this.sending++;
+      const stimulus = file ? await maps().takeStimulus(file) : null;
+      this.sending--;
+      input.value = '';
+      const there = this.topics.find((t) => t.id === topic.id);
+      if (!stimulus || !there) return;
+      there.stimulus = stimulus;
+      changed(false);
+    },
+
+    isAddress(typed: string): boolean {
+      return addressIn(typed) !== null;
+    },
+
+    setLink(topic: TopicForm): void {
+      const address = addressIn(topic.link);
+      if (!address) return;
+      topic.stimulus = {
+        kind: StimulusKind.Link,
+        source: address.href,
+        title: address.hostname.slice(0, LONGEST_TITLE),
+      };
+      topic.link = '';
+      changed(false);
+    },
+
+    retitle(topic: TopicForm, title: string): void {
+      if (topic.stimulus) topic.stimulus = { ...topic.stimulus, title: title.slice(0, LONGEST_TITLE) };
+      changed(true);
+    },
+
+    removeStimulus(topic: TopicForm): void {
+      topic.stimulus = null;
+      changed(false);
+    },
+
     add(heading = '', prompt = ''): number {
       let id = newId();
       while (id === NOWHERE || this.topics.some((t) => t.id === id)) id = newId();
-      this.topics.push({ id, heading, prompt, colour: colourFor(this.topics) });
+      this.topics.push({ id, heading, prompt, colour: colourFor(this.topics), shown: [], stimulus: null, link: '' });
       changed(false);
       return id;
     },
@@ -253,6 +369,13 @@ export function planFormOf(
       changed(false);
     },
   };
+}
+
+/** A web address without a password in it; null if what is typed is none. */
+function addressIn(typed: string): URL | null {
+  const text = typed.trim();
+  const address = URL.parse(/^https?:/i.test(text) ? text : `https://${text}`);
+  return address && !address.username && address.hostname.includes('.') ? address : null;
 }
 
 /** A number of cards that was typed; 0 for none. */

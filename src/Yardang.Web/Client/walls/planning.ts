@@ -3,12 +3,15 @@
 import { plural } from '../page-data';
 import type { RoomClient } from '../room/room-client';
 import type { WallState } from '../room/wall-state';
+import { Purpose } from '../wire/forms';
 import { type MapDesk, planFormOf } from './plan-form';
 
 interface Texts {
   readonly toNowhere: string;
   readonly becomeQuestions: string;
   readonly becomeCards: string;
+  readonly becomeStations: string;
+  readonly becomeTopics: string;
 }
 
 export function planningOf(client: () => RoomClient<WallState>, language: string, maps: () => MapDesk, texts: Texts) {
@@ -29,11 +32,16 @@ export function planningOf(client: () => RoomClient<WallState>, language: string
     /** What the change does to the cards that are there, in words; empty for nothing. */
     get consequence(): string {
       const { state } = client();
-      if (this.form.purpose !== state.plan.purpose && state.cards.size > 0)
-        return this.form.isAsk ? texts.becomeQuestions : texts.becomeCards;
+      if (this.form.purpose !== state.plan.purpose && state.cards.size > 0) return this.becomes;
       const left = new Set(this.form.topics.map((t) => t.id));
       const cards = state.plan.topics.filter((t) => !left.has(t.id)).flatMap((t) => state.under(t.id));
       return cards.length > 0 ? plural(texts, 'toNowhere', cards.length) : '';
+    },
+
+    get becomes(): string {
+      if (this.form.isAsk) return texts.becomeQuestions;
+      if (client().state.plan.purpose === Purpose.Ask) return texts.becomeCards;
+      return this.form.isVisit ? texts.becomeStations : texts.becomeTopics;
     },
 
     /** Changes the wall; false if the form says what cannot be. */

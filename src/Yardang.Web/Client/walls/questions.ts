@@ -48,10 +48,8 @@ export class Questions implements Arrangement {
   /** As they came. */
   get bands(): Band[] {
     const all = this.view.seen().sort((a, b) => a.putUpAt - b.putUpAt || a.id - b.id);
-    this.letStay(all);
     const isOpen = (card: Card) => !isAnswered(card) || this.staying.has(card.id);
     const open = all.filter(isOpen);
-    this.wasOpen = new Set(open.map((c) => c.id));
     return [
       { id: OPEN, plan: null, cards: open },
       { id: ANSWERED, plan: null, cards: all.filter((c) => !isOpen(c)).reverse() },
@@ -59,6 +57,11 @@ export class Questions implements Arrangement {
   }
 
   readonly places = [];
+
+  follow(): void {
+    this.letStay(this.view.seen());
+    this.wasOpen = new Set(this.bands[OPEN]!.cards.map((c) => c.id));
+  }
 
   /** What comes stands behind the open ones; only the answered ones below them would move. */
   nothingJumps(): boolean {
@@ -355,6 +358,7 @@ export class Questions implements Arrangement {
 
   private putAway(): void {
     for (const id of this.staying) this.filedHere.add(id);
+    this.staying.clear();
     this.refresh();
   }
 

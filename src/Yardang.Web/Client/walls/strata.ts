@@ -3,11 +3,11 @@
 import { type TemplateResult, html, nothing } from 'lit-html';
 import { repeat } from 'lit-html/directives/repeat.js';
 import { fill, plural } from '../page-data';
-import { type Card, NOWHERE, type Topic } from '../room/wall-state';
+import { NOWHERE, type Topic } from '../room/wall-state';
 import { textIn } from '../surface/in-language';
 import { NewCards } from './new-cards';
 import type { Slips } from './slips';
-import { type Arrangement, type Band, type WallSide, endsBelowSight } from './wall-side';
+import { type Arrangement, type Band, type WallSide, byTopic, endsBelowSight } from './wall-side';
 import type { WallView } from './wall-view';
 
 export class Strata implements Arrangement {
@@ -24,12 +24,7 @@ export class Strata implements Arrangement {
 
   /** Topics in order; behind them what fits nowhere, where there is anything to fit. */
   get bands(): Band[] {
-    const cards = new Map<number, Card[]>();
-    for (const card of this.view.seen()) {
-      const under = cards.get(card.topic);
-      if (under) under.push(card);
-      else cards.set(card.topic, [card]);
-    }
+    const cards = byTopic(this.view.seen());
     const band = (id: number, plan: Topic | null): Band => ({
       id,
       plan,

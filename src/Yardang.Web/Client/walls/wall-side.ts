@@ -34,6 +34,10 @@ export interface WallSide extends AttachmentView, WallActs {
   mayWrite(): boolean;
   /** Whether a card is among those that are looked for. */
   isWanted(card: Card): boolean;
+  /** Says something in passing. */
+  say(words: string): void;
+  /** Brings a place into sight, where there is room for one only. */
+  turnTo(place: number): void;
 }
 
 /** Cards that stand together, with the place where a new one comes. */
@@ -50,7 +54,20 @@ export interface Arrangement {
   readonly places: readonly { readonly id: number; readonly heading: string }[];
   /** Whether a card that comes into a band moves nothing that is in sight. */
   nothingJumps(band: number): boolean;
+  /** What has changed is followed, before anything is drawn. */
+  follow?(): void;
   draw(): unknown;
+}
+
+/** Cards by their topic. */
+export function byTopic(cards: Iterable<Card>): Map<number, Card[]> {
+  const found = new Map<number, Card[]>();
+  for (const card of cards) {
+    const under = found.get(card.topic);
+    if (under) under.push(card);
+    else found.set(card.topic, [card]);
+  }
+  return found;
 }
 
 /** What a card is called: its first line; what it shows, if it has no words. */

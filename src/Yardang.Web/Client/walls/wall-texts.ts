@@ -123,6 +123,30 @@ export interface WallTexts extends WorkTexts, MakingTexts {
   readonly daysAgoOne: string;
   readonly becomeQuestions: string;
   readonly becomeCards: string;
+  readonly stations: string;
+  readonly station: string;
+  readonly peopleThere: string;
+  readonly yourGroup: string;
+  readonly stationDone: string;
+  readonly stationSeen: string;
+  readonly stationNew: string;
+  readonly stationBefore: string;
+  readonly stationNext: string;
+  readonly stationLarge: string;
+  readonly writeAt: string;
+  readonly groupHere: string;
+  readonly groupThere: string;
+  readonly onlyReadHere: string;
+  readonly groupGoesOn: string;
+  readonly stationsOwed: string;
+  readonly stationsOwedOne: string;
+  readonly tripStop: string;
+  readonly tripFree: string;
+  readonly tripNobody: string;
+  readonly tripGroup: string;
+  readonly tripAt: string;
+  readonly becomeStations: string;
+  readonly becomeTopics: string;
   /** In place of those of the same name where cards are questions. */
   readonly asked: Partial<WallTexts>;
 }

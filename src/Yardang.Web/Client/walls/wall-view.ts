@@ -37,6 +37,10 @@ export class WallView {
     requestAnimationFrame(() => this.render());
   }
 
+  follow(): void {
+    this.arrangement?.follow?.();
+  }
+
   get bands(): readonly Band[] {
     return this.arrangement?.bands ?? [];
   }
@@ -66,6 +70,11 @@ export class WallView {
   get isTyping(): boolean {
     const { activeElement } = document;
     return activeElement instanceof HTMLTextAreaElement && this.root.contains(activeElement);
+  }
+
+  /** Whether somebody has begun to write something where the focus is. */
+  get isWriting(): boolean {
+    return this.isTyping && (document.activeElement as HTMLTextAreaElement).value.trim() !== '';
   }
 
   /** Ends that a card is being changed, if it is; what was typed stays on the device. */
@@ -109,8 +118,7 @@ export class WallView {
 
   private async fetch(purpose: Purpose): Promise<void> {
     try {
-      const { Questions } = await import('./questions');
-      this.arrangements.set(purpose, new Questions(this.side, this, this.slips, this.refreshAt));
+      this.arrangements.set(purpose, await this.make(purpose));
     } catch {
       // The network is away: again in a moment.
       setTimeout(() => {
@@ -120,6 +128,15 @@ export class WallView {
       return;
     }
     this.arranged();
+  }
+
+  private async make(purpose: Purpose): Promise<Arrangement> {
+    if (purpose === Purpose.Visit) {
+      const { Stations } = await import('./stations');
+      return new Stations(this.side, this, this.slips, this.refreshAt);
+    }
+    const { Questions } = await import('./questions');
+    return new Questions(this.side, this, this.slips, this.refreshAt);
   }
 
   private render(): void {

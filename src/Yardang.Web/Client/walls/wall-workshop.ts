@@ -3,6 +3,8 @@
 import Alpine from '@alpinejs/csp';
 import { stepsOf } from '../editor/steps';
 import { PictureUploads } from '../media/picture-uploads';
+import { sendStimulus } from '../media/send-stimulus';
+import type { Stimulus } from '../wire/forms';
 import { pageData } from '../page-data';
 import { Connection, type Link, reloadSoon } from '../room/connection';
 import { Property } from '../room/marks';
@@ -44,7 +46,11 @@ Alpine.data('wallWorkshop', () => {
   let typing: ReturnType<typeof setTimeout> | null = null;
   let uploads: PictureUploads;
   let finishTyping: () => void = () => undefined;
-  let workshop: { changed(isTyping: boolean): void; readonly form: { addAll(topics: readonly OutlinePage[]): void } };
+  let workshop: {
+    changed(isTyping: boolean): void;
+    takeStimulus(file: File): Promise<Stimulus | null>;
+    readonly form: { addAll(topics: readonly OutlinePage[]): void };
+  };
   const theDraft = () => draft;
   const dialog = (name: string) => document.querySelector<HTMLDialogElement>(`dialog[x-ref="${name}"]`)!;
   const token = document.querySelector<HTMLElement>('[data-token]')?.dataset['token'] ?? '';
@@ -58,7 +64,11 @@ Alpine.data('wallWorkshop', () => {
     form: planFormOf(
       language,
       () => draft.newId(),
-      () => ({ uploads, address: (media) => `/rooms/${data.draft}/media/${media}` }),
+      () => ({
+        uploads,
+        address: (media) => `/rooms/${data.draft}/media/${media}`,
+        takeStimulus: (file) => workshop.takeStimulus(file),
+      }),
       (isTyping) => workshop.changed(isTyping),
     ),
     outline: outlineOf(
@@ -119,6 +129,12 @@ Alpine.data('wallWorkshop', () => {
 
     showPlan(): void {
       if (this.plan) this.form.show(this.plan);
+    },
+
+    async takeStimulus(file: File): Promise<Stimulus | null> {
+      const { stimulus, fault } = await sendStimulus(`/rooms/${data.draft}/stimulus`, token, file, texts.pictureAway);
+      this.notice = fault;
+      return stimulus;
     },
 
     /** Typing is kept at its first pause, a press at once. */

@@ -21,6 +21,7 @@ import { fill, pageData, plural } from '../page-data';
 import { deviceOutbox } from '../room/outbox-store';
 import { RoomClient } from '../room/room-client';
 import { serverNow } from '../room/server-clock';
+import { stationsOwed } from '../room/visiting';
 import { type Card, NOWHERE, WallState } from '../room/wall-state';
 import type { Command, Envelope } from '../room/wire';
 import { JudgingKind, Purpose } from '../wire/forms';
@@ -37,6 +38,7 @@ import { planningOf } from './planning';
 import type { WallTexts } from './wall-texts';
 import type { WallSide } from './wall-side';
 import { WallView } from './wall-view';
+import { tripSteered } from './trip-steered';
 import { whoOf } from './who';
 
 interface WallData extends WorkData {
@@ -71,12 +73,14 @@ Alpine.data('wall', () => {
     refresh(): void;
     say(words: string): void;
     readonly contents: { take(parts: readonly ContentsPart[]): void };
+    readonly who: ReturnType<typeof whoOf>;
   };
   const address = (media: string) => `/rooms/${data.work}/media/${media}${data.query}`;
   let topicsBefore: readonly number[] = [];
   let noticeTimer: ReturnType<typeof setTimeout> | undefined;
   const names = new Names(data.work, data.query, () => page.refresh());
   const lesson = () => attendance?.lesson ?? null;
+  const whoIsHere = () => page.who.rows;
   const wall = () => client.state;
   const nameOf = (actor: number) => data.tryOut?.names[actor] ?? (data.mode === 'embed' ? '' : names.of(actor));
 
@@ -96,10 +100,18 @@ Alpine.data('wall', () => {
     contents: contentsOf(data.contents ?? [], data.part ?? 0, texts.partOpened),
     who: whoOf(data.lesson, data.part ?? 0, data.work, wall, () => page.refresh(), texts),
     judging: judgingSteered(wall, (command) => void client.submit(command, client.newId()), texts),
+    trip: tripSteered(
+      wall,
+      (command) => void client.submit(command, client.newId()),
+      () => whoIsHere(),
+      () => lesson()?.state.groups ?? [],
+      texts,
+    ),
     planning: planningOf(
       () => client,
       data.written,
-      () => ({ uploads, address }),
+      // Films and sounds are taken in in the workshop alone.
+      () => ({ uploads, address, takeStimulus: () => Promise.resolve(null) }),
       texts,
     ),
     pictureSearch: pictureSearch(
@@ -218,6 +230,8 @@ Alpine.data('wall', () => {
         get placeInSight() {
           return component.topics[component.topicNumber - 1]?.id ?? 0;
         },
+        say: (words: string) => this.say(words),
+        turnTo: (place: number) => this.turnTo(view.places.findIndex((p) => p.id === place) + 1),
         mayWrite: () => this.mayWrite(),
         isWanted: (card: Card) => this.who.isWanted(card, nameOf),
         ...actsOf(
@@ -304,14 +318,16 @@ Alpine.data('wall', () => {
       this.otherQuestion = this.reading.second ? (state.plan.question[this.reading.second] ?? '') : '';
       if (data.directions) this.directions.all = textIn(data.directions, [this.reading.first], data.written);
       this.keepDrafts(state);
+      this.topics = view.places.map((p, i) => ({ ...p, number: i + 1 }));
+      this.topicNumber = Math.max(1, Math.min(this.topicNumber, this.topics.length));
+      view.follow();
       this.letIn();
       this.owedText = this.sayOwed(state);
       this.judgedText = this.sayJudged(state);
       this.judging.refresh();
       this.ownFirst = state.plan.rules.ownFirst;
-      this.topics = view.places.map((p, i) => ({ ...p, number: i + 1 }));
-      this.topicNumber = Math.max(1, Math.min(this.topicNumber, this.topics.length));
       this.who.refresh();
+      this.trip.refresh();
       this.hasCards = view.shown.length > 0;
       view.refresh();
       const keeping = attendance?.keeping ?? TRYING;
@@ -364,6 +380,8 @@ Alpine.data('wall', () => {
       if (!isStudent || looksOnly || !this.opened) return '';
       const owed = state.owed(me.number);
       if (owed > 0) return plural(texts, 'owed', owed);
+      const stations = stationsOwed(state, me.number);
+      if (stations > 0) return plural(texts, 'stationsOwed', stations);
       const mine = state.upOf(me.number);
       if (mine === 0) return texts.none;
       const { most } = state.plan.rules;
@@ -392,6 +410,7 @@ Alpine.data('wall', () => {
     },
 
     turnTo(number: number): void {
+      if (number < 1) return;
       (this.$refs['contents'] as HTMLDetailsElement).open = false;
       this.topicNumber = number;
       this.turned();

@@ -1,9 +1,8 @@
 // Sets something to look at or to listen to beside a page: a file, or a link.
 
 import type { Editor } from '../editor/editor';
+import { LONGEST_TITLE, sendStimulus } from '../media/send-stimulus';
 import { Property, type Stimulus, StimulusKind } from '../room/marks';
-
-const LONGEST_TITLE = 120;
 
 export interface StimulusTexts {
   readonly stimulusBadLink: string;
@@ -25,20 +24,11 @@ export function stimulusSetting(editor: () => Editor, room: string, token: strin
       const input = event.target as HTMLInputElement;
       const file = input.files?.[0];
       if (!file || !editor().mayWrite()) return;
-      const body = new FormData();
-      body.set('file', file);
       this.fault = '';
       this.isSending = true;
-      try {
-        const headers = { RequestVerificationToken: token };
-        const answer = await fetch(`/rooms/${room}/stimulus`, { method: 'POST', body, headers });
-        const told = (await answer.json()) as { media: string; kind: StimulusKind; fault?: string };
-        const title = file.name.replace(/\.[^.]*$/, '').slice(0, LONGEST_TITLE);
-        if (answer.ok) set({ kind: told.kind, source: told.media, title });
-        else this.fault = told.fault ?? '';
-      } catch {
-        this.fault = texts.pictureAway;
-      }
+      const sent = await sendStimulus(`/rooms/${room}/stimulus`, token, file, texts.pictureAway);
+      if (sent.stimulus) set(sent.stimulus);
+      this.fault = sent.fault;
       this.isSending = false;
       input.value = '';
     },
