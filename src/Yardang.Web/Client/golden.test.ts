@@ -10,6 +10,7 @@ import { Looks } from './room/marks';
 import { LessonState } from './room/lesson-state';
 import type { RoomState } from './room/room-client';
 import { Sheets } from './room/sheets';
+import { foresee } from './room/wall-foresight';
 import { type Answer, type Card, WallState } from './room/wall-state';
 import { SNAPSHOT_FORMAT, encodeSubmission, readEnvelope } from './room/wire';
 import { between } from './shapes/connectors';
@@ -92,7 +93,7 @@ test('for every reader, what they were sent adds up to what a snapshot shows the
 test('what is foreseen of a command on a wall is what Core decides', () => {
   for (const { reader, isStaff, start, command, happened } of golden('walls-foreseen')) {
     const [, , , , , kind, body] = decode(bytes(command)) as any[];
-    const foreseen = readWall(start).predict(known(readCommand(kind, body)), { number: reader, isStaff }, 5000);
+    const foreseen = foresee(readWall(start), known(readCommand(kind, body)), { number: reader, isStaff }, 5000);
     assert.deepEqual(foreseen, happened && readEnvelope(decode(bytes(happened)) as any[]).event);
   }
 });

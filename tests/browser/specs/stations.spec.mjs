@@ -104,6 +104,7 @@ test('stations made from pictures are visited by a class: on a phone, by keyboar
   await test.step('the teacher sees how many are at each station', async () => {
     await varga.locator('.tile').first().click();
     await expect(stop(varga, 2)).toHaveAccessibleName(/^2 2 here/);
+    await expect(varga.locator('.wall-person', { hasText: 'Maya' })).toContainText('2 cards · at 2 of 3 stations');
     await noBarrier(varga);
   });
 

@@ -6,18 +6,17 @@ import {
   type Card,
   type LastAct,
   type LateWork,
-  Purpose,
   type RoomSnapshot,
   type RoundTrip,
   type Visit,
   type WallPlan,
 } from '../wire/forms';
 import { Judgements } from './judgements';
-import { askedBy, mayAskToo, mayFile } from './questions';
+import { askedBy } from './questions';
 import type { Me } from './sheets';
-import { KINDS, isSame, mayBeShown } from './shown';
-import { mayPutUpAt, visited } from './visiting';
-import type { Command, Envelope, RoomEvent } from './wire';
+import { KINDS } from './shown';
+import { visited } from './visiting';
+import type { Envelope, RoomEvent } from './wire';
 
 export type { Answer, Attachment, Card, Topic, WallPlan } from '../wire/forms';
 
@@ -185,94 +184,6 @@ export class WallState {
     if (!byStaff) this.note(envelope);
   }
 
-  /** What a command of mine will do, as far as this client can tell; null if it would be refused. Core's Wall decides. */
-  predict(command: Command, me: Me, now: number): RoomEvent | null {
-    switch (command.kind) {
-      case 'putUpCard': {
-        const { id, topic, language, text, attachments } = command;
-        const isFull = !me.isStaff && this.isFull(me.number);
-        if (this.cards.has(id) || !this.has(topic) || !this.maySay(command, me) || isFull) return null;
-        if (!mayPutUpAt(this, topic, me)) return null;
-        const mine = { author: me.number, byStaff: me.isStaff, putUpAt: now, downBy: 0, answers: [], attachments };
-        const asked = { askedToo: [], answeredBy: 0 };
-        return {
-          kind: 'cardPutUp',
-          card: { id, topic, putUnder: topic, order: this.behind(topic, me), language, text, ...mine, ...asked },
-        };
-      }
-      case 'rewordCard':
-        return this.mayChange(command.id, me) && this.maySay(command, me, this.cards.get(command.id))
-          ? { ...command, kind: 'cardReworded', whose: this.whose(command.id) }
-          : null;
-      case 'moveCard':
-        return this.mayChange(command.id, me) && this.has(command.topic) && mayPutUpAt(this, command.topic, me)
-          ? { ...command, kind: 'cardMoved', whose: this.whose(command.id) }
-          : null;
-      case 'takeCardDown':
-        return this.mayChange(command.id, me)
-          ? { ...command, kind: 'cardTakenDown', whose: this.whose(command.id) }
-          : null;
-      case 'putCardBack': {
-        const card = this.cards.get(command.id);
-        const mayPutBack =
-          me.isStaff || (card?.downBy === me.number && this.isMine(card, me) && !this.isFull(me.number));
-        return card && card.downBy !== 0 && mayPutBack
-          ? { kind: 'cardPutBack', card: asTold({ ...card, downBy: 0 }) }
-          : null;
-      }
-      case 'answerCard':
-        return this.answered(command, me, now);
-      case 'rewordAnswer':
-        return this.mayChangeAnswer(command.card, command.id, me) &&
-          canSay(command.text, this.findAnswer(command.card, command.id)!.aloud)
-          ? { ...command, kind: 'answerReworded', whose: this.whose(command.card) }
-          : null;
-      case 'takeAnswerDown':
-        return this.mayChangeAnswer(command.card, command.id, me)
-          ? { ...command, kind: 'answerTakenDown', whose: this.whose(command.card) }
-          : null;
-      case 'putAnswerBack': {
-        const answer = this.findAnswer(command.card, command.id);
-        const mine = answer && (me.isStaff || (this.isMyAnswer(answer, me) && answer.downBy === me.number));
-        return mine && answer.downBy !== 0 && (me.isStaff || this.cards.get(command.card)!.downBy === 0)
-          ? {
-              kind: 'answerPutBack',
-              card: command.card,
-              answer: { ...answer, downBy: 0 },
-              whose: this.whose(command.card),
-            }
-          : null;
-      }
-      case 'askToo':
-        return mayAskToo(this, command.card, command.on, me)
-          ? { ...command, kind: 'askedToo', whose: this.whose(command.card) }
-          : null;
-      case 'fileQuestion':
-        return mayFile(this, command.card, command.answer, me)
-          ? { ...command, kind: 'questionFiled', whose: this.whose(command.card) }
-          : null;
-      case 'judgeCard':
-        return this.mayJudge(command.card, command.value, me) ? { ...command, kind: 'cardJudged' } : null;
-      case 'showResults':
-        return me.isStaff && this.plan.rules.judging && !this.judgements.isShown
-          ? { kind: 'resultsShown', results: this.judgements.resultsOf(this.up()) }
-          : null;
-      case 'goOnJudging':
-        return me.isStaff && this.plan.rules.judging && this.judgements.mayGoOn(command.newRound)
-          ? { kind: 'judgingWentOn', newRound: command.newRound }
-          : null;
-      case 'beginTrip':
-      case 'moveOn':
-      case 'endTrip':
-      case 'visitStation':
-        return this.travelled(command, me);
-      case 'setPlan':
-        return me.isStaff ? this.planned(command.plan) : null;
-      default:
-        return null;
-    }
-  }
-
   /** Whether I may say something of a card: a classmate's or a teacher's that I see. */
   mayJudge(id: number, value: number, me: Me): boolean {
     const card = this.cards.get(id);
@@ -282,14 +193,6 @@ export class WallState {
 
   isUp(id: number): boolean {
     return this.cards.get(id)?.downBy === 0;
-  }
-
-  /** The cards that are up, by id. */
-  private up(): number[] {
-    return [...this.cards.values()]
-      .filter((c) => c.downBy === 0)
-      .map((c) => c.id)
-      .sort((a, b) => a - b);
   }
 
   /** Whether I may change a card: my own that is up; teachers, all. */
@@ -305,28 +208,6 @@ export class WallState {
     return me.isStaff || (isOfMap && (rules.shows & KINDS[attachment.kind]) !== 0);
   }
 
-  /** Whether a card can say and show something. What it shows already it may go on showing. */
-  private maySay({ text, attachments }: Pick<Card, 'text' | 'attachments'>, me: Me, before?: Card): boolean {
-    return (
-      (attachments.length > 0 ? text.length <= LONGEST_TEXT : isText(text)) &&
-      mayBeShown(attachments) &&
-      attachments.every((a) => this.mayShow(a, me) || (before?.attachments.some((b) => isSame(a, b)) ?? false))
-    );
-  }
-
-  private answered(
-    { card, id, to, language, text, aloud }: Extract<Command, { kind: 'answerCard' }>,
-    me: Me,
-    now: number,
-  ): RoomEvent | null {
-    const about = this.cards.get(card);
-    const isThere = to === 0 || this.findAnswer(card, to)?.downBy === 0;
-    if (!about || !this.mayAnswer(about, me) || !isThere || this.findAnswer(card, id)) return null;
-    if (!canSay(text, aloud) || (aloud && !me.isStaff)) return null;
-    const answer = { id, to, author: me.number, byStaff: me.isStaff, language, text, saidAt: now, downBy: 0, aloud };
-    return { kind: 'cardAnswered', card, answer, whose: this.whose(card) };
-  }
-
   /** Whether I may change an answer: my own that is up; teachers, all. */
   mayChangeAnswer(card: number, id: number, me: Me): boolean {
     const answer = this.findAnswer(card, id);
@@ -334,7 +215,7 @@ export class WallState {
     return me.isStaff || (this.isMyAnswer(answer, me) && this.cards.get(card)!.downBy === 0);
   }
 
-  private findAnswer(card: number, id: number): Answer | undefined {
+  findAnswer(card: number, id: number): Answer | undefined {
     return this.cards.get(card)?.answers.find((a) => a.id === id);
   }
 
@@ -346,53 +227,6 @@ export class WallState {
   isFull(person: number): boolean {
     const { most } = this.plan.rules;
     return most > 0 && this.upOf(person) >= most;
-  }
-
-  /** Whose card something happens to, where only they and teachers are told of it. */
-  private whose(id: number): number {
-    const card = this.cards.get(id)!;
-    return this.plan.rules.ownFirst && !card.byStaff ? card.author : 0;
-  }
-
-  private travelled(
-    command: Extract<Command, { kind: 'beginTrip' | 'moveOn' | 'endTrip' | 'visitStation' }>,
-    me: Me,
-  ): RoomEvent | null {
-    const { trip, plan } = this;
-    if (plan.purpose !== Purpose.Visit || me.isStaff === (command.kind === 'visitStation')) return null;
-    switch (command.kind) {
-      case 'beginTrip':
-        return plan.topics.length > 0 ? { kind: 'tripBegun', groups: command.groups } : null;
-      case 'moveOn':
-        return trip && trip.stop !== command.stop ? { kind: 'tripMovedOn', stop: command.stop } : null;
-      case 'endTrip':
-        return trip ? { kind: 'tripEnded' } : null;
-      case 'visitStation': {
-        const { station } = command;
-        const isThere = station !== NOWHERE && this.has(station) && this.visits.get(me.number)?.now !== station;
-        return isThere ? { kind: 'stationVisited', station } : null;
-      }
-    }
-  }
-
-  private planned(plan: WallPlan): RoomEvent {
-    if (!this.plan.rules.ownFirst || plan.rules.ownFirst) return { kind: 'planSet', plan };
-    const has = (topic: number) => topic === NOWHERE || plan.topics.some((t) => t.id === topic);
-    const cards = [...this.cards.values()].filter((c) => c.downBy === 0).sort((a, b) => a.id - b.id);
-    return {
-      kind: 'cardsShown',
-      plan,
-      cards: cards.map((c) => asTold(has(c.topic) ? c : { ...c, topic: NOWHERE })),
-    };
-  }
-
-  /** Behind those that everybody sees, and one's own. */
-  private behind(topic: number, me: Me): number {
-    const isSeen = (c: Card) => !this.plan.rules.ownFirst || c.byStaff || (!me.isStaff && c.author === me.number);
-    const orders = this.under(topic)
-      .filter(isSeen)
-      .map((c) => Math.floor(c.order));
-    return (orders.length > 0 ? Math.max(...orders) : 0) + 1;
   }
 
   private set(event: RoomEvent, actor: number): void {
@@ -491,22 +325,8 @@ export class WallState {
   }
 }
 
-/** A card with the answers that may be told to everybody who sees it. */
-function asTold(card: Card): Card {
-  return { ...card, answers: card.answers.filter((a) => a.downBy === 0) };
-}
-
 /** A card as it is told of again, with what is known here besides: the answers to it that are down. */
 function over(told: Card, known: Card | undefined): Card {
   const down = known?.answers.filter((a) => a.downBy !== 0 && !told.answers.some((t) => t.id === a.id)) ?? [];
   return { ...told, answers: [...told.answers, ...down].sort((a, b) => a.id - b.id) };
-}
-
-/** Whether an answer can say this: something; a note of what was said aloud may be empty. */
-function canSay(text: string, aloud: boolean): boolean {
-  return aloud ? text.length <= LONGEST_TEXT : isText(text);
-}
-
-function isText(text: string): boolean {
-  return text.length <= LONGEST_TEXT && text.trim() !== '';
 }

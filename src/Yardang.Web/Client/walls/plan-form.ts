@@ -4,6 +4,7 @@ import type { PictureUploads } from '../media/picture-uploads';
 import type { Attachment, PictureAttachment, Stimulus } from '../wire/forms';
 import { titleOfFile } from '../media/picture-uploads';
 import { LONGEST_TITLE } from '../media/send-stimulus';
+import { addressIn } from '../media/web-address';
 import { NOWHERE, type Topic, type WallPlan } from '../room/wall-state';
 import { textIn } from '../surface/in-language';
 import { Purpose, StimulusKind } from '../wire/forms';
@@ -369,13 +370,6 @@ export function planFormOf(
       changed(false);
     },
   };
-}
-
-/** A web address without a password in it; null if what is typed is none. */
-function addressIn(typed: string): URL | null {
-  const text = typed.trim();
-  const address = URL.parse(/^https?:/i.test(text) ? text : `https://${text}`);
-  return address && !address.username && address.hostname.includes('.') ? address : null;
 }
 
 /** A number of cards that was typed; 0 for none. */

@@ -16,7 +16,8 @@ export class QuestionIndex {
   /** The word that is looked at; empty for all. */
   chosen = '';
   isNeeded = false;
-  private followed = '';
+  private answered: readonly Card[] = [];
+  private underChosen: ReadonlySet<number> = new Set();
   private timer: ReturnType<typeof setTimeout> | undefined;
 
   /**
@@ -31,27 +32,29 @@ export class QuestionIndex {
   /** The answered questions are these now. */
   follow(answered: readonly Card[]): void {
     this.isNeeded = answered.length >= FEW;
-    const now = answered.map((c) => `${c.id} ${c.text.length}`).join();
-    if (!this.isNeeded || !this.address || now === this.followed) return;
-    this.followed = now;
+    if (!this.isNeeded || !this.address || answered === this.answered) return;
+    this.answered = answered;
     clearTimeout(this.timer);
-    this.timer = setTimeout(() => void this.fetch(now), PAUSE_MS);
+    this.timer = setTimeout(() => void this.fetch(answered), PAUSE_MS);
   }
 
   choose(word: string): void {
     this.chosen = this.chosen === word ? '' : word;
+    this.underChosen = new Set(this.words.find((w) => w.word === this.chosen)?.cards);
   }
 
   isUnderWord(card: Card): boolean {
-    return this.chosen === '' || (this.words.find((w) => w.word === this.chosen)?.cards.includes(card.id) ?? false);
+    return this.chosen === '' || this.underChosen.has(card.id);
   }
 
-  private async fetch(now: string): Promise<void> {
+  private async fetch(answered: readonly Card[]): Promise<void> {
     const answer = await fetch(this.address).catch(() => null);
     // The words from before stay; those of now are asked for with the next change.
-    if (!answer?.ok || now !== this.followed) return;
+    if (!answer?.ok || answered !== this.answered) return;
     this.words = (await answer.json()) as IndexedWord[];
-    if (!this.words.some((w) => w.word === this.chosen)) this.chosen = '';
+    const chosen = this.words.find((w) => w.word === this.chosen);
+    this.chosen = chosen?.word ?? '';
+    this.underChosen = new Set(chosen?.cards);
     this.changed();
   }
 }

@@ -32,6 +32,8 @@ export class Questions implements Arrangement {
   /** What was filed here was seen. */
   private readonly filedHere = new Set<number>();
   private find = '';
+  private apart: { readonly key: readonly unknown[]; readonly bands: readonly [Band, Band] } | null = null;
+  private followed: unknown = null;
 
   constructor(
     private readonly side: WallSide,
@@ -45,22 +47,30 @@ export class Questions implements Arrangement {
     setInterval(() => refresh(), MINUTE_MS);
   }
 
-  /** As they came. */
-  get bands(): Band[] {
+  /** As they came. Told apart again only when something has changed: a year has thousands. */
+  get bands(): readonly [Band, Band] {
+    const { cards, plan } = this.side.state;
+    const key = [cards, plan.rules.ownFirst, [...this.staying].join()] as const;
+    if (this.apart && key.every((k, i) => k === this.apart!.key[i])) return this.apart.bands;
     const all = this.view.seen().sort((a, b) => a.putUpAt - b.putUpAt || a.id - b.id);
     const isOpen = (card: Card) => !isAnswered(card) || this.staying.has(card.id);
-    const open = all.filter(isOpen);
-    return [
-      { id: OPEN, plan: null, cards: open },
+    const bands = [
+      { id: OPEN, plan: null, cards: all.filter(isOpen) },
       { id: ANSWERED, plan: null, cards: all.filter((c) => !isOpen(c)).reverse() },
-    ];
+    ] as const;
+    this.apart = { key, bands };
+    return bands;
   }
 
   readonly places = [];
 
   follow(): void {
-    this.letStay(this.view.seen());
-    this.wasOpen = new Set(this.bands[OPEN]!.cards.map((c) => c.id));
+    // What stays is looked at where it is read; of the others only when something has changed.
+    const { cards } = this.side.state;
+    if (this.followed === cards && this.staying.size === 0) return;
+    this.followed = cards;
+    this.letStay();
+    this.wasOpen = new Set(this.bands[OPEN].cards.map((c) => c.id));
   }
 
   /** What comes stands behind the open ones; only the answered ones below them would move. */
@@ -69,7 +79,7 @@ export class Questions implements Arrangement {
   }
 
   draw(): unknown {
-    const [open, answered] = this.bands as [Band, Band];
+    const [open, answered] = this.bands;
     return html`<div class="questions">
       ${this.asking()} ${this.open(open.cards)} ${this.answered(answered.cards)}
     </div>`;
@@ -130,12 +140,11 @@ export class Questions implements Arrangement {
   }
 
   /** One that somebody else answered goes to the answered ones only when nobody reads it here. */
-  private letStay(all: readonly Card[]): void {
-    for (const card of all) {
-      const { id } = card;
-      if (!isAnswered(card)) this.filedHere.delete(id);
-      const stays =
-        isAnswered(card) && !this.filedHere.has(id) && this.wasOpen.has(id) && isInSight(this.drawnOpen(id));
+  private letStay(): void {
+    const { cards } = this.side.state;
+    for (const id of this.filedHere) if (!isAnswered(cards.get(id)!)) this.filedHere.delete(id);
+    for (const id of this.wasOpen) {
+      const stays = isAnswered(cards.get(id)!) && !this.filedHere.has(id) && isInSight(this.drawnOpen(id));
       if (stays) this.staying.add(id);
       else this.staying.delete(id);
     }
@@ -364,7 +373,7 @@ export class Questions implements Arrangement {
 
   /** Shows a question where it stands. */
   private goTo(card: Card): void {
-    const bands = this.bands;
+    const { bands } = this;
     const band = bands.findIndex((b) => b.cards.includes(card));
     this.side.arrivals.show([card]);
     this.index.choose('');
@@ -380,8 +389,16 @@ function isInSight(shown: Element | null): boolean {
   return place !== undefined && place.bottom > 0 && place.top < window.innerHeight;
 }
 
+/** Of each question the words that stand on it and in what is said to it, in small letters. */
+const SAID = new WeakMap<Card, string>();
+
 /** Whether words stand on a question, or in what is said to it. */
 function says(card: Card, wanted: string): boolean {
-  const said = card.answers.filter((a) => a.downBy === 0).map((a) => a.text);
-  return wanted === '' || [card.text, ...said].some((t) => t.toLocaleLowerCase().includes(wanted));
+  if (wanted === '') return true;
+  let said = SAID.get(card);
+  if (said === undefined) {
+    said = [card.text, ...card.answers.filter((a) => a.downBy === 0).map((a) => a.text)].join('\n').toLocaleLowerCase();
+    SAID.set(card, said);
+  }
+  return said.includes(wanted);
 }

@@ -118,6 +118,10 @@ export class Stations implements Arrangement {
   private stateOf(band: Band): string {
     const { state, me, texts, arrivals } = this.side;
     if (band.id === NOWHERE) return '';
+    if (this.side.isLooking) {
+      const found = band.cards.filter((c) => this.side.isWanted(c)).length;
+      return found > 0 ? fill(texts.foundThere, found) : '';
+    }
     if (me.isStaff) {
       const there = [...state.visits.values()].filter((v) => v.now === band.id).length;
       return there > 0 ? fill(texts.peopleThere, there) : '';

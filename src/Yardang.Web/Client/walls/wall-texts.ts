@@ -123,7 +123,10 @@ export interface WallTexts extends WorkTexts, MakingTexts {
   readonly daysAgoOne: string;
   readonly becomeQuestions: string;
   readonly becomeCards: string;
+  readonly foundThere: string;
+  readonly seenOf: string;
   readonly stations: string;
+  readonly stationOf: string;
   readonly station: string;
   readonly peopleThere: string;
   readonly yourGroup: string;

@@ -22,6 +22,7 @@ import { deviceOutbox } from '../room/outbox-store';
 import { RoomClient } from '../room/room-client';
 import { serverNow } from '../room/server-clock';
 import { stationsOwed } from '../room/visiting';
+import { foresee } from '../room/wall-foresight';
 import { type Card, NOWHERE, WallState } from '../room/wall-state';
 import type { Command, Envelope } from '../room/wire';
 import { JudgingKind, Purpose } from '../wire/forms';
@@ -29,17 +30,14 @@ import { textIn } from '../surface/in-language';
 import { actsOf } from './acts';
 import { Arrivals } from './arrivals';
 import { attachingOf } from './attaching';
+import type { Beside, besideOf } from './beside';
 import { Drafts } from './drafts';
 import { LargeCard } from './large-card';
 import { LikeAsked } from './like-asked';
-import { judgingSteered } from './judging-steered';
 import { languagesOfPlan } from './plan-languages';
-import { planningOf } from './planning';
 import type { WallTexts } from './wall-texts';
 import type { WallSide } from './wall-side';
 import { WallView } from './wall-view';
-import { tripSteered } from './trip-steered';
-import { whoOf } from './who';
 
 interface WallData extends WorkData {
   /** Whether a teacher looks, also one who only watches. */
@@ -51,419 +49,434 @@ interface WallData extends WorkData {
 
 const NOTICE_MS = 6000;
 
-Alpine.data('wall', () => {
-  const data = pageData<WallData>();
-  const texts = { ...data.texts };
-  const isTry = data.mode === 'try';
-  const looksOnly = data.mode === 'look' || data.mode === 'embed';
-  const isStudent = data.mode !== 'beside';
-  // Teachers who only watch are told everything, too.
-  const me = { number: data.actor, isStaff: !isStudent || data.isStaff === true };
-  const arrivals = new Arrivals();
-  const drafts = isTry ? new Drafts('') : Drafts.keptFor(data.who, data.work);
-  const read = new LanguagesRead(data.who, data.home ?? '', data.written);
-  const atOnceKey = `yardang-at-once-${data.who}`;
-  let client: RoomClient<WallState>;
-  let view: WallView;
-  let attendance: Attendance | null = null;
-  let side: WallSide;
-  let making: Making;
-  let uploads: PictureUploads;
-  let page: {
-    refresh(): void;
-    say(words: string): void;
-    readonly contents: { take(parts: readonly ContentsPart[]): void };
-    readonly who: ReturnType<typeof whoOf>;
-  };
-  const address = (media: string) => `/rooms/${data.work}/media/${media}${data.query}`;
-  let topicsBefore: readonly number[] = [];
-  let noticeTimer: ReturnType<typeof setTimeout> | undefined;
-  const names = new Names(data.work, data.query, () => page.refresh());
-  const lesson = () => attendance?.lesson ?? null;
-  const whoIsHere = () => page.who.rows;
-  const wall = () => client.state;
-  const nameOf = (actor: number) => data.tryOut?.names[actor] ?? (data.mode === 'embed' ? '' : names.of(actor));
-
-  return {
-    tell: tellingOf(lesson, me.number, isStudent, texts),
-    handIn: handingIn(lesson, () => wall().acts.get(me.number)?.at ?? null, me.number, data.zone, texts),
-    company: companyOf(
-      () => ({
-        refresh: () => page.refresh(),
-        goToMyPlace: () => attendance?.goToMyPlace(),
-        showContents: (parts) => page.contents.take(parts),
-      }),
-      placeOf(data),
-      me.number,
-      data.company ?? '',
-    ),
-    contents: contentsOf(data.contents ?? [], data.part ?? 0, texts.partOpened),
-    who: whoOf(data.lesson, data.part ?? 0, data.work, wall, () => page.refresh(), texts),
-    judging: judgingSteered(wall, (command) => void client.submit(command, client.newId()), texts),
-    trip: tripSteered(
-      wall,
-      (command) => void client.submit(command, client.newId()),
-      () => whoIsHere(),
-      () => lesson()?.state.groups ?? [],
-      texts,
-    ),
-    planning: planningOf(
-      () => client,
-      data.written,
-      // Films and sounds are taken in in the workshop alone.
-      () => ({ uploads, address, takeStimulus: () => Promise.resolve(null) }),
-      texts,
-    ),
-    pictureSearch: pictureSearch(
-      () => ({ mayWrite: () => side.mayWrite(), putFrom: (at, words) => making.takeFound(at, words) }),
-      data.work,
-      data.query,
-    ),
-    formula: formulaDialog(),
-    drawing: drawingSheet(),
-    place: placeOnMap(address),
-    reading: {
-      choices: [] as { code: string; name: string }[],
-      first: '',
-      second: '',
-      choose(first: string, second: string): void {
-        read.choose(first, second);
-        page.refresh();
-      },
-    },
-    /** New cards of others are shown as they come, if nobody is writing here. */
-    atOnce: (localStorage.getItem(atOnceKey) ?? String(!isStudent || looksOnly)) === 'true',
-    heading: '',
-    question: '',
-    otherQuestion: '',
-    owedText: '',
-    judgedText: '',
-    /** Whether students see only their own cards. */
-    ownFirst: false,
-    /** Whether any card is shown. */
-    hasCards: false,
-    freshText: '',
-    directions: { isOpen: false, all: textIn(data.directions ?? {}, [data.language], data.written) },
-    /** Where there is room for one topic only: which, by its place, and how many there are. */
-    topicNumber: 1,
-    topics: [] as { id: number; number: number; heading: string }[],
-    seesOthers: false,
-    opened: isTry,
-    keptText: '',
-    keptState: 'sending',
-    notice: '',
-
-    init(): void {
-      page = this;
-      const root = this.$root as HTMLElement;
-      this.heading = root.querySelector('h1')!.textContent;
-      const seat = data.tryOut ? new TrySeat(tryRoom(data.tryOut.room, data.tryOut.start), data.actor) : null;
-      if (!seat) attendance = new Attendance(data, me, root.dataset['token'] ?? '', () => this.attended());
-      client = new RoomClient(
-        data.work,
-        seat ?? attendance!.line,
-        isTry || looksOnly ? null : deviceOutbox(data.who, data.work),
-        (number, state) => this.taken(WallState.of(number, state)),
-        (state, command) => state.predict(command, me, serverNow()),
-        me,
-        {
-          changed: () => this.refresh(),
-          applied: (envelope) => this.applied(envelope),
-          refused: ({ command }, reason) => this.refused(command, reason),
-        },
-        new WallState(),
-      );
-      const token = root.dataset['token'] ?? '';
-      const where = `/rooms/${data.work}/media${data.query}`;
-      uploads = new PictureUploads(where, token, (words) => this.say(words), texts.pictureAway);
-      making = attachingOf(this, wall, me, drafts, uploads, address, texts, () => view.refresh());
-      side = this.side(root);
-      view = new WallView(root.querySelector<HTMLElement>('[data-wall]')!, side, () => this.refresh());
-      if (seat) void seat.sitDown(client);
-      else void attendance!.enter();
-      root.addEventListener('focusout', () => this.refresh());
-      this.refresh();
-    },
-
-    /** What came as a whole is shown as it is: nobody has read anything of it yet. */
-    taken(state: WallState): WallState {
-      if (!this.opened || isTry) arrivals.show(state.cards.values());
-      return state;
-    },
-
-    chooseFiles(): void {
-      (this.$refs['files'] as HTMLInputElement).click();
-    },
-
-    filesChosen(event: Event): void {
-      const input = event.target as HTMLInputElement;
-      void making.takeFiles([...(input.files ?? [])]).then(() => (input.value = ''));
-    },
-
-    side(root: HTMLElement): WallSide {
-      const component = this;
-      const token = root.dataset['token'] ?? '';
-      return {
-        me,
-        texts,
+/** @param beside what stands beside a teacher's; null for whoever has nothing beside it. */
+export function registerWall(beside: typeof besideOf | null): void {
+  Alpine.data('wall', () => {
+    const data = pageData<WallData>();
+    const texts = { ...data.texts };
+    const isTry = data.mode === 'try';
+    const looksOnly = data.mode === 'look' || data.mode === 'embed';
+    const isStudent = data.mode !== 'beside';
+    // Teachers who only watch are told everything, too.
+    const me = { number: data.actor, isStaff: !isStudent || data.isStaff === true };
+    const arrivals = new Arrivals();
+    const drafts = isTry ? new Drafts('') : Drafts.keptFor(data.who, data.work);
+    const read = new LanguagesRead(data.who, data.home ?? '', data.written);
+    const atOnceKey = `yardang-at-once-${data.who}`;
+    let client: RoomClient<WallState>;
+    let view: WallView;
+    let attendance: Attendance | null = null;
+    let side: WallSide;
+    let making: Making;
+    let uploads: PictureUploads;
+    let page: {
+      refresh(): void;
+      say(words: string): void;
+      readonly contents: { take(parts: readonly ContentsPart[]): void };
+      readonly who: Beside['who'] | null;
+    };
+    const address = (media: string) => `/rooms/${data.work}/media/${media}${data.query}`;
+    let topicsBefore: readonly number[] = [];
+    let noticeTimer: ReturnType<typeof setTimeout> | undefined;
+    const names = new Names(data.work, data.query, () => page.refresh());
+    const lesson = () => attendance?.lesson ?? null;
+    const panel = beside?.(
+      {
+        lesson: data.lesson,
+        part: data.part ?? 0,
+        work: data.work,
         written: data.written,
-        arrivals,
-        drafts,
-        making,
-        address,
-        large: new LargeCard(
-          root.querySelector<HTMLDialogElement>('[data-large]')!,
-          () => side,
-          () => view.shown,
-          (card) => view.authorOf(card),
-        ),
-        likeAsked: new LikeAsked(isTry ? '' : `/rooms/${data.work}/like${data.query}`, token, () => view.refresh()),
-        indexAddress: isTry ? '' : `/rooms/${data.work}/index${data.query}`,
-        looksOnly,
-        nameOf,
-        get state() {
-          return wall();
+        client: () => client,
+        state: () => lesson()?.state ?? null,
+        // Films and sounds are taken in in the workshop alone.
+        maps: () => ({ uploads, address, takeStimulus: () => Promise.resolve(null) }),
+        rows: () => page.who?.rows ?? [],
+        changed: () => page.refresh(),
+      },
+      texts,
+    );
+    const wall = () => client.state;
+    const nameOf = (actor: number) => data.tryOut?.names[actor] ?? (data.mode === 'embed' ? '' : names.of(actor));
+
+    return {
+      tell: tellingOf(lesson, me.number, isStudent, texts),
+      handIn: handingIn(lesson, () => wall().acts.get(me.number)?.at ?? null, me.number, data.zone, texts),
+      company: companyOf(
+        () => ({
+          refresh: () => page.refresh(),
+          goToMyPlace: () => attendance?.goToMyPlace(),
+          showContents: (parts) => page.contents.take(parts),
+        }),
+        placeOf(data),
+        me.number,
+        data.company ?? '',
+      ),
+      contents: contentsOf(data.contents ?? [], data.part ?? 0, texts.partOpened),
+      // Of a teacher's page alone.
+      who: panel?.who ?? null,
+      judging: panel?.judging ?? null,
+      trip: panel?.trip ?? null,
+      planning: panel?.planning ?? null,
+      pictureSearch: pictureSearch(
+        () => ({ mayWrite: () => side.mayWrite(), putFrom: (at, words) => making.takeFound(at, words) }),
+        data.work,
+        data.query,
+      ),
+      formula: formulaDialog(),
+      drawing: drawingSheet(),
+      place: placeOnMap(address),
+      reading: {
+        choices: [] as { code: string; name: string }[],
+        first: '',
+        second: '',
+        choose(first: string, second: string): void {
+          read.choose(first, second);
+          page.refresh();
         },
-        get read(): readonly [string, string] {
-          return [component.reading.first, component.reading.second];
-        },
-        get placeInSight() {
-          return component.topics[component.topicNumber - 1]?.id ?? 0;
-        },
-        say: (words: string) => this.say(words),
-        turnTo: (place: number) => this.turnTo(view.places.findIndex((p) => p.id === place) + 1),
-        mayWrite: () => this.mayWrite(),
-        isWanted: (card: Card) => this.who.isWanted(card, nameOf),
-        ...actsOf(
-          (command) => void client.submit(command, client.newId()),
-          () => client.newId(),
-          () => this.reading.first || data.language,
-        ),
-      };
-    },
+      },
+      /** New cards of others are shown as they come, if nobody is writing here. */
+      atOnce: (localStorage.getItem(atOnceKey) ?? String(!isStudent || looksOnly)) === 'true',
+      heading: '',
+      question: '',
+      otherQuestion: '',
+      owedText: '',
+      judgedText: '',
+      /** Whether students see only their own cards. */
+      ownFirst: false,
+      /** Whether any card is shown. */
+      hasCards: false,
+      freshText: '',
+      directions: { isOpen: false, all: textIn(data.directions ?? {}, [data.language], data.written) },
+      /** Where there is room for one topic only: which, by its place, and how many there are. */
+      topicNumber: 1,
+      topics: [] as { id: number; number: number; heading: string }[],
+      seesOthers: false,
+      opened: isTry,
+      keptText: '',
+      keptState: 'sending',
+      notice: '',
 
-    applied({ event, actor, byStaff }: Envelope): void {
-      attendance?.applied();
-      const isMine = actor === me.number && byStaff === me.isStaff;
-      if (event.kind === 'cardTakenDown' && !isMine && view.stopChanging(event.id)) this.say(texts.takenDownMeanwhile);
-    },
+      init(): void {
+        page = this;
+        const root = this.$root as HTMLElement;
+        this.heading = root.querySelector('h1')!.textContent;
+        const seat = data.tryOut ? new TrySeat(tryRoom(data.tryOut.room, data.tryOut.start), data.actor) : null;
+        if (!seat) attendance = new Attendance(data, me, root.dataset['token'] ?? '', () => this.attended());
+        client = new RoomClient(
+          data.work,
+          seat ?? attendance!.line,
+          isTry || looksOnly ? null : deviceOutbox(data.who, data.work),
+          (number, state) => this.taken(WallState.of(number, state)),
+          (state, command) => foresee(state, command, me, serverNow()),
+          me,
+          {
+            changed: () => this.refresh(),
+            applied: (envelope) => this.applied(envelope),
+            refused: ({ command }, reason) => this.refused(command, reason),
+          },
+          new WallState(),
+        );
+        const token = root.dataset['token'] ?? '';
+        const where = `/rooms/${data.work}/media${data.query}`;
+        uploads = new PictureUploads(where, token, (words) => this.say(words), texts.pictureAway);
+        making = attachingOf(this, wall, me, drafts, uploads, address, texts, () => view.refresh());
+        side = this.side(root);
+        view = new WallView(root.querySelector<HTMLElement>('[data-wall]')!, side, () => this.refresh());
+        if (seat) void seat.sitDown(client);
+        else void attendance!.enter();
+        root.addEventListener('focusout', () => this.refresh());
+        this.refresh();
+      },
 
-    /** What is being written for a topic that is gone goes on where cards go that fit nowhere. */
-    keepDrafts(state: WallState): void {
-      for (const topic of topicsBefore.filter((t) => !state.has(t))) {
-        const place = Drafts.under(topic);
-        if (drafts.isBegun(place)) drafts.giveBack(Drafts.under(NOWHERE), drafts.get(place), drafts.shown(place));
-        drafts.clear(place);
-      }
-      topicsBefore = state.plan.topics.map((t) => t.id);
-    },
+      /** What came as a whole is shown as it is: nobody has read anything of it yet. */
+      taken(state: WallState): WallState {
+        if (!this.opened || isTry) arrivals.show(state.cards.values());
+        return state;
+      },
 
-    /** What being in the lesson has to know of this page. */
-    attended(): Page {
-      return {
-        work: client,
-        // What is being written stays on this device, and is found again on this wall.
-        finish: () => undefined,
-        refresh: () => this.refresh(),
-        lessonChanged: () => this.lessonChanged(),
-        lessonSaid: (kind) => this.lessonSaid(kind),
-        say: (words, ms) => this.say(words, ms),
-        setAside: [...wall().setAside].filter((w) => w.actor.number === me.number).length,
-      };
-    },
+      chooseFiles(): void {
+        (this.$refs['files'] as HTMLInputElement).click();
+      },
 
-    mayWrite(): boolean {
-      if (looksOnly || attendance?.isMoving) return false;
-      return this.opened && client.client !== 0 && !this.tell.held;
-    },
+      filesChosen(event: Event): void {
+        const input = event.target as HTMLInputElement;
+        void making.takeFiles([...(input.files ?? [])]).then(() => (input.value = ''));
+      },
 
-    /** What could not be put up is given back to whoever wrote it. */
-    refused(command: Command, reason: number): void {
-      if (command.kind === 'putUpCard') drafts.giveBack(Drafts.under(command.topic), command.text, command.attachments);
-      if (command.kind === 'answerCard') drafts.giveBack(Drafts.answering(command.card, command.to), command.text);
-      if (command.kind === 'rewordAnswer') drafts.set(Drafts.ofAnswer(command.card, command.id), command.text);
-      if (command.kind === 'rewordCard') {
-        drafts.set(Drafts.of(command.id), command.text);
-        drafts.show(Drafts.of(command.id), command.attachments);
-      }
-      this.say(texts.refused[String(reason)] ?? texts.refusedOther);
-    },
+      side(root: HTMLElement): WallSide {
+        const component = this;
+        const token = root.dataset['token'] ?? '';
+        return {
+          me,
+          texts,
+          written: data.written,
+          arrivals,
+          drafts,
+          making,
+          address,
+          large: new LargeCard(
+            root.querySelector<HTMLDialogElement>('[data-large]')!,
+            () => side,
+            () => view.shown,
+            (card) => view.authorOf(card),
+          ),
+          likeAsked: new LikeAsked(isTry ? '' : `/rooms/${data.work}/like${data.query}`, token, () => view.refresh()),
+          indexAddress: isTry ? '' : `/rooms/${data.work}/index${data.query}`,
+          looksOnly,
+          nameOf,
+          get state() {
+            return wall();
+          },
+          get read(): readonly [string, string] {
+            return [component.reading.first, component.reading.second];
+          },
+          get isLooking() {
+            return component.who?.isLooking ?? false;
+          },
+          get placeInSight() {
+            return component.topics[component.topicNumber - 1]?.id ?? 0;
+          },
+          say: (words: string) => this.say(words),
+          turnTo: (place: number) => this.turnTo(view.places.findIndex((p) => p.id === place) + 1),
+          mayWrite: () => this.mayWrite(),
+          isWanted: (card: Card) => this.who?.isWanted(card, nameOf) ?? true,
+          ...actsOf(
+            (command) => void client.submit(command, client.newId()),
+            () => client.newId(),
+            () => this.reading.first || data.language,
+          ),
+        };
+      },
 
-    lessonSaid(kind: string): void {
-      if (kind === 'namesMasked') names.forget();
-      this.who.lessonSaid(kind);
-    },
+      applied({ event, actor, byStaff }: Envelope): void {
+        attendance?.applied();
+        const isMine = actor === me.number && byStaff === me.isStaff;
+        if (event.kind === 'cardTakenDown' && !isMine && view.stopChanging(event.id))
+          this.say(texts.takenDownMeanwhile);
+      },
 
-    lessonChanged(): void {
-      const room = lesson();
-      if (!room) return;
-      this.tell.refresh();
-      this.seesOthers = data.mode === 'student' && (room.state.seesOtherBoards || room.state.seesTeachersBoard);
-      this.handIn.refresh();
-      if (data.mode === 'student') this.company.refresh(room.state);
-      this.refresh();
-    },
+      /** What is being written for a topic that is gone goes on where cards go that fit nowhere. */
+      keepDrafts(state: WallState): void {
+        for (const topic of topicsBefore.filter((t) => !state.has(t))) {
+          const place = Drafts.under(topic);
+          if (drafts.isBegun(place)) drafts.giveBack(Drafts.under(NOWHERE), drafts.get(place), drafts.shown(place));
+          drafts.clear(place);
+        }
+        topicsBefore = state.plan.topics.map((t) => t.id);
+      },
 
-    refresh(): void {
-      if (!view) return;
-      const wasOpened = this.opened;
-      this.opened = isTry || attendance!.isOpened;
-      if (this.opened && !wasOpened && !isStudent) this.who.begin();
-      const state = wall();
-      // Its words are those of what is done on it.
-      Object.assign(texts, data.texts, state.plan.purpose === Purpose.Ask ? data.texts.asked : {});
-      this.readLanguages(state);
-      if (data.mode === 'student') this.heading = data.title + this.company.words;
-      this.question = textIn(state.plan.question, [this.reading.first], data.written);
-      this.otherQuestion = this.reading.second ? (state.plan.question[this.reading.second] ?? '') : '';
-      if (data.directions) this.directions.all = textIn(data.directions, [this.reading.first], data.written);
-      this.keepDrafts(state);
-      this.topics = view.places.map((p, i) => ({ ...p, number: i + 1 }));
-      this.topicNumber = Math.max(1, Math.min(this.topicNumber, this.topics.length));
-      view.follow();
-      this.letIn();
-      this.owedText = this.sayOwed(state);
-      this.judgedText = this.sayJudged(state);
-      this.judging.refresh();
-      this.ownFirst = state.plan.rules.ownFirst;
-      this.who.refresh();
-      this.trip.refresh();
-      this.hasCards = view.shown.length > 0;
-      view.refresh();
-      const keeping = attendance?.keeping ?? TRYING;
-      this.keptText = keptWords(keeping, texts);
-      this.keptState = keptState(keeping);
-    },
+      /** What being in the lesson has to know of this page. */
+      attended(): Page {
+        return {
+          work: client,
+          // What is being written stays on this device, and is found again on this wall.
+          finish: () => undefined,
+          refresh: () => this.refresh(),
+          lessonChanged: () => this.lessonChanged(),
+          lessonSaid: (kind) => this.lessonSaid(kind),
+          say: (words, ms) => this.say(words, ms),
+          setAside: [...wall().setAside].filter((w) => w.actor.number === me.number).length,
+        };
+      },
 
-    /** Cards that may be shown at once are; of the others it is said how many there are. */
-    letIn(): void {
-      const state = wall();
-      const shows = (card: Card) => state.isMine(card, me) || (this.atOnce && !view.isTyping);
-      let fresh = 0;
-      for (const { id, cards } of view.bands) {
-        const waiting = arrivals.waiting(cards);
-        if (waiting.length === 0) continue;
-        const calm = this.opened && view.nothingJumps(id);
-        arrivals.show(waiting.filter((card) => calm || shows(card)));
-        fresh += arrivals.waiting(cards).length;
-      }
-      this.freshText = fresh > 0 ? plural(texts, 'fresh', fresh) : '';
-    },
+      mayWrite(): boolean {
+        if (looksOnly || attendance?.isMoving) return false;
+        return this.opened && client.client !== 0 && !this.tell.held;
+      },
 
-    /** One card after another, large. */
-    readOneByOne(): void {
-      const [first] = view.shown;
-      if (first) side.large.open(first);
-    },
+      /** What could not be put up is given back to whoever wrote it. */
+      refused(command: Command, reason: number): void {
+        if (command.kind === 'putUpCard')
+          drafts.giveBack(Drafts.under(command.topic), command.text, command.attachments);
+        if (command.kind === 'answerCard') drafts.giveBack(Drafts.answering(command.card, command.to), command.text);
+        if (command.kind === 'rewordAnswer') drafts.set(Drafts.ofAnswer(command.card, command.id), command.text);
+        if (command.kind === 'rewordCard') {
+          drafts.set(Drafts.of(command.id), command.text);
+          drafts.show(Drafts.of(command.id), command.attachments);
+        }
+        this.say(texts.refused[String(reason)] ?? texts.refusedOther);
+      },
 
-    showFresh(): void {
-      const waiting = arrivals.waiting(view.bands.flatMap((b) => b.cards));
-      arrivals.show(waiting);
-      if (waiting[0]) view.focusCard(waiting[0].id);
-      this.refresh();
-    },
+      lessonSaid(kind: string): void {
+        if (kind === 'namesMasked') names.forget();
+        this.who?.lessonSaid(kind);
+      },
 
-    toggleAtOnce(): void {
-      this.atOnce = !this.atOnce;
-      localStorage.setItem(atOnceKey, String(this.atOnce));
-      this.refresh();
-    },
+      lessonChanged(): void {
+        const room = lesson();
+        if (!room) return;
+        this.tell.refresh();
+        this.seesOthers = data.mode === 'student' && (room.state.seesOtherBoards || room.state.seesTeachersBoard);
+        this.handIn.refresh();
+        if (data.mode === 'student') this.company.refresh(room.state);
+        this.refresh();
+      },
 
-    readLanguages(state: WallState): void {
-      const there = languagesOfPlan(state.plan);
-      if (there.join() !== this.reading.choices.map((c) => c.code).join()) this.reading.choices = choicesAmong(there);
-      [this.reading.first, this.reading.second] = read.among(there);
-    },
+      refresh(): void {
+        if (!view) return;
+        const wasOpened = this.opened;
+        this.opened = isTry || attendance!.isOpened;
+        if (this.opened && !wasOpened && !isStudent) this.who?.begin();
+        const state = wall();
+        // Its words are those of what is done on it.
+        Object.assign(texts, data.texts, state.plan.purpose === Purpose.Ask ? data.texts.asked : {});
+        this.readLanguages(state);
+        if (data.mode === 'student') this.heading = data.title + this.company.words;
+        this.question = textIn(state.plan.question, [this.reading.first], data.written);
+        this.otherQuestion = this.reading.second ? (state.plan.question[this.reading.second] ?? '') : '';
+        if (data.directions) this.directions.all = textIn(data.directions, [this.reading.first], data.written);
+        this.keepDrafts(state);
+        this.topics = view.places.map((p, i) => ({ ...p, number: i + 1 }));
+        this.topicNumber = Math.max(1, Math.min(this.topicNumber, this.topics.length));
+        view.follow();
+        this.letIn();
+        this.owedText = this.sayOwed(state);
+        this.judgedText = this.sayJudged(state);
+        this.judging?.refresh();
+        this.ownFirst = state.plan.rules.ownFirst;
+        this.who?.refresh();
+        this.trip?.refresh();
+        this.hasCards = view.shown.length > 0;
+        view.refresh();
+        const keeping = attendance?.keeping ?? TRYING;
+        this.keptText = keptWords(keeping, texts);
+        this.keptState = keptState(keeping);
+      },
 
-    /** What I still owe, or have left, in words. */
-    sayOwed(state: WallState): string {
-      if (!isStudent || looksOnly || !this.opened) return '';
-      const owed = state.owed(me.number);
-      if (owed > 0) return plural(texts, 'owed', owed);
-      const stations = stationsOwed(state, me.number);
-      if (stations > 0) return plural(texts, 'stationsOwed', stations);
-      const mine = state.upOf(me.number);
-      if (mine === 0) return texts.none;
-      const { most } = state.plan.rules;
-      return most > 0 && mine >= most ? fill(texts.full, most) : plural(texts, 'some', mine);
-    },
+      /** Cards that may be shown at once are; of the others it is said how many there are. */
+      letIn(): void {
+        const state = wall();
+        const shows = (card: Card) => state.isMine(card, me) || (this.atOnce && !view.isTyping);
+        let fresh = 0;
+        for (const { id, cards } of view.bands) {
+          const waiting = arrivals.waiting(cards);
+          if (waiting.length === 0) continue;
+          const calm = this.opened && view.nothingJumps(id);
+          arrivals.show(waiting.filter((card) => calm || shows(card)));
+          fresh += arrivals.waiting(cards).length;
+        }
+        this.freshText = fresh > 0 ? plural(texts, 'fresh', fresh) : '';
+      },
 
-    /** Of how many cards I have said something, in words. */
-    sayJudged(state: WallState): string {
-      const { judging, ownFirst } = state.plan.rules;
-      if (!isStudent || looksOnly || !this.opened || !judging || ownFirst) return '';
-      if (state.judgements.isShown) return texts.judgedShown;
-      const mine = state.judgements.chosenBy(me.number, (id) => state.isUp(id));
-      if (judging.kind === JudgingKind.Choose) return fill(texts.chosenOf, mine, judging.choices);
-      const others = [...state.cards.values()].filter((c) => state.mayJudge(c.id, 0, me)).length;
-      return fill(texts.judgedOf, mine, others);
-    },
+      /** One card after another, large. */
+      readOneByOne(): void {
+        const [first] = view.shown;
+        if (first) side.large.open(first);
+      },
 
-    get topicText(): string {
-      const topic = (this.topics as { heading: string }[])[this.topicNumber - 1];
-      return topic ? fill(texts.topicOf, this.topicNumber, this.topics.length, topic.heading) : '';
-    },
+      showFresh(): void {
+        const waiting = arrivals.waiting(view.bands.flatMap((b) => b.cards));
+        arrivals.show(waiting);
+        if (waiting[0]) view.focusCard(waiting[0].id);
+        this.refresh();
+      },
 
-    stepTopic(by: number): void {
-      this.topicNumber += by;
-      this.turned();
-    },
+      toggleAtOnce(): void {
+        this.atOnce = !this.atOnce;
+        localStorage.setItem(atOnceKey, String(this.atOnce));
+        this.refresh();
+      },
 
-    turnTo(number: number): void {
-      if (number < 1) return;
-      (this.$refs['contents'] as HTMLDetailsElement).open = false;
-      this.topicNumber = number;
-      this.turned();
-    },
+      readLanguages(state: WallState): void {
+        const there = languagesOfPlan(state.plan);
+        if (there.join() !== this.reading.choices.map((c) => c.code).join()) this.reading.choices = choicesAmong(there);
+        [this.reading.first, this.reading.second] = read.among(there);
+      },
 
-    turned(): void {
-      (this.$root as HTMLElement).querySelector('[data-wall]')!.parentElement!.scrollTo(0, 0);
-      this.refresh();
-    },
+      /** What I still owe, or have left, in words. */
+      sayOwed(state: WallState): string {
+        if (!isStudent || looksOnly || !this.opened) return '';
+        const owed = state.owed(me.number);
+        if (owed > 0) return plural(texts, 'owed', owed);
+        const stations = stationsOwed(state, me.number);
+        if (stations > 0) return plural(texts, 'stationsOwed', stations);
+        const mine = state.upOf(me.number);
+        if (mine === 0) return texts.none;
+        const { most } = state.plan.rules;
+        return most > 0 && mine >= most ? fill(texts.full, most) : plural(texts, 'some', mine);
+      },
 
-    openDialog(name: string): void {
-      (this.$refs[name] as HTMLDialogElement).showModal();
-    },
+      /** Of how many cards I have said something, in words. */
+      sayJudged(state: WallState): string {
+        const { judging, ownFirst } = state.plan.rules;
+        if (!isStudent || looksOnly || !this.opened || !judging || ownFirst) return '';
+        if (state.judgements.isShown) return texts.judgedShown;
+        const mine = state.judgements.chosenBy(me.number, (id) => state.isUp(id));
+        if (judging.kind === JudgingKind.Choose) return fill(texts.chosenOf, mine, judging.choices);
+        const others = [...state.cards.values()].filter((c) => state.mayJudge(c.id, 0, me)).length;
+        return fill(texts.judgedOf, mine, others);
+      },
 
-    closeDialog(name: string): void {
-      (this.$refs[name] as HTMLDialogElement).close();
-    },
+      get topicText(): string {
+        const topic = (this.topics as { heading: string }[])[this.topicNumber - 1];
+        const words = wall().plan.purpose === Purpose.Visit ? texts.stationOf : texts.topicOf;
+        return topic ? fill(words, this.topicNumber, this.topics.length, topic.heading) : '';
+      },
 
-    addTopic(): void {
-      const id = this.planning.form.add();
-      void this.$nextTick(() => document.getElementById(`heading-${id}`)?.focus());
-    },
+      stepTopic(by: number): void {
+        this.topicNumber += by;
+        this.turned();
+      },
 
-    /** Ends that each sees only their own. */
-    showAllCards(): void {
-      const { plan } = wall();
-      client.submit({ kind: 'setPlan', plan: { ...plan, rules: { ...plan.rules, ownFirst: false } } }, client.newId());
-    },
+      turnTo(number: number): void {
+        if (number < 1) return;
+        (this.$refs['contents'] as HTMLDetailsElement).open = false;
+        this.topicNumber = number;
+        this.turned();
+      },
 
-    openPlanning(): void {
-      this.planning.open();
-      this.openDialog('planning');
-    },
+      turned(): void {
+        (this.$root as HTMLElement).querySelector('[data-wall]')!.parentElement!.scrollTo(0, 0);
+        this.refresh();
+      },
 
-    /** The wall is changed for everybody who is on it. */
-    changeWall(): void {
-      if (!this.planning.take()) return;
-      this.closeDialog('planning');
-      this.say(texts.planKept);
-    },
+      openDialog(name: string): void {
+        (this.$refs[name] as HTMLDialogElement).showModal();
+      },
 
-    readAloud(): void {
-      const words = (this.$root as HTMLElement).querySelectorAll('[data-directions]');
-      speechSynthesis.cancel();
-      const speech = new SpeechSynthesisUtterance([...words].map((p) => p.textContent).join('\n'));
-      speech.lang = this.reading.first || data.language;
-      speechSynthesis.speak(speech);
-    },
+      closeDialog(name: string): void {
+        (this.$refs[name] as HTMLDialogElement).close();
+      },
 
-    say(words: string, ms = NOTICE_MS): void {
-      this.notice = words;
-      clearTimeout(noticeTimer);
-      noticeTimer = setTimeout(() => (this.notice = ''), ms);
-    },
-  };
-});
+      addTopic(): void {
+        const id = this.planning?.form.add();
+        void this.$nextTick(() => document.getElementById(`heading-${id}`)?.focus());
+      },
+
+      /** Ends that each sees only their own. */
+      showAllCards(): void {
+        const { plan } = wall();
+        client.submit(
+          { kind: 'setPlan', plan: { ...plan, rules: { ...plan.rules, ownFirst: false } } },
+          client.newId(),
+        );
+      },
+
+      openPlanning(): void {
+        this.planning?.open();
+        this.openDialog('planning');
+      },
+
+      /** The wall is changed for everybody who is on it. */
+      changeWall(): void {
+        if (!this.planning?.take()) return;
+        this.closeDialog('planning');
+        this.say(texts.planKept);
+      },
+
+      readAloud(): void {
+        const words = (this.$root as HTMLElement).querySelectorAll('[data-directions]');
+        speechSynthesis.cancel();
+        const speech = new SpeechSynthesisUtterance([...words].map((p) => p.textContent).join('\n'));
+        speech.lang = this.reading.first || data.language;
+        speechSynthesis.speak(speech);
+      },
+
+      say(words: string, ms = NOTICE_MS): void {
+        this.notice = words;
+        clearTimeout(noticeTimer);
+        noticeTimer = setTimeout(() => (this.notice = ''), ms);
+      },
+    };
+  });
+}

@@ -5,6 +5,7 @@ import { PeopleList, askForPeople } from '../people/people-list';
 import { fill, plural } from '../page-data';
 import { Standing } from '../room/lesson-state';
 import type { Card, WallState } from '../room/wall-state';
+import { Purpose } from '../wire/forms';
 
 interface Person {
   readonly number: number;
@@ -24,6 +25,7 @@ interface Texts {
   readonly noCards: string;
   readonly cards: string;
   readonly unanswered: string;
+  readonly seenOf: string;
 }
 
 /** After these, who is in and where is asked for anew. */
@@ -68,6 +70,11 @@ export function whoOf(
       if (PEOPLE_CHANGE.has(kind)) void list?.refresh();
     },
 
+    /** Whether only some cards are looked for. */
+    get isLooking(): boolean {
+      return this.chosen !== 0 || wanted !== '' || this.onlyUnanswered;
+    },
+
     refresh(): void {
       if (!list) return;
       const counts = new Map<number, number>();
@@ -77,11 +84,19 @@ export function whoOf(
       const here = people.filter((p) => p.standing === Standing.In && p.board === wall);
       this.rows = here.map(({ number, name }) => {
         const count = counts.get(number) ?? 0;
-        const words = count === 0 ? texts.noCards : plural(texts, 'cards', count);
-        return { number, name, words, hasNone: count === 0 };
+        const put = count === 0 ? texts.noCards : plural(texts, 'cards', count);
+        return { number, name, words: [put, this.wasAt(number)].filter(Boolean).join(' · '), hasNone: count === 0 };
       });
-      const isLooking = this.chosen !== 0 || wanted !== '' || this.onlyUnanswered;
-      this.foundText = isLooking ? plural(texts, 'cards', this.count) : '';
+      this.foundText = this.isLooking ? plural(texts, 'cards', this.count) : '';
+    },
+
+    /** On a wall to visit: at how many stations somebody was. */
+    wasAt(number: number): string {
+      const { plan, visits } = state();
+      if (plan.purpose !== Purpose.Visit) return '';
+      const stations = new Set(plan.topics.map((t) => t.id));
+      const was = visits.get(number)?.stations.filter((s) => stations.has(s)).length ?? 0;
+      return fill(texts.seenOf, was, stations.size);
     },
 
     /** How many cards those that are looked for are. */

@@ -2,6 +2,7 @@
 
 import type { Editor } from '../editor/editor';
 import { LONGEST_TITLE, sendStimulus } from '../media/send-stimulus';
+import { addressIn } from '../media/web-address';
 import { Property, type Stimulus, StimulusKind } from '../room/marks';
 
 export interface StimulusTexts {
@@ -34,11 +35,9 @@ export function stimulusSetting(editor: () => Editor, room: string, token: strin
     },
 
     setLink(): void {
-      const typed = this.link.trim();
-      const address = URL.parse(/^https?:/i.test(typed) ? typed : `https://${typed}`);
-      const isSound = address !== null && !address.username && address.hostname.includes('.');
-      this.fault = isSound ? '' : texts.stimulusBadLink;
-      if (!isSound || !editor().mayWrite()) return;
+      const address = addressIn(this.link);
+      this.fault = address ? '' : texts.stimulusBadLink;
+      if (!address || !editor().mayWrite()) return;
       set({ kind: StimulusKind.Link, source: address.href, title: address.hostname.slice(0, LONGEST_TITLE) });
       this.link = '';
     },

@@ -1,0 +1,196 @@
+// What a command of mine will do to a wall, as far as this client can tell: Core's Wall decides.
+
+import { type Card, Purpose, type WallPlan } from '../wire/forms';
+import { mayAskToo, mayFile } from './questions';
+import type { Me } from './sheets';
+import { isSame, mayBeShown } from './shown';
+import { mayPutUpAt } from './visiting';
+import { LONGEST_TEXT, NOWHERE, type WallState } from './wall-state';
+import type { Command, RoomEvent } from './wire';
+
+/** What a command of mine will do, as far as this client can tell; null if it would be refused. Core's Wall decides. */
+export function foresee(state: WallState, command: Command, me: Me, now: number): RoomEvent | null {
+  switch (command.kind) {
+    case 'putUpCard': {
+      const { id, topic, language, text, attachments } = command;
+      const isFull = !me.isStaff && state.isFull(me.number);
+      if (state.cards.has(id) || !state.has(topic) || !maySay(state, command, me) || isFull) return null;
+      if (!mayPutUpAt(state, topic, me)) return null;
+      const mine = { author: me.number, byStaff: me.isStaff, putUpAt: now, downBy: 0, answers: [], attachments };
+      const asked = { askedToo: [], answeredBy: 0 };
+      return {
+        kind: 'cardPutUp',
+        card: { id, topic, putUnder: topic, order: behind(state, topic, me), language, text, ...mine, ...asked },
+      };
+    }
+    case 'rewordCard':
+      return state.mayChange(command.id, me) && maySay(state, command, me, state.cards.get(command.id))
+        ? { ...command, kind: 'cardReworded', whose: whose(state, command.id) }
+        : null;
+    case 'moveCard':
+      return state.mayChange(command.id, me) && state.has(command.topic) && mayPutUpAt(state, command.topic, me)
+        ? { ...command, kind: 'cardMoved', whose: whose(state, command.id) }
+        : null;
+    case 'takeCardDown':
+      return state.mayChange(command.id, me)
+        ? { ...command, kind: 'cardTakenDown', whose: whose(state, command.id) }
+        : null;
+    case 'putCardBack': {
+      const card = state.cards.get(command.id);
+      const mayPutBack =
+        me.isStaff || (card?.downBy === me.number && state.isMine(card, me) && !state.isFull(me.number));
+      return card && card.downBy !== 0 && mayPutBack
+        ? { kind: 'cardPutBack', card: asTold({ ...card, downBy: 0 }) }
+        : null;
+    }
+    case 'answerCard':
+      return answered(state, command, me, now);
+    case 'rewordAnswer':
+      return state.mayChangeAnswer(command.card, command.id, me) &&
+        canSay(command.text, state.findAnswer(command.card, command.id)!.aloud)
+        ? { ...command, kind: 'answerReworded', whose: whose(state, command.card) }
+        : null;
+    case 'takeAnswerDown':
+      return state.mayChangeAnswer(command.card, command.id, me)
+        ? { ...command, kind: 'answerTakenDown', whose: whose(state, command.card) }
+        : null;
+    case 'putAnswerBack': {
+      const answer = state.findAnswer(command.card, command.id);
+      const mine = answer && (me.isStaff || (state.isMyAnswer(answer, me) && answer.downBy === me.number));
+      return mine && answer.downBy !== 0 && (me.isStaff || state.cards.get(command.card)!.downBy === 0)
+        ? {
+            kind: 'answerPutBack',
+            card: command.card,
+            answer: { ...answer, downBy: 0 },
+            whose: whose(state, command.card),
+          }
+        : null;
+    }
+    case 'askToo':
+      return mayAskToo(state, command.card, command.on, me)
+        ? { ...command, kind: 'askedToo', whose: whose(state, command.card) }
+        : null;
+    case 'fileQuestion':
+      return mayFile(state, command.card, command.answer, me)
+        ? { ...command, kind: 'questionFiled', whose: whose(state, command.card) }
+        : null;
+    case 'judgeCard':
+      return state.mayJudge(command.card, command.value, me) ? { ...command, kind: 'cardJudged' } : null;
+    case 'showResults':
+      return me.isStaff && state.plan.rules.judging && !state.judgements.isShown
+        ? { kind: 'resultsShown', results: state.judgements.resultsOf(up(state)) }
+        : null;
+    case 'goOnJudging':
+      return me.isStaff && state.plan.rules.judging && state.judgements.mayGoOn(command.newRound)
+        ? { kind: 'judgingWentOn', newRound: command.newRound }
+        : null;
+    case 'beginTrip':
+    case 'moveOn':
+    case 'endTrip':
+    case 'visitStation':
+      return travelled(state, command, me);
+    case 'setPlan':
+      return me.isStaff ? planned(state, command.plan) : null;
+    default:
+      return null;
+  }
+}
+
+/** The cards that are up, by id. */
+function up(state: WallState): number[] {
+  return [...state.cards.values()]
+    .filter((c) => c.downBy === 0)
+    .map((c) => c.id)
+    .sort((a, b) => a - b);
+}
+
+/** Whether a card can say and show something. What it shows already it may go on showing. */
+function maySay(
+  state: WallState,
+  { text, attachments }: Pick<Card, 'text' | 'attachments'>,
+  me: Me,
+  before?: Card,
+): boolean {
+  return (
+    (attachments.length > 0 ? text.length <= LONGEST_TEXT : isText(text)) &&
+    mayBeShown(attachments) &&
+    attachments.every((a) => state.mayShow(a, me) || (before?.attachments.some((b) => isSame(a, b)) ?? false))
+  );
+}
+
+function answered(
+  state: WallState,
+  { card, id, to, language, text, aloud }: Extract<Command, { kind: 'answerCard' }>,
+  me: Me,
+  now: number,
+): RoomEvent | null {
+  const about = state.cards.get(card);
+  const isThere = to === 0 || state.findAnswer(card, to)?.downBy === 0;
+  if (!about || !state.mayAnswer(about, me) || !isThere || state.findAnswer(card, id)) return null;
+  if (!canSay(text, aloud) || (aloud && !me.isStaff)) return null;
+  const answer = { id, to, author: me.number, byStaff: me.isStaff, language, text, saidAt: now, downBy: 0, aloud };
+  return { kind: 'cardAnswered', card, answer, whose: whose(state, card) };
+}
+
+/** Whose card something happens to, where only they and teachers are told of it. */
+function whose(state: WallState, id: number): number {
+  const card = state.cards.get(id)!;
+  return state.plan.rules.ownFirst && !card.byStaff ? card.author : 0;
+}
+
+function travelled(
+  state: WallState,
+  command: Extract<Command, { kind: 'beginTrip' | 'moveOn' | 'endTrip' | 'visitStation' }>,
+  me: Me,
+): RoomEvent | null {
+  const { trip, plan } = state;
+  if (plan.purpose !== Purpose.Visit || me.isStaff === (command.kind === 'visitStation')) return null;
+  switch (command.kind) {
+    case 'beginTrip':
+      return plan.topics.length > 0 ? { kind: 'tripBegun', groups: command.groups } : null;
+    case 'moveOn':
+      return trip && trip.stop !== command.stop ? { kind: 'tripMovedOn', stop: command.stop } : null;
+    case 'endTrip':
+      return trip ? { kind: 'tripEnded' } : null;
+    case 'visitStation': {
+      const { station } = command;
+      const isThere = station !== NOWHERE && state.has(station) && state.visits.get(me.number)?.now !== station;
+      return isThere ? { kind: 'stationVisited', station } : null;
+    }
+  }
+}
+
+function planned(state: WallState, plan: WallPlan): RoomEvent {
+  if (!state.plan.rules.ownFirst || plan.rules.ownFirst) return { kind: 'planSet', plan };
+  const has = (topic: number) => topic === NOWHERE || plan.topics.some((t) => t.id === topic);
+  const cards = [...state.cards.values()].filter((c) => c.downBy === 0).sort((a, b) => a.id - b.id);
+  return {
+    kind: 'cardsShown',
+    plan,
+    cards: cards.map((c) => asTold(has(c.topic) ? c : { ...c, topic: NOWHERE })),
+  };
+}
+
+/** Behind those that everybody sees, and one's own. */
+function behind(state: WallState, topic: number, me: Me): number {
+  const isSeen = (c: Card) => !state.plan.rules.ownFirst || c.byStaff || (!me.isStaff && c.author === me.number);
+  const orders = state
+    .under(topic)
+    .filter(isSeen)
+    .map((c) => Math.floor(c.order));
+  return (orders.length > 0 ? Math.max(...orders) : 0) + 1;
+}
+
+/** A card with the answers that may be told to everybody who sees it. */
+function asTold(card: Card): Card {
+  return { ...card, answers: card.answers.filter((a) => a.downBy === 0) };
+}
+
+/** Whether an answer can say this: something; a note of what was said aloud may be empty. */
+function canSay(text: string, aloud: boolean): boolean {
+  return aloud ? text.length <= LONGEST_TEXT : isText(text);
+}
+
+function isText(text: string): boolean {
+  return text.length <= LONGEST_TEXT && text.trim() !== '';
+}

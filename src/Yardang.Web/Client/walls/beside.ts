@@ -1,0 +1,38 @@
+// What stands beside a teacher's wall: who has put up what, judging and round trips in hand, and changing the wall. Students do not fetch it.
+
+import type { LessonState } from '../room/lesson-state';
+import type { RoomClient } from '../room/room-client';
+import type { WallState } from '../room/wall-state';
+import type { Command } from '../room/wire';
+import { judgingSteered } from './judging-steered';
+import type { MapDesk } from './plan-form';
+import { planningOf } from './planning';
+import { tripSteered } from './trip-steered';
+import type { WallTexts } from './wall-texts';
+import { whoOf } from './who';
+
+/** What it is made of: the wall, the lesson, and the page on which it stands. */
+interface Around {
+  readonly lesson: string;
+  readonly part: number;
+  readonly work: string;
+  readonly written: string;
+  client(): RoomClient<WallState>;
+  state(): LessonState | null;
+  maps(): MapDesk;
+  rows(): readonly { readonly number: number; readonly name: string }[];
+  changed(): void;
+}
+
+export function besideOf(around: Around, texts: WallTexts) {
+  const wall = () => around.client().state;
+  const submit = (command: Command) => void around.client().submit(command, around.client().newId());
+  return {
+    who: whoOf(around.lesson, around.part, around.work, wall, around.changed, texts),
+    judging: judgingSteered(wall, submit, texts),
+    trip: tripSteered(wall, submit, around.rows, () => around.state()?.groups ?? [], texts),
+    planning: planningOf(around.client, around.written, around.maps, texts),
+  };
+}
+
+export type Beside = ReturnType<typeof besideOf>;
