@@ -142,9 +142,11 @@ export class Questions implements Arrangement {
   /** One that somebody else answered goes to the answered ones only when nobody reads it here. */
   private letStay(): void {
     const { cards } = this.side.state;
-    for (const id of this.filedHere) if (!isAnswered(cards.get(id)!)) this.filedHere.delete(id);
+    // What somebody may not see any more is not there.
+    const answered = (id: number) => cards.has(id) && isAnswered(cards.get(id)!);
+    for (const id of this.filedHere) if (!answered(id)) this.filedHere.delete(id);
     for (const id of this.wasOpen) {
-      const stays = isAnswered(cards.get(id)!) && !this.filedHere.has(id) && isInSight(this.drawnOpen(id));
+      const stays = answered(id) && !this.filedHere.has(id) && isInSight(this.drawnOpen(id));
       if (stays) this.staying.add(id);
       else this.staying.delete(id);
     }

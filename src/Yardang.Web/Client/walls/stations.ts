@@ -68,7 +68,13 @@ export class Stations implements Arrangement {
     this.staying = placeInSight;
     clearTimeout(this.stay);
     if (!me.isStaff && !this.side.looksOnly && placeInSight !== NOWHERE)
-      this.stay = setTimeout(() => this.side.visit(placeInSight), STAY_MS);
+      this.stay = setTimeout(() => this.stayed(placeInSight), STAY_MS);
+  }
+
+  private stayed(station: number): void {
+    const { state, me } = this.side;
+    if (!this.side.isAdmitted) this.staying = NOWHERE;
+    else if (state.visits.get(me.number)?.now !== station) this.side.visit(station);
   }
 
   draw(): unknown {

@@ -34,6 +34,8 @@ export interface WallSide extends AttachmentView, WallActs {
   mayWrite(): boolean;
   /** Whether a card is among those that are looked for. */
   isWanted(card: Card): boolean;
+  /** Whether this page is on the wall already, with a number of its own. */
+  readonly isAdmitted: boolean;
   /** Whether only some cards are looked for. */
   readonly isLooking: boolean;
   /** Says something in passing. */

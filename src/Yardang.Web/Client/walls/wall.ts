@@ -230,6 +230,9 @@ export function registerWall(beside: typeof besideOf | null): void {
           get read(): readonly [string, string] {
             return [component.reading.first, component.reading.second];
           },
+          get isAdmitted() {
+            return client.client !== 0;
+          },
           get isLooking() {
             return component.who?.isLooking ?? false;
           },
@@ -286,6 +289,8 @@ export function registerWall(beside: typeof besideOf | null): void {
 
       /** What could not be put up is given back to whoever wrote it. */
       refused(command: Command, reason: number): void {
+        // That somebody was at a station was noted by the page; nobody waits for it.
+        if (command.kind === 'visitStation') return;
         if (command.kind === 'putUpCard')
           drafts.giveBack(Drafts.under(command.topic), command.text, command.attachments);
         if (command.kind === 'answerCard') drafts.giveBack(Drafts.answering(command.card, command.to), command.text);
