@@ -19,14 +19,21 @@ public sealed record WallSlip(string Text, string By, ImmutableArray<Attachment>
 /// <param name="Shown">What is looked at there, below its words.</param>
 public sealed record WallBand(string Heading, string Prompt, int Colour, IReadOnlyList<WallSlip> Slips, ImmutableArray<Attachment>? Shown = null);
 
+/// <summary>The line along which the cards of a wall are ordered, with where each stands.</summary>
+/// <param name="Start">What its beginning is called.</param>
+/// <param name="End">What its end is called.</param>
+/// <param name="Points">In order: how far along it, from 0 to 1, and what stands there, in a few letters.</param>
+public sealed record WallAxis(string Start, string End, IReadOnlyList<(double Share, string Label)> Points);
+
 /// <summary>A wall as it is put out.</summary>
 /// <param name="Question">The question over it.</param>
 /// <param name="Bands">Its topics.</param>
 /// <param name="Lists">Behind the wall: an index, each under its heading.</param>
 /// <param name="Foot">Whose it is, and of when; may be empty.</param>
 /// <param name="Picture">The bytes of a picture by its name; null if it is not there.</param>
+/// <param name="Axis">Over the bands; null for none.</param>
 public sealed record WallSheet(
-    string Question, IReadOnlyList<WallBand> Bands, IReadOnlyList<(string Heading, IReadOnlyList<string> Lines)> Lists, string Foot, Func<string, byte[]?> Picture);
+    string Question, IReadOnlyList<WallBand> Bands, IReadOnlyList<(string Heading, IReadOnlyList<string> Lines)> Lists, string Foot, Func<string, byte[]?> Picture, WallAxis? Axis = null);
 
 /// <summary>Lays a wall out on pages: topics one below another, their words at the near side, cards along each. All lengths are 1/100 mm.</summary>
 public static class WallPages
@@ -49,6 +56,9 @@ public static class WallPages
     private const int ShownHeight = 3_600;
     private const int ShownGap = 200;
     private const int EdgeWidth = 25;
+
+    // What stands higher over a line is only in the list below it.
+    private const int MostAxisRows = 16;
 
     /// <summary>The wall on as many pages of a size as it takes.</summary>
     public static IReadOnlyList<ExportPage> On(PageSize size, WallSheet wall)
@@ -101,7 +111,46 @@ public static class WallPages
         public void Lay(WallSheet wall)
         {
             if (wall.Question.Length > 0) Flow(wall.Question, 800, bold: true, 600);
+            if (wall.Axis is { } axis) Lay(axis);
             foreach (var band in wall.Bands) Lay(band);
+        }
+
+        // Labels over their places, in as many rows as it takes that none touches another; their names below the ends.
+        private void Lay(WallAxis axis)
+        {
+            const int label = 700;
+            var length = _width - (2 * Margin);
+            List<int> ends = [];
+            var placed = new List<(int X, int Row, string Label)>();
+            foreach (var (share, words) in axis.Points.OrderBy(p => p.Share))
+            {
+                var x = (int)(share * length);
+                var row = ends.FindIndex(end => end <= x);
+                if (row < 0 && ends.Count == MostAxisRows) continue;
+                if (row < 0)
+                {
+                    row = ends.Count;
+                    ends.Add(0);
+                }
+
+                ends[row] = x + label;
+                placed.Add((x, row, words));
+            }
+
+            var line = Y + (ends.Count * HeightOf(1, BySize)) + 150;
+            foreach (var (x, row, words) in placed)
+            {
+                var top = line - 100 - ((row + 1) * HeightOf(1, BySize));
+                Put(new TextBody(Margin + Math.Min(x, length - label) + 40, top, label, HeightOf(1, BySize), new Words(words, "", [words], BySize)), new Style(0, 0));
+                Put(new ShapeBody(ShapeKind.Line, [Margin + x, top + 60, Margin + x, line]), new Style(0, EdgeWidth));
+            }
+
+            Put(new ShapeBody(ShapeKind.Line, [Margin, line, Margin + length, line]), new Style(0, 2 * EdgeWidth));
+            Y = line + 120;
+            var half = (length / 2) - Gap;
+            var start = Words(axis.Start, Margin, Y, half, PromptSize, bold: true);
+            var end = Words(axis.End, Margin + length - Math.Min(half, axis.End.Length * PromptSize * 6 / 10), Y, half, PromptSize, bold: true);
+            Y += Math.Max(start, end) + 600;
         }
 
         public void List(string heading, IReadOnlyList<string> lines)

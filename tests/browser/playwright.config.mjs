@@ -6,8 +6,8 @@ const port = process.env.YARDANG_TEST_PORT ?? '5187';
 
 export default defineConfig({
   testDir: './specs',
-  timeout: 60_000,
-  expect: { timeout: 10_000 },
+  timeout: 120_000,
+  expect: { timeout: 20_000 },
   fullyParallel: false,
   // Each spec has teachers and data of its own. The server, a browser and its pages together keep two cores busy.
   workers: Math.max(1, Math.floor(availableParallelism() / 2)),

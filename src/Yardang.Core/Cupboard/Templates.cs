@@ -17,7 +17,8 @@ public sealed record TemplatePage(string Key, string? Organizer, Paper Paper);
 /// <param name="Topics">Each names its texts: what the topic is called, and what to write there.</param>
 /// <param name="Rules">What each student may and owes.</param>
 /// <param name="Purpose">What students are to do.</param>
-public sealed record TemplateWall(ImmutableArray<string> Topics, WallRules Rules, Purpose Purpose = Purpose.Sort);
+/// <param name="Line">Along what cards are ordered; null where they are not.</param>
+public sealed record TemplateWall(ImmutableArray<string> Topics, WallRules Rules, Purpose Purpose = Purpose.Sort, LinePlan? Line = null);
 
 /// <summary>A part of a template: pages or a wall.</summary>
 /// <param name="Key">Names its text; empty where there is one part alone.</param>
@@ -42,6 +43,9 @@ public sealed record Template(string Key, ImmutableArray<TemplatePart> Parts)
     /// <summary>A template of a wall on which students go from station to station.</summary>
     public static Template ToVisit(string key, ImmutableArray<string> stations) => new(key, [new("", [], new(stations, new(Answers: true), Purpose.Visit))]);
 
+    /// <summary>A template of a wall on which students order cards.</summary>
+    public static Template ToOrder(string key, LinePlan line, WallRules rules) => new(key, [new("", [], new([], rules, Purpose.Order, line))]);
+
     /// <summary>What it is made of, for whoever looks for one.</summary>
     public TemplateKind Kind => Parts.Length > 1 ? TemplateKind.Several : Parts[0].Wall is null ? TemplateKind.Boards : TemplateKind.Walls;
 
@@ -49,7 +53,7 @@ public sealed record Template(string Key, ImmutableArray<TemplatePart> Parts)
     /// <param name="language">Of the texts, BCP 47.</param>
     /// <param name="say">
     /// The text of a key: <c>Template.key.Name</c>, <c>Template.key.Directions</c>, <c>TemplatePage.key</c>, <c>OrganizerText.key</c>; of a wall
-    /// <c>Template.key.Question</c>, <c>TemplateTopic.key</c> and <c>TemplateTopic.key.Prompt</c>; of several parts <c>TemplatePart.key</c> and <c>TemplatePart.key.Question</c>.
+    /// <c>Template.key.Question</c>, <c>TemplateTopic.key</c> and <c>TemplateTopic.key.Prompt</c>, with a line <c>Template.key.Start</c> and <c>Template.key.End</c>; of several parts <c>TemplatePart.key</c> and <c>TemplatePart.key.Question</c>.
     /// </param>
     public ActivityContent Content(string language, Func<string, string> say)
     {
@@ -72,7 +76,8 @@ public sealed record Template(string Key, ImmutableArray<TemplatePart> Parts)
     private static WallPlan PlanOf(TemplateWall wall, string key, string language, Func<string, string> say)
     {
         var topics = wall.Topics.Select((t, i) => new Topic(i + 1, Texts.In(language, say($"TemplateTopic.{t}")), Texts.In(language, say($"TemplateTopic.{t}.Prompt")), i));
-        return new(wall.Purpose, Texts.In(language, say($"{key}.Question")), [.. topics], wall.Rules with { Shows = Attachment.Usual });
+        var line = wall.Line is { } blank ? blank with { Start = Texts.In(language, say($"{key}.Start")), End = Texts.In(language, say($"{key}.End")) } : null;
+        return new(wall.Purpose, Texts.In(language, say($"{key}.Question")), [.. topics], wall.Rules with { Shows = Attachment.Usual }, Line: line);
     }
 }
 
@@ -115,6 +120,8 @@ public static class Templates
         Template.OfWall("classRules", ["we", "weDoNot", "ifItFails"], new(Most: 6)),
         Template.OfWall("aboutMe", ["like", "can", "wantToLearn"], new(Least: 3, Most: 6)),
         Template.ToVisit("galleryWalk", ["firstPicture", "secondPicture", "thirdPicture"]),
+        Template.ToOrder("whichFirst", LinePlan.Blank, new(OnlyGiven: true)),
+        Template.ToOrder("timelineOfUs", new(LineKind.Years, Texts.None, Texts.None, 1700, 2030, Together: true), new(Least: 1)),
         Template.ToAsk("backChannel"),
         Template.ToAsk("questionBox"),
         new("thinkShareLeave", [new("alone", [Only("idea", PaperKind.Plain)]), new("share", [], new(["bestIdea", "stillAsking"], new(Least: 1))), new("leave", [Filled("ticket", "ticket")])]),

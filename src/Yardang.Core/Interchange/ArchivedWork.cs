@@ -19,7 +19,8 @@ public sealed record ArchivedPerson(int Number, string Name, DateTimeOffset? Joi
 /// <param name="Plan">What is planned for it at last.</param>
 /// <param name="Cards">The cards, by topic and in order.</param>
 /// <param name="Results">What all said of them, in numbers; null for nothing. Who said what is not archived.</param>
-public sealed record ArchivedWall(WallPlan Plan, ImmutableArray<Card> Cards, ImmutableArray<CardResult>? Results = null);
+/// <param name="Order">The order of the class; null for none. Who placed what where is not archived.</param>
+public sealed record ArchivedWall(WallPlan Plan, ImmutableArray<Card> Cards, ImmutableArray<CardResult>? Results = null, ClassOrder? Order = null);
 
 /// <summary>A board or wall with all that stands on it.</summary>
 /// <param name="People">Who worked on it; empty for everybody's.</param>

@@ -45,6 +45,7 @@ public static class WorkRules
         bool IsForeign(bool byStaff, int author) => byStaff ? author != Actor.Owner.Number : !known.Contains(author);
         return Card.FaultIn(wall.Plan, wall.Cards)
             ?? (CardResult.AreSound(wall.Results ?? []) ? null : "What was said of the cards cannot be so.")
+            ?? (wall.Order is null || ClassOrder.IsSound(wall.Order, wall.Cards.Select(c => c.Id).ToHashSet()) ? null : "The order of the class cannot be so.")
             ?? (wall.Cards.Any(c => IsForeign(c.ByStaff, c.Author) || c.Said.Any(a => IsForeign(a.ByStaff, a.Author))) ? "A card or an answer is of somebody who is not in the lesson." : null);
     }
 

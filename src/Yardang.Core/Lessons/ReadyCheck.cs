@@ -95,14 +95,16 @@ public static class ReadyCheck
         yield return new(way switch { Way.OneEach => "OwnWall", Way.ByGroup => "GroupWall", _ => "OneWall" });
         var asks = wall.Purpose == Purpose.Ask;
         var what = asks ? "Questions" : "Cards";
-        yield return asks ? new("AskQuestions") : wall.Purpose == Purpose.Visit ? new("VisitStations", Count: wall.Topics.Length) : wall.Topics.IsEmpty ? new("PutUpCards") : new("PutUpUnder", Count: wall.Topics.Length);
+        yield return asks ? new("AskQuestions") : wall.LineShown is not null ? new("PlaceCards") : wall.Purpose == Purpose.Visit ? new("VisitStations", Count: wall.Topics.Length) : wall.Topics.IsEmpty ? new("PutUpCards") : new("PutUpUnder", Count: wall.Topics.Length);
+        if (wall.LineShown is { } line) yield return new(line.Together ? "PlaceTogether" : "PlaceAlone");
+        if (!wall.Given.IsEmpty) yield return new(wall.Rules.OnlyGiven ? "OnlyGiven" : "GivenCards", Count: wall.Given.Length);
         if (wall.Rules.Least > 0) yield return new($"Least{what}", Count: wall.Rules.Least);
         if (wall.Rules.Most > 0) yield return new($"Most{what}", Count: wall.Rules.Most);
         if (wall is { Purpose: Purpose.Visit, Rules.Stations: > 0 and var stations }) yield return new("AtStations", Count: stations);
-        yield return new($"OnlyTheir{what}");
+        if (!wall.Rules.OnlyGiven) yield return new($"OnlyTheir{what}");
         foreach (var kind in new[] { AttachmentKinds.Pictures, AttachmentKinds.Drawings, AttachmentKinds.Formulas, AttachmentKinds.Places })
         {
-            if (wall.Rules.Shows.HasFlag(kind)) yield return new($"Show{kind}");
+            if (wall.Rules.Shows.HasFlag(kind) && !wall.Rules.OnlyGiven) yield return new($"Show{kind}");
         }
 
         if (wall.Rules.Answers) yield return new(asks ? "OthersAnswer" : "StudentsAnswer");
@@ -131,6 +133,9 @@ public static class ReadyCheck
     {
         if (wall.Question.IsEmpty) yield return new("NoQuestion", IsWarning: true);
         foreach (var line in OfTopics(wall)) yield return line;
+        if (wall.Given.Count(g => g.Text.IsEmpty && g.Shows.IsEmpty) is > 0 and var empty) yield return new("EmptyGiven", IsWarning: true, empty);
+        if (wall.Rules.OnlyGiven && wall.Given.IsEmpty) yield return new("NothingToPlace", IsWarning: true);
+        if (wall.LineShown is { Kind: LineKind.Ends or LineKind.Ladder, Start.IsEmpty: true, End.IsEmpty: true }) yield return new("EndsWithoutName", IsWarning: true);
         if (wall.Rules.Shows.HasFlag(AttachmentKinds.Places) && wall.Map is null) yield return new("PlacesWithoutMap", IsWarning: true);
         if (wall.Map is { } map && string.IsNullOrWhiteSpace(map.Description)) yield return new("UndescribedMap", IsWarning: true);
 

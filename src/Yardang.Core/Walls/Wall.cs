@@ -14,8 +14,9 @@ namespace Yardang.Core.Walls;
 /// <param name="Judging">What students said of each other's cards; to a student, what they said themselves, and what was shown.</param>
 /// <param name="Trip">Groups on their way round; null if everybody goes where they like.</param>
 /// <param name="Visits">Who was where; to a student, where they were.</param>
+/// <param name="Placing">Where each placed cards; to a student, their own placement and what was shown.</param>
 [Kind((int)RoomKind.Wall)]
-public sealed record WallSnapshot(WallPlan Plan, ImmutableArray<Card> Cards, ImmutableArray<LateWork> SetAside, [OrMinusOne] long? LastActivity, ImmutableArray<LastAct> Acts, JudgingState Judging, RoundTrip? Trip, ImmutableArray<Visit> Visits) : RoomSnapshot;
+public sealed record WallSnapshot(WallPlan Plan, ImmutableArray<Card> Cards, ImmutableArray<LateWork> SetAside, [OrMinusOne] long? LastActivity, ImmutableArray<LastAct> Acts, JudgingState Judging, RoundTrip? Trip, ImmutableArray<Visit> Visits, PlacingState Placing) : RoomSnapshot;
 
 /// <summary>A question, and cards that answer it, where all of its people can read them.</summary>
 public sealed class Wall : Room, IWorkRoom
@@ -31,6 +32,10 @@ public sealed class Wall : Room, IWorkRoom
     {
         Plan = version;
         Judgements.Follow(version.Rules.Judging);
+        foreach (var (given, i) in version.Given.Select((g, i) => (g, i)))
+        {
+            if (given.PutUp(i + 1) is { } card) _cards[card.Id] = card;
+        }
     }
 
     /// <inheritdoc/>
@@ -41,6 +46,9 @@ public sealed class Wall : Room, IWorkRoom
 
     /// <summary>Who was where, and groups on their way round.</summary>
     public Visits Visits { get; } = new();
+
+    /// <summary>Where each student placed cards for themselves.</summary>
+    public Placements Placements { get; } = new();
 
     /// <summary>What is planned for it now.</summary>
     public WallPlan Plan { get; private set; }
@@ -75,6 +83,15 @@ public sealed class Wall : Room, IWorkRoom
     public int StationsOwed(int person) => Plan.Purpose != Purpose.Visit ? 0
         : Math.Max(0, Plan.Rules.Stations - _cards.Values.Where(c => c.IsUp && !c.ByStaff && c.Author == person && c.Topic != WallPlan.Nowhere).Select(c => c.Topic).Distinct().Count());
 
+    /// <summary>How many cards somebody still has to place, where each has a placement of their own.</summary>
+    public int ToPlace(int person) => Plan.LineShown is not { Together: false } line ? 0
+        : _cards.Values.Count(c => c.IsUp && (!Plan.Rules.OwnFirst || c.ByStaff || c.Author == person) && Placements.Of(person, c.Id)?.On != line.Kind);
+
+    /// <summary>The order of the class now, of the cards that everybody sees; null where each does not have a placement of their own.</summary>
+    public ClassOrder? Order() => Plan.LineShown is { Together: false } line
+        ? Placements.Order(line.Kind, _cards.Values.Where(c => c.IsUp && (c.ByStaff || !Plan.Rules.OwnFirst)).Select(c => c.Id))
+        : null;
+
     /// <inheritdoc/>
     protected override Decision DecideCommand(Submission submission, Actor actor, Situation situation)
     {
@@ -82,9 +99,10 @@ public sealed class Wall : Room, IWorkRoom
         {
             case SetPlan(var plan):
                 return !actor.IsStaff ? Refusal.NotAllowed : plan.Fault() is null ? Planned(plan) : Refusal.OutOfRange;
-            case BringCards(var brought, var cards, var changedAt, var results):
-                return actor.Role != Role.Program || Number > 0 ? Refusal.NotAllowed : Card.FaultIn(brought, cards) is null && CardResult.AreSound(results ?? []) ? new CardsBrought(brought, cards, changedAt, results) : Refusal.OutOfRange;
-            case AcceptLateWork or DiscardLateWork or ShowResults or GoOnJudging when !actor.IsStaff:
+            case BringCards(var brought, var cards, var changedAt, var results, var shown):
+                return actor.Role != Role.Program || Number > 0 ? Refusal.NotAllowed : Card.FaultIn(brought, cards) is null && CardResult.AreSound(results ?? []) && (shown is null || ClassOrder.IsSound(shown, cards.Select(c => c.Id).ToHashSet()))
+                    ? new CardsBrought(brought, cards, changedAt, results, shown) : Refusal.OutOfRange;
+            case AcceptLateWork or DiscardLateWork or ShowResults or GoOnJudging or ShowOrder when !actor.IsStaff:
                 return Refusal.NotAllowed;
             case ShowResults:
                 return Plan.Rules.Judging is null || Judgements.IsShown ? Refusal.JudgingEnded : new ResultsShown(Judgements.ResultsOf(_cards.Values.Where(c => c.IsUp).Select(c => c.Id)));
@@ -94,7 +112,10 @@ public sealed class Wall : Room, IWorkRoom
                 return newRound || Judgements.IsShown ? new JudgingWentOn(newRound) : Refusal.ChangedSince;
             case JudgeCard judge:
                 return WhyNot(judge, actor, situation) is { } reason ? reason : new Decision.Accepted(new CardJudged(judge.Card, judge.Value), Audience.AuthorAndStaff);
-            case AskToo or FileQuestion when !actor.IsStaff && (actor.HasLeft || !situation.Allowed.StudentsMayWrite):
+            case ShowOrder(var on):
+                if (Order() is not { } order) return Refusal.NotAllowed;
+                return on == Placements.Shown is not null ? Refusal.ChangedSince : on ? new OrderShown(order) : new OrderHidden();
+            case AskToo or FileQuestion or PlaceCard when !actor.IsStaff && (actor.HasLeft || !situation.Allowed.StudentsMayWrite):
                 return Refusal.TooLate;
             case BeginTrip or MoveOn or EndTrip or VisitStation:
                 return Visits.Decide(submission.Command, Plan, actor);
@@ -137,6 +158,9 @@ public sealed class Wall : Room, IWorkRoom
         PutAnswerBack(var on, var id) => WhyNotBack(on, id, actor) is { } why ? why : ToldOf(_cards[on], (card, whose) => new AnswerPutBack(card.Id, Find(on, id)! with { DownBy = 0 }, whose)),
         AskToo ask => WhyNot(ask.Card, actor, card => Questions.WhyNot(ask, card, Plan, actor)) is { } why ? why : ToldOf(_cards[ask.Card], (_, whose) => new AskedToo(ask.Card, ask.On, whose)),
         FileQuestion file => WhyNot(file.Card, actor, card => Questions.WhyNot(file, card, Plan, actor)) is { } why ? why : ToldOf(_cards[file.Card], (_, whose) => new QuestionFiled(file.Card, file.Answer, whose)),
+        PlaceCard place => WhyNot(place.Card, actor, card => Placements.WhyNot(place, card, Plan, actor)) is { } why ? why
+            : Plan.LineShown!.Together ? ToldOf(_cards[place.Card], (_, whose) => new CardPlaced(place.Card, place.At, whose))
+            : new Decision.Accepted(new CardPlacedAlone(place.Card, place.At), Audience.AuthorAndStaff),
         _ => Refusal.NotAllowed,
     };
 
@@ -159,6 +183,7 @@ public sealed class Wall : Room, IWorkRoom
         if (Ids.ClientOf(put.Id) != client || client == 0) return Refusal.Malformed;
         if (_cards.ContainsKey(put.Id)) return Refusal.Duplicate;
         if (!Plan.Has(put.Topic)) return Refusal.NotFound;
+        if (!actor.IsStaff && Plan.Rules.OnlyGiven) return Refusal.NotAllowed;
         if (!actor.IsStaff && !Visits.MayPutUp(Plan, actor.Number, put.Topic)) return Refusal.NotHere;
         if (WhyNotShown(put.Language, put.Text, put.Attachments ?? [], actor) is { } why) return why;
         if (_cards.Count >= Card.Most || _cards.Values.Count(c => c.Author == actor.Number) >= Card.MostOfOne) return Refusal.Full;
@@ -298,11 +323,13 @@ public sealed class Wall : Room, IWorkRoom
     {
         var wall = (WallSnapshot)snapshot;
         (Plan, LastActivity) = (wall.Plan, wall.LastActivity);
+        _cards.Clear();
         foreach (var card in wall.Cards) _cards[card.Id] = card;
         foreach (var late in wall.SetAside) _setAside[late.Number] = late;
         foreach (var act in wall.Acts) _acts[act.Person] = act;
         Judgements.Restore(wall.Judging);
         Visits.Restore(wall.Trip, wall.Visits);
+        Placements.Restore(wall.Placing);
     }
 
     /// <inheritdoc/>
@@ -320,10 +347,12 @@ public sealed class Wall : Room, IWorkRoom
             case LateWorkDiscarded(var number, _):
                 _setAside.Remove(number);
                 return;
-            case CardsBrought(var plan, var cards, var changedAt, var brought):
+            case CardsBrought(var plan, var cards, var changedAt, var brought, var order):
                 (Plan, LastActivity) = (plan, changedAt);
                 Judgements.Bring(brought ?? []);
                 Judgements.Follow(plan.Rules.Judging);
+                Placements.Show(order);
+                _cards.Clear();
                 foreach (var card in cards) _cards[card.Id] = card;
                 return;
             case CardJudged(var card, var value):
@@ -338,6 +367,15 @@ public sealed class Wall : Room, IWorkRoom
             case JudgingWentOn(var newRound):
                 Judgements.GoOn(newRound);
                 return;
+            case OrderShown(var shown):
+                Placements.Show(shown);
+                return;
+            case OrderHidden:
+                Placements.Show(null);
+                return;
+            case CardPlacedAlone(var card, var at):
+                Placements.Place(envelope.Actor.Number, card, at);
+                break;
         }
 
         Set(envelope.Event, envelope.Actor.Number);
@@ -359,9 +397,11 @@ public sealed class Wall : Room, IWorkRoom
             case AnswerTakenDown(var on, var id, _): Change(on, id, a => a with { DownBy = actor }); break;
             case AskedToo(var on, var asks, _): Change(on, c => c.AskedBy(actor, asks)); break;
             case QuestionFiled(var on, var by, _): Change(on, c => c with { AnsweredBy = by }); break;
+            case CardPlaced(var on, var at, _): Change(on, c => c with { At = at }); break;
             case CardsShown(var plan, var shown):
                 Plan = plan;
                 Judgements.Follow(plan.Rules.Judging);
+                Placements.Follow(plan.Line);
 
                 // What a reader's copy still holds of a classmate and is not among them was taken down meanwhile.
                 var up = shown.Select(c => c.Id).ToHashSet();
@@ -371,6 +411,7 @@ public sealed class Wall : Room, IWorkRoom
             case PlanSet(var plan):
                 Plan = plan;
                 Judgements.Follow(plan.Rules.Judging);
+                Placements.Follow(plan.Line);
                 foreach (var card in _cards.Values.Where(c => !plan.Has(c.Topic)).ToList()) _cards[card.Id] = card with { Topic = WallPlan.Nowhere };
                 break;
         }

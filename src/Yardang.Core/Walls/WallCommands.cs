@@ -56,7 +56,8 @@ public sealed record SetPlan(WallPlan Plan) : Command;
 /// <param name="Cards">Those that were up.</param>
 /// <param name="ChangedAt">When a student last changed it, ms; null if none did.</param>
 /// <param name="Results">What all said of them; null for nothing.</param>
-public sealed record BringCards(WallPlan Plan, ImmutableArray<Card> Cards, long? ChangedAt, ImmutableArray<CardResult>? Results = null) : Command;
+/// <param name="Order">The order of the class that was shown; null for none.</param>
+public sealed record BringCards(WallPlan Plan, ImmutableArray<Card> Cards, long? ChangedAt, ImmutableArray<CardResult>? Results = null, ClassOrder? Order = null) : Command;
 
 /// <summary>A card is up.</summary>
 [Kind(70)]
@@ -107,8 +108,9 @@ public sealed record PlanSet(WallPlan Plan) : RoomEvent;
 /// <param name="Cards">The cards.</param>
 /// <param name="ChangedAt">When a student last changed it, ms; null if none did.</param>
 /// <param name="Results">What all said of them; null for nothing.</param>
+/// <param name="Order">The order of the class that was shown; null for none.</param>
 [Kind(76)]
-public sealed record CardsBrought(WallPlan Plan, ImmutableArray<Card> Cards, long? ChangedAt, [Since(2), NullIsEmpty] ImmutableArray<CardResult>? Results = null) : RoomEvent;
+public sealed record CardsBrought(WallPlan Plan, ImmutableArray<Card> Cards, long? ChangedAt, [Since(2), NullIsEmpty] ImmutableArray<CardResult>? Results = null, [Since(3)] ClassOrder? Order = null) : RoomEvent;
 
 /// <summary>Everybody sees all cards now, who saw only their own before: the plan, and every card that is up.</summary>
 /// <param name="Plan">What is planned for the wall now.</param>

@@ -18,6 +18,9 @@ public enum Purpose
 
     /// <summary>Ask questions, which are filed with what answers them. Topics are not looked at.</summary>
     Ask = 3,
+
+    /// <summary>Place cards along a line, each for themselves or all together. Topics are not looked at.</summary>
+    Order = 4,
 }
 
 /// <summary>A place of its own on a wall, for the cards that belong there.</summary>
@@ -58,8 +61,9 @@ public sealed record Topic(long Id, Texts Heading, Texts Prompt, int Colour, [Si
 /// <param name="Shows">What students may show beside their words; teachers may show everything.</param>
 /// <param name="Judging">How students judge each other's cards; null for not at all.</param>
 /// <param name="Stations">On a wall to visit: at how many stations of their choice each is asked for something; 0 for no number.</param>
+/// <param name="OnlyGiven">Whether only teachers put up cards.</param>
 public sealed record WallRules(
-    int Least = 0, int Most = 0, [Since(2)] bool OwnFirst = false, [Since(3)] bool Answers = false, [Since(4)] AttachmentKinds Shows = AttachmentKinds.None, [Since(5)] Judging? Judging = null, [Since(6)] int Stations = 0)
+    int Least = 0, int Most = 0, [Since(2)] bool OwnFirst = false, [Since(3)] bool Answers = false, [Since(4)] AttachmentKinds Shows = AttachmentKinds.None, [Since(5)] Judging? Judging = null, [Since(6)] int Stations = 0, [Since(7)] bool OnlyGiven = false)
 {
     /// <summary>As many cards as anybody likes, of words alone.</summary>
     public static readonly WallRules Free = new();
@@ -71,7 +75,10 @@ public sealed record WallRules(
 /// <param name="Topics">In order; cards that fit none lie <see cref="Nowhere"/>.</param>
 /// <param name="Rules">What each may and owes.</param>
 /// <param name="Map">On which students show places: a map, or any other picture; null for none.</param>
-public sealed record WallPlan(Purpose Purpose, Texts Question, ImmutableArray<Topic> Topics, WallRules Rules, [Since(2)] MapPicture? Map = null)
+/// <param name="Line">Along what cards are ordered; null as long as none ever were to be.</param>
+/// <param name="GivenCards">The teacher's cards that are up from the beginning; null for none.</param>
+public sealed record WallPlan(
+    Purpose Purpose, Texts Question, ImmutableArray<Topic> Topics, WallRules Rules, [Since(2)] MapPicture? Map = null, [Since(3)] LinePlan? Line = null, [Since(3), NullIsEmpty] ImmutableArray<GivenCard>? GivenCards = null)
 {
     /// <summary>The topic of cards that fit nowhere.</summary>
     public const long Nowhere = 0;
@@ -91,20 +98,36 @@ public sealed record WallPlan(Purpose Purpose, Texts Question, ImmutableArray<To
     /// <summary>Whether there is a place for cards with this number.</summary>
     public bool Has(long topic) => topic == Nowhere || Topics.Any(t => t.Id == topic);
 
-    /// <summary>The topics that are looked at: none where students ask.</summary>
+    /// <summary>The topics that are looked at: none where students ask or order.</summary>
     [JsonIgnore]
-    public ImmutableArray<Topic> TopicsShown => Purpose == Purpose.Ask ? [] : Topics;
+    public ImmutableArray<Topic> TopicsShown => Purpose is Purpose.Ask or Purpose.Order ? [] : Topics;
+
+    /// <summary>The teacher's cards that are up from the beginning.</summary>
+    [JsonIgnore]
+    public ImmutableArray<GivenCard> Given => GivenCards ?? [];
+
+    /// <summary>Along what cards are ordered now; null where they are not.</summary>
+    [JsonIgnore]
+    public LinePlan? LineShown => Purpose == Purpose.Order ? Line ?? LinePlan.Blank : null;
 
     /// <summary>Its texts, in the order in which they are read.</summary>
     [JsonIgnore]
-    public IEnumerable<Texts> Texts => TopicsShown.SelectMany(t => new[] { t.Heading, t.Prompt }).Prepend(Question);
+    public IEnumerable<Texts> Texts => TopicsShown.SelectMany(t => new[] { t.Heading, t.Prompt }).Prepend(Question).Concat(LineShown?.Names ?? []).Concat(Given.Select(g => g.Text));
 
     /// <summary>The names in the media store that it shows.</summary>
-    public IEnumerable<string> MediaNames() => Topics.SelectMany(t => t.MediaNames()).Concat(Map is { } map ? [map.Media] : []);
+    public IEnumerable<string> MediaNames() => Topics.SelectMany(t => t.MediaNames()).Concat(Map is { } map ? [map.Media] : []).Concat(Given.SelectMany(g => g.Shows.SelectMany(a => a.MediaNames())));
 
     /// <summary>The same with files that are kept under other names. What is not kept is not shown.</summary>
     /// <param name="names">The new names by the old.</param>
-    public WallPlan WithMedia(IReadOnlyDictionary<string, string> names) => this with { Map = Map?.WithMedia(names), Topics = [.. Topics.Select(t => t.WithMedia(names))] };
+    public WallPlan WithMedia(IReadOnlyDictionary<string, string> names) => this with
+    {
+        Map = Map?.WithMedia(names),
+        Topics = [.. Topics.Select(t => t.WithMedia(names))],
+        GivenCards = Given.IsEmpty ? null : [.. Given.Select(g => g.WithMedia(names))],
+    };
+
+    /// <summary>What a card says in a language: one that is as the teacher gave it, in the teacher's words.</summary>
+    public string TextOf(Card card, string language) => Given.FirstOrDefault(g => g.Says(card))?.Text.For(language) ?? card.Text;
 
     /// <summary>Everything that is written in it, in every language.</summary>
     public IEnumerable<string> Said() => Texts.SelectMany(t => t.ByLanguage.Values);
@@ -124,6 +147,8 @@ public sealed record WallPlan(Purpose Purpose, Texts Question, ImmutableArray<To
             if (topic.Colour is < 0 or >= Colours) return $"Topic {i + 1} has a colour that there is not.";
         }
 
+        if (Line is { } line && !line.IsValid()) return "The line along which cards are ordered is none that this program knows, or its names are too long.";
+        if (!GivenCard.AreSound(Given, Has)) return $"There are more than {GivenCard.Most} cards to begin with, or one of them says too much, or stands nowhere.";
         if (Map is { } map && !map.AsPicture().IsValid()) return "The wall's map is no picture.";
         if ((Rules.Shows & ~Attachment.AnyKind) != AttachmentKinds.None) return "Students may show what this program does not know.";
         if (Rules.Judging is { } judging && !judging.IsValid()) return "Cards are judged in a way that this program does not know, or too many are chosen.";

@@ -158,6 +158,8 @@ internal static class Forms
             case Yardang.Core.Walls.MoveOn v: Write(ref w, v); break;
             case Yardang.Core.Walls.EndTrip v: Write(ref w, v); break;
             case Yardang.Core.Walls.VisitStation v: Write(ref w, v); break;
+            case Yardang.Core.Walls.PlaceCard v: Write(ref w, v); break;
+            case Yardang.Core.Walls.ShowOrder v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -209,6 +211,8 @@ internal static class Forms
         Yardang.Core.Walls.MoveOn => 56,
         Yardang.Core.Walls.EndTrip => 57,
         Yardang.Core.Walls.VisitStation => 58,
+        Yardang.Core.Walls.PlaceCard => 59,
+        Yardang.Core.Walls.ShowOrder => 60,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -268,6 +272,8 @@ internal static class Forms
         56 => ReadMoveOn(ref r),
         57 => ReadEndTrip(ref r),
         58 => ReadVisitStation(ref r),
+        59 => ReadPlaceCard(ref r),
+        60 => ReadShowOrder(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of command: {kind}."),
     };
 
@@ -387,6 +393,10 @@ internal static class Forms
             case Yardang.Core.Walls.TripMovedOn v: Write(ref w, v); break;
             case Yardang.Core.Walls.TripEnded v: Write(ref w, v); break;
             case Yardang.Core.Walls.StationVisited v: Write(ref w, v); break;
+            case Yardang.Core.Walls.CardPlaced v: Write(ref w, v); break;
+            case Yardang.Core.Walls.CardPlacedAlone v: Write(ref w, v); break;
+            case Yardang.Core.Walls.OrderShown v: Write(ref w, v); break;
+            case Yardang.Core.Walls.OrderHidden v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -461,6 +471,10 @@ internal static class Forms
         Yardang.Core.Walls.TripMovedOn => 88,
         Yardang.Core.Walls.TripEnded => 89,
         Yardang.Core.Walls.StationVisited => 90,
+        Yardang.Core.Walls.CardPlaced => 91,
+        Yardang.Core.Walls.CardPlacedAlone => 92,
+        Yardang.Core.Walls.OrderShown => 93,
+        Yardang.Core.Walls.OrderHidden => 94,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -543,6 +557,10 @@ internal static class Forms
         88 => ReadTripMovedOn(ref r),
         89 => ReadTripEnded(ref r),
         90 => ReadStationVisited(ref r),
+        91 => ReadCardPlaced(ref r),
+        92 => ReadCardPlacedAlone(ref r),
+        93 => ReadOrderShown(ref r),
+        94 => ReadOrderHidden(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of room event: {kind}."),
     };
 
@@ -1001,7 +1019,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.Card v)
     {
-        var count = v.AskedToo is not null || v.AnsweredBy != 0 ? 14 : v.Attachments is not null ? 12 : v.Answers is not null ? 11 : 10;
+        var count = v.At is not null ? 15 : v.AskedToo is not null || v.AnsweredBy != 0 ? 14 : v.Attachments is not null ? 12 : v.Answers is not null ? 11 : 10;
         w.WriteArrayHeader(count);
         w.Write(v.Id);
         w.Write(v.Topic);
@@ -1059,6 +1077,16 @@ internal static class Forms
         }
 
         w.Write(v.AnsweredBy);
+        if (count < 15) return;
+        if (v.At is { } @at)
+        {
+            Write(ref w, @at);
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
     }
 
     public static Yardang.Core.Walls.Card ReadCard(ref MessagePackReader r)
@@ -1094,8 +1122,14 @@ internal static class Forms
             @answeredBy = r.ReadInt64();
         }
 
+        Yardang.Core.Walls.LineSpot? @at = null;
+        if (fields.Has(15))
+        {
+            @at = r.TryReadNil() ? null : ReadLineSpot(ref r);
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.Card(@id, @topic, @putUnder, @author, @byStaff, @order, @language, @text, @putUpAt, @downBy, @answers, @attachments, @askedToo, @answeredBy);
+        return new Yardang.Core.Walls.Card(@id, @topic, @putUnder, @author, @byStaff, @order, @language, @text, @putUpAt, @downBy, @answers, @attachments, @askedToo, @answeredBy, @at);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardAnswered v)
@@ -1157,6 +1191,56 @@ internal static class Forms
 
         fields.End(ref r);
         return new Yardang.Core.Walls.CardMoved(@id, @topic, @order, @whose);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardPlaced v)
+    {
+        w.WriteArrayHeader(3);
+        w.Write(v.Card);
+        if (v.At is { } @at)
+        {
+            Write(ref w, @at);
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
+        w.Write(v.Whose);
+    }
+
+    public static Yardang.Core.Walls.CardPlaced ReadCardPlaced(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 3);
+        System.Int64 @card = r.ReadInt64();
+        Yardang.Core.Walls.LineSpot? @at = r.TryReadNil() ? null : ReadLineSpot(ref r);
+        System.Int32 @whose = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.CardPlaced(@card, @at, @whose);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardPlacedAlone v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Card);
+        if (v.At is { } @at)
+        {
+            Write(ref w, @at);
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
+    }
+
+    public static Yardang.Core.Walls.CardPlacedAlone ReadCardPlacedAlone(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int64 @card = r.ReadInt64();
+        Yardang.Core.Walls.LineSpot? @at = r.TryReadNil() ? null : ReadLineSpot(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.CardPlacedAlone(@card, @at);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardPutBack v)
@@ -1283,7 +1367,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardsBrought v)
     {
-        var count = v.Results is not null ? 4 : 3;
+        var count = v.Order is not null ? 5 : v.Results is not null ? 4 : 3;
         w.WriteArrayHeader(count);
         Write(ref w, v.Plan);
         w.WriteArrayHeader(v.Cards.Length);
@@ -1316,6 +1400,16 @@ internal static class Forms
             w.WriteNil();
         }
 
+        if (count < 5) return;
+        if (v.Order is { } @order)
+        {
+            Write(ref w, @order);
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
     }
 
     public static Yardang.Core.Walls.CardsBrought ReadCardsBrought(ref MessagePackReader r)
@@ -1330,8 +1424,14 @@ internal static class Forms
             @results = r.TryReadNil() ? null : ReadListOfCardResult(ref r);
         }
 
+        Yardang.Core.Walls.ClassOrder? @order = null;
+        if (fields.Has(5))
+        {
+            @order = r.TryReadNil() ? null : ReadClassOrder(ref r);
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.CardsBrought(@plan, @cards, @changedAt, @results);
+        return new Yardang.Core.Walls.CardsBrought(@plan, @cards, @changedAt, @results, @order);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardsShown v)
@@ -1394,6 +1494,55 @@ internal static class Forms
 
         fields.End(ref r);
         return new Yardang.Core.Editing.ChangesMade(@changes, @back);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.ClassOrder v)
+    {
+        w.WriteArrayHeader(5);
+        w.Write((int)v.Kind);
+        w.Write(v.People);
+        w.WriteArrayHeader(v.Places.Length);
+        foreach (var item in v.Places)
+        {
+            Write(ref w, item);
+        }
+
+        w.Write(v.Alike);
+        w.Write(v.Compared);
+    }
+
+    public static Yardang.Core.Walls.ClassOrder ReadClassOrder(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 5);
+        Yardang.Core.Walls.LineKind @kind = (Yardang.Core.Walls.LineKind)r.ReadInt32();
+        System.Int32 @people = r.ReadInt32();
+        ImmutableArray<Yardang.Core.Walls.ClassPlace> @places = ReadListOfClassPlace(ref r);
+        System.Int64 @alike = r.ReadInt64();
+        System.Int64 @compared = r.ReadInt64();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.ClassOrder(@kind, @people, @places, @alike, @compared);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.ClassPlace v)
+    {
+        w.WriteArrayHeader(5);
+        w.Write(v.Card);
+        w.Write(v.People);
+        ByHand.WriteNumber(ref w, v.Middle);
+        ByHand.WriteNumber(ref w, v.Low);
+        ByHand.WriteNumber(ref w, v.High);
+    }
+
+    public static Yardang.Core.Walls.ClassPlace ReadClassPlace(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 5);
+        System.Int64 @card = r.ReadInt64();
+        System.Int32 @people = r.ReadInt32();
+        System.Double @middle = r.ReadDouble();
+        System.Double @low = r.ReadDouble();
+        System.Double @high = r.ReadDouble();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.ClassPlace(@card, @people, @middle, @low, @high);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Rooms.ClientAdmitted v)
@@ -1897,6 +2046,46 @@ internal static class Forms
         System.Boolean @on = r.ReadBoolean();
         fields.End(ref r);
         return new Yardang.Core.Lessons.GiveSignal(@person, @signal, @on);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.GivenCard v)
+    {
+        var count = v.Shown is not null ? 4 : 3;
+        w.WriteArrayHeader(count);
+        w.Write(v.Id);
+        w.Write(v.Topic);
+        ByHand.Write(ref w, v.Text);
+        if (count < 4) return;
+        if (v.Shown is { } @shown)
+        {
+            w.WriteArrayHeader(@shown.Length);
+            foreach (var item in @shown)
+            {
+                Write(ref w, item);
+            }
+
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
+    }
+
+    public static Yardang.Core.Walls.GivenCard ReadGivenCard(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 3);
+        System.Int64 @id = r.ReadInt64();
+        System.Int64 @topic = r.ReadInt64();
+        Yardang.Core.Pages.Texts @text = ByHand.ReadTexts(ref r);
+        ImmutableArray<Yardang.Core.Attachments.Attachment>? @shown = null;
+        if (fields.Has(4))
+        {
+            @shown = r.TryReadNil() ? null : ReadListOfAttachment(ref r);
+        }
+
+        fields.End(ref r);
+        return new Yardang.Core.Walls.GivenCard(@id, @topic, @text, @shown);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.GoOnJudging v)
@@ -2636,6 +2825,46 @@ internal static class Forms
         return new Yardang.Core.Lessons.LessonTimes(@opensAt, @dueAt, @closesAt, @handsIn);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.LinePlan v)
+    {
+        w.WriteArrayHeader(6);
+        w.Write((int)v.Kind);
+        ByHand.Write(ref w, v.Start);
+        ByHand.Write(ref w, v.End);
+        w.Write(v.From);
+        w.Write(v.To);
+        w.Write(v.Together);
+    }
+
+    public static Yardang.Core.Walls.LinePlan ReadLinePlan(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 6);
+        Yardang.Core.Walls.LineKind @kind = (Yardang.Core.Walls.LineKind)r.ReadInt32();
+        Yardang.Core.Pages.Texts @start = ByHand.ReadTexts(ref r);
+        Yardang.Core.Pages.Texts @end = ByHand.ReadTexts(ref r);
+        System.Int32 @from = r.ReadInt32();
+        System.Int32 @to = r.ReadInt32();
+        System.Boolean @together = r.ReadBoolean();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.LinePlan(@kind, @start, @end, @from, @to, @together);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.LineSpot v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write((int)v.On);
+        ByHand.WriteNumber(ref w, v.At);
+    }
+
+    public static Yardang.Core.Walls.LineSpot ReadLineSpot(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        Yardang.Core.Walls.LineKind @on = (Yardang.Core.Walls.LineKind)r.ReadInt32();
+        System.Double @at = r.ReadDouble();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.LineSpot(@on, @at);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.MakeChanges v)
     {
         w.WriteArrayHeader(1);
@@ -2940,6 +3169,32 @@ internal static class Forms
         return new Yardang.Core.Marks.NoteBody(@x, @y, @width, @height, @words);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.OrderHidden v)
+    {
+        w.WriteArrayHeader(0);
+    }
+
+    public static Yardang.Core.Walls.OrderHidden ReadOrderHidden(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 0);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.OrderHidden();
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.OrderShown v)
+    {
+        w.WriteArrayHeader(1);
+        Write(ref w, v.Order);
+    }
+
+    public static Yardang.Core.Walls.OrderShown ReadOrderShown(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 1);
+        Yardang.Core.Walls.ClassOrder @order = ReadClassOrder(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.OrderShown(@order);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Ordering v)
     {
         w.WriteArrayHeader(3);
@@ -2954,6 +3209,24 @@ internal static class Forms
         System.Double @order = r.ReadDouble();
         fields.End(ref r);
         return new Yardang.Core.Editing.Ordering(@target, @order);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.OwnPlace v)
+    {
+        w.WriteArrayHeader(3);
+        w.Write(v.Person);
+        w.Write(v.Card);
+        Write(ref w, v.At);
+    }
+
+    public static Yardang.Core.Walls.OwnPlace ReadOwnPlace(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 3);
+        System.Int32 @person = r.ReadInt32();
+        System.Int64 @card = r.ReadInt64();
+        Yardang.Core.Walls.LineSpot @at = ReadLineSpot(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.OwnPlace(@person, @card, @at);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Pages.Page v)
@@ -3582,6 +3855,30 @@ internal static class Forms
         return new Yardang.Core.Attachments.PlaceAttachment(@map, @x, @y, @name);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.PlaceCard v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Card);
+        if (v.At is { } @at)
+        {
+            Write(ref w, @at);
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
+    }
+
+    public static Yardang.Core.Walls.PlaceCard ReadPlaceCard(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int64 @card = r.ReadInt64();
+        Yardang.Core.Walls.LineSpot? @at = r.TryReadNil() ? null : ReadLineSpot(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.PlaceCard(@card, @at);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Placed v)
     {
         w.WriteArrayHeader(3);
@@ -3596,6 +3893,35 @@ internal static class Forms
         Yardang.Core.Marks.Place @place = ReadPlace(ref r);
         fields.End(ref r);
         return new Yardang.Core.Editing.Placed(@target, @place);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.PlacingState v)
+    {
+        w.WriteArrayHeader(2);
+        w.WriteArrayHeader(v.Own.Length);
+        foreach (var item in v.Own)
+        {
+            Write(ref w, item);
+        }
+
+        if (v.Shown is { } @shown)
+        {
+            Write(ref w, @shown);
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
+    }
+
+    public static Yardang.Core.Walls.PlacingState ReadPlacingState(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        ImmutableArray<Yardang.Core.Walls.OwnPlace> @own = ReadListOfOwnPlace(ref r);
+        Yardang.Core.Walls.ClassOrder? @shown = r.TryReadNil() ? null : ReadClassOrder(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.PlacingState(@own, @shown);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.PlanSet v)
@@ -4140,6 +4466,20 @@ internal static class Forms
         ImmutableArray<Yardang.Core.Activities.Part> @parts = ReadListOfPart(ref r);
         fields.End(ref r);
         return new Yardang.Core.Editing.SheetsSnapshot(@name, @directions, @pages, @marks, @gestures, @writers, @unit, @parts);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.ShowOrder v)
+    {
+        w.WriteArrayHeader(1);
+        w.Write(v.On);
+    }
+
+    public static Yardang.Core.Walls.ShowOrder ReadShowOrder(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 1);
+        System.Boolean @on = r.ReadBoolean();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.ShowOrder(@on);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.ShowResults v)
@@ -4696,7 +5036,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallPlan v)
     {
-        var count = v.Map is not null ? 5 : 4;
+        var count = v.Line is not null || v.GivenCards is not null ? 7 : v.Map is not null ? 5 : 4;
         w.WriteArrayHeader(count);
         w.Write((int)v.Purpose);
         ByHand.Write(ref w, v.Question);
@@ -4711,6 +5051,30 @@ internal static class Forms
         if (v.Map is { } @map)
         {
             Write(ref w, @map);
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
+        if (count < 7) return;
+        if (v.Line is { } @line)
+        {
+            Write(ref w, @line);
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
+        if (v.GivenCards is { } @givenCards)
+        {
+            w.WriteArrayHeader(@givenCards.Length);
+            foreach (var item in @givenCards)
+            {
+                Write(ref w, item);
+            }
+
         }
         else
         {
@@ -4732,13 +5096,21 @@ internal static class Forms
             @map = r.TryReadNil() ? null : ReadMapPicture(ref r);
         }
 
+        Yardang.Core.Walls.LinePlan? @line = null;
+        ImmutableArray<Yardang.Core.Walls.GivenCard>? @givenCards = null;
+        if (fields.Has(7))
+        {
+            @line = r.TryReadNil() ? null : ReadLinePlan(ref r);
+            @givenCards = r.TryReadNil() ? null : ReadListOfGivenCard(ref r);
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.WallPlan(@purpose, @question, @topics, @rules, @map);
+        return new Yardang.Core.Walls.WallPlan(@purpose, @question, @topics, @rules, @map, @line, @givenCards);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallRules v)
     {
-        var count = v.Stations != 0 ? 7 : v.Judging is not null ? 6 : (int)v.Shows != 0 ? 5 : v.Answers ? 4 : v.OwnFirst ? 3 : 2;
+        var count = v.OnlyGiven ? 8 : v.Stations != 0 ? 7 : v.Judging is not null ? 6 : (int)v.Shows != 0 ? 5 : v.Answers ? 4 : v.OwnFirst ? 3 : 2;
         w.WriteArrayHeader(count);
         w.Write(v.Least);
         w.Write(v.Most);
@@ -4760,6 +5132,8 @@ internal static class Forms
 
         if (count < 7) return;
         w.Write(v.Stations);
+        if (count < 8) return;
+        w.Write(v.OnlyGiven);
     }
 
     public static Yardang.Core.Walls.WallRules ReadWallRules(ref MessagePackReader r)
@@ -4797,13 +5171,19 @@ internal static class Forms
             @stations = r.ReadInt32();
         }
 
+        System.Boolean @onlyGiven = default;
+        if (fields.Has(8))
+        {
+            @onlyGiven = r.ReadBoolean();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.WallRules(@least, @most, @ownFirst, @answers, @shows, @judging, @stations);
+        return new Yardang.Core.Walls.WallRules(@least, @most, @ownFirst, @answers, @shows, @judging, @stations, @onlyGiven);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallSnapshot v)
     {
-        w.WriteArrayHeader(8);
+        w.WriteArrayHeader(9);
         Write(ref w, v.Plan);
         w.WriteArrayHeader(v.Cards.Length);
         foreach (var item in v.Cards)
@@ -4840,11 +5220,12 @@ internal static class Forms
             Write(ref w, item);
         }
 
+        Write(ref w, v.Placing);
     }
 
     public static Yardang.Core.Walls.WallSnapshot ReadWallSnapshot(ref MessagePackReader r)
     {
-        var fields = new Fields(ref r, 8);
+        var fields = new Fields(ref r, 9);
         Yardang.Core.Walls.WallPlan @plan = ReadWallPlan(ref r);
         ImmutableArray<Yardang.Core.Walls.Card> @cards = ReadListOfCard(ref r);
         ImmutableArray<Yardang.Core.Rooms.LateWork> @setAside = ReadListOfLateWork(ref r);
@@ -4853,8 +5234,9 @@ internal static class Forms
         Yardang.Core.Walls.JudgingState @judging = ReadJudgingState(ref r);
         Yardang.Core.Walls.RoundTrip? @trip = r.TryReadNil() ? null : ReadRoundTrip(ref r);
         ImmutableArray<Yardang.Core.Walls.Visit> @visits = ReadListOfVisit(ref r);
+        Yardang.Core.Walls.PlacingState @placing = ReadPlacingState(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Walls.WallSnapshot(@plan, @cards, @setAside, @lastActivity, @acts, @judging, @trip, @visits);
+        return new Yardang.Core.Walls.WallSnapshot(@plan, @cards, @setAside, @lastActivity, @acts, @judging, @trip, @visits, @placing);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Withholding v)
@@ -5147,6 +5529,15 @@ internal static class Forms
         return list.MoveToImmutable();
     }
 
+    private static ImmutableArray<Yardang.Core.Walls.ClassPlace> ReadListOfClassPlace(ref MessagePackReader r, int most = int.MaxValue)
+    {
+        var count = r.ReadArrayHeader();
+        if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Walls.ClassPlace>(count);
+        for (; count > 0; count--) list.Add(ReadClassPlace(ref r));
+        return list.MoveToImmutable();
+    }
+
     private static ImmutableArray<Yardang.Core.Attachments.DrawnStroke> ReadListOfDrawnStroke(ref MessagePackReader r, int most = int.MaxValue)
     {
         var count = r.ReadArrayHeader();
@@ -5162,6 +5553,15 @@ internal static class Forms
         if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
         var list = ImmutableArray.CreateBuilder<Yardang.Core.Editing.GestureSnapshot>(count);
         for (; count > 0; count--) list.Add(ReadGestureSnapshot(ref r));
+        return list.MoveToImmutable();
+    }
+
+    private static ImmutableArray<Yardang.Core.Walls.GivenCard> ReadListOfGivenCard(ref MessagePackReader r, int most = int.MaxValue)
+    {
+        var count = r.ReadArrayHeader();
+        if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Walls.GivenCard>(count);
+        for (; count > 0; count--) list.Add(ReadGivenCard(ref r));
         return list.MoveToImmutable();
     }
 
@@ -5261,6 +5661,15 @@ internal static class Forms
         if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
         var list = ImmutableArray.CreateBuilder<Yardang.Core.Editing.NewMark>(count);
         for (; count > 0; count--) list.Add(ReadNewMark(ref r));
+        return list.MoveToImmutable();
+    }
+
+    private static ImmutableArray<Yardang.Core.Walls.OwnPlace> ReadListOfOwnPlace(ref MessagePackReader r, int most = int.MaxValue)
+    {
+        var count = r.ReadArrayHeader();
+        if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Walls.OwnPlace>(count);
+        for (; count > 0; count--) list.Add(ReadOwnPlace(ref r));
         return list.MoveToImmutable();
     }
 

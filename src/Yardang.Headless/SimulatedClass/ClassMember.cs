@@ -189,6 +189,9 @@ public sealed partial class ClassMember : IAsyncDisposable
             case GoesToStation(var station):
                 _work!.Do(c => c.Submit(new VisitStation(TopicAt((Wall)c.Room, station)), 0));
                 break;
+            case PlacesCard(var which, var at):
+                _work!.Do(c => ((Wall)c.Room).Cards.Keys.ElementAtOrDefault(which) is > 0 and var card ? c.Submit(new PlaceCard(card, new(LineKind.Ends, at)), c.NewId()) : null);
+                break;
             case AsksToo(var beginning):
                 Of(beginning, (_, card) => card.Askers.Contains(_number) ? null : new AskToo(card.Id, true));
                 break;

@@ -40,6 +40,9 @@ public sealed record AnswersCard(string Words) : Doing;
 /// <summary>Goes to a station of a wall to visit, counted from 0.</summary>
 public sealed record GoesToStation(int Station) : Doing;
 
+/// <summary>Places a card of a wall to order, counted from 0, on a line from 0 to 100.</summary>
+public sealed record PlacesCard(int Card, int At) : Doing;
+
 /// <summary>Says that they ask the same as the first question of somebody else that begins so, if there is one.</summary>
 public sealed record AsksToo(string Beginning) : Doing;
 

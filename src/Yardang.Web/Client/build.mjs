@@ -1,7 +1,7 @@
 // Bundles scripts, styles, fonts and icons into wwwroot/dist. "--release" minifies.
 import { execFileSync } from 'node:child_process';
 import { cpSync, mkdirSync, readFileSync, readdirSync, rmSync } from 'node:fs';
-import { build } from 'esbuild';
+import { build, transform } from 'esbuild';
 
 const release = process.argv.includes('--release');
 const dist = 'wwwroot/dist';
@@ -33,7 +33,18 @@ for (const [font, script] of [
     `${dist}/files/noto-sans-${script}.woff2`,
   );
 
+// Styles that only one script needs come with it, as text.
+const styles = {
+  name: 'styles',
+  setup: ({ onLoad }) =>
+    onLoad({ filter: /\.css$/ }, async ({ path }) => {
+      const { code } = await transform(readFileSync(path, 'utf8'), { loader: 'css', minify: true, target: 'safari16' });
+      return { contents: code, loader: 'text' };
+    }),
+};
+
 await build({
+  plugins: [styles],
   entryPoints: {
     board: 'Client/entry-board.ts',
     circulate: 'Client/entry-circulate.ts',

@@ -5,7 +5,9 @@ import { test } from 'node:test';
 import { outline } from './ink/outline';
 import { lengths, remaining, remainingIntervals, underEraser, union } from './ink/stroke';
 import { known } from './wire/by-hand';
-import { type RoomSnapshot, readCommand, readRoomSnapshot, writeMarkBody } from './wire/forms';
+import { LineKind, type RoomSnapshot, readCommand, readRoomSnapshot, writeMarkBody } from './wire/forms';
+import { classOrder } from './room/class-order';
+import { placesIn } from './room/placing';
 import { Looks } from './room/marks';
 import { LessonState } from './room/lesson-state';
 import type { RoomState } from './room/room-client';
@@ -95,6 +97,18 @@ test('what is foreseen of a command on a wall is what Core decides', () => {
     const [, , , , , kind, body] = decode(bytes(command)) as any[];
     const foreseen = foresee(readWall(start), known(readCommand(kind, body)), { number: reader, isStaff }, 5000);
     assert.deepEqual(foreseen, happened && readEnvelope(decode(bytes(happened)) as any[]).event);
+  }
+});
+
+test('the order of the class is that of Core', () => {
+  for (const { own, people, places, alike, compared } of golden('class-orders')) {
+    const told = own.map(([person, card, on, at]: number[]) => ({ person, card, at: { on, at } }));
+    const order = classOrder(LineKind.Ends, placesIn(told), new Set([1, 2, 3, 4, 5, 6, 8]));
+    assert.deepEqual([order.people, order.alike, order.compared], [people, alike, compared]);
+    assert.deepEqual(
+      order.places.map((p) => [p.card, p.people, p.middle, p.low, p.high]),
+      places,
+    );
   }
 });
 
@@ -204,7 +218,11 @@ test('connectors run where Core lets them run', () => {
   for (const { from, to, points } of golden('connectors')) assert.deepEqual(between(box(from), box(to)), points);
 });
 
-function onWall({ plan, cards, setAside, lastActivity, acts }: WallState, reader: number, isStaff: boolean) {
+function onWall(
+  { plan, cards, setAside, lastActivity, acts, places, orderShown }: WallState,
+  reader: number,
+  isStaff: boolean,
+) {
   const isOwn = (c: Card) => c.author === reader && !c.byStaff;
   const isShown = (c: Card) => c.downBy === 0 && (c.byStaff || !plan.rules.ownFirst);
   const isSaid = (a: Answer) => isStaff || a.downBy === 0 || (a.author === reader && !a.byStaff);
@@ -218,6 +236,10 @@ function onWall({ plan, cards, setAside, lastActivity, acts }: WallState, reader
     waiting: [...setAside].map((w) => w.number),
     lastActivity: isStaff ? lastActivity : (own?.at ?? null),
     acts: isStaff ? [...acts.values()].sort((a, b) => a.person - b.person) : own ? [own] : [],
+    places: [...places]
+      .flatMap(([person, theirs]) => [...theirs].map(([card, at]) => [person, card, at.on, at.at].join()))
+      .sort(),
+    orderShown,
   };
 }
 

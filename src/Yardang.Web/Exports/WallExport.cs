@@ -14,7 +14,7 @@ namespace Yardang.Web.Exports;
 /// <summary>Walls on their way out, with the names that the teacher reads: as pages and as one picture, and as a table.</summary>
 public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore media, SchoolClock clock, ExportDesk desk, IStringLocalizer<UiTexts> texts)
 {
-    private static readonly string[] s_columns = ["Topic", "Card", "Who", "When", "PutUnder", "State", "AnswerTo", "AskedToo", "Answered", "Agree", "Unsure", "Disagree", "Chosen"];
+    private static readonly string[] s_columns = ["Topic", "Card", "Who", "When", "PutUnder", "State", "AnswerTo", "AskedToo", "Answered", "Agree", "Unsure", "Disagree", "Chosen", "Line"];
 
     // Of what fits nowhere, by its number among the colours of notes.
     private const int Grey = 10;
@@ -63,6 +63,7 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
     private WallSheet SheetOf(Wall wall, LessonBoard board, Said said, string foot)
     {
         if (wall.Plan.Purpose == Purpose.Ask) return QuestionsOf(wall, board, said, foot);
+        if (wall.Plan.LineShown is { } line) return OrderedOf(wall, line, board, said, foot);
         var isVisited = wall.Plan.Purpose == Purpose.Visit;
         var topics = wall.Plan.Topics.Select((t, i) => (t.Id, Heading: isVisited ? $"{i + 1}. {said.In(t.Heading)}" : said.In(t.Heading), Prompt: said.In(t.Prompt), t.Colour, Shown: isVisited ? t.Shown : null)).ToList();
         if (topics.Count == 0 || wall.Under(WallPlan.Nowhere).Any()) topics.Add((WallPlan.Nowhere, said.TopicOf(wall, WallPlan.Nowhere), "", Grey, null));
@@ -86,12 +87,46 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
         return new(said.In(wall.Plan.Question), bands, [(texts["WallTable.Words"].Value, [.. words]), (texts["WallTable.Index"].Value, [.. index])], foot, media.Find);
     }
 
+    // The line with numbers where cards stand, and the cards by these; of the class the middle of all, and for the teacher where each student has them.
+    private WallSheet OrderedOf(Wall wall, LinePlan line, LessonBoard board, Said said, string foot)
+    {
+        var order = line.Together ? null : wall.Placements.Shown ?? wall.Order();
+        var up = wall.Cards.Values.Where(c => c.IsUp).OrderBy(c => c.Order).ThenBy(c => c.Id).ToDictionary(c => c.Id);
+        List<(Card Card, double At, string Words)> placed = order is null
+            ? [.. up.Values.Where(c => c.At?.On == line.Kind).OrderBy(c => c.At!.At).Select(c => (c, c.At!.At, LineWords.Called(c.At, texts)))]
+            : [.. order.Places.Where(p => up.ContainsKey(p.Card)).Select(p => (up[p.Card], p.Middle, PlaceOf(order.Kind, p)))];
+        var slips = placed.SelectMany((p, i) => SlipsOf(wall, p.Card, said).Select((slip, nth) => nth > 0 ? slip : slip with { Text = $"{i + 1}. {slip.Text}", By = $"{p.Words} · {slip.By}" }));
+        var rest = up.Values.Where(c => placed.TrueForAll(p => p.Card.Id != c.Id)).SelectMany(c => SlipsOf(wall, c, said)).ToList();
+        var heading = order is null ? texts["Wall.OnLine"].Value : order.People == 1 ? texts["Wall.OrderOfClassOne"].Value : texts["Wall.OrderOfClass", order.People].Value;
+        var agreement = order is { Compared: > 0 } ? texts["Wall.Agreement", Math.Round(100.0 * order.Alike / order.Compared)].Value : "";
+        List<WallBand> bands = [new(heading, agreement, AnsweredColour, [.. slips])];
+        if (rest.Count > 0) bands.Add(new(texts["WallTable.NotPlaced"], "", Grey, rest));
+        var axis = new WallAxis(NameOf(line.Start, line.From), NameOf(line.End, line.To), [.. placed.Select((p, i) => (LineWords.ShareOf(line, p.At), (i + 1).ToString(CultureInfo.InvariantCulture)))]);
+        string[] index = order is null ? [] : [.. board.People.Select(p => $"{p.Name}: {PlacementOf(p.Number)}")];
+        return new(said.In(wall.Plan.Question), bands, index.Length == 0 ? [] : [(texts["WallTable.Index"].Value, index)], foot, media.Find, axis);
+
+        string NameOf(Texts name, int at) => string.Join(" · ", new[] { said.In(name), line.Kind == LineKind.Ends ? "" : LineWords.Called(new(line.Kind, at), texts) }.Where(w => w.Length > 0));
+
+        string PlacementOf(int person)
+        {
+            var theirs = up.Values.Select(c => (Card: c, Spot: wall.Placements.Of(person, c.Id))).Where(c => c.Spot?.On == line.Kind).OrderBy(c => c.Spot!.At).ToList();
+            return theirs.Count == 0 ? texts["WallTable.PlacedNothing"] : string.Join(" · ", theirs.Select(c => $"{Beginning(said.TitleOf(c.Card))} ({LineWords.Called(c.Spot!, texts)})"));
+        }
+    }
+
+    private string PlaceOf(LineKind kind, ClassPlace place)
+    {
+        string Called(double at) => LineWords.Called(new(kind, at), texts);
+        var from = place.People == 1 ? texts["Wall.FromPeopleOne"].Value : texts["Wall.FromPeople", place.People].Value;
+        return place.Low < place.High ? $"{Called(place.Middle)} · {from}, {texts["Wall.HalfBetween", Called(place.Low), Called(place.High)].Value}" : $"{Called(place.Middle)} · {from}";
+    }
+
     // What is said to a card stands beside it.
     private IEnumerable<WallSlip> SlipsOf(Wall wall, Card card, Said said)
     {
         var asks = wall.Plan.Purpose == Purpose.Ask;
         var by = string.Join(" · ", ResultsOf(wall, card).Select(r => said.Result(r, wall.Judgements.Round > 1)).Prepend(asks ? said.AskedToo(card) : "").Prepend(said.By(wall, card)).Where(w => w.Length > 0));
-        yield return new(card.Text, by, card.Shown);
+        yield return new(said.Text(wall, card), by, card.Shown);
         var answers = InOrder(card.Standing()).OrderByDescending(a => asks && a.Id == card.AnsweredBy).Select(a => said.Whole(a, asks && card.IsAnswered && a.Id == card.AnsweredBy)).ToList();
         if (answers.Count > 0) yield return new(string.Join('\n', answers), texts["Wall.AnswersTo", Beginning(said.TitleOf(card))]);
     }
@@ -121,6 +156,14 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
         ? [card.Askers.Length.ToString(CultureInfo.InvariantCulture), texts[card.IsAnswered ? "Wall.IsAnswered" : "Wall.IsOpen"]]
         : ["", ""];
 
+    // Where it stands on the line that all share, or in the middle of all placements.
+    private string LineOf(Wall wall, Card card, ClassOrder? order)
+    {
+        if (wall.Plan.LineShown is not { } line) return "";
+        var at = line.Together ? card.At : order!.Places.FirstOrDefault(p => p.Card == card.Id) is { } place ? new(line.Kind, place.Middle) : null;
+        return at?.On == line.Kind ? LineWords.Called(at, texts) : "";
+    }
+
     private static IEnumerable<Answer> InOrder(Card card) => card.Said.OrderBy(a => a.SaidAt).ThenBy(a => a.Id);
 
     private static string Beginning(string text) => text.Split('\n')[0] is var first && first.Length > 60 ? $"{first[..60]}…" : first;
@@ -132,25 +175,31 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
         await (await hosts.GetAsync(board.Id)).LookAsync(room =>
         {
             var wall = (Wall)room;
+            var classOrder = wall.Placements.Shown ?? wall.Order();
             var order = wall.Plan.Topics.Select((t, i) => (t.Id, i)).ToDictionary(t => t.Id, t => t.i);
             rows =
             [
-                .. wall.Cards.Values.OrderBy(c => order.GetValueOrDefault(c.Topic, int.MaxValue)).ThenBy(c => c.Order).SelectMany(c => RowsOf(wall, c, said)),
+                .. wall.Cards.Values.OrderBy(c => order.GetValueOrDefault(c.Topic, int.MaxValue)).ThenBy(c => c.Order).SelectMany(c => RowsOf(wall, c, said, classOrder)),
             ];
         }, stop);
         return rows;
     }
 
-    private IEnumerable<string[]> RowsOf(Wall wall, Card card, Said said)
+    private IEnumerable<string[]> RowsOf(Wall wall, Card card, Said said, ClassOrder? classOrder)
     {
         string StateOf(bool isUp) => texts[isUp ? "WallTable.Up" : "WallTable.Down"];
         var topic = said.TopicOf(wall, card.Topic);
-        yield return [topic, said.Whole(card), said.Author(card), clock.Minute(card.PutUpAt), said.TopicOf(wall, card.PutUnder), StateOf(card.IsUp), "", .. AskedOf(wall, card), .. CountsOf(wall, card)];
+        yield return [topic, said.Whole(card), said.Author(card), clock.Minute(card.PutUpAt), said.TopicOf(wall, card.PutUnder), StateOf(card.IsUp), "", .. AskedOf(wall, card), .. CountsOf(wall, card), LineOf(wall, card, classOrder)];
+        foreach (var own in wall.Plan.LineShown is { Together: false } line ? wall.Placements.Own.Where(p => p.Card == card.Id && p.At.On == line.Kind) : [])
+        {
+            yield return ["", said.Whole(card), said.NameOf(own.Person), "", "", texts["WallTable.Placement"], "", "", "", "", "", "", "", LineWords.Called(own.At, texts)];
+        }
+
         foreach (var answer in InOrder(card))
         {
             var about = card.Said.FirstOrDefault(a => a.Id == answer.To)?.Text ?? said.TitleOf(card);
             var answers = card.IsAnswered && answer.Id == card.AnsweredBy && wall.Plan.Purpose == Purpose.Ask ? texts["WallTable.Answers"].Value : "";
-            yield return [topic, said.Text(answer), said.Author(answer), clock.Minute(answer.SaidAt), "", StateOf(answer.IsUp), about, "", answers, "", "", "", ""];
+            yield return [topic, said.Text(answer), said.Author(answer), clock.Minute(answer.SaidAt), "", StateOf(answer.IsUp), about, "", answers, "", "", "", "", ""];
         }
     }
 
@@ -166,7 +215,11 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
 
         public string Author(Card card) => card.ByStaff ? Texts["Wall.Teacher"] : Names.GetValueOrDefault(card.Author, "");
 
+        public string NameOf(int person) => Names.GetValueOrDefault(person, "");
+
         public string Author(Answer answer) => answer.ByStaff ? Texts["Wall.Teacher"] : Names.GetValueOrDefault(answer.Author, "");
+
+        public string Text(Wall wall, Card card) => wall.Plan.TextOf(card, Language ?? Written);
 
         public string Text(Answer answer) => answer.Aloud ? answer.Text.Length > 0 ? $"{answer.Text} ({Texts["Wall.SaidAloud"].Value})" : Texts["Wall.SaidAloud"] : answer.Text;
 

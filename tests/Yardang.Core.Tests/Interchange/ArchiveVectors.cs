@@ -38,6 +38,8 @@ internal static class ArchiveVectors
         var plan = WallScript.Plan(new(1, 5));
         Card[] cards = [new(1L << 32, 11, 12, 2, ByStaff: false, 1, "en", "Triangles", 1_000), new((1L << 32) + 1, 0, 0, 1, ByStaff: true, 1.5, "", "And the ground?", 2_000, Answers: [new(5, 0, 2, ByStaff: false, "en", "It pushes back", 3_000), new(6, 5, 1, ByStaff: true, "", "How?", 4_000)]), new((1L << 32) + 2, 12, 12, 2, ByStaff: false, 1, "en", "", 5_000, Attachments: Shown.Each)];
         var wallWork = work with { Boards = [new ArchivedBoard([2], [], [], Wall: new(plan, [.. cards], [new CardResult(1, 1L << 32, [3, 0, 1]), new CardResult(2, 1L << 32, [4])]))] };
+        var ordered = plan with { Purpose = Purpose.Order, Line = new(LineKind.Years, Texts.In("en", "long ago"), Texts.None, 1700, 2000, Together: true), GivenCards = [new(3, 11, Texts.In("en", "An iron bridge"), [Shown.Picture])], Rules = new(OnlyGiven: true) };
+        yield return new { name = "work on a wall to order", file = JsonNode.Parse(WorkJson.Write(work with { Boards = [new ArchivedBoard([2], [], [], Wall: new(ordered, [cards[0] with { At = new(LineKind.Years, 1779) }], Order: new(LineKind.Years, 3, [new(cards[0].Id, 3, 1780, 1779, 1800.5)], 2, 3)))] })) };
         yield return new { name = "work on a wall", file = JsonNode.Parse(WorkJson.Write(wallWork)) };
         foreach (var template in Templates.All) yield return new { name = template.Key, file = JsonNode.Parse(ActivityJson.Write(template.Content("en", text => text))) };
     }

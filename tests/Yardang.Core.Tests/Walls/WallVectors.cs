@@ -9,9 +9,11 @@ namespace Yardang.Core.Tests.Walls;
 /// <summary>What a command does to a wall at once: the browser foresees the same, and nothing where it is refused.</summary>
 internal static class WallVectors
 {
-    public static IEnumerable<object> All() => [.. On(new WallRules(Most: 2, Answers: true, Shows: Attachment.AnyKind, Judging: new(JudgingKind.Choose, 1))), .. On(new WallRules(Most: 2, OwnFirst: true, Answers: true, Judging: new(JudgingKind.Agree))), .. On(new WallRules(Shows: AttachmentKinds.Drawings, Judging: new(JudgingKind.Agree)), areResultsShown: true), .. On(new WallRules(Answers: true), purpose: Purpose.Ask), .. On(new WallRules(Answers: true, OwnFirst: true), purpose: Purpose.Ask), .. On(new WallRules(Answers: true), purpose: Purpose.Visit)];
+    public static IEnumerable<object> All() => [.. On(new WallRules(Most: 2, Answers: true, Shows: Attachment.AnyKind, Judging: new(JudgingKind.Choose, 1))), .. On(new WallRules(Most: 2, OwnFirst: true, Answers: true, Judging: new(JudgingKind.Agree))), .. On(new WallRules(Shows: AttachmentKinds.Drawings, Judging: new(JudgingKind.Agree)), areResultsShown: true), .. On(new WallRules(Answers: true), purpose: Purpose.Ask), .. On(new WallRules(Answers: true, OwnFirst: true), purpose: Purpose.Ask), .. On(new WallRules(Answers: true), purpose: Purpose.Visit), .. On(WallRules.Free, purpose: Purpose.Order), .. On(new WallRules(OnlyGiven: true), purpose: Purpose.Order, line: s_ladder), .. On(new WallRules(OwnFirst: true), purpose: Purpose.Order, line: LinePlan.Blank with { Together = true })];
 
-    private static IEnumerable<object> On(WallRules rules, bool areResultsShown = false, Purpose purpose = Purpose.Sort)
+    private static readonly LinePlan s_ladder = new(LineKind.Ladder, Core.Pages.Texts.None, Core.Pages.Texts.None, 1, 3);
+
+    private static IEnumerable<object> On(WallRules rules, bool areResultsShown = false, Purpose purpose = Purpose.Sort, LinePlan? line = null)
     {
         var wall = new WallScript(rules, Shown.Map);
         var mayas = wall.PutUp(Maya, "arches push");
@@ -27,11 +29,14 @@ internal static class WallVectors
         wall.Do(Maya, new TakeAnswerDown(mayas, gone));
         wall.Do(Maya, new JudgeCard(bens, 1));
         wall.Do(Ben, new JudgeCard(mayas, 1));
-        if (purpose != Purpose.Sort) wall.Do(Teacher, new SetPlan(Plan(rules) with { Map = Shown.Map, Purpose = purpose }));
+        if (purpose != Purpose.Sort) wall.Do(Teacher, new SetPlan(Plan(rules) with { Map = Shown.Map, Purpose = purpose, Line = line }));
         wall.Do(Ben, new VisitStation(12));
         wall.Do(Teacher, new BeginTrip([new("Arches", [Maya.Number]), new("Beams", [Ben.Number])]));
         wall.Do(Ben, new AskToo(mayas, true));
         wall.Do(Teacher, new FileQuestion(mayas, asked));
+        wall.Do(Ben, new PlaceCard(bens, new(LineKind.Ends, 20)));
+        wall.Do(Maya, new PlaceCard(mayas, new(LineKind.Ladder, 2)));
+        if (line?.Kind == LineKind.Ladder) wall.Do(Teacher, new ShowOrder(true));
         if (areResultsShown) wall.Do(Teacher, new ShowResults());
         foreach (var actor in new[] { Maya, Ben, Teacher })
         {
@@ -47,6 +52,7 @@ internal static class WallVectors
                 new JudgeCard(mayas, 1), new JudgeCard(bens, 2), new JudgeCard(bens, 0), new JudgeCard(teachers, 1), new JudgeCard(shows, 3), new JudgeCard(down, 1), new JudgeCard(mayas, 9), new ShowResults(), new GoOnJudging(false), new GoOnJudging(true),
                 new VisitStation(11), new VisitStation(12), new VisitStation(99), new MoveOn(0), new MoveOn(1), new EndTrip(), new BeginTrip([new("all", [2, 3])]), new PutUpCard(wall.NextId(actor), 12, "en", "at the second station"), new MoveCard(mayas, 12, 3),
                 new AskToo(mayas, true), new AskToo(mayas, false), new AskToo(bens, true), new AskToo(teachers, true), new AskToo(down, true), new FileQuestion(mayas, said), new FileQuestion(mayas, asked), new FileQuestion(mayas, gone), new FileQuestion(mayas, 0), new FileQuestion(bens, 0),
+                new PlaceCard(bens, new(LineKind.Ends, 20)), new PlaceCard(bens, new(LineKind.Ends, 20.5)), new PlaceCard(bens, null), new PlaceCard(mayas, new(LineKind.Ends, 101)), new PlaceCard(mayas, new(LineKind.Ladder, 1)), new PlaceCard(teachers, new(LineKind.Ends, 0)), new PlaceCard(down, new(LineKind.Ends, 1)), new PlaceCard(99, null), new ShowOrder(false),
                 new AnswerCard(mayas, wall.NextId(actor), 0, "en", "", Aloud: true), new RewordAnswer(mayas, asked, "en", ""),
             ];
             foreach (var command in commands)

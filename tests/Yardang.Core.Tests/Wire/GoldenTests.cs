@@ -113,6 +113,9 @@ public class GoldenTests
     })));
 
     [Fact]
+    public void Class_orders() => Check("class-orders", OrderTests.Vectors());
+
+    [Fact]
     public void Walls_foreseen() => Check("walls-foreseen", WallVectors.All());
 
     [Fact]

@@ -15,7 +15,7 @@ import { BoardTile } from './board-tile';
 import type { LatePage, LateTexts } from './late-work';
 import { type NeedsTexts, type Need, needsMe } from './needs-me';
 import type { Activity, Tile } from './tile';
-import { type TopicCount, WallTile } from './wall-tile';
+import { type TopicCount, WallTile, type WallTileWords } from './wall-tile';
 
 interface Participant {
   readonly number: number;
@@ -68,16 +68,10 @@ interface CirculateData {
     handedInLate: string;
     handedInChanged: string;
     flood: string;
-    nowhere: string;
-    everything: string;
     cards: string;
     cardsOne: string;
-    openQuestions: string;
-    answeredQuestions: string;
-    noQuestionYet: string;
-    noCardsYet: string;
-    owing: string;
-  } & LateTexts;
+  } & LateTexts &
+    WallTileWords;
 }
 
 interface Row {
@@ -343,9 +337,9 @@ Alpine.data('circulate', () => {
       );
       const named = (some: Participant[], words: string) =>
         some.length > 0 ? [fill(words, some.length, some.map((p) => p.name).join(', '))] : [];
-      const none = here.filter((p) => tile.cardsOf(p.number) === 0);
-      const owing = here.filter((p) => tile.cardsOf(p.number) > 0 && tile.owed(p.number) > 0);
-      row.owing = [...named(none, tile.asks ? texts.noQuestionYet : texts.noCardsYet), ...named(owing, texts.owing)];
+      const none = here.filter((p) => tile.hasNone(p.number));
+      const owing = here.filter((p) => tile.owes(p.number));
+      row.owing = [...named(none, tile.noneWords), ...named(owing, tile.owingWords)];
     },
 
     refresh(): void {

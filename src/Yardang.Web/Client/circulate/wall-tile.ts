@@ -2,6 +2,7 @@
 
 import { said } from '../attachments';
 import { NOWHERE, WallState } from '../room/wall-state';
+import { lineOf, placedOf, spotOf, toPlace } from '../room/placing';
 import { isAnswered } from '../room/questions';
 import { Purpose } from '../wire/forms';
 import { textIn } from '../surface/in-language';
@@ -20,6 +21,13 @@ export interface WallTileWords {
   readonly everything: string;
   readonly openQuestions: string;
   readonly answeredQuestions: string;
+  readonly noQuestionYet: string;
+  readonly noCardsYet: string;
+  readonly owing: string;
+  readonly toBePlaced: string;
+  readonly onLine: string;
+  readonly nothingPlaced: string;
+  readonly notAllPlaced: string;
 }
 
 export class WallTile extends Tile<WallState> {
@@ -44,6 +52,7 @@ export class WallTile extends Tile<WallState> {
   get topics(): TopicCount[] {
     if (!this.isThere) return [];
     if (this.asks) return this.questions;
+    if (this.line) return this.ordered;
     const { plan } = this.client.state;
     const counts = new Map<number, number>();
     for (const { downBy, topic } of this.client.state.cards.values())
@@ -74,13 +83,43 @@ export class WallTile extends Tile<WallState> {
     ];
   }
 
-  /** How many cards of somebody are up. */
-  cardsOf(person: number): number {
-    return this.client.state.upOf(person);
+  private get line() {
+    return this.isThere ? lineOf(this.client.state.plan) : null;
   }
 
-  owed(person: number): number {
-    return this.client.state.owed(person);
+  /** Whether each has a placement of their own. */
+  private get ordersAlone(): boolean {
+    return this.line !== null && !this.line.together;
+  }
+
+  private get ordered(): TopicCount[] {
+    const { state } = this.client;
+    const up = [...state.cards.values()].filter((c) => c.downBy === 0);
+    const placed = this.ordersAlone ? 0 : up.filter((c) => spotOf(state, c, 0)).length;
+    const rest = { id: 0, heading: this.words.toBePlaced, colour: 'none', cards: up.length - placed };
+    return this.ordersAlone ? [rest] : [{ id: 1, heading: this.words.onLine, colour: '1', cards: placed }, rest];
+  }
+
+  /** Whether somebody has done nothing here yet, and whether less than is asked for; and how that is said. */
+  hasNone(person: number): boolean {
+    const { state } = this.client;
+    return this.ordersAlone
+      ? placedOf(state, person)[0] === 0
+      : state.upOf(person) === 0 && !state.plan.rules.onlyGiven;
+  }
+
+  owes(person: number): boolean {
+    const { state } = this.client;
+    return !this.hasNone(person) && (state.owed(person) > 0 || toPlace(state, person) > 0);
+  }
+
+  get noneWords(): string {
+    const { noQuestionYet, nothingPlaced, noCardsYet } = this.words;
+    return this.asks ? noQuestionYet : this.ordersAlone ? nothingPlaced : noCardsYet;
+  }
+
+  get owingWords(): string {
+    return this.ordersAlone ? this.words.notAllPlaced : this.words.owing;
   }
 
   showPage(): void {}

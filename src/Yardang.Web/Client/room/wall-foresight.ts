@@ -1,6 +1,7 @@
 // What a command of mine will do to a wall, as far as this client can tell: Core's Wall decides.
 
 import { type Card, Purpose, type WallPlan } from '../wire/forms';
+import { lineOf, placed } from './placing';
 import { mayAskToo, mayFile } from './questions';
 import type { Me } from './sheets';
 import { isSame, mayBeShown } from './shown';
@@ -13,11 +14,11 @@ export function foresee(state: WallState, command: Command, me: Me, now: number)
   switch (command.kind) {
     case 'putUpCard': {
       const { id, topic, language, text, attachments } = command;
-      const isFull = !me.isStaff && state.isFull(me.number);
+      const isFull = !me.isStaff && (state.isFull(me.number) || state.plan.rules.onlyGiven);
       if (state.cards.has(id) || !state.has(topic) || !maySay(state, command, me) || isFull) return null;
       if (!mayPutUpAt(state, topic, me)) return null;
       const mine = { author: me.number, byStaff: me.isStaff, putUpAt: now, downBy: 0, answers: [], attachments };
-      const asked = { askedToo: [], answeredBy: 0 };
+      const asked = { askedToo: [], answeredBy: 0, at: null };
       return {
         kind: 'cardPutUp',
         card: { id, topic, putUnder: topic, order: behind(state, topic, me), language, text, ...mine, ...asked },
@@ -89,6 +90,11 @@ export function foresee(state: WallState, command: Command, me: Me, now: number)
     case 'endTrip':
     case 'visitStation':
       return travelled(state, command, me);
+    case 'placeCard':
+      return placed(state, command.card, command.at, me);
+    // What is shown the server computes.
+    case 'showOrder':
+      return me.isStaff && !command.on && state.orderShown && lineOf(state.plan) ? { kind: 'orderHidden' } : null;
     case 'setPlan':
       return me.isStaff ? planned(state, command.plan) : null;
     default:

@@ -4,6 +4,7 @@ import {
   type Answer,
   type Attachment,
   type Card,
+  type ClassOrder,
   type LastAct,
   type LateWork,
   type RoomSnapshot,
@@ -12,6 +13,7 @@ import {
   type WallPlan,
 } from '../wire/forms';
 import { Judgements } from './judgements';
+import { type OwnPlaces, placesIn, withPlace } from './placing';
 import { askedBy } from './questions';
 import type { Me } from './sheets';
 import { KINDS } from './shown';
@@ -26,12 +28,15 @@ export const NOWHERE = 0;
 /** Most letters of a card. */
 export const LONGEST_TEXT = 1000;
 
-const BLANK: WallPlan = {
+/** A wall to begin with. */
+export const BLANK: WallPlan = {
   purpose: 1,
   question: {},
   topics: [],
-  rules: { least: 0, most: 0, ownFirst: false, answers: false, shows: 0, judging: null, stations: 0 },
+  rules: { least: 0, most: 0, ownFirst: false, answers: false, shows: 0, judging: null, stations: 0, onlyGiven: false },
   map: null,
+  line: null,
+  givenCards: [],
 };
 
 export class WallState {
@@ -50,6 +55,10 @@ export class WallState {
   trip: RoundTrip | null = null;
   /** Who was where; students know where they were. */
   visits: ReadonlyMap<number, Visit> = new Map();
+  /** Where each placed cards for themselves; students know their own placement. */
+  places: OwnPlaces = new Map();
+  /** The order of the class as it was shown; null if it is not. */
+  orderShown: ClassOrder | null = null;
 
   static of(number: number, state: RoomSnapshot): WallState {
     if (state.kind !== 'wall') throw new Error('This is no wall.');
@@ -63,6 +72,8 @@ export class WallState {
       judgements: Judgements.of(state.judging),
       trip: state.trip,
       visits: new Map(state.visits.map((v) => [v.person, v])),
+      places: placesIn(state.placing.own),
+      orderShown: state.placing.shown,
     });
   }
 
@@ -155,6 +166,7 @@ export class WallState {
         this.lastActivity = event.changedAt;
         this.cards = new Map(event.cards.map((c) => [c.id, c]));
         this.judgements = this.judgements.bring(event.results).follow(event.plan.rules.judging);
+        this.orderShown = event.order;
         return;
       case 'cardJudged':
         this.judgements = this.judgements.judged(event.card, actor, event.value);
@@ -177,6 +189,15 @@ export class WallState {
       case 'stationVisited':
         this.visits = visited(this.visits, actor, event.station);
         return;
+      case 'orderShown':
+        this.orderShown = event.order;
+        return;
+      case 'orderHidden':
+        this.orderShown = null;
+        return;
+      case 'cardPlacedAlone':
+        this.places = withPlace(this.places, { ...event, person: actor });
+        break;
       case 'clientAdmitted':
         return;
     }
@@ -255,6 +276,9 @@ export class WallState {
       case 'questionFiled':
         this.change(event.card, { answeredBy: event.answer });
         break;
+      case 'cardPlaced':
+        this.change(event.card, { at: event.at });
+        break;
       case 'cardReworded':
         this.change(event.id, { language: event.language, text: event.text, attachments: event.attachments });
         break;
@@ -265,8 +289,7 @@ export class WallState {
         this.change(event.id, { downBy: actor });
         break;
       case 'cardsShown': {
-        this.plan = event.plan;
-        this.judgements = this.judgements.follow(event.plan.rules.judging);
+        this.follow(event.plan);
         // What is still held here of a classmate and is not among them was taken down meanwhile.
         const up = new Set(event.cards.map((c) => c.id));
         const isGone = (c: Card) => c.downBy === 0 && !up.has(c.id);
@@ -277,13 +300,19 @@ export class WallState {
         break;
       }
       case 'planSet':
-        this.plan = event.plan;
-        this.judgements = this.judgements.follow(event.plan.rules.judging);
+        this.follow(event.plan);
         this.cards = new Map(
           [...this.cards].map(([id, card]) => [id, this.has(card.topic) ? card : { ...card, topic: NOWHERE }]),
         );
         break;
     }
+  }
+
+  private follow(plan: WallPlan): void {
+    this.plan = plan;
+    this.judgements = this.judgements.follow(plan.rules.judging);
+    // What was shown of another line is shown no more.
+    if (!plan.line || plan.line.together || plan.line.kind !== this.orderShown?.kind) this.orderShown = null;
   }
 
   private setAnswer(on: number, answer: Answer): void {

@@ -1,6 +1,7 @@
 // What is done on a wall, as commands.
 
 import type { Answer, Attachment, Card } from '../room/wall-state';
+import type { LineSpot } from '../wire/forms';
 import type { Command } from '../room/wire';
 
 /**
@@ -29,6 +30,7 @@ export function actsOf(submit: (command: Command) => void, newId: () => number, 
     putAnswerBack: (card: Card, { id }: Answer) => submit({ kind: 'putAnswerBack', card: card.id, id }),
     judge: (card: Card, value: number) => submit({ kind: 'judgeCard', card: card.id, value }),
     visit: (station: number) => submit({ kind: 'visitStation', station }),
+    place: (card: Card, at: LineSpot | null) => submit({ kind: 'placeCard', card: card.id, at }),
     askToo: (card: Card, on: boolean) => submit({ kind: 'askToo', card: card.id, on }),
     /** An answer answers a question; 0: nothing does any more. */
     file: (card: Card, answer: number) => submit({ kind: 'fileQuestion', card: card.id, answer }),

@@ -7,6 +7,7 @@ import type { Command } from '../room/wire';
 import { judgingSteered } from './judging-steered';
 import type { MapDesk } from './plan-form';
 import { planningOf } from './planning';
+import { orderSteered } from './order-steered';
 import { tripSteered } from './trip-steered';
 import type { WallTexts } from './wall-texts';
 import { whoOf } from './who';
@@ -31,6 +32,7 @@ export function besideOf(around: Around, texts: WallTexts) {
     who: whoOf(around.lesson, around.part, around.work, wall, around.changed, texts),
     judging: judgingSteered(wall, submit, texts),
     trip: tripSteered(wall, submit, around.rows, () => around.state()?.groups ?? [], texts),
+    order: orderSteered(wall, submit, around.rows, texts),
     planning: planningOf(around.client, around.written, around.maps, texts),
   };
 }

@@ -27,6 +27,7 @@ export class NewCards {
   slot(topic: number, words: SlotWords): TemplateResult | typeof nothing {
     const { state, me, texts, drafts, making, looksOnly } = this.side;
     if (looksOnly) return nothing;
+    if (!me.isStaff && state.plan.rules.onlyGiven) return nothing;
     if (!me.isStaff && state.isFull(me.number))
       return html`<li class="slot slot-full">${fill(texts.full, state.plan.rules.most)}</li>`;
     const place = Drafts.under(topic);

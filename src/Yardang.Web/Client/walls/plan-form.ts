@@ -7,6 +7,8 @@ import { LONGEST_TITLE } from '../media/send-stimulus';
 import { addressIn } from '../media/web-address';
 import { NOWHERE, type Topic, type WallPlan } from '../room/wall-state';
 import { textIn } from '../surface/in-language';
+import { givenFormOf } from './given-form';
+import { lineFormOf } from './line-form';
 import { Purpose, StimulusKind } from '../wire/forms';
 
 export interface TopicForm {
@@ -19,6 +21,11 @@ export interface TopicForm {
   stimulus: Stimulus | null;
   /** What is typed of an address to open. */
   link: string;
+}
+
+/** A topic, or a card to begin with. */
+interface Showing {
+  shown: readonly Attachment[];
 }
 
 const COLOURS = 12;
@@ -51,6 +58,15 @@ export function planFormOf(
   changed: (typed: boolean) => void,
 ) {
   let base: WallPlan | null = null;
+  let form: { sending: number };
+
+  async function send(file: File): Promise<PictureAttachment | null> {
+    form.sending++;
+    const taken = await maps().uploads.take(file);
+    form.sending--;
+    const { media, width, height } = taken ?? { media: '', width: 0, height: 0 };
+    return taken ? { kind: 'picture', media, width, height, description: titleOfFile(file).slice(0, 200) } : null;
+  }
 
   return {
     purpose: Purpose.Sort as Purpose,
@@ -67,12 +83,17 @@ export function planFormOf(
     mapSource: '',
     /** At how many stations each says something, at least. */
     stations: 0,
+    /** Whether only teachers put up cards. */
+    onlyGiven: false,
+    line: lineFormOf(language, changed),
+    given: givenFormOf(language, send, changed),
     /** How many pictures are on their way. */
     sending: 0,
 
     /** Shows a plan. A topic that stays is the same line: who is typing in it goes on. */
     show(plan: WallPlan): void {
       base = plan;
+      form = this;
       this.purpose = plan.purpose;
       this.question = textIn(plan.question, [language], language);
       this.least = plan.rules.least;
@@ -83,6 +104,9 @@ export function planFormOf(
       this.judging = plan.rules.judging;
       this.showMap(plan.map);
       this.stations = plan.rules.stations;
+      this.onlyGiven = plan.rules.onlyGiven;
+      this.line.show(plan.line);
+      this.given.show(plan.givenCards);
       const links = new Map(this.topics.map((t) => [t.id, t.link]));
       this.topics = plan.topics.map((t) => ({
         shown: t.shown,
@@ -124,8 +148,11 @@ export function planFormOf(
           shows: this.shows,
           judging: this.judging,
           stations: this.stations,
+          onlyGiven: this.onlyGiven,
         },
         map: this.map,
+        line: this.isOrder ? this.line.plan(base?.line ?? null, said) : (base?.line ?? null),
+        givenCards: this.given.cards(base?.givenCards ?? [], said, this.topics),
       };
     },
 
@@ -141,13 +168,21 @@ export function planFormOf(
       return this.purpose === Purpose.Sort;
     },
 
-    /** Questions are for all to answer, and are not judged. */
+    get isOrder(): boolean {
+      return this.purpose === Purpose.Order;
+    },
+
+    /** Whether cards stand under topics, or at stations. */
+    get hasTopics(): boolean {
+      return this.isSort || this.isVisit;
+    },
+
+    /** Questions are for all to answer, and are not judged; what is ordered is given, to begin with. */
     setPurpose(value: string): void {
       this.purpose = Number(value);
-      if (this.isAsk) {
-        this.answers = true;
-        this.judging = null;
-      }
+      this.onlyGiven = this.isOrder;
+      if (this.isAsk) this.answers = true;
+      if (!this.hasTopics) this.judging = null;
       changed(false);
     },
 
@@ -158,6 +193,11 @@ export function planFormOf(
 
     get isFull(): boolean {
       return this.topics.length >= MOST_TOPICS;
+    },
+
+    /** Whether it says what cannot be. */
+    get isWrong(): boolean {
+      return this.owesTooMuch || (this.isOrder && this.line.isBackwards);
     },
 
     /** Whether more is asked for than each may put up. */
@@ -246,25 +286,30 @@ export function planFormOf(
       changed(false);
     },
 
+    setOnlyGiven(on: boolean): void {
+      this.onlyGiven = on;
+      changed(false);
+    },
+
     setStations(value: string): void {
       this.stations = Math.min(MOST_TOPICS, numberIn(value));
       changed(false);
     },
 
     /** The picture of a station, as an address; empty for none. */
-    pictureOf(topic: TopicForm): string {
+    pictureOf(topic: Showing): string {
       const picture = topic.shown.find((a) => a.kind === 'picture');
       return picture ? maps().address(picture.media) : '';
     },
 
-    descriptionOf(topic: TopicForm): string {
+    descriptionOf(topic: Showing): string {
       return topic.shown.find((a) => a.kind === 'picture')?.description ?? '';
     },
 
     async takePicture(topic: TopicForm, event: Event): Promise<void> {
       const input = event.target as HTMLInputElement;
       const file = input.files?.[0];
-      const picture = file ? await this.send(file) : null;
+      const picture = file ? await send(file) : null;
       input.value = '';
       const there = this.topics.find((t) => t.id === topic.id);
       if (!picture || !there) return;
@@ -272,12 +317,12 @@ export function planFormOf(
       changed(false);
     },
 
-    describePicture(topic: TopicForm, words: string): void {
+    describePicture(topic: Showing, words: string): void {
       topic.shown = topic.shown.map((a) => (a.kind === 'picture' ? { ...a, description: words } : a));
       changed(true);
     },
 
-    removePicture(topic: TopicForm): void {
+    removePicture(topic: Showing): void {
       topic.shown = topic.shown.filter((a) => a.kind !== 'picture');
       changed(false);
     },
@@ -285,20 +330,12 @@ export function planFormOf(
     /** A station for each picture that was chosen or dropped, in their order. */
     async stationsFrom(files: FileList | null | undefined): Promise<void> {
       for (const file of [...(files ?? [])].slice(0, MOST_TOPICS - this.topics.length)) {
-        const picture = await this.send(file);
+        const picture = await send(file);
         if (!picture || this.isFull) continue;
         const id = this.add(picture.description);
         this.topics.find((t) => t.id === id)!.shown = [picture];
         changed(false);
       }
-    },
-
-    async send(file: File): Promise<PictureAttachment | null> {
-      this.sending++;
-      const taken = await maps().uploads.take(file);
-      this.sending--;
-      const { media, width, height } = taken ?? { media: '', width: 0, height: 0 };
-      return taken ? { kind: 'picture', media, width, height, description: titleOfFile(file).slice(0, 200) } : null;
     },
 
     async takeStimulus(topic: TopicForm, event: Event): Promise<void> {

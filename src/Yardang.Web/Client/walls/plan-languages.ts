@@ -1,8 +1,20 @@
 // In which languages a wall's plan speaks.
 
 import type { WallPlan } from '../room/wall-state';
+import type {} from '../wire/forms';
+import type { Texts } from '../room/marks';
+
+/** All that is written in it. */
+export function textsOfPlan({ question, topics, line, givenCards }: WallPlan): Texts[] {
+  return [
+    question,
+    ...topics.flatMap((t) => [t.heading, t.prompt]),
+    ...(line ? [line.start, line.end] : []),
+    ...givenCards.map((c) => c.text),
+  ];
+}
 
 export function languagesOfPlan(plan: WallPlan): string[] {
-  const texts = [plan.question, ...plan.topics.flatMap((t) => [t.heading, t.prompt])];
+  const texts = textsOfPlan(plan);
   return [...new Set(texts.flatMap((t) => Object.entries(t).flatMap(([code, said]) => (said ? [code] : []))))].sort();
 }

@@ -2,6 +2,7 @@
 
 import { plural } from '../page-data';
 import type { RoomClient } from '../room/room-client';
+import { lineOf } from '../room/placing';
 import type { WallState } from '../room/wall-state';
 import { Purpose } from '../wire/forms';
 import { type MapDesk, planFormOf } from './plan-form';
@@ -10,6 +11,8 @@ interface Texts {
   readonly toNowhere: string;
   readonly becomeQuestions: string;
   readonly becomeCards: string;
+  readonly becomeOrdered: string;
+  readonly otherLine: string;
   readonly becomeStations: string;
   readonly becomeTopics: string;
 }
@@ -33,20 +36,31 @@ export function planningOf(client: () => RoomClient<WallState>, language: string
     get consequence(): string {
       const { state } = client();
       if (this.form.purpose !== state.plan.purpose && state.cards.size > 0) return this.becomes;
+      if (this.isOtherLine) return texts.otherLine;
       const left = new Set(this.form.topics.map((t) => t.id));
       const cards = state.plan.topics.filter((t) => !left.has(t.id)).flatMap((t) => state.under(t.id));
       return cards.length > 0 ? plural(texts, 'toNowhere', cards.length) : '';
     },
 
+    /** Whether cards that are placed would stand on a line of another kind, or of others. */
+    get isOtherLine(): boolean {
+      const { plan, places, cards } = client().state;
+      const before = lineOf(plan);
+      const { kind, together } = this.form.line;
+      if (!this.form.isOrder || !before || (kind === before.kind && together === before.together)) return false;
+      return places.size > 0 || [...cards.values()].some((c) => c.at !== null);
+    },
+
     get becomes(): string {
       if (this.form.isAsk) return texts.becomeQuestions;
+      if (this.form.isOrder) return texts.becomeOrdered;
       if (client().state.plan.purpose === Purpose.Ask) return texts.becomeCards;
       return this.form.isVisit ? texts.becomeStations : texts.becomeTopics;
     },
 
     /** Changes the wall; false if the form says what cannot be. */
     take(): boolean {
-      if (this.form.owesTooMuch) return false;
+      if (this.form.isWrong) return false;
       client().submit({ kind: 'setPlan', plan: this.form.plan }, client().newId());
       return true;
     },

@@ -1,5 +1,6 @@
 // A wall to ask: open questions in large type as they came; answered ones, each with its answer, found by their words.
 
+import css from '../../Pages/Student/questions.css';
 import { type TemplateResult, html, nothing } from 'lit-html';
 import { live } from 'lit-html/directives/live.js';
 import { repeat } from 'lit-html/directives/repeat.js';
@@ -8,12 +9,15 @@ import { fill, plural } from '../page-data';
 import { isAnswered, mayAskToo, mayFile } from '../room/questions';
 import { serverNow } from '../room/server-clock';
 import { type Answer, type Card, NOWHERE } from '../room/wall-state';
+import { useStyles } from '../styles/with-script';
 import { Drafts } from './drafts';
 import { NewCards } from './new-cards';
 import { QuestionIndex } from './question-index';
 import type { Slips } from './slips';
 import { type Arrangement, type Band, type WallSide, titleOf } from './wall-side';
 import type { WallView } from './wall-view';
+
+useStyles(css);
 
 const OPEN = 0;
 const ANSWERED = 1;

@@ -62,8 +62,9 @@ export class Slips {
   }
 
   words(card: Card): TemplateResult {
-    const [first = '', ...rest] = card.text.split('\n');
-    return html`<div class="slip-words" dir="auto" lang=${card.language || nothing}>
+    const { text, language } = this.read(card);
+    const [first = '', ...rest] = text.split('\n');
+    return html`<div class="slip-words" dir="auto" lang=${language || nothing}>
       ${
         rest.length > 0
           ? html`<p class="slip-first">${first}</p>
@@ -72,6 +73,13 @@ export class Slips {
       }
       ${this.attached(card)}
     </div>`;
+  }
+
+  /** What it says, and in which language: one that is as the teacher gave it, in that in which the teacher's words are read. */
+  private read(card: Card): { text: string; language: string } {
+    const given = card.byStaff ? this.side.state.plan.givenCards.find((g) => g.id === card.id)?.text : undefined;
+    const language = this.side.read[0];
+    return given?.[language] && given[card.language] === card.text ? { text: given[language], language } : card;
   }
 
   author(card: Card): string {

@@ -1,11 +1,13 @@
 // A wall to visit: one station at a time, what is shown on one side, answers on the other, and a path of numbered stops that leads on.
 
+import css from '../../Pages/Student/stations.css';
 import { type TemplateResult, html, nothing } from 'lit-html';
 import { repeat } from 'lit-html/directives/repeat.js';
 import { show } from '../attachments';
 import { fill, plural } from '../page-data';
 import { groupOf, isOnTrip, mayPutUpAt, stationNow } from '../room/visiting';
 import { type Card, NOWHERE, type Topic } from '../room/wall-state';
+import { useStyles } from '../styles/with-script';
 import { textIn } from '../surface/in-language';
 import { StimulusKind } from '../wire/forms';
 import { LargeStation } from './large-station';
@@ -13,6 +15,8 @@ import { NewCards } from './new-cards';
 import type { Slips } from './slips';
 import { type Arrangement, type Band, type WallSide, byTopic, endsBelowSight } from './wall-side';
 import type { WallView } from './wall-view';
+
+useStyles(css);
 
 /** Who stays so long at a station is there. */
 const STAY_MS = 1500;

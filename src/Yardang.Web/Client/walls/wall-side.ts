@@ -36,6 +36,8 @@ export interface WallSide extends AttachmentView, WallActs {
   isWanted(card: Card): boolean;
   /** Whether this page is on the wall already, with a number of its own. */
   readonly isAdmitted: boolean;
+  /** Who was chosen beside the wall, by actor number; 0 for nobody. */
+  readonly lookedAt: number;
   /** Whether only some cards are looked for. */
   readonly isLooking: boolean;
   /** Says something in passing. */
@@ -61,6 +63,8 @@ export interface Arrangement {
   /** What has changed is followed, before anything is drawn. */
   follow?(): void;
   draw(): unknown;
+  /** It is drawn: what has to be measured is laid out. */
+  measure?(): void;
 }
 
 /** Cards by their topic. */

@@ -16,7 +16,7 @@ const TRY_AGAIN_MS = 3000;
 
 export class WallView {
   private scheduled = false;
-  private focusNext: string | null = null;
+  private focusNext: { on: string; from: Element | null } | null = null;
   private readonly slips: Slips;
   private readonly arrangements = new Map<Purpose, Arrangement | null>();
 
@@ -102,7 +102,7 @@ export class WallView {
   }
 
   private readonly refreshAt = (focus?: string) => {
-    if (focus) this.focusNext = focus;
+    if (focus) this.focusNext = { on: focus, from: document.activeElement };
     this.refresh();
   };
 
@@ -135,6 +135,10 @@ export class WallView {
       const { Stations } = await import('./stations');
       return new Stations(this.side, this, this.slips, this.refreshAt);
     }
+    if (purpose === Purpose.Order) {
+      const { Ordering } = await import('./ordering');
+      return new Ordering(this.side, this, this.slips, this.refreshAt);
+    }
     const { Questions } = await import('./questions');
     return new Questions(this.side, this, this.slips, this.refreshAt);
   }
@@ -142,10 +146,18 @@ export class WallView {
   private render(): void {
     this.scheduled = false;
     render(html`${this.arrangement?.draw() ?? nothing}${this.takenDown()}`, this.root);
+    this.arrangement?.measure?.();
     this.side.large.refresh();
-    if (!this.focusNext) return;
-    this.root.querySelector<HTMLElement>(this.focusNext)?.focus();
+    this.moveFocus();
+  }
+
+  /** To where it is wanted, unless somebody went elsewhere meanwhile: on a slow device that is possible before the next frame. */
+  private moveFocus(): void {
+    const next = this.focusNext;
     this.focusNext = null;
+    const { activeElement } = document;
+    if (next && (activeElement === next.from || activeElement === document.body))
+      this.root.querySelector<HTMLElement>(next.on)?.focus();
   }
 
   private takenDown(): TemplateResult | typeof nothing {

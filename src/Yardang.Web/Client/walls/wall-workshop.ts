@@ -37,6 +37,11 @@ interface WallWorkshopData {
     };
 }
 
+/** What takes what an outline says. */
+interface Listing {
+  addAll(found: readonly OutlinePage[]): void;
+}
+
 const TYPING_PAUSE_MS = 600;
 
 Alpine.data('wallWorkshop', () => {
@@ -49,7 +54,7 @@ Alpine.data('wallWorkshop', () => {
   let workshop: {
     changed(isTyping: boolean): void;
     takeStimulus(file: File): Promise<Stimulus | null>;
-    readonly form: { addAll(topics: readonly OutlinePage[]): void };
+    readonly form: Listing & { readonly isOrder: boolean; readonly given: Listing };
   };
   const theDraft = () => draft;
   const dialog = (name: string) => document.querySelector<HTMLDialogElement>(`dialog[x-ref="${name}"]`)!;
@@ -72,7 +77,7 @@ Alpine.data('wallWorkshop', () => {
       (isTyping) => workshop.changed(isTyping),
     ),
     outline: outlineOf(
-      (found) => workshop.form.addAll(found),
+      (found) => (workshop.form.isOrder ? workshop.form.given : workshop.form).addAll(found),
       () => dialog('outline').close(),
       texts.topicsDo,
       token,
@@ -166,7 +171,7 @@ Alpine.data('wallWorkshop', () => {
       this.parts.refresh();
       if (this.translations.other) this.translations.refresh();
       this.waiting = draft.client.waiting;
-      if (this.opened && !typing && !this.form.owesTooMuch) this.showPlan();
+      if (this.opened && !typing && !this.form.isWrong) this.showPlan();
     },
 
     get keptText(): string {
@@ -183,6 +188,11 @@ Alpine.data('wallWorkshop', () => {
     addTopic(): void {
       const id = this.form.add();
       void this.$nextTick(() => document.getElementById(`heading-${id}`)?.focus());
+    },
+
+    addGiven(): void {
+      const id = this.form.given.add();
+      void this.$nextTick(() => document.getElementById(`given-${id}`)?.focus());
     },
 
     openDialog(name: string): void {

@@ -21,6 +21,7 @@ import { fill, pageData, plural } from '../page-data';
 import { deviceOutbox } from '../room/outbox-store';
 import { RoomClient } from '../room/room-client';
 import { serverNow } from '../room/server-clock';
+import { lineOf, toPlace } from '../room/placing';
 import { stationsOwed } from '../room/visiting';
 import { foresee } from '../room/wall-foresight';
 import { type Card, NOWHERE, WallState } from '../room/wall-state';
@@ -116,6 +117,7 @@ export function registerWall(beside: typeof besideOf | null): void {
       who: panel?.who ?? null,
       judging: panel?.judging ?? null,
       trip: panel?.trip ?? null,
+      order: panel?.order ?? null,
       planning: panel?.planning ?? null,
       pictureSearch: pictureSearch(
         () => ({ mayWrite: () => side.mayWrite(), putFrom: (at, words) => making.takeFound(at, words) }),
@@ -233,6 +235,9 @@ export function registerWall(beside: typeof besideOf | null): void {
           get isAdmitted() {
             return client.client !== 0;
           },
+          get lookedAt() {
+            return component.who?.chosen ?? 0;
+          },
           get isLooking() {
             return component.who?.isLooking ?? false;
           },
@@ -341,6 +346,7 @@ export function registerWall(beside: typeof besideOf | null): void {
         this.ownFirst = state.plan.rules.ownFirst;
         this.who?.refresh();
         this.trip?.refresh();
+        this.order?.refresh();
         this.hasCards = view.shown.length > 0;
         view.refresh();
         const keeping = attendance?.keeping ?? TRYING;
@@ -393,8 +399,12 @@ export function registerWall(beside: typeof besideOf | null): void {
         if (!isStudent || looksOnly || !this.opened) return '';
         const owed = state.owed(me.number);
         if (owed > 0) return plural(texts, 'owed', owed);
+        const unplaced = toPlace(state, me.number);
+        if (unplaced > 0) return plural(texts, 'toPlace', unplaced);
         const stations = stationsOwed(state, me.number);
         if (stations > 0) return plural(texts, 'stationsOwed', stations);
+        const line = lineOf(state.plan);
+        if (line) return line.together || state.orderShown ? '' : texts.placedAll;
         const mine = state.upOf(me.number);
         if (mine === 0) return texts.none;
         const { most } = state.plan.rules;

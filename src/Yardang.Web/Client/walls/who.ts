@@ -5,6 +5,7 @@ import { PeopleList, askForPeople } from '../people/people-list';
 import { fill, plural } from '../page-data';
 import { Standing } from '../room/lesson-state';
 import type { Card, WallState } from '../room/wall-state';
+import { lineOf, placedOf } from '../room/placing';
 import { Purpose } from '../wire/forms';
 
 interface Person {
@@ -26,6 +27,7 @@ interface Texts {
   readonly cards: string;
   readonly unanswered: string;
   readonly seenOf: string;
+  readonly placedSome: string;
 }
 
 /** After these, who is in and where is asked for anew. */
@@ -72,7 +74,12 @@ export function whoOf(
 
     /** Whether only some cards are looked for. */
     get isLooking(): boolean {
-      return this.chosen !== 0 || wanted !== '' || this.onlyUnanswered;
+      return this.looksForPerson || wanted !== '' || this.onlyUnanswered;
+    },
+
+    /** Whether somebody's cards are looked for; where each has a placement of their own, that is looked at instead. */
+    get looksForPerson(): boolean {
+      return this.chosen !== 0 && lineOf(state().plan)?.together !== false;
     },
 
     refresh(): void {
@@ -83,6 +90,10 @@ export function whoOf(
       this.unanswered = [...state().cards.values()].filter((c) => c.downBy === 0 && isUnanswered(c)).length;
       const here = people.filter((p) => p.standing === Standing.In && p.board === wall);
       this.rows = here.map(({ number, name }) => {
+        if (lineOf(state().plan)?.together === false) {
+          const [done, all] = placedOf(state(), number);
+          return { number, name, words: fill(texts.placedSome, done, all), hasNone: done === 0 };
+        }
         const count = counts.get(number) ?? 0;
         const put = count === 0 ? texts.noCards : plural(texts, 'cards', count);
         return { number, name, words: [put, this.wasAt(number)].filter(Boolean).join(' · '), hasNone: count === 0 };
@@ -132,7 +143,7 @@ export function whoOf(
 
     isWanted(card: Card, nameOf: (actor: number) => string): boolean {
       if (this.onlyUnanswered && !isUnanswered(card)) return false;
-      if (this.chosen !== 0 && (card.byStaff || card.author !== this.chosen)) return false;
+      if (this.looksForPerson && (card.byStaff || card.author !== this.chosen)) return false;
       if (wanted === '' || saysWanted(card, wanted)) return true;
       return !card.byStaff && nameOf(card.author).toLocaleLowerCase().includes(wanted);
     },

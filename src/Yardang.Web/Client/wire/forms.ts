@@ -40,6 +40,14 @@ export const enum LengthUnit {
   Inch = 1,
 }
 
+/** What cards are ordered along. The numbers are on the wire. */
+export const enum LineKind {
+  Ends = 1,
+  Years = 2,
+  Days = 3,
+  Ladder = 4,
+}
+
 /** How a mark looks, beyond colour and width. The numbers are on the wire. */
 export const enum Looks {
   None = 0,
@@ -117,6 +125,7 @@ export const enum Purpose {
   Sort = 1,
   Visit = 2,
   Ask = 3,
+  Order = 4,
 }
 
 /** In what capacity somebody acts. */
@@ -463,7 +472,9 @@ export type Command =
   | BeginTrip
   | MoveOn
   | EndTrip
-  | VisitStation;
+  | VisitStation
+  | PlaceCard
+  | ShowOrder;
 
 /** Null if it is of a kind that came later. */
 export function readCommand(kind: number, raw: Raw): Command | null {
@@ -558,6 +569,10 @@ export function readCommand(kind: number, raw: Raw): Command | null {
       return readEndTrip(raw);
     case 58:
       return readVisitStation(raw);
+    case 59:
+      return readPlaceCard(raw);
+    case 60:
+      return readShowOrder(raw);
     default:
       return null;
   }
@@ -655,6 +670,10 @@ export function writeCommand(v: Command): [number, Raw] {
       return [57, writeEndTrip(v)];
     case 'visitStation':
       return [58, writeVisitStation(v)];
+    case 'placeCard':
+      return [59, writePlaceCard(v)];
+    case 'showOrder':
+      return [60, writeShowOrder(v)];
   }
 }
 
@@ -793,7 +812,11 @@ export type RoomEvent =
   | TripBegun
   | TripMovedOn
   | TripEnded
-  | StationVisited;
+  | StationVisited
+  | CardPlaced
+  | CardPlacedAlone
+  | OrderShown
+  | OrderHidden;
 
 /** Null if it is of a kind that came later. */
 export function readRoomEvent(kind: number, raw: Raw): RoomEvent | null {
@@ -934,6 +957,14 @@ export function readRoomEvent(kind: number, raw: Raw): RoomEvent | null {
       return readTripEnded(raw);
     case 90:
       return readStationVisited(raw);
+    case 91:
+      return readCardPlaced(raw);
+    case 92:
+      return readCardPlacedAlone(raw);
+    case 93:
+      return readOrderShown(raw);
+    case 94:
+      return readOrderHidden(raw);
     default:
       return null;
   }
@@ -1390,6 +1421,8 @@ export interface Card {
   readonly askedToo: readonly number[];
   /** Of a question: the answer that answers it; 0 for none. One that was taken down answers nothing. */
   readonly answeredBy: number;
+  /** On a line that all share: where it stands; null if it is not placed. */
+  readonly at: LineSpot | null;
 }
 
 export function readCard(raw: Raw): Card {
@@ -1408,6 +1441,7 @@ export function readCard(raw: Raw): Card {
     attachments: (raw[11] ?? []).map((x: Raw) => known(readAttachment(x))),
     askedToo: (raw[12] ?? []),
     answeredBy: raw[13] ?? 0,
+    at: raw[14] == null ? null : readLineSpot(raw[14]),
   };
 }
 
@@ -1459,6 +1493,38 @@ export function readCardMoved(raw: Raw): CardMoved {
     topic: raw[1],
     order: raw[2],
     whose: raw[3] ?? 0,
+  };
+}
+
+/** A card stands somewhere on the line that all share, or is off it. Whose: the card's author where classmates do not see the card; else 0. */
+export interface CardPlaced {
+  readonly kind: 'cardPlaced';
+  readonly card: number;
+  readonly at: LineSpot | null;
+  readonly whose: number;
+}
+
+export function readCardPlaced(raw: Raw): CardPlaced {
+  return {
+    kind: 'cardPlaced',
+    card: raw[0],
+    at: raw[1] == null ? null : readLineSpot(raw[1]),
+    whose: raw[2],
+  };
+}
+
+/** A card stands somewhere in the actor's own placement, or is off it. */
+export interface CardPlacedAlone {
+  readonly kind: 'cardPlacedAlone';
+  readonly card: number;
+  readonly at: LineSpot | null;
+}
+
+export function readCardPlacedAlone(raw: Raw): CardPlacedAlone {
+  return {
+    kind: 'cardPlacedAlone',
+    card: raw[0],
+    at: raw[1] == null ? null : readLineSpot(raw[1]),
   };
 }
 
@@ -1553,6 +1619,8 @@ export interface CardsBrought {
   readonly changedAt: number | null;
   /** What all said of them; null for nothing. */
   readonly results: readonly CardResult[];
+  /** The order of the class that was shown; null for none. */
+  readonly order: ClassOrder | null;
 }
 
 export function readCardsBrought(raw: Raw): CardsBrought {
@@ -1562,6 +1630,7 @@ export function readCardsBrought(raw: Raw): CardsBrought {
     cards: raw[1].map((x: Raw) => readCard(x)),
     changedAt: raw[2] ?? null,
     results: (raw[3] ?? []).map((x: Raw) => readCardResult(x)),
+    order: raw[4] == null ? null : readClassOrder(raw[4]),
   };
 }
 
@@ -1596,6 +1665,54 @@ export function readChangesMade(raw: Raw): ChangesMade {
     kind: 'changesMade',
     changes: raw[0].map((x: Raw) => readChange(x)),
     back: (raw[1] ?? []).map((x: Raw) => readMark(x)),
+  };
+}
+
+/** The order of the class, computed from placements of each student's own, and how far they agree. A card stands at the median of its places; where two stand at the same, first is the one that was placed before others more often, of all comparisons with another card by somebody who placed both (J.-C. de Borda, "Mémoire sur les élections au scrutin", 1781). Quartiles are those of R. J. Hyndman, Y. Fan, "Sample quantiles in statistical packages", The American Statistician 50, 1996, definition 7.Agreement: of all pairs of students who both placed the same two cards, and neither at the same spot, how many have them in the same order. It is what the coefficient of agreement u = 2 · / − 1 is made of (M. G. Kendall, B. Babington Smith, "On the method of paired comparisons", Biometrika 31, 1940), which needs nobody to have placed everything. */
+export interface ClassOrder {
+  /** On which kind of line. */
+  readonly kind: LineKind;
+  /** How many placed anything. */
+  readonly people: number;
+  /** In the order of the class. */
+  readonly places: readonly ClassPlace[];
+  /** How many of those comparisons are alike. */
+  readonly alike: number;
+  /** How many comparisons of two students there are. */
+  readonly compared: number;
+}
+
+export function readClassOrder(raw: Raw): ClassOrder {
+  return {
+    kind: raw[0],
+    people: raw[1],
+    places: raw[2].map((x: Raw) => readClassPlace(x)),
+    alike: raw[3],
+    compared: raw[4],
+  };
+}
+
+/** Where the class places a card. */
+export interface ClassPlace {
+  /** Which card. */
+  readonly card: number;
+  /** How many placed it. */
+  readonly people: number;
+  /** The median of their places, in the measure of the line. */
+  readonly middle: number;
+  /** A quarter of them placed it before this. */
+  readonly low: number;
+  /** A quarter of them placed it behind this. */
+  readonly high: number;
+}
+
+export function readClassPlace(raw: Raw): ClassPlace {
+  return {
+    card: raw[0],
+    people: raw[1],
+    middle: raw[2],
+    low: raw[3],
+    high: raw[4],
   };
 }
 
@@ -1985,6 +2102,33 @@ export function readGiveSignal(raw: Raw): GiveSignal {
 
 export function writeGiveSignal(v: GiveSignal): Raw {
   return [v.person, v.signal, v.on];
+}
+
+/** A card of the teacher's that is up from the beginning. */
+export interface GivenCard {
+  /** Of the card on every wall that is made of the plan, from 1: no client's. */
+  readonly id: number;
+  /** Where it stands. */
+  readonly topic: number;
+  /** What it says. */
+  readonly text: Texts;
+  /** What is shown beside its words; null for nothing. */
+  readonly shown: readonly Attachment[];
+}
+
+export function readGivenCard(raw: Raw): GivenCard {
+  return {
+    id: raw[0],
+    topic: raw[1],
+    text: raw[2],
+    shown: (raw[3] ?? []).map((x: Raw) => known(readAttachment(x))),
+  };
+}
+
+export function writeGivenCard(v: GivenCard): Raw {
+  const raw: Raw = [v.id, v.topic, v.text];
+  if (v.shown.length > 0) raw.push(v.shown.length > 0 ? v.shown.map((x) => writeAttachment(x)) : null);
+  return raw;
 }
 
 /** Staff: judging goes on, in the same round or in a new one. */
@@ -2534,6 +2678,56 @@ export function writeLessonTimes(v: LessonTimes): Raw {
   return [v.opensAt ?? -1, v.dueAt ?? -1, v.closesAt ?? -1, v.handsIn];
 }
 
+/** Along what cards are ordered. */
+export interface LinePlan {
+  /** Which kind of line. */
+  readonly kind: LineKind;
+  /** What its beginning is called; may be empty. */
+  readonly start: Texts;
+  /** What its end is called; may be empty. */
+  readonly end: Texts;
+  /** The first year, day or rung; 0 of a line between two ends. */
+  readonly from: number;
+  /** The last; Length of a line between two ends. */
+  readonly to: number;
+  /** Whether all place cards on one line; else each student has a placement of their own, and the order of the class is computed from them. */
+  readonly together: boolean;
+}
+
+export function readLinePlan(raw: Raw): LinePlan {
+  return {
+    kind: raw[0],
+    start: raw[1],
+    end: raw[2],
+    from: raw[3],
+    to: raw[4],
+    together: raw[5],
+  };
+}
+
+export function writeLinePlan(v: LinePlan): Raw {
+  return [v.kind, v.start, v.end, v.from, v.to, v.together];
+}
+
+/** Where a card stands on a line: on which kind, for there are different measures. */
+export interface LineSpot {
+  /** On which kind of line. */
+  readonly on: LineKind;
+  /** Where, in the measure of that kind; whole but on a line between two ends. */
+  readonly at: number;
+}
+
+export function readLineSpot(raw: Raw): LineSpot {
+  return {
+    on: raw[0],
+    at: raw[1],
+  };
+}
+
+export function writeLineSpot(v: LineSpot): Raw {
+  return [v.on, v.at];
+}
+
 /** Change properties of things, all or none. */
 export interface MakeChanges {
   readonly kind: 'makeChanges';
@@ -2786,6 +2980,48 @@ export function readNoteBody(raw: Raw): NoteBody {
 
 export function writeNoteBody(v: NoteBody): Raw {
   return [3, v.x, v.y, v.width, v.height, writeWords(v.words)];
+}
+
+/** Everybody goes on placing. */
+export interface OrderHidden {
+  readonly kind: 'orderHidden';
+}
+
+export function readOrderHidden(_raw: Raw): OrderHidden {
+  return {
+    kind: 'orderHidden',
+  };
+}
+
+/** Everybody sees the order of the class. */
+export interface OrderShown {
+  readonly kind: 'orderShown';
+  readonly order: ClassOrder;
+}
+
+export function readOrderShown(raw: Raw): OrderShown {
+  return {
+    kind: 'orderShown',
+    order: readClassOrder(raw[0]),
+  };
+}
+
+/** Where somebody placed a card for themselves. It is known to them and to teachers. */
+export interface OwnPlace {
+  /** Who, by actor number. */
+  readonly person: number;
+  /** Which card. */
+  readonly card: number;
+  /** Where. */
+  readonly at: LineSpot;
+}
+
+export function readOwnPlace(raw: Raw): OwnPlace {
+  return {
+    person: raw[0],
+    card: raw[1],
+    at: readLineSpot(raw[2]),
+  };
 }
 
 /** One sheet of a board activity. */
@@ -3236,6 +3472,40 @@ export function readPlaceAttachment(raw: Raw): PlaceAttachment {
 
 export function writePlaceAttachment(v: PlaceAttachment): Raw {
   return [4, writeMapPicture(v.map), v.x, v.y, v.name];
+}
+
+/** Place a card on the line; null takes it off. Where all place together it is the card's place, else the actor's own. */
+export interface PlaceCard {
+  readonly kind: 'placeCard';
+  readonly card: number;
+  readonly at: LineSpot | null;
+}
+
+export function readPlaceCard(raw: Raw): PlaceCard {
+  return {
+    kind: 'placeCard',
+    card: raw[0],
+    at: raw[1] == null ? null : readLineSpot(raw[1]),
+  };
+}
+
+export function writePlaceCard(v: PlaceCard): Raw {
+  return [v.card, v.at && writeLineSpot(v.at)];
+}
+
+/** What a reader knows of how cards were ordered. */
+export interface PlacingState {
+  /** Placements: all, or their own. */
+  readonly own: readonly OwnPlace[];
+  /** The order of the class, as it was shown; null if it is not. */
+  readonly shown: ClassOrder | null;
+}
+
+export function readPlacingState(raw: Raw): PlacingState {
+  return {
+    own: raw[0].map((x: Raw) => readOwnPlace(x)),
+    shown: raw[1] == null ? null : readClassOrder(raw[1]),
+  };
 }
 
 /** The wall is planned like this now. */
@@ -3706,6 +3976,23 @@ export function readSheetsSnapshot(raw: Raw): SheetsSnapshot {
   };
 }
 
+/** Staff: show all the order of the class, or with On false go on placing, and show it no more. */
+export interface ShowOrder {
+  readonly kind: 'showOrder';
+  readonly on: boolean;
+}
+
+export function readShowOrder(raw: Raw): ShowOrder {
+  return {
+    kind: 'showOrder',
+    on: raw[0],
+  };
+}
+
+export function writeShowOrder(v: ShowOrder): Raw {
+  return [v.on];
+}
+
 /** Staff: show everybody what all said of the cards; the round is over. */
 export interface ShowResults {
   readonly kind: 'showResults';
@@ -4160,6 +4447,10 @@ export interface WallPlan {
   readonly rules: WallRules;
   /** On which students show places: a map, or any other picture; null for none. */
   readonly map: MapPicture | null;
+  /** Along what cards are ordered; null as long as none ever were to be. */
+  readonly line: LinePlan | null;
+  /** The teacher's cards that are up from the beginning; null for none. */
+  readonly givenCards: readonly GivenCard[];
 }
 
 export function readWallPlan(raw: Raw): WallPlan {
@@ -4169,12 +4460,15 @@ export function readWallPlan(raw: Raw): WallPlan {
     topics: raw[2].map((x: Raw) => readTopic(x)),
     rules: readWallRules(raw[3]),
     map: raw[4] == null ? null : readMapPicture(raw[4]),
+    line: raw[5] == null ? null : readLinePlan(raw[5]),
+    givenCards: (raw[6] ?? []).map((x: Raw) => readGivenCard(x)),
   };
 }
 
 export function writeWallPlan(v: WallPlan): Raw {
   const raw: Raw = [v.purpose, v.question, v.topics.map((x) => writeTopic(x)), writeWallRules(v.rules)];
-  if (v.map != null) raw.push(v.map && writeMapPicture(v.map));
+  if (v.map != null || v.line != null || v.givenCards.length > 0) raw.push(v.map && writeMapPicture(v.map));
+  if (v.line != null || v.givenCards.length > 0) raw.push(v.line && writeLinePlan(v.line), v.givenCards.length > 0 ? v.givenCards.map((x) => writeGivenCard(x)) : null);
   return raw;
 }
 
@@ -4194,6 +4488,8 @@ export interface WallRules {
   readonly judging: Judging | null;
   /** On a wall to visit: at how many stations of their choice each is asked for something; 0 for no number. */
   readonly stations: number;
+  /** Whether only teachers put up cards. */
+  readonly onlyGiven: boolean;
 }
 
 export function readWallRules(raw: Raw): WallRules {
@@ -4205,16 +4501,18 @@ export function readWallRules(raw: Raw): WallRules {
     shows: raw[4] ?? 0,
     judging: raw[5] == null ? null : readJudging(raw[5]),
     stations: raw[6] ?? 0,
+    onlyGiven: raw[7] ?? false,
   };
 }
 
 export function writeWallRules(v: WallRules): Raw {
   const raw: Raw = [v.least, v.most];
-  if (v.ownFirst || v.answers || v.shows !== 0 || v.judging != null || v.stations !== 0) raw.push(v.ownFirst);
-  if (v.answers || v.shows !== 0 || v.judging != null || v.stations !== 0) raw.push(v.answers);
-  if (v.shows !== 0 || v.judging != null || v.stations !== 0) raw.push(v.shows);
-  if (v.judging != null || v.stations !== 0) raw.push(v.judging && writeJudging(v.judging));
-  if (v.stations !== 0) raw.push(v.stations);
+  if (v.ownFirst || v.answers || v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven) raw.push(v.ownFirst);
+  if (v.answers || v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven) raw.push(v.answers);
+  if (v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven) raw.push(v.shows);
+  if (v.judging != null || v.stations !== 0 || v.onlyGiven) raw.push(v.judging && writeJudging(v.judging));
+  if (v.stations !== 0 || v.onlyGiven) raw.push(v.stations);
+  if (v.onlyGiven) raw.push(v.onlyGiven);
   return raw;
 }
 
@@ -4237,6 +4535,8 @@ export interface WallSnapshot {
   readonly trip: RoundTrip | null;
   /** Who was where; to a student, where they were. */
   readonly visits: readonly Visit[];
+  /** Where each placed cards; to a student, their own placement and what was shown. */
+  readonly placing: PlacingState;
 }
 
 export function readWallSnapshot(raw: Raw): WallSnapshot {
@@ -4250,6 +4550,7 @@ export function readWallSnapshot(raw: Raw): WallSnapshot {
     judging: readJudgingState(raw[5]),
     trip: raw[6] == null ? null : readRoundTrip(raw[6]),
     visits: raw[7].map((x: Raw) => readVisit(x)),
+    placing: readPlacingState(raw[8]),
   };
 }
 

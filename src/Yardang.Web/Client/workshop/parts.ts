@@ -4,6 +4,7 @@ import type { Changes } from '../editor/changes';
 import { plural } from '../page-data';
 import { PLAIN, Property, type Texts } from '../room/marks';
 import { partOf } from '../room/sheets';
+import { BLANK } from '../room/wall-state';
 import { type Part, PartKind, type Way } from '../wire/forms';
 import { saidOf } from './pages';
 
@@ -27,14 +28,9 @@ interface Line {
 const MOST = 12;
 const TYPING_PAUSE_MS = 600;
 const A4_WIDE = { width: 29_700, height: 21_000 };
-const BLANK_WALL = {
-  purpose: 1,
-  question: {},
-  topics: [],
-  // Pictures and drawings.
-  rules: { least: 0, most: 0, ownFirst: false, answers: false, shows: 3, judging: null, stations: 0 },
-  map: null,
-};
+/** Pictures and drawings. */
+const USUALLY_SHOWN = 3;
+const BLANK_WALL = { ...BLANK, rules: { ...BLANK.rules, shows: USUALLY_SHOWN } };
 /** Who works with whom where nothing was chosen: pages are to work on, a wall is for all to read. */
 const usual = (kind: PartKind) => (kind === PartKind.Wall ? 2 : 0) as Way;
 

@@ -3,6 +3,7 @@
 import type { Editor } from '../editor/editor';
 import { type Change, type Mark, Property, type Texts, isBox } from '../room/marks';
 import type { Part, WallPlan } from '../wire/forms';
+import { textsOfPlan } from '../walls/plan-languages';
 import { filledBody, filledIn, fillInsOf, wordsOf } from './fill-ins';
 
 export function placesToFill(
@@ -80,13 +81,15 @@ function changesFor({ sheets }: Editor, values: ReadonlyMap<string, string>): Ch
 }
 
 function textsOf(name: Texts | null, wall: WallPlan | null): Texts[] {
-  const said = wall ? [wall.question, ...wall.topics.flatMap((t) => [t.heading, t.prompt])] : [];
+  const said = wall ? textsOfPlan(wall) : [];
   return name ? [name, ...said] : said;
 }
 
 function filledPlan(wall: WallPlan, filled: (said: Texts) => Texts): WallPlan {
   const topics = wall.topics.map((t) => ({ ...t, heading: filled(t.heading), prompt: filled(t.prompt) }));
-  return { ...wall, question: filled(wall.question), topics };
+  const line = wall.line && { ...wall.line, start: filled(wall.line.start), end: filled(wall.line.end) };
+  const givenCards = wall.givenCards.map((c) => ({ ...c, text: filled(c.text) }));
+  return { ...wall, question: filled(wall.question), topics, line, givenCards };
 }
 
 function changesOf(mark: Mark, values: ReadonlyMap<string, string>): Change[] {

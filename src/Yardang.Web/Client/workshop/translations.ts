@@ -10,6 +10,9 @@ import type { Topic, WallPlan } from '../room/wall-state';
 import type { Part } from '../wire/forms';
 
 export interface LanguageTexts {
+  readonly languageGiven: string;
+  readonly languageLineStart: string;
+  readonly languageLineEnd: string;
   readonly untranslated: string;
   readonly allTranslated: string;
   readonly languageName: string;
@@ -199,6 +202,24 @@ export function translationsOf(
             ),
           ];
         }),
+        ...(wall.line
+          ? [
+              ...saying('line-start', texts.languageLineStart, wall.line.start, false, (start) => ({
+                ...wall,
+                line: { ...wall.line!, start },
+              })),
+              ...saying('line-end', texts.languageLineEnd, wall.line.end, false, (end) => ({
+                ...wall,
+                line: { ...wall.line!, end },
+              })),
+            ]
+          : []),
+        ...wall.givenCards.flatMap((card, i) =>
+          saying(`given-${card.id}`, fill(texts.languageGiven, i + 1), card.text, true, (text) => ({
+            ...wall,
+            givenCards: wall.givenCards.map((c) => (c.id === card.id ? { ...card, text } : c)),
+          })),
+        ),
       ];
     },
 

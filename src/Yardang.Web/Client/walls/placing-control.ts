@@ -1,0 +1,149 @@
+// A card that is being placed without dragging: a slider, a year, a date or a rung, and what it is called.
+
+import { type TemplateResult, html, nothing } from 'lit-html';
+import { live } from 'lit-html/directives/live.js';
+import type { Card } from '../room/wall-state';
+import { LineKind, type LinePlan } from '../wire/forms';
+import { called, dateOf, dayOf } from './line-measure';
+import { type WallSide, titleOf } from './wall-side';
+
+export class PlacingControl {
+  /** Which card is being placed; 0 for none. */
+  card = 0;
+  private at = 0;
+
+  /** @param refresh draws the wall anew, and then puts the focus where it is wanted. */
+  constructor(
+    private readonly side: WallSide,
+    private readonly refresh: (focus?: string) => void,
+  ) {}
+
+  /** @param at where it stands; null if nowhere. */
+  open(card: Card, line: LinePlan, at: number | null): void {
+    this.card = card.id;
+    this.at = at ?? Math.round((line.from + line.to) / 2);
+    this.refresh('[data-placing]');
+  }
+
+  control(card: Card, line: LinePlan, isPlaced: boolean): TemplateResult {
+    const { texts } = this.side;
+    return html`<div class="placing" @keydown=${(e: KeyboardEvent) => this.key(e, card, line)}>
+      <label class="slip-where">${texts.placeOf} ${this.field(card, line)}</label>
+      ${line.kind === LineKind.Ends || line.kind === LineKind.Years ? html`<output>${called(line.kind, this.at, texts)}</output>` : nothing}
+      <div class="slip-do">
+        <button
+          type="button"
+          class="button button-small button-main"
+          ?disabled=${!this.side.mayWrite()}
+          @click=${() => this.put(card, line)}
+        >
+          ${texts.placeHere}
+        </button>
+        ${
+          isPlaced
+            ? html`<button
+                type="button"
+                class="button button-small"
+                ?disabled=${!this.side.mayWrite()}
+                @click=${() => this.takeOff(card)}
+              >
+                ${texts.offLine}
+              </button>`
+            : nothing
+        }
+        <button type="button" class="button button-small button-quiet" @click=${() => this.close(card)}>
+          ${texts.cancel}
+        </button>
+      </div>
+    </div>`;
+  }
+
+  private field(card: Card, line: LinePlan): TemplateResult {
+    const about = titleOf(card, this.side.texts);
+    switch (line.kind) {
+      case LineKind.Ends:
+        return html`<input
+          type="range"
+          data-placing
+          min=${line.from}
+          max=${line.to}
+          step="1"
+          aria-label=${`${this.side.texts.placeOf} ${about}`}
+          .value=${live(String(this.at))}
+          @input=${(e: Event) => this.set(Number((e.target as HTMLInputElement).value))}
+        />`;
+      case LineKind.Years:
+        return html`<input
+          type="number"
+          data-placing
+          inputmode="numeric"
+          min=${line.from}
+          max=${line.to}
+          step="1"
+          aria-label=${`${this.side.texts.placeOf} ${about}`}
+          .value=${live(String(this.at))}
+          @change=${(e: Event) => this.set(within(line, Number((e.target as HTMLInputElement).value)))}
+        />`;
+      case LineKind.Days:
+        return html`<input
+          type="date"
+          data-placing
+          min=${dateOf(line.from)}
+          max=${dateOf(line.to)}
+          aria-label=${`${this.side.texts.placeOf} ${about}`}
+          .value=${live(dateOf(this.at))}
+          @change=${(e: Event) => this.set(within(line, dayOf((e.target as HTMLInputElement).value) ?? this.at))}
+        />`;
+      case LineKind.Ladder:
+        return html`<select
+          data-placing
+          aria-label=${`${this.side.texts.placeOf} ${about}`}
+          @change=${(e: Event) => this.set(Number((e.target as HTMLSelectElement).value))}
+        >
+          ${Array.from({ length: line.to }, (_, i) => i + 1).map(
+            (rung) =>
+              html`<option value=${rung} ?selected=${rung === this.at}>
+                ${called(line.kind, rung, this.side.texts)}
+              </option>`,
+          )}
+        </select>`;
+    }
+  }
+
+  private set(at: number): void {
+    this.at = at;
+    this.refresh();
+  }
+
+  private key(e: KeyboardEvent, card: Card, line: LinePlan): void {
+    const isField = (e.target as Element).matches('[data-placing]');
+    if (e.key === 'Escape') this.close(card);
+    else if (e.key === 'Enter' && isField) {
+      // What was typed counts, also before the field is left.
+      (e.target as HTMLElement).dispatchEvent(new Event('change'));
+      this.put(card, line);
+    } else return;
+    e.preventDefault();
+  }
+
+  private put(card: Card, line: LinePlan): void {
+    if (!this.side.mayWrite()) return;
+    this.side.place(card, { on: line.kind, at: this.at });
+    this.close(card);
+  }
+
+  private takeOff(card: Card): void {
+    if (!this.side.mayWrite()) return;
+    this.side.place(card, null);
+    this.close(card);
+  }
+
+  private close(card: Card): void {
+    this.card = 0;
+    this.refresh(`[data-card="${card.id}"] [data-handle]`);
+  }
+}
+
+function within({ from, to }: LinePlan, at: number): number {
+  return Number.isFinite(at) ? Math.round(Math.min(to, Math.max(from, at))) : from;
+}
