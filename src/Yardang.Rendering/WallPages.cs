@@ -19,11 +19,18 @@ public sealed record WallSlip(string Text, string By, ImmutableArray<Attachment>
 /// <param name="Shown">What is looked at there, below its words.</param>
 public sealed record WallBand(string Heading, string Prompt, int Colour, IReadOnlyList<WallSlip> Slips, ImmutableArray<Attachment>? Shown = null);
 
+/// <summary>Where a card stands on the line of a wall.</summary>
+/// <param name="Share">How far along it, from 0 to 1.</param>
+/// <param name="Up">In a field how far up, from 0 to 1.</param>
+/// <param name="Label">What stands there, in a few letters.</param>
+public sealed record AxisPoint(double Share, double Up, string Label);
+
 /// <summary>The line along which the cards of a wall are ordered, with where each stands.</summary>
 /// <param name="Start">What its beginning is called.</param>
 /// <param name="End">What its end is called.</param>
-/// <param name="Points">In order: how far along it, from 0 to 1, and what stands there, in a few letters.</param>
-public sealed record WallAxis(string Start, string End, IReadOnlyList<(double Share, string Label)> Points);
+/// <param name="Points">In order.</param>
+/// <param name="Upright">Of a field: what its lower and its upper end are called; null for a line.</param>
+public sealed record WallAxis(string Start, string End, IReadOnlyList<AxisPoint> Points, (string Low, string High)? Upright = null);
 
 /// <summary>A wall as it is put out.</summary>
 /// <param name="Question">The question over it.</param>
@@ -59,6 +66,7 @@ public static class WallPages
 
     // What stands higher over a line is only in the list below it.
     private const int MostAxisRows = 16;
+    private const int FieldHeight = 9_000;
 
     /// <summary>The wall on as many pages of a size as it takes.</summary>
     public static IReadOnlyList<ExportPage> On(PageSize size, WallSheet wall)
@@ -111,7 +119,8 @@ public static class WallPages
         public void Lay(WallSheet wall)
         {
             if (wall.Question.Length > 0) Flow(wall.Question, 800, bold: true, 600);
-            if (wall.Axis is { } axis) Lay(axis);
+            if (wall.Axis is { Upright: null } line) Lay(line);
+            else if (wall.Axis is { Upright: { } upright } field) Lay(field, upright);
             foreach (var band in wall.Bands) Lay(band);
         }
 
@@ -122,7 +131,7 @@ public static class WallPages
             var length = _width - (2 * Margin);
             List<int> ends = [];
             var placed = new List<(int X, int Row, string Label)>();
-            foreach (var (share, words) in axis.Points.OrderBy(p => p.Share))
+            foreach (var (share, _, words) in axis.Points.OrderBy(p => p.Share))
             {
                 var x = (int)(share * length);
                 var row = ends.FindIndex(end => end <= x);
@@ -147,10 +156,38 @@ public static class WallPages
 
             Put(new ShapeBody(ShapeKind.Line, [Margin, line, Margin + length, line]), new Style(0, 2 * EdgeWidth));
             Y = line + 120;
-            var half = (length / 2) - Gap;
+            Y += Ends(axis) + 600;
+        }
+
+        // The names of both ends, at them.
+        private int Ends(WallAxis axis)
+        {
+            var (length, half) = (_width - (2 * Margin), (_width / 2) - Margin - Gap);
             var start = Words(axis.Start, Margin, Y, half, PromptSize, bold: true);
-            var end = Words(axis.End, Margin + length - Math.Min(half, axis.End.Length * PromptSize * 6 / 10), Y, half, PromptSize, bold: true);
-            Y += Math.Max(start, end) + 600;
+            var wide = Math.Min(half, (int)WordPainter.Width(axis.End, PromptSize, bold: true) + 100);
+            return Math.Max(start, Words(axis.End, Margin + length - wide, Y, wide, PromptSize, bold: true));
+        }
+
+        // Two lines that cross in the middle, and a dot with its label for each card.
+        private void Lay(WallAxis axis, (string Low, string High) upright)
+        {
+            const int dot = 110;
+            var (length, high) = (_width - (2 * Margin), FieldHeight);
+            var middle = Margin + (length / 2);
+            Y += Words(upright.High, middle + 100, Y, length / 3, PromptSize, bold: true);
+            if (Y + high > _bottom && Pages[^1].Count > 0) Turn();
+            Put(new ShapeBody(ShapeKind.Line, [middle, Y, middle, Y + high]), new Style(0, EdgeWidth));
+            Put(new ShapeBody(ShapeKind.Line, [Margin, Y + (high / 2), Margin + length, Y + (high / 2)]), new Style(0, EdgeWidth));
+            foreach (var (share, up, label) in axis.Points)
+            {
+                var (x, y) = (Margin + (int)(share * length), Y + (int)((1 - up) * high));
+                Put(new ShapeBody(ShapeKind.Ellipse, [x - dot, y - dot, x + dot, y + dot]), new Style(0, 2 * EdgeWidth));
+                Put(new TextBody(Math.Min(x + dot + 40, Margin + length - 500), y - dot - HeightOf(1, BySize), 500, HeightOf(1, BySize), new Words(label, "", [label], BySize)), new Style(0, 0));
+            }
+
+            Y += high;
+            Y += Words(upright.Low, middle + 100, Y, length / 3, PromptSize, bold: true);
+            Y += Ends(axis) + 600;
         }
 
         public void List(string heading, IReadOnlyList<string> lines)

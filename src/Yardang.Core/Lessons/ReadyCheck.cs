@@ -135,7 +135,7 @@ public static class ReadyCheck
         foreach (var line in OfTopics(wall)) yield return line;
         if (wall.Given.Count(g => g.Text.IsEmpty && g.Shows.IsEmpty) is > 0 and var empty) yield return new("EmptyGiven", IsWarning: true, empty);
         if (wall.Rules.OnlyGiven && wall.Given.IsEmpty) yield return new("NothingToPlace", IsWarning: true);
-        if (wall.LineShown is { Kind: LineKind.Ends or LineKind.Ladder, Start.IsEmpty: true, End.IsEmpty: true }) yield return new("EndsWithoutName", IsWarning: true);
+        if (wall.LineShown is { Kind: LineKind.Ends or LineKind.Ladder or LineKind.Field } ends && ends.Names.All(n => n.IsEmpty)) yield return new("EndsWithoutName", IsWarning: true);
         if (wall.Rules.Shows.HasFlag(AttachmentKinds.Places) && wall.Map is null) yield return new("PlacesWithoutMap", IsWarning: true);
         if (wall.Map is { } map && string.IsNullOrWhiteSpace(map.Description)) yield return new("UndescribedMap", IsWarning: true);
 

@@ -18,12 +18,16 @@ public enum LineKind
 
     /// <summary>Rungs, one below another: the first is 1. Several cards may stand on one.</summary>
     Ladder = 4,
+
+    /// <summary>Two lines, one across and one up, each between two ends that have names.</summary>
+    Field = 5,
 }
 
 /// <summary>Where a card stands on a line: on which kind, for there are different measures.</summary>
 /// <param name="On">On which kind of line.</param>
 /// <param name="At">Where, in the measure of that kind; whole but on a line between two ends.</param>
-public sealed record LineSpot(LineKind On, double At);
+/// <param name="Up">In a field: how far up, from 0 to <see cref="LinePlan.Length"/>; else 0.</param>
+public sealed record LineSpot(LineKind On, double At, double Up = 0);
 
 /// <summary>Along what cards are ordered.</summary>
 /// <param name="Kind">Which kind of line.</param>
@@ -32,7 +36,9 @@ public sealed record LineSpot(LineKind On, double At);
 /// <param name="From">The first year, day or rung; 0 of a line between two ends.</param>
 /// <param name="To">The last; <see cref="Length"/> of a line between two ends.</param>
 /// <param name="Together">Whether all place cards on one line; else each student has a placement of their own, and the order of the class is computed from them.</param>
-public sealed record LinePlan(LineKind Kind, Texts Start, Texts End, int From, int To, bool Together = false)
+/// <param name="Low">Of a field: what its lower end is called; null for nothing.</param>
+/// <param name="High">Of a field: what its upper end is called; null for nothing.</param>
+public sealed record LinePlan(LineKind Kind, Texts Start, Texts End, int From, int To, bool Together = false, Texts? Low = null, Texts? High = null)
 {
     /// <summary>How long a line between two ends is.</summary>
     public const int Length = 100;
@@ -50,12 +56,14 @@ public sealed record LinePlan(LineKind Kind, Texts Start, Texts End, int From, i
     public static readonly LinePlan Blank = new(LineKind.Ends, Texts.None, Texts.None, 0, Length);
 
     /// <summary>Whether a card can stand there.</summary>
-    public bool Holds(LineSpot spot) => spot.On == Kind && spot.At >= From && spot.At <= To && (Kind == LineKind.Ends || Math.Floor(spot.At) == spot.At);
+    public bool Holds(LineSpot spot) => spot.On == Kind && spot.At >= From && spot.At <= To
+        && (Kind is LineKind.Ends or LineKind.Field || Math.Floor(spot.At) == spot.At)
+        && (Kind == LineKind.Field ? spot.Up is >= 0 and <= Length : spot.Up == 0);
 
     /// <summary>Whether all is within its ranges.</summary>
-    internal bool IsValid() => Start.IsWithin(Limits.NameLength) && End.IsWithin(Limits.NameLength) && Kind switch
+    internal bool IsValid() => AllNames.All(n => n.IsWithin(Limits.NameLength)) && Kind switch
     {
-        LineKind.Ends => (From, To) == (0, Length),
+        LineKind.Ends or LineKind.Field => (From, To) == (0, Length),
         LineKind.Years => From < To && From >= -FarthestYear && To <= FarthestYear,
         LineKind.Days => From < To && From >= FirstDay && To <= LastDay,
         LineKind.Ladder => From == 1 && To is >= 2 and <= MostRungs,
@@ -63,9 +71,11 @@ public sealed record LinePlan(LineKind Kind, Texts Start, Texts End, int From, i
     };
 
     /// <summary>Whether somebody could have placed a card there, whatever the line was then.</summary>
-    internal static bool CanBe(LineSpot spot) => double.IsFinite(spot.At) && Enum.IsDefined(spot.On) && Math.Abs(spot.At) <= LastDay;
+    internal static bool CanBe(LineSpot spot) => double.IsFinite(spot.At) && Enum.IsDefined(spot.On) && Math.Abs(spot.At) <= LastDay && spot.Up is >= 0 and <= Length;
 
     /// <summary>What it says.</summary>
     [JsonIgnore]
-    public IEnumerable<Texts> Names => [Start, End];
+    public IEnumerable<Texts> Names => Kind == LineKind.Field ? AllNames : [Start, End];
+
+    private IEnumerable<Texts> AllNames => new[] { Start, End, Low, High }.OfType<Texts>();
 }

@@ -1498,7 +1498,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.ClassOrder v)
     {
-        w.WriteArrayHeader(5);
+        w.WriteArrayHeader(7);
         w.Write((int)v.Kind);
         w.Write(v.People);
         w.WriteArrayHeader(v.Places.Length);
@@ -1509,40 +1509,72 @@ internal static class Forms
 
         w.Write(v.Alike);
         w.Write(v.Compared);
+        w.Write(v.AlikeUp);
+        w.Write(v.ComparedUp);
     }
 
     public static Yardang.Core.Walls.ClassOrder ReadClassOrder(ref MessagePackReader r)
     {
-        var fields = new Fields(ref r, 5);
+        var fields = new Fields(ref r, 7);
         Yardang.Core.Walls.LineKind @kind = (Yardang.Core.Walls.LineKind)r.ReadInt32();
         System.Int32 @people = r.ReadInt32();
         ImmutableArray<Yardang.Core.Walls.ClassPlace> @places = ReadListOfClassPlace(ref r);
         System.Int64 @alike = r.ReadInt64();
         System.Int64 @compared = r.ReadInt64();
+        System.Int64 @alikeUp = r.ReadInt64();
+        System.Int64 @comparedUp = r.ReadInt64();
         fields.End(ref r);
-        return new Yardang.Core.Walls.ClassOrder(@kind, @people, @places, @alike, @compared);
+        return new Yardang.Core.Walls.ClassOrder(@kind, @people, @places, @alike, @compared, @alikeUp, @comparedUp);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.ClassPlace v)
     {
-        w.WriteArrayHeader(5);
+        w.WriteArrayHeader(6);
         w.Write(v.Card);
         w.Write(v.People);
         ByHand.WriteNumber(ref w, v.Middle);
         ByHand.WriteNumber(ref w, v.Low);
         ByHand.WriteNumber(ref w, v.High);
+        if (v.Up is { } @up)
+        {
+            Write(ref w, @up);
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
     }
 
     public static Yardang.Core.Walls.ClassPlace ReadClassPlace(ref MessagePackReader r)
     {
-        var fields = new Fields(ref r, 5);
+        var fields = new Fields(ref r, 6);
         System.Int64 @card = r.ReadInt64();
         System.Int32 @people = r.ReadInt32();
         System.Double @middle = r.ReadDouble();
         System.Double @low = r.ReadDouble();
         System.Double @high = r.ReadDouble();
+        Yardang.Core.Walls.ClassUp? @up = r.TryReadNil() ? null : ReadClassUp(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Walls.ClassPlace(@card, @people, @middle, @low, @high);
+        return new Yardang.Core.Walls.ClassPlace(@card, @people, @middle, @low, @high, @up);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.ClassUp v)
+    {
+        w.WriteArrayHeader(3);
+        ByHand.WriteNumber(ref w, v.Middle);
+        ByHand.WriteNumber(ref w, v.Low);
+        ByHand.WriteNumber(ref w, v.High);
+    }
+
+    public static Yardang.Core.Walls.ClassUp ReadClassUp(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 3);
+        System.Double @middle = r.ReadDouble();
+        System.Double @low = r.ReadDouble();
+        System.Double @high = r.ReadDouble();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.ClassUp(@middle, @low, @high);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Rooms.ClientAdmitted v)
@@ -2827,42 +2859,64 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.LinePlan v)
     {
-        w.WriteArrayHeader(6);
+        w.WriteArrayHeader(8);
         w.Write((int)v.Kind);
         ByHand.Write(ref w, v.Start);
         ByHand.Write(ref w, v.End);
         w.Write(v.From);
         w.Write(v.To);
         w.Write(v.Together);
+        if (v.Low is { } @low)
+        {
+            ByHand.Write(ref w, @low);
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
+        if (v.High is { } @high)
+        {
+            ByHand.Write(ref w, @high);
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
     }
 
     public static Yardang.Core.Walls.LinePlan ReadLinePlan(ref MessagePackReader r)
     {
-        var fields = new Fields(ref r, 6);
+        var fields = new Fields(ref r, 8);
         Yardang.Core.Walls.LineKind @kind = (Yardang.Core.Walls.LineKind)r.ReadInt32();
         Yardang.Core.Pages.Texts @start = ByHand.ReadTexts(ref r);
         Yardang.Core.Pages.Texts @end = ByHand.ReadTexts(ref r);
         System.Int32 @from = r.ReadInt32();
         System.Int32 @to = r.ReadInt32();
         System.Boolean @together = r.ReadBoolean();
+        Yardang.Core.Pages.Texts? @low = r.TryReadNil() ? null : ByHand.ReadTexts(ref r);
+        Yardang.Core.Pages.Texts? @high = r.TryReadNil() ? null : ByHand.ReadTexts(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Walls.LinePlan(@kind, @start, @end, @from, @to, @together);
+        return new Yardang.Core.Walls.LinePlan(@kind, @start, @end, @from, @to, @together, @low, @high);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.LineSpot v)
     {
-        w.WriteArrayHeader(2);
+        w.WriteArrayHeader(3);
         w.Write((int)v.On);
         ByHand.WriteNumber(ref w, v.At);
+        ByHand.WriteNumber(ref w, v.Up);
     }
 
     public static Yardang.Core.Walls.LineSpot ReadLineSpot(ref MessagePackReader r)
     {
-        var fields = new Fields(ref r, 2);
+        var fields = new Fields(ref r, 3);
         Yardang.Core.Walls.LineKind @on = (Yardang.Core.Walls.LineKind)r.ReadInt32();
         System.Double @at = r.ReadDouble();
+        System.Double @up = r.ReadDouble();
         fields.End(ref r);
-        return new Yardang.Core.Walls.LineSpot(@on, @at);
+        return new Yardang.Core.Walls.LineSpot(@on, @at, @up);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.MakeChanges v)

@@ -5,7 +5,7 @@ import { test } from 'node:test';
 import { outline } from './ink/outline';
 import { lengths, remaining, remainingIntervals, underEraser, union } from './ink/stroke';
 import { known } from './wire/by-hand';
-import { LineKind, type RoomSnapshot, readCommand, readRoomSnapshot, writeMarkBody } from './wire/forms';
+import { type RoomSnapshot, readCommand, readRoomSnapshot, writeMarkBody } from './wire/forms';
 import { classOrder } from './room/class-order';
 import { placesIn } from './room/placing';
 import { Looks } from './room/marks';
@@ -101,12 +101,16 @@ test('what is foreseen of a command on a wall is what Core decides', () => {
 });
 
 test('the order of the class is that of Core', () => {
-  for (const { own, people, places, alike, compared } of golden('class-orders')) {
-    const told = own.map(([person, card, on, at]: number[]) => ({ person, card, at: { on, at } }));
-    const order = classOrder(LineKind.Ends, placesIn(told), new Set([1, 2, 3, 4, 5, 6, 8]));
+  for (const { kind, own, people, places, alike, compared, up } of golden('class-orders')) {
+    const told = own.map(([person, card, on, at, high]: number[]) => ({ person, card, at: { on, at, up: high } }));
+    const order = classOrder(kind, placesIn(told), new Set([1, 2, 3, 4, 5, 6, 8]));
     assert.deepEqual([order.people, order.alike, order.compared], [people, alike, compared]);
+    assert.deepEqual([order.alikeUp, order.comparedUp], up);
     assert.deepEqual(
-      order.places.map((p) => [p.card, p.people, p.middle, p.low, p.high]),
+      order.places.map((p) => [
+        ...[p.card, p.people, p.middle, p.low, p.high],
+        ...(p.up ? [p.up.middle, p.up.low, p.up.high] : [-1, -1, -1]),
+      ]),
       places,
     );
   }
@@ -237,7 +241,7 @@ function onWall(
     lastActivity: isStaff ? lastActivity : (own?.at ?? null),
     acts: isStaff ? [...acts.values()].sort((a, b) => a.person - b.person) : own ? [own] : [],
     places: [...places]
-      .flatMap(([person, theirs]) => [...theirs].map(([card, at]) => [person, card, at.on, at.at].join()))
+      .flatMap(([person, theirs]) => [...theirs].map(([card, at]) => [person, card, at.on, at.at, at.up].join()))
       .sort(),
     orderShown,
   };

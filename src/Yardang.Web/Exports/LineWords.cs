@@ -18,6 +18,7 @@ public static class LineWords
             // Astronomers' year 0 is the year before the year 1.
             LineKind.Years => whole > 0 ? whole.ToString(CultureInfo.InvariantCulture) : texts["Wall.BeforeYearOne", 1 - whole],
             LineKind.Days => new DateTime(DateTime.UnixEpoch.Ticks + (whole * DayTicks), DateTimeKind.Utc).ToString("d", CultureInfo.CurrentCulture),
+            LineKind.Field => texts["Wall.AcrossUp", whole, (int)Math.Round(spot.Up, MidpointRounding.AwayFromZero)],
             LineKind.Ladder => texts["Wall.Rung", Math.Round(spot.At, 1)],
             _ => texts["Wall.OfHundred", whole],
         };

@@ -92,20 +92,22 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
     {
         var order = line.Together ? null : wall.Placements.Shown ?? wall.Order();
         var up = wall.Cards.Values.Where(c => c.IsUp).OrderBy(c => c.Order).ThenBy(c => c.Id).ToDictionary(c => c.Id);
-        List<(Card Card, double At, string Words)> placed = order is null
-            ? [.. up.Values.Where(c => c.At?.On == line.Kind).OrderBy(c => c.At!.At).Select(c => (c, c.At!.At, LineWords.Called(c.At, texts)))]
-            : [.. order.Places.Where(p => up.ContainsKey(p.Card)).Select(p => (up[p.Card], p.Middle, PlaceOf(order.Kind, p)))];
-        var slips = placed.SelectMany((p, i) => SlipsOf(wall, p.Card, said).Select((slip, nth) => nth > 0 ? slip : slip with { Text = $"{i + 1}. {slip.Text}", By = $"{p.Words} · {slip.By}" }));
+        List<(Card Card, LineSpot At, string Words)> placed = order is null
+            ? [.. up.Values.Where(c => c.At?.On == line.Kind).OrderBy(c => c.At!.At).Select(c => (c, c.At!, LineWords.Called(c.At!, texts)))]
+            : [.. order.Places.Where(p => up.ContainsKey(p.Card)).Select(p => (up[p.Card], new LineSpot(order.Kind, p.Middle, p.Up?.Middle ?? 0), PlaceOf(order.Kind, p)))];
+        var slips = placed.SelectMany((p, i) => SlipsOf(wall, p.Card, said).Select((slip, nth) => nth > 0 ? slip : slip with { Text = $"{i + 1}. {slip.Text}", By = p.Card.ByStaff ? p.Words : $"{p.Words} · {slip.By}" }));
         var rest = up.Values.Where(c => placed.TrueForAll(p => p.Card.Id != c.Id)).SelectMany(c => SlipsOf(wall, c, said)).ToList();
-        var heading = order is null ? texts["Wall.OnLine"].Value : order.People == 1 ? texts["Wall.OrderOfClassOne"].Value : texts["Wall.OrderOfClass", order.People].Value;
+        var heading = texts[order is null ? "Wall.OnLine" : "Wall.Order"].Value;
+        var from = order is null ? "" : texts[order.People == 1 ? "Wall.OrderOfClassOne" : "Wall.OrderOfClass", order.People].Value;
         var agreement = order is { Compared: > 0 } ? texts["Wall.Agreement", Math.Round(100.0 * order.Alike / order.Compared)].Value : "";
-        List<WallBand> bands = [new(heading, agreement, AnsweredColour, [.. slips])];
+        if (order is { ComparedUp: > 0 }) agreement += $" {texts["Wall.AgreementUp", Math.Round(100.0 * order.AlikeUp / order.ComparedUp)].Value}";
+        List<WallBand> bands = [new(heading, $"{from}\n{agreement}".Trim(), AnsweredColour, [.. slips])];
         if (rest.Count > 0) bands.Add(new(texts["WallTable.NotPlaced"], "", Grey, rest));
-        var axis = new WallAxis(NameOf(line.Start, line.From), NameOf(line.End, line.To), [.. placed.Select((p, i) => (LineWords.ShareOf(line, p.At), (i + 1).ToString(CultureInfo.InvariantCulture)))]);
+        var axis = new WallAxis(NameOf(line.Start, line.From), NameOf(line.End, line.To), [.. placed.Select((p, i) => new AxisPoint(LineWords.ShareOf(line, p.At.At), p.At.Up / LinePlan.Length, (i + 1).ToString(CultureInfo.InvariantCulture)))], line.Kind == LineKind.Field ? (said.In(line.Low ?? Texts.None), said.In(line.High ?? Texts.None)) : null);
         string[] index = order is null ? [] : [.. board.People.Select(p => $"{p.Name}: {PlacementOf(p.Number)}")];
         return new(said.In(wall.Plan.Question), bands, index.Length == 0 ? [] : [(texts["WallTable.Index"].Value, index)], foot, media.Find, axis);
 
-        string NameOf(Texts name, int at) => string.Join(" · ", new[] { said.In(name), line.Kind == LineKind.Ends ? "" : LineWords.Called(new(line.Kind, at), texts) }.Where(w => w.Length > 0));
+        string NameOf(Texts name, int at) => string.Join(" · ", new[] { said.In(name), line.Kind is LineKind.Ends or LineKind.Field ? "" : LineWords.Called(new(line.Kind, at), texts) }.Where(w => w.Length > 0));
 
         string PlacementOf(int person)
         {
@@ -116,9 +118,10 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
 
     private string PlaceOf(LineKind kind, ClassPlace place)
     {
-        string Called(double at) => LineWords.Called(new(kind, at), texts);
+        string Called(double at, double? up) => LineWords.Called(new(kind, at, up ?? 0), texts);
+        var (said, up) = (Called(place.Middle, place.Up?.Middle), place.Up);
         var from = place.People == 1 ? texts["Wall.FromPeopleOne"].Value : texts["Wall.FromPeople", place.People].Value;
-        return place.Low < place.High ? $"{Called(place.Middle)} · {from}, {texts["Wall.HalfBetween", Called(place.Low), Called(place.High)].Value}" : $"{Called(place.Middle)} · {from}";
+        return place.Low < place.High || up?.Low < up?.High ? $"{said} · {from}, {texts["Wall.HalfBetween", Called(place.Low, up?.Low), Called(place.High, up?.High)].Value}" : $"{said} · {from}";
     }
 
     // What is said to a card stands beside it.
@@ -160,7 +163,7 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
     private string LineOf(Wall wall, Card card, ClassOrder? order)
     {
         if (wall.Plan.LineShown is not { } line) return "";
-        var at = line.Together ? card.At : order!.Places.FirstOrDefault(p => p.Card == card.Id) is { } place ? new(line.Kind, place.Middle) : null;
+        var at = line.Together ? card.At : order!.Places.FirstOrDefault(p => p.Card == card.Id) is { } place ? new(line.Kind, place.Middle, place.Up?.Middle ?? 0) : null;
         return at?.On == line.Kind ? LineWords.Called(at, texts) : "";
     }
 
@@ -188,8 +191,8 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
     private IEnumerable<string[]> RowsOf(Wall wall, Card card, Said said, ClassOrder? classOrder)
     {
         string StateOf(bool isUp) => texts[isUp ? "WallTable.Up" : "WallTable.Down"];
-        var topic = said.TopicOf(wall, card.Topic);
-        yield return [topic, said.Whole(card), said.Author(card), clock.Minute(card.PutUpAt), said.TopicOf(wall, card.PutUnder), StateOf(card.IsUp), "", .. AskedOf(wall, card), .. CountsOf(wall, card), LineOf(wall, card, classOrder)];
+        var topic = wall.Plan.LineShown is null ? said.TopicOf(wall, card.Topic) : "";
+        yield return [topic, said.Whole(card), said.Author(card), card.PutUpAt == 0 ? "" : clock.Minute(card.PutUpAt), said.TopicOf(wall, card.PutUnder), StateOf(card.IsUp), "", .. AskedOf(wall, card), .. CountsOf(wall, card), LineOf(wall, card, classOrder)];
         foreach (var own in wall.Plan.LineShown is { Together: false } line ? wall.Placements.Own.Where(p => p.Card == card.Id && p.At.On == line.Kind) : [])
         {
             yield return ["", said.Whole(card), said.NameOf(own.Person), "", "", texts["WallTable.Placement"], "", "", "", "", "", "", "", LineWords.Called(own.At, texts)];

@@ -167,6 +167,23 @@ public class OrderTests
     }
 
     [Fact]
+    public void In_a_field_the_class_has_a_middle_across_and_up_and_agrees_on_each_by_itself()
+    {
+        OwnPlace Of(int person, long card, double at, double up) => new(person, card, new(LineKind.Field, at, up));
+        var order = ClassOrder.Of(LineKind.Field, [Of(2, 1, 10, 90), Of(2, 2, 20, 10), Of(3, 1, 30, 20), Of(3, 2, 60, 40)], [1, 2]);
+        Assert.Equal([(1L, 20.0, 55.0), (2L, 40.0, 25.0)], order.Places.Select(p => (p.Card, p.Middle, p.Up!.Middle)));
+        Assert.Equal((1L, 1L, 0L, 1L), (order.Alike, order.Compared, order.AlikeUp, order.ComparedUp));
+        var wall = Line(new(LineKind.Field, Texts.None, Texts.None, 0, 100));
+        var card = wall.PutUp(Teacher, "the arch bridge");
+        Accepted(wall.Do(Maya, new PlaceCard(card, new(LineKind.Field, 12.5, 99))));
+        Refused(Refusal.OutOfRange, wall.Do(Maya, new PlaceCard(card, new(LineKind.Field, 12.5, 101))));
+        Refused(Refusal.OutOfRange, wall.Do(Maya, new PlaceCard(card, new(LineKind.Field, 12.5, double.NaN))));
+        var ends = Line();
+        card = ends.PutUp(Teacher, "the arch bridge");
+        Refused(Refusal.OutOfRange, ends.Do(Maya, new PlaceCard(card, new(LineKind.Ends, 12.5, 1))));
+    }
+
+    [Fact]
     public void The_order_of_the_class_is_the_same_however_its_placements_come_and_says_what_it_should()
     {
         for (var seed = 0; seed < 60; seed++)
@@ -277,14 +294,18 @@ public class OrderTests
             var random = new Random(seed);
             var own = Enumerable.Range(2, random.Next(1, 12)).SelectMany(person => Enumerable.Range(1, random.Next(1, 9)).Where(_ => random.Next(4) > 0)
                 .Select(card => new OwnPlace(person, card, new(random.Next(8) == 0 ? LineKind.Ladder : LineKind.Ends, random.Next(0, 25) / 2.0)))).ToList();
-            var order = ClassOrder.Of(LineKind.Ends, own, [1, 2, 3, 4, 5, 6, 8]);
+            if (seed % 3 == 0) own = [.. own.Select(o => o with { At = new(LineKind.Field, o.At.At, random.Next(0, 9)) })];
+            var kind = seed % 3 == 0 ? LineKind.Field : LineKind.Ends;
+            var order = ClassOrder.Of(kind, own, [1, 2, 3, 4, 5, 6, 8]);
             yield return new
             {
-                own = own.Select(o => new double[] { o.Person, o.Card, (int)o.At.On, o.At.At }),
+                kind,
+                own = own.Select(o => new double[] { o.Person, o.Card, (int)o.At.On, o.At.At, o.At.Up }),
                 people = order.People,
-                places = order.Places.Select(p => new[] { p.Card, p.People, p.Middle, p.Low, p.High }),
+                places = order.Places.Select(p => new[] { p.Card, p.People, p.Middle, p.Low, p.High, p.Up?.Middle ?? -1, p.Up?.Low ?? -1, p.Up?.High ?? -1 }),
                 alike = order.Alike,
                 compared = order.Compared,
+                up = new[] { order.AlikeUp, order.ComparedUp },
             };
         }
     }

@@ -41,7 +41,7 @@ internal static class WallPlay
                 case 28 or 29 or 30: wall.Do(actor, new VisitStation(topic)); break;
                 case 31: wall.Do(actor, new BeginTrip([.. Enumerable.Range(0, random.Next(3)).Select(i => new TripGroup($"group {i}", [i + 2]))])); break;
                 case 32: wall.Do(actor, random.Next(4) == 0 ? new EndTrip() : new MoveOn(random.Next(3))); break;
-                case 33 or 34 or 35 or 36: wall.Do(actor, new PlaceCard(card, random.Next(5) == 0 ? null : new((LineKind)random.Next(1, 5), random.Next(-1, 8) / 2.0))); break;
+                case 33 or 34 or 35 or 36: wall.Do(actor, new PlaceCard(card, random.Next(5) == 0 ? null : new((LineKind)random.Next(1, 6), random.Next(-1, 8) / 2.0, random.Next(3) == 0 ? 0 : random.Next(-1, 102)))); break;
                 case 37: wall.Do(actor, new ShowOrder(random.Next(3) > 0)); break;
                 case 16: wall.Do(actor, new PutAnswerBack(card, Among(random, wall, card))); break;
                 default: wall.Do(Teacher, new SetPlan(WallScript.Plan(new(random.Next(3), random.Next(3) == 0 ? 0 : 9, OwnFirst: random.Next(2) == 0, Answers: random.Next(4) > 0, OnlyGiven: random.Next(12) == 0, Shows: (AttachmentKinds)random.Next(16), Judging: random.Next(6) switch { 0 => null, 1 => new(JudgingKind.Choose, random.Next(1, 3)), _ => new(JudgingKind.Agree) })) with { Purpose = (Purpose)random.Next(1, 5), Line = Lines[random.Next(Lines.Length)], Map = random.Next(2) == 0 ? Shown.Map : null, Topics = [.. WallScript.Plan().Topics.Skip(random.Next(2))] })); break;
@@ -49,7 +49,7 @@ internal static class WallPlay
         }
     }
 
-    private static readonly LinePlan?[] Lines = [null, LinePlan.Blank, LinePlan.Blank, LinePlan.Blank with { Together = true }, new(LineKind.Ladder, Texts.None, Texts.None, 1, 3)];
+    private static readonly LinePlan?[] Lines = [null, new(LineKind.Field, Texts.None, Texts.None, 0, 100, Low: Texts.In("en", "cheap")), LinePlan.Blank, LinePlan.Blank, LinePlan.Blank with { Together = true }, new(LineKind.Ladder, Texts.None, Texts.None, 1, 3)];
 
     // Nothing, or one or two things beside the words.
     private static ImmutableArray<Attachment>? Some(Random random) => random.Next(3) == 0 ? [.. Enumerable.Range(0, random.Next(1, 3)).Select(_ => Shown.Each[random.Next(Shown.Each.Length)])] : null;

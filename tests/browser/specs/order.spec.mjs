@@ -33,6 +33,13 @@ async function place(page, words, at) {
   await expect(slip(page, words).locator('.order-place')).toContainText(String(at));
 }
 
+/** Whether one of two cards covers a part of the other. */
+async function hidden(page, one, other) {
+  const [a, b] = await Promise.all([one, other].map((words) => slip(page, words).boundingBox()));
+  const beside = a.x + a.width <= b.x || b.x + b.width <= a.x;
+  return !beside && a.y + a.height > b.y && b.y + b.height > a.y;
+}
+
 test('each student orders the cards for themselves, and the teacher shows the order of the class', async ({
   browser,
 }) => {
@@ -73,8 +80,7 @@ test('each student orders the cards for themselves, and the teacher shows the or
   await kept(maya);
 
   // Nobody hides anybody, though two are nearly at the same place.
-  const [beam, rope] = await Promise.all(['A beam', 'A rope bridge'].map((w) => slip(maya, w).boundingBox()));
-  expect(beam.y + beam.height <= rope.y || rope.y + rope.height <= beam.y || beam.x + beam.width <= rope.x).toBe(true);
+  expect(await hidden(maya, 'A beam', 'A rope bridge')).toBe(false);
 
   // Ben has a phone. What Maya did he does not see.
   await expect(inOrder(ben)).toHaveCount(0);
@@ -154,6 +160,24 @@ test('each student orders the cards for themselves, and the teacher shows the or
   await maya.getByRole('button', { name: 'Put it here' }).click();
   await expect(maya.locator('[data-rung="1"] .order-slip')).toHaveText([/A beam/]);
   await expect(maya.locator('[data-rung="1"]')).toContainText('build it first');
+
+  // In a field a card has two places, and still none hides another.
+  await varga.getByRole('button', { name: 'Change the wall' }).click();
+  await varga.locator('dialog').getByLabel('Cards are placed').selectOption({ label: 'in a field of two lines' });
+  await varga.locator('dialog').getByLabel('The upper end is called').fill('costs much');
+  await varga.getByRole('button', { name: 'Change it for everybody' }).click();
+  await expect(maya.getByText('costs much')).toBeVisible();
+  for (const [words, at, up] of [
+    ['A beam', 20, 80],
+    ['A rope bridge', 22, 78],
+  ]) {
+    await slip(maya, words).getByRole('button', { name: /^Place it/ }).click();
+    await maya.locator('[data-place-field]').first().fill(String(at));
+    await maya.locator('[data-place-field]').last().fill(String(up));
+    await maya.getByRole('button', { name: 'Put it here' }).click();
+    await expect(slip(maya, words).locator('.order-place')).toHaveText(`${at} across, ${up} up`);
+  }
+  expect(await hidden(maya, 'A beam', 'A rope bridge')).toBe(false);
   for (const page of [varga, maya, ben, noor]) expect(page.problems).toEqual([]);
 });
 

@@ -9,15 +9,26 @@ import type { RoomEvent } from './wire';
 export type OwnPlaces = ReadonlyMap<number, ReadonlyMap<number, LineSpot>>;
 
 /** A line to begin with. */
-export const BLANK_LINE: LinePlan = { kind: LineKind.Ends, start: {}, end: {}, from: 0, to: 100, together: false };
+export const BLANK_LINE: LinePlan = {
+  kind: LineKind.Ends,
+  start: {},
+  end: {},
+  from: 0,
+  to: 100,
+  together: false,
+  low: null,
+  high: null,
+};
 
 /** Along what cards are ordered now; null where they are not. */
 export function lineOf({ purpose, line }: WallPlan): LinePlan | null {
   return purpose === Purpose.Order ? (line ?? BLANK_LINE) : null;
 }
 
-function holds({ kind, from, to }: LinePlan, { on, at }: LineSpot): boolean {
-  return on === kind && at >= from && at <= to && (kind === LineKind.Ends || Number.isInteger(at));
+function holds({ kind, from, to }: LinePlan, { on, at, up }: LineSpot): boolean {
+  const isWhole = kind === LineKind.Ends || kind === LineKind.Field || Number.isInteger(at);
+  const isUp = kind === LineKind.Field ? up >= 0 && up <= BLANK_LINE.to : up === 0;
+  return on === kind && at >= from && at <= to && isWhole && isUp;
 }
 
 /** Where a card stands: on the line that all share, or in somebody's own placement; null if it is on none of this kind. */
@@ -41,7 +52,7 @@ export function placed(state: WallState, id: number, at: LineSpot | null, me: Me
   const card = state.cards.get(id);
   if (!line || !card || !mayPlace(state, card, me) || (at && !holds(line, at))) return null;
   const before = (line.together ? card.at : state.places.get(me.number)?.get(id)) ?? null;
-  if (before?.on === at?.on && before?.at === at?.at) return null;
+  if (before?.on === at?.on && before?.at === at?.at && before?.up === at?.up) return null;
   if (!line.together) return { kind: 'cardPlacedAlone', card: id, at };
   const whose = state.plan.rules.ownFirst && !card.byStaff ? card.author : 0;
   return { kind: 'cardPlaced', card: id, at, whose };

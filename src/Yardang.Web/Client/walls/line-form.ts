@@ -15,6 +15,7 @@ function usualOf(kind: LineKind): readonly [number, number] {
   const year = new Date().getFullYear();
   switch (kind) {
     case LineKind.Ends:
+    case LineKind.Field:
       return [BLANK_LINE.from, BLANK_LINE.to];
     case LineKind.Years:
       return [year - 300, year];
@@ -31,21 +32,31 @@ export function lineFormOf(language: string, changed: (typed: boolean) => void) 
     kind: BLANK_LINE.kind as LineKind,
     start: '',
     end: '',
+    low: '',
+    high: '',
     from: BLANK_LINE.from,
     to: BLANK_LINE.to,
     together: false,
 
     show(plan: LinePlan | null): void {
-      const { kind, start, end, from, to, together } = plan ?? BLANK_LINE;
+      const { kind, start, end, from, to, together, low, high } = plan ?? BLANK_LINE;
       Object.assign(this, { kind, from, to, together });
       this.start = textIn(start, [language], language);
       this.end = textIn(end, [language], language);
+      this.low = textIn(low ?? {}, [language], language);
+      this.high = textIn(high ?? {}, [language], language);
     },
 
     /** What the form says; what was there before as long as it says what cannot be. */
     plan(before: LinePlan | null, said: (all: Texts | undefined, text: string) => Texts): LinePlan {
       const { kind, from, to, together } = this;
-      const names = { start: said(before?.start, this.start), end: said(before?.end, this.end) };
+      const name = (was: Texts | null | undefined, words: string) => (was || words ? said(was ?? {}, words) : null);
+      const names = {
+        start: said(before?.start, this.start),
+        end: said(before?.end, this.end),
+        low: name(before?.low, this.low),
+        high: name(before?.high, this.high),
+      };
       return this.isBackwards
         ? { ...(before ?? BLANK_LINE), ...names, together }
         : { kind, from, to, together, ...names };
@@ -62,6 +73,10 @@ export function lineFormOf(language: string, changed: (typed: boolean) => void) 
 
     get isDays(): boolean {
       return this.kind === LineKind.Days;
+    },
+
+    get isField(): boolean {
+      return this.kind === LineKind.Field;
     },
 
     get isLadder(): boolean {

@@ -3,8 +3,17 @@ import { test } from 'node:test';
 import { LineKind } from '../wire/forms';
 import { called, dateOf, dayOf, placeAt, shareOf, ticksOf } from './line-measure';
 
-const texts = { ofHundred: '{0}', beforeYearOne: '{0} BC', rung: 'Rung {0}' };
-const line = (kind: LineKind, from: number, to: number) => ({ kind, from, to, start: {}, end: {}, together: false });
+const texts = { ofHundred: '{0}', beforeYearOne: '{0} BC', rung: 'Rung {0}', acrossUp: '{0} across, {1} up' };
+const line = (kind: LineKind, from: number, to: number) => ({
+  kind,
+  from,
+  to,
+  start: {},
+  end: {},
+  together: false,
+  low: null,
+  high: null,
+});
 
 test('years before the year 1 are called as in books', () => {
   const said = [2026, 1, 0, -99].map((year) => called(LineKind.Years, year, texts));

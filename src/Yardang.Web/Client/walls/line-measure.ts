@@ -5,14 +5,13 @@ import { LineKind, type LinePlan } from '../wire/forms';
 
 const DAY_MS = 86_400_000;
 
-/** Of a line between two ends, a step by key or by pointer. */
-const STEP = 1;
 const MOST_TICKS = 11;
 
 export interface MeasureTexts {
   readonly ofHundred: string;
   readonly beforeYearOne: string;
   readonly rung: string;
+  readonly acrossUp: string;
 }
 
 /** The day that a date names, from 1 January 1970; null for none. */
@@ -27,10 +26,12 @@ export function dateOf(day: number): string {
 }
 
 /** What a place is called. */
-export function called(kind: LineKind, at: number, texts: MeasureTexts): string {
+export function called(kind: LineKind, at: number, texts: MeasureTexts, up = 0): string {
   switch (kind) {
     case LineKind.Ends:
       return fill(texts.ofHundred, Math.round(at));
+    case LineKind.Field:
+      return fill(texts.acrossUp, Math.round(at), Math.round(up));
     case LineKind.Years:
       // Astronomers' year 0 is the year before the year 1.
       return at > 0 ? String(Math.round(at)) : fill(texts.beforeYearOne, 1 - Math.round(at));
@@ -49,9 +50,8 @@ export function shareOf({ from, to }: LinePlan, at: number): number {
 }
 
 /** The place so far along the line, where a card can stand. */
-export function placeAt({ kind, from, to }: LinePlan, share: number): number {
-  const at = from + Math.min(1, Math.max(0, share)) * (to - from);
-  return kind === LineKind.Ends ? Math.round(at / STEP) * STEP : Math.round(at);
+export function placeAt({ from, to }: LinePlan, share: number): number {
+  return Math.round(from + Math.min(1, Math.max(0, share)) * (to - from));
 }
 
 /** Where the line is marked: at round years, or days; between two ends nowhere. */

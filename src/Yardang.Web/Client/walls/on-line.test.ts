@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { layAlong } from './on-line';
+import { layAlong, layInField } from './on-line';
 
 const GAP = 8;
 
@@ -35,4 +35,30 @@ test('cards that do not meet stand all in the lowest row', () => {
     layAlong(cards, 400, GAP).laid.map((l) => l.bottom),
     [0, 0, 0],
   );
+});
+
+test('however cards lie in a field, none hides another or a place, and none leaves it sideways; alone, a card lies over its place', () => {
+  let seed = 11;
+  const random = (below: number) => (seed = (seed * 48_271) % 2_147_483_647) % below;
+  for (let round = 0; round < 150; round++) {
+    const [width, height] = [320 + random(900), 300 + random(500)];
+    const cards = Array.from({ length: 1 + random(30) }, () => ({
+      x: random(width + 1),
+      y: random(height + 1),
+      width: 60 + random(160),
+      height: 40 + random(120),
+    }));
+    const { laid, height: high } = layInField(cards, width, height, GAP);
+    for (const [i, a] of laid.entries()) {
+      assert.ok(a.left >= 0 && a.left + a.width <= width && a.top >= 0 && a.top + a.height <= high, 'in the field');
+      for (const b of laid.slice(i + 1)) {
+        const beside = a.left + a.width <= b.left || b.left + b.width <= a.left;
+        assert.ok(beside || a.top + a.height <= b.top || b.top + b.height <= a.top, 'nothing is hidden');
+      }
+      const covers = cards.some(({ x, y }) => x > a.left && x < a.left + a.width && y > a.top && y < a.top + a.height);
+      assert.ok(!covers, 'no place is hidden');
+    }
+  }
+  const [alone] = layInField([{ x: 200, y: 200, width: 100, height: 50 }], 400, 400, GAP).laid;
+  assert.deepEqual([alone!.left, alone!.top], [150, 142]);
 });

@@ -11,6 +11,7 @@ interface Texts {
   readonly orderIsShown: string;
   readonly agreement: string;
   readonly noAgreement: string;
+  readonly agreementUp: string;
 }
 
 export function orderSteered(
@@ -43,10 +44,13 @@ export function orderSteered(
       const up = new Set([...state.cards.values()].filter((c) => c.downBy === 0).map((c) => c.id));
       const order = state.orderShown ?? classOrder(line.kind, state.places, up);
       this.isBegun = order.people > 0;
-      this.agreementText =
-        order.compared > 0
-          ? fill(texts.agreement, Math.round((100 * order.alike) / order.compared))
-          : texts.noAgreement;
+      const share = (words: string, alike: number, compared: number) =>
+        compared > 0 ? [fill(words, Math.round((100 * alike) / compared))] : [];
+      const agreement = [
+        ...share(texts.agreement, order.alike, order.compared),
+        ...share(texts.agreementUp, order.alikeUp, order.comparedUp),
+      ];
+      this.agreementText = agreement.length > 0 ? agreement.join(' ') : texts.noAgreement;
     },
 
     show(on: boolean): void {

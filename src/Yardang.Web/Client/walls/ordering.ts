@@ -9,11 +9,11 @@ import { BLANK_LINE, lineOf, mayPlace, spotOf } from '../room/placing';
 import { type Card, NOWHERE } from '../room/wall-state';
 import { useStyles } from '../styles/with-script';
 import { textIn } from '../surface/in-language';
-import { type ClassOrder, type ClassPlace, LineKind, type LinePlan } from '../wire/forms';
+import { type ClassOrder, type ClassPlace, LineKind, type LinePlan, type LineSpot } from '../wire/forms';
 import { dragCards } from './dragging-cards';
 import { called, placeAt, shareOf, ticksOf } from './line-measure';
 import { NewCards } from './new-cards';
-import { layOut } from './on-line';
+import { layOut, layOutField } from './on-line';
 import { PlacingControl } from './placing-control';
 import type { Slips } from './slips';
 import { type Arrangement, type Band, type WallSide, endsBelowSight, titleOf } from './wall-side';
@@ -43,7 +43,7 @@ export class Ordering implements Arrangement {
     dragCards(
       view.root,
       (id) => this.mayMove(id) && (this.isAlong || this.line.kind === LineKind.Ladder),
-      (where) => this.mark(where && this.shareAt(where)),
+      (where) => this.mark(where && this.spotAt(where)),
       (where) => this.drop(where),
     );
     new ResizeObserver(() => this.measure()).observe(view.root);
@@ -70,15 +70,16 @@ export class Ordering implements Arrangement {
     const placed = cards.filter(isPlaced);
     const rest = cards.filter((c) => !isPlaced(c));
     return html`<div class="ordering" data-kind=${line.kind} data-looked=${looked}>
-      ${this.head(looked)} ${line.kind === LineKind.Ladder ? this.ladder(line, placed) : this.along(line, placed)}
-      ${this.said(cards)} ${this.below(rest, looked)}
+      ${this.head(looked)} ${this.placedOn(line, placed)} ${this.said(cards)} ${this.below(rest, looked)}
     </div>`;
   }
 
   measure(): void {
     const list = this.view.root.querySelector<HTMLElement>('.on-line');
     if (!list) return;
-    if (this.isAlong) layOut(list);
+    const marks = this.view.root.querySelector<SVGElement>('.field-marks');
+    if (this.isAlong && marks) layOutField(list, marks);
+    else if (this.isAlong) layOut(list);
     else list.style.removeProperty('height');
     for (const tick of this.view.root.querySelectorAll<HTMLElement>('[data-tick]'))
       tick.style.setProperty('inset-inline-start', `${Number(tick.dataset['tick']) * 100}%`);
@@ -119,10 +120,15 @@ export class Ordering implements Arrangement {
   }
 
   /** Where a card stands in what is looked at; null if it does not. */
-  private at(card: Card): number | null {
+  private spot(card: Card): LineSpot | null {
     const { state, me, lookedAt } = this.side;
-    if (this.looked === 'class') return this.ofClass(card)?.middle ?? null;
-    return spotOf(state, card, this.looked === 'chosen' ? lookedAt : me.number)?.at ?? null;
+    if (this.looked !== 'class') return spotOf(state, card, this.looked === 'chosen' ? lookedAt : me.number);
+    const place = this.ofClass(card);
+    return place ? { on: this.line.kind, at: place.middle, up: place.up?.middle ?? 0 } : null;
+  }
+
+  private at(card: Card): number | null {
+    return this.spot(card)?.at ?? null;
   }
 
   private mayMove(id: number): boolean {
@@ -164,6 +170,39 @@ export class Ordering implements Arrangement {
           : nothing
       }
     </p>`;
+  }
+
+  private placedOn(line: LinePlan, placed: readonly Card[]): TemplateResult {
+    if (line.kind === LineKind.Ladder) return this.ladder(line, placed);
+    return line.kind === LineKind.Field ? this.field(line, placed) : this.along(line, placed);
+  }
+
+  /** Two lines that cross in the middle, and the names of their ends at the edges. */
+  private field(line: LinePlan, placed: readonly Card[]): TemplateResult {
+    const { texts, read, written } = this.side;
+    const name = (of: 'start' | 'end' | 'low' | 'high') => textIn(line[of] ?? {}, [read[0]], written);
+    return html`<section class="line field-of-two" aria-label=${texts.onLine} data-line>
+      <p class="field-words">
+        <span>${fill(texts.fieldAcross, name('start'), name('end'))}</span>
+        <span>${fill(texts.fieldUp, name('low'), name('high'))}</span>
+      </p>
+      <p class="axis-end field-high" dir="auto"><b>${name('high')}</b></p>
+      <p class="axis-end field-start" dir="auto"><b>${name('start')}</b></p>
+      <div class="field-area">
+        <svg class="field-marks" aria-hidden="true"></svg>
+        <p class="axis-mark" aria-hidden="true" hidden></p>
+        <ol class="on-line" aria-label=${texts.onLine}>
+          ${repeat(
+            placed,
+            (c) => c.id,
+            (c) => this.slip(c, line),
+          )}
+          ${placed.length === 0 ? html`<li class="line-empty">${texts.lineEmpty}</li>` : nothing}
+        </ol>
+      </div>
+      <p class="axis-end field-end" dir="auto"><b>${name('end')}</b></p>
+      <p class="axis-end field-low" dir="auto"><b>${name('low')}</b></p>
+    </section>`;
   }
 
   private along(line: LinePlan, placed: readonly Card[]): TemplateResult {
@@ -221,20 +260,24 @@ export class Ordering implements Arrangement {
 
   private slip(card: Card, line: LinePlan): unknown {
     const { texts } = this.side;
-    const at = this.at(card);
+    const spot = this.spot(card);
+    const at = spot?.at ?? null;
     const isPlacing = this.control.card === card.id && this.mayMove(card.id);
     return html`<li
       class="slip order-slip"
       data-card=${card.id}
       data-share=${at === null ? nothing : shareOf(line, at)}
+      data-up=${spot ? spot.up / 100 : nothing}
       ?data-grip=${this.mayMove(card.id)}
       ?data-mine=${this.slips.isMine(card)}
       tabindex="-1"
     >
-      ${this.slips.words(card)} ${at === null ? nothing : this.spread(card, line, at)}
+      ${this.slips.words(card)} ${at === null || line.kind === LineKind.Field ? nothing : this.spread(card, line, at)}
       ${isPlacing ? this.control.control(card, line, at !== null) : nothing}
       <footer class="slip-foot">
-        <span class="order-place">${at === null ? nothing : this.placeOf(card, line, at)}${this.authorOf(card)}</span>
+        <span class="order-place"
+          >${at === null ? nothing : this.placeOf(card, line, spot!)}${this.authorOf(card)}</span
+        >
         <span class="slip-actions">
           ${this.slips.threads.toggle(card)} ${this.slips.changeButton(card)}
           ${
@@ -244,7 +287,7 @@ export class Ordering implements Arrangement {
                   class="button button-small order-handle"
                   data-handle
                   aria-label=${`${at === null ? texts.placeIt : texts.moveIt}: ${titleOf(card, texts)}`}
-                  @click=${() => this.control.open(card, line, at)}
+                  @click=${() => this.control.open(card, line, spot)}
                 >
                   ${at === null ? texts.placeIt : texts.moveIt}
                 </button>`
@@ -278,17 +321,19 @@ export class Ordering implements Arrangement {
   }
 
   /** Where it stands, in words; of the class also how widely, and where I have it. */
-  private placeOf(card: Card, line: LinePlan, at: number): unknown {
+  private placeOf(card: Card, line: LinePlan, spot: LineSpot): unknown {
     const { state, me, texts } = this.side;
-    const said = called(line.kind, at, texts);
+    const say = (at: number, up = 0) => called(line.kind, at, texts, up);
+    const said = say(spot.at, spot.up);
     if (this.looked !== 'class') return html`<b>${said}</b>`;
-    const { people, low, high } = this.ofClass(card)!;
+    const { people, low, high, up } = this.ofClass(card)!;
     const own = me.isStaff ? null : spotOf(state, card, me.number);
-    const half = fill(texts.halfBetween, called(line.kind, low, texts), called(line.kind, high, texts));
-    const all = people === this.order.people ? '' : plural(texts, 'fromPeople', people);
-    const widely = [all, low === high ? '' : half].filter(Boolean).join(', ');
+    const isWide = low !== high || (up && up.low !== up.high);
+    const half = isWide ? fill(texts.halfBetween, say(low, up?.low), say(high, up?.high)) : '';
+    const all = people * 2 > this.order.people ? '' : plural(texts, 'fromPeople', people);
+    const widely = [all, half].filter(Boolean).join(', ');
     return html`<b>${said}</b> ${widely ? html`<span>${widely}</span>` : nothing}
-      ${own ? html`<span>${fill(texts.yoursAt, called(line.kind, own.at, texts))}</span>` : nothing}`;
+      ${own ? html`<span>${fill(texts.yoursAt, say(own.at, own.up))}</span>` : nothing}`;
   }
 
   /** What is said to cards stands below the line: there is room for it. */
@@ -324,37 +369,39 @@ export class Ordering implements Arrangement {
     </section>`;
   }
 
-  /** How far along the line a pointer is; null where it is not over it. */
-  private shareAt({ x, y }: { x: number; y: number }): number | null {
-    const line = this.view.root.querySelector<HTMLElement>('[data-line]');
-    const box = line?.getBoundingClientRect();
-    if (!line || !box || y < box.top || y > box.bottom) return null;
-    if (this.line.kind === LineKind.Ladder) {
-      const rungs = [...line.querySelectorAll<HTMLElement>('[data-rung]')];
-      const at = rungs.findIndex((r) => y <= r.getBoundingClientRect().bottom);
-      return at < 0 ? null : at / (rungs.length - 1);
+  /** The place on the line at which a pointer is; null where it is not over it. */
+  private spotAt({ x, y }: { x: number; y: number }): LineSpot | null {
+    const { line } = this;
+    const element = this.view.root.querySelector<HTMLElement>('[data-line]');
+    const box = element?.getBoundingClientRect();
+    if (!element || !box || y < box.top || y > box.bottom) return null;
+    if (line.kind === LineKind.Ladder) {
+      const rungs = [...element.querySelectorAll<HTMLElement>('[data-rung]')];
+      const rung = rungs.findIndex((r) => y <= r.getBoundingClientRect().bottom);
+      return rung < 0 ? null : { on: line.kind, at: rung + 1, up: 0 };
     }
-    const along = line.querySelector('.on-line')!.getBoundingClientRect();
+    const along = element.querySelector('.on-line')!.getBoundingClientRect();
     const share = (x - along.left) / along.width;
-    return document.documentElement.dir === 'rtl' ? 1 - share : share;
+    const at = placeAt(line, getComputedStyle(element).direction === 'rtl' ? 1 - share : share);
+    const up = line.kind === LineKind.Field ? placeAt(line, 1 - (y - along.top) / along.height) : 0;
+    return { on: line.kind, at, up };
   }
 
   /** While a card is dragged: what the place under it is called. */
-  private mark(share: number | null): void {
+  private mark(spot: LineSpot | null): void {
     const mark = this.view.root.querySelector<HTMLElement>('.axis-mark');
     if (!mark) return;
-    mark.hidden = share === null;
-    if (share === null) return;
-    const at = placeAt(this.line, share);
-    mark.textContent = called(this.line.kind, at, this.side.texts);
-    mark.style.setProperty('inset-inline-start', `${shareOf(this.line, at) * 100}%`);
+    mark.hidden = spot === null;
+    if (!spot) return;
+    mark.textContent = called(spot.on, spot.at, this.side.texts, spot.up);
+    mark.style.setProperty('inset-inline-start', `${shareOf(this.line, spot.at) * 100}%`);
   }
 
   private drop(where: { card: number; x: number; y: number }): void {
     const card = this.side.state.cards.get(where.card);
     if (!card || !this.mayMove(card.id)) return;
-    const share = this.shareAt(where);
-    if (share !== null) this.side.place(card, { on: this.line.kind, at: placeAt(this.line, share) });
+    const spot = this.spotAt(where);
+    if (spot) this.side.place(card, spot);
     else if (this.isBelow(where.y) && this.at(card) !== null) this.side.place(card, null);
     this.refresh();
   }

@@ -3,7 +3,8 @@
 import { type TemplateResult, html, nothing } from 'lit-html';
 import { live } from 'lit-html/directives/live.js';
 import type { Card } from '../room/wall-state';
-import { LineKind, type LinePlan } from '../wire/forms';
+import { LineKind, type LinePlan, type LineSpot } from '../wire/forms';
+import { textIn } from '../surface/in-language';
 import { called, dateOf, dayOf } from './line-measure';
 import { type WallSide, titleOf } from './wall-side';
 
@@ -11,6 +12,7 @@ export class PlacingControl {
   /** Which card is being placed; 0 for none. */
   card = 0;
   private at = 0;
+  private up = 0;
 
   /** @param refresh draws the wall anew, and then puts the focus where it is wanted. */
   constructor(
@@ -19,9 +21,11 @@ export class PlacingControl {
   ) {}
 
   /** @param at where it stands; null if nowhere. */
-  open(card: Card, line: LinePlan, at: number | null): void {
+  open(card: Card, line: LinePlan, spot: LineSpot | null): void {
     this.card = card.id;
-    this.at = at ?? Math.round((line.from + line.to) / 2);
+    const middle = Math.round((line.from + line.to) / 2);
+    this.at = spot?.at ?? middle;
+    this.up = line.kind === LineKind.Field ? (spot?.up ?? middle) : 0;
     this.refresh('[data-placing]');
   }
 
@@ -29,7 +33,7 @@ export class PlacingControl {
     const { texts } = this.side;
     return html`<div class="placing" @keydown=${(e: KeyboardEvent) => this.key(e, card, line)}>
       <label class="slip-where">${texts.placeOf} ${this.field(card, line)}</label>
-      ${line.kind === LineKind.Ends || line.kind === LineKind.Years ? html`<output>${called(line.kind, this.at, texts)}</output>` : nothing}
+      ${line.kind !== LineKind.Days && line.kind !== LineKind.Ladder ? html`<output>${called(line.kind, this.at, texts, this.up)}</output>` : nothing}
       <div class="slip-do">
         <button
           type="button"
@@ -62,16 +66,13 @@ export class PlacingControl {
     const about = titleOf(card, this.side.texts);
     switch (line.kind) {
       case LineKind.Ends:
-        return html`<input
-          type="range"
-          data-placing
-          min=${line.from}
-          max=${line.to}
-          step="1"
-          aria-label=${`${this.side.texts.placeOf} ${about}`}
-          .value=${live(String(this.at))}
-          @input=${(e: Event) => this.set(Number((e.target as HTMLInputElement).value))}
-        />`;
+        return this.slider(`${this.side.texts.placeOf} ${about}`, this.at, true, (at) => this.set(at));
+      case LineKind.Field:
+        return html`${this.slider(this.axisName(line, 'start', 'end', about), this.at, true, (at) => this.set(at))}
+        ${this.slider(this.axisName(line, 'low', 'high', about), this.up, false, (up) => {
+          this.up = up;
+          this.refresh();
+        })}`;
       case LineKind.Years:
         return html`<input
           type="number"
@@ -110,13 +111,34 @@ export class PlacingControl {
     }
   }
 
+  private slider(name: string, at: number, isFirst: boolean, set: (at: number) => void): TemplateResult {
+    return html`<input
+      type="range"
+      ?data-placing=${isFirst}
+      data-place-field
+      min="0"
+      max="100"
+      step="1"
+      aria-label=${name}
+      .value=${live(String(at))}
+      @input=${(e: Event) => set(Number((e.target as HTMLInputElement).value))}
+    />`;
+  }
+
+  /** From what to what a slider goes. */
+  private axisName(line: LinePlan, from: 'start' | 'low', to: 'end' | 'high', about: string): string {
+    const { read, written } = this.side;
+    const [first, last] = [line[from], line[to]].map((end) => textIn(end ?? {}, [read[0]], written));
+    return `${this.side.texts.placeOf} ${about}: ${first} – ${last}`;
+  }
+
   private set(at: number): void {
     this.at = at;
     this.refresh();
   }
 
   private key(e: KeyboardEvent, card: Card, line: LinePlan): void {
-    const isField = (e.target as Element).matches('[data-placing]');
+    const isField = (e.target as Element).matches('[data-placing], [data-place-field]');
     if (e.key === 'Escape') this.close(card);
     else if (e.key === 'Enter' && isField) {
       // What was typed counts, also before the field is left.
@@ -128,7 +150,7 @@ export class PlacingControl {
 
   private put(card: Card, line: LinePlan): void {
     if (!this.side.mayWrite()) return;
-    this.side.place(card, { on: line.kind, at: this.at });
+    this.side.place(card, { on: line.kind, at: this.at, up: this.up });
     this.close(card);
   }
 

@@ -9,7 +9,7 @@ export function textsOfPlan({ question, topics, line, givenCards }: WallPlan): T
   return [
     question,
     ...topics.flatMap((t) => [t.heading, t.prompt]),
-    ...(line ? [line.start, line.end] : []),
+    ...(line ? [line.start, line.end, line.low ?? {}, line.high ?? {}] : []),
     ...givenCards.map((c) => c.text),
   ];
 }

@@ -318,7 +318,8 @@ export class Questions implements Arrangement {
 
   private question(card: Card): unknown {
     const { state, me } = this.side;
-    const ago = isAnswered(card) ? '' : agoIn(this.side.texts, serverNow() - card.putUpAt);
+    // Who reads a card that was there from the beginning need not know how old it is.
+    const ago = isAnswered(card) || card.putUpAt === 0 ? '' : agoIn(this.side.texts, serverNow() - card.putUpAt);
     const keys = [ago, mayAskToo(state, card.id, true, me), mayAskToo(state, card.id, false, me), state.plan.rules];
     return this.slips.kept(card, keys, () => this.drawQuestion(card, ago));
   }

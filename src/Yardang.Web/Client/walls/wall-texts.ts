@@ -177,6 +177,10 @@ export interface WallTexts extends WorkTexts, MakingTexts {
   readonly ofHundred: string;
   readonly beforeYearOne: string;
   readonly rung: string;
+  readonly acrossUp: string;
+  readonly fieldAcross: string;
+  readonly fieldUp: string;
+  readonly agreementUp: string;
   readonly placedBy: string;
   readonly orderIsShown: string;
   readonly agreement: string;

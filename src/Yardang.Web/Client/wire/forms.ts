@@ -46,6 +46,7 @@ export const enum LineKind {
   Years = 2,
   Days = 3,
   Ladder = 4,
+  Field = 5,
 }
 
 /** How a mark looks, beyond colour and width. The numbers are on the wire. */
@@ -1680,6 +1681,10 @@ export interface ClassOrder {
   readonly alike: number;
   /** How many comparisons of two students there are. */
   readonly compared: number;
+  /** In a field: how many are alike of those by how far up cards are. */
+  readonly alikeUp: number;
+  /** In a field: how many of those there are. */
+  readonly comparedUp: number;
 }
 
 export function readClassOrder(raw: Raw): ClassOrder {
@@ -1689,6 +1694,8 @@ export function readClassOrder(raw: Raw): ClassOrder {
     places: raw[2].map((x: Raw) => readClassPlace(x)),
     alike: raw[3],
     compared: raw[4],
+    alikeUp: raw[5],
+    comparedUp: raw[6],
   };
 }
 
@@ -1704,6 +1711,8 @@ export interface ClassPlace {
   readonly low: number;
   /** A quarter of them placed it behind this. */
   readonly high: number;
+  /** In a field: the same of how far up it is; else null. */
+  readonly up: ClassUp | null;
 }
 
 export function readClassPlace(raw: Raw): ClassPlace {
@@ -1713,6 +1722,22 @@ export function readClassPlace(raw: Raw): ClassPlace {
     middle: raw[2],
     low: raw[3],
     high: raw[4],
+    up: raw[5] == null ? null : readClassUp(raw[5]),
+  };
+}
+
+/** How far up in a field the class places a card: the median, and between where half of them have it. */
+export interface ClassUp {
+  readonly middle: number;
+  readonly low: number;
+  readonly high: number;
+}
+
+export function readClassUp(raw: Raw): ClassUp {
+  return {
+    middle: raw[0],
+    low: raw[1],
+    high: raw[2],
   };
 }
 
@@ -2692,6 +2717,10 @@ export interface LinePlan {
   readonly to: number;
   /** Whether all place cards on one line; else each student has a placement of their own, and the order of the class is computed from them. */
   readonly together: boolean;
+  /** Of a field: what its lower end is called; null for nothing. */
+  readonly low: Texts | null;
+  /** Of a field: what its upper end is called; null for nothing. */
+  readonly high: Texts | null;
 }
 
 export function readLinePlan(raw: Raw): LinePlan {
@@ -2702,11 +2731,13 @@ export function readLinePlan(raw: Raw): LinePlan {
     from: raw[3],
     to: raw[4],
     together: raw[5],
+    low: raw[6] ?? null,
+    high: raw[7] ?? null,
   };
 }
 
 export function writeLinePlan(v: LinePlan): Raw {
-  return [v.kind, v.start, v.end, v.from, v.to, v.together];
+  return [v.kind, v.start, v.end, v.from, v.to, v.together, v.low, v.high];
 }
 
 /** Where a card stands on a line: on which kind, for there are different measures. */
@@ -2715,17 +2746,20 @@ export interface LineSpot {
   readonly on: LineKind;
   /** Where, in the measure of that kind; whole but on a line between two ends. */
   readonly at: number;
+  /** In a field: how far up, from 0 to Length; else 0. */
+  readonly up: number;
 }
 
 export function readLineSpot(raw: Raw): LineSpot {
   return {
     on: raw[0],
     at: raw[1],
+    up: raw[2],
   };
 }
 
 export function writeLineSpot(v: LineSpot): Raw {
-  return [v.on, v.at];
+  return [v.on, v.at, v.up];
 }
 
 /** Change properties of things, all or none. */

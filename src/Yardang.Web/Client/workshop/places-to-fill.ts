@@ -87,7 +87,14 @@ function textsOf(name: Texts | null, wall: WallPlan | null): Texts[] {
 
 function filledPlan(wall: WallPlan, filled: (said: Texts) => Texts): WallPlan {
   const topics = wall.topics.map((t) => ({ ...t, heading: filled(t.heading), prompt: filled(t.prompt) }));
-  const line = wall.line && { ...wall.line, start: filled(wall.line.start), end: filled(wall.line.end) };
+  const name = (said: Texts | null) => said && filled(said);
+  const line = wall.line && {
+    ...wall.line,
+    start: filled(wall.line.start),
+    end: filled(wall.line.end),
+    low: name(wall.line.low),
+    high: name(wall.line.high),
+  };
   const givenCards = wall.givenCards.map((c) => ({ ...c, text: filled(c.text) }));
   return { ...wall, question: filled(wall.question), topics, line, givenCards };
 }

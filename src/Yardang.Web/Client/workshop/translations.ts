@@ -13,6 +13,8 @@ export interface LanguageTexts {
   readonly languageGiven: string;
   readonly languageLineStart: string;
   readonly languageLineEnd: string;
+  readonly languageLineLow: string;
+  readonly languageLineHigh: string;
   readonly untranslated: string;
   readonly allTranslated: string;
   readonly languageName: string;
@@ -26,6 +28,14 @@ export interface LanguageTexts {
   readonly languageTopic: string;
   readonly languagePrompt: string;
 }
+
+/** What the names of a line's ends are called. */
+const LINE_ENDS = {
+  start: 'languageLineStart',
+  end: 'languageLineEnd',
+  low: 'languageLineLow',
+  high: 'languageLineHigh',
+} as const;
 
 interface Line {
   readonly key: string;
@@ -204,14 +214,12 @@ export function translationsOf(
         }),
         ...(wall.line
           ? [
-              ...saying('line-start', texts.languageLineStart, wall.line.start, false, (start) => ({
-                ...wall,
-                line: { ...wall.line!, start },
-              })),
-              ...saying('line-end', texts.languageLineEnd, wall.line.end, false, (end) => ({
-                ...wall,
-                line: { ...wall.line!, end },
-              })),
+              ...(['start', 'end', 'low', 'high'] as const).flatMap((end) =>
+                saying(`line-${end}`, texts[LINE_ENDS[end]], wall.line![end] ?? {}, false, (name) => ({
+                  ...wall,
+                  line: { ...wall.line!, [end]: name },
+                })),
+              ),
             ]
           : []),
         ...wall.givenCards.flatMap((card, i) =>
