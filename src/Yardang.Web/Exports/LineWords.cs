@@ -4,7 +4,7 @@ using Yardang.Core.Walls;
 
 namespace Yardang.Web.Exports;
 
-/// <summary>What places on a line are called, as the interface does (Client/walls/line-measure.ts).</summary>
+/// <summary>What places on a line are called, as the interface does (Client/walls/line-measure.ts); days as tables have them.</summary>
 public static class LineWords
 {
     private const long DayTicks = TimeSpan.TicksPerDay;
@@ -17,7 +17,7 @@ public static class LineWords
         {
             // Astronomers' year 0 is the year before the year 1.
             LineKind.Years => whole > 0 ? whole.ToString(CultureInfo.InvariantCulture) : texts["Wall.BeforeYearOne", 1 - whole],
-            LineKind.Days => new DateTime(DateTime.UnixEpoch.Ticks + (whole * DayTicks), DateTimeKind.Utc).ToString("d", CultureInfo.CurrentCulture),
+            LineKind.Days => new DateTime(DateTime.UnixEpoch.Ticks + (whole * DayTicks), DateTimeKind.Utc).ToString("yyyy-MM-dd", CultureInfo.InvariantCulture),
             LineKind.Field => texts["Wall.AcrossUp", whole, (int)Math.Round(spot.Up, MidpointRounding.AwayFromZero)],
             LineKind.Ladder => texts["Wall.Rung", Math.Round(spot.At, 1)],
             _ => texts["Wall.OfHundred", whole],

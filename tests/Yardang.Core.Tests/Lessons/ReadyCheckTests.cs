@@ -143,6 +143,22 @@ public class ReadyCheckTests
         Assert.Contains("NoStations", Warnings(WallOf(plan with { Topics = [] }), masked: false, Way.AllTogether).Select(l => l.Key));
     }
 
+    [Fact]
+    public void Of_a_wall_to_order_it_says_who_places_and_finds_what_cannot_be_placed()
+    {
+        var plan = WallScript.Plan(new(OnlyGiven: true)) with { Purpose = Purpose.Order };
+        var keys = Keys(WallOf(plan with { GivenCards = [new(1, 0, Texts.In("en", "An arch"))] }), Way.AllTogether);
+        Assert.Superset(Set("PlaceCards", "PlaceAlone", "OnlyGiven"), Set([.. keys]));
+        Assert.DoesNotContain("OnlyTheirCards", keys);
+        Assert.Contains("PlaceTogether", Keys(WallOf(plan with { Line = LinePlan.Blank with { Together = true } }), Way.AllTogether));
+        Assert.Superset(Set("NothingToPlace", "EndsWithoutName"), Set([.. Warnings(WallOf(plan), masked: false, Way.AllTogether).Select(l => l.Key)]));
+        var named = plan with { Line = new(LineKind.Years, Texts.None, Texts.None, 1700, 2000), Rules = WallRules.Free, GivenCards = [new(1, 0, Texts.None)] };
+        var warnings = Warnings(WallOf(named), masked: false, Way.AllTogether).Select(l => l.Key).ToList();
+        Assert.Contains("EmptyGiven", warnings);
+        Assert.DoesNotContain("EndsWithoutName", warnings);
+        Assert.DoesNotContain("NothingToPlace", warnings);
+    }
+
     private static ActivityContent WallOf(WallPlan plan) => ActivityContent.BlankWall("en", "What we know about bridges") with { Parts = [new Part(1, PartKind.Wall, plan)] };
 
     [Fact]

@@ -142,6 +142,15 @@ test('the workshop, the lesson and the boards', async ({ browser }) => {
   await shot(varga, 'late');
 });
 
+/** Places the first cards that are there. */
+async function placeSome(student) {
+  for (const at of [18, 64, 7]) {
+    await student.locator('.off-line').getByRole('button', { name: /^Place it/ }).first().click();
+    await student.locator('[data-placing]').fill(String(at));
+    await student.getByRole('button', { name: 'Put it here' }).click();
+  }
+}
+
 test('a wall: the teacher, the workshop, students on three devices; a lesson of several parts, answers', async ({ browser }) => {
   const varga = await signedIn(browser);
   await varga.goto('/desk');
@@ -185,28 +194,30 @@ test('a wall: the teacher, the workshop, students on three devices; a lesson of 
   await varga.locator('[data-answering]').fill('Look at how the banks are built');
   const answered = await piece(varga);
 
-  // The other purposes: asking and visiting, the teacher's and on a phone.
+  // The other purposes: asking, visiting and ordering, the teacher's and on a phone.
   const asked = [];
   for (const [name, words] of [
     ['Bridge questions', 'how do bridges get tired'],
     ['Bridge gallery', 'The load goes into the pillar'],
+    ['Which bridge first?', ''],
   ]) {
     await varga.goto('/desk');
     await lessons.getByRole('link', { name, exact: true }).click();
     const joins = (await varga.getByRole('link', { name: /^[A-Z0-9]{4} [A-Z0-9]{4}$/ }).innerText()).replace(' ', '');
     await varga.getByText('Open the wall').click();
-    await expect(varga.locator('.question, .station .slip').first()).toBeVisible();
+    await expect(varga.locator('.question, .station .slip, .on-line .order-slip').first()).toBeVisible();
     if (name === 'Bridge gallery') await expect.poll(() => varga.locator('.station img').evaluate((i) => i.naturalWidth)).toBeGreaterThan(0);
     const student = await page(browser, { viewport: { width: 390, height: 844 } });
     await student.goto(`/join/${joins}`);
     await student.getByLabel('Your name').fill('Maya Okafor');
     await student.getByRole('button', { name: 'Go to my board' }).click();
     await expect(student.locator('.kept')).toHaveText('Kept');
-    await student.getByRole('textbox').first().fill(words);
+    if (words) await student.getByRole('textbox').first().fill(words);
+    else await placeSome(student);
     if (name === 'Bridge questions') await expect(student.locator('.like-asked')).toContainText('Do bridges get tired?');
     asked.push(await piece(varga), await piece(student));
   }
-  await sheet(browser, 'wall', [[wall, workshop], [parts, answered], asked.slice(0, 2), asked.slice(2), [numbers, ...students]]);
+  await sheet(browser, 'wall', [[wall, workshop], [parts, answered], asked.slice(0, 2), asked.slice(2, 4), asked.slice(4), [numbers, ...students]]);
 });
 
 test('class lists, the door, colleagues', async ({ browser }) => {

@@ -140,18 +140,9 @@ export class Ordering implements Arrangement {
   }
 
   private head(looked: Looked): TemplateResult {
-    const { state, me, texts, lookedAt } = this.side;
-    const words =
-      looked === 'chosen'
-        ? fill(texts.placementOf, this.side.nameOf(lookedAt))
-        : looked === 'class'
-          ? plural(texts, 'orderOfClass', this.order.people)
-          : this.line.together
-            ? texts.placeTogether
-            : state.orderShown
-              ? texts.yourPlacement
-              : texts.placeForYourself;
-    const isChoice = !me.isStaff && state.orderShown !== null && !this.line.together;
+    const { state, me, texts, looksOnly } = this.side;
+    const words = this.wordsOf(looked);
+    const isChoice = !me.isStaff && !looksOnly && state.orderShown !== null && !this.line.together;
     return html`<p class="order-head" role="status">
       <span>${words}</span>
       ${
@@ -170,6 +161,15 @@ export class Ordering implements Arrangement {
           : nothing
       }
     </p>`;
+  }
+
+  private wordsOf(looked: Looked): string {
+    const { state, texts, lookedAt, looksOnly } = this.side;
+    if (looked === 'chosen') return fill(texts.placementOf, this.side.nameOf(lookedAt));
+    if (looked === 'class') return plural(texts, 'orderOfClass', this.order.people);
+    if (this.line.together) return texts.placeTogether;
+    if (looksOnly) return texts.orderNotShown;
+    return state.orderShown ? texts.yourPlacement : texts.placeForYourself;
   }
 
   private placedOn(line: LinePlan, placed: readonly Card[]): TemplateResult {

@@ -158,6 +158,7 @@ export interface WallTexts extends WorkTexts, MakingTexts {
   readonly orderOfClassOne: string;
   readonly placeTogether: string;
   readonly yourPlacement: string;
+  readonly orderNotShown: string;
   readonly placeForYourself: string;
   readonly seeOwn: string;
   readonly onLine: string;
