@@ -21,9 +21,10 @@ namespace Yardang.Core.Walls;
 /// <param name="AskedToo">Of a question: who else asks it, by actor number, in order; null for nobody.</param>
 /// <param name="AnsweredBy">Of a question: the answer that answers it; 0 for none. One that was taken down answers nothing.</param>
 /// <param name="At">On a line that all share: where it stands; null if it is not placed.</param>
+/// <param name="PutUpBy">Which teacher put up what its author said aloud, by actor number; 0: the author did.</param>
 public sealed record Card(
     long Id, long Topic, long PutUnder, int Author, bool ByStaff, double Order, string Language, string Text, long PutUpAt, int DownBy = 0, [Since(2), NullIsEmpty] ImmutableArray<Answer>? Answers = null,
-    [Since(3), NullIsEmpty] ImmutableArray<Attachment>? Attachments = null, [Since(4), NullIsEmpty] ImmutableArray<int>? AskedToo = null, [Since(4)] long AnsweredBy = 0, [Since(5)] LineSpot? At = null)
+    [Since(3), NullIsEmpty] ImmutableArray<Attachment>? Attachments = null, [Since(4), NullIsEmpty] ImmutableArray<int>? AskedToo = null, [Since(4)] long AnsweredBy = 0, [Since(5)] LineSpot? At = null, [Since(6)] int PutUpBy = 0)
 {
     /// <summary>What is shown beside its words.</summary>
     [JsonIgnore]
@@ -109,6 +110,7 @@ public sealed record Card(
             if (!Walls.Answers.AreSound(card)) return $"An answer to card {i + 1} says nothing, or too much, or answers nothing that is there.";
             if (!Questions.AreSound(card)) return $"Card {i + 1} is asked by somebody twice, or by its author, or answered by nothing that is there.";
             if (!card.IsUp || !plan.Has(card.Topic) || card.PutUnder < 0 || !IsOrder(card.Order)) return $"Card {i + 1} stands nowhere on the wall.";
+            if (card.PutUpBy < 0 || (card.PutUpBy > 0 && card.ByStaff)) return $"Card {i + 1} was put up for a teacher.";
             if (card.At is { } spot && !LinePlan.CanBe(spot)) return $"Card {i + 1} is placed where nothing can be.";
             if (!IsMoment(card.PutUpAt)) return $"Nobody can say when card {i + 1} was put up.";
         }

@@ -138,7 +138,7 @@ public sealed class Wall : Room, IWorkRoom
     private Decision Decide(Command command, Actor actor, int client, Situation situation) => command switch
     {
         PutUpCard put => WhyNot(put, actor, client) is { } why ? why
-            : ToldOf(new(put.Id, put.Topic, put.Topic, actor.Number, actor.IsStaff, Behind(put.Topic, actor), put.Language, put.Text, situation.Time, Attachments: put.Attachments), (card, _) => new CardPutUp(card)),
+            : ToldOf(CardOf(put, actor, situation.Time), (card, _) => new CardPutUp(card)),
         RewordCard reword => Theirs(reword.Id, actor) is { } why ? why
             : WhyNotShown(reword.Language, reword.Text, reword.Attachments ?? [], actor, _cards[reword.Id]) is { } wrong ? wrong
             : ToldOf(_cards[reword.Id], (_, whose) => new CardReworded(reword.Id, reword.Language, reword.Text, whose, reword.Attachments)),
@@ -164,6 +164,10 @@ public sealed class Wall : Room, IWorkRoom
         _ => Refusal.NotAllowed,
     };
 
+    private Card CardOf(PutUpCard put, Actor actor, long time) => put.For == 0
+        ? new(put.Id, put.Topic, put.Topic, actor.Number, actor.IsStaff, Behind(put.Topic, actor), put.Language, put.Text, time, Attachments: put.Attachments)
+        : new(put.Id, put.Topic, put.Topic, put.For, ByStaff: false, Behind(put.Topic, actor), put.Language, put.Text, time, Attachments: put.Attachments, PutUpBy: actor.Number);
+
     // Of a card that is up and that they see.
     private Refusal? WhyNot(long id, Actor actor, Func<Card, Refusal?> otherwise) =>
         !_cards.TryGetValue(id, out var card) || !card.IsUp || IsHidden(card, actor) ? Refusal.NotFound : otherwise(card);
@@ -185,8 +189,10 @@ public sealed class Wall : Room, IWorkRoom
         if (!Plan.Has(put.Topic)) return Refusal.NotFound;
         if (!actor.IsStaff && Plan.Rules.OnlyGiven) return Refusal.NotAllowed;
         if (!actor.IsStaff && !Visits.MayPutUp(Plan, actor.Number, put.Topic)) return Refusal.NotHere;
+        if (put.For < 0 || (put.For > 0 && !actor.IsStaff)) return Refusal.NotAllowed;
         if (WhyNotShown(put.Language, put.Text, put.Attachments ?? [], actor) is { } why) return why;
-        if (_cards.Count >= Card.Most || _cards.Values.Count(c => c.Author == actor.Number) >= Card.MostOfOne) return Refusal.Full;
+        var author = put.For > 0 ? put.For : actor.Number;
+        if (_cards.Count >= Card.Most || _cards.Values.Count(c => c.Author == author) >= Card.MostOfOne) return Refusal.Full;
         return !actor.IsStaff && Plan.Rules.Most > 0 && UpOf(actor.Number) >= Plan.Rules.Most ? Refusal.EnoughCards : null;
     }
 

@@ -5,9 +5,9 @@ using Yardang.Core.Wire;
 
 namespace Yardang.Core.Walls;
 
-/// <summary>Put a card up under a topic, behind those that are there.</summary>
+/// <summary>Put a card up under a topic, behind those that are there. <c>For</c>: a teacher puts up what a student said aloud, by actor number; 0 for one's own.</summary>
 [Kind(40)]
-public sealed record PutUpCard(long Id, long Topic, string Language, string Text, [Since(2), NullIsEmpty] ImmutableArray<Attachment>? Attachments = null) : Command;
+public sealed record PutUpCard(long Id, long Topic, string Language, string Text, [Since(2), NullIsEmpty] ImmutableArray<Attachment>? Attachments = null, [Since(3)] int For = 0) : Command;
 
 /// <summary>A card says something else, or shows something else.</summary>
 [Kind(41)]

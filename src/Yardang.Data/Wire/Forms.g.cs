@@ -1019,7 +1019,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.Card v)
     {
-        var count = v.At is not null ? 15 : v.AskedToo is not null || v.AnsweredBy != 0 ? 14 : v.Attachments is not null ? 12 : v.Answers is not null ? 11 : 10;
+        var count = v.PutUpBy != 0 ? 16 : v.At is not null ? 15 : v.AskedToo is not null || v.AnsweredBy != 0 ? 14 : v.Attachments is not null ? 12 : v.Answers is not null ? 11 : 10;
         w.WriteArrayHeader(count);
         w.Write(v.Id);
         w.Write(v.Topic);
@@ -1087,6 +1087,8 @@ internal static class Forms
             w.WriteNil();
         }
 
+        if (count < 16) return;
+        w.Write(v.PutUpBy);
     }
 
     public static Yardang.Core.Walls.Card ReadCard(ref MessagePackReader r)
@@ -1128,8 +1130,14 @@ internal static class Forms
             @at = r.TryReadNil() ? null : ReadLineSpot(ref r);
         }
 
+        System.Int32 @putUpBy = default;
+        if (fields.Has(16))
+        {
+            @putUpBy = r.ReadInt32();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.Card(@id, @topic, @putUnder, @author, @byStaff, @order, @language, @text, @putUpAt, @downBy, @answers, @attachments, @askedToo, @answeredBy, @at);
+        return new Yardang.Core.Walls.Card(@id, @topic, @putUnder, @author, @byStaff, @order, @language, @text, @putUpAt, @downBy, @answers, @attachments, @askedToo, @answeredBy, @at, @putUpBy);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardAnswered v)
@@ -4024,7 +4032,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.PutUpCard v)
     {
-        var count = v.Attachments is not null ? 5 : 4;
+        var count = v.For != 0 ? 6 : v.Attachments is not null ? 5 : 4;
         w.WriteArrayHeader(count);
         w.Write(v.Id);
         w.Write(v.Topic);
@@ -4045,6 +4053,8 @@ internal static class Forms
             w.WriteNil();
         }
 
+        if (count < 6) return;
+        w.Write(v.For);
     }
 
     public static Yardang.Core.Walls.PutUpCard ReadPutUpCard(ref MessagePackReader r)
@@ -4060,8 +4070,14 @@ internal static class Forms
             @attachments = r.TryReadNil() ? null : ReadListOfAttachment(ref r);
         }
 
+        System.Int32 @for = default;
+        if (fields.Has(6))
+        {
+            @for = r.ReadInt32();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.PutUpCard(@id, @topic, @language, @text, @attachments);
+        return new Yardang.Core.Walls.PutUpCard(@id, @topic, @language, @text, @attachments, @for);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.QuestionFiled v)

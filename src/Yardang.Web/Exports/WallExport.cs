@@ -26,18 +26,19 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
     /// <param name="board">The wall.</param>
     /// <param name="format">pdf, png, svg or csv; nothing else is found.</param>
     /// <param name="language">In which the teacher's words are put out; null for as they were written.</param>
+    /// <param name="names">Whether it says who wrote what.</param>
     /// <param name="name">Of the file.</param>
     /// <param name="nobodyWaits">Nobody waits for it any more.</param>
-    public async Task<IResult> GiveAsync(LessonRecord lesson, LessonBoard board, string format, string? language, string name, CancellationToken nobodyWaits)
+    public async Task<IResult> GiveAsync(LessonRecord lesson, LessonBoard board, string format, string? language, bool names, string name, CancellationToken nobodyWaits)
     {
         if (format is "csv")
         {
-            var rows = await RowsAsync(lesson, board, language, nobodyWaits);
+            var rows = await RowsAsync(lesson, board, language, names, nobodyWaits);
             string[] headings = [.. s_columns.Select(h => texts[$"WallTable.{h}"].Value)];
             return await desk.GiveAsync(_ => Table.Write(headings, rows), "text/csv", $"{name}.csv", nobodyWaits);
         }
 
-        var sheet = await SheetAsync(lesson, board, language, nobodyWaits);
+        var sheet = await SheetAsync(lesson, board, language, names, nobodyWaits);
         return format switch
         {
             "pdf" => await desk.GiveAsync(stop => PageExport.Pdf(WallPages.On(PageSize.A4Wide, sheet), lesson.Name, stop), "application/pdf", $"{name}.pdf", nobodyWaits),
@@ -49,12 +50,12 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
 
     /// <summary>A wall on pages to be printed.</summary>
     public async Task<IReadOnlyList<ExportPage>> PagesAsync(LessonRecord lesson, LessonBoard board, string? language, CancellationToken stop) =>
-        WallPages.On(PageSize.A4Wide, await SheetAsync(lesson, board, language, stop));
+        WallPages.On(PageSize.A4Wide, await SheetAsync(lesson, board, language, names: true, stop));
 
-    private async Task<WallSheet> SheetAsync(LessonRecord lesson, LessonBoard board, string? language, CancellationToken stop)
+    private async Task<WallSheet> SheetAsync(LessonRecord lesson, LessonBoard board, string? language, bool names, CancellationToken stop)
     {
-        var said = new Said(await NamesAsync(lesson), texts, language, lesson.Language);
-        var foot = string.Create(CultureInfo.CurrentCulture, $"{board.Title} · {lesson.Name} · {clock.Day(lesson.HandedOutAt)}");
+        var said = await SaidAsync(lesson, language, names);
+        var foot = string.Join(" · ", new[] { names ? board.Title : "", lesson.Name, clock.Day(lesson.HandedOutAt) }.Where(w => w.Length > 0));
         WallSheet sheet = null!;
         await (await hosts.GetAsync(board.Id)).LookAsync(room => sheet = SheetOf((Wall)room, board, said, foot), stop);
         return sheet;
@@ -68,8 +69,7 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
         var topics = wall.Plan.Topics.Select((t, i) => (t.Id, Heading: isVisited ? $"{i + 1}. {said.In(t.Heading)}" : said.In(t.Heading), Prompt: said.In(t.Prompt), t.Colour, Shown: isVisited ? t.Shown : null)).ToList();
         if (topics.Count == 0 || wall.Under(WallPlan.Nowhere).Any()) topics.Add((WallPlan.Nowhere, said.TopicOf(wall, WallPlan.Nowhere), "", Grey, null));
         var bands = topics.Select(t => new WallBand(t.Heading, t.Prompt, t.Colour, [.. (isVisited ? wall.Under(t.Id).OrderBy(c => c.PutUpAt).ThenBy(c => c.Id) : wall.Under(t.Id)).SelectMany(c => SlipsOf(wall, c, said))], t.Shown));
-        var index = board.People.Select(p => $"{p.Name}: {said.Put(wall, p.Number)}");
-        return new(said.In(wall.Plan.Question), [.. bands], [(texts["WallTable.Index"].Value, [.. index])], foot, media.Find);
+        return new(said.In(wall.Plan.Question), [.. bands], said.Index(board, p => $"{p.Name}: {said.Put(wall, p.Number)}"), foot, media.Find);
     }
 
     // Open ones, answered ones with what answers them, and these by their words.
@@ -83,8 +83,7 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
         ];
         var titles = questions[true].ToDictionary(c => c.Id, said.TitleOf);
         var words = QuestionIndex.Of(questions[true], QuestionsEndpoint.CommonWords(texts)).Select(w => $"{w.Word}: {string.Join(" · ", w.Cards.Select(id => Beginning(titles[id])))}");
-        var index = board.People.Select(p => $"{p.Name}: {said.Asked(wall, p.Number)}");
-        return new(said.In(wall.Plan.Question), bands, [(texts["WallTable.Words"].Value, [.. words]), (texts["WallTable.Index"].Value, [.. index])], foot, media.Find);
+        return new(said.In(wall.Plan.Question), bands, [(texts["WallTable.Words"].Value, [.. words]), .. said.Index(board, p => $"{p.Name}: {said.Asked(wall, p.Number)}")], foot, media.Find);
     }
 
     // The line with numbers where cards stand, and the cards by these; of the class the middle of all, and for the teacher where each student has them.
@@ -104,8 +103,7 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
         List<WallBand> bands = [new(heading, $"{from}\n{agreement}".Trim(), AnsweredColour, [.. slips])];
         if (rest.Count > 0) bands.Add(new(texts["WallTable.NotPlaced"], "", Grey, rest));
         var axis = new WallAxis(NameOf(line.Start, line.From), NameOf(line.End, line.To), [.. placed.Select((p, i) => new AxisPoint(LineWords.ShareOf(line, p.At.At), p.At.Up / LinePlan.Length, (i + 1).ToString(CultureInfo.InvariantCulture)))], line.Kind == LineKind.Field ? (said.In(line.Low ?? Texts.None), said.In(line.High ?? Texts.None)) : null);
-        string[] index = order is null ? [] : [.. board.People.Select(p => $"{p.Name}: {PlacementOf(p.Number)}")];
-        return new(said.In(wall.Plan.Question), bands, index.Length == 0 ? [] : [(texts["WallTable.Index"].Value, index)], foot, media.Find, axis);
+        return new(said.In(wall.Plan.Question), bands, order is null ? [] : said.Index(board, p => $"{p.Name}: {PlacementOf(p.Number)}"), foot, media.Find, axis);
 
         string NameOf(Texts name, int at) => string.Join(" · ", new[] { said.In(name), line.Kind is LineKind.Ends or LineKind.Field ? "" : LineWords.Called(new(line.Kind, at), texts) }.Where(w => w.Length > 0));
 
@@ -171,9 +169,9 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
 
     private static string Beginning(string text) => text.Split('\n')[0] is var first && first.Length > 60 ? $"{first[..60]}…" : first;
 
-    private async Task<List<string[]>> RowsAsync(LessonRecord lesson, LessonBoard board, string? language, CancellationToken stop)
+    private async Task<List<string[]>> RowsAsync(LessonRecord lesson, LessonBoard board, string? language, bool names, CancellationToken stop)
     {
-        var said = new Said(await NamesAsync(lesson), texts, language, lesson.Language);
+        var said = await SaidAsync(lesson, language, names);
         List<string[]> rows = [];
         await (await hosts.GetAsync(board.Id)).LookAsync(room =>
         {
@@ -206,21 +204,25 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
         }
     }
 
-    private async Task<Dictionary<int, string>> NamesAsync(LessonRecord lesson) => (await people.InAsync(lesson.Id)).ToDictionary(p => p.Number, p => p.Name);
+    private async Task<Said> SaidAsync(LessonRecord lesson, string? language, bool names) =>
+        new(names ? (await people.InAsync(lesson.Id)).ToDictionary(p => p.Number, p => p.Name) : null, texts, language, lesson.Language);
 
-    // How a wall is told, in one language.
-    private sealed record Said(Dictionary<int, string> Names, IStringLocalizer<UiTexts> Texts, string? Language, string Written)
+    // How a wall is told, in one language; without names nobody is named, nor listed.
+    private sealed record Said(Dictionary<int, string>? Names, IStringLocalizer<UiTexts> Texts, string? Language, string Written)
     {
         public string In(Texts all) => all.For(Language ?? Written);
 
         public string TopicOf(Wall wall, long topic) => wall.Plan.Topics.FirstOrDefault(t => t.Id == topic) is { } found ? In(found.Heading)
             : Texts[wall.Plan.Topics.IsEmpty ? "Wall.Everything" : "Wall.Nowhere"];
 
-        public string Author(Card card) => card.ByStaff ? Texts["Wall.Teacher"] : Names.GetValueOrDefault(card.Author, "");
+        public string Author(Card card) => card.ByStaff ? Texts["Wall.Teacher"] : card.PutUpBy != 0 && Names is not null ? $"{NameOf(card.Author)} ({Texts["Wall.SaidAloud"].Value})" : NameOf(card.Author);
 
-        public string NameOf(int person) => Names.GetValueOrDefault(person, "");
+        public string NameOf(int person) => Names?.GetValueOrDefault(person, "") ?? "";
 
-        public string Author(Answer answer) => answer.ByStaff ? Texts["Wall.Teacher"] : Names.GetValueOrDefault(answer.Author, "");
+        public IReadOnlyList<(string Heading, IReadOnlyList<string> Lines)> Index(LessonBoard board, Func<LessonPerson, string> line) =>
+            Names is null ? [] : [(Texts["WallTable.Index"].Value, [.. board.People.Select(line)])];
+
+        public string Author(Answer answer) => answer.ByStaff ? Texts["Wall.Teacher"] : NameOf(answer.Author);
 
         public string Text(Wall wall, Card card) => wall.Plan.TextOf(card, Language ?? Written);
 
@@ -228,7 +230,7 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
 
         public string Whole(Answer answer, bool answers) => answers
             ? string.Join('\n', new[] { Texts[answer.Aloud ? "Wall.SaidAloudBy" : "Wall.AnsweredBy", Author(answer)].Value, answer.Text }.Where(w => w.Length > 0))
-            : $"{Author(answer)}: {Text(answer)}";
+            : Author(answer) is { Length: > 0 } author ? $"{author}: {Text(answer)}" : $"– {Text(answer)}";
 
         public string AskedToo(Card card) => card.Askers.Length switch { 0 => "", 1 => Texts["Wall.AskTooOne"], var more => Texts["Wall.AskToo", more] };
 

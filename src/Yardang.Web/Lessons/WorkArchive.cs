@@ -69,6 +69,7 @@ public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHos
     private static Card By(Card card, Func<int, bool, int> author) => card with
     {
         Author = author(card.Author, card.ByStaff),
+        PutUpBy = card.PutUpBy == 0 ? 0 : author(card.PutUpBy, true),
         Answers = card.Answers is null ? null : [.. card.Said.Select(a => a with { Author = author(a.Author, a.ByStaff) })],
     };
 

@@ -19,7 +19,7 @@ internal static class WallPlay
             var cards = wall.Wall.Cards.Keys.Prepend(7).ToList();
             var card = cards[random.Next(cards.Count)];
             long topic = random.Next(5) switch { 0 => 0, 1 => 99, 2 => 12, _ => 11 };
-            switch (random.Next(40))
+            switch (random.Next(42))
             {
                 case 0 or 1 or 2 or 3: wall.PutUp(actor, $"idea {step}", topic, Some(random)); break;
                 case 4 or 5: wall.Do(actor, new RewordCard(card, "en", random.Next(6) == 0 ? " " : $"better {step}", Some(random))); break;
@@ -42,6 +42,7 @@ internal static class WallPlay
                 case 31: wall.Do(actor, new BeginTrip([.. Enumerable.Range(0, random.Next(3)).Select(i => new TripGroup($"group {i}", [i + 2]))])); break;
                 case 32: wall.Do(actor, random.Next(4) == 0 ? new EndTrip() : new MoveOn(random.Next(3))); break;
                 case 33 or 34 or 35 or 36: wall.Do(actor, new PlaceCard(card, random.Next(5) == 0 ? null : new((LineKind)random.Next(1, 6), random.Next(-1, 8) / 2.0, random.Next(3) == 0 ? 0 : random.Next(-1, 102)))); break;
+                case 38: wall.Do(actor, new PutUpCard(wall.NextId(actor), topic, "en", $"said {step}", For: random.Next(-1, 4))); break;
                 case 37: wall.Do(actor, new ShowOrder(random.Next(3) > 0)); break;
                 case 16: wall.Do(actor, new PutAnswerBack(card, Among(random, wall, card))); break;
                 default: wall.Do(Teacher, new SetPlan(WallScript.Plan(new(random.Next(3), random.Next(3) == 0 ? 0 : 9, OwnFirst: random.Next(2) == 0, Answers: random.Next(4) > 0, OnlyGiven: random.Next(12) == 0, Shows: (AttachmentKinds)random.Next(16), Judging: random.Next(6) switch { 0 => null, 1 => new(JudgingKind.Choose, random.Next(1, 3)), _ => new(JudgingKind.Agree) })) with { Purpose = (Purpose)random.Next(1, 5), Line = Lines[random.Next(Lines.Length)], Map = random.Next(2) == 0 ? Shown.Map : null, Topics = [.. WallScript.Plan().Topics.Skip(random.Next(2))] })); break;

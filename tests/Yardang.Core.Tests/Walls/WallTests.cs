@@ -226,6 +226,22 @@ public class WallTests
         Assert.Equal(wall.Wall.LastActivity, summary.LastActivity);
     }
 
+    [Fact]
+    public void A_teacher_puts_up_what_a_student_said_aloud_and_it_is_that_students_card()
+    {
+        var wall = new WallScript(new WallRules(1, 1, OwnFirst: true));
+        PutUpCard Said(Actor by, int author) => new(wall.NextId(by), 11, "en", "The stones lean on each other", For: author);
+        Assert.IsType<Decision.Accepted>(wall.Do(Teacher, Said(Teacher, Maya.Number)));
+        var card = wall.Wall.Cards.Values.Single();
+        Assert.Equal((Maya.Number, false, Teacher.Number), (card.Author, card.ByStaff, card.PutUpBy));
+        Assert.Equal((true, false), (Sight.Of(Maya, wall.Log[^1]), Sight.Of(Ben, wall.Log[^1])));
+        Assert.Equal(0, wall.Wall.Owed(Maya.Number));
+        Refused(Refusal.NotAllowed, wall.Do(Ben, Said(Ben, Maya.Number)));
+        Refused(Refusal.NotAllowed, wall.Do(Maya, Said(Maya, Maya.Number)));
+        Refused(Refusal.NotAllowed, wall.Do(Teacher, Said(Teacher, -1)));
+        Assert.IsType<Decision.Accepted>(wall.Do(Maya, new RewordCard(card.Id, "en", "The stones push each other")));
+    }
+
     [Theory]
     [MemberData(nameof(Seeds))]
     public void The_same_log_gives_the_same_wall(int seed)

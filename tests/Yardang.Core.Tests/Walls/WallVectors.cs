@@ -42,7 +42,7 @@ internal static class WallVectors
         {
             Command[] commands =
             [
-                new PutUpCard(wall.NextId(actor), 11, "en", "a new idea"), new PutUpCard(wall.NextId(actor), 99, "en", "no such topic"),
+                new PutUpCard(wall.NextId(actor), 11, "en", "a new idea"), new PutUpCard(wall.NextId(actor), 99, "en", "no such topic"), new PutUpCard(wall.NextId(actor), 11, "en", "said aloud", For: Maya.Number), new PutUpCard(wall.NextId(actor), 11, "en", "said by nobody", For: -1),
                 new RewordCard(mayas, "en", "arches push sideways"), new RewordCard(mayas, "en", " "), new RewordCard(mayas, "en", "", [Shown.Drawing()]), new RewordCard(shows, "en", "", [Shown.Drawing(), Shown.Place]), new PutUpCard(wall.NextId(actor), 12, "en", "", [Shown.Picture]), new PutUpCard(wall.NextId(actor), 12, "en", "", [Shown.Place with { Map = Shown.Map with { Width = 1 } }]), new PutUpCard(wall.NextId(actor), 12, "en", "", [.. Shown.Each, Shown.Picture]), new RewordCard(down, "en", "not up"),
                 new MoveCard(bens, 12, 0.5), new MoveCard(teachers, 0, 1), new TakeCardDown(bens), new TakeCardDown(teachers), new PutCardBack(down), new PutCardBack(bens),
                 new AnswerCard(mayas, wall.NextId(actor), 0, "en", "I agree"), new AnswerCard(mayas, wall.NextId(actor), said, "en", "How?"), new AnswerCard(mayas, wall.NextId(actor), gone, "en", "to what is down"),

@@ -69,6 +69,29 @@ public sealed class OrderOnWallsTests : IAsyncLifetime
         Assert.Equal(HttpStatusCode.NotFound, (await maya.GetAsync($"{address}.csv?{mayas.Split('?')[1]}", Stop)).StatusCode);
     }
 
+    [Fact]
+    public async Task Without_names_nobody_is_named_in_prints_and_tables()
+    {
+        var lesson = await HandOutAsync(LinePlan.Blank);
+        var wall = await PlacedAsync(lesson, LineKind.Ends, 10, 90);
+        var host = await _school.Get<RoomHosts>().GetAsync(wall);
+        await DoAsync(host, Actor.Owner, _ => new SetPlan(Plan(LinePlan.Blank) with { Rules = new(Answers: true) }), id => new PutUpCard(id, 0, "en", "Said in class", For: s_ben.Number));
+        foreach (var purpose in new[] { Purpose.Order, Purpose.Sort, Purpose.Ask, Purpose.Visit })
+        {
+            await DoAsync(host, Actor.Owner, _ => new SetPlan(Plan(LinePlan.Blank) with { Purpose = purpose, Rules = new(Answers: true) }), id => new AnswerCard(1, id, 0, "en", "Why there?"));
+            await DoAsync(host, s_maya, id => new AnswerCard(1, id, 0, "en", "It is strong"));
+            foreach (var format in new[] { "svg", "csv" })
+            {
+                var address = $"/lesson/{lesson.Id}/board/{wall}.{format}";
+                var named = await _varga.GetStringAsync(address, Stop);
+                var nameless = await _varga.GetStringAsync($"{address}?names=none", Stop);
+                Assert.Contains("Maya", named, StringComparison.Ordinal);
+                Assert.Contains("It is strong", nameless, StringComparison.Ordinal);
+                Assert.All(["Maya", "Ben"], name => Assert.DoesNotContain(name, nameless, StringComparison.Ordinal));
+            }
+        }
+    }
+
     [Theory]
     [InlineData(LineKind.Years, 1700, 2000, 1779, "1779")]
     [InlineData(LineKind.Days, 0, 20_000, 1, "1970-01-02")]
@@ -153,10 +176,13 @@ public sealed class OrderOnWallsTests : IAsyncLifetime
         return wall;
     }
 
-    private static async Task DoAsync(RoomHost host, Actor actor, params Command[] commands)
+    private static Task DoAsync(RoomHost host, Actor actor, params Command[] commands) => DoAsync(host, actor, [.. commands.Select(c => (Func<long, Command>)(_ => c))]);
+
+    // Each command is given an id of its client's.
+    private static async Task DoAsync(RoomHost host, Actor actor, params Func<long, Command>[] commands)
     {
         var client = ((ClientAdmitted)(await host.SubmitAsync(new AdmitClient(), actor, Stop)).Envelope!.Event).Number;
-        for (var i = 0; i < commands.Length; i++) Assert.NotNull((await host.SubmitAsync(new Submission(client, i + 1, i, 0, commands[i]), actor, Stop)).Envelope);
+        for (var i = 0; i < commands.Length; i++) Assert.NotNull((await host.SubmitAsync(new Submission(client, i + 1, i, 0, commands[i](Ids.Of(client, i + 1))), actor, Stop)).Envelope);
     }
 
     // What is written in a drawing, a line to a line.

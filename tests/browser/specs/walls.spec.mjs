@@ -114,15 +114,22 @@ test('a wall is made, tried, handed out, filled by a class and read by all', asy
   await putUp(varga, 'Materials', 'Look at the school bridge');
   await expect(varga.locator('.slip', { hasText: 'Look at the school bridge' })).toContainText('Teacher');
 
+  // What Ben said aloud she puts up for him.
+  await slot(varga, 'Forces').fill('Arches lean on the banks');
+  await varga.getByLabel('Said by Forces').selectOption({ label: 'Ben' });
+  await slot(varga, 'Forces').press('Control+Enter');
+  await expect(varga.locator('.slip', { hasText: 'Arches lean on the banks' })).toContainText('Ben, said aloud');
+  await expect(ben.locator('.slip', { hasText: 'Arches lean on the banks' })).toContainText('Yours, said aloud');
+
   // She takes a topic away: what it does is said before, and no card is lost.
   await varga.getByRole('button', { name: 'Change the wall' }).click();
   await varga.locator('dialog').getByRole('button', { name: 'Remove' }).nth(1).click();
-  await expect(varga.getByText('2 cards lie under topics that you remove.')).toBeVisible();
+  await expect(varga.getByText('3 cards lie under topics that you remove.')).toBeVisible();
   await varga.getByRole('button', { name: 'New topic' }).click();
   await varga.keyboard.type('Beauty');
   await varga.getByRole('button', { name: 'Change it for everybody' }).click();
   await expect(ben.getByRole('heading', { name: 'Beauty' })).toBeVisible();
-  await expect(cards(maya, 'Fits nowhere else')).toHaveText(['There is a game', 'The load pulls']);
+  await expect(cards(maya, 'Fits nowhere else')).toHaveText([/There is a game/, 'The load pulls', 'Arches lean on the banks']);
   for (const page of [varga, maya, ben]) expect(page.problems).toEqual([]);
 });
 

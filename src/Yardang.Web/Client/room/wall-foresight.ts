@@ -13,11 +13,15 @@ import type { Command, RoomEvent } from './wire';
 export function foresee(state: WallState, command: Command, me: Me, now: number): RoomEvent | null {
   switch (command.kind) {
     case 'putUpCard': {
-      const { id, topic, language, text, attachments } = command;
+      const { id, topic, language, text, attachments, for: author } = command;
       const isFull = !me.isStaff && (state.isFull(me.number) || state.plan.rules.onlyGiven);
       if (state.cards.has(id) || !state.has(topic) || !maySay(state, command, me) || isFull) return null;
-      if (!mayPutUpAt(state, topic, me)) return null;
-      const mine = { author: me.number, byStaff: me.isStaff, putUpAt: now, downBy: 0, answers: [], attachments };
+      if (!mayPutUpAt(state, topic, me) || author < 0 || (author > 0 && !me.isStaff)) return null;
+      const whose =
+        author > 0
+          ? { author, byStaff: false, putUpBy: me.number }
+          : { author: me.number, byStaff: me.isStaff, putUpBy: 0 };
+      const mine = { ...whose, putUpAt: now, downBy: 0, answers: [], attachments };
       const asked = { askedToo: [], answeredBy: 0, at: null };
       return {
         kind: 'cardPutUp',

@@ -11,8 +11,9 @@ import type { Command } from '../room/wire';
  */
 export function actsOf(submit: (command: Command) => void, newId: () => number, language: () => string) {
   return {
-    putUp: (topic: number, text: string, attachments: readonly Attachment[]) =>
-      submit({ kind: 'putUpCard', id: newId(), topic, language: language(), text, attachments }),
+    /** @param author whose words a teacher puts up; 0 for one's own. */
+    putUp: (topic: number, text: string, attachments: readonly Attachment[], author = 0) =>
+      submit({ kind: 'putUpCard', id: newId(), topic, language: language(), text, attachments, for: author }),
     reword: (card: Card, text: string, attachments: readonly Attachment[]) =>
       submit({ kind: 'rewordCard', id: card.id, language: card.language, text, attachments }),
     move: (card: Card, topic: number, order: number) => submit({ kind: 'moveCard', id: card.id, topic, order }),

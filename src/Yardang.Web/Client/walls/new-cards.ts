@@ -18,6 +18,9 @@ interface SlotWords {
 }
 
 export class NewCards {
+  /** Whose words a teacher is writing, by the place where; the teacher's own where nobody is. */
+  private readonly whose = new Map<number, number>();
+
   /** @param refresh draws the wall anew, and then puts the focus where it is wanted. */
   constructor(
     private readonly side: WallSide,
@@ -55,7 +58,7 @@ export class NewCards {
         @paste=${(e: ClipboardEvent) => this.take(place, e, e.clipboardData)}
         @keydown=${(e: KeyboardEvent) => this.key(e, topic)}
       ></textarea>
-      ${making.list(place)}
+      ${making.list(place)} ${isBegun ? this.inNameOf(topic, words.about) : nothing}
       <div class="slot-do">
         ${
           isBegun
@@ -72,6 +75,25 @@ export class NewCards {
         ${this.side.mayWrite() ? making.menu(place, words.about) : nothing}
       </div>
     </li>`;
+  }
+
+  /** A teacher puts up what a student said aloud. */
+  private inNameOf(topic: number, about: string): TemplateResult | typeof nothing {
+    const { here, texts } = this.side;
+    if (here.length === 0) return nothing;
+    return html`<label class="slip-where"
+      >${texts.inNameOf}
+      <select
+        aria-label=${`${texts.inNameOf} ${about}`}
+        @change=${(e: Event) => this.whose.set(topic, Number((e.target as HTMLSelectElement).value))}
+      >
+        <option value="0" ?selected=${!this.whose.get(topic)}>${texts.inOwnName}</option>
+        ${here.map(
+          ({ number, name }) =>
+            html`<option value=${number} ?selected=${this.whose.get(topic) === number}>${name}</option>`,
+        )}
+      </select></label
+    >`;
   }
 
   private take(place: string, e: Event, data: DataTransfer | null): void {
@@ -93,7 +115,8 @@ export class NewCards {
     const { drafts } = this.side;
     const place = Drafts.under(topic);
     if (!this.mayPutUp(place)) return;
-    this.side.putUp(topic, drafts.get(place).trim(), drafts.shown(place));
+    this.side.putUp(topic, drafts.get(place).trim(), drafts.shown(place), this.whose.get(topic));
+    this.whose.delete(topic);
     drafts.clear(place);
     this.refresh(`[data-slot="${topic}"]`);
   }

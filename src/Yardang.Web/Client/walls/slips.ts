@@ -85,7 +85,8 @@ export class Slips {
   author(card: Card): string {
     const { texts } = this.side;
     if (card.byStaff) return texts.teacher;
-    return this.isMine(card) ? texts.yours : this.side.nameOf(card.author);
+    const name = this.isMine(card) ? texts.yours : this.side.nameOf(card.author);
+    return card.putUpBy !== 0 ? `${name}, ${texts.saidAloud}` : name;
   }
 
   isMine(card: Card): boolean {

@@ -30,6 +30,8 @@ export interface WallSide extends AttachmentView, WallActs {
   readonly looksOnly: boolean;
   /** The place that is in sight where there is room for one only. */
   readonly placeInSight: number;
+  /** Students who are here, for whom a teacher puts up what they said; empty for students. */
+  readonly here: readonly { readonly number: number; readonly name: string }[];
   nameOf(actor: number): string;
   mayWrite(): boolean;
   /** Whether a card is among those that are looked for. */

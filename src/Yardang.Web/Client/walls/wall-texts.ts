@@ -109,6 +109,8 @@ export interface WallTexts extends WorkTexts, MakingTexts {
   readonly putAway: string;
   readonly putAwayOne: string;
   readonly saidAloud: string;
+  readonly inNameOf: string;
+  readonly inOwnName: string;
   readonly saidAloudBy: string;
   readonly answeredBy: string;
   readonly iAskToo: string;

@@ -235,6 +235,9 @@ export function registerWall(beside: typeof besideOf | null): void {
           get isAdmitted() {
             return client.client !== 0;
           },
+          get here() {
+            return component.who?.rows ?? [];
+          },
           get lookedAt() {
             return component.who?.chosen ?? 0;
           },
@@ -357,7 +360,8 @@ export function registerWall(beside: typeof besideOf | null): void {
       /** Cards that may be shown at once are; of the others it is said how many there are. */
       letIn(): void {
         const state = wall();
-        const shows = (card: Card) => state.isMine(card, me) || (this.atOnce && !view.isTyping);
+        const putUpHere = (card: Card) => state.isMine(card, me) || (me.isStaff && card.putUpBy === me.number);
+        const shows = (card: Card) => putUpHere(card) || (this.atOnce && !view.isTyping);
         let fresh = 0;
         for (const { id, cards } of view.bands) {
           const waiting = arrivals.waiting(cards);

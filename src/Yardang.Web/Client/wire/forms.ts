@@ -1424,6 +1424,8 @@ export interface Card {
   readonly answeredBy: number;
   /** On a line that all share: where it stands; null if it is not placed. */
   readonly at: LineSpot | null;
+  /** Which teacher put up what its author said aloud, by actor number; 0: the author did. */
+  readonly putUpBy: number;
 }
 
 export function readCard(raw: Raw): Card {
@@ -1443,6 +1445,7 @@ export function readCard(raw: Raw): Card {
     askedToo: (raw[12] ?? []),
     answeredBy: raw[13] ?? 0,
     at: raw[14] == null ? null : readLineSpot(raw[14]),
+    putUpBy: raw[15] ?? 0,
   };
 }
 
@@ -3591,7 +3594,7 @@ export function writePutCardBack(v: PutCardBack): Raw {
   return [v.id];
 }
 
-/** Put a card up under a topic, behind those that are there. */
+/** Put a card up under a topic, behind those that are there. For: a teacher puts up what a student said aloud, by actor number; 0 for one's own. */
 export interface PutUpCard {
   readonly kind: 'putUpCard';
   readonly id: number;
@@ -3599,6 +3602,7 @@ export interface PutUpCard {
   readonly language: string;
   readonly text: string;
   readonly attachments: readonly Attachment[];
+  readonly for: number;
 }
 
 export function readPutUpCard(raw: Raw): PutUpCard {
@@ -3609,12 +3613,14 @@ export function readPutUpCard(raw: Raw): PutUpCard {
     language: raw[2],
     text: raw[3],
     attachments: (raw[4] ?? []).map((x: Raw) => known(readAttachment(x))),
+    for: raw[5] ?? 0,
   };
 }
 
 export function writePutUpCard(v: PutUpCard): Raw {
   const raw: Raw = [v.id, v.topic, v.language, v.text];
-  if (v.attachments.length > 0) raw.push(v.attachments.length > 0 ? v.attachments.map((x) => writeAttachment(x)) : null);
+  if (v.attachments.length > 0 || v.for !== 0) raw.push(v.attachments.length > 0 ? v.attachments.map((x) => writeAttachment(x)) : null);
+  if (v.for !== 0) raw.push(v.for);
   return raw;
 }
 

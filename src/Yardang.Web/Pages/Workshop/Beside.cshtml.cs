@@ -15,6 +15,7 @@ public sealed class BesideModel(AccessResolver access, LessonPeople people, IStr
 {
     private static readonly string[] s_pageFormats = ["png", "svg", "inkml"];
     private static readonly string[] s_wallFormats = ["pdf", "png", "svg", "csv"];
+    private static readonly string[] s_namelessFormats = ["pdf", "csv"];
 
     public WorkView View { get; private set; } = null!;
 
@@ -45,7 +46,11 @@ public sealed class BesideModel(AccessResolver access, LessonPeople people, IStr
         {
             Kind = found.Kind,
             LooksOnly = me.LooksOnly,
-            Links = [.. (isWall ? s_wallFormats : s_pageFormats).Select(format => ($"/lesson/{lesson}/board/{id}.{format}", texts[$"{(isWall ? "Wall" : "Beside")}.{format}"].Value))],
+            Links =
+            [
+                .. (isWall ? s_wallFormats : s_pageFormats).Select(format => ($"/lesson/{lesson}/board/{id}.{format}", texts[$"{(isWall ? "Wall" : "Beside")}.{format}"].Value)),
+                .. isWall ? s_namelessFormats.Select(format => ($"/lesson/{lesson}/board/{id}.{format}?names=none", texts[$"Wall.Nameless.{format}"].Value)) : [],
+            ],
         };
         if (!isWall) ViewData["HandsOut"] = $"/lesson/{lesson}/late?board={id}&marks=";
         return Page();
