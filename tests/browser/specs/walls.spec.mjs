@@ -129,7 +129,7 @@ test('a wall is made, tried, handed out, filled by a class and read by all', asy
   await varga.keyboard.type('Beauty');
   await varga.getByRole('button', { name: 'Change it for everybody' }).click();
   await expect(ben.getByRole('heading', { name: 'Beauty' })).toBeVisible();
-  await expect(cards(maya, 'Fits nowhere else')).toHaveText([/There is a game/, 'The load pulls', 'Arches lean on the banks']);
+  await expect(cards(maya, 'Fits nowhere else')).toHaveText(['There is a game', 'The load pulls']);
   for (const page of [varga, maya, ben]) expect(page.problems).toEqual([]);
 });
 
