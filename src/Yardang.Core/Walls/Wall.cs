@@ -77,7 +77,7 @@ public sealed class Wall : Room, IWorkRoom
     public IReadOnlyList<long> Like(string text, Func<Card, bool> isSeen) => _like.Find(_cards, isSeen, text);
 
     /// <summary>How many cards somebody still owes.</summary>
-    public int Owed(int person) => Math.Max(0, Plan.Rules.Least - UpOf(person));
+    public int Owed(int person) => Plan.Rules.OnlyGiven ? 0 : Math.Max(0, Plan.Rules.Least - UpOf(person));
 
     /// <summary>At how many stations more somebody is asked for something.</summary>
     public int StationsOwed(int person) => Plan.Purpose != Purpose.Visit ? 0

@@ -247,7 +247,8 @@ public class OrderTests
     [Fact]
     public void Where_only_teachers_put_up_cards_a_student_is_told_so_also_late()
     {
-        var wall = Line(rules: new WallRules(OnlyGiven: true));
+        var wall = Line(rules: new WallRules(Least: 2, OnlyGiven: true));
+        Assert.Equal(0, wall.Wall.Owed(Maya.Number));
         var put = new PutUpCard(wall.NextId(Maya), 0, "en", "mine, too");
         Refused(Refusal.NotAllowed, wall.Do(Maya, put));
         wall.Allowed = new Allowed(PensDown: true);

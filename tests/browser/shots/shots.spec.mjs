@@ -37,7 +37,11 @@ test('the workshop, the lesson and the boards', async ({ browser }) => {
   const varga = await signedIn(browser);
   await varga.goto('/desk');
   await shot(varga, 'desk');
-  await varga.locator('.row', { hasText: 'What holds a bridge up?' }).getByRole('link', { name: 'Open in the workshop' }).first().click();
+  await varga
+    .locator('.row', { hasText: 'What holds a bridge up?' })
+    .getByRole('link', { name: 'Open in the workshop' })
+    .first()
+    .click();
   await expect(varga.locator('.kept')).toHaveText('Kept');
   await shot(varga, 'workshop');
   await varga.locator('.ledge-tools').getByRole('button', { name: 'Choose' }).click();
@@ -47,13 +51,18 @@ test('the workshop, the lesson and the boards', async ({ browser }) => {
   await varga.getByRole('link', { name: 'Hand out' }).click();
   await shot(varga, 'hand-out');
   await varga.goto('/desk');
-  await varga.locator('.row', { hasText: 'Triangles in trusses' }).getByRole('link', { name: 'Open in the workshop' }).click();
+  await varga
+    .locator('.row', { hasText: 'Triangles in trusses' })
+    .getByRole('link', { name: 'Open in the workshop' })
+    .click();
   await expect(varga.locator('.kept')).toHaveText('Kept');
   await varga.getByRole('button', { name: 'Organizers' }).click();
   await varga.getByRole('button', { name: 'Two circles (Venn diagram)' }).click();
   const organizers = await piece(varga);
   await varga.goto('/new');
-  await expect.poll(() => varga.locator('.template img').evaluateAll((all) => all.slice(0, 6).every((i) => i.naturalWidth > 0))).toBe(true);
+  await expect
+    .poll(() => varga.locator('.template img').evaluateAll((all) => all.slice(0, 6).every((i) => i.naturalWidth > 0)))
+    .toBe(true);
   await sheet(browser, 'beginnings', [[await piece(varga), organizers]]);
   await varga.goto('/desk');
   const lessons = varga.locator('section', { has: varga.getByRole('heading', { name: 'Lessons' }) });
@@ -73,14 +82,18 @@ test('the workshop, the lesson and the boards', async ({ browser }) => {
   await shot(varga, 'groups');
   await varga.getByRole('link', { name: 'All boards' }).click();
   await expect(varga.locator('.tile')).toHaveCount(15);
-  await expect.poll(() => varga.locator('.tile canvas').evaluateAll((c) => c.every((x) => x.height > 50 && x.height !== 150))).toBe(true);
+  await expect
+    .poll(() => varga.locator('.tile canvas').evaluateAll((c) => c.every((x) => x.height > 50 && x.height !== 150)))
+    .toBe(true);
   await shot(varga, 'circulate-groups');
   await varga.goto('/desk');
   await lessons.getByRole('link', { name: 'What holds a bridge up?', exact: true }).click();
   await expect(varga.locator('.tile')).toHaveCount(24);
   await expect(varga.locator('.tile small').last()).not.toHaveText('');
   await expect(varga.getByText('Everybody can write')).toBeVisible();
-  await expect.poll(() => varga.locator('.tile canvas').evaluateAll((c) => c.every((x) => x.height > 50 && x.height !== 150))).toBe(true);
+  await expect
+    .poll(() => varga.locator('.tile canvas').evaluateAll((c) => c.every((x) => x.height > 50 && x.height !== 150)))
+    .toBe(true);
   await shot(varga, 'circulate');
   const lesson = varga.url();
   await varga.locator('.tile').nth(3).click();
@@ -95,7 +108,11 @@ test('the workshop, the lesson and the boards', async ({ browser }) => {
   await shot(visitor, 'front-door');
 
   const devices = [];
-  for (const viewport of [{ width: 1280, height: 800 }, { width: 390, height: 844 }, { width: 820, height: 1180 }]) {
+  for (const viewport of [
+    { width: 1280, height: 800 },
+    { width: 390, height: 844 },
+    { width: 820, height: 1180 },
+  ]) {
     const student = await page(browser, { viewport });
     await student.goto(`/join/${code}`);
     await student.getByLabel('Your name').fill('Maya Okafor');
@@ -145,16 +162,25 @@ test('the workshop, the lesson and the boards', async ({ browser }) => {
 /** Places the first cards that are there. */
 async function placeSome(student) {
   for (const at of [18, 64, 7]) {
-    await student.locator('.off-line').getByRole('button', { name: /^Place it/ }).first().click();
+    await student
+      .locator('.off-line')
+      .getByRole('button', { name: /^Place it/ })
+      .first()
+      .click();
     await student.locator('[data-placing]').fill(String(at));
     await student.getByRole('button', { name: 'Put it here' }).click();
   }
 }
 
-test('a wall: the teacher, the workshop, students on three devices; a lesson of several parts, answers', async ({ browser }) => {
+test('a wall: the teacher, the workshop, students on three devices; a lesson of several parts, answers', async ({
+  browser,
+}) => {
   const varga = await signedIn(browser);
   await varga.goto('/desk');
-  await varga.locator('.row', { hasText: 'What we know about bridges' }).getByRole('link', { name: 'Open in the workshop' }).click();
+  await varga
+    .locator('.row', { hasText: 'What we know about bridges' })
+    .getByRole('link', { name: 'Open in the workshop' })
+    .click();
   await expect(varga.locator('.kept')).toHaveText('Kept');
   const workshop = await piece(varga);
   await varga.goto('/desk');
@@ -169,7 +195,11 @@ test('a wall: the teacher, the workshop, students on three devices; a lesson of 
   await expect(varga.locator('.kept')).toHaveText('Kept');
   await expect(varga.locator('.wall-person').first()).toBeVisible();
   const students = [];
-  for (const viewport of [{ width: 1280, height: 800 }, { width: 820, height: 1180 }, { width: 390, height: 844 }]) {
+  for (const viewport of [
+    { width: 1280, height: 800 },
+    { width: 820, height: 1180 },
+    { width: 390, height: 844 },
+  ]) {
     const student = await page(browser, { viewport });
     await student.goto(`/join/${code}`);
     await student.getByLabel('Your name').fill('Maya Okafor');
@@ -184,13 +214,22 @@ test('a wall: the teacher, the workshop, students on three devices; a lesson of 
   await varga.goto('/desk');
   await lessons.getByRole('link', { name: 'How does the load reach the ground?', exact: true }).click();
   await expect(varga.locator('.tile')).toHaveCount(24);
-  const drawn = (all) => all.filter((c) => c.getContext('2d').getImageData(0, 0, c.width, c.height).data.some((v) => v > 0)).length;
+  const drawn = (all) =>
+    all.filter((c) =>
+      c
+        .getContext('2d')
+        .getImageData(0, 0, c.width, c.height)
+        .data.some((v) => v > 0),
+    ).length;
   await expect.poll(() => varga.locator('.tile canvas').evaluateAll(drawn)).toBeGreaterThan(17);
   await expect(varga.getByText('Nobody has joined yet')).toBeHidden();
   const parts = await piece(varga);
   await varga.getByRole('link', { name: /2\. Best ideas/ }).click();
   await varga.getByText('Open the wall').click();
-  await varga.getByRole('button', { name: /^\d answers?:/ }).first().click();
+  await varga
+    .getByRole('button', { name: /^\d answers?:/ })
+    .first()
+    .click();
   await varga.locator('[data-answering]').fill('Look at how the banks are built');
   const answered = await piece(varga);
 
@@ -206,7 +245,8 @@ test('a wall: the teacher, the workshop, students on three devices; a lesson of 
     const joins = (await varga.getByRole('link', { name: /^[A-Z0-9]{4} [A-Z0-9]{4}$/ }).innerText()).replace(' ', '');
     await varga.getByText('Open the wall').click();
     await expect(varga.locator('.question, .station .slip, .on-line .order-slip').first()).toBeVisible();
-    if (name === 'Bridge gallery') await expect.poll(() => varga.locator('.station img').evaluate((i) => i.naturalWidth)).toBeGreaterThan(0);
+    if (name === 'Bridge gallery')
+      await expect.poll(() => varga.locator('.station img').evaluate((i) => i.naturalWidth)).toBeGreaterThan(0);
     const student = await page(browser, { viewport: { width: 390, height: 844 } });
     await student.goto(`/join/${joins}`);
     await student.getByLabel('Your name').fill('Maya Okafor');
@@ -214,10 +254,18 @@ test('a wall: the teacher, the workshop, students on three devices; a lesson of 
     await expect(student.locator('.kept')).toHaveText('Kept');
     if (words) await student.getByRole('textbox').first().fill(words);
     else await placeSome(student);
-    if (name === 'Bridge questions') await expect(student.locator('.like-asked')).toContainText('Do bridges get tired?');
+    if (name === 'Bridge questions')
+      await expect(student.locator('.like-asked')).toContainText('Do bridges get tired?');
     asked.push(await piece(varga), await piece(student));
   }
-  await sheet(browser, 'wall', [[wall, workshop], [parts, answered], asked.slice(0, 2), asked.slice(2, 4), asked.slice(4), [numbers, ...students]]);
+  await sheet(browser, 'wall', [
+    [wall, workshop],
+    [parts, answered],
+    asked.slice(0, 2),
+    asked.slice(2, 4),
+    asked.slice(4),
+    [numbers, ...students],
+  ]);
 });
 
 test('class lists, the door, colleagues', async ({ browser }) => {
@@ -274,7 +322,9 @@ test('class lists, the door, colleagues', async ({ browser }) => {
   await varga.goto(`${lesson}/times`);
   const times = await piece(varga);
   await varga.goto(lesson.replace('/lesson/', '/helpers/'));
-  await varga.getByLabel('E-mail addresses').fill('Tobi Adeyemi <adeyemi@ostlebrook.example>, lindgarde@ostlebrook.example');
+  await varga
+    .getByLabel('E-mail addresses')
+    .fill('Tobi Adeyemi <adeyemi@ostlebrook.example>, lindgarde@ostlebrook.example');
   await varga.getByRole('button', { name: 'Invite' }).click();
   await expect(varga.getByText('adeyemi@ostlebrook.example', { exact: true })).toBeVisible();
   const colleagues = [await piece(varga)];

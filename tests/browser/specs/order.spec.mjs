@@ -171,7 +171,9 @@ test('each student orders the cards for themselves, and the teacher shows the or
     ['A beam', 20, 80],
     ['A rope bridge', 22, 78],
   ]) {
-    await slip(maya, words).getByRole('button', { name: /^Place it/ }).click();
+    await slip(maya, words)
+      .getByRole('button', { name: /^Place it/ })
+      .click();
     await maya.locator('[data-place-field]').first().fill(String(at));
     await maya.locator('[data-place-field]').last().fill(String(up));
     await maya.getByRole('button', { name: 'Put it here' }).click();
@@ -196,6 +198,17 @@ test('on a timeline all place together: anybody moves a card, a wrong year is pu
   await varga.getByLabel('All place the cards together, on one line').check();
   await varga.getByLabel('Only teachers put up cards').uncheck();
   await kept(varga);
+
+  // She tries it as a student.
+  await varga.getByRole('button', { name: 'Try it as a student' }).click();
+  const seat = varga.frameLocator('[data-try-seat="1"]');
+  await expect(seat.locator('.order-slip')).toHaveCount(4);
+  await slip(seat, 'A beam')
+    .getByRole('button', { name: /^Place it/ })
+    .click();
+  await seat.locator('[data-placing]').fill('1650');
+  await seat.locator('[data-placing]').press('Enter');
+  await expect(slip(seat, 'A beam').locator('.order-place')).toHaveText('1650');
   const code = await handOut(varga, together);
   const maya = await student(browser, code, 'Maya');
   const ben = await student(browser, code, 'Ben');

@@ -72,7 +72,11 @@ test('a wall is made, tried, handed out, filled by a class and read by all', asy
   await expect(slot(maya, 'Materials')).toHaveCount(0);
 
   // Ben reads them when he wants to; what he may not change has no button.
-  await ben.locator('[data-wall]').getByRole('button', { name: /^Show \d new card/ }).first().click();
+  await ben
+    .locator('[data-wall]')
+    .getByRole('button', { name: /^Show \d new card/ })
+    .first()
+    .click();
   await expect(cards(ben, 'Materials')).toHaveText([/Stone\s*It lasts/]);
   await expect(ben.locator('.slip').first()).toContainText('Maya');
   await expect(ben.getByRole('button', { name: /Change the card/ })).toHaveCount(0);
@@ -133,7 +137,9 @@ test('a wall is made, tried, handed out, filled by a class and read by all', asy
   for (const page of [varga, maya, ben]) expect(page.problems).toEqual([]);
 });
 
-test('a classmate’s new card moves nothing of what somebody types; it says that it is there and comes when asked', async ({ browser }) => {
+test('a classmate’s new card moves nothing of what somebody types; it says that it is there and comes when asked', async ({
+  browser,
+}) => {
   const varga = await teacher(browser);
   await designWall(varga);
   const code = await handOut(varga, together);
@@ -168,7 +174,9 @@ test('a classmate’s new card moves nothing of what somebody types; it says tha
   await expect(cards(ben, 'Forces')).toHaveText(['The wind pushes']);
 });
 
-test('without a network a card is put up on the device, and reaches the wall when the network is back', async ({ browser }) => {
+test('without a network a card is put up on the device, and reaches the wall when the network is back', async ({
+  browser,
+}) => {
   const varga = await teacher(browser);
   await designWall(varga);
   const code = await handOut(varga, together);
@@ -189,7 +197,11 @@ test('on a phone there is one topic at a time, and the place to write is at hand
   const varga = await teacher(browser);
   await designWall(varga, { least: 1 });
   const code = await handOut(varga, together);
-  const phone = await student(browser, code, 'Maya', { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
+  const phone = await student(browser, code, 'Maya', {
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+    isMobile: true,
+  });
   await expect(phone.getByRole('heading', { name: 'Materials' })).toBeVisible();
   await expect(phone.getByRole('heading', { name: 'Forces' })).toBeHidden();
   await slot(phone, 'Materials').fill('Stone');
@@ -213,7 +225,9 @@ test('on a phone there is one topic at a time, and the place to write is at hand
   expect(phone.problems).toEqual([]);
 });
 
-test('by keyboard alone a card is put up, changed, moved and taken down; with pens down nothing is, and nothing is lost', async ({ browser }) => {
+test('by keyboard alone a card is put up, changed, moved and taken down; with pens down nothing is, and nothing is lost', async ({
+  browser,
+}) => {
   const varga = await teacher(browser);
   await designWall(varga);
   const code = await handOut(varga, together);
@@ -259,7 +273,9 @@ test('by keyboard alone a card is put up, changed, moved and taken down; with pe
   await expect(cards(maya, 'Forces')).toHaveText(['Stone lasts', 'The wind']);
 });
 
-test('groups have a wall each, and a student who is put into one takes nothing away and loses nothing', async ({ browser }) => {
+test('groups have a wall each, and a student who is put into one takes nothing away and loses nothing', async ({
+  browser,
+}) => {
   const varga = await teacher(browser);
   await designWall(varga);
   const code = await handOut(varga, { way: 'One wall each' });
@@ -308,7 +324,11 @@ test('think first, then look: each sees only their own cards until the teacher s
   await expect(varga.getByText('Each student sees only their own cards, and yours.')).toBeVisible();
   await expect(cards(varga, 'Materials')).toHaveText(['Stone', 'Steel of Ben']);
   await putUp(varga, 'Forces', 'Look at this');
-  await expect(maya.locator('.slip-words', { hasText: 'Look at this' }).or(maya.getByRole('button', { name: /Show 1 new card/ }).first())).toBeVisible();
+  await expect(
+    maya
+      .locator('.slip-words', { hasText: 'Look at this' })
+      .or(maya.getByRole('button', { name: /Show 1 new card/ }).first()),
+  ).toBeVisible();
   await varga.getByRole('button', { name: 'Show all cards to everybody' }).click();
   await expect(maya.getByText('You see only your own cards')).toBeHidden();
   await maya.getByRole('button', { name: /^Show 1 new card: Materials/ }).click();
@@ -317,7 +337,9 @@ test('think first, then look: each sees only their own cards until the teacher s
   for (const page of [varga, maya, ben]) expect(page.problems).toEqual([]);
 });
 
-test('what is being typed is not lost when its topic goes, or when the card is taken down meanwhile', async ({ browser }) => {
+test('what is being typed is not lost when its topic goes, or when the card is taken down meanwhile', async ({
+  browser,
+}) => {
   const varga = await teacher(browser);
   await designWall(varga);
   const code = await handOut(varga, together);

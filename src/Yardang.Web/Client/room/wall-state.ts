@@ -138,7 +138,8 @@ export class WallState {
   }
 
   owed(person: number): number {
-    return Math.max(0, this.plan.rules.least - this.upOf(person));
+    const { least, onlyGiven } = this.plan.rules;
+    return onlyGiven ? 0 : Math.max(0, least - this.upOf(person));
   }
 
   has(topic: number): boolean {

@@ -191,14 +191,7 @@ export class Ordering implements Arrangement {
       <div class="field-area">
         <svg class="field-marks" aria-hidden="true"></svg>
         <p class="axis-mark" aria-hidden="true" hidden></p>
-        <ol class="on-line" aria-label=${texts.onLine}>
-          ${repeat(
-            placed,
-            (c) => c.id,
-            (c) => this.slip(c, line),
-          )}
-          ${placed.length === 0 ? html`<li class="line-empty">${texts.lineEmpty}</li>` : nothing}
-        </ol>
+        ${this.cardsOn(line, placed)}
       </div>
       <p class="axis-end field-end" dir="auto"><b>${name('end')}</b></p>
       <p class="axis-end field-low" dir="auto"><b>${name('low')}</b></p>
@@ -210,14 +203,7 @@ export class Ordering implements Arrangement {
     const end = (of: 'start' | 'end') => textIn(line[of], [read[0]], written);
     const bound = (at: number) => (line.kind === LineKind.Ends ? '' : called(line.kind, at, texts));
     return html`<section class="line" aria-label=${texts.onLine} data-line>
-      <ol class="on-line" aria-label=${texts.onLine}>
-        ${repeat(
-          placed,
-          (c) => c.id,
-          (c) => this.slip(c, line),
-        )}
-        ${placed.length === 0 ? html`<li class="line-empty">${texts.lineEmpty}</li>` : nothing}
-      </ol>
+      ${this.cardsOn(line, placed)}
       <div class="axis">
         <svg class="axis-drawn" aria-hidden="true" preserveAspectRatio="none" viewBox="0 0 1000 10">
           <line class="axis-line" x1="0" y1="2" x2="1000" y2="2"></line>
@@ -230,6 +216,18 @@ export class Ordering implements Arrangement {
         <p class="axis-end axis-far" dir="auto"><b>${end('end')}</b> <small>${bound(line.to)}</small></p>
       </div>
     </section>`;
+  }
+
+  private cardsOn(line: LinePlan, placed: readonly Card[]): TemplateResult {
+    const { texts } = this.side;
+    return html`<ol class="on-line" aria-label=${texts.onLine}>
+      ${repeat(
+        placed,
+        (c) => c.id,
+        (c) => this.slip(c, line),
+      )}
+      ${placed.length === 0 ? html`<li class="line-empty">${texts.lineEmpty}</li>` : nothing}
+    </ol>`;
   }
 
   private ladder(line: LinePlan, placed: readonly Card[]): TemplateResult {

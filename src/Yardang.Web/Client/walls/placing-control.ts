@@ -1,7 +1,6 @@
 // A card that is being placed without dragging: a slider, a year, a date or a rung, and what it is called.
 
 import { type TemplateResult, html, nothing } from 'lit-html';
-import { live } from 'lit-html/directives/live.js';
 import type { Card } from '../room/wall-state';
 import { LineKind, type LinePlan, type LineSpot } from '../wire/forms';
 import { textIn } from '../surface/in-language';
@@ -13,6 +12,8 @@ export class PlacingControl {
   card = 0;
   private at = 0;
   private up = 0;
+  /** Where it stood when it was opened: a field is filled once, so that nothing that happens meanwhile changes what is being typed. */
+  private first = { at: 0, up: 0 };
 
   /** @param refresh draws the wall anew, and then puts the focus where it is wanted. */
   constructor(
@@ -26,6 +27,7 @@ export class PlacingControl {
     const middle = Math.round((line.from + line.to) / 2);
     this.at = spot?.at ?? middle;
     this.up = line.kind === LineKind.Field ? (spot?.up ?? middle) : 0;
+    this.first = { at: this.at, up: this.up };
     this.refresh('[data-placing]');
   }
 
@@ -66,10 +68,10 @@ export class PlacingControl {
     const about = titleOf(card, this.side.texts);
     switch (line.kind) {
       case LineKind.Ends:
-        return this.slider(`${this.side.texts.placeOf} ${about}`, this.at, true, (at) => this.set(at));
+        return this.slider(`${this.side.texts.placeOf} ${about}`, this.first.at, true, (at) => this.set(at));
       case LineKind.Field:
-        return html`${this.slider(this.axisName(line, 'start', 'end', about), this.at, true, (at) => this.set(at))}
-        ${this.slider(this.axisName(line, 'low', 'high', about), this.up, false, (up) => {
+        return html`${this.slider(this.axisName(line, 'start', 'end', about), this.first.at, true, (at) => this.set(at))}
+        ${this.slider(this.axisName(line, 'low', 'high', about), this.first.up, false, (up) => {
           this.up = up;
           this.refresh();
         })}`;
@@ -82,8 +84,9 @@ export class PlacingControl {
           max=${line.to}
           step="1"
           aria-label=${`${this.side.texts.placeOf} ${about}`}
-          .value=${live(String(this.at))}
-          @change=${(e: Event) => this.set(within(line, Number((e.target as HTMLInputElement).value)))}
+          .value=${String(this.first.at)}
+          @input=${(e: Event) => this.set(within(line, Number((e.target as HTMLInputElement).value)))}
+          @change=${(e: Event) => ((e.target as HTMLInputElement).value = String(this.at))}
         />`;
       case LineKind.Days:
         return html`<input
@@ -92,8 +95,8 @@ export class PlacingControl {
           min=${dateOf(line.from)}
           max=${dateOf(line.to)}
           aria-label=${`${this.side.texts.placeOf} ${about}`}
-          .value=${live(dateOf(this.at))}
-          @change=${(e: Event) => this.set(within(line, dayOf((e.target as HTMLInputElement).value) ?? this.at))}
+          .value=${dateOf(this.first.at)}
+          @input=${(e: Event) => this.set(within(line, dayOf((e.target as HTMLInputElement).value) ?? this.at))}
         />`;
       case LineKind.Ladder:
         return html`<select
@@ -120,7 +123,7 @@ export class PlacingControl {
       max="100"
       step="1"
       aria-label=${name}
-      .value=${live(String(at))}
+      .value=${String(at)}
       @input=${(e: Event) => set(Number((e.target as HTMLInputElement).value))}
     />`;
   }
@@ -141,8 +144,6 @@ export class PlacingControl {
     const isField = (e.target as Element).matches('[data-placing], [data-place-field]');
     if (e.key === 'Escape') this.close(card);
     else if (e.key === 'Enter' && isField) {
-      // What was typed counts, also before the field is left.
-      (e.target as HTMLElement).dispatchEvent(new Event('change'));
       this.put(card, line);
     } else return;
     e.preventDefault();

@@ -288,6 +288,8 @@ export function planFormOf(
 
     setOnlyGiven(on: boolean): void {
       this.onlyGiven = on;
+      // Who may put up nothing owes nothing.
+      if (on) this.least = this.most = 0;
       changed(false);
     },
 

@@ -21,12 +21,10 @@ import { fill, pageData, plural } from '../page-data';
 import { deviceOutbox } from '../room/outbox-store';
 import { RoomClient } from '../room/room-client';
 import { serverNow } from '../room/server-clock';
-import { lineOf, toPlace } from '../room/placing';
-import { stationsOwed } from '../room/visiting';
 import { foresee } from '../room/wall-foresight';
 import { type Card, NOWHERE, WallState } from '../room/wall-state';
 import type { Command, Envelope } from '../room/wire';
-import { JudgingKind, Purpose } from '../wire/forms';
+import { Purpose } from '../wire/forms';
 import { textIn } from '../surface/in-language';
 import { actsOf } from './acts';
 import { Arrivals } from './arrivals';
@@ -35,6 +33,7 @@ import type { Beside, besideOf } from './beside';
 import { Drafts } from './drafts';
 import { LargeCard } from './large-card';
 import { LikeAsked } from './like-asked';
+import { judgedWords, owedWords } from './owed-words';
 import { languagesOfPlan } from './plan-languages';
 import type { WallTexts } from './wall-texts';
 import type { WallSide } from './wall-side';
@@ -343,8 +342,9 @@ export function registerWall(beside: typeof besideOf | null): void {
         this.topicNumber = Math.max(1, Math.min(this.topicNumber, this.topics.length));
         view.follow();
         this.letIn();
-        this.owedText = this.sayOwed(state);
-        this.judgedText = this.sayJudged(state);
+        const isAsked = isStudent && !looksOnly && this.opened;
+        this.owedText = isAsked ? owedWords(state, me.number, texts) : '';
+        this.judgedText = isAsked ? judgedWords(state, me, texts) : '';
         this.judging?.refresh();
         this.ownFirst = state.plan.rules.ownFirst;
         this.who?.refresh();
@@ -396,34 +396,6 @@ export function registerWall(beside: typeof besideOf | null): void {
         const there = languagesOfPlan(state.plan);
         if (there.join() !== this.reading.choices.map((c) => c.code).join()) this.reading.choices = choicesAmong(there);
         [this.reading.first, this.reading.second] = read.among(there);
-      },
-
-      /** What I still owe, or have left, in words. */
-      sayOwed(state: WallState): string {
-        if (!isStudent || looksOnly || !this.opened) return '';
-        const owed = state.owed(me.number);
-        if (owed > 0) return plural(texts, 'owed', owed);
-        const unplaced = toPlace(state, me.number);
-        if (unplaced > 0) return plural(texts, 'toPlace', unplaced);
-        const stations = stationsOwed(state, me.number);
-        if (stations > 0) return plural(texts, 'stationsOwed', stations);
-        const line = lineOf(state.plan);
-        if (line) return line.together || state.orderShown ? '' : texts.placedAll;
-        const mine = state.upOf(me.number);
-        if (mine === 0) return texts.none;
-        const { most } = state.plan.rules;
-        return most > 0 && mine >= most ? fill(texts.full, most) : plural(texts, 'some', mine);
-      },
-
-      /** Of how many cards I have said something, in words. */
-      sayJudged(state: WallState): string {
-        const { judging, ownFirst } = state.plan.rules;
-        if (!isStudent || looksOnly || !this.opened || !judging || ownFirst) return '';
-        if (state.judgements.isShown) return texts.judgedShown;
-        const mine = state.judgements.chosenBy(me.number, (id) => state.isUp(id));
-        if (judging.kind === JudgingKind.Choose) return fill(texts.chosenOf, mine, judging.choices);
-        const others = [...state.cards.values()].filter((c) => state.mayJudge(c.id, 0, me)).length;
-        return fill(texts.judgedOf, mine, others);
       },
 
       get topicText(): string {

@@ -95,8 +95,10 @@ export function whoOf(
           return { number, name, words: fill(texts.placedSome, done, all), hasNone: done === 0 };
         }
         const count = counts.get(number) ?? 0;
-        const put = count === 0 ? texts.noCards : plural(texts, 'cards', count);
-        return { number, name, words: [put, this.wasAt(number)].filter(Boolean).join(' · '), hasNone: count === 0 };
+        const { onlyGiven } = state().plan.rules;
+        const put = count > 0 ? plural(texts, 'cards', count) : onlyGiven ? '' : texts.noCards;
+        const words = [put, this.wasAt(number)].filter(Boolean).join(' · ');
+        return { number, name, words, hasNone: count === 0 && !onlyGiven };
       });
       this.foundText = this.isLooking ? plural(texts, 'cards', this.count) : '';
     },

@@ -1,0 +1,37 @@
+// What a student still owes on a wall, or has left, in words.
+
+import { fill, plural } from '../page-data';
+import { lineOf, toPlace } from '../room/placing';
+import type { Me } from '../room/sheets';
+import { stationsOwed } from '../room/visiting';
+import type { WallState } from '../room/wall-state';
+import { JudgingKind } from '../wire/forms';
+import type { WallTexts } from './wall-texts';
+
+/** Of cards; empty where nothing is owed that could be said. */
+export function owedWords(state: WallState, person: number, texts: WallTexts): string {
+  const owed = state.owed(person);
+  if (owed > 0) return plural(texts, 'owed', owed);
+  const unplaced = toPlace(state, person);
+  if (unplaced > 0) return plural(texts, 'toPlace', unplaced);
+  const stations = stationsOwed(state, person);
+  if (stations > 0) return plural(texts, 'stationsOwed', stations);
+  const line = lineOf(state.plan);
+  if (line) return line.together || state.orderShown ? '' : texts.placedAll;
+  const { most, onlyGiven } = state.plan.rules;
+  if (onlyGiven) return '';
+  const mine = state.upOf(person);
+  if (mine === 0) return texts.none;
+  return most > 0 && mine >= most ? fill(texts.full, most) : plural(texts, 'some', mine);
+}
+
+/** Of how many cards somebody has said something. */
+export function judgedWords(state: WallState, me: Me, texts: WallTexts): string {
+  const { judging, ownFirst } = state.plan.rules;
+  if (!judging || ownFirst) return '';
+  if (state.judgements.isShown) return texts.judgedShown;
+  const mine = state.judgements.chosenBy(me.number, (id) => state.isUp(id));
+  if (judging.kind === JudgingKind.Choose) return fill(texts.chosenOf, mine, judging.choices);
+  const others = [...state.cards.values()].filter((c) => state.mayJudge(c.id, 0, me)).length;
+  return fill(texts.judgedOf, mine, others);
+}
