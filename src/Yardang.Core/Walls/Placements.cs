@@ -29,6 +29,9 @@ public sealed class Placements
     /// <summary>Where somebody placed a card; null if they did not.</summary>
     public LineSpot? Of(int person, long card) => _own.GetValueOrDefault((person, card));
 
+    /// <summary>Who has placed anything, by actor number.</summary>
+    public IEnumerable<int> People => _own.Keys.Select(k => k.Person).Distinct();
+
     /// <summary>The order of the class now, of some cards.</summary>
     public ClassOrder Order(LineKind kind, IEnumerable<long> cards) => ClassOrder.Of(kind, Own, cards);
 
@@ -59,10 +62,10 @@ public sealed class Placements
         return _own.Count >= Most || (_placed.Count >= MostCards && !_placed.ContainsKey(place.Card)) ? Refusal.Full : null;
     }
 
-    /// <summary>The plan is another: what was shown of another line is shown no more.</summary>
-    internal void Follow(LinePlan? line)
+    /// <summary>The plan is another: what was shown of another line is shown no more, nor anything where from now on each sees only their own cards.</summary>
+    internal void Follow(WallPlan before, WallPlan plan)
     {
-        if (line is null || line.Together || line.Kind != Shown?.Kind) Shown = null;
+        if (plan.Line is null || plan.Line.Together || plan.Line.Kind != Shown?.Kind || (plan.Rules.OwnFirst && !before.Rules.OwnFirst)) Shown = null;
     }
 
     internal void Place(int person, long card, LineSpot? at)

@@ -60,7 +60,7 @@ public sealed class Wall : Room, IWorkRoom
     public IReadOnlyDictionary<long, LateWork> SetAside => _setAside;
 
     /// <inheritdoc/>
-    public IEnumerable<int> Writers => _cards.Values.Where(c => !c.ByStaff).Select(c => c.Author).Concat(_cards.Values.SelectMany(c => c.Said).Where(a => !a.ByStaff).Select(a => a.Author));
+    public IEnumerable<int> Writers => _cards.Values.Where(c => !c.ByStaff).Select(c => c.Author).Concat(_cards.Values.SelectMany(c => c.Said).Where(a => !a.ByStaff).Select(a => a.Author)).Concat(Placements.People);
 
     /// <summary>What each student did last here, by actor number; the place is a topic.</summary>
     public IReadOnlyDictionary<int, LastAct> Acts => _acts;
@@ -405,9 +405,9 @@ public sealed class Wall : Room, IWorkRoom
             case QuestionFiled(var on, var by, _): Change(on, c => c with { AnsweredBy = by }); break;
             case CardPlaced(var on, var at, _): Change(on, c => c with { At = at }); break;
             case CardsShown(var plan, var shown):
+                Placements.Follow(Plan, plan);
                 Plan = plan;
                 Judgements.Follow(plan.Rules.Judging);
-                Placements.Follow(plan.Line);
 
                 // What a reader's copy still holds of a classmate and is not among them was taken down meanwhile.
                 var up = shown.Select(c => c.Id).ToHashSet();
@@ -415,9 +415,9 @@ public sealed class Wall : Room, IWorkRoom
                 foreach (var card in shown) _cards[card.Id] = card.Over(_cards.GetValueOrDefault(card.Id));
                 break;
             case PlanSet(var plan):
+                Placements.Follow(Plan, plan);
                 Plan = plan;
                 Judgements.Follow(plan.Rules.Judging);
-                Placements.Follow(plan.Line);
                 foreach (var card in _cards.Values.Where(c => !plan.Has(c.Topic)).ToList()) _cards[card.Id] = card with { Topic = WallPlan.Nowhere };
                 break;
         }

@@ -148,6 +148,18 @@ public class OrderTests
     }
 
     [Fact]
+    public void Where_from_now_on_each_sees_only_their_own_cards_nothing_of_the_others_stays_shown()
+    {
+        var wall = Line();
+        var mayas = wall.PutUp(Maya, "mine");
+        Place(wall, Ben, mayas, 10);
+        wall.Do(Teacher, new ShowOrder(true));
+        wall.Do(Teacher, new SetPlan(wall.Wall.Plan with { Rules = new(OwnFirst: true) }));
+        Assert.Null(Seen(wall, Ben).Placing.Shown);
+        Assert.Contains(Ben.Number, wall.Wall.Writers);
+    }
+
+    [Fact]
     public void All_alike_agree_fully_and_opposites_not_at_all()
     {
         var same = ClassOrder.Of(LineKind.Ends, [.. Row(1, 10, 20, 30), .. Row(2, 1, 2, 90), .. Row(3, 0, 50, 100)], [1, 2, 3]);

@@ -310,10 +310,11 @@ export class WallState {
   }
 
   private follow(plan: WallPlan): void {
+    // What was shown of another line is shown no more, nor anything where from now on each sees only their own cards.
+    const hides = plan.rules.ownFirst && !this.plan.rules.ownFirst;
+    if (!plan.line || plan.line.together || plan.line.kind !== this.orderShown?.kind || hides) this.orderShown = null;
     this.plan = plan;
     this.judgements = this.judgements.follow(plan.rules.judging);
-    // What was shown of another line is shown no more.
-    if (!plan.line || plan.line.together || plan.line.kind !== this.orderShown?.kind) this.orderShown = null;
   }
 
   private setAnswer(on: number, answer: Answer): void {
