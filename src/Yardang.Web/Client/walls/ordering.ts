@@ -39,7 +39,7 @@ export class Ordering implements Arrangement {
     private readonly refresh: (focus?: string) => void,
   ) {
     this.newCards = new NewCards(side, refresh);
-    this.control = new PlacingControl(side, refresh);
+    this.control = new PlacingControl(side, (card, spot) => this.place(card, spot), refresh);
     dragCards(
       view.root,
       (id) => this.mayMove(id) && (this.isAlong || this.line.kind === LineKind.Ladder),
@@ -399,9 +399,14 @@ export class Ordering implements Arrangement {
     const card = this.side.state.cards.get(where.card);
     if (!card || !this.mayMove(card.id)) return;
     const spot = this.spotAt(where);
-    if (spot) this.side.place(card, spot);
-    else if (this.isBelow(where.y) && this.at(card) !== null) this.side.place(card, null);
+    if (spot || this.isBelow(where.y)) this.place(card, spot);
     this.refresh();
+  }
+
+  /** Where it is already, nothing is done. */
+  private place(card: Card, to: LineSpot | null): void {
+    const from = this.spot(card);
+    if (from?.at !== to?.at || from?.up !== to?.up) this.side.place(card, to);
   }
 
   private isBelow(y: number): boolean {

@@ -15,9 +15,13 @@ export class PlacingControl {
   /** Where it stood when it was opened: a field is filled once, so that nothing that happens meanwhile changes what is being typed. */
   private first = { at: 0, up: 0 };
 
-  /** @param refresh draws the wall anew, and then puts the focus where it is wanted. */
+  /**
+   * @param place does it.
+   * @param refresh draws the wall anew, and then puts the focus where it is wanted.
+   */
   constructor(
     private readonly side: WallSide,
+    private readonly place: (card: Card, spot: LineSpot | null) => void,
     private readonly refresh: (focus?: string) => void,
   ) {}
 
@@ -151,13 +155,13 @@ export class PlacingControl {
 
   private put(card: Card, line: LinePlan): void {
     if (!this.side.mayWrite()) return;
-    this.side.place(card, { on: line.kind, at: this.at, up: this.up });
+    this.place(card, { on: line.kind, at: this.at, up: this.up });
     this.close(card);
   }
 
   private takeOff(card: Card): void {
     if (!this.side.mayWrite()) return;
-    this.side.place(card, null);
+    this.place(card, null);
     this.close(card);
   }
 
