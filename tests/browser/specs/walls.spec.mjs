@@ -285,9 +285,12 @@ test('groups have a wall each, and a student who is put into one takes nothing a
   await kept(maya);
   await expect(ben.getByText('Mine alone')).toHaveCount(0);
   await slot(maya, 'Forces').fill('half a thought');
+  const alone = maya.url();
   await varga.getByRole('link', { name: 'Groups' }).click();
   await varga.getByLabel('How many groups').fill('1');
   await varga.getByRole('button', { name: /^Make groups/ }).click();
+  // The page that she leaves knows it, too: what is written there would stay there.
+  await expect(maya).not.toHaveURL(alone);
   await expect(maya.locator('h1')).toContainText('with Ben');
   await kept(maya);
   await putUp(maya, 'Materials', 'Ours');
