@@ -7,6 +7,7 @@ using Yardang.Bench;
 // bench print                     35 boards of 5 pages as one PDF
 // bench walls                     35 students put up 500 cards on one wall; coming in late; what the page weighs
 // bench like                      like questions among 10,000: how quickly, and how often the right one
+// bench tidy                      tidying 200 cards with 260 links: how quickly, and how many links cross
 // bench room [writers] [seconds] [rounds]   everybody on one board; then with one more who never reads
 // bench class [seconds] [pairs]     35 boards, a teacher subscribed to all: Yardang and the bare hub in turn
 if (args is ["serve-bare", var url])
@@ -42,6 +43,12 @@ if (args is ["walls", ..])
 if (args is ["like", ..])
 {
     LikeLoad.Run();
+    return;
+}
+
+if (args is ["tidy", ..])
+{
+    TidyLoad.Run();
     return;
 }
 

@@ -39,8 +39,9 @@ public sealed record WallAxis(string Start, string End, IReadOnlyList<AxisPoint>
 /// <param name="Foot">Whose it is, and of when; may be empty.</param>
 /// <param name="Picture">The bytes of a picture by its name; null if it is not there.</param>
 /// <param name="Axis">Over the bands; null for none.</param>
+/// <param name="Field">The free field, over the bands; null for none.</param>
 public sealed record WallSheet(
-    string Question, IReadOnlyList<WallBand> Bands, IReadOnlyList<(string Heading, IReadOnlyList<string> Lines)> Lists, string Foot, Func<string, byte[]?> Picture, WallAxis? Axis = null);
+    string Question, IReadOnlyList<WallBand> Bands, IReadOnlyList<(string Heading, IReadOnlyList<string> Lines)> Lists, string Foot, Func<string, byte[]?> Picture, WallAxis? Axis = null, WallField? Field = null);
 
 /// <summary>Lays a wall out on pages: topics one below another, their words at the near side, cards along each. All lengths are 1/100 mm.</summary>
 public static class WallPages
@@ -68,6 +69,13 @@ public static class WallPages
     private const int MostAxisRows = 16;
     private const int FieldHeight = 9_000;
 
+    // So much is left for a heading and some lines.
+    private const int ListRoom = 4_000;
+
+    // 1/100 mm of a unit of a free field, as on a screen; and how wide a field is at most on one page of its own.
+    private const double Natural = 26;
+    private const int MostWhole = 140_000;
+
     /// <summary>The wall on as many pages of a size as it takes.</summary>
     public static IReadOnlyList<ExportPage> On(PageSize size, WallSheet wall)
     {
@@ -82,6 +90,7 @@ public static class WallPages
     {
         var columns = Math.Clamp((int)Math.Ceiling(Math.Sqrt(wall.Bands.Sum(b => b.Slips.Count) / 2.0)), 3, 12);
         var width = (2 * Margin) + NearWidth + (columns * (SlipWidth + Gap));
+        if (wall.Field is { } field) width = Math.Max(width, (2 * Margin) + (int)Math.Min(MostWhole, field.Bounds().Width * Natural));
         var layout = new Layout(width, int.MaxValue / 2);
         layout.Lay(wall);
         var size = new PageSize(width, layout.Y + Margin + FootRoom);
@@ -103,6 +112,7 @@ public static class WallPages
         private readonly int _columns;
         private readonly int _slipWidth;
         private long _id;
+        private int _lists;
 
         public Layout(int width, int height)
         {
@@ -121,7 +131,23 @@ public static class WallPages
             if (wall.Question.Length > 0) Flow(wall.Question, 800, bold: true, 600);
             if (wall.Axis is { Upright: null } line) Lay(line);
             else if (wall.Axis is { Upright: { } upright } field) Lay(field, upright);
+            if (wall.Field is { Cards.Count: > 0 } connected) Lay(connected);
             foreach (var band in wall.Bands) Lay(band);
+        }
+
+        // As large as it can be seen whole on a page, and no larger than on a screen.
+        private void Lay(WallField field)
+        {
+            var (_, _, width, height) = field.Bounds();
+            var scale = Math.Min(Natural, Math.Min((_width - (2.0 * Margin)) / width, (_bottom - Y) / (double)height));
+            if (scale < Natural && Pages[^1].Count > 0 && (_bottom - Margin) / (double)height > 1.4 * scale && (_width - (2.0 * Margin)) / width > scale)
+            {
+                Turn();
+                scale = Math.Min(Natural, Math.Min((_width - (2.0 * Margin)) / width, (_bottom - Y) / (double)height));
+            }
+
+            foreach (var (body, style) in FieldMarks.Of(field, Margin, Y, scale)) Put(body, style, grip: Grip.Own);
+            Y += (int)(height * scale) + 500;
         }
 
         // Labels over their places, in as many rows as it takes that none touches another; their names below the ends.
@@ -192,7 +218,8 @@ public static class WallPages
 
         public void List(string heading, IReadOnlyList<string> lines)
         {
-            Turn();
+            if (_lists++ == 0 || Y + ListRoom > _bottom) Turn();
+            else Y += 500;
             Flow(heading, 650, bold: true, 400);
             foreach (var line in lines) Flow(line, SlipSize, bold: false, 100);
         }

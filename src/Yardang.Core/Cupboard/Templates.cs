@@ -18,7 +18,8 @@ public sealed record TemplatePage(string Key, string? Organizer, Paper Paper);
 /// <param name="Rules">What each student may and owes.</param>
 /// <param name="Purpose">What students are to do.</param>
 /// <param name="Line">Along what cards are ordered; null where they are not.</param>
-public sealed record TemplateWall(ImmutableArray<string> Topics, WallRules Rules, Purpose Purpose = Purpose.Sort, LinePlan? Line = null);
+/// <param name="LinkWords">Each names its text: words for links where cards are connected; none where they are not.</param>
+public sealed record TemplateWall(ImmutableArray<string> Topics, WallRules Rules, Purpose Purpose = Purpose.Sort, LinePlan? Line = null, ImmutableArray<string> LinkWords = default);
 
 /// <summary>A part of a template: pages or a wall.</summary>
 /// <param name="Key">Names its text; empty where there is one part alone.</param>
@@ -46,6 +47,9 @@ public sealed record Template(string Key, ImmutableArray<TemplatePart> Parts)
     /// <summary>A template of a wall on which students order cards.</summary>
     public static Template ToOrder(string key, LinePlan line, WallRules rules) => new(key, [new("", [], new([], rules, Purpose.Order, line))]);
 
+    /// <summary>A template of a wall on which students connect cards.</summary>
+    public static Template ToConnect(string key, params ImmutableArray<string> linkWords) => new(key, [new("", [], new([], WallRules.Free, Purpose.Connect, LinkWords: linkWords))]);
+
     /// <summary>What it is made of, for whoever looks for one.</summary>
     public TemplateKind Kind => Parts.Length > 1 ? TemplateKind.Several : Parts[0].Wall is null ? TemplateKind.Boards : TemplateKind.Walls;
 
@@ -53,7 +57,7 @@ public sealed record Template(string Key, ImmutableArray<TemplatePart> Parts)
     /// <param name="language">Of the texts, BCP 47.</param>
     /// <param name="say">
     /// The text of a key: <c>Template.key.Name</c>, <c>Template.key.Directions</c>, <c>TemplatePage.key</c>, <c>OrganizerText.key</c>; of a wall
-    /// <c>Template.key.Question</c>, <c>TemplateTopic.key</c> and <c>TemplateTopic.key.Prompt</c>, with a line <c>Template.key.Start</c> and <c>Template.key.End</c>; of several parts <c>TemplatePart.key</c> and <c>TemplatePart.key.Question</c>.
+    /// <c>Template.key.Question</c>, <c>TemplateTopic.key</c> and <c>TemplateTopic.key.Prompt</c>, with a line <c>Template.key.Start</c> and <c>Template.key.End</c>, with words for links <c>TemplateLink.key</c>; of several parts <c>TemplatePart.key</c> and <c>TemplatePart.key.Question</c>.
     /// </param>
     public ActivityContent Content(string language, Func<string, string> say)
     {
@@ -77,7 +81,8 @@ public sealed record Template(string Key, ImmutableArray<TemplatePart> Parts)
     {
         var topics = wall.Topics.Select((t, i) => new Topic(i + 1, Texts.In(language, say($"TemplateTopic.{t}")), Texts.In(language, say($"TemplateTopic.{t}.Prompt")), i));
         var line = wall.Line is { } blank ? blank with { Start = Texts.In(language, say($"{key}.Start")), End = Texts.In(language, say($"{key}.End")) } : null;
-        return new(wall.Purpose, Texts.In(language, say($"{key}.Question")), [.. topics], wall.Rules with { Shows = Attachment.Usual }, Line: line);
+        var field = wall.Purpose == Purpose.Connect ? FieldPlan.Blank with { Words = [.. wall.LinkWords.Select((w, i) => new LinkWord(i + 1, Texts.In(language, say($"TemplateLink.{w}"))))] } : null;
+        return new(wall.Purpose, Texts.In(language, say($"{key}.Question")), [.. topics], wall.Rules with { Shows = Attachment.Usual }, Line: line, Field: field);
     }
 }
 
@@ -122,6 +127,7 @@ public static class Templates
         Template.ToVisit("galleryWalk", ["firstPicture", "secondPicture", "thirdPicture"]),
         Template.ToOrder("whichFirst", LinePlan.Blank, new(OnlyGiven: true)),
         Template.ToOrder("timelineOfUs", new(LineKind.Years, Texts.None, Texts.None, 1700, 2030, Together: true), new(Least: 1)),
+        Template.ToConnect("ideasJoined", "isPartOf", "leadsTo", "needs", "isLike", "prevents"),
         Template.ToAsk("backChannel"),
         Template.ToAsk("questionBox"),
         new("thinkShareLeave", [new("alone", [Only("idea", PaperKind.Plain)]), new("share", [], new(["bestIdea", "stillAsking"], new(Least: 1))), new("leave", [Filled("ticket", "ticket")])]),

@@ -95,8 +95,15 @@ public static class ReadyCheck
         yield return new(way switch { Way.OneEach => "OwnWall", Way.ByGroup => "GroupWall", _ => "OneWall" });
         var asks = wall.Purpose == Purpose.Ask;
         var what = asks ? "Questions" : "Cards";
-        yield return asks ? new("AskQuestions") : wall.LineShown is not null ? new("PlaceCards") : wall.Purpose == Purpose.Visit ? new("VisitStations", Count: wall.Topics.Length) : wall.Topics.IsEmpty ? new("PutUpCards") : new("PutUpUnder", Count: wall.Topics.Length);
+        yield return asks ? new("AskQuestions") : wall.LineShown is not null ? new("PlaceCards") : wall.FieldShown is not null ? new("ConnectCards") : wall.Purpose == Purpose.Visit ? new("VisitStations", Count: wall.Topics.Length) : wall.Topics.IsEmpty ? new("PutUpCards") : new("PutUpUnder", Count: wall.Topics.Length);
         if (wall.LineShown is { } line) yield return new(line.Together ? "PlaceTogether" : "PlaceAlone");
+        if (wall.FieldShown is { } field)
+        {
+            yield return new(field.OnlyThese && !field.Words.IsEmpty ? "LinkOnlyWords" : "LinkAnyWords");
+            if (field.OwnOnly) yield return new("LinkOwnCards");
+            if (field.AnyMoves) yield return new("AnyMoves");
+        }
+
         if (!wall.Given.IsEmpty) yield return new(wall.Rules.OnlyGiven ? "OnlyGiven" : "GivenCards", Count: wall.Given.Length);
         if (wall.Rules.Least > 0) yield return new($"Least{what}", Count: wall.Rules.Least);
         if (wall.Rules.Most > 0) yield return new($"Most{what}", Count: wall.Rules.Most);
@@ -134,7 +141,9 @@ public static class ReadyCheck
         if (wall.Question.IsEmpty) yield return new("NoQuestion", IsWarning: true);
         foreach (var line in OfTopics(wall)) yield return line;
         if (wall.Given.Count(g => g.Text.IsEmpty && g.Shows.IsEmpty) is > 0 and var empty) yield return new("EmptyGiven", IsWarning: true, empty);
-        if (wall.Rules.OnlyGiven && wall.Given.IsEmpty) yield return new("NothingToPlace", IsWarning: true);
+        if (wall.Rules.OnlyGiven && wall.Given.IsEmpty) yield return new(wall.FieldShown is null ? "NothingToPlace" : "NothingToLink", IsWarning: true);
+        if (wall.FieldShown is { } field && field.Words.Count(w => w.Text.IsEmpty) is > 0 and var silent) yield return new("EmptyLinkWords", IsWarning: true, silent);
+        if (wall.FieldShown is { Picture: { } beneath } && string.IsNullOrWhiteSpace(beneath.Description)) yield return new("UndescribedField", IsWarning: true);
         if (wall.LineShown is { Kind: LineKind.Ends or LineKind.Ladder or LineKind.Field } ends && ends.Names.All(n => n.IsEmpty)) yield return new("EndsWithoutName", IsWarning: true);
         if (wall.Rules.Shows.HasFlag(AttachmentKinds.Places) && wall.Map is null) yield return new("PlacesWithoutMap", IsWarning: true);
         if (wall.Map is { } map && string.IsNullOrWhiteSpace(map.Description)) yield return new("UndescribedMap", IsWarning: true);

@@ -49,6 +49,17 @@ public static class Sight
     public static Card AsSeen(Actor reader, Card card) =>
         reader.IsStaff || card.Said.All(a => a.IsUp) ? card : card.WithOnly(a => a.IsUp || (a.Author == reader.Number && !a.ByStaff));
 
+    /// <summary>
+    /// Whether somebody sees a link: teachers and its author; others while it is up between cards that they see. While each sees only their own, that is those of
+    /// teachers between teachers' cards.
+    /// </summary>
+    public static bool Of(Actor reader, Link link, Wall wall)
+    {
+        if (reader.IsStaff || (link.Author == reader.Number && !link.ByStaff)) return true;
+        if (!link.IsUp || !wall.Cards.TryGetValue(link.From, out var from) || !wall.Cards.TryGetValue(link.To, out var to) || !from.IsUp || !to.IsUp) return false;
+        return !wall.Plan.Rules.OwnFirst || (link.ByStaff && from.ByStaff && to.ByStaff);
+    }
+
     /// <summary>Whether somebody knows what a person said of a card: who said it, and teachers. What all said, in numbers, everybody knows once it was shown.</summary>
     public static bool Of(Actor reader, Judgement judgement) => reader.IsStaff || judgement.Person == reader.Number;
 

@@ -22,9 +22,10 @@ namespace Yardang.Core.Walls;
 /// <param name="AnsweredBy">Of a question: the answer that answers it; 0 for none. One that was taken down answers nothing.</param>
 /// <param name="At">On a line that all share: where it stands; null if it is not placed.</param>
 /// <param name="PutUpBy">Which teacher put up what its author said aloud, by actor number; 0: the author did.</param>
+/// <param name="Spot">Where it lies on a free field; null if it was never put there.</param>
 public sealed record Card(
     long Id, long Topic, long PutUnder, int Author, bool ByStaff, double Order, string Language, string Text, long PutUpAt, int DownBy = 0, [Since(2), NullIsEmpty] ImmutableArray<Answer>? Answers = null,
-    [Since(3), NullIsEmpty] ImmutableArray<Attachment>? Attachments = null, [Since(4), NullIsEmpty] ImmutableArray<int>? AskedToo = null, [Since(4)] long AnsweredBy = 0, [Since(5)] LineSpot? At = null, [Since(6)] int PutUpBy = 0)
+    [Since(3), NullIsEmpty] ImmutableArray<Attachment>? Attachments = null, [Since(4), NullIsEmpty] ImmutableArray<int>? AskedToo = null, [Since(4)] long AnsweredBy = 0, [Since(5)] LineSpot? At = null, [Since(6)] int PutUpBy = 0, [Since(7)] FieldSpot? Spot = null)
 {
     /// <summary>What is shown beside its words.</summary>
     [JsonIgnore]
@@ -111,6 +112,7 @@ public sealed record Card(
             if (!Questions.AreSound(card)) return $"Card {i + 1} is asked by somebody twice, or by its author, or answered by nothing that is there.";
             if (!card.IsUp || !plan.Has(card.Topic) || card.PutUnder < 0 || !IsOrder(card.Order)) return $"Card {i + 1} stands nowhere on the wall.";
             if (card.PutUpBy < 0 || (card.PutUpBy > 0 && card.ByStaff)) return $"Card {i + 1} was put up for a teacher.";
+            if (card.Spot is { } lies && !FieldPlan.Holds(lies)) return $"Card {i + 1} lies where nothing can be.";
             if (card.At is { } spot && !LinePlan.CanBe(spot)) return $"Card {i + 1} is placed where nothing can be.";
             if (!IsMoment(card.PutUpAt)) return $"Nobody can say when card {i + 1} was put up.";
         }

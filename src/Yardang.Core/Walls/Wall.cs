@@ -15,8 +15,9 @@ namespace Yardang.Core.Walls;
 /// <param name="Trip">Groups on their way round; null if everybody goes where they like.</param>
 /// <param name="Visits">Who was where; to a student, where they were.</param>
 /// <param name="Placing">Where each placed cards; to a student, their own placement and what was shown.</param>
+/// <param name="Links">The links that the reader may see, by id.</param>
 [Kind((int)RoomKind.Wall)]
-public sealed record WallSnapshot(WallPlan Plan, ImmutableArray<Card> Cards, ImmutableArray<LateWork> SetAside, [OrMinusOne] long? LastActivity, ImmutableArray<LastAct> Acts, JudgingState Judging, RoundTrip? Trip, ImmutableArray<Visit> Visits, PlacingState Placing) : RoomSnapshot;
+public sealed record WallSnapshot(WallPlan Plan, ImmutableArray<Card> Cards, ImmutableArray<LateWork> SetAside, [OrMinusOne] long? LastActivity, ImmutableArray<LastAct> Acts, JudgingState Judging, RoundTrip? Trip, ImmutableArray<Visit> Visits, PlacingState Placing, ImmutableArray<Link> Links) : RoomSnapshot;
 
 /// <summary>A question, and cards that answer it, where all of its people can read them.</summary>
 public sealed class Wall : Room, IWorkRoom
@@ -36,6 +37,8 @@ public sealed class Wall : Room, IWorkRoom
         {
             if (given.PutUp(i + 1) is { } card) _cards[card.Id] = card;
         }
+
+        if (version.FieldShown is { } field) Lay(FreeSpots.ForThoseWithout(_cards.Values, field));
     }
 
     /// <inheritdoc/>
@@ -50,6 +53,9 @@ public sealed class Wall : Room, IWorkRoom
     /// <summary>Where each student placed cards for themselves.</summary>
     public Placements Placements { get; } = new();
 
+    /// <summary>Links between cards.</summary>
+    public Links Links { get; } = new();
+
     /// <summary>What is planned for it now.</summary>
     public WallPlan Plan { get; private set; }
 
@@ -60,7 +66,7 @@ public sealed class Wall : Room, IWorkRoom
     public IReadOnlyDictionary<long, LateWork> SetAside => _setAside;
 
     /// <inheritdoc/>
-    public IEnumerable<int> Writers => _cards.Values.Where(c => !c.ByStaff).Select(c => c.Author).Concat(_cards.Values.SelectMany(c => c.Said).Where(a => !a.ByStaff).Select(a => a.Author)).Concat(Placements.People);
+    public IEnumerable<int> Writers => _cards.Values.Where(c => !c.ByStaff).Select(c => c.Author).Concat(_cards.Values.SelectMany(c => c.Said).Where(a => !a.ByStaff).Select(a => a.Author)).Concat(Placements.People).Concat(Links.All.Values.Where(l => !l.ByStaff).Select(l => l.Author));
 
     /// <summary>What each student did last here, by actor number; the place is a topic.</summary>
     public IReadOnlyDictionary<int, LastAct> Acts => _acts;
@@ -99,10 +105,12 @@ public sealed class Wall : Room, IWorkRoom
         {
             case SetPlan(var plan):
                 return !actor.IsStaff ? Refusal.NotAllowed : plan.Fault() is null ? Planned(plan) : Refusal.OutOfRange;
-            case BringCards(var brought, var cards, var changedAt, var results, var shown):
-                return actor.Role != Role.Program || Number > 0 ? Refusal.NotAllowed : Card.FaultIn(brought, cards) is null && CardResult.AreSound(results ?? []) && (shown is null || ClassOrder.IsSound(shown, cards.Select(c => c.Id).ToHashSet()))
-                    ? new CardsBrought(brought, cards, changedAt, results, shown) : Refusal.OutOfRange;
-            case AcceptLateWork or DiscardLateWork or ShowResults or GoOnJudging or ShowOrder when !actor.IsStaff:
+            case BringCards(var brought, var cards, var changedAt, var results, var shown, var links):
+                if (actor.Role != Role.Program || Number > 0) return Refusal.NotAllowed;
+                var ids = cards.Select(c => c.Id).ToHashSet();
+                return Card.FaultIn(brought, cards) is null && CardResult.AreSound(results ?? []) && (shown is null || ClassOrder.IsSound(shown, ids)) && Links.FaultIn(links ?? [], ids) is null
+                    ? new CardsBrought(brought, cards, changedAt, results, shown, links) : Refusal.OutOfRange;
+            case AcceptLateWork or DiscardLateWork or ShowResults or GoOnJudging or ShowOrder or TidyField or LayCards when !actor.IsStaff:
                 return Refusal.NotAllowed;
             case ShowResults:
                 return Plan.Rules.Judging is null || Judgements.IsShown ? Refusal.JudgingEnded : new ResultsShown(Judgements.ResultsOf(_cards.Values.Where(c => c.IsUp).Select(c => c.Id)));
@@ -115,8 +123,10 @@ public sealed class Wall : Room, IWorkRoom
             case ShowOrder(var on):
                 if (Order() is not { } order) return Refusal.NotAllowed;
                 return on == Placements.Shown is not null ? Refusal.ChangedSince : on ? new OrderShown(order) : new OrderHidden();
-            case AskToo or FileQuestion or PlaceCard when !actor.IsStaff && (actor.HasLeft || !situation.Allowed.StudentsMayWrite):
+            case AskToo or FileQuestion or PlaceCard or LayCard when !actor.IsStaff && (actor.HasLeft || !situation.Allowed.StudentsMayWrite):
                 return Refusal.TooLate;
+            case TidyField or LayCards:
+                return Laying.Decide(submission.Command, Plan, _cards, Links);
             case BeginTrip or MoveOn or EndTrip or VisitStation:
                 return Visits.Decide(submission.Command, Plan, actor);
             case AcceptLateWork(var number):
@@ -148,7 +158,7 @@ public sealed class Wall : Room, IWorkRoom
             : !Card.IsOrder(move.Order) ? Refusal.OutOfRange
             : ToldOf(_cards[move.Id], (_, whose) => new CardMoved(move.Id, move.Topic, move.Order, whose)),
         TakeCardDown(var id) => Theirs(id, actor) is { } why ? why : ToldOf(_cards[id], (_, whose) => new CardTakenDown(id, whose)),
-        PutCardBack(var id) => WhyNotBack(id, actor) is { } why ? why : ToldOf(_cards[id] with { DownBy = 0 }, (card, _) => new CardPutBack(card.AsTold())),
+        PutCardBack(var id) => WhyNotBack(id, actor) is { } why ? why : ToldOf(_cards[id] with { DownBy = 0 }, (card, _) => new CardPutBack(card.AsTold(), Links.TouchingAsTold(card, _cards, Plan.Rules.OwnFirst))),
         AnswerCard answer => WhyNot(answer, actor, client) is { } why ? why
             : ToldOf(_cards[answer.Card], (card, whose) => new CardAnswered(card.Id, new(answer.Id, answer.To, actor.Number, actor.IsStaff, answer.Language, answer.Text, situation.Time, Aloud: answer.Aloud), whose)),
         RewordAnswer reword => Theirs(reword.Card, reword.Id, actor) is { } why ? why
@@ -161,12 +171,14 @@ public sealed class Wall : Room, IWorkRoom
         PlaceCard place => WhyNot(place.Card, actor, card => Placements.WhyNot(place, card, Plan, actor)) is { } why ? why
             : Plan.LineShown!.Together ? ToldOf(_cards[place.Card], (_, whose) => new CardPlaced(place.Card, place.At, whose))
             : new Decision.Accepted(new CardPlacedAlone(place.Card, place.At), Audience.AuthorAndStaff),
+        LayCard lay => WhyNot(lay.Card, actor, card => Laying.WhyNot(lay, card, Plan, actor)) is { } why ? why : ToldOf(_cards[lay.Card], (_, whose) => new CardLaid(lay.Card, lay.Spot, whose)),
+        LinkCards or RewordLink or ReverseLink or TakeLinkDown or PutLinkBack => Links.Decide(command, actor, client, Plan, _cards),
         _ => Refusal.NotAllowed,
     };
 
     private Card CardOf(PutUpCard put, Actor actor, long time) => put.For == 0
-        ? new(put.Id, put.Topic, put.Topic, actor.Number, actor.IsStaff, Behind(put.Topic, actor), put.Language, put.Text, time, Attachments: put.Attachments)
-        : new(put.Id, put.Topic, put.Topic, put.For, ByStaff: false, Behind(put.Topic, actor), put.Language, put.Text, time, Attachments: put.Attachments, PutUpBy: actor.Number);
+        ? new(put.Id, put.Topic, put.Topic, actor.Number, actor.IsStaff, Behind(put.Topic, actor), put.Language, put.Text, time, Attachments: put.Attachments, Spot: Laying.SpotFor(put, actor, Plan, _cards, Links))
+        : new(put.Id, put.Topic, put.Topic, put.For, ByStaff: false, Behind(put.Topic, actor), put.Language, put.Text, time, Attachments: put.Attachments, PutUpBy: actor.Number, Spot: Laying.SpotFor(put, actor, Plan, _cards, Links));
 
     // Of a card that is up and that they see.
     private Refusal? WhyNot(long id, Actor actor, Func<Card, Refusal?> otherwise) =>
@@ -179,8 +191,8 @@ public sealed class Wall : Room, IWorkRoom
 
     // Whoever saw only their own cards is given those of the others with the plan that lets them be seen.
     private RoomEvent Planned(WallPlan plan) => Plan.Rules.OwnFirst && !plan.Rules.OwnFirst
-        ? new CardsShown(plan, [.. _cards.Values.Where(c => c.IsUp).Select(c => plan.Has(c.Topic) ? c : c with { Topic = WallPlan.Nowhere }).Select(Answers.AsTold)])
-        : new PlanSet(plan);
+        ? new CardsShown(plan, Laying.Shown(plan, [.. _cards.Values.Where(c => c.IsUp).Select(c => plan.Has(c.Topic) ? c : c with { Topic = WallPlan.Nowhere }).Select(Answers.AsTold)]), Links.AllAsTold(_cards))
+        : new PlanSet(plan, plan.Rules.OwnFirst || plan.FieldShown is not { } field || FreeSpots.ForThoseWithout(_cards.Values.Where(c => c.IsUp), field) is not { IsEmpty: false } laid ? null : laid);
 
     private Refusal? WhyNot(PutUpCard put, Actor actor, int client)
     {
@@ -189,9 +201,11 @@ public sealed class Wall : Room, IWorkRoom
         if (!Plan.Has(put.Topic)) return Refusal.NotFound;
         if (!actor.IsStaff && Plan.Rules.OnlyGiven) return Refusal.NotAllowed;
         if (!actor.IsStaff && !Visits.MayPutUp(Plan, actor.Number, put.Topic)) return Refusal.NotHere;
+        if (put.Spot is { } spot && !FieldPlan.Holds(spot)) return Refusal.OutOfRange;
         if (put.For < 0 || (put.For > 0 && !actor.IsStaff)) return Refusal.NotAllowed;
         if (WhyNotShown(put.Language, put.Text, put.Attachments ?? [], actor) is { } why) return why;
         var author = put.For > 0 ? put.For : actor.Number;
+        if (Plan.FieldShown is not null && _cards.Values.Count(c => c.IsUp) >= Tidying.MostCards) return Refusal.Full;
         if (_cards.Count >= Card.Most || _cards.Values.Count(c => c.Author == author) >= Card.MostOfOne) return Refusal.Full;
         return !actor.IsStaff && Plan.Rules.Most > 0 && UpOf(actor.Number) >= Plan.Rules.Most ? Refusal.EnoughCards : null;
     }
@@ -291,6 +305,7 @@ public sealed class Wall : Room, IWorkRoom
         if (theirs.Count >= Limits.LateWork || theirs.Sum(w => SizeOf(w.Command)) + SizeOf(submission.Command) > Limits.LateWorkSize) return Refusal.Full;
         bool Waits(long id) => theirs.Exists(w => w.Command is PutUpCard put && put.Id == id);
         bool Answered(long id) => theirs.Exists(w => w.Command is AnswerCard answer && answer.Id == id);
+        bool Linked(long id) => theirs.Exists(w => w.Command is LinkCards link && link.Id == id);
         static Refusal? Fault(string text, string language) => Card.IsText(text) && Card.IsLanguage(language) ? null : Refusal.OutOfRange;
         return submission.Command switch
         {
@@ -304,6 +319,12 @@ public sealed class Wall : Room, IWorkRoom
             RewordAnswer reword when Answered(reword.Id) => Fault(reword.Text, reword.Language),
             TakeAnswerDown(_, var id) when Answered(id) => null,
             PutAnswerBack(_, var id) when Answered(id) => null,
+            LinkCards link when theirs.Exists(w => w.Command is LinkCards other && other.Id == link.Id) => Refusal.Duplicate,
+            LinkCards link when Waits(link.From) || Waits(link.To) => Link.CanSay(link.Word, link.Language, link.Text) ? null : Refusal.OutOfRange,
+            RewordLink reword when Linked(reword.Id) => Link.CanSay(reword.Word, reword.Language, reword.Text) ? null : Refusal.OutOfRange,
+            ReverseLink(var id) when Linked(id) => null,
+            TakeLinkDown(var id) when Linked(id) => null,
+            PutLinkBack(var id) when Linked(id) => null,
             _ => (Decide(submission.Command, actor, submission.Client, Situation.Open) as Decision.Refused)?.Reason,
         };
     }
@@ -320,9 +341,13 @@ public sealed class Wall : Room, IWorkRoom
     private int UpOf(int person) => _cards.Values.Count(c => c.IsUp && !c.ByStaff && c.Author == person);
 
     // Behind those that everybody sees, and their own: so it says nothing of what they may not see.
-    private double Behind(long topic, Actor actor) => _cards.Values
-        .Where(c => c.IsUp && c.Topic == topic && (!Plan.Rules.OwnFirst || c.ByStaff || (!actor.IsStaff && c.Author == actor.Number)))
+    private double Behind(long topic, Actor actor) => Laying.Told(_cards, Plan.Rules.OwnFirst, actor).Where(c => c.Topic == topic)
         .Select(c => Math.Floor(c.Order)).DefaultIfEmpty(0).Max() + 1;
+
+    private void Lay(ImmutableArray<CardSpot> spots)
+    {
+        foreach (var (card, spot) in spots) Change(card, c => c with { Spot = spot });
+    }
 
     /// <inheritdoc/>
     protected override void RestoreState(RoomSnapshot snapshot)
@@ -336,6 +361,7 @@ public sealed class Wall : Room, IWorkRoom
         Judgements.Restore(wall.Judging);
         Visits.Restore(wall.Trip, wall.Visits);
         Placements.Restore(wall.Placing);
+        Links.Restore(wall.Links);
     }
 
     /// <inheritdoc/>
@@ -353,11 +379,12 @@ public sealed class Wall : Room, IWorkRoom
             case LateWorkDiscarded(var number, _):
                 _setAside.Remove(number);
                 return;
-            case CardsBrought(var plan, var cards, var changedAt, var brought, var order):
+            case CardsBrought(var plan, var cards, var changedAt, var brought, var order, var links):
                 (Plan, LastActivity) = (plan, changedAt);
                 Judgements.Bring(brought ?? []);
                 Judgements.Follow(plan.Rules.Judging);
                 Placements.Show(order);
+                Links.Restore(links ?? []);
                 _cards.Clear();
                 foreach (var card in cards) _cards[card.Id] = card;
                 return;
@@ -393,7 +420,10 @@ public sealed class Wall : Room, IWorkRoom
         switch (happened)
         {
             case CardPutUp(var card): _cards[card.Id] = card; break;
-            case CardPutBack(var card): _cards[card.Id] = card.Over(_cards.GetValueOrDefault(card.Id)); break;
+            case CardPutBack(var card, var links):
+                _cards[card.Id] = card.Over(_cards.GetValueOrDefault(card.Id));
+                Links.TakeWith(card, links ?? [], _cards, Plan.Rules.OwnFirst);
+                break;
             case CardReworded(var id, var language, var text, _, var shown): Change(id, c => c with { Language = language, Text = text, Attachments = shown }); break;
             case CardMoved(var id, var topic, var order, _): Change(id, c => c with { Topic = topic, Order = order }); break;
             case CardTakenDown(var id, _): Change(id, c => c with { DownBy = actor }); break;
@@ -404,7 +434,10 @@ public sealed class Wall : Room, IWorkRoom
             case AskedToo(var on, var asks, _): Change(on, c => c.AskedBy(actor, asks)); break;
             case QuestionFiled(var on, var by, _): Change(on, c => c with { AnsweredBy = by }); break;
             case CardPlaced(var on, var at, _): Change(on, c => c with { At = at }); break;
-            case CardsShown(var plan, var shown):
+            case CardLaid(var on, var spot, _): Change(on, c => c with { Spot = spot }); break;
+            case FieldLaid(var spots): Lay(spots); break;
+            case CardsLinked or LinkReworded or LinkReversed or LinkTakenDown or LinkPutBack: Links.Set(happened, actor); break;
+            case CardsShown(var plan, var shown, var links):
                 Placements.Follow(Plan, plan);
                 Plan = plan;
                 Judgements.Follow(plan.Rules.Judging);
@@ -413,12 +446,14 @@ public sealed class Wall : Room, IWorkRoom
                 var up = shown.Select(c => c.Id).ToHashSet();
                 foreach (var card in _cards.Values.Where(c => c.IsUp && !up.Contains(c.Id)).ToList()) _cards[card.Id] = card with { DownBy = actor };
                 foreach (var card in shown) _cards[card.Id] = card.Over(_cards.GetValueOrDefault(card.Id));
+                Links.TakeAll(links ?? [], _cards);
                 break;
-            case PlanSet(var plan):
+            case PlanSet(var plan, var laid):
                 Placements.Follow(Plan, plan);
                 Plan = plan;
                 Judgements.Follow(plan.Rules.Judging);
                 foreach (var card in _cards.Values.Where(c => !plan.Has(c.Topic)).ToList()) _cards[card.Id] = card with { Topic = WallPlan.Nowhere };
+                Lay(laid ?? []);
                 break;
         }
     }

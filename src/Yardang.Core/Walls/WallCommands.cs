@@ -5,9 +5,9 @@ using Yardang.Core.Wire;
 
 namespace Yardang.Core.Walls;
 
-/// <summary>Put a card up under a topic, behind those that are there. <c>For</c>: a teacher puts up what a student said aloud, by actor number; 0 for one's own.</summary>
+/// <summary>Put a card up under a topic, behind those that are there. <c>For</c>: a teacher puts up what a student said aloud, by actor number; 0 for one's own. On a free field: <c>Spot</c> is where it is wanted, else it comes beside the card <c>Beside</c>; never on another card.</summary>
 [Kind(40)]
-public sealed record PutUpCard(long Id, long Topic, string Language, string Text, [Since(2), NullIsEmpty] ImmutableArray<Attachment>? Attachments = null, [Since(3)] int For = 0) : Command;
+public sealed record PutUpCard(long Id, long Topic, string Language, string Text, [Since(2), NullIsEmpty] ImmutableArray<Attachment>? Attachments = null, [Since(3)] int For = 0, [Since(4)] FieldSpot? Spot = null, [Since(4)] long Beside = 0) : Command;
 
 /// <summary>A card says something else, or shows something else.</summary>
 [Kind(41)]
@@ -57,7 +57,8 @@ public sealed record SetPlan(WallPlan Plan) : Command;
 /// <param name="ChangedAt">When a student last changed it, ms; null if none did.</param>
 /// <param name="Results">What all said of them; null for nothing.</param>
 /// <param name="Order">The order of the class that was shown; null for none.</param>
-public sealed record BringCards(WallPlan Plan, ImmutableArray<Card> Cards, long? ChangedAt, ImmutableArray<CardResult>? Results = null, ClassOrder? Order = null) : Command;
+/// <param name="Links">Those between its cards; null for none.</param>
+public sealed record BringCards(WallPlan Plan, ImmutableArray<Card> Cards, long? ChangedAt, ImmutableArray<CardResult>? Results = null, ClassOrder? Order = null, ImmutableArray<Link>? Links = null) : Command;
 
 /// <summary>A card is up.</summary>
 [Kind(70)]
@@ -91,17 +92,17 @@ public sealed record CardTakenDown(long Id, [Since(2)] int Whose = 0) : RoomEven
     public override bool Names(int person) => person == Whose;
 }
 
-/// <summary>A card is up again, as it stands: for those who never saw it.</summary>
+/// <summary>A card is up again, as it stands, with its links: for those who never saw it.</summary>
 [Kind(74)]
-public sealed record CardPutBack(Card Card) : RoomEvent
+public sealed record CardPutBack(Card Card, [Since(2), NullIsEmpty] ImmutableArray<Link>? Links = null) : RoomEvent
 {
     /// <inheritdoc/>
     public override bool Names(int person) => !Card.ByStaff && person == Card.Author;
 }
 
-/// <summary>The wall is planned like this now.</summary>
+/// <summary>The wall is planned like this now. <c>Laid</c>: where cards lie on the field from now on that had no place there.</summary>
 [Kind(75)]
-public sealed record PlanSet(WallPlan Plan) : RoomEvent;
+public sealed record PlanSet(WallPlan Plan, [Since(2), NullIsEmpty] ImmutableArray<CardSpot>? Laid = null) : RoomEvent;
 
 /// <summary>Cards from an archive are up.</summary>
 /// <param name="Plan">What was planned for the wall at last.</param>
@@ -109,14 +110,16 @@ public sealed record PlanSet(WallPlan Plan) : RoomEvent;
 /// <param name="ChangedAt">When a student last changed it, ms; null if none did.</param>
 /// <param name="Results">What all said of them; null for nothing.</param>
 /// <param name="Order">The order of the class that was shown; null for none.</param>
+/// <param name="Links">Those between its cards; null for none.</param>
 [Kind(76)]
-public sealed record CardsBrought(WallPlan Plan, ImmutableArray<Card> Cards, long? ChangedAt, [Since(2), NullIsEmpty] ImmutableArray<CardResult>? Results = null, [Since(3)] ClassOrder? Order = null) : RoomEvent;
+public sealed record CardsBrought(WallPlan Plan, ImmutableArray<Card> Cards, long? ChangedAt, [Since(2), NullIsEmpty] ImmutableArray<CardResult>? Results = null, [Since(3)] ClassOrder? Order = null, [Since(4), NullIsEmpty] ImmutableArray<Link>? Links = null) : RoomEvent;
 
 /// <summary>Everybody sees all cards now, who saw only their own before: the plan, and every card that is up.</summary>
 /// <param name="Plan">What is planned for the wall now.</param>
 /// <param name="Cards">The cards.</param>
+/// <param name="Links">Those between them; null for none.</param>
 [Kind(77)]
-public sealed record CardsShown(WallPlan Plan, ImmutableArray<Card> Cards) : RoomEvent;
+public sealed record CardsShown(WallPlan Plan, ImmutableArray<Card> Cards, [Since(2), NullIsEmpty] ImmutableArray<Link>? Links = null) : RoomEvent;
 
 /// <summary>Something is said to a card. <c>Whose</c>: the card's author where classmates do not see the card; else 0. So in the events that follow.</summary>
 [Kind(78)]

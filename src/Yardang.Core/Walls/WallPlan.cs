@@ -21,6 +21,9 @@ public enum Purpose
 
     /// <summary>Place cards along a line, each for themselves or all together. Topics are not looked at.</summary>
     Order = 4,
+
+    /// <summary>Join cards on a free field by links with words. Topics are not looked at.</summary>
+    Connect = 5,
 }
 
 /// <summary>A place of its own on a wall, for the cards that belong there.</summary>
@@ -77,8 +80,9 @@ public sealed record WallRules(
 /// <param name="Map">On which students show places: a map, or any other picture; null for none.</param>
 /// <param name="Line">Along what cards are ordered; null as long as none ever were to be.</param>
 /// <param name="GivenCards">The teacher's cards that are up from the beginning; null for none.</param>
+/// <param name="Field">On what cards are connected; null as long as none ever were to be.</param>
 public sealed record WallPlan(
-    Purpose Purpose, Texts Question, ImmutableArray<Topic> Topics, WallRules Rules, [Since(2)] MapPicture? Map = null, [Since(3)] LinePlan? Line = null, [Since(3), NullIsEmpty] ImmutableArray<GivenCard>? GivenCards = null)
+    Purpose Purpose, Texts Question, ImmutableArray<Topic> Topics, WallRules Rules, [Since(2)] MapPicture? Map = null, [Since(3)] LinePlan? Line = null, [Since(3), NullIsEmpty] ImmutableArray<GivenCard>? GivenCards = null, [Since(4)] FieldPlan? Field = null)
 {
     /// <summary>The topic of cards that fit nowhere.</summary>
     public const long Nowhere = 0;
@@ -98,9 +102,9 @@ public sealed record WallPlan(
     /// <summary>Whether there is a place for cards with this number.</summary>
     public bool Has(long topic) => topic == Nowhere || Topics.Any(t => t.Id == topic);
 
-    /// <summary>The topics that are looked at: none where students ask or order.</summary>
+    /// <summary>The topics that are looked at: none where students ask, order or connect.</summary>
     [JsonIgnore]
-    public ImmutableArray<Topic> TopicsShown => Purpose is Purpose.Ask or Purpose.Order ? [] : Topics;
+    public ImmutableArray<Topic> TopicsShown => Purpose is Purpose.Ask or Purpose.Order or Purpose.Connect ? [] : Topics;
 
     /// <summary>The teacher's cards that are up from the beginning.</summary>
     [JsonIgnore]
@@ -110,18 +114,23 @@ public sealed record WallPlan(
     [JsonIgnore]
     public LinePlan? LineShown => Purpose == Purpose.Order ? Line ?? LinePlan.Blank : null;
 
+    /// <summary>On what cards are connected now; null where they are not.</summary>
+    [JsonIgnore]
+    public FieldPlan? FieldShown => Purpose == Purpose.Connect ? Field ?? FieldPlan.Blank : null;
+
     /// <summary>Its texts, in the order in which they are read.</summary>
     [JsonIgnore]
-    public IEnumerable<Texts> Texts => TopicsShown.SelectMany(t => new[] { t.Heading, t.Prompt }).Prepend(Question).Concat(LineShown?.Names ?? []).Concat(Given.Select(g => g.Text));
+    public IEnumerable<Texts> Texts => TopicsShown.SelectMany(t => new[] { t.Heading, t.Prompt }).Prepend(Question).Concat(LineShown?.Names ?? []).Concat(FieldShown?.Words.Select(w => w.Text) ?? []).Concat(Given.Select(g => g.Text));
 
     /// <summary>The names in the media store that it shows.</summary>
-    public IEnumerable<string> MediaNames() => Topics.SelectMany(t => t.MediaNames()).Concat(Map is { } map ? [map.Media] : []).Concat(Given.SelectMany(g => g.Shows.SelectMany(a => a.MediaNames())));
+    public IEnumerable<string> MediaNames() => Topics.SelectMany(t => t.MediaNames()).Concat(Map is { } map ? [map.Media] : []).Concat(Field?.Picture is { } beneath ? [beneath.Media] : []).Concat(Given.SelectMany(g => g.Shows.SelectMany(a => a.MediaNames())));
 
     /// <summary>The same with files that are kept under other names. What is not kept is not shown.</summary>
     /// <param name="names">The new names by the old.</param>
     public WallPlan WithMedia(IReadOnlyDictionary<string, string> names) => this with
     {
         Map = Map?.WithMedia(names),
+        Field = Field?.WithMedia(names),
         Topics = [.. Topics.Select(t => t.WithMedia(names))],
         GivenCards = Given.IsEmpty ? null : [.. Given.Select(g => g.WithMedia(names))],
     };
@@ -148,6 +157,7 @@ public sealed record WallPlan(
         }
 
         if (Line is { } line && !line.IsValid()) return "The line along which cards are ordered is none that this program knows, or its names are too long.";
+        if (Field is { } field && !field.IsValid()) return $"The field offers more than {FieldPlan.MostWords} words for links, or longer ones than {Link.TextLength} letters, or has beneath it what this program does not know.";
         if (!GivenCard.AreSound(Given, Has)) return $"There are more than {GivenCard.Most} cards to begin with, or one of them says too much, or stands nowhere.";
         if (Map is { } map && !map.AsPicture().IsValid()) return "The wall's map is no picture.";
         if ((Rules.Shows & ~Attachment.AnyKind) != AttachmentKinds.None) return "Students may show what this program does not know.";

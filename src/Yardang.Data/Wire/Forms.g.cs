@@ -160,6 +160,14 @@ internal static class Forms
             case Yardang.Core.Walls.VisitStation v: Write(ref w, v); break;
             case Yardang.Core.Walls.PlaceCard v: Write(ref w, v); break;
             case Yardang.Core.Walls.ShowOrder v: Write(ref w, v); break;
+            case Yardang.Core.Walls.LinkCards v: Write(ref w, v); break;
+            case Yardang.Core.Walls.RewordLink v: Write(ref w, v); break;
+            case Yardang.Core.Walls.ReverseLink v: Write(ref w, v); break;
+            case Yardang.Core.Walls.TakeLinkDown v: Write(ref w, v); break;
+            case Yardang.Core.Walls.PutLinkBack v: Write(ref w, v); break;
+            case Yardang.Core.Walls.LayCard v: Write(ref w, v); break;
+            case Yardang.Core.Walls.TidyField v: Write(ref w, v); break;
+            case Yardang.Core.Walls.LayCards v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -213,6 +221,14 @@ internal static class Forms
         Yardang.Core.Walls.VisitStation => 58,
         Yardang.Core.Walls.PlaceCard => 59,
         Yardang.Core.Walls.ShowOrder => 60,
+        Yardang.Core.Walls.LinkCards => 61,
+        Yardang.Core.Walls.RewordLink => 62,
+        Yardang.Core.Walls.ReverseLink => 63,
+        Yardang.Core.Walls.TakeLinkDown => 64,
+        Yardang.Core.Walls.PutLinkBack => 65,
+        Yardang.Core.Walls.LayCard => 66,
+        Yardang.Core.Walls.TidyField => 67,
+        Yardang.Core.Walls.LayCards => 68,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -274,6 +290,14 @@ internal static class Forms
         58 => ReadVisitStation(ref r),
         59 => ReadPlaceCard(ref r),
         60 => ReadShowOrder(ref r),
+        61 => ReadLinkCards(ref r),
+        62 => ReadRewordLink(ref r),
+        63 => ReadReverseLink(ref r),
+        64 => ReadTakeLinkDown(ref r),
+        65 => ReadPutLinkBack(ref r),
+        66 => ReadLayCard(ref r),
+        67 => ReadTidyField(ref r),
+        68 => ReadLayCards(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of command: {kind}."),
     };
 
@@ -397,6 +421,13 @@ internal static class Forms
             case Yardang.Core.Walls.CardPlacedAlone v: Write(ref w, v); break;
             case Yardang.Core.Walls.OrderShown v: Write(ref w, v); break;
             case Yardang.Core.Walls.OrderHidden v: Write(ref w, v); break;
+            case Yardang.Core.Walls.CardsLinked v: Write(ref w, v); break;
+            case Yardang.Core.Walls.LinkReworded v: Write(ref w, v); break;
+            case Yardang.Core.Walls.LinkReversed v: Write(ref w, v); break;
+            case Yardang.Core.Walls.LinkTakenDown v: Write(ref w, v); break;
+            case Yardang.Core.Walls.LinkPutBack v: Write(ref w, v); break;
+            case Yardang.Core.Walls.CardLaid v: Write(ref w, v); break;
+            case Yardang.Core.Walls.FieldLaid v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -475,6 +506,13 @@ internal static class Forms
         Yardang.Core.Walls.CardPlacedAlone => 92,
         Yardang.Core.Walls.OrderShown => 93,
         Yardang.Core.Walls.OrderHidden => 94,
+        Yardang.Core.Walls.CardsLinked => 95,
+        Yardang.Core.Walls.LinkReworded => 96,
+        Yardang.Core.Walls.LinkReversed => 97,
+        Yardang.Core.Walls.LinkTakenDown => 98,
+        Yardang.Core.Walls.LinkPutBack => 99,
+        Yardang.Core.Walls.CardLaid => 100,
+        Yardang.Core.Walls.FieldLaid => 101,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -561,6 +599,13 @@ internal static class Forms
         92 => ReadCardPlacedAlone(ref r),
         93 => ReadOrderShown(ref r),
         94 => ReadOrderHidden(ref r),
+        95 => ReadCardsLinked(ref r),
+        96 => ReadLinkReworded(ref r),
+        97 => ReadLinkReversed(ref r),
+        98 => ReadLinkTakenDown(ref r),
+        99 => ReadLinkPutBack(ref r),
+        100 => ReadCardLaid(ref r),
+        101 => ReadFieldLaid(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of room event: {kind}."),
     };
 
@@ -1019,7 +1064,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.Card v)
     {
-        var count = v.PutUpBy != 0 ? 16 : v.At is not null ? 15 : v.AskedToo is not null || v.AnsweredBy != 0 ? 14 : v.Attachments is not null ? 12 : v.Answers is not null ? 11 : 10;
+        var count = v.Spot is not null ? 17 : v.PutUpBy != 0 ? 16 : v.At is not null ? 15 : v.AskedToo is not null || v.AnsweredBy != 0 ? 14 : v.Attachments is not null ? 12 : v.Answers is not null ? 11 : 10;
         w.WriteArrayHeader(count);
         w.Write(v.Id);
         w.Write(v.Topic);
@@ -1089,6 +1134,16 @@ internal static class Forms
 
         if (count < 16) return;
         w.Write(v.PutUpBy);
+        if (count < 17) return;
+        if (v.Spot is { } @spot)
+        {
+            Write(ref w, @spot);
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
     }
 
     public static Yardang.Core.Walls.Card ReadCard(ref MessagePackReader r)
@@ -1136,8 +1191,14 @@ internal static class Forms
             @putUpBy = r.ReadInt32();
         }
 
+        Yardang.Core.Walls.FieldSpot? @spot = null;
+        if (fields.Has(17))
+        {
+            @spot = r.TryReadNil() ? null : ReadFieldSpot(ref r);
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.Card(@id, @topic, @putUnder, @author, @byStaff, @order, @language, @text, @putUpAt, @downBy, @answers, @attachments, @askedToo, @answeredBy, @at, @putUpBy);
+        return new Yardang.Core.Walls.Card(@id, @topic, @putUnder, @author, @byStaff, @order, @language, @text, @putUpAt, @downBy, @answers, @attachments, @askedToo, @answeredBy, @at, @putUpBy, @spot);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardAnswered v)
@@ -1172,6 +1233,24 @@ internal static class Forms
         System.Int32 @value = r.ReadInt32();
         fields.End(ref r);
         return new Yardang.Core.Walls.CardJudged(@card, @value);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardLaid v)
+    {
+        w.WriteArrayHeader(3);
+        w.Write(v.Card);
+        Write(ref w, v.Spot);
+        w.Write(v.Whose);
+    }
+
+    public static Yardang.Core.Walls.CardLaid ReadCardLaid(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 3);
+        System.Int64 @card = r.ReadInt64();
+        Yardang.Core.Walls.FieldSpot @spot = ReadFieldSpot(ref r);
+        System.Int32 @whose = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.CardLaid(@card, @spot, @whose);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardMoved v)
@@ -1253,16 +1332,38 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardPutBack v)
     {
-        w.WriteArrayHeader(1);
+        var count = v.Links is not null ? 2 : 1;
+        w.WriteArrayHeader(count);
         Write(ref w, v.Card);
+        if (count < 2) return;
+        if (v.Links is { } @links)
+        {
+            w.WriteArrayHeader(@links.Length);
+            foreach (var item in @links)
+            {
+                Write(ref w, item);
+            }
+
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
     }
 
     public static Yardang.Core.Walls.CardPutBack ReadCardPutBack(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 1);
         Yardang.Core.Walls.Card @card = ReadCard(ref r);
+        ImmutableArray<Yardang.Core.Walls.Link>? @links = null;
+        if (fields.Has(2))
+        {
+            @links = r.TryReadNil() ? null : ReadListOfLink(ref r);
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.CardPutBack(@card);
+        return new Yardang.Core.Walls.CardPutBack(@card, @links);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardPutUp v)
@@ -1350,6 +1451,22 @@ internal static class Forms
         return new Yardang.Core.Walls.CardReworded(@id, @language, @text, @whose, @attachments);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardSpot v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Card);
+        Write(ref w, v.Spot);
+    }
+
+    public static Yardang.Core.Walls.CardSpot ReadCardSpot(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int64 @card = r.ReadInt64();
+        Yardang.Core.Walls.FieldSpot @spot = ReadFieldSpot(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.CardSpot(@card, @spot);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardTakenDown v)
     {
         var count = v.Whose != 0 ? 2 : 1;
@@ -1375,7 +1492,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardsBrought v)
     {
-        var count = v.Order is not null ? 5 : v.Results is not null ? 4 : 3;
+        var count = v.Links is not null ? 6 : v.Order is not null ? 5 : v.Results is not null ? 4 : 3;
         w.WriteArrayHeader(count);
         Write(ref w, v.Plan);
         w.WriteArrayHeader(v.Cards.Length);
@@ -1418,6 +1535,21 @@ internal static class Forms
             w.WriteNil();
         }
 
+        if (count < 6) return;
+        if (v.Links is { } @links)
+        {
+            w.WriteArrayHeader(@links.Length);
+            foreach (var item in @links)
+            {
+                Write(ref w, item);
+            }
+
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
     }
 
     public static Yardang.Core.Walls.CardsBrought ReadCardsBrought(ref MessagePackReader r)
@@ -1438,18 +1570,56 @@ internal static class Forms
             @order = r.TryReadNil() ? null : ReadClassOrder(ref r);
         }
 
+        ImmutableArray<Yardang.Core.Walls.Link>? @links = null;
+        if (fields.Has(6))
+        {
+            @links = r.TryReadNil() ? null : ReadListOfLink(ref r);
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.CardsBrought(@plan, @cards, @changedAt, @results, @order);
+        return new Yardang.Core.Walls.CardsBrought(@plan, @cards, @changedAt, @results, @order, @links);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardsLinked v)
+    {
+        w.WriteArrayHeader(2);
+        Write(ref w, v.Link);
+        w.Write(v.Whose);
+    }
+
+    public static Yardang.Core.Walls.CardsLinked ReadCardsLinked(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        Yardang.Core.Walls.Link @link = ReadLink(ref r);
+        System.Int32 @whose = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.CardsLinked(@link, @whose);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardsShown v)
     {
-        w.WriteArrayHeader(2);
+        var count = v.Links is not null ? 3 : 2;
+        w.WriteArrayHeader(count);
         Write(ref w, v.Plan);
         w.WriteArrayHeader(v.Cards.Length);
         foreach (var item in v.Cards)
         {
             Write(ref w, item);
+        }
+
+        if (count < 3) return;
+        if (v.Links is { } @links)
+        {
+            w.WriteArrayHeader(@links.Length);
+            foreach (var item in @links)
+            {
+                Write(ref w, item);
+            }
+
+        }
+        else
+        {
+            w.WriteNil();
         }
 
     }
@@ -1459,8 +1629,14 @@ internal static class Forms
         var fields = new Fields(ref r, 2);
         Yardang.Core.Walls.WallPlan @plan = ReadWallPlan(ref r);
         ImmutableArray<Yardang.Core.Walls.Card> @cards = ReadListOfCard(ref r);
+        ImmutableArray<Yardang.Core.Walls.Link>? @links = null;
+        if (fields.Has(3))
+        {
+            @links = r.TryReadNil() ? null : ReadListOfLink(ref r);
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.CardsShown(@plan, @cards);
+        return new Yardang.Core.Walls.CardsShown(@plan, @cards, @links);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.ChangesMade v)
@@ -1881,6 +2057,78 @@ internal static class Forms
         System.Int32? @most = ByHand.OrNull(r.ReadInt32());
         fields.End(ref r);
         return new Yardang.Core.Marks.Expectation(@marks, @answers, @least, @most);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.FieldLaid v)
+    {
+        w.WriteArrayHeader(1);
+        w.WriteArrayHeader(v.Spots.Length);
+        foreach (var item in v.Spots)
+        {
+            Write(ref w, item);
+        }
+
+    }
+
+    public static Yardang.Core.Walls.FieldLaid ReadFieldLaid(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 1);
+        ImmutableArray<Yardang.Core.Walls.CardSpot> @spots = ReadListOfCardSpot(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.FieldLaid(@spots);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.FieldPlan v)
+    {
+        w.WriteArrayHeader(6);
+        w.WriteArrayHeader(v.Words.Length);
+        foreach (var item in v.Words)
+        {
+            Write(ref w, item);
+        }
+
+        w.Write(v.OnlyThese);
+        w.Write(v.OwnOnly);
+        w.Write(v.AnyMoves);
+        w.Write((int)v.Paper);
+        if (v.Picture is { } @picture)
+        {
+            Write(ref w, @picture);
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
+    }
+
+    public static Yardang.Core.Walls.FieldPlan ReadFieldPlan(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 6);
+        ImmutableArray<Yardang.Core.Walls.LinkWord> @words = ReadListOfLinkWord(ref r);
+        System.Boolean @onlyThese = r.ReadBoolean();
+        System.Boolean @ownOnly = r.ReadBoolean();
+        System.Boolean @anyMoves = r.ReadBoolean();
+        Yardang.Core.Pages.PaperKind @paper = (Yardang.Core.Pages.PaperKind)r.ReadInt32();
+        Yardang.Core.Attachments.MapPicture? @picture = r.TryReadNil() ? null : ReadMapPicture(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.FieldPlan(@words, @onlyThese, @ownOnly, @anyMoves, @paper, @picture);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.FieldSpot v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.X);
+        w.Write(v.Y);
+    }
+
+    public static Yardang.Core.Walls.FieldSpot ReadFieldSpot(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int32 @x = r.ReadInt32();
+        System.Int32 @y = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.FieldSpot(@x, @y);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.FileQuestion v)
@@ -2698,6 +2946,41 @@ internal static class Forms
         return new Yardang.Core.Rooms.LateWorkDiscarded(@number, @person);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.LayCard v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Card);
+        Write(ref w, v.Spot);
+    }
+
+    public static Yardang.Core.Walls.LayCard ReadLayCard(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int64 @card = r.ReadInt64();
+        Yardang.Core.Walls.FieldSpot @spot = ReadFieldSpot(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.LayCard(@card, @spot);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.LayCards v)
+    {
+        w.WriteArrayHeader(1);
+        w.WriteArrayHeader(v.Spots.Length);
+        foreach (var item in v.Spots)
+        {
+            Write(ref w, item);
+        }
+
+    }
+
+    public static Yardang.Core.Walls.LayCards ReadLayCards(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 1);
+        ImmutableArray<Yardang.Core.Walls.CardSpot> @spots = ReadListOfCardSpot(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.LayCards(@spots);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.LessonClosed v)
     {
         w.WriteArrayHeader(0);
@@ -2925,6 +3208,146 @@ internal static class Forms
         System.Double @up = r.ReadDouble();
         fields.End(ref r);
         return new Yardang.Core.Walls.LineSpot(@on, @at, @up);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.Link v)
+    {
+        w.WriteArrayHeader(9);
+        w.Write(v.Id);
+        w.Write(v.From);
+        w.Write(v.To);
+        w.Write(v.Word);
+        w.Write(v.Language);
+        w.Write(v.Text);
+        w.Write(v.Author);
+        w.Write(v.ByStaff);
+        w.Write(v.DownBy);
+    }
+
+    public static Yardang.Core.Walls.Link ReadLink(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 9);
+        System.Int64 @id = r.ReadInt64();
+        System.Int64 @from = r.ReadInt64();
+        System.Int64 @to = r.ReadInt64();
+        System.Int64 @word = r.ReadInt64();
+        System.String @language = ByHand.ReadText(ref r);
+        System.String @text = ByHand.ReadText(ref r);
+        System.Int32 @author = r.ReadInt32();
+        System.Boolean @byStaff = r.ReadBoolean();
+        System.Int32 @downBy = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.Link(@id, @from, @to, @word, @language, @text, @author, @byStaff, @downBy);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.LinkCards v)
+    {
+        w.WriteArrayHeader(6);
+        w.Write(v.Id);
+        w.Write(v.From);
+        w.Write(v.To);
+        w.Write(v.Word);
+        w.Write(v.Language);
+        w.Write(v.Text);
+    }
+
+    public static Yardang.Core.Walls.LinkCards ReadLinkCards(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 6);
+        System.Int64 @id = r.ReadInt64();
+        System.Int64 @from = r.ReadInt64();
+        System.Int64 @to = r.ReadInt64();
+        System.Int64 @word = r.ReadInt64();
+        System.String @language = ByHand.ReadText(ref r);
+        System.String @text = ByHand.ReadText(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.LinkCards(@id, @from, @to, @word, @language, @text);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.LinkPutBack v)
+    {
+        w.WriteArrayHeader(2);
+        Write(ref w, v.Link);
+        w.Write(v.Whose);
+    }
+
+    public static Yardang.Core.Walls.LinkPutBack ReadLinkPutBack(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        Yardang.Core.Walls.Link @link = ReadLink(ref r);
+        System.Int32 @whose = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.LinkPutBack(@link, @whose);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.LinkReversed v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Id);
+        w.Write(v.Whose);
+    }
+
+    public static Yardang.Core.Walls.LinkReversed ReadLinkReversed(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int64 @id = r.ReadInt64();
+        System.Int32 @whose = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.LinkReversed(@id, @whose);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.LinkReworded v)
+    {
+        w.WriteArrayHeader(5);
+        w.Write(v.Id);
+        w.Write(v.Word);
+        w.Write(v.Language);
+        w.Write(v.Text);
+        w.Write(v.Whose);
+    }
+
+    public static Yardang.Core.Walls.LinkReworded ReadLinkReworded(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 5);
+        System.Int64 @id = r.ReadInt64();
+        System.Int64 @word = r.ReadInt64();
+        System.String @language = ByHand.ReadText(ref r);
+        System.String @text = ByHand.ReadText(ref r);
+        System.Int32 @whose = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.LinkReworded(@id, @word, @language, @text, @whose);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.LinkTakenDown v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Id);
+        w.Write(v.Whose);
+    }
+
+    public static Yardang.Core.Walls.LinkTakenDown ReadLinkTakenDown(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int64 @id = r.ReadInt64();
+        System.Int32 @whose = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.LinkTakenDown(@id, @whose);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.LinkWord v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Id);
+        ByHand.Write(ref w, v.Text);
+    }
+
+    public static Yardang.Core.Walls.LinkWord ReadLinkWord(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int64 @id = r.ReadInt64();
+        Yardang.Core.Pages.Texts @text = ByHand.ReadTexts(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.LinkWord(@id, @text);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.MakeChanges v)
@@ -3988,16 +4411,38 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.PlanSet v)
     {
-        w.WriteArrayHeader(1);
+        var count = v.Laid is not null ? 2 : 1;
+        w.WriteArrayHeader(count);
         Write(ref w, v.Plan);
+        if (count < 2) return;
+        if (v.Laid is { } @laid)
+        {
+            w.WriteArrayHeader(@laid.Length);
+            foreach (var item in @laid)
+            {
+                Write(ref w, item);
+            }
+
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
     }
 
     public static Yardang.Core.Walls.PlanSet ReadPlanSet(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 1);
         Yardang.Core.Walls.WallPlan @plan = ReadWallPlan(ref r);
+        ImmutableArray<Yardang.Core.Walls.CardSpot>? @laid = null;
+        if (fields.Has(2))
+        {
+            @laid = r.TryReadNil() ? null : ReadListOfCardSpot(ref r);
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.PlanSet(@plan);
+        return new Yardang.Core.Walls.PlanSet(@plan, @laid);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.PutAnswerBack v)
@@ -4030,9 +4475,23 @@ internal static class Forms
         return new Yardang.Core.Walls.PutCardBack(@id);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.PutLinkBack v)
+    {
+        w.WriteArrayHeader(1);
+        w.Write(v.Id);
+    }
+
+    public static Yardang.Core.Walls.PutLinkBack ReadPutLinkBack(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 1);
+        System.Int64 @id = r.ReadInt64();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.PutLinkBack(@id);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.PutUpCard v)
     {
-        var count = v.For != 0 ? 6 : v.Attachments is not null ? 5 : 4;
+        var count = v.Spot is not null || v.Beside != 0 ? 8 : v.For != 0 ? 6 : v.Attachments is not null ? 5 : 4;
         w.WriteArrayHeader(count);
         w.Write(v.Id);
         w.Write(v.Topic);
@@ -4055,6 +4514,17 @@ internal static class Forms
 
         if (count < 6) return;
         w.Write(v.For);
+        if (count < 8) return;
+        if (v.Spot is { } @spot)
+        {
+            Write(ref w, @spot);
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
+        w.Write(v.Beside);
     }
 
     public static Yardang.Core.Walls.PutUpCard ReadPutUpCard(ref MessagePackReader r)
@@ -4076,8 +4546,16 @@ internal static class Forms
             @for = r.ReadInt32();
         }
 
+        Yardang.Core.Walls.FieldSpot? @spot = null;
+        System.Int64 @beside = default;
+        if (fields.Has(8))
+        {
+            @spot = r.TryReadNil() ? null : ReadFieldSpot(ref r);
+            @beside = r.ReadInt64();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.PutUpCard(@id, @topic, @language, @text, @attachments, @for);
+        return new Yardang.Core.Walls.PutUpCard(@id, @topic, @language, @text, @attachments, @for, @spot, @beside);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.QuestionFiled v)
@@ -4197,6 +4675,20 @@ internal static class Forms
         return new Yardang.Core.Walls.ResultsShown(@results);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.ReverseLink v)
+    {
+        w.WriteArrayHeader(1);
+        w.Write(v.Id);
+    }
+
+    public static Yardang.Core.Walls.ReverseLink ReadReverseLink(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 1);
+        System.Int64 @id = r.ReadInt64();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.ReverseLink(@id);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.RewordAnswer v)
     {
         w.WriteArrayHeader(4);
@@ -4255,6 +4747,26 @@ internal static class Forms
 
         fields.End(ref r);
         return new Yardang.Core.Walls.RewordCard(@id, @language, @text, @attachments);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.RewordLink v)
+    {
+        w.WriteArrayHeader(4);
+        w.Write(v.Id);
+        w.Write(v.Word);
+        w.Write(v.Language);
+        w.Write(v.Text);
+    }
+
+    public static Yardang.Core.Walls.RewordLink ReadRewordLink(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 4);
+        System.Int64 @id = r.ReadInt64();
+        System.Int64 @word = r.ReadInt64();
+        System.String @language = ByHand.ReadText(ref r);
+        System.String @text = ByHand.ReadText(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.RewordLink(@id, @word, @language, @text);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.RoundTrip v)
@@ -4815,6 +5327,20 @@ internal static class Forms
         return new Yardang.Core.Walls.TakeCardDown(@id);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.TakeLinkDown v)
+    {
+        w.WriteArrayHeader(1);
+        w.Write(v.Id);
+    }
+
+    public static Yardang.Core.Walls.TakeLinkDown ReadTakeLinkDown(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 1);
+        System.Int64 @id = r.ReadInt64();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.TakeLinkDown(@id);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.TakeWorkBack v)
     {
         w.WriteArrayHeader(0);
@@ -4848,6 +5374,18 @@ internal static class Forms
         Yardang.Core.Marks.Words @words = ReadWords(ref r);
         fields.End(ref r);
         return new Yardang.Core.Marks.TextBody(@x, @y, @width, @height, @words);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.TidyField v)
+    {
+        w.WriteArrayHeader(0);
+    }
+
+    public static Yardang.Core.Walls.TidyField ReadTidyField(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 0);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.TidyField();
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.TimesSet v)
@@ -5106,7 +5644,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallPlan v)
     {
-        var count = v.Line is not null || v.GivenCards is not null ? 7 : v.Map is not null ? 5 : 4;
+        var count = v.Field is not null ? 8 : v.Line is not null || v.GivenCards is not null ? 7 : v.Map is not null ? 5 : 4;
         w.WriteArrayHeader(count);
         w.Write((int)v.Purpose);
         ByHand.Write(ref w, v.Question);
@@ -5151,6 +5689,16 @@ internal static class Forms
             w.WriteNil();
         }
 
+        if (count < 8) return;
+        if (v.Field is { } @field)
+        {
+            Write(ref w, @field);
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
     }
 
     public static Yardang.Core.Walls.WallPlan ReadWallPlan(ref MessagePackReader r)
@@ -5174,8 +5722,14 @@ internal static class Forms
             @givenCards = r.TryReadNil() ? null : ReadListOfGivenCard(ref r);
         }
 
+        Yardang.Core.Walls.FieldPlan? @field = null;
+        if (fields.Has(8))
+        {
+            @field = r.TryReadNil() ? null : ReadFieldPlan(ref r);
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.WallPlan(@purpose, @question, @topics, @rules, @map, @line, @givenCards);
+        return new Yardang.Core.Walls.WallPlan(@purpose, @question, @topics, @rules, @map, @line, @givenCards, @field);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallRules v)
@@ -5253,7 +5807,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallSnapshot v)
     {
-        w.WriteArrayHeader(9);
+        w.WriteArrayHeader(10);
         Write(ref w, v.Plan);
         w.WriteArrayHeader(v.Cards.Length);
         foreach (var item in v.Cards)
@@ -5291,11 +5845,17 @@ internal static class Forms
         }
 
         Write(ref w, v.Placing);
+        w.WriteArrayHeader(v.Links.Length);
+        foreach (var item in v.Links)
+        {
+            Write(ref w, item);
+        }
+
     }
 
     public static Yardang.Core.Walls.WallSnapshot ReadWallSnapshot(ref MessagePackReader r)
     {
-        var fields = new Fields(ref r, 9);
+        var fields = new Fields(ref r, 10);
         Yardang.Core.Walls.WallPlan @plan = ReadWallPlan(ref r);
         ImmutableArray<Yardang.Core.Walls.Card> @cards = ReadListOfCard(ref r);
         ImmutableArray<Yardang.Core.Rooms.LateWork> @setAside = ReadListOfLateWork(ref r);
@@ -5305,8 +5865,9 @@ internal static class Forms
         Yardang.Core.Walls.RoundTrip? @trip = r.TryReadNil() ? null : ReadRoundTrip(ref r);
         ImmutableArray<Yardang.Core.Walls.Visit> @visits = ReadListOfVisit(ref r);
         Yardang.Core.Walls.PlacingState @placing = ReadPlacingState(ref r);
+        ImmutableArray<Yardang.Core.Walls.Link> @links = ReadListOfLink(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Walls.WallSnapshot(@plan, @cards, @setAside, @lastActivity, @acts, @judging, @trip, @visits, @placing);
+        return new Yardang.Core.Walls.WallSnapshot(@plan, @cards, @setAside, @lastActivity, @acts, @judging, @trip, @visits, @placing, @links);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Withholding v)
@@ -5590,6 +6151,15 @@ internal static class Forms
         return list.MoveToImmutable();
     }
 
+    private static ImmutableArray<Yardang.Core.Walls.CardSpot> ReadListOfCardSpot(ref MessagePackReader r, int most = int.MaxValue)
+    {
+        var count = r.ReadArrayHeader();
+        if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Walls.CardSpot>(count);
+        for (; count > 0; count--) list.Add(ReadCardSpot(ref r));
+        return list.MoveToImmutable();
+    }
+
     private static ImmutableArray<Yardang.Core.Editing.Change> ReadListOfChange(ref MessagePackReader r, int most = int.MaxValue)
     {
         var count = r.ReadArrayHeader();
@@ -5704,6 +6274,24 @@ internal static class Forms
         if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
         var list = ImmutableArray.CreateBuilder<Yardang.Core.Rooms.LateWork>(count);
         for (; count > 0; count--) list.Add(ReadLateWork(ref r));
+        return list.MoveToImmutable();
+    }
+
+    private static ImmutableArray<Yardang.Core.Walls.Link> ReadListOfLink(ref MessagePackReader r, int most = int.MaxValue)
+    {
+        var count = r.ReadArrayHeader();
+        if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Walls.Link>(count);
+        for (; count > 0; count--) list.Add(ReadLink(ref r));
+        return list.MoveToImmutable();
+    }
+
+    private static ImmutableArray<Yardang.Core.Walls.LinkWord> ReadListOfLinkWord(ref MessagePackReader r, int most = int.MaxValue)
+    {
+        var count = r.ReadArrayHeader();
+        if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Walls.LinkWord>(count);
+        for (; count > 0; count--) list.Add(ReadLinkWord(ref r));
         return list.MoveToImmutable();
     }
 

@@ -30,6 +30,7 @@ public sealed partial class ClassMember : IAsyncDisposable
     private const int LabelHeight = 1_800;
     private const int LabelSize = 450;
     private const int PreviewPoints = 8;
+    private const int MostLooks = 500;
     private static readonly TimeSpan s_look = TimeSpan.FromMilliseconds(20);
     private static readonly TimeSpan s_previewEvery = TimeSpan.FromMilliseconds(110);
 
@@ -192,6 +193,14 @@ public sealed partial class ClassMember : IAsyncDisposable
             case PlacesCard(var which, var at):
                 _work!.Do(c => ((Wall)c.Room).Cards.Keys.ElementAtOrDefault(which) is > 0 and var card ? c.Submit(new PlaceCard(card, new(LineKind.Ends, at)), c.NewId()) : null);
                 break;
+            case LinksCards(var from, var to, var words):
+                await AreThereAsync([from, to], stop);
+                _work!.Do(c => Beginning(c, from) is { } first && Beginning(c, to) is { } second ? Link(c, first.Id, second.Id, words) : null);
+                break;
+            case PutsUpBeside beside:
+                if (beside.Beside.Length > 0) await AreThereAsync([beside.Beside], stop);
+                _work!.Do(c => PutUp(c, beside));
+                break;
             case AsksToo(var beginning):
                 Of(beginning, (_, card) => card.Askers.Contains(_number) ? null : new AskToo(card.Id, true));
                 break;
@@ -244,6 +253,30 @@ public sealed partial class ClassMember : IAsyncDisposable
 
     [GeneratedRegex("""id="page-data">(?<data>.*?)</script>""", RegexOptions.Singleline | RegexOptions.ExplicitCapture, 1_000)]
     private static partial Regex DataPattern();
+
+    // Classmates may be about to put it up.
+    private async Task AreThereAsync(string[] beginnings, CancellationToken stop)
+    {
+        for (var looks = 0; looks < MostLooks && !_work!.Do(c => beginnings.All(b => Beginning(c, b) is not null)); looks++) await Task.Delay(s_look, stop);
+    }
+
+    private static Card? Beginning(RoomClient c, string beginning) => ((Wall)c.Room).Cards.Values.FirstOrDefault(card => beginning.Length > 0 && card.IsUp && card.Text.StartsWith(beginning, StringComparison.Ordinal));
+
+    // With the teacher's words, if there are such.
+    private static Submission Link(RoomClient c, long from, long to, string words)
+    {
+        var known = ((Wall)c.Room).Plan.FieldShown?.Words.FirstOrDefault(w => w.Text.ByLanguage.Values.Contains(words, StringComparer.Ordinal));
+        return c.Submit(known is null ? new LinkCards(c.NewId(), from, to, 0, "en", words) : new LinkCards(c.NewId(), from, to, known.Id, "", ""), 0);
+    }
+
+    private static Submission PutUp(RoomClient c, PutsUpBeside put)
+    {
+        var beside = Beginning(c, put.Beside);
+        var id = c.NewId();
+        var done = c.Submit(new PutUpCard(id, WallPlan.Nowhere, "en", put.Words, Beside: beside?.Id ?? 0), id);
+        if (beside is null) return done;
+        return put.IsTurned ? Link(c, id, beside.Id, put.Link) : Link(c, beside.Id, id, put.Link);
+    }
 
     private void Add(int page, MarkBody body, Style style) => _work!.Do(c =>
     {

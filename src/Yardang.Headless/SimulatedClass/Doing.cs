@@ -43,6 +43,12 @@ public sealed record GoesToStation(int Station) : Doing;
 /// <summary>Places a card of a wall to order, counted from 0, on a line from 0 to 100.</summary>
 public sealed record PlacesCard(int Card, int At) : Doing;
 
+/// <summary>Links the first card that begins so with the first that begins so, with words of the teacher's or their own, if both are there.</summary>
+public sealed record LinksCards(string From, string To, string Words) : Doing;
+
+/// <summary>Puts a card up beside the first that begins so, which leads to it; turned, it leads there. Beside nothing it stays without a link.</summary>
+public sealed record PutsUpBeside(string Words, string Beside, string Link, bool IsTurned = false) : Doing;
+
 /// <summary>Says that they ask the same as the first question of somebody else that begins so, if there is one.</summary>
 public sealed record AsksToo(string Beginning) : Doing;
 

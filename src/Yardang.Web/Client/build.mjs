@@ -1,6 +1,6 @@
 // Bundles scripts, styles, fonts and icons into wwwroot/dist. "--release" minifies.
 import { execFileSync } from 'node:child_process';
-import { cpSync, mkdirSync, readFileSync, readdirSync, rmSync } from 'node:fs';
+import { cpSync, mkdirSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { build, transform } from 'esbuild';
 
 const release = process.argv.includes('--release');
@@ -33,12 +33,14 @@ for (const [font, script] of [
     `${dist}/files/noto-sans-${script}.woff2`,
   );
 
+const css = { loader: 'css', target: 'safari16' };
+
 // Styles that only one script needs come with it, as text.
 const styles = {
   name: 'styles',
   setup: ({ onLoad }) =>
     onLoad({ filter: /\.css$/ }, async ({ path }) => {
-      const { code } = await transform(readFileSync(path, 'utf8'), { loader: 'css', minify: true, target: 'safari16' });
+      const { code } = await transform(readFileSync(path, 'utf8'), { ...css, minify: true });
       return { contents: code, loader: 'text' };
     }),
 };
@@ -93,6 +95,12 @@ execFileSync(
   [`${modules}/@tailwindcss/cli/dist/index.mjs`, '-i', 'Client/styles/app.css', '-o', `${dist}/app.css`, '--minify'],
   { stdio: ['ignore', 'ignore', 'inherit'] },
 );
+
+// Styles that only some pages need, which name them.
+for (const file of ['Workshop/wall-plan.css', 'Teaching/circulate.css']) {
+  const { code } = await transform(readFileSync(`Pages/${file}`, 'utf8'), { ...css, minify: true });
+  writeFileSync(`${dist}/${file.split('/')[1]}`, code);
+}
 
 // Only the icons that the pages name.
 const icons = new Set();

@@ -14,6 +14,8 @@ import type { RoomState } from './room/room-client';
 import { Sheets } from './room/sheets';
 import { foresee } from './room/wall-foresight';
 import { type Answer, type Card, WallState } from './room/wall-state';
+import './room/field-foresight';
+import { readingOf } from './room/link-reading';
 import { SNAPSHOT_FORMAT, encodeSubmission, readEnvelope } from './room/wire';
 import { between } from './shapes/connectors';
 import { corners } from './shapes/geometry';
@@ -113,6 +115,16 @@ test('the order of the class is that of Core', () => {
       ]),
       places,
     );
+  }
+});
+
+test('what links say together is what Core reads in them', () => {
+  for (const { cards, links, loose, chains, loops } of golden('link-readings')) {
+    const reading = readingOf(
+      cards,
+      links.map(([from, to]: number[]) => ({ from, to })),
+    );
+    assert.deepEqual(reading, { loose, chains, loops });
   }
 });
 

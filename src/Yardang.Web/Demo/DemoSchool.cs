@@ -39,6 +39,7 @@ public sealed class DemoSchool(
     [
         ("how-does-the-load-reach-the-ground.yardang.zip", Way.OneEach, LoadToGround.Of),
         ("bridge-gallery.yardang.zip", Way.AllTogether, BridgeGallery.Of),
+        ("from-load-to-ground.yardang.zip", Way.AllTogether, LoadOnField.Of),
         ("which-bridge-first.yardang.zip", Way.AllTogether, BridgeOrder.Of),
         ("bridge-questions.yardang.zip", Way.AllTogether, BridgeQuestions.Of),
         ("what-we-know-about-bridges.yardang.zip", Way.AllTogether, BridgeKnowledge.Of),

@@ -14,7 +14,7 @@ namespace Yardang.Web.Exports;
 /// <summary>Walls on their way out, with the names that the teacher reads: as pages and as one picture, and as a table.</summary>
 public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore media, SchoolClock clock, ExportDesk desk, IStringLocalizer<UiTexts> texts)
 {
-    private static readonly string[] s_columns = ["Topic", "Card", "Who", "When", "PutUnder", "State", "AnswerTo", "AskedToo", "Answered", "Agree", "Unsure", "Disagree", "Chosen", "Line"];
+    private static readonly string[] s_columns = ["Topic", "Card", "Who", "When", "PutUnder", "State", "AnswerTo", "AskedToo", "Answered", "Agree", "Unsure", "Disagree", "Chosen", "Line", "LinkWords", "LinkTo"];
 
     // Of what fits nowhere, by its number among the colours of notes.
     private const int Grey = 10;
@@ -65,6 +65,7 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
     {
         if (wall.Plan.Purpose == Purpose.Ask) return QuestionsOf(wall, board, said, foot);
         if (wall.Plan.LineShown is { } line) return OrderedOf(wall, line, board, said, foot);
+        if (wall.Plan.FieldShown is { } field) return ConnectedOf(wall, field, board, said, foot);
         var isVisited = wall.Plan.Purpose == Purpose.Visit;
         var topics = wall.Plan.Topics.Select((t, i) => (t.Id, Heading: isVisited ? $"{i + 1}. {said.In(t.Heading)}" : said.In(t.Heading), Prompt: said.In(t.Prompt), t.Colour, Shown: isVisited ? t.Shown : null)).ToList();
         if (topics.Count == 0 || wall.Under(WallPlan.Nowhere).Any()) topics.Add((WallPlan.Nowhere, said.TopicOf(wall, WallPlan.Nowhere), "", Grey, null));
@@ -112,6 +113,36 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
             var theirs = up.Values.Select(c => (Card: c, Spot: wall.Placements.Of(person, c.Id))).Where(c => c.Spot?.On == line.Kind).OrderBy(c => c.Spot!.At).ToList();
             return theirs.Count == 0 ? texts["WallTable.PlacedNothing"] : string.Join(" · ", theirs.Select(c => $"{Beginning(said.TitleOf(c.Card))} ({LineWords.Called(c.Spot!, texts)})"));
         }
+    }
+
+    // The field with its links; the cards by their numbers there; the links as sentences, and what they say together.
+    private WallSheet ConnectedOf(Wall wall, FieldPlan field, LessonBoard board, Said said, string foot)
+    {
+        var cards = wall.Cards.Values.Where(c => c.IsUp).OrderBy(c => (c.Spot?.Y ?? 0) / FieldPlan.CardHeight).ThenBy(c => c.Spot?.X).ThenBy(c => c.Id).ToList();
+        var number = cards.Select((c, i) => (c.Id, i)).ToDictionary(c => c.Id, c => c.i);
+        var links = wall.Links.Standing(wall.Cards).OrderBy(l => number[l.From]).ThenBy(l => number[l.To]).ToList();
+        var laid = cards.Where(c => c.Spot is not null).ToList();
+        var place = laid.Select((c, i) => (c.Id, i)).ToDictionary(c => c.Id, c => c.i);
+        var drawn = new WallField(
+            [.. laid.Select(c => new FieldCard(c.Spot!.X, c.Spot.Y, said.TitleIn(wall, c), (number[c.Id] + 1).ToString(CultureInfo.InvariantCulture)))],
+            [.. links.Where(l => place.ContainsKey(l.From) && place.ContainsKey(l.To)).Select(l => new FieldLink(place[l.From], place[l.To], said.WordsOf(field, l)))],
+            field.Picture);
+        var slips = cards.SelectMany((c, i) => SlipsOf(wall, c, said).Select((slip, nth) => nth > 0 ? slip : slip with { Text = $"{i + 1}. {slip.Text}" }));
+        var reading = LinkReading.Of(number.Keys, links);
+        string Names(IEnumerable<long> ids) => string.Join(" – ", ids.Select(id => Beginning(said.TitleIn(wall, wall.Cards[id]))));
+        List<(string Heading, IReadOnlyList<string> Lines)> lists = [];
+        void Add(string key, IReadOnlyList<string> lines)
+        {
+            if (lines.Count > 0) lists.Add((texts[key, lines.Count].Value, lines));
+        }
+
+        Add("WallTable.Sentences", [.. links.Select(l => said.Sentence(wall, field, l))]);
+        Add("Wall.LinkLoose", [.. reading.Loose.Select(id => Names([id]))]);
+        Add("Wall.LinkChains", [.. reading.Chains.Select(c => Names(c))]);
+        Add("Wall.LinkLoops", [.. reading.Loops.Select(l => Names(l.Append(l[0])))]);
+        return new(
+            said.In(wall.Plan.Question), [new(texts["Wall.Everything"], "", AnsweredColour, [.. slips])], [.. lists, .. said.Index(board, p => $"{p.Name}: {said.Put(wall, p.Number)}; {said.Linked(links.Count(l => !l.ByStaff && l.Author == p.Number))}")],
+            foot, media.Find, Field: drawn.Cards.Count > 0 || field.Picture is not null ? drawn : null);
     }
 
     private string PlaceOf(LineKind kind, ClassPlace place)
@@ -190,17 +221,23 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
     {
         string StateOf(bool isUp) => texts[isUp ? "WallTable.Up" : "WallTable.Down"];
         var topic = wall.Plan.LineShown is null ? said.TopicOf(wall, card.Topic) : "";
-        yield return [topic, said.Whole(card), said.Author(card), card.PutUpAt == 0 ? "" : clock.Minute(card.PutUpAt), said.TopicOf(wall, card.PutUnder), StateOf(card.IsUp), "", .. AskedOf(wall, card), .. CountsOf(wall, card), LineOf(wall, card, classOrder)];
+        yield return [topic, said.Whole(card), said.Author(card), card.PutUpAt == 0 ? "" : clock.Minute(card.PutUpAt), said.TopicOf(wall, card.PutUnder), StateOf(card.IsUp), "", .. AskedOf(wall, card), .. CountsOf(wall, card), LineOf(wall, card, classOrder), "", ""];
         foreach (var own in wall.Plan.LineShown is { Together: false } line ? wall.Placements.Own.Where(p => p.Card == card.Id && p.At.On == line.Kind) : [])
         {
-            yield return ["", said.Whole(card), said.NameOf(own.Person), "", "", texts["WallTable.Placement"], "", "", "", "", "", "", "", LineWords.Called(own.At, texts)];
+            yield return ["", said.Whole(card), said.NameOf(own.Person), "", "", texts["WallTable.Placement"], "", "", "", "", "", "", "", LineWords.Called(own.At, texts), "", ""];
         }
 
         foreach (var answer in InOrder(card))
         {
             var about = card.Said.FirstOrDefault(a => a.Id == answer.To)?.Text ?? said.TitleOf(card);
             var answers = card.IsAnswered && answer.Id == card.AnsweredBy && wall.Plan.Purpose == Purpose.Ask ? texts["WallTable.Answers"].Value : "";
-            yield return [topic, said.Text(answer), said.Author(answer), clock.Minute(answer.SaidAt), "", StateOf(answer.IsUp), about, "", answers, "", "", "", "", ""];
+            yield return [topic, said.Text(answer), said.Author(answer), clock.Minute(answer.SaidAt), "", StateOf(answer.IsUp), about, "", answers, "", "", "", "", "", "", ""];
+        }
+
+        if (wall.Plan.FieldShown is not { } field) yield break;
+        foreach (var link in wall.Links.All.Values.Where(l => l.From == card.Id))
+        {
+            yield return ["", said.Whole(card), said.Author(link), "", "", StateOf(link.IsUp), "", "", "", "", "", "", "", "", said.WordsOf(field, link), said.TitleIn(wall, wall.Cards[link.To])];
         }
     }
 
@@ -216,6 +253,22 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
             : Texts[wall.Plan.Topics.IsEmpty ? "Wall.Everything" : "Wall.Nowhere"];
 
         public string Author(Card card) => card.ByStaff ? Texts["Wall.Teacher"] : card.PutUpBy != 0 && Names is not null ? $"{NameOf(card.Author)} ({Texts["Wall.SaidAloud"].Value})" : NameOf(card.Author);
+
+        public string Author(Link link) => link.ByStaff ? Texts["Wall.Teacher"] : NameOf(link.Author);
+
+        public string WordsOf(FieldPlan field, Link link) => field.Words.FirstOrDefault(w => w.Id == link.Word) is { } words ? In(words.Text) : link.Text;
+
+        public string TitleIn(Wall wall, Card card) => Text(wall, card) is { Length: > 0 } words ? words : TitleOf(card);
+
+        // "Load pushes on deck", and who says so.
+        public string Sentence(Wall wall, FieldPlan field, Link link)
+        {
+            var words = WordsOf(field, link) is { Length: > 0 } some ? some : Texts["Wall.IsLinkedTo"].Value;
+            var sentence = $"{Beginning(TitleIn(wall, wall.Cards[link.From]))} {words} {Beginning(TitleIn(wall, wall.Cards[link.To]))}";
+            return Author(link) is { Length: > 0 } author ? $"{sentence} ({author})" : sentence;
+        }
+
+        public string Linked(int count) => count == 1 ? Texts["Wall.LinksOne"] : Texts["Wall.Links", count];
 
         public string NameOf(int person) => Names?.GetValueOrDefault(person, "") ?? "";
 

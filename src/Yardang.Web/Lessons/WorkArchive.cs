@@ -33,7 +33,7 @@ public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHos
                 int? part = board.Place.Part == RoomPlace.FirstPart ? null : board.Place.Part;
                 if (room is Wall wall)
                 {
-                    boards.Add(new(whose, [], [], board.Group, At(wall.LastActivity), new(wall.Plan, [.. wall.Cards.Values.Where(c => c.IsUp).OrderBy(c => c.Topic).ThenBy(c => c.Order).Select(Anybodys)], ResultsOf(wall), OrderOf(wall)), part));
+                    boards.Add(new(whose, [], [], board.Group, At(wall.LastActivity), new(wall.Plan, [.. wall.Cards.Values.Where(c => c.IsUp).OrderBy(c => c.Topic).ThenBy(c => c.Order).Select(Anybodys)], ResultsOf(wall), OrderOf(wall), LinksOf(wall)), part));
                     return;
                 }
 
@@ -51,6 +51,8 @@ public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHos
             lesson.Name, lesson.ClassName, lesson.HandedOutAt, lesson.Parts[0].Way, [.. came], [.. boards], lesson.ClosedAt, At(times.DueAt), times.HandsIn);
         return () => ActivityArchive.Write(version, media.Find, work);
     }
+
+    private static ImmutableArray<Link>? LinksOf(Wall wall) => wall.Links.Standing(wall.Cards).Select(l => l with { Author = l.ByStaff ? Actor.Owner.Number : l.Author }).ToImmutableArray() is { IsEmpty: false } links ? links : null;
 
     // As it was shown; else as it is.
     private static ClassOrder? OrderOf(Wall wall) => (wall.Placements.Shown ?? wall.Order()) is { People: > 0 } order ? order.OfThose(wall.Cards.Values.Where(c => c.IsUp)) : null;
@@ -122,7 +124,9 @@ public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHos
             if (board.Wall is { } wall)
             {
                 ImmutableArray<Card> cards = [.. wall.Cards.Select(c => c.WithMedia(names)).OfType<Card>().Select(c => By(c, (author, byStaff) => byStaff ? Actor.Owner.Number : numbers.GetValueOrDefault(author, Actor.Owner.Number)))];
-                await host.SubmitAsync(new BringCards(wall.Plan.WithMedia(names), cards, board.ChangedAt?.ToUnixTimeMilliseconds(), wall.Results, wall.Order?.OfThose(cards)), Actor.Program);
+                var up = cards.Select(c => c.Id).ToHashSet();
+                ImmutableArray<Link> links = [.. (wall.Links ?? []).Where(l => up.Contains(l.From) && up.Contains(l.To)).Select(l => l with { Author = l.ByStaff ? Actor.Owner.Number : numbers.GetValueOrDefault(l.Author, Actor.Owner.Number) })];
+                await host.SubmitAsync(new BringCards(wall.Plan.WithMedia(names), cards, board.ChangedAt?.ToUnixTimeMilliseconds(), wall.Results, wall.Order?.OfThose(cards), links), Actor.Program);
                 continue;
             }
 

@@ -159,6 +159,19 @@ public class ReadyCheckTests
         Assert.DoesNotContain("NothingToPlace", warnings);
     }
 
+    [Fact]
+    public void Of_a_wall_to_connect_it_says_who_may_join_what_and_finds_words_that_say_nothing()
+    {
+        var plan = WallScript.Plan() with { Purpose = Purpose.Connect };
+        Assert.Superset(Set("ConnectCards", "LinkAnyWords", "OnlyTheirCards"), Set([.. Keys(WallOf(plan), Way.AllTogether)]));
+        var strict = plan with { Rules = new(OnlyGiven: true), Field = new([new(1, Texts.None), new(2, Texts.In("en", "pushes on"))], OnlyThese: true, OwnOnly: true, AnyMoves: true, Picture: Tests.Walls.Shown.Map with { Description = " " }) };
+        Assert.Superset(Set("LinkOnlyWords", "LinkOwnCards", "AnyMoves"), Set([.. Keys(WallOf(strict), Way.AllTogether)]));
+        var warnings = Warnings(WallOf(strict), masked: false, Way.AllTogether).Select(l => l.Key).ToList();
+        Assert.Superset(Set("NothingToLink", "EmptyLinkWords", "UndescribedField"), Set([.. warnings]));
+        Assert.DoesNotContain("NothingToPlace", warnings);
+        Assert.DoesNotContain("EmptyLinkWords", Warnings(WallOf(plan), masked: false, Way.AllTogether).Select(l => l.Key));
+    }
+
     private static ActivityContent WallOf(WallPlan plan) => ActivityContent.BlankWall("en", "What we know about bridges") with { Parts = [new Part(1, PartKind.Wall, plan)] };
 
     [Fact]

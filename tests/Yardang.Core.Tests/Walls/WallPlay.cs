@@ -19,7 +19,7 @@ internal static class WallPlay
             var cards = wall.Wall.Cards.Keys.Prepend(7).ToList();
             var card = cards[random.Next(cards.Count)];
             long topic = random.Next(5) switch { 0 => 0, 1 => 99, 2 => 12, _ => 11 };
-            switch (random.Next(42))
+            switch (random.Next(52))
             {
                 case 0 or 1 or 2 or 3: wall.PutUp(actor, $"idea {step}", topic, Some(random)); break;
                 case 4 or 5: wall.Do(actor, new RewordCard(card, "en", random.Next(6) == 0 ? " " : $"better {step}", Some(random))); break;
@@ -44,13 +44,31 @@ internal static class WallPlay
                 case 33 or 34 or 35 or 36: wall.Do(actor, new PlaceCard(card, random.Next(5) == 0 ? null : new((LineKind)random.Next(1, 6), random.Next(-1, 8) / 2.0, random.Next(3) == 0 ? 0 : random.Next(-1, 102)))); break;
                 case 38: wall.Do(actor, new PutUpCard(wall.NextId(actor), topic, "en", $"said {step}", For: random.Next(-1, 4))); break;
                 case 37: wall.Do(actor, new ShowOrder(random.Next(3) > 0)); break;
+                case 40: wall.Do(actor, new PutUpCard(wall.NextId(actor), topic, "en", $"beside {step}", Spot: random.Next(3) > 0 ? null : Spot(random), Beside: card)); break;
+                case 41 or 42 or 43: wall.Do(actor, new LinkCards(wall.NextId(actor), card, cards[random.Next(cards.Count)], random.Next(3), "en", random.Next(3) == 0 ? "" : "holds")); break;
+                case 44: wall.Do(actor, new RewordLink(LinkAmong(random, wall), random.Next(3), "en", random.Next(3) > 0 ? "" : $"pulls {step}")); break;
+                case 45: wall.Do(actor, new ReverseLink(LinkAmong(random, wall))); break;
+                case 46: wall.Do(actor, new TakeLinkDown(LinkAmong(random, wall))); break;
+                case 47: wall.Do(actor, new PutLinkBack(LinkAmong(random, wall))); break;
+                case 48: wall.Do(actor, new LayCard(card, Spot(random))); break;
+                case 49: wall.Do(actor, random.Next(2) == 0 ? new TidyField() : new LayCards([new(card, Spot(random))])); break;
                 case 16: wall.Do(actor, new PutAnswerBack(card, Among(random, wall, card))); break;
-                default: wall.Do(Teacher, new SetPlan(WallScript.Plan(new(random.Next(3), random.Next(3) == 0 ? 0 : 9, OwnFirst: random.Next(2) == 0, Answers: random.Next(4) > 0, OnlyGiven: random.Next(12) == 0, Shows: (AttachmentKinds)random.Next(16), Judging: random.Next(6) switch { 0 => null, 1 => new(JudgingKind.Choose, random.Next(1, 3)), _ => new(JudgingKind.Agree) })) with { Purpose = (Purpose)random.Next(1, 5), Line = Lines[random.Next(Lines.Length)], Map = random.Next(2) == 0 ? Shown.Map : null, Topics = [.. WallScript.Plan().Topics.Skip(random.Next(2))] })); break;
+                default: wall.Do(Teacher, new SetPlan(WallScript.Plan(new(random.Next(3), random.Next(3) == 0 ? 0 : 9, OwnFirst: random.Next(2) == 0, Answers: random.Next(4) > 0, OnlyGiven: random.Next(12) == 0, Shows: (AttachmentKinds)random.Next(16), Judging: random.Next(6) switch { 0 => null, 1 => new(JudgingKind.Choose, random.Next(1, 3)), _ => new(JudgingKind.Agree) })) with { Purpose = random.Next(3) == 0 ? Purpose.Connect : (Purpose)random.Next(1, 6), Field = Fields[random.Next(Fields.Length)], Line = Lines[random.Next(Lines.Length)], Map = random.Next(2) == 0 ? Shown.Map : null, Topics = [.. WallScript.Plan().Topics.Skip(random.Next(2))] })); break;
             }
         }
     }
 
     private static readonly LinePlan?[] Lines = [null, new(LineKind.Field, Texts.None, Texts.None, 0, 100, Low: Texts.In("en", "cheap")), LinePlan.Blank, LinePlan.Blank, LinePlan.Blank with { Together = true }, new(LineKind.Ladder, Texts.None, Texts.None, 1, 3)];
+
+    private static readonly FieldPlan?[] Fields = [null, FieldPlan.Blank, new([new(1, Texts.In("en", "pushes on")), new(2, Texts.None)], OnlyThese: true), new([new(1, Texts.In("en", "holds"))], OwnOnly: true, AnyMoves: true, Picture: Shown.Map)];
+
+    private static FieldSpot Spot(Random random) => new(random.Next(-6, 7) * 90, random.Next(-6, 7) * 60);
+
+    private static long LinkAmong(Random random, WallScript wall)
+    {
+        long[] all = [9, .. wall.Wall.Links.All.Keys];
+        return all[random.Next(all.Length)];
+    }
 
     // Nothing, or one or two things beside the words.
     private static ImmutableArray<Attachment>? Some(Random random) => random.Next(3) == 0 ? [.. Enumerable.Range(0, random.Next(1, 3)).Select(_ => Shown.Each[random.Next(Shown.Each.Length)])] : null;

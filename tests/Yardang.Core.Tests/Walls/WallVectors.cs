@@ -9,11 +9,13 @@ namespace Yardang.Core.Tests.Walls;
 /// <summary>What a command does to a wall at once: the browser foresees the same, and nothing where it is refused.</summary>
 internal static class WallVectors
 {
-    public static IEnumerable<object> All() => [.. On(new WallRules(Most: 2, Answers: true, Shows: Attachment.AnyKind, Judging: new(JudgingKind.Choose, 1))), .. On(new WallRules(Most: 2, OwnFirst: true, Answers: true, Judging: new(JudgingKind.Agree))), .. On(new WallRules(Shows: AttachmentKinds.Drawings, Judging: new(JudgingKind.Agree)), areResultsShown: true), .. On(new WallRules(Answers: true), purpose: Purpose.Ask), .. On(new WallRules(Answers: true, OwnFirst: true), purpose: Purpose.Ask), .. On(new WallRules(Answers: true), purpose: Purpose.Visit), .. On(WallRules.Free, purpose: Purpose.Order), .. On(new WallRules(OnlyGiven: true), purpose: Purpose.Order, line: s_ladder), .. On(new WallRules(OwnFirst: true), purpose: Purpose.Order, line: LinePlan.Blank with { Together = true })];
+    public static IEnumerable<object> All() => [.. On(new WallRules(Most: 2, Answers: true, Shows: Attachment.AnyKind, Judging: new(JudgingKind.Choose, 1))), .. On(new WallRules(Most: 2, OwnFirst: true, Answers: true, Judging: new(JudgingKind.Agree))), .. On(new WallRules(Shows: AttachmentKinds.Drawings, Judging: new(JudgingKind.Agree)), areResultsShown: true), .. On(new WallRules(Answers: true), purpose: Purpose.Ask), .. On(new WallRules(Answers: true, OwnFirst: true), purpose: Purpose.Ask), .. On(new WallRules(Answers: true), purpose: Purpose.Visit), .. On(WallRules.Free, purpose: Purpose.Order), .. On(new WallRules(OnlyGiven: true), purpose: Purpose.Order, line: s_ladder), .. On(new WallRules(OwnFirst: true), purpose: Purpose.Order, line: LinePlan.Blank with { Together = true }), .. On(WallRules.Free, purpose: Purpose.Connect, field: s_words), .. On(new WallRules(OwnFirst: true, Most: 3), purpose: Purpose.Connect, field: s_words with { AnyMoves = true, OnlyThese = false, Picture = Shown.Map }), .. On(WallRules.Free, purpose: Purpose.Connect, field: s_words with { OwnOnly = true, AnyMoves = true })];
+
+    private static readonly FieldPlan s_words = new([new(1, Core.Pages.Texts.In("en", "pushes on"))], OnlyThese: true);
 
     private static readonly LinePlan s_ladder = new(LineKind.Ladder, Core.Pages.Texts.None, Core.Pages.Texts.None, 1, 3);
 
-    private static IEnumerable<object> On(WallRules rules, bool areResultsShown = false, Purpose purpose = Purpose.Sort, LinePlan? line = null)
+    private static IEnumerable<object> On(WallRules rules, bool areResultsShown = false, Purpose purpose = Purpose.Sort, LinePlan? line = null, FieldPlan? field = null)
     {
         var wall = new WallScript(rules, Shown.Map);
         var mayas = wall.PutUp(Maya, "arches push");
@@ -29,7 +31,7 @@ internal static class WallVectors
         wall.Do(Maya, new TakeAnswerDown(mayas, gone));
         wall.Do(Maya, new JudgeCard(bens, 1));
         wall.Do(Ben, new JudgeCard(mayas, 1));
-        if (purpose != Purpose.Sort) wall.Do(Teacher, new SetPlan(Plan(rules) with { Map = Shown.Map, Purpose = purpose, Line = line }));
+        if (purpose != Purpose.Sort) wall.Do(Teacher, new SetPlan(Plan(rules) with { Map = Shown.Map, Purpose = purpose, Line = line, Field = field }));
         wall.Do(Ben, new VisitStation(12));
         wall.Do(Teacher, new BeginTrip([new("Arches", [Maya.Number]), new("Beams", [Ben.Number])]));
         wall.Do(Ben, new AskToo(mayas, true));
@@ -37,6 +39,17 @@ internal static class WallVectors
         wall.Do(Ben, new PlaceCard(bens, new(LineKind.Ends, 20)));
         wall.Do(Maya, new PlaceCard(mayas, new(LineKind.Ladder, 2)));
         if (line?.Kind == LineKind.Ladder) wall.Do(Teacher, new ShowOrder(true));
+        long Linked(Actor actor, long from, long to, long word = 1)
+        {
+            var id = wall.NextId(actor);
+            wall.Do(actor, new LinkCards(id, from, to, word, "", ""));
+            return id;
+        }
+
+        var (ownLink, bensLink, teachersLink) = (Linked(Maya, mayas, teachers), Linked(Ben, bens, shows), Linked(Teacher, teachers, mayas));
+        var downLink = Linked(Maya, teachers, mayas, 0);
+        wall.Do(Maya, new TakeLinkDown(downLink));
+        wall.Do(Ben, new LayCard(bens, new(500, -300)));
         if (areResultsShown) wall.Do(Teacher, new ShowResults());
         foreach (var actor in new[] { Maya, Ben, Teacher })
         {
@@ -53,6 +66,10 @@ internal static class WallVectors
                 new VisitStation(11), new VisitStation(12), new VisitStation(99), new MoveOn(0), new MoveOn(1), new EndTrip(), new BeginTrip([new("all", [2, 3])]), new PutUpCard(wall.NextId(actor), 12, "en", "at the second station"), new MoveCard(mayas, 12, 3),
                 new AskToo(mayas, true), new AskToo(mayas, false), new AskToo(bens, true), new AskToo(teachers, true), new AskToo(down, true), new FileQuestion(mayas, said), new FileQuestion(mayas, asked), new FileQuestion(mayas, gone), new FileQuestion(mayas, 0), new FileQuestion(bens, 0),
                 new PlaceCard(bens, new(LineKind.Ends, 20)), new PlaceCard(bens, new(LineKind.Ends, 20.5)), new PlaceCard(bens, null), new PlaceCard(mayas, new(LineKind.Ends, 101)), new PlaceCard(mayas, new(LineKind.Ladder, 1)), new PlaceCard(teachers, new(LineKind.Ends, 0)), new PlaceCard(down, new(LineKind.Ends, 1)), new PlaceCard(99, null), new ShowOrder(false),
+                new PutUpCard(wall.NextId(actor), 11, "en", "wanted there", Spot: new(510, -290)), new PutUpCard(wall.NextId(actor), 11, "en", "beside", Beside: bens), new PutUpCard(wall.NextId(actor), 11, "en", "too far", Spot: new(90_000, 0)),
+                new LinkCards(wall.NextId(actor), mayas, bens, 1, "", ""), new LinkCards(wall.NextId(actor), mayas, teachers, 1, "", ""), new LinkCards(wall.NextId(actor), bens, teachers, 0, "en", "lean on"), new LinkCards(wall.NextId(actor), teachers, down, 1, "", ""), new LinkCards(wall.NextId(actor), bens, bens, 1, "", ""), new LinkCards(wall.NextId(actor), bens, mayas, 7, "", ""), new LinkCards(wall.NextId(actor), bens, mayas, 1, "en", "both"), new LinkCards(wall.NextId(actor), bens, mayas, 0, "en", "on two\nlines"),
+                new RewordLink(ownLink, 0, "en", "rests on"), new RewordLink(bensLink, 1, "", ""), new RewordLink(teachersLink, 0, "", ""), new ReverseLink(ownLink), new ReverseLink(bensLink), new ReverseLink(99), new TakeLinkDown(ownLink), new TakeLinkDown(teachersLink), new TakeLinkDown(bensLink), new PutLinkBack(downLink), new PutLinkBack(ownLink),
+                new LayCard(mayas, new(20, 30)), new LayCard(bens, new(500, -300)), new LayCard(teachers, new(-700, 0)), new LayCard(down, new(0, 0)), new LayCard(bens, new(0, 99_000)), new LayCards([new(bens, new(700, 0)), new(mayas, new(-700, 0)), new(down, new(0, 0))]), new LayCards([new(bens, new(1, 0)), new(bens, new(2, 0))]), new SetPlan(Plan(rules) with { Purpose = Purpose.Connect }), new SetPlan(Plan() with { Purpose = Purpose.Connect, Field = FieldPlan.Blank with { Picture = Shown.Map } }),
                 new AnswerCard(mayas, wall.NextId(actor), 0, "en", "", Aloud: true), new RewordAnswer(mayas, asked, "en", ""),
             ];
             foreach (var command in commands)

@@ -116,6 +116,9 @@ public class GoldenTests
     public void Class_orders() => Check("class-orders", OrderTests.Vectors());
 
     [Fact]
+    public void Link_readings() => Check("link-readings", ConnectTests.Vectors());
+
+    [Fact]
     public void Walls_foreseen() => Check("walls-foreseen", WallVectors.All());
 
     [Fact]

@@ -11,10 +11,10 @@ using Yardang.Core.Walls;
 using Yardang.Data.Media;
 using Yardang.Data.School;
 using Yardang.Data.Wire;
-using Yardang.Rendering;
 using Yardang.Web.Lessons;
 using Yardang.Web.Rooms;
 using Yardang.Web.Shelf;
+using static Yardang.Web.Tests.Lessons.OnWalls;
 
 namespace Yardang.Web.Tests.Lessons;
 
@@ -174,26 +174,5 @@ public sealed class OrderOnWallsTests : IAsyncLifetime
         await DoAsync(host, s_maya, new PlaceCard(1, new(kind, arch)), new PlaceCard(2, new(kind, rope)));
         await DoAsync(host, s_ben, new PlaceCard(1, new(kind, arch + 20)), new PlaceCard(2, new(kind, rope)));
         return wall;
-    }
-
-    private static Task DoAsync(RoomHost host, Actor actor, params Command[] commands) => DoAsync(host, actor, [.. commands.Select(c => (Func<long, Command>)(_ => c))]);
-
-    // Each command is given an id of its client's.
-    private static async Task DoAsync(RoomHost host, Actor actor, params Func<long, Command>[] commands)
-    {
-        var client = ((ClientAdmitted)(await host.SubmitAsync(new AdmitClient(), actor, Stop)).Envelope!.Event).Number;
-        for (var i = 0; i < commands.Length; i++) Assert.NotNull((await host.SubmitAsync(new Submission(client, i + 1, i, 0, commands[i](Ids.Of(client, i + 1))), actor, Stop)).Envelope);
-    }
-
-    // What is written in a drawing, a line to a line.
-    private static string Words(string svg) => string.Join('\n', svg.Split('>').Select(part => part.Split('<')[0]).Where(part => part.Trim().Length > 0));
-
-    private static byte[] Png()
-    {
-        using var bitmap = new SKBitmap(60, 40);
-        bitmap.Erase(SKColors.Red);
-        using var image = SKImage.FromBitmap(bitmap);
-        using var png = image.Encode(SKEncodedImageFormat.Png, 100);
-        return PictureIntake.Take(png.ToArray()).Picture!.Bytes;
     }
 }

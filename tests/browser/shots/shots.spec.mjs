@@ -233,18 +233,19 @@ test('a wall: the teacher, the workshop, students on three devices; a lesson of 
   await varga.locator('[data-answering]').fill('Look at how the banks are built');
   const answered = await piece(varga);
 
-  // The other purposes: asking, visiting and ordering, the teacher's and on a phone.
+  // The other purposes: asking, visiting, ordering and connecting, the teacher's and on a phone.
   const asked = [];
   for (const [name, words] of [
     ['Bridge questions', 'how do bridges get tired'],
     ['Bridge gallery', 'The load goes into the pillar'],
     ['Which bridge first?', ''],
+    ['From load to ground', 'The parapet'],
   ]) {
     await varga.goto('/desk');
     await lessons.getByRole('link', { name, exact: true }).click();
     const joins = (await varga.getByRole('link', { name: /^[A-Z0-9]{4} [A-Z0-9]{4}$/ }).innerText()).replace(' ', '');
     await varga.getByText('Open the wall').click();
-    await expect(varga.locator('.question, .station .slip, .on-line .order-slip').first()).toBeVisible();
+    await expect(varga.locator('.question, .station .slip, .on-line .order-slip, .field-card').first()).toBeVisible();
     if (name === 'Bridge gallery')
       await expect.poll(() => varga.locator('.station img').evaluate((i) => i.naturalWidth)).toBeGreaterThan(0);
     const student = await page(browser, { viewport: { width: 390, height: 844 } });
@@ -256,6 +257,7 @@ test('a wall: the teacher, the workshop, students on three devices; a lesson of 
     else await placeSome(student);
     if (name === 'Bridge questions')
       await expect(student.locator('.like-asked')).toContainText('Do bridges get tired?');
+    if (name === 'From load to ground') await varga.getByRole('button', { name: /^Deck, / }).click();
     asked.push(await piece(varga), await piece(student));
   }
   await sheet(browser, 'wall', [
@@ -263,7 +265,8 @@ test('a wall: the teacher, the workshop, students on three devices; a lesson of 
     [parts, answered],
     asked.slice(0, 2),
     asked.slice(2, 4),
-    asked.slice(4),
+    asked.slice(4, 6),
+    asked.slice(6),
     [numbers, ...students],
   ]);
 });

@@ -223,6 +223,8 @@ test('a drawing that arrives after pens down waits for the teacher, who is told 
   const varga = await teacher(browser);
   await designWall(varga, ['drawings']);
   const maya = await student(browser, await handOut(varga, together), 'Maya');
+  // What she may want without a network is there after a moment.
+  await expect(maya.locator('[data-drawing]')).toBeAttached();
   await maya.context().setOffline(true);
   await expect(maya.locator('.kept')).toContainText('Kept on this device', { timeout: 30_000 });
   await show(maya, 'Bridges', 'Draw');

@@ -88,6 +88,18 @@ test('agree, unsure, disagree: each for themselves, the numbers for the teacher,
   await say(cleo, 'An arch bridge', 'Agree').click();
   await say(ben, 'An arch bridge', 'Agree').click();
   for (const page of [ben, cleo]) await kept(page);
+
+  // She finds what nobody has said anything of yet, and has more on the screen at once.
+  await varga.getByRole('button', { name: /^Nobody has said anything of it/ }).click();
+  await expect(varga.locator('.slip', { hasText: 'An arch bridge' })).toHaveCount(0);
+  await expect(varga.locator('.slip', { hasText: 'A truss is light and strong' })).toHaveCount(1);
+  await varga.getByRole('button', { name: /^Nobody has said anything of it/ }).click();
+  const roomy = (await varga.locator('.slip', { hasText: 'A truss is light and strong' }).boundingBox()).width;
+  await varga.getByRole('button', { name: 'More at once' }).click();
+  await expect
+    .poll(async () => (await varga.locator('.slip', { hasText: 'A truss is light and strong' }).boundingBox()).width)
+    .toBeLessThan(roomy);
+  await varga.getByRole('button', { name: 'More at once' }).click();
   await varga.getByRole('button', { name: 'Show everybody the numbers' }).click();
   await expect(numbers(maya, 'An arch bridge')).toHaveText([
     'Round 1: 1 agree, 0 unsure, 1 disagree',

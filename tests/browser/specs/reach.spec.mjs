@@ -141,6 +141,7 @@ test('a student writes, moves, changes and rubs out by keyboard alone', async ({
   const maya = await student(browser, code, 'Maya');
   await writeNote(maya, 'first');
   const note = marks(maya).last();
+  await expect(note).toHaveText('Note, yours: first');
   await note.focus();
   await expect(maya.locator('[data-marks]')).toBeVisible();
   await note.press('ArrowRight');

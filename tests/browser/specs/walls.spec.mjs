@@ -130,6 +130,7 @@ test('a wall is made, tried, handed out, filled by a class and read by all', asy
   await varga.locator('dialog').getByRole('button', { name: 'Remove' }).nth(1).click();
   await expect(varga.getByText('3 cards lie under topics that you remove.')).toBeVisible();
   await varga.getByRole('button', { name: 'New topic' }).click();
+  await expect(varga.locator('[data-heading]').last()).toBeFocused();
   await varga.keyboard.type('Beauty');
   await varga.getByRole('button', { name: 'Change it for everybody' }).click();
   await expect(ben.getByRole('heading', { name: 'Beauty' })).toBeVisible();

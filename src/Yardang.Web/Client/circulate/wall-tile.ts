@@ -2,6 +2,7 @@
 
 import { said } from '../attachments';
 import { NOWHERE, WallState } from '../room/wall-state';
+import { fieldOf, linksOf, standing } from '../room/linking';
 import { lineOf, placedOf, spotOf, toPlace } from '../room/placing';
 import { isAnswered } from '../room/questions';
 import { Purpose } from '../wire/forms';
@@ -28,6 +29,9 @@ export interface WallTileWords {
   readonly onLine: string;
   readonly nothingPlaced: string;
   readonly notAllPlaced: string;
+  readonly onField: string;
+  readonly fieldLinks: string;
+  readonly nothingYet: string;
 }
 
 export class WallTile extends Tile<WallState> {
@@ -53,6 +57,7 @@ export class WallTile extends Tile<WallState> {
     if (!this.isThere) return [];
     if (this.asks) return this.questions;
     if (this.line) return this.ordered;
+    if (this.connects) return this.connected;
     const { plan } = this.client.state;
     const counts = new Map<number, number>();
     for (const { downBy, topic } of this.client.state.cards.values())
@@ -83,6 +88,19 @@ export class WallTile extends Tile<WallState> {
     ];
   }
 
+  private get connects(): boolean {
+    return this.isThere && fieldOf(this.client.state.plan) !== null;
+  }
+
+  private get connected(): TopicCount[] {
+    const { cards, links } = this.client.state;
+    const up = [...cards.values()].filter((c) => c.downBy === 0).length;
+    return [
+      { id: 0, heading: this.words.onField, colour: '2', cards: up },
+      { id: 1, heading: this.words.fieldLinks, colour: '5', cards: standing(links, cards).length },
+    ];
+  }
+
   private get line() {
     return this.isThere ? lineOf(this.client.state.plan) : null;
   }
@@ -103,6 +121,7 @@ export class WallTile extends Tile<WallState> {
   /** Whether somebody has done nothing here yet, and whether less than is asked for; and how that is said. */
   hasNone(person: number): boolean {
     const { state } = this.client;
+    if (this.connects) return state.upOf(person) + linksOf(state, person) === 0;
     return this.ordersAlone
       ? placedOf(state, person)[0] === 0
       : state.upOf(person) === 0 && !state.plan.rules.onlyGiven;
@@ -114,7 +133,8 @@ export class WallTile extends Tile<WallState> {
   }
 
   get noneWords(): string {
-    const { noQuestionYet, nothingPlaced, noCardsYet } = this.words;
+    const { noQuestionYet, nothingPlaced, noCardsYet, nothingYet } = this.words;
+    if (this.connects) return nothingYet;
     return this.asks ? noQuestionYet : this.ordersAlone ? nothingPlaced : noCardsYet;
   }
 
@@ -129,16 +149,27 @@ export class WallTile extends Tile<WallState> {
   }
 
   describeLate(person: number, texts: LateTexts): LatePage[] {
-    const { plan } = this.client.state;
+    const { plan, cards } = this.client.state;
     const lines = new Map<number, string[]>();
+    const add = (topic: number, words: string) => lines.set(topic, [...(lines.get(topic) ?? []), words]);
     let others = 0;
-    for (const { command } of this.lateWorkOf(person)) {
+    const late = [...this.lateWorkOf(person)].map((w) => w.command);
+    // A link may join cards that wait, too.
+    const waiting = new Map(late.flatMap((c) => (c.kind === 'putUpCard' ? [[c.id, c.text] as const] : [])));
+    const title = (id: number) => (cards.get(id)?.text ?? waiting.get(id) ?? '').split('\n')[0]!;
+    for (const command of late) {
       if (command.kind === 'putUpCard' || command.kind === 'rewordCard') {
         const topic = command.kind === 'putUpCard' ? command.topic : NOWHERE;
         const shown = command.attachments.map((a) => said(a, texts));
-        const words = [command.text, ...shown].filter((w) => w !== '').join(' · ');
-        lines.set(topic, [...(lines.get(topic) ?? []), words]);
-      } else others++;
+        add(topic, [command.text, ...shown].filter((w) => w !== '').join(' · '));
+      } else if ((command.kind === 'answerCard' || command.kind === 'rewordAnswer') && command.text) {
+        add(cards.get(command.card)?.topic ?? NOWHERE, `${title(command.card)}: ${command.text}`);
+      } else if (command.kind === 'linkCards') {
+        const word = plan.field?.words.find((w) => w.id === command.word)?.text ?? {};
+        const words = command.text || textIn(word, [], this.written) || '→';
+        add(NOWHERE, `${title(command.from)} ${words} ${title(command.to)}`);
+      } else if (command.kind === 'rewordLink' && command.text) add(NOWHERE, command.text);
+      else others++;
     }
     const heading = (id: number) => {
       const topic = plan.topics.find((t) => t.id === id);

@@ -1,6 +1,8 @@
 // What a command of mine will do to a wall, as far as this client can tell: Core's Wall decides.
 
 import { type Card, Purpose, type WallPlan } from '../wire/forms';
+import type { foreseeLink, laid, laidBy, shownOn, spotFor } from './field-foresight';
+import { fieldOf, standing, told, touchingAsTold } from './linking';
 import { lineOf, placed } from './placing';
 import { mayAskToo, mayFile } from './questions';
 import type { Me } from './sheets';
@@ -8,6 +10,21 @@ import { isSame, mayBeShown } from './shown';
 import { mayPutUpAt } from './visiting';
 import { LONGEST_TEXT, NOWHERE, type WallState } from './wall-state';
 import type { Command, RoomEvent } from './wire';
+
+interface FieldForesight {
+  foreseeLink: typeof foreseeLink;
+  laid: typeof laid;
+  spotFor: typeof spotFor;
+  laidBy: typeof laidBy;
+  shownOn: typeof shownOn;
+}
+
+let onField: FieldForesight | null = null;
+
+/** The field is there. */
+export function foreseeOnField(foresight: FieldForesight): void {
+  onField = foresight;
+}
 
 /** What a command of mine will do, as far as this client can tell; null if it would be refused. Core's Wall decides. */
 export function foresee(state: WallState, command: Command, me: Me, now: number): RoomEvent | null {
@@ -17,12 +34,14 @@ export function foresee(state: WallState, command: Command, me: Me, now: number)
       const isFull = !me.isStaff && (state.isFull(me.number) || state.plan.rules.onlyGiven);
       if (state.cards.has(id) || !state.has(topic) || !maySay(state, command, me) || isFull) return null;
       if (!mayPutUpAt(state, topic, me) || author < 0 || (author > 0 && !me.isStaff)) return null;
+      const spot = onField ? onField.spotFor(state, command, me) : fieldOf(state.plan) ? undefined : null;
+      if (spot === undefined) return null;
       const whose =
         author > 0
           ? { author, byStaff: false, putUpBy: me.number }
           : { author: me.number, byStaff: me.isStaff, putUpBy: 0 };
       const mine = { ...whose, putUpAt: now, downBy: 0, answers: [], attachments };
-      const asked = { askedToo: [], answeredBy: 0, at: null };
+      const asked = { askedToo: [], answeredBy: 0, at: null, spot };
       return {
         kind: 'cardPutUp',
         card: { id, topic, putUnder: topic, order: behind(state, topic, me), language, text, ...mine, ...asked },
@@ -45,7 +64,11 @@ export function foresee(state: WallState, command: Command, me: Me, now: number)
       const mayPutBack =
         me.isStaff || (card?.downBy === me.number && state.isMine(card, me) && !state.isFull(me.number));
       return card && card.downBy !== 0 && mayPutBack
-        ? { kind: 'cardPutBack', card: asTold({ ...card, downBy: 0 }) }
+        ? {
+            kind: 'cardPutBack',
+            card: asTold({ ...card, downBy: 0 }),
+            links: touchingAsTold(state.links, card, state.cards, state.plan.rules.ownFirst),
+          }
         : null;
     }
     case 'answerCard':
@@ -96,6 +119,15 @@ export function foresee(state: WallState, command: Command, me: Me, now: number)
       return travelled(state, command, me);
     case 'placeCard':
       return placed(state, command.card, command.at, me);
+    case 'layCard':
+    case 'layCards':
+      return onField?.laid(state, command, me) ?? null;
+    case 'linkCards':
+    case 'rewordLink':
+    case 'reverseLink':
+    case 'takeLinkDown':
+    case 'putLinkBack':
+      return onField?.foreseeLink(state, command, me) ?? null;
     // What is shown the server computes.
     case 'showOrder':
       return me.isStaff && !command.on && state.orderShown && lineOf(state.plan) ? { kind: 'orderHidden' } : null;
@@ -171,22 +203,23 @@ function travelled(
 }
 
 function planned(state: WallState, plan: WallPlan): RoomEvent {
-  if (!state.plan.rules.ownFirst || plan.rules.ownFirst) return { kind: 'planSet', plan };
+  if (!state.plan.rules.ownFirst || plan.rules.ownFirst)
+    return { kind: 'planSet', plan, laid: onField?.laidBy(plan, state.cards) ?? [] };
   const has = (topic: number) => topic === NOWHERE || plan.topics.some((t) => t.id === topic);
   const cards = [...state.cards.values()].filter((c) => c.downBy === 0).sort((a, b) => a.id - b.id);
+  const shown = cards.map((c) => asTold(has(c.topic) ? c : { ...c, topic: NOWHERE }));
   return {
     kind: 'cardsShown',
     plan,
-    cards: cards.map((c) => asTold(has(c.topic) ? c : { ...c, topic: NOWHERE })),
+    cards: onField?.shownOn(plan, shown) ?? shown,
+    links: standing(state.links, state.cards),
   };
 }
 
 /** Behind those that everybody sees, and one's own. */
 function behind(state: WallState, topic: number, me: Me): number {
-  const isSeen = (c: Card) => !state.plan.rules.ownFirst || c.byStaff || (!me.isStaff && c.author === me.number);
-  const orders = state
-    .under(topic)
-    .filter(isSeen)
+  const orders = told(state, me)
+    .filter((c) => c.topic === topic)
     .map((c) => Math.floor(c.order));
   return (orders.length > 0 ? Math.max(...orders) : 0) + 1;
 }

@@ -7,12 +7,14 @@ import {
   type ClassOrder,
   type LastAct,
   type LateWork,
+  type Link,
   type RoomSnapshot,
   type RoundTrip,
   type Visit,
   type WallPlan,
 } from '../wire/forms';
 import { Judgements } from './judgements';
+import { takenAll, takenWith, withLink } from './linking';
 import { type OwnPlaces, placesIn, withPlace } from './placing';
 import { askedBy } from './questions';
 import type { Me } from './sheets';
@@ -37,6 +39,7 @@ export const BLANK: WallPlan = {
   map: null,
   line: null,
   givenCards: [],
+  field: null,
 };
 
 export class WallState {
@@ -59,6 +62,8 @@ export class WallState {
   places: OwnPlaces = new Map();
   /** The order of the class as it was shown; null if it is not. */
   orderShown: ClassOrder | null = null;
+  /** Every link that this reader was ever told of, by id. */
+  links: ReadonlyMap<number, Link> = new Map();
 
   static of(number: number, state: RoomSnapshot): WallState {
     if (state.kind !== 'wall') throw new Error('This is no wall.');
@@ -74,6 +79,7 @@ export class WallState {
       visits: new Map(state.visits.map((v) => [v.person, v])),
       places: placesIn(state.placing.own),
       orderShown: state.placing.shown,
+      links: new Map(state.links.map((l) => [l.id, l])),
     });
   }
 
@@ -168,6 +174,7 @@ export class WallState {
         this.cards = new Map(event.cards.map((c) => [c.id, c]));
         this.judgements = this.judgements.bring(event.results).follow(event.plan.rules.judging);
         this.orderShown = event.order;
+        this.links = new Map(event.links.map((l) => [l.id, l]));
         return;
       case 'cardJudged':
         this.judgements = this.judgements.judged(event.card, actor, event.value);
@@ -258,6 +265,7 @@ export class WallState {
         break;
       case 'cardPutBack':
         this.cards = new Map(this.cards).set(event.card.id, over(event.card, this.cards.get(event.card.id)));
+        this.links = takenWith(this.links, event.links, event.card, this.cards, this.plan.rules.ownFirst);
         break;
       case 'cardAnswered':
       case 'answerPutBack':
@@ -280,6 +288,19 @@ export class WallState {
       case 'cardPlaced':
         this.change(event.card, { at: event.at });
         break;
+      case 'cardLaid':
+        this.change(event.card, { spot: event.spot });
+        break;
+      case 'fieldLaid':
+        for (const { card, spot } of event.spots) this.change(card, { spot });
+        break;
+      case 'cardsLinked':
+      case 'linkReworded':
+      case 'linkReversed':
+      case 'linkTakenDown':
+      case 'linkPutBack':
+        this.links = withLink(this.links, event, actor);
+        break;
       case 'cardReworded':
         this.change(event.id, { language: event.language, text: event.text, attachments: event.attachments });
         break;
@@ -298,6 +319,7 @@ export class WallState {
           ...[...this.cards].map(([id, c]) => [id, isGone(c) ? { ...c, downBy: actor } : c] as const),
           ...event.cards.map((c) => [c.id, over(c, this.cards.get(c.id))] as const),
         ]);
+        this.links = takenAll(this.links, event.links, this.cards);
         break;
       }
       case 'planSet':
@@ -305,6 +327,7 @@ export class WallState {
         this.cards = new Map(
           [...this.cards].map(([id, card]) => [id, this.has(card.topic) ? card : { ...card, topic: NOWHERE }]),
         );
+        for (const { card, spot } of event.laid) this.change(card, { spot });
         break;
     }
   }

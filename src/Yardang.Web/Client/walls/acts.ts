@@ -1,7 +1,7 @@
 // What is done on a wall, as commands.
 
 import type { Answer, Attachment, Card } from '../room/wall-state';
-import type { LineSpot } from '../wire/forms';
+import type { CardSpot, FieldSpot, LineSpot } from '../wire/forms';
 import type { Command } from '../room/wire';
 
 /**
@@ -11,9 +11,34 @@ import type { Command } from '../room/wire';
  */
 export function actsOf(submit: (command: Command) => void, newId: () => number, language: () => string) {
   return {
-    /** @param author whose words a teacher puts up; 0 for one's own. */
-    putUp: (topic: number, text: string, attachments: readonly Attachment[], author = 0) =>
-      submit({ kind: 'putUpCard', id: newId(), topic, language: language(), text, attachments, for: author }),
+    /**
+     * Gives the id of the card.
+     * @param author whose words a teacher puts up; 0 for one's own.
+     * @param where on a field: where it is wanted, or beside which card.
+     */
+    putUp: (
+      topic: number,
+      text: string,
+      attachments: readonly Attachment[],
+      author = 0,
+      where: { spot?: FieldSpot | undefined; beside?: number } = {},
+    ) => {
+      const id = newId();
+      const { spot = null, beside = 0 } = where;
+      submit({ kind: 'putUpCard', id, topic, language: language(), text, attachments, for: author, spot, beside });
+      return id;
+    },
+    /** A link with the teacher's words, or with one's own. */
+    link: (from: number, to: number, word: number, text: string) =>
+      submit({ kind: 'linkCards', id: newId(), from, to, word, language: text ? language() : '', text }),
+    rewordLink: (id: number, word: number, text: string) =>
+      submit({ kind: 'rewordLink', id, word, language: text ? language() : '', text }),
+    reverseLink: (id: number) => submit({ kind: 'reverseLink', id }),
+    takeLinkDown: (id: number) => submit({ kind: 'takeLinkDown', id }),
+    putLinkBack: (id: number) => submit({ kind: 'putLinkBack', id }),
+    lay: (card: Card, spot: FieldSpot) => submit({ kind: 'layCard', card: card.id, spot }),
+    tidy: () => submit({ kind: 'tidyField' }),
+    layAll: (spots: readonly CardSpot[]) => submit({ kind: 'layCards', spots: [...spots] }),
     reword: (card: Card, text: string, attachments: readonly Attachment[]) =>
       submit({ kind: 'rewordCard', id: card.id, language: card.language, text, attachments }),
     move: (card: Card, topic: number, order: number) => submit({ kind: 'moveCard', id: card.id, topic, order }),

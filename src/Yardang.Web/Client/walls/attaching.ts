@@ -1,10 +1,7 @@
 // What is shown beside words, on a wall: who may show what, where it is kept until it is put up, and the dialogs in which it is made.
 
 import { Making } from '../attachments/making';
-import type { DrawingSheet } from '../attachments/drawing-sheet';
-import type { PlaceOnMap } from '../attachments/place-on-map';
-import type { FormulaDialog } from '../media/formula-dialog';
-import type { PictureSearch } from '../media/picture-search';
+import type { AttachmentDialogs } from '../attachments/dialogs';
 import type { PictureUploads } from '../media/picture-uploads';
 import type { Me } from '../room/sheets';
 import { KINDS, MOST_ATTACHMENTS } from '../room/shown';
@@ -16,10 +13,8 @@ import type { WallTexts } from './wall-texts';
 interface AttachingPage {
   say(words: string): void;
   chooseFiles(): void;
-  readonly pictureSearch: PictureSearch;
-  readonly formula: FormulaDialog;
-  readonly drawing: DrawingSheet;
-  readonly place: PlaceOnMap;
+  /** Opens one of the dialogs once they are there. */
+  inDialog(open: (dialogs: AttachmentDialogs) => void): Promise<void>;
 }
 
 export function attachingOf(
@@ -48,10 +43,10 @@ export function attachingOf(
       say: (words) => page.say(words),
       dialogs: {
         chooseFiles: () => page.chooseFiles(),
-        searchPictures: () => page.pictureSearch.open(),
-        draw: (before, take) => page.drawing.open(before, take),
-        writeFormula: (source, take) => void page.formula.open(source, take),
-        showPlace: (on, before, take) => page.place.open(on, before, take),
+        searchPictures: () => void page.inDialog((d) => d.pictureSearch.open()),
+        draw: (before, take) => void page.inDialog((d) => d.drawing.open(before, take)),
+        writeFormula: (source, take) => void page.inDialog((d) => void d.formula.open(source, take)),
+        showPlace: (on, before, take) => void page.inDialog((d) => d.place.open(on, before, take)),
       },
     },
     changed,

@@ -4,6 +4,7 @@ import type { LessonState } from '../room/lesson-state';
 import type { RoomClient } from '../room/room-client';
 import type { WallState } from '../room/wall-state';
 import type { Command } from '../room/wire';
+import { densityOf } from './density';
 import { judgingSteered } from './judging-steered';
 import type { MapDesk } from './plan-form';
 import { planningOf } from './planning';
@@ -33,6 +34,7 @@ export function besideOf(around: Around, texts: WallTexts) {
     judging: judgingSteered(wall, submit, texts),
     trip: tripSteered(wall, submit, around.rows, () => around.state()?.groups ?? [], texts),
     order: orderSteered(wall, submit, around.rows, texts),
+    density: densityOf(),
     planning: planningOf(around.client, around.written, around.maps, texts),
   };
 }

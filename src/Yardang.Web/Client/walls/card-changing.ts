@@ -84,8 +84,8 @@ export class CardChanging {
 
   private where(card: Card): unknown {
     const { state, texts } = this.side;
-    // Questions stand as they came, and what is ordered is placed.
-    if (state.plan.purpose === Purpose.Ask || state.plan.purpose === Purpose.Order) return nothing;
+    // Only where there are topics cards stand under them; questions stand as they came, and what is ordered or connected is placed.
+    if (state.plan.purpose !== Purpose.Sort && state.plan.purpose !== Purpose.Visit) return nothing;
     const { bands } = this.around;
     const all = bands.find((b) => b.id === card.topic)!.cards;
     const others = all.filter((c) => c.id !== card.id);

@@ -1,4 +1,4 @@
-// Dragging a card along the line, or off it. Whoever cannot drag places by the control on the card.
+// Dragging a card on a line or a field. Whoever cannot drag uses the controls on the card.
 
 /** Fewer pixels than these are a press. */
 const SLOP = 6;
@@ -7,11 +7,14 @@ interface Dropped {
   readonly card: number;
   readonly x: number;
   readonly y: number;
+  /** By how much it was dragged. */
+  readonly by: { readonly x: number; readonly y: number };
 }
 
 /**
  * @param root in which cards lie, as [data-card].
  * @param mayDrag whether a card may be dragged now.
+ * @param scale how much larger than itself all is drawn.
  * @param over where the pointer is while a card is dragged; null once it is let go.
  */
 export function dragCards(
@@ -19,6 +22,7 @@ export function dragCards(
   mayDrag: (card: number) => boolean,
   over: (where: Dropped | null) => void,
   drop: (where: Dropped) => void,
+  scale: () => number = () => 1,
 ): void {
   let card: HTMLElement | null = null;
   let isDragging = false;
@@ -31,7 +35,10 @@ export function dragCards(
     if (isDragging) over(null);
     [card, isDragging, pointer] = [null, false, -1];
   };
-  const where = (e: PointerEvent): Dropped => ({ card: Number(card!.dataset['card']), x: e.clientX, y: e.clientY });
+  const where = (e: PointerEvent): Dropped => {
+    const { clientX: x, clientY: y } = e;
+    return { card: Number(card!.dataset['card']), x, y, by: { x: x - from.x, y: y - from.y } };
+  };
 
   root.addEventListener('pointerdown', (e) => {
     const target = e.target as Element;
@@ -52,7 +59,7 @@ export function dragCards(
       root.setPointerCapture(pointer);
       card.classList.add('slip-dragged');
     }
-    card.style.setProperty('translate', `${x}px ${y}px`);
+    card.style.setProperty('translate', `${x / scale()}px ${y / scale()}px`);
     over(where(e));
   });
   root.addEventListener('pointerup', (e) => {

@@ -4,6 +4,7 @@ import { type TemplateResult, html, nothing } from 'lit-html';
 import { live } from 'lit-html/directives/live.js';
 import { fill } from '../page-data';
 import { LONGEST_TEXT } from '../room/wall-state';
+import type { FieldSpot } from '../wire/forms';
 import { Drafts } from './drafts';
 import type { WallSide } from './wall-side';
 
@@ -17,6 +18,12 @@ interface SlotWords {
   readonly about: string;
 }
 
+/** On a field: where a new card is wanted, and what follows once it is put up. */
+interface OnField {
+  where(): { spot?: FieldSpot | undefined; beside?: number };
+  putUp(id: number): void;
+}
+
 export class NewCards {
   /** Whose words a teacher is writing, by the place where; the teacher's own where nobody is. */
   private readonly whose = new Map<number, number>();
@@ -25,6 +32,7 @@ export class NewCards {
   constructor(
     private readonly side: WallSide,
     private readonly refresh: (focus?: string) => void,
+    private readonly field: OnField | null = null,
   ) {}
 
   slot(topic: number, words: SlotWords): TemplateResult | typeof nothing {
@@ -115,7 +123,9 @@ export class NewCards {
     const { drafts } = this.side;
     const place = Drafts.under(topic);
     if (!this.mayPutUp(place)) return;
-    this.side.putUp(topic, drafts.get(place).trim(), drafts.shown(place), this.whose.get(topic));
+    const where = this.field?.where();
+    const id = this.side.putUp(topic, drafts.get(place).trim(), drafts.shown(place), this.whose.get(topic), where);
+    this.field?.putUp(id);
     this.whose.delete(topic);
     drafts.clear(place);
     this.refresh(`[data-slot="${topic}"]`);

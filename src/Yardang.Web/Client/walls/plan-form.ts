@@ -7,8 +7,10 @@ import { LONGEST_TITLE } from '../media/send-stimulus';
 import { addressIn } from '../media/web-address';
 import { NOWHERE, type Topic, type WallPlan } from '../room/wall-state';
 import { textIn } from '../surface/in-language';
+import { fieldFormOf } from './field-form';
 import { givenFormOf } from './given-form';
 import { lineFormOf } from './line-form';
+import { mapFormOf } from './map-form';
 import { Purpose, StimulusKind } from '../wire/forms';
 
 export interface TopicForm {
@@ -79,13 +81,13 @@ export function planFormOf(
     /** What students may show beside their words: Core's AttachmentKinds. */
     shows: 0,
     judging: null as WallPlan['rules']['judging'],
-    map: null as WallPlan['map'],
-    mapSource: '',
+    map: mapFormOf(maps, changed),
     /** At how many stations each says something, at least. */
     stations: 0,
     /** Whether only teachers put up cards. */
     onlyGiven: false,
     line: lineFormOf(language, changed),
+    field: fieldFormOf(language, newId, maps, changed),
     given: givenFormOf(language, send, changed),
     /** How many pictures are on their way. */
     sending: 0,
@@ -102,10 +104,11 @@ export function planFormOf(
       this.answers = plan.rules.answers;
       this.shows = plan.rules.shows;
       this.judging = plan.rules.judging;
-      this.showMap(plan.map);
+      this.map.show(plan.map);
       this.stations = plan.rules.stations;
       this.onlyGiven = plan.rules.onlyGiven;
       this.line.show(plan.line);
+      this.field.show(plan.field);
       this.given.show(plan.givenCards);
       const links = new Map(this.topics.map((t) => [t.id, t.link]));
       this.topics = plan.topics.map((t) => ({
@@ -150,8 +153,9 @@ export function planFormOf(
           stations: this.stations,
           onlyGiven: this.onlyGiven,
         },
-        map: this.map,
+        map: this.map.picture,
         line: this.isOrder ? this.line.plan(base?.line ?? null, said) : (base?.line ?? null),
+        field: this.isConnect ? this.field.plan(base?.field ?? null, said) : (base?.field ?? null),
         givenCards: this.given.cards(base?.givenCards ?? [], said, this.topics),
       };
     },
@@ -170,6 +174,10 @@ export function planFormOf(
 
     get isOrder(): boolean {
       return this.purpose === Purpose.Order;
+    },
+
+    get isConnect(): boolean {
+      return this.purpose === Purpose.Connect;
     },
 
     /** Whether cards stand under topics, or at stations. */
@@ -256,33 +264,6 @@ export function planFormOf(
 
     setShows(kind: number, on: boolean): void {
       this.shows = on ? this.shows | kind : this.shows & ~kind;
-      changed(false);
-    },
-
-    showMap(map: WallPlan['map']): void {
-      this.map = map;
-      this.mapSource = map ? maps().address(map.media) : '';
-    },
-
-    async takeMap(event: Event): Promise<void> {
-      const input = event.target as HTMLInputElement;
-      const file = input.files?.[0];
-      if (!file) return;
-      const taken = await maps().uploads.take(file);
-      input.value = '';
-      if (!taken) return;
-      const { media, width, height } = taken;
-      this.showMap({ media, width, height, description: titleOfFile(file).slice(0, 200) });
-      changed(false);
-    },
-
-    describeMap(words: string): void {
-      if (this.map) this.map = { ...this.map, description: words };
-      changed(true);
-    },
-
-    removeMap(): void {
-      this.showMap(null);
       changed(false);
     },
 

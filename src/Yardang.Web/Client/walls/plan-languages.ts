@@ -5,11 +5,12 @@ import type {} from '../wire/forms';
 import type { Texts } from '../room/marks';
 
 /** All that is written in it. */
-export function textsOfPlan({ question, topics, line, givenCards }: WallPlan): Texts[] {
+export function textsOfPlan({ question, topics, line, givenCards, field }: WallPlan): Texts[] {
   return [
     question,
     ...topics.flatMap((t) => [t.heading, t.prompt]),
     ...(line ? [line.start, line.end, line.low ?? {}, line.high ?? {}] : []),
+    ...(field?.words ?? []).map((w) => w.text),
     ...givenCards.map((c) => c.text),
   ];
 }

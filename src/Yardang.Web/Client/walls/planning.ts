@@ -12,6 +12,8 @@ interface Texts {
   readonly becomeQuestions: string;
   readonly becomeCards: string;
   readonly becomeOrdered: string;
+  readonly becomeConnected: string;
+  readonly linksKept: string;
   readonly otherLine: string;
   readonly becomeStations: string;
   readonly becomeTopics: string;
@@ -35,7 +37,10 @@ export function planningOf(client: () => RoomClient<WallState>, language: string
     /** What the change does to the cards that are there, in words; empty for nothing. */
     get consequence(): string {
       const { state } = client();
-      if (this.form.purpose !== state.plan.purpose && state.cards.size > 0) return this.becomes;
+      if (this.form.purpose !== state.plan.purpose && state.cards.size > 0) {
+        const hasLinks = state.plan.purpose === Purpose.Connect && state.links.size > 0;
+        return hasLinks ? `${this.becomes} ${texts.linksKept}` : this.becomes;
+      }
       if (this.isOtherLine) return texts.otherLine;
       const left = new Set(this.form.topics.map((t) => t.id));
       const cards = state.plan.topics.filter((t) => !left.has(t.id)).flatMap((t) => state.under(t.id));
@@ -54,6 +59,7 @@ export function planningOf(client: () => RoomClient<WallState>, language: string
     get becomes(): string {
       if (this.form.isAsk) return texts.becomeQuestions;
       if (this.form.isOrder) return texts.becomeOrdered;
+      if (this.form.isConnect) return texts.becomeConnected;
       if (client().state.plan.purpose === Purpose.Ask) return texts.becomeCards;
       return this.form.isVisit ? texts.becomeStations : texts.becomeTopics;
     },

@@ -62,7 +62,7 @@ export class Slips {
   }
 
   words(card: Card): TemplateResult {
-    const { text, language } = this.read(card);
+    const { text, language } = this.textOf(card);
     const [first = '', ...rest] = text.split('\n');
     return html`<div class="slip-words" dir="auto" lang=${language || nothing}>
       ${
@@ -76,7 +76,7 @@ export class Slips {
   }
 
   /** What it says, and in which language: one that is as the teacher gave it, in that in which the teacher's words are read. */
-  private read(card: Card): { text: string; language: string } {
+  textOf(card: Card): { text: string; language: string } {
     const given = card.byStaff ? this.side.state.plan.givenCards.find((g) => g.id === card.id)?.text : undefined;
     const language = this.side.read[0];
     return given?.[language] && given[card.language] === card.text ? { text: given[language], language } : card;

@@ -7,7 +7,6 @@ import type { Card, Topic, WallState } from '../room/wall-state';
 import type { WallActs } from './acts';
 import type { Arrivals } from './arrivals';
 import type { Drafts } from './drafts';
-import type { LargeCard } from './large-card';
 import type { LikeAsked } from './like-asked';
 import type { WallTexts } from './wall-texts';
 
@@ -19,7 +18,8 @@ export interface WallSide extends AttachmentView, WallActs {
   readonly arrivals: Arrivals;
   readonly drafts: Drafts;
   readonly making: Making;
-  readonly large: LargeCard;
+  /** One card alone on the screen. */
+  readonly large: { open(card: Card): void; refresh(): void };
   /** Looks up what was asked before. */
   readonly likeAsked: LikeAsked;
   /** Where answered questions are told by their words; empty where they are not. */

@@ -139,6 +139,10 @@ export class WallView {
       const { Ordering } = await import('./ordering');
       return new Ordering(this.side, this, this.slips, this.refreshAt);
     }
+    if (purpose === Purpose.Connect) {
+      const { Connecting } = await import('./connecting');
+      return new Connecting(this.side, this, this.slips, this.refreshAt);
+    }
     const { Questions } = await import('./questions');
     return new Questions(this.side, this, this.slips, this.refreshAt);
   }

@@ -54,7 +54,7 @@ Alpine.data('wallWorkshop', () => {
   let workshop: {
     changed(isTyping: boolean): void;
     takeStimulus(file: File): Promise<Stimulus | null>;
-    readonly form: Listing & { readonly isOrder: boolean; readonly given: Listing };
+    readonly form: Listing & { readonly hasTopics: boolean; readonly given: Listing };
   };
   const theDraft = () => draft;
   const dialog = (name: string) => document.querySelector<HTMLDialogElement>(`dialog[x-ref="${name}"]`)!;
@@ -77,7 +77,7 @@ Alpine.data('wallWorkshop', () => {
       (isTyping) => workshop.changed(isTyping),
     ),
     outline: outlineOf(
-      (found) => (workshop.form.isOrder ? workshop.form.given : workshop.form).addAll(found),
+      (found) => (workshop.form.hasTopics ? workshop.form : workshop.form.given).addAll(found),
       () => dialog('outline').close(),
       texts.topicsDo,
       token,

@@ -2,8 +2,7 @@
 
 import Alpine from '@alpinejs/csp';
 import type { Making } from '../attachments/making';
-import { drawingSheet } from '../attachments/drawing-sheet';
-import { placeOnMap } from '../attachments/place-on-map';
+import type { AttachmentDialogs } from '../attachments/dialogs';
 import { Attendance, type Page, placeOf } from '../lesson/attendance';
 import { companyOf } from '../lesson/company';
 import { type ContentsPart, contentsOf } from '../lesson/contents';
@@ -14,8 +13,6 @@ import { Names } from '../lesson/names';
 import { tellingOf } from '../lesson/telling';
 import { TrySeat, tryRoom } from '../lesson/try-room';
 import type { WorkData } from '../lesson/work-data';
-import { formulaDialog } from '../media/formula-dialog';
-import { pictureSearch } from '../media/picture-search';
 import { PictureUploads } from '../media/picture-uploads';
 import { fill, pageData, plural } from '../page-data';
 import { deviceOutbox } from '../room/outbox-store';
@@ -31,7 +28,7 @@ import { Arrivals } from './arrivals';
 import { attachingOf } from './attaching';
 import type { Beside, besideOf } from './beside';
 import { Drafts } from './drafts';
-import { LargeCard } from './large-card';
+import type { LargeCard } from './large-card';
 import { LikeAsked } from './like-asked';
 import { judgedWords, owedWords } from './owed-words';
 import { languagesOfPlan } from './plan-languages';
@@ -48,6 +45,8 @@ interface WallData extends WorkData {
 }
 
 const NOTICE_MS = 6000;
+const REST_MS = 4000;
+const CHANGED_SINCE = 16;
 
 /** @param beside what stands beside a teacher's; null for whoever has nothing beside it. */
 export function registerWall(beside: typeof besideOf | null): void {
@@ -65,6 +64,7 @@ export function registerWall(beside: typeof besideOf | null): void {
     const atOnceKey = `yardang-at-once-${data.who}`;
     let client: RoomClient<WallState>;
     let view: WallView;
+    let large: LargeCard | null = null;
     let attendance: Attendance | null = null;
     let side: WallSide;
     let making: Making;
@@ -118,14 +118,12 @@ export function registerWall(beside: typeof besideOf | null): void {
       trip: panel?.trip ?? null,
       order: panel?.order ?? null,
       planning: panel?.planning ?? null,
-      pictureSearch: pictureSearch(
-        () => ({ mayWrite: () => side.mayWrite(), putFrom: (at, words) => making.takeFound(at, words) }),
-        data.work,
-        data.query,
-      ),
-      formula: formulaDialog(),
-      drawing: drawingSheet(),
-      place: placeOnMap(address),
+      density: panel?.density ?? null,
+      /** Where attachments are made; null until the first is. */
+      pictureSearch: null as AttachmentDialogs['pictureSearch'] | null,
+      formula: null as AttachmentDialogs['formula'] | null,
+      drawing: null as AttachmentDialogs['drawing'] | null,
+      place: null as AttachmentDialogs['place'] | null,
       reading: {
         choices: [] as { code: string; name: string }[],
         first: '',
@@ -195,6 +193,36 @@ export function registerWall(beside: typeof besideOf | null): void {
         return state;
       },
 
+      async inDialog(open: (dialogs: AttachmentDialogs) => void): Promise<void> {
+        if (await this.dialogsAreThere()) open(this as unknown as AttachmentDialogs);
+        else this.say(texts.networkAway);
+      },
+
+      async dialogsAreThere(): Promise<boolean> {
+        if (this.drawing) return true;
+        try {
+          const { attachmentDialogs } = await import('../attachments/dialogs');
+          const taker = { mayWrite: () => side.mayWrite(), putFrom: making.takeFound.bind(making) };
+          if (!this.drawing)
+            Object.assign(
+              this,
+              attachmentDialogs(() => taker, data.work, data.query, address),
+            );
+          await this.$nextTick();
+          return true;
+        } catch {
+          return false;
+        }
+      },
+
+      /** What may be wanted without a network is fetched once the wall has been read for a moment. */
+      fetchRest(): void {
+        setTimeout(() => {
+          if (!looksOnly) void this.dialogsAreThere();
+          void import('./large-card').catch(() => undefined);
+        }, REST_MS);
+      },
+
       chooseFiles(): void {
         (this.$refs['files'] as HTMLInputElement).click();
       },
@@ -215,12 +243,7 @@ export function registerWall(beside: typeof besideOf | null): void {
           drafts,
           making,
           address,
-          large: new LargeCard(
-            root.querySelector<HTMLDialogElement>('[data-large]')!,
-            () => side,
-            () => view.shown,
-            (card) => view.authorOf(card),
-          ),
+          large: { open: (card) => void component.openLarge(card), refresh: () => large?.refresh() },
           likeAsked: new LikeAsked(isTry ? '' : `/rooms/${data.work}/like${data.query}`, token, () => view.refresh()),
           indexAddress: isTry ? '' : `/rooms/${data.work}/index${data.query}`,
           looksOnly,
@@ -256,6 +279,22 @@ export function registerWall(beside: typeof besideOf | null): void {
             () => this.reading.first || data.language,
           ),
         };
+      },
+
+      async openLarge(card: Card): Promise<void> {
+        try {
+          const made = await import('./large-card');
+          large ??= new made.LargeCard(
+            (this.$root as HTMLElement).querySelector<HTMLDialogElement>('[data-large]')!,
+            () => side,
+            () => view.shown,
+            (shown) => view.authorOf(shown),
+          );
+        } catch {
+          this.say(texts.networkAway);
+          return;
+        }
+        large.open(card);
       },
 
       applied({ event, actor, byStaff }: Envelope): void {
@@ -298,6 +337,7 @@ export function registerWall(beside: typeof besideOf | null): void {
       refused(command: Command, reason: number): void {
         // That somebody was at a station was noted by the page; nobody waits for it.
         if (command.kind === 'visitStation') return;
+        if (command.kind === 'tidyField' && reason === CHANGED_SINCE) return this.say(texts.isTidy);
         if (command.kind === 'putUpCard')
           drafts.giveBack(Drafts.under(command.topic), command.text, command.attachments);
         if (command.kind === 'answerCard') drafts.giveBack(Drafts.answering(command.card, command.to), command.text);
@@ -329,6 +369,7 @@ export function registerWall(beside: typeof besideOf | null): void {
         const wasOpened = this.opened;
         this.opened = isTry || attendance!.isOpened;
         if (this.opened && !wasOpened && !isStudent) this.who?.begin();
+        if (this.opened && !wasOpened) this.fetchRest();
         const state = wall();
         // Its words are those of what is done on it.
         Object.assign(texts, data.texts, state.plan.purpose === Purpose.Ask ? data.texts.asked : {});
@@ -348,6 +389,7 @@ export function registerWall(beside: typeof besideOf | null): void {
         this.judging?.refresh();
         this.ownFirst = state.plan.rules.ownFirst;
         this.who?.refresh();
+        this.density?.refresh();
         this.trip?.refresh();
         this.order?.refresh();
         this.hasCards = view.shown.length > 0;

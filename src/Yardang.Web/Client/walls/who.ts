@@ -5,6 +5,7 @@ import { PeopleList, askForPeople } from '../people/people-list';
 import { fill, plural } from '../page-data';
 import { Standing } from '../room/lesson-state';
 import type { Card, WallState } from '../room/wall-state';
+import { fieldOf, linksOf } from '../room/linking';
 import { lineOf, placedOf } from '../room/placing';
 import { Purpose } from '../wire/forms';
 
@@ -26,8 +27,11 @@ interface Texts {
   readonly noCards: string;
   readonly cards: string;
   readonly unanswered: string;
+  readonly unjudged: string;
   readonly seenOf: string;
   readonly placedSome: string;
+  readonly links: string;
+  readonly nothingYet: string;
 }
 
 /** After these, who is in and where is asked for anew. */
@@ -44,12 +48,18 @@ export function whoOf(
   let people: readonly Person[] = [];
   let list: PeopleList<Person> | null = null;
   let wanted = '';
+  /** What is said of cards in this round. */
+  let judged: ReadonlyMap<number, unknown> = new Map();
+  const isUnjudged = (card: Card) => state().plan.rules.judging !== null && !card.byStaff && !judged.has(card.id);
 
   return {
     rows: [] as Row[],
     /** How many cards nobody has answered; whether only these are looked at. */
     unanswered: 0,
     onlyUnanswered: false,
+    /** How many cards nobody has judged, where they are judged; whether only these are looked at. */
+    unjudged: 0,
+    onlyUnjudged: false,
     /** Whose cards are looked at; 0 for everybody's. */
     chosen: 0,
     find: '',
@@ -74,7 +84,7 @@ export function whoOf(
 
     /** Whether only some cards are looked for. */
     get isLooking(): boolean {
-      return this.looksForPerson || wanted !== '' || this.onlyUnanswered;
+      return this.looksForPerson || wanted !== '' || this.onlyUnanswered || this.onlyUnjudged;
     },
 
     /** Whether somebody's cards are looked for; where each has a placement of their own, that is looked at instead. */
@@ -87,7 +97,10 @@ export function whoOf(
       const counts = new Map<number, number>();
       for (const card of state().cards.values())
         if (card.downBy === 0 && !card.byStaff) counts.set(card.author, (counts.get(card.author) ?? 0) + 1);
-      this.unanswered = [...state().cards.values()].filter((c) => c.downBy === 0 && isUnanswered(c)).length;
+      const up = [...state().cards.values()].filter((c) => c.downBy === 0);
+      this.unanswered = up.filter(isUnanswered).length;
+      judged = state().judgements.counts();
+      this.unjudged = up.filter(isUnjudged).length;
       const here = people.filter((p) => p.standing === Standing.In && p.board === wall);
       this.rows = here.map(({ number, name }) => {
         if (lineOf(state().plan)?.together === false) {
@@ -95,6 +108,12 @@ export function whoOf(
           return { number, name, words: fill(texts.placedSome, done, all), hasNone: done === 0 };
         }
         const count = counts.get(number) ?? 0;
+        if (fieldOf(state().plan)) {
+          const linked = linksOf(state(), number);
+          const did = [count > 0 && plural(texts, 'cards', count), linked > 0 && plural(texts, 'links', linked)];
+          const words = did.filter(Boolean).join(', ') || texts.nothingYet;
+          return { number, name, words, hasNone: count + linked === 0 };
+        }
         const { onlyGiven } = state().plan.rules;
         const put = count > 0 ? plural(texts, 'cards', count) : onlyGiven ? '' : texts.noCards;
         const words = [put, this.wasAt(number)].filter(Boolean).join(' · ');
@@ -131,6 +150,15 @@ export function whoOf(
       changed();
     },
 
+    get unjudgedText(): string {
+      return fill(texts.unjudged, this.unjudged);
+    },
+
+    toggleUnjudged(): void {
+      this.onlyUnjudged = !this.onlyUnjudged;
+      changed();
+    },
+
     look(): void {
       wanted = this.find.trim().toLocaleLowerCase();
       changed();
@@ -139,12 +167,13 @@ export function whoOf(
     everything(): void {
       this.find = '';
       this.chosen = 0;
-      this.onlyUnanswered = false;
+      this.onlyUnanswered = this.onlyUnjudged = false;
       this.look();
     },
 
     isWanted(card: Card, nameOf: (actor: number) => string): boolean {
       if (this.onlyUnanswered && !isUnanswered(card)) return false;
+      if (this.onlyUnjudged && !isUnjudged(card)) return false;
       if (this.looksForPerson && (card.byStaff || card.author !== this.chosen)) return false;
       if (wanted === '' || saysWanted(card, wanted)) return true;
       return !card.byStaff && nameOf(card.author).toLocaleLowerCase().includes(wanted);

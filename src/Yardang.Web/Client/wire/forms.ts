@@ -127,6 +127,7 @@ export const enum Purpose {
   Visit = 2,
   Ask = 3,
   Order = 4,
+  Connect = 5,
 }
 
 /** In what capacity somebody acts. */
@@ -475,7 +476,15 @@ export type Command =
   | EndTrip
   | VisitStation
   | PlaceCard
-  | ShowOrder;
+  | ShowOrder
+  | LinkCards
+  | RewordLink
+  | ReverseLink
+  | TakeLinkDown
+  | PutLinkBack
+  | LayCard
+  | TidyField
+  | LayCards;
 
 /** Null if it is of a kind that came later. */
 export function readCommand(kind: number, raw: Raw): Command | null {
@@ -574,6 +583,22 @@ export function readCommand(kind: number, raw: Raw): Command | null {
       return readPlaceCard(raw);
     case 60:
       return readShowOrder(raw);
+    case 61:
+      return readLinkCards(raw);
+    case 62:
+      return readRewordLink(raw);
+    case 63:
+      return readReverseLink(raw);
+    case 64:
+      return readTakeLinkDown(raw);
+    case 65:
+      return readPutLinkBack(raw);
+    case 66:
+      return readLayCard(raw);
+    case 67:
+      return readTidyField(raw);
+    case 68:
+      return readLayCards(raw);
     default:
       return null;
   }
@@ -675,6 +700,22 @@ export function writeCommand(v: Command): [number, Raw] {
       return [59, writePlaceCard(v)];
     case 'showOrder':
       return [60, writeShowOrder(v)];
+    case 'linkCards':
+      return [61, writeLinkCards(v)];
+    case 'rewordLink':
+      return [62, writeRewordLink(v)];
+    case 'reverseLink':
+      return [63, writeReverseLink(v)];
+    case 'takeLinkDown':
+      return [64, writeTakeLinkDown(v)];
+    case 'putLinkBack':
+      return [65, writePutLinkBack(v)];
+    case 'layCard':
+      return [66, writeLayCard(v)];
+    case 'tidyField':
+      return [67, writeTidyField(v)];
+    case 'layCards':
+      return [68, writeLayCards(v)];
   }
 }
 
@@ -817,7 +858,14 @@ export type RoomEvent =
   | CardPlaced
   | CardPlacedAlone
   | OrderShown
-  | OrderHidden;
+  | OrderHidden
+  | CardsLinked
+  | LinkReworded
+  | LinkReversed
+  | LinkTakenDown
+  | LinkPutBack
+  | CardLaid
+  | FieldLaid;
 
 /** Null if it is of a kind that came later. */
 export function readRoomEvent(kind: number, raw: Raw): RoomEvent | null {
@@ -966,6 +1014,20 @@ export function readRoomEvent(kind: number, raw: Raw): RoomEvent | null {
       return readOrderShown(raw);
     case 94:
       return readOrderHidden(raw);
+    case 95:
+      return readCardsLinked(raw);
+    case 96:
+      return readLinkReworded(raw);
+    case 97:
+      return readLinkReversed(raw);
+    case 98:
+      return readLinkTakenDown(raw);
+    case 99:
+      return readLinkPutBack(raw);
+    case 100:
+      return readCardLaid(raw);
+    case 101:
+      return readFieldLaid(raw);
     default:
       return null;
   }
@@ -1426,6 +1488,8 @@ export interface Card {
   readonly at: LineSpot | null;
   /** Which teacher put up what its author said aloud, by actor number; 0: the author did. */
   readonly putUpBy: number;
+  /** Where it lies on a free field; null if it was never put there. */
+  readonly spot: FieldSpot | null;
 }
 
 export function readCard(raw: Raw): Card {
@@ -1446,6 +1510,7 @@ export function readCard(raw: Raw): Card {
     answeredBy: raw[13] ?? 0,
     at: raw[14] == null ? null : readLineSpot(raw[14]),
     putUpBy: raw[15] ?? 0,
+    spot: raw[16] == null ? null : readFieldSpot(raw[16]),
   };
 }
 
@@ -1478,6 +1543,23 @@ export function readCardJudged(raw: Raw): CardJudged {
     kind: 'cardJudged',
     card: raw[0],
     value: raw[1],
+  };
+}
+
+/** A card lies somewhere else on the field. Whose: the card's author where classmates do not see the card; else 0. */
+export interface CardLaid {
+  readonly kind: 'cardLaid';
+  readonly card: number;
+  readonly spot: FieldSpot;
+  readonly whose: number;
+}
+
+export function readCardLaid(raw: Raw): CardLaid {
+  return {
+    kind: 'cardLaid',
+    card: raw[0],
+    spot: readFieldSpot(raw[1]),
+    whose: raw[2],
   };
 }
 
@@ -1532,16 +1614,18 @@ export function readCardPlacedAlone(raw: Raw): CardPlacedAlone {
   };
 }
 
-/** A card is up again, as it stands: for those who never saw it. */
+/** A card is up again, as it stands, with its links: for those who never saw it. */
 export interface CardPutBack {
   readonly kind: 'cardPutBack';
   readonly card: Card;
+  readonly links: readonly Link[];
 }
 
 export function readCardPutBack(raw: Raw): CardPutBack {
   return {
     kind: 'cardPutBack',
     card: readCard(raw[0]),
+    links: (raw[1] ?? []).map((x: Raw) => readLink(x)),
   };
 }
 
@@ -1597,6 +1681,23 @@ export function readCardReworded(raw: Raw): CardReworded {
   };
 }
 
+/** Where a card lies on the field. */
+export interface CardSpot {
+  readonly card: number;
+  readonly spot: FieldSpot;
+}
+
+export function readCardSpot(raw: Raw): CardSpot {
+  return {
+    card: raw[0],
+    spot: readFieldSpot(raw[1]),
+  };
+}
+
+export function writeCardSpot(v: CardSpot): Raw {
+  return [v.card, writeFieldSpot(v.spot)];
+}
+
 /** A card was taken down by the actor of the event. Whose: the author's actor number where classmates do not see the card; else 0. */
 export interface CardTakenDown {
   readonly kind: 'cardTakenDown';
@@ -1625,6 +1726,8 @@ export interface CardsBrought {
   readonly results: readonly CardResult[];
   /** The order of the class that was shown; null for none. */
   readonly order: ClassOrder | null;
+  /** Those between its cards; null for none. */
+  readonly links: readonly Link[];
 }
 
 export function readCardsBrought(raw: Raw): CardsBrought {
@@ -1635,6 +1738,22 @@ export function readCardsBrought(raw: Raw): CardsBrought {
     changedAt: raw[2] ?? null,
     results: (raw[3] ?? []).map((x: Raw) => readCardResult(x)),
     order: raw[4] == null ? null : readClassOrder(raw[4]),
+    links: (raw[5] ?? []).map((x: Raw) => readLink(x)),
+  };
+}
+
+/** Cards are linked. Whose: who alone is told of it besides teachers, by actor number; 0: all; Nobody: nobody. So in the events that follow. */
+export interface CardsLinked {
+  readonly kind: 'cardsLinked';
+  readonly link: Link;
+  readonly whose: number;
+}
+
+export function readCardsLinked(raw: Raw): CardsLinked {
+  return {
+    kind: 'cardsLinked',
+    link: readLink(raw[0]),
+    whose: raw[1],
   };
 }
 
@@ -1645,6 +1764,8 @@ export interface CardsShown {
   readonly plan: WallPlan;
   /** The cards. */
   readonly cards: readonly Card[];
+  /** Those between them; null for none. */
+  readonly links: readonly Link[];
 }
 
 export function readCardsShown(raw: Raw): CardsShown {
@@ -1652,6 +1773,7 @@ export function readCardsShown(raw: Raw): CardsShown {
     kind: 'cardsShown',
     plan: readWallPlan(raw[0]),
     cards: raw[1].map((x: Raw) => readCard(x)),
+    links: (raw[2] ?? []).map((x: Raw) => readLink(x)),
   };
 }
 
@@ -1963,6 +2085,67 @@ export function readExpectation(raw: Raw): Expectation {
 
 export function writeExpectation(v: Expectation): Raw {
   return [v.marks, v.answers, v.least ?? -1, v.most ?? -1];
+}
+
+/** Cards lie somewhere else on the field, all at once. */
+export interface FieldLaid {
+  readonly kind: 'fieldLaid';
+  readonly spots: readonly CardSpot[];
+}
+
+export function readFieldLaid(raw: Raw): FieldLaid {
+  return {
+    kind: 'fieldLaid',
+    spots: raw[0].map((x: Raw) => readCardSpot(x)),
+  };
+}
+
+/** The free field on which cards are connected. */
+export interface FieldPlan {
+  /** Words for links, in order. */
+  readonly words: readonly LinkWord[];
+  /** Whether students link with these words alone; else also with their own. */
+  readonly onlyThese: boolean;
+  /** Whether students link only their own cards, and the teachers'; else any. */
+  readonly ownOnly: boolean;
+  /** Whether anybody moves any card on the field; else its author and teachers. */
+  readonly anyMoves: boolean;
+  /** What is ruled beneath the cards: plain, squared, ruled or dotted. */
+  readonly paper: PaperKind;
+  /** A picture beneath the cards, its middle in that of the field: a map, or a diagram to be labelled; null for none. */
+  readonly picture: MapPicture | null;
+}
+
+export function readFieldPlan(raw: Raw): FieldPlan {
+  return {
+    words: raw[0].map((x: Raw) => readLinkWord(x)),
+    onlyThese: raw[1],
+    ownOnly: raw[2],
+    anyMoves: raw[3],
+    paper: raw[4],
+    picture: raw[5] == null ? null : readMapPicture(raw[5]),
+  };
+}
+
+export function writeFieldPlan(v: FieldPlan): Raw {
+  return [v.words.map((x) => writeLinkWord(x)), v.onlyThese, v.ownOnly, v.anyMoves, v.paper, v.picture && writeMapPicture(v.picture)];
+}
+
+/** Where the middle of a card lies on a free field: from the field's middle to the right and down, in units of which a card is CardWidth wide. */
+export interface FieldSpot {
+  readonly x: number;
+  readonly y: number;
+}
+
+export function readFieldSpot(raw: Raw): FieldSpot {
+  return {
+    x: raw[0],
+    y: raw[1],
+  };
+}
+
+export function writeFieldSpot(v: FieldSpot): Raw {
+  return [v.x, v.y];
 }
 
 /** An answer answers a question, which is filed with it; or with 0, it is asked again. */
@@ -2591,6 +2774,42 @@ export function readLateWorkDiscarded(raw: Raw): LateWorkDiscarded {
   };
 }
 
+/** A card lies somewhere else on the field. */
+export interface LayCard {
+  readonly kind: 'layCard';
+  readonly card: number;
+  readonly spot: FieldSpot;
+}
+
+export function readLayCard(raw: Raw): LayCard {
+  return {
+    kind: 'layCard',
+    card: raw[0],
+    spot: readFieldSpot(raw[1]),
+  };
+}
+
+export function writeLayCard(v: LayCard): Raw {
+  return [v.card, writeFieldSpot(v.spot)];
+}
+
+/** Staff: lay several cards at once, as after tidying where they lay before. */
+export interface LayCards {
+  readonly kind: 'layCards';
+  readonly spots: readonly CardSpot[];
+}
+
+export function readLayCards(raw: Raw): LayCards {
+  return {
+    kind: 'layCards',
+    spots: raw[0].map((x: Raw) => readCardSpot(x)),
+  };
+}
+
+export function writeLayCards(v: LayCards): Raw {
+  return [v.spots.map((x) => writeCardSpot(x))];
+}
+
 /** The lesson ended. */
 export interface LessonClosed {
   readonly kind: 'lessonClosed';
@@ -2763,6 +2982,154 @@ export function readLineSpot(raw: Raw): LineSpot {
 
 export function writeLineSpot(v: LineSpot): Raw {
   return [v.on, v.at, v.up];
+}
+
+/** A link from a card to a card, with the words between them: "Load pushes on deck". */
+export interface Link {
+  /** Of the tab that made it (Ids). */
+  readonly id: number;
+  /** The card at which it begins. */
+  readonly from: number;
+  /** The card to which it points. */
+  readonly to: number;
+  /** The teacher's words that it says; 0 for its own, or none. */
+  readonly word: number;
+  /** Of its own words: a BCP 47 tag; empty if it is not known. */
+  readonly language: string;
+  /** Its own words; empty where it says the teacher's, or nothing. */
+  readonly text: string;
+  /** Who made it, by actor number. */
+  readonly author: number;
+  /** Whether a teacher made it. */
+  readonly byStaff: boolean;
+  /** Who took it down, by actor number; 0 while it is up. */
+  readonly downBy: number;
+}
+
+export function readLink(raw: Raw): Link {
+  return {
+    id: raw[0],
+    from: raw[1],
+    to: raw[2],
+    word: raw[3],
+    language: raw[4],
+    text: raw[5],
+    author: raw[6],
+    byStaff: raw[7],
+    downBy: raw[8],
+  };
+}
+
+/** Link a card to a card, with the teacher's words or one's own. */
+export interface LinkCards {
+  readonly kind: 'linkCards';
+  readonly id: number;
+  readonly from: number;
+  readonly to: number;
+  readonly word: number;
+  readonly language: string;
+  readonly text: string;
+}
+
+export function readLinkCards(raw: Raw): LinkCards {
+  return {
+    kind: 'linkCards',
+    id: raw[0],
+    from: raw[1],
+    to: raw[2],
+    word: raw[3],
+    language: raw[4],
+    text: raw[5],
+  };
+}
+
+export function writeLinkCards(v: LinkCards): Raw {
+  return [v.id, v.from, v.to, v.word, v.language, v.text];
+}
+
+/** A link is up again, as it stands: for those who never saw it. */
+export interface LinkPutBack {
+  readonly kind: 'linkPutBack';
+  readonly link: Link;
+  readonly whose: number;
+}
+
+export function readLinkPutBack(raw: Raw): LinkPutBack {
+  return {
+    kind: 'linkPutBack',
+    link: readLink(raw[0]),
+    whose: raw[1],
+  };
+}
+
+/** A link points the other way. */
+export interface LinkReversed {
+  readonly kind: 'linkReversed';
+  readonly id: number;
+  readonly whose: number;
+}
+
+export function readLinkReversed(raw: Raw): LinkReversed {
+  return {
+    kind: 'linkReversed',
+    id: raw[0],
+    whose: raw[1],
+  };
+}
+
+/** A link says something else. */
+export interface LinkReworded {
+  readonly kind: 'linkReworded';
+  readonly id: number;
+  readonly word: number;
+  readonly language: string;
+  readonly text: string;
+  readonly whose: number;
+}
+
+export function readLinkReworded(raw: Raw): LinkReworded {
+  return {
+    kind: 'linkReworded',
+    id: raw[0],
+    word: raw[1],
+    language: raw[2],
+    text: raw[3],
+    whose: raw[4],
+  };
+}
+
+/** A link was taken down by the actor of the event. */
+export interface LinkTakenDown {
+  readonly kind: 'linkTakenDown';
+  readonly id: number;
+  readonly whose: number;
+}
+
+export function readLinkTakenDown(raw: Raw): LinkTakenDown {
+  return {
+    kind: 'linkTakenDown',
+    id: raw[0],
+    whose: raw[1],
+  };
+}
+
+/** Words for links that the teacher offers. */
+export interface LinkWord {
+  /** Stays the same whatever they are; larger than 0. */
+  readonly id: number;
+  /** Read between the two cards: "pushes on". */
+  readonly text: Texts;
+}
+
+export function readLinkWord(raw: Raw): LinkWord {
+  return {
+    id: raw[0],
+    text: raw[1],
+  };
+}
+
+export function writeLinkWord(v: LinkWord): Raw {
+  return [v.id, v.text];
 }
 
 /** Change properties of things, all or none. */
@@ -3545,16 +3912,18 @@ export function readPlacingState(raw: Raw): PlacingState {
   };
 }
 
-/** The wall is planned like this now. */
+/** The wall is planned like this now. Laid: where cards lie on the field from now on that had no place there. */
 export interface PlanSet {
   readonly kind: 'planSet';
   readonly plan: WallPlan;
+  readonly laid: readonly CardSpot[];
 }
 
 export function readPlanSet(raw: Raw): PlanSet {
   return {
     kind: 'planSet',
     plan: readWallPlan(raw[0]),
+    laid: (raw[1] ?? []).map((x: Raw) => readCardSpot(x)),
   };
 }
 
@@ -3594,7 +3963,24 @@ export function writePutCardBack(v: PutCardBack): Raw {
   return [v.id];
 }
 
-/** Put a card up under a topic, behind those that are there. For: a teacher puts up what a student said aloud, by actor number; 0 for one's own. */
+/** Put a link back that was taken down: whoever took it down, and teachers. */
+export interface PutLinkBack {
+  readonly kind: 'putLinkBack';
+  readonly id: number;
+}
+
+export function readPutLinkBack(raw: Raw): PutLinkBack {
+  return {
+    kind: 'putLinkBack',
+    id: raw[0],
+  };
+}
+
+export function writePutLinkBack(v: PutLinkBack): Raw {
+  return [v.id];
+}
+
+/** Put a card up under a topic, behind those that are there. For: a teacher puts up what a student said aloud, by actor number; 0 for one's own. On a free field: Spot is where it is wanted, else it comes beside the card Beside; never on another card. */
 export interface PutUpCard {
   readonly kind: 'putUpCard';
   readonly id: number;
@@ -3603,6 +3989,8 @@ export interface PutUpCard {
   readonly text: string;
   readonly attachments: readonly Attachment[];
   readonly for: number;
+  readonly spot: FieldSpot | null;
+  readonly beside: number;
 }
 
 export function readPutUpCard(raw: Raw): PutUpCard {
@@ -3614,13 +4002,16 @@ export function readPutUpCard(raw: Raw): PutUpCard {
     text: raw[3],
     attachments: (raw[4] ?? []).map((x: Raw) => known(readAttachment(x))),
     for: raw[5] ?? 0,
+    spot: raw[6] == null ? null : readFieldSpot(raw[6]),
+    beside: raw[7] ?? 0,
   };
 }
 
 export function writePutUpCard(v: PutUpCard): Raw {
   const raw: Raw = [v.id, v.topic, v.language, v.text];
-  if (v.attachments.length > 0 || v.for !== 0) raw.push(v.attachments.length > 0 ? v.attachments.map((x) => writeAttachment(x)) : null);
-  if (v.for !== 0) raw.push(v.for);
+  if (v.attachments.length > 0 || v.for !== 0 || v.spot != null || v.beside !== 0) raw.push(v.attachments.length > 0 ? v.attachments.map((x) => writeAttachment(x)) : null);
+  if (v.for !== 0 || v.spot != null || v.beside !== 0) raw.push(v.for);
+  if (v.spot != null || v.beside !== 0) raw.push(v.spot && writeFieldSpot(v.spot), v.beside);
   return raw;
 }
 
@@ -3729,6 +4120,23 @@ export function readResultsShown(raw: Raw): ResultsShown {
   };
 }
 
+/** A link points the other way. */
+export interface ReverseLink {
+  readonly kind: 'reverseLink';
+  readonly id: number;
+}
+
+export function readReverseLink(raw: Raw): ReverseLink {
+  return {
+    kind: 'reverseLink',
+    id: raw[0],
+  };
+}
+
+export function writeReverseLink(v: ReverseLink): Raw {
+  return [v.id];
+}
+
 /** An answer says something else. */
 export interface RewordAnswer {
   readonly kind: 'rewordAnswer';
@@ -3775,6 +4183,29 @@ export function writeRewordCard(v: RewordCard): Raw {
   const raw: Raw = [v.id, v.language, v.text];
   if (v.attachments.length > 0) raw.push(v.attachments.length > 0 ? v.attachments.map((x) => writeAttachment(x)) : null);
   return raw;
+}
+
+/** A link says something else. */
+export interface RewordLink {
+  readonly kind: 'rewordLink';
+  readonly id: number;
+  readonly word: number;
+  readonly language: string;
+  readonly text: string;
+}
+
+export function readRewordLink(raw: Raw): RewordLink {
+  return {
+    kind: 'rewordLink',
+    id: raw[0],
+    word: raw[1],
+    language: raw[2],
+    text: raw[3],
+  };
+}
+
+export function writeRewordLink(v: RewordLink): Raw {
+  return [v.id, v.word, v.language, v.text];
 }
 
 /** Groups on their way round the stations of a wall, all moving on together. */
@@ -4224,6 +4655,23 @@ export function writeTakeCardDown(v: TakeCardDown): Raw {
   return [v.id];
 }
 
+/** Take a link down. It is kept. */
+export interface TakeLinkDown {
+  readonly kind: 'takeLinkDown';
+  readonly id: number;
+}
+
+export function readTakeLinkDown(raw: Raw): TakeLinkDown {
+  return {
+    kind: 'takeLinkDown',
+    id: raw[0],
+  };
+}
+
+export function writeTakeLinkDown(v: TakeLinkDown): Raw {
+  return [v.id];
+}
+
 /** A student: I go on working on what was handed in. */
 export interface TakeWorkBack {
   readonly kind: 'takeWorkBack';
@@ -4262,6 +4710,21 @@ export function readTextBody(raw: Raw): TextBody {
 
 export function writeTextBody(v: TextBody): Raw {
   return [2, v.x, v.y, v.width, v.height, writeWords(v.words)];
+}
+
+/** Staff: tidy the field. */
+export interface TidyField {
+  readonly kind: 'tidyField';
+}
+
+export function readTidyField(_raw: Raw): TidyField {
+  return {
+    kind: 'tidyField',
+  };
+}
+
+export function writeTidyField(_v: TidyField): Raw {
+  return [];
 }
 
 /** The times were set. */
@@ -4491,6 +4954,8 @@ export interface WallPlan {
   readonly line: LinePlan | null;
   /** The teacher's cards that are up from the beginning; null for none. */
   readonly givenCards: readonly GivenCard[];
+  /** On what cards are connected; null as long as none ever were to be. */
+  readonly field: FieldPlan | null;
 }
 
 export function readWallPlan(raw: Raw): WallPlan {
@@ -4502,13 +4967,15 @@ export function readWallPlan(raw: Raw): WallPlan {
     map: raw[4] == null ? null : readMapPicture(raw[4]),
     line: raw[5] == null ? null : readLinePlan(raw[5]),
     givenCards: (raw[6] ?? []).map((x: Raw) => readGivenCard(x)),
+    field: raw[7] == null ? null : readFieldPlan(raw[7]),
   };
 }
 
 export function writeWallPlan(v: WallPlan): Raw {
   const raw: Raw = [v.purpose, v.question, v.topics.map((x) => writeTopic(x)), writeWallRules(v.rules)];
-  if (v.map != null || v.line != null || v.givenCards.length > 0) raw.push(v.map && writeMapPicture(v.map));
-  if (v.line != null || v.givenCards.length > 0) raw.push(v.line && writeLinePlan(v.line), v.givenCards.length > 0 ? v.givenCards.map((x) => writeGivenCard(x)) : null);
+  if (v.map != null || v.line != null || v.givenCards.length > 0 || v.field != null) raw.push(v.map && writeMapPicture(v.map));
+  if (v.line != null || v.givenCards.length > 0 || v.field != null) raw.push(v.line && writeLinePlan(v.line), v.givenCards.length > 0 ? v.givenCards.map((x) => writeGivenCard(x)) : null);
+  if (v.field != null) raw.push(v.field && writeFieldPlan(v.field));
   return raw;
 }
 
@@ -4577,6 +5044,8 @@ export interface WallSnapshot {
   readonly visits: readonly Visit[];
   /** Where each placed cards; to a student, their own placement and what was shown. */
   readonly placing: PlacingState;
+  /** The links that the reader may see, by id. */
+  readonly links: readonly Link[];
 }
 
 export function readWallSnapshot(raw: Raw): WallSnapshot {
@@ -4591,6 +5060,7 @@ export function readWallSnapshot(raw: Raw): WallSnapshot {
     trip: raw[6] == null ? null : readRoundTrip(raw[6]),
     visits: raw[7].map((x: Raw) => readVisit(x)),
     placing: readPlacingState(raw[8]),
+    links: raw[9].map((x: Raw) => readLink(x)),
   };
 }
 

@@ -11,6 +11,7 @@ import type { Part } from '../wire/forms';
 
 export interface LanguageTexts {
   readonly languageGiven: string;
+  readonly languageLink: string;
   readonly languageLineStart: string;
   readonly languageLineEnd: string;
   readonly languageLineLow: string;
@@ -222,6 +223,12 @@ export function translationsOf(
               ),
             ]
           : []),
+        ...(wall.field?.words ?? []).flatMap((word, i) =>
+          saying(`link-${word.id}`, fill(texts.languageLink, i + 1), word.text, false, (text) => ({
+            ...wall,
+            field: { ...wall.field!, words: wall.field!.words.map((w) => (w.id === word.id ? { ...w, text } : w)) },
+          })),
+        ),
         ...wall.givenCards.flatMap((card, i) =>
           saying(`given-${card.id}`, fill(texts.languageGiven, i + 1), card.text, true, (text) => ({
             ...wall,

@@ -56,7 +56,7 @@ public sealed class CirculateModel(AccessResolver access, LessonPeople people, S
         var all = PageData.Texts(
             texts, "Circulate", "Everybody", "PensGoingDown", "PensDownOn", "PensDownOnOne", "PeopleOne", "PensGoingUp", "PensUp", "Closed", "People", "PageOf", "MinutesAgo", "JustNow", "NotStarted", "Helper", "HandedIn", "HandedInLate", "HandedInChanged", "Flood", "LatePage", "LateStrokes", "LateStroke", "LateChanges", "LateChange");
         foreach (var (name, text) in PageData.Texts(texts, "Needs", "NeedDoor", "NeedHand", "NeedReady", "NeedLate", "NeedLateEarlier", "NeedIdle", "NeedNotStarted", "Waiting", "WaitingMinutes")) all[name] = text;
-        foreach (var (name, text) in PageData.Texts(texts, "Circulate", "OpenQuestions", "AnsweredQuestions", "NoQuestionYet", "Questions", "QuestionsOne", "ToBePlaced", "NothingPlaced", "NotAllPlaced")) all[name] = text;
+        foreach (var (name, text) in PageData.Texts(texts, "Circulate", "OpenQuestions", "AnsweredQuestions", "NoQuestionYet", "Questions", "QuestionsOne", "ToBePlaced", "NothingPlaced", "NotAllPlaced", "OnField", "FieldLinks", "NothingYet")) all[name] = text;
         foreach (var (name, text) in PageData.Texts(texts, "Wall", "Nowhere", "Everything", "Cards", "CardsOne", "NoCardsYet", "Owing", "OnLine", "Picture", "Drawing", "Formula", "MapPlace")) all[name] = text;
         if (IsWall) all["everybody"] = texts["Circulate.EverybodysWall"].Value;
         await using var db = await school.CreateDbContextAsync();
