@@ -41,6 +41,9 @@ public sealed partial class DataFolder
     /// <summary>The secret from which students' keys are made.</summary>
     public string ReentrySecret => Path.Combine(_path, "reentry.secret");
 
+    /// <summary>The secret from which ids are made where names are hidden.</summary>
+    public string VeilSecret => Path.Combine(_path, "veil.secret");
+
     /// <summary>The keys that protect cookies.</summary>
     public string Keys => Path.Combine(_path, "keys");
 

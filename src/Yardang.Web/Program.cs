@@ -53,6 +53,7 @@ services.AddSingleton<FrozenVersions>();
 services.AddSingleton<LateChangeShelf>();
 services.AddSingleton<LessonConduct>();
 services.AddSingleton<WaitingWork>();
+services.AddSingleton<LettingOut>();
 services.AddSingleton<SendingAway>();
 services.AddSingleton<IRoomSource, SchoolRooms>();
 services.AddSingleton<IRoomKind, DraftRooms>();

@@ -79,7 +79,7 @@ public static class ReadyCheck
     }
 
     // Of the parts in which several work together.
-    private static string NamesOf(IEnumerable<Part> shared) => shared.Any(p => p.Wall is not null) ? "NamesSeenOnWall" : shared.Any() ? "NamesSeen" : "NamesAlone";
+    private static string NamesOf(IEnumerable<Part> shared) => shared.Any(p => p.Wall is { HidesNames: false }) ? "NamesSeenOnWall" : shared.Any(p => p.Wall is null) ? "NamesSeen" : shared.Any() ? "NamesToYou" : "NamesAlone";
 
     private static IEnumerable<ReadyLine> OnBoards(Way way) =>
     [
@@ -100,7 +100,7 @@ public static class ReadyCheck
         if (wall.FieldShown is { } field)
         {
             yield return new(field.OnlyThese && !field.Words.IsEmpty ? "LinkOnlyWords" : "LinkAnyWords");
-            if (field.OwnOnly) yield return new("LinkOwnCards");
+            if (wall.LinksOwnOnly) yield return new("LinkOwnCards");
             if (field.AnyMoves) yield return new("AnyMoves");
         }
 
@@ -117,6 +117,7 @@ public static class ReadyCheck
         if (wall.Rules.Answers) yield return new(asks ? "OthersAnswer" : "StudentsAnswer");
         if (wall.Rules.Judging is { } judging) yield return judging.Kind == JudgingKind.Agree ? new("StudentsAgree") : new("StudentsChoose", Count: judging.Choices);
         yield return new(way switch { Way.OneEach => "NotSeeOtherWalls", _ when wall.Rules.OwnFirst => $"Own{what}First", Way.ByGroup => $"SeeGroups{what}", _ => $"SeeAll{what}" });
+        if (wall.HidesNames && way != Way.OneEach) yield return new("NamesHidden", Count: LetOut.LeastPeople);
         yield return new($"YouSeeAll{what}");
     }
 

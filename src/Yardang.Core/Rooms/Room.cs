@@ -51,6 +51,12 @@ public abstract class Room
     /// <summary>The first client number this room hands out.</summary>
     public virtual int FirstClient => 1;
 
+    /// <summary>Where names are hidden from students, so that each is told in their own way: the ids that they know things by; else null.</summary>
+    public virtual Veil? NamesHidden => null;
+
+    /// <summary>Whether a snapshot has in it all that there is to know of the room; as long as not, its log is kept to.</summary>
+    public virtual bool IsSettled => true;
+
     /// <summary>Number of the last event applied; 0 for a new room.</summary>
     public long Number { get; private set; }
 
@@ -118,6 +124,12 @@ public abstract class Room
     {
         _clients[client] = record;
         _clientsOf[record.Actor] = _clientsOf.GetValueOrDefault(record.Actor) + 1;
+        Admitted(client, record.Actor);
+    }
+
+    /// <summary>A client number was handed out to this person.</summary>
+    protected virtual void Admitted(int client, int actor)
+    {
     }
 
     /// <summary>The rule for the commands of this kind of room.</summary>

@@ -45,6 +45,10 @@ public static class Sight
     public static bool Of(Actor reader, Card card, WallRules rules) =>
         reader.IsStaff || (card.Author == reader.Number && !card.ByStaff) || (card.IsUp && (card.ByStaff || !rules.OwnFirst));
 
+    /// <summary>The same on a wall as it is now: where names are hidden, students see a classmate's card once it was let out, and as it was then.</summary>
+    public static bool Of(Actor reader, Card card, Wall wall) =>
+        Of(reader, card, wall.Plan.Rules) && (reader.IsStaff || wall.Out is not { } known || card.ByStaff || card.Author == reader.Number || (known.Cards.TryGetValue(card.Id, out var told) && told.IsUp && string.Equals(told.Text, card.Text, StringComparison.Ordinal)));
+
     /// <summary>A card as somebody sees it: an answer that was taken down is seen by its author and by teachers.</summary>
     public static Card AsSeen(Actor reader, Card card) =>
         reader.IsStaff || card.Said.All(a => a.IsUp) ? card : card.WithOnly(a => a.IsUp || (a.Author == reader.Number && !a.ByStaff));
@@ -53,11 +57,14 @@ public static class Sight
     /// Whether somebody sees a link: teachers and its author; others while it is up between cards that they see. While each sees only their own, that is those of
     /// teachers between teachers' cards.
     /// </summary>
-    public static bool Of(Actor reader, Link link, Wall wall)
+    public static bool Of(Actor reader, Link link, Wall wall) => Of(reader, link, wall.Cards, wall.Plan.Rules);
+
+    /// <summary>The same, among these cards and by these rules.</summary>
+    public static bool Of(Actor reader, Link link, IReadOnlyDictionary<long, Card> cards, WallRules rules)
     {
         if (reader.IsStaff || (link.Author == reader.Number && !link.ByStaff)) return true;
-        if (!link.IsUp || !wall.Cards.TryGetValue(link.From, out var from) || !wall.Cards.TryGetValue(link.To, out var to) || !from.IsUp || !to.IsUp) return false;
-        return !wall.Plan.Rules.OwnFirst || (link.ByStaff && from.ByStaff && to.ByStaff);
+        if (!link.IsUp || !cards.TryGetValue(link.From, out var from) || !cards.TryGetValue(link.To, out var to) || !from.IsUp || !to.IsUp) return false;
+        return !rules.OwnFirst || (link.ByStaff && from.ByStaff && to.ByStaff);
     }
 
     /// <summary>Whether somebody knows what a person said of a card: who said it, and teachers. What all said, in numbers, everybody knows once it was shown.</summary>

@@ -39,10 +39,13 @@ public static class Answers
     /// <summary>A card with an answer more, or with another one in place of the one of the same id. Answers lie by id, so that everybody's copy is the same.</summary>
     public static Card With(this Card card, Answer answer) => card with { Answers = [.. card.Said.Where(a => a.Id != answer.Id).Append(answer).OrderBy(a => a.Id)] };
 
-    /// <summary>A card as it is told of again, with what a copy knows of it besides: the answers to it that are down.</summary>
-    public static Card Over(this Card told, Card? known)
+    /// <summary>A card as it is told of again, with what a copy knows of it besides: the answers to it that are down, and those of nobody, which are told together with others.</summary>
+    /// <param name="told">The card.</param>
+    /// <param name="known">What is known of it.</param>
+    /// <param name="isAll">Whether it is told with all that is up.</param>
+    public static Card Over(this Card told, Card? known, bool isAll = false)
     {
-        var down = known?.Said.Where(a => !a.IsUp && told.Said.All(t => t.Id != a.Id)).ToList() ?? [];
+        var down = known?.Said.Where(a => (!a.IsUp || (!isAll && a is { Author: 0, ByStaff: false })) && told.Said.All(t => t.Id != a.Id)).ToList() ?? [];
         return down.Count == 0 ? told : told with { Answers = [.. told.Said.Concat(down).OrderBy(a => a.Id)] };
     }
 

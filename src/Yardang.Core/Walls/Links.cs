@@ -42,16 +42,18 @@ public sealed class Links
     /// <param name="actor">Who.</param>
     /// <param name="client">Of which tab.</param>
     /// <param name="plan">What is planned for the wall.</param>
-    /// <param name="cards">The cards of the wall, by id.</param>
-    internal Decision Decide(Command command, Actor actor, int client, WallPlan plan, IReadOnlyDictionary<long, Card> cards)
+    /// <param name="cards">The cards that they may know of, by id.</param>
+    /// <param name="known">Where names are hidden: what students know of each other's work; else null.</param>
+    internal Decision Decide(Command command, Actor actor, int client, WallPlan plan, IReadOnlyDictionary<long, Card> cards, LetOut? known)
     {
         if (plan.FieldShown is not { } field) return Refusal.NotAllowed;
+        bool IsKnown(Link link) => known is null || actor.IsStaff || link.ByStaff || link.Author == actor.Number || known.Links.ContainsKey(link.Id);
         switch (command)
         {
             case LinkCards link:
                 if (Ids.ClientOf(link.Id) != client || client == 0) return Refusal.Malformed;
                 if (_all.ContainsKey(link.Id)) return Refusal.Duplicate;
-                if (WhyNot(link.From, link.To, actor, plan, cards) is { } why) return why;
+                if (WhyNot(link.From, link.To, actor, plan, cards, IsKnown) is { } why) return why;
                 if (WhyNotSaid(link.Word, link.Language, link.Text, actor, field) is { } wrong) return wrong;
                 if (_all.Count >= Link.Most || _all.Values.Count(l => l.Author == actor.Number && l.ByStaff == actor.IsStaff) >= Link.MostOfOne) return Refusal.Full;
                 return ToldOf(new Link(link.Id, link.From, link.To, link.Word, link.Language, link.Text, actor.Number, actor.IsStaff), plan, cards, (l, whose) => new CardsLinked(l, whose));
@@ -60,12 +62,12 @@ public sealed class Links
                     : ToldOf(_all[id], plan, cards, (_, whose) => new LinkReworded(id, word, language, text, whose));
             case ReverseLink(var id):
                 return WhyNotMine(id, actor, plan, cards) is { } not ? not
-                    : IsLinked(_all[id].To, _all[id].From, actor, plan, cards) ? Refusal.ChangedSince
+                    : IsLinked(_all[id].To, _all[id].From, actor, plan, cards, IsKnown) ? Refusal.ChangedSince
                     : ToldOf(_all[id], plan, cards, (_, whose) => new LinkReversed(id, whose));
             case TakeLinkDown(var id):
                 return WhyNotMine(id, actor, plan, cards) is { } never ? never : ToldOf(_all[id], plan, cards, (_, whose) => new LinkTakenDown(id, whose));
             case PutLinkBack(var id):
-                return WhyNotBack(id, actor, plan, cards) is { } nor ? nor : ToldOf(_all[id] with { DownBy = 0 }, plan, cards, (l, whose) => new LinkPutBack(l, whose));
+                return WhyNotBack(id, actor, plan, cards, IsKnown) is { } nor ? nor : ToldOf(_all[id] with { DownBy = 0 }, plan, cards, (l, whose) => new LinkPutBack(l, whose));
             default:
                 return Refusal.NotAllowed;
         }
@@ -84,11 +86,21 @@ public sealed class Links
         }
     }
 
-    /// <summary>A card is up again, told with its links: what a reader's copy still holds of it besides was taken down meanwhile.</summary>
-    internal void TakeWith(Card card, ImmutableArray<Link> told, IReadOnlyDictionary<long, Card> cards, bool ownFirst) => Take(told, l => IsToldWith(l, card, cards, ownFirst));
+    /// <summary>A card is up again, told with its links: what a reader's copy still holds of it besides was taken down meanwhile, but for those of nobody, which are told together with others.</summary>
+    internal void TakeWith(Card card, ImmutableArray<Link> told, IReadOnlyDictionary<long, Card> cards, bool ownFirst) => Take(told, l => l is not { Author: 0, ByStaff: false } && IsToldWith(l, card, cards, ownFirst));
 
     /// <summary>All cards are shown, told with all links: what a reader's copy still holds besides was taken down meanwhile.</summary>
     internal void TakeAll(ImmutableArray<Link> told, IReadOnlyDictionary<long, Card> cards) => Take(told, l => Stands(l, cards));
+
+    /// <summary>What students did is seen by their classmates: of what is gone, a classmate's copy knows nothing any more.</summary>
+    internal void LetOut(ImmutableArray<Link> links, ImmutableArray<long> gone)
+    {
+        foreach (var link in links) _all[link.Id] = link;
+        foreach (var id in gone)
+        {
+            if (_all.GetValueOrDefault(id) is { Author: 0, ByStaff: false }) _all.Remove(id);
+        }
+    }
 
     internal void Restore(ImmutableArray<Link> links)
     {
@@ -116,16 +128,16 @@ public sealed class Links
     private static bool IsToldWith(Link link, Card card, IReadOnlyDictionary<long, Card> cards, bool ownFirst) => link.IsUp && link.Touches(card.Id)
         && cards.GetValueOrDefault(link.From == card.Id ? link.To : link.From) is { IsUp: true } other && (!ownFirst || (link.ByStaff && card.ByStaff && other.ByStaff));
 
-    private Refusal? WhyNot(long from, long to, Actor actor, WallPlan plan, IReadOnlyDictionary<long, Card> cards)
+    private Refusal? WhyNot(long from, long to, Actor actor, WallPlan plan, IReadOnlyDictionary<long, Card> cards, Func<Link, bool> isKnown)
     {
         if (!Sees(actor, from, plan, cards) || !Sees(actor, to, plan, cards)) return Refusal.NotFound;
         if (from == to) return Refusal.OutOfRange;
-        if (!actor.IsStaff && plan.FieldShown!.OwnOnly && new[] { from, to }.Any(id => !cards[id].ByStaff && cards[id].Author != actor.Number)) return Refusal.NotAllowed;
-        return IsLinked(from, to, actor, plan, cards) ? Refusal.ChangedSince : null;
+        if (!actor.IsStaff && plan.LinksOwnOnly && new[] { from, to }.Any(id => !cards[id].ByStaff && cards[id].Author != actor.Number)) return Refusal.NotAllowed;
+        return IsLinked(from, to, actor, plan, cards, isKnown) ? Refusal.ChangedSince : null;
     }
 
     // While each sees only their own, that somebody else has linked the same two is not to be known.
-    private bool IsLinked(long from, long to, Actor actor, WallPlan plan, IReadOnlyDictionary<long, Card> cards) => _all.Values.Any(l => l.IsUp && l.From == from && l.To == to
+    private bool IsLinked(long from, long to, Actor actor, WallPlan plan, IReadOnlyDictionary<long, Card> cards, Func<Link, bool> isKnown) => _all.Values.Any(l => l.IsUp && l.From == from && l.To == to && isKnown(l)
         && (!plan.Rules.OwnFirst || actor.IsStaff || (l.ByStaff ? cards[from].ByStaff && cards[to].ByStaff : l.Author == actor.Number)));
 
     // Teachers' own words may always be said.
@@ -145,14 +157,14 @@ public sealed class Links
         return link.IsUp ? null : Refusal.ChangedSince;
     }
 
-    private Refusal? WhyNotBack(long id, Actor actor, WallPlan plan, IReadOnlyDictionary<long, Card> cards)
+    private Refusal? WhyNotBack(long id, Actor actor, WallPlan plan, IReadOnlyDictionary<long, Card> cards, Func<Link, bool> isKnown)
     {
         var why = WhyNotMine(id, actor, plan, cards);
         if (why is null) return Refusal.ChangedSince;
         if (why != Refusal.ChangedSince) return why;
         var link = _all[id];
         if (!actor.IsStaff && link.DownBy != actor.Number) return Refusal.NotAllowed;
-        return IsLinked(link.From, link.To, actor, plan, cards) ? Refusal.ChangedSince : null;
+        return IsLinked(link.From, link.To, actor, plan, cards, isKnown) ? Refusal.ChangedSince : null;
     }
 
     // While each sees only their own: a student's to that student; a teacher's between teachers' cards to all, between others to nobody.

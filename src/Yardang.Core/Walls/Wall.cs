@@ -16,8 +16,9 @@ namespace Yardang.Core.Walls;
 /// <param name="Visits">Who was where; to a student, where they were.</param>
 /// <param name="Placing">Where each placed cards; to a student, their own placement and what was shown.</param>
 /// <param name="Links">The links that the reader may see, by id.</param>
+/// <param name="Held">To teachers, where names are hidden from students: who has done what classmates do not see yet, by actor number.</param>
 [Kind((int)RoomKind.Wall)]
-public sealed record WallSnapshot(WallPlan Plan, ImmutableArray<Card> Cards, ImmutableArray<LateWork> SetAside, [OrMinusOne] long? LastActivity, ImmutableArray<LastAct> Acts, JudgingState Judging, RoundTrip? Trip, ImmutableArray<Visit> Visits, PlacingState Placing, ImmutableArray<Link> Links) : RoomSnapshot;
+public sealed record WallSnapshot(WallPlan Plan, ImmutableArray<Card> Cards, ImmutableArray<LateWork> SetAside, [OrMinusOne] long? LastActivity, ImmutableArray<LastAct> Acts, JudgingState Judging, RoundTrip? Trip, ImmutableArray<Visit> Visits, PlacingState Placing, ImmutableArray<Link> Links, ImmutableArray<int> Held) : RoomSnapshot;
 
 /// <summary>A question, and cards that answer it, where all of its people can read them.</summary>
 public sealed class Wall : Room, IWorkRoom
@@ -26,12 +27,15 @@ public sealed class Wall : Room, IWorkRoom
     private readonly SortedDictionary<long, LateWork> _setAside = [];
     private readonly SortedDictionary<int, LastAct> _acts = [];
     private readonly LikeQuestions _like = new();
+    private readonly VeilKey _key;
 
     /// <summary>A wall as it was handed out.</summary>
     /// <param name="version">What was planned for it.</param>
-    public Wall(WallPlan version)
+    /// <param name="key">Of ids where names are hidden; what it is matters to none but the room itself.</param>
+    public Wall(WallPlan version, VeilKey key = default)
     {
-        Plan = version;
+        (Plan, _key) = (version, key);
+        Veil = new(key);
         Judgements.Follow(version.Rules.Judging);
         foreach (var (given, i) in version.Given.Select((g, i) => (g, i)))
         {
@@ -39,6 +43,7 @@ public sealed class Wall : Room, IWorkRoom
         }
 
         if (version.FieldShown is { } field) Lay(FreeSpots.ForThoseWithout(_cards.Values, field));
+        if (version.HidesNames) Out = LetOut.Now(version, _cards, Links);
     }
 
     /// <inheritdoc/>
@@ -58,6 +63,21 @@ public sealed class Wall : Room, IWorkRoom
 
     /// <summary>What is planned for it now.</summary>
     public WallPlan Plan { get; private set; }
+
+    /// <summary>Where names are hidden from students: what they know of each other's work; else null.</summary>
+    public LetOut? Out { get; private set; }
+
+    /// <summary>Whether it is a reader's copy: it holds what that reader was told, and as they were told it.</summary>
+    public bool IsCopy { get; init; }
+
+    /// <summary>The ids that students know things by where names are hidden.</summary>
+    public Veil Veil { get; }
+
+    /// <inheritdoc/>
+    public override Veil? NamesHidden => Plan.HidesNames ? Veil : null;
+
+    /// <inheritdoc/>
+    public override bool IsSettled => Out is null or { IsAll: true };
 
     /// <summary>Every card, those taken down included, by id.</summary>
     public IReadOnlyDictionary<long, Card> Cards => _cards;
@@ -95,23 +115,35 @@ public sealed class Wall : Room, IWorkRoom
 
     /// <summary>The order of the class now, of the cards that everybody sees; null where each does not have a placement of their own.</summary>
     public ClassOrder? Order() => Plan.LineShown is { Together: false } line
-        ? Placements.Order(line.Kind, _cards.Values.Where(c => c.IsUp && (c.ByStaff || !Plan.Rules.OwnFirst)).Select(c => c.Id))
+        ? Placements.Order(line.Kind, _cards.Values.Where(c => c.IsUp && (c.ByStaff || !Plan.Rules.OwnFirst) && Out?.Hides(c) != true).Select(c => c.Id))
         : null;
 
     /// <inheritdoc/>
     protected override Decision DecideCommand(Submission submission, Actor actor, Situation situation)
     {
+        if (Out is null) return DecideHere(submission, actor, situation);
+        var decision = DecideHere(actor.IsStaff ? submission : submission with { Command = submission.Command.WithIds(id => Veil.Lift(actor, id)) }, actor, situation);
+        return decision is not Decision.Accepted accepted ? decision
+            : !actor.IsStaff ? accepted with { Audience = Audience.AuthorAndStaff }
+            : Out.Hides(accepted.Event, _cards) ? accepted with { Audience = Audience.Staff }
+            : accepted;
+    }
+
+    private Decision DecideHere(Submission submission, Actor actor, Situation situation)
+    {
         switch (submission.Command)
         {
             case SetPlan(var plan):
-                return !actor.IsStaff ? Refusal.NotAllowed : plan.Fault() is null ? Planned(plan) : Refusal.OutOfRange;
+                return !actor.IsStaff || (Out is not null && !plan.HidesNames && Writers.Any()) ? Refusal.NotAllowed : plan.Fault() is null ? Planned(plan, situation) : Refusal.OutOfRange;
             case BringCards(var brought, var cards, var changedAt, var results, var shown, var links):
                 if (actor.Role != Role.Program || Number > 0) return Refusal.NotAllowed;
                 var ids = cards.Select(c => c.Id).ToHashSet();
                 return Card.FaultIn(brought, cards) is null && CardResult.AreSound(results ?? []) && (shown is null || ClassOrder.IsSound(shown, ids)) && Links.FaultIn(links ?? [], ids) is null
                     ? new CardsBrought(brought, cards, changedAt, results, shown, links) : Refusal.OutOfRange;
-            case AcceptLateWork or DiscardLateWork or ShowResults or GoOnJudging or ShowOrder or TidyField or LayCards when !actor.IsStaff:
+            case AcceptLateWork or DiscardLateWork or ShowResults or GoOnJudging or ShowOrder or TidyField or LayCards or LetCardsOut when !actor.IsStaff:
                 return Refusal.NotAllowed;
+            case LetCardsOut:
+                return Out is null || (actor.Role == Role.Program ? !Out.IsDue : Out.IsAll) ? Refusal.ChangedSince : Out.Event(Plan, _cards, Links, Unforeseen(situation));
             case ShowResults:
                 return Plan.Rules.Judging is null || Judgements.IsShown ? Refusal.JudgingEnded : new ResultsShown(Judgements.ResultsOf(_cards.Values.Where(c => c.IsUp).Select(c => c.Id)));
             case GoOnJudging(var newRound):
@@ -132,7 +164,7 @@ public sealed class Wall : Room, IWorkRoom
             case AcceptLateWork(var number):
                 if (!_setAside.TryGetValue(number, out var late)) return Refusal.NotFound;
                 var outcome = (Decide(late.Command, late.Actor, late.Client, situation) as Decision.Accepted)?.Event;
-                return new Decision.Accepted(new LateWorkAccepted(number, outcome, late.Actor.Number, late.Gesture), outcome is null || Plan.Rules.OwnFirst ? Audience.NamedAndStaff : Audience.Everyone);
+                return new Decision.Accepted(new LateWorkAccepted(number, outcome, late.Actor.Number, late.Gesture), outcome is null || Plan.Rules.OwnFirst || Out is not null ? Audience.NamedAndStaff : Audience.Everyone);
             case DiscardLateWork(var number):
                 return _setAside.TryGetValue(number, out var unwanted) ? new Decision.Accepted(new LateWorkDiscarded(number, unwanted.Actor.Number), Audience.NamedAndStaff) : Refusal.NotFound;
         }
@@ -158,7 +190,8 @@ public sealed class Wall : Room, IWorkRoom
             : !Card.IsOrder(move.Order) ? Refusal.OutOfRange
             : ToldOf(_cards[move.Id], (_, whose) => new CardMoved(move.Id, move.Topic, move.Order, whose)),
         TakeCardDown(var id) => Theirs(id, actor) is { } why ? why : ToldOf(_cards[id], (_, whose) => new CardTakenDown(id, whose)),
-        PutCardBack(var id) => WhyNotBack(id, actor) is { } why ? why : ToldOf(_cards[id] with { DownBy = 0 }, (card, _) => new CardPutBack(card.AsTold(), Links.TouchingAsTold(card, _cards, Plan.Rules.OwnFirst))),
+        PutCardBack(var id) => WhyNotBack(id, actor) is { } why ? why
+            : ToldOf(_cards[id] with { DownBy = 0 }, (card, _) => new CardPutBack(card.AsTold(), Links.TouchingAsTold(card, _cards, Plan.Rules.OwnFirst)), isHeld: Out is not null),
         AnswerCard answer => WhyNot(answer, actor, client) is { } why ? why
             : ToldOf(_cards[answer.Card], (card, whose) => new CardAnswered(card.Id, new(answer.Id, answer.To, actor.Number, actor.IsStaff, answer.Language, answer.Text, situation.Time, Aloud: answer.Aloud), whose)),
         RewordAnswer reword => Theirs(reword.Card, reword.Id, actor) is { } why ? why
@@ -172,27 +205,39 @@ public sealed class Wall : Room, IWorkRoom
             : Plan.LineShown!.Together ? ToldOf(_cards[place.Card], (_, whose) => new CardPlaced(place.Card, place.At, whose))
             : new Decision.Accepted(new CardPlacedAlone(place.Card, place.At), Audience.AuthorAndStaff),
         LayCard lay => WhyNot(lay.Card, actor, card => Laying.WhyNot(lay, card, Plan, actor)) is { } why ? why : ToldOf(_cards[lay.Card], (_, whose) => new CardLaid(lay.Card, lay.Spot, whose)),
-        LinkCards or RewordLink or ReverseLink or TakeLinkDown or PutLinkBack => Links.Decide(command, actor, client, Plan, _cards),
+        LinkCards or RewordLink or ReverseLink or TakeLinkDown or PutLinkBack => Links.Decide(command, actor, client, Plan, KnownTo(actor), Out),
         _ => Refusal.NotAllowed,
     };
 
     private Card CardOf(PutUpCard put, Actor actor, long time) => put.For == 0
-        ? new(put.Id, put.Topic, put.Topic, actor.Number, actor.IsStaff, Behind(put.Topic, actor), put.Language, put.Text, time, Attachments: put.Attachments, Spot: Laying.SpotFor(put, actor, Plan, _cards, Links))
+        ? new(put.Id, put.Topic, put.Topic, actor.Number, actor.IsStaff, Behind(put.Topic, actor), put.Language, put.Text, time, Attachments: put.Attachments, Spot: Laying.SpotFor(put, actor, Plan, KnownTo(actor), Links))
         : new(put.Id, put.Topic, put.Topic, put.For, ByStaff: false, Behind(put.Topic, actor), put.Language, put.Text, time, Attachments: put.Attachments, PutUpBy: actor.Number, Spot: Laying.SpotFor(put, actor, Plan, _cards, Links));
 
     // Of a card that is up and that they see.
     private Refusal? WhyNot(long id, Actor actor, Func<Card, Refusal?> otherwise) =>
         !_cards.TryGetValue(id, out var card) || !card.IsUp || IsHidden(card, actor) ? Refusal.NotFound : otherwise(card);
 
-    // While each sees only their own, what happens to a student's card is told to its author and teachers.
-    private Decision.Accepted ToldOf(Card card, Func<Card, int, RoomEvent> happened) => Plan.Rules.OwnFirst && !card.ByStaff
+    // While each sees only their own, or where classmates do not know of it yet, what happens to a student's card is told to its author and teachers.
+    private Decision.Accepted ToldOf(Card card, Func<Card, int, RoomEvent> happened, bool isHeld = false) => (Plan.Rules.OwnFirst || isHeld || Out?.Hides(card) == true) && !card.ByStaff
         ? new(happened(card, card.Author), Audience.NamedAndStaff)
         : new(happened(card, 0));
 
     // Whoever saw only their own cards is given those of the others with the plan that lets them be seen.
-    private RoomEvent Planned(WallPlan plan) => Plan.Rules.OwnFirst && !plan.Rules.OwnFirst
-        ? new CardsShown(plan, Laying.Shown(plan, [.. _cards.Values.Where(c => c.IsUp).Select(c => plan.Has(c.Topic) ? c : c with { Topic = WallPlan.Nowhere }).Select(Answers.AsTold)]), Links.AllAsTold(_cards))
+    private RoomEvent Planned(WallPlan plan, Situation situation) => Plan.Rules.OwnFirst && !plan.Rules.OwnFirst
+        ? new CardsShown(plan, ShownBy(plan, situation), Links.AllAsTold(_cards))
         : new PlanSet(plan, plan.Rules.OwnFirst || plan.FieldShown is not { } field || FreeSpots.ForThoseWithout(_cards.Values.Where(c => c.IsUp), field) is not { IsEmpty: false } laid ? null : laid);
+
+    // Where names are hidden, each is told in their own way, and so of all that is theirs, of what is down, too: some of what was done with it they were not told.
+    private ImmutableArray<Card> ShownBy(WallPlan plan, Situation situation)
+    {
+        Card Placed(Card card) => plan.Has(card.Topic) ? card : card with { Topic = WallPlan.Nowhere };
+        ImmutableArray<Card> up = [.. _cards.Values.Where(c => c.IsUp).Select(Placed)];
+        if (!plan.HidesNames) return Laying.Shown(plan, [.. up.Select(Answers.AsTold)]);
+        return [.. Laying.Shown(plan, LetOut.Shuffled(up, _ => true, Unforeseen(situation))), .. _cards.Values.Where(c => !c.IsUp && !c.ByStaff).Select(Placed)];
+    }
+
+    // The seed of an event follows from what students know; this does not.
+    private Chance Unforeseen(Situation situation) => new(situation.Seed ^ _key.First);
 
     private Refusal? WhyNot(PutUpCard put, Actor actor, int client)
     {
@@ -247,7 +292,10 @@ public sealed class Wall : Room, IWorkRoom
         ? Refusal.NotFound
         : actor.IsStaff || (card.Author == actor.Number && !card.ByStaff) ? card.IsUp ? null : Refusal.ChangedSince : Refusal.NotYours;
 
-    private bool IsHidden(Card card, Actor actor) => Plan.Rules.OwnFirst && !actor.IsStaff && !card.ByStaff && card.Author != actor.Number;
+    private bool IsHidden(Card card, Actor actor) => (Plan.Rules.OwnFirst || Out?.Hides(card) == true) && !actor.IsStaff && !card.ByStaff && card.Author != actor.Number;
+
+    // The cards that somebody may know of where names are hidden; else all.
+    private IReadOnlyDictionary<long, Card> KnownTo(Actor actor) => Out is null || actor.IsStaff ? _cards : _cards.Where(c => !IsHidden(c.Value, actor)).ToDictionary();
 
     // What a teacher took down, its author cannot put back.
     private Refusal? WhyNotBack(long id, Actor actor)
@@ -341,13 +389,16 @@ public sealed class Wall : Room, IWorkRoom
     private int UpOf(int person) => _cards.Values.Count(c => c.IsUp && !c.ByStaff && c.Author == person);
 
     // Behind those that everybody sees, and their own: so it says nothing of what they may not see.
-    private double Behind(long topic, Actor actor) => Laying.Told(_cards, Plan.Rules.OwnFirst, actor).Where(c => c.Topic == topic)
+    private double Behind(long topic, Actor actor) => Laying.Told(KnownTo(actor), Plan.Rules.OwnFirst, actor).Where(c => c.Topic == topic)
         .Select(c => Math.Floor(c.Order)).DefaultIfEmpty(0).Max() + 1;
 
     private void Lay(ImmutableArray<CardSpot> spots)
     {
         foreach (var (card, spot) in spots) Change(card, c => c with { Spot = spot });
     }
+
+    /// <inheritdoc/>
+    protected override void Admitted(int client, int actor) => Veil.Own(client, actor);
 
     /// <inheritdoc/>
     protected override void RestoreState(RoomSnapshot snapshot)
@@ -362,10 +413,19 @@ public sealed class Wall : Room, IWorkRoom
         Visits.Restore(wall.Trip, wall.Visits);
         Placements.Restore(wall.Placing);
         Links.Restore(wall.Links);
+        Out = Plan.HidesNames ? LetOut.Now(Plan, _cards, Links, wall.Held) : null;
     }
 
     /// <inheritdoc/>
     protected override void ApplyEvent(Envelope envelope)
+    {
+        Become(envelope);
+        if (!Plan.HidesNames) Out = null;
+        else if (Out is null || envelope.Event is CardsLetOut or CardsShown or CardsBrought) Out = LetOut.Now(Plan, _cards, Links);
+        else Out.Note(envelope);
+    }
+
+    private void Become(Envelope envelope)
     {
         switch (envelope.Event)
         {
@@ -406,6 +466,9 @@ public sealed class Wall : Room, IWorkRoom
             case OrderHidden:
                 Placements.Show(null);
                 return;
+            case CardsLetOut(_, var seen, var down, var joined, var parted):
+                LetOutHere(seen, down, joined, parted);
+                return;
             case CardPlacedAlone(var card, var at):
                 Placements.Place(envelope.Actor.Number, card, at);
                 break;
@@ -445,7 +508,7 @@ public sealed class Wall : Room, IWorkRoom
                 // What a reader's copy still holds of a classmate and is not among them was taken down meanwhile.
                 var up = shown.Select(c => c.Id).ToHashSet();
                 foreach (var card in _cards.Values.Where(c => c.IsUp && !up.Contains(c.Id)).ToList()) _cards[card.Id] = card with { DownBy = actor };
-                foreach (var card in shown) _cards[card.Id] = card.Over(_cards.GetValueOrDefault(card.Id));
+                foreach (var card in shown) _cards[card.Id] = card.Over(_cards.GetValueOrDefault(card.Id), isAll: true);
                 Links.TakeAll(links ?? [], _cards);
                 break;
             case PlanSet(var plan, var laid):
@@ -456,6 +519,18 @@ public sealed class Wall : Room, IWorkRoom
                 Lay(laid ?? []);
                 break;
         }
+    }
+
+    // Of what is down, a classmate's copy knows nothing any more; here it is down already.
+    private void LetOutHere(ImmutableArray<Card> cards, ImmutableArray<long> down, ImmutableArray<Link> links, ImmutableArray<long> linksDown)
+    {
+        foreach (var card in cards) _cards[card.Id] = card;
+        foreach (var id in down)
+        {
+            if (_cards.GetValueOrDefault(id) is { IsUp: true, Author: 0, ByStaff: false }) _cards.Remove(id);
+        }
+
+        Links.LetOut(links, linksDown);
     }
 
     // A reader's copy does not have the cards that its reader may not see.

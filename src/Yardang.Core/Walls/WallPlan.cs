@@ -65,8 +65,9 @@ public sealed record Topic(long Id, Texts Heading, Texts Prompt, int Colour, [Si
 /// <param name="Judging">How students judge each other's cards; null for not at all.</param>
 /// <param name="Stations">On a wall to visit: at how many stations of their choice each is asked for something; 0 for no number.</param>
 /// <param name="OnlyGiven">Whether only teachers put up cards.</param>
+/// <param name="Names">To whom it is shown who wrote what.</param>
 public sealed record WallRules(
-    int Least = 0, int Most = 0, [Since(2)] bool OwnFirst = false, [Since(3)] bool Answers = false, [Since(4)] AttachmentKinds Shows = AttachmentKinds.None, [Since(5)] Judging? Judging = null, [Since(6)] int Stations = 0, [Since(7)] bool OnlyGiven = false)
+    int Least = 0, int Most = 0, [Since(2)] bool OwnFirst = false, [Since(3)] bool Answers = false, [Since(4)] AttachmentKinds Shows = AttachmentKinds.None, [Since(5)] Judging? Judging = null, [Since(6)] int Stations = 0, [Since(7)] bool OnlyGiven = false, [Since(8)] NamesTo Names = NamesTo.Everybody)
 {
     /// <summary>As many cards as anybody likes, of words alone.</summary>
     public static readonly WallRules Free = new();
@@ -118,6 +119,14 @@ public sealed record WallPlan(
     [JsonIgnore]
     public FieldPlan? FieldShown => Purpose == Purpose.Connect ? Field ?? FieldPlan.Blank : null;
 
+    /// <summary>Whether students are not told who wrote what.</summary>
+    [JsonIgnore]
+    public bool HidesNames => Rules.Names != NamesTo.Everybody;
+
+    /// <summary>Whether students link only their own cards. Where names are hidden it would tell which cards have one author.</summary>
+    [JsonIgnore]
+    public bool LinksOwnOnly => FieldShown is { OwnOnly: true } && !HidesNames;
+
     /// <summary>Its texts, in the order in which they are read.</summary>
     [JsonIgnore]
     public IEnumerable<Texts> Texts => TopicsShown.SelectMany(t => new[] { t.Heading, t.Prompt }).Prepend(Question).Concat(LineShown?.Names ?? []).Concat(FieldShown?.Words.Select(w => w.Text) ?? []).Concat(Given.Select(g => g.Text));
@@ -162,6 +171,7 @@ public sealed record WallPlan(
         if (Map is { } map && !map.AsPicture().IsValid()) return "The wall's map is no picture.";
         if ((Rules.Shows & ~Attachment.AnyKind) != AttachmentKinds.None) return "Students may show what this program does not know.";
         if (Rules.Judging is { } judging && !judging.IsValid()) return "Cards are judged in a way that this program does not know, or too many are chosen.";
+        if (!Enum.IsDefined(Rules.Names)) return "Names are shown to whom this program does not know.";
         if (Rules.Stations is < 0 or > MostTopics) return $"A student may be asked for something at {MostTopics} stations at most.";
         return Rules is { Least: >= 0 and <= Card.MostOfOne, Most: >= 0 and <= Card.MostOfOne } && (Rules.Most == 0 || Rules.Least <= Rules.Most)
             ? null

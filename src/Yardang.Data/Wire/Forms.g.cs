@@ -168,6 +168,7 @@ internal static class Forms
             case Yardang.Core.Walls.LayCard v: Write(ref w, v); break;
             case Yardang.Core.Walls.TidyField v: Write(ref w, v); break;
             case Yardang.Core.Walls.LayCards v: Write(ref w, v); break;
+            case Yardang.Core.Walls.LetCardsOut v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -229,6 +230,7 @@ internal static class Forms
         Yardang.Core.Walls.LayCard => 66,
         Yardang.Core.Walls.TidyField => 67,
         Yardang.Core.Walls.LayCards => 68,
+        Yardang.Core.Walls.LetCardsOut => 69,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -298,6 +300,7 @@ internal static class Forms
         66 => ReadLayCard(ref r),
         67 => ReadTidyField(ref r),
         68 => ReadLayCards(ref r),
+        69 => ReadLetCardsOut(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of command: {kind}."),
     };
 
@@ -428,6 +431,7 @@ internal static class Forms
             case Yardang.Core.Walls.LinkPutBack v: Write(ref w, v); break;
             case Yardang.Core.Walls.CardLaid v: Write(ref w, v); break;
             case Yardang.Core.Walls.FieldLaid v: Write(ref w, v); break;
+            case Yardang.Core.Walls.CardsLetOut v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -513,6 +517,7 @@ internal static class Forms
         Yardang.Core.Walls.LinkPutBack => 99,
         Yardang.Core.Walls.CardLaid => 100,
         Yardang.Core.Walls.FieldLaid => 101,
+        Yardang.Core.Walls.CardsLetOut => 102,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -606,6 +611,7 @@ internal static class Forms
         99 => ReadLinkPutBack(ref r),
         100 => ReadCardLaid(ref r),
         101 => ReadFieldLaid(ref r),
+        102 => ReadCardsLetOut(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of room event: {kind}."),
     };
 
@@ -1578,6 +1584,48 @@ internal static class Forms
 
         fields.End(ref r);
         return new Yardang.Core.Walls.CardsBrought(@plan, @cards, @changedAt, @results, @order, @links);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardsLetOut v)
+    {
+        w.WriteArrayHeader(5);
+        w.Write(v.OwnFirst);
+        w.WriteArrayHeader(v.Cards.Length);
+        foreach (var item in v.Cards)
+        {
+            Write(ref w, item);
+        }
+
+        w.WriteArrayHeader(v.Down.Length);
+        foreach (var item in v.Down)
+        {
+            w.Write(item);
+        }
+
+        w.WriteArrayHeader(v.Links.Length);
+        foreach (var item in v.Links)
+        {
+            Write(ref w, item);
+        }
+
+        w.WriteArrayHeader(v.LinksDown.Length);
+        foreach (var item in v.LinksDown)
+        {
+            w.Write(item);
+        }
+
+    }
+
+    public static Yardang.Core.Walls.CardsLetOut ReadCardsLetOut(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 5);
+        System.Boolean @ownFirst = r.ReadBoolean();
+        ImmutableArray<Yardang.Core.Walls.Card> @cards = ReadListOfCard(ref r);
+        ImmutableArray<System.Int64> @down = ReadListOfInt64(ref r);
+        ImmutableArray<Yardang.Core.Walls.Link> @links = ReadListOfLink(ref r);
+        ImmutableArray<System.Int64> @linksDown = ReadListOfInt64(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.CardsLetOut(@ownFirst, @cards, @down, @links, @linksDown);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardsLinked v)
@@ -3146,6 +3194,18 @@ internal static class Forms
         System.Boolean @handsIn = r.ReadBoolean();
         fields.End(ref r);
         return new Yardang.Core.Lessons.LessonTimes(@opensAt, @dueAt, @closesAt, @handsIn);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.LetCardsOut v)
+    {
+        w.WriteArrayHeader(0);
+    }
+
+    public static Yardang.Core.Walls.LetCardsOut ReadLetCardsOut(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 0);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.LetCardsOut();
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.LinePlan v)
@@ -5734,7 +5794,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallRules v)
     {
-        var count = v.OnlyGiven ? 8 : v.Stations != 0 ? 7 : v.Judging is not null ? 6 : (int)v.Shows != 0 ? 5 : v.Answers ? 4 : v.OwnFirst ? 3 : 2;
+        var count = (int)v.Names != 0 ? 9 : v.OnlyGiven ? 8 : v.Stations != 0 ? 7 : v.Judging is not null ? 6 : (int)v.Shows != 0 ? 5 : v.Answers ? 4 : v.OwnFirst ? 3 : 2;
         w.WriteArrayHeader(count);
         w.Write(v.Least);
         w.Write(v.Most);
@@ -5758,6 +5818,8 @@ internal static class Forms
         w.Write(v.Stations);
         if (count < 8) return;
         w.Write(v.OnlyGiven);
+        if (count < 9) return;
+        w.Write((int)v.Names);
     }
 
     public static Yardang.Core.Walls.WallRules ReadWallRules(ref MessagePackReader r)
@@ -5801,13 +5863,19 @@ internal static class Forms
             @onlyGiven = r.ReadBoolean();
         }
 
+        Yardang.Core.Walls.NamesTo @names = default;
+        if (fields.Has(9))
+        {
+            @names = (Yardang.Core.Walls.NamesTo)r.ReadInt32();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.WallRules(@least, @most, @ownFirst, @answers, @shows, @judging, @stations, @onlyGiven);
+        return new Yardang.Core.Walls.WallRules(@least, @most, @ownFirst, @answers, @shows, @judging, @stations, @onlyGiven, @names);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallSnapshot v)
     {
-        w.WriteArrayHeader(10);
+        w.WriteArrayHeader(11);
         Write(ref w, v.Plan);
         w.WriteArrayHeader(v.Cards.Length);
         foreach (var item in v.Cards)
@@ -5851,11 +5919,17 @@ internal static class Forms
             Write(ref w, item);
         }
 
+        w.WriteArrayHeader(v.Held.Length);
+        foreach (var item in v.Held)
+        {
+            w.Write(item);
+        }
+
     }
 
     public static Yardang.Core.Walls.WallSnapshot ReadWallSnapshot(ref MessagePackReader r)
     {
-        var fields = new Fields(ref r, 10);
+        var fields = new Fields(ref r, 11);
         Yardang.Core.Walls.WallPlan @plan = ReadWallPlan(ref r);
         ImmutableArray<Yardang.Core.Walls.Card> @cards = ReadListOfCard(ref r);
         ImmutableArray<Yardang.Core.Rooms.LateWork> @setAside = ReadListOfLateWork(ref r);
@@ -5866,8 +5940,9 @@ internal static class Forms
         ImmutableArray<Yardang.Core.Walls.Visit> @visits = ReadListOfVisit(ref r);
         Yardang.Core.Walls.PlacingState @placing = ReadPlacingState(ref r);
         ImmutableArray<Yardang.Core.Walls.Link> @links = ReadListOfLink(ref r);
+        ImmutableArray<System.Int32> @held = ReadListOfInt32(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Walls.WallSnapshot(@plan, @cards, @setAside, @lastActivity, @acts, @judging, @trip, @visits, @placing, @links);
+        return new Yardang.Core.Walls.WallSnapshot(@plan, @cards, @setAside, @lastActivity, @acts, @judging, @trip, @visits, @placing, @links, @held);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Withholding v)

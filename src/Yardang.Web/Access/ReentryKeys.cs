@@ -16,7 +16,7 @@ public sealed class ReentryKeys(DataFolder folder, IDbContextFactory<SchoolConte
     private const int FailuresPerWindow = 60;
     private static readonly TimeSpan s_window = TimeSpan.FromMinutes(10);
 
-    private readonly Lazy<byte[]> _secret = new(() => Secret(folder.ReentrySecret));
+    private readonly Lazy<byte[]> _secret = new(() => ServerSecret.In(folder.ReentrySecret));
     private readonly ConcurrentDictionary<Guid, (long Start, int Failures)> _failures = new();
 
     /// <summary>A participant's key.</summary>
@@ -41,16 +41,5 @@ public sealed class ReentryKeys(DataFolder folder, IDbContextFactory<SchoolConte
 
         _failures.AddOrUpdate(lesson, _ => (clock.GetTimestamp(), 1), (_, seen) => clock.GetElapsedTime(seen.Start) < s_window ? (seen.Start, seen.Failures + 1) : (clock.GetTimestamp(), 1));
         return null;
-    }
-
-    private static byte[] Secret(string file)
-    {
-        if (!File.Exists(file))
-        {
-            File.WriteAllBytes(file, RandomNumberGenerator.GetBytes(32));
-            if (!OperatingSystem.IsWindows()) File.SetUnixFileMode(file, UnixFileMode.UserRead | UnixFileMode.UserWrite);
-        }
-
-        return File.ReadAllBytes(file);
     }
 }

@@ -16,6 +16,7 @@ import { foresee } from './room/wall-foresight';
 import { type Answer, type Card, WallState } from './room/wall-state';
 import './room/field-foresight';
 import { readingOf } from './room/link-reading';
+import { stands } from './room/linking';
 import { SNAPSHOT_FORMAT, encodeSubmission, readEnvelope } from './room/wire';
 import { between } from './shapes/connectors';
 import { corners } from './shapes/geometry';
@@ -88,7 +89,8 @@ test('for every reader, what they were sent adds up to what a snapshot shows the
     const lesson = fold(readLesson(start), events);
     assert.deepEqual(toldTo(lesson, isStaff), toldTo(readLesson(end), isStaff));
   }
-  for (const { reader, isStaff, start, events, end } of golden('sight-walls')) {
+  const walls = [...golden('sight-walls'), ...golden('sight-walls-without-names')];
+  for (const { reader, isStaff, start, events, end } of walls) {
     const wall = fold(readWall(start), events);
     assert.deepEqual(onWall(wall, reader, isStaff), onWall(readWall(end), reader, isStaff));
   }
@@ -235,7 +237,7 @@ test('connectors run where Core lets them run', () => {
 });
 
 function onWall(
-  { plan, cards, setAside, lastActivity, acts, places, orderShown }: WallState,
+  { plan, cards, links, setAside, lastActivity, acts, places, orderShown, held }: WallState,
   reader: number,
   isStaff: boolean,
 ) {
@@ -256,6 +258,10 @@ function onWall(
       .flatMap(([person, theirs]) => [...theirs].map(([card, at]) => [person, card, at.on, at.at, at.up].join()))
       .sort(),
     orderShown,
+    links: [...links.values()]
+      .filter((l) => (l.author === reader && l.byStaff === isStaff) || (stands(l, cards) && !plan.rules.ownFirst))
+      .sort((a, b) => a.id - b.id),
+    held: isStaff ? [...held].sort((a, b) => a - b) : [],
   };
 }
 

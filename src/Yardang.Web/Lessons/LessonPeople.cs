@@ -91,10 +91,18 @@ public sealed class LessonPeople(IDbContextFactory<SchoolContext> school, RoomHo
         await using var db = await school.CreateDbContextAsync();
         var lesson = await db.Lessons.SingleAsync(l => db.Rooms.Any(r => r.Id == board && r.OfId == l.Id));
         var teacher = await db.Users.Where(u => u.Id == lesson.OwnerId).Select(u => u.DisplayName).SingleOrDefaultAsync();
+        var areNamed = reader.IsStaff || !await HidesNamesAsync(db, board);
         var here = await db.Participants.Where(p => p.LessonId == lesson.Id && db.Seats.Any(s => s.BoardId == board && s.ParticipantId == p.Id)).Select(p => p.Number).ToListAsync();
         var plan = await LessonPlan.OfAsync(await hosts.GetAsync(lesson.Id));
         var coTeachers = await db.CoTeachers.Where(c => c.OfId == lesson.Id).Join(db.Users, c => c.TeacherId, u => u.Id, (c, u) => new BoardName(c.Number, u.DisplayName)).ToListAsync();
-        return [.. await NamedAsync(lesson.Id, here, plan.NamesMasked, reader), new BoardName(Actor.Owner.Number, teacher ?? ""), .. coTeachers];
+        return [.. await NamedAsync(lesson.Id, areNamed ? here : [.. here.Where(n => n == reader.Number)], plan.NamesMasked, reader), new BoardName(Actor.Owner.Number, teacher ?? ""), .. coTeachers];
+    }
+
+    // On a wall without names it is no matter of a student's who else is there.
+    private async Task<bool> HidesNamesAsync(SchoolContext db, Guid board)
+    {
+        if (!await db.Rooms.AnyAsync(r => r.Id == board && r.Kind == RoomKind.Wall)) return false;
+        return (await hosts.GetAsync(board)).NamesHidden is not null;
     }
 
     /// <summary>Those who run a lesson, by actor number.</summary>

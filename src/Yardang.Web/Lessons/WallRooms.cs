@@ -3,13 +3,16 @@ using Yardang.Core.Lessons;
 using Yardang.Core.Rooms;
 using Yardang.Core.Walls;
 using Yardang.Data.School;
+using Yardang.Web.Access;
 using Yardang.Web.Rooms;
 
 namespace Yardang.Web.Lessons;
 
 /// <summary>Walls: begun over the plan that was handed out, and followed for what waits on them.</summary>
-public sealed class WallRooms(IDbContextFactory<SchoolContext> school, FrozenVersions versions, WaitingWork waiting) : IRoomKind
+public sealed class WallRooms(IDbContextFactory<SchoolContext> school, FrozenVersions versions, WaitingWork waiting, LettingOut lettingOut, DataFolder folder) : IRoomKind
 {
+    private readonly Lazy<byte[]> _secret = new(() => ServerSecret.In(folder.VeilSecret));
+
     public RoomKind Kind => RoomKind.Wall;
 
     public async Task<Opening> OpenAsync(RoomRecord room, RoomHosts hosts)
@@ -19,12 +22,13 @@ public sealed class WallRooms(IDbContextFactory<SchoolContext> school, FrozenVer
         var plan = content.Find(room.Part)!.Wall!;
         var allowed = Allowed.Everything;
         await (await hosts.GetAsync(room.OfId)).LookAsync(r => allowed = ((Lesson)r).AllowedIn(room.Place));
-        return new(() => new Wall(plan), allowed);
+        return new(() => new Wall(plan, VeilKey.Of(_secret.Value, room.Id)), allowed);
     }
 
     public Task LoadedAsync(RoomHost host, RoomRecord room, RoomHosts hosts)
     {
         waiting.Begin(host, room.OfId, hosts);
+        lettingOut.Begin(host);
         return Task.CompletedTask;
     }
 }

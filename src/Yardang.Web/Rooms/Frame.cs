@@ -2,6 +2,7 @@ using System.Buffers;
 using MessagePack;
 using Yardang.Core.Rooms;
 using Yardang.Core.Visibility;
+using Yardang.Data.Wire;
 
 namespace Yardang.Web.Rooms;
 
@@ -18,21 +19,32 @@ public static class Frame
     public static readonly byte[] Recalled = [0x91, 0xfe];
 
     /// <summary>A frame; null if there is nothing to say. The first one is always said: it tells the reader that the stream stands.</summary>
-    public static byte[]? Of(Subscription subscription, List<Published> events)
+    public static byte[]? Of(Subscription subscription, List<Published> events, Telling telling)
     {
+        if (!subscription.Reader.IsStaff && subscription.Cursor < telling.Since) return Resync;
+        var veil = subscription.Reader.IsStaff ? null : telling.Veil;
+        var count = CountFor(subscription.Reader, events);
         var through = events.Count == 0 ? subscription.Cursor : events[^1].Envelope.Number;
         var previews = TakePreviews(subscription);
-        if (events.Count == 0 && previews.Count == 0 && subscription.Greeted) return null;
+
+        // That others do something is not to be seen either, where names are hidden.
+        if ((events.Count == 0 || (veil is not null && count == 0)) && previews.Count == 0 && subscription.Greeted)
+        {
+            subscription.Cursor = through;
+            return null;
+        }
+
         subscription.Greeted = true;
 
         var buffer = new ArrayBufferWriter<byte>(256);
         var w = new MessagePackWriter(buffer);
         w.WriteArrayHeader(3);
         w.Write(through);
-        w.WriteArrayHeader(CountFor(subscription.Reader, events));
+        w.WriteArrayHeader(count);
         foreach (var e in events)
         {
-            if (Sight.Of(subscription.Reader, e.Envelope)) w.WriteRaw(e.Payload);
+            if (!Sight.Of(subscription.Reader, e.Envelope)) continue;
+            w.WriteRaw(veil is null ? e.Payload : EventCodec.Encode(HiddenNames.AsTold(subscription.Reader, e.Envelope, veil)));
         }
 
         w.WriteArrayHeader(previews.Count);

@@ -28,7 +28,7 @@ public sealed class QuestionsEndpoint(RoomHosts hosts, AccessResolver access, IA
         if (_pace.TakeTurn($"{room:N} {reader.Role} {reader.Number}") is null) return Results.StatusCode(StatusCodes.Status429TooManyRequests);
         if (await TypedAsync(context) is not { } text) return Results.BadRequest();
         IReadOnlyList<long> like = [];
-        await host.LookAsync(r => like = r is Wall { Plan.Purpose: Purpose.Ask } wall ? wall.Like(text, card => Sight.Of(reader, card, wall.Plan.Rules)) : [], context.RequestAborted);
+        await host.LookAsync(r => like = r is Wall { Plan.Purpose: Purpose.Ask } wall ? [.. wall.Like(text, card => Sight.Of(reader, card, wall)).Select(id => wall.NamesHidden is { } veil && !reader.IsStaff ? veil.Over(reader, id) : id)] : [], context.RequestAborted);
         return Results.Json(like);
     }
 
@@ -41,7 +41,7 @@ public sealed class QuestionsEndpoint(RoomHosts hosts, AccessResolver access, IA
         await host.LookAsync(
             r =>
             {
-                if (r is Wall { Plan.Purpose: Purpose.Ask } wall) answered = [.. wall.Cards.Values.Where(c => c.IsUp && c.IsAnswered && Sight.Of(reader, c, wall.Plan.Rules))];
+                if (r is Wall { Plan.Purpose: Purpose.Ask } wall) answered = [.. ((WallSnapshot)Snapshots.Of(wall, reader)).Cards.Where(c => c.IsUp && c.IsAnswered)];
             },
             context.RequestAborted);
         context.Response.Headers.CacheControl = "private, no-store";

@@ -44,6 +44,7 @@ public sealed class RoomHost
     private ImmutableArray<Subscription> _subscriptions = [];
     private readonly Lazy<Task> _stopping;
     private volatile Allowed _allowed;
+    private volatile Telling _telling;
     private long _lastSnapshot;
     private int _rights;
 
@@ -53,6 +54,7 @@ public sealed class RoomHost
         (_room, _epoch, _readOnly, _allowed, _lastSnapshot) = (room, epoch, readOnly, allowed, lastSnapshot);
         (_log, _store, _clock, _logger) = (support.Log, support.Store, support.Clock, support.Logger);
         _tail = new Tail(room.Number);
+        _telling = Telling.Of(room);
         _stopping = new(StopOnceAsync);
         LastUsed = _clock.GetTimestamp();
         _writer = Task.Run(WriteAsync);
@@ -86,6 +88,9 @@ public sealed class RoomHost
 
     /// <summary>What the lesson allows now, as far as the writer knows.</summary>
     public Allowed Allowed => _allowed;
+
+    /// <summary>Where names are hidden from students: the ids that they know things by; else null.</summary>
+    public Veil? NamesHidden => _telling.Veil;
 
     /// <summary>Signalled when this host is of no more use.</summary>
     public CancellationToken Finished => _finished.Token;
@@ -142,6 +147,7 @@ public sealed class RoomHost
     /// <summary>Shows something passing to the others who look: never stored, dropped for those who are behind.</summary>
     public void Preview(byte[] preview, Actor from)
     {
+        if (NamesHidden is not null && !from.IsStaff) return;
         foreach (var subscription in _subscriptions)
         {
             if (subscription.Reader != from && !subscription.Reader.HasLeft) subscription.Preview(preview);
@@ -189,7 +195,7 @@ public sealed class RoomHost
             if (_finished.IsCancellationRequested) return Frame.Resync;
             var events = _tail.After(subscription.Cursor, EventsPerFrame);
             if (events is null || subscription.Cursor > _tail.Durable) return Frame.Resync;
-            var frame = Frame.Of(subscription, events);
+            var frame = Frame.Of(subscription, events, _telling);
             if (events.Count == EventsPerFrame) subscription.Wake();
             if (frame is not null) return frame;
         }
@@ -228,7 +234,7 @@ public sealed class RoomHost
         try
         {
             await DurableAsync(_room.Number, CancellationToken.None);
-            if (!_readOnly && !_finished.IsCancellationRequested && _room.Number > _lastSnapshot) _store.WriteSnapshot(Id, SnapshotCodec.Encode(_room, Actor.Program));
+            if (!_readOnly && _room.IsSettled && !_finished.IsCancellationRequested && _room.Number > _lastSnapshot) _store.WriteSnapshot(Id, SnapshotCodec.Encode(_room, Actor.Program));
         }
         catch (Exception e)
         {
@@ -293,7 +299,7 @@ public sealed class RoomHost
             if (_finished.IsCancellationRequested) continue;
             await _log.AppendAsync(
                 new Append(Id, batch[0].Envelope.Number, _epoch, Array.ConvertAll(batch, p => p.Payload), e => Published(batch, e)), CancellationToken.None);
-            if (_room.Number - _lastSnapshot >= EventsPerSnapshot) KeepSnapshot();
+            if (_room.Number - _lastSnapshot >= EventsPerSnapshot && _room.IsSettled) KeepSnapshot();
         }
     }
 
@@ -368,6 +374,7 @@ public sealed class RoomHost
         try
         {
             _room.Apply(envelope);
+            _telling = _telling.After(_room, envelope);
             events.Add(new Published(envelope, EventCodec.Encode(envelope)));
         }
         catch

@@ -47,6 +47,15 @@ public class SightTests
         HoldsFor(wall.Log, () => new Wall(WallScript.Plan()), new Random(seed));
     }
 
+    [Theory]
+    [MemberData(nameof(Seeds))]
+    public void For_every_reader_a_wall_without_names_is_the_fold_of_the_events_that_they_were_sent(int seed)
+    {
+        var wall = new WallScript(new WallRules(Names: NamesTo.Teachers));
+        WallPlay.Play(wall, new Random(seed), 200);
+        HoldsFor(wall.Log, () => new Wall(WallScript.Plan(new(Names: NamesTo.Teachers)), WallScript.Key), new Random(seed), () => new Wall(WallScript.Plan(new(Names: NamesTo.Teachers))) { IsCopy = true });
+    }
+
     [Fact]
     public void A_late_comer_is_not_sent_what_was_rubbed_out_and_gets_it_when_it_comes_back()
     {
@@ -127,7 +136,7 @@ public class SightTests
 
     public static TheoryData<int> Seeds() => [.. Enumerable.Range(1, 40)];
 
-    private static void HoldsFor(List<Envelope> log, Func<Room> create, Random random)
+    private static void HoldsFor(List<Envelope> log, Func<Room> create, Random random, Func<Room>? createCopy = null)
     {
         foreach (var reader in s_readers)
         {
@@ -136,11 +145,11 @@ public class SightTests
             {
                 var server = create();
                 foreach (var envelope in log.Take(from)) server.Apply(envelope);
-                var copy = Copy(create, SnapshotCodec.Encode(server, reader));
+                var copy = Copy(createCopy ?? create, SnapshotCodec.Encode(server, reader));
                 foreach (var envelope in log.Skip(from))
                 {
                     server.Apply(envelope);
-                    Send(copy, envelope, reader);
+                    Send(copy, envelope, reader, server is Wall { Out: not null } wall ? wall.Veil : null);
                 }
 
                 copy.AdvanceTo(log[^1].Number);
@@ -157,10 +166,10 @@ public class SightTests
     }
 
     // Over the wire, as a reader gets it.
-    private static void Send(Room copy, Envelope envelope, Actor reader)
+    private static void Send(Room copy, Envelope envelope, Actor reader, Veil? veil = null)
     {
         if (!Sight.Of(reader, envelope)) return;
         copy.AdvanceTo(envelope.Number - 1);
-        copy.Apply(EventCodec.Decode(EventCodec.Encode(envelope)));
+        copy.Apply(EventCodec.Decode(EventCodec.Encode(veil is null || reader.IsStaff ? envelope : HiddenNames.AsTold(reader, envelope, veil))));
     }
 }

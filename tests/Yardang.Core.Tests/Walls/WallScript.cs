@@ -7,7 +7,7 @@ using Yardang.Core.Walls;
 namespace Yardang.Core.Tests.Walls;
 
 /// <summary>A wall on which people put cards, and the log of what happened.</summary>
-internal sealed class WallScript(WallRules? rules = null, MapPicture? map = null)
+internal sealed class WallScript(WallRules? rules = null, MapPicture? map = null, Purpose purpose = Purpose.Sort)
 {
     public static readonly Actor Teacher = Actor.Owner;
     public static readonly Actor Maya = new(2, Role.Student);
@@ -15,7 +15,10 @@ internal sealed class WallScript(WallRules? rules = null, MapPicture? map = null
 
     private readonly Dictionary<int, int> _counters = [];
 
-    public Wall Wall { get; } = new(Plan(rules) with { Map = map });
+    public Wall Wall { get; } = new(Plan(rules) with { Map = map, Purpose = purpose }, Key);
+
+    /// <summary>What ids are hidden by.</summary>
+    public static readonly VeilKey Key = new(11, 12);
 
     public List<Envelope> Log { get; } = [];
 

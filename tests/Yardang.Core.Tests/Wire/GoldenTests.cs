@@ -113,6 +113,17 @@ public class GoldenTests
     })));
 
     [Fact]
+    public void Sight_of_walls_without_names() => Check("sight-walls-without-names", Enumerable.Range(70, 6).SelectMany(seed => new[] { Teacher, Maya, Ben }.Select(reader =>
+    {
+        var wall = new WallScript(new WallRules(Names: NamesTo.Teachers));
+        WallPlay.Play(wall, new Random(seed), 60);
+        var (start, from) = (SnapshotCodec.Encode(wall.Wall, reader), wall.Log.Count);
+        WallPlay.Play(wall, new Random(seed + 1), 90);
+        var told = wall.Log.Skip(from).Select(e => reader.IsStaff || !Sight.Of(reader, e) ? e : HiddenNames.AsTold(reader, e, wall.Wall.Veil));
+        return SeenBy(reader, start, told, SnapshotCodec.Encode(wall.Wall, reader));
+    })));
+
+    [Fact]
     public void Class_orders() => Check("class-orders", OrderTests.Vectors());
 
     [Fact]

@@ -3,6 +3,7 @@
 import type { Card, CardSpot, FieldPlan, FieldSpot, Link, WallPlan } from '../wire/forms';
 import { apart, forThoseWithout, freeBeside, freeNear, freeOn, holds, spotsOf } from './free-spots';
 import { type Cards, fieldOf, isUp, standing, stands, told } from './linking';
+import { hidesNames } from './letting-out';
 import type { Me } from './sheets';
 import { foreseeOnField } from './wall-foresight';
 import type { WallState } from './wall-state';
@@ -63,7 +64,7 @@ export function mayLink(state: WallState, from: number, to: number, me: Me): boo
     const card = state.cards.get(id)!;
     return !card.byStaff && card.author !== me.number;
   };
-  if (!me.isStaff && field.ownOnly && (isOthers(from) || isOthers(to))) return false;
+  if (!me.isStaff && field.ownOnly && !hidesNames(state.plan) && (isOthers(from) || isOthers(to))) return false;
   return !isLinked(state, from, to, me);
 }
 

@@ -1,6 +1,7 @@
 // Links between cards: Core's Links, as far as this reader is told. What may be done with them is in field-foresight.
 
 import { type Card, type FieldPlan, type Link, Purpose, type WallPlan } from '../wire/forms';
+import { isNobodys } from './letting-out';
 import type { Me } from './sheets';
 import type { WallState } from './wall-state';
 import type { RoomEvent } from './wire';
@@ -60,7 +61,7 @@ function isToldWith(link: Link, card: Card, cards: Cards, ownFirst: boolean): bo
 
 /** Links with those that are told with a card that is up again; what is still held here besides was taken down meanwhile. */
 export function takenWith(links: Links, told: readonly Link[], card: Card, cards: Cards, ownFirst: boolean): Links {
-  return taken(links, told, (l) => isToldWith(l, card, cards, ownFirst));
+  return taken(links, told, (l) => !isNobodys(l) && isToldWith(l, card, cards, ownFirst));
 }
 
 /** The same where all are shown. */

@@ -15,6 +15,7 @@ import {
 } from '../wire/forms';
 import { Judgements } from './judgements';
 import { takenAll, takenWith, withLink } from './linking';
+import { heldAfter, isNobodys, letOut } from './letting-out';
 import { type OwnPlaces, placesIn, withPlace } from './placing';
 import { askedBy } from './questions';
 import type { Me } from './sheets';
@@ -35,7 +36,17 @@ export const BLANK: WallPlan = {
   purpose: 1,
   question: {},
   topics: [],
-  rules: { least: 0, most: 0, ownFirst: false, answers: false, shows: 0, judging: null, stations: 0, onlyGiven: false },
+  rules: {
+    least: 0,
+    most: 0,
+    ownFirst: false,
+    answers: false,
+    shows: 0,
+    judging: null,
+    stations: 0,
+    onlyGiven: false,
+    names: 0,
+  },
   map: null,
   line: null,
   givenCards: [],
@@ -65,6 +76,9 @@ export class WallState {
   /** Every link that this reader was ever told of, by id. */
   links: ReadonlyMap<number, Link> = new Map();
 
+  /** Where names are hidden from students: who has done what classmates do not see yet. Teachers know. */
+  held: ReadonlySet<number> = new Set();
+
   static of(number: number, state: RoomSnapshot): WallState {
     if (state.kind !== 'wall') throw new Error('This is no wall.');
     return Object.assign(new WallState(), {
@@ -80,6 +94,7 @@ export class WallState {
       places: placesIn(state.placing.own),
       orderShown: state.placing.shown,
       links: new Map(state.links.map((l) => [l.id, l])),
+      held: new Set(state.held),
     });
   }
 
@@ -153,6 +168,11 @@ export class WallState {
   }
 
   apply(envelope: Envelope): void {
+    this.become(envelope);
+    this.held = heldAfter(envelope, this.held, this.plan);
+  }
+
+  private become(envelope: Envelope): void {
     const { event, actor, byStaff, client, counter, gesture, number } = envelope;
     switch (event.kind) {
       case 'workSetAside': {
@@ -206,6 +226,10 @@ export class WallState {
       case 'cardPlacedAlone':
         this.places = withPlace(this.places, { ...event, person: actor });
         break;
+      case 'cardsLetOut':
+        this.cards = letOut(this.cards, event.cards, event.down);
+        this.links = letOut(this.links, event.links, event.linksDown);
+        return;
       case 'clientAdmitted':
         return;
     }
@@ -317,7 +341,7 @@ export class WallState {
         const isGone = (c: Card) => c.downBy === 0 && !up.has(c.id);
         this.cards = new Map([
           ...[...this.cards].map(([id, c]) => [id, isGone(c) ? { ...c, downBy: actor } : c] as const),
-          ...event.cards.map((c) => [c.id, over(c, this.cards.get(c.id))] as const),
+          ...event.cards.map((c) => [c.id, over(c, this.cards.get(c.id), true)] as const),
         ]);
         this.links = takenAll(this.links, event.links, this.cards);
         break;
@@ -379,8 +403,13 @@ export class WallState {
   }
 }
 
-/** A card as it is told of again, with what is known here besides: the answers to it that are down. */
-function over(told: Card, known: Card | undefined): Card {
-  const down = known?.answers.filter((a) => a.downBy !== 0 && !told.answers.some((t) => t.id === a.id)) ?? [];
+/**
+ * A card as it is told of again, with what is known here besides: the answers to it that are down, and unless all are told, those of nobody, which are told
+ * together with others.
+ */
+function over(told: Card, known: Card | undefined, areAll = false): Card {
+  const stays = (a: Answer) =>
+    (a.downBy !== 0 || (!areAll && isNobodys(a))) && !told.answers.some((t) => t.id === a.id);
+  const down = known?.answers.filter(stays) ?? [];
   return { ...told, answers: [...told.answers, ...down].sort((a, b) => a.id - b.id) };
 }

@@ -30,7 +30,7 @@ export interface Envelope {
 const COMMAND_VERSION = 1;
 
 /** Of the server's snapshots: another is of another program. */
-export const SNAPSHOT_FORMAT = 14;
+export const SNAPSHOT_FORMAT = 15;
 
 export function encodeSubmission(s: Submission, after: number): Uint8Array {
   return encode([COMMAND_VERSION, s.client, s.counter, after, s.gesture, ...writeCommand(s.command)]);

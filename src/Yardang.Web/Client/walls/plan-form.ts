@@ -5,13 +5,14 @@ import type { Attachment, PictureAttachment, Stimulus } from '../wire/forms';
 import { titleOfFile } from '../media/picture-uploads';
 import { LONGEST_TITLE } from '../media/send-stimulus';
 import { addressIn } from '../media/web-address';
+import { hidesNames } from '../room/letting-out';
 import { NOWHERE, type Topic, type WallPlan } from '../room/wall-state';
 import { textIn } from '../surface/in-language';
 import { fieldFormOf } from './field-form';
 import { givenFormOf } from './given-form';
 import { lineFormOf } from './line-form';
 import { mapFormOf } from './map-form';
-import { Purpose, StimulusKind } from '../wire/forms';
+import { NamesTo, Purpose, StimulusKind } from '../wire/forms';
 
 export interface TopicForm {
   readonly id: number;
@@ -86,6 +87,10 @@ export function planFormOf(
     stations: 0,
     /** Whether only teachers put up cards. */
     onlyGiven: false,
+    /** Whether students do not see whose a card is. */
+    hidesNames: false,
+    /** Whether names were hidden while students wrote: then that stays. */
+    namesStayHidden: false,
     line: lineFormOf(language, changed),
     field: fieldFormOf(language, newId, maps, changed),
     given: givenFormOf(language, send, changed),
@@ -107,6 +112,7 @@ export function planFormOf(
       this.map.show(plan.map);
       this.stations = plan.rules.stations;
       this.onlyGiven = plan.rules.onlyGiven;
+      this.hidesNames = hidesNames(plan);
       this.line.show(plan.line);
       this.field.show(plan.field);
       this.given.show(plan.givenCards);
@@ -152,6 +158,7 @@ export function planFormOf(
           judging: this.judging,
           stations: this.stations,
           onlyGiven: this.onlyGiven,
+          names: this.hidesNames ? NamesTo.Teachers : NamesTo.Everybody,
         },
         map: this.map.picture,
         line: this.isOrder ? this.line.plan(base?.line ?? null, said) : (base?.line ?? null),
@@ -229,6 +236,11 @@ export function planFormOf(
 
     setOwnFirst(on: boolean): void {
       this.ownFirst = on;
+      changed(false);
+    },
+
+    setHidesNames(on: boolean): void {
+      this.hidesNames = on;
       changed(false);
     },
 

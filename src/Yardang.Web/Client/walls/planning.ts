@@ -2,8 +2,9 @@
 
 import { plural } from '../page-data';
 import type { RoomClient } from '../room/room-client';
+import { hidesNames } from '../room/letting-out';
 import { lineOf } from '../room/placing';
-import type { WallState } from '../room/wall-state';
+import type { Card, WallState } from '../room/wall-state';
 import { Purpose } from '../wire/forms';
 import { type MapDesk, planFormOf } from './plan-form';
 
@@ -15,6 +16,7 @@ interface Texts {
   readonly becomeConnected: string;
   readonly linksKept: string;
   readonly otherLine: string;
+  readonly namesHiddenNow: string;
   readonly becomeStations: string;
   readonly becomeTopics: string;
 }
@@ -31,7 +33,9 @@ export function planningOf(client: () => RoomClient<WallState>, language: string
     form,
 
     open(): void {
-      this.form.show(client().state.plan);
+      const { state } = client();
+      this.form.show(state.plan);
+      this.form.namesStayHidden = hidesNames(state.plan) && hasWork(state);
     },
 
     /** What the change does to the cards that are there, in words; empty for nothing. */
@@ -41,6 +45,7 @@ export function planningOf(client: () => RoomClient<WallState>, language: string
         const hasLinks = state.plan.purpose === Purpose.Connect && state.links.size > 0;
         return hasLinks ? `${this.becomes} ${texts.linksKept}` : this.becomes;
       }
+      if (this.form.hidesNames && !hidesNames(state.plan)) return texts.namesHiddenNow;
       if (this.isOtherLine) return texts.otherLine;
       const left = new Set(this.form.topics.map((t) => t.id));
       const cards = state.plan.topics.filter((t) => !left.has(t.id)).flatMap((t) => state.under(t.id));
@@ -71,4 +76,10 @@ export function planningOf(client: () => RoomClient<WallState>, language: string
       return true;
     },
   };
+}
+
+/** Whether a student has written or joined anything. */
+function hasWork({ cards, links }: WallState): boolean {
+  const isStudents = (c: Card) => !c.byStaff || c.answers.some((a) => !a.byStaff);
+  return [...cards.values()].some(isStudents) || [...links.values()].some((l) => !l.byStaff);
 }

@@ -36,6 +36,10 @@ export interface WallTexts extends WorkTexts, MakingTexts {
   readonly writeUnder: string;
   readonly putUp: string;
   readonly yours: string;
+  readonly classmate: string;
+  readonly held: string;
+  readonly heldOne: string;
+  readonly namesHiddenNow: string;
   readonly teacher: string;
   readonly change: string;
   readonly changeOf: string;

@@ -16,6 +16,7 @@ import type { WorkData } from '../lesson/work-data';
 import { PictureUploads } from '../media/picture-uploads';
 import { fill, pageData, plural } from '../page-data';
 import { deviceOutbox } from '../room/outbox-store';
+import { hidesNames } from '../room/letting-out';
 import { RoomClient } from '../room/room-client';
 import { serverNow } from '../room/server-clock';
 import { foresee } from '../room/wall-foresight';
@@ -29,6 +30,7 @@ import { attachingOf } from './attaching';
 import type { Beside, besideOf } from './beside';
 import { Drafts } from './drafts';
 import type { LargeCard } from './large-card';
+import { lettingOut } from './letting-out';
 import { LikeAsked } from './like-asked';
 import { judgedWords, owedWords } from './owed-words';
 import { languagesOfPlan } from './plan-languages';
@@ -96,7 +98,10 @@ export function registerWall(beside: typeof besideOf | null): void {
       texts,
     );
     const wall = () => client.state;
-    const nameOf = (actor: number) => data.tryOut?.names[actor] ?? (data.mode === 'embed' ? '' : names.of(actor));
+    const nameOf = (actor: number) => {
+      if (actor !== me.number && !me.isStaff && hidesNames(wall().plan)) return texts.classmate;
+      return data.tryOut?.names[actor] ?? (data.mode === 'embed' ? '' : names.of(actor));
+    };
 
     return {
       tell: tellingOf(lesson, me.number, isStudent, texts),
@@ -142,6 +147,8 @@ export function registerWall(beside: typeof besideOf | null): void {
       judgedText: '',
       /** Whether students see only their own cards. */
       ownFirst: false,
+      /** What comes out where names are hidden. */
+      out: lettingOut(wall, (command) => void client.submit(command, client.newId()), texts),
       /** Whether any card is shown. */
       hasCards: false,
       freshText: '',
@@ -388,6 +395,7 @@ export function registerWall(beside: typeof besideOf | null): void {
         this.judgedText = isAsked ? judgedWords(state, me, texts) : '';
         this.judging?.refresh();
         this.ownFirst = state.plan.rules.ownFirst;
+        this.out.refresh();
         this.who?.refresh();
         this.density?.refresh();
         this.trip?.refresh();

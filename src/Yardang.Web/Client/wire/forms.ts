@@ -72,6 +72,12 @@ export const enum Moment {
   Due = 2,
 }
 
+/** To whom it is shown who wrote what. The numbers are on the wire. */
+export const enum NamesTo {
+  Everybody = 0,
+  Teachers = 1,
+}
+
 /** Kinds of ruling. The numbers are on the wire. */
 export const enum PaperKind {
   Plain = 0,
@@ -484,7 +490,8 @@ export type Command =
   | PutLinkBack
   | LayCard
   | TidyField
-  | LayCards;
+  | LayCards
+  | LetCardsOut;
 
 /** Null if it is of a kind that came later. */
 export function readCommand(kind: number, raw: Raw): Command | null {
@@ -599,6 +606,8 @@ export function readCommand(kind: number, raw: Raw): Command | null {
       return readTidyField(raw);
     case 68:
       return readLayCards(raw);
+    case 69:
+      return readLetCardsOut(raw);
     default:
       return null;
   }
@@ -716,6 +725,8 @@ export function writeCommand(v: Command): [number, Raw] {
       return [67, writeTidyField(v)];
     case 'layCards':
       return [68, writeLayCards(v)];
+    case 'letCardsOut':
+      return [69, writeLetCardsOut(v)];
   }
 }
 
@@ -865,7 +876,8 @@ export type RoomEvent =
   | LinkTakenDown
   | LinkPutBack
   | CardLaid
-  | FieldLaid;
+  | FieldLaid
+  | CardsLetOut;
 
 /** Null if it is of a kind that came later. */
 export function readRoomEvent(kind: number, raw: Raw): RoomEvent | null {
@@ -1028,6 +1040,8 @@ export function readRoomEvent(kind: number, raw: Raw): RoomEvent | null {
       return readCardLaid(raw);
     case 101:
       return readFieldLaid(raw);
+    case 102:
+      return readCardsLetOut(raw);
     default:
       return null;
   }
@@ -1739,6 +1753,32 @@ export function readCardsBrought(raw: Raw): CardsBrought {
     results: (raw[3] ?? []).map((x: Raw) => readCardResult(x)),
     order: raw[4] == null ? null : readClassOrder(raw[4]),
     links: (raw[5] ?? []).map((x: Raw) => readLink(x)),
+  };
+}
+
+/** What students have done since the last time is seen by their classmates, all together: cards as they are now, whatever was done with them. Who has done something was told of it at once. */
+export interface CardsLetOut {
+  readonly kind: 'cardsLetOut';
+  /** Whether each sees only their own cards, and the teachers'. */
+  readonly ownFirst: boolean;
+  /** Those that are new or other than they were; what is down is told to its author and teachers. */
+  readonly cards: readonly Card[];
+  /** Those that were up and are not any more. */
+  readonly down: readonly number[];
+  /** Links that are new or other than they were. */
+  readonly links: readonly Link[];
+  /** Those that are not there any more. */
+  readonly linksDown: readonly number[];
+}
+
+export function readCardsLetOut(raw: Raw): CardsLetOut {
+  return {
+    kind: 'cardsLetOut',
+    ownFirst: raw[0],
+    cards: raw[1].map((x: Raw) => readCard(x)),
+    down: raw[2],
+    links: raw[3].map((x: Raw) => readLink(x)),
+    linksDown: raw[4],
   };
 }
 
@@ -2923,6 +2963,21 @@ export function readLessonTimes(raw: Raw): LessonTimes {
 
 export function writeLessonTimes(v: LessonTimes): Raw {
   return [v.opensAt ?? -1, v.dueAt ?? -1, v.closesAt ?? -1, v.handsIn];
+}
+
+/** Staff: let out what classmates do not see yet. The program does so by itself once several have written. */
+export interface LetCardsOut {
+  readonly kind: 'letCardsOut';
+}
+
+export function readLetCardsOut(_raw: Raw): LetCardsOut {
+  return {
+    kind: 'letCardsOut',
+  };
+}
+
+export function writeLetCardsOut(_v: LetCardsOut): Raw {
+  return [];
 }
 
 /** Along what cards are ordered. */
@@ -4997,6 +5052,8 @@ export interface WallRules {
   readonly stations: number;
   /** Whether only teachers put up cards. */
   readonly onlyGiven: boolean;
+  /** To whom it is shown who wrote what. */
+  readonly names: NamesTo;
 }
 
 export function readWallRules(raw: Raw): WallRules {
@@ -5009,17 +5066,19 @@ export function readWallRules(raw: Raw): WallRules {
     judging: raw[5] == null ? null : readJudging(raw[5]),
     stations: raw[6] ?? 0,
     onlyGiven: raw[7] ?? false,
+    names: raw[8] ?? 0,
   };
 }
 
 export function writeWallRules(v: WallRules): Raw {
   const raw: Raw = [v.least, v.most];
-  if (v.ownFirst || v.answers || v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven) raw.push(v.ownFirst);
-  if (v.answers || v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven) raw.push(v.answers);
-  if (v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven) raw.push(v.shows);
-  if (v.judging != null || v.stations !== 0 || v.onlyGiven) raw.push(v.judging && writeJudging(v.judging));
-  if (v.stations !== 0 || v.onlyGiven) raw.push(v.stations);
-  if (v.onlyGiven) raw.push(v.onlyGiven);
+  if (v.ownFirst || v.answers || v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0) raw.push(v.ownFirst);
+  if (v.answers || v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0) raw.push(v.answers);
+  if (v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0) raw.push(v.shows);
+  if (v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0) raw.push(v.judging && writeJudging(v.judging));
+  if (v.stations !== 0 || v.onlyGiven || v.names !== 0) raw.push(v.stations);
+  if (v.onlyGiven || v.names !== 0) raw.push(v.onlyGiven);
+  if (v.names !== 0) raw.push(v.names);
   return raw;
 }
 
@@ -5046,6 +5105,8 @@ export interface WallSnapshot {
   readonly placing: PlacingState;
   /** The links that the reader may see, by id. */
   readonly links: readonly Link[];
+  /** To teachers, where names are hidden from students: who has done what classmates do not see yet, by actor number. */
+  readonly held: readonly number[];
 }
 
 export function readWallSnapshot(raw: Raw): WallSnapshot {
@@ -5061,6 +5122,7 @@ export function readWallSnapshot(raw: Raw): WallSnapshot {
     visits: raw[7].map((x: Raw) => readVisit(x)),
     placing: readPlacingState(raw[8]),
     links: raw[9].map((x: Raw) => readLink(x)),
+    held: raw[10],
   };
 }
 

@@ -1,0 +1,30 @@
+// Where names are hidden from students: that it is so, and a teacher's hand on what classmates do not see yet.
+
+import { plural } from '../page-data';
+import { hidesNames } from '../room/letting-out';
+import type { WallState } from '../room/wall-state';
+import type { Command } from '../room/wire';
+
+interface Texts {
+  readonly held: string;
+  readonly heldOne: string;
+}
+
+export function lettingOut(wall: () => WallState, submit: (command: Command) => void, texts: Texts) {
+  return {
+    /** Whether students do not see whose a card is. */
+    areNamesHidden: false,
+    /** Who has done what classmates do not see yet, in words; empty for nobody. */
+    words: '',
+
+    refresh(): void {
+      const { plan, held } = wall();
+      this.areNamesHidden = hidesNames(plan);
+      this.words = held.size > 0 && !plan.rules.ownFirst ? plural(texts, 'held', held.size) : '';
+    },
+
+    now(): void {
+      submit({ kind: 'letCardsOut' });
+    },
+  };
+}
