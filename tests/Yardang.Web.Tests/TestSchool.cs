@@ -120,7 +120,23 @@ public sealed partial class TestSchool : IAsyncDisposable
     {
         await _factory.DisposeAsync();
         Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
-        Directory.Delete(_folder, recursive: true);
+
+        // What follows rooms may still be on its way out of a database.
+        await Eventually.IsAsync(IsDeleted);
+    }
+
+    private bool IsDeleted()
+    {
+        try
+        {
+            Directory.Delete(_folder, recursive: true);
+        }
+        catch (IOException)
+        {
+            return !Directory.Exists(_folder);
+        }
+
+        return true;
     }
 
     private static string FindRepository()
