@@ -125,7 +125,8 @@ test('names are hidden while the wall runs: who looks goes on with what they kno
   await varga.getByRole('button', { name: 'Change it for everybody' }).click();
   await expect(maya.getByText('Only teachers see whose a card is.')).toBeVisible();
   await ben.context().setOffline(false);
-  await shown(ben, (brief) => expect(slip(ben, 'A rope bridge')).toContainText('A classmate', brief));
+  // What he read before stays where it was, though it is known by other numbers now.
+  await expect(slip(ben, 'A rope bridge')).toContainText('A classmate');
   await kept(ben);
   await expect(slip(varga, 'A chain bridge')).toContainText('Ben');
   await expect(cards(maya, 'Ideas')).toHaveText(['A rope bridge']);

@@ -196,7 +196,9 @@ export function registerWall(beside: typeof besideOf | null): void {
 
       /** What came as a whole is shown as it is: nobody has read anything of it yet. */
       taken(state: WallState): WallState {
-        if (!this.opened || isTry) arrivals.show(state.cards.values());
+        // Where names are hidden from now on, all is known by other numbers.
+        const areOthers = hidesNames(state.plan) !== this.out.areNamesHidden;
+        if (!this.opened || isTry || areOthers) arrivals.show(state.cards.values());
         return state;
       },
 
