@@ -54,6 +54,7 @@ services.AddSingleton<LateChangeShelf>();
 services.AddSingleton<LessonConduct>();
 services.AddSingleton<WaitingWork>();
 services.AddSingleton<LettingOut>();
+services.AddSingleton<BringingAlong>();
 services.AddSingleton<SendingAway>();
 services.AddSingleton<IRoomSource, SchoolRooms>();
 services.AddSingleton<IRoomKind, DraftRooms>();
@@ -198,6 +199,8 @@ app.MapPost("/rooms/{room:guid}/stimulus", (HttpContext context, Guid room, Medi
 app.MapGet("/rooms/{room:guid}/pictures", (HttpContext context, Guid room, string? words, PictureSearchEndpoint pictures) => pictures.SearchAsync(context, room, words));
 app.MapGet("/rooms/{room:guid}/pictures/{id}", (HttpContext context, Guid room, string id, PictureSearchEndpoint pictures) => pictures.ThumbnailAsync(context, room, id));
 app.MapPost("/rooms/{room:guid}/pictures/{id}", (HttpContext context, Guid room, string id, PictureSearchEndpoint pictures) => pictures.TakeAsync(context, room, id)).RequireRateLimiting(UploadLimit.Policy);
+app.MapGet("/rooms/{room:guid}/walls", (HttpContext context, Guid room, BringingAlong bringing) => bringing.WallsAsync(context, room));
+app.MapPost("/rooms/{room:guid}/bring", (HttpContext context, Guid room, BringingAlong bringing) => bringing.BringAsync(context, room));
 app.MapPost("/rooms/{room:guid}/like", (HttpContext context, Guid room, QuestionsEndpoint questions) => questions.LikeAsync(context, room));
 app.MapGet("/rooms/{room:guid}/index", (HttpContext context, Guid room, QuestionsEndpoint questions) => questions.IndexAsync(context, room));
 app.MapPost("/rooms/{room:guid}/leftovers", (HttpContext context, Guid room, LeftoversEndpoint leftovers) => leftovers.PostAsync(context, room));

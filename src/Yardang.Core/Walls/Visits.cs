@@ -34,7 +34,7 @@ public sealed class Visits
     }
 
     /// <summary>Whether a student may put something up at a station now.</summary>
-    internal bool MayPutUp(WallPlan plan, int person, long station)
+    public bool MayPutUp(WallPlan plan, int person, long station)
     {
         if (plan.Purpose != Purpose.Visit || Trip is null || plan.Topics.IsEmpty) return true;
         for (var i = 0; i < plan.Topics.Length; i++)

@@ -118,6 +118,35 @@ test('think alone, put it on the wall, leave an exit ticket: one activity, one c
   await kept(maya);
   await expect(varga.locator('.tile')).toContainText('2 cards');
 
+  // What Maya has drawn alone goes onto the wall in one press, and a classmate's idea onto her page, with whose it is.
+  await contents(maya).locator('summary').click();
+  await maya.getByRole('link', { name: '1. Think alone' }).click();
+  await kept(maya);
+  await maya.locator('.ledge-tools').getByRole('button', { name: 'Choose' }).click();
+  await expect(marks(maya).last()).toHaveText('Drawing, yours');
+  await marks(maya).last().focus();
+  await maya.getByRole('button', { name: 'Put it on the wall' }).click();
+  await expect(maya.getByText('It is on the wall, as a card of yours.')).toBeVisible();
+  await expect(varga.locator('.tile')).toContainText('3 cards');
+  await contents(maya).locator('summary').click();
+  await maya.getByRole('link', { name: '2. Best ideas' }).click();
+  await kept(maya);
+  await expect(maya.locator('.slip', { hasText: 'Yours' }).locator('svg').first()).toBeVisible();
+  await maya.getByRole('button', { name: 'One by one' }).click();
+  await expect(maya.locator('[data-large-card]')).toContainText('Arches push sideways');
+  await maya.getByRole('button', { name: 'Take it to my page' }).click();
+  await expect(maya.getByText('It is with you')).toBeVisible();
+  await contents(maya).locator('summary').click();
+  await maya.getByRole('link', { name: '1. Think alone' }).click();
+  await expect(maya.getByText('1 card from the wall')).toBeVisible();
+  await maya.getByRole('button', { name: 'Put on this page' }).click();
+  await expect(marks(maya).last()).toHaveText(/^Note, yours: Arches push sideways\s+— Ben$/);
+  await kept(maya);
+  await expect(maya.getByText('1 card from the wall')).toBeHidden();
+  await contents(maya).locator('summary').click();
+  await maya.getByRole('link', { name: '2. Best ideas' }).click();
+  await kept(maya);
+
   // Back and forth, and everything is where it was.
   await contents(ben).locator('summary').click();
   await ben.getByRole('link', { name: '1. Think alone' }).click();

@@ -8,6 +8,9 @@ export interface BoardData extends WorkData {
 }
 
 export interface BoardTexts extends WorkTexts, MarkListTexts {
+  readonly bringAway: string;
+  readonly brought: string;
+  readonly broughtOne: string;
   readonly figureTools: Record<string, string>;
   readonly pageOf: string;
   readonly pictureAway: string;

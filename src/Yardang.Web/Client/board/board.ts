@@ -25,6 +25,8 @@ import { TRYING, keptState, keptWords } from '../lesson/keeping';
 import { Names } from '../lesson/names';
 import { tellingOf } from '../lesson/telling';
 import type { BoardData } from './board-data';
+import { bringingOf } from './bringing';
+import { broughtOf } from './brought';
 import { lateNews } from './late-news';
 import { readingOf } from './reading';
 import { TrySeat, tryRoom } from '../lesson/try-room';
@@ -42,7 +44,25 @@ Alpine.data('board', () => {
   let editor: Editor;
   let list: MarkList;
   let attendance: Attendance | null = null;
-  let board: { refresh(): void; readonly contents: { take(parts: readonly ContentsPart[]): void } };
+  let board: {
+    refresh(): void;
+    say(words: string): void;
+    openDialog(name: string): void;
+    closeDialog(name: string): void;
+    readonly keptState: string;
+    readonly contents: { readonly parts: readonly ContentsPart[]; take(parts: readonly ContentsPart[]): void };
+  };
+  let token = '';
+  const bringingDesk = () => ({
+    room: data.work,
+    query: as,
+    token: () => token,
+    language: () => data.language,
+    chosen: () => editor.selection.marks,
+    isKept: () => board.keptState === 'kept',
+    say: (words: string) => board.say(words),
+    showPlaces: (isShown: boolean) => (isShown ? board.openDialog('bringing') : board.closeDialog('bringing')),
+  });
   let noticeTimer: ReturnType<typeof setTimeout> | undefined;
   const names = new Names(data.work, as, () => board.refresh());
   const company = () => ({
@@ -66,6 +86,13 @@ Alpine.data('board', () => {
     company: companyOf(company, placeOf(data), me.number, data.company ?? ''),
     contents: contentsOf(data.contents ?? [], data.part ?? 0, texts.partOpened),
     news: lateNews(() => editor, me.number, texts),
+    brought: broughtOf(() => editor, data.who, data.lesson, texts),
+    bringing: bringingOf(
+      () => bringingDesk(),
+      () => board.contents.parts,
+      data.part ?? 0,
+      texts.bringAway,
+    ),
     handIn: handingIn(lesson, () => editor.sheets.lastActivity, me.number, data.zone, texts),
     tell: tellingOf(lesson, me.number, isStudent, texts),
     seesOthers: false,
@@ -83,7 +110,7 @@ Alpine.data('board', () => {
       this.directions.all = root.querySelector('[data-directions]')?.textContent ?? '';
       const host = root.querySelector<HTMLElement>('[data-surface]')!;
       const field = root.querySelector<HTMLTextAreaElement>('[data-field]')!;
-      const token = root.dataset['token'] ?? '';
+      token = root.dataset['token'] ?? '';
       const seat = data.tryOut ? new TrySeat(tryRoom(data.tryOut.room, data.tryOut.start), data.actor) : null;
       if (!seat) attendance = new Attendance(data, me, token, () => this.attended());
       const store: OutboxStore | null = isTry || isLook ? null : deviceOutbox(data.who, data.work);
@@ -117,6 +144,7 @@ Alpine.data('board', () => {
         pick: (tool) => this.tools.pick(tool),
         showKeys: () => this.openDialog('keys'),
       });
+      if (data.mode === 'student') this.brought.init();
       if (seat) void seat.sitDown(editor.client);
       else void attendance!.enter();
       this.refresh();

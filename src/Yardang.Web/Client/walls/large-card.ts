@@ -2,10 +2,18 @@
 
 import { type TemplateResult, html, nothing, render } from 'lit-html';
 import { show, wordsOf } from '../attachments';
+import { broughtCards } from '../lesson/brought';
 import { fill } from '../page-data';
+import { hidesNames } from '../room/letting-out';
 import type { Card } from '../room/wall-state';
 import { JudgingView } from './judging';
 import type { WallSide } from './wall-side';
+
+interface Along {
+  readonly who: string;
+  readonly lesson: string;
+  hasPages(): boolean;
+}
 
 export class LargeCard {
   private card = 0;
@@ -14,12 +22,14 @@ export class LargeCard {
   /**
    * @param cards those that are shown on the wall, as they are read.
    * @param authorOf whose a card is, in words.
+   * @param along who takes cards along, and whether there is a page to which they can.
    */
   constructor(
     private readonly dialog: HTMLDialogElement,
     private readonly side: () => WallSide,
     private readonly cards: () => readonly Card[],
     private readonly authorOf: (card: Card) => string,
+    private readonly along: Along,
   ) {
     this.judging = new JudgingView(side);
     dialog.addEventListener('keydown', (e) => this.key(e));
@@ -79,6 +89,13 @@ export class LargeCard {
         >
           ${texts.cardNext}
         </button>
+        ${
+          this.along.hasPages()
+            ? html`<button type="button" class="button" @click=${() => this.takeAlong(card)}>
+                ${texts.takeAlong}
+              </button>`
+            : nothing
+        }
         <button type="button" class="button button-main" @click=${() => this.dialog.close()}>
           ${texts.closeLarge}
         </button>
@@ -102,6 +119,18 @@ export class LargeCard {
           </details>`
         : nothing
     }`;
+  }
+
+  /** It waits on this device until its page is opened. */
+  private takeAlong(card: Card): void {
+    const { me, state, texts, nameOf, say } = this.side();
+    const { who, lesson } = this.along;
+    const isNamed = !card.byStaff && !state.isMine(card, me) && !hidesNames(state.plan);
+    const { text, language, attachments } = card;
+    const by = card.byStaff ? texts.teacher : isNamed ? nameOf(card.author) : '';
+    const isTaken = broughtCards(who, lesson).take({ text, language, attachments, by });
+    this.dialog.close();
+    say(isTaken ? texts.takenAlong : texts.takenEnough);
   }
 
   private step(cards: readonly Card[], at: number, by: number): void {

@@ -37,6 +37,9 @@ export interface WallTexts extends WorkTexts, MakingTexts {
   readonly putUp: string;
   readonly yours: string;
   readonly classmate: string;
+  readonly takeAlong: string;
+  readonly takenAlong: string;
+  readonly takenEnough: string;
   readonly held: string;
   readonly heldOne: string;
   readonly namesHiddenNow: string;

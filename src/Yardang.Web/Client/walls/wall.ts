@@ -74,7 +74,7 @@ export function registerWall(beside: typeof besideOf | null): void {
     let page: {
       refresh(): void;
       say(words: string): void;
-      readonly contents: { take(parts: readonly ContentsPart[]): void };
+      readonly contents: { readonly parts: readonly ContentsPart[]; take(parts: readonly ContentsPart[]): void };
       readonly who: Beside['who'] | null;
     };
     const address = (media: string) => `/rooms/${data.work}/media/${media}${data.query}`;
@@ -298,6 +298,11 @@ export function registerWall(beside: typeof besideOf | null): void {
             () => side,
             () => view.shown,
             (shown) => view.authorOf(shown),
+            {
+              who: data.who,
+              lesson: data.lesson,
+              hasPages: () => isStudent && page.contents.parts.some((p) => p.pages.length > 0),
+            },
           );
         } catch {
           this.say(texts.networkAway);

@@ -1,0 +1,112 @@
+// Cards brought from a wall: put onto the page as notes, with what they show.
+
+import type { Editor } from '../editor/editor';
+import { type BroughtCard, broughtCards } from '../lesson/brought';
+import { plural } from '../page-data';
+import { Grip } from '../room/marks';
+import { fitNote } from '../surface/text-fit';
+import type { Attachment, MarkBody, NewMark, Style } from '../wire/forms';
+
+const SIDE = 5200;
+const GAP = 400;
+const IN_ROW = 3;
+const POINT = 4;
+
+interface Texts {
+  readonly brought: string;
+  readonly broughtOne: string;
+}
+
+export function broughtOf(editor: () => Editor, who: string, lesson: string, texts: Texts) {
+  const kept = broughtCards(who, lesson);
+
+  return {
+    count: 0,
+    words: '',
+
+    init(): void {
+      kept.watch(() => this.refresh());
+      this.refresh();
+    },
+
+    refresh(): void {
+      this.count = kept.all().length;
+      this.words = this.count > 0 ? plural(texts, 'brought', this.count) : '';
+    },
+
+    /** Puts all of them on the page, where one looks. */
+    put(): void {
+      const { surface, selection, language, note } = editor();
+      const at = surface.middle();
+      const cards = kept.all();
+      const columns = Math.min(IN_ROW, cards.length);
+      const left = Math.max(0, at.x - (columns * (SIDE + GAP)) / 2);
+      const marks = cards.flatMap((card, i) => {
+        const x = Math.round(left + (i % IN_ROW) * (SIDE + GAP));
+        const y = Math.round(Math.max(0, at.y - SIDE / 2) + Math.floor(i / IN_ROW) * (SIDE + GAP));
+        return marksOf(card, x, y, note.colour, language);
+      });
+      editor().use('choose');
+      selection.paste(
+        marks.map((mark, i) => ({ ...mark, id: i + 1 })),
+        0,
+      );
+      this.leave();
+    },
+
+    leave(): void {
+      kept.clear();
+      this.refresh();
+    },
+  };
+}
+
+type Drawn = Omit<NewMark, 'id'>;
+
+function drawn(body: MarkBody, style: Style): Drawn {
+  return { grip: Grip.Own, body, style, place: { x: 0, y: 0, turn: 0 }, scale: null, cuts: [], tie: 0 };
+}
+
+/** A note with the words and whose they are, and below it what the card shows. */
+function marksOf(card: BroughtCard, x: number, y: number, colour: number, usual: string): Drawn[] {
+  const text = [card.text, card.by && `— ${card.by}`].filter(Boolean).join('\n');
+  const marks: Drawn[] = [];
+  let below = y;
+  if (text) {
+    const { lines, size, width, height } = fitNote(text, SIDE, SIDE, 0);
+    const words = { text, language: card.language || usual, lines, size, also: null };
+    marks.push(drawn({ kind: 'note', x, y, width, height, words }, { colour, width: 0, fill: 0, looks: 0 }));
+    below += height + GAP;
+  }
+  for (const attachment of card.attachments) {
+    const [shown, height] = shownAt(attachment, x, below);
+    marks.push(...shown);
+    below += height + GAP;
+  }
+  return marks;
+}
+
+/** What is shown, as marks, and how high it is. */
+function shownAt(attachment: Attachment, x: number, y: number): [Drawn[], number] {
+  const plain = { colour: 0, width: 0, fill: 0, looks: 0 };
+  switch (attachment.kind) {
+    case 'picture': {
+      const { media, description } = attachment;
+      const height = Math.round((SIDE * attachment.height) / attachment.width);
+      return [[drawn({ kind: 'picture', x, y, width: SIDE, height, media, description, text: null }, plain)], height];
+    }
+    case 'formula': {
+      const { width, height, source, outline } = attachment;
+      return [[drawn({ kind: 'formula', x, y, width, height, source, outline }, plain)], height];
+    }
+    case 'drawing': {
+      const moved = attachment.strokes.map(({ points, style }) => {
+        const at = points.map((n, i) => (i % POINT === 0 ? n + x : i % POINT === 1 ? n + y : n));
+        return drawn({ kind: 'ink', points: at }, style);
+      });
+      return [moved, Math.max(0, ...attachment.strokes.flatMap((s) => s.points.filter((_, i) => i % POINT === 1)))];
+    }
+    default:
+      return [[], 0];
+  }
+}
