@@ -68,13 +68,14 @@ public static class HiddenNames
         ImmutableArray<Link> Links(IEnumerable<Link> links) => [.. links.Select(l => AsTold(reader, l, veil)).OrderBy(l => l.Id)];
         return happened switch
         {
-            CardsLetOut(var ownFirst, var cards, var down, var links, var linksDown) => new CardsLetOut(
+            CardsLetOut(var ownFirst, var cards, var down, var links, var linksDown, var apart) => new CardsLetOut(
                 ownFirst,
                 Cards(cards.Where(c => IsOwn(reader, c) || (c.IsUp && (!ownFirst || c.ByStaff))).Select(c => Sight.AsSeen(reader, c))),
                 [.. down.Select(Id).Where(Veil.IsOver).Order()],
                 Links(links.Where(l => !ownFirst || IsOwn(reader, l))),
-                [.. linksDown.Select(Id).Where(Veil.IsOver).Order()]),
-            CardsShown shown => shown with { Cards = Cards(shown.Cards.Where(c => c.IsUp || IsOwn(reader, c)).Select(c => Sight.AsSeen(reader, c))), Links = shown.Links is { } links ? Links(links) : null },
+                [.. linksDown.Select(Id).Where(Veil.IsOver).Order()],
+                Links(apart.Where(l => IsOwn(reader, l)))),
+            CardsShown shown => shown with { Cards = Cards(shown.Cards.Where(c => c.IsUp || IsOwn(reader, c)).Select(c => Sight.AsSeen(reader, c))), Links = shown.Links is { } links ? Links(links.Where(l => l.IsUp || IsOwn(reader, l))) : null },
             CardsBrought brought => brought with
             {
                 Cards = Cards(brought.Cards),

@@ -27,8 +27,9 @@ public sealed record LetCardsOut : Command;
 /// <param name="Down">Those that were up and are not any more.</param>
 /// <param name="Links">Links that are new or other than they were.</param>
 /// <param name="LinksDown">Those that are not there any more.</param>
+/// <param name="Apart">Students' links that do not stand and are other than they were: for whoever made them, and teachers.</param>
 [Kind(102)]
-public sealed record CardsLetOut(bool OwnFirst, ImmutableArray<Card> Cards, ImmutableArray<long> Down, ImmutableArray<Link> Links, ImmutableArray<long> LinksDown) : RoomEvent;
+public sealed record CardsLetOut(bool OwnFirst, ImmutableArray<Card> Cards, ImmutableArray<long> Down, ImmutableArray<Link> Links, ImmutableArray<long> LinksDown, ImmutableArray<Link> Apart) : RoomEvent;
 
 /// <summary>
 /// What students know of each other's work where names are hidden from them: the wall as it was when something was let out last. What comes one by one in
@@ -47,6 +48,7 @@ public sealed class LetOut
     private readonly List<Envelope> _since = [];
     private readonly SortedSet<int> _people;
     private readonly HashSet<long> _takenDown = [];
+    private readonly HashSet<long> _linked = [];
     private bool _byStaff;
 
     private LetOut(WallPlan plan, IReadOnlyDictionary<long, Card> cards, Links links, IEnumerable<int> people)
@@ -97,6 +99,7 @@ public sealed class LetOut
         };
         if (person is null) return;
         _since.Add(envelope);
+        if (envelope is { Audience: Audience.Everyone, Event: CardsLinked(var link, _) }) _linked.Add(link.Id);
         if (person > 0) _people.Add(person.Value);
         else if (envelope is { Audience: Audience.Everyone, Event: CardTakenDown or LinkTakenDown }) _takenDown.Add(envelope.Event is CardTakenDown card ? card.Id : ((LinkTakenDown)envelope.Event).Id);
         else if (envelope.Audience != Audience.Everyone || envelope.Event is PlanSet { Laid: not null }) _byStaff = true;
@@ -114,9 +117,9 @@ public sealed class LetOut
         AnswerPutBack(var on, var answer, _) => !answer.ByStaff || HidesAnswer(on, answer.To, cards),
         QuestionFiled(var on, var answer, _) => HidesAnswer(on, answer, cards),
         CardsLinked(var link, _) => Hides(cards[link.From]) || Hides(cards[link.To]),
-        LinkReworded(var id, _, _, _, _) => !_links.ContainsKey(id),
-        LinkReversed(var id, _) => !_links.ContainsKey(id),
-        LinkTakenDown(var id, _) => !_links.ContainsKey(id),
+        LinkReworded(var id, _, _, _, _) => HidesLink(id),
+        LinkReversed(var id, _) => HidesLink(id),
+        LinkTakenDown(var id, _) => HidesLink(id),
         CardPutBack(var card, _) => card.ByStaff,
         LinkPutBack or FieldLaid => true,
         _ => false,
@@ -137,8 +140,9 @@ public sealed class LetOut
             plan.Rules.OwnFirst,
             [.. up.Concat(cards.Values.Where(c => !c.IsUp && !c.ByStaff)).Where(c => _takenDown.Contains(c.Id) || _cards.GetValueOrDefault(c.Id) != c)],
             [.. _cards.Values.Where(c => c.IsUp && cards.GetValueOrDefault(c.Id) is not { IsUp: true }).Select(c => c.Id).Order()],
-            [.. standing.Where(l => _takenDown.Contains(l.Id) || stood.GetValueOrDefault(l.Id) != l)],
-            [.. stood.Keys.Except(standing.Select(l => l.Id)).Order()]);
+            [.. standing.Where(l => stood.GetValueOrDefault(l.Id) != l || _takenDown.Contains(l.Id) || _takenDown.Contains(l.From) || _takenDown.Contains(l.To))],
+            [.. stood.Keys.Except(standing.Select(l => l.Id)).Order()],
+            [.. links.All.Values.Where(l => !l.ByStaff && !Walls.Links.Stands(l, cards) && _links.GetValueOrDefault(l.Id) != l)]);
     }
 
     /// <summary>Students' cards in which order nobody can read who came first: those that are new change places with one another under each topic.</summary>
@@ -158,6 +162,8 @@ public sealed class LetOut
 
         return [.. cards.Select(c => orders.TryGetValue(c.Id, out var order) ? c with { Order = order } : c)];
     }
+
+    private bool HidesLink(long id) => !_links.ContainsKey(id) && !_linked.Contains(id);
 
     private bool HidesAnswer(long on, long id, IReadOnlyDictionary<long, Card> cards) =>
         id != 0 && cards.GetValueOrDefault(on)?.Said.FirstOrDefault(a => a.Id == id) is { ByStaff: false } && _cards.GetValueOrDefault(on)?.Said.Any(a => a.Id == id) != true;

@@ -28,7 +28,9 @@ public sealed class Links
     internal ImmutableArray<Link>? TouchingAsTold(Card card, IReadOnlyDictionary<long, Card> cards, bool ownFirst) => OrNone(_all.Values.Where(l => IsToldWith(l, card, cards, ownFirst)));
 
     /// <summary>The links that everybody is told of who sees all cards from now on.</summary>
-    internal ImmutableArray<Link>? AllAsTold(IReadOnlyDictionary<long, Card> cards) => OrNone(Standing(cards));
+    /// <param name="cards">The cards of the wall, by id.</param>
+    /// <param name="withDown">Whether who made one that is down is told of that, too.</param>
+    internal ImmutableArray<Link>? AllAsTold(IReadOnlyDictionary<long, Card> cards, bool withDown) => OrNone(_all.Values.Where(l => Stands(l, cards) || (withDown && !l.IsUp && !l.ByStaff)));
 
     /// <summary>Where the links lie that everybody sees, and somebody's own.</summary>
     internal List<(FieldSpot From, FieldSpot To)> SpotsAsTold(IReadOnlyDictionary<long, Card> cards, bool ownFirst, Actor actor) =>

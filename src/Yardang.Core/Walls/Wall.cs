@@ -163,8 +163,8 @@ public sealed class Wall : Room, IWorkRoom
                 return Visits.Decide(submission.Command, Plan, actor);
             case AcceptLateWork(var number):
                 if (!_setAside.TryGetValue(number, out var late)) return Refusal.NotFound;
-                var outcome = (Decide(late.Command, late.Actor, late.Client, situation) as Decision.Accepted)?.Event;
-                return new Decision.Accepted(new LateWorkAccepted(number, outcome, late.Actor.Number, late.Gesture), outcome is null || Plan.Rules.OwnFirst || Out is not null ? Audience.NamedAndStaff : Audience.Everyone);
+                var put = Decide(late.Command, late.Actor, late.Client, situation) as Decision.Accepted;
+                return new Decision.Accepted(new LateWorkAccepted(number, put?.Event, late.Actor.Number, late.Gesture), put is { Audience: Audience.Everyone } && Out is null ? Audience.Everyone : Audience.NamedAndStaff);
             case DiscardLateWork(var number):
                 return _setAside.TryGetValue(number, out var unwanted) ? new Decision.Accepted(new LateWorkDiscarded(number, unwanted.Actor.Number), Audience.NamedAndStaff) : Refusal.NotFound;
         }
@@ -184,7 +184,7 @@ public sealed class Wall : Room, IWorkRoom
         RewordCard reword => Theirs(reword.Id, actor) is { } why ? why
             : WhyNotShown(reword.Language, reword.Text, reword.Attachments ?? [], actor, _cards[reword.Id]) is { } wrong ? wrong
             : ToldOf(_cards[reword.Id], (_, whose) => new CardReworded(reword.Id, reword.Language, reword.Text, whose, reword.Attachments)),
-        MoveCard move => Theirs(move.Id, actor) is { } why ? why
+        MoveCard move => WhyNotMoved(move.Id, actor) is { } why ? why
             : !Plan.Has(move.Topic) ? Refusal.NotFound
             : !actor.IsStaff && !Visits.MayPutUp(Plan, actor.Number, move.Topic) ? Refusal.NotHere
             : !Card.IsOrder(move.Order) ? Refusal.OutOfRange
@@ -224,7 +224,7 @@ public sealed class Wall : Room, IWorkRoom
 
     // Whoever saw only their own cards is given those of the others with the plan that lets them be seen.
     private RoomEvent Planned(WallPlan plan, Situation situation) => Plan.Rules.OwnFirst && !plan.Rules.OwnFirst
-        ? new CardsShown(plan, ShownBy(plan, situation), Links.AllAsTold(_cards))
+        ? new CardsShown(plan, ShownBy(plan, situation), Links.AllAsTold(_cards, plan.HidesNames))
         : new PlanSet(plan, plan.Rules.OwnFirst || plan.FieldShown is not { } field || FreeSpots.ForThoseWithout(_cards.Values.Where(c => c.IsUp), field) is not { IsEmpty: false } laid ? null : laid);
 
     // Where names are hidden, each is told in their own way, and so of all that is theirs, of what is down, too: some of what was done with it they were not told.
@@ -291,6 +291,13 @@ public sealed class Wall : Room, IWorkRoom
     private Refusal? Theirs(long id, Actor actor) => !_cards.TryGetValue(id, out var card) || !(card.IsUp || actor.IsStaff) || IsHidden(card, actor)
         ? Refusal.NotFound
         : actor.IsStaff || (card.Author == actor.Number && !card.ByStaff) ? card.IsUp ? null : Refusal.ChangedSince : Refusal.NotYours;
+
+    // While each sees only their own, a teacher's card that a student moves would stand there for all.
+    private Refusal? WhyNotMoved(long id, Actor actor)
+    {
+        var why = Theirs(id, actor);
+        return why == Refusal.NotYours && Plan is { Purpose: Purpose.Sort, Rules: { AnyMoves: true, OwnFirst: false } } && _cards[id].IsUp ? null : why;
+    }
 
     private bool IsHidden(Card card, Actor actor) => (Plan.Rules.OwnFirst || Out?.Hides(card) == true) && !actor.IsStaff && !card.ByStaff && card.Author != actor.Number;
 
@@ -466,8 +473,8 @@ public sealed class Wall : Room, IWorkRoom
             case OrderHidden:
                 Placements.Show(null);
                 return;
-            case CardsLetOut(_, var seen, var down, var joined, var parted):
-                LetOutHere(seen, down, joined, parted);
+            case CardsLetOut(_, var seen, var down, var joined, var parted, var apart):
+                LetOutHere(seen, down, [.. joined, .. apart], parted);
                 return;
             case CardPlacedAlone(var card, var at):
                 Placements.Place(envelope.Actor.Number, card, at);

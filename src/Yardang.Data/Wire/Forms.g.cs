@@ -1588,7 +1588,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardsLetOut v)
     {
-        w.WriteArrayHeader(5);
+        w.WriteArrayHeader(6);
         w.Write(v.OwnFirst);
         w.WriteArrayHeader(v.Cards.Length);
         foreach (var item in v.Cards)
@@ -1614,18 +1614,25 @@ internal static class Forms
             w.Write(item);
         }
 
+        w.WriteArrayHeader(v.Apart.Length);
+        foreach (var item in v.Apart)
+        {
+            Write(ref w, item);
+        }
+
     }
 
     public static Yardang.Core.Walls.CardsLetOut ReadCardsLetOut(ref MessagePackReader r)
     {
-        var fields = new Fields(ref r, 5);
+        var fields = new Fields(ref r, 6);
         System.Boolean @ownFirst = r.ReadBoolean();
         ImmutableArray<Yardang.Core.Walls.Card> @cards = ReadListOfCard(ref r);
         ImmutableArray<System.Int64> @down = ReadListOfInt64(ref r);
         ImmutableArray<Yardang.Core.Walls.Link> @links = ReadListOfLink(ref r);
         ImmutableArray<System.Int64> @linksDown = ReadListOfInt64(ref r);
+        ImmutableArray<Yardang.Core.Walls.Link> @apart = ReadListOfLink(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Walls.CardsLetOut(@ownFirst, @cards, @down, @links, @linksDown);
+        return new Yardang.Core.Walls.CardsLetOut(@ownFirst, @cards, @down, @links, @linksDown, @apart);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardsLinked v)
@@ -5794,7 +5801,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallRules v)
     {
-        var count = (int)v.Names != 0 ? 9 : v.OnlyGiven ? 8 : v.Stations != 0 ? 7 : v.Judging is not null ? 6 : (int)v.Shows != 0 ? 5 : v.Answers ? 4 : v.OwnFirst ? 3 : 2;
+        var count = (int)v.Names != 0 || v.AnyMoves ? 10 : v.OnlyGiven ? 8 : v.Stations != 0 ? 7 : v.Judging is not null ? 6 : (int)v.Shows != 0 ? 5 : v.Answers ? 4 : v.OwnFirst ? 3 : 2;
         w.WriteArrayHeader(count);
         w.Write(v.Least);
         w.Write(v.Most);
@@ -5818,8 +5825,9 @@ internal static class Forms
         w.Write(v.Stations);
         if (count < 8) return;
         w.Write(v.OnlyGiven);
-        if (count < 9) return;
+        if (count < 10) return;
         w.Write((int)v.Names);
+        w.Write(v.AnyMoves);
     }
 
     public static Yardang.Core.Walls.WallRules ReadWallRules(ref MessagePackReader r)
@@ -5864,13 +5872,15 @@ internal static class Forms
         }
 
         Yardang.Core.Walls.NamesTo @names = default;
-        if (fields.Has(9))
+        System.Boolean @anyMoves = default;
+        if (fields.Has(10))
         {
             @names = (Yardang.Core.Walls.NamesTo)r.ReadInt32();
+            @anyMoves = r.ReadBoolean();
         }
 
         fields.End(ref r);
-        return new Yardang.Core.Walls.WallRules(@least, @most, @ownFirst, @answers, @shows, @judging, @stations, @onlyGiven, @names);
+        return new Yardang.Core.Walls.WallRules(@least, @most, @ownFirst, @answers, @shows, @judging, @stations, @onlyGiven, @names, @anyMoves);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallSnapshot v)

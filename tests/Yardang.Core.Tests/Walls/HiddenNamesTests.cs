@@ -129,7 +129,7 @@ public class HiddenNamesTests
         // All but the numbers by which cards are known, and the order in which they come.
         static string Words(object told) => told switch
         {
-            CardsLetOut(_, var cards, var down, _, _) => $"{down.Length} down, {string.Join("; ", cards.Select(Words).Order())}",
+            CardsLetOut(_, var cards, var down, _, _, _) => $"{down.Length} down, {string.Join("; ", cards.Select(Words).Order())}",
             Card c => $"{c.Text} {c.Topic} {c.Author} {c.PutUpAt} {string.Join(",", c.Said.Select(a => $"{a.Text} {a.Author} {a.SaidAt}").Order())}",
             _ => told.GetType().Name,
         };

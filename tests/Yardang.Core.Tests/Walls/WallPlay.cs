@@ -23,7 +23,7 @@ internal static class WallPlay
             {
                 case 0 or 1 or 2 or 3: wall.PutUp(actor, $"idea {step}", topic, Some(random)); break;
                 case 4 or 5: wall.Do(actor, new RewordCard(card, "en", random.Next(6) == 0 ? " " : $"better {step}", Some(random))); break;
-                case 6 or 7: wall.Do(actor, new MoveCard(card, topic, random.Next(9) + 0.5)); break;
+                case 6 or 7 or 21 or 27 or 39: wall.Do(actor, new MoveCard(card, topic, random.Next(9) + 0.5)); break;
                 case 8: wall.Do(actor, new TakeCardDown(card)); break;
                 case 9: wall.Do(actor, new PutCardBack(card)); break;
                 case 10:
@@ -54,7 +54,7 @@ internal static class WallPlay
                 case 49: wall.Do(actor, random.Next(2) == 0 ? new TidyField() : new LayCards([new(card, Spot(random))])); break;
                 case 50 or 51: wall.Do(actor, new LetCardsOut()); break;
                 case 16: wall.Do(actor, new PutAnswerBack(card, Among(random, wall, card))); break;
-                default: wall.Do(Teacher, new SetPlan(WallScript.Plan(new(random.Next(3), random.Next(3) == 0 ? 0 : 9, OwnFirst: random.Next(2) == 0, Answers: random.Next(4) > 0, OnlyGiven: random.Next(12) == 0, Names: wall.Wall.Plan.Rules.Names, Shows: (AttachmentKinds)random.Next(16), Judging: random.Next(6) switch { 0 => null, 1 => new(JudgingKind.Choose, random.Next(1, 3)), _ => new(JudgingKind.Agree) })) with { Purpose = random.Next(3) == 0 ? Purpose.Connect : (Purpose)random.Next(1, 6), Field = Fields[random.Next(Fields.Length)], Line = Lines[random.Next(Lines.Length)], Map = random.Next(2) == 0 ? Shown.Map : null, Topics = [.. WallScript.Plan().Topics.Skip(random.Next(2))] })); break;
+                default: wall.Do(Teacher, new SetPlan(WallScript.Plan(new(random.Next(3), random.Next(3) == 0 ? 0 : 9, OwnFirst: random.Next(2) == 0, Answers: random.Next(4) > 0, OnlyGiven: random.Next(12) == 0, Names: wall.Wall.Plan.Rules.Names, AnyMoves: random.Next(3) == 0, Shows: (AttachmentKinds)random.Next(16), Judging: random.Next(6) switch { 0 => null, 1 => new(JudgingKind.Choose, random.Next(1, 3)), _ => new(JudgingKind.Agree) })) with { Purpose = random.Next(3) == 0 ? Purpose.Connect : (Purpose)random.Next(1, 6), Field = Fields[random.Next(Fields.Length)], Line = Lines[random.Next(Lines.Length)], Map = random.Next(2) == 0 ? Shown.Map : null, Topics = [.. WallScript.Plan().Topics.Skip(random.Next(2))] })); break;
             }
         }
     }

@@ -227,6 +227,27 @@ public class WallTests
     }
 
     [Fact]
+    public void Anybody_moves_any_card_where_the_teacher_lets_them_and_does_nothing_else_to_it()
+    {
+        var wall = new WallScript();
+        var (mayas, teachers) = (wall.PutUp(Maya, "arch"), wall.PutUp(Teacher, "beam"));
+        Assert.Equal(new Decision.Refused(Refusal.NotYours), wall.Do(Ben, new MoveCard(mayas, 12, 1)));
+        wall.Do(Teacher, new SetPlan(Plan(new(AnyMoves: true))));
+        foreach (var card in new[] { mayas, teachers }) Assert.IsType<Decision.Accepted>(wall.Do(Ben, new MoveCard(card, 12, 1)));
+        Assert.Equal(["arch", "beam"], wall.Under(12).Order());
+        Assert.Equal((11L, 12L, Maya.Number), (wall.Wall.Cards[mayas].PutUnder, wall.Wall.Cards[mayas].Topic, wall.Wall.Cards[mayas].Author));
+        Assert.Equal(new Decision.Refused(Refusal.NotYours), wall.Do(Ben, new RewordCard(mayas, "en", "mine")));
+        Assert.Equal(new Decision.Refused(Refusal.NotYours), wall.Do(Ben, new TakeCardDown(mayas)));
+
+        // What is not seen is not moved, nor what would then stand there for all.
+        wall.Do(Teacher, new SetPlan(Plan(new(AnyMoves: true, OwnFirst: true))));
+        Assert.Equal(new Decision.Refused(Refusal.NotFound), wall.Do(Ben, new MoveCard(mayas, 11, 1)));
+        Assert.Equal(new Decision.Refused(Refusal.NotYours), wall.Do(Ben, new MoveCard(teachers, 11, 1)));
+        wall.Do(Teacher, new SetPlan(Plan(new(AnyMoves: true)) with { Purpose = Purpose.Visit }));
+        Assert.Equal(new Decision.Refused(Refusal.NotYours), wall.Do(Ben, new MoveCard(teachers, 11, 1)));
+    }
+
+    [Fact]
     public void A_teacher_puts_up_what_a_student_said_aloud_and_it_is_that_students_card()
     {
         var wall = new WallScript(new WallRules(1, 1, OwnFirst: true));

@@ -370,3 +370,51 @@ test('what is being typed is not lost when its topic goes, or when the card is t
   await expect(slot(maya, 'Fits nowhere else')).toHaveValue('half a thought');
   await expect(maya.getByLabel('Words of this card')).toHaveValue('Stone and wood');
 });
+
+test('cards that are given are sorted by a class: dragged, by keyboard, on a phone, and whoever wrote one is told', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await designWall(varga);
+  await varga.getByLabel('Anybody may move any card to another topic, and whoever wrote it is told.').check();
+  await kept(varga);
+  const code = await handOut(varga, together);
+  const maya = await student(browser, code, 'Maya');
+  const ben = await student(browser, code, 'Ben');
+  const cara = await student(browser, code, 'Cara', { viewport: { width: 390, height: 844 } });
+  await putUp(maya, 'Materials', 'Wind pushes');
+  await kept(maya);
+  const fresh = ben.getByRole('button', { name: /^Show 1 new card: Materials/ });
+  const bens = ben.locator('.slip', { hasText: 'Wind pushes' });
+  await expect(fresh.or(bens)).toBeVisible();
+  if (await fresh.isVisible()) await fresh.click();
+
+  // Dragged with the mouse, once that is here.
+  await expect(ben.locator('.slip[data-grip]')).toHaveCount(1);
+  await expect(async () => {
+    const from = await bens.boundingBox();
+    const to = await ben.locator('.stratum', { hasText: 'Forces' }).boundingBox();
+    await ben.mouse.move(from.x + 30, from.y + from.height - 12);
+    await ben.mouse.down();
+    await ben.mouse.move(to.x + to.width / 2, to.y + 40, { steps: 8 });
+    await ben.mouse.up();
+    await expect(cards(ben, 'Forces')).toHaveText(['Wind pushes'], { timeout: 1_000 });
+  }).toPass();
+  await expect(maya.getByText('Your card “Wind pushes” was moved to “Forces”.')).toBeVisible();
+  await expect(cards(maya, 'Forces')).toHaveText(['Wind pushes']);
+  await expect(maya.locator('.slip', { hasText: 'Wind pushes' })).toContainText('was under Materials');
+  await expect(bens.getByRole('button', { name: 'Change: Wind pushes' })).toHaveCount(0);
+
+  // By keyboard, and on a phone.
+  await bens.getByRole('button', { name: 'Move: Wind pushes' }).press('Enter');
+  await expect(bens.getByLabel('Topic')).toBeFocused();
+  await bens.getByLabel('Topic').selectOption('Materials');
+  await expect(cards(ben, 'Materials')).toHaveText(['Wind pushes']);
+  await bens.getByRole('button', { name: 'It is right there' }).press('Enter');
+  await expect(bens.getByRole('button', { name: 'Move: Wind pushes' })).toBeFocused();
+  const onPhone = cara.locator('.slip', { hasText: 'Wind pushes' });
+  await expect(cara.getByText('1 card', { exact: true }).first()).toBeVisible();
+  if (!(await onPhone.isVisible())) await cara.getByRole('button', { name: /^Show 1 new/ }).first().click();
+  await onPhone.getByRole('button', { name: 'Move: Wind pushes' }).click();
+  await onPhone.getByLabel('Topic').selectOption('Forces');
+  await expect(cards(maya, 'Forces')).toHaveText(['Wind pushes']);
+  for (const page of [varga, maya, ben, cara]) expect(page.problems).toEqual([]);
+});

@@ -52,7 +52,7 @@ export function foresee(state: WallState, command: Command, me: Me, now: number)
         ? { ...command, kind: 'cardReworded', whose: whose(state, command.id) }
         : null;
     case 'moveCard':
-      return state.mayChange(command.id, me) && state.has(command.topic) && mayPutUpAt(state, command.topic, me)
+      return state.mayMove(command.id, me) && state.has(command.topic) && mayPutUpAt(state, command.topic, me)
         ? { ...command, kind: 'cardMoved', whose: whose(state, command.id) }
         : null;
     case 'takeCardDown':

@@ -8,6 +8,7 @@ import {
   type LastAct,
   type LateWork,
   type Link,
+  Purpose,
   type RoomSnapshot,
   type RoundTrip,
   type Visit,
@@ -46,6 +47,7 @@ export const BLANK: WallPlan = {
     stations: 0,
     onlyGiven: false,
     names: 0,
+    anyMoves: false,
   },
   map: null,
   line: null,
@@ -228,7 +230,7 @@ export class WallState {
         break;
       case 'cardsLetOut':
         this.cards = letOut(this.cards, event.cards, event.down);
-        this.links = letOut(this.links, event.links, event.linksDown);
+        this.links = letOut(this.links, [...event.links, ...event.apart], event.linksDown);
         return;
       case 'clientAdmitted':
         return;
@@ -252,6 +254,13 @@ export class WallState {
   mayChange(id: number, me: Me): boolean {
     const card = this.cards.get(id);
     return card !== undefined && card.downBy === 0 && (me.isStaff || this.isMine(card, me));
+  }
+
+  /** Whether I may move a card to another topic or place. */
+  mayMove(id: number, me: Me): boolean {
+    const { purpose, rules } = this.plan;
+    const anyMoves = purpose === Purpose.Sort && rules.anyMoves && !rules.ownFirst && this.isUp(id);
+    return anyMoves || this.mayChange(id, me);
   }
 
   /** Whether somebody may show something beside their words. Places are shown on the map of this wall. */

@@ -13,11 +13,15 @@ export class CardChanging {
   /** Which is being changed. */
   card: number | null = null;
 
-  /** @param refresh draws the wall anew, and then puts the focus where it is wanted. */
+  /**
+   * @param refresh draws the wall anew, and then puts the focus where it is wanted.
+   * @param words what a card says, drawn.
+   */
   constructor(
     private readonly side: WallSide,
     private readonly around: Around,
     private readonly refresh: (focus?: string) => void,
+    private readonly words: (card: Card) => TemplateResult,
   ) {}
 
   open(card: Card): void {
@@ -29,7 +33,7 @@ export class CardChanging {
       drafts.show(place, card.attachments);
     }
     this.card = card.id;
-    this.refresh(`[data-card="${card.id}"] textarea`);
+    this.refresh(`[data-card="${card.id}"] :is(textarea, select)`);
   }
 
   /** Ends it, if it is this card; what was typed stays on the device. */
@@ -41,6 +45,7 @@ export class CardChanging {
   }
 
   slip(card: Card): TemplateResult {
+    if (!this.side.state.mayChange(card.id, this.side.me)) return this.moved(card);
     const { texts, drafts, making } = this.side;
     const place = Drafts.of(card.id);
     return html`<li
@@ -77,6 +82,19 @@ export class CardChanging {
         </button>
         <button type="button" class="button button-small button-quiet" @click=${() => this.close(card)}>
           ${texts.cancel}
+        </button>
+      </div>
+    </li>`;
+  }
+
+  /** Of somebody else's: where it is, and no more. */
+  private moved(card: Card): TemplateResult {
+    const { texts } = this.side;
+    return html`<li class="slip slip-changing" data-card=${card.id}>
+      ${this.words(card)} ${this.where(card)}
+      <div class="slip-do">
+        <button type="button" class="button button-small button-main" @click=${() => this.close(card)}>
+          ${texts.moveDone}
         </button>
       </div>
     </li>`;

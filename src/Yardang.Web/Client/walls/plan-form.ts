@@ -89,6 +89,8 @@ export function planFormOf(
     onlyGiven: false,
     /** Whether students do not see whose a card is. */
     hidesNames: false,
+    /** Whether anybody may move any card. */
+    anyMoves: false,
     /** Whether names were hidden while students wrote: then that stays. */
     namesStayHidden: false,
     line: lineFormOf(language, changed),
@@ -113,6 +115,7 @@ export function planFormOf(
       this.stations = plan.rules.stations;
       this.onlyGiven = plan.rules.onlyGiven;
       this.hidesNames = hidesNames(plan);
+      this.anyMoves = plan.rules.anyMoves;
       this.line.show(plan.line);
       this.field.show(plan.field);
       this.given.show(plan.givenCards);
@@ -159,6 +162,7 @@ export function planFormOf(
           stations: this.stations,
           onlyGiven: this.onlyGiven,
           names: this.hidesNames ? NamesTo.Teachers : NamesTo.Everybody,
+          anyMoves: this.anyMoves,
         },
         map: this.map.picture,
         line: this.isOrder ? this.line.plan(base?.line ?? null, said) : (base?.line ?? null),
@@ -241,6 +245,11 @@ export function planFormOf(
 
     setHidesNames(on: boolean): void {
       this.hidesNames = on;
+      changed(false);
+    },
+
+    setAnyMoves(on: boolean): void {
+      this.anyMoves = on;
       changed(false);
     },
 

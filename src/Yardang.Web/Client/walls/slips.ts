@@ -5,6 +5,7 @@ import { guard } from 'lit-html/directives/guard.js';
 import { said, show } from '../attachments';
 import { fill } from '../page-data';
 import type { Card } from '../room/wall-state';
+import { Purpose } from '../wire/forms';
 import { CardChanging } from './card-changing';
 import { JudgingView } from './judging';
 import { Threads } from './threads';
@@ -30,7 +31,7 @@ export class Slips {
     refresh: (focus?: string) => void,
   ) {
     this.threads = new Threads(side, refresh);
-    this.changing = new CardChanging(side, around, refresh);
+    this.changing = new CardChanging(side, around, refresh, (card) => this.words(card));
     this.judging = new JudgingView(() => side);
   }
 
@@ -48,6 +49,7 @@ export class Slips {
         class="slip"
         data-card=${card.id}
         ?data-mine=${isMine}
+        ?data-grip=${this.mayMove(card)}
         ?data-open=${this.threads.isOpen(card.id)}
         tabindex="-1"
       >
@@ -96,15 +98,23 @@ export class Slips {
 
   changeButton(card: Card): TemplateResult | typeof nothing {
     const { state, me, texts } = this.side;
-    if (this.side.looksOnly || !this.side.mayWrite() || !state.mayChange(card.id, me)) return nothing;
+    if (this.side.looksOnly || !this.side.mayWrite() || !state.mayMove(card.id, me)) return nothing;
+    const [words, label] = state.mayChange(card.id, me)
+      ? [texts.change, texts.changeOf]
+      : [texts.moveCard, texts.moveOf];
     return html`<button
       type="button"
       class="button button-quiet slip-change"
-      aria-label=${fill(texts.changeOf, titleOf(card, texts))}
+      aria-label=${fill(label, titleOf(card, texts))}
       @click=${() => this.changing.open(card)}
     >
-      ${texts.change}
+      ${words}
     </button>`;
+  }
+
+  private mayMove(card: Card): boolean {
+    const { state, me, looksOnly } = this.side;
+    return !looksOnly && state.plan.purpose === Purpose.Sort && this.side.mayWrite() && state.mayMove(card.id, me);
   }
 
   // What a card's picture depends on besides the card.
@@ -113,6 +123,7 @@ export class Slips {
     return [
       side.nameOf(card.author),
       side.mayWrite(),
+      this.mayMove(card),
       side.read.join(),
       side.state.mayAnswer(card, side.me),
       this.judging.keyOf(card),

@@ -37,6 +37,10 @@ export interface WallTexts extends WorkTexts, MakingTexts {
   readonly putUp: string;
   readonly yours: string;
   readonly classmate: string;
+  readonly moveCard: string;
+  readonly moveOf: string;
+  readonly moveDone: string;
+  readonly movedByOther: string;
   readonly takeAlong: string;
   readonly takenAlong: string;
   readonly takenEnough: string;

@@ -35,7 +35,7 @@ import { LikeAsked } from './like-asked';
 import { judgedWords, owedWords } from './owed-words';
 import { languagesOfPlan } from './plan-languages';
 import type { WallTexts } from './wall-texts';
-import type { WallSide } from './wall-side';
+import { type WallSide, titleOf } from './wall-side';
 import { WallView } from './wall-view';
 
 interface WallData extends WorkData {
@@ -229,7 +229,14 @@ export function registerWall(beside: typeof besideOf | null): void {
         setTimeout(() => {
           if (!looksOnly) void this.dialogsAreThere();
           void import('./large-card').catch(() => undefined);
+          if (!looksOnly) void this.cardsAreMovable();
         }, REST_MS);
+      },
+
+      /** Cards under topics can be dragged, once what is needed for it is here. */
+      async cardsAreMovable(): Promise<void> {
+        const made = await import('./moving-cards').catch(() => null);
+        made?.moveCardsOn(view.root, side);
       },
 
       chooseFiles(): void {
@@ -316,6 +323,9 @@ export function registerWall(beside: typeof besideOf | null): void {
         const isMine = actor === me.number && byStaff === me.isStaff;
         if (event.kind === 'cardTakenDown' && !isMine && view.stopChanging(event.id))
           this.say(texts.takenDownMeanwhile);
+        const moved = event.kind === 'cardMoved' && !isMine ? wall().cards.get(event.id) : undefined;
+        if (moved && isStudent && wall().isMine(moved, me))
+          this.say(fill(texts.movedByOther, titleOf(moved, texts), view.headingOf(moved.topic)));
       },
 
       /** What is being written for a topic that is gone goes on where cards go that fit nowhere. */

@@ -1769,6 +1769,8 @@ export interface CardsLetOut {
   readonly links: readonly Link[];
   /** Those that are not there any more. */
   readonly linksDown: readonly number[];
+  /** Students' links that do not stand and are other than they were: for whoever made them, and teachers. */
+  readonly apart: readonly Link[];
 }
 
 export function readCardsLetOut(raw: Raw): CardsLetOut {
@@ -1779,6 +1781,7 @@ export function readCardsLetOut(raw: Raw): CardsLetOut {
     down: raw[2],
     links: raw[3].map((x: Raw) => readLink(x)),
     linksDown: raw[4],
+    apart: raw[5].map((x: Raw) => readLink(x)),
   };
 }
 
@@ -5054,6 +5057,8 @@ export interface WallRules {
   readonly onlyGiven: boolean;
   /** To whom it is shown who wrote what. */
   readonly names: NamesTo;
+  /** Under topics: whether anybody may move any card. */
+  readonly anyMoves: boolean;
 }
 
 export function readWallRules(raw: Raw): WallRules {
@@ -5067,18 +5072,19 @@ export function readWallRules(raw: Raw): WallRules {
     stations: raw[6] ?? 0,
     onlyGiven: raw[7] ?? false,
     names: raw[8] ?? 0,
+    anyMoves: raw[9] ?? false,
   };
 }
 
 export function writeWallRules(v: WallRules): Raw {
   const raw: Raw = [v.least, v.most];
-  if (v.ownFirst || v.answers || v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0) raw.push(v.ownFirst);
-  if (v.answers || v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0) raw.push(v.answers);
-  if (v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0) raw.push(v.shows);
-  if (v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0) raw.push(v.judging && writeJudging(v.judging));
-  if (v.stations !== 0 || v.onlyGiven || v.names !== 0) raw.push(v.stations);
-  if (v.onlyGiven || v.names !== 0) raw.push(v.onlyGiven);
-  if (v.names !== 0) raw.push(v.names);
+  if (v.ownFirst || v.answers || v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves) raw.push(v.ownFirst);
+  if (v.answers || v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves) raw.push(v.answers);
+  if (v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves) raw.push(v.shows);
+  if (v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves) raw.push(v.judging && writeJudging(v.judging));
+  if (v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves) raw.push(v.stations);
+  if (v.onlyGiven || v.names !== 0 || v.anyMoves) raw.push(v.onlyGiven);
+  if (v.names !== 0 || v.anyMoves) raw.push(v.names, v.anyMoves);
   return raw;
 }
 
