@@ -115,7 +115,7 @@ public static class ReadyCheck
             if (wall.Rules.Shows.HasFlag(kind) && !wall.Rules.OnlyGiven) yield return new($"Show{kind}");
         }
 
-        if (wall.Rules.Answers) yield return new(asks ? "OthersAnswer" : "StudentsAnswer");
+        if (wall.Rules.Answers) yield return new(asks ? "OthersAnswer" : wall.Rules.InPairs ? "StudentsAnswerInPairs" : "StudentsAnswer");
         if (wall.Rules.Judging is { } judging) yield return judging.Kind == JudgingKind.Agree ? new("StudentsAgree") : new("StudentsChoose", Count: judging.Choices);
         yield return new(way switch { Way.OneEach => "NotSeeOtherWalls", _ when wall.Rules.OwnFirst => $"Own{what}First", Way.ByGroup => $"SeeGroups{what}", _ => $"SeeAll{what}" });
         if (wall.HidesNames && way != Way.OneEach) yield return new("NamesHidden", Count: LetOut.LeastPeople);

@@ -4,6 +4,19 @@ using Yardang.Core.Wire;
 
 namespace Yardang.Core.Walls;
 
+/// <summary>What an answer says of a card. The numbers are on the wire.</summary>
+public enum AnswerKind
+{
+    /// <summary>Anything.</summary>
+    Plain = 0,
+
+    /// <summary>What is good about it.</summary>
+    Strength = 1,
+
+    /// <summary>What it leaves open.</summary>
+    Question = 2,
+}
+
 /// <summary>What somebody says to a card, or to another answer to it. It is seen by whoever sees the card.</summary>
 /// <param name="Id">Of the tab in which it was written (<see cref="Rooms.Ids"/>); its own among those to one card.</param>
 /// <param name="To">The answer that it answers; 0 for the card itself.</param>
@@ -14,7 +27,8 @@ namespace Yardang.Core.Walls;
 /// <param name="SaidAt">When, server time in ms.</param>
 /// <param name="DownBy">Who took it down, by actor number; 0 while it is up. Then only its author and teachers see it.</param>
 /// <param name="Aloud">Whether a teacher said it aloud: the text is a note of what was said, and may be empty.</param>
-public sealed record Answer(long Id, long To, int Author, bool ByStaff, string Language, string Text, long SaidAt, int DownBy = 0, [Since(2)] bool Aloud = false)
+/// <param name="Says">What it says of the card.</param>
+public sealed record Answer(long Id, long To, int Author, bool ByStaff, string Language, string Text, long SaidAt, int DownBy = 0, [Since(2)] bool Aloud = false, [Since(3)] AnswerKind Says = AnswerKind.Plain)
 {
     /// <summary>Most answers to a card, those taken down included.</summary>
     public const int MostOfCard = 300;
@@ -74,7 +88,7 @@ public static class Answers
         foreach (var a in card.Said)
         {
             if (a.Id is <= 0 or >= 1L << 53 || !to.TryAdd(a.Id, a.To)) return false;
-            if (!a.IsUp || (a.Aloud && !a.ByStaff) || !Answer.CanSay(a.Text, a.Aloud) || !Card.IsLanguage(a.Language) || !Card.IsMoment(a.SaidAt)) return false;
+            if (!a.IsUp || (a.Aloud && !a.ByStaff) || !Enum.IsDefined(a.Says) || !Answer.CanSay(a.Text, a.Aloud) || !Card.IsLanguage(a.Language) || !Card.IsMoment(a.SaidAt)) return false;
         }
 
         return to.Count <= Answer.MostOfCard && to.Keys.All(ReachesCard);

@@ -193,7 +193,7 @@ public sealed class Wall : Room, IWorkRoom
         PutCardBack(var id) => WhyNotBack(id, actor) is { } why ? why
             : ToldOf(_cards[id] with { DownBy = 0 }, (card, _) => new CardPutBack(card.AsTold(), Links.TouchingAsTold(card, _cards, Plan.Rules.OwnFirst)), isHeld: Out is not null),
         AnswerCard answer => WhyNot(answer, actor, client) is { } why ? why
-            : ToldOf(_cards[answer.Card], (card, whose) => new CardAnswered(card.Id, new(answer.Id, answer.To, actor.Number, actor.IsStaff, answer.Language, answer.Text, situation.Time, Aloud: answer.Aloud), whose)),
+            : ToldOf(_cards[answer.Card], (card, whose) => new CardAnswered(card.Id, new(answer.Id, answer.To, actor.Number, actor.IsStaff, answer.Language, answer.Text, situation.Time, Aloud: answer.Aloud, Says: answer.Says), whose)),
         RewordAnswer reword => Theirs(reword.Card, reword.Id, actor) is { } why ? why
             : !Answer.CanSay(reword.Text, Find(reword.Card, reword.Id)!.Aloud) || !Card.IsLanguage(reword.Language) ? Refusal.OutOfRange
             : ToldOf(_cards[reword.Card], (card, whose) => new AnswerReworded(card.Id, reword.Id, reword.Language, reword.Text, whose)),
@@ -324,6 +324,7 @@ public sealed class Wall : Room, IWorkRoom
         if (!_cards.TryGetValue(answer.Card, out var card) || !card.IsUp || IsHidden(card, actor)) return Refusal.NotFound;
         if (!actor.IsStaff && (!Plan.Rules.Answers || (Plan.Rules.OwnFirst && card.ByStaff))) return Refusal.NotAllowed;
         if (answer.Aloud && !actor.IsStaff) return Refusal.NotAllowed;
+        if (!actor.IsStaff && WhyNotOfKind(answer, card, actor) is { } wrong) return wrong;
         if (Find(card.Id, answer.Id) is not null) return Refusal.Duplicate;
         if (answer.To != 0 && Find(card.Id, answer.To) is not { IsUp: true }) return Refusal.NotFound;
         if (!Answer.CanSay(answer.Text, answer.Aloud) || !Card.IsLanguage(answer.Language)) return Refusal.OutOfRange;
@@ -335,6 +336,14 @@ public sealed class Wall : Room, IWorkRoom
         }
 
         return card.Said.Length >= Answer.MostOfCard || theirs >= Answer.MostOfOne || all >= Answer.Most ? Refusal.Full : null;
+    }
+
+    // One strength and one question to a card, from each; what is said to answers is free.
+    private Refusal? WhyNotOfKind(AnswerCard answer, Card card, Actor actor)
+    {
+        if (!Enum.IsDefined(answer.Says)) return Refusal.OutOfRange;
+        if ((Plan.Rules.InPairs && answer.To == 0) != (answer.Says != AnswerKind.Plain)) return Refusal.NotAllowed;
+        return answer.Says != AnswerKind.Plain && card.Said.Any(a => a.IsUp && a.Says == answer.Says && a.Author == actor.Number && !a.ByStaff) ? Refusal.ChangedSince : null;
     }
 
     // An answer that is up, and one's own, to a card that is up; teachers may change all.
@@ -350,7 +359,10 @@ public sealed class Wall : Room, IWorkRoom
     {
         var why = Theirs(on, id, actor);
         if (why is null) return Refusal.ChangedSince;
-        return why != Refusal.ChangedSince ? why : actor.IsStaff || Find(on, id)!.DownBy == actor.Number ? null : Refusal.NotAllowed;
+        if (why != Refusal.ChangedSince || actor.IsStaff) return why == Refusal.ChangedSince ? null : why;
+        var answer = Find(on, id)!;
+        if (answer.DownBy != actor.Number) return Refusal.NotAllowed;
+        return answer.Says != AnswerKind.Plain && _cards[on].Said.Any(a => a.IsUp && a.Says == answer.Says && a.Author == actor.Number && !a.ByStaff) ? Refusal.ChangedSince : null;
     }
 
     // By the same rules as work in time, but for what rests on work that waits too; and no more of one person than they can have written.

@@ -32,8 +32,9 @@ public sealed record PutCardBack(long Id) : Command;
 /// <param name="Language">A BCP 47 tag.</param>
 /// <param name="Text">What it says.</param>
 /// <param name="Aloud">Whether a teacher said it aloud; the text is a note of it.</param>
+/// <param name="Says">What it says of the card.</param>
 [Kind(46)]
-public sealed record AnswerCard(long Card, long Id, long To, string Language, string Text, [Since(2)] bool Aloud = false) : Command;
+public sealed record AnswerCard(long Card, long Id, long To, string Language, string Text, [Since(2)] bool Aloud = false, [Since(3)] AnswerKind Says = AnswerKind.Plain) : Command;
 
 /// <summary>An answer says something else.</summary>
 [Kind(47)]

@@ -67,8 +67,9 @@ public sealed record Topic(long Id, Texts Heading, Texts Prompt, int Colour, [Si
 /// <param name="OnlyGiven">Whether only teachers put up cards.</param>
 /// <param name="Names">To whom it is shown who wrote what.</param>
 /// <param name="AnyMoves">Under topics: whether anybody may move any card.</param>
+/// <param name="InPairs">Whether students answer a card by one strength and one question.</param>
 public sealed record WallRules(
-    int Least = 0, int Most = 0, [Since(2)] bool OwnFirst = false, [Since(3)] bool Answers = false, [Since(4)] AttachmentKinds Shows = AttachmentKinds.None, [Since(5)] Judging? Judging = null, [Since(6)] int Stations = 0, [Since(7)] bool OnlyGiven = false, [Since(8)] NamesTo Names = NamesTo.Everybody, [Since(8)] bool AnyMoves = false)
+    int Least = 0, int Most = 0, [Since(2)] bool OwnFirst = false, [Since(3)] bool Answers = false, [Since(4)] AttachmentKinds Shows = AttachmentKinds.None, [Since(5)] Judging? Judging = null, [Since(6)] int Stations = 0, [Since(7)] bool OnlyGiven = false, [Since(8)] NamesTo Names = NamesTo.Everybody, [Since(8)] bool AnyMoves = false, [Since(8)] bool InPairs = false)
 {
     /// <summary>As many cards as anybody likes, of words alone.</summary>
     public static readonly WallRules Free = new();

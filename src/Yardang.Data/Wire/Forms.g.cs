@@ -783,7 +783,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.Answer v)
     {
-        var count = v.Aloud ? 9 : 8;
+        var count = (int)v.Says != 0 ? 10 : v.Aloud ? 9 : 8;
         w.WriteArrayHeader(count);
         w.Write(v.Id);
         w.Write(v.To);
@@ -795,6 +795,8 @@ internal static class Forms
         w.Write(v.DownBy);
         if (count < 9) return;
         w.Write(v.Aloud);
+        if (count < 10) return;
+        w.Write((int)v.Says);
     }
 
     public static Yardang.Core.Walls.Answer ReadAnswer(ref MessagePackReader r)
@@ -814,13 +816,19 @@ internal static class Forms
             @aloud = r.ReadBoolean();
         }
 
+        Yardang.Core.Walls.AnswerKind @says = default;
+        if (fields.Has(10))
+        {
+            @says = (Yardang.Core.Walls.AnswerKind)r.ReadInt32();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.Answer(@id, @to, @author, @byStaff, @language, @text, @saidAt, @downBy, @aloud);
+        return new Yardang.Core.Walls.Answer(@id, @to, @author, @byStaff, @language, @text, @saidAt, @downBy, @aloud, @says);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.AnswerCard v)
     {
-        var count = v.Aloud ? 6 : 5;
+        var count = (int)v.Says != 0 ? 7 : v.Aloud ? 6 : 5;
         w.WriteArrayHeader(count);
         w.Write(v.Card);
         w.Write(v.Id);
@@ -829,6 +837,8 @@ internal static class Forms
         w.Write(v.Text);
         if (count < 6) return;
         w.Write(v.Aloud);
+        if (count < 7) return;
+        w.Write((int)v.Says);
     }
 
     public static Yardang.Core.Walls.AnswerCard ReadAnswerCard(ref MessagePackReader r)
@@ -845,8 +855,14 @@ internal static class Forms
             @aloud = r.ReadBoolean();
         }
 
+        Yardang.Core.Walls.AnswerKind @says = default;
+        if (fields.Has(7))
+        {
+            @says = (Yardang.Core.Walls.AnswerKind)r.ReadInt32();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.AnswerCard(@card, @id, @to, @language, @text, @aloud);
+        return new Yardang.Core.Walls.AnswerCard(@card, @id, @to, @language, @text, @aloud, @says);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.AnswerKey v)
@@ -5801,7 +5817,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallRules v)
     {
-        var count = (int)v.Names != 0 || v.AnyMoves ? 10 : v.OnlyGiven ? 8 : v.Stations != 0 ? 7 : v.Judging is not null ? 6 : (int)v.Shows != 0 ? 5 : v.Answers ? 4 : v.OwnFirst ? 3 : 2;
+        var count = (int)v.Names != 0 || v.AnyMoves || v.InPairs ? 11 : v.OnlyGiven ? 8 : v.Stations != 0 ? 7 : v.Judging is not null ? 6 : (int)v.Shows != 0 ? 5 : v.Answers ? 4 : v.OwnFirst ? 3 : 2;
         w.WriteArrayHeader(count);
         w.Write(v.Least);
         w.Write(v.Most);
@@ -5825,9 +5841,10 @@ internal static class Forms
         w.Write(v.Stations);
         if (count < 8) return;
         w.Write(v.OnlyGiven);
-        if (count < 10) return;
+        if (count < 11) return;
         w.Write((int)v.Names);
         w.Write(v.AnyMoves);
+        w.Write(v.InPairs);
     }
 
     public static Yardang.Core.Walls.WallRules ReadWallRules(ref MessagePackReader r)
@@ -5873,14 +5890,16 @@ internal static class Forms
 
         Yardang.Core.Walls.NamesTo @names = default;
         System.Boolean @anyMoves = default;
-        if (fields.Has(10))
+        System.Boolean @inPairs = default;
+        if (fields.Has(11))
         {
             @names = (Yardang.Core.Walls.NamesTo)r.ReadInt32();
             @anyMoves = r.ReadBoolean();
+            @inPairs = r.ReadBoolean();
         }
 
         fields.End(ref r);
-        return new Yardang.Core.Walls.WallRules(@least, @most, @ownFirst, @answers, @shows, @judging, @stations, @onlyGiven, @names, @anyMoves);
+        return new Yardang.Core.Walls.WallRules(@least, @most, @ownFirst, @answers, @shows, @judging, @stations, @onlyGiven, @names, @anyMoves, @inPairs);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallSnapshot v)

@@ -279,7 +279,9 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
 
         public string Text(Wall wall, Card card) => wall.Plan.TextOf(card, Language ?? Written);
 
-        public string Text(Answer answer) => answer.Aloud ? answer.Text.Length > 0 ? $"{answer.Text} ({Texts["Wall.SaidAloud"].Value})" : Texts["Wall.SaidAloud"] : answer.Text;
+        public string Text(Answer answer) => answer.Says == AnswerKind.Plain ? Words(answer) : Texts[$"Wall.{answer.Says}Is", Words(answer)];
+
+        private string Words(Answer answer) => answer.Aloud ? answer.Text.Length > 0 ? $"{answer.Text} ({Texts["Wall.SaidAloud"].Value})" : Texts["Wall.SaidAloud"] : answer.Text;
 
         public string Whole(Answer answer, bool answers) => answers
             ? string.Join('\n', new[] { Texts[answer.Aloud ? "Wall.SaidAloudBy" : "Wall.AnsweredBy", Author(answer)].Value, answer.Text }.Where(w => w.Length > 0))

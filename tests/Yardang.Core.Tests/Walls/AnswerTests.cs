@@ -120,6 +120,34 @@ public class AnswerTests
     }
 
     [Fact]
+    public void Where_a_card_is_answered_in_pairs_each_says_one_strength_and_one_question()
+    {
+        var wall = new WallScript(new WallRules(Answers: true, InPairs: true));
+        var card = wall.PutUp(Maya, "An arch pushes outwards");
+        Decision Say(Actor actor, AnswerKind says, long to = 0, string text = "clear") => wall.Do(actor, new AnswerCard(card, wall.NextId(actor), to, "en", text, Says: says));
+        Assert.Equal(new Decision.Refused(Refusal.NotAllowed), Say(Ben, AnswerKind.Plain));
+        Assert.Equal(new Decision.Refused(Refusal.OutOfRange), Say(Ben, (AnswerKind)7));
+        Assert.Equal(new Decision.Refused(Refusal.OutOfRange), Say(Ben, AnswerKind.Strength, text: " "));
+        Assert.IsType<Decision.Accepted>(Say(Ben, AnswerKind.Strength));
+        Assert.Equal(new Decision.Refused(Refusal.ChangedSince), Say(Ben, AnswerKind.Strength));
+        Assert.IsType<Decision.Accepted>(Say(Ben, AnswerKind.Question));
+
+        // One that was taken down makes room for another, and cannot come back beside it.
+        var strength = wall.Wall.Cards[card].Said.Single(a => a.Says == AnswerKind.Strength).Id;
+        wall.Do(Ben, new TakeAnswerDown(card, strength));
+        Assert.IsType<Decision.Accepted>(Say(Ben, AnswerKind.Strength));
+        Assert.Equal(new Decision.Refused(Refusal.ChangedSince), wall.Do(Ben, new PutAnswerBack(card, strength)));
+
+        // What is said to an answer is free, and so is a teacher.
+        Assert.IsType<Decision.Accepted>(Say(Maya, AnswerKind.Plain, strength = wall.Wall.Cards[card].Said.First(a => a.IsUp).Id));
+        Assert.Equal(new Decision.Refused(Refusal.NotAllowed), Say(Maya, AnswerKind.Question, strength));
+        Assert.IsType<Decision.Accepted>(Say(Teacher, AnswerKind.Plain));
+
+        wall.Do(Teacher, new SetPlan(Plan(new(Answers: true))));
+        Assert.Equal(new Decision.Refused(Refusal.NotAllowed), Say(Ben, AnswerKind.Question));
+    }
+
+    [Fact]
     public void An_archive_holds_the_answers_that_are_up_and_each_answers_something_that_is_there()
     {
         var wall = new WallScript(s_open);

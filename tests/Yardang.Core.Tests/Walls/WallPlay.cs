@@ -38,6 +38,7 @@ internal static class WallPlay
                 case 22 or 23: wall.Do(actor, new AskToo(card, random.Next(3) > 0)); break;
                 case 24 or 25: wall.Do(actor, new FileQuestion(card, Among(random, wall, card))); break;
                 case 26: wall.Do(actor, new AnswerCard(card, wall.NextId(actor), 0, "en", "", Aloud: true)); break;
+                case 52 or 53: wall.Do(actor, new AnswerCard(card, wall.NextId(actor), 0, "en", $"pair {step}", Says: (AnswerKind)random.Next(3))); break;
                 case 28 or 29 or 30: wall.Do(actor, new VisitStation(topic)); break;
                 case 31: wall.Do(actor, new BeginTrip([.. Enumerable.Range(0, random.Next(3)).Select(i => new TripGroup($"group {i}", [i + 2]))])); break;
                 case 32: wall.Do(actor, random.Next(4) == 0 ? new EndTrip() : new MoveOn(random.Next(3))); break;
@@ -54,7 +55,7 @@ internal static class WallPlay
                 case 49: wall.Do(actor, random.Next(2) == 0 ? new TidyField() : new LayCards([new(card, Spot(random))])); break;
                 case 50 or 51: wall.Do(actor, new LetCardsOut()); break;
                 case 16: wall.Do(actor, new PutAnswerBack(card, Among(random, wall, card))); break;
-                default: wall.Do(Teacher, new SetPlan(WallScript.Plan(new(random.Next(3), random.Next(3) == 0 ? 0 : 9, OwnFirst: random.Next(2) == 0, Answers: random.Next(4) > 0, OnlyGiven: random.Next(12) == 0, Names: wall.Wall.Plan.Rules.Names, AnyMoves: random.Next(3) == 0, Shows: (AttachmentKinds)random.Next(16), Judging: random.Next(6) switch { 0 => null, 1 => new(JudgingKind.Choose, random.Next(1, 3)), _ => new(JudgingKind.Agree) })) with { Purpose = random.Next(3) == 0 ? Purpose.Connect : (Purpose)random.Next(1, 6), Field = Fields[random.Next(Fields.Length)], Line = Lines[random.Next(Lines.Length)], Map = random.Next(2) == 0 ? Shown.Map : null, Topics = [.. WallScript.Plan().Topics.Skip(random.Next(2))] })); break;
+                default: wall.Do(Teacher, new SetPlan(WallScript.Plan(new(random.Next(3), random.Next(3) == 0 ? 0 : 9, OwnFirst: random.Next(2) == 0, Answers: random.Next(4) > 0, OnlyGiven: random.Next(12) == 0, Names: wall.Wall.Plan.Rules.Names, AnyMoves: random.Next(3) == 0, InPairs: random.Next(3) == 0, Shows: (AttachmentKinds)random.Next(16), Judging: random.Next(6) switch { 0 => null, 1 => new(JudgingKind.Choose, random.Next(1, 3)), _ => new(JudgingKind.Agree) })) with { Purpose = random.Next(3) == 0 ? Purpose.Connect : (Purpose)random.Next(1, 6), Field = Fields[random.Next(Fields.Length)], Line = Lines[random.Next(Lines.Length)], Map = random.Next(2) == 0 ? Shown.Map : null, Topics = [.. WallScript.Plan().Topics.Skip(random.Next(2))] })); break;
             }
         }
     }

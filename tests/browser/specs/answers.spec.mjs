@@ -116,3 +116,49 @@ test('an answer is written without a network, and where answers are ended it is 
   await expect(field(ben)).not.toBeEditable();
   await expect(slip(ben, 'Arches push').getByRole('button', { name: '1 answer: Arches push' })).toBeVisible();
 });
+
+test('cards are answered by one strength and one question, said together, and whoever wrote the card has them together', async ({ browser }) => {
+  test.slow();
+  const { varga, maya, ben } = await lesson(browser);
+  await varga.getByRole('button', { name: 'Change the wall' }).click();
+  await varga.getByLabel('Each answer is one strength and one question.').check();
+  await varga.getByRole('button', { name: 'Change it for everybody' }).click();
+  await kept(varga);
+
+  const mayas = slip(ben, 'Arches push');
+  await mayas.getByRole('button', { name: 'Answer: Arches push' }).press('Enter');
+  const [strength, question] = [mayas.getByLabel('A strength'), mayas.getByLabel('A question')];
+  await expect(strength).toBeVisible();
+  await strength.fill('Short and true');
+  await expect(mayas.getByRole('button', { name: 'Say both' })).toBeDisabled();
+
+  // What was typed outlives a reload.
+  await ben.reload();
+  await kept(ben);
+  await mayas.getByRole('button', { name: 'Answer: Arches push' }).press('Enter');
+  await expect(strength).toHaveValue('Short and true');
+  await question.fill('Which way?');
+  await question.press('Control+Enter');
+  await expect(mayas.getByText('You have said a strength and a question.')).toBeVisible();
+  await kept(ben);
+  await expect(answers(ben)).toHaveText([/A strength\s*Short and true/, /A question\s*Which way\?/]);
+
+  // The teacher says what she likes; a second student adds theirs: strengths stand together, and questions.
+  const at = slip(varga, 'Arches push');
+  await at.getByRole('button', { name: '2 answers: Arches push' }).click();
+  await say(varga, 'Well looked at, both');
+  await kept(varga);
+  const own = slip(maya, 'Arches push');
+  await own.getByRole('button', { name: /^3 answers/ }).click();
+  await expect(answers(maya)).toHaveText([/Well looked at, both/, /A strength\s*Short and true/, /A question\s*Which way\?/]);
+
+  // One that is taken down can be said anew, and only that one is asked for.
+  await mayas.getByRole('button', { name: /^Change the answer.*Short and true/ }).click();
+  await mayas.getByRole('button', { name: 'Take it down' }).click();
+  await expect(question).toHaveCount(0);
+  await strength.fill('Clear words');
+  await mayas.getByRole('button', { name: 'Answer', exact: true }).last().click();
+  await expect(mayas.getByText('You have said a strength and a question.')).toBeVisible();
+  await expect(answers(maya).filter({ hasText: 'Short and true' })).toHaveCount(0);
+  for (const page of [varga, maya, ben]) expect(page.problems).toEqual([]);
+});

@@ -1,6 +1,6 @@
 // What a command of mine will do to a wall, as far as this client can tell: Core's Wall decides.
 
-import { type Card, Purpose, type WallPlan } from '../wire/forms';
+import { AnswerKind, type Card, Purpose, type WallPlan } from '../wire/forms';
 import type { foreseeLink, laid, laidBy, shownOn, spotFor } from './field-foresight';
 import { fieldOf, standing, told, touchingAsTold } from './linking';
 import { lineOf, placed } from './placing';
@@ -162,16 +162,34 @@ function maySay(
 
 function answered(
   state: WallState,
-  { card, id, to, language, text, aloud }: Extract<Command, { kind: 'answerCard' }>,
+  { card, id, to, language, text, aloud, says }: Extract<Command, { kind: 'answerCard' }>,
   me: Me,
   now: number,
 ): RoomEvent | null {
   const about = state.cards.get(card);
   const isThere = to === 0 || state.findAnswer(card, to)?.downBy === 0;
+  if (about && !me.isStaff && !maySayOfKind(state, about, to, says, me)) return null;
   if (!about || !state.mayAnswer(about, me) || !isThere || state.findAnswer(card, id)) return null;
   if (!canSay(text, aloud) || (aloud && !me.isStaff)) return null;
-  const answer = { id, to, author: me.number, byStaff: me.isStaff, language, text, saidAt: now, downBy: 0, aloud };
+  const answer = {
+    id,
+    to,
+    author: me.number,
+    byStaff: me.isStaff,
+    language,
+    text,
+    saidAt: now,
+    downBy: 0,
+    aloud,
+    says,
+  };
   return { kind: 'cardAnswered', card, answer, whose: whose(state, card) };
+}
+
+/** One strength and one question to a card; what is said to answers is free. */
+function maySayOfKind(state: WallState, card: Card, to: number, says: AnswerKind, me: Me): boolean {
+  const isPaired = state.plan.rules.inPairs && to === 0;
+  return isPaired ? state.kindsOpen(card, me).includes(says) : says === AnswerKind.Plain;
 }
 
 /** Whose card something happens to, where only they and teachers are told of it. */

@@ -2,6 +2,7 @@
 
 import {
   type Answer,
+  AnswerKind,
   type Attachment,
   type Card,
   type ClassOrder,
@@ -48,6 +49,7 @@ export const BLANK: WallPlan = {
     onlyGiven: false,
     names: 0,
     anyMoves: false,
+    inPairs: false,
   },
   map: null,
   line: null,
@@ -149,6 +151,13 @@ export class WallState {
   mayAnswer(card: Card, me: Me): boolean {
     const { answers, ownFirst } = this.plan.rules;
     return card.downBy === 0 && (me.isStaff || (answers && !(ownFirst && card.byStaff)));
+  }
+
+  /** Which kinds of answer I still may give to a card where it is answered by one strength and one question. */
+  kindsOpen(card: Card, me: Me): AnswerKind[] {
+    if (!this.plan.rules.inPairs || me.isStaff) return [];
+    const given = card.answers.filter((a) => a.downBy === 0 && this.isMyAnswer(a, me)).map((a) => a.says);
+    return [AnswerKind.Strength, AnswerKind.Question].filter((k) => !given.includes(k));
   }
 
   isMyAnswer(answer: Answer, me: Me): boolean {

@@ -1,7 +1,7 @@
 // What is done on a wall, as commands.
 
 import type { Answer, Attachment, Card } from '../room/wall-state';
-import type { CardSpot, FieldSpot, LineSpot } from '../wire/forms';
+import { AnswerKind, type CardSpot, type FieldSpot, type LineSpot } from '../wire/forms';
 import type { Command } from '../room/wire';
 
 /**
@@ -45,9 +45,9 @@ export function actsOf(submit: (command: Command) => void, newId: () => number, 
     takeDown: (card: Card) => submit({ kind: 'takeCardDown', id: card.id }),
     putBack: (card: Card) => submit({ kind: 'putCardBack', id: card.id }),
     /** Gives the id of the answer. */
-    answer: (card: Card, to: number, text: string, aloud = false) => {
+    answer: (card: Card, to: number, text: string, aloud = false, says = AnswerKind.Plain) => {
       const id = newId();
-      submit({ kind: 'answerCard', card: card.id, id, to, language: language(), text, aloud });
+      submit({ kind: 'answerCard', card: card.id, id, to, language: language(), text, aloud, says });
       return id;
     },
     rewordAnswer: (card: Card, { id, language: tag }: Answer, text: string) =>

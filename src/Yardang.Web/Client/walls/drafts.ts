@@ -20,8 +20,8 @@ export class Drafts {
   /** Of other words for a card. */
   static of = (card: number) => `card-${card}`;
 
-  /** Of an answer to a card, or to another answer to it. */
-  static answering = (card: number, to: number) => `answering-${card}-${to}`;
+  /** Of an answer to a card, or to another answer to it; of one kind, where it is answered in pairs. */
+  static answering = (card: number, to: number, says = 0) => `answering-${card}-${to}${says ? `-${says}` : ''}`;
 
   /** Of other words for an answer. */
   static ofAnswer = (card: number, answer: number) => `answer-${card}-${answer}`;

@@ -91,6 +91,8 @@ export function planFormOf(
     hidesNames: false,
     /** Whether anybody may move any card. */
     anyMoves: false,
+    /** Whether cards are answered by one strength and one question. */
+    inPairs: false,
     /** Whether names were hidden while students wrote: then that stays. */
     namesStayHidden: false,
     line: lineFormOf(language, changed),
@@ -116,6 +118,7 @@ export function planFormOf(
       this.onlyGiven = plan.rules.onlyGiven;
       this.hidesNames = hidesNames(plan);
       this.anyMoves = plan.rules.anyMoves;
+      this.inPairs = plan.rules.inPairs;
       this.line.show(plan.line);
       this.field.show(plan.field);
       this.given.show(plan.givenCards);
@@ -163,6 +166,7 @@ export function planFormOf(
           onlyGiven: this.onlyGiven,
           names: this.hidesNames ? NamesTo.Teachers : NamesTo.Everybody,
           anyMoves: this.anyMoves,
+          inPairs: this.inPairs && this.answers && !this.isAsk,
         },
         map: this.map.picture,
         line: this.isOrder ? this.line.plan(base?.line ?? null, said) : (base?.line ?? null),
@@ -245,6 +249,11 @@ export function planFormOf(
 
     setHidesNames(on: boolean): void {
       this.hidesNames = on;
+      changed(false);
+    },
+
+    setInPairs(on: boolean): void {
+      this.inPairs = on;
       changed(false);
     },
 

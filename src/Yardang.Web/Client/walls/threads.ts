@@ -6,8 +6,9 @@ import { live } from 'lit-html/directives/live.js';
 import { repeat } from 'lit-html/directives/repeat.js';
 import { fill, plural } from '../page-data';
 import { type Answer, type Card, LONGEST_TEXT } from '../room/wall-state';
+import type { AnswerPairs } from './answer-pairs';
 import { Drafts } from './drafts';
-import { Purpose } from '../wire/forms';
+import { AnswerKind, Purpose } from '../wire/forms';
 import { type WallSide, titleOf } from './wall-side';
 
 const DEEPEST = 2;
@@ -30,6 +31,7 @@ export class Threads {
   private readonly open = new Map<number, Set<number>>();
   /** Which answer of a card is being answered. */
   private readonly to = new Map<number, number>();
+  private pairs: AnswerPairs | null = null;
   private changing: { readonly card: number; readonly answer: number } | null = null;
 
   /**
@@ -95,7 +97,8 @@ export class Threads {
   /** What was typed here and may not be said any more: it can still be read and taken elsewhere. */
   private begun(card: Card): string {
     const { drafts, looksOnly } = this.side;
-    return looksOnly ? '' : drafts.get(Drafts.answering(card.id, this.toOf(card)));
+    const kinds = [0, AnswerKind.Strength, AnswerKind.Question];
+    return looksOnly ? '' : kinds.map((k) => drafts.get(Drafts.answering(card.id, this.toOf(card), k))).join('');
   }
 
   private hasDown(card: Card): boolean {
@@ -110,7 +113,10 @@ export class Threads {
 
   /** Each behind what it answers; what answered something that is gone stands by itself. */
   private linesOf(card: Card): Line[] {
-    const all = card.answers.filter((a) => this.isSeen(a)).sort((a, b) => a.saidAt - b.saidAt || a.id - b.id);
+    // Strengths together, and questions together.
+    const all = card.answers
+      .filter((a) => this.isSeen(a))
+      .sort((a, b) => a.says - b.says || a.saidAt - b.saidAt || a.id - b.id);
     const known = new Set(all.map((a) => a.id));
     const under = (to: number, depth: number): Line[] =>
       all
@@ -128,7 +134,7 @@ export class Threads {
     const mayWrite = this.side.mayWrite();
     return html`<li data-answer=${answer.id} data-depth=${depth} tabindex="-1">
       <p class="answer-words" dir="auto" lang=${answer.language || nothing}>
-        ${answer.text || this.side.texts.saidAloud}
+        ${this.label(answer)}${answer.text || this.side.texts.saidAloud}
       </p>
       <footer class="slip-foot">
         <span
@@ -163,6 +169,14 @@ export class Threads {
         </span>
       </footer>
     </li>`;
+  }
+
+  private label(answer: Answer): TemplateResult | typeof nothing {
+    return answer.says ? html`<b class="answer-says">${this.saysWords(answer.says)}</b> ` : nothing;
+  }
+
+  private saysWords(says: AnswerKind): string {
+    return says === AnswerKind.Strength ? this.side.texts.strength : this.side.texts.openQuestion;
   }
 
   private lineDown(card: Card, answer: Answer, depth: number): TemplateResult {
@@ -230,9 +244,10 @@ export class Threads {
     </li>`;
   }
 
-  private field(card: Card, mayAnswer: boolean): TemplateResult {
-    const { texts, drafts } = this.side;
+  private field(card: Card, mayAnswer: boolean): TemplateResult | typeof nothing {
+    const { texts, drafts, state, me } = this.side;
     const to = this.toOf(card);
+    if (to === 0 && state.plan.rules.inPairs && !me.isStaff) return this.pair(card, mayAnswer);
     const about = card.answers.find((a) => a.id === to);
     const place = Drafts.answering(card.id, to);
     const text = drafts.get(place);
@@ -264,6 +279,18 @@ export class Threads {
       ${mayAnswer ? nothing : html`<p class="answering-to">${texts.answersEnded}</p>`}
       ${mayAnswer ? (this.asksFor?.belowField(card, text, (aloud) => this.say(card, aloud)) ?? this.sayButton(card, text)) : nothing}
     </div>`;
+  }
+
+  /** Fetched where cards are answered so. */
+  private pair(card: Card, mayAnswer: boolean): TemplateResult | typeof nothing {
+    if (this.pairs) return this.pairs.form(card, mayAnswer);
+    void import('./answer-pairs')
+      .then(({ AnswerPairs }) => {
+        this.pairs ??= new AnswerPairs(this.side, (says) => this.saysWords(says), this.refresh);
+        this.refresh(`[data-answering="${card.id}"]`);
+      })
+      .catch(() => this.side.say(this.side.texts.networkAway));
+    return nothing;
   }
 
   private sayButton(card: Card, text: string): TemplateResult | typeof nothing {

@@ -37,6 +37,10 @@ export interface WallTexts extends WorkTexts, MakingTexts {
   readonly putUp: string;
   readonly yours: string;
   readonly classmate: string;
+  readonly strength: string;
+  readonly openQuestion: string;
+  readonly pairSaid: string;
+  readonly sayPair: string;
   readonly moveCard: string;
   readonly moveOf: string;
   readonly moveDone: string;

@@ -4,6 +4,13 @@ import { known, readPoints, type Texts, writePoints } from './by-hand';
 
 type Raw = any[]; // What the MessagePack reader gives.
 
+/** What an answer says of a card. The numbers are on the wire. */
+export const enum AnswerKind {
+  Plain = 0,
+  Strength = 1,
+  Question = 2,
+}
+
 /** The kinds of attachments, as a set of them. The numbers are on the wire. */
 export const enum AttachmentKinds {
   None = 0,
@@ -1217,6 +1224,8 @@ export interface Answer {
   readonly downBy: number;
   /** Whether a teacher said it aloud: the text is a note of what was said, and may be empty. */
   readonly aloud: boolean;
+  /** What it says of the card. */
+  readonly says: AnswerKind;
 }
 
 export function readAnswer(raw: Raw): Answer {
@@ -1230,6 +1239,7 @@ export function readAnswer(raw: Raw): Answer {
     saidAt: raw[6],
     downBy: raw[7],
     aloud: raw[8] ?? false,
+    says: raw[9] ?? 0,
   };
 }
 
@@ -1248,6 +1258,8 @@ export interface AnswerCard {
   readonly text: string;
   /** Whether a teacher said it aloud; the text is a note of it. */
   readonly aloud: boolean;
+  /** What it says of the card. */
+  readonly says: AnswerKind;
 }
 
 export function readAnswerCard(raw: Raw): AnswerCard {
@@ -1259,12 +1271,14 @@ export function readAnswerCard(raw: Raw): AnswerCard {
     language: raw[3],
     text: raw[4],
     aloud: raw[5] ?? false,
+    says: raw[6] ?? 0,
   };
 }
 
 export function writeAnswerCard(v: AnswerCard): Raw {
   const raw: Raw = [v.card, v.id, v.to, v.language, v.text];
-  if (v.aloud) raw.push(v.aloud);
+  if (v.aloud || v.says !== 0) raw.push(v.aloud);
+  if (v.says !== 0) raw.push(v.says);
   return raw;
 }
 
@@ -5059,6 +5073,8 @@ export interface WallRules {
   readonly names: NamesTo;
   /** Under topics: whether anybody may move any card. */
   readonly anyMoves: boolean;
+  /** Whether students answer a card by one strength and one question. */
+  readonly inPairs: boolean;
 }
 
 export function readWallRules(raw: Raw): WallRules {
@@ -5073,18 +5089,19 @@ export function readWallRules(raw: Raw): WallRules {
     onlyGiven: raw[7] ?? false,
     names: raw[8] ?? 0,
     anyMoves: raw[9] ?? false,
+    inPairs: raw[10] ?? false,
   };
 }
 
 export function writeWallRules(v: WallRules): Raw {
   const raw: Raw = [v.least, v.most];
-  if (v.ownFirst || v.answers || v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves) raw.push(v.ownFirst);
-  if (v.answers || v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves) raw.push(v.answers);
-  if (v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves) raw.push(v.shows);
-  if (v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves) raw.push(v.judging && writeJudging(v.judging));
-  if (v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves) raw.push(v.stations);
-  if (v.onlyGiven || v.names !== 0 || v.anyMoves) raw.push(v.onlyGiven);
-  if (v.names !== 0 || v.anyMoves) raw.push(v.names, v.anyMoves);
+  if (v.ownFirst || v.answers || v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs) raw.push(v.ownFirst);
+  if (v.answers || v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs) raw.push(v.answers);
+  if (v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs) raw.push(v.shows);
+  if (v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs) raw.push(v.judging && writeJudging(v.judging));
+  if (v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs) raw.push(v.stations);
+  if (v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs) raw.push(v.onlyGiven);
+  if (v.names !== 0 || v.anyMoves || v.inPairs) raw.push(v.names, v.anyMoves, v.inPairs);
   return raw;
 }
 
