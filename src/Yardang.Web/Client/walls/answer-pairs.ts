@@ -28,7 +28,7 @@ export class AnswerPairs {
     return html`<div class="answering">
       ${kinds.map(
         (k, i) =>
-          html`<label class="answering-to"
+          html`<label class="answering-kind"
             >${this.words(k)}
             <textarea
               class="slip-field"

@@ -132,10 +132,9 @@ export class Threads {
       return this.lineBeingChanged(card, answer, depth);
     const about = card.answers.find((a) => a.id === answer.to);
     const mayWrite = this.side.mayWrite();
+    const said = [this.label(answer), answer.text || texts.saidAloud];
     return html`<li data-answer=${answer.id} data-depth=${depth} tabindex="-1">
-      <p class="answer-words" dir="auto" lang=${answer.language || nothing}>
-        ${this.label(answer)}${answer.text || this.side.texts.saidAloud}
-      </p>
+      <p class="answer-words" dir="auto" lang=${answer.language || nothing}>${said}</p>
       <footer class="slip-foot">
         <span
           >${this.authorOf(answer)}${answer.aloud ? html` · ${texts.saidAloud}` : nothing}${about ? html` · ${fill(texts.answerTo, this.authorOf(about))}` : nothing}</span
