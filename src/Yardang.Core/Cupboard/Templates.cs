@@ -125,7 +125,7 @@ public static class Templates
         Template.OfWall("classRules", ["we", "weDoNot", "ifItFails"], new(Most: 6)),
         Template.OfWall("aboutMe", ["like", "can", "wantToLearn"], new(Least: 3, Most: 6)),
         Template.OfWall("howWasIt", ["wentWell", "wasHard", "wish"], new(Least: 1, Names: NamesTo.Teachers)),
-        Template.OfWall("lookAtMine", ["draft"], new(Least: 1, Answers: true, InPairs: true)),
+        Template.OfWall("lookAtMine", ["draft"], new(Least: 1, Answers: true, InPairs: true, LeastAnswers: 2)),
         Template.OfWall("readingLog", ["haveRead", "think", "wordsToKeep"], new(Answers: true)),
         Template.ToVisit("galleryWalk", ["firstPicture", "secondPicture", "thirdPicture"]),
         Template.ToOrder("whichFirst", LinePlan.Blank, new(OnlyGiven: true)),

@@ -116,6 +116,7 @@ public static class ReadyCheck
         }
 
         if (wall.Rules.Answers) yield return new(asks ? "OthersAnswer" : wall.Rules.InPairs ? "StudentsAnswerInPairs" : "StudentsAnswer");
+        if (wall.Rules is { Answers: true, LeastAnswers: > 0 and var answers }) yield return new("LeastAnswers", Count: answers);
         if (wall.Rules.Judging is { } judging) yield return judging.Kind == JudgingKind.Agree ? new("StudentsAgree") : new("StudentsChoose", Count: judging.Choices);
         yield return new(way switch { Way.OneEach => "NotSeeOtherWalls", _ when wall.Rules.OwnFirst => $"Own{what}First", Way.ByGroup => $"SeeGroups{what}", _ => $"SeeAll{what}" });
         if (wall.HidesNames && way != Way.OneEach) yield return new("NamesHidden", Count: LetOut.LeastPeople);

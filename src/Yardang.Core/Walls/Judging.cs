@@ -53,6 +53,9 @@ public sealed record CardResult(int Round, long Card, ImmutableArray<int> Counts
     /// <inheritdoc/>
     public override int GetHashCode() => HashCode.Combine(Round, Card);
 
+    /// <summary>By how much each number is another than in an earlier round; null where cards were judged otherwise then.</summary>
+    public ImmutableArray<int>? ShiftFrom(CardResult before) => before.Counts.Length == Counts.Length ? [.. Counts.Zip(before.Counts, (now, then) => now - then)] : null;
+
     /// <summary>Whether results that are brought can be so: of a round each, and no card twice in one.</summary>
     internal static bool AreSound(ImmutableArray<CardResult> results) => results.Length <= Walls.Card.Most * Judging.MostRounds
         && results.All(r => r.Round is >= 1 and <= Judging.MostRounds && r.Counts.Length is 1 or 3 && r.Counts.All(c => c is >= 0 and <= 10_000))

@@ -109,6 +109,10 @@ public sealed class Wall : Room, IWorkRoom
     public int StationsOwed(int person) => Plan.Purpose != Purpose.Visit ? 0
         : Math.Max(0, Plan.Rules.Stations - _cards.Values.Where(c => c.IsUp && !c.ByStaff && c.Author == person && c.Topic != WallPlan.Nowhere).Select(c => c.Topic).Distinct().Count());
 
+    /// <summary>How many cards of others somebody is still asked to answer. While each sees only their own, that can wait.</summary>
+    public int AnswersOwed(int person) => Plan.Rules is not { Answers: true, OwnFirst: false } ? 0
+        : Math.Max(0, Plan.Rules.LeastAnswers - _cards.Values.Count(c => c.IsUp && (c.ByStaff || c.Author != person) && c.Said.Any(a => a.IsUp && !a.ByStaff && a.Author == person)));
+
     /// <summary>How many cards somebody still has to place, where each has a placement of their own.</summary>
     public int ToPlace(int person) => Plan.LineShown is not { Together: false } line ? 0
         : _cards.Values.Count(c => c.IsUp && (!Plan.Rules.OwnFirst || c.ByStaff || c.Author == person) && Placements.Of(person, c.Id)?.On != line.Kind);

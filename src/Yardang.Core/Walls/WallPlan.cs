@@ -68,8 +68,9 @@ public sealed record Topic(long Id, Texts Heading, Texts Prompt, int Colour, [Si
 /// <param name="Names">To whom it is shown who wrote what.</param>
 /// <param name="AnyMoves">Under topics: whether anybody may move any card.</param>
 /// <param name="InPairs">Whether students answer a card by one strength and one question.</param>
+/// <param name="LeastAnswers">How many cards of others each is asked to answer; 0 for no number.</param>
 public sealed record WallRules(
-    int Least = 0, int Most = 0, [Since(2)] bool OwnFirst = false, [Since(3)] bool Answers = false, [Since(4)] AttachmentKinds Shows = AttachmentKinds.None, [Since(5)] Judging? Judging = null, [Since(6)] int Stations = 0, [Since(7)] bool OnlyGiven = false, [Since(8)] NamesTo Names = NamesTo.Everybody, [Since(8)] bool AnyMoves = false, [Since(8)] bool InPairs = false)
+    int Least = 0, int Most = 0, [Since(2)] bool OwnFirst = false, [Since(3)] bool Answers = false, [Since(4)] AttachmentKinds Shows = AttachmentKinds.None, [Since(5)] Judging? Judging = null, [Since(6)] int Stations = 0, [Since(7)] bool OnlyGiven = false, [Since(8)] NamesTo Names = NamesTo.Everybody, [Since(8)] bool AnyMoves = false, [Since(8)] bool InPairs = false, [Since(8)] int LeastAnswers = 0)
 {
     /// <summary>As many cards as anybody likes, of words alone.</summary>
     public static readonly WallRules Free = new();
@@ -173,6 +174,7 @@ public sealed record WallPlan(
         if (Map is { } map && !map.AsPicture().IsValid()) return "The wall's map is no picture.";
         if ((Rules.Shows & ~Attachment.AnyKind) != AttachmentKinds.None) return "Students may show what this program does not know.";
         if (Rules.Judging is { } judging && !judging.IsValid()) return "Cards are judged in a way that this program does not know, or too many are chosen.";
+        if (Rules.LeastAnswers is < 0 or > Answer.MostOfOne) return $"A student may be asked to answer at most {Answer.MostOfOne} cards.";
         if (!Enum.IsDefined(Rules.Names)) return "Names are shown to whom this program does not know.";
         if (Rules.Stations is < 0 or > MostTopics) return $"A student may be asked for something at {MostTopics} stations at most.";
         return Rules is { Least: >= 0 and <= Card.MostOfOne, Most: >= 0 and <= Card.MostOfOne } && (Rules.Most == 0 || Rules.Least <= Rules.Most)

@@ -5817,7 +5817,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallRules v)
     {
-        var count = (int)v.Names != 0 || v.AnyMoves || v.InPairs ? 11 : v.OnlyGiven ? 8 : v.Stations != 0 ? 7 : v.Judging is not null ? 6 : (int)v.Shows != 0 ? 5 : v.Answers ? 4 : v.OwnFirst ? 3 : 2;
+        var count = (int)v.Names != 0 || v.AnyMoves || v.InPairs || v.LeastAnswers != 0 ? 12 : v.OnlyGiven ? 8 : v.Stations != 0 ? 7 : v.Judging is not null ? 6 : (int)v.Shows != 0 ? 5 : v.Answers ? 4 : v.OwnFirst ? 3 : 2;
         w.WriteArrayHeader(count);
         w.Write(v.Least);
         w.Write(v.Most);
@@ -5841,10 +5841,11 @@ internal static class Forms
         w.Write(v.Stations);
         if (count < 8) return;
         w.Write(v.OnlyGiven);
-        if (count < 11) return;
+        if (count < 12) return;
         w.Write((int)v.Names);
         w.Write(v.AnyMoves);
         w.Write(v.InPairs);
+        w.Write(v.LeastAnswers);
     }
 
     public static Yardang.Core.Walls.WallRules ReadWallRules(ref MessagePackReader r)
@@ -5891,15 +5892,17 @@ internal static class Forms
         Yardang.Core.Walls.NamesTo @names = default;
         System.Boolean @anyMoves = default;
         System.Boolean @inPairs = default;
-        if (fields.Has(11))
+        System.Int32 @leastAnswers = default;
+        if (fields.Has(12))
         {
             @names = (Yardang.Core.Walls.NamesTo)r.ReadInt32();
             @anyMoves = r.ReadBoolean();
             @inPairs = r.ReadBoolean();
+            @leastAnswers = r.ReadInt32();
         }
 
         fields.End(ref r);
-        return new Yardang.Core.Walls.WallRules(@least, @most, @ownFirst, @answers, @shows, @judging, @stations, @onlyGiven, @names, @anyMoves, @inPairs);
+        return new Yardang.Core.Walls.WallRules(@least, @most, @ownFirst, @answers, @shows, @judging, @stations, @onlyGiven, @names, @anyMoves, @inPairs, @leastAnswers);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallSnapshot v)

@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using System.Globalization;
 using Microsoft.Extensions.Localization;
 using Yardang.Core.Attachments;
@@ -157,7 +158,7 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
     private IEnumerable<WallSlip> SlipsOf(Wall wall, Card card, Said said)
     {
         var asks = wall.Plan.Purpose == Purpose.Ask;
-        var by = string.Join(" · ", ResultsOf(wall, card).Select(r => said.Result(r, wall.Judgements.Round > 1)).Prepend(asks ? said.AskedToo(card) : "").Prepend(said.By(wall, card)).Where(w => w.Length > 0));
+        var by = string.Join(" · ", said.Results([.. ResultsOf(wall, card)], wall.Judgements.Round > 1).Prepend(asks ? said.AskedToo(card) : "").Prepend(said.By(wall, card)).Where(w => w.Length > 0));
         yield return new(said.Text(wall, card), by, card.Shown);
         var answers = InOrder(card.Standing()).OrderByDescending(a => asks && a.Id == card.AnsweredBy).Select(a => said.Whole(a, asks && card.IsAnswered && a.Id == card.AnsweredBy)).ToList();
         if (answers.Count > 0) yield return new(string.Join('\n', answers), texts["Wall.AnswersTo", Beginning(said.TitleOf(card))]);
@@ -295,10 +296,18 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
             return asked.Count == 0 ? Texts["Asked.NoCards"] : string.Join(" · ", asked);
         }
 
-        public string Result(CardResult result, bool namesRound)
+        // In rounds, and behind each by how much it is other than in the one before.
+        public IEnumerable<string> Results(IReadOnlyList<CardResult> rounds, bool namesRound) => rounds.Select((result, at) =>
         {
             var words = result.Counts is [var chosen] ? Texts["Wall.ChosenBy", chosen].Value : Texts["Wall.Said", result.Counts[0], result.Counts[1], result.Counts[2]].Value;
-            return namesRound ? $"{Texts["Wall.Round", result.Round].Value} {words}" : words;
+            var shift = at > 0 && result.ShiftFrom(rounds[at - 1]) is { } by ? $" ({Shift(by)})" : "";
+            return (namesRound ? $"{Texts["Wall.Round", result.Round].Value} {words}" : words) + shift;
+        });
+
+        private string Shift(ImmutableArray<int> by)
+        {
+            object[] signed = [.. by.Select(n => n.ToString("+0;-0;0", CultureInfo.InvariantCulture))];
+            return Texts[signed.Length == 1 ? "Wall.ShiftChosen" : "Wall.Shift", signed];
         }
 
         public string Shown(Attachment attachment)

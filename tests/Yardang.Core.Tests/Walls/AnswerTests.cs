@@ -148,6 +148,27 @@ public class AnswerTests
     }
 
     [Fact]
+    public void Each_owes_answers_to_so_many_cards_of_others()
+    {
+        var wall = new WallScript(new WallRules(Answers: true, LeastAnswers: 2));
+        var (mayas, bens, teachers) = (wall.PutUp(Maya, "arch"), wall.PutUp(Ben, "beam"), wall.PutUp(Teacher, "look"));
+        Assert.Equal(2, wall.Wall.AnswersOwed(Ben.Number));
+        wall.Answer(Ben, bens, "and more");
+        var first = wall.Answer(Ben, mayas, "why?");
+        wall.Answer(Ben, mayas, "and how?");
+        Assert.Equal(1, wall.Wall.AnswersOwed(Ben.Number));
+        wall.Answer(Ben, teachers, "I see");
+        Assert.Equal(0, wall.Wall.AnswersOwed(Ben.Number));
+        wall.Do(Ben, new TakeAnswerDown(mayas, first));
+        Assert.Equal(0, wall.Wall.AnswersOwed(Ben.Number));
+        wall.Do(Maya, new TakeCardDown(mayas));
+        Assert.Equal(1, wall.Wall.AnswersOwed(Ben.Number));
+        wall.Do(Teacher, new SetPlan(Plan(new(OwnFirst: true, Answers: true, LeastAnswers: 2))));
+        Assert.Equal(0, wall.Wall.AnswersOwed(Ben.Number));
+        Assert.NotNull(Plan(new(LeastAnswers: -1)).Fault());
+    }
+
+    [Fact]
     public void An_archive_holds_the_answers_that_are_up_and_each_answers_something_that_is_there()
     {
         var wall = new WallScript(s_open);

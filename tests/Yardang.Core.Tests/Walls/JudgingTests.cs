@@ -108,6 +108,8 @@ public class JudgingTests
         wall.Do(Ben, new JudgeCard(card, 1));
         wall.Do(Teacher, new ShowResults());
         Assert.Equal([new CardResult(1, card, [0, 0, 1]), new CardResult(2, card, [1, 0, 0])], wall.Wall.Judgements.Results);
+        Assert.Equal([1, 0, -1], wall.Wall.Judgements.Results[1].ShiftFrom(wall.Wall.Judgements.Results[0])!);
+        Assert.Null(new CardResult(3, card, [4]).ShiftFrom(wall.Wall.Judgements.Results[1]));
         Assert.Equal([3, 1], wall.Wall.Judgements.Given.Select(g => g.Value));
         for (var round = 3; round <= Judging.MostRounds; round++) wall.Do(Teacher, new GoOnJudging(NewRound: true));
         Refused(Refusal.Full, wall.Do(Teacher, new GoOnJudging(NewRound: true)));

@@ -122,8 +122,13 @@ test('cards are answered by one strength and one question, said together, and wh
   const { varga, maya, ben } = await lesson(browser);
   await varga.getByRole('button', { name: 'Change the wall' }).click();
   await varga.getByLabel('Each answer is one strength and one question.').check();
+  await varga.getByLabel('At least so many answered').fill('1');
   await varga.getByRole('button', { name: 'Change it for everybody' }).click();
   await kept(varga);
+
+  // What each owes is said to them, and to the teacher.
+  await expect(varga.locator('.wall-person', { hasText: 'Ben' })).toContainText('1 to answer');
+  await expect(maya.getByText('Answer 1 more of the others’')).toBeVisible();
 
   const mayas = slip(ben, 'Arches push');
   await mayas.getByRole('button', { name: 'Answer: Arches push' }).press('Enter');
@@ -141,6 +146,7 @@ test('cards are answered by one strength and one question, said together, and wh
   await question.press('Control+Enter');
   await expect(mayas.getByText('You have said a strength and a question.')).toBeVisible();
   await kept(ben);
+  await expect(varga.locator('.wall-person', { hasText: 'Ben' })).not.toContainText('to answer');
   await expect(answers(ben)).toHaveText([/A strength\s*Short and true/, /A question\s*Which way\?/]);
 
   // The teacher says what she likes; a second student adds theirs: strengths stand together, and questions.

@@ -103,7 +103,7 @@ test('agree, unsure, disagree: each for themselves, the numbers for the teacher,
   await varga.getByRole('button', { name: 'Show everybody the numbers' }).click();
   await expect(numbers(maya, 'An arch bridge')).toHaveText([
     'Round 1: 1 agree, 0 unsure, 1 disagree',
-    'Round 2: 2 agree, 0 unsure, 0 disagree',
+    'Round 2: 2 agree, 0 unsure, 0 disagree (since then +1 agree, 0 unsure, -1 disagree)',
   ]);
   await noBarrier(maya);
   await noBarrier(varga);

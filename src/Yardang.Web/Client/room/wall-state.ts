@@ -50,6 +50,7 @@ export const BLANK: WallPlan = {
     names: 0,
     anyMoves: false,
     inPairs: false,
+    leastAnswers: 0,
   },
   map: null,
   line: null,
@@ -172,6 +173,17 @@ export class WallState {
   owed(person: number): number {
     const { least, onlyGiven } = this.plan.rules;
     return onlyGiven ? 0 : Math.max(0, least - this.upOf(person));
+  }
+
+  /** How many cards of others somebody is still asked to answer. While each sees only their own, that can wait. */
+  answersOwed(person: number): number {
+    const { answers, leastAnswers, ownFirst } = this.plan.rules;
+    if (!answers || ownFirst || leastAnswers === 0) return 0;
+    const theirs = (a: { author: number; byStaff: boolean }) => a.author === person && !a.byStaff;
+    const answered = [...this.cards.values()].filter(
+      (c) => c.downBy === 0 && !theirs(c) && c.answers.some((a) => a.downBy === 0 && theirs(a)),
+    );
+    return Math.max(0, leastAnswers - answered.length);
   }
 
   has(topic: number): boolean {

@@ -70,7 +70,7 @@ export class JudgingView {
   /** What all said of a card, in rounds. */
   results(card: Card): readonly TemplateResult[] {
     const known = this.known(card);
-    return known.map((r) => this.result(r, known.length > 1));
+    return known.map((r, at) => this.result(r, known.length > 1, known[at - 1]));
   }
 
   /** What was shown, and to teachers also what is said so far. */
@@ -92,14 +92,25 @@ export class JudgingView {
     return this.counts.get(card.id);
   }
 
-  private result({ round, counts }: CardResult, namesRound: boolean): TemplateResult {
+  /** By how much it is other than in the round before; nothing where cards were judged otherwise then. */
+  private shift(counts: readonly number[], before: CardResult | undefined): string {
+    if (before?.counts.length !== counts.length) return '';
+    const signed = new Intl.NumberFormat(document.documentElement.lang, { signDisplay: 'exceptZero' });
+    const by = counts.map((count, at) => signed.format(count - before.counts[at]!));
+    const { shift, shiftChosen } = this.side.texts;
+    return ` (${fill(counts.length === 1 ? shiftChosen : shift, ...by)})`;
+  }
+
+  private result({ round, counts }: CardResult, namesRound: boolean, before?: CardResult): TemplateResult {
     const { texts } = this.side;
     const words =
       counts.length === 1 ? fill(texts.chosenBy, counts[0]!) : fill(texts.said, counts[0]!, counts[1]!, counts[2]!);
     const all = counts.reduce((sum, c) => sum + c, 0);
     let from = 0;
     return html`<div class="judged">
-      <p>${namesRound ? html`<span>${fill(texts.round, round)}</span> ` : nothing}${words}</p>
+      <p>
+        ${namesRound ? html`<span>${fill(texts.round, round)}</span> ` : nothing}${words}${this.shift(counts, before)}
+      </p>
       ${
         counts.length > 1 && all > 0
           ? html`<svg class="judged-bar" viewBox="0 0 ${BAR} 4" preserveAspectRatio="none" aria-hidden="true">

@@ -10,7 +10,8 @@ interface Texts {
   readonly heldOne: string;
 }
 
-export function lettingOut(wall: () => WallState, submit: (command: Command) => void, texts: Texts) {
+/** @param isShared whether there are classmates on this wall. */
+export function lettingOut(wall: () => WallState, submit: (command: Command) => void, isShared: boolean, texts: Texts) {
   return {
     /** Whether students do not see whose a card is. */
     areNamesHidden: false,
@@ -19,8 +20,8 @@ export function lettingOut(wall: () => WallState, submit: (command: Command) => 
 
     refresh(): void {
       const { plan, held } = wall();
-      this.areNamesHidden = hidesNames(plan);
-      this.words = held.size > 0 && !plan.rules.ownFirst ? plural(texts, 'held', held.size) : '';
+      this.areNamesHidden = isShared && hidesNames(plan);
+      this.words = isShared && held.size > 0 && !plan.rules.ownFirst ? plural(texts, 'held', held.size) : '';
     },
 
     now(): void {

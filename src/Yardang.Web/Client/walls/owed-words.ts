@@ -16,6 +16,8 @@ export function owedWords(state: WallState, person: number, texts: WallTexts): s
   if (unplaced > 0) return plural(texts, 'toPlace', unplaced);
   const stations = stationsOwed(state, person);
   if (stations > 0) return plural(texts, 'stationsOwed', stations);
+  const answers = state.answersOwed(person);
+  if (answers > 0) return plural(texts, 'answersOwed', answers);
   const line = lineOf(state.plan);
   if (line) return line.together || state.orderShown ? '' : texts.placedAll;
   const { most, onlyGiven } = state.plan.rules;

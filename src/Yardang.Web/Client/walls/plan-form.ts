@@ -93,6 +93,8 @@ export function planFormOf(
     anyMoves: false,
     /** Whether cards are answered by one strength and one question. */
     inPairs: false,
+    /** How many cards of others each is asked to answer; 0 for no number. */
+    leastAnswers: 0,
     /** Whether names were hidden while students wrote: then that stays. */
     namesStayHidden: false,
     line: lineFormOf(language, changed),
@@ -119,6 +121,7 @@ export function planFormOf(
       this.hidesNames = hidesNames(plan);
       this.anyMoves = plan.rules.anyMoves;
       this.inPairs = plan.rules.inPairs;
+      this.leastAnswers = plan.rules.leastAnswers;
       this.line.show(plan.line);
       this.field.show(plan.field);
       this.given.show(plan.givenCards);
@@ -167,6 +170,7 @@ export function planFormOf(
           names: this.hidesNames ? NamesTo.Teachers : NamesTo.Everybody,
           anyMoves: this.anyMoves,
           inPairs: this.inPairs && this.answers && !this.isAsk,
+          leastAnswers: this.answers ? this.leastAnswers : 0,
         },
         map: this.map.picture,
         line: this.isOrder ? this.line.plan(base?.line ?? null, said) : (base?.line ?? null),
@@ -249,6 +253,11 @@ export function planFormOf(
 
     setHidesNames(on: boolean): void {
       this.hidesNames = on;
+      changed(false);
+    },
+
+    setLeastAnswers(value: string): void {
+      this.leastAnswers = numberIn(value);
       changed(false);
     },
 

@@ -37,6 +37,12 @@ export interface WallTexts extends WorkTexts, MakingTexts {
   readonly putUp: string;
   readonly yours: string;
   readonly classmate: string;
+  readonly shift: string;
+  readonly shiftChosen: string;
+  readonly answersOwed: string;
+  readonly answersOwedOne: string;
+  readonly owesAnswers: string;
+  readonly owesAnswersOne: string;
   readonly strength: string;
   readonly openQuestion: string;
   readonly pairSaid: string;

@@ -148,7 +148,7 @@ export function registerWall(beside: typeof besideOf | null): void {
       /** Whether students see only their own cards. */
       ownFirst: false,
       /** What comes out where names are hidden. */
-      out: lettingOut(wall, (command) => void client.submit(command, client.newId()), texts),
+      out: lettingOut(wall, (command) => void client.submit(command, client.newId()), data.together, texts),
       /** Whether any card is shown. */
       hasCards: false,
       freshText: '',
@@ -197,7 +197,7 @@ export function registerWall(beside: typeof besideOf | null): void {
       /** What came as a whole is shown as it is: nobody has read anything of it yet. */
       taken(state: WallState): WallState {
         // Where names are hidden from now on, all is known by other numbers.
-        const areOthers = hidesNames(state.plan) !== this.out.areNamesHidden;
+        const areOthers = data.together && hidesNames(state.plan) !== this.out.areNamesHidden;
         if (!this.opened || isTry || areOthers) arrivals.show(state.cards.values());
         return state;
       },

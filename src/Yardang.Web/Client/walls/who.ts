@@ -116,7 +116,9 @@ export function whoOf(
         }
         const { onlyGiven } = state().plan.rules;
         const put = count > 0 ? plural(texts, 'cards', count) : onlyGiven ? '' : texts.noCards;
-        const words = [put, this.wasAt(number)].filter(Boolean).join(' · ');
+        const owed = state().answersOwed(number);
+        const owes = owed > 0 ? plural(texts, 'owesAnswers', owed) : '';
+        const words = [put, this.wasAt(number), owes].filter(Boolean).join(' · ');
         return { number, name, words, hasNone: count === 0 && !onlyGiven };
       });
       this.foundText = this.isLooking ? plural(texts, 'cards', this.count) : '';

@@ -35,7 +35,7 @@ public sealed class BesideModel(AccessResolver access, LessonPeople people, IStr
             lesson,
             part = board.Place.Part,
             query = "",
-            together = true,
+            together = !isWall || board.Place.Whose is Whose.Together or Whose.Group,
             isStaff = true,
             actor = me.Number,
             language = ContentLanguage.Current,
