@@ -24,7 +24,8 @@ export class AnswerPairs {
     const kinds = state.kindsOpen(card, me);
     const place = (k: AnswerKind) => Drafts.answering(card.id, 0, k);
     if (kinds.length === 0) return html`<p class="answering-to">${texts.pairSaid}</p>`;
-    const isWhole = kinds.every((k) => drafts.get(place(k)).trim());
+    // Asked anew when a key is pressed: the last letter may not be drawn yet.
+    const isWhole = () => kinds.every((k) => drafts.get(place(k)).trim() !== '');
     return html`<div class="answering">
       ${kinds.map(
         (k, i) =>
@@ -39,7 +40,7 @@ export class AnswerPairs {
               .value=${live(drafts.get(place(k)))}
               ?readonly=${!mayAnswer || !this.side.mayWrite()}
               @input=${(e: Event) => this.typed(place(k), e)}
-              @keydown=${(e: KeyboardEvent) => isDone(e) && mayAnswer && isWhole && this.say(card, kinds)}
+              @keydown=${(e: KeyboardEvent) => isDone(e) && mayAnswer && isWhole() && this.say(card, kinds)}
             ></textarea>
           </label>`,
       )}
@@ -48,7 +49,7 @@ export class AnswerPairs {
           ? html`<button
               type="button"
               class="button button-small button-main"
-              ?disabled=${!isWhole || !this.side.mayWrite()}
+              ?disabled=${!isWhole() || !this.side.mayWrite()}
               @click=${() => this.say(card, kinds)}
             >
               ${kinds.length > 1 ? texts.sayPair : texts.say}

@@ -124,13 +124,14 @@ export function whoOf(
       this.foundText = this.isLooking ? plural(texts, 'cards', this.count) : '';
     },
 
-    /** On a wall to visit: at how many stations somebody was. */
+    /** On a wall to visit: at how many stations somebody was, or has put something up. */
     wasAt(number: number): string {
       const { plan, visits } = state();
       if (plan.purpose !== Purpose.Visit) return '';
       const stations = new Set(plan.topics.map((t) => t.id));
-      const was = visits.get(number)?.stations.filter((s) => stations.has(s)).length ?? 0;
-      return fill(texts.seenOf, was, stations.size);
+      const theirs = [...state().cards.values()].filter((c) => c.downBy === 0 && !c.byStaff && c.author === number);
+      const was = new Set([...(visits.get(number)?.stations ?? []), ...theirs.map((c) => c.topic)]);
+      return fill(texts.seenOf, [...was].filter((s) => stations.has(s)).length, stations.size);
     },
 
     /** How many cards those that are looked for are. */
