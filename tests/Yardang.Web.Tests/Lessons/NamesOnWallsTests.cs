@@ -47,7 +47,7 @@ public sealed class NamesOnWallsTests : IAsyncLifetime
         var next = host.NextFrameAsync(bens, Stop);
         await DoAsync(host, s_ben, id => new PutUpCard(id, 0, "en", "cable"));
 
-        // That others wrote is not even to be counted: the next that comes is one's own.
+        // When others wrote is not seen: the next frame that comes is for one's own.
         Assert.Equal([typeof(ClientAdmitted), typeof(CardPutUp)], await KindsUntilAsync(host, bens, next, typeof(CardPutUp)));
 
         // It comes out by itself, once three have written.
