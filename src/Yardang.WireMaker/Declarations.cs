@@ -46,16 +46,18 @@ public sealed class Declarations
     public Family FamilyOf(Type type) => _families[type.Name];
 
     /// <summary>All records and families that may be inside one.</summary>
-    public IReadOnlySet<Type> Within(Type root)
+    /// <param name="root">The record or family; it is among them.</param>
+    /// <param name="apart">Families into which nobody looks.</param>
+    public IReadOnlySet<Type> Within(Type root, params Type[] apart)
     {
         var found = new HashSet<Type>();
-        Find(new FamilyForm(root));
+        Find(_families.ContainsKey(root.Name) ? new FamilyForm(root) : new RecordForm(root));
         return found;
 
         void Find(Form form)
         {
             if (form is ListForm list) Find(list.Item);
-            if (form is not (RecordForm or FamilyForm) || !found.Add(form.Type)) return;
+            if (form is not (RecordForm or FamilyForm) || apart.Contains(form.Type) || !found.Add(form.Type)) return;
             var shapes = form is FamilyForm ? FamilyOf(form.Type).Members.Select(m => m.Shape) : [ShapeOf(form.Type)];
             foreach (var shape in shapes)
             {

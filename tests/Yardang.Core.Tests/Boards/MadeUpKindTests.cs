@@ -62,8 +62,8 @@ public class MadeUpKindTests
         var declarations = Declarations.Of(typeof(ScaleBarBody));
         Assert.Contains("90 => ReadScaleBarBody(ref r, fields),", WireFiles.CSharp(declarations));
         var browser = WireFiles.TypeScript(declarations);
-        Assert.Contains("  | ScaleBarBody;\n", browser);
-        Assert.Contains("  return [90, v.x, v.y, v.length, v.caption];\n", browser);
+        Assert.Contains("  | ScaleBarBody;\n", browser["forms"]);
+        Assert.Contains("  return [90, v.x, v.y, v.length, v.caption];\n", browser["pages-codec"]);
     }
 
     private Mark MarkOf(long id) => _board.Board.Sheets.Marks[id];

@@ -60,8 +60,21 @@ public class WireFilesTests
         Assert.Contains("990 => ReadBellRung(ref r),", codec);
         Assert.Contains("case Yardang.Core.Tests.Wire.WireFilesTests+BellRung v: Write(ref w, v); break;", codec);
         var browser = WireFiles.TypeScript(declarations);
-        Assert.Contains("  readonly kind: 'bellRung';\n  readonly person: number;\n  readonly words?: readonly Words[] | null;\n", browser);
-        Assert.Contains("    words: raw[1] == null ? null : raw[1].map((x: Raw) => readWords(x)),\n", browser);
+        Assert.Contains("  readonly kind: 'bellRung';\n  readonly person: number;\n  readonly words?: readonly Words[] | null;\n", browser["forms"]);
+        Assert.Contains("    words: raw[1] == null ? null : raw[1].map((x: Raw) => readWords(x)),\n", browser["codec"]);
+        Assert.Contains("    990: readBellRung,\n", browser["codec"]);
+    }
+
+    [Fact]
+    public void A_page_of_one_kind_of_room_reads_nothing_of_the_other()
+    {
+        var browser = WireFiles.TypeScript(s_declarations);
+        Assert.Contains("function readCard(", browser["walls-codec"]);
+        Assert.Contains("function readMark(", browser["pages-codec"]);
+        Assert.DoesNotContain("function readCard(", browser["codec"] + browser["pages-codec"]);
+        Assert.DoesNotContain("function readMark(", browser["codec"] + browser["walls-codec"]);
+        Assert.DoesNotContain("from './pages-codec'", browser["codec"] + browser["walls-codec"]);
+        Assert.DoesNotContain("from './walls-codec'", browser["codec"] + browser["pages-codec"]);
     }
 
     [Fact]

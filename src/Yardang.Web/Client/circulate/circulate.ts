@@ -10,7 +10,7 @@ import { deviceOutbox } from '../room/outbox-store';
 import { RoomClient } from '../room/room-client';
 import { floodAmong } from '../room/flood';
 import { serverNow } from '../room/server-clock';
-import { readRoomSnapshot } from '../wire/forms';
+import { readRoomSnapshot } from '../wire/kinds';
 import { BoardTile } from './board-tile';
 import type { LatePage, LateTexts } from './late-work';
 import { type NeedsTexts, type Need, needsMe } from './needs-me';

@@ -2,13 +2,15 @@ import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { decode } from '@msgpack/msgpack';
 import { parts } from './leftovers';
-import type { Submission } from './wire';
+import type { Written } from './wire';
+import '../wire/pages-codec';
+import { writeCommand } from '../wire/kinds';
 
-const stroke = (client: number, counter: number): Submission => ({
+const stroke = (client: number, counter: number): Written => ({
   client,
   counter,
   gesture: 0,
-  command: { kind: 'undoGesture', gesture: counter },
+  command: writeCommand({ kind: 'undoGesture', gesture: counter }),
 });
 
 test('each command says after which one of the same tab it comes, also across parts', () => {
@@ -29,18 +31,18 @@ test('each command says after which one of the same tab it comes, also across pa
 });
 
 test('no part is larger than the server takes', () => {
-  const long = (counter: number): Submission => ({
+  const long = (counter: number): Written => ({
     client: 1,
     counter,
     gesture: 0,
-    command: {
+    command: writeCommand({
       kind: 'addMark',
       id: counter,
       page: 1,
       grip: 0,
       body: { kind: 'formula', x: 0, y: 0, width: 1, height: 1, source: 'x', outline: 'M'.repeat(60_000) },
       style: { colour: 0, width: 0, fill: 0, looks: 0 },
-    },
+    }),
   });
   const found = parts(Array.from({ length: 100 }, (_, i) => long(i + 1)));
   assert.ok(found.length >= 3);

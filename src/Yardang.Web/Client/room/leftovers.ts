@@ -3,7 +3,7 @@
 
 import { encode } from '@msgpack/msgpack';
 import { type Left, leftRooms } from './outbox-store';
-import { type Submission, encodeSubmission } from './wire';
+import { type Written, encodeWritten } from './wire';
 
 /** What became of it, in commands: on the board, with the teacher to decide, or taken by nobody any more. */
 export interface HandedIn {
@@ -98,17 +98,17 @@ export class Leftovers {
 }
 
 interface Message {
-  readonly submission: Submission;
+  readonly submission: Written;
   readonly bytes: Uint8Array;
 }
 
 /** Each after the one before it of the same client, in parts that the server takes. */
-export function parts(submissions: readonly Submission[]): Message[][] {
+export function parts(submissions: readonly Written[]): Message[][] {
   const last = new Map<number, number>();
   const found: Message[][] = [];
   let bytes = 0;
   for (const submission of submissions) {
-    const message = { submission, bytes: encodeSubmission(submission, last.get(submission.client) ?? 0) };
+    const message = { submission, bytes: encodeWritten(submission, last.get(submission.client) ?? 0) };
     last.set(submission.client, submission.counter);
     const part = found.at(-1);
     bytes += message.bytes.length;

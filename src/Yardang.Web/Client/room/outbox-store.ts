@@ -2,14 +2,15 @@
 
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 import { known } from '../wire/by-hand';
-import { type Command, readCommand, writeCommand } from '../wire/forms';
-import type { Submission } from './wire';
+import type { Command } from '../wire/forms';
+import { readCommand, writeCommand } from '../wire/kinds';
+import type { Submission, Written } from './wire';
 
 /** As on the wire, which later programs can read: an outbox outlives a deployment. What was put by before that is as it was in hand then. */
-interface Kept extends Omit<Submission, 'command'> {
+interface Kept extends Omit<Written, 'command'> {
   readonly who: string;
   readonly room: string;
-  readonly command: readonly [number, any[]] | Command;
+  readonly command: Written['command'] | Command;
 }
 
 interface Schema extends DBSchema {
@@ -92,20 +93,28 @@ export function deviceOutbox(who: string, room: string): OutboxStore {
   };
 }
 
+/** Of rooms that are not open here, whatever they are: so it stays as it is on the wire. */
+async function onWire(kept: Kept): Promise<Kept & Written> {
+  const { command } = kept;
+  if (!('kind' in command)) return { ...kept, command };
+  await import('../wire/pages-codec');
+  return { ...kept, command: writeCommand(command) };
+}
+
 export interface Left {
   readonly room: string;
-  readonly submissions: readonly Submission[];
+  readonly submissions: readonly Written[];
   /** Forgets some of those that are given here. */
-  settle(some: readonly Submission[]): Promise<void>;
+  settle(some: readonly Written[]): Promise<void>;
 }
 
 /** What somebody has in all their outboxes on this device, room by room and in order. */
 export async function leftRooms(who: string): Promise<Left[]> {
   const db = await open();
-  const all = await db.getAll('outbox', IDBKeyRange.bound([who], [who, []]));
+  const all = await Promise.all((await db.getAll('outbox', IDBKeyRange.bound([who], [who, []]))).map(onWire));
   return [...new Set(all.map((s) => s.room))].map((room) => ({
     room,
-    submissions: all.filter((s) => s.room === room).map(inHand),
+    submissions: all.filter((s) => s.room === room),
     settle: async (some) => {
       const removing = db.transaction('outbox', 'readwrite');
       for (const s of some) void removing.store.delete([who, room, s.client, s.counter]);

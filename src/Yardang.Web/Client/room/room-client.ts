@@ -5,7 +5,8 @@
 
 import { decode } from '@msgpack/msgpack';
 import { known } from '../wire/by-hand';
-import { type RoomSnapshot, readRoomSnapshot } from '../wire/forms';
+import type { RoomSnapshot } from '../wire/forms';
+import { readRoomSnapshot } from '../wire/kinds';
 import type { OutboxStore } from './outbox-store';
 import { serverNow } from './server-clock';
 import { type Command, type Envelope, type RoomEvent, type Submission, readEnvelope, SNAPSHOT_FORMAT } from './wire';

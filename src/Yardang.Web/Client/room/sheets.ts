@@ -3,6 +3,7 @@
 
 import { union } from '../ink/stroke';
 import { type LastAct, type LateWork, type Part, Role, type RoomSnapshot } from '../wire/forms';
+import '../wire/pages-codec';
 import { following } from '../shapes/connectors';
 import { Journal } from './journal';
 import {

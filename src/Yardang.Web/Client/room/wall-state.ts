@@ -15,6 +15,7 @@ import {
   type Visit,
   type WallPlan,
 } from '../wire/forms';
+import '../wire/walls-codec';
 import { Judgements } from './judgements';
 import { takenAll, takenWith, withLink } from './linking';
 import { heldAfter, isNobodys, letOut } from './letting-out';

@@ -1,7 +1,9 @@
 // Commands out, events in: docs/protocol.md.
 
 import { encode } from '@msgpack/msgpack';
-import { type Command, type RoomEvent as KnownEvent, readRoomEvent, writeCommand } from '../wire/forms';
+import '../wire/codec';
+import type { Command, RoomEvent as KnownEvent } from '../wire/forms';
+import { readRoomEvent, writeCommand } from '../wire/kinds';
 
 export type { Command };
 
@@ -14,6 +16,11 @@ export interface Submission {
   readonly counter: number;
   readonly gesture: number;
   readonly command: Command;
+}
+
+/** The same as it is on the wire: what a device keeps, and what is handed in for a room that is not open here. */
+export interface Written extends Omit<Submission, 'command'> {
+  readonly command: readonly [number, any[]];
 }
 
 export interface Envelope {
@@ -33,7 +40,11 @@ const COMMAND_VERSION = 1;
 export const SNAPSHOT_FORMAT = 15;
 
 export function encodeSubmission(s: Submission, after: number): Uint8Array {
-  return encode([COMMAND_VERSION, s.client, s.counter, after, s.gesture, ...writeCommand(s.command)]);
+  return encodeWritten({ ...s, command: writeCommand(s.command) }, after);
+}
+
+export function encodeWritten(w: Written, after: number): Uint8Array {
+  return encode([COMMAND_VERSION, w.client, w.counter, after, w.gesture, ...w.command]);
 }
 
 export function readEnvelope(raw: any[]): Envelope {

@@ -2,7 +2,7 @@
 
 import { decode } from '@msgpack/msgpack';
 import type { Editor } from '../editor/editor';
-import { readMark } from '../wire/forms';
+import { readMark } from '../wire/pages-codec';
 import type { Mark } from '../room/marks';
 import { drawMark } from '../surface/draw';
 import { copied, copiesOf } from '../tools/copying';

@@ -4,7 +4,7 @@ import { decode } from '@msgpack/msgpack';
 import { Sheets } from '../room/sheets';
 import { textIn } from '../surface/in-language';
 import { known } from '../wire/by-hand';
-import { readRoomSnapshot } from '../wire/forms';
+import { readRoomSnapshot } from '../wire/kinds';
 import type { Pages } from './pages';
 
 interface OtherActivity {

@@ -1,0 +1,955 @@
+// Made from Core's records by ./yardang wire: not to be changed by hand.
+
+import { known, readPoints, writePoints } from './by-hand';
+import { type AcceptLateWork, type Actor, type AdmitPerson, type Attachment, type ClientAdmitted, type CloseLesson, type ConfirmLateChange, type DiscardLateWork, type DoorSet, type DrawingAttachment, type DrawnStroke, type FieldPlan, type FormulaAttachment, type GiveSignal, type GivenCard, type Group, type GroupsRedone, type GroupsSet, type GroupsUndone, type HandIn, type Judging, type LastAct, type LateChange, type LateChangeHandedOut, type LateChangeReceived, type LateChangeTakenBack, type LateWork, type LateWorkAccepted, type LateWorkDiscarded, type LessonClosed, type LessonOpened, type LessonReopened, type LessonSnapshot, type LessonTimes, type LinePlan, type LinkWord, type MapPicture, type MaskNames, type MomentCame, type NamesMasked, type PartSet, type PartsPlanned, type PensConfirmed, type PensSet, type PeopleExpected, type Person, type PersonAdmitted, type PersonAsked, type PersonBrought, type PersonJoined, type PersonRemoved, type PersonTurnedAway, type PictureAttachment, type PlaceAttachment, type Redacted, type RedoGroups, type RemovePerson, type ReopenLesson, type SeatsConfirmed, type SentAway, type SetDoor, type SetGroups, type SetPart, type SetPens, type SetSight, type SetTimes, type SightSet, type SignalGiven, type Stimulus, type Style, type TakeWorkBack, type TimesSet, type Topic, type TurnAway, type UndoGroups, type WallPlan, type WallRules, type WorkHandedIn, type WorkSetAside, type WorkTakenBack, type WorkWaits } from './forms';
+import { know, readCommand, readRoomEvent } from './kinds';
+type Raw = any[]; // What the MessagePack reader gives.
+
+/** Null if it is of a kind that came later. */
+export function readAttachment(raw: Raw): Attachment | null {
+  switch (raw[0]) {
+    case 1:
+      return readPictureAttachment(raw);
+    case 2:
+      return readDrawingAttachment(raw);
+    case 3:
+      return readFormulaAttachment(raw);
+    case 4:
+      return readPlaceAttachment(raw);
+    default:
+      return null;
+  }
+}
+
+export function writeAttachment(v: Attachment): Raw {
+  switch (v.kind) {
+    case 'picture':
+      return writePictureAttachment(v);
+    case 'drawing':
+      return writeDrawingAttachment(v);
+    case 'formula':
+      return writeFormulaAttachment(v);
+    case 'place':
+      return writePlaceAttachment(v);
+  }
+}
+
+export function readAcceptLateWork(raw: Raw): AcceptLateWork {
+  return {
+    kind: 'acceptLateWork',
+    number: raw[0],
+  };
+}
+
+export function writeAcceptLateWork(v: AcceptLateWork): Raw {
+  return [v.number];
+}
+
+export function readActor(raw: Raw): Actor {
+  return {
+    number: raw[0],
+    role: raw[1],
+  };
+}
+
+export function readAdmitPerson(raw: Raw): AdmitPerson {
+  return {
+    kind: 'admitPerson',
+    person: raw[0],
+  };
+}
+
+export function writeAdmitPerson(v: AdmitPerson): Raw {
+  return [v.person];
+}
+
+export function readClientAdmitted(raw: Raw): ClientAdmitted {
+  return {
+    kind: 'clientAdmitted',
+    number: raw[0],
+  };
+}
+
+export function readCloseLesson(_raw: Raw): CloseLesson {
+  return {
+    kind: 'closeLesson',
+  };
+}
+
+export function writeCloseLesson(_v: CloseLesson): Raw {
+  return [];
+}
+
+export function readConfirmLateChange(raw: Raw): ConfirmLateChange {
+  return {
+    kind: 'confirmLateChange',
+    number: raw[0],
+  };
+}
+
+export function writeConfirmLateChange(v: ConfirmLateChange): Raw {
+  return [v.number];
+}
+
+export function readDiscardLateWork(raw: Raw): DiscardLateWork {
+  return {
+    kind: 'discardLateWork',
+    number: raw[0],
+  };
+}
+
+export function writeDiscardLateWork(v: DiscardLateWork): Raw {
+  return [v.number];
+}
+
+export function readDoorSet(raw: Raw): DoorSet {
+  return {
+    kind: 'doorSet',
+    door: raw[0],
+  };
+}
+
+export function readDrawingAttachment(raw: Raw): DrawingAttachment {
+  return {
+    kind: 'drawing',
+    strokes: raw[1].map((x: Raw) => readDrawnStroke(x)),
+    description: raw[2],
+  };
+}
+
+export function writeDrawingAttachment(v: DrawingAttachment): Raw {
+  return [2, v.strokes.map((x) => writeDrawnStroke(x)), v.description];
+}
+
+export function readDrawnStroke(raw: Raw): DrawnStroke {
+  return {
+    points: readPoints(raw[0]),
+    style: readStyle(raw[1]),
+  };
+}
+
+export function writeDrawnStroke(v: DrawnStroke): Raw {
+  return [writePoints(v.points), writeStyle(v.style)];
+}
+
+export function readFieldPlan(raw: Raw): FieldPlan {
+  return {
+    words: raw[0].map((x: Raw) => readLinkWord(x)),
+    onlyThese: raw[1],
+    ownOnly: raw[2],
+    anyMoves: raw[3],
+    paper: raw[4],
+    picture: raw[5] == null ? null : readMapPicture(raw[5]),
+  };
+}
+
+export function writeFieldPlan(v: FieldPlan): Raw {
+  return [v.words.map((x) => writeLinkWord(x)), v.onlyThese, v.ownOnly, v.anyMoves, v.paper, v.picture && writeMapPicture(v.picture)];
+}
+
+export function readFormulaAttachment(raw: Raw): FormulaAttachment {
+  return {
+    kind: 'formula',
+    width: raw[1],
+    height: raw[2],
+    source: raw[3],
+    outline: raw[4],
+  };
+}
+
+export function writeFormulaAttachment(v: FormulaAttachment): Raw {
+  return [3, v.width, v.height, v.source, v.outline];
+}
+
+export function readGiveSignal(raw: Raw): GiveSignal {
+  return {
+    kind: 'giveSignal',
+    person: raw[0],
+    signal: raw[1],
+    on: raw[2],
+  };
+}
+
+export function writeGiveSignal(v: GiveSignal): Raw {
+  return [v.person, v.signal, v.on];
+}
+
+export function readGivenCard(raw: Raw): GivenCard {
+  return {
+    id: raw[0],
+    topic: raw[1],
+    text: raw[2],
+    shown: (raw[3] ?? []).map((x: Raw) => known(readAttachment(x))),
+  };
+}
+
+export function writeGivenCard(v: GivenCard): Raw {
+  const raw: Raw = [v.id, v.topic, v.text];
+  if (v.shown.length > 0) raw.push(v.shown.length > 0 ? v.shown.map((x) => writeAttachment(x)) : null);
+  return raw;
+}
+
+export function readGroup(raw: Raw): Group {
+  return {
+    number: raw[0],
+    name: raw[1],
+    people: raw[2],
+    helper: raw[3] ?? 0,
+  };
+}
+
+export function writeGroup(v: Group): Raw {
+  return [v.number, v.name, v.people, v.helper];
+}
+
+export function readGroupsRedone(raw: Raw): GroupsRedone {
+  return {
+    kind: 'groupsRedone',
+    groups: raw[0] == null ? null : raw[0].map((x: Raw) => readGroup(x)),
+  };
+}
+
+export function readGroupsSet(raw: Raw): GroupsSet {
+  return {
+    kind: 'groupsSet',
+    groups: raw[0].map((x: Raw) => readGroup(x)),
+  };
+}
+
+export function readGroupsUndone(raw: Raw): GroupsUndone {
+  return {
+    kind: 'groupsUndone',
+    groups: raw[0] == null ? null : raw[0].map((x: Raw) => readGroup(x)),
+  };
+}
+
+export function readHandIn(_raw: Raw): HandIn {
+  return {
+    kind: 'handIn',
+  };
+}
+
+export function writeHandIn(_v: HandIn): Raw {
+  return [];
+}
+
+export function readJudging(raw: Raw): Judging {
+  return {
+    kind: raw[0],
+    choices: raw[1],
+  };
+}
+
+export function writeJudging(v: Judging): Raw {
+  return [v.kind, v.choices];
+}
+
+export function readLastAct(raw: Raw): LastAct {
+  return {
+    person: raw[0],
+    at: raw[1],
+    page: raw[2],
+  };
+}
+
+export function readLateChange(raw: Raw): LateChange {
+  return {
+    number: raw[0],
+    content: raw[1],
+    at: raw[2],
+    groups: raw[3],
+    people: raw[4],
+    received: raw[5],
+    takenBack: raw[6],
+  };
+}
+
+export function readLateChangeHandedOut(raw: Raw): LateChangeHandedOut {
+  return {
+    kind: 'lateChangeHandedOut',
+    number: raw[0],
+    content: raw[1],
+    groups: raw[2],
+    people: raw[3],
+  };
+}
+
+export function readLateChangeReceived(raw: Raw): LateChangeReceived {
+  return {
+    kind: 'lateChangeReceived',
+    person: raw[0],
+    number: raw[1],
+  };
+}
+
+export function readLateChangeTakenBack(raw: Raw): LateChangeTakenBack {
+  return {
+    kind: 'lateChangeTakenBack',
+    number: raw[0],
+  };
+}
+
+export function readLateWork(raw: Raw): LateWork {
+  return {
+    number: raw[0],
+    actor: { number: raw[1], role: raw[2] },
+    client: raw[3],
+    counter: raw[4],
+    gesture: raw[5],
+    command: known(readCommand(raw[6], raw[7])),
+  };
+}
+
+export function readLateWorkAccepted(raw: Raw): LateWorkAccepted {
+  return {
+    kind: 'lateWorkAccepted',
+    number: raw[0],
+    outcome: raw[1] ? readRoomEvent(raw[1], raw[2]) : null,
+    person: raw[3] ?? 0,
+    gesture: raw[4] ?? 0,
+  };
+}
+
+export function readLateWorkDiscarded(raw: Raw): LateWorkDiscarded {
+  return {
+    kind: 'lateWorkDiscarded',
+    number: raw[0],
+    person: raw[1] ?? 0,
+  };
+}
+
+export function readLessonClosed(_raw: Raw): LessonClosed {
+  return {
+    kind: 'lessonClosed',
+  };
+}
+
+export function readLessonOpened(_raw: Raw): LessonOpened {
+  return {
+    kind: 'lessonOpened',
+  };
+}
+
+export function readLessonReopened(_raw: Raw): LessonReopened {
+  return {
+    kind: 'lessonReopened',
+  };
+}
+
+export function readLessonSnapshot(raw: Raw): LessonSnapshot {
+  return {
+    kind: 'lesson',
+    door: raw[0],
+    pensDown: raw[1],
+    pensConfirmedOn: raw[2] < 0 ? null : raw[2],
+    closed: raw[3],
+    people: raw[4].map((x: Raw) => readPerson(x)),
+    namesMasked: raw[5],
+    seesOtherBoards: raw[6],
+    seesTeachersBoard: raw[7],
+    groups: raw[8].map((x: Raw) => readGroup(x)),
+    groupsUsed: raw[9],
+    past: raw[10].map((x: Raw) => x.map((x: Raw) => readGroup(x))),
+    future: raw[11].map((x: Raw) => x.map((x: Raw) => readGroup(x))),
+    groupingVersion: raw[12],
+    placesAsOf: raw[13],
+    seatsThrough: raw[14],
+    lateChanges: raw[15].map((x: Raw) => readLateChange(x)),
+    times: { opensAt: raw[16] < 0 ? null : raw[16], dueAt: raw[17] < 0 ? null : raw[17], closesAt: raw[18] < 0 ? null : raw[18], handsIn: raw[19] },
+    waits: raw[20],
+    isOverdue: raw[21],
+    waiting: raw[22].map((x: Raw) => readWorkWaits(x)),
+    parts: raw[23],
+    openParts: raw[24],
+    openedLast: raw[25],
+  };
+}
+
+export function readLessonTimes(raw: Raw): LessonTimes {
+  return {
+    opensAt: raw[0] < 0 ? null : raw[0],
+    dueAt: raw[1] < 0 ? null : raw[1],
+    closesAt: raw[2] < 0 ? null : raw[2],
+    handsIn: raw[3],
+  };
+}
+
+export function writeLessonTimes(v: LessonTimes): Raw {
+  return [v.opensAt ?? -1, v.dueAt ?? -1, v.closesAt ?? -1, v.handsIn];
+}
+
+export function readLinePlan(raw: Raw): LinePlan {
+  return {
+    kind: raw[0],
+    start: raw[1],
+    end: raw[2],
+    from: raw[3],
+    to: raw[4],
+    together: raw[5],
+    low: raw[6] ?? null,
+    high: raw[7] ?? null,
+  };
+}
+
+export function writeLinePlan(v: LinePlan): Raw {
+  return [v.kind, v.start, v.end, v.from, v.to, v.together, v.low, v.high];
+}
+
+export function readLinkWord(raw: Raw): LinkWord {
+  return {
+    id: raw[0],
+    text: raw[1],
+  };
+}
+
+export function writeLinkWord(v: LinkWord): Raw {
+  return [v.id, v.text];
+}
+
+export function readMapPicture(raw: Raw): MapPicture {
+  return {
+    media: raw[0],
+    width: raw[1],
+    height: raw[2],
+    description: raw[3],
+  };
+}
+
+export function writeMapPicture(v: MapPicture): Raw {
+  return [v.media, v.width, v.height, v.description];
+}
+
+export function readMaskNames(raw: Raw): MaskNames {
+  return {
+    kind: 'maskNames',
+    masked: raw[0],
+  };
+}
+
+export function writeMaskNames(v: MaskNames): Raw {
+  return [v.masked];
+}
+
+export function readMomentCame(raw: Raw): MomentCame {
+  return {
+    kind: 'momentCame',
+    moment: raw[0],
+  };
+}
+
+export function readNamesMasked(raw: Raw): NamesMasked {
+  return {
+    kind: 'namesMasked',
+    masked: raw[0],
+  };
+}
+
+export function readPartSet(raw: Raw): PartSet {
+  return {
+    kind: 'partSet',
+    part: raw[0],
+    open: raw[1],
+  };
+}
+
+export function readPartsPlanned(raw: Raw): PartsPlanned {
+  return {
+    kind: 'partsPlanned',
+    parts: raw[0],
+    open: raw[1],
+  };
+}
+
+export function readPensConfirmed(raw: Raw): PensConfirmed {
+  return {
+    kind: 'pensConfirmed',
+    down: raw[0],
+    boards: raw[1],
+  };
+}
+
+export function readPensSet(raw: Raw): PensSet {
+  return {
+    kind: 'pensSet',
+    down: raw[0],
+  };
+}
+
+export function readPeopleExpected(raw: Raw): PeopleExpected {
+  return {
+    kind: 'peopleExpected',
+    first: raw[0],
+    count: raw[1],
+  };
+}
+
+export function readPerson(raw: Raw): Person {
+  return {
+    number: raw[0],
+    joinedAt: raw[1],
+    handUpAt: raw[2] < 0 ? null : raw[2],
+    readyAt: raw[3] < 0 ? null : raw[3],
+    standing: raw[4],
+    handedInAt: raw[5] < 0 ? null : raw[5],
+    isListed: raw[6],
+  };
+}
+
+export function readPersonAdmitted(raw: Raw): PersonAdmitted {
+  return {
+    kind: 'personAdmitted',
+    person: raw[0],
+  };
+}
+
+export function readPersonAsked(raw: Raw): PersonAsked {
+  return {
+    kind: 'personAsked',
+    person: raw[0],
+  };
+}
+
+export function readPersonBrought(raw: Raw): PersonBrought {
+  return {
+    kind: 'personBrought',
+    person: raw[0],
+    joinedAt: raw[1],
+    handedInAt: raw[2] < 0 ? null : raw[2],
+  };
+}
+
+export function readPersonJoined(raw: Raw): PersonJoined {
+  return {
+    kind: 'personJoined',
+    person: raw[0],
+  };
+}
+
+export function readPersonRemoved(raw: Raw): PersonRemoved {
+  return {
+    kind: 'personRemoved',
+    person: raw[0],
+  };
+}
+
+export function readPersonTurnedAway(raw: Raw): PersonTurnedAway {
+  return {
+    kind: 'personTurnedAway',
+    person: raw[0],
+  };
+}
+
+export function readPictureAttachment(raw: Raw): PictureAttachment {
+  return {
+    kind: 'picture',
+    media: raw[1],
+    width: raw[2],
+    height: raw[3],
+    description: raw[4],
+  };
+}
+
+export function writePictureAttachment(v: PictureAttachment): Raw {
+  return [1, v.media, v.width, v.height, v.description];
+}
+
+export function readPlaceAttachment(raw: Raw): PlaceAttachment {
+  return {
+    kind: 'place',
+    map: readMapPicture(raw[1]),
+    x: raw[2],
+    y: raw[3],
+    name: raw[4],
+  };
+}
+
+export function writePlaceAttachment(v: PlaceAttachment): Raw {
+  return [4, writeMapPicture(v.map), v.x, v.y, v.name];
+}
+
+export function readRedacted(_raw: Raw): Redacted {
+  return {
+    kind: 'redacted',
+  };
+}
+
+export function readRedoGroups(_raw: Raw): RedoGroups {
+  return {
+    kind: 'redoGroups',
+  };
+}
+
+export function writeRedoGroups(_v: RedoGroups): Raw {
+  return [];
+}
+
+export function readRemovePerson(raw: Raw): RemovePerson {
+  return {
+    kind: 'removePerson',
+    person: raw[0],
+  };
+}
+
+export function writeRemovePerson(v: RemovePerson): Raw {
+  return [v.person];
+}
+
+export function readReopenLesson(_raw: Raw): ReopenLesson {
+  return {
+    kind: 'reopenLesson',
+  };
+}
+
+export function writeReopenLesson(_v: ReopenLesson): Raw {
+  return [];
+}
+
+export function readSeatsConfirmed(raw: Raw): SeatsConfirmed {
+  return {
+    kind: 'seatsConfirmed',
+    through: raw[0],
+  };
+}
+
+export function readSentAway(raw: Raw): SentAway {
+  return {
+    kind: 'sentAway',
+    people: raw[0],
+  };
+}
+
+export function readSetDoor(raw: Raw): SetDoor {
+  return {
+    kind: 'setDoor',
+    door: raw[0],
+  };
+}
+
+export function writeSetDoor(v: SetDoor): Raw {
+  return [v.door];
+}
+
+export function readSetGroups(raw: Raw): SetGroups {
+  return {
+    kind: 'setGroups',
+    groups: raw[0].map((x: Raw) => readGroup(x)),
+    version: raw[1],
+  };
+}
+
+export function writeSetGroups(v: SetGroups): Raw {
+  return [v.groups.map((x) => writeGroup(x)), v.version];
+}
+
+export function readSetPart(raw: Raw): SetPart {
+  return {
+    kind: 'setPart',
+    part: raw[0],
+    open: raw[1],
+  };
+}
+
+export function writeSetPart(v: SetPart): Raw {
+  return [v.part, v.open];
+}
+
+export function readSetPens(raw: Raw): SetPens {
+  return {
+    kind: 'setPens',
+    down: raw[0],
+  };
+}
+
+export function writeSetPens(v: SetPens): Raw {
+  return [v.down];
+}
+
+export function readSetSight(raw: Raw): SetSight {
+  return {
+    kind: 'setSight',
+    otherBoards: raw[0],
+    teachersBoard: raw[1],
+  };
+}
+
+export function writeSetSight(v: SetSight): Raw {
+  return [v.otherBoards, v.teachersBoard];
+}
+
+export function readSetTimes(raw: Raw): SetTimes {
+  return {
+    kind: 'setTimes',
+    times: { opensAt: raw[0] < 0 ? null : raw[0], dueAt: raw[1] < 0 ? null : raw[1], closesAt: raw[2] < 0 ? null : raw[2], handsIn: raw[3] },
+  };
+}
+
+export function writeSetTimes(v: SetTimes): Raw {
+  return [v.times.opensAt ?? -1, v.times.dueAt ?? -1, v.times.closesAt ?? -1, v.times.handsIn];
+}
+
+export function readSightSet(raw: Raw): SightSet {
+  return {
+    kind: 'sightSet',
+    otherBoards: raw[0],
+    teachersBoard: raw[1],
+  };
+}
+
+export function readSignalGiven(raw: Raw): SignalGiven {
+  return {
+    kind: 'signalGiven',
+    person: raw[0],
+    signal: raw[1],
+    on: raw[2],
+  };
+}
+
+export function readStimulus(raw: Raw): Stimulus {
+  return {
+    kind: raw[0],
+    source: raw[1],
+    title: raw[2],
+  };
+}
+
+export function writeStimulus(v: Stimulus): Raw {
+  return [v.kind, v.source, v.title];
+}
+
+export function readStyle(raw: Raw): Style {
+  return {
+    colour: raw[0],
+    width: raw[1],
+    fill: raw[2] ?? 0,
+    looks: raw[3] ?? 0,
+  };
+}
+
+export function writeStyle(v: Style): Raw {
+  const raw: Raw = [v.colour, v.width];
+  if (v.fill !== 0 || v.looks !== 0) raw.push(v.fill, v.looks);
+  return raw;
+}
+
+export function readTakeWorkBack(_raw: Raw): TakeWorkBack {
+  return {
+    kind: 'takeWorkBack',
+  };
+}
+
+export function writeTakeWorkBack(_v: TakeWorkBack): Raw {
+  return [];
+}
+
+export function readTimesSet(raw: Raw): TimesSet {
+  return {
+    kind: 'timesSet',
+    times: { opensAt: raw[0] < 0 ? null : raw[0], dueAt: raw[1] < 0 ? null : raw[1], closesAt: raw[2] < 0 ? null : raw[2], handsIn: raw[3] },
+  };
+}
+
+export function readTopic(raw: Raw): Topic {
+  return {
+    id: raw[0],
+    heading: raw[1],
+    prompt: raw[2],
+    colour: raw[3],
+    shown: (raw[4] ?? []).map((x: Raw) => known(readAttachment(x))),
+    stimulus: raw[5] == null ? null : readStimulus(raw[5]),
+  };
+}
+
+export function writeTopic(v: Topic): Raw {
+  const raw: Raw = [v.id, v.heading, v.prompt, v.colour];
+  if (v.shown.length > 0 || v.stimulus != null) raw.push(v.shown.length > 0 ? v.shown.map((x) => writeAttachment(x)) : null, v.stimulus && writeStimulus(v.stimulus));
+  return raw;
+}
+
+export function readTurnAway(raw: Raw): TurnAway {
+  return {
+    kind: 'turnAway',
+    person: raw[0],
+  };
+}
+
+export function writeTurnAway(v: TurnAway): Raw {
+  return [v.person];
+}
+
+export function readUndoGroups(_raw: Raw): UndoGroups {
+  return {
+    kind: 'undoGroups',
+  };
+}
+
+export function writeUndoGroups(_v: UndoGroups): Raw {
+  return [];
+}
+
+export function readWallPlan(raw: Raw): WallPlan {
+  return {
+    purpose: raw[0],
+    question: raw[1],
+    topics: raw[2].map((x: Raw) => readTopic(x)),
+    rules: readWallRules(raw[3]),
+    map: raw[4] == null ? null : readMapPicture(raw[4]),
+    line: raw[5] == null ? null : readLinePlan(raw[5]),
+    givenCards: (raw[6] ?? []).map((x: Raw) => readGivenCard(x)),
+    field: raw[7] == null ? null : readFieldPlan(raw[7]),
+  };
+}
+
+export function writeWallPlan(v: WallPlan): Raw {
+  const raw: Raw = [v.purpose, v.question, v.topics.map((x) => writeTopic(x)), writeWallRules(v.rules)];
+  if (v.map != null || v.line != null || v.givenCards.length > 0 || v.field != null) raw.push(v.map && writeMapPicture(v.map));
+  if (v.line != null || v.givenCards.length > 0 || v.field != null) raw.push(v.line && writeLinePlan(v.line), v.givenCards.length > 0 ? v.givenCards.map((x) => writeGivenCard(x)) : null);
+  if (v.field != null) raw.push(v.field && writeFieldPlan(v.field));
+  return raw;
+}
+
+export function readWallRules(raw: Raw): WallRules {
+  return {
+    least: raw[0],
+    most: raw[1],
+    ownFirst: raw[2] ?? false,
+    answers: raw[3] ?? false,
+    shows: raw[4] ?? 0,
+    judging: raw[5] == null ? null : readJudging(raw[5]),
+    stations: raw[6] ?? 0,
+    onlyGiven: raw[7] ?? false,
+    names: raw[8] ?? 0,
+    anyMoves: raw[9] ?? false,
+    inPairs: raw[10] ?? false,
+    leastAnswers: raw[11] ?? 0,
+  };
+}
+
+export function writeWallRules(v: WallRules): Raw {
+  const raw: Raw = [v.least, v.most];
+  if (v.ownFirst || v.answers || v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0) raw.push(v.ownFirst);
+  if (v.answers || v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0) raw.push(v.answers);
+  if (v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0) raw.push(v.shows);
+  if (v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0) raw.push(v.judging && writeJudging(v.judging));
+  if (v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0) raw.push(v.stations);
+  if (v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0) raw.push(v.onlyGiven);
+  if (v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0) raw.push(v.names, v.anyMoves, v.inPairs, v.leastAnswers);
+  return raw;
+}
+
+export function readWorkHandedIn(raw: Raw): WorkHandedIn {
+  return {
+    kind: 'workHandedIn',
+    people: raw[0],
+  };
+}
+
+export function readWorkSetAside(raw: Raw): WorkSetAside {
+  return {
+    kind: 'workSetAside',
+    command: known(readCommand(raw[0], raw[1])),
+  };
+}
+
+export function readWorkTakenBack(raw: Raw): WorkTakenBack {
+  return {
+    kind: 'workTakenBack',
+    people: raw[0],
+  };
+}
+
+export function readWorkWaits(raw: Raw): WorkWaits {
+  return {
+    kind: 'workWaits',
+    board: raw[0],
+    person: raw[1],
+    count: raw[2],
+  };
+}
+
+know({
+  readCommand: {
+    5: readAcceptLateWork,
+    6: readDiscardLateWork,
+    20: readSetDoor,
+    21: readGiveSignal,
+    22: readSetPens,
+    23: readCloseLesson,
+    24: readReopenLesson,
+    25: readAdmitPerson,
+    26: readTurnAway,
+    27: readRemovePerson,
+    28: readSetGroups,
+    29: readUndoGroups,
+    30: readRedoGroups,
+    31: readMaskNames,
+    32: readSetSight,
+    33: readConfirmLateChange,
+    34: readSetTimes,
+    35: readHandIn,
+    36: readTakeWorkBack,
+    37: readSetPart,
+  },
+  readRoomEvent: {
+    1: readClientAdmitted,
+    2: readRedacted,
+    14: readWorkSetAside,
+    15: readLateWorkAccepted,
+    16: readLateWorkDiscarded,
+    30: readLessonOpened,
+    31: readPersonJoined,
+    32: readDoorSet,
+    33: readSignalGiven,
+    34: readPensSet,
+    35: readPensConfirmed,
+    36: readLessonClosed,
+    37: readLessonReopened,
+    38: readPeopleExpected,
+    39: readPersonAsked,
+    40: readPersonAdmitted,
+    41: readPersonTurnedAway,
+    42: readPersonRemoved,
+    43: readGroupsSet,
+    44: readGroupsUndone,
+    45: readGroupsRedone,
+    46: readSeatsConfirmed,
+    47: readNamesMasked,
+    48: readSightSet,
+    49: readLateChangeHandedOut,
+    50: readLateChangeTakenBack,
+    51: readLateChangeReceived,
+    52: readTimesSet,
+    53: readMomentCame,
+    54: readWorkHandedIn,
+    55: readWorkTakenBack,
+    56: readSentAway,
+    57: readWorkWaits,
+    58: readPersonBrought,
+    59: readPartsPlanned,
+    60: readPartSet,
+  },
+  readRoomSnapshot: {
+    2: readLessonSnapshot,
+  },
+  writeCommand: {
+    acceptLateWork: [5, writeAcceptLateWork],
+    discardLateWork: [6, writeDiscardLateWork],
+    setDoor: [20, writeSetDoor],
+    giveSignal: [21, writeGiveSignal],
+    setPens: [22, writeSetPens],
+    closeLesson: [23, writeCloseLesson],
+    reopenLesson: [24, writeReopenLesson],
+    admitPerson: [25, writeAdmitPerson],
+    turnAway: [26, writeTurnAway],
+    removePerson: [27, writeRemovePerson],
+    setGroups: [28, writeSetGroups],
+    undoGroups: [29, writeUndoGroups],
+    redoGroups: [30, writeRedoGroups],
+    maskNames: [31, writeMaskNames],
+    setSight: [32, writeSetSight],
+    confirmLateChange: [33, writeConfirmLateChange],
+    setTimes: [34, writeSetTimes],
+    handIn: [35, writeHandIn],
+    takeWorkBack: [36, writeTakeWorkBack],
+    setPart: [37, writeSetPart],
+  },
+});

@@ -1,0 +1,963 @@
+// Made from Core's records by ./yardang wire: not to be changed by hand.
+
+import { known } from './by-hand';
+import { readAttachment, readLastAct, readLateWork, readWallPlan, writeAttachment, writeWallPlan } from './codec';
+import { type Answer, type AnswerCard, type AnswerPutBack, type AnswerReworded, type AnswerTakenDown, type AskToo, type AskedToo, type BeginTrip, type Card, type CardAnswered, type CardJudged, type CardLaid, type CardMoved, type CardPlaced, type CardPlacedAlone, type CardPutBack, type CardPutUp, type CardResult, type CardReworded, type CardSpot, type CardTakenDown, type CardsBrought, type CardsLetOut, type CardsLinked, type CardsShown, type ClassOrder, type ClassPlace, type ClassUp, type EndTrip, type FieldLaid, type FieldSpot, type FileQuestion, type GoOnJudging, type JudgeCard, type Judgement, type JudgingState, type JudgingWentOn, type LayCard, type LayCards, type LetCardsOut, type LineSpot, type Link, type LinkCards, type LinkPutBack, type LinkReversed, type LinkReworded, type LinkTakenDown, type MoveCard, type MoveOn, type OrderHidden, type OrderShown, type OwnPlace, type PlaceCard, type PlacingState, type PlanSet, type PutAnswerBack, type PutCardBack, type PutLinkBack, type PutUpCard, type QuestionFiled, type ResultsShown, type ReverseLink, type RewordAnswer, type RewordCard, type RewordLink, type RoundTrip, type SetPlan, type ShowOrder, type ShowResults, type StationVisited, type TakeAnswerDown, type TakeCardDown, type TakeLinkDown, type TidyField, type TripBegun, type TripEnded, type TripGroup, type TripMovedOn, type Visit, type VisitStation, type WallSnapshot } from './forms';
+import { know } from './kinds';
+type Raw = any[]; // What the MessagePack reader gives.
+
+export function readAnswer(raw: Raw): Answer {
+  return {
+    id: raw[0],
+    to: raw[1],
+    author: raw[2],
+    byStaff: raw[3],
+    language: raw[4],
+    text: raw[5],
+    saidAt: raw[6],
+    downBy: raw[7],
+    aloud: raw[8] ?? false,
+    says: raw[9] ?? 0,
+  };
+}
+
+export function readAnswerCard(raw: Raw): AnswerCard {
+  return {
+    kind: 'answerCard',
+    card: raw[0],
+    id: raw[1],
+    to: raw[2],
+    language: raw[3],
+    text: raw[4],
+    aloud: raw[5] ?? false,
+    says: raw[6] ?? 0,
+  };
+}
+
+export function writeAnswerCard(v: AnswerCard): Raw {
+  const raw: Raw = [v.card, v.id, v.to, v.language, v.text];
+  if (v.aloud || v.says !== 0) raw.push(v.aloud);
+  if (v.says !== 0) raw.push(v.says);
+  return raw;
+}
+
+export function readAnswerPutBack(raw: Raw): AnswerPutBack {
+  return {
+    kind: 'answerPutBack',
+    card: raw[0],
+    answer: readAnswer(raw[1]),
+    whose: raw[2],
+  };
+}
+
+export function readAnswerReworded(raw: Raw): AnswerReworded {
+  return {
+    kind: 'answerReworded',
+    card: raw[0],
+    id: raw[1],
+    language: raw[2],
+    text: raw[3],
+    whose: raw[4],
+  };
+}
+
+export function readAnswerTakenDown(raw: Raw): AnswerTakenDown {
+  return {
+    kind: 'answerTakenDown',
+    card: raw[0],
+    id: raw[1],
+    whose: raw[2],
+  };
+}
+
+export function readAskToo(raw: Raw): AskToo {
+  return {
+    kind: 'askToo',
+    card: raw[0],
+    on: raw[1],
+  };
+}
+
+export function writeAskToo(v: AskToo): Raw {
+  return [v.card, v.on];
+}
+
+export function readAskedToo(raw: Raw): AskedToo {
+  return {
+    kind: 'askedToo',
+    card: raw[0],
+    on: raw[1],
+    whose: raw[2],
+  };
+}
+
+export function readBeginTrip(raw: Raw): BeginTrip {
+  return {
+    kind: 'beginTrip',
+    groups: raw[0].map((x: Raw) => readTripGroup(x)),
+  };
+}
+
+export function writeBeginTrip(v: BeginTrip): Raw {
+  return [v.groups.map((x) => writeTripGroup(x))];
+}
+
+export function readCard(raw: Raw): Card {
+  return {
+    id: raw[0],
+    topic: raw[1],
+    putUnder: raw[2],
+    author: raw[3],
+    byStaff: raw[4],
+    order: raw[5],
+    language: raw[6],
+    text: raw[7],
+    putUpAt: raw[8],
+    downBy: raw[9],
+    answers: (raw[10] ?? []).map((x: Raw) => readAnswer(x)),
+    attachments: (raw[11] ?? []).map((x: Raw) => known(readAttachment(x))),
+    askedToo: (raw[12] ?? []),
+    answeredBy: raw[13] ?? 0,
+    at: raw[14] == null ? null : readLineSpot(raw[14]),
+    putUpBy: raw[15] ?? 0,
+    spot: raw[16] == null ? null : readFieldSpot(raw[16]),
+  };
+}
+
+export function readCardAnswered(raw: Raw): CardAnswered {
+  return {
+    kind: 'cardAnswered',
+    card: raw[0],
+    answer: readAnswer(raw[1]),
+    whose: raw[2],
+  };
+}
+
+export function readCardJudged(raw: Raw): CardJudged {
+  return {
+    kind: 'cardJudged',
+    card: raw[0],
+    value: raw[1],
+  };
+}
+
+export function readCardLaid(raw: Raw): CardLaid {
+  return {
+    kind: 'cardLaid',
+    card: raw[0],
+    spot: readFieldSpot(raw[1]),
+    whose: raw[2],
+  };
+}
+
+export function readCardMoved(raw: Raw): CardMoved {
+  return {
+    kind: 'cardMoved',
+    id: raw[0],
+    topic: raw[1],
+    order: raw[2],
+    whose: raw[3] ?? 0,
+  };
+}
+
+export function readCardPlaced(raw: Raw): CardPlaced {
+  return {
+    kind: 'cardPlaced',
+    card: raw[0],
+    at: raw[1] == null ? null : readLineSpot(raw[1]),
+    whose: raw[2],
+  };
+}
+
+export function readCardPlacedAlone(raw: Raw): CardPlacedAlone {
+  return {
+    kind: 'cardPlacedAlone',
+    card: raw[0],
+    at: raw[1] == null ? null : readLineSpot(raw[1]),
+  };
+}
+
+export function readCardPutBack(raw: Raw): CardPutBack {
+  return {
+    kind: 'cardPutBack',
+    card: readCard(raw[0]),
+    links: (raw[1] ?? []).map((x: Raw) => readLink(x)),
+  };
+}
+
+export function readCardPutUp(raw: Raw): CardPutUp {
+  return {
+    kind: 'cardPutUp',
+    card: readCard(raw[0]),
+  };
+}
+
+export function readCardResult(raw: Raw): CardResult {
+  return {
+    round: raw[0],
+    card: raw[1],
+    counts: raw[2],
+  };
+}
+
+export function readCardReworded(raw: Raw): CardReworded {
+  return {
+    kind: 'cardReworded',
+    id: raw[0],
+    language: raw[1],
+    text: raw[2],
+    whose: raw[3] ?? 0,
+    attachments: (raw[4] ?? []).map((x: Raw) => known(readAttachment(x))),
+  };
+}
+
+export function readCardSpot(raw: Raw): CardSpot {
+  return {
+    card: raw[0],
+    spot: readFieldSpot(raw[1]),
+  };
+}
+
+export function writeCardSpot(v: CardSpot): Raw {
+  return [v.card, writeFieldSpot(v.spot)];
+}
+
+export function readCardTakenDown(raw: Raw): CardTakenDown {
+  return {
+    kind: 'cardTakenDown',
+    id: raw[0],
+    whose: raw[1] ?? 0,
+  };
+}
+
+export function readCardsBrought(raw: Raw): CardsBrought {
+  return {
+    kind: 'cardsBrought',
+    plan: readWallPlan(raw[0]),
+    cards: raw[1].map((x: Raw) => readCard(x)),
+    changedAt: raw[2] ?? null,
+    results: (raw[3] ?? []).map((x: Raw) => readCardResult(x)),
+    order: raw[4] == null ? null : readClassOrder(raw[4]),
+    links: (raw[5] ?? []).map((x: Raw) => readLink(x)),
+  };
+}
+
+export function readCardsLetOut(raw: Raw): CardsLetOut {
+  return {
+    kind: 'cardsLetOut',
+    ownFirst: raw[0],
+    cards: raw[1].map((x: Raw) => readCard(x)),
+    down: raw[2],
+    links: raw[3].map((x: Raw) => readLink(x)),
+    linksDown: raw[4],
+    apart: raw[5].map((x: Raw) => readLink(x)),
+  };
+}
+
+export function readCardsLinked(raw: Raw): CardsLinked {
+  return {
+    kind: 'cardsLinked',
+    link: readLink(raw[0]),
+    whose: raw[1],
+  };
+}
+
+export function readCardsShown(raw: Raw): CardsShown {
+  return {
+    kind: 'cardsShown',
+    plan: readWallPlan(raw[0]),
+    cards: raw[1].map((x: Raw) => readCard(x)),
+    links: (raw[2] ?? []).map((x: Raw) => readLink(x)),
+  };
+}
+
+export function readClassOrder(raw: Raw): ClassOrder {
+  return {
+    kind: raw[0],
+    people: raw[1],
+    places: raw[2].map((x: Raw) => readClassPlace(x)),
+    alike: raw[3],
+    compared: raw[4],
+    alikeUp: raw[5],
+    comparedUp: raw[6],
+  };
+}
+
+export function readClassPlace(raw: Raw): ClassPlace {
+  return {
+    card: raw[0],
+    people: raw[1],
+    middle: raw[2],
+    low: raw[3],
+    high: raw[4],
+    up: raw[5] == null ? null : readClassUp(raw[5]),
+  };
+}
+
+export function readClassUp(raw: Raw): ClassUp {
+  return {
+    middle: raw[0],
+    low: raw[1],
+    high: raw[2],
+  };
+}
+
+export function readEndTrip(_raw: Raw): EndTrip {
+  return {
+    kind: 'endTrip',
+  };
+}
+
+export function writeEndTrip(_v: EndTrip): Raw {
+  return [];
+}
+
+export function readFieldLaid(raw: Raw): FieldLaid {
+  return {
+    kind: 'fieldLaid',
+    spots: raw[0].map((x: Raw) => readCardSpot(x)),
+  };
+}
+
+export function readFieldSpot(raw: Raw): FieldSpot {
+  return {
+    x: raw[0],
+    y: raw[1],
+  };
+}
+
+export function writeFieldSpot(v: FieldSpot): Raw {
+  return [v.x, v.y];
+}
+
+export function readFileQuestion(raw: Raw): FileQuestion {
+  return {
+    kind: 'fileQuestion',
+    card: raw[0],
+    answer: raw[1],
+  };
+}
+
+export function writeFileQuestion(v: FileQuestion): Raw {
+  return [v.card, v.answer];
+}
+
+export function readGoOnJudging(raw: Raw): GoOnJudging {
+  return {
+    kind: 'goOnJudging',
+    newRound: raw[0],
+  };
+}
+
+export function writeGoOnJudging(v: GoOnJudging): Raw {
+  return [v.newRound];
+}
+
+export function readJudgeCard(raw: Raw): JudgeCard {
+  return {
+    kind: 'judgeCard',
+    card: raw[0],
+    value: raw[1],
+  };
+}
+
+export function writeJudgeCard(v: JudgeCard): Raw {
+  return [v.card, v.value];
+}
+
+export function readJudgement(raw: Raw): Judgement {
+  return {
+    round: raw[0],
+    card: raw[1],
+    person: raw[2],
+    value: raw[3],
+  };
+}
+
+export function readJudgingState(raw: Raw): JudgingState {
+  return {
+    round: raw[0],
+    kind: raw[1] ?? null,
+    isShown: raw[2],
+    given: raw[3].map((x: Raw) => readJudgement(x)),
+    results: raw[4].map((x: Raw) => readCardResult(x)),
+  };
+}
+
+export function readJudgingWentOn(raw: Raw): JudgingWentOn {
+  return {
+    kind: 'judgingWentOn',
+    newRound: raw[0],
+  };
+}
+
+export function readLayCard(raw: Raw): LayCard {
+  return {
+    kind: 'layCard',
+    card: raw[0],
+    spot: readFieldSpot(raw[1]),
+  };
+}
+
+export function writeLayCard(v: LayCard): Raw {
+  return [v.card, writeFieldSpot(v.spot)];
+}
+
+export function readLayCards(raw: Raw): LayCards {
+  return {
+    kind: 'layCards',
+    spots: raw[0].map((x: Raw) => readCardSpot(x)),
+  };
+}
+
+export function writeLayCards(v: LayCards): Raw {
+  return [v.spots.map((x) => writeCardSpot(x))];
+}
+
+export function readLetCardsOut(_raw: Raw): LetCardsOut {
+  return {
+    kind: 'letCardsOut',
+  };
+}
+
+export function writeLetCardsOut(_v: LetCardsOut): Raw {
+  return [];
+}
+
+export function readLineSpot(raw: Raw): LineSpot {
+  return {
+    on: raw[0],
+    at: raw[1],
+    up: raw[2],
+  };
+}
+
+export function writeLineSpot(v: LineSpot): Raw {
+  return [v.on, v.at, v.up];
+}
+
+export function readLink(raw: Raw): Link {
+  return {
+    id: raw[0],
+    from: raw[1],
+    to: raw[2],
+    word: raw[3],
+    language: raw[4],
+    text: raw[5],
+    author: raw[6],
+    byStaff: raw[7],
+    downBy: raw[8],
+  };
+}
+
+export function readLinkCards(raw: Raw): LinkCards {
+  return {
+    kind: 'linkCards',
+    id: raw[0],
+    from: raw[1],
+    to: raw[2],
+    word: raw[3],
+    language: raw[4],
+    text: raw[5],
+  };
+}
+
+export function writeLinkCards(v: LinkCards): Raw {
+  return [v.id, v.from, v.to, v.word, v.language, v.text];
+}
+
+export function readLinkPutBack(raw: Raw): LinkPutBack {
+  return {
+    kind: 'linkPutBack',
+    link: readLink(raw[0]),
+    whose: raw[1],
+  };
+}
+
+export function readLinkReversed(raw: Raw): LinkReversed {
+  return {
+    kind: 'linkReversed',
+    id: raw[0],
+    whose: raw[1],
+  };
+}
+
+export function readLinkReworded(raw: Raw): LinkReworded {
+  return {
+    kind: 'linkReworded',
+    id: raw[0],
+    word: raw[1],
+    language: raw[2],
+    text: raw[3],
+    whose: raw[4],
+  };
+}
+
+export function readLinkTakenDown(raw: Raw): LinkTakenDown {
+  return {
+    kind: 'linkTakenDown',
+    id: raw[0],
+    whose: raw[1],
+  };
+}
+
+export function readMoveCard(raw: Raw): MoveCard {
+  return {
+    kind: 'moveCard',
+    id: raw[0],
+    topic: raw[1],
+    order: raw[2],
+  };
+}
+
+export function writeMoveCard(v: MoveCard): Raw {
+  return [v.id, v.topic, v.order];
+}
+
+export function readMoveOn(raw: Raw): MoveOn {
+  return {
+    kind: 'moveOn',
+    stop: raw[0],
+  };
+}
+
+export function writeMoveOn(v: MoveOn): Raw {
+  return [v.stop];
+}
+
+export function readOrderHidden(_raw: Raw): OrderHidden {
+  return {
+    kind: 'orderHidden',
+  };
+}
+
+export function readOrderShown(raw: Raw): OrderShown {
+  return {
+    kind: 'orderShown',
+    order: readClassOrder(raw[0]),
+  };
+}
+
+export function readOwnPlace(raw: Raw): OwnPlace {
+  return {
+    person: raw[0],
+    card: raw[1],
+    at: readLineSpot(raw[2]),
+  };
+}
+
+export function readPlaceCard(raw: Raw): PlaceCard {
+  return {
+    kind: 'placeCard',
+    card: raw[0],
+    at: raw[1] == null ? null : readLineSpot(raw[1]),
+  };
+}
+
+export function writePlaceCard(v: PlaceCard): Raw {
+  return [v.card, v.at && writeLineSpot(v.at)];
+}
+
+export function readPlacingState(raw: Raw): PlacingState {
+  return {
+    own: raw[0].map((x: Raw) => readOwnPlace(x)),
+    shown: raw[1] == null ? null : readClassOrder(raw[1]),
+  };
+}
+
+export function readPlanSet(raw: Raw): PlanSet {
+  return {
+    kind: 'planSet',
+    plan: readWallPlan(raw[0]),
+    laid: (raw[1] ?? []).map((x: Raw) => readCardSpot(x)),
+  };
+}
+
+export function readPutAnswerBack(raw: Raw): PutAnswerBack {
+  return {
+    kind: 'putAnswerBack',
+    card: raw[0],
+    id: raw[1],
+  };
+}
+
+export function writePutAnswerBack(v: PutAnswerBack): Raw {
+  return [v.card, v.id];
+}
+
+export function readPutCardBack(raw: Raw): PutCardBack {
+  return {
+    kind: 'putCardBack',
+    id: raw[0],
+  };
+}
+
+export function writePutCardBack(v: PutCardBack): Raw {
+  return [v.id];
+}
+
+export function readPutLinkBack(raw: Raw): PutLinkBack {
+  return {
+    kind: 'putLinkBack',
+    id: raw[0],
+  };
+}
+
+export function writePutLinkBack(v: PutLinkBack): Raw {
+  return [v.id];
+}
+
+export function readPutUpCard(raw: Raw): PutUpCard {
+  return {
+    kind: 'putUpCard',
+    id: raw[0],
+    topic: raw[1],
+    language: raw[2],
+    text: raw[3],
+    attachments: (raw[4] ?? []).map((x: Raw) => known(readAttachment(x))),
+    for: raw[5] ?? 0,
+    spot: raw[6] == null ? null : readFieldSpot(raw[6]),
+    beside: raw[7] ?? 0,
+  };
+}
+
+export function writePutUpCard(v: PutUpCard): Raw {
+  const raw: Raw = [v.id, v.topic, v.language, v.text];
+  if (v.attachments.length > 0 || v.for !== 0 || v.spot != null || v.beside !== 0) raw.push(v.attachments.length > 0 ? v.attachments.map((x) => writeAttachment(x)) : null);
+  if (v.for !== 0 || v.spot != null || v.beside !== 0) raw.push(v.for);
+  if (v.spot != null || v.beside !== 0) raw.push(v.spot && writeFieldSpot(v.spot), v.beside);
+  return raw;
+}
+
+export function readQuestionFiled(raw: Raw): QuestionFiled {
+  return {
+    kind: 'questionFiled',
+    card: raw[0],
+    answer: raw[1],
+    whose: raw[2],
+  };
+}
+
+export function readResultsShown(raw: Raw): ResultsShown {
+  return {
+    kind: 'resultsShown',
+    results: raw[0].map((x: Raw) => readCardResult(x)),
+  };
+}
+
+export function readReverseLink(raw: Raw): ReverseLink {
+  return {
+    kind: 'reverseLink',
+    id: raw[0],
+  };
+}
+
+export function writeReverseLink(v: ReverseLink): Raw {
+  return [v.id];
+}
+
+export function readRewordAnswer(raw: Raw): RewordAnswer {
+  return {
+    kind: 'rewordAnswer',
+    card: raw[0],
+    id: raw[1],
+    language: raw[2],
+    text: raw[3],
+  };
+}
+
+export function writeRewordAnswer(v: RewordAnswer): Raw {
+  return [v.card, v.id, v.language, v.text];
+}
+
+export function readRewordCard(raw: Raw): RewordCard {
+  return {
+    kind: 'rewordCard',
+    id: raw[0],
+    language: raw[1],
+    text: raw[2],
+    attachments: (raw[3] ?? []).map((x: Raw) => known(readAttachment(x))),
+  };
+}
+
+export function writeRewordCard(v: RewordCard): Raw {
+  const raw: Raw = [v.id, v.language, v.text];
+  if (v.attachments.length > 0) raw.push(v.attachments.length > 0 ? v.attachments.map((x) => writeAttachment(x)) : null);
+  return raw;
+}
+
+export function readRewordLink(raw: Raw): RewordLink {
+  return {
+    kind: 'rewordLink',
+    id: raw[0],
+    word: raw[1],
+    language: raw[2],
+    text: raw[3],
+  };
+}
+
+export function writeRewordLink(v: RewordLink): Raw {
+  return [v.id, v.word, v.language, v.text];
+}
+
+export function readRoundTrip(raw: Raw): RoundTrip {
+  return {
+    groups: raw[0].map((x: Raw) => readTripGroup(x)),
+    stop: raw[1],
+  };
+}
+
+export function readSetPlan(raw: Raw): SetPlan {
+  return {
+    kind: 'setPlan',
+    plan: readWallPlan(raw[0]),
+  };
+}
+
+export function writeSetPlan(v: SetPlan): Raw {
+  return [writeWallPlan(v.plan)];
+}
+
+export function readShowOrder(raw: Raw): ShowOrder {
+  return {
+    kind: 'showOrder',
+    on: raw[0],
+  };
+}
+
+export function writeShowOrder(v: ShowOrder): Raw {
+  return [v.on];
+}
+
+export function readShowResults(_raw: Raw): ShowResults {
+  return {
+    kind: 'showResults',
+  };
+}
+
+export function writeShowResults(_v: ShowResults): Raw {
+  return [];
+}
+
+export function readStationVisited(raw: Raw): StationVisited {
+  return {
+    kind: 'stationVisited',
+    station: raw[0],
+  };
+}
+
+export function readTakeAnswerDown(raw: Raw): TakeAnswerDown {
+  return {
+    kind: 'takeAnswerDown',
+    card: raw[0],
+    id: raw[1],
+  };
+}
+
+export function writeTakeAnswerDown(v: TakeAnswerDown): Raw {
+  return [v.card, v.id];
+}
+
+export function readTakeCardDown(raw: Raw): TakeCardDown {
+  return {
+    kind: 'takeCardDown',
+    id: raw[0],
+  };
+}
+
+export function writeTakeCardDown(v: TakeCardDown): Raw {
+  return [v.id];
+}
+
+export function readTakeLinkDown(raw: Raw): TakeLinkDown {
+  return {
+    kind: 'takeLinkDown',
+    id: raw[0],
+  };
+}
+
+export function writeTakeLinkDown(v: TakeLinkDown): Raw {
+  return [v.id];
+}
+
+export function readTidyField(_raw: Raw): TidyField {
+  return {
+    kind: 'tidyField',
+  };
+}
+
+export function writeTidyField(_v: TidyField): Raw {
+  return [];
+}
+
+export function readTripBegun(raw: Raw): TripBegun {
+  return {
+    kind: 'tripBegun',
+    groups: raw[0].map((x: Raw) => readTripGroup(x)),
+  };
+}
+
+export function readTripEnded(_raw: Raw): TripEnded {
+  return {
+    kind: 'tripEnded',
+  };
+}
+
+export function readTripGroup(raw: Raw): TripGroup {
+  return {
+    name: raw[0],
+    people: raw[1],
+  };
+}
+
+export function writeTripGroup(v: TripGroup): Raw {
+  return [v.name, v.people];
+}
+
+export function readTripMovedOn(raw: Raw): TripMovedOn {
+  return {
+    kind: 'tripMovedOn',
+    stop: raw[0],
+  };
+}
+
+export function readVisit(raw: Raw): Visit {
+  return {
+    person: raw[0],
+    stations: raw[1],
+    now: raw[2],
+  };
+}
+
+export function readVisitStation(raw: Raw): VisitStation {
+  return {
+    kind: 'visitStation',
+    station: raw[0],
+  };
+}
+
+export function writeVisitStation(v: VisitStation): Raw {
+  return [v.station];
+}
+
+export function readWallSnapshot(raw: Raw): WallSnapshot {
+  return {
+    kind: 'wall',
+    plan: readWallPlan(raw[0]),
+    cards: raw[1].map((x: Raw) => readCard(x)),
+    setAside: raw[2].map((x: Raw) => readLateWork(x)),
+    lastActivity: raw[3] < 0 ? null : raw[3],
+    acts: raw[4].map((x: Raw) => readLastAct(x)),
+    judging: readJudgingState(raw[5]),
+    trip: raw[6] == null ? null : readRoundTrip(raw[6]),
+    visits: raw[7].map((x: Raw) => readVisit(x)),
+    placing: readPlacingState(raw[8]),
+    links: raw[9].map((x: Raw) => readLink(x)),
+    held: raw[10],
+  };
+}
+
+know({
+  readCommand: {
+    40: readPutUpCard,
+    41: readRewordCard,
+    42: readMoveCard,
+    43: readTakeCardDown,
+    44: readPutCardBack,
+    45: readSetPlan,
+    46: readAnswerCard,
+    47: readRewordAnswer,
+    48: readTakeAnswerDown,
+    49: readPutAnswerBack,
+    50: readJudgeCard,
+    51: readShowResults,
+    52: readGoOnJudging,
+    53: readAskToo,
+    54: readFileQuestion,
+    55: readBeginTrip,
+    56: readMoveOn,
+    57: readEndTrip,
+    58: readVisitStation,
+    59: readPlaceCard,
+    60: readShowOrder,
+    61: readLinkCards,
+    62: readRewordLink,
+    63: readReverseLink,
+    64: readTakeLinkDown,
+    65: readPutLinkBack,
+    66: readLayCard,
+    67: readTidyField,
+    68: readLayCards,
+    69: readLetCardsOut,
+  },
+  readRoomEvent: {
+    70: readCardPutUp,
+    71: readCardReworded,
+    72: readCardMoved,
+    73: readCardTakenDown,
+    74: readCardPutBack,
+    75: readPlanSet,
+    76: readCardsBrought,
+    77: readCardsShown,
+    78: readCardAnswered,
+    79: readAnswerReworded,
+    80: readAnswerTakenDown,
+    81: readAnswerPutBack,
+    82: readCardJudged,
+    83: readResultsShown,
+    84: readJudgingWentOn,
+    85: readAskedToo,
+    86: readQuestionFiled,
+    87: readTripBegun,
+    88: readTripMovedOn,
+    89: readTripEnded,
+    90: readStationVisited,
+    91: readCardPlaced,
+    92: readCardPlacedAlone,
+    93: readOrderShown,
+    94: readOrderHidden,
+    95: readCardsLinked,
+    96: readLinkReworded,
+    97: readLinkReversed,
+    98: readLinkTakenDown,
+    99: readLinkPutBack,
+    100: readCardLaid,
+    101: readFieldLaid,
+    102: readCardsLetOut,
+  },
+  readRoomSnapshot: {
+    4: readWallSnapshot,
+  },
+  writeCommand: {
+    putUpCard: [40, writePutUpCard],
+    rewordCard: [41, writeRewordCard],
+    moveCard: [42, writeMoveCard],
+    takeCardDown: [43, writeTakeCardDown],
+    putCardBack: [44, writePutCardBack],
+    setPlan: [45, writeSetPlan],
+    answerCard: [46, writeAnswerCard],
+    rewordAnswer: [47, writeRewordAnswer],
+    takeAnswerDown: [48, writeTakeAnswerDown],
+    putAnswerBack: [49, writePutAnswerBack],
+    judgeCard: [50, writeJudgeCard],
+    showResults: [51, writeShowResults],
+    goOnJudging: [52, writeGoOnJudging],
+    askToo: [53, writeAskToo],
+    fileQuestion: [54, writeFileQuestion],
+    beginTrip: [55, writeBeginTrip],
+    moveOn: [56, writeMoveOn],
+    endTrip: [57, writeEndTrip],
+    visitStation: [58, writeVisitStation],
+    placeCard: [59, writePlaceCard],
+    showOrder: [60, writeShowOrder],
+    linkCards: [61, writeLinkCards],
+    rewordLink: [62, writeRewordLink],
+    reverseLink: [63, writeReverseLink],
+    takeLinkDown: [64, writeTakeLinkDown],
+    putLinkBack: [65, writePutLinkBack],
+    layCard: [66, writeLayCard],
+    tidyField: [67, writeTidyField],
+    layCards: [68, writeLayCards],
+    letCardsOut: [69, writeLetCardsOut],
+  },
+});
