@@ -119,7 +119,7 @@ internal sealed class CSharpForms(Declarations declarations)
         foreach (var version in versions.Where(v => v.Key > 1))
         {
             count += Slots(version);
-            foreach (var field in version) Line($"        {TypeOf(field)} {Local(field)} = {(field.IsNullable ? "null" : "default")};");
+            foreach (var field in version) Line($"        {TypeOf(field)} {Local(field)} = {(field.IsNullable ? "null" : field.Form.Type == typeof(string) ? "\"\"" : "default")};");
             Line($"        if (fields.Has({count}))\n        {{");
             foreach (var field in version) Line($"            {Local(field)} = {Reading(field)};");
             Line("        }\n");
@@ -237,6 +237,7 @@ internal sealed class CSharpForms(Declarations declarations)
         { IsNullable: true } => $"{value} is not null",
         { Form: EnumForm } => $"(int){value} != 0",
         { Form.Type: var t } when t == typeof(bool) => value,
+        { Form.Type: var t } when t == typeof(string) => $"{value}.Length > 0",
         { Form: ScalarForm } => $"{value} != 0",
         _ => throw new InvalidOperationException($"{field.Name} has no usual value."),
     };

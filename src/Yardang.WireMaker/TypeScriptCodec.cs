@@ -241,6 +241,7 @@ internal sealed partial class TypeScriptCodec(Declarations declarations)
         { NullIsEmpty: true } => $"{value}.length > 0",
         { IsNullable: true } => $"{value} != null",
         { Form.Type: var t } when t == typeof(bool) => value,
+        { Form.Type: var t } when t == typeof(string) => $"{value} !== ''",
         _ => $"{value} !== 0",
     };
 

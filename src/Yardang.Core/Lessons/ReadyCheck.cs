@@ -117,7 +117,8 @@ public static class ReadyCheck
 
         if (wall.Rules.Answers) yield return new(asks ? "OthersAnswer" : wall.Rules.InPairs ? "StudentsAnswerInPairs" : "StudentsAnswer");
         if (wall.Rules is { Answers: true, LeastAnswers: > 0 and var answers }) yield return new("LeastAnswers", Count: answers);
-        if (wall.Rules.Judging is { } judging) yield return judging.Kind == JudgingKind.Agree ? new("StudentsAgree") : new("StudentsChoose", Count: judging.Choices);
+        if (wall.Rules.Judging is { } judging) yield return judging.Kind switch { JudgingKind.Agree => new("StudentsAgree"), JudgingKind.Choose => new("StudentsChoose", Count: judging.Choices), _ => new("StudentsScore", Count: judging.Values) };
+        if (!wall.Rules.Stamps.IsEmpty) yield return new("StudentsRespond", Count: wall.Rules.Stamps.Length);
         yield return new(way switch { Way.OneEach => "NotSeeOtherWalls", _ when wall.Rules.OwnFirst => $"Own{what}First", Way.ByGroup => $"SeeGroups{what}", _ => $"SeeAll{what}" });
         if (wall.HidesNames && way != Way.OneEach) yield return new("NamesHidden", Count: LetOut.LeastPeople);
         yield return new($"YouSeeAll{what}");
@@ -149,6 +150,7 @@ public static class ReadyCheck
         if (wall.FieldShown is { Picture: { } beneath } && string.IsNullOrWhiteSpace(beneath.Description)) yield return new("UndescribedField", IsWarning: true);
         if (wall.LineShown is { Kind: LineKind.Ends or LineKind.Ladder or LineKind.Field } ends && ends.Names.All(n => n.IsEmpty)) yield return new("EndsWithoutName", IsWarning: true);
         if (wall.Rules.Shows.HasFlag(AttachmentKinds.Places) && wall.Map is null) yield return new("PlacesWithoutMap", IsWarning: true);
+        if (wall.Rules.Judging?.Scored is { Says.IsEmpty: true }) yield return new("NoCriterion", IsWarning: true);
         if (wall.Map is { } map && string.IsNullOrWhiteSpace(map.Description)) yield return new("UndescribedMap", IsWarning: true);
 
         // Who is not known to the others may write what they would not sign.

@@ -116,6 +116,7 @@ public static class HiddenNames
             PutUpAt = isNamed ? card.PutUpAt : ToTheMinute(card.PutUpAt),
             Answers = card.Answers is { } answers ? [.. answers.Select(a => AsTold(reader, a, veil)).OrderBy(a => a.Id)] : null,
             AskedToo = card.AskedToo is { } askers ? [.. askers.Select(p => p == reader.Number ? p : 0).Order()] : null,
+            Responses = card.Responses is { } responses ? [.. responses.Select(r => r with { People = [.. r.People.Select(p => p == reader.Number ? p : 0).Order()] })] : null,
             AnsweredBy = veil.Over(reader, card.AnsweredBy),
         };
     }

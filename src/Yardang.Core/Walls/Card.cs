@@ -23,9 +23,10 @@ namespace Yardang.Core.Walls;
 /// <param name="At">On a line that all share: where it stands; null if it is not placed.</param>
 /// <param name="PutUpBy">Which teacher put up what its author said aloud, by actor number; 0: the author did.</param>
 /// <param name="Spot">Where it lies on a free field; null if it was never put there.</param>
+/// <param name="Responses">Who responded to it with which stamps, by the names of the stamps; null for nobody.</param>
 public sealed record Card(
     long Id, long Topic, long PutUnder, int Author, bool ByStaff, double Order, string Language, string Text, long PutUpAt, int DownBy = 0, [Since(2), NullIsEmpty] ImmutableArray<Answer>? Answers = null,
-    [Since(3), NullIsEmpty] ImmutableArray<Attachment>? Attachments = null, [Since(4), NullIsEmpty] ImmutableArray<int>? AskedToo = null, [Since(4)] long AnsweredBy = 0, [Since(5)] LineSpot? At = null, [Since(6)] int PutUpBy = 0, [Since(7)] FieldSpot? Spot = null)
+    [Since(3), NullIsEmpty] ImmutableArray<Attachment>? Attachments = null, [Since(4), NullIsEmpty] ImmutableArray<int>? AskedToo = null, [Since(4)] long AnsweredBy = 0, [Since(5)] LineSpot? At = null, [Since(6)] int PutUpBy = 0, [Since(7)] FieldSpot? Spot = null, [Since(8), NullIsEmpty] ImmutableArray<Response>? Responses = null)
 {
     /// <summary>What is shown beside its words.</summary>
     [JsonIgnore]
@@ -38,6 +39,10 @@ public sealed record Card(
     /// <summary>Who else asks it, in order.</summary>
     [JsonIgnore]
     public ImmutableArray<int> Askers => AskedToo ?? [];
+
+    /// <summary>Who responded to it with which stamps.</summary>
+    [JsonIgnore]
+    public ImmutableArray<Response> Responded => Responses ?? [];
 
     /// <summary>Whether it is a question that is answered.</summary>
     [JsonIgnore]
@@ -110,6 +115,7 @@ public sealed record Card(
             if (!CanSay(card.Text, card.Shown) || !IsLanguage(card.Language)) return $"Card {i + 1} says nothing, or too much, or shows what this program does not know: at most {TextLength} letters and {Attachment.Most} things beside them.";
             if (!Walls.Answers.AreSound(card)) return $"An answer to card {i + 1} says nothing, or too much, or answers nothing that is there.";
             if (!Questions.AreSound(card)) return $"Card {i + 1} is asked by somebody twice, or by its author, or answered by nothing that is there.";
+            if (!QuickResponses.AreSound(card)) return $"Card {i + 1} is responded to by somebody twice, by its author, or with a stamp that there is not.";
             if (!card.IsUp || !plan.Has(card.Topic) || card.PutUnder < 0 || !IsOrder(card.Order)) return $"Card {i + 1} stands nowhere on the wall.";
             if (card.PutUpBy < 0 || (card.PutUpBy > 0 && card.ByStaff)) return $"Card {i + 1} was put up for a teacher.";
             if (card.Spot is { } lies && !FieldPlan.Holds(lies)) return $"Card {i + 1} lies where nothing can be.";

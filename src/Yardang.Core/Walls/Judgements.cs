@@ -9,13 +9,17 @@ namespace Yardang.Core.Walls;
 /// </summary>
 public sealed class Judgements
 {
-    private readonly SortedDictionary<(int Round, long Card, int Person), int> _given = [];
+    private readonly SortedDictionary<(int Round, long Card, int Person), Said> _given = [];
+    private int _letters;
 
     /// <summary>Which round it is, from 1.</summary>
     public int Round { get; private set; } = 1;
 
     /// <summary>How cards are judged in it; null if they never were.</summary>
     public JudgingKind? Kind { get; private set; }
+
+    /// <summary>How many values there are in it; 0 if cards never were judged.</summary>
+    public int Values { get; private set; }
 
     /// <summary>Whether its results are shown.</summary>
     public bool IsShown { get; private set; }
@@ -24,55 +28,86 @@ public sealed class Judgements
     public ImmutableArray<CardResult> Results { get; private set; } = [];
 
     /// <summary>All that was said, by round, card and person.</summary>
-    public IEnumerable<Judgement> Given => _given.Select(g => new Judgement(g.Key.Round, g.Key.Card, g.Key.Person, g.Value));
+    public IEnumerable<Judgement> Given => _given.Select(g => new Judgement(g.Key.Round, g.Key.Card, g.Key.Person, g.Value.Value, g.Value.Reason, g.Value.Words));
+
+    /// <summary>Who gave which card how many points in this round.</summary>
+    public IReadOnlyCollection<(int Judge, long Card, int Score)> Scores => Kind == JudgingKind.Score
+        ? [.. _given.Where(g => g.Key.Round == Round).Select(g => (g.Key.Person, g.Key.Card, g.Value.Value))]
+        : [];
 
     /// <summary>As a reader knows it.</summary>
-    public JudgingState StateFor(Func<Judgement, bool> isSeen) => new(Round, Kind, IsShown, [.. Given.Where(isSeen)], Results);
+    public JudgingState StateFor(Func<Judgement, bool> isSeen) => new(Round, Kind, Values, IsShown, [.. Given.Where(isSeen)], Results);
 
     /// <summary>What all said of some cards in this round.</summary>
     /// <param name="cards">Their ids, in order.</param>
     public ImmutableArray<CardResult> ResultsOf(IEnumerable<long> cards)
     {
-        if (Kind is not { } kind) return [];
-        var counts = new Dictionary<long, int[]>();
-        foreach (var ((round, card, _), value) in _given)
+        var (counts, reasons) = (new Dictionary<long, int[]>(), new Dictionary<long, List<ScoreReason>>());
+        foreach (var ((round, card, _), said) in _given)
         {
             if (round != Round) continue;
-            if (!counts.TryGetValue(card, out var known)) counts[card] = known = new int[Judging.ValuesOf(kind)];
-            known[value - 1]++;
+            if (!counts.TryGetValue(card, out var known)) counts[card] = known = new int[Values];
+            known[said.Value - 1]++;
+            if (said.Letters == 0) continue;
+            if (!reasons.TryGetValue(card, out var why)) reasons[card] = why = [];
+            why.Add(new(said.Value, said.Reason, said.Words));
         }
 
-        return [.. cards.Where(counts.ContainsKey).Select(card => new CardResult(Round, card, [.. counts[card]]))];
+        var fair = Scoring.EvenedOut(Scores, Values);
+        return [.. cards.Where(counts.ContainsKey).Select(card => new CardResult(
+            Round, card, [.. counts[card]], fair.TryGetValue(card, out var evened) ? evened : null, reasons.TryGetValue(card, out var why) ? InNoOrder(why) : null))];
     }
+
+    // By what they say: in which order they came would tell whose they are.
+    private static ImmutableArray<ScoreReason> InNoOrder(IEnumerable<ScoreReason> reasons) =>
+        [.. reasons.OrderByDescending(r => r.Value).ThenBy(r => r.Text, StringComparer.Ordinal).ThenBy(r => r.Words, StringComparer.Ordinal)];
 
     /// <summary>Why somebody cannot say something of a card that they see; null if they can.</summary>
     /// <param name="rule">What the plan says.</param>
     /// <param name="judge">What they say.</param>
     /// <param name="person">Who, by actor number.</param>
     /// <param name="isUp">Whether a card is up.</param>
-    internal Refusal? WhyNot(Judging? rule, JudgeCard judge, int person, Func<long, bool> isUp)
+    /// <param name="texts">What the card says, in each language.</param>
+    internal Refusal? WhyNot(Judging? rule, JudgeCard judge, int person, Func<long, bool> isUp, IReadOnlyCollection<string> texts)
     {
         if (rule is null || IsShown) return Refusal.JudgingEnded;
-        if (judge.Value < 0 || judge.Value > Judging.ValuesOf(rule.Kind)) return Refusal.OutOfRange;
-        if (judge.Value == 0 || _given.ContainsKey((Round, judge.Card, person))) return null;
+        if (judge.Value < 0 || judge.Value > rule.Values) return Refusal.OutOfRange;
+        if (judge.Value == 0) return null;
+        if (WhyNotSo(rule.Scored, judge, texts) is { } why) return why;
+        if (_letters + judge.Reason.Length + judge.Words.Length > Judging.MostReasons) return Refusal.Full;
+        if (_given.ContainsKey((Round, judge.Card, person))) return null;
         if (_given.Count >= Judging.MostJudgements) return Refusal.Full;
         if (rule.Kind != JudgingKind.Choose) return null;
         var chosen = _given.Keys.Count(k => k.Round == Round && k.Person == person && isUp(k.Card));
         return chosen >= rule.Choices ? Refusal.EnoughChosen : null;
     }
 
+    // What is said beside a score. Words can only be asked for where there are some.
+    private static Refusal? WhyNotSo(Criterion? criterion, JudgeCard judge, IReadOnlyCollection<string> texts)
+    {
+        var (reason, words) = (criterion?.Reason ?? Wanted.No, criterion?.Words ?? Wanted.No);
+        if (judge.Reason.Length > Card.TextLength || judge.Words.Length > Criterion.WordsLength) return Refusal.OutOfRange;
+        if ((reason == Wanted.No && judge.Reason.Length > 0) || (words == Wanted.No && judge.Words.Length > 0)) return Refusal.NotAllowed;
+        if (reason == Wanted.Must && string.IsNullOrWhiteSpace(judge.Reason)) return Refusal.OutOfRange;
+        var isMissing = words == Wanted.Must && judge.Words.Length == 0 && !texts.All(string.IsNullOrWhiteSpace);
+        return isMissing || (judge.Words.Length > 0 && !texts.Any(t => Scoring.StandOn(judge.Words, t))) ? Refusal.OutOfRange : null;
+    }
+
     /// <summary>The plan is another: where cards are judged otherwise than before, a new round begins.</summary>
     internal void Follow(Judging? rule)
     {
-        if (rule is null || rule.Kind == Kind) return;
+        if (rule is null || (rule.Kind == Kind && rule.Values == Values)) return;
         if (Kind is not null) (Round, IsShown) = (Round + 1, false);
-        Kind = rule.Kind;
+        (Kind, Values) = (rule.Kind, rule.Values);
     }
 
-    internal void Judge(long card, int person, int value)
+    internal void Judge(CardJudged judged, int person)
     {
-        if (value == 0) _given.Remove((Round, card, person));
-        else _given[(Round, card, person)] = value;
+        var key = (Round, judged.Card, person);
+        if (_given.Remove(key, out var before)) _letters -= before.Letters;
+        if (judged.Value == 0) return;
+        _given[key] = new(judged.Value, judged.Reason, judged.Words);
+        _letters += judged.Reason.Length + judged.Words.Length;
     }
 
     internal void Show(ImmutableArray<CardResult> results) => (Results, IsShown) = ([.. Results.Where(r => r.Round != Round), .. results], true);
@@ -89,13 +124,24 @@ public sealed class Judgements
     {
         if (results.IsEmpty) return;
         Round = results.Max(r => r.Round);
-        Kind = results.First(r => r.Round == Round).Counts.Length == Judging.ValuesOf(JudgingKind.Choose) ? JudgingKind.Choose : JudgingKind.Agree;
+        var last = results.First(r => r.Round == Round);
+        Values = last.Counts.Length;
+        Kind = last.Fair is not null ? JudgingKind.Score : Values == 1 ? JudgingKind.Choose : JudgingKind.Agree;
         (Results, IsShown) = (results, true);
     }
 
     internal void Restore(JudgingState state)
     {
-        (Round, Kind, IsShown, Results) = (state.Round, state.Kind, state.IsShown, state.Results);
-        foreach (var (round, card, person, value) in state.Given) _given[(round, card, person)] = value;
+        (Round, Kind, Values, IsShown, Results) = (state.Round, state.Kind, state.Values, state.IsShown, state.Results);
+        foreach (var (round, card, person, value, reason, words) in state.Given)
+        {
+            _given[(round, card, person)] = new(value, reason, words);
+            _letters += reason.Length + words.Length;
+        }
+    }
+
+    private readonly record struct Said(int Value, string Reason, string Words)
+    {
+        public int Letters => Reason.Length + Words.Length;
     }
 }

@@ -93,7 +93,7 @@ public sealed class LetOut
         var person = envelope.Event switch
         {
             LateWorkAccepted accepted => accepted.Outcome is null ? null : (int?)accepted.Person,
-            CardPutUp or CardPutBack or CardReworded or CardMoved or CardTakenDown or CardAnswered or AnswerPutBack or AnswerReworded or AnswerTakenDown or AskedToo or QuestionFiled
+            CardPutUp or CardPutBack or CardReworded or CardMoved or CardTakenDown or CardAnswered or AnswerPutBack or AnswerReworded or AnswerTakenDown or AskedToo or QuestionFiled or CardRespondedTo
                 or CardPlaced or CardLaid or CardsLinked or LinkReworded or LinkReversed or LinkTakenDown or LinkPutBack or FieldLaid or PlanSet => envelope.Actor.IsStaff ? 0 : envelope.Actor.Number,
             _ => null,
         };

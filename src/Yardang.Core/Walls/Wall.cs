@@ -155,11 +155,11 @@ public sealed class Wall : Room, IWorkRoom
                 if (newRound && Judgements.Round >= Judging.MostRounds) return Refusal.Full;
                 return newRound || Judgements.IsShown ? new JudgingWentOn(newRound) : Refusal.ChangedSince;
             case JudgeCard judge:
-                return WhyNot(judge, actor, situation) is { } reason ? reason : new Decision.Accepted(new CardJudged(judge.Card, judge.Value), Audience.AuthorAndStaff);
+                return WhyNot(judge, actor, situation) is { } reason ? reason : new Decision.Accepted(new CardJudged(judge.Card, judge.Value, judge.Reason, judge.Words), Audience.AuthorAndStaff);
             case ShowOrder(var on):
                 if (Order() is not { } order) return Refusal.NotAllowed;
                 return on == Placements.Shown is not null ? Refusal.ChangedSince : on ? new OrderShown(order) : new OrderHidden();
-            case AskToo or FileQuestion or PlaceCard or LayCard when !actor.IsStaff && (actor.HasLeft || !situation.Allowed.StudentsMayWrite):
+            case AskToo or FileQuestion or PlaceCard or LayCard or RespondToCard when !actor.IsStaff && (actor.HasLeft || !situation.Allowed.StudentsMayWrite):
                 return Refusal.TooLate;
             case TidyField or LayCards:
                 return Laying.Decide(submission.Command, Plan, _cards, Links);
@@ -204,6 +204,7 @@ public sealed class Wall : Room, IWorkRoom
         TakeAnswerDown(var on, var id) => Theirs(on, id, actor) is { } why ? why : ToldOf(_cards[on], (card, whose) => new AnswerTakenDown(card.Id, id, whose)),
         PutAnswerBack(var on, var id) => WhyNotBack(on, id, actor) is { } why ? why : ToldOf(_cards[on], (card, whose) => new AnswerPutBack(card.Id, Find(on, id)! with { DownBy = 0 }, whose)),
         AskToo ask => WhyNot(ask.Card, actor, card => Questions.WhyNot(ask, card, Plan, actor)) is { } why ? why : ToldOf(_cards[ask.Card], (_, whose) => new AskedToo(ask.Card, ask.On, whose)),
+        RespondToCard respond => WhyNot(respond.Card, actor, card => QuickResponses.WhyNot(respond, card, Plan, actor)) is { } why ? why : ToldOf(_cards[respond.Card], (_, whose) => new CardRespondedTo(respond.Card, respond.Stamp, respond.On, whose)),
         FileQuestion file => WhyNot(file.Card, actor, card => Questions.WhyNot(file, card, Plan, actor)) is { } why ? why : ToldOf(_cards[file.Card], (_, whose) => new QuestionFiled(file.Card, file.Answer, whose)),
         PlaceCard place => WhyNot(place.Card, actor, card => Placements.WhyNot(place, card, Plan, actor)) is { } why ? why
             : Plan.LineShown!.Together ? ToldOf(_cards[place.Card], (_, whose) => new CardPlaced(place.Card, place.At, whose))
@@ -288,7 +289,7 @@ public sealed class Wall : Room, IWorkRoom
         if (actor.HasLeft || !situation.Allowed.StudentsMayWrite) return Refusal.JudgingEnded;
         if (!_cards.TryGetValue(judge.Card, out var card) || !card.IsUp || IsHidden(card, actor)) return Refusal.NotFound;
         if (card.Author == actor.Number && !card.ByStaff) return Refusal.NotAllowed;
-        return Judgements.WhyNot(Plan.Rules.Judging, judge, actor.Number, id => _cards.TryGetValue(id, out var other) && other.IsUp);
+        return Judgements.WhyNot(Plan.Rules.Judging, judge, actor.Number, id => _cards.TryGetValue(id, out var other) && other.IsUp, Plan.TextsOf(card));
     }
 
     // A card that is up, and one's own; teachers may change all.
@@ -471,8 +472,11 @@ public sealed class Wall : Room, IWorkRoom
                 _cards.Clear();
                 foreach (var card in cards) _cards[card.Id] = card;
                 return;
-            case CardJudged(var card, var value):
-                Judgements.Judge(card, envelope.Actor.Number, value);
+            case CardJudged judged:
+                Judgements.Judge(judged, envelope.Actor.Number);
+                break;
+            case CardRespondedTo(var on, var stamp, var isOn, _):
+                Change(on, c => c.RespondedTo(stamp, envelope.Actor.Number, envelope.Actor.IsStaff, isOn));
                 break;
             case ResultsShown(var results):
                 Judgements.Show(results);

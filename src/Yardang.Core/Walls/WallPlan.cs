@@ -69,11 +69,16 @@ public sealed record Topic(long Id, Texts Heading, Texts Prompt, int Colour, [Si
 /// <param name="AnyMoves">Under topics: whether anybody may move any card.</param>
 /// <param name="InPairs">Whether students answer a card by one strength and one question.</param>
 /// <param name="LeastAnswers">How many cards of others each is asked to answer; 0 for no number.</param>
+/// <param name="Responses">The stamps with which everybody may respond to others' cards; null for none.</param>
 public sealed record WallRules(
-    int Least = 0, int Most = 0, [Since(2)] bool OwnFirst = false, [Since(3)] bool Answers = false, [Since(4)] AttachmentKinds Shows = AttachmentKinds.None, [Since(5)] Judging? Judging = null, [Since(6)] int Stations = 0, [Since(7)] bool OnlyGiven = false, [Since(8)] NamesTo Names = NamesTo.Everybody, [Since(8)] bool AnyMoves = false, [Since(8)] bool InPairs = false, [Since(8)] int LeastAnswers = 0)
+    int Least = 0, int Most = 0, [Since(2)] bool OwnFirst = false, [Since(3)] bool Answers = false, [Since(4)] AttachmentKinds Shows = AttachmentKinds.None, [Since(5)] Judging? Judging = null, [Since(6)] int Stations = 0, [Since(7)] bool OnlyGiven = false, [Since(8)] NamesTo Names = NamesTo.Everybody, [Since(8)] bool AnyMoves = false, [Since(8)] bool InPairs = false, [Since(8)] int LeastAnswers = 0, [Since(9), NullIsEmpty] ImmutableArray<QuickResponse>? Responses = null)
 {
     /// <summary>As many cards as anybody likes, of words alone.</summary>
     public static readonly WallRules Free = new();
+
+    /// <summary>The stamps with which everybody may respond to others' cards.</summary>
+    [JsonIgnore]
+    public ImmutableArray<QuickResponse> Stamps => Responses ?? [];
 }
 
 /// <summary>What a teacher has planned for a wall: the question, where answers go, and what each may and owes.</summary>
@@ -132,7 +137,7 @@ public sealed record WallPlan(
 
     /// <summary>Its texts, in the order in which they are read.</summary>
     [JsonIgnore]
-    public IEnumerable<Texts> Texts => TopicsShown.SelectMany(t => new[] { t.Heading, t.Prompt }).Prepend(Question).Concat(LineShown?.Names ?? []).Concat(FieldShown?.Words.Select(w => w.Text) ?? []).Concat(Given.Select(g => g.Text));
+    public IEnumerable<Texts> Texts => TopicsShown.SelectMany(t => new[] { t.Heading, t.Prompt }).Prepend(Question).Concat(LineShown?.Names ?? []).Concat(FieldShown?.Words.Select(w => w.Text) ?? []).Concat(Rules.Judging?.Scored is { } criterion ? [criterion.Says] : []).Concat(Rules.Stamps.Select(r => r.Says)).Concat(Given.Select(g => g.Text));
 
     /// <summary>The names in the media store that it shows.</summary>
     public IEnumerable<string> MediaNames() => Topics.SelectMany(t => t.MediaNames()).Concat(Map is { } map ? [map.Media] : []).Concat(Field?.Picture is { } beneath ? [beneath.Media] : []).Concat(Given.SelectMany(g => g.Shows.SelectMany(a => a.MediaNames())));
@@ -149,6 +154,9 @@ public sealed record WallPlan(
 
     /// <summary>What a card says in a language: one that is as the teacher gave it, in the teacher's words.</summary>
     public string TextOf(Card card, string language) => Given.FirstOrDefault(g => g.Says(card))?.Text.For(language) ?? card.Text;
+
+    /// <summary>What a card says, in each language in which it is read.</summary>
+    public IReadOnlyCollection<string> TextsOf(Card card) => [card.Text, .. Given.FirstOrDefault(g => g.Says(card))?.Text.ByLanguage.Values ?? []];
 
     /// <summary>Everything that is written in it, in every language.</summary>
     public IEnumerable<string> Said() => Texts.SelectMany(t => t.ByLanguage.Values);
@@ -174,6 +182,7 @@ public sealed record WallPlan(
         if (Map is { } map && !map.AsPicture().IsValid()) return "The wall's map is no picture.";
         if ((Rules.Shows & ~Attachment.AnyKind) != AttachmentKinds.None) return "Students may show what this program does not know.";
         if (Rules.Judging is { } judging && !judging.IsValid()) return "Cards are judged in a way that this program does not know, or too many are chosen.";
+        if (!QuickResponse.AreSound(Rules.Stamps)) return $"Cards can be responded to with at most {QuickResponse.Most} of the stamps that there are, each once, in {QuickResponse.SaysLength} letters.";
         if (Rules.LeastAnswers is < 0 or > Answer.MostOfOne) return $"A student may be asked to answer at most {Answer.MostOfOne} cards.";
         if (!Enum.IsDefined(Rules.Names)) return "Names are shown to whom this program does not know.";
         if (Rules.Stations is < 0 or > MostTopics) return $"A student may be asked for something at {MostTopics} stations at most.";

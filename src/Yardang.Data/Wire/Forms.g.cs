@@ -169,6 +169,7 @@ internal static class Forms
             case Yardang.Core.Walls.TidyField v: Write(ref w, v); break;
             case Yardang.Core.Walls.LayCards v: Write(ref w, v); break;
             case Yardang.Core.Walls.LetCardsOut v: Write(ref w, v); break;
+            case Yardang.Core.Walls.RespondToCard v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -231,6 +232,7 @@ internal static class Forms
         Yardang.Core.Walls.TidyField => 67,
         Yardang.Core.Walls.LayCards => 68,
         Yardang.Core.Walls.LetCardsOut => 69,
+        Yardang.Core.Walls.RespondToCard => 70,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -301,6 +303,7 @@ internal static class Forms
         67 => ReadTidyField(ref r),
         68 => ReadLayCards(ref r),
         69 => ReadLetCardsOut(ref r),
+        70 => ReadRespondToCard(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of command: {kind}."),
     };
 
@@ -432,6 +435,7 @@ internal static class Forms
             case Yardang.Core.Walls.CardLaid v: Write(ref w, v); break;
             case Yardang.Core.Walls.FieldLaid v: Write(ref w, v); break;
             case Yardang.Core.Walls.CardsLetOut v: Write(ref w, v); break;
+            case Yardang.Core.Walls.CardRespondedTo v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -518,6 +522,7 @@ internal static class Forms
         Yardang.Core.Walls.CardLaid => 100,
         Yardang.Core.Walls.FieldLaid => 101,
         Yardang.Core.Walls.CardsLetOut => 102,
+        Yardang.Core.Walls.CardRespondedTo => 103,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -612,6 +617,7 @@ internal static class Forms
         100 => ReadCardLaid(ref r),
         101 => ReadFieldLaid(ref r),
         102 => ReadCardsLetOut(ref r),
+        103 => ReadCardRespondedTo(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of room event: {kind}."),
     };
 
@@ -1086,7 +1092,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.Card v)
     {
-        var count = v.Spot is not null ? 17 : v.PutUpBy != 0 ? 16 : v.At is not null ? 15 : v.AskedToo is not null || v.AnsweredBy != 0 ? 14 : v.Attachments is not null ? 12 : v.Answers is not null ? 11 : 10;
+        var count = v.Responses is not null ? 18 : v.Spot is not null ? 17 : v.PutUpBy != 0 ? 16 : v.At is not null ? 15 : v.AskedToo is not null || v.AnsweredBy != 0 ? 14 : v.Attachments is not null ? 12 : v.Answers is not null ? 11 : 10;
         w.WriteArrayHeader(count);
         w.Write(v.Id);
         w.Write(v.Topic);
@@ -1166,6 +1172,21 @@ internal static class Forms
             w.WriteNil();
         }
 
+        if (count < 18) return;
+        if (v.Responses is { } @responses)
+        {
+            w.WriteArrayHeader(@responses.Length);
+            foreach (var item in @responses)
+            {
+                Write(ref w, item);
+            }
+
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
     }
 
     public static Yardang.Core.Walls.Card ReadCard(ref MessagePackReader r)
@@ -1219,8 +1240,14 @@ internal static class Forms
             @spot = r.TryReadNil() ? null : ReadFieldSpot(ref r);
         }
 
+        ImmutableArray<Yardang.Core.Walls.Response>? @responses = null;
+        if (fields.Has(18))
+        {
+            @responses = r.TryReadNil() ? null : ReadListOfResponse(ref r);
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.Card(@id, @topic, @putUnder, @author, @byStaff, @order, @language, @text, @putUpAt, @downBy, @answers, @attachments, @askedToo, @answeredBy, @at, @putUpBy, @spot);
+        return new Yardang.Core.Walls.Card(@id, @topic, @putUnder, @author, @byStaff, @order, @language, @text, @putUpAt, @downBy, @answers, @attachments, @askedToo, @answeredBy, @at, @putUpBy, @spot, @responses);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardAnswered v)
@@ -1243,9 +1270,13 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardJudged v)
     {
-        w.WriteArrayHeader(2);
+        var count = v.Reason.Length > 0 || v.Words.Length > 0 ? 4 : 2;
+        w.WriteArrayHeader(count);
         w.Write(v.Card);
         w.Write(v.Value);
+        if (count < 4) return;
+        w.Write(v.Reason);
+        w.Write(v.Words);
     }
 
     public static Yardang.Core.Walls.CardJudged ReadCardJudged(ref MessagePackReader r)
@@ -1253,8 +1284,16 @@ internal static class Forms
         var fields = new Fields(ref r, 2);
         System.Int64 @card = r.ReadInt64();
         System.Int32 @value = r.ReadInt32();
+        System.String @reason = "";
+        System.String @words = "";
+        if (fields.Has(4))
+        {
+            @reason = ByHand.ReadText(ref r);
+            @words = ByHand.ReadText(ref r);
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.CardJudged(@card, @value);
+        return new Yardang.Core.Walls.CardJudged(@card, @value, @reason, @words);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardLaid v)
@@ -1402,15 +1441,60 @@ internal static class Forms
         return new Yardang.Core.Walls.CardPutUp(@card);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardRespondedTo v)
+    {
+        w.WriteArrayHeader(4);
+        w.Write(v.Card);
+        w.Write(v.Stamp);
+        w.Write(v.On);
+        w.Write(v.Whose);
+    }
+
+    public static Yardang.Core.Walls.CardRespondedTo ReadCardRespondedTo(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 4);
+        System.Int64 @card = r.ReadInt64();
+        System.String @stamp = ByHand.ReadText(ref r);
+        System.Boolean @on = r.ReadBoolean();
+        System.Int32 @whose = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.CardRespondedTo(@card, @stamp, @on, @whose);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardResult v)
     {
-        w.WriteArrayHeader(3);
+        var count = v.Fair is not null || v.Reasons is not null ? 5 : 3;
+        w.WriteArrayHeader(count);
         w.Write(v.Round);
         w.Write(v.Card);
         w.WriteArrayHeader(v.Counts.Length);
         foreach (var item in v.Counts)
         {
             w.Write(item);
+        }
+
+        if (count < 5) return;
+        if (v.Fair is { } @fair)
+        {
+            ByHand.WriteNumber(ref w, @fair);
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
+        if (v.Reasons is { } @reasons)
+        {
+            w.WriteArrayHeader(@reasons.Length);
+            foreach (var item in @reasons)
+            {
+                Write(ref w, item);
+            }
+
+        }
+        else
+        {
+            w.WriteNil();
         }
 
     }
@@ -1421,8 +1505,16 @@ internal static class Forms
         System.Int32 @round = r.ReadInt32();
         System.Int64 @card = r.ReadInt64();
         ImmutableArray<System.Int32> @counts = ReadListOfInt32(ref r);
+        System.Double? @fair = null;
+        ImmutableArray<Yardang.Core.Walls.ScoreReason>? @reasons = null;
+        if (fields.Has(5))
+        {
+            @fair = r.TryReadNil() ? null : r.ReadDouble();
+            @reasons = r.TryReadNil() ? null : ReadListOfScoreReason(ref r);
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.CardResult(@round, @card, @counts);
+        return new Yardang.Core.Walls.CardResult(@round, @card, @counts, @fair, @reasons);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardReworded v)
@@ -1904,6 +1996,26 @@ internal static class Forms
         Yardang.Core.Marks.Words? @label = r.TryReadNil() ? null : ReadWords(ref r);
         fields.End(ref r);
         return new Yardang.Core.Marks.ConnectorBody(@from, @to, @points, @label);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.Criterion v)
+    {
+        w.WriteArrayHeader(4);
+        ByHand.Write(ref w, v.Says);
+        w.Write(v.Points);
+        w.Write((int)v.Reason);
+        w.Write((int)v.Words);
+    }
+
+    public static Yardang.Core.Walls.Criterion ReadCriterion(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 4);
+        Yardang.Core.Pages.Texts @says = ByHand.ReadTexts(ref r);
+        System.Int32 @points = r.ReadInt32();
+        Yardang.Core.Walls.Wanted @reason = (Yardang.Core.Walls.Wanted)r.ReadInt32();
+        Yardang.Core.Walls.Wanted @words = (Yardang.Core.Walls.Wanted)r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.Criterion(@says, @points, @reason, @words);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Cutting v)
@@ -2623,9 +2735,13 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.JudgeCard v)
     {
-        w.WriteArrayHeader(2);
+        var count = v.Reason.Length > 0 || v.Words.Length > 0 ? 4 : 2;
+        w.WriteArrayHeader(count);
         w.Write(v.Card);
         w.Write(v.Value);
+        if (count < 4) return;
+        w.Write(v.Reason);
+        w.Write(v.Words);
     }
 
     public static Yardang.Core.Walls.JudgeCard ReadJudgeCard(ref MessagePackReader r)
@@ -2633,35 +2749,58 @@ internal static class Forms
         var fields = new Fields(ref r, 2);
         System.Int64 @card = r.ReadInt64();
         System.Int32 @value = r.ReadInt32();
+        System.String @reason = "";
+        System.String @words = "";
+        if (fields.Has(4))
+        {
+            @reason = ByHand.ReadText(ref r);
+            @words = ByHand.ReadText(ref r);
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.JudgeCard(@card, @value);
+        return new Yardang.Core.Walls.JudgeCard(@card, @value, @reason, @words);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.Judgement v)
     {
-        w.WriteArrayHeader(4);
+        w.WriteArrayHeader(6);
         w.Write(v.Round);
         w.Write(v.Card);
         w.Write(v.Person);
         w.Write(v.Value);
+        w.Write(v.Reason);
+        w.Write(v.Words);
     }
 
     public static Yardang.Core.Walls.Judgement ReadJudgement(ref MessagePackReader r)
     {
-        var fields = new Fields(ref r, 4);
+        var fields = new Fields(ref r, 6);
         System.Int32 @round = r.ReadInt32();
         System.Int64 @card = r.ReadInt64();
         System.Int32 @person = r.ReadInt32();
         System.Int32 @value = r.ReadInt32();
+        System.String @reason = ByHand.ReadText(ref r);
+        System.String @words = ByHand.ReadText(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Walls.Judgement(@round, @card, @person, @value);
+        return new Yardang.Core.Walls.Judgement(@round, @card, @person, @value, @reason, @words);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.Judging v)
     {
-        w.WriteArrayHeader(2);
+        var count = v.Criterion is not null ? 3 : 2;
+        w.WriteArrayHeader(count);
         w.Write((int)v.Kind);
         w.Write(v.Choices);
+        if (count < 3) return;
+        if (v.Criterion is { } @criterion)
+        {
+            Write(ref w, @criterion);
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
     }
 
     public static Yardang.Core.Walls.Judging ReadJudging(ref MessagePackReader r)
@@ -2669,13 +2808,19 @@ internal static class Forms
         var fields = new Fields(ref r, 2);
         Yardang.Core.Walls.JudgingKind @kind = (Yardang.Core.Walls.JudgingKind)r.ReadInt32();
         System.Int32 @choices = r.ReadInt32();
+        Yardang.Core.Walls.Criterion? @criterion = null;
+        if (fields.Has(3))
+        {
+            @criterion = r.TryReadNil() ? null : ReadCriterion(ref r);
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.Judging(@kind, @choices);
+        return new Yardang.Core.Walls.Judging(@kind, @choices, @criterion);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.JudgingState v)
     {
-        w.WriteArrayHeader(5);
+        w.WriteArrayHeader(6);
         w.Write(v.Round);
         if (v.Kind is { } @kind)
         {
@@ -2686,6 +2831,7 @@ internal static class Forms
             w.WriteNil();
         }
 
+        w.Write(v.Values);
         w.Write(v.IsShown);
         w.WriteArrayHeader(v.Given.Length);
         foreach (var item in v.Given)
@@ -2703,14 +2849,15 @@ internal static class Forms
 
     public static Yardang.Core.Walls.JudgingState ReadJudgingState(ref MessagePackReader r)
     {
-        var fields = new Fields(ref r, 5);
+        var fields = new Fields(ref r, 6);
         System.Int32 @round = r.ReadInt32();
         Yardang.Core.Walls.JudgingKind? @kind = r.TryReadNil() ? null : (Yardang.Core.Walls.JudgingKind)r.ReadInt32();
+        System.Int32 @values = r.ReadInt32();
         System.Boolean @isShown = r.ReadBoolean();
         ImmutableArray<Yardang.Core.Walls.Judgement> @given = ReadListOfJudgement(ref r);
         ImmutableArray<Yardang.Core.Walls.CardResult> @results = ReadListOfCardResult(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Walls.JudgingState(@round, @kind, @isShown, @given, @results);
+        return new Yardang.Core.Walls.JudgingState(@round, @kind, @values, @isShown, @given, @results);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.JudgingWentOn v)
@@ -4659,6 +4806,22 @@ internal static class Forms
         return new Yardang.Core.Walls.QuestionFiled(@card, @answer, @whose);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.QuickResponse v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Stamp);
+        ByHand.Write(ref w, v.Says);
+    }
+
+    public static Yardang.Core.Walls.QuickResponse ReadQuickResponse(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.String @stamp = ByHand.ReadText(ref r);
+        Yardang.Core.Pages.Texts @says = ByHand.ReadTexts(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.QuickResponse(@stamp, @says);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Rooms.Redacted v)
     {
         w.WriteArrayHeader(0);
@@ -4737,6 +4900,47 @@ internal static class Forms
         var fields = new Fields(ref r, 0);
         fields.End(ref r);
         return new Yardang.Core.Lessons.ReopenLesson();
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.RespondToCard v)
+    {
+        w.WriteArrayHeader(3);
+        w.Write(v.Card);
+        w.Write(v.Stamp);
+        w.Write(v.On);
+    }
+
+    public static Yardang.Core.Walls.RespondToCard ReadRespondToCard(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 3);
+        System.Int64 @card = r.ReadInt64();
+        System.String @stamp = ByHand.ReadText(ref r);
+        System.Boolean @on = r.ReadBoolean();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.RespondToCard(@card, @stamp, @on);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.Response v)
+    {
+        w.WriteArrayHeader(3);
+        w.Write(v.Stamp);
+        w.WriteArrayHeader(v.People.Length);
+        foreach (var item in v.People)
+        {
+            w.Write(item);
+        }
+
+        w.Write(v.ByStaff);
+    }
+
+    public static Yardang.Core.Walls.Response ReadResponse(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 3);
+        System.String @stamp = ByHand.ReadText(ref r);
+        ImmutableArray<System.Int32> @people = ReadListOfInt32(ref r);
+        System.Boolean @byStaff = r.ReadBoolean();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.Response(@stamp, @people, @byStaff);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.ResultsShown v)
@@ -4911,6 +5115,24 @@ internal static class Forms
         Yardang.Core.Marks.Scale? @scale = r.TryReadNil() ? null : ReadScale(ref r);
         fields.End(ref r);
         return new Yardang.Core.Editing.Scaling(@target, @scale);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.ScoreReason v)
+    {
+        w.WriteArrayHeader(3);
+        w.Write(v.Value);
+        w.Write(v.Text);
+        w.Write(v.Words);
+    }
+
+    public static Yardang.Core.Walls.ScoreReason ReadScoreReason(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 3);
+        System.Int32 @value = r.ReadInt32();
+        System.String @text = ByHand.ReadText(ref r);
+        System.String @words = ByHand.ReadText(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.ScoreReason(@value, @text, @words);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.SeatsConfirmed v)
@@ -5817,7 +6039,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallRules v)
     {
-        var count = (int)v.Names != 0 || v.AnyMoves || v.InPairs || v.LeastAnswers != 0 ? 12 : v.OnlyGiven ? 8 : v.Stations != 0 ? 7 : v.Judging is not null ? 6 : (int)v.Shows != 0 ? 5 : v.Answers ? 4 : v.OwnFirst ? 3 : 2;
+        var count = v.Responses is not null ? 13 : (int)v.Names != 0 || v.AnyMoves || v.InPairs || v.LeastAnswers != 0 ? 12 : v.OnlyGiven ? 8 : v.Stations != 0 ? 7 : v.Judging is not null ? 6 : (int)v.Shows != 0 ? 5 : v.Answers ? 4 : v.OwnFirst ? 3 : 2;
         w.WriteArrayHeader(count);
         w.Write(v.Least);
         w.Write(v.Most);
@@ -5846,6 +6068,21 @@ internal static class Forms
         w.Write(v.AnyMoves);
         w.Write(v.InPairs);
         w.Write(v.LeastAnswers);
+        if (count < 13) return;
+        if (v.Responses is { } @responses)
+        {
+            w.WriteArrayHeader(@responses.Length);
+            foreach (var item in @responses)
+            {
+                Write(ref w, item);
+            }
+
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
     }
 
     public static Yardang.Core.Walls.WallRules ReadWallRules(ref MessagePackReader r)
@@ -5901,8 +6138,14 @@ internal static class Forms
             @leastAnswers = r.ReadInt32();
         }
 
+        ImmutableArray<Yardang.Core.Walls.QuickResponse>? @responses = null;
+        if (fields.Has(13))
+        {
+            @responses = r.TryReadNil() ? null : ReadListOfQuickResponse(ref r);
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.WallRules(@least, @most, @ownFirst, @answers, @shows, @judging, @stations, @onlyGiven, @names, @anyMoves, @inPairs, @leastAnswers);
+        return new Yardang.Core.Walls.WallRules(@least, @most, @ownFirst, @answers, @shows, @judging, @stations, @onlyGiven, @names, @anyMoves, @inPairs, @leastAnswers, @responses);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallSnapshot v)
@@ -6462,6 +6705,33 @@ internal static class Forms
         if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
         var list = ImmutableArray.CreateBuilder<Yardang.Core.Lessons.Person>(count);
         for (; count > 0; count--) list.Add(ReadPerson(ref r));
+        return list.MoveToImmutable();
+    }
+
+    private static ImmutableArray<Yardang.Core.Walls.QuickResponse> ReadListOfQuickResponse(ref MessagePackReader r, int most = int.MaxValue)
+    {
+        var count = r.ReadArrayHeader();
+        if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Walls.QuickResponse>(count);
+        for (; count > 0; count--) list.Add(ReadQuickResponse(ref r));
+        return list.MoveToImmutable();
+    }
+
+    private static ImmutableArray<Yardang.Core.Walls.Response> ReadListOfResponse(ref MessagePackReader r, int most = int.MaxValue)
+    {
+        var count = r.ReadArrayHeader();
+        if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Walls.Response>(count);
+        for (; count > 0; count--) list.Add(ReadResponse(ref r));
+        return list.MoveToImmutable();
+    }
+
+    private static ImmutableArray<Yardang.Core.Walls.ScoreReason> ReadListOfScoreReason(ref MessagePackReader r, int most = int.MaxValue)
+    {
+        var count = r.ReadArrayHeader();
+        if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Walls.ScoreReason>(count);
+        for (; count > 0; count--) list.Add(ReadScoreReason(ref r));
         return list.MoveToImmutable();
     }
 

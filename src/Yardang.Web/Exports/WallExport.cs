@@ -15,7 +15,7 @@ namespace Yardang.Web.Exports;
 /// <summary>Walls on their way out, with the names that the teacher reads: as pages and as one picture, and as a table.</summary>
 public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore media, SchoolClock clock, ExportDesk desk, IStringLocalizer<UiTexts> texts)
 {
-    private static readonly string[] s_columns = ["Topic", "Card", "Who", "When", "PutUnder", "State", "AnswerTo", "AskedToo", "Answered", "Agree", "Unsure", "Disagree", "Chosen", "Line", "LinkWords", "LinkTo"];
+    private static readonly string[] s_columns = ["Topic", "Card", "Who", "When", "PutUnder", "State", "AnswerTo", "AskedToo", "Answered", "Agree", "Unsure", "Disagree", "Chosen", "Mean", "Fair", "Responses", "Line", "LinkWords", "LinkTo"];
 
     // Of what fits nowhere, by its number among the colours of notes.
     private const int Grey = 10;
@@ -158,7 +158,7 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
     private IEnumerable<WallSlip> SlipsOf(Wall wall, Card card, Said said)
     {
         var asks = wall.Plan.Purpose == Purpose.Ask;
-        var by = string.Join(" · ", said.Results([.. ResultsOf(wall, card)], wall.Judgements.Round > 1).Prepend(asks ? said.AskedToo(card) : "").Prepend(said.By(wall, card)).Where(w => w.Length > 0));
+        var by = string.Join(" · ", said.Results([.. ResultsOf(wall, card)], wall.Judgements.Round > 1).Append(said.Responses(wall, card)).Prepend(asks ? said.AskedToo(card) : "").Prepend(said.By(wall, card)).Where(w => w.Length > 0));
         yield return new(said.Text(wall, card), by, card.Shown);
         var answers = InOrder(card.Standing()).OrderByDescending(a => asks && a.Id == card.AnsweredBy).Select(a => said.Whole(a, asks && card.IsAnswered && a.Id == card.AnsweredBy)).ToList();
         if (answers.Count > 0) yield return new(string.Join('\n', answers), texts["Wall.AnswersTo", Beginning(said.TitleOf(card))]);
@@ -175,12 +175,14 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
     // Of the latest round.
     private static string[] CountsOf(Wall wall, Card card)
     {
+        static string Points(double points) => points.ToString("0.##", CultureInfo.InvariantCulture);
         static string Number(int count) => count.ToString(CultureInfo.InvariantCulture);
         return ResultsOf(wall, card).LastOrDefault() switch
         {
-            { Counts: [var agree, var unsure, var disagree] } => [Number(agree), Number(unsure), Number(disagree), ""],
-            { Counts: [var chosen] } => ["", "", "", Number(chosen)],
-            _ => ["", "", "", ""],
+            { Fair: { } fair, Mean: { } mean } => ["", "", "", "", Points(mean), Points(fair)],
+            { Counts: [var agree, var unsure, var disagree] } => [Number(agree), Number(unsure), Number(disagree), "", "", ""],
+            { Counts: [var chosen] } => ["", "", "", Number(chosen), "", ""],
+            _ => ["", "", "", "", "", ""],
         };
     }
 
@@ -222,23 +224,23 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
     {
         string StateOf(bool isUp) => texts[isUp ? "WallTable.Up" : "WallTable.Down"];
         var topic = wall.Plan.LineShown is null ? said.TopicOf(wall, card.Topic) : "";
-        yield return [topic, said.Whole(card), said.Author(card), card.PutUpAt == 0 ? "" : clock.Minute(card.PutUpAt), said.TopicOf(wall, card.PutUnder), StateOf(card.IsUp), "", .. AskedOf(wall, card), .. CountsOf(wall, card), LineOf(wall, card, classOrder), "", ""];
+        yield return [topic, said.Whole(card), said.Author(card), card.PutUpAt == 0 ? "" : clock.Minute(card.PutUpAt), said.TopicOf(wall, card.PutUnder), StateOf(card.IsUp), "", .. AskedOf(wall, card), .. CountsOf(wall, card), said.Responses(wall, card), LineOf(wall, card, classOrder), "", ""];
         foreach (var own in wall.Plan.LineShown is { Together: false } line ? wall.Placements.Own.Where(p => p.Card == card.Id && p.At.On == line.Kind) : [])
         {
-            yield return ["", said.Whole(card), said.NameOf(own.Person), "", "", texts["WallTable.Placement"], "", "", "", "", "", "", "", LineWords.Called(own.At, texts), "", ""];
+            yield return ["", said.Whole(card), said.NameOf(own.Person), "", "", texts["WallTable.Placement"], "", "", "", "", "", "", "", "", "", "", LineWords.Called(own.At, texts), "", ""];
         }
 
         foreach (var answer in InOrder(card))
         {
             var about = card.Said.FirstOrDefault(a => a.Id == answer.To)?.Text ?? said.TitleOf(card);
             var answers = card.IsAnswered && answer.Id == card.AnsweredBy && wall.Plan.Purpose == Purpose.Ask ? texts["WallTable.Answers"].Value : "";
-            yield return [topic, said.Text(answer), said.Author(answer), clock.Minute(answer.SaidAt), "", StateOf(answer.IsUp), about, "", answers, "", "", "", "", "", "", ""];
+            yield return [topic, said.Text(answer), said.Author(answer), clock.Minute(answer.SaidAt), "", StateOf(answer.IsUp), about, "", answers, "", "", "", "", "", "", "", "", "", ""];
         }
 
         if (wall.Plan.FieldShown is not { } field) yield break;
         foreach (var link in wall.Links.All.Values.Where(l => l.From == card.Id))
         {
-            yield return ["", said.Whole(card), said.Author(link), "", "", StateOf(link.IsUp), "", "", "", "", "", "", "", "", said.WordsOf(field, link), said.TitleIn(wall, wall.Cards[link.To])];
+            yield return ["", said.Whole(card), said.Author(link), "", "", StateOf(link.IsUp), "", "", "", "", "", "", "", "", "", "", "", said.WordsOf(field, link), said.TitleIn(wall, wall.Cards[link.To])];
         }
     }
 
@@ -299,10 +301,25 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
         // In rounds, and behind each by how much it is other than in the one before.
         public IEnumerable<string> Results(IReadOnlyList<CardResult> rounds, bool namesRound) => rounds.Select((result, at) =>
         {
-            var words = result.Counts is [var chosen] ? Texts["Wall.ChosenBy", chosen].Value : Texts["Wall.Said", result.Counts[0], result.Counts[1], result.Counts[2]].Value;
-            var shift = at > 0 && result.ShiftFrom(rounds[at - 1]) is { } by ? $" ({Shift(by)})" : "";
+            var words = result.Fair is not null ? Scored(result) : result.Counts is [var chosen] ? Texts["Wall.ChosenBy", chosen].Value : Texts["Wall.Said", result.Counts[0], result.Counts[1], result.Counts[2]].Value;
+            var by = at > 0 ? result.ShiftFrom(rounds[at - 1]) : null;
+            var shift = by is null ? "" : result.Fair is { } fair ? $" ({Texts["Wall.ShiftChosen", (fair - rounds[at - 1].Fair!.Value).ToString("+0.#;-0.#;0", CultureInfo.CurrentCulture)].Value})" : $" ({Shift(by.Value)})";
             return (namesRound ? $"{Texts["Wall.Round", result.Round].Value} {words}" : words) + shift;
         });
+
+        private string Scored(CardResult result)
+        {
+            static string Points(double? points) => points!.Value.ToString("0.#", CultureInfo.CurrentCulture);
+            var all = result.Counts.Sum();
+            var words = Texts["Wall.ScoreMean", Points(result.Mean), result.Counts.Length, all == 1 ? Texts["Wall.ScoresOne", 1].Value : Texts["Wall.Scores", all].Value].Value;
+            if (!string.Equals(Points(result.Fair), Points(result.Mean), StringComparison.Ordinal)) words = $"{words} · {Texts["Wall.ScoreFair", Points(result.Fair)].Value}";
+            var why = (result.Reasons ?? []).Select(r => string.Join(' ', new[] { $"{r.Value} – {r.Text}".TrimEnd(' ', '–'), r.Words.Length > 0 ? Texts["Wall.RestsOn", r.Words].Value : "" }.Where(w => w.Length > 0)));
+            return string.Join(" · ", why.Prepend(words));
+        }
+
+        // What each stamp says, and how many responded with it.
+        public string Responses(Wall wall, Card card) => string.Join(", ", wall.Plan.Rules.Stamps.Select(r => (Says: In(r.Says) is { Length: > 0 } said ? said : Texts[$"Stamp.{r.Stamp}"].Value, Count: card.Responded.FirstOrDefault(d => string.Equals(d.Stamp, r.Stamp, StringComparison.Ordinal))?.Count ?? 0))
+            .Where(r => r.Count > 0).Select(r => $"{r.Says}: {r.Count.ToString(CultureInfo.InvariantCulture)}"));
 
         private string Shift(ImmutableArray<int> by)
         {

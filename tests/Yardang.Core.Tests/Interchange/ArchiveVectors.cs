@@ -24,7 +24,7 @@ internal static class ArchiveVectors
     {
         var activity = new ActivityContent(Texts.In("en", "Triangles in trusses"), Texts.None, [.. Pages()], [.. Marks()], LengthUnit.Inch);
         yield return new { name = "everything", file = JsonNode.Parse(ActivityJson.Write(activity)) };
-        var wall = ActivityContent.BlankWall("en", "What we know about bridges") with { Parts = [new Part(1, PartKind.Wall, WallScript.Plan(new(1, 5, Shows: Attachment.AnyKind, Judging: new(JudgingKind.Choose, 2))) with { Map = Shown.Map })] };
+        var wall = ActivityContent.BlankWall("en", "What we know about bridges") with { Parts = [new Part(1, PartKind.Wall, WallScript.Plan(new(1, 5, Shows: Attachment.AnyKind, Judging: new(JudgingKind.Score, 2, new(Texts.In("en", "It says why."), 5, Wanted.Must, Wanted.May)), Responses: [new("idea", Texts.In("en", "New to me")), new("question", Texts.None)])) with { Map = Shown.Map })] };
         yield return new { name = "a wall", file = JsonNode.Parse(ActivityJson.Write(wall)) };
         var work = new ArchivedWork("Triangles in trusses", "7 Amber", DateTimeOffset.UnixEpoch, Way.AllTogether, [new ArchivedPerson(2, "Maya")], [new ArchivedBoard([2], activity.Pages, activity.Marks)]);
         yield return new { name = "work", file = JsonNode.Parse(WorkJson.Write(work)) };
@@ -36,8 +36,8 @@ internal static class ArchiveVectors
         yield return new { name = "several parts", file = JsonNode.Parse(ActivityJson.Write(parts)) };
         yield return new { name = "work of a third part", file = JsonNode.Parse(WorkJson.Write(work with { Boards = [work.Boards[0] with { Part = 3 }] })) };
         var plan = WallScript.Plan(new(1, 5));
-        Card[] cards = [new(1L << 32, 11, 12, 2, ByStaff: false, 1, "en", "Triangles", 1_000), new((1L << 32) + 1, 0, 0, 1, ByStaff: true, 1.5, "", "And the ground?", 2_000, Answers: [new(5, 0, 2, ByStaff: false, "en", "It pushes back", 3_000), new(6, 5, 1, ByStaff: true, "", "How?", 4_000)]), new((1L << 32) + 2, 12, 12, 2, ByStaff: false, 1, "en", "", 5_000, Attachments: Shown.Each)];
-        var wallWork = work with { Boards = [new ArchivedBoard([2], [], [], Wall: new(plan, [.. cards], [new CardResult(1, 1L << 32, [3, 0, 1]), new CardResult(2, 1L << 32, [4])]))] };
+        Card[] cards = [new(1L << 32, 11, 12, 2, ByStaff: false, 1, "en", "Triangles", 1_000, Responses: [new("idea", [3, 4], ByStaff: false), new("look", [], ByStaff: true)]), new((1L << 32) + 1, 0, 0, 1, ByStaff: true, 1.5, "", "And the ground?", 2_000, Answers: [new(5, 0, 2, ByStaff: false, "en", "It pushes back", 3_000), new(6, 5, 1, ByStaff: true, "", "How?", 4_000)]), new((1L << 32) + 2, 12, 12, 2, ByStaff: false, 1, "en", "", 5_000, Attachments: Shown.Each)];
+        var wallWork = work with { Boards = [new ArchivedBoard([2], [], [], Wall: new(plan, [.. cards], [new CardResult(1, 1L << 32, [3, 0, 1]), new CardResult(2, 1L << 32, [4]), new CardResult(3, 1L << 32, [0, 2, 1], 2.25, [new(3, "It says why.", "arches"), new(2, "", "")])]))] };
         var ordered = plan with { Purpose = Purpose.Order, Line = new(LineKind.Years, Texts.In("en", "long ago"), Texts.None, 1700, 2000, Together: true), GivenCards = [new(3, 11, Texts.In("en", "An iron bridge"), [Shown.Picture])], Rules = new(OnlyGiven: true) };
         yield return new { name = "work on a wall to order", file = JsonNode.Parse(WorkJson.Write(work with { Boards = [new ArchivedBoard([2], [], [], Wall: new(ordered, [cards[0] with { At = new(LineKind.Years, 1779), PutUpBy = 1 }], Order: new(LineKind.Years, 3, [new(cards[0].Id, 3, 1780, 1779, 1800.5)], 2, 3)))] })) };
         yield return new { name = "work on a wall", file = JsonNode.Parse(WorkJson.Write(wallWork)) };

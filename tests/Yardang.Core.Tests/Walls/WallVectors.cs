@@ -9,7 +9,7 @@ namespace Yardang.Core.Tests.Walls;
 /// <summary>What a command does to a wall at once: the browser foresees the same, and nothing where it is refused.</summary>
 internal static class WallVectors
 {
-    public static IEnumerable<object> All() => [.. On(new WallRules(Most: 2, Answers: true, Shows: Attachment.AnyKind, Judging: new(JudgingKind.Choose, 1))), .. On(new WallRules(Most: 2, OwnFirst: true, Answers: true, Judging: new(JudgingKind.Agree))), .. On(new WallRules(Shows: AttachmentKinds.Drawings, Judging: new(JudgingKind.Agree)), areResultsShown: true), .. On(new WallRules(Answers: true), purpose: Purpose.Ask), .. On(new WallRules(Answers: true, OwnFirst: true), purpose: Purpose.Ask), .. On(new WallRules(Answers: true), purpose: Purpose.Visit), .. On(WallRules.Free, purpose: Purpose.Order), .. On(new WallRules(OnlyGiven: true), purpose: Purpose.Order, line: s_ladder), .. On(new WallRules(OwnFirst: true), purpose: Purpose.Order, line: LinePlan.Blank with { Together = true }), .. On(WallRules.Free, purpose: Purpose.Connect, field: s_words), .. On(new WallRules(OwnFirst: true, Most: 3), purpose: Purpose.Connect, field: s_words with { AnyMoves = true, OnlyThese = false, Picture = Shown.Map }), .. On(WallRules.Free, purpose: Purpose.Connect, field: s_words with { OwnOnly = true, AnyMoves = true })];
+    public static IEnumerable<object> All() => [.. On(new WallRules(Most: 2, Answers: true, Shows: Attachment.AnyKind, Judging: new(JudgingKind.Choose, 1))), .. On(new WallRules(Most: 2, OwnFirst: true, Answers: true, Judging: new(JudgingKind.Agree))), .. On(new WallRules(Shows: AttachmentKinds.Drawings, Judging: new(JudgingKind.Agree)), areResultsShown: true), .. On(new WallRules(Judging: new(JudgingKind.Score, 3, new(Core.Pages.Texts.None, 4, Wanted.Must, Wanted.May)), Responses: [new("idea", Core.Pages.Texts.None), new("look", Core.Pages.Texts.None)])), .. On(new WallRules(OwnFirst: true, Judging: new(JudgingKind.Score), Responses: [new("idea", Core.Pages.Texts.None)])), .. On(new WallRules(Answers: true), purpose: Purpose.Ask), .. On(new WallRules(Answers: true, OwnFirst: true), purpose: Purpose.Ask), .. On(new WallRules(Answers: true), purpose: Purpose.Visit), .. On(WallRules.Free, purpose: Purpose.Order), .. On(new WallRules(OnlyGiven: true), purpose: Purpose.Order, line: s_ladder), .. On(new WallRules(OwnFirst: true), purpose: Purpose.Order, line: LinePlan.Blank with { Together = true }), .. On(WallRules.Free, purpose: Purpose.Connect, field: s_words), .. On(new WallRules(OwnFirst: true, Most: 3), purpose: Purpose.Connect, field: s_words with { AnyMoves = true, OnlyThese = false, Picture = Shown.Map }), .. On(WallRules.Free, purpose: Purpose.Connect, field: s_words with { OwnOnly = true, AnyMoves = true })];
 
     private static readonly FieldPlan s_words = new([new(1, Core.Pages.Texts.In("en", "pushes on"))], OnlyThese: true);
 
@@ -31,6 +31,8 @@ internal static class WallVectors
         wall.Do(Maya, new TakeAnswerDown(mayas, gone));
         wall.Do(Maya, new JudgeCard(bens, 1));
         wall.Do(Ben, new JudgeCard(mayas, 1));
+        wall.Do(Ben, new RespondToCard(mayas, "idea", true));
+        wall.Do(Teacher, new RespondToCard(mayas, "idea", true));
         if (purpose != Purpose.Sort) wall.Do(Teacher, new SetPlan(Plan(rules) with { Map = Shown.Map, Purpose = purpose, Line = line, Field = field }));
         wall.Do(Ben, new VisitStation(12));
         wall.Do(Teacher, new BeginTrip([new("Arches", [Maya.Number]), new("Beams", [Ben.Number])]));
@@ -62,7 +64,8 @@ internal static class WallVectors
                 new AnswerCard(teachers, wall.NextId(actor), 0, "en", "I see it"), new AnswerCard(down, wall.NextId(actor), 0, "en", "too late"), new AnswerCard(bens, wall.NextId(actor), 0, "en", " "),
                 new RewordAnswer(mayas, said, "en", "They push outwards"), new RewordAnswer(mayas, gone, "en", "not up"), new TakeAnswerDown(mayas, asked), new TakeAnswerDown(mayas, said),
                 new PutAnswerBack(mayas, gone), new PutAnswerBack(mayas, said), new SetPlan(Plan() with { Topics = [] }), new SetPlan(Plan(rules with { Judging = new(JudgingKind.Choose) })),
-                new JudgeCard(mayas, 1), new JudgeCard(bens, 2), new JudgeCard(bens, 0), new JudgeCard(teachers, 1), new JudgeCard(shows, 3), new JudgeCard(down, 1), new JudgeCard(mayas, 9), new ShowResults(), new GoOnJudging(false), new GoOnJudging(true),
+                new JudgeCard(mayas, 1), new JudgeCard(bens, 2), new JudgeCard(bens, 0), new JudgeCard(teachers, 1), new JudgeCard(shows, 3), new JudgeCard(down, 1), new JudgeCard(mayas, 9), new JudgeCard(mayas, 4, "It says why"), new JudgeCard(mayas, 2, "It says why", "arches"), new JudgeCard(bens, 3, " "), new ShowResults(), new GoOnJudging(false), new GoOnJudging(true),
+                new RespondToCard(mayas, "idea", true), new RespondToCard(mayas, "idea", false), new RespondToCard(bens, "look", true), new RespondToCard(bens, "load", true), new RespondToCard(teachers, "idea", true), new RespondToCard(down, "idea", true),
                 new VisitStation(11), new VisitStation(12), new VisitStation(99), new MoveOn(0), new MoveOn(1), new EndTrip(), new BeginTrip([new("all", [2, 3])]), new PutUpCard(wall.NextId(actor), 12, "en", "at the second station"), new MoveCard(mayas, 12, 3),
                 new AskToo(mayas, true), new AskToo(mayas, false), new AskToo(bens, true), new AskToo(teachers, true), new AskToo(down, true), new FileQuestion(mayas, said), new FileQuestion(mayas, asked), new FileQuestion(mayas, gone), new FileQuestion(mayas, 0), new FileQuestion(bens, 0),
                 new PlaceCard(bens, new(LineKind.Ends, 20)), new PlaceCard(bens, new(LineKind.Ends, 20.5)), new PlaceCard(bens, null), new PlaceCard(mayas, new(LineKind.Ends, 101)), new PlaceCard(mayas, new(LineKind.Ladder, 1)), new PlaceCard(teachers, new(LineKind.Ends, 0)), new PlaceCard(down, new(LineKind.Ends, 1)), new PlaceCard(99, null), new ShowOrder(false),
@@ -74,6 +77,8 @@ internal static class WallVectors
             ];
             foreach (var command in commands)
             {
+                // What scores come to the server computes.
+                if (command is ShowResults && rules.Judging?.Kind == JudgingKind.Score) continue;
                 var start = SnapshotCodec.Encode(wall.Wall, actor);
                 var client = wall.Wall.Clients.First(c => c.Value.Actor == actor.Number);
                 var counter = client.Value.HighWater + 1;

@@ -91,6 +91,7 @@ public class AccessMatrixTests
             ($"/rooms/{s.Board}/pictures?words=bridge", [.. People.Run, Who.BoardsStudent]),
             ($"/rooms/{s.Board}/pictures/bridge-1", []),
             ($"/rooms/{s.Board}/index", []),
+            ($"/rooms/{s.Board}/scores", []),
             ($"/rooms/{s.Board}/walls", [Who.BoardsStudent]),
             ($"/rooms/{s.Lesson.Id}/snapshot", [.. People.Staff, .. inLesson]),
             ($"/rooms/{s.Activity.DraftId}/snapshot", People.Staff),

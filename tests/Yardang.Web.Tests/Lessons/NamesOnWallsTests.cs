@@ -18,27 +18,17 @@ using static Yardang.Web.Tests.Lessons.OnWalls;
 namespace Yardang.Web.Tests.Lessons;
 
 /// <summary>Walls on which only teachers see who wrote what: nothing that reaches a classmate tells it.</summary>
-public sealed class NamesOnWallsTests : IAsyncLifetime
+public sealed class NamesOnWallsTests : WallLessons
 {
     private static readonly Actor s_maya = new(2, Role.Student);
     private static readonly Actor s_ben = new(3, Role.Student);
     private static readonly Actor s_cara = new(4, Role.Student);
 
-    private readonly TestSchool _school = new();
-    private HttpClient _varga = null!;
-    private Guid _teacher;
-
-    private static CancellationToken Stop => TestContext.Current.CancellationToken;
-
-    public async ValueTask InitializeAsync() => (_varga, _teacher) = await _school.TeacherAsync("Ilse Varga");
-
-    public ValueTask DisposeAsync() => _school.DisposeAsync();
-
     [Fact]
     public async Task A_student_is_sent_nothing_as_long_as_others_write_and_then_all_of_it_without_whose_it_is()
     {
         var (_, wall) = await HandOutAsync(Hidden());
-        var host = await _school.Get<RoomHosts>().GetAsync(wall);
+        var host = await School.Get<RoomHosts>().GetAsync(wall);
         var bens = host.Watch(s_ben, 0);
         Assert.Empty(EventsIn(await host.NextFrameAsync(bens, Stop)));
 
@@ -65,9 +55,9 @@ public sealed class NamesOnWallsTests : IAsyncLifetime
     public async Task Neither_a_snapshot_nor_the_names_nor_what_is_found_tell_who_else_is_there()
     {
         var (lesson, wall) = await HandOutAsync(Hidden() with { Purpose = Purpose.Ask });
-        var (_, mayas) = await _school.StudentAsync(lesson.Code, "Maya");
-        var (ben, bens) = await _school.StudentAsync(lesson.Code, "Ben");
-        var host = await _school.Get<RoomHosts>().GetAsync(wall);
+        var (_, mayas) = await School.StudentAsync(lesson.Code, "Maya");
+        var (ben, bens) = await School.StudentAsync(lesson.Code, "Ben");
+        var host = await School.Get<RoomHosts>().GetAsync(wall);
         await DoAsync(host, s_maya, id => new PutUpCard(id, 0, "en", "Why do arches push outwards?"));
         Assert.DoesNotContain("arches", await SnapshotAsync(ben, wall, bens), StringComparison.Ordinal);
         Assert.Empty(await LikeAsync(ben, wall, bens, "Why do arches push?"));
@@ -81,7 +71,7 @@ public sealed class NamesOnWallsTests : IAsyncLifetime
         var names = await ben.GetStringAsync($"/rooms/{wall}/names?{bens.Split('?')[1]}", Stop);
         Assert.Contains("Ben", names, StringComparison.Ordinal);
         Assert.DoesNotContain("Maya", names, StringComparison.Ordinal);
-        Assert.Contains("Maya", await _varga.GetStringAsync($"/rooms/{wall}/names", Stop), StringComparison.Ordinal);
+        Assert.Contains("Maya", await Varga.GetStringAsync($"/rooms/{wall}/names", Stop), StringComparison.Ordinal);
         Assert.NotEqual(mayas, bens);
     }
 
@@ -89,9 +79,9 @@ public sealed class NamesOnWallsTests : IAsyncLifetime
     public async Task When_names_are_hidden_on_a_running_wall_students_look_anew()
     {
         var (lesson, wall) = await HandOutAsync(Hidden() with { Rules = WallRules.Free });
-        await _school.StudentAsync(lesson.Code, "Maya");
-        var (ben, bens) = await _school.StudentAsync(lesson.Code, "Ben");
-        var host = await _school.Get<RoomHosts>().GetAsync(wall);
+        await School.StudentAsync(lesson.Code, "Maya");
+        var (ben, bens) = await School.StudentAsync(lesson.Code, "Ben");
+        var host = await School.Get<RoomHosts>().GetAsync(wall);
         await DoAsync(host, s_cara, id => new PutUpCard(id, 0, "en", "beam"));
         var before = host.Watch(s_ben, 0);
         var teachers = host.Watch(Actor.Owner, 0);
@@ -108,9 +98,9 @@ public sealed class NamesOnWallsTests : IAsyncLifetime
     public async Task What_waits_waits_on_when_the_wall_was_put_away()
     {
         var (lesson, wall) = await HandOutAsync(Hidden());
-        await _school.StudentAsync(lesson.Code, "Maya");
-        var (ben, bens) = await _school.StudentAsync(lesson.Code, "Ben");
-        var hosts = _school.Get<RoomHosts>();
+        await School.StudentAsync(lesson.Code, "Maya");
+        var (ben, bens) = await School.StudentAsync(lesson.Code, "Ben");
+        var hosts = School.Get<RoomHosts>();
         await DoAsync(await hosts.GetAsync(wall), s_maya, id => new PutUpCard(id, 0, "en", "arch"));
         await DoAsync(await hosts.GetAsync(wall), Actor.Owner, new LetCardsOut());
         await DoAsync(await hosts.GetAsync(wall), s_maya, id => new PutUpCard(id, 0, "en", "vault"));
@@ -130,26 +120,19 @@ public sealed class NamesOnWallsTests : IAsyncLifetime
     public async Task That_names_are_hidden_goes_into_archives_and_comes_back()
     {
         var (lesson, wall) = await HandOutAsync(Hidden());
-        await DoAsync(await _school.Get<RoomHosts>().GetAsync(wall), s_maya, id => new PutUpCard(id, 0, "en", "arch"));
-        await _school.StudentAsync(lesson.Code, "Maya");
-        var file = await _varga.GetByteArrayAsync($"/lesson/{lesson.Id}.yardang.zip", Stop);
+        await DoAsync(await School.Get<RoomHosts>().GetAsync(wall), s_maya, id => new PutUpCard(id, 0, "en", "arch"));
+        await School.StudentAsync(lesson.Code, "Maya");
+        var file = await Varga.GetByteArrayAsync($"/lesson/{lesson.Id}.yardang.zip", Stop);
         Assert.Equal(NamesTo.Teachers, ActivityArchive.Read(file).Activity.Find(1)!.Wall!.Rules.Names);
-        var (other, _) = await _school.TeacherAsync("Tobi Adeyemi");
+        var (other, _) = await School.TeacherAsync("Tobi Adeyemi");
         var brought = await TestSchool.ImportAsync(other, file);
         var again = Guid.Parse(brought.Headers.Location!.ToString().Split('/')[^1]);
-        await using var db = await _school.Get<IDbContextFactory<SchoolContext>>().CreateDbContextAsync(Stop);
+        await using var db = await School.Get<IDbContextFactory<SchoolContext>>().CreateDbContextAsync(Stop);
         var itsWall = await db.Rooms.Where(r => r.OfId == again && r.Kind == RoomKind.Wall).Select(r => r.Id).SingleAsync(Stop);
-        Assert.NotNull((await _school.Get<RoomHosts>().GetAsync(itsWall)).NamesHidden);
+        Assert.NotNull((await School.Get<RoomHosts>().GetAsync(itsWall)).NamesHidden);
     }
 
     private static WallPlan Hidden() => WallPlan.Blank with { Question = Texts.In("en", "What holds a bridge up?"), Rules = new(Answers: true, Names: NamesTo.Teachers) };
-
-    private async Task<(LessonRecord Lesson, Guid Wall)> HandOutAsync(WallPlan plan)
-    {
-        var activity = await _school.Get<ActivityMaking>().CreateAsync(_teacher, ActivityContent.BlankWall("en", "What we know") with { Parts = [new Part(1, PartKind.Wall, plan)] });
-        var lesson = await _school.Get<Handing>().HandOutAsync(activity, new HandOutOrder("7 Amber", Way: Way.AllTogether), "en");
-        return (lesson, await _school.TogetherAsync(lesson));
-    }
 
     private static async Task<string> SnapshotAsync(HttpClient browser, Guid wall, string page)
     {

@@ -19,33 +19,26 @@ using static Yardang.Web.Tests.Lessons.OnWalls;
 namespace Yardang.Web.Tests.Lessons;
 
 /// <summary>Walls to order: what is given is on every wall from the beginning; prints, tables and archives say where cards stand.</summary>
-public sealed class OrderOnWallsTests : IAsyncLifetime
+public sealed class OrderOnWallsTests : WallLessons
 {
     private static readonly Actor s_maya = new(2, Role.Student);
     private static readonly Actor s_ben = new(3, Role.Student);
 
-    private readonly TestSchool _school = new();
-    private HttpClient _varga = null!;
-    private Guid _teacher;
     private string _picture = "";
 
-    private static CancellationToken Stop => TestContext.Current.CancellationToken;
-
-    public async ValueTask InitializeAsync()
+    public override async ValueTask InitializeAsync()
     {
-        (_varga, _teacher) = await _school.TeacherAsync("Ilse Varga");
-        _picture = await _school.Get<MediaStore>().KeepAsync(Png(), Stop);
+        await base.InitializeAsync();
+        _picture = await School.Get<MediaStore>().KeepAsync(Png(), Stop);
     }
-
-    public ValueTask DisposeAsync() => _school.DisposeAsync();
 
     [Fact]
     public async Task What_is_given_is_on_every_wall_from_the_beginning_with_its_picture()
     {
         var lesson = await HandOutAsync(LinePlan.Blank, Way.OneEach);
-        var (maya, address) = await _school.StudentAsync(lesson.Code, "Maya");
+        var (maya, address) = await School.StudentAsync(lesson.Code, "Maya");
         var wall = Guid.Parse(new Uri(maya.BaseAddress!, address).AbsolutePath.Split('/')[^1]);
-        await (await _school.Get<RoomHosts>().GetAsync(wall)).LookAsync(r => Assert.Equal(["An arch", "A rope bridge"], ((Wall)r).Under(WallPlan.Nowhere).Select(c => c.Text)), Stop);
+        await (await School.Get<RoomHosts>().GetAsync(wall)).LookAsync(r => Assert.Equal(["An arch", "A rope bridge"], ((Wall)r).Under(WallPlan.Nowhere).Select(c => c.Text)), Stop);
         Assert.Equal(HttpStatusCode.OK, (await maya.GetAsync($"/rooms/{wall}/media/{_picture}?{address.Split('?')[1]}", Stop)).StatusCode);
     }
 
@@ -55,17 +48,17 @@ public sealed class OrderOnWallsTests : IAsyncLifetime
         var lesson = await HandOutAsync(LinePlan.Blank);
         var wall = await PlacedAsync(lesson, LineKind.Ends, 10, 90);
         var address = $"/lesson/{lesson.Id}/board/{wall}";
-        var svg = await _varga.GetStringAsync($"{address}.svg", Stop);
+        var svg = await Varga.GetStringAsync($"{address}.svg", Stop);
         foreach (var words in new[] { "1. An arch", "2. A rope bridge", "build it first", "build it last", "20 · 2 people", "same order", "100 times out" }) Assert.Contains(words, Words(svg), StringComparison.Ordinal);
-        using var png = SKBitmap.Decode(await _varga.GetByteArrayAsync($"{address}.png", Stop));
+        using var png = SKBitmap.Decode(await Varga.GetByteArrayAsync($"{address}.png", Stop));
         Assert.Contains(png.Pixels, p => p is { Red: > 200, Green: < 30, Blue: < 30 });
-        Assert.True((await _varga.GetByteArrayAsync($"{address}.pdf", Stop)).Length > 3_000);
+        Assert.True((await Varga.GetByteArrayAsync($"{address}.pdf", Stop)).Length > 3_000);
 
-        var table = await _varga.GetStringAsync($"{address}.csv", Stop);
-        Assert.Contains(",Maya,,,placement,,,,,,,,10", table, StringComparison.Ordinal);
-        Assert.Contains(",Ben,,,placement,,,,,,,,30", table, StringComparison.Ordinal);
+        var table = await Varga.GetStringAsync($"{address}.csv", Stop);
+        Assert.Contains(",Maya,,,placement,,,,,,,,,,,10", table, StringComparison.Ordinal);
+        Assert.Contains(",Ben,,,placement,,,,,,,,,,,30", table, StringComparison.Ordinal);
         Assert.DoesNotContain("1970", table, StringComparison.Ordinal);
-        var (maya, mayas) = await _school.StudentAsync(lesson.Code, "Cleo");
+        var (maya, mayas) = await School.StudentAsync(lesson.Code, "Cleo");
         Assert.Equal(HttpStatusCode.NotFound, (await maya.GetAsync($"{address}.csv?{mayas.Split('?')[1]}", Stop)).StatusCode);
     }
 
@@ -74,7 +67,7 @@ public sealed class OrderOnWallsTests : IAsyncLifetime
     {
         var lesson = await HandOutAsync(LinePlan.Blank);
         var wall = await PlacedAsync(lesson, LineKind.Ends, 10, 90);
-        var host = await _school.Get<RoomHosts>().GetAsync(wall);
+        var host = await School.Get<RoomHosts>().GetAsync(wall);
         await DoAsync(host, Actor.Owner, _ => new SetPlan(Plan(LinePlan.Blank) with { Rules = new(Answers: true) }), id => new PutUpCard(id, 0, "en", "Said in class", For: s_ben.Number));
         foreach (var purpose in new[] { Purpose.Order, Purpose.Sort, Purpose.Ask, Purpose.Visit })
         {
@@ -83,8 +76,8 @@ public sealed class OrderOnWallsTests : IAsyncLifetime
             foreach (var format in new[] { "svg", "csv" })
             {
                 var address = $"/lesson/{lesson.Id}/board/{wall}.{format}";
-                var named = await _varga.GetStringAsync(address, Stop);
-                var nameless = await _varga.GetStringAsync($"{address}?names=none", Stop);
+                var named = await Varga.GetStringAsync(address, Stop);
+                var nameless = await Varga.GetStringAsync($"{address}?names=none", Stop);
                 Assert.Contains("Maya", named, StringComparison.Ordinal);
                 Assert.Contains("It is strong", nameless, StringComparison.Ordinal);
                 Assert.All(["Maya", "Ben"], name => Assert.DoesNotContain(name, nameless, StringComparison.Ordinal));
@@ -100,15 +93,15 @@ public sealed class OrderOnWallsTests : IAsyncLifetime
     public async Task Every_kind_of_line_goes_out(LineKind kind, int from, int to, double at, string said)
     {
         var lesson = await HandOutAsync(new(kind, Texts.In("en", "build it first"), Texts.None, from, to, Together: true, High: Texts.In("en", "costs much")));
-        await _school.StudentAsync(lesson.Code, "Maya");
-        var wall = await _school.TogetherAsync(lesson);
-        await DoAsync(await _school.Get<RoomHosts>().GetAsync(wall), s_maya, new PlaceCard(1, new(kind, at, kind == LineKind.Field ? 40 : 0)));
+        await School.StudentAsync(lesson.Code, "Maya");
+        var wall = await School.TogetherAsync(lesson);
+        await DoAsync(await School.Get<RoomHosts>().GetAsync(wall), s_maya, new PlaceCard(1, new(kind, at, kind == LineKind.Field ? 40 : 0)));
         var address = $"/lesson/{lesson.Id}/board/{wall}";
-        var svg = Words(await _varga.GetStringAsync($"{address}.svg", Stop));
+        var svg = Words(await Varga.GetStringAsync($"{address}.svg", Stop));
         foreach (var words in new[] { "1. An arch", said, "build it first" }) Assert.Contains(words, svg, StringComparison.Ordinal);
         Assert.Equal(kind == LineKind.Field, svg.Contains("costs much", StringComparison.Ordinal));
-        Assert.Contains(said, await _varga.GetStringAsync($"{address}.csv", Stop), StringComparison.Ordinal);
-        Assert.True((await _varga.GetByteArrayAsync($"{address}.pdf", Stop)).Length > 3_000);
+        Assert.Contains(said, await Varga.GetStringAsync($"{address}.csv", Stop), StringComparison.Ordinal);
+        Assert.True((await Varga.GetByteArrayAsync($"{address}.pdf", Stop)).Length > 3_000);
     }
 
     [Fact]
@@ -116,11 +109,11 @@ public sealed class OrderOnWallsTests : IAsyncLifetime
     {
         var lesson = await HandOutAsync(LinePlan.Blank);
         await PlacedAsync(lesson, LineKind.Ends, 10, 90);
-        var (other, _) = await _school.TeacherAsync("Tobi Adeyemi");
+        var (other, _) = await School.TeacherAsync("Tobi Adeyemi");
         foreach (var address in new[] { $"/activity/{lesson.ActivityId}.yardang.zip", $"/lesson/{lesson.Id}.yardang.zip" })
         {
-            var archived = ActivityArchive.Read(await _varga.GetByteArrayAsync(address, Stop));
-            using var answer = await TestSchool.ImportAsync(other, await _varga.GetByteArrayAsync(address, Stop));
+            var archived = ActivityArchive.Read(await Varga.GetByteArrayAsync(address, Stop));
+            using var answer = await TestSchool.ImportAsync(other, await Varga.GetByteArrayAsync(address, Stop));
             Assert.Equal(HttpStatusCode.Redirect, answer.StatusCode);
             var to = answer.Headers.Location!.ToString();
             var again = Guid.Parse(to.Split('/')[^1]);
@@ -130,7 +123,7 @@ public sealed class OrderOnWallsTests : IAsyncLifetime
             Assert.Equal(archived.Work?.Boards[0].Wall!.Cards.Length, back.Work?.Boards[0].Wall!.Cards.Length);
         }
 
-        Assert.Equal(2, ActivityArchive.Read(await _varga.GetByteArrayAsync($"/lesson/{lesson.Id}.yardang.zip", Stop)).Work!.Boards[0].Wall!.Order!.People);
+        Assert.Equal(2, ActivityArchive.Read(await Varga.GetByteArrayAsync($"/lesson/{lesson.Id}.yardang.zip", Stop)).Work!.Boards[0].Wall!.Order!.People);
     }
 
     [Fact]
@@ -138,7 +131,7 @@ public sealed class OrderOnWallsTests : IAsyncLifetime
     {
         var lesson = await HandOutAsync(LinePlan.Blank);
         var wall = await PlacedAsync(lesson, LineKind.Ends, 10, 90);
-        var host = await _school.Get<RoomHosts>().GetAsync(wall);
+        var host = await School.Get<RoomHosts>().GetAsync(wall);
         await DoAsync(host, Actor.Owner, new ShowOrder(true));
         byte[] before = [], mayas = [];
         await host.LookAsync(r => (before, mayas) = (SnapshotCodec.Encode(r, Actor.Owner), SnapshotCodec.Encode(r, s_maya)), Stop);
@@ -161,16 +154,16 @@ public sealed class OrderOnWallsTests : IAsyncLifetime
 
     private async Task<LessonRecord> HandOutAsync(LinePlan line, Way way = Way.AllTogether)
     {
-        var activity = await _school.Get<ActivityMaking>().CreateAsync(_teacher, ActivityContent.BlankWall("en", "Which bridge first?") with { Parts = [new Part(1, PartKind.Wall, Plan(line))] });
-        return await _school.Get<Handing>().HandOutAsync(activity, new HandOutOrder("7 Amber", Way: way), "en");
+        var activity = await School.Get<ActivityMaking>().CreateAsync(Teacher, ActivityContent.BlankWall("en", "Which bridge first?") with { Parts = [new Part(1, PartKind.Wall, Plan(line))] });
+        return await School.Get<Handing>().HandOutAsync(activity, new HandOutOrder("7 Amber", Way: way), "en");
     }
 
     // Maya has the arch there, Ben 20 further on; both have the rope bridge at the end.
     private async Task<Guid> PlacedAsync(LessonRecord lesson, LineKind kind, double arch, double rope)
     {
-        foreach (var name in new[] { "Maya", "Ben" }) await _school.StudentAsync(lesson.Code, name);
-        var wall = await _school.TogetherAsync(lesson);
-        var host = await _school.Get<RoomHosts>().GetAsync(wall);
+        foreach (var name in new[] { "Maya", "Ben" }) await School.StudentAsync(lesson.Code, name);
+        var wall = await School.TogetherAsync(lesson);
+        var host = await School.Get<RoomHosts>().GetAsync(wall);
         await DoAsync(host, s_maya, new PlaceCard(1, new(kind, arch)), new PlaceCard(2, new(kind, rope)));
         await DoAsync(host, s_ben, new PlaceCard(1, new(kind, arch + 20)), new PlaceCard(2, new(kind, rope)));
         return wall;

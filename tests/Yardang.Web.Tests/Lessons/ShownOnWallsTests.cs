@@ -23,48 +23,38 @@ using Yardang.Web.Shelf;
 namespace Yardang.Web.Tests.Lessons;
 
 /// <summary>What is shown beside the words of cards: taken in, given to those who see it, put out and brought back.</summary>
-public sealed class ShownOnWallsTests : IAsyncLifetime
+public sealed class ShownOnWallsTests : WallLessons
 {
-    private readonly TestSchool _school = new();
-    private HttpClient _varga = null!;
-    private Guid _teacher;
-
-    private static CancellationToken Stop => TestContext.Current.CancellationToken;
-
-    public async ValueTask InitializeAsync() => (_varga, _teacher) = await _school.TeacherAsync("Ilse Varga");
-
-    public ValueTask DisposeAsync() => _school.DisposeAsync();
-
     [Fact]
     public async Task A_students_picture_is_taken_in_and_given_to_whoever_is_on_the_wall_and_to_nobody_else()
     {
         var (lesson, _) = await HandOutAsync(AttachmentKinds.Pictures);
-        var (maya, mayas) = await _school.StudentAsync(lesson.Code, "Maya");
-        var (ben, bens) = await _school.StudentAsync(lesson.Code, "Ben");
+        var (maya, mayas) = await School.StudentAsync(lesson.Code, "Maya");
+        var (ben, bens) = await School.StudentAsync(lesson.Code, "Ben");
         var (elsewhere, _) = await HandOutAsync(AttachmentKinds.Pictures);
-        var (cleo, cleos) = await _school.StudentAsync(elsewhere.Code, "Cleo");
+        var (cleo, cleos) = await School.StudentAsync(elsewhere.Code, "Cleo");
         using var answer = await UploadAsync(maya, mayas);
         Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
         var media = (await answer.Content.ReadFromJsonAsync<JsonElement>(Stop)).GetProperty("media").GetString();
         var address = $"/rooms/{RoomOf(mayas)}/media/{media}";
         Assert.Equal(HttpStatusCode.OK, (await ben.GetAsync($"{address}?{QueryOf(bens)}", Stop)).StatusCode);
-        Assert.Equal(HttpStatusCode.OK, (await _varga.GetAsync(address, Stop)).StatusCode);
+        Assert.Equal(HttpStatusCode.OK, (await Varga.GetAsync(address, Stop)).StatusCode);
         Assert.Equal(HttpStatusCode.NotFound, (await cleo.GetAsync($"{address}?{QueryOf(cleos)}", Stop)).StatusCode);
-        Assert.Equal(HttpStatusCode.NotFound, (await _school.Visitor().GetAsync(address, Stop)).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await School.Visitor().GetAsync(address, Stop)).StatusCode);
         using var foreign = await UploadAsync(cleo, cleos, RoomOf(mayas));
         Assert.Equal(HttpStatusCode.NotFound, foreign.StatusCode);
     }
 
     [Fact]
-    public async Task Where_students_show_no_pictures_none_of_theirs_is_taken_in_and_nothing_is_searched_and_teachers_are_free()
+    public async Task Where_students_show_no_pictures_none_of_theirs_is_taken_in_and_nothing_is_searched_andTeachers_are_free()
     {
         var (lesson, wall) = await HandOutAsync(AttachmentKinds.Drawings);
-        var (maya, mayas) = await _school.StudentAsync(lesson.Code, "Maya");
+        var (maya, mayas) = await School.StudentAsync(lesson.Code, "Maya");
         using var answer = await UploadAsync(maya, mayas);
         Assert.Equal(HttpStatusCode.NotFound, answer.StatusCode);
         Assert.Equal(HttpStatusCode.NotFound, (await maya.GetAsync($"/rooms/{wall}/pictures?words=bridge&{QueryOf(mayas)}", Stop)).StatusCode);
-        Assert.Equal(HttpStatusCode.OK, (await _varga.GetAsync($"/rooms/{wall}/pictures?words=bridge", Stop)).StatusCode);
-        using var teachers = await UploadAsync(_varga, $"/lesson/{lesson.Id}/board/{wall}", wall);
+        Assert.Equal(HttpStatusCode.OK, (await Varga.GetAsync($"/rooms/{wall}/pictures?words=bridge", Stop)).StatusCode);
+        using var teachers = await UploadAsync(Varga, $"/lesson/{lesson.Id}/board/{wall}", wall);
         Assert.Equal(HttpStatusCode.OK, teachers.StatusCode);
     }
 
@@ -72,9 +62,9 @@ public sealed class ShownOnWallsTests : IAsyncLifetime
     public async Task While_pens_are_down_no_picture_is_taken_in()
     {
         var (lesson, wall) = await HandOutAsync(AttachmentKinds.Pictures);
-        var (maya, mayas) = await _school.StudentAsync(lesson.Code, "Maya");
-        await (await _school.Get<RoomHosts>().GetAsync(lesson.Id)).SubmitAsync(new SetPens(true), Actor.Program, Stop);
-        var host = await _school.Get<RoomHosts>().GetAsync(wall);
+        var (maya, mayas) = await School.StudentAsync(lesson.Code, "Maya");
+        await (await School.Get<RoomHosts>().GetAsync(lesson.Id)).SubmitAsync(new SetPens(true), Actor.Program, Stop);
+        var host = await School.Get<RoomHosts>().GetAsync(wall);
         await Eventually.IsAsync(() => !host.Allowed.StudentsMayWrite);
         using var answer = await UploadAsync(maya, mayas);
         Assert.Equal(HttpStatusCode.Conflict, answer.StatusCode);
@@ -86,15 +76,15 @@ public sealed class ShownOnWallsTests : IAsyncLifetime
         var (lesson, wall) = await HandOutAsync(Attachment.AnyKind);
         await PutUpAsync(wall, "The mill bridge", await EachAsync());
         var address = $"/lesson/{lesson.Id}/board/{wall}";
-        var svg = await _varga.GetStringAsync($"{address}.svg", Stop);
+        var svg = await Varga.GetStringAsync($"{address}.svg", Stop);
         Assert.Equal(2, svg.Split("<image").Length - 1);
-        var table = await _varga.GetStringAsync($"{address}.csv", Stop);
+        var table = await Varga.GetStringAsync($"{address}.csv", Stop);
         foreach (var words in new[] { "The mill bridge", "[Picture: One arch]", "[Drawing: Its arch]", "[Formula: F = m g]", "[Place on the map: The mill]" }) Assert.Contains(words, table, StringComparison.Ordinal);
 
         // The picture is red, and nothing else on the wall is.
-        using var png = SKBitmap.Decode(await _varga.GetByteArrayAsync($"{address}.png", Stop));
+        using var png = SKBitmap.Decode(await Varga.GetByteArrayAsync($"{address}.png", Stop));
         Assert.Contains(png.Pixels, p => p is { Red: > 200, Green: < 30, Blue: < 30 });
-        Assert.True((await _varga.GetByteArrayAsync($"{address}.pdf", Stop)).Length > 5_000);
+        Assert.True((await Varga.GetByteArrayAsync($"{address}.pdf", Stop)).Length > 5_000);
     }
 
     [Fact]
@@ -102,15 +92,15 @@ public sealed class ShownOnWallsTests : IAsyncLifetime
     {
         var (lesson, wall) = await HandOutAsync(Attachment.AnyKind);
         await PutUpAsync(wall, "", await EachAsync());
-        var file = await _varga.GetByteArrayAsync($"/lesson/{lesson.Id}.yardang.zip", Stop);
+        var file = await Varga.GetByteArrayAsync($"/lesson/{lesson.Id}.yardang.zip", Stop);
         Assert.Equal(2, ActivityArchive.Read(file).Media.Count);
-        var (other, _) = await _school.TeacherAsync("Tobi Adeyemi");
+        var (other, _) = await School.TeacherAsync("Tobi Adeyemi");
         var again = Guid.Parse((await TestSchool.ImportAsync(other, file)).Headers.Location!.ToString().Split('/')[^1]);
         var (before, after) = (ActivityArchive.Read(file).Work!, ActivityArchive.Read(await other.GetByteArrayAsync($"/lesson/{again}.yardang.zip", Stop)).Work!);
         Assert.Equal(4, before.Boards.Single().Wall!.Cards.Single().Shown.Length);
         Assert.Equal(JsonSerializer.Serialize(before.Boards), JsonSerializer.Serialize(after.Boards));
         var shown = Assert.IsType<PictureAttachment>(after.Boards.Single().Wall!.Cards.Single().Shown[0]);
-        Assert.NotNull(_school.Get<MediaStore>().Find(shown.Media));
+        Assert.NotNull(School.Get<MediaStore>().Find(shown.Media));
     }
 
     [Fact]
@@ -139,14 +129,14 @@ public sealed class ShownOnWallsTests : IAsyncLifetime
     private async Task<(LessonRecord Lesson, Guid Wall)> HandOutAsync(AttachmentKinds shows)
     {
         var plan = WallPlan.Blank with { Question = Texts.In("en", "Which bridges do we know?"), Topics = [new Topic(11, Texts.In("en", "Bridges"), Texts.None, 3)], Rules = new(Shows: shows) };
-        var activity = await _school.Get<ActivityMaking>().CreateAsync(_teacher, ActivityContent.BlankWall("en", "Bridges of our valley") with { Parts = [new Part(1, PartKind.Wall, plan)] });
-        var lesson = await _school.Get<Handing>().HandOutAsync(activity, new HandOutOrder("7 Amber", Way: Way.AllTogether), "en");
-        return (lesson, await _school.TogetherAsync(lesson));
+        var activity = await School.Get<ActivityMaking>().CreateAsync(Teacher, ActivityContent.BlankWall("en", "Bridges of our valley") with { Parts = [new Part(1, PartKind.Wall, plan)] });
+        var lesson = await School.Get<Handing>().HandOutAsync(activity, new HandOutOrder("7 Amber", Way: Way.AllTogether), "en");
+        return (lesson, await School.TogetherAsync(lesson));
     }
 
     private async Task<ImmutableArray<Attachment>> EachAsync()
     {
-        var media = _school.Get<MediaStore>();
+        var media = School.Get<MediaStore>();
         var picture = await media.KeepAsync(Png(60, 40, SKColors.Red), Stop);
         var map = new MapPicture(await media.KeepAsync(Png(80, 50, SKColors.LightGreen), Stop), 80, 50, "The valley");
         return
@@ -160,7 +150,7 @@ public sealed class ShownOnWallsTests : IAsyncLifetime
 
     private async Task PutUpAsync(Guid wall, string text, ImmutableArray<Attachment> shown)
     {
-        var host = await _school.Get<RoomHosts>().GetAsync(wall);
+        var host = await School.Get<RoomHosts>().GetAsync(wall);
         var client = ((ClientAdmitted)(await host.SubmitAsync(new AdmitClient(), Actor.Owner, Stop)).Envelope!.Event).Number;
         Assert.NotNull((await host.SubmitAsync(new Submission(client, 1, 0, 0, new PutUpCard(Ids.Of(client, 1), 11, "en", text, shown)), Actor.Owner, Stop)).Envelope);
     }

@@ -18,33 +18,26 @@ using Yardang.Web.Shelf;
 namespace Yardang.Web.Tests.Lessons;
 
 /// <summary>Stations of a wall to visit: what they show is given to those who are there, put out, archived and brought back.</summary>
-public sealed class StationsOnWallsTests : IAsyncLifetime
+public sealed class StationsOnWallsTests : WallLessons
 {
-    private readonly TestSchool _school = new();
-    private HttpClient _varga = null!;
-    private Guid _teacher;
     private string _picture = "";
     private string _film = "";
 
-    private static CancellationToken Stop => TestContext.Current.CancellationToken;
-
-    public async ValueTask InitializeAsync()
+    public override async ValueTask InitializeAsync()
     {
-        (_varga, _teacher) = await _school.TeacherAsync("Ilse Varga");
-        _picture = await _school.Get<MediaStore>().KeepAsync(Png(), Stop);
-        _film = await _school.Get<MediaStore>().KeepAsync("RIFF\0\0\0\0WAVEfmt a sound"u8.ToArray(), Stop);
+        await base.InitializeAsync();
+        _picture = await School.Get<MediaStore>().KeepAsync(Png(), Stop);
+        _film = await School.Get<MediaStore>().KeepAsync("RIFF\0\0\0\0WAVEfmt a sound"u8.ToArray(), Stop);
     }
-
-    public ValueTask DisposeAsync() => _school.DisposeAsync();
 
     [Fact]
     public async Task What_a_station_shows_is_given_to_whoever_is_on_the_wall_and_to_nobody_else()
     {
         var (lesson, wall) = await HandOutAsync();
-        var (maya, mayas) = await _school.StudentAsync(lesson.Code, "Maya");
+        var (maya, mayas) = await School.StudentAsync(lesson.Code, "Maya");
         foreach (var media in new[] { _picture, _film }) Assert.Equal(HttpStatusCode.OK, (await maya.GetAsync($"/rooms/{wall}/media/{media}?{mayas.Split('?')[1]}", Stop)).StatusCode);
-        var (other, elsewhere) = await _school.HandOutAsync(_teacher);
-        var (cleo, cleos) = await _school.StudentAsync(elsewhere.Code, "Cleo");
+        var (other, elsewhere) = await School.HandOutAsync(Teacher);
+        var (cleo, cleos) = await School.StudentAsync(elsewhere.Code, "Cleo");
         Assert.NotEqual(other.Id, lesson.ActivityId);
         Assert.Equal(HttpStatusCode.NotFound, (await cleo.GetAsync($"/rooms/{wall}/media/{_picture}?{cleos.Split('?')[1]}", Stop)).StatusCode);
     }
@@ -54,23 +47,23 @@ public sealed class StationsOnWallsTests : IAsyncLifetime
     {
         var (lesson, wall) = await HandOutAsync();
         var address = $"/lesson/{lesson.Id}/board/{wall}";
-        var svg = await _varga.GetStringAsync($"{address}.svg", Stop);
+        var svg = await Varga.GetStringAsync($"{address}.svg", Stop);
         foreach (var words in new[] { "1. Stone arch", "2. Rope bridge", "Where does the load go?" }) Assert.Contains(words, svg, StringComparison.Ordinal);
         Assert.Single(svg.Split("<image").Skip(1));
-        using var png = SKBitmap.Decode(await _varga.GetByteArrayAsync($"{address}.png", Stop));
+        using var png = SKBitmap.Decode(await Varga.GetByteArrayAsync($"{address}.png", Stop));
         Assert.Contains(png.Pixels, p => p is { Red: > 200, Green: < 30, Blue: < 30 });
-        Assert.True((await _varga.GetByteArrayAsync($"{address}.pdf", Stop)).Length > 3_000);
+        Assert.True((await Varga.GetByteArrayAsync($"{address}.pdf", Stop)).Length > 3_000);
     }
 
     [Fact]
     public async Task An_activity_and_a_lesson_come_back_from_their_archives_with_what_stations_show()
     {
         var (lesson, _) = await HandOutAsync();
-        await _school.StudentAsync(lesson.Code, "Maya");
-        var (other, _) = await _school.TeacherAsync("Tobi Adeyemi");
+        await School.StudentAsync(lesson.Code, "Maya");
+        var (other, _) = await School.TeacherAsync("Tobi Adeyemi");
         foreach (var address in new[] { $"/activity/{lesson.ActivityId}.yardang.zip", $"/lesson/{lesson.Id}.yardang.zip" })
         {
-            var file = await _varga.GetByteArrayAsync(address, Stop);
+            var file = await Varga.GetByteArrayAsync(address, Stop);
             var archived = ArchivedPlan(file);
             Assert.Equal(Purpose.Visit, archived.Purpose);
             Assert.Equal(2, ActivityArchive.Read(file).Media.Count);
@@ -80,7 +73,7 @@ public sealed class StationsOnWallsTests : IAsyncLifetime
             var again = Guid.Parse(to.Split('/')[^1]);
             var back = ArchivedPlan(await other.GetByteArrayAsync(to.Contains("/lesson/", StringComparison.Ordinal) ? $"/lesson/{again}.yardang.zip" : $"/activity/{again}.yardang.zip", Stop));
             Assert.Equal(JsonSerializer.Serialize(archived), JsonSerializer.Serialize(back));
-            Assert.All(back.MediaNames(), name => Assert.NotNull(_school.Get<MediaStore>().Find(name)));
+            Assert.All(back.MediaNames(), name => Assert.NotNull(School.Get<MediaStore>().Find(name)));
         }
     }
 
@@ -88,8 +81,8 @@ public sealed class StationsOnWallsTests : IAsyncLifetime
     public async Task A_round_trip_and_who_was_where_outlive_a_restart_of_the_room()
     {
         var (lesson, wall) = await HandOutAsync();
-        await _school.StudentAsync(lesson.Code, "Maya");
-        var host = await _school.Get<RoomHosts>().GetAsync(wall);
+        await School.StudentAsync(lesson.Code, "Maya");
+        var host = await School.Get<RoomHosts>().GetAsync(wall);
         await DoAsync(host, new BeginTrip([new("Arches", [2])]), Actor.Owner);
         await DoAsync(host, new MoveOn(1), Actor.Owner);
         await DoAsync(host, new VisitStation(12), new Actor(2, Role.Student));
@@ -113,12 +106,7 @@ public sealed class StationsOnWallsTests : IAsyncLifetime
         ],
     };
 
-    private async Task<(LessonRecord Lesson, Guid Wall)> HandOutAsync()
-    {
-        var activity = await _school.Get<ActivityMaking>().CreateAsync(_teacher, ActivityContent.BlankWall("en", "Bridge gallery") with { Parts = [new Part(1, PartKind.Wall, Plan())] });
-        var lesson = await _school.Get<Handing>().HandOutAsync(activity, new HandOutOrder("7 Amber", Way: Way.AllTogether), "en");
-        return (lesson, await _school.TogetherAsync(lesson));
-    }
+    private Task<(LessonRecord Lesson, Guid Wall)> HandOutAsync() => HandOutAsync(Plan());
 
     private static WallPlan ArchivedPlan(byte[] file) => ActivityArchive.Read(file).Activity.Steps[0].Wall!;
 

@@ -1,12 +1,25 @@
 // What students said of each other's cards: Core's Judgements, as far as this reader is told.
 
-import { type CardResult, type Judging, JudgingKind, type JudgingState } from '../wire/forms';
+import { type CardResult, type Criterion, type Judging, JudgingKind, type JudgingState, Wanted } from '../wire/forms';
 
 const MOST_ROUNDS = 9;
 
-/** How many values there are, from 1: agree, unsure, disagree; or chosen. */
-export function valuesOf(kind: JudgingKind): number {
+/** Core's Criterion to begin with. */
+export const USUAL_CRITERION: Criterion = { says: {}, points: 4, reason: Wanted.May, words: Wanted.No };
+
+/** How many values there are, from 1: agree, unsure, disagree; chosen; or points. */
+export function valuesOf({ kind, criterion }: Judging): number {
+  if (kind === JudgingKind.Score) return (criterion ?? USUAL_CRITERION).points;
   return kind === JudgingKind.Agree ? 3 : 1;
+}
+
+/** What somebody says of a card. */
+export interface Said {
+  readonly card: number;
+  readonly person: number;
+  readonly value: number;
+  readonly reason: string;
+  readonly words: string;
 }
 
 const key = (round: number, card: number, person: number) => `${round}/${card}/${person}`;
@@ -17,29 +30,31 @@ export class Judgements {
   private constructor(
     readonly round: number,
     readonly kind: JudgingKind | null,
+    readonly values: number,
     readonly isShown: boolean,
-    private readonly given: ReadonlyMap<
-      string,
-      { readonly card: number; readonly person: number; readonly value: number }
-    >,
+    private readonly given: ReadonlyMap<string, Said>,
     readonly results: readonly CardResult[],
   ) {}
 
-  static readonly NONE = new Judgements(1, null, false, new Map(), []);
+  static readonly NONE = new Judgements(1, null, 0, false, new Map(), []);
 
-  static of({ round, kind, isShown, given, results }: JudgingState): Judgements {
+  static of({ round, kind, values, isShown, given, results }: JudgingState): Judgements {
     const all = given.map((g) => [key(g.round, g.card, g.person), g] as const);
-    return new Judgements(round, kind, isShown, new Map(all), results);
+    return new Judgements(round, kind, values, isShown, new Map(all), results);
   }
 
   /** What somebody says of a card in this round; 0 for nothing. */
   by(person: number, card: number): number {
-    return this.given.get(key(this.round, card, person))?.value ?? 0;
+    return this.saidBy(person, card)?.value ?? 0;
+  }
+
+  saidBy(person: number, card: number): Said | undefined {
+    return this.given.get(key(this.round, card, person));
   }
 
   /** Who said what of a card in this round, as far as this reader knows: by value, from 1. */
   whoSaid(card: number): number[][] {
-    const people = Array.from({ length: this.kind ? valuesOf(this.kind) : 0 }, () => [] as number[]);
+    const people = Array.from({ length: this.values }, () => [] as number[]);
     for (const [id, g] of this.given)
       if (g.card === card && id.startsWith(`${this.round}/`)) people[g.value - 1]!.push(g.person);
     return people;
@@ -48,10 +63,9 @@ export class Judgements {
   /** What is said of cards in this round, as far as this reader knows: by card, how many said each. */
   counts(): Map<number, number[]> {
     const counts = new Map<number, number[]>();
-    if (!this.kind) return counts;
     for (const [id, { card, value }] of this.given) {
       if (!id.startsWith(`${this.round}/`)) continue;
-      const known = counts.get(card) ?? Array<number>(valuesOf(this.kind)).fill(0);
+      const known = counts.get(card) ?? Array<number>(this.values).fill(0);
       known[value - 1]! += 1;
       counts.set(card, known);
     }
@@ -71,16 +85,19 @@ export class Judgements {
     return this.byCard.get(card) ?? [];
   }
 
-  /** What all said of some cards, for those who know it. */
-  resultsOf(cards: readonly number[]): CardResult[] {
+  /** What all said of some cards, for those who know it; null where the server has to compute it. */
+  resultsOf(cards: readonly number[]): CardResult[] | null {
+    if (this.kind === JudgingKind.Score) return null;
     const counts = this.counts();
     const of = (card: number) => counts.get(card);
-    return cards.flatMap((card) => (of(card) ? [{ round: this.round, card, counts: of(card)! }] : []));
+    return cards.flatMap((card) =>
+      of(card) ? [{ round: this.round, card, counts: of(card)!, fair: null, reasons: [] }] : [],
+    );
   }
 
   /** Whether somebody can say something of a card that they see. */
   may(rule: Judging | null, card: number, value: number, person: number, isUp: (card: number) => boolean): boolean {
-    if (!rule || this.isShown || value < 0 || value > valuesOf(rule.kind)) return false;
+    if (!rule || this.isShown || value < 0 || value > valuesOf(rule)) return false;
     if (value === 0 || this.by(person, card) !== 0 || rule.kind !== JudgingKind.Choose) return true;
     return this.chosenBy(person, isUp) < rule.choices;
   }
@@ -106,35 +123,39 @@ export class Judgements {
 
   /** The plan is another: where cards are judged otherwise than before, a new round begins. */
   follow(rule: Judging | null): Judgements {
-    if (!rule || rule.kind === this.kind) return this;
+    if (!rule || (rule.kind === this.kind && valuesOf(rule) === this.values)) return this;
     const isAnother = this.kind !== null;
     const round = isAnother ? this.round + 1 : this.round;
-    return new Judgements(round, rule.kind, isAnother ? false : this.isShown, this.given, this.results);
+    const isShown = isAnother ? false : this.isShown;
+    return new Judgements(round, rule.kind, valuesOf(rule), isShown, this.given, this.results);
   }
 
-  judged(card: number, person: number, value: number): Judgements {
+  judged(said: Said): Judgements {
     const given = new Map(this.given);
-    if (value === 0) given.delete(key(this.round, card, person));
-    else given.set(key(this.round, card, person), { card, person, value });
-    return new Judgements(this.round, this.kind, this.isShown, given, this.results);
+    const at = key(this.round, said.card, said.person);
+    if (said.value === 0) given.delete(at);
+    else given.set(at, said);
+    return new Judgements(this.round, this.kind, this.values, this.isShown, given, this.results);
   }
 
   show(results: readonly CardResult[]): Judgements {
     const others = this.results.filter((r) => r.round !== this.round);
-    return new Judgements(this.round, this.kind, true, this.given, [...others, ...results]);
+    return new Judgements(this.round, this.kind, this.values, true, this.given, [...others, ...results]);
   }
 
   goOn(newRound: boolean): Judgements {
     const round = newRound ? this.round + 1 : this.round;
     const results = this.results.filter((r) => r.round !== round);
-    return new Judgements(round, this.kind, false, this.given, results);
+    return new Judgements(round, this.kind, this.values, false, this.given, results);
   }
 
   bring(results: readonly CardResult[]): Judgements {
     if (results.length === 0) return this;
     const round = Math.max(...results.map((r) => r.round));
     const last = results.find((r) => r.round === round)!;
-    const kind = last.counts.length === 1 ? JudgingKind.Choose : JudgingKind.Agree;
-    return new Judgements(round, kind, true, this.given, results);
+    const values = last.counts.length;
+    const unscored = values === 1 ? JudgingKind.Choose : JudgingKind.Agree;
+    const kind = last.fair === null ? unscored : JudgingKind.Score;
+    return new Judgements(round, kind, values, true, this.given, results);
   }
 }

@@ -33,7 +33,16 @@ export function letOut<T extends Thing>(known: ReadonlyMap<number, T>, told: rea
 
 const HELD = new Set<string>([
   ...['cardPutUp', 'cardPutBack', 'cardReworded', 'cardMoved', 'cardTakenDown', 'cardAnswered', 'answerPutBack'],
-  ...['answerReworded', 'answerTakenDown', 'askedToo', 'questionFiled', 'cardPlaced', 'cardLaid', 'cardsLinked'],
+  ...[
+    'answerReworded',
+    'answerTakenDown',
+    'askedToo',
+    'cardRespondedTo',
+    'questionFiled',
+    'cardPlaced',
+    'cardLaid',
+    'cardsLinked',
+  ],
   ...['linkReworded', 'linkReversed', 'linkTakenDown', 'linkPutBack'],
 ]);
 const OUT = new Set<string>(['cardsLetOut', 'cardsShown', 'cardsBrought']);

@@ -1,10 +1,12 @@
 // What a command of mine will do to a wall, as far as this client can tell: Core's Wall decides.
 
-import { AnswerKind, type Card, Purpose, type WallPlan } from '../wire/forms';
+import { AnswerKind, type Card, JudgingKind, Purpose, type WallPlan, Wanted } from '../wire/forms';
 import type { foreseeLink, laid, laidBy, shownOn, spotFor } from './field-foresight';
+import { USUAL_CRITERION } from './judgements';
 import { fieldOf, standing, told, touchingAsTold } from './linking';
 import { lineOf, placed } from './placing';
 import { mayAskToo, mayFile } from './questions';
+import { mayRespond, responds } from './quick-responses';
 import type { Me } from './sheets';
 import { isSame, mayBeShown } from './shown';
 import { mayPutUpAt } from './visiting';
@@ -18,6 +20,9 @@ interface FieldForesight {
   laidBy: typeof laidBy;
   shownOn: typeof shownOn;
 }
+
+/** What is asked for beside what is no score. */
+const NOTHING = { reason: Wanted.No, words: Wanted.No };
 
 let onField: FieldForesight | null = null;
 
@@ -41,7 +46,7 @@ export function foresee(state: WallState, command: Command, me: Me, now: number)
           ? { author, byStaff: false, putUpBy: me.number }
           : { author: me.number, byStaff: me.isStaff, putUpBy: 0 };
       const mine = { ...whose, putUpAt: now, downBy: 0, answers: [], attachments };
-      const asked = { askedToo: [], answeredBy: 0, at: null, spot };
+      const asked = { askedToo: [], responses: [], answeredBy: 0, at: null, spot };
       return {
         kind: 'cardPutUp',
         card: { id, topic, putUnder: topic, order: behind(state, topic, me), language, text, ...mine, ...asked },
@@ -103,11 +108,21 @@ export function foresee(state: WallState, command: Command, me: Me, now: number)
         ? { ...command, kind: 'questionFiled', whose: whose(state, command.card) }
         : null;
     case 'judgeCard':
-      return state.mayJudge(command.card, command.value, me) ? { ...command, kind: 'cardJudged' } : null;
-    case 'showResults':
-      return me.isStaff && state.plan.rules.judging && !state.judgements.isShown
-        ? { kind: 'resultsShown', results: state.judgements.resultsOf(up(state)) }
+      return state.mayJudge(command.card, command.value, me) && maySayWhy(state, command)
+        ? { ...command, kind: 'cardJudged' }
         : null;
+    case 'showResults': {
+      const mayShow = me.isStaff && state.plan.rules.judging && !state.judgements.isShown;
+      const results = mayShow ? state.judgements.resultsOf(up(state)) : null;
+      return results && { kind: 'resultsShown', results };
+    }
+    case 'respondToCard': {
+      const card = state.cards.get(command.card);
+      const isOffered = state.plan.rules.responses.some((r) => r.stamp === command.stamp);
+      return card && isOffered && mayRespond(state, card, me) && responds(card, command.stamp, me) !== command.on
+        ? { ...command, kind: 'cardRespondedTo', whose: whose(state, command.card) }
+        : null;
+    }
     case 'goOnJudging':
       return me.isStaff && state.plan.rules.judging && state.judgements.mayGoOn(command.newRound)
         ? { kind: 'judgingWentOn', newRound: command.newRound }
@@ -136,6 +151,15 @@ export function foresee(state: WallState, command: Command, me: Me, now: number)
     default:
       return null;
   }
+}
+
+/** Whether a score is given with what is asked for beside it; on which words it rests the server looks up. */
+function maySayWhy(state: WallState, { value, reason, words }: Extract<Command, { kind: 'judgeCard' }>): boolean {
+  const { kind, criterion } = state.plan.rules.judging!;
+  if (value === 0) return true;
+  const asks = kind === JudgingKind.Score ? (criterion ?? USUAL_CRITERION) : NOTHING;
+  const isWanted = (wanted: Wanted, text: string) => (text === '' ? wanted !== Wanted.Must : wanted !== Wanted.No);
+  return isWanted(asks.reason, reason.trim()) && (words === '' || asks.words !== Wanted.No);
 }
 
 /** The cards that are up, by id. */

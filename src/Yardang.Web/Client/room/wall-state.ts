@@ -21,6 +21,7 @@ import { takenAll, takenWith, withLink } from './linking';
 import { heldAfter, isNobodys, letOut } from './letting-out';
 import { type OwnPlaces, placesIn, withPlace } from './placing';
 import { askedBy } from './questions';
+import { respondedTo } from './quick-responses';
 import type { Me } from './sheets';
 import { KINDS } from './shown';
 import { visited } from './visiting';
@@ -52,6 +53,7 @@ export const BLANK: WallPlan = {
     anyMoves: false,
     inPairs: false,
     leastAnswers: 0,
+    responses: [],
   },
   map: null,
   line: null,
@@ -221,8 +223,14 @@ export class WallState {
         this.links = new Map(event.links.map((l) => [l.id, l]));
         return;
       case 'cardJudged':
-        this.judgements = this.judgements.judged(event.card, actor, event.value);
+        this.judgements = this.judgements.judged({ ...event, person: actor });
         break;
+      case 'cardRespondedTo': {
+        const card = this.cards.get(event.card);
+        const by = { number: actor, isStaff: byStaff };
+        if (card) this.change(event.card, { responses: respondedTo(card, event.stamp, by, event.on) });
+        break;
+      }
       case 'resultsShown':
         this.judgements = this.judgements.show(event.results);
         return;

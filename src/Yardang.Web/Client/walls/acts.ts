@@ -54,7 +54,10 @@ export function actsOf(submit: (command: Command) => void, newId: () => number, 
       submit({ kind: 'rewordAnswer', card: card.id, id, language: tag, text }),
     takeAnswerDown: (card: Card, { id }: Answer) => submit({ kind: 'takeAnswerDown', card: card.id, id }),
     putAnswerBack: (card: Card, { id }: Answer) => submit({ kind: 'putAnswerBack', card: card.id, id }),
-    judge: (card: Card, value: number) => submit({ kind: 'judgeCard', card: card.id, value }),
+    /** Why, and on which words it rests, where cards are scored. */
+    judge: (card: Card, value: number, reason = '', words = '') =>
+      submit({ kind: 'judgeCard', card: card.id, value, reason, words }),
+    respond: (card: Card, stamp: string, on: boolean) => submit({ kind: 'respondToCard', card: card.id, stamp, on }),
     visit: (station: number) => submit({ kind: 'visitStation', station }),
     place: (card: Card, at: LineSpot | null) => submit({ kind: 'placeCard', card: card.id, at }),
     askToo: (card: Card, on: boolean) => submit({ kind: 'askToo', card: card.id, on }),

@@ -31,7 +31,7 @@ export function besideOf(around: Around, texts: WallTexts) {
   const submit = (command: Command) => void around.client().submit(command, around.client().newId());
   return {
     who: whoOf(around.lesson, around.part, around.work, wall, around.changed, texts),
-    judging: judgingSteered(wall, submit, texts),
+    judging: judgingSteered(wall, submit, `/rooms/${around.work}/scores`, texts),
     trip: tripSteered(wall, submit, around.rows, () => around.state()?.groups ?? [], texts),
     order: orderSteered(wall, submit, around.rows, texts),
     density: densityOf(),

@@ -26,6 +26,9 @@ export class Drafts {
   /** Of other words for an answer. */
   static ofAnswer = (card: number, answer: number) => `answer-${card}-${answer}`;
 
+  /** Of why somebody scores a card so, or of the words on which it rests. */
+  static scoring = (card: number, areWords = false) => `scoring-${card}${areWords ? '-words' : ''}`;
+
   /** The words. */
   get(place: string): string {
     const known = this.texts.get(place);

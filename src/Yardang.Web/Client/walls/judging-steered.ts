@@ -3,6 +3,7 @@
 import { fill, plural } from '../page-data';
 import type { WallState } from '../room/wall-state';
 import type { Command } from '../room/wire';
+import { JudgingKind } from '../wire/forms';
 
 interface Texts {
   readonly judgingNow: string;
@@ -10,24 +11,55 @@ interface Texts {
   readonly judgedNobody: string;
   readonly judgedSome: string;
   readonly judgedSomeOne: string;
+  readonly nothingNoticed: string;
+  readonly networkAway: string;
 }
 
-export function judgingSteered(wall: () => WallState, submit: (command: Command) => void, texts: Texts) {
+/** @param scores where what there is to look at in scores is told. */
+export function judgingSteered(
+  wall: () => WallState,
+  submit: (command: Command) => void,
+  scores: string,
+  texts: Texts,
+) {
   return {
     isOn: false,
     isShown: false,
     mayBeginRound: false,
     words: '',
+    areScores: false,
+    /** What there is to look at, in sentences; null as long as nobody asked. */
+    noticed: null as readonly string[] | null,
+    noticedText: '',
 
     refresh(): void {
       const { judgements, plan } = wall();
       this.isOn = plan.rules.judging !== null;
       if (!this.isOn) return;
       this.isShown = judgements.isShown;
+      this.areScores = judgements.kind === JudgingKind.Score;
       this.mayBeginRound = judgements.isShown && judgements.mayGoOn(true);
       const people = judgements.peopleWhoJudged();
       const count = people === 0 ? texts.judgedNobody : plural(texts, 'judgedSome', people);
       this.words = `${fill(this.isShown ? texts.judgingOver : texts.judgingNow, judgements.round)} ${count}`;
+    },
+
+    /** Asked for: it may be on the wall for all to see. */
+    async look(): Promise<void> {
+      try {
+        const answer = await fetch(scores);
+        if (!answer.ok) throw new Error(`${answer.status}`);
+        this.noticed = (await answer.json()) as string[];
+        this.noticedText = this.noticed.length === 0 ? texts.nothingNoticed : '';
+      } catch {
+        this.noticed = [];
+        this.noticedText = texts.networkAway;
+      }
+    },
+
+    lookAway(): void {
+      this.noticed = null;
+      this.noticedText = '';
     },
 
     show(): void {

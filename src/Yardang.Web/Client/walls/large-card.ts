@@ -7,6 +7,7 @@ import { fill } from '../page-data';
 import { hidesNames } from '../room/letting-out';
 import type { Card } from '../room/wall-state';
 import { JudgingView } from './judging';
+import { Responding } from './responding';
 import type { WallSide } from './wall-side';
 
 interface Along {
@@ -18,6 +19,7 @@ interface Along {
 export class LargeCard {
   private card = 0;
   private readonly judging: JudgingView;
+  private readonly responding: Responding;
 
   /**
    * @param cards those that are shown on the wall, as they are read.
@@ -32,6 +34,7 @@ export class LargeCard {
     private readonly along: Along,
   ) {
     this.judging = new JudgingView(side);
+    this.responding = new Responding(side);
     dialog.addEventListener('keydown', (e) => this.key(e));
     dialog.addEventListener('close', () => render(nothing, dialog));
   }
@@ -102,23 +105,19 @@ export class LargeCard {
       </footer>`;
   }
 
-  /** What all said, and for teachers who said it. */
+  /** What all said and who responded, and for teachers who said what. */
   private said(card: Card): unknown {
-    const side = this.side();
-    const { state, me, texts } = side;
-    const people = me.isStaff ? state.judgements.whoSaid(card.id) : [];
-    const values = people.length === 1 ? [texts.chosen] : [texts.agree, texts.unsure, texts.disagree];
-    const named = people.map((p) => p.map((person) => side.nameOf(person)).join(', '));
+    const { texts } = this.side();
+    const [judged, responded] = [this.judging.whoSaid(card), this.responding.whoDid(card)];
     // Behind a press: this may be on the wall for all to see.
-    return html`${this.judging.results(card)}
-    ${
-      named.some((names) => names !== '')
+    const behind = (heading: string, lines: readonly string[]) =>
+      lines.length > 0
         ? html`<details class="large-author">
-            <summary>${texts.whoSaid}</summary>
-            ${named.map((names, at) => (names ? html`<p>${values[at]}: ${names}</p>` : nothing))}
+            <summary>${heading}</summary>
+            ${lines.map((line) => html`<p dir="auto">${line}</p>`)}
           </details>`
-        : nothing
-    }`;
+        : nothing;
+    return html`${this.judging.results(card)}${behind(texts.whoSaid, judged)}${this.responding.of(card)}${behind(texts.whoResponded, responded)}`;
   }
 
   /** It waits on this device until its page is opened. */

@@ -270,7 +270,8 @@ export class Ordering implements Arrangement {
       ?data-mine=${this.slips.isMine(card)}
       tabindex="-1"
     >
-      ${this.slips.words(card)} ${at === null || line.kind === LineKind.Field ? nothing : this.spread(card, line, at)}
+      ${this.slips.words(card)} ${this.slips.said(card)}
+      ${at === null || line.kind === LineKind.Field ? nothing : this.spread(card, line, at)}
       ${isPlacing ? this.control.control(card, line, at !== null) : nothing}
       <footer class="slip-foot">
         <span class="order-place"

@@ -10,8 +10,10 @@ import { NOWHERE, type Topic, type WallPlan } from '../room/wall-state';
 import { textIn } from '../surface/in-language';
 import { fieldFormOf } from './field-form';
 import { givenFormOf } from './given-form';
+import { judgingFormOf } from './judging-form';
 import { lineFormOf } from './line-form';
 import { mapFormOf } from './map-form';
+import { responsesFormOf } from './responses-form';
 import { NamesTo, Purpose, StimulusKind } from '../wire/forms';
 
 export interface TopicForm {
@@ -34,8 +36,6 @@ interface Showing {
 const COLOURS = 12;
 const MOST_TOPICS = 60;
 const MOST_CARDS = 400;
-const USUAL_CHOICES = 3;
-const MOST_CHOICES = 50;
 
 /** Of several in a row, each another one. */
 const colourFor = (topics: readonly TopicForm[]) =>
@@ -81,7 +81,8 @@ export function planFormOf(
     answers: false,
     /** What students may show beside their words: Core's AttachmentKinds. */
     shows: 0,
-    judging: null as WallPlan['rules']['judging'],
+    judging: judgingFormOf(language, changed),
+    responses: responsesFormOf(language, changed),
     map: mapFormOf(maps, changed),
     /** At how many stations each says something, at least. */
     stations: 0,
@@ -114,7 +115,8 @@ export function planFormOf(
       this.ownFirst = plan.rules.ownFirst;
       this.answers = plan.rules.answers;
       this.shows = plan.rules.shows;
-      this.judging = plan.rules.judging;
+      this.judging.show(plan.rules.judging);
+      this.responses.show(plan.rules.responses);
       this.map.show(plan.map);
       this.stations = plan.rules.stations;
       this.onlyGiven = plan.rules.onlyGiven;
@@ -164,7 +166,8 @@ export function planFormOf(
           ownFirst: this.ownFirst,
           answers: this.answers,
           shows: this.shows,
-          judging: this.judging,
+          judging: this.judging.plan(base?.rules.judging ?? null, said),
+          responses: this.responses.plan(base?.rules.responses ?? [], said),
           stations: this.stations,
           onlyGiven: this.onlyGiven,
           names: this.hidesNames ? NamesTo.Teachers : NamesTo.Everybody,
@@ -209,7 +212,7 @@ export function planFormOf(
       this.purpose = Number(value);
       this.onlyGiven = this.isOrder;
       if (this.isAsk) this.answers = true;
-      if (!this.hasTopics) this.judging = null;
+      if (!this.hasTopics) this.judging.kind = 0;
       changed(false);
     },
 
@@ -273,27 +276,6 @@ export function planFormOf(
 
     setAnswers(on: boolean): void {
       this.answers = on;
-      changed(false);
-    },
-
-    /** How cards are judged: 0 not at all, else Core's JudgingKind. */
-    get judgingKind(): number {
-      return this.judging?.kind ?? 0;
-    },
-
-    get choices(): number {
-      return this.judging?.choices ?? USUAL_CHOICES;
-    },
-
-    setJudging(value: string): void {
-      const kind = Number(value);
-      this.judging = kind === 0 ? null : { kind, choices: this.choices };
-      changed(false);
-    },
-
-    setChoices(value: string): void {
-      const choices = Math.min(MOST_CHOICES, Math.max(1, numberIn(value)));
-      if (this.judging) this.judging = { ...this.judging, choices };
       changed(false);
     },
 

@@ -336,7 +336,7 @@ export class Questions implements Arrangement {
       ?data-open=${this.slips.threads.isOpen(card.id)}
       tabindex="-1"
     >
-      ${this.slips.words(card)} ${answer ? this.answer(answer) : nothing}
+      ${this.slips.words(card)} ${answer ? this.answer(answer) : nothing} ${this.slips.said(card)}
       <footer class="slip-foot">
         <span>${[this.slips.author(card), ago, asked].filter(Boolean).join(' · ')}</span>
         <span class="slip-actions">

@@ -7,7 +7,7 @@ import { fill } from '../page-data';
 import type { Card } from '../room/wall-state';
 import { Purpose } from '../wire/forms';
 import { CardChanging } from './card-changing';
-import { JudgingView } from './judging';
+import type { SaidOfCards } from './said-of-cards';
 import { Threads } from './threads';
 import { type Band, type WallSide, titleOf } from './wall-side';
 
@@ -19,7 +19,6 @@ export interface Around {
 export class Slips {
   readonly threads: Threads;
   readonly changing: CardChanging;
-  private readonly judging: JudgingView;
 
   /**
    * @param around what is around a card.
@@ -28,17 +27,35 @@ export class Slips {
   constructor(
     private readonly side: WallSide,
     private readonly around: Around,
-    refresh: (focus?: string) => void,
+    private readonly refresh: (focus?: string) => void,
   ) {
     this.threads = new Threads(side, refresh);
     this.changing = new CardChanging(side, around, refresh, (card) => this.words(card));
-    this.judging = new JudgingView(() => side);
+  }
+
+  private saidOf: SaidOfCards | null | undefined;
+
+  /** Null as long as nothing is said of cards by a press, or what is needed for it is on its way. */
+  get saidOfCards(): SaidOfCards | null {
+    const { state, say, texts } = this.side;
+    const { judging, responses } = state.plan.rules;
+    if (!judging && responses.length === 0 && state.judgements.results.length === 0) return null;
+    if (this.saidOf !== undefined) return this.saidOf;
+    this.saidOf = null;
+    void import('./said-of-cards')
+      .then((made) => {
+        this.saidOf = new made.SaidOfCards(this.side, this.refresh);
+        this.refresh();
+      })
+      .catch(() => say(texts.networkAway));
+    return null;
   }
 
   /** A card, drawn anew only when something of it changes; `keys` say what else it depends on. */
   kept(card: Card, keys: readonly unknown[], draw: () => TemplateResult): unknown {
     if (this.changing.card === card.id) return this.changing.slip(card);
-    return this.threads.isOpen(card.id) ? draw() : guard([card, ...this.keysOf(card), ...keys], draw);
+    const isOpen = this.threads.isOpen(card.id) || this.saidOfCards?.isOpen(card);
+    return isOpen ? draw() : guard([card, ...this.keysOf(card), ...keys], draw);
   }
 
   /** A card under its topic. */
@@ -53,7 +70,7 @@ export class Slips {
         ?data-open=${this.threads.isOpen(card.id)}
         tabindex="-1"
       >
-        ${this.words(card)} ${this.judging.of(card)}
+        ${this.words(card)} ${this.said(card)}
         <footer class="slip-foot">
           <span>${this.author(card)}${this.moved(card)}</span>
           <span class="slip-actions">${this.threads.toggle(card)} ${this.changeButton(card)}</span>
@@ -75,6 +92,11 @@ export class Slips {
       }
       ${this.attached(card)}
     </div>`;
+  }
+
+  /** What is said of it by a press. */
+  said(card: Card): TemplateResult | typeof nothing {
+    return this.saidOfCards?.of(card) ?? nothing;
   }
 
   /** What it says, and in which language: one that is as the teacher gave it, in that in which the teacher's words are read. */
@@ -126,7 +148,7 @@ export class Slips {
       this.mayMove(card),
       side.read.join(),
       side.state.mayAnswer(card, side.me),
-      this.judging.keyOf(card),
+      this.saidOfCards?.keyOf(card),
       card.putUnder === card.topic || this.around.headingOf(card.putUnder),
     ];
   }

@@ -261,6 +261,29 @@ export interface WallTexts extends WorkTexts, MakingTexts {
   readonly notOnField: string;
   readonly unjudged: string;
   readonly linksKept: string;
+  readonly respondTo: string;
+  readonly whoResponded: string;
+  readonly scoredBy: string;
+  readonly scoreOf: string;
+  readonly pointsOf: string;
+  readonly restsOn: string;
+  readonly scoreWhy: string;
+  readonly scoreWhyMay: string;
+  readonly scoreWords: string;
+  readonly scoreWordsMay: string;
+  readonly scoreMarked: string;
+  readonly scoreMarkFirst: string;
+  readonly scoreElsewhere: string;
+  readonly giveScore: string;
+  readonly scoreMean: string;
+  readonly scores: string;
+  readonly scoresOne: string;
+  readonly scoreFair: string;
+  readonly reasons: string;
+  readonly reasonsOne: string;
+  readonly nothingNoticed: string;
+  /** What stamps are called, by their names. */
+  readonly stamps: Readonly<Record<string, string>>;
   /** In place of those of the same name where cards are questions. */
   readonly asked: Partial<WallTexts>;
 }

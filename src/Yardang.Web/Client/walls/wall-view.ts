@@ -23,6 +23,7 @@ export class WallView {
   /** @param arranged another arrangement is there. */
   constructor(
     readonly root: HTMLElement,
+    private readonly legend: HTMLElement,
     private readonly side: WallSide,
     private readonly arranged: () => void,
   ) {
@@ -150,6 +151,7 @@ export class WallView {
   private render(): void {
     this.scheduled = false;
     render(html`${this.arrangement?.draw() ?? nothing}${this.takenDown()}`, this.root);
+    this.slips.saidOfCards?.explainIn(this.legend);
     this.arrangement?.measure?.();
     this.side.large.refresh();
     this.moveFocus();

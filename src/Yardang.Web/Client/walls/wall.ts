@@ -187,7 +187,11 @@ export function registerWall(beside: typeof besideOf | null): void {
         uploads = new PictureUploads(where, token, (words) => this.say(words), texts.pictureAway);
         making = attachingOf(this, wall, me, drafts, uploads, address, texts, () => view.refresh());
         side = this.side(root);
-        view = new WallView(root.querySelector<HTMLElement>('[data-wall]')!, side, () => this.refresh());
+        const [drawn, legend] = [
+          root.querySelector<HTMLElement>('[data-wall]')!,
+          root.querySelector<HTMLElement>('[data-legend]')!,
+        ];
+        view = new WallView(drawn, legend, side, () => this.refresh());
         if (seat) void seat.sitDown(client);
         else void attendance!.enter();
         root.addEventListener('focusout', () => this.refresh());
@@ -365,6 +369,10 @@ export function registerWall(beside: typeof besideOf | null): void {
         if (command.kind === 'putUpCard')
           drafts.giveBack(Drafts.under(command.topic), command.text, command.attachments);
         if (command.kind === 'answerCard') drafts.giveBack(Drafts.answering(command.card, command.to), command.text);
+        if (command.kind === 'judgeCard') {
+          drafts.giveBack(Drafts.scoring(command.card), command.reason);
+          drafts.giveBack(Drafts.scoring(command.card, true), command.words);
+        }
         if (command.kind === 'rewordAnswer') drafts.set(Drafts.ofAnswer(command.card, command.id), command.text);
         if (command.kind === 'rewordCard') {
           drafts.set(Drafts.of(command.id), command.text);

@@ -1,7 +1,7 @@
 // Made from Core's records by ./yardang wire: not to be changed by hand.
 
 import { known, readPoints, writePoints } from './by-hand';
-import { type AcceptLateWork, type Actor, type AdmitPerson, type Attachment, type ClientAdmitted, type CloseLesson, type ConfirmLateChange, type DiscardLateWork, type DoorSet, type DrawingAttachment, type DrawnStroke, type FieldPlan, type FormulaAttachment, type GiveSignal, type GivenCard, type Group, type GroupsRedone, type GroupsSet, type GroupsUndone, type HandIn, type Judging, type LastAct, type LateChange, type LateChangeHandedOut, type LateChangeReceived, type LateChangeTakenBack, type LateWork, type LateWorkAccepted, type LateWorkDiscarded, type LessonClosed, type LessonOpened, type LessonReopened, type LessonSnapshot, type LessonTimes, type LinePlan, type LinkWord, type MapPicture, type MaskNames, type MomentCame, type NamesMasked, type PartSet, type PartsPlanned, type PensConfirmed, type PensSet, type PeopleExpected, type Person, type PersonAdmitted, type PersonAsked, type PersonBrought, type PersonJoined, type PersonRemoved, type PersonTurnedAway, type PictureAttachment, type PlaceAttachment, type Redacted, type RedoGroups, type RemovePerson, type ReopenLesson, type SeatsConfirmed, type SentAway, type SetDoor, type SetGroups, type SetPart, type SetPens, type SetSight, type SetTimes, type SightSet, type SignalGiven, type Stimulus, type Style, type TakeWorkBack, type TimesSet, type Topic, type TurnAway, type UndoGroups, type WallPlan, type WallRules, type WorkHandedIn, type WorkSetAside, type WorkTakenBack, type WorkWaits } from './forms';
+import { type AcceptLateWork, type Actor, type AdmitPerson, type Attachment, type ClientAdmitted, type CloseLesson, type ConfirmLateChange, type Criterion, type DiscardLateWork, type DoorSet, type DrawingAttachment, type DrawnStroke, type FieldPlan, type FormulaAttachment, type GiveSignal, type GivenCard, type Group, type GroupsRedone, type GroupsSet, type GroupsUndone, type HandIn, type Judging, type LastAct, type LateChange, type LateChangeHandedOut, type LateChangeReceived, type LateChangeTakenBack, type LateWork, type LateWorkAccepted, type LateWorkDiscarded, type LessonClosed, type LessonOpened, type LessonReopened, type LessonSnapshot, type LessonTimes, type LinePlan, type LinkWord, type MapPicture, type MaskNames, type MomentCame, type NamesMasked, type PartSet, type PartsPlanned, type PensConfirmed, type PensSet, type PeopleExpected, type Person, type PersonAdmitted, type PersonAsked, type PersonBrought, type PersonJoined, type PersonRemoved, type PersonTurnedAway, type PictureAttachment, type PlaceAttachment, type QuickResponse, type Redacted, type RedoGroups, type RemovePerson, type ReopenLesson, type SeatsConfirmed, type SentAway, type SetDoor, type SetGroups, type SetPart, type SetPens, type SetSight, type SetTimes, type SightSet, type SignalGiven, type Stimulus, type Style, type TakeWorkBack, type TimesSet, type Topic, type TurnAway, type UndoGroups, type WallPlan, type WallRules, type WorkHandedIn, type WorkSetAside, type WorkTakenBack, type WorkWaits } from './forms';
 import { know, readCommand, readRoomEvent } from './kinds';
 type Raw = any[]; // What the MessagePack reader gives.
 
@@ -89,6 +89,19 @@ export function readConfirmLateChange(raw: Raw): ConfirmLateChange {
 
 export function writeConfirmLateChange(v: ConfirmLateChange): Raw {
   return [v.number];
+}
+
+export function readCriterion(raw: Raw): Criterion {
+  return {
+    says: raw[0],
+    points: raw[1],
+    reason: raw[2],
+    words: raw[3],
+  };
+}
+
+export function writeCriterion(v: Criterion): Raw {
+  return [v.says, v.points, v.reason, v.words];
 }
 
 export function readDiscardLateWork(raw: Raw): DiscardLateWork {
@@ -237,11 +250,14 @@ export function readJudging(raw: Raw): Judging {
   return {
     kind: raw[0],
     choices: raw[1],
+    criterion: raw[2] == null ? null : readCriterion(raw[2]),
   };
 }
 
 export function writeJudging(v: Judging): Raw {
-  return [v.kind, v.choices];
+  const raw: Raw = [v.kind, v.choices];
+  if (v.criterion != null) raw.push(v.criterion && writeCriterion(v.criterion));
+  return raw;
 }
 
 export function readLastAct(raw: Raw): LastAct {
@@ -567,6 +583,17 @@ export function writePlaceAttachment(v: PlaceAttachment): Raw {
   return [4, writeMapPicture(v.map), v.x, v.y, v.name];
 }
 
+export function readQuickResponse(raw: Raw): QuickResponse {
+  return {
+    stamp: raw[0],
+    says: raw[1],
+  };
+}
+
+export function writeQuickResponse(v: QuickResponse): Raw {
+  return [v.stamp, v.says];
+}
+
 export function readRedacted(_raw: Raw): Redacted {
   return {
     kind: 'redacted',
@@ -821,18 +848,20 @@ export function readWallRules(raw: Raw): WallRules {
     anyMoves: raw[9] ?? false,
     inPairs: raw[10] ?? false,
     leastAnswers: raw[11] ?? 0,
+    responses: (raw[12] ?? []).map((x: Raw) => readQuickResponse(x)),
   };
 }
 
 export function writeWallRules(v: WallRules): Raw {
   const raw: Raw = [v.least, v.most];
-  if (v.ownFirst || v.answers || v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0) raw.push(v.ownFirst);
-  if (v.answers || v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0) raw.push(v.answers);
-  if (v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0) raw.push(v.shows);
-  if (v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0) raw.push(v.judging && writeJudging(v.judging));
-  if (v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0) raw.push(v.stations);
-  if (v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0) raw.push(v.onlyGiven);
-  if (v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0) raw.push(v.names, v.anyMoves, v.inPairs, v.leastAnswers);
+  if (v.ownFirst || v.answers || v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0) raw.push(v.ownFirst);
+  if (v.answers || v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0) raw.push(v.answers);
+  if (v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0) raw.push(v.shows);
+  if (v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0) raw.push(v.judging && writeJudging(v.judging));
+  if (v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0) raw.push(v.stations);
+  if (v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0) raw.push(v.onlyGiven);
+  if (v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0) raw.push(v.names, v.anyMoves, v.inPairs, v.leastAnswers);
+  if (v.responses.length > 0) raw.push(v.responses.length > 0 ? v.responses.map((x) => writeQuickResponse(x)) : null);
   return raw;
 }
 

@@ -37,6 +37,7 @@ export const enum Grip {
 export const enum JudgingKind {
   Agree = 1,
   Choose = 2,
+  Score = 3,
 }
 
 /** In which lengths are shown. */
@@ -192,6 +193,13 @@ export const enum ToolSet {
   Formula = 128,
 }
 
+/** Whether something is asked for beside a score. The numbers are on the wire. */
+export const enum Wanted {
+  No = 0,
+  May = 1,
+  Must = 2,
+}
+
 /** Who works with whom. The numbers are stored and on the wire. */
 export const enum Way {
   OneEach = 0,
@@ -304,7 +312,8 @@ export type Command =
   | LayCard
   | TidyField
   | LayCards
-  | LetCardsOut;
+  | LetCardsOut
+  | RespondToCard;
 
 /** What a mark is made of: a closed set, one record for each kind, in Bodies. All that the core has to know of a kind is what is asked for here. Places and sizes are in page coordinates, 1/100 mm. */
 export type MarkBody =
@@ -400,7 +409,8 @@ export type RoomEvent =
   | LinkPutBack
   | CardLaid
   | FieldLaid
-  | CardsLetOut;
+  | CardsLetOut
+  | CardRespondedTo;
 
 /** A room's state in one piece, by the numbers of RoomKind. */
 export type RoomSnapshot =
@@ -631,6 +641,8 @@ export interface Card {
   readonly putUpBy: number;
   /** Where it lies on a free field; null if it was never put there. */
   readonly spot: FieldSpot | null;
+  /** Who responded to it with which stamps, by the names of the stamps; null for nobody. */
+  readonly responses: readonly Response[];
 }
 
 /** Something is said to a card. Whose: the card's author where classmates do not see the card; else 0. So in the events that follow. */
@@ -646,6 +658,8 @@ export interface CardJudged {
   readonly kind: 'cardJudged';
   readonly card: number;
   readonly value: number;
+  readonly reason: string;
+  readonly words: string;
 }
 
 /** A card lies somewhere else on the field. Whose: the card's author where classmates do not see the card; else 0. */
@@ -693,14 +707,27 @@ export interface CardPutUp {
   readonly card: Card;
 }
 
+/** The actor responds to a card with a stamp, or does not any more. Whose: the card's author where classmates do not see the card; else 0. */
+export interface CardRespondedTo {
+  readonly kind: 'cardRespondedTo';
+  readonly card: number;
+  readonly stamp: string;
+  readonly on: boolean;
+  readonly whose: number;
+}
+
 /** What all said of a card in a round, in numbers. It is seen by all, once a teacher has shown it. */
 export interface CardResult {
   /** In which round, from 1. */
   readonly round: number;
   /** Of which card. */
   readonly card: number;
-  /** How many said each: agree, unsure, disagree; or how many chose it. */
+  /** How many said each: agree, unsure, disagree; how many chose it; or how many gave each number of points. */
   readonly counts: readonly number[];
+  /** Of points: what it would have been given had all judges been equally strict (Int32)); else null. */
+  readonly fair: number | null;
+  /** Of points: why, the highest first, in no order that tells whose they are; null for nothing. */
+  readonly reasons: readonly ScoreReason[];
 }
 
 /** A card says something else, or shows something else. Whose: the author's actor number where classmates do not see the card; else 0. */
@@ -856,6 +883,18 @@ export interface ConnectorBody {
   readonly points: readonly number[];
   /** What stands at its middle; null for nothing. */
   readonly label: Words | null;
+}
+
+/** By what cards are scored. */
+export interface Criterion {
+  /** What a card that has it is like, in the teacher's words. */
+  readonly says: Texts;
+  /** The highest score, from 2; the lowest is 1. */
+  readonly points: number;
+  /** Whether each says why. */
+  readonly reason: Wanted;
+  /** Whether each says on which words of the card it rests. */
+  readonly words: Wanted;
 }
 
 /** Staff: leave work that was set aside off. */
@@ -1099,8 +1138,12 @@ export interface JudgeCard {
   readonly kind: 'judgeCard';
   /** Of which. */
   readonly card: number;
-  /** From 1: agree, unsure, disagree; or chosen. 0 to take it back. */
+  /** From 1: agree, unsure, disagree; chosen; or points. 0 to take it back. */
   readonly value: number;
+  /** Of points: why; may be empty. */
+  readonly reason: string;
+  /** Of points: the words of the card on which they rest; may be empty. */
+  readonly words: string;
 }
 
 /** What somebody said of a card. It is seen by who said it, and by teachers. */
@@ -1111,8 +1154,12 @@ export interface Judgement {
   readonly card: number;
   /** Who, by actor number. */
   readonly person: number;
-  /** From 1: agree, unsure, disagree; or chosen. */
+  /** From 1: agree, unsure, disagree; chosen; or points. */
   readonly value: number;
+  /** Why; empty if nothing is said. */
+  readonly reason: string;
+  /** The words of the card on which it rests; empty if nothing is said. */
+  readonly words: string;
 }
 
 /** What students may say of each other's cards. */
@@ -1121,6 +1168,8 @@ export interface Judging {
   readonly kind: JudgingKind;
   /** Of Choose: how many cards each chooses at most, from 1. */
   readonly choices: number;
+  /** Of Score: by what; null as long as cards never were scored. */
+  readonly criterion: Criterion | null;
 }
 
 /** How the judging of a wall stands. */
@@ -1129,6 +1178,8 @@ export interface JudgingState {
   readonly round: number;
   /** How cards are judged in it; null if they never were. */
   readonly kind: JudgingKind | null;
+  /** How many values there are in it; 0 if cards never were judged. */
+  readonly values: number;
   /** Whether its results are shown; then it is over. */
   readonly isShown: boolean;
   /** What was said of cards that the reader may know of: students of their own. */
@@ -1854,6 +1905,14 @@ export interface QuestionFiled {
   readonly whose: number;
 }
 
+/** A stamp with which cards can be responded to, and what it is to say. */
+export interface QuickResponse {
+  /** The name of the stamp (Stamps). */
+  readonly stamp: string;
+  /** What it says, in the teacher's words; none for what the stamp is called. */
+  readonly says: Texts;
+}
+
 /** What stood here was erased on request; the number stays, so that the log has no gap. */
 export interface Redacted {
   readonly kind: 'redacted';
@@ -1879,6 +1938,24 @@ export interface RemovePerson {
 /** Staff: go on with a closed lesson. */
 export interface ReopenLesson {
   readonly kind: 'reopenLesson';
+}
+
+/** Respond to a card with a stamp, or with On false not any more. */
+export interface RespondToCard {
+  readonly kind: 'respondToCard';
+  readonly card: number;
+  readonly stamp: string;
+  readonly on: boolean;
+}
+
+/** Who responded to a card with a stamp. */
+export interface Response {
+  /** The name of the stamp. */
+  readonly stamp: string;
+  /** Students, by actor number, in order. */
+  readonly people: readonly number[];
+  /** Whether a teacher did. */
+  readonly byStaff: boolean;
 }
 
 /** Everybody sees what all said of the cards in this round; those that nobody judged are left out. */
@@ -1932,6 +2009,16 @@ export interface RoundTrip {
 export interface Scale {
   readonly x: number;
   readonly y: number;
+}
+
+/** Why somebody scored a card as they did. Whose it is is not said. */
+export interface ScoreReason {
+  /** The score. */
+  readonly value: number;
+  /** Why; may be empty. */
+  readonly text: string;
+  /** The words of the card on which it rests; may be empty. */
+  readonly words: string;
 }
 
 /** Everybody's place is as the lesson says, up to this event. */
@@ -2275,6 +2362,8 @@ export interface WallRules {
   readonly inPairs: boolean;
   /** How many cards of others each is asked to answer; 0 for no number. */
   readonly leastAnswers: number;
+  /** The stamps with which everybody may respond to others' cards; null for none. */
+  readonly responses: readonly QuickResponse[];
 }
 
 /** What a snapshot says of a wall. */

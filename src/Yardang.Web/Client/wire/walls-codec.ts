@@ -2,7 +2,7 @@
 
 import { known } from './by-hand';
 import { readAttachment, readLastAct, readLateWork, readWallPlan, writeAttachment, writeWallPlan } from './codec';
-import { type Answer, type AnswerCard, type AnswerPutBack, type AnswerReworded, type AnswerTakenDown, type AskToo, type AskedToo, type BeginTrip, type Card, type CardAnswered, type CardJudged, type CardLaid, type CardMoved, type CardPlaced, type CardPlacedAlone, type CardPutBack, type CardPutUp, type CardResult, type CardReworded, type CardSpot, type CardTakenDown, type CardsBrought, type CardsLetOut, type CardsLinked, type CardsShown, type ClassOrder, type ClassPlace, type ClassUp, type EndTrip, type FieldLaid, type FieldSpot, type FileQuestion, type GoOnJudging, type JudgeCard, type Judgement, type JudgingState, type JudgingWentOn, type LayCard, type LayCards, type LetCardsOut, type LineSpot, type Link, type LinkCards, type LinkPutBack, type LinkReversed, type LinkReworded, type LinkTakenDown, type MoveCard, type MoveOn, type OrderHidden, type OrderShown, type OwnPlace, type PlaceCard, type PlacingState, type PlanSet, type PutAnswerBack, type PutCardBack, type PutLinkBack, type PutUpCard, type QuestionFiled, type ResultsShown, type ReverseLink, type RewordAnswer, type RewordCard, type RewordLink, type RoundTrip, type SetPlan, type ShowOrder, type ShowResults, type StationVisited, type TakeAnswerDown, type TakeCardDown, type TakeLinkDown, type TidyField, type TripBegun, type TripEnded, type TripGroup, type TripMovedOn, type Visit, type VisitStation, type WallSnapshot } from './forms';
+import { type Answer, type AnswerCard, type AnswerPutBack, type AnswerReworded, type AnswerTakenDown, type AskToo, type AskedToo, type BeginTrip, type Card, type CardAnswered, type CardJudged, type CardLaid, type CardMoved, type CardPlaced, type CardPlacedAlone, type CardPutBack, type CardPutUp, type CardRespondedTo, type CardResult, type CardReworded, type CardSpot, type CardTakenDown, type CardsBrought, type CardsLetOut, type CardsLinked, type CardsShown, type ClassOrder, type ClassPlace, type ClassUp, type EndTrip, type FieldLaid, type FieldSpot, type FileQuestion, type GoOnJudging, type JudgeCard, type Judgement, type JudgingState, type JudgingWentOn, type LayCard, type LayCards, type LetCardsOut, type LineSpot, type Link, type LinkCards, type LinkPutBack, type LinkReversed, type LinkReworded, type LinkTakenDown, type MoveCard, type MoveOn, type OrderHidden, type OrderShown, type OwnPlace, type PlaceCard, type PlacingState, type PlanSet, type PutAnswerBack, type PutCardBack, type PutLinkBack, type PutUpCard, type QuestionFiled, type RespondToCard, type Response, type ResultsShown, type ReverseLink, type RewordAnswer, type RewordCard, type RewordLink, type RoundTrip, type ScoreReason, type SetPlan, type ShowOrder, type ShowResults, type StationVisited, type TakeAnswerDown, type TakeCardDown, type TakeLinkDown, type TidyField, type TripBegun, type TripEnded, type TripGroup, type TripMovedOn, type Visit, type VisitStation, type WallSnapshot } from './forms';
 import { know } from './kinds';
 type Raw = any[]; // What the MessagePack reader gives.
 
@@ -121,6 +121,7 @@ export function readCard(raw: Raw): Card {
     at: raw[14] == null ? null : readLineSpot(raw[14]),
     putUpBy: raw[15] ?? 0,
     spot: raw[16] == null ? null : readFieldSpot(raw[16]),
+    responses: (raw[17] ?? []).map((x: Raw) => readResponse(x)),
   };
 }
 
@@ -138,6 +139,8 @@ export function readCardJudged(raw: Raw): CardJudged {
     kind: 'cardJudged',
     card: raw[0],
     value: raw[1],
+    reason: raw[2] ?? '',
+    words: raw[3] ?? '',
   };
 }
 
@@ -192,11 +195,23 @@ export function readCardPutUp(raw: Raw): CardPutUp {
   };
 }
 
+export function readCardRespondedTo(raw: Raw): CardRespondedTo {
+  return {
+    kind: 'cardRespondedTo',
+    card: raw[0],
+    stamp: raw[1],
+    on: raw[2],
+    whose: raw[3],
+  };
+}
+
 export function readCardResult(raw: Raw): CardResult {
   return {
     round: raw[0],
     card: raw[1],
     counts: raw[2],
+    fair: raw[3] ?? null,
+    reasons: (raw[4] ?? []).map((x: Raw) => readScoreReason(x)),
   };
 }
 
@@ -358,11 +373,15 @@ export function readJudgeCard(raw: Raw): JudgeCard {
     kind: 'judgeCard',
     card: raw[0],
     value: raw[1],
+    reason: raw[2] ?? '',
+    words: raw[3] ?? '',
   };
 }
 
 export function writeJudgeCard(v: JudgeCard): Raw {
-  return [v.card, v.value];
+  const raw: Raw = [v.card, v.value];
+  if (v.reason !== '' || v.words !== '') raw.push(v.reason, v.words);
+  return raw;
 }
 
 export function readJudgement(raw: Raw): Judgement {
@@ -371,6 +390,8 @@ export function readJudgement(raw: Raw): Judgement {
     card: raw[1],
     person: raw[2],
     value: raw[3],
+    reason: raw[4],
+    words: raw[5],
   };
 }
 
@@ -378,9 +399,10 @@ export function readJudgingState(raw: Raw): JudgingState {
   return {
     round: raw[0],
     kind: raw[1] ?? null,
-    isShown: raw[2],
-    given: raw[3].map((x: Raw) => readJudgement(x)),
-    results: raw[4].map((x: Raw) => readCardResult(x)),
+    values: raw[2],
+    isShown: raw[3],
+    given: raw[4].map((x: Raw) => readJudgement(x)),
+    results: raw[5].map((x: Raw) => readCardResult(x)),
   };
 }
 
@@ -638,6 +660,27 @@ export function readQuestionFiled(raw: Raw): QuestionFiled {
   };
 }
 
+export function readRespondToCard(raw: Raw): RespondToCard {
+  return {
+    kind: 'respondToCard',
+    card: raw[0],
+    stamp: raw[1],
+    on: raw[2],
+  };
+}
+
+export function writeRespondToCard(v: RespondToCard): Raw {
+  return [v.card, v.stamp, v.on];
+}
+
+export function readResponse(raw: Raw): Response {
+  return {
+    stamp: raw[0],
+    people: raw[1],
+    byStaff: raw[2],
+  };
+}
+
 export function readResultsShown(raw: Raw): ResultsShown {
   return {
     kind: 'resultsShown',
@@ -704,6 +747,14 @@ export function readRoundTrip(raw: Raw): RoundTrip {
   return {
     groups: raw[0].map((x: Raw) => readTripGroup(x)),
     stop: raw[1],
+  };
+}
+
+export function readScoreReason(raw: Raw): ScoreReason {
+  return {
+    value: raw[0],
+    text: raw[1],
+    words: raw[2],
   };
 }
 
@@ -889,6 +940,7 @@ know({
     67: readTidyField,
     68: readLayCards,
     69: readLetCardsOut,
+    70: readRespondToCard,
   },
   readRoomEvent: {
     70: readCardPutUp,
@@ -924,6 +976,7 @@ know({
     100: readCardLaid,
     101: readFieldLaid,
     102: readCardsLetOut,
+    103: readCardRespondedTo,
   },
   readRoomSnapshot: {
     4: readWallSnapshot,
@@ -959,5 +1012,6 @@ know({
     tidyField: [67, writeTidyField],
     layCards: [68, writeLayCards],
     letCardsOut: [69, writeLetCardsOut],
+    respondToCard: [70, writeRespondToCard],
   },
 });
