@@ -73,7 +73,7 @@ services.AddSingleton<Projections>();
 services.AddHostedService(provider => provider.GetRequiredService<Projections>());
 services.AddSingleton<SnapshotEndpoint>();
 services.AddSingleton<QuestionsEndpoint>();
-services.AddSingleton<ScoresEndpoint>();
+services.AddSingleton<WorthALook>();
 services.AddSingleton<LeftoversEndpoint>();
 services.AddSingleton<ParticipantCookie>();
 services.AddSingleton<AccessResolver>();
@@ -203,7 +203,8 @@ app.MapPost("/rooms/{room:guid}/pictures/{id}", (HttpContext context, Guid room,
 app.MapGet("/rooms/{room:guid}/walls", (HttpContext context, Guid room, BringingAlong bringing) => bringing.WallsAsync(context, room));
 app.MapPost("/rooms/{room:guid}/bring", (HttpContext context, Guid room, BringingAlong bringing) => bringing.BringAsync(context, room));
 app.MapPost("/rooms/{room:guid}/like", (HttpContext context, Guid room, QuestionsEndpoint questions) => questions.LikeAsync(context, room));
-app.MapGet("/rooms/{room:guid}/scores", (HttpContext context, Guid room, ScoresEndpoint scores) => scores.OfAsync(context, room));
+app.MapGet("/rooms/{room:guid}/scores", (HttpContext context, Guid room, WorthALook look) => look.ScoresAsync(context, room));
+app.MapGet("/rooms/{room:guid}/noticed", (HttpContext context, Guid room, WorthALook look) => look.CardsAsync(context, room));
 app.MapGet("/rooms/{room:guid}/index", (HttpContext context, Guid room, QuestionsEndpoint questions) => questions.IndexAsync(context, room));
 app.MapPost("/rooms/{room:guid}/leftovers", (HttpContext context, Guid room, LeftoversEndpoint leftovers) => leftovers.PostAsync(context, room));
 app.MapGet("/rooms/{room:guid}/names", async (HttpContext context, Guid room, AccessResolver access, LessonPeople people) =>

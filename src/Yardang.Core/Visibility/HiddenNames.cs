@@ -117,6 +117,8 @@ public static class HiddenNames
             Answers = card.Answers is { } answers ? [.. answers.Select(a => AsTold(reader, a, veil)).OrderBy(a => a.Id)] : null,
             AskedToo = card.AskedToo is { } askers ? [.. askers.Select(p => p == reader.Number ? p : 0).Order()] : null,
             Responses = card.Responses is { } responses ? [.. responses.Select(r => r with { People = [.. r.People.Select(p => p == reader.Number ? p : 0).Order()] })] : null,
+            Joined = veil.Over(reader, card.Joined),
+            From = card.From is { } from ? [.. from.Select(id => veil.Over(reader, id)).Order()] : null,
             AnsweredBy = veil.Over(reader, card.AnsweredBy),
         };
     }

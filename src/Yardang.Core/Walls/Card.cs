@@ -24,9 +24,12 @@ namespace Yardang.Core.Walls;
 /// <param name="PutUpBy">Which teacher put up what its author said aloud, by actor number; 0: the author did.</param>
 /// <param name="Spot">Where it lies on a free field; null if it was never put there.</param>
 /// <param name="Responses">Who responded to it with which stamps, by the names of the stamps; null for nobody.</param>
+/// <param name="Joined">Which card it has joined, which says the same (<see cref="Stacks"/>); 0 for none.</param>
+/// <param name="From">From which cards it grew (<see cref="Growth"/>), by id; null for none.</param>
 public sealed record Card(
     long Id, long Topic, long PutUnder, int Author, bool ByStaff, double Order, string Language, string Text, long PutUpAt, int DownBy = 0, [Since(2), NullIsEmpty] ImmutableArray<Answer>? Answers = null,
-    [Since(3), NullIsEmpty] ImmutableArray<Attachment>? Attachments = null, [Since(4), NullIsEmpty] ImmutableArray<int>? AskedToo = null, [Since(4)] long AnsweredBy = 0, [Since(5)] LineSpot? At = null, [Since(6)] int PutUpBy = 0, [Since(7)] FieldSpot? Spot = null, [Since(8), NullIsEmpty] ImmutableArray<Response>? Responses = null)
+    [Since(3), NullIsEmpty] ImmutableArray<Attachment>? Attachments = null, [Since(4), NullIsEmpty] ImmutableArray<int>? AskedToo = null, [Since(4)] long AnsweredBy = 0, [Since(5)] LineSpot? At = null, [Since(6)] int PutUpBy = 0, [Since(7)] FieldSpot? Spot = null, [Since(8), NullIsEmpty] ImmutableArray<Response>? Responses = null,
+    [Since(8)] long Joined = 0, [Since(8), NullIsEmpty] ImmutableArray<long>? From = null)
 {
     /// <summary>What is shown beside its words.</summary>
     [JsonIgnore]
@@ -43,6 +46,10 @@ public sealed record Card(
     /// <summary>Who responded to it with which stamps.</summary>
     [JsonIgnore]
     public ImmutableArray<Response> Responded => Responses ?? [];
+
+    /// <summary>From which cards it grew, by id.</summary>
+    [JsonIgnore]
+    public ImmutableArray<long> Sources => From ?? [];
 
     /// <summary>Whether it is a question that is answered.</summary>
     [JsonIgnore]
@@ -108,6 +115,8 @@ public sealed record Card(
         if (cards.Select(c => c.Id).Distinct().Count() < cards.Length) return "Two cards have the same number.";
         if (cards.Sum(c => (long)Attachment.WeightOf(c.Shown)) > MostShown) return "More is shown on the wall than it can hold.";
         if (cards.Sum(c => c.Said.Length) > Answer.Most) return $"There are more than {Answer.Most} answers on the wall.";
+        if (!Stacks.AreSound(cards)) return "A card has joined one that is not there, or that has joined another.";
+        if (!Growth.AreSound(cards)) return $"A card grew from one that is not there, from more than {Growth.Most}, or in the end from itself.";
         for (var i = 0; i < cards.Length; i++)
         {
             var card = cards[i];

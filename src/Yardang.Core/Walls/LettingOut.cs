@@ -47,7 +47,7 @@ public sealed class LetOut
     private readonly Dictionary<long, Link> _links;
     private readonly List<Envelope> _since = [];
     private readonly SortedSet<int> _people;
-    private readonly HashSet<long> _takenDown = [];
+    private readonly HashSet<long> _touched = [];
     private readonly HashSet<long> _linked = [];
     private bool _byStaff;
 
@@ -93,7 +93,7 @@ public sealed class LetOut
         var person = envelope.Event switch
         {
             LateWorkAccepted accepted => accepted.Outcome is null ? null : (int?)accepted.Person,
-            CardPutUp or CardPutBack or CardReworded or CardMoved or CardTakenDown or CardAnswered or AnswerPutBack or AnswerReworded or AnswerTakenDown or AskedToo or QuestionFiled or CardRespondedTo
+            CardPutUp or CardPutBack or CardReworded or CardMoved or CardTakenDown or CardAnswered or AnswerPutBack or AnswerReworded or AnswerTakenDown or AskedToo or QuestionFiled or CardRespondedTo or CardJoined
                 or CardPlaced or CardLaid or CardsLinked or LinkReworded or LinkReversed or LinkTakenDown or LinkPutBack or FieldLaid or PlanSet => envelope.Actor.IsStaff ? 0 : envelope.Actor.Number,
             _ => null,
         };
@@ -101,9 +101,28 @@ public sealed class LetOut
         _since.Add(envelope);
         if (envelope is { Audience: Audience.Everyone, Event: CardsLinked(var link, _) }) _linked.Add(link.Id);
         if (person > 0) _people.Add(person.Value);
-        else if (envelope is { Audience: Audience.Everyone, Event: CardTakenDown or LinkTakenDown }) _takenDown.Add(envelope.Event is CardTakenDown card ? card.Id : ((LinkTakenDown)envelope.Event).Id);
+        else if (envelope.Audience == Audience.Everyone && TouchedBy(envelope.Event) is { } touched) _touched.Add(touched);
         else if (envelope.Audience != Audience.Everyone || envelope.Event is PlanSet { Laid: not null }) _byStaff = true;
     }
+
+    // What a teacher did to it all were told at once: it is told of again, for a student may have made it since as it was before that.
+    private static long? TouchedBy(RoomEvent act) => act switch
+    {
+        CardTakenDown e => e.Id,
+        CardMoved e => e.Id,
+        CardReworded e => e.Id,
+        CardJoined e => e.Card,
+        CardRespondedTo e => e.Card,
+        QuestionFiled e => e.Card,
+        CardPlaced e => e.Card,
+        CardLaid e => e.Card,
+        AnswerReworded e => e.Card,
+        AnswerTakenDown e => e.Card,
+        LinkTakenDown e => e.Id,
+        LinkReworded e => e.Id,
+        LinkReversed e => e.Id,
+        _ => null,
+    };
 
     /// <summary>Whether classmates do not know of a student's card yet.</summary>
     internal bool Hides(Card card) => !card.ByStaff && !_cards.ContainsKey(card.Id);
@@ -121,6 +140,7 @@ public sealed class LetOut
         LinkReversed(var id, _) => HidesLink(id),
         LinkTakenDown(var id, _) => HidesLink(id),
         CardPutBack(var card, _) => card.ByStaff,
+        CardJoined(_, var onto, _) => onto != 0 && Hides(cards[onto]),
         LinkPutBack or FieldLaid => true,
         _ => false,
     };
@@ -138,9 +158,9 @@ public sealed class LetOut
         var stood = _links.Values.Where(l => Walls.Links.Stands(l, _cards)).ToDictionary(l => l.Id);
         return new(
             plan.Rules.OwnFirst,
-            [.. up.Concat(cards.Values.Where(c => !c.IsUp && !c.ByStaff)).Where(c => _takenDown.Contains(c.Id) || _cards.GetValueOrDefault(c.Id) != c)],
+            [.. up.Concat(cards.Values.Where(c => !c.IsUp && !c.ByStaff)).Where(c => _touched.Contains(c.Id) || _cards.GetValueOrDefault(c.Id) != c)],
             [.. _cards.Values.Where(c => c.IsUp && cards.GetValueOrDefault(c.Id) is not { IsUp: true }).Select(c => c.Id).Order()],
-            [.. standing.Where(l => stood.GetValueOrDefault(l.Id) != l || _takenDown.Contains(l.Id) || _takenDown.Contains(l.From) || _takenDown.Contains(l.To))],
+            [.. standing.Where(l => stood.GetValueOrDefault(l.Id) != l || _touched.Contains(l.Id) || _touched.Contains(l.From) || _touched.Contains(l.To))],
             [.. stood.Keys.Except(standing.Select(l => l.Id)).Order()],
             [.. links.All.Values.Where(l => !l.ByStaff && !Walls.Links.Stands(l, cards) && _links.GetValueOrDefault(l.Id) != l)]);
     }

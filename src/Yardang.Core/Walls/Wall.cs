@@ -193,6 +193,8 @@ public sealed class Wall : Room, IWorkRoom
             : !actor.IsStaff && !Visits.MayPutUp(Plan, actor.Number, move.Topic) ? Refusal.NotHere
             : !Card.IsOrder(move.Order) ? Refusal.OutOfRange
             : ToldOf(_cards[move.Id], (_, whose) => new CardMoved(move.Id, move.Topic, move.Order, whose)),
+        JoinCard join => Theirs(join.Card, actor) is { } why ? why : Stacks.WhyNot(join, _cards, actor, Plan, card => actor.IsStaff || !IsHidden(card, actor)) is { } reason ? reason
+            : ToldOf(_cards[join.Card], (_, whose) => new CardJoined(join.Card, join.Onto, whose)),
         TakeCardDown(var id) => Theirs(id, actor) is { } why ? why : ToldOf(_cards[id], (_, whose) => new CardTakenDown(id, whose)),
         PutCardBack(var id) => WhyNotBack(id, actor) is { } why ? why
             : ToldOf(_cards[id] with { DownBy = 0 }, (card, _) => new CardPutBack(card.AsTold(), Links.TouchingAsTold(card, _cards, Plan.Rules.OwnFirst)), isHeld: Out is not null),
@@ -214,7 +216,20 @@ public sealed class Wall : Room, IWorkRoom
         _ => Refusal.NotAllowed,
     };
 
-    private Card CardOf(PutUpCard put, Actor actor, long time) => put.For == 0
+    private Card CardOf(PutUpCard put, Actor actor, long time)
+    {
+        bool IsKnown(Card card) => IsKnownWith(card, actor);
+        return CardAlone(put, actor, time) with
+        {
+            Joined = Stacks.MayJoin(_cards.GetValueOrDefault(put.Onto), actor, Plan, IsKnown) ? put.Onto : 0,
+            From = Plan.TopicsStand ? Growth.SourcesOf(put, _cards, actor, Plan, IsKnown) : null,
+        };
+    }
+
+    // What a student names they see; what a teacher names all of the class may know of, for all are told of the teacher's card.
+    private bool IsKnownWith(Card card, Actor actor) => actor.IsStaff ? card.ByStaff || (!Plan.Rules.OwnFirst && Out?.Hides(card) != true) : !IsHidden(card, actor);
+
+    private Card CardAlone(PutUpCard put, Actor actor, long time) => put.For == 0
         ? new(put.Id, put.Topic, put.Topic, actor.Number, actor.IsStaff, Behind(put.Topic, actor), put.Language, put.Text, time, Attachments: put.Attachments, Spot: Laying.SpotFor(put, actor, Plan, KnownTo(actor), Links))
         : new(put.Id, put.Topic, put.Topic, put.For, ByStaff: false, Behind(put.Topic, actor), put.Language, put.Text, time, Attachments: put.Attachments, PutUpBy: actor.Number, Spot: Laying.SpotFor(put, actor, Plan, _cards, Links));
 
@@ -383,6 +398,7 @@ public sealed class Wall : Room, IWorkRoom
         {
             PutUpCard put => Waits(put.Id) ? Refusal.Duplicate : WhyNot(put, actor, submission.Client),
             RewordCard reword when Waits(reword.Id) => WhyNotShown(reword.Language, reword.Text, reword.Attachments ?? [], actor),
+            JoinCard join when Waits(join.Card) => null,
             MoveCard move when Waits(move.Id) => Plan.Has(move.Topic) ? null : Refusal.NotFound,
             TakeCardDown(var id) when Waits(id) => null,
             PutCardBack(var id) when Waits(id) => null,
@@ -515,6 +531,7 @@ public sealed class Wall : Room, IWorkRoom
                 Links.TakeWith(card, links ?? [], _cards, Plan.Rules.OwnFirst);
                 break;
             case CardReworded(var id, var language, var text, _, var shown): Change(id, c => c with { Language = language, Text = text, Attachments = shown }); break;
+            case CardJoined(var id, var onto, _): Change(id, c => c with { Joined = onto }); break;
             case CardMoved(var id, var topic, var order, _): Change(id, c => c with { Topic = topic, Order = order }); break;
             case CardTakenDown(var id, _): Change(id, c => c with { DownBy = actor }); break;
             case CardAnswered(var on, var answer, _): Change(on, c => c.With(answer)); break;

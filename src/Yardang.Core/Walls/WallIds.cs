@@ -8,7 +8,8 @@ public static class WallIds
     /// <summary>A command with other ids. What is not for walls stays as it is, and is refused there.</summary>
     public static Command WithIds(this Command command, Func<long, long> id) => command switch
     {
-        PutUpCard c => c with { Id = id(c.Id), Beside = id(c.Beside) },
+        PutUpCard c => c with { Id = id(c.Id), Beside = id(c.Beside), Onto = id(c.Onto), From = c.From is { } from ? [.. from.Select(id)] : null },
+        JoinCard c => c with { Card = id(c.Card), Onto = id(c.Onto) },
         RewordCard c => c with { Id = id(c.Id) },
         MoveCard c => c with { Id = id(c.Id) },
         TakeCardDown c => c with { Id = id(c.Id) },
@@ -36,6 +37,7 @@ public static class WallIds
     public static RoomEvent WithIds(this RoomEvent happened, Func<long, long> id) => happened switch
     {
         CardReworded e => e with { Id = id(e.Id) },
+        CardJoined e => e with { Card = id(e.Card), Onto = id(e.Onto) },
         CardMoved e => e with { Id = id(e.Id) },
         CardTakenDown e => e with { Id = id(e.Id) },
         AnswerReworded e => e with { Card = id(e.Card), Id = id(e.Id) },

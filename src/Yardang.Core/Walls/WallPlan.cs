@@ -70,8 +70,10 @@ public sealed record Topic(long Id, Texts Heading, Texts Prompt, int Colour, [Si
 /// <param name="InPairs">Whether students answer a card by one strength and one question.</param>
 /// <param name="LeastAnswers">How many cards of others each is asked to answer; 0 for no number.</param>
 /// <param name="Responses">The stamps with which everybody may respond to others' cards; null for none.</param>
+/// <param name="SaidAlready">Under topics: whether cards like the one that is being typed are shown, which it can join.</param>
+/// <param name="BuildsOn">Under topics: whether students may name the cards from which theirs grew.</param>
 public sealed record WallRules(
-    int Least = 0, int Most = 0, [Since(2)] bool OwnFirst = false, [Since(3)] bool Answers = false, [Since(4)] AttachmentKinds Shows = AttachmentKinds.None, [Since(5)] Judging? Judging = null, [Since(6)] int Stations = 0, [Since(7)] bool OnlyGiven = false, [Since(8)] NamesTo Names = NamesTo.Everybody, [Since(8)] bool AnyMoves = false, [Since(8)] bool InPairs = false, [Since(8)] int LeastAnswers = 0, [Since(9), NullIsEmpty] ImmutableArray<QuickResponse>? Responses = null)
+    int Least = 0, int Most = 0, [Since(2)] bool OwnFirst = false, [Since(3)] bool Answers = false, [Since(4)] AttachmentKinds Shows = AttachmentKinds.None, [Since(5)] Judging? Judging = null, [Since(6)] int Stations = 0, [Since(7)] bool OnlyGiven = false, [Since(8)] NamesTo Names = NamesTo.Everybody, [Since(8)] bool AnyMoves = false, [Since(8)] bool InPairs = false, [Since(8)] int LeastAnswers = 0, [Since(9), NullIsEmpty] ImmutableArray<QuickResponse>? Responses = null, [Since(9)] bool SaidAlready = false, [Since(9)] bool BuildsOn = false)
 {
     /// <summary>As many cards as anybody likes, of words alone.</summary>
     public static readonly WallRules Free = new();
@@ -114,6 +116,10 @@ public sealed record WallPlan(
     /// <summary>The topics that are looked at: none where students ask, order or connect.</summary>
     [JsonIgnore]
     public ImmutableArray<Topic> TopicsShown => Purpose is Purpose.Ask or Purpose.Order or Purpose.Connect ? [] : Topics;
+
+    /// <summary>Whether cards stand under topics, or at stations.</summary>
+    [JsonIgnore]
+    public bool TopicsStand => Purpose is Purpose.Sort or Purpose.Visit;
 
     /// <summary>The teacher's cards that are up from the beginning.</summary>
     [JsonIgnore]

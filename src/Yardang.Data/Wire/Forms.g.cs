@@ -170,6 +170,7 @@ internal static class Forms
             case Yardang.Core.Walls.LayCards v: Write(ref w, v); break;
             case Yardang.Core.Walls.LetCardsOut v: Write(ref w, v); break;
             case Yardang.Core.Walls.RespondToCard v: Write(ref w, v); break;
+            case Yardang.Core.Walls.JoinCard v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -233,6 +234,7 @@ internal static class Forms
         Yardang.Core.Walls.LayCards => 68,
         Yardang.Core.Walls.LetCardsOut => 69,
         Yardang.Core.Walls.RespondToCard => 70,
+        Yardang.Core.Walls.JoinCard => 71,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -304,6 +306,7 @@ internal static class Forms
         68 => ReadLayCards(ref r),
         69 => ReadLetCardsOut(ref r),
         70 => ReadRespondToCard(ref r),
+        71 => ReadJoinCard(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of command: {kind}."),
     };
 
@@ -436,6 +439,7 @@ internal static class Forms
             case Yardang.Core.Walls.FieldLaid v: Write(ref w, v); break;
             case Yardang.Core.Walls.CardsLetOut v: Write(ref w, v); break;
             case Yardang.Core.Walls.CardRespondedTo v: Write(ref w, v); break;
+            case Yardang.Core.Walls.CardJoined v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -523,6 +527,7 @@ internal static class Forms
         Yardang.Core.Walls.FieldLaid => 101,
         Yardang.Core.Walls.CardsLetOut => 102,
         Yardang.Core.Walls.CardRespondedTo => 103,
+        Yardang.Core.Walls.CardJoined => 104,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -618,6 +623,7 @@ internal static class Forms
         101 => ReadFieldLaid(ref r),
         102 => ReadCardsLetOut(ref r),
         103 => ReadCardRespondedTo(ref r),
+        104 => ReadCardJoined(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of room event: {kind}."),
     };
 
@@ -1092,7 +1098,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.Card v)
     {
-        var count = v.Responses is not null ? 18 : v.Spot is not null ? 17 : v.PutUpBy != 0 ? 16 : v.At is not null ? 15 : v.AskedToo is not null || v.AnsweredBy != 0 ? 14 : v.Attachments is not null ? 12 : v.Answers is not null ? 11 : 10;
+        var count = v.Responses is not null || v.Joined != 0 || v.From is not null ? 20 : v.Spot is not null ? 17 : v.PutUpBy != 0 ? 16 : v.At is not null ? 15 : v.AskedToo is not null || v.AnsweredBy != 0 ? 14 : v.Attachments is not null ? 12 : v.Answers is not null ? 11 : 10;
         w.WriteArrayHeader(count);
         w.Write(v.Id);
         w.Write(v.Topic);
@@ -1172,13 +1178,28 @@ internal static class Forms
             w.WriteNil();
         }
 
-        if (count < 18) return;
+        if (count < 20) return;
         if (v.Responses is { } @responses)
         {
             w.WriteArrayHeader(@responses.Length);
             foreach (var item in @responses)
             {
                 Write(ref w, item);
+            }
+
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
+        w.Write(v.Joined);
+        if (v.From is { } @from)
+        {
+            w.WriteArrayHeader(@from.Length);
+            foreach (var item in @from)
+            {
+                w.Write(item);
             }
 
         }
@@ -1241,13 +1262,17 @@ internal static class Forms
         }
 
         ImmutableArray<Yardang.Core.Walls.Response>? @responses = null;
-        if (fields.Has(18))
+        System.Int64 @joined = default;
+        ImmutableArray<System.Int64>? @from = null;
+        if (fields.Has(20))
         {
             @responses = r.TryReadNil() ? null : ReadListOfResponse(ref r);
+            @joined = r.ReadInt64();
+            @from = r.TryReadNil() ? null : ReadListOfInt64(ref r);
         }
 
         fields.End(ref r);
-        return new Yardang.Core.Walls.Card(@id, @topic, @putUnder, @author, @byStaff, @order, @language, @text, @putUpAt, @downBy, @answers, @attachments, @askedToo, @answeredBy, @at, @putUpBy, @spot, @responses);
+        return new Yardang.Core.Walls.Card(@id, @topic, @putUnder, @author, @byStaff, @order, @language, @text, @putUpAt, @downBy, @answers, @attachments, @askedToo, @answeredBy, @at, @putUpBy, @spot, @responses, @joined, @from);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardAnswered v)
@@ -1266,6 +1291,24 @@ internal static class Forms
         System.Int32 @whose = r.ReadInt32();
         fields.End(ref r);
         return new Yardang.Core.Walls.CardAnswered(@card, @answer, @whose);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardJoined v)
+    {
+        w.WriteArrayHeader(3);
+        w.Write(v.Card);
+        w.Write(v.Onto);
+        w.Write(v.Whose);
+    }
+
+    public static Yardang.Core.Walls.CardJoined ReadCardJoined(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 3);
+        System.Int64 @card = r.ReadInt64();
+        System.Int64 @onto = r.ReadInt64();
+        System.Int32 @whose = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.CardJoined(@card, @onto, @whose);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardJudged v)
@@ -2731,6 +2774,22 @@ internal static class Forms
         ImmutableArray<Yardang.Core.Ink.InkPoint> @points = ByHand.ReadInkPoints(ref r);
         fields.End(ref r);
         return new Yardang.Core.Marks.InkBody(@points);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.JoinCard v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Card);
+        w.Write(v.Onto);
+    }
+
+    public static Yardang.Core.Walls.JoinCard ReadJoinCard(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int64 @card = r.ReadInt64();
+        System.Int64 @onto = r.ReadInt64();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.JoinCard(@card, @onto);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.JudgeCard v)
@@ -4721,7 +4780,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.PutUpCard v)
     {
-        var count = v.Spot is not null || v.Beside != 0 ? 8 : v.For != 0 ? 6 : v.Attachments is not null ? 5 : 4;
+        var count = v.Onto != 0 || v.From is not null ? 10 : v.Spot is not null || v.Beside != 0 ? 8 : v.For != 0 ? 6 : v.Attachments is not null ? 5 : 4;
         w.WriteArrayHeader(count);
         w.Write(v.Id);
         w.Write(v.Topic);
@@ -4755,6 +4814,22 @@ internal static class Forms
         }
 
         w.Write(v.Beside);
+        if (count < 10) return;
+        w.Write(v.Onto);
+        if (v.From is { } @from)
+        {
+            w.WriteArrayHeader(@from.Length);
+            foreach (var item in @from)
+            {
+                w.Write(item);
+            }
+
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
     }
 
     public static Yardang.Core.Walls.PutUpCard ReadPutUpCard(ref MessagePackReader r)
@@ -4784,8 +4859,16 @@ internal static class Forms
             @beside = r.ReadInt64();
         }
 
+        System.Int64 @onto = default;
+        ImmutableArray<System.Int64>? @from = null;
+        if (fields.Has(10))
+        {
+            @onto = r.ReadInt64();
+            @from = r.TryReadNil() ? null : ReadListOfInt64(ref r);
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.PutUpCard(@id, @topic, @language, @text, @attachments, @for, @spot, @beside);
+        return new Yardang.Core.Walls.PutUpCard(@id, @topic, @language, @text, @attachments, @for, @spot, @beside, @onto, @from);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.QuestionFiled v)
@@ -6039,7 +6122,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallRules v)
     {
-        var count = v.Responses is not null ? 13 : (int)v.Names != 0 || v.AnyMoves || v.InPairs || v.LeastAnswers != 0 ? 12 : v.OnlyGiven ? 8 : v.Stations != 0 ? 7 : v.Judging is not null ? 6 : (int)v.Shows != 0 ? 5 : v.Answers ? 4 : v.OwnFirst ? 3 : 2;
+        var count = v.Responses is not null || v.SaidAlready || v.BuildsOn ? 15 : (int)v.Names != 0 || v.AnyMoves || v.InPairs || v.LeastAnswers != 0 ? 12 : v.OnlyGiven ? 8 : v.Stations != 0 ? 7 : v.Judging is not null ? 6 : (int)v.Shows != 0 ? 5 : v.Answers ? 4 : v.OwnFirst ? 3 : 2;
         w.WriteArrayHeader(count);
         w.Write(v.Least);
         w.Write(v.Most);
@@ -6068,7 +6151,7 @@ internal static class Forms
         w.Write(v.AnyMoves);
         w.Write(v.InPairs);
         w.Write(v.LeastAnswers);
-        if (count < 13) return;
+        if (count < 15) return;
         if (v.Responses is { } @responses)
         {
             w.WriteArrayHeader(@responses.Length);
@@ -6083,6 +6166,8 @@ internal static class Forms
             w.WriteNil();
         }
 
+        w.Write(v.SaidAlready);
+        w.Write(v.BuildsOn);
     }
 
     public static Yardang.Core.Walls.WallRules ReadWallRules(ref MessagePackReader r)
@@ -6139,13 +6224,17 @@ internal static class Forms
         }
 
         ImmutableArray<Yardang.Core.Walls.QuickResponse>? @responses = null;
-        if (fields.Has(13))
+        System.Boolean @saidAlready = default;
+        System.Boolean @buildsOn = default;
+        if (fields.Has(15))
         {
             @responses = r.TryReadNil() ? null : ReadListOfQuickResponse(ref r);
+            @saidAlready = r.ReadBoolean();
+            @buildsOn = r.ReadBoolean();
         }
 
         fields.End(ref r);
-        return new Yardang.Core.Walls.WallRules(@least, @most, @ownFirst, @answers, @shows, @judging, @stations, @onlyGiven, @names, @anyMoves, @inPairs, @leastAnswers, @responses);
+        return new Yardang.Core.Walls.WallRules(@least, @most, @ownFirst, @answers, @shows, @judging, @stations, @onlyGiven, @names, @anyMoves, @inPairs, @leastAnswers, @responses, @saidAlready, @buildsOn);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallSnapshot v)

@@ -15,7 +15,7 @@ namespace Yardang.Web.Exports;
 /// <summary>Walls on their way out, with the names that the teacher reads: as pages and as one picture, and as a table.</summary>
 public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore media, SchoolClock clock, ExportDesk desk, IStringLocalizer<UiTexts> texts)
 {
-    private static readonly string[] s_columns = ["Topic", "Card", "Who", "When", "PutUnder", "State", "AnswerTo", "AskedToo", "Answered", "Agree", "Unsure", "Disagree", "Chosen", "Mean", "Fair", "Responses", "Line", "LinkWords", "LinkTo"];
+    private static readonly string[] s_columns = ["Topic", "Card", "Who", "When", "PutUnder", "State", "AnswerTo", "AskedToo", "Answered", "Agree", "Unsure", "Disagree", "Chosen", "Mean", "Fair", "Responses", "Joined", "BuildsOn", "Line", "LinkWords", "LinkTo"];
 
     // Of what fits nowhere, by its number among the colours of notes.
     private const int Grey = 10;
@@ -70,7 +70,8 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
         var isVisited = wall.Plan.Purpose == Purpose.Visit;
         var topics = wall.Plan.Topics.Select((t, i) => (t.Id, Heading: isVisited ? $"{i + 1}. {said.In(t.Heading)}" : said.In(t.Heading), Prompt: said.In(t.Prompt), t.Colour, Shown: isVisited ? t.Shown : null)).ToList();
         if (topics.Count == 0 || wall.Under(WallPlan.Nowhere).Any()) topics.Add((WallPlan.Nowhere, said.TopicOf(wall, WallPlan.Nowhere), "", Grey, null));
-        var bands = topics.Select(t => new WallBand(t.Heading, t.Prompt, t.Colour, [.. (isVisited ? wall.Under(t.Id).OrderBy(c => c.PutUpAt).ThenBy(c => c.Id) : wall.Under(t.Id)).SelectMany(c => SlipsOf(wall, c, said))], t.Shown));
+        var stacks = Stacks.Of(wall.Cards.Values);
+        var bands = topics.Select(t => new WallBand(t.Heading, t.Prompt, t.Colour, [.. (isVisited ? wall.Under(t.Id).OrderBy(c => c.PutUpAt).ThenBy(c => c.Id) : wall.Under(t.Id)).Where(c => stacks.Contains(c.Id)).SelectMany(c => SlipsOf(wall, c, said, stacks[c.Id]))], t.Shown));
         return new(said.In(wall.Plan.Question), [.. bands], said.Index(board, p => $"{p.Name}: {said.Put(wall, p.Number)}"), foot, media.Find);
     }
 
@@ -155,11 +156,14 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
     }
 
     // What is said to a card stands beside it.
-    private IEnumerable<WallSlip> SlipsOf(Wall wall, Card card, Said said)
+    private IEnumerable<WallSlip> SlipsOf(Wall wall, Card card, Said said, IEnumerable<Card>? stack = null)
     {
         var asks = wall.Plan.Purpose == Purpose.Ask;
         var by = string.Join(" · ", said.Results([.. ResultsOf(wall, card)], wall.Judgements.Round > 1).Append(said.Responses(wall, card)).Prepend(asks ? said.AskedToo(card) : "").Prepend(said.By(wall, card)).Where(w => w.Length > 0));
-        yield return new(said.Text(wall, card), by, card.Shown);
+        var from = said.GrewFrom(wall, card) is { Length: > 0 } sources ? $"{texts["Wall.BuildsOn"].Value} {sources}" : "";
+        yield return new(said.Text(wall, card), string.Join(" · ", new[] { by, from }.Where(w => w.Length > 0)), card.Shown);
+        var also = (stack ?? []).Where(c => c.Id != card.Id).Select(c => said.Author(c) is { Length: > 0 } author ? $"{author}: {said.Whole(c)}" : $"– {said.Whole(c)}").ToList();
+        if (also.Count > 0) yield return new(string.Join('\n', also), texts["Wall.SaidAlso"]);
         var answers = InOrder(card.Standing()).OrderByDescending(a => asks && a.Id == card.AnsweredBy).Select(a => said.Whole(a, asks && card.IsAnswered && a.Id == card.AnsweredBy)).ToList();
         if (answers.Count > 0) yield return new(string.Join('\n', answers), texts["Wall.AnswersTo", Beginning(said.TitleOf(card))]);
     }
@@ -224,23 +228,23 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
     {
         string StateOf(bool isUp) => texts[isUp ? "WallTable.Up" : "WallTable.Down"];
         var topic = wall.Plan.LineShown is null ? said.TopicOf(wall, card.Topic) : "";
-        yield return [topic, said.Whole(card), said.Author(card), card.PutUpAt == 0 ? "" : clock.Minute(card.PutUpAt), said.TopicOf(wall, card.PutUnder), StateOf(card.IsUp), "", .. AskedOf(wall, card), .. CountsOf(wall, card), said.Responses(wall, card), LineOf(wall, card, classOrder), "", ""];
+        yield return [topic, said.Whole(card), said.Author(card), card.PutUpAt == 0 ? "" : clock.Minute(card.PutUpAt), said.TopicOf(wall, card.PutUnder), StateOf(card.IsUp), "", .. AskedOf(wall, card), .. CountsOf(wall, card), said.Responses(wall, card), said.JoinedIn(wall, card), said.GrewFrom(wall, card), LineOf(wall, card, classOrder), "", ""];
         foreach (var own in wall.Plan.LineShown is { Together: false } line ? wall.Placements.Own.Where(p => p.Card == card.Id && p.At.On == line.Kind) : [])
         {
-            yield return ["", said.Whole(card), said.NameOf(own.Person), "", "", texts["WallTable.Placement"], "", "", "", "", "", "", "", "", "", "", LineWords.Called(own.At, texts), "", ""];
+            yield return ["", said.Whole(card), said.NameOf(own.Person), "", "", texts["WallTable.Placement"], "", "", "", "", "", "", "", "", "", "", "", "", LineWords.Called(own.At, texts), "", ""];
         }
 
         foreach (var answer in InOrder(card))
         {
             var about = card.Said.FirstOrDefault(a => a.Id == answer.To)?.Text ?? said.TitleOf(card);
             var answers = card.IsAnswered && answer.Id == card.AnsweredBy && wall.Plan.Purpose == Purpose.Ask ? texts["WallTable.Answers"].Value : "";
-            yield return [topic, said.Text(answer), said.Author(answer), clock.Minute(answer.SaidAt), "", StateOf(answer.IsUp), about, "", answers, "", "", "", "", "", "", "", "", "", ""];
+            yield return [topic, said.Text(answer), said.Author(answer), clock.Minute(answer.SaidAt), "", StateOf(answer.IsUp), about, "", answers, "", "", "", "", "", "", "", "", "", "", "", ""];
         }
 
         if (wall.Plan.FieldShown is not { } field) yield break;
         foreach (var link in wall.Links.All.Values.Where(l => l.From == card.Id))
         {
-            yield return ["", said.Whole(card), said.Author(link), "", "", StateOf(link.IsUp), "", "", "", "", "", "", "", "", "", "", "", said.WordsOf(field, link), said.TitleIn(wall, wall.Cards[link.To])];
+            yield return ["", said.Whole(card), said.Author(link), "", "", StateOf(link.IsUp), "", "", "", "", "", "", "", "", "", "", "", "", "", said.WordsOf(field, link), said.TitleIn(wall, wall.Cards[link.To])];
         }
     }
 
@@ -316,6 +320,12 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
             var why = (result.Reasons ?? []).Select(r => string.Join(' ', new[] { $"{r.Value} – {r.Text}".TrimEnd(' ', '–'), r.Words.Length > 0 ? Texts["Wall.RestsOn", r.Words].Value : "" }.Where(w => w.Length > 0)));
             return string.Join(" · ", why.Prepend(words));
         }
+
+        // The titles of those from which it grew.
+        public string GrewFrom(Wall wall, Card card) => wall.Plan.TopicsStand ? string.Join(", ", card.Sources.Where(id => wall.Cards.GetValueOrDefault(id) is { IsUp: true }).Select(id => Beginning(TitleIn(wall, wall.Cards[id])))) : "";
+
+        // The title of that which says the same, in which it stands.
+        public string JoinedIn(Wall wall, Card card) => wall.Plan.TopicsStand && card.IsUp && Stacks.RootOf(card, wall.Cards.GetValueOrDefault) is var root && root.Id != card.Id ? Beginning(TitleIn(wall, root)) : "";
 
         // What each stamp says, and how many responded with it.
         public string Responses(Wall wall, Card card) => string.Join(", ", wall.Plan.Rules.Stamps.Select(r => (Says: In(r.Says) is { Length: > 0 } said ? said : Texts[$"Stamp.{r.Stamp}"].Value, Count: card.Responded.FirstOrDefault(d => string.Equals(d.Stamp, r.Stamp, StringComparison.Ordinal))?.Count ?? 0))

@@ -33,7 +33,7 @@ public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHos
                 int? part = board.Place.Part == RoomPlace.FirstPart ? null : board.Place.Part;
                 if (room is Wall wall)
                 {
-                    boards.Add(new(whose, [], [], board.Group, At(wall.LastActivity), new(wall.Plan, [.. wall.Cards.Values.Where(c => c.IsUp).OrderBy(c => c.Topic).ThenBy(c => c.Order).Select(Anybodys)], ResultsOf(wall), OrderOf(wall), LinksOf(wall)), part));
+                    boards.Add(new(whose, [], [], board.Group, At(wall.LastActivity), new(wall.Plan, [.. Stacks.AmongThemselves(wall.Cards.Values).OrderBy(c => c.Topic).ThenBy(c => c.Order).Select(Anybodys)], ResultsOf(wall), OrderOf(wall), LinksOf(wall)), part));
                     return;
                 }
 
@@ -70,10 +70,16 @@ public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHos
 
     private static Card By(Card card, Func<int, bool, int> author) => card with
     {
+        AskedToo = People(card.Askers, card, author) is { IsEmpty: false } askers ? askers : null,
+        Responses = card.Responded.Select(r => r with { People = People(r.People, card, author) }).Where(r => r.Count > 0).ToImmutableArray() is { IsEmpty: false } responses ? responses : null,
         Author = author(card.Author, card.ByStaff),
         PutUpBy = card.PutUpBy == 0 ? 0 : author(card.PutUpBy, true),
         Answers = card.Answers is null ? null : [.. card.Said.Select(a => a with { Author = author(a.Author, a.ByStaff) })],
     };
+
+    // Students, each once; who is none any more said nothing.
+    private static ImmutableArray<int> People(IEnumerable<int> people, Card card, Func<int, bool, int> author) =>
+        [.. people.Select(p => author(p, false)).Where(p => p != Actor.Owner.Number && (card.ByStaff || p != author(card.Author, false))).Distinct().Order()];
 
     private static DateTimeOffset? At(long? ms) => ms is { } said ? DateTimeOffset.FromUnixTimeMilliseconds(said) : null;
 
@@ -123,7 +129,7 @@ public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHos
             var host = await hosts.GetAsync(id);
             if (board.Wall is { } wall)
             {
-                ImmutableArray<Card> cards = [.. wall.Cards.Select(c => c.WithMedia(names)).OfType<Card>().Select(c => By(c, (author, byStaff) => byStaff ? Actor.Owner.Number : numbers.GetValueOrDefault(author, Actor.Owner.Number)))];
+                ImmutableArray<Card> cards = [.. Stacks.AmongThemselves(wall.Cards.Select(c => c.WithMedia(names)).OfType<Card>()).Select(c => By(c, (author, byStaff) => byStaff ? Actor.Owner.Number : numbers.GetValueOrDefault(author, Actor.Owner.Number)))];
                 var up = cards.Select(c => c.Id).ToHashSet();
                 ImmutableArray<Link> links = [.. (wall.Links ?? []).Where(l => up.Contains(l.From) && up.Contains(l.To)).Select(l => l with { Author = l.ByStaff ? Actor.Owner.Number : numbers.GetValueOrDefault(l.Author, Actor.Owner.Number) })];
                 await host.SubmitAsync(new BringCards(wall.Plan.WithMedia(names), cards, board.ChangedAt?.ToUnixTimeMilliseconds(), wall.Results, wall.Order?.OfThose(cards), links), Actor.Program);

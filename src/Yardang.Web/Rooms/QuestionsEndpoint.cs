@@ -9,7 +9,7 @@ using Yardang.Web.Access;
 
 namespace Yardang.Web.Rooms;
 
-/// <summary>What is looked up among the questions of a wall, for whoever sees them: those that resemble what is being typed, and answered ones by their words.</summary>
+/// <summary>What is looked up among the questions and cards of a wall, for whoever sees them: those that resemble what is being typed, and answered questions by their words.</summary>
 public sealed class QuestionsEndpoint(RoomHosts hosts, AccessResolver access, IAntiforgery antiforgery, IStringLocalizer<UiTexts> texts, TimeProvider clock)
 {
     private const int MostBytes = 16 * 1024;
@@ -19,7 +19,7 @@ public sealed class QuestionsEndpoint(RoomHosts hosts, AccessResolver access, IA
 
     private sealed record Typed(string? Text);
 
-    /// <summary>The ids of questions that resemble what is being typed.</summary>
+    /// <summary>The ids of questions that resemble what is being typed; of cards, where what was said already is shown.</summary>
     public async Task<IResult> LikeAsync(HttpContext context, Guid room)
     {
         if (!await antiforgery.IsRequestValidAsync(context)) return Results.BadRequest();
@@ -28,7 +28,7 @@ public sealed class QuestionsEndpoint(RoomHosts hosts, AccessResolver access, IA
         if (_pace.TakeTurn($"{room:N} {reader.Role} {reader.Number}") is null) return Results.StatusCode(StatusCodes.Status429TooManyRequests);
         if (await TypedAsync(context) is not { } text) return Results.BadRequest();
         IReadOnlyList<long> like = [];
-        await host.LookAsync(r => like = r is Wall { Plan.Purpose: Purpose.Ask } wall ? [.. wall.Like(text, card => Sight.Of(reader, card, wall)).Select(id => wall.NamesHidden is { } veil && !reader.IsStaff ? veil.Over(reader, id) : id)] : [], context.RequestAborted);
+        await host.LookAsync(r => like = r is Wall { Plan: { Purpose: Purpose.Ask } or { TopicsStand: true, Rules.SaidAlready: true } } wall ? [.. wall.Like(text, card => Sight.Of(reader, card, wall)).Select(id => wall.NamesHidden is { } veil && !reader.IsStaff ? veil.Over(reader, id) : id)] : [], context.RequestAborted);
         return Results.Json(like);
     }
 

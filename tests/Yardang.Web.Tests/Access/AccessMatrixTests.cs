@@ -92,6 +92,7 @@ public class AccessMatrixTests
             ($"/rooms/{s.Board}/pictures/bridge-1", []),
             ($"/rooms/{s.Board}/index", []),
             ($"/rooms/{s.Board}/scores", []),
+            ($"/rooms/{s.Board}/noticed", []),
             ($"/rooms/{s.Board}/walls", [Who.BoardsStudent]),
             ($"/rooms/{s.Lesson.Id}/snapshot", [.. People.Staff, .. inLesson]),
             ($"/rooms/{s.Activity.DraftId}/snapshot", People.Staff),

@@ -38,6 +38,7 @@ const HELD = new Set<string>([
     'answerTakenDown',
     'askedToo',
     'cardRespondedTo',
+    'cardJoined',
     'questionFiled',
     'cardPlaced',
     'cardLaid',

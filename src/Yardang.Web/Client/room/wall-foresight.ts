@@ -7,6 +7,7 @@ import { fieldOf, standing, told, touchingAsTold } from './linking';
 import { lineOf, placed } from './placing';
 import { mayAskToo, mayFile } from './questions';
 import { mayRespond, responds } from './quick-responses';
+import { joinedAndFrom, mayJoin } from './stacks';
 import type { Me } from './sheets';
 import { isSame, mayBeShown } from './shown';
 import { mayPutUpAt } from './visiting';
@@ -46,7 +47,8 @@ export function foresee(state: WallState, command: Command, me: Me, now: number)
           ? { author, byStaff: false, putUpBy: me.number }
           : { author: me.number, byStaff: me.isStaff, putUpBy: 0 };
       const mine = { ...whose, putUpAt: now, downBy: 0, answers: [], attachments };
-      const asked = { askedToo: [], responses: [], answeredBy: 0, at: null, spot };
+      const grown = joinedAndFrom(state, command.onto, command.from, me);
+      const asked = { ...grown, askedToo: [], responses: [], answeredBy: 0, at: null, spot };
       return {
         kind: 'cardPutUp',
         card: { id, topic, putUnder: topic, order: behind(state, topic, me), language, text, ...mine, ...asked },
@@ -59,6 +61,10 @@ export function foresee(state: WallState, command: Command, me: Me, now: number)
     case 'moveCard':
       return state.mayMove(command.id, me) && state.has(command.topic) && mayPutUpAt(state, command.topic, me)
         ? { ...command, kind: 'cardMoved', whose: whose(state, command.id) }
+        : null;
+    case 'joinCard':
+      return mayJoin(state, command.card, command.onto, me)
+        ? { ...command, kind: 'cardJoined', whose: whose(state, command.card) }
         : null;
     case 'takeCardDown':
       return state.mayChange(command.id, me)

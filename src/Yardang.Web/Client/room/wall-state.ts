@@ -54,6 +54,8 @@ export const BLANK: WallPlan = {
     inPairs: false,
     leastAnswers: 0,
     responses: [],
+    saidAlready: false,
+    buildsOn: false,
   },
   map: null,
   line: null,
@@ -369,6 +371,9 @@ export class WallState {
         break;
       case 'cardMoved':
         this.change(event.id, { topic: event.topic, order: event.order });
+        break;
+      case 'cardJoined':
+        this.change(event.card, { joined: event.onto });
         break;
       case 'cardTakenDown':
         this.change(event.id, { downBy: actor });

@@ -4,6 +4,14 @@ import type { Answer, Attachment, Card } from '../room/wall-state';
 import { AnswerKind, type CardSpot, type FieldSpot, type LineSpot } from '../wire/forms';
 import type { Command } from '../room/wire';
 
+/** On a field: where a new card is wanted, or beside which. Under topics: which it joins, and from which it grew. */
+interface Where {
+  readonly spot?: FieldSpot | undefined;
+  readonly beside?: number;
+  readonly onto?: number;
+  readonly from?: readonly number[];
+}
+
 /**
  * @param submit does it.
  * @param newId a number that nothing else has.
@@ -14,18 +22,13 @@ export function actsOf(submit: (command: Command) => void, newId: () => number, 
     /**
      * Gives the id of the card.
      * @param author whose words a teacher puts up; 0 for one's own.
-     * @param where on a field: where it is wanted, or beside which card.
+     * @param where it is wanted.
      */
-    putUp: (
-      topic: number,
-      text: string,
-      attachments: readonly Attachment[],
-      author = 0,
-      where: { spot?: FieldSpot | undefined; beside?: number } = {},
-    ) => {
+    putUp: (topic: number, text: string, attachments: readonly Attachment[], author = 0, where: Where = {}) => {
       const id = newId();
-      const { spot = null, beside = 0 } = where;
-      submit({ kind: 'putUpCard', id, topic, language: language(), text, attachments, for: author, spot, beside });
+      const { spot = null, beside = 0, onto = 0, from = [] } = where;
+      const place = { spot, beside, onto, from };
+      submit({ kind: 'putUpCard', id, topic, language: language(), text, attachments, for: author, ...place });
       return id;
     },
     /** A link with the teacher's words, or with one's own. */
@@ -42,6 +45,8 @@ export function actsOf(submit: (command: Command) => void, newId: () => number, 
     reword: (card: Card, text: string, attachments: readonly Attachment[]) =>
       submit({ kind: 'rewordCard', id: card.id, language: card.language, text, attachments }),
     move: (card: Card, topic: number, order: number) => submit({ kind: 'moveCard', id: card.id, topic, order }),
+    /** It joins another one; with 0 it stands alone again. */
+    join: (card: Card, onto: number) => submit({ kind: 'joinCard', card: card.id, onto }),
     takeDown: (card: Card) => submit({ kind: 'takeCardDown', id: card.id }),
     putBack: (card: Card) => submit({ kind: 'putCardBack', id: card.id }),
     /** Gives the id of the answer. */

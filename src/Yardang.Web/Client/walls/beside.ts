@@ -8,6 +8,7 @@ import { densityOf } from './density';
 import { judgingSteered } from './judging-steered';
 import type { MapDesk } from './plan-form';
 import { planningOf } from './planning';
+import { noticedOn } from './noticed';
 import { orderSteered } from './order-steered';
 import { tripSteered } from './trip-steered';
 import type { WallTexts } from './wall-texts';
@@ -33,6 +34,7 @@ export function besideOf(around: Around, texts: WallTexts) {
     who: whoOf(around.lesson, around.part, around.work, wall, around.changed, texts),
     judging: judgingSteered(wall, submit, `/rooms/${around.work}/scores`, texts),
     trip: tripSteered(wall, submit, around.rows, () => around.state()?.groups ?? [], texts),
+    noticed: noticedOn(wall, submit, `/rooms/${around.work}/noticed`, texts),
     order: orderSteered(wall, submit, around.rows, texts),
     density: densityOf(),
     planning: planningOf(around.client, around.written, around.maps, texts),

@@ -3,6 +3,7 @@
 import { type TemplateResult, html, nothing } from 'lit-html';
 import { live } from 'lit-html/directives/live.js';
 import { fill } from '../page-data';
+import { mayJoin } from '../room/stacks';
 import { type Card, LONGEST_TEXT } from '../room/wall-state';
 import { Drafts } from './drafts';
 import { Purpose } from '../wire/forms';
@@ -68,6 +69,7 @@ export class CardChanging {
         @keydown=${(e: KeyboardEvent) => this.key(e, card)}
       ></textarea>
       ${making.list(place, card.attachments)} ${making.menu(place, titleOf(card, texts))} ${this.where(card)}
+      ${this.sameAs(card)}
       <div class="slip-do">
         <button
           type="button"
@@ -100,11 +102,33 @@ export class CardChanging {
     </li>`;
   }
 
+  /** Which card says the same, if it is to stand in it. */
+  private sameAs(card: Card): TemplateResult | typeof nothing {
+    const { state, me, texts } = this.side;
+    const { standing, bands } = this.around;
+    const root = standing.rootOf(card);
+    const around = bands.find((b) => b.id === root.topic)?.cards ?? [];
+    const others = around.filter((c) => c.id === root.id || mayJoin(state, card.id, c.id, me));
+    const mayJoinAny = others.some((c) => c.id !== card.id);
+    if (!mayJoinAny) return nothing;
+    return html`<label class="slip-where"
+      >${texts.sameAs}
+      <select @change=${(e: Event) => this.side.join(card, Number((e.target as HTMLSelectElement).value))}>
+        <option value="0" ?selected=${root === card}>${texts.standsAlone}</option>
+        ${others
+          .filter((c) => c.id !== card.id)
+          .map((c) => html`<option value=${c.id} ?selected=${c === root}>${titleOf(c, texts)}</option>`)}
+      </select></label
+    >`;
+  }
+
   private where(card: Card): unknown {
     const { state, texts } = this.side;
     // Only where there are topics cards stand under them; questions stand as they came, and what is ordered or connected is placed.
     if (state.plan.purpose !== Purpose.Sort && state.plan.purpose !== Purpose.Visit) return nothing;
     const { bands } = this.around;
+    // What has joined another card is where that is.
+    if (this.around.standing.rootOf(card) !== card) return nothing;
     const all = bands.find((b) => b.id === card.topic)!.cards;
     const others = all.filter((c) => c.id !== card.id);
     const at = all.findIndex((c) => c.id === card.id);

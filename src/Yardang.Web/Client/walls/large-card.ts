@@ -24,6 +24,7 @@ export class LargeCard {
   /**
    * @param cards those that are shown on the wall, as they are read.
    * @param authorOf whose a card is, in words.
+   * @param togetherOf from what a card grew, and what says the same.
    * @param along who takes cards along, and whether there is a page to which they can.
    */
   constructor(
@@ -31,6 +32,7 @@ export class LargeCard {
     private readonly side: () => WallSide,
     private readonly cards: () => readonly Card[],
     private readonly authorOf: (card: Card) => string,
+    private readonly togetherOf: (card: Card) => unknown,
     private readonly along: Along,
   ) {
     this.judging = new JudgingView(side);
@@ -65,7 +67,7 @@ export class LargeCard {
           ${rest.length > 0 ? html`<p>${rest.join('\n')}</p>` : nothing}
         </div>
         <p class="large-author">${this.authorOf(card)}</p>
-        ${this.said(card)}
+        ${this.togetherOf(card)} ${this.said(card)}
         ${
           card.attachments.length > 0
             ? html`<div class="large-shown">

@@ -6,6 +6,7 @@ import { fill } from '../page-data';
 import { LONGEST_TEXT } from '../room/wall-state';
 import type { FieldSpot } from '../wire/forms';
 import { Drafts } from './drafts';
+import type { Growing } from './growing';
 import type { WallSide } from './wall-side';
 
 /** What stands at a place to write. */
@@ -33,7 +34,10 @@ export class NewCards {
     private readonly side: WallSide,
     private readonly refresh: (focus?: string) => void,
     private readonly field: OnField | null = null,
-  ) {}
+    private readonly growing: Growing | null = null,
+  ) {
+    growing?.writtenBy((topic, onto) => this.putUp(topic, onto));
+  }
 
   slot(topic: number, words: SlotWords): TemplateResult | typeof nothing {
     const { state, me, texts, drafts, making, looksOnly } = this.side;
@@ -61,12 +65,14 @@ export class NewCards {
         ?readonly=${!this.side.mayWrite()}
         @input=${(e: Event) => {
           drafts.set(place, (e.target as HTMLTextAreaElement).value);
+          this.growing?.typed(topic);
           this.refresh();
         }}
         @paste=${(e: ClipboardEvent) => this.take(place, e, e.clipboardData)}
         @keydown=${(e: KeyboardEvent) => this.key(e, topic)}
       ></textarea>
-      ${making.list(place)} ${isBegun ? this.inNameOf(topic, words.about) : nothing}
+      ${making.list(place)} ${this.growing?.below(topic) ?? nothing}
+      ${isBegun ? this.inNameOf(topic, words.about) : nothing}
       <div class="slot-do">
         ${
           isBegun
@@ -119,11 +125,11 @@ export class NewCards {
     this.putUp(topic);
   }
 
-  private putUp(topic: number): void {
+  private putUp(topic: number, onto = 0): void {
     const { drafts } = this.side;
     const place = Drafts.under(topic);
     if (!this.mayPutUp(place)) return;
-    const where = this.field?.where();
+    const where = this.field?.where() ?? { onto, from: onto ? [] : (this.growing?.take(topic) ?? []) };
     const id = this.side.putUp(topic, drafts.get(place).trim(), drafts.shown(place), this.whose.get(topic), where);
     this.field?.putUp(id);
     this.whose.delete(topic);

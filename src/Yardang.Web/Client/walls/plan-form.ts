@@ -96,6 +96,10 @@ export function planFormOf(
     inPairs: false,
     /** How many cards of others each is asked to answer; 0 for no number. */
     leastAnswers: 0,
+    /** Whether cards like the one that is being typed are shown. */
+    saidAlready: false,
+    /** Whether students may name the cards from which theirs grew. */
+    buildsOn: false,
     /** Whether names were hidden while students wrote: then that stays. */
     namesStayHidden: false,
     line: lineFormOf(language, changed),
@@ -124,6 +128,8 @@ export function planFormOf(
       this.anyMoves = plan.rules.anyMoves;
       this.inPairs = plan.rules.inPairs;
       this.leastAnswers = plan.rules.leastAnswers;
+      this.saidAlready = plan.rules.saidAlready;
+      this.buildsOn = plan.rules.buildsOn;
       this.line.show(plan.line);
       this.field.show(plan.field);
       this.given.show(plan.givenCards);
@@ -174,6 +180,8 @@ export function planFormOf(
           anyMoves: this.anyMoves,
           inPairs: this.inPairs && this.answers && !this.isAsk,
           leastAnswers: this.answers ? this.leastAnswers : 0,
+          saidAlready: this.saidAlready,
+          buildsOn: this.buildsOn,
         },
         map: this.map.picture,
         line: this.isOrder ? this.line.plan(base?.line ?? null, said) : (base?.line ?? null),
@@ -266,6 +274,16 @@ export function planFormOf(
 
     setInPairs(on: boolean): void {
       this.inPairs = on;
+      changed(false);
+    },
+
+    setSaidAlready(on: boolean): void {
+      this.saidAlready = on;
+      changed(false);
+    },
+
+    setBuildsOn(on: boolean): void {
+      this.buildsOn = on;
       changed(false);
     },
 

@@ -5,20 +5,29 @@ import { guard } from 'lit-html/directives/guard.js';
 import { said, show } from '../attachments';
 import { fill } from '../page-data';
 import type { Card } from '../room/wall-state';
+import type { Standing } from '../room/stacks';
+import { mayPutUpAt } from '../room/visiting';
 import { Purpose } from '../wire/forms';
 import { CardChanging } from './card-changing';
+import { Growing } from './growing';
 import type { SaidOfCards } from './said-of-cards';
+import type { Together } from './together';
 import { Threads } from './threads';
 import { type Band, type WallSide, titleOf } from './wall-side';
 
 export interface Around {
   readonly bands: readonly Band[];
+  /** How cards stand in one another. */
+  readonly standing: Standing;
   headingOf(topic: number): string;
+  /** Brings a card into sight. */
+  go(card: Card): void;
 }
 
 export class Slips {
   readonly threads: Threads;
   readonly changing: CardChanging;
+  readonly growing: Growing;
 
   /**
    * @param around what is around a card.
@@ -30,7 +39,32 @@ export class Slips {
     private readonly refresh: (focus?: string) => void,
   ) {
     this.threads = new Threads(side, refresh);
+    this.growing = new Growing(side, () => around.standing, refresh);
     this.changing = new CardChanging(side, around, refresh, (card) => this.words(card));
+  }
+
+  private made: Together | null | undefined;
+
+  /** Null as long as no card stands in another or grew from one, or what shows it is on its way. */
+  get together(): Together | null {
+    const { side, around } = this;
+    if (this.made !== undefined) return this.made;
+    if (![...side.state.cards.values()].some((c) => c.joined !== 0 || c.from.length > 0)) return null;
+    this.made = null;
+    void import('./together')
+      .then((module) => {
+        const go = (card: Card) => around.go(card);
+        this.made = new module.Together(
+          side,
+          () => around.standing,
+          this.changing,
+          (c) => this.author(c),
+          go,
+        );
+        this.refresh();
+      })
+      .catch(() => side.say(side.texts.networkAway));
+    return null;
   }
 
   private saidOf: SaidOfCards | null | undefined;
@@ -54,7 +88,10 @@ export class Slips {
   /** A card, drawn anew only when something of it changes; `keys` say what else it depends on. */
   kept(card: Card, keys: readonly unknown[], draw: () => TemplateResult): unknown {
     if (this.changing.card === card.id) return this.changing.slip(card);
-    const isOpen = this.threads.isOpen(card.id) || this.saidOfCards?.isOpen(card);
+    const isOpen =
+      this.threads.isOpen(card.id) ||
+      this.saidOfCards?.isOpen(card) ||
+      this.around.standing.of(card).some((c) => c.id === this.changing.card);
     return isOpen ? draw() : guard([card, ...this.keysOf(card), ...keys], draw);
   }
 
@@ -70,10 +107,12 @@ export class Slips {
         ?data-open=${this.threads.isOpen(card.id)}
         tabindex="-1"
       >
-        ${this.words(card)} ${this.said(card)}
+        ${this.words(card)} ${this.together?.of(card) ?? nothing} ${this.said(card)}
         <footer class="slip-foot">
           <span>${this.author(card)}${this.moved(card)}</span>
-          <span class="slip-actions">${this.threads.toggle(card)} ${this.changeButton(card)}</span>
+          <span class="slip-actions"
+            >${this.buildOnButton(card)} ${this.threads.toggle(card)} ${this.changeButton(card)}</span
+          >
         </footer>
         ${this.threads.thread(card)}
       </li>`;
@@ -134,6 +173,27 @@ export class Slips {
     </button>`;
   }
 
+  private buildOnButton(card: Card): TemplateResult | typeof nothing {
+    const { texts } = this.side;
+    if (!this.mayBuildOn(card)) return nothing;
+    return html`<button
+      type="button"
+      class="button button-quiet slip-change"
+      aria-label=${fill(texts.buildOnOf, titleOf(card, texts))}
+      @click=${() => this.growing.buildOn(card)}
+    >
+      ${texts.buildOn}
+    </button>`;
+  }
+
+  /** Where a new card can be written beside it. */
+  private mayBuildOn(card: Card): boolean {
+    const { state, me, looksOnly } = this.side;
+    const { buildsOn, onlyGiven } = state.plan.rules;
+    if (!buildsOn || looksOnly || !this.side.mayWrite() || !mayPutUpAt(state, card.topic, me)) return false;
+    return me.isStaff || !(onlyGiven || state.isFull(me.number));
+  }
+
   private mayMove(card: Card): boolean {
     const { state, me, looksOnly } = this.side;
     return !looksOnly && state.plan.purpose === Purpose.Sort && this.side.mayWrite() && state.mayMove(card.id, me);
@@ -149,6 +209,11 @@ export class Slips {
       side.read.join(),
       side.state.mayAnswer(card, side.me),
       this.saidOfCards?.keyOf(card),
+      this.mayBuildOn(card),
+      this.together,
+      this.around.standing.of(card),
+      this.around.standing.usesOf(card),
+      card.from.length > 0 && this.side.state.cards,
       card.putUnder === card.topic || this.around.headingOf(card.putUnder),
     ];
   }

@@ -35,13 +35,13 @@ export class Stations implements Arrangement {
     private readonly slips: Slips,
     refresh: (focus?: string) => void,
   ) {
-    this.newCards = new NewCards(side, refresh);
+    this.newCards = new NewCards(side, refresh, null, slips.growing);
     this.large = new LargeStation(side, view);
   }
 
   /** Answers in the order of time; behind the stations what fits none, where there is anything. */
   get bands(): Band[] {
-    const cards = byTopic(this.view.seen());
+    const cards = byTopic(this.view.standingCards());
     const byTime = (a: Card, b: Card) => a.putUpAt - b.putUpAt || a.id - b.id;
     const band = (id: number, plan: Topic | null): Band => ({ id, plan, cards: (cards.get(id) ?? []).sort(byTime) });
     const { topics } = this.side.state.plan;

@@ -19,12 +19,12 @@ export class Strata implements Arrangement {
     private readonly slips: Slips,
     refresh: (focus?: string) => void,
   ) {
-    this.newCards = new NewCards(side, refresh);
+    this.newCards = new NewCards(side, refresh, null, slips.growing);
   }
 
   /** Topics in order; behind them what fits nowhere, where there is anything to fit. */
   get bands(): Band[] {
-    const cards = byTopic(this.view.seen());
+    const cards = byTopic(this.view.standingCards());
     const band = (id: number, plan: Topic | null): Band => ({
       id,
       plan,
@@ -52,7 +52,7 @@ export class Strata implements Arrangement {
 
   private band({ id, plan, cards }: Band): TemplateResult {
     const { texts, arrivals, placeInSight, read, written } = this.side;
-    const shown = cards.filter((c) => arrivals.has(c) && this.side.isWanted(c));
+    const shown = this.view.shownOf(cards);
     const fresh = arrivals.waiting(cards);
     const heading = this.view.headingOf(id);
     const prompt = plan ? textIn(plan.prompt, [read[0]], written) : '';

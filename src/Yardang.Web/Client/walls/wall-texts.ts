@@ -282,6 +282,23 @@ export interface WallTexts extends WorkTexts, MakingTexts {
   readonly reasons: string;
   readonly reasonsOne: string;
   readonly nothingNoticed: string;
+  readonly buildsOn: string;
+  readonly builtOnBy: string;
+  readonly builtOnByOne: string;
+  readonly saidTimes: string;
+  readonly saidBy: string;
+  readonly saidByOne: string;
+  readonly aloneAgain: string;
+  readonly aloneAgainOf: string;
+  readonly saidAlready: string;
+  readonly joinIt: string;
+  readonly sayDiffers: string;
+  readonly sourcesEnough: string;
+  readonly notThat: string;
+  readonly buildOn: string;
+  readonly buildOnOf: string;
+  readonly sameAs: string;
+  readonly standsAlone: string;
   /** What stamps are called, by their names. */
   readonly stamps: Readonly<Record<string, string>>;
   /** In place of those of the same name where cards are questions. */

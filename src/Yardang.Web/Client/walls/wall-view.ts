@@ -8,6 +8,7 @@ import { fill } from '../page-data';
 import { type Card } from '../room/wall-state';
 import { textIn } from '../surface/in-language';
 import { Purpose } from '../wire/forms';
+import { Standing } from '../room/stacks';
 import { Slips } from './slips';
 import { Strata } from './strata';
 import type { Arrangement, Band, WallSide } from './wall-side';
@@ -18,6 +19,7 @@ export class WallView {
   private scheduled = false;
   private focusNext: { on: string; from: Element | null } | null = null;
   private readonly slips: Slips;
+  private stood: { cards: unknown; plan: unknown; standing: Standing } | null = null;
   private readonly arrangements = new Map<Purpose, Arrangement | null>();
 
   /** @param arranged another arrangement is there. */
@@ -56,6 +58,20 @@ export class WallView {
     return [...state.cards.values()].filter((c) => c.downBy === 0 && state.isSeen(c, me));
   }
 
+  /** Those of them that stand on the wall: what has joined another one stands in it. */
+  standingCards(): Card[] {
+    const { standing } = this;
+    return this.seen().filter((c) => standing.rootOf(c) === c);
+  }
+
+  /** How they stand in one another. */
+  get standing(): Standing {
+    const { cards, plan } = this.side.state;
+    if (this.stood?.cards !== cards || this.stood.plan !== plan)
+      this.stood = { cards, plan, standing: new Standing(this.seen(), plan) };
+    return this.stood.standing;
+  }
+
   headingOf(topic: number): string {
     const { state, texts, read, written } = this.side;
     const plan = state.plan.topics.find((t) => t.id === topic);
@@ -89,12 +105,30 @@ export class WallView {
 
   /** The cards that are shown, as they are read. */
   get shown(): Card[] {
-    const { arrivals } = this.side;
-    return this.bands.flatMap((b) => b.cards.filter((c) => arrivals.has(c) && this.side.isWanted(c)));
+    return this.bands.flatMap((b) => this.shownOf(b.cards));
+  }
+
+  /** Of some, those that have come and are looked for: a card also if what stands in it is. */
+  shownOf(cards: readonly Card[]): Card[] {
+    const { side, standing } = this;
+    return cards.filter((c) => side.arrivals.has(c) && [c, ...standing.of(c)].some((one) => side.isWanted(one)));
+  }
+
+  /** From what it grew and what says the same, in words. */
+  togetherOf(card: Card): unknown {
+    return this.slips.together?.lines(card);
   }
 
   authorOf(card: Card): string {
     return this.slips.author(card);
+  }
+
+  /** Brings a card into sight: it may stand in another one, or under another topic. */
+  go(card: Card): void {
+    const root = this.standing.rootOf(card);
+    this.side.arrivals.show([root]);
+    if (this.side.placeInSight !== root.topic) this.side.turnTo(root.topic);
+    this.focusCard(root.id);
   }
 
   showFresh(fresh: readonly Card[]): void {

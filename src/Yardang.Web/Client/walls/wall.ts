@@ -122,6 +122,7 @@ export function registerWall(beside: typeof besideOf | null): void {
       judging: panel?.judging ?? null,
       trip: panel?.trip ?? null,
       order: panel?.order ?? null,
+      noticed: panel?.noticed ?? null,
       planning: panel?.planning ?? null,
       density: panel?.density ?? null,
       /** Where attachments are made; null until the first is. */
@@ -309,6 +310,7 @@ export function registerWall(beside: typeof besideOf | null): void {
             () => side,
             () => view.shown,
             (shown) => view.authorOf(shown),
+            (shown) => view.togetherOf(shown),
             {
               who: data.who,
               lesson: data.lesson,
@@ -366,8 +368,10 @@ export function registerWall(beside: typeof besideOf | null): void {
         // That somebody was at a station was noted by the page; nobody waits for it.
         if (command.kind === 'visitStation') return;
         if (command.kind === 'tidyField' && reason === CHANGED_SINCE) return this.say(texts.isTidy);
-        if (command.kind === 'putUpCard')
+        if (command.kind === 'putUpCard') {
           drafts.giveBack(Drafts.under(command.topic), command.text, command.attachments);
+          if (command.from.length > 0) drafts.set(Drafts.from(command.topic), command.from.join());
+        }
         if (command.kind === 'answerCard') drafts.giveBack(Drafts.answering(command.card, command.to), command.text);
         if (command.kind === 'judgeCard') {
           drafts.giveBack(Drafts.scoring(command.card), command.reason);
@@ -452,6 +456,12 @@ export function registerWall(beside: typeof besideOf | null): void {
       readOneByOne(): void {
         const [first] = view.shown;
         if (first) side.large.open(first);
+      },
+
+      /** Of what a teacher is pointed to. */
+      goToCard(id: number): void {
+        const card = wall().cards.get(id);
+        if (card) view.go(card);
       },
 
       showFresh(): void {

@@ -313,7 +313,8 @@ export type Command =
   | TidyField
   | LayCards
   | LetCardsOut
-  | RespondToCard;
+  | RespondToCard
+  | JoinCard;
 
 /** What a mark is made of: a closed set, one record for each kind, in Bodies. All that the core has to know of a kind is what is asked for here. Places and sizes are in page coordinates, 1/100 mm. */
 export type MarkBody =
@@ -410,7 +411,8 @@ export type RoomEvent =
   | CardLaid
   | FieldLaid
   | CardsLetOut
-  | CardRespondedTo;
+  | CardRespondedTo
+  | CardJoined;
 
 /** A room's state in one piece, by the numbers of RoomKind. */
 export type RoomSnapshot =
@@ -643,6 +645,10 @@ export interface Card {
   readonly spot: FieldSpot | null;
   /** Who responded to it with which stamps, by the names of the stamps; null for nobody. */
   readonly responses: readonly Response[];
+  /** Which card it has joined, which says the same (Stacks); 0 for none. */
+  readonly joined: number;
+  /** From which cards it grew (Growth), by id; null for none. */
+  readonly from: readonly number[];
 }
 
 /** Something is said to a card. Whose: the card's author where classmates do not see the card; else 0. So in the events that follow. */
@@ -650,6 +656,14 @@ export interface CardAnswered {
   readonly kind: 'cardAnswered';
   readonly card: number;
   readonly answer: Answer;
+  readonly whose: number;
+}
+
+/** A card has joined another one, or with 0 stands alone again. Whose: the card's author where classmates do not see the card; else 0. */
+export interface CardJoined {
+  readonly kind: 'cardJoined';
+  readonly card: number;
+  readonly onto: number;
   readonly whose: number;
 }
 
@@ -1131,6 +1145,13 @@ export interface HandIn {
 export interface InkBody {
   readonly kind: 'ink';
   readonly points: readonly number[];
+}
+
+/** A card joins another one, which says the same; with 0 it stands alone again. Every wording is kept. */
+export interface JoinCard {
+  readonly kind: 'joinCard';
+  readonly card: number;
+  readonly onto: number;
 }
 
 /** Say something of a card, or with 0 nothing any more. */
@@ -1884,7 +1905,7 @@ export interface PutLinkBack {
   readonly id: number;
 }
 
-/** Put a card up under a topic, behind those that are there. For: a teacher puts up what a student said aloud, by actor number; 0 for one's own. On a free field: Spot is where it is wanted, else it comes beside the card Beside; never on another card. */
+/** Put a card up under a topic, behind those that are there. For: a teacher puts up what a student said aloud, by actor number; 0 for one's own. On a free field: Spot is where it is wanted, else it comes beside the card Beside; never on another card. Onto: the card that says the same and that it joins; From: those from which it grew; what is not there any more is left out. */
 export interface PutUpCard {
   readonly kind: 'putUpCard';
   readonly id: number;
@@ -1895,6 +1916,8 @@ export interface PutUpCard {
   readonly for: number;
   readonly spot: FieldSpot | null;
   readonly beside: number;
+  readonly onto: number;
+  readonly from: readonly number[];
 }
 
 /** An answer answers a question, which is filed with it; or with 0, it is asked again. */
@@ -2364,6 +2387,10 @@ export interface WallRules {
   readonly leastAnswers: number;
   /** The stamps with which everybody may respond to others' cards; null for none. */
   readonly responses: readonly QuickResponse[];
+  /** Under topics: whether cards like the one that is being typed are shown, which it can join. */
+  readonly saidAlready: boolean;
+  /** Under topics: whether students may name the cards from which theirs grew. */
+  readonly buildsOn: boolean;
 }
 
 /** What a snapshot says of a wall. */

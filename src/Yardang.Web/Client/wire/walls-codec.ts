@@ -2,7 +2,7 @@
 
 import { known } from './by-hand';
 import { readAttachment, readLastAct, readLateWork, readWallPlan, writeAttachment, writeWallPlan } from './codec';
-import { type Answer, type AnswerCard, type AnswerPutBack, type AnswerReworded, type AnswerTakenDown, type AskToo, type AskedToo, type BeginTrip, type Card, type CardAnswered, type CardJudged, type CardLaid, type CardMoved, type CardPlaced, type CardPlacedAlone, type CardPutBack, type CardPutUp, type CardRespondedTo, type CardResult, type CardReworded, type CardSpot, type CardTakenDown, type CardsBrought, type CardsLetOut, type CardsLinked, type CardsShown, type ClassOrder, type ClassPlace, type ClassUp, type EndTrip, type FieldLaid, type FieldSpot, type FileQuestion, type GoOnJudging, type JudgeCard, type Judgement, type JudgingState, type JudgingWentOn, type LayCard, type LayCards, type LetCardsOut, type LineSpot, type Link, type LinkCards, type LinkPutBack, type LinkReversed, type LinkReworded, type LinkTakenDown, type MoveCard, type MoveOn, type OrderHidden, type OrderShown, type OwnPlace, type PlaceCard, type PlacingState, type PlanSet, type PutAnswerBack, type PutCardBack, type PutLinkBack, type PutUpCard, type QuestionFiled, type RespondToCard, type Response, type ResultsShown, type ReverseLink, type RewordAnswer, type RewordCard, type RewordLink, type RoundTrip, type ScoreReason, type SetPlan, type ShowOrder, type ShowResults, type StationVisited, type TakeAnswerDown, type TakeCardDown, type TakeLinkDown, type TidyField, type TripBegun, type TripEnded, type TripGroup, type TripMovedOn, type Visit, type VisitStation, type WallSnapshot } from './forms';
+import { type Answer, type AnswerCard, type AnswerPutBack, type AnswerReworded, type AnswerTakenDown, type AskToo, type AskedToo, type BeginTrip, type Card, type CardAnswered, type CardJoined, type CardJudged, type CardLaid, type CardMoved, type CardPlaced, type CardPlacedAlone, type CardPutBack, type CardPutUp, type CardRespondedTo, type CardResult, type CardReworded, type CardSpot, type CardTakenDown, type CardsBrought, type CardsLetOut, type CardsLinked, type CardsShown, type ClassOrder, type ClassPlace, type ClassUp, type EndTrip, type FieldLaid, type FieldSpot, type FileQuestion, type GoOnJudging, type JoinCard, type JudgeCard, type Judgement, type JudgingState, type JudgingWentOn, type LayCard, type LayCards, type LetCardsOut, type LineSpot, type Link, type LinkCards, type LinkPutBack, type LinkReversed, type LinkReworded, type LinkTakenDown, type MoveCard, type MoveOn, type OrderHidden, type OrderShown, type OwnPlace, type PlaceCard, type PlacingState, type PlanSet, type PutAnswerBack, type PutCardBack, type PutLinkBack, type PutUpCard, type QuestionFiled, type RespondToCard, type Response, type ResultsShown, type ReverseLink, type RewordAnswer, type RewordCard, type RewordLink, type RoundTrip, type ScoreReason, type SetPlan, type ShowOrder, type ShowResults, type StationVisited, type TakeAnswerDown, type TakeCardDown, type TakeLinkDown, type TidyField, type TripBegun, type TripEnded, type TripGroup, type TripMovedOn, type Visit, type VisitStation, type WallSnapshot } from './forms';
 import { know } from './kinds';
 type Raw = any[]; // What the MessagePack reader gives.
 
@@ -122,6 +122,8 @@ export function readCard(raw: Raw): Card {
     putUpBy: raw[15] ?? 0,
     spot: raw[16] == null ? null : readFieldSpot(raw[16]),
     responses: (raw[17] ?? []).map((x: Raw) => readResponse(x)),
+    joined: raw[18] ?? 0,
+    from: (raw[19] ?? []),
   };
 }
 
@@ -130,6 +132,15 @@ export function readCardAnswered(raw: Raw): CardAnswered {
     kind: 'cardAnswered',
     card: raw[0],
     answer: readAnswer(raw[1]),
+    whose: raw[2],
+  };
+}
+
+export function readCardJoined(raw: Raw): CardJoined {
+  return {
+    kind: 'cardJoined',
+    card: raw[0],
+    onto: raw[1],
     whose: raw[2],
   };
 }
@@ -366,6 +377,18 @@ export function readGoOnJudging(raw: Raw): GoOnJudging {
 
 export function writeGoOnJudging(v: GoOnJudging): Raw {
   return [v.newRound];
+}
+
+export function readJoinCard(raw: Raw): JoinCard {
+  return {
+    kind: 'joinCard',
+    card: raw[0],
+    onto: raw[1],
+  };
+}
+
+export function writeJoinCard(v: JoinCard): Raw {
+  return [v.card, v.onto];
 }
 
 export function readJudgeCard(raw: Raw): JudgeCard {
@@ -640,14 +663,17 @@ export function readPutUpCard(raw: Raw): PutUpCard {
     for: raw[5] ?? 0,
     spot: raw[6] == null ? null : readFieldSpot(raw[6]),
     beside: raw[7] ?? 0,
+    onto: raw[8] ?? 0,
+    from: (raw[9] ?? []),
   };
 }
 
 export function writePutUpCard(v: PutUpCard): Raw {
   const raw: Raw = [v.id, v.topic, v.language, v.text];
-  if (v.attachments.length > 0 || v.for !== 0 || v.spot != null || v.beside !== 0) raw.push(v.attachments.length > 0 ? v.attachments.map((x) => writeAttachment(x)) : null);
-  if (v.for !== 0 || v.spot != null || v.beside !== 0) raw.push(v.for);
-  if (v.spot != null || v.beside !== 0) raw.push(v.spot && writeFieldSpot(v.spot), v.beside);
+  if (v.attachments.length > 0 || v.for !== 0 || v.spot != null || v.beside !== 0 || v.onto !== 0 || v.from.length > 0) raw.push(v.attachments.length > 0 ? v.attachments.map((x) => writeAttachment(x)) : null);
+  if (v.for !== 0 || v.spot != null || v.beside !== 0 || v.onto !== 0 || v.from.length > 0) raw.push(v.for);
+  if (v.spot != null || v.beside !== 0 || v.onto !== 0 || v.from.length > 0) raw.push(v.spot && writeFieldSpot(v.spot), v.beside);
+  if (v.onto !== 0 || v.from.length > 0) raw.push(v.onto, v.from.length > 0 ? v.from : null);
   return raw;
 }
 
@@ -941,6 +967,7 @@ know({
     68: readLayCards,
     69: readLetCardsOut,
     70: readRespondToCard,
+    71: readJoinCard,
   },
   readRoomEvent: {
     70: readCardPutUp,
@@ -977,6 +1004,7 @@ know({
     101: readFieldLaid,
     102: readCardsLetOut,
     103: readCardRespondedTo,
+    104: readCardJoined,
   },
   readRoomSnapshot: {
     4: readWallSnapshot,
@@ -1013,5 +1041,6 @@ know({
     layCards: [68, writeLayCards],
     letCardsOut: [69, writeLetCardsOut],
     respondToCard: [70, writeRespondToCard],
+    joinCard: [71, writeJoinCard],
   },
 });
