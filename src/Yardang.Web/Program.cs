@@ -74,6 +74,7 @@ services.AddHostedService(provider => provider.GetRequiredService<Projections>()
 services.AddSingleton<SnapshotEndpoint>();
 services.AddSingleton<QuestionsEndpoint>();
 services.AddSingleton<WorthALook>();
+services.AddSingleton<DealingReading>();
 services.AddSingleton<LeftoversEndpoint>();
 services.AddSingleton<ParticipantCookie>();
 services.AddSingleton<AccessResolver>();
@@ -204,6 +205,7 @@ app.MapGet("/rooms/{room:guid}/walls", (HttpContext context, Guid room, Bringing
 app.MapPost("/rooms/{room:guid}/bring", (HttpContext context, Guid room, BringingAlong bringing) => bringing.BringAsync(context, room));
 app.MapPost("/rooms/{room:guid}/like", (HttpContext context, Guid room, QuestionsEndpoint questions) => questions.LikeAsync(context, room));
 app.MapGet("/rooms/{room:guid}/scores", (HttpContext context, Guid room, WorthALook look) => look.ScoresAsync(context, room));
+app.MapPost("/rooms/{room:guid}/reading", (HttpContext context, Guid room, DealingReading dealing) => dealing.DealAsync(context, room));
 app.MapGet("/rooms/{room:guid}/noticed", (HttpContext context, Guid room, WorthALook look) => look.CardsAsync(context, room));
 app.MapGet("/rooms/{room:guid}/index", (HttpContext context, Guid room, QuestionsEndpoint questions) => questions.IndexAsync(context, room));
 app.MapPost("/rooms/{room:guid}/leftovers", (HttpContext context, Guid room, LeftoversEndpoint leftovers) => leftovers.PostAsync(context, room));

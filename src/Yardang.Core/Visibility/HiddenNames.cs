@@ -47,6 +47,7 @@ public static class HiddenNames
             },
             Trip = wall.Visits.Trip,
             Visits = [.. wall.Visits.All.Values.Where(visit => Sight.Of(reader, visit))],
+            Reading = [.. wall.Reading.For(list => Sight.Of(reader, list)).Select(l => l with { Cards = [.. l.Cards.Select(Id).Order()], Read = [.. l.Read.Select(Id)] })],
             Placing = new([.. placing.Own.Select(p => p with { Card = Id(p.Card) })], placing.Shown?.WithIds(Id)),
         }), reader) as WallSnapshot ?? throw new InvalidOperationException("A wall has another snapshot.");
     }
@@ -59,7 +60,7 @@ public static class HiddenNames
     }
 
     private static WallSnapshot Restored(WallPlan plan, ImmutableArray<Card> cards, ImmutableArray<Link> links) =>
-        new(plan, cards, [], null, [], JudgingState.Begun, null, [], PlacingState.Begun, links, []);
+        new(plan, cards, [], null, [], JudgingState.Begun, null, [], PlacingState.Begun, links, [], []);
 
     private static RoomEvent AsTold(Actor reader, RoomEvent happened, Veil veil)
     {

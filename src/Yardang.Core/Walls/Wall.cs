@@ -17,8 +17,9 @@ namespace Yardang.Core.Walls;
 /// <param name="Placing">Where each placed cards; to a student, their own placement and what was shown.</param>
 /// <param name="Links">The links that the reader may see, by id.</param>
 /// <param name="Held">To teachers, where names are hidden from students: who has done what classmates do not see yet, by actor number.</param>
+/// <param name="Reading">Who is to read which cards; to a student, their own list.</param>
 [Kind((int)RoomKind.Wall)]
-public sealed record WallSnapshot(WallPlan Plan, ImmutableArray<Card> Cards, ImmutableArray<LateWork> SetAside, [OrMinusOne] long? LastActivity, ImmutableArray<LastAct> Acts, JudgingState Judging, RoundTrip? Trip, ImmutableArray<Visit> Visits, PlacingState Placing, ImmutableArray<Link> Links, ImmutableArray<int> Held) : RoomSnapshot;
+public sealed record WallSnapshot(WallPlan Plan, ImmutableArray<Card> Cards, ImmutableArray<LateWork> SetAside, [OrMinusOne] long? LastActivity, ImmutableArray<LastAct> Acts, JudgingState Judging, RoundTrip? Trip, ImmutableArray<Visit> Visits, PlacingState Placing, ImmutableArray<Link> Links, ImmutableArray<int> Held, ImmutableArray<ReadingList> Reading) : RoomSnapshot;
 
 /// <summary>A question, and cards that answer it, where all of its people can read them.</summary>
 public sealed class Wall : Room, IWorkRoom
@@ -58,6 +59,9 @@ public sealed class Wall : Room, IWorkRoom
     /// <summary>Where each student placed cards for themselves.</summary>
     public Placements Placements { get; } = new();
 
+    /// <summary>Who is to read which cards.</summary>
+    public ReadingLists Reading { get; } = new();
+
     /// <summary>Links between cards.</summary>
     public Links Links { get; } = new();
 
@@ -81,6 +85,9 @@ public sealed class Wall : Room, IWorkRoom
 
     /// <summary>Every card, those taken down included, by id.</summary>
     public IReadOnlyDictionary<long, Card> Cards => _cards;
+
+    /// <summary>The cards that are up and of which the whole class may know.</summary>
+    public IEnumerable<Card> Known => _cards.Values.Where(c => c.IsUp && Out?.Hides(c) != true);
 
     /// <inheritdoc/>
     public IReadOnlyDictionary<long, LateWork> SetAside => _setAside;
@@ -163,6 +170,8 @@ public sealed class Wall : Room, IWorkRoom
                 return Refusal.TooLate;
             case TidyField or LayCards:
                 return Laying.Decide(submission.Command, Plan, _cards, Links);
+            case GiveReading or ReadCard:
+                return Plan.Rules.OwnFirst && actor.IsStaff ? Refusal.NotAllowed : Reading.Decide(submission.Command, actor, id => _cards.TryGetValue(id, out var card) && card.IsUp && Out?.Hides(card) != true ? card : null);
             case BeginTrip or MoveOn or EndTrip or VisitStation:
                 return Visits.Decide(submission.Command, Plan, actor);
             case AcceptLateWork(var number):
@@ -453,6 +462,7 @@ public sealed class Wall : Room, IWorkRoom
         Visits.Restore(wall.Trip, wall.Visits);
         Placements.Restore(wall.Placing);
         Links.Restore(wall.Links);
+        Reading.Restore(wall.Reading);
         Out = Plan.HidesNames ? LetOut.Now(Plan, _cards, Links, wall.Held) : null;
     }
 
@@ -496,6 +506,9 @@ public sealed class Wall : Room, IWorkRoom
                 break;
             case ResultsShown(var results):
                 Judgements.Show(results);
+                return;
+            case ReadingGiven or CardRead:
+                Reading.Set(envelope.Event, envelope.Actor.Number);
                 return;
             case TripBegun or TripMovedOn or TripEnded or StationVisited:
                 Visits.Set(envelope.Event, envelope.Actor.Number);

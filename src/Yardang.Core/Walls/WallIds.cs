@@ -9,6 +9,7 @@ public static class WallIds
     public static Command WithIds(this Command command, Func<long, long> id) => command switch
     {
         PutUpCard c => c with { Id = id(c.Id), Beside = id(c.Beside), Onto = id(c.Onto), From = c.From is { } from ? [.. from.Select(id)] : null },
+        ReadCard c => c with { Card = id(c.Card) },
         JoinCard c => c with { Card = id(c.Card), Onto = id(c.Onto) },
         RewordCard c => c with { Id = id(c.Id) },
         MoveCard c => c with { Id = id(c.Id) },
@@ -37,6 +38,8 @@ public static class WallIds
     public static RoomEvent WithIds(this RoomEvent happened, Func<long, long> id) => happened switch
     {
         CardReworded e => e with { Id = id(e.Id) },
+        ReadingGiven e => e with { Cards = [.. e.Cards.Select(id).Order()] },
+        CardRead e => e with { Card = id(e.Card) },
         CardJoined e => e with { Card = id(e.Card), Onto = id(e.Onto) },
         CardMoved e => e with { Id = id(e.Id) },
         CardTakenDown e => e with { Id = id(e.Id) },

@@ -171,6 +171,8 @@ internal static class Forms
             case Yardang.Core.Walls.LetCardsOut v: Write(ref w, v); break;
             case Yardang.Core.Walls.RespondToCard v: Write(ref w, v); break;
             case Yardang.Core.Walls.JoinCard v: Write(ref w, v); break;
+            case Yardang.Core.Walls.GiveReading v: Write(ref w, v); break;
+            case Yardang.Core.Walls.ReadCard v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -235,6 +237,8 @@ internal static class Forms
         Yardang.Core.Walls.LetCardsOut => 69,
         Yardang.Core.Walls.RespondToCard => 70,
         Yardang.Core.Walls.JoinCard => 71,
+        Yardang.Core.Walls.GiveReading => 72,
+        Yardang.Core.Walls.ReadCard => 73,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -307,6 +311,8 @@ internal static class Forms
         69 => ReadLetCardsOut(ref r),
         70 => ReadRespondToCard(ref r),
         71 => ReadJoinCard(ref r),
+        72 => ReadGiveReading(ref r),
+        73 => ReadReadCard(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of command: {kind}."),
     };
 
@@ -440,6 +446,8 @@ internal static class Forms
             case Yardang.Core.Walls.CardsLetOut v: Write(ref w, v); break;
             case Yardang.Core.Walls.CardRespondedTo v: Write(ref w, v); break;
             case Yardang.Core.Walls.CardJoined v: Write(ref w, v); break;
+            case Yardang.Core.Walls.ReadingGiven v: Write(ref w, v); break;
+            case Yardang.Core.Walls.CardRead v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -528,6 +536,8 @@ internal static class Forms
         Yardang.Core.Walls.CardsLetOut => 102,
         Yardang.Core.Walls.CardRespondedTo => 103,
         Yardang.Core.Walls.CardJoined => 104,
+        Yardang.Core.Walls.ReadingGiven => 105,
+        Yardang.Core.Walls.CardRead => 106,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -624,6 +634,8 @@ internal static class Forms
         102 => ReadCardsLetOut(ref r),
         103 => ReadCardRespondedTo(ref r),
         104 => ReadCardJoined(ref r),
+        105 => ReadReadingGiven(ref r),
+        106 => ReadCardRead(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of room event: {kind}."),
     };
 
@@ -1482,6 +1494,20 @@ internal static class Forms
         Yardang.Core.Walls.Card @card = ReadCard(ref r);
         fields.End(ref r);
         return new Yardang.Core.Walls.CardPutUp(@card);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardRead v)
+    {
+        w.WriteArrayHeader(1);
+        w.Write(v.Card);
+    }
+
+    public static Yardang.Core.Walls.CardRead ReadCardRead(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 1);
+        System.Int64 @card = r.ReadInt64();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.CardRead(@card);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardRespondedTo v)
@@ -2542,6 +2568,27 @@ internal static class Forms
 
         fields.End(ref r);
         return new Yardang.Core.Editing.GestureUndone(@gesture, @changes, @skipped, @back);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.GiveReading v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Person);
+        w.WriteArrayHeader(v.Cards.Length);
+        foreach (var item in v.Cards)
+        {
+            w.Write(item);
+        }
+
+    }
+
+    public static Yardang.Core.Walls.GiveReading ReadGiveReading(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int32 @person = r.ReadInt32();
+        ImmutableArray<System.Int64> @cards = ReadListOfInt64(ref r, 20);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.GiveReading(@person, @cards);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.GiveSignal v)
@@ -4905,6 +4952,69 @@ internal static class Forms
         return new Yardang.Core.Walls.QuickResponse(@stamp, @says);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.ReadCard v)
+    {
+        w.WriteArrayHeader(1);
+        w.Write(v.Card);
+    }
+
+    public static Yardang.Core.Walls.ReadCard ReadReadCard(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 1);
+        System.Int64 @card = r.ReadInt64();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.ReadCard(@card);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.ReadingGiven v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Person);
+        w.WriteArrayHeader(v.Cards.Length);
+        foreach (var item in v.Cards)
+        {
+            w.Write(item);
+        }
+
+    }
+
+    public static Yardang.Core.Walls.ReadingGiven ReadReadingGiven(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int32 @person = r.ReadInt32();
+        ImmutableArray<System.Int64> @cards = ReadListOfInt64(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.ReadingGiven(@person, @cards);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.ReadingList v)
+    {
+        w.WriteArrayHeader(3);
+        w.Write(v.Person);
+        w.WriteArrayHeader(v.Cards.Length);
+        foreach (var item in v.Cards)
+        {
+            w.Write(item);
+        }
+
+        w.WriteArrayHeader(v.Read.Length);
+        foreach (var item in v.Read)
+        {
+            w.Write(item);
+        }
+
+    }
+
+    public static Yardang.Core.Walls.ReadingList ReadReadingList(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 3);
+        System.Int32 @person = r.ReadInt32();
+        ImmutableArray<System.Int64> @cards = ReadListOfInt64(ref r);
+        ImmutableArray<System.Int64> @read = ReadListOfInt64(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.ReadingList(@person, @cards, @read);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Rooms.Redacted v)
     {
         w.WriteArrayHeader(0);
@@ -6239,7 +6349,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallSnapshot v)
     {
-        w.WriteArrayHeader(11);
+        w.WriteArrayHeader(12);
         Write(ref w, v.Plan);
         w.WriteArrayHeader(v.Cards.Length);
         foreach (var item in v.Cards)
@@ -6289,11 +6399,17 @@ internal static class Forms
             w.Write(item);
         }
 
+        w.WriteArrayHeader(v.Reading.Length);
+        foreach (var item in v.Reading)
+        {
+            Write(ref w, item);
+        }
+
     }
 
     public static Yardang.Core.Walls.WallSnapshot ReadWallSnapshot(ref MessagePackReader r)
     {
-        var fields = new Fields(ref r, 11);
+        var fields = new Fields(ref r, 12);
         Yardang.Core.Walls.WallPlan @plan = ReadWallPlan(ref r);
         ImmutableArray<Yardang.Core.Walls.Card> @cards = ReadListOfCard(ref r);
         ImmutableArray<Yardang.Core.Rooms.LateWork> @setAside = ReadListOfLateWork(ref r);
@@ -6305,8 +6421,9 @@ internal static class Forms
         Yardang.Core.Walls.PlacingState @placing = ReadPlacingState(ref r);
         ImmutableArray<Yardang.Core.Walls.Link> @links = ReadListOfLink(ref r);
         ImmutableArray<System.Int32> @held = ReadListOfInt32(ref r);
+        ImmutableArray<Yardang.Core.Walls.ReadingList> @reading = ReadListOfReadingList(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Walls.WallSnapshot(@plan, @cards, @setAside, @lastActivity, @acts, @judging, @trip, @visits, @placing, @links, @held);
+        return new Yardang.Core.Walls.WallSnapshot(@plan, @cards, @setAside, @lastActivity, @acts, @judging, @trip, @visits, @placing, @links, @held, @reading);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Withholding v)
@@ -6803,6 +6920,15 @@ internal static class Forms
         if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
         var list = ImmutableArray.CreateBuilder<Yardang.Core.Walls.QuickResponse>(count);
         for (; count > 0; count--) list.Add(ReadQuickResponse(ref r));
+        return list.MoveToImmutable();
+    }
+
+    private static ImmutableArray<Yardang.Core.Walls.ReadingList> ReadListOfReadingList(ref MessagePackReader r, int most = int.MaxValue)
+    {
+        var count = r.ReadArrayHeader();
+        if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Walls.ReadingList>(count);
+        for (; count > 0; count--) list.Add(ReadReadingList(ref r));
         return list.MoveToImmutable();
     }
 

@@ -86,6 +86,9 @@ public sealed class RoomHost
     /// <summary>How many people read along. Parts of the program that follow the room do not keep it loaded.</summary>
     public int Readers => _subscriptions.Count(s => s.Reader.Role != Role.Program);
 
+    /// <summary>The students whose pages are connected now, by actor number.</summary>
+    public IReadOnlyCollection<int> StudentsHere => [.. _subscriptions.Select(s => s.Reader).Where(r => r is { Role: Role.Student, HasLeft: false, LooksOnly: false }).Select(r => r.Number).Distinct().Order()];
+
     /// <summary>What the lesson allows now, as far as the writer knows.</summary>
     public Allowed Allowed => _allowed;
 

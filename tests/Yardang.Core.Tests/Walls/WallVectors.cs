@@ -29,6 +29,7 @@ internal static class WallVectors
         var said = wall.Answer(Maya, mayas, "They lean on the banks", asked);
         var gone = wall.Answer(Maya, mayas, "No idea");
         wall.Do(Maya, new TakeAnswerDown(mayas, gone));
+        wall.Do(Teacher, new GiveReading(Ben.Number, [mayas]));
         var joined = wall.PutUp(Maya, "arches press");
         wall.Do(Teacher, new JoinCard(joined, teachers));
         wall.Do(Maya, new JudgeCard(bens, 1));
@@ -69,6 +70,7 @@ internal static class WallVectors
                 new JudgeCard(mayas, 1), new JudgeCard(bens, 2), new JudgeCard(bens, 0), new JudgeCard(teachers, 1), new JudgeCard(shows, 3), new JudgeCard(down, 1), new JudgeCard(mayas, 9), new JudgeCard(mayas, 4, "It says why"), new JudgeCard(mayas, 2, "It says why", "arches"), new JudgeCard(bens, 3, " "), new ShowResults(), new GoOnJudging(false), new GoOnJudging(true),
                 new JoinCard(mayas, bens), new JoinCard(bens, mayas), new JoinCard(shows, bens), new JoinCard(shows, shows), new JoinCard(bens, down), new JoinCard(down, bens), new JoinCard(shows, 0), new JoinCard(teachers, bens), new JoinCard(mayas, 99), new JoinCard(joined, 0), new JoinCard(shows, joined), new JoinCard(joined, shows),
                 new PutUpCard(wall.NextId(actor), 11, "en", "the same", Onto: bens), new PutUpCard(wall.NextId(actor), 11, "en", "the same as what is gone", Onto: down), new PutUpCard(wall.NextId(actor), 11, "en", "as what has joined", Onto: joined), new PutUpCard(wall.NextId(actor), 11, "en", "grown", From: [mayas, bens, 99, bens]), new PutUpCard(wall.NextId(actor), 11, "en", "grown from all", From: [down, shows, teachers, mayas, bens]),
+                new GiveReading(Maya.Number, [bens, shows]), new GiveReading(Maya.Number, [mayas]), new GiveReading(Ben.Number, []), new GiveReading(Ben.Number, [down]), new GiveReading(0, [bens]), new GiveReading(Ben.Number, [teachers, teachers]), new ReadCard(mayas), new ReadCard(bens), new ReadCard(99),
                 new RespondToCard(mayas, "idea", true), new RespondToCard(mayas, "idea", false), new RespondToCard(bens, "look", true), new RespondToCard(bens, "load", true), new RespondToCard(teachers, "idea", true), new RespondToCard(down, "idea", true),
                 new VisitStation(11), new VisitStation(12), new VisitStation(99), new MoveOn(0), new MoveOn(1), new EndTrip(), new BeginTrip([new("all", [2, 3])]), new PutUpCard(wall.NextId(actor), 12, "en", "at the second station"), new MoveCard(mayas, 12, 3),
                 new AskToo(mayas, true), new AskToo(mayas, false), new AskToo(bens, true), new AskToo(teachers, true), new AskToo(down, true), new FileQuestion(mayas, said), new FileQuestion(mayas, asked), new FileQuestion(mayas, gone), new FileQuestion(mayas, 0), new FileQuestion(bens, 0),

@@ -97,6 +97,7 @@ public class PostMatrixTests
             new("stimulus", $"/rooms/{s.Activity.DraftId}/stimulus", People.Run),
             new("stimulus", $"/rooms/{s.Board}/stimulus", []),
             new("like", $"/rooms/{s.Board}/like", []),
+            new("reading", $"/rooms/{s.Board}/reading", []),
             new("bring", $"/rooms/{s.Board}/bring", [Who.BoardsStudent]),
             new("pictures", $"/rooms/{s.GroupBoard}/pictures/1", [.. People.Run, Who.InTheGroup]),
         ];

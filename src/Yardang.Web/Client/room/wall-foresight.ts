@@ -8,6 +8,7 @@ import { lineOf, placed } from './placing';
 import { mayAskToo, mayFile } from './questions';
 import { mayRespond, responds } from './quick-responses';
 import { joinedAndFrom, mayJoin } from './stacks';
+import { isToRead, mayGiveReading } from './reading';
 import type { Me } from './sheets';
 import { isSame, mayBeShown } from './shown';
 import { mayPutUpAt } from './visiting';
@@ -133,6 +134,10 @@ export function foresee(state: WallState, command: Command, me: Me, now: number)
       return me.isStaff && state.plan.rules.judging && state.judgements.mayGoOn(command.newRound)
         ? { kind: 'judgingWentOn', newRound: command.newRound }
         : null;
+    case 'giveReading':
+      return mayGiveReading(state, command.person, command.cards, me) ? { ...command, kind: 'readingGiven' } : null;
+    case 'readCard':
+      return isToRead(state, command.card, me) ? { ...command, kind: 'cardRead' } : null;
     case 'beginTrip':
     case 'moveOn':
     case 'endTrip':

@@ -10,6 +10,7 @@ import {
   type LateWork,
   type Link,
   Purpose,
+  type ReadingList,
   type RoomSnapshot,
   type RoundTrip,
   type Visit,
@@ -22,6 +23,7 @@ import { heldAfter, isNobodys, letOut } from './letting-out';
 import { type OwnPlaces, placesIn, withPlace } from './placing';
 import { askedBy } from './questions';
 import { respondedTo } from './quick-responses';
+import { readingAfter } from './reading';
 import type { Me } from './sheets';
 import { KINDS } from './shown';
 import { visited } from './visiting';
@@ -86,6 +88,9 @@ export class WallState {
   /** Every link that this reader was ever told of, by id. */
   links: ReadonlyMap<number, Link> = new Map();
 
+  /** Who is to read which cards; students know their own list. */
+  reading: ReadonlyMap<number, ReadingList> = new Map();
+
   /** Where names are hidden from students: who has done what classmates do not see yet. Teachers know. */
   held: ReadonlySet<number> = new Set();
 
@@ -105,6 +110,7 @@ export class WallState {
       orderShown: state.placing.shown,
       links: new Map(state.links.map((l) => [l.id, l])),
       held: new Set(state.held),
+      reading: new Map(state.reading.map((l) => [l.person, l])),
     });
   }
 
@@ -238,6 +244,10 @@ export class WallState {
         return;
       case 'judgingWentOn':
         this.judgements = this.judgements.goOn(event.newRound);
+        return;
+      case 'readingGiven':
+      case 'cardRead':
+        this.reading = readingAfter(this.reading, event, actor);
         return;
       case 'tripBegun':
         this.trip = { groups: event.groups, stop: 0 };

@@ -45,6 +45,7 @@ export function actsOf(submit: (command: Command) => void, newId: () => number, 
     reword: (card: Card, text: string, attachments: readonly Attachment[]) =>
       submit({ kind: 'rewordCard', id: card.id, language: card.language, text, attachments }),
     move: (card: Card, topic: number, order: number) => submit({ kind: 'moveCard', id: card.id, topic, order }),
+    readCard: (card: Card) => submit({ kind: 'readCard', card: card.id }),
     /** It joins another one; with 0 it stands alone again. */
     join: (card: Card, onto: number) => submit({ kind: 'joinCard', card: card.id, onto }),
     takeDown: (card: Card) => submit({ kind: 'takeCardDown', id: card.id }),

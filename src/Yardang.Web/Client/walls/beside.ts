@@ -10,6 +10,7 @@ import type { MapDesk } from './plan-form';
 import { planningOf } from './planning';
 import { noticedOn } from './noticed';
 import { orderSteered } from './order-steered';
+import { readingSteered } from './reading-steered';
 import { tripSteered } from './trip-steered';
 import type { WallTexts } from './wall-texts';
 import { whoOf } from './who';
@@ -24,6 +25,8 @@ interface Around {
   state(): LessonState | null;
   maps(): MapDesk;
   rows(): readonly { readonly number: number; readonly name: string }[];
+  token(): string;
+  say(words: string): void;
   changed(): void;
 }
 
@@ -34,6 +37,7 @@ export function besideOf(around: Around, texts: WallTexts) {
     who: whoOf(around.lesson, around.part, around.work, wall, around.changed, texts),
     judging: judgingSteered(wall, submit, `/rooms/${around.work}/scores`, texts),
     trip: tripSteered(wall, submit, around.rows, () => around.state()?.groups ?? [], texts),
+    readingLists: readingSteered(wall, `/rooms/${around.work}/reading`, around.token, around.say, texts),
     noticed: noticedOn(wall, submit, `/rooms/${around.work}/noticed`, texts),
     order: orderSteered(wall, submit, around.rows, texts),
     density: densityOf(),

@@ -5,6 +5,7 @@ import { show, wordsOf } from '../attachments';
 import { broughtCards } from '../lesson/brought';
 import { fill } from '../page-data';
 import { hidesNames } from '../room/letting-out';
+import { isToRead, readingOf } from '../room/reading';
 import type { Card } from '../room/wall-state';
 import { JudgingView } from './judging';
 import { Responding } from './responding';
@@ -95,13 +96,24 @@ export class LargeCard {
           ${texts.cardNext}
         </button>
         ${
+          isToRead(side.state, card.id, side.me)
+            ? html`<button type="button" class="button button-main" @click=${() => this.read(card)}>
+                ${texts.readIt}
+              </button>`
+            : nothing
+        }
+        ${
           this.along.hasPages()
             ? html`<button type="button" class="button" @click=${() => this.takeAlong(card)}>
                 ${texts.takeAlong}
               </button>`
             : nothing
         }
-        <button type="button" class="button button-main" @click=${() => this.dialog.close()}>
+        <button
+          type="button"
+          class=${`button ${isToRead(side.state, card.id, side.me) ? '' : 'button-main'}`}
+          @click=${() => this.dialog.close()}
+        >
           ${texts.closeLarge}
         </button>
       </footer>`;
@@ -120,6 +132,20 @@ export class LargeCard {
           </details>`
         : nothing;
     return html`${this.judging.results(card)}${behind(texts.whoSaid, judged)}${this.responding.of(card)}${behind(texts.whoResponded, responded)}`;
+  }
+
+  /** It is read: the next of my list follows. */
+  private read(card: Card): void {
+    const side = this.side();
+    side.readCard(card);
+    const [next] = readingOf(side.state, side.me.number)?.unread ?? [];
+    if (!next) {
+      this.dialog.close();
+      return side.say(side.texts.readAll);
+    }
+    side.arrivals.show([next]);
+    this.card = next.id;
+    this.refresh();
   }
 
   /** It waits on this device until its page is opened. */

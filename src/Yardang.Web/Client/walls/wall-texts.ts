@@ -299,6 +299,14 @@ export interface WallTexts extends WorkTexts, MakingTexts {
   readonly buildOnOf: string;
   readonly sameAs: string;
   readonly standsAlone: string;
+  readonly readingNone: string;
+  readonly readingDone: string;
+  readonly readingUnread: string;
+  readonly readingUnreadOne: string;
+  readonly readingNobody: string;
+  readonly readingOwn: string;
+  readonly readIt: string;
+  readonly readAll: string;
   /** What stamps are called, by their names. */
   readonly stamps: Readonly<Record<string, string>>;
   /** In place of those of the same name where cards are questions. */

@@ -19,6 +19,7 @@ import { deviceOutbox } from '../room/outbox-store';
 import { hidesNames } from '../room/letting-out';
 import { RoomClient } from '../room/room-client';
 import { serverNow } from '../room/server-clock';
+import { readingOf } from '../room/reading';
 import { foresee } from '../room/wall-foresight';
 import { type Card, NOWHERE, WallState } from '../room/wall-state';
 import type { Command, Envelope } from '../room/wire';
@@ -93,6 +94,8 @@ export function registerWall(beside: typeof besideOf | null): void {
         // Films and sounds are taken in in the workshop alone.
         maps: () => ({ uploads, address, takeStimulus: () => Promise.resolve(null) }),
         rows: () => page.who?.rows ?? [],
+        token: () => document.querySelector<HTMLElement>('[data-token]')!.dataset['token'] ?? '',
+        say: (words: string) => page.say(words),
         changed: () => page.refresh(),
       },
       texts,
@@ -123,6 +126,7 @@ export function registerWall(beside: typeof besideOf | null): void {
       trip: panel?.trip ?? null,
       order: panel?.order ?? null,
       noticed: panel?.noticed ?? null,
+      readingLists: panel?.readingLists ?? null,
       planning: panel?.planning ?? null,
       density: panel?.density ?? null,
       /** Where attachments are made; null until the first is. */
@@ -146,6 +150,9 @@ export function registerWall(beside: typeof besideOf | null): void {
       otherQuestion: '',
       owedText: '',
       judgedText: '',
+      /** Of the list of cards that I am to read, if I have one. */
+      readingText: '',
+      hasUnread: false,
       /** Whether students see only their own cards. */
       ownFirst: false,
       /** What comes out where names are hidden. */
@@ -423,6 +430,12 @@ export function registerWall(beside: typeof besideOf | null): void {
         this.owedText = isAsked ? owedWords(state, me.number, texts) : '';
         this.judgedText = isAsked ? judgedWords(state, me, texts) : '';
         this.judging?.refresh();
+        this.readingLists?.refresh();
+        const list = isAsked ? readingOf(state, me.number) : null;
+        this.readingText = list
+          ? fill(texts.readingOwn, list.cards.length - list.unread.length, list.cards.length)
+          : '';
+        this.hasUnread = (list?.unread.length ?? 0) > 0;
         this.ownFirst = state.plan.rules.ownFirst;
         this.out.refresh();
         this.who?.refresh();
@@ -456,6 +469,15 @@ export function registerWall(beside: typeof besideOf | null): void {
       readOneByOne(): void {
         const [first] = view.shown;
         if (first) side.large.open(first);
+      },
+
+      /** The next card of my list, large. */
+      readOn(): void {
+        const next = readingOf(wall(), me.number)?.unread[0];
+        if (!next) return;
+        arrivals.show([next]);
+        view.refresh();
+        side.large.open(next);
       },
 
       /** Of what a teacher is pointed to. */

@@ -314,7 +314,9 @@ export type Command =
   | LayCards
   | LetCardsOut
   | RespondToCard
-  | JoinCard;
+  | JoinCard
+  | GiveReading
+  | ReadCard;
 
 /** What a mark is made of: a closed set, one record for each kind, in Bodies. All that the core has to know of a kind is what is asked for here. Places and sizes are in page coordinates, 1/100 mm. */
 export type MarkBody =
@@ -412,7 +414,9 @@ export type RoomEvent =
   | FieldLaid
   | CardsLetOut
   | CardRespondedTo
-  | CardJoined;
+  | CardJoined
+  | ReadingGiven
+  | CardRead;
 
 /** A room's state in one piece, by the numbers of RoomKind. */
 export type RoomSnapshot =
@@ -719,6 +723,12 @@ export interface CardPutBack {
 export interface CardPutUp {
   readonly kind: 'cardPutUp';
   readonly card: Card;
+}
+
+/** The actor has read a card of their list. */
+export interface CardRead {
+  readonly kind: 'cardRead';
+  readonly card: number;
 }
 
 /** The actor responds to a card with a stamp, or does not any more. Whose: the card's author where classmates do not see the card; else 0. */
@@ -1076,6 +1086,13 @@ export interface GestureUndone {
   readonly skipped: readonly number[];
   /** The marks that are back with it, whole as they stand now; null for none. */
   readonly back: readonly Mark[];
+}
+
+/** Staff: somebody is to read these cards, besides those of their list that they have read. */
+export interface GiveReading {
+  readonly kind: 'giveReading';
+  readonly person: number;
+  readonly cards: readonly number[];
 }
 
 /** Raise or lower a signal: a student their own, staff anybody's. */
@@ -1936,6 +1953,29 @@ export interface QuickResponse {
   readonly says: Texts;
 }
 
+/** A card of one's list is read. */
+export interface ReadCard {
+  readonly kind: 'readCard';
+  readonly card: number;
+}
+
+/** Somebody is to read these cards, besides those of their list that they have read. */
+export interface ReadingGiven {
+  readonly kind: 'readingGiven';
+  readonly person: number;
+  readonly cards: readonly number[];
+}
+
+/** Cards that somebody is to read. It is seen by whom it is for, and by teachers. */
+export interface ReadingList {
+  /** Who, by actor number. */
+  readonly person: number;
+  /** Which, by id. */
+  readonly cards: readonly number[];
+  /** Those of them that they have read. */
+  readonly read: readonly number[];
+}
+
 /** What stood here was erased on request; the number stays, so that the log has no gap. */
 export interface Redacted {
   readonly kind: 'redacted';
@@ -2418,6 +2458,8 @@ export interface WallSnapshot {
   readonly links: readonly Link[];
   /** To teachers, where names are hidden from students: who has done what classmates do not see yet, by actor number. */
   readonly held: readonly number[];
+  /** Who is to read which cards; to a student, their own list. */
+  readonly reading: readonly ReadingList[];
 }
 
 /** Written words, with the line breaks and size that the author's screen gave them, so that every screen and print agrees. */

@@ -2,7 +2,7 @@
 
 import { known } from './by-hand';
 import { readAttachment, readLastAct, readLateWork, readWallPlan, writeAttachment, writeWallPlan } from './codec';
-import { type Answer, type AnswerCard, type AnswerPutBack, type AnswerReworded, type AnswerTakenDown, type AskToo, type AskedToo, type BeginTrip, type Card, type CardAnswered, type CardJoined, type CardJudged, type CardLaid, type CardMoved, type CardPlaced, type CardPlacedAlone, type CardPutBack, type CardPutUp, type CardRespondedTo, type CardResult, type CardReworded, type CardSpot, type CardTakenDown, type CardsBrought, type CardsLetOut, type CardsLinked, type CardsShown, type ClassOrder, type ClassPlace, type ClassUp, type EndTrip, type FieldLaid, type FieldSpot, type FileQuestion, type GoOnJudging, type JoinCard, type JudgeCard, type Judgement, type JudgingState, type JudgingWentOn, type LayCard, type LayCards, type LetCardsOut, type LineSpot, type Link, type LinkCards, type LinkPutBack, type LinkReversed, type LinkReworded, type LinkTakenDown, type MoveCard, type MoveOn, type OrderHidden, type OrderShown, type OwnPlace, type PlaceCard, type PlacingState, type PlanSet, type PutAnswerBack, type PutCardBack, type PutLinkBack, type PutUpCard, type QuestionFiled, type RespondToCard, type Response, type ResultsShown, type ReverseLink, type RewordAnswer, type RewordCard, type RewordLink, type RoundTrip, type ScoreReason, type SetPlan, type ShowOrder, type ShowResults, type StationVisited, type TakeAnswerDown, type TakeCardDown, type TakeLinkDown, type TidyField, type TripBegun, type TripEnded, type TripGroup, type TripMovedOn, type Visit, type VisitStation, type WallSnapshot } from './forms';
+import { type Answer, type AnswerCard, type AnswerPutBack, type AnswerReworded, type AnswerTakenDown, type AskToo, type AskedToo, type BeginTrip, type Card, type CardAnswered, type CardJoined, type CardJudged, type CardLaid, type CardMoved, type CardPlaced, type CardPlacedAlone, type CardPutBack, type CardPutUp, type CardRead, type CardRespondedTo, type CardResult, type CardReworded, type CardSpot, type CardTakenDown, type CardsBrought, type CardsLetOut, type CardsLinked, type CardsShown, type ClassOrder, type ClassPlace, type ClassUp, type EndTrip, type FieldLaid, type FieldSpot, type FileQuestion, type GiveReading, type GoOnJudging, type JoinCard, type JudgeCard, type Judgement, type JudgingState, type JudgingWentOn, type LayCard, type LayCards, type LetCardsOut, type LineSpot, type Link, type LinkCards, type LinkPutBack, type LinkReversed, type LinkReworded, type LinkTakenDown, type MoveCard, type MoveOn, type OrderHidden, type OrderShown, type OwnPlace, type PlaceCard, type PlacingState, type PlanSet, type PutAnswerBack, type PutCardBack, type PutLinkBack, type PutUpCard, type QuestionFiled, type ReadCard, type ReadingGiven, type ReadingList, type RespondToCard, type Response, type ResultsShown, type ReverseLink, type RewordAnswer, type RewordCard, type RewordLink, type RoundTrip, type ScoreReason, type SetPlan, type ShowOrder, type ShowResults, type StationVisited, type TakeAnswerDown, type TakeCardDown, type TakeLinkDown, type TidyField, type TripBegun, type TripEnded, type TripGroup, type TripMovedOn, type Visit, type VisitStation, type WallSnapshot } from './forms';
 import { know } from './kinds';
 type Raw = any[]; // What the MessagePack reader gives.
 
@@ -206,6 +206,13 @@ export function readCardPutUp(raw: Raw): CardPutUp {
   };
 }
 
+export function readCardRead(raw: Raw): CardRead {
+  return {
+    kind: 'cardRead',
+    card: raw[0],
+  };
+}
+
 export function readCardRespondedTo(raw: Raw): CardRespondedTo {
   return {
     kind: 'cardRespondedTo',
@@ -366,6 +373,18 @@ export function readFileQuestion(raw: Raw): FileQuestion {
 
 export function writeFileQuestion(v: FileQuestion): Raw {
   return [v.card, v.answer];
+}
+
+export function readGiveReading(raw: Raw): GiveReading {
+  return {
+    kind: 'giveReading',
+    person: raw[0],
+    cards: raw[1],
+  };
+}
+
+export function writeGiveReading(v: GiveReading): Raw {
+  return [v.person, v.cards];
 }
 
 export function readGoOnJudging(raw: Raw): GoOnJudging {
@@ -686,6 +705,33 @@ export function readQuestionFiled(raw: Raw): QuestionFiled {
   };
 }
 
+export function readReadCard(raw: Raw): ReadCard {
+  return {
+    kind: 'readCard',
+    card: raw[0],
+  };
+}
+
+export function writeReadCard(v: ReadCard): Raw {
+  return [v.card];
+}
+
+export function readReadingGiven(raw: Raw): ReadingGiven {
+  return {
+    kind: 'readingGiven',
+    person: raw[0],
+    cards: raw[1],
+  };
+}
+
+export function readReadingList(raw: Raw): ReadingList {
+  return {
+    person: raw[0],
+    cards: raw[1],
+    read: raw[2],
+  };
+}
+
 export function readRespondToCard(raw: Raw): RespondToCard {
   return {
     kind: 'respondToCard',
@@ -931,6 +977,7 @@ export function readWallSnapshot(raw: Raw): WallSnapshot {
     placing: readPlacingState(raw[8]),
     links: raw[9].map((x: Raw) => readLink(x)),
     held: raw[10],
+    reading: raw[11].map((x: Raw) => readReadingList(x)),
   };
 }
 
@@ -968,6 +1015,8 @@ know({
     69: readLetCardsOut,
     70: readRespondToCard,
     71: readJoinCard,
+    72: readGiveReading,
+    73: readReadCard,
   },
   readRoomEvent: {
     70: readCardPutUp,
@@ -1005,6 +1054,8 @@ know({
     102: readCardsLetOut,
     103: readCardRespondedTo,
     104: readCardJoined,
+    105: readReadingGiven,
+    106: readCardRead,
   },
   readRoomSnapshot: {
     4: readWallSnapshot,
@@ -1042,5 +1093,7 @@ know({
     letCardsOut: [69, writeLetCardsOut],
     respondToCard: [70, writeRespondToCard],
     joinCard: [71, writeJoinCard],
+    giveReading: [72, writeGiveReading],
+    readCard: [73, writeReadCard],
   },
 });
