@@ -57,7 +57,7 @@ public sealed record Template(string Key, ImmutableArray<TemplatePart> Parts)
     /// <param name="language">Of the texts, BCP 47.</param>
     /// <param name="say">
     /// The text of a key: <c>Template.key.Name</c>, <c>Template.key.Directions</c>, <c>TemplatePage.key</c>, <c>OrganizerText.key</c>; of a wall
-    /// <c>Template.key.Question</c>, <c>TemplateTopic.key</c> and <c>TemplateTopic.key.Prompt</c>, with a line <c>Template.key.Start</c> and <c>Template.key.End</c>, with words for links <c>TemplateLink.key</c>; of several parts <c>TemplatePart.key</c> and <c>TemplatePart.key.Question</c>.
+    /// <c>Template.key.Question</c>, <c>TemplateTopic.key</c> and <c>TemplateTopic.key.Prompt</c>, with a line <c>Template.key.Start</c> and <c>Template.key.End</c>, with words for links <c>TemplateLink.key</c>, with points <c>Template.key.Criterion</c>; of several parts <c>TemplatePart.key</c> and <c>TemplatePart.key.Question</c>.
     /// </param>
     public ActivityContent Content(string language, Func<string, string> say)
     {
@@ -82,7 +82,8 @@ public sealed record Template(string Key, ImmutableArray<TemplatePart> Parts)
         var topics = wall.Topics.Select((t, i) => new Topic(i + 1, Texts.In(language, say($"TemplateTopic.{t}")), Texts.In(language, say($"TemplateTopic.{t}.Prompt")), i));
         var line = wall.Line is { } blank ? blank with { Start = Texts.In(language, say($"{key}.Start")), End = Texts.In(language, say($"{key}.End")) } : null;
         var field = wall.Purpose == Purpose.Connect ? FieldPlan.Blank with { Words = [.. wall.LinkWords.Select((w, i) => new LinkWord(i + 1, Texts.In(language, say($"TemplateLink.{w}"))))] } : null;
-        return new(wall.Purpose, Texts.In(language, say($"{key}.Question")), [.. topics], wall.Rules with { Shows = Attachment.Usual }, Line: line, Field: field);
+        var judging = wall.Rules.Judging is { Criterion: { } criterion } scored ? scored with { Criterion = criterion with { Says = Texts.In(language, say($"{key}.Criterion")) } } : wall.Rules.Judging;
+        return new(wall.Purpose, Texts.In(language, say($"{key}.Question")), [.. topics], wall.Rules with { Shows = Attachment.Usual, Judging = judging }, Line: line, Field: field);
     }
 }
 
@@ -126,6 +127,8 @@ public static class Templates
         Template.OfWall("aboutMe", ["like", "can", "wantToLearn"], new(Least: 3, Most: 6)),
         Template.OfWall("howWasIt", ["wentWell", "wasHard", "wish"], new(Least: 1, Names: NamesTo.Teachers)),
         Template.OfWall("lookAtMine", ["draft"], new(Least: 1, Answers: true, InPairs: true, LeastAnswers: 2)),
+        Template.OfWall("bestReason", [], new(Least: 1, Most: 3, Judging: new(JudgingKind.Score, 3, Criterion.Blank with { Words = Wanted.May }))),
+        Template.OfWall("growTogether", [], new(Least: 1, Responses: [new("idea", Texts.None), new("question", Texts.None)], SaidAlready: true, BuildsOn: true)),
         Template.OfWall("readingLog", ["haveRead", "think", "wordsToKeep"], new(Answers: true)),
         Template.ToVisit("galleryWalk", ["firstPicture", "secondPicture", "thirdPicture"]),
         Template.ToOrder("whichFirst", LinePlan.Blank, new(OnlyGiven: true)),
