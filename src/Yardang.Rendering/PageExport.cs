@@ -27,15 +27,22 @@ public static class PageExport
     /// <exception cref="TooLargeException">It would have more than 256 MB.</exception>
     public static byte[] Pdf(IEnumerable<ExportPage> pages, string title, CancellationToken stop = default)
     {
+        var all = pages.ToList();
+        return Document(title, all.Count, (canvas, pictures, nth) => Paint(canvas, all[nth], pictures, stop), nth => all[nth].Page.Size);
+    }
+
+    /// <summary>A PDF of so many sheets, each painted in 1/100 mm.</summary>
+    internal static byte[] Document(string title, int sheets, Action<SKCanvas, PictureShelf, int> paint, Func<int, PageSize> size)
+    {
         using var pictures = new PictureShelf();
         using var stream = new MemoryStream();
         using (var document = SKDocument.CreatePdf(stream, new SKDocumentPdfMetadata { Title = title, Creator = "Yardang", RasterDpi = 300 }))
         {
-            foreach (var page in pages)
+            for (var nth = 0; nth < sheets; nth++)
             {
-                var canvas = document.BeginPage(page.Page.Size.Width * PointsPerUnit, page.Page.Size.Height * PointsPerUnit);
+                var canvas = document.BeginPage(size(nth).Width * PointsPerUnit, size(nth).Height * PointsPerUnit);
                 canvas.Scale(PointsPerUnit);
-                Paint(canvas, page, pictures, stop);
+                paint(canvas, pictures, nth);
                 document.EndPage();
                 if (stream.Length > MostBytes) throw new TooLargeException("The PDF has grown too large.");
             }
@@ -85,7 +92,7 @@ public static class PageExport
         }
     }
 
-    private static void Paint(SKCanvas canvas, ExportPage page, PictureShelf pictures, CancellationToken stop)
+    internal static void Paint(SKCanvas canvas, ExportPage page, PictureShelf pictures, CancellationToken stop)
     {
         PagePainter.Paint(canvas, page.Page, Until(page.Marks, stop), new(page.Unit, name => pictures.Find(name, page.Picture)));
         if (page.Foot.Length == 0) return;

@@ -217,8 +217,8 @@ app.MapGet("/lesson/{lesson:guid}/people.json", async (HttpContext context, Guid
     await access.LessonAsync(Visitor.Of(context), lesson, Power.Watches) is { } found && found.FindPart(part ?? found.CurrentPart) is { } asked ? Results.Ok(await people.SeatedAsync(found, asked)) : Results.NotFound());
 app.MapGet("/lesson/{lesson:guid}/slips.pdf", (HttpContext context, Guid lesson, SlipExport slips) => slips.PdfAsync(context, lesson));
 app.MapGet("/lesson/{lesson:guid}/boards.pdf", (HttpContext context, Guid lesson, string? language, int? part, BoardExport export) => export.PdfAsync(context, lesson, language, part));
-app.MapGet("/lesson/{lesson:guid}/board/{board:guid}.{format:regex(^(png|svg|inkml|pdf|csv)$)}", (HttpContext context, Guid lesson, Guid board, string format, int? page, string? language, string? names, BoardExport export) =>
-    export.PageAsync(context, lesson, board, format, page, language, names));
+app.MapGet("/lesson/{lesson:guid}/board/{board:guid}.{format:regex(^(png|svg|inkml|pdf|csv)$)}", (HttpContext context, Guid lesson, Guid board, string format, int? page, string? language, string? names, string? paper, BoardExport export) =>
+    export.PageAsync(context, lesson, board, format, page, language, names, paper));
 app.MapGet("/template/{key}.png", (HttpContext context, string key, TemplatePictures pictures) => pictures.Get(context, key)).RequireAuthorization();
 app.MapGet("/lesson/{lesson:guid}.yardang.zip", (HttpContext context, Guid lesson, BoardExport export) => export.WorkAsync(context, lesson));
 app.MapGet("/activity/{activity:guid}.yardang.zip", (HttpContext context, Guid activity, BoardExport export) => export.ArchiveAsync(context, activity));

@@ -57,6 +57,10 @@ public static class BridgeKnowledge
             steps.AddRange(Enumerable.Repeat<Doing>(new Thinks(), 2));
         }
 
+        // Some say to others' cards what these are to them.
+        if (student % 3 == 0) steps.Add(new RespondsTo(s_cards[student % s_cards.Length][0], "idea"));
+        if (student % 6 == 1) steps.Add(new RespondsTo("The ground pushes back", "question"));
+        if (student % 8 == 5) steps.Add(new RespondsTo("The load pushes down", "tested"));
         if (student % 9 == 2) steps.Add(new MovesCard((student + 1) % s_cards.Length));
         if (student == 6) steps.Add(new PutsUpCard(s_cards.Length, "There is a game with bridges too"));
         if (student == LosesNetwork)

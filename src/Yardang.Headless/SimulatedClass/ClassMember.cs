@@ -204,6 +204,9 @@ public sealed partial class ClassMember : IAsyncDisposable
             case AsksToo(var beginning):
                 Of(beginning, (_, card) => card.Askers.Contains(_number) ? null : new AskToo(card.Id, true));
                 break;
+            case RespondsTo(var beginning, var stamp):
+                Of(beginning, (_, card) => card.Responded.Any(r => r.Stamp.Equals(stamp, StringComparison.Ordinal) && r.People.Contains(_number)) ? null : new RespondToCard(card.Id, stamp, true));
+                break;
             case AnswersQuestion(var beginning, var words):
                 Of(beginning, (c, card) => new AnswerCard(card.Id, c.NewId(), 0, "en", words));
                 break;

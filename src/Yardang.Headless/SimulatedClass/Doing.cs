@@ -52,6 +52,9 @@ public sealed record PutsUpBeside(string Words, string Beside, string Link, bool
 /// <summary>Says that they ask the same as the first question of somebody else that begins so, if there is one.</summary>
 public sealed record AsksToo(string Beginning) : Doing;
 
+/// <summary>Responds with a stamp to the first card of somebody else that begins so, if there is one.</summary>
+public sealed record RespondsTo(string Beginning, string Stamp) : Doing;
+
 /// <summary>Answers the first question of somebody else that begins so, if there is one.</summary>
 public sealed record AnswersQuestion(string Beginning, string Words) : Doing;
 

@@ -33,13 +33,13 @@ public sealed class BoardExport(AccessResolver access, LessonPeople people, Wall
             : await desk.GiveAsync(stop => PageExport.Pdf(pages, record.Name, stop), "application/pdf", $"{FileName(record.Name)}.pdf", context.RequestAborted);
     }
 
-    /// <summary>A page of one board, the first if nothing else is asked for: as a picture, or its ink as InkML. A wall as a whole, with <c>names=none</c> without anybody's name.</summary>
-    public async Task<IResult> PageAsync(HttpContext context, Guid lesson, Guid board, string format, int? number, string? language, string? names)
+    /// <summary>A page of one board, the first if nothing else is asked for: as a picture, or its ink as InkML. A wall as a whole, with <c>names=none</c> without anybody's name, on <c>paper=a3</c> or as a <c>poster</c>.</summary>
+    public async Task<IResult> PageAsync(HttpContext context, Guid lesson, Guid board, string format, int? number, string? language, string? names, string? paper)
     {
         if (await access.LessonAsync(Visitor.Of(context), lesson, Power.Runs) is not { } record) return Results.NotFound();
         if ((await people.AllBoardsAsync(record)).FirstOrDefault(b => b.Id == board) is not { } found) return Results.NotFound();
         var named = names is not "none";
-        if (IsWall(record, found)) return await walls.GiveAsync(record, found, format, language, named, FileName(named ? $"{record.Name} {found.Title}" : record.Name), context.RequestAborted);
+        if (IsWall(record, found)) return await walls.GiveAsync(record, found, format, language, named, paper, FileName(named ? $"{record.Name} {found.Title}" : record.Name), context.RequestAborted);
         var pages = await PagesAsync(record, found, language, context.RequestAborted);
         if ((number ?? 1) < 1 || (number ?? 1) > pages.Count) return Results.NotFound();
         var page = pages[(number ?? 1) - 1];

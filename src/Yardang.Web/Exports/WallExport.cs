@@ -28,9 +28,10 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
     /// <param name="format">pdf, png, svg or csv; nothing else is found.</param>
     /// <param name="language">In which the teacher's words are put out; null for as they were written.</param>
     /// <param name="names">Whether it says who wrote what.</param>
+    /// <param name="paper">Of a PDF: <c>a3</c>, <c>poster</c> for one that is glued together of sheets, else A4.</param>
     /// <param name="name">Of the file.</param>
     /// <param name="nobodyWaits">Nobody waits for it any more.</param>
-    public async Task<IResult> GiveAsync(LessonRecord lesson, LessonBoard board, string format, string? language, bool names, string name, CancellationToken nobodyWaits)
+    public async Task<IResult> GiveAsync(LessonRecord lesson, LessonBoard board, string format, string? language, bool names, string? paper, string name, CancellationToken nobodyWaits)
     {
         if (format is "csv")
         {
@@ -42,7 +43,9 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
         var sheet = await SheetAsync(lesson, board, language, names, nobodyWaits);
         return format switch
         {
-            "pdf" => await desk.GiveAsync(stop => PageExport.Pdf(WallPages.On(PageSize.A4Wide, sheet), lesson.Name, stop), "application/pdf", $"{name}.pdf", nobodyWaits),
+            "pdf" when paper is "poster" => await desk.GiveAsync(
+                stop => Poster.Pdf(WallPages.Whole(sheet), PageSize.A4Wide, lesson.Name, (row, rows, column, columns) => texts["Wall.Sheet", row, rows, column, columns], stop), "application/pdf", $"{name}.pdf", nobodyWaits),
+            "pdf" => await desk.GiveAsync(stop => PageExport.Pdf(WallPages.On(paper is "a3" ? PageSize.A3Wide : PageSize.A4Wide, sheet), lesson.Name, stop), "application/pdf", $"{name}.pdf", nobodyWaits),
             "png" => await desk.GiveAsync(stop => PageExport.Png(WallPages.Whole(sheet), stop: stop), "image/png", $"{name}.png", nobodyWaits),
             "svg" => await desk.GiveAsync(stop => PageExport.Svg(WallPages.Whole(sheet), stop), "image/svg+xml", $"{name}.svg", nobodyWaits),
             _ => Results.NotFound(),

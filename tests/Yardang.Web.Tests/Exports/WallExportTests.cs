@@ -57,6 +57,39 @@ public sealed class WallExportTests : IAsyncLifetime
     public async Task It_speaks_the_language_that_is_asked_for() => Assert.Contains("¿Qué sabemos de los puentes?", await _teacher.GetStringAsync($"{_wall}.svg?language=es", Stop), StringComparison.Ordinal);
 
     [Fact]
+    public async Task It_is_printed_on_A4_on_A3_and_as_a_poster_of_sheets_that_are_glued_together()
+    {
+        Assert.All(await WidthsAsync(""), w => Assert.Equal(841, w));
+        Assert.All(await WidthsAsync("?paper=a3"), w => Assert.Equal(1190, w));
+        var whole = await WidthsAsync("?paper=poster");
+        Assert.NotEmpty(whole);
+        Assert.All(whole, w => Assert.Equal(841, w));
+        Assert.All(await WidthsAsync("?paper=wallpaper"), w => Assert.Equal(841, w));
+
+        // How wide each sheet is, in points.
+        async Task<List<int>> WidthsAsync(string query)
+        {
+            var pdf = Encoding.Latin1.GetString(await _teacher.GetByteArrayAsync($"{_wall}.pdf{query}", Stop));
+            return [.. pdf.Split("/MediaBox [0 0 ")[1..].Select(box => (int)float.Parse(box.Split(' ')[0], System.Globalization.CultureInfo.InvariantCulture))];
+        }
+    }
+
+    [Fact]
+    public void Sheets_of_a_poster_cover_it_and_are_not_too_many()
+    {
+        var random = new Random(5);
+        for (var trial = 0; trial < 300; trial++)
+        {
+            var page = new PageSize(random.Next(5_000, 300_000), random.Next(5_000, 600_000));
+            var (rows, columns, scale) = Poster.Fit(page, PageSize.A4Wide);
+            Assert.InRange(rows * columns, 1, Poster.MostSheets);
+            Assert.True((columns * (PageSize.A4Wide.Width - 3_000)) + 1_000 >= (int)(page.Width * scale));
+            Assert.True((rows * (PageSize.A4Wide.Height - 3_000)) + 1_000 >= (int)(page.Height * scale));
+            Assert.True(scale <= 1);
+        }
+    }
+
+    [Fact]
     public async Task The_table_has_a_line_for_each_card_and_each_answer_and_no_formula_in_it()
     {
         var table = await _teacher.GetStringAsync($"{_wall}.csv", Stop);

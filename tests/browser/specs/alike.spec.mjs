@@ -91,7 +91,7 @@ const drawing = () =>
       contents: `
         import { decode } from '@msgpack/msgpack';
         import { Sheets } from './room/sheets';
-        import { readRoomSnapshot } from './wire/forms';
+        import { readRoomSnapshot } from './wire/kinds';
         import { drawMark, drawPaper } from './surface/draw';
         import { Pictures } from './surface/pictures';
         window.drawn = async (room, number, dotsPerUnit) => {

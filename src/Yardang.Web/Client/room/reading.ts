@@ -39,9 +39,12 @@ export function isToRead(state: WallState, card: number, me: Me): boolean {
   return list !== undefined && list.cards.includes(card) && !list.read.includes(card);
 }
 
-/** My list: those that are up, with how many of them I have read; null for none. */
+/** A student's list: those that are up, that they see and that stand by themselves, and which of them they have not read; null for none. */
 export function readingOf(state: WallState, person: number): { cards: Card[]; unread: Card[] } | null {
   const list = state.reading.get(person);
-  const cards = (list?.cards ?? []).flatMap((id) => state.cards.get(id) ?? []).filter((c) => c.downBy === 0);
+  const reader = { number: person, isStaff: false };
+  const cards = (list?.cards ?? [])
+    .flatMap((id) => state.cards.get(id) ?? [])
+    .filter((c) => c.downBy === 0 && state.isSeen(c, reader) && !state.isUp(c.joined));
   return cards.length > 0 ? { cards, unread: cards.filter((c) => !list!.read.includes(c.id)) } : null;
 }

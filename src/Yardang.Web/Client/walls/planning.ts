@@ -1,6 +1,6 @@
 // Changing a wall while it runs: the same form as in the workshop, and before it is done, what it does to what is there.
 
-import { plural } from '../page-data';
+import { fill, plural } from '../page-data';
 import type { RoomClient } from '../room/room-client';
 import { hidesNames } from '../room/letting-out';
 import { lineOf } from '../room/placing';
@@ -19,6 +19,8 @@ interface Texts {
   readonly namesHiddenNow: string;
   readonly becomeStations: string;
   readonly becomeTopics: string;
+  readonly judgedAnew: string;
+  readonly stampsGone: string;
 }
 
 export function planningOf(client: () => RoomClient<WallState>, language: string, maps: () => MapDesk, texts: Texts) {
@@ -47,9 +49,24 @@ export function planningOf(client: () => RoomClient<WallState>, language: string
       }
       if (this.form.hidesNames && !hidesNames(state.plan)) return texts.namesHiddenNow;
       if (this.isOtherLine) return texts.otherLine;
+      if (this.isJudgedAnew) return fill(texts.judgedAnew, state.judgements.round + 1);
+      if (this.areStampsGone) return texts.stampsGone;
       const left = new Set(this.form.topics.map((t) => t.id));
       const cards = state.plan.topics.filter((t) => !left.has(t.id)).flatMap((t) => state.under(t.id));
       return cards.length > 0 ? plural(texts, 'toNowhere', cards.length) : '';
+    },
+
+    /** Whether cards would be judged otherwise than they were: then another round begins. */
+    get isJudgedAnew(): boolean {
+      const { judgements } = client().state;
+      const { judging } = this.form.plan.rules;
+      return judging !== null && judgements.follow(judging) !== judgements && judgements.peopleWhoJudged() > 0;
+    },
+
+    /** Whether somebody has responded with a stamp that would not be offered any more. */
+    get areStampsGone(): boolean {
+      const { responses } = this.form;
+      return [...client().state.cards.values()].some((c) => c.responses.some((r) => !responses.has(r.stamp)));
     },
 
     /** Whether cards that are placed would stand on a line of another kind, or of others. */

@@ -48,7 +48,10 @@ export class Responding {
     const { state, texts, nameOf } = this.side;
     return state.plan.rules.responses.flatMap((r) => {
       const { people, byStaff } = respondedWith(card, r.stamp);
-      const names = people.filter((p) => p !== 0).map((p) => nameOf(p));
+      const names = people
+        .filter((p) => p !== 0)
+        .map(nameOf)
+        .filter(Boolean);
       if (byStaff) names.unshift(texts.teacher);
       return names.length > 0 ? [`${this.wordsOf(r)}: ${names.join(', ')}`] : [];
     });

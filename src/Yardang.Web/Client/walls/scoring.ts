@@ -64,7 +64,7 @@ export class ScoringForm {
     const { reason, words } = this.criterion;
     const [why, rests] = [drafts.get(Drafts.scoring(card.id)), drafts.get(Drafts.scoring(card.id, true))];
     const hasWords = card.text.trim() !== '';
-    const isElsewhere = rests.trim() !== '' && !standOn(rests, card.text);
+    const isElsewhere = rests.trim() !== '' && !this.stand(rests, card);
     return html`<div class="scoring">
       ${
         reason === Wanted.No
@@ -132,12 +132,18 @@ export class ScoringForm {
     this.refresh(`[data-card="${card.id}"] .scoring textarea`);
   }
 
+  /** Whether some words stand on a card, in whatever language it is read. */
+  private stand(words: string, card: Card): boolean {
+    const given = this.side.state.plan.givenCards.find((g) => card.byStaff && g.id === card.id);
+    return [card.text, ...Object.values(given?.text ?? {})].some((text) => standOn(words, text));
+  }
+
   private isWhole(card: Card): boolean {
     const { drafts } = this.side;
     const { reason, words } = this.criterion;
     const [why, rests] = [drafts.get(Drafts.scoring(card.id)).trim(), drafts.get(Drafts.scoring(card.id, true)).trim()];
     if (!this.side.mayWrite() || (reason === Wanted.Must && !why)) return false;
-    return rests ? standOn(rests, card.text) : words !== Wanted.Must || card.text.trim() === '';
+    return rests ? this.stand(rests, card) : words !== Wanted.Must || card.text.trim() === '';
   }
 
   private give(card: Card): void {
@@ -166,7 +172,7 @@ export class ScoringForm {
     const { drafts, texts } = this.side;
     const words = marked?.toString().trim() ?? '';
     const isThere = marked?.anchorNode?.parentElement?.closest(`[data-card="${card.id}"] .slip-words`);
-    if (!words || !isThere || !standOn(words, card.text)) return this.side.say(texts.scoreMarkFirst);
+    if (!words || !isThere || !this.stand(words, card)) return this.side.say(texts.scoreMarkFirst);
     drafts.set(Drafts.scoring(card.id, true), words.slice(0, LONGEST_WORDS));
     this.refresh();
   }

@@ -9,6 +9,7 @@ import type { Standing } from '../room/stacks';
 import { mayPutUpAt } from '../room/visiting';
 import { Purpose } from '../wire/forms';
 import { CardChanging } from './card-changing';
+import { Fetched } from './fetched';
 import { Growing } from './growing';
 import type { SaidOfCards } from './said-of-cards';
 import type { Together } from './together';
@@ -28,6 +29,10 @@ export class Slips {
   readonly threads: Threads;
   readonly changing: CardChanging;
   readonly growing: Growing;
+  private readonly togetherFetched: Fetched<Together>;
+  private readonly saidFetched: Fetched<SaidOfCards>;
+  private looked: unknown = null;
+  private hasTogether = false;
 
   /**
    * @param around what is around a card.
@@ -36,53 +41,43 @@ export class Slips {
   constructor(
     private readonly side: WallSide,
     private readonly around: Around,
-    private readonly refresh: (focus?: string) => void,
+    refresh: (focus?: string) => void,
   ) {
     this.threads = new Threads(side, refresh);
     this.growing = new Growing(side, () => around.standing, refresh);
     this.changing = new CardChanging(side, around, refresh, (card) => this.words(card));
+    this.togetherFetched = new Fetched(async () => {
+      const { Together: Made } = await import('./together');
+      const standing = () => around.standing;
+      return new Made(
+        side,
+        standing,
+        this.changing,
+        (c) => this.author(c),
+        (c) => around.go(c),
+      );
+    }, refresh);
+    this.saidFetched = new Fetched(async () => {
+      const { SaidOfCards: Made } = await import('./said-of-cards');
+      return new Made(side, refresh);
+    }, refresh);
   }
-
-  private made: Together | null | undefined;
 
   /** Null as long as no card stands in another or grew from one, or what shows it is on its way. */
   get together(): Together | null {
-    const { side, around } = this;
-    if (this.made !== undefined) return this.made;
-    if (![...side.state.cards.values()].some((c) => c.joined !== 0 || c.from.length > 0)) return null;
-    this.made = null;
-    void import('./together')
-      .then((module) => {
-        const go = (card: Card) => around.go(card);
-        this.made = new module.Together(
-          side,
-          () => around.standing,
-          this.changing,
-          (c) => this.author(c),
-          go,
-        );
-        this.refresh();
-      })
-      .catch(() => side.say(side.texts.networkAway));
-    return null;
+    const { cards } = this.side.state;
+    if (this.looked !== cards) {
+      this.looked = cards;
+      this.hasTogether ||= [...cards.values()].some((c) => c.joined !== 0 || c.from.length > 0);
+    }
+    return this.hasTogether ? this.togetherFetched.get() : null;
   }
-
-  private saidOf: SaidOfCards | null | undefined;
 
   /** Null as long as nothing is said of cards by a press, or what is needed for it is on its way. */
   get saidOfCards(): SaidOfCards | null {
-    const { state, say, texts } = this.side;
-    const { judging, responses } = state.plan.rules;
-    if (!judging && responses.length === 0 && state.judgements.results.length === 0) return null;
-    if (this.saidOf !== undefined) return this.saidOf;
-    this.saidOf = null;
-    void import('./said-of-cards')
-      .then((made) => {
-        this.saidOf = new made.SaidOfCards(this.side, this.refresh);
-        this.refresh();
-      })
-      .catch(() => say(texts.networkAway));
-    return null;
+    const { plan, judgements } = this.side.state;
+    const { judging, responses } = plan.rules;
+    return judging || responses.length > 0 || judgements.results.length > 0 ? this.saidFetched.get() : null;
   }
 
   /** A card, drawn anew only when something of it changes; `keys` say what else it depends on. */

@@ -307,6 +307,8 @@ export interface WallTexts extends WorkTexts, MakingTexts {
   readonly readingOwn: string;
   readonly readIt: string;
   readonly readAll: string;
+  readonly judgedAnew: string;
+  readonly stampsGone: string;
   /** What stamps are called, by their names. */
   readonly stamps: Readonly<Record<string, string>>;
   /** In place of those of the same name where cards are questions. */

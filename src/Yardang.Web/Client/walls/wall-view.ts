@@ -99,6 +99,11 @@ export class WallView {
     return this.slips.changing.stop(id);
   }
 
+  /** What may be wanted without a network. */
+  fetchRest(): void {
+    this.slips.changing.fetch();
+  }
+
   focusCard(id: number): void {
     this.refreshAt(`[data-card="${id}"]`);
   }

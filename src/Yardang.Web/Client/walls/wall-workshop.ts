@@ -43,6 +43,7 @@ interface Listing {
 }
 
 const TYPING_PAUSE_MS = 600;
+const FRAMES_TO_SEE = 60;
 
 Alpine.data('wallWorkshop', () => {
   const data = pageData<WallWorkshopData>();
@@ -124,8 +125,7 @@ Alpine.data('wallWorkshop', () => {
       this.refresh();
       // The ready check leads to what it found: the address says to what.
       const place = location.hash.slice(1);
-      await this.$nextTick();
-      if (place) document.getElementById(place === 'fill-ins' ? 'wall-question' : place)?.focus();
+      if (place) await focusOnceSeen(place === 'fill-ins' ? 'wall-question' : place);
     },
 
     get plan() {
@@ -204,3 +204,13 @@ Alpine.data('wallWorkshop', () => {
     },
   };
 });
+
+/** What the plan shows only with a rule of it comes into sight a moment after the plan. */
+async function focusOnceSeen(id: string): Promise<void> {
+  for (let frame = 0; frame < FRAMES_TO_SEE; frame++) {
+    await new Promise(requestAnimationFrame);
+    const field = document.getElementById(id);
+    field?.focus();
+    if (field && document.activeElement === field) return;
+  }
+}

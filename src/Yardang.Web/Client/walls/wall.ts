@@ -240,6 +240,7 @@ export function registerWall(beside: typeof besideOf | null): void {
       fetchRest(): void {
         setTimeout(() => {
           if (!looksOnly) void this.dialogsAreThere();
+          if (!looksOnly) view.fetchRest();
           void import('./large-card').catch(() => undefined);
           if (!looksOnly) void this.cardsAreMovable();
         }, REST_MS);

@@ -15,6 +15,7 @@ public sealed class BesideModel(AccessResolver access, LessonPeople people, IStr
 {
     private static readonly string[] s_pageFormats = ["png", "svg", "inkml"];
     private static readonly string[] s_wallFormats = ["pdf", "png", "svg", "csv"];
+    private static readonly string[] s_papers = ["a3", "poster"];
     private static readonly string[] s_namelessFormats = ["pdf", "csv"];
 
     public WorkView View { get; private set; } = null!;
@@ -49,6 +50,7 @@ public sealed class BesideModel(AccessResolver access, LessonPeople people, IStr
             Links =
             [
                 .. (isWall ? s_wallFormats : s_pageFormats).Select(format => ($"/lesson/{lesson}/board/{id}.{format}", texts[$"{(isWall ? "Wall" : "Beside")}.{format}"].Value)),
+                .. isWall ? s_papers.Select(paper => ($"/lesson/{lesson}/board/{id}.pdf?paper={paper}", texts[$"Wall.Paper.{paper}"].Value)) : [],
                 .. isWall ? s_namelessFormats.Select(format => ($"/lesson/{lesson}/board/{id}.{format}?names=none", texts[$"Wall.Nameless.{format}"].Value)) : [],
             ],
         };
