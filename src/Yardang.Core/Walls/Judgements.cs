@@ -12,6 +12,9 @@ public sealed class Judgements
     private readonly SortedDictionary<(int Round, long Card, int Person), Said> _given = [];
     private int _letters;
 
+    // All cards of this round are added up at once, and once: prints ask for one after another.
+    private Dictionary<long, CardResult>? _added;
+
     /// <summary>Which round it is, from 1.</summary>
     public int Round { get; private set; } = 1;
 
@@ -42,6 +45,12 @@ public sealed class Judgements
     /// <param name="cards">Their ids, in order.</param>
     public ImmutableArray<CardResult> ResultsOf(IEnumerable<long> cards)
     {
+        _added ??= AddedUp();
+        return [.. cards.Where(_added.ContainsKey).Select(card => _added[card])];
+    }
+
+    private Dictionary<long, CardResult> AddedUp()
+    {
         var (counts, reasons) = (new Dictionary<long, int[]>(), new Dictionary<long, List<ScoreReason>>());
         foreach (var ((round, card, _), said) in _given)
         {
@@ -54,8 +63,8 @@ public sealed class Judgements
         }
 
         var fair = Scoring.EvenedOut(Scores, Values);
-        return [.. cards.Where(counts.ContainsKey).Select(card => new CardResult(
-            Round, card, [.. counts[card]], fair.TryGetValue(card, out var evened) ? evened : null, reasons.TryGetValue(card, out var why) ? InNoOrder(why) : null))];
+        return counts.ToDictionary(c => c.Key, c => new CardResult(
+            Round, c.Key, [.. c.Value], fair.TryGetValue(c.Key, out var evened) ? evened : null, reasons.TryGetValue(c.Key, out var why) ? InNoOrder(why) : null));
     }
 
     // By what they say: in which order they came would tell whose they are.
@@ -98,11 +107,13 @@ public sealed class Judgements
     {
         if (rule is null || (rule.Kind == Kind && rule.Values == Values)) return;
         if (Kind is not null) (Round, IsShown) = (Round + 1, false);
+        _added = null;
         (Kind, Values) = (rule.Kind, rule.Values);
     }
 
     internal void Judge(CardJudged judged, int person)
     {
+        _added = null;
         var key = (Round, judged.Card, person);
         if (_given.Remove(key, out var before)) _letters -= before.Letters;
         if (judged.Value == 0) return;
@@ -115,6 +126,7 @@ public sealed class Judgements
     // Who comes while a round goes on again is not told what was shown of it.
     internal void GoOn(bool newRound)
     {
+        _added = null;
         if (newRound) Round++;
         Results = [.. Results.Where(r => r.Round != Round)];
         IsShown = false;
@@ -123,6 +135,7 @@ public sealed class Judgements
     internal void Bring(ImmutableArray<CardResult> results)
     {
         if (results.IsEmpty) return;
+        _added = null;
         Round = results.Max(r => r.Round);
         var last = results.First(r => r.Round == Round);
         Values = last.Counts.Length;
@@ -132,6 +145,7 @@ public sealed class Judgements
 
     internal void Restore(JudgingState state)
     {
+        _added = null;
         (Round, Kind, Values, IsShown, Results) = (state.Round, state.Kind, state.Values, state.IsShown, state.Results);
         foreach (var (round, card, person, value, reason, words) in state.Given)
         {

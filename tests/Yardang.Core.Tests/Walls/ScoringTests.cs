@@ -55,6 +55,24 @@ public class ScoringTests
     }
 
     [Fact]
+    public void What_is_said_after_all_was_added_up_counts_in_the_same_round_and_not_in_another()
+    {
+        var wall = new WallScript(Scored());
+        var card = wall.PutUp(Maya, "Arches push");
+        wall.Do(Ben, new JudgeCard(card, 4));
+        Assert.Equal(4, Result().Mean);
+        wall.Do(s_cleo, new JudgeCard(card, 2));
+        Assert.Equal((3.0, 3.0), (Result().Mean, Result().Fair));
+        wall.Do(Ben, new JudgeCard(card, 0));
+        Assert.Equal(2, Result().Mean);
+        wall.Do(Teacher, new ShowResults());
+        wall.Do(Teacher, new GoOnJudging(NewRound: true));
+        Assert.Empty(wall.Wall.Judgements.ResultsOf([card]));
+
+        CardResult Result() => wall.Wall.Judgements.ResultsOf([card]).Single();
+    }
+
+    [Fact]
     public void Another_number_of_points_is_another_round()
     {
         var wall = new WallScript(Scored());
