@@ -81,6 +81,11 @@ test('a wall of 500 cards', async ({ browser, baseURL }) => {
   });
   await maya.getByLabel('Write here, under All answers').focus();
   const typed = await framesWhile(maya, () => maya.keyboard.type('Stones push against each other and against the banks.', { delay: 40 }));
+  if (process.env.PICTURES) {
+    await maya.screenshot({ path: '/tmp/p/long.png' });
+    await maya.setViewportSize({ width: 390, height: 844 });
+    await maya.screenshot({ path: '/tmp/p/long-phone.png' });
+  }
   console.log();
   say(`a wall of 500 cards, first readable, ${SLOWER}x slower`, median(paints), LIMITS.paint);
   say('scrolling it, p95 frame', p95(scrolled.frames), LIMITS.frame);

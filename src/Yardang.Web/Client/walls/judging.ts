@@ -22,12 +22,20 @@ export class JudgingView {
     return this.sideOf();
   }
 
-  /** What is drawn for a card depends on this. */
-  keyOf(card: Card): string {
+  /** What is drawn for all cards depends on this, besides the plan. */
+  commonKeys(): readonly unknown[] {
     const { state, me } = this.side;
-    const { judgements } = state;
-    const mine = me.isStaff ? this.soFar(card) : [judgements.saidBy(me.number, card.id), state.plan.rules.judging];
-    return JSON.stringify([this.mayJudge(card), this.isFull(card), mine, judgements.shownOf(card.id)]);
+    const { round, isShown, results } = state.judgements;
+    const rule = state.plan.rules.judging;
+    const hasChosenAll =
+      rule?.kind === JudgingKind.Choose && state.judgements.chosenBy(me.number, (id) => state.isUp(id)) >= rule.choices;
+    return [round, isShown, results, hasChosenAll];
+  }
+
+  /** What is drawn for a card depends on this, besides the card. */
+  keyOf(card: Card): unknown {
+    const { state, me } = this.side;
+    return me.isStaff ? this.soFar(card)?.join() : state.judgements.saidBy(me.number, card.id);
   }
 
   mayJudge(card: Card): boolean {

@@ -4,7 +4,7 @@ import { type TemplateResult, html, nothing } from 'lit-html';
 import { live } from 'lit-html/directives/live.js';
 import { fill } from '../page-data';
 import { LONGEST_TEXT } from '../room/wall-state';
-import type { FieldSpot } from '../wire/forms';
+import { type FieldSpot, Purpose } from '../wire/forms';
 import { Drafts } from './drafts';
 import type { Growing } from './growing';
 import type { WallSide } from './wall-side';
@@ -63,11 +63,7 @@ export class NewCards {
         aria-label=${words.label}
         .value=${live(drafts.get(place))}
         ?readonly=${!this.side.mayWrite()}
-        @input=${(e: Event) => {
-          drafts.set(place, (e.target as HTMLTextAreaElement).value);
-          this.growing?.typed(topic);
-          this.refresh();
-        }}
+        @input=${(e: Event) => this.typed(topic, (e.target as HTMLTextAreaElement).value)}
         @paste=${(e: ClipboardEvent) => this.take(place, e, e.clipboardData)}
         @keydown=${(e: KeyboardEvent) => this.key(e, topic)}
       ></textarea>
@@ -108,6 +104,16 @@ export class NewCards {
         )}
       </select></label
     >`;
+  }
+
+  /** A wall of hundreds of cards is not drawn anew with each letter: only as something is begun, or where like questions are looked for. */
+  private typed(topic: number, text: string): void {
+    const { drafts, state } = this.side;
+    const place = Drafts.under(topic);
+    const wasBegun = drafts.isBegun(place);
+    drafts.set(place, text);
+    this.growing?.typed(topic);
+    if (drafts.isBegun(place) !== wasBegun || state.plan.purpose === Purpose.Ask) this.refresh();
   }
 
   private take(place: string, e: Event, data: DataTransfer | null): void {

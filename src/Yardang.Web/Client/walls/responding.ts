@@ -16,12 +16,6 @@ export class Responding {
     return this.sideOf();
   }
 
-  /** What is drawn for a card depends on this, besides the card. */
-  get key(): string {
-    const { state, looksOnly } = this.side;
-    return JSON.stringify([state.plan.rules.responses, state.plan.rules.ownFirst, !looksOnly && this.side.mayWrite()]);
-  }
-
   /** Those that are offered, each with how many responded with it; on one's own card those that somebody did. */
   of(card: Card): TemplateResult | typeof nothing {
     const { state, me, texts, looksOnly } = this.side;

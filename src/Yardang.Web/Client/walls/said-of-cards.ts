@@ -29,9 +29,14 @@ export class SaidOfCards {
     this.responding = new Responding(() => side);
   }
 
-  /** What is drawn for a card depends on this. */
-  keyOf(card: Card): string {
-    return this.judging.keyOf(card) + this.responding.key;
+  /** What is drawn for all cards depends on this, besides the plan. */
+  commonKeys(): readonly unknown[] {
+    return this.judging.commonKeys();
+  }
+
+  /** What is drawn for a card depends on this, besides the card. */
+  keyOf(card: Card): unknown {
+    return this.judging.keyOf(card);
   }
 
   /** Whether somebody is in the middle of saying something of it. */

@@ -32,6 +32,7 @@ export class Slips {
   private readonly togetherFetched: Fetched<Together>;
   private readonly saidFetched: Fetched<SaidOfCards>;
   private looked: unknown = null;
+  private common: readonly unknown[] = [];
   private hasTogether = false;
 
   /**
@@ -61,6 +62,22 @@ export class Slips {
       const { SaidOfCards: Made } = await import('./said-of-cards');
       return new Made(side, refresh);
     }, refresh);
+  }
+
+  /** Before cards are drawn: once for all of them, as a wall may hold hundreds. */
+  lookAround(): void {
+    const { state, me, read } = this.side;
+    const common = [
+      state.plan,
+      state.trip,
+      state.isFull(me.number),
+      this.side.mayWrite(),
+      read.join(),
+      this.together,
+      ...(this.saidOfCards?.commonKeys() ?? []),
+    ];
+    const isOther = common.length !== this.common.length || common.some((key, at) => key !== this.common[at]);
+    if (isOther) this.common = common;
   }
 
   /** Null as long as no card stands in another or grew from one, or what shows it is on its way. */
@@ -196,20 +213,14 @@ export class Slips {
 
   // What a card's picture depends on besides the card.
   private keysOf(card: Card): unknown[] {
-    const { side } = this;
+    const { standing } = this.around;
     return [
-      side.nameOf(card.author),
-      side.mayWrite(),
-      this.mayMove(card),
-      side.read.join(),
-      side.state.mayAnswer(card, side.me),
+      this.common,
+      this.side.nameOf(card.author),
       this.saidOfCards?.keyOf(card),
-      this.mayBuildOn(card),
-      this.together,
-      this.around.standing.of(card),
-      this.around.standing.usesOf(card),
+      standing.of(card),
+      standing.usesOf(card),
       card.from.length > 0 && this.side.state.cards,
-      card.putUnder === card.topic || this.around.headingOf(card.putUnder),
     ];
   }
 

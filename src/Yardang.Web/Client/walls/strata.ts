@@ -10,7 +10,12 @@ import type { Slips } from './slips';
 import { type Arrangement, type Band, type WallSide, byTopic, endsBelowSight } from './wall-side';
 import type { WallView } from './wall-view';
 
+/** From how many cards on the place to write stands below them, not among them: else all are laid out anew with each letter. */
+const LONG = 100;
+
 export class Strata implements Arrangement {
+  /** Topics that were long when this page came to them: it stays so, as somebody may be writing. */
+  private readonly isLong = new Map<number, boolean>();
   private readonly newCards: NewCards;
 
   constructor(
@@ -62,6 +67,13 @@ export class Strata implements Arrangement {
         ? html`<p class="second-language" dir="auto" lang=${read[1]}>${words}</p>`
         : nothing;
     };
+    const slot = this.newCards.slot(id, {
+      placeholder: texts.writeHere,
+      label: fill(texts.writeUnder, heading),
+      done: texts.putUp,
+      about: heading,
+    });
+    if (this.side.isAdmitted && !this.isLong.has(id)) this.isLong.set(id, shown.length >= LONG);
     return html`<section
       class="stratum"
       data-topic=${id}
@@ -96,13 +108,15 @@ export class Strata implements Arrangement {
           (c) => c.id,
           (c) => this.slips.slip(c),
         )}
-        ${this.newCards.slot(id, {
-          placeholder: texts.writeHere,
-          label: fill(texts.writeUnder, heading),
-          done: texts.putUp,
-          about: heading,
-        })}
+        ${this.isLong.get(id) ? nothing : slot}
       </ol>
+      ${
+        this.isLong.get(id)
+          ? html`<ul class="slips slips-next">
+              ${slot}
+            </ul>`
+          : nothing
+      }
     </section>`;
   }
 }

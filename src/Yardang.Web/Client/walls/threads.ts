@@ -1,17 +1,13 @@
-// What is said to a card: opened with a press, read in the order of who answers whom, at most three steps deep. An answer that comes while somebody
-// reads is counted, and shown when they ask for it.
+// Which threads are open, and the button that opens one. What is said in it is drawn by what is fetched when the first is opened.
 
 import { type TemplateResult, html, nothing } from 'lit-html';
-import { live } from 'lit-html/directives/live.js';
-import { repeat } from 'lit-html/directives/repeat.js';
-import { fill, plural } from '../page-data';
-import { type Answer, type Card, LONGEST_TEXT } from '../room/wall-state';
-import type { AnswerPairs } from './answer-pairs';
+import { plural } from '../page-data';
+import type { Answer, Card } from '../room/wall-state';
+import { AnswerKind } from '../wire/forms';
 import { Drafts } from './drafts';
-import { AnswerKind, Purpose } from '../wire/forms';
+import { Fetched } from './fetched';
+import type { Thread } from './thread';
 import { type WallSide, titleOf } from './wall-side';
-
-const DEEPEST = 2;
 
 /** On a wall to ask: what answers the question. */
 export interface Filing {
@@ -20,19 +16,15 @@ export interface Filing {
   belowField(card: Card, text: string, say: (aloud: boolean) => number): TemplateResult | null;
 }
 
-interface Line {
-  readonly answer: Answer;
-  readonly depth: number;
-}
-
 export class Threads {
   filing: Filing | null = null;
   /** The answers that are shown, of each card whose thread is open. */
   private readonly open = new Map<number, Set<number>>();
   /** Which answer of a card is being answered. */
   private readonly to = new Map<number, number>();
-  private pairs: AnswerPairs | null = null;
-  private changing: { readonly card: number; readonly answer: number } | null = null;
+  private readonly fetched: Fetched<Thread>;
+  /** What is to be answered as soon as it can be. */
+  private focusNext: number | null = null;
 
   /**
    * @param side what the wall's page knows and does.
@@ -41,7 +33,20 @@ export class Threads {
   constructor(
     private readonly side: WallSide,
     private readonly refresh: (focus?: string) => void,
-  ) {}
+  ) {
+    this.fetched = new Fetched(
+      async () => {
+        const { Thread: Made } = await import('./thread');
+        return new Made(side, this, refresh);
+      },
+      () => this.refreshOpened(),
+    );
+  }
+
+  /** What is needed for it is fetched. */
+  fetch(): void {
+    this.fetched.get();
+  }
 
   isOpen(card: number): boolean {
     return this.open.has(card);
@@ -69,33 +74,11 @@ export class Threads {
   /** The thread of a card, if it is open. */
   thread(card: Card): TemplateResult | typeof nothing {
     const shown = this.open.get(card.id);
-    if (!shown) return nothing;
-    const { state, me, texts, looksOnly } = this.side;
-    // What I say myself is where I said it.
-    for (const answer of card.answers) if (state.isMyAnswer(answer, me)) shown.add(answer.id);
-    const fresh = state.saidTo(card).filter((a) => !shown.has(a.id));
-    const mayAnswer = !looksOnly && state.mayAnswer(card, me);
-    return html`<section class="thread" aria-label=${fill(texts.answersTo, titleOf(card, texts))}>
-      <ol>
-        ${repeat(
-          this.linesOf(card).filter((l) => shown.has(l.answer.id)),
-          (l) => l.answer.id,
-          (l) => this.line(card, l, mayAnswer),
-        )}
-      </ol>
-      ${
-        fresh.length > 0
-          ? html`<button type="button" class="button button-small" @click=${() => this.show(card, fresh)}>
-              ${plural(texts, 'freshAnswers', fresh.length)}
-            </button>`
-          : nothing
-      }
-      ${mayAnswer || this.begun(card) ? this.field(card, mayAnswer) : nothing}
-    </section>`;
+    return shown ? (this.fetched.get()?.draw(card, shown) ?? nothing) : nothing;
   }
 
   /** What was typed here and may not be said any more: it can still be read and taken elsewhere. */
-  private begun(card: Card): string {
+  begun(card: Card): string {
     const { drafts, looksOnly } = this.side;
     const kinds = [0, AnswerKind.Strength, AnswerKind.Question];
     return looksOnly ? '' : kinds.map((k) => drafts.get(Drafts.answering(card.id, this.toOf(card), k))).join('');
@@ -106,206 +89,9 @@ export class Threads {
   }
 
   /** What was taken down is seen by its author and teachers, also where it was read before. */
-  private isSeen(answer: Answer): boolean {
+  isSeen(answer: Answer): boolean {
     const { state, me } = this.side;
     return answer.downBy === 0 || me.isStaff || state.isMyAnswer(answer, me);
-  }
-
-  /** Each behind what it answers; what answered something that is gone stands by itself. */
-  private linesOf(card: Card): Line[] {
-    // Strengths together, and questions together.
-    const all = card.answers
-      .filter((a) => this.isSeen(a))
-      .sort((a, b) => a.says - b.says || a.saidAt - b.saidAt || a.id - b.id);
-    const known = new Set(all.map((a) => a.id));
-    const under = (to: number, depth: number): Line[] =>
-      all
-        .filter((a) => (known.has(a.to) ? a.to : 0) === to)
-        .flatMap((answer) => [{ answer, depth: Math.min(depth, DEEPEST) }, ...under(answer.id, depth + 1)]);
-    return under(0, 0);
-  }
-
-  private line(card: Card, { answer, depth }: Line, mayAnswer: boolean): TemplateResult {
-    const { state, me, texts } = this.side;
-    if (answer.downBy !== 0) return this.lineDown(card, answer, depth);
-    if (this.changing?.card === card.id && this.changing.answer === answer.id)
-      return this.lineBeingChanged(card, answer, depth);
-    const about = card.answers.find((a) => a.id === answer.to);
-    const mayWrite = this.side.mayWrite();
-    const said = [this.label(answer), answer.text || texts.saidAloud];
-    return html`<li data-answer=${answer.id} data-depth=${depth} tabindex="-1">
-      <p class="answer-words" dir="auto" lang=${answer.language || nothing}>${said}</p>
-      <footer class="slip-foot">
-        <span
-          >${this.authorOf(answer)}${answer.aloud ? html` · ${texts.saidAloud}` : nothing}${about ? html` · ${fill(texts.answerTo, this.authorOf(about))}` : nothing}</span
-        >
-        <span class="slip-actions">
-          ${this.asksFor?.besideAnswer(card, answer) ?? nothing}
-          ${
-            mayAnswer && mayWrite
-              ? html`<button
-                  type="button"
-                  class="button button-quiet slip-change"
-                  aria-label=${`${texts.answer}: ${answer.text.slice(0, 60)}`}
-                  @click=${() => this.answerTo(card, answer.id)}
-                >
-                  ${texts.answer}
-                </button>`
-              : nothing
-          }
-          ${
-            mayWrite && !this.side.looksOnly && state.mayChangeAnswer(card.id, answer.id, me)
-              ? html`<button
-                  type="button"
-                  class="button button-quiet slip-change"
-                  aria-label=${fill(texts.changeAnswer, answer.text.slice(0, 60))}
-                  @click=${() => this.change(card, answer)}
-                >
-                  ${texts.change}
-                </button>`
-              : nothing
-          }
-        </span>
-      </footer>
-    </li>`;
-  }
-
-  private label(answer: Answer): TemplateResult | typeof nothing {
-    return answer.says ? html`<b class="answer-says">${this.saysWords(answer.says)}</b> ` : nothing;
-  }
-
-  private saysWords(says: AnswerKind): string {
-    return says === AnswerKind.Strength ? this.side.texts.strength : this.side.texts.openQuestion;
-  }
-
-  private lineDown(card: Card, answer: Answer, depth: number): TemplateResult {
-    const { me, texts } = this.side;
-    const mayPutBack = this.side.mayWrite() && (me.isStaff || answer.downBy === me.number);
-    return html`<li data-answer=${answer.id} data-depth=${depth} class="answer-down">
-      <p class="answer-words" dir="auto" lang=${answer.language || nothing}>${answer.text}</p>
-      <footer class="slip-foot">
-        <span>${answer.downBy === me.number ? texts.answerDown : texts.answerDownByTeacher}</span>
-        ${
-          mayPutBack
-            ? html`<button
-                type="button"
-                class="button button-quiet slip-change"
-                @click=${() => this.side.putAnswerBack(card, answer)}
-              >
-                ${texts.putBack}
-              </button>`
-            : nothing
-        }
-      </footer>
-    </li>`;
-  }
-
-  private lineBeingChanged(card: Card, answer: Answer, depth: number): TemplateResult {
-    const { texts, drafts } = this.side;
-    const place = Drafts.ofAnswer(card.id, answer.id);
-    const text = drafts.get(place);
-    return html`<li data-answer=${answer.id} data-depth=${depth}>
-      <textarea
-        class="slip-field"
-        maxlength=${LONGEST_TEXT}
-        dir="auto"
-        aria-label=${texts.answerWords}
-        .value=${live(text)}
-        @input=${(e: Event) => this.typed(place, e)}
-        @keydown=${(e: KeyboardEvent) => {
-          if (e.key === 'Escape') this.stop(card, answer);
-          else if (isDone(e)) this.keep(card, answer);
-        }}
-      ></textarea>
-      <div class="slip-do">
-        <button
-          type="button"
-          class="button button-small button-main"
-          ?disabled=${!text.trim() && !answer.aloud}
-          @click=${() => this.keep(card, answer)}
-        >
-          ${texts.keep}
-        </button>
-        <button
-          type="button"
-          class="button button-small button-refuse"
-          @click=${() => {
-            this.side.takeAnswerDown(card, answer);
-            this.stop(card, answer);
-          }}
-        >
-          ${texts.takeDown}
-        </button>
-        <button type="button" class="button button-small button-quiet" @click=${() => this.stop(card, answer)}>
-          ${texts.cancel}
-        </button>
-      </div>
-    </li>`;
-  }
-
-  private field(card: Card, mayAnswer: boolean): TemplateResult | typeof nothing {
-    const { texts, drafts, state, me } = this.side;
-    const to = this.toOf(card);
-    if (to === 0 && state.plan.rules.inPairs && !me.isStaff) return this.pair(card, mayAnswer);
-    const about = card.answers.find((a) => a.id === to);
-    const place = Drafts.answering(card.id, to);
-    const text = drafts.get(place);
-    const label = about ? fill(texts.answering, this.authorOf(about)) : texts.writeAnswer;
-    return html`<div class="answering">
-      ${
-        about
-          ? html`<p class="answering-to">
-              <span>${label}: ${about.text.slice(0, 80)}</span>
-              <button type="button" class="button button-quiet slip-change" @click=${() => this.answerTo(card, 0)}>
-                ${texts.answerCard}
-              </button>
-            </p>`
-          : nothing
-      }
-      <textarea
-        class="slip-field"
-        data-answering=${card.id}
-        rows="1"
-        maxlength=${LONGEST_TEXT}
-        dir="auto"
-        placeholder=${texts.writeAnswer}
-        aria-label=${label}
-        .value=${live(text)}
-        ?readonly=${!mayAnswer || !this.side.mayWrite()}
-        @input=${(e: Event) => this.typed(place, e)}
-        @keydown=${(e: KeyboardEvent) => isDone(e) && mayAnswer && this.say(card)}
-      ></textarea>
-      ${mayAnswer ? nothing : html`<p class="answering-to">${texts.answersEnded}</p>`}
-      ${mayAnswer ? (this.asksFor?.belowField(card, text, (aloud) => this.say(card, aloud)) ?? this.sayButton(card, text)) : nothing}
-    </div>`;
-  }
-
-  /** Fetched where cards are answered so. */
-  private pair(card: Card, mayAnswer: boolean): TemplateResult | typeof nothing {
-    if (this.pairs) return this.pairs.form(card, mayAnswer);
-    void import('./answer-pairs')
-      .then(({ AnswerPairs }) => {
-        this.pairs ??= new AnswerPairs(this.side, (says) => this.saysWords(says), this.refresh);
-        this.refresh(`[data-answering="${card.id}"]`);
-      })
-      .catch(() => this.side.say(this.side.texts.networkAway));
-    return nothing;
-  }
-
-  private sayButton(card: Card, text: string): TemplateResult | typeof nothing {
-    if (!text.trim()) return nothing;
-    return html`<button
-      type="button"
-      class="button button-small button-main"
-      ?disabled=${!this.side.mayWrite()}
-      @click=${() => this.say(card)}
-    >
-      ${this.side.texts.say}
-    </button>`;
-  }
-
-  private get asksFor(): Filing | null {
-    return this.side.state.plan.purpose === Purpose.Ask ? this.filing : null;
   }
 
   authorOf(answer: Answer): string {
@@ -315,70 +101,25 @@ export class Threads {
   }
 
   /** What is being answered, as long as it is there. */
-  private toOf(card: Card): number {
+  toOf(card: Card): number {
     const to = this.to.get(card.id) ?? 0;
     return card.answers.some((a) => a.id === to && a.downBy === 0) ? to : 0;
   }
 
-  private press(card: Card): void {
-    if (this.open.delete(card.id)) this.refresh(`[data-card="${card.id}"] .slip-answers`);
-    else {
-      this.open.set(card.id, new Set(card.answers.map((a) => a.id)));
-      this.refresh(card.answers.length === 0 ? `[data-answering="${card.id}"]` : undefined);
-    }
-  }
-
-  private show(card: Card, fresh: readonly Answer[]): void {
-    for (const { id } of fresh) this.open.get(card.id)!.add(id);
-    this.refresh(`[data-answer="${fresh[0]!.id}"]`);
-  }
-
-  private answerTo(card: Card, to: number): void {
+  /** From now on, with 0 the card itself is. */
+  answerTo(card: Card, to: number): void {
     this.to.set(card.id, to);
-    this.refresh(`[data-answering="${card.id}"]`);
   }
 
-  private change(card: Card, answer: Answer): void {
-    const place = Drafts.ofAnswer(card.id, answer.id);
-    if (!this.side.drafts.get(place)) this.side.drafts.set(place, answer.text);
-    this.changing = { card: card.id, answer: answer.id };
-    this.refresh(`[data-answer="${answer.id}"] textarea`);
+  private press(card: Card): void {
+    const isClosed = this.open.delete(card.id);
+    this.focusNext = isClosed || card.answers.length > 0 ? null : card.id;
+    if (isClosed) return this.refresh(`[data-card="${card.id}"] .slip-answers`);
+    this.open.set(card.id, new Set(card.answers.map((a) => a.id)));
+    this.refreshOpened();
   }
 
-  private keep(card: Card, answer: Answer): void {
-    const text = this.side.drafts.get(Drafts.ofAnswer(card.id, answer.id)).trim();
-    if (!(text || answer.aloud) || !this.side.mayWrite()) return;
-    if (text !== answer.text) this.side.rewordAnswer(card, answer, text);
-    this.stop(card, answer);
+  private refreshOpened(): void {
+    this.refresh(this.focusNext === null ? undefined : `[data-answering="${this.focusNext}"]`);
   }
-
-  private stop(card: Card, answer: Answer): void {
-    this.side.drafts.set(Drafts.ofAnswer(card.id, answer.id), '');
-    this.changing = null;
-    this.refresh(`[data-answer="${answer.id}"]`);
-  }
-
-  /** Says what is typed; gives the id of the answer, 0 if nothing was said. */
-  private say(card: Card, aloud = false): number {
-    const to = this.toOf(card);
-    const place = Drafts.answering(card.id, to);
-    const text = this.side.drafts.get(place).trim();
-    if (!(text || aloud) || !this.side.mayWrite()) return 0;
-    const id = this.side.answer(card, to, text, aloud);
-    this.side.drafts.set(place, '');
-    this.to.delete(card.id);
-    this.refresh(`[data-answering="${card.id}"]`);
-    return id;
-  }
-
-  private typed(place: string, e: Event): void {
-    this.side.drafts.set(place, (e.target as HTMLTextAreaElement).value);
-    this.refresh();
-  }
-}
-
-function isDone(e: KeyboardEvent): boolean {
-  const done = e.key === 'Enter' && (e.ctrlKey || e.metaKey);
-  if (done) e.preventDefault();
-  return done;
 }

@@ -99,6 +99,11 @@ export class WallView {
     return this.slips.changing.stop(id);
   }
 
+  /** What is wanted as soon as somebody has read a card. */
+  fetchSoon(): void {
+    this.slips.threads.fetch();
+  }
+
   /** What may be wanted without a network. */
   fetchRest(): void {
     this.slips.changing.fetch();
@@ -189,6 +194,7 @@ export class WallView {
 
   private render(): void {
     this.scheduled = false;
+    this.slips.lookAround();
     render(html`${this.arrangement?.draw() ?? nothing}${this.takenDown()}`, this.root);
     this.slips.saidOfCards?.explainIn(this.legend);
     this.arrangement?.measure?.();

@@ -238,6 +238,7 @@ export function registerWall(beside: typeof besideOf | null): void {
 
       /** What may be wanted without a network is fetched once the wall has been read for a moment. */
       fetchRest(): void {
+        view.fetchSoon();
         setTimeout(() => {
           if (!looksOnly) void this.dialogsAreThere();
           if (!looksOnly) view.fetchRest();
