@@ -19,7 +19,8 @@ public sealed record TemplatePage(string Key, string? Organizer, Paper Paper);
 /// <param name="Purpose">What students are to do.</param>
 /// <param name="Line">Along what cards are ordered; null where they are not.</param>
 /// <param name="LinkWords">Each names its text: words for links where cards are connected; none where they are not.</param>
-public sealed record TemplateWall(ImmutableArray<string> Topics, WallRules Rules, Purpose Purpose = Purpose.Sort, LinePlan? Line = null, ImmutableArray<string> LinkWords = default);
+/// <param name="Positions">Between which students say where they stand: the keys of their texts; none where they do not.</param>
+public sealed record TemplateWall(ImmutableArray<string> Topics, WallRules Rules, Purpose Purpose = Purpose.Sort, LinePlan? Line = null, ImmutableArray<string> LinkWords = default, ImmutableArray<string> Positions = default);
 
 /// <summary>A part of a template: pages or a wall.</summary>
 /// <param name="Key">Names its text; empty where there is one part alone.</param>
@@ -37,6 +38,9 @@ public sealed record Template(string Key, ImmutableArray<TemplatePart> Parts)
 
     /// <summary>A template of a wall alone.</summary>
     public static Template OfWall(string key, ImmutableArray<string> topics, WallRules rules) => new(key, [new("", [], new(topics, rules))]);
+
+    /// <summary>A template of a wall on whose question students say where they stand.</summary>
+    public static Template ToStand(string key, ImmutableArray<string> topics, ImmutableArray<string> positions) => new(key, [new("", [], new(topics, new(Least: 1), Positions: positions))]);
 
     /// <summary>A template of a wall on which students ask.</summary>
     public static Template ToAsk(string key) => new(key, [new("", [], new([], new(Answers: true), Purpose.Ask))]);
@@ -57,7 +61,7 @@ public sealed record Template(string Key, ImmutableArray<TemplatePart> Parts)
     /// <param name="language">Of the texts, BCP 47.</param>
     /// <param name="say">
     /// The text of a key: <c>Template.key.Name</c>, <c>Template.key.Directions</c>, <c>TemplatePage.key</c>, <c>OrganizerText.key</c>; of a wall
-    /// <c>Template.key.Question</c>, <c>TemplateTopic.key</c> and <c>TemplateTopic.key.Prompt</c>, with a line <c>Template.key.Start</c> and <c>Template.key.End</c>, with words for links <c>TemplateLink.key</c>, with points <c>Template.key.Criterion</c>; of several parts <c>TemplatePart.key</c> and <c>TemplatePart.key.Question</c>.
+    /// <c>Template.key.Question</c>, <c>TemplateTopic.key</c> and <c>TemplateTopic.key.Prompt</c>, with a line <c>Template.key.Start</c> and <c>Template.key.End</c>, with words for links <c>TemplateLink.key</c>, with positions <c>TemplateStance.key</c>, with points <c>Template.key.Criterion</c>; of several parts <c>TemplatePart.key</c> and <c>TemplatePart.key.Question</c>.
     /// </param>
     public ActivityContent Content(string language, Func<string, string> say)
     {
@@ -83,7 +87,8 @@ public sealed record Template(string Key, ImmutableArray<TemplatePart> Parts)
         var line = wall.Line is { } blank ? blank with { Start = Texts.In(language, say($"{key}.Start")), End = Texts.In(language, say($"{key}.End")) } : null;
         var field = wall.Purpose == Purpose.Connect ? FieldPlan.Blank with { Words = [.. wall.LinkWords.Select((w, i) => new LinkWord(i + 1, Texts.In(language, say($"TemplateLink.{w}"))))] } : null;
         var judging = wall.Rules.Judging is { Criterion: { } criterion } scored ? scored with { Criterion = criterion with { Says = Texts.In(language, say($"{key}.Criterion")) } } : wall.Rules.Judging;
-        return new(wall.Purpose, Texts.In(language, say($"{key}.Question")), [.. topics], wall.Rules with { Shows = Attachment.Usual, Judging = judging }, Line: line, Field: field);
+        ImmutableArray<Texts>? positions = wall.Positions.IsDefault ? null : [.. wall.Positions.Select(p => Texts.In(language, say($"TemplateStance.{p}")))];
+        return new(wall.Purpose, Texts.In(language, say($"{key}.Question")), [.. topics], wall.Rules with { Shows = Attachment.Usual, Judging = judging, Stances = positions }, Line: line, Field: field);
     }
 }
 
@@ -122,6 +127,7 @@ public static class Templates
         Template.OfWall("knowAndWonder", ["know", "wonder", "findOut"], new(Least: 2)),
         Template.OfWall("leaving", ["learned", "unsure", "more"], new(Least: 1, Most: 5)),
         Template.OfWall("forAndAgainst", ["for", "against", "depends"], new(Least: 2)),
+        Template.ToStand("changedMyMind", ["for", "against"], ["for", "against", "unsure"]),
         Template.OfWall("prediction", ["predict", "happened", "because"], WallRules.Free),
         Template.OfWall("classRules", ["we", "weDoNot", "ifItFails"], new(Most: 6)),
         Template.OfWall("aboutMe", ["like", "can", "wantToLearn"], new(Least: 3, Most: 6)),

@@ -21,7 +21,8 @@ public sealed record ArchivedPerson(int Number, string Name, DateTimeOffset? Joi
 /// <param name="Results">What all said of them, in numbers; null for nothing. Who said what is not archived.</param>
 /// <param name="Order">The order of the class; null for none. Who placed what where is not archived.</param>
 /// <param name="Links">Links between the cards; null for none.</param>
-public sealed record ArchivedWall(WallPlan Plan, ImmutableArray<Card> Cards, ImmutableArray<CardResult>? Results = null, ClassOrder? Order = null, ImmutableArray<Link>? Links = null);
+/// <param name="Shifts">Who stood where and stands where, in numbers; null for nothing. Who stands where is not archived.</param>
+public sealed record ArchivedWall(WallPlan Plan, ImmutableArray<Card> Cards, ImmutableArray<CardResult>? Results = null, ClassOrder? Order = null, ImmutableArray<Link>? Links = null, StanceShifts? Shifts = null);
 
 /// <summary>A board or wall with all that stands on it.</summary>
 /// <param name="People">Who worked on it; empty for everybody's.</param>

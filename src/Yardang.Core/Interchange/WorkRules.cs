@@ -46,6 +46,7 @@ public static class WorkRules
         return Card.FaultIn(wall.Plan, wall.Cards)
             ?? (CardResult.AreSound(wall.Results ?? []) ? null : "What was said of the cards cannot be so.")
             ?? (wall.Order is null || ClassOrder.IsSound(wall.Order, wall.Cards.Select(c => c.Id).ToHashSet()) ? null : "The order of the class cannot be so.")
+            ?? (wall.Shifts?.IsSound(wall.Plan.Rules.Positions.Length, wall.Cards.Select(c => c.Id).ToHashSet()) == false ? "Where students stand cannot be so." : null)
             ?? Links.FaultIn(wall.Links ?? [], wall.Cards.Select(c => c.Id).ToHashSet())
             ?? ((wall.Links ?? []).Any(l => IsForeign(l.ByStaff, l.Author)) ? "A link is of somebody who is not in the lesson." : null)
             ?? (wall.Cards.Any(c => IsForeign(c.ByStaff, c.Author) || c.Said.Any(a => IsForeign(a.ByStaff, a.Author))) ? "A card or an answer is of somebody who is not in the lesson." : null);

@@ -121,6 +121,7 @@ public static class ReadyCheck
         if (wall is { TopicsStand: true, Rules.SaidAlready: true }) yield return new("SaidAlready");
         if (wall is { TopicsStand: true, Rules.BuildsOn: true }) yield return new("BuildsOn", Count: Growth.Most);
         if (!wall.Rules.Stamps.IsEmpty) yield return new("StudentsRespond", Count: wall.Rules.Stamps.Length);
+        if (!wall.Rules.Positions.IsEmpty) yield return new("StudentsStand", Count: wall.Rules.Positions.Length);
         yield return new(way switch { Way.OneEach => "NotSeeOtherWalls", _ when wall.Rules.OwnFirst => $"Own{what}First", Way.ByGroup => $"SeeGroups{what}", _ => $"SeeAll{what}" });
         if (wall.HidesNames && way != Way.OneEach) yield return new("NamesHidden", Count: LetOut.LeastPeople);
         yield return new($"YouSeeAll{what}");
@@ -153,6 +154,7 @@ public static class ReadyCheck
         if (wall.LineShown is { Kind: LineKind.Ends or LineKind.Ladder or LineKind.Field } ends && ends.Names.All(n => n.IsEmpty)) yield return new("EndsWithoutName", IsWarning: true);
         if (wall.Rules.Shows.HasFlag(AttachmentKinds.Places) && wall.Map is null) yield return new("PlacesWithoutMap", IsWarning: true);
         if (wall.Rules.Judging?.Scored is { Says.IsEmpty: true }) yield return new("NoCriterion", IsWarning: true);
+        if (wall.Rules.Positions.Count(p => p.IsEmpty) is > 0 and var unsaid) yield return new("EmptyStances", IsWarning: true, unsaid);
         if (wall.Map is { } map && string.IsNullOrWhiteSpace(map.Description)) yield return new("UndescribedMap", IsWarning: true);
 
         // Who is not known to the others may write what they would not sign.

@@ -80,4 +80,7 @@ public enum Refusal
 
     /// <summary>On a round trip: their group is not there, and was not before.</summary>
     NotHere = 26,
+
+    /// <summary>Too few people have said something: who said what could be guessed.</summary>
+    TooFew = 27,
 }

@@ -35,6 +35,7 @@ public static class HiddenNames
 
         var judging = wall.Judgements.StateFor(judgement => Sight.Of(reader, judgement));
         var placing = wall.Placements.StateFor(place => Sight.Of(reader, place));
+        var stances = wall.Stances.StateFor(stance => Sight.Of(reader, stance));
         return Snapshots.Of(CopyOf(wall.Plan, Restored(wall.Plan, [.. copy.Cards.Values], [.. copy.Links.All.Values]) with
         {
             SetAside = [.. wall.SetAside.Values.Where(late => Sight.Of(reader, late)).Select(late => late with { Command = late.Command.WithIds(Id) })],
@@ -48,6 +49,7 @@ public static class HiddenNames
             Trip = wall.Visits.Trip,
             Visits = [.. wall.Visits.All.Values.Where(visit => Sight.Of(reader, visit))],
             Reading = [.. wall.Reading.For(list => Sight.Of(reader, list)).Select(l => l with { Cards = [.. l.Cards.Select(Id).Order()], Read = [.. l.Read.Select(Id)] })],
+            Stances = stances with { Own = [.. stances.Own.Select(s => s with { Moved = Id(s.Moved) })], Shown = stances.Shown?.WithIds(Id) },
             Placing = new([.. placing.Own.Select(p => p with { Card = Id(p.Card) })], placing.Shown?.WithIds(Id)),
         }), reader) as WallSnapshot ?? throw new InvalidOperationException("A wall has another snapshot.");
     }
@@ -60,7 +62,7 @@ public static class HiddenNames
     }
 
     private static WallSnapshot Restored(WallPlan plan, ImmutableArray<Card> cards, ImmutableArray<Link> links) =>
-        new(plan, cards, [], null, [], JudgingState.Begun, null, [], PlacingState.Begun, links, [], []);
+        new(plan, cards, [], null, [], JudgingState.Begun, null, [], PlacingState.Begun, links, [], [], StancesState.Begun);
 
     private static RoomEvent AsTold(Actor reader, RoomEvent happened, Veil veil)
     {
@@ -82,6 +84,7 @@ public static class HiddenNames
                 Cards = Cards(brought.Cards),
                 Results = brought.Results is { } results ? ((ResultsShown)new ResultsShown(results).WithIds(Id)).Results : null,
                 Order = brought.Order?.WithIds(Id),
+                Shifts = brought.Shifts?.WithIds(Id),
                 Links = brought.Links is { } links ? Links(links) : null,
             },
             CardPutUp(var card) => new CardPutUp(AsTold(reader, card, veil)),

@@ -76,6 +76,9 @@ public static class Sight
     /// <summary>Whether somebody knows where a person placed a card for themselves: who did, and teachers.</summary>
     public static bool Of(Actor reader, OwnPlace place) => reader.IsStaff || place.Person == reader.Number;
 
+    /// <summary>Whether somebody knows where a person stands: who does, and teachers.</summary>
+    public static bool Of(Actor reader, Stance stance) => reader.IsStaff || stance.Person == reader.Number;
+
     /// <summary>Whether somebody knows what a person is to read: who is to, and teachers.</summary>
     public static bool Of(Actor reader, ReadingList list) => reader.IsStaff || list.Person == reader.Number;
 

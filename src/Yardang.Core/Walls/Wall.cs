@@ -18,8 +18,9 @@ namespace Yardang.Core.Walls;
 /// <param name="Links">The links that the reader may see, by id.</param>
 /// <param name="Held">To teachers, where names are hidden from students: who has done what classmates do not see yet, by actor number.</param>
 /// <param name="Reading">Who is to read which cards; to a student, their own list.</param>
+/// <param name="Stances">Where students stand; to a student, where they do themselves, and what was shown.</param>
 [Kind((int)RoomKind.Wall)]
-public sealed record WallSnapshot(WallPlan Plan, ImmutableArray<Card> Cards, ImmutableArray<LateWork> SetAside, [OrMinusOne] long? LastActivity, ImmutableArray<LastAct> Acts, JudgingState Judging, RoundTrip? Trip, ImmutableArray<Visit> Visits, PlacingState Placing, ImmutableArray<Link> Links, ImmutableArray<int> Held, ImmutableArray<ReadingList> Reading) : RoomSnapshot;
+public sealed record WallSnapshot(WallPlan Plan, ImmutableArray<Card> Cards, ImmutableArray<LateWork> SetAside, [OrMinusOne] long? LastActivity, ImmutableArray<LastAct> Acts, JudgingState Judging, RoundTrip? Trip, ImmutableArray<Visit> Visits, PlacingState Placing, ImmutableArray<Link> Links, ImmutableArray<int> Held, ImmutableArray<ReadingList> Reading, StancesState Stances) : RoomSnapshot;
 
 /// <summary>A question, and cards that answer it, where all of its people can read them.</summary>
 public sealed class Wall : Room, IWorkRoom
@@ -62,6 +63,9 @@ public sealed class Wall : Room, IWorkRoom
     /// <summary>Who is to read which cards.</summary>
     public ReadingLists Reading { get; } = new();
 
+    /// <summary>Where students stand on the question.</summary>
+    public Stances Stances { get; } = new();
+
     /// <summary>Links between cards.</summary>
     public Links Links { get; } = new();
 
@@ -93,7 +97,7 @@ public sealed class Wall : Room, IWorkRoom
     public IReadOnlyDictionary<long, LateWork> SetAside => _setAside;
 
     /// <inheritdoc/>
-    public IEnumerable<int> Writers => _cards.Values.Where(c => !c.ByStaff).Select(c => c.Author).Concat(_cards.Values.SelectMany(c => c.Said).Where(a => !a.ByStaff).Select(a => a.Author)).Concat(Placements.People).Concat(Links.All.Values.Where(l => !l.ByStaff).Select(l => l.Author));
+    public IEnumerable<int> Writers => Stances.All.Keys.Concat(_cards.Values.Where(c => !c.ByStaff).Select(c => c.Author)).Concat(_cards.Values.SelectMany(c => c.Said).Where(a => !a.ByStaff).Select(a => a.Author)).Concat(Placements.People).Concat(Links.All.Values.Where(l => !l.ByStaff).Select(l => l.Author));
 
     /// <summary>What each student did last here, by actor number; the place is a topic.</summary>
     public IReadOnlyDictionary<int, LastAct> Acts => _acts;
@@ -146,11 +150,11 @@ public sealed class Wall : Room, IWorkRoom
         {
             case SetPlan(var plan):
                 return !actor.IsStaff || (Out is not null && !plan.HidesNames && Writers.Any()) ? Refusal.NotAllowed : plan.Fault() is null ? Planned(plan, situation) : Refusal.OutOfRange;
-            case BringCards(var brought, var cards, var changedAt, var results, var shown, var links):
+            case BringCards(var brought, var cards, var changedAt, var results, var shown, var links, var shifts):
                 if (actor.Role != Role.Program || Number > 0) return Refusal.NotAllowed;
                 var ids = cards.Select(c => c.Id).ToHashSet();
-                return Card.FaultIn(brought, cards) is null && CardResult.AreSound(results ?? []) && (shown is null || ClassOrder.IsSound(shown, ids)) && Links.FaultIn(links ?? [], ids) is null
-                    ? new CardsBrought(brought, cards, changedAt, results, shown, links) : Refusal.OutOfRange;
+                return Card.FaultIn(brought, cards) is null && CardResult.AreSound(results ?? []) && (shown is null || ClassOrder.IsSound(shown, ids)) && Links.FaultIn(links ?? [], ids) is null && shifts?.IsSound(brought.Rules.Positions.Length, ids) != false
+                    ? new CardsBrought(brought, cards, changedAt, results, shown, links, shifts) : Refusal.OutOfRange;
             case AcceptLateWork or DiscardLateWork or ShowResults or GoOnJudging or ShowOrder or TidyField or LayCards or LetCardsOut when !actor.IsStaff:
                 return Refusal.NotAllowed;
             case LetCardsOut:
@@ -172,6 +176,8 @@ public sealed class Wall : Room, IWorkRoom
                 return Laying.Decide(submission.Command, Plan, _cards, Links);
             case GiveReading or ReadCard:
                 return Plan.Rules.OwnFirst && actor.IsStaff ? Refusal.NotAllowed : Reading.Decide(submission.Command, actor, id => _cards.TryGetValue(id, out var card) && card.IsUp && Out?.Hides(card) != true ? card : null);
+            case TakeStance or SteerStances:
+                return Stances.Decide(submission.Command, Plan, actor, situation.Allowed.StudentsMayWrite, id => _cards.GetValueOrDefault(id) is { IsUp: true } card && !IsHidden(card, actor) ? card : null, IsKnownToAll);
             case BeginTrip or MoveOn or EndTrip or VisitStation:
                 return Visits.Decide(submission.Command, Plan, actor);
             case AcceptLateWork(var number):
@@ -241,6 +247,8 @@ public sealed class Wall : Room, IWorkRoom
     private Card CardAlone(PutUpCard put, Actor actor, long time) => put.For == 0
         ? new(put.Id, put.Topic, put.Topic, actor.Number, actor.IsStaff, Behind(put.Topic, actor), put.Language, put.Text, time, Attachments: put.Attachments, Spot: Laying.SpotFor(put, actor, Plan, KnownTo(actor), Links))
         : new(put.Id, put.Topic, put.Topic, put.For, ByStaff: false, Behind(put.Topic, actor), put.Language, put.Text, time, Attachments: put.Attachments, PutUpBy: actor.Number, Spot: Laying.SpotFor(put, actor, Plan, _cards, Links));
+
+    private bool IsKnownToAll(long id) => _cards.GetValueOrDefault(id) is { IsUp: true } card && IsKnownWith(card, Actor.Program);
 
     // Of a card that is up and that they see.
     private Refusal? WhyNot(long id, Actor actor, Func<Card, Refusal?> otherwise) =>
@@ -463,6 +471,7 @@ public sealed class Wall : Room, IWorkRoom
         Placements.Restore(wall.Placing);
         Links.Restore(wall.Links);
         Reading.Restore(wall.Reading);
+        Stances.Restore(wall.Stances);
         Out = Plan.HidesNames ? LetOut.Now(Plan, _cards, Links, wall.Held) : null;
     }
 
@@ -489,11 +498,12 @@ public sealed class Wall : Room, IWorkRoom
             case LateWorkDiscarded(var number, _):
                 _setAside.Remove(number);
                 return;
-            case CardsBrought(var plan, var cards, var changedAt, var brought, var order, var links):
+            case CardsBrought(var plan, var cards, var changedAt, var brought, var order, var links, var shifts):
                 (Plan, LastActivity) = (plan, changedAt);
                 Judgements.Bring(brought ?? []);
                 Judgements.Follow(plan.Rules.Judging);
                 Placements.Show(order);
+                Stances.Restore(shifts is null ? StancesState.Begun : new(StanceStage.Shown, [], shifts));
                 Links.Restore(links ?? []);
                 _cards.Clear();
                 foreach (var card in cards) _cards[card.Id] = card;
@@ -504,6 +514,12 @@ public sealed class Wall : Room, IWorkRoom
             case CardRespondedTo(var on, var stamp, var isOn, _):
                 Change(on, c => c.RespondedTo(stamp, envelope.Actor.Number, envelope.Actor.IsStaff, isOn));
                 break;
+            case StanceTaken:
+                Stances.Set(envelope.Event, envelope.Actor.Number);
+                break;
+            case StancesSteered:
+                Stances.Set(envelope.Event, envelope.Actor.Number);
+                return;
             case ResultsShown(var results):
                 Judgements.Show(results);
                 return;
@@ -559,6 +575,7 @@ public sealed class Wall : Room, IWorkRoom
             case CardsLinked or LinkReworded or LinkReversed or LinkTakenDown or LinkPutBack: Links.Set(happened, actor); break;
             case CardsShown(var plan, var shown, var links):
                 Placements.Follow(Plan, plan);
+                Stances.Follow(Plan, plan);
                 Plan = plan;
                 Judgements.Follow(plan.Rules.Judging);
 
@@ -570,6 +587,7 @@ public sealed class Wall : Room, IWorkRoom
                 break;
             case PlanSet(var plan, var laid):
                 Placements.Follow(Plan, plan);
+                Stances.Follow(Plan, plan);
                 Plan = plan;
                 Judgements.Follow(plan.Rules.Judging);
                 foreach (var card in _cards.Values.Where(c => !plan.Has(c.Topic)).ToList()) _cards[card.Id] = card with { Topic = WallPlan.Nowhere };

@@ -59,7 +59,8 @@ public sealed record SetPlan(WallPlan Plan) : Command;
 /// <param name="Results">What all said of them; null for nothing.</param>
 /// <param name="Order">The order of the class that was shown; null for none.</param>
 /// <param name="Links">Those between its cards; null for none.</param>
-public sealed record BringCards(WallPlan Plan, ImmutableArray<Card> Cards, long? ChangedAt, ImmutableArray<CardResult>? Results = null, ClassOrder? Order = null, ImmutableArray<Link>? Links = null) : Command;
+/// <param name="Shifts">Who stood where and stands where, in numbers; null for nothing.</param>
+public sealed record BringCards(WallPlan Plan, ImmutableArray<Card> Cards, long? ChangedAt, ImmutableArray<CardResult>? Results = null, ClassOrder? Order = null, ImmutableArray<Link>? Links = null, StanceShifts? Shifts = null) : Command;
 
 /// <summary>A card is up.</summary>
 [Kind(70)]
@@ -112,8 +113,9 @@ public sealed record PlanSet(WallPlan Plan, [Since(2), NullIsEmpty] ImmutableArr
 /// <param name="Results">What all said of them; null for nothing.</param>
 /// <param name="Order">The order of the class that was shown; null for none.</param>
 /// <param name="Links">Those between its cards; null for none.</param>
+/// <param name="Shifts">Who stood where and stands where, in numbers; null for nothing.</param>
 [Kind(76)]
-public sealed record CardsBrought(WallPlan Plan, ImmutableArray<Card> Cards, long? ChangedAt, [Since(2), NullIsEmpty] ImmutableArray<CardResult>? Results = null, [Since(3)] ClassOrder? Order = null, [Since(4), NullIsEmpty] ImmutableArray<Link>? Links = null) : RoomEvent;
+public sealed record CardsBrought(WallPlan Plan, ImmutableArray<Card> Cards, long? ChangedAt, [Since(2), NullIsEmpty] ImmutableArray<CardResult>? Results = null, [Since(3)] ClassOrder? Order = null, [Since(4), NullIsEmpty] ImmutableArray<Link>? Links = null, [Since(5)] StanceShifts? Shifts = null) : RoomEvent;
 
 /// <summary>Everybody sees all cards now, who saw only their own before: the plan, and every card that is up.</summary>
 /// <param name="Plan">What is planned for the wall now.</param>

@@ -9,6 +9,7 @@ public static class WallIds
     public static Command WithIds(this Command command, Func<long, long> id) => command switch
     {
         PutUpCard c => c with { Id = id(c.Id), Beside = id(c.Beside), Onto = id(c.Onto), From = c.From is { } from ? [.. from.Select(id)] : null },
+        TakeStance c => c with { Moved = id(c.Moved) },
         ReadCard c => c with { Card = id(c.Card) },
         JoinCard c => c with { Card = id(c.Card), Onto = id(c.Onto) },
         RewordCard c => c with { Id = id(c.Id) },
@@ -57,6 +58,8 @@ public static class WallIds
         LinkReversed e => e with { Id = id(e.Id) },
         LinkTakenDown e => e with { Id = id(e.Id) },
         ResultsShown e => e with { Results = [.. e.Results.Select(r => r with { Card = id(r.Card) }).OrderBy(r => r.Round).ThenBy(r => r.Card)] },
+        StanceTaken e => e with { Moved = id(e.Moved) },
+        StancesSteered e => e with { Shifts = e.Shifts?.WithIds(id) },
         OrderShown e => e with { Order = e.Order.WithIds(id) },
         _ => happened,
     };

@@ -72,8 +72,9 @@ public sealed record Topic(long Id, Texts Heading, Texts Prompt, int Colour, [Si
 /// <param name="Responses">The stamps with which everybody may respond to others' cards; null for none.</param>
 /// <param name="SaidAlready">Under topics: whether cards like the one that is being typed are shown, which it can join.</param>
 /// <param name="BuildsOn">Under topics: whether students may name the cards from which theirs grew.</param>
+/// <param name="Stances">The positions between which students choose where they stand, two to five; null for none.</param>
 public sealed record WallRules(
-    int Least = 0, int Most = 0, [Since(2)] bool OwnFirst = false, [Since(3)] bool Answers = false, [Since(4)] AttachmentKinds Shows = AttachmentKinds.None, [Since(5)] Judging? Judging = null, [Since(6)] int Stations = 0, [Since(7)] bool OnlyGiven = false, [Since(8)] NamesTo Names = NamesTo.Everybody, [Since(8)] bool AnyMoves = false, [Since(8)] bool InPairs = false, [Since(8)] int LeastAnswers = 0, [Since(9), NullIsEmpty] ImmutableArray<QuickResponse>? Responses = null, [Since(9)] bool SaidAlready = false, [Since(9)] bool BuildsOn = false)
+    int Least = 0, int Most = 0, [Since(2)] bool OwnFirst = false, [Since(3)] bool Answers = false, [Since(4)] AttachmentKinds Shows = AttachmentKinds.None, [Since(5)] Judging? Judging = null, [Since(6)] int Stations = 0, [Since(7)] bool OnlyGiven = false, [Since(8)] NamesTo Names = NamesTo.Everybody, [Since(8)] bool AnyMoves = false, [Since(8)] bool InPairs = false, [Since(8)] int LeastAnswers = 0, [Since(9), NullIsEmpty] ImmutableArray<QuickResponse>? Responses = null, [Since(9)] bool SaidAlready = false, [Since(9)] bool BuildsOn = false, [Since(10), NullIsEmpty] ImmutableArray<Texts>? Stances = null)
 {
     /// <summary>As many cards as anybody likes, of words alone.</summary>
     public static readonly WallRules Free = new();
@@ -81,6 +82,10 @@ public sealed record WallRules(
     /// <summary>The stamps with which everybody may respond to others' cards.</summary>
     [JsonIgnore]
     public ImmutableArray<QuickResponse> Stamps => Responses ?? [];
+
+    /// <summary>The positions between which students choose where they stand.</summary>
+    [JsonIgnore]
+    public ImmutableArray<Texts> Positions => Stances ?? [];
 }
 
 /// <summary>What a teacher has planned for a wall: the question, where answers go, and what each may and owes.</summary>
@@ -143,7 +148,7 @@ public sealed record WallPlan(
 
     /// <summary>Its texts, in the order in which they are read.</summary>
     [JsonIgnore]
-    public IEnumerable<Texts> Texts => TopicsShown.SelectMany(t => new[] { t.Heading, t.Prompt }).Prepend(Question).Concat(LineShown?.Names ?? []).Concat(FieldShown?.Words.Select(w => w.Text) ?? []).Concat(Rules.Judging?.Scored is { } criterion ? [criterion.Says] : []).Concat(Rules.Stamps.Select(r => r.Says)).Concat(Given.Select(g => g.Text));
+    public IEnumerable<Texts> Texts => TopicsShown.SelectMany(t => new[] { t.Heading, t.Prompt }).Prepend(Question).Concat(LineShown?.Names ?? []).Concat(FieldShown?.Words.Select(w => w.Text) ?? []).Concat(Rules.Judging?.Scored is { } criterion ? [criterion.Says] : []).Concat(Rules.Stamps.Select(r => r.Says)).Concat(Rules.Positions).Concat(Given.Select(g => g.Text));
 
     /// <summary>The names in the media store that it shows.</summary>
     public IEnumerable<string> MediaNames() => Topics.SelectMany(t => t.MediaNames()).Concat(Map is { } map ? [map.Media] : []).Concat(Field?.Picture is { } beneath ? [beneath.Media] : []).Concat(Given.SelectMany(g => g.Shows.SelectMany(a => a.MediaNames())));
@@ -189,6 +194,7 @@ public sealed record WallPlan(
         if ((Rules.Shows & ~Attachment.AnyKind) != AttachmentKinds.None) return "Students may show what this program does not know.";
         if (Rules.Judging is { } judging && !judging.IsValid()) return "Cards are judged in a way that this program does not know, or too many are chosen.";
         if (!QuickResponse.AreSound(Rules.Stamps)) return $"Cards can be responded to with at most {QuickResponse.Most} of the stamps that there are, each once, in {QuickResponse.SaysLength} letters.";
+        if (Rules.Positions.Length is not (0 or >= Walls.Stances.Least and <= Walls.Stances.Most) || Rules.Positions.Any(p => !p.IsWithin(Limits.NameLength))) return $"Students choose between {Walls.Stances.Least} to {Walls.Stances.Most} positions, each of at most {Limits.NameLength} letters.";
         if (Rules.LeastAnswers is < 0 or > Answer.MostOfOne) return $"A student may be asked to answer at most {Answer.MostOfOne} cards.";
         if (!Enum.IsDefined(Rules.Names)) return "Names are shown to whom this program does not know.";
         if (Rules.Stations is < 0 or > MostTopics) return $"A student may be asked for something at {MostTopics} stations at most.";

@@ -173,6 +173,8 @@ internal static class Forms
             case Yardang.Core.Walls.JoinCard v: Write(ref w, v); break;
             case Yardang.Core.Walls.GiveReading v: Write(ref w, v); break;
             case Yardang.Core.Walls.ReadCard v: Write(ref w, v); break;
+            case Yardang.Core.Walls.TakeStance v: Write(ref w, v); break;
+            case Yardang.Core.Walls.SteerStances v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -239,6 +241,8 @@ internal static class Forms
         Yardang.Core.Walls.JoinCard => 71,
         Yardang.Core.Walls.GiveReading => 72,
         Yardang.Core.Walls.ReadCard => 73,
+        Yardang.Core.Walls.TakeStance => 74,
+        Yardang.Core.Walls.SteerStances => 75,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -313,6 +317,8 @@ internal static class Forms
         71 => ReadJoinCard(ref r),
         72 => ReadGiveReading(ref r),
         73 => ReadReadCard(ref r),
+        74 => ReadTakeStance(ref r),
+        75 => ReadSteerStances(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of command: {kind}."),
     };
 
@@ -448,6 +454,8 @@ internal static class Forms
             case Yardang.Core.Walls.CardJoined v: Write(ref w, v); break;
             case Yardang.Core.Walls.ReadingGiven v: Write(ref w, v); break;
             case Yardang.Core.Walls.CardRead v: Write(ref w, v); break;
+            case Yardang.Core.Walls.StanceTaken v: Write(ref w, v); break;
+            case Yardang.Core.Walls.StancesSteered v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -538,6 +546,8 @@ internal static class Forms
         Yardang.Core.Walls.CardJoined => 104,
         Yardang.Core.Walls.ReadingGiven => 105,
         Yardang.Core.Walls.CardRead => 106,
+        Yardang.Core.Walls.StanceTaken => 107,
+        Yardang.Core.Walls.StancesSteered => 108,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -636,6 +646,8 @@ internal static class Forms
         104 => ReadCardJoined(ref r),
         105 => ReadReadingGiven(ref r),
         106 => ReadCardRead(ref r),
+        107 => ReadStanceTaken(ref r),
+        108 => ReadStancesSteered(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of room event: {kind}."),
     };
 
@@ -1675,7 +1687,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardsBrought v)
     {
-        var count = v.Links is not null ? 6 : v.Order is not null ? 5 : v.Results is not null ? 4 : 3;
+        var count = v.Shifts is not null ? 7 : v.Links is not null ? 6 : v.Order is not null ? 5 : v.Results is not null ? 4 : 3;
         w.WriteArrayHeader(count);
         Write(ref w, v.Plan);
         w.WriteArrayHeader(v.Cards.Length);
@@ -1733,6 +1745,16 @@ internal static class Forms
             w.WriteNil();
         }
 
+        if (count < 7) return;
+        if (v.Shifts is { } @shifts)
+        {
+            Write(ref w, @shifts);
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
     }
 
     public static Yardang.Core.Walls.CardsBrought ReadCardsBrought(ref MessagePackReader r)
@@ -1759,8 +1781,14 @@ internal static class Forms
             @links = r.TryReadNil() ? null : ReadListOfLink(ref r);
         }
 
+        Yardang.Core.Walls.StanceShifts? @shifts = null;
+        if (fields.Has(7))
+        {
+            @shifts = r.TryReadNil() ? null : ReadStanceShifts(ref r);
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.CardsBrought(@plan, @cards, @changedAt, @results, @order, @links);
+        return new Yardang.Core.Walls.CardsBrought(@plan, @cards, @changedAt, @results, @order, @links, @shifts);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardsLetOut v)
@@ -3896,6 +3924,22 @@ internal static class Forms
         return new Yardang.Core.Walls.MoveOn(@stop);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.MovingCard v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Card);
+        w.Write(v.People);
+    }
+
+    public static Yardang.Core.Walls.MovingCard ReadMovingCard(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int64 @card = r.ReadInt64();
+        System.Int32 @people = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.MovingCard(@card, @people);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.NamesMasked v)
     {
         w.WriteArrayHeader(1);
@@ -5647,6 +5691,125 @@ internal static class Forms
         return new Yardang.Core.Marks.StampBody(@x, @y, @width, @height, @stamp);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.Stance v)
+    {
+        w.WriteArrayHeader(4);
+        w.Write(v.Person);
+        w.Write(v.First);
+        w.Write(v.Second);
+        w.Write(v.Moved);
+    }
+
+    public static Yardang.Core.Walls.Stance ReadStance(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 4);
+        System.Int32 @person = r.ReadInt32();
+        System.Int32 @first = r.ReadInt32();
+        System.Int32 @second = r.ReadInt32();
+        System.Int64 @moved = r.ReadInt64();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.Stance(@person, @first, @second, @moved);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.StanceShifts v)
+    {
+        w.WriteArrayHeader(2);
+        w.WriteArrayHeader(v.Table.Length);
+        foreach (var item in v.Table)
+        {
+            w.Write(item);
+        }
+
+        w.WriteArrayHeader(v.Cards.Length);
+        foreach (var item in v.Cards)
+        {
+            Write(ref w, item);
+        }
+
+    }
+
+    public static Yardang.Core.Walls.StanceShifts ReadStanceShifts(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        ImmutableArray<System.Int32> @table = ReadListOfInt32(ref r);
+        ImmutableArray<Yardang.Core.Walls.MovingCard> @cards = ReadListOfMovingCard(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.StanceShifts(@table, @cards);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.StanceTaken v)
+    {
+        w.WriteArrayHeader(3);
+        w.Write((int)v.Stage);
+        w.Write(v.At);
+        w.Write(v.Moved);
+    }
+
+    public static Yardang.Core.Walls.StanceTaken ReadStanceTaken(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 3);
+        Yardang.Core.Walls.StanceStage @stage = (Yardang.Core.Walls.StanceStage)r.ReadInt32();
+        System.Int32 @at = r.ReadInt32();
+        System.Int64 @moved = r.ReadInt64();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.StanceTaken(@stage, @at, @moved);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.StancesState v)
+    {
+        w.WriteArrayHeader(3);
+        w.Write((int)v.Stage);
+        w.WriteArrayHeader(v.Own.Length);
+        foreach (var item in v.Own)
+        {
+            Write(ref w, item);
+        }
+
+        if (v.Shown is { } @shown)
+        {
+            Write(ref w, @shown);
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
+    }
+
+    public static Yardang.Core.Walls.StancesState ReadStancesState(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 3);
+        Yardang.Core.Walls.StanceStage @stage = (Yardang.Core.Walls.StanceStage)r.ReadInt32();
+        ImmutableArray<Yardang.Core.Walls.Stance> @own = ReadListOfStance(ref r);
+        Yardang.Core.Walls.StanceShifts? @shown = r.TryReadNil() ? null : ReadStanceShifts(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.StancesState(@stage, @own, @shown);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.StancesSteered v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write((int)v.Stage);
+        if (v.Shifts is { } @shifts)
+        {
+            Write(ref w, @shifts);
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
+    }
+
+    public static Yardang.Core.Walls.StancesSteered ReadStancesSteered(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        Yardang.Core.Walls.StanceStage @stage = (Yardang.Core.Walls.StanceStage)r.ReadInt32();
+        Yardang.Core.Walls.StanceShifts? @shifts = r.TryReadNil() ? null : ReadStanceShifts(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.StancesSteered(@stage, @shifts);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Starting v)
     {
         w.WriteArrayHeader(3);
@@ -5680,6 +5843,20 @@ internal static class Forms
         System.Int64 @station = r.ReadInt64();
         fields.End(ref r);
         return new Yardang.Core.Walls.StationVisited(@station);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.SteerStances v)
+    {
+        w.WriteArrayHeader(1);
+        w.Write((int)v.Stage);
+    }
+
+    public static Yardang.Core.Walls.SteerStances ReadSteerStances(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 1);
+        Yardang.Core.Walls.StanceStage @stage = (Yardang.Core.Walls.StanceStage)r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.SteerStances(@stage);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Step v)
@@ -5837,6 +6014,22 @@ internal static class Forms
         System.Int64 @id = r.ReadInt64();
         fields.End(ref r);
         return new Yardang.Core.Walls.TakeLinkDown(@id);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.TakeStance v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.At);
+        w.Write(v.Moved);
+    }
+
+    public static Yardang.Core.Walls.TakeStance ReadTakeStance(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int32 @at = r.ReadInt32();
+        System.Int64 @moved = r.ReadInt64();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.TakeStance(@at, @moved);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.TakeWorkBack v)
@@ -6232,7 +6425,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallRules v)
     {
-        var count = v.Responses is not null || v.SaidAlready || v.BuildsOn ? 15 : (int)v.Names != 0 || v.AnyMoves || v.InPairs || v.LeastAnswers != 0 ? 12 : v.OnlyGiven ? 8 : v.Stations != 0 ? 7 : v.Judging is not null ? 6 : (int)v.Shows != 0 ? 5 : v.Answers ? 4 : v.OwnFirst ? 3 : 2;
+        var count = v.Stances is not null ? 16 : v.Responses is not null || v.SaidAlready || v.BuildsOn ? 15 : (int)v.Names != 0 || v.AnyMoves || v.InPairs || v.LeastAnswers != 0 ? 12 : v.OnlyGiven ? 8 : v.Stations != 0 ? 7 : v.Judging is not null ? 6 : (int)v.Shows != 0 ? 5 : v.Answers ? 4 : v.OwnFirst ? 3 : 2;
         w.WriteArrayHeader(count);
         w.Write(v.Least);
         w.Write(v.Most);
@@ -6278,6 +6471,21 @@ internal static class Forms
 
         w.Write(v.SaidAlready);
         w.Write(v.BuildsOn);
+        if (count < 16) return;
+        if (v.Stances is { } @stances)
+        {
+            w.WriteArrayHeader(@stances.Length);
+            foreach (var item in @stances)
+            {
+                ByHand.Write(ref w, item);
+            }
+
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
     }
 
     public static Yardang.Core.Walls.WallRules ReadWallRules(ref MessagePackReader r)
@@ -6343,13 +6551,19 @@ internal static class Forms
             @buildsOn = r.ReadBoolean();
         }
 
+        ImmutableArray<Yardang.Core.Pages.Texts>? @stances = null;
+        if (fields.Has(16))
+        {
+            @stances = r.TryReadNil() ? null : ReadListOfTexts(ref r);
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.WallRules(@least, @most, @ownFirst, @answers, @shows, @judging, @stations, @onlyGiven, @names, @anyMoves, @inPairs, @leastAnswers, @responses, @saidAlready, @buildsOn);
+        return new Yardang.Core.Walls.WallRules(@least, @most, @ownFirst, @answers, @shows, @judging, @stations, @onlyGiven, @names, @anyMoves, @inPairs, @leastAnswers, @responses, @saidAlready, @buildsOn, @stances);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallSnapshot v)
     {
-        w.WriteArrayHeader(12);
+        w.WriteArrayHeader(13);
         Write(ref w, v.Plan);
         w.WriteArrayHeader(v.Cards.Length);
         foreach (var item in v.Cards)
@@ -6405,11 +6619,12 @@ internal static class Forms
             Write(ref w, item);
         }
 
+        Write(ref w, v.Stances);
     }
 
     public static Yardang.Core.Walls.WallSnapshot ReadWallSnapshot(ref MessagePackReader r)
     {
-        var fields = new Fields(ref r, 12);
+        var fields = new Fields(ref r, 13);
         Yardang.Core.Walls.WallPlan @plan = ReadWallPlan(ref r);
         ImmutableArray<Yardang.Core.Walls.Card> @cards = ReadListOfCard(ref r);
         ImmutableArray<Yardang.Core.Rooms.LateWork> @setAside = ReadListOfLateWork(ref r);
@@ -6422,8 +6637,9 @@ internal static class Forms
         ImmutableArray<Yardang.Core.Walls.Link> @links = ReadListOfLink(ref r);
         ImmutableArray<System.Int32> @held = ReadListOfInt32(ref r);
         ImmutableArray<Yardang.Core.Walls.ReadingList> @reading = ReadListOfReadingList(ref r);
+        Yardang.Core.Walls.StancesState @stances = ReadStancesState(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Walls.WallSnapshot(@plan, @cards, @setAside, @lastActivity, @acts, @judging, @trip, @visits, @placing, @links, @held, @reading);
+        return new Yardang.Core.Walls.WallSnapshot(@plan, @cards, @setAside, @lastActivity, @acts, @judging, @trip, @visits, @placing, @links, @held, @reading, @stances);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Withholding v)
@@ -6869,6 +7085,15 @@ internal static class Forms
         return list.MoveToImmutable();
     }
 
+    private static ImmutableArray<Yardang.Core.Walls.MovingCard> ReadListOfMovingCard(ref MessagePackReader r, int most = int.MaxValue)
+    {
+        var count = r.ReadArrayHeader();
+        if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Walls.MovingCard>(count);
+        for (; count > 0; count--) list.Add(ReadMovingCard(ref r));
+        return list.MoveToImmutable();
+    }
+
     private static ImmutableArray<Yardang.Core.Editing.NewMark> ReadListOfNewMark(ref MessagePackReader r, int most = int.MaxValue)
     {
         var count = r.ReadArrayHeader();
@@ -6947,6 +7172,15 @@ internal static class Forms
         if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
         var list = ImmutableArray.CreateBuilder<Yardang.Core.Walls.ScoreReason>(count);
         for (; count > 0; count--) list.Add(ReadScoreReason(ref r));
+        return list.MoveToImmutable();
+    }
+
+    private static ImmutableArray<Yardang.Core.Walls.Stance> ReadListOfStance(ref MessagePackReader r, int most = int.MaxValue)
+    {
+        var count = r.ReadArrayHeader();
+        if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Walls.Stance>(count);
+        for (; count > 0; count--) list.Add(ReadStance(ref r));
         return list.MoveToImmutable();
     }
 

@@ -15,7 +15,7 @@ namespace Yardang.Web.Exports;
 /// <summary>Walls on their way out, with the names that the teacher reads: as pages and as one picture, and as a table.</summary>
 public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore media, SchoolClock clock, ExportDesk desk, IStringLocalizer<UiTexts> texts)
 {
-    private static readonly string[] s_columns = ["Topic", "Card", "Who", "When", "PutUnder", "State", "AnswerTo", "AskedToo", "Answered", "Agree", "Unsure", "Disagree", "Chosen", "Mean", "Fair", "Responses", "Joined", "BuildsOn", "Line", "LinkWords", "LinkTo"];
+    private static readonly string[] s_columns = ["Topic", "Card", "Who", "When", "PutUnder", "State", "AnswerTo", "AskedToo", "Answered", "Agree", "Unsure", "Disagree", "Chosen", "Mean", "Fair", "Moved", "Responses", "Joined", "BuildsOn", "Line", "LinkWords", "LinkTo"];
 
     // Of what fits nowhere, by its number among the colours of notes.
     private const int Grey = 10;
@@ -67,6 +67,12 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
 
     private WallSheet SheetOf(Wall wall, LessonBoard board, Said said, string foot)
     {
+        var sheet = SheetWithoutStances(wall, board, said, foot);
+        return StancesOf(wall, said) is { Count: > 0 } lines ? sheet with { Bands = [.. sheet.Bands, new(texts["Wall.StanceShift"], string.Join('\n', lines), Grey, [])] } : sheet;
+    }
+
+    private WallSheet SheetWithoutStances(Wall wall, LessonBoard board, Said said, string foot)
+    {
         if (wall.Plan.Purpose == Purpose.Ask) return QuestionsOf(wall, board, said, foot);
         if (wall.Plan.LineShown is { } line) return OrderedOf(wall, line, board, said, foot);
         if (wall.Plan.FieldShown is { } field) return ConnectedOf(wall, field, board, said, foot);
@@ -77,6 +83,32 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
         var bands = topics.Select(t => new WallBand(t.Heading, t.Prompt, t.Colour, [.. (isVisited ? wall.Under(t.Id).OrderBy(c => c.PutUpAt).ThenBy(c => c.Id) : wall.Under(t.Id)).Where(c => stacks.Contains(c.Id)).SelectMany(c => SlipsOf(wall, c, said, stacks[c.Id]))], t.Shown));
         return new(said.In(wall.Plan.Question), [.. bands], said.Index(board, p => $"{p.Name}: {said.Put(wall, p.Number)}"), foot, media.Find);
     }
+
+    // As it was shown, and for its teacher as it is.
+    private static StanceShifts? ShiftsOf(Wall wall)
+    {
+        var shifts = wall.Plan.Rules.Positions.IsEmpty ? null : wall.Stances.Shown ?? wall.Stances.Now(wall.Plan, id => wall.Cards.GetValueOrDefault(id)?.IsUp == true);
+        return shifts?.People() > 0 ? shifts : null;
+    }
+
+    // Where people stood and stand, who moved where, and what moved most, in numbers.
+    private List<string> StancesOf(Wall wall, Said said)
+    {
+        if (ShiftsOf(wall) is not { } shifts) return [];
+        ImmutableArray<string> names = [.. wall.Plan.Rules.Positions.Select(said.In)];
+        int Count(int from, int to) => shifts.Table[(from * names.Length) + to];
+        var all = Enumerable.Range(0, names.Length).ToList();
+        var lines = all.Select(at =>
+        {
+            var (first, now) = (all.Sum(to => Count(at, to)), all.Sum(from => Count(from, at)));
+            return texts["WallTable.StanceNet", names[at], first, now, (now - first).ToString("+0;−0;0", CultureInfo.InvariantCulture)].Value;
+        }).ToList();
+        lines.AddRange(from f in all from t in all where f != t && Count(f, t) > 0 select texts["WallTable.StanceFromTo", names[f], names[t], Count(f, t)].Value);
+        lines.AddRange(shifts.Cards.Where(c => wall.Cards.ContainsKey(c.Card)).Select(c => texts["WallTable.StanceMoved", Beginning(said.TitleOf(wall.Cards[c.Card])), c.People == 1 ? texts["Wall.StancePeopleOne"].Value : texts["Wall.StancePeople", c.People].Value].Value));
+        return lines;
+    }
+
+    private static string MovedBy(Wall wall, Card card) => ShiftsOf(wall)?.Cards.FirstOrDefault(c => c.Card == card.Id)?.People.ToString(CultureInfo.InvariantCulture) ?? "";
 
     // Open ones, answered ones with what answers them, and these by their words.
     private WallSheet QuestionsOf(Wall wall, LessonBoard board, Said said, string foot)
@@ -231,23 +263,23 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
     {
         string StateOf(bool isUp) => texts[isUp ? "WallTable.Up" : "WallTable.Down"];
         var topic = wall.Plan.LineShown is null ? said.TopicOf(wall, card.Topic) : "";
-        yield return [topic, said.Whole(card), said.Author(card), card.PutUpAt == 0 ? "" : clock.Minute(card.PutUpAt), said.TopicOf(wall, card.PutUnder), StateOf(card.IsUp), "", .. AskedOf(wall, card), .. CountsOf(wall, card), said.Responses(wall, card), said.JoinedIn(wall, card), said.GrewFrom(wall, card), LineOf(wall, card, classOrder), "", ""];
+        yield return [topic, said.Whole(card), said.Author(card), card.PutUpAt == 0 ? "" : clock.Minute(card.PutUpAt), said.TopicOf(wall, card.PutUnder), StateOf(card.IsUp), "", .. AskedOf(wall, card), .. CountsOf(wall, card), MovedBy(wall, card), said.Responses(wall, card), said.JoinedIn(wall, card), said.GrewFrom(wall, card), LineOf(wall, card, classOrder), "", ""];
         foreach (var own in wall.Plan.LineShown is { Together: false } line ? wall.Placements.Own.Where(p => p.Card == card.Id && p.At.On == line.Kind) : [])
         {
-            yield return ["", said.Whole(card), said.NameOf(own.Person), "", "", texts["WallTable.Placement"], "", "", "", "", "", "", "", "", "", "", "", "", LineWords.Called(own.At, texts), "", ""];
+            yield return ["", said.Whole(card), said.NameOf(own.Person), "", "", texts["WallTable.Placement"], "", "", "", "", "", "", "", "", "", "", "", "", "", LineWords.Called(own.At, texts), "", ""];
         }
 
         foreach (var answer in InOrder(card))
         {
             var about = card.Said.FirstOrDefault(a => a.Id == answer.To)?.Text ?? said.TitleOf(card);
             var answers = card.IsAnswered && answer.Id == card.AnsweredBy && wall.Plan.Purpose == Purpose.Ask ? texts["WallTable.Answers"].Value : "";
-            yield return [topic, said.Text(answer), said.Author(answer), clock.Minute(answer.SaidAt), "", StateOf(answer.IsUp), about, "", answers, "", "", "", "", "", "", "", "", "", "", "", ""];
+            yield return [topic, said.Text(answer), said.Author(answer), clock.Minute(answer.SaidAt), "", StateOf(answer.IsUp), about, "", answers, "", "", "", "", "", "", "", "", "", "", "", "", ""];
         }
 
         if (wall.Plan.FieldShown is not { } field) yield break;
         foreach (var link in wall.Links.All.Values.Where(l => l.From == card.Id))
         {
-            yield return ["", said.Whole(card), said.Author(link), "", "", StateOf(link.IsUp), "", "", "", "", "", "", "", "", "", "", "", "", "", said.WordsOf(field, link), said.TitleIn(wall, wall.Cards[link.To])];
+            yield return ["", said.Whole(card), said.Author(link), "", "", StateOf(link.IsUp), "", "", "", "", "", "", "", "", "", "", "", "", "", "", said.WordsOf(field, link), said.TitleIn(wall, wall.Cards[link.To])];
         }
     }
 

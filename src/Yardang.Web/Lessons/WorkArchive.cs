@@ -33,7 +33,7 @@ public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHos
                 int? part = board.Place.Part == RoomPlace.FirstPart ? null : board.Place.Part;
                 if (room is Wall wall)
                 {
-                    boards.Add(new(whose, [], [], board.Group, At(wall.LastActivity), new(wall.Plan, [.. Stacks.AmongThemselves(wall.Cards.Values).OrderBy(c => c.Topic).ThenBy(c => c.Order).Select(Anybodys)], ResultsOf(wall), OrderOf(wall), LinksOf(wall)), part));
+                    boards.Add(new(whose, [], [], board.Group, At(wall.LastActivity), new(wall.Plan, [.. Stacks.AmongThemselves(wall.Cards.Values).OrderBy(c => c.Topic).ThenBy(c => c.Order).Select(Anybodys)], ResultsOf(wall), OrderOf(wall), LinksOf(wall), ShiftsOf(wall)), part));
                     return;
                 }
 
@@ -56,6 +56,13 @@ public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHos
 
     // As it was shown; else as it is.
     private static ClassOrder? OrderOf(Wall wall) => (wall.Placements.Shown ?? wall.Order()) is { People: > 0 } order ? order.OfThose(wall.Cards.Values.Where(c => c.IsUp)) : null;
+
+    private static StanceShifts? ShiftsOf(Wall wall)
+    {
+        bool IsUp(long id) => wall.Cards.GetValueOrDefault(id)?.IsUp == true;
+        var shifts = wall.Plan.Rules.Positions.IsEmpty ? null : wall.Stances.Shown ?? wall.Stances.Now(wall.Plan, IsUp);
+        return shifts?.People() > 0 ? shifts.OfThose(IsUp) : null;
+    }
 
     // Who said what is nobody's business but theirs and the teacher's of the day.
     private static ImmutableArray<CardResult>? ResultsOf(Wall wall)
@@ -132,7 +139,7 @@ public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHos
                 ImmutableArray<Card> cards = [.. Stacks.AmongThemselves(wall.Cards.Select(c => c.WithMedia(names)).OfType<Card>()).Select(c => By(c, (author, byStaff) => byStaff ? Actor.Owner.Number : numbers.GetValueOrDefault(author, Actor.Owner.Number)))];
                 var up = cards.Select(c => c.Id).ToHashSet();
                 ImmutableArray<Link> links = [.. (wall.Links ?? []).Where(l => up.Contains(l.From) && up.Contains(l.To)).Select(l => l with { Author = l.ByStaff ? Actor.Owner.Number : numbers.GetValueOrDefault(l.Author, Actor.Owner.Number) })];
-                await host.SubmitAsync(new BringCards(wall.Plan.WithMedia(names), cards, board.ChangedAt?.ToUnixTimeMilliseconds(), wall.Results, wall.Order?.OfThose(cards), links), Actor.Program);
+                await host.SubmitAsync(new BringCards(wall.Plan.WithMedia(names), cards, board.ChangedAt?.ToUnixTimeMilliseconds(), wall.Results, wall.Order?.OfThose(cards), links, wall.Shifts?.OfThose(id => cards.Any(c => c.Id == id))), Actor.Program);
                 continue;
             }
 

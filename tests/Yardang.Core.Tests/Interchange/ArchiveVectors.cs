@@ -40,6 +40,8 @@ internal static class ArchiveVectors
         var wallWork = work with { Boards = [new ArchivedBoard([2], [], [], Wall: new(plan, [.. cards], [new CardResult(1, 1L << 32, [3, 0, 1]), new CardResult(2, 1L << 32, [4]), new CardResult(3, 1L << 32, [0, 2, 1], 2.25, [new(3, "It says why.", "arches"), new(2, "", "")])]))] };
         var ordered = plan with { Purpose = Purpose.Order, Line = new(LineKind.Years, Texts.In("en", "long ago"), Texts.None, 1700, 2000, Together: true), GivenCards = [new(3, 11, Texts.In("en", "An iron bridge"), [Shown.Picture])], Rules = new(OnlyGiven: true) };
         yield return new { name = "work on a wall to order", file = JsonNode.Parse(WorkJson.Write(work with { Boards = [new ArchivedBoard([2], [], [], Wall: new(ordered, [cards[0] with { At = new(LineKind.Years, 1779), PutUpBy = 1 }], Order: new(LineKind.Years, 3, [new(cards[0].Id, 3, 1780, 1779, 1800.5)], 2, 3)))] })) };
+        var stands = plan with { Rules = plan.Rules with { Stances = [Texts.In("en", "For"), Texts.In("en", "Against")] } };
+        yield return new { name = "work on a wall where students stand somewhere", file = JsonNode.Parse(WorkJson.Write(work with { Boards = [new ArchivedBoard([2], [], [], Wall: new(stands, [cards[0]], Shifts: new([2, 0, 1, 3], [new(cards[0].Id, 1)])))] })) };
         yield return new { name = "work on a wall", file = JsonNode.Parse(WorkJson.Write(wallWork)) };
         foreach (var template in Templates.All) yield return new { name = template.Key, file = JsonNode.Parse(ActivityJson.Write(template.Content("en", text => text))) };
     }

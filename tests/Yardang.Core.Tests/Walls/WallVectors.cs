@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Yardang.Core.Attachments;
 using Yardang.Core.Rooms;
 using Yardang.Core.Walls;
@@ -9,7 +10,9 @@ namespace Yardang.Core.Tests.Walls;
 /// <summary>What a command does to a wall at once: the browser foresees the same, and nothing where it is refused.</summary>
 internal static class WallVectors
 {
-    public static IEnumerable<object> All() => [.. On(new WallRules(Most: 2, Answers: true, Shows: Attachment.AnyKind, Judging: new(JudgingKind.Choose, 1))), .. On(new WallRules(Most: 2, OwnFirst: true, Answers: true, Judging: new(JudgingKind.Agree))), .. On(new WallRules(Shows: AttachmentKinds.Drawings, Judging: new(JudgingKind.Agree)), areResultsShown: true), .. On(new WallRules(Judging: new(JudgingKind.Score, 3, new(Core.Pages.Texts.None, 4, Wanted.Must, Wanted.May)), Responses: [new("idea", Core.Pages.Texts.None), new("look", Core.Pages.Texts.None)], SaidAlready: true, BuildsOn: true)), .. On(new WallRules(OwnFirst: true, Judging: new(JudgingKind.Score), Responses: [new("idea", Core.Pages.Texts.None)])), .. On(new WallRules(Answers: true), purpose: Purpose.Ask), .. On(new WallRules(Answers: true, OwnFirst: true), purpose: Purpose.Ask), .. On(new WallRules(Answers: true), purpose: Purpose.Visit), .. On(WallRules.Free, purpose: Purpose.Order), .. On(new WallRules(OnlyGiven: true), purpose: Purpose.Order, line: s_ladder), .. On(new WallRules(OwnFirst: true), purpose: Purpose.Order, line: LinePlan.Blank with { Together = true }), .. On(WallRules.Free, purpose: Purpose.Connect, field: s_words), .. On(new WallRules(OwnFirst: true, Most: 3), purpose: Purpose.Connect, field: s_words with { AnyMoves = true, OnlyThese = false, Picture = Shown.Map }), .. On(WallRules.Free, purpose: Purpose.Connect, field: s_words with { OwnOnly = true, AnyMoves = true })];
+    public static IEnumerable<object> All() => [.. On(new WallRules(Most: 2, Answers: true, Shows: Attachment.AnyKind, Judging: new(JudgingKind.Choose, 1), Stances: s_positions)), .. On(new WallRules(Most: 2, OwnFirst: true, Answers: true, Judging: new(JudgingKind.Agree))), .. On(new WallRules(Shows: AttachmentKinds.Drawings, Judging: new(JudgingKind.Agree), Stances: s_positions), areResultsShown: true), .. On(new WallRules(Judging: new(JudgingKind.Score, 3, new(Core.Pages.Texts.None, 4, Wanted.Must, Wanted.May)), Responses: [new("idea", Core.Pages.Texts.None), new("look", Core.Pages.Texts.None)], SaidAlready: true, BuildsOn: true)), .. On(new WallRules(OwnFirst: true, Judging: new(JudgingKind.Score), Responses: [new("idea", Core.Pages.Texts.None)])), .. On(new WallRules(Answers: true), purpose: Purpose.Ask), .. On(new WallRules(Answers: true, OwnFirst: true), purpose: Purpose.Ask), .. On(new WallRules(Answers: true), purpose: Purpose.Visit), .. On(WallRules.Free, purpose: Purpose.Order), .. On(new WallRules(OnlyGiven: true), purpose: Purpose.Order, line: s_ladder), .. On(new WallRules(OwnFirst: true), purpose: Purpose.Order, line: LinePlan.Blank with { Together = true }), .. On(WallRules.Free, purpose: Purpose.Connect, field: s_words), .. On(new WallRules(OwnFirst: true, Most: 3), purpose: Purpose.Connect, field: s_words with { AnyMoves = true, OnlyThese = false, Picture = Shown.Map }), .. On(WallRules.Free, purpose: Purpose.Connect, field: s_words with { OwnOnly = true, AnyMoves = true })];
+
+    private static readonly ImmutableArray<Core.Pages.Texts> s_positions = [Core.Pages.Texts.In("en", "For"), Core.Pages.Texts.In("en", "Against"), Core.Pages.Texts.In("en", "Unsure")];
 
     private static readonly FieldPlan s_words = new([new(1, Core.Pages.Texts.In("en", "pushes on"))], OnlyThese: true);
 
@@ -56,6 +59,11 @@ internal static class WallVectors
         wall.Do(Maya, new TakeLinkDown(downLink));
         wall.Do(Ben, new LayCard(bens, new(500, -300)));
         if (areResultsShown) wall.Do(Teacher, new ShowResults());
+        wall.Do(Maya, new TakeStance(1, 0));
+        wall.Do(Ben, new TakeStance(2, 0));
+        if (rules.Stances is not null) wall.Do(Teacher, new SteerStances(StanceStage.Again));
+        wall.Do(Ben, new TakeStance(1, mayas));
+        if (areResultsShown) wall.Do(Teacher, new SteerStances(StanceStage.Shown));
         foreach (var actor in new[] { Maya, Ben, Teacher })
         {
             Command[] commands =
@@ -72,6 +80,7 @@ internal static class WallVectors
                 new PutUpCard(wall.NextId(actor), 11, "en", "the same", Onto: bens), new PutUpCard(wall.NextId(actor), 11, "en", "the same as what is gone", Onto: down), new PutUpCard(wall.NextId(actor), 11, "en", "as what has joined", Onto: joined), new PutUpCard(wall.NextId(actor), 11, "en", "grown", From: [mayas, bens, 99, bens]), new PutUpCard(wall.NextId(actor), 11, "en", "grown from all", From: [down, shows, teachers, mayas, bens]),
                 new GiveReading(Maya.Number, [bens, shows]), new GiveReading(Maya.Number, [mayas]), new GiveReading(Ben.Number, []), new GiveReading(Ben.Number, [down]), new GiveReading(0, [bens]), new GiveReading(Ben.Number, [teachers, teachers]), new ReadCard(mayas), new ReadCard(bens), new ReadCard(99),
                 new RespondToCard(mayas, "idea", true), new RespondToCard(mayas, "idea", false), new RespondToCard(bens, "look", true), new RespondToCard(bens, "load", true), new RespondToCard(teachers, "idea", true), new RespondToCard(down, "idea", true),
+                new TakeStance(1, 0), new TakeStance(2, bens), new TakeStance(2, mayas), new TakeStance(0, 0), new TakeStance(0, bens), new TakeStance(1, down), new TakeStance(4, 0), new SteerStances(StanceStage.First), new SteerStances(StanceStage.Again), new SteerStances(StanceStage.Shown),
                 new VisitStation(11), new VisitStation(12), new VisitStation(99), new MoveOn(0), new MoveOn(1), new EndTrip(), new BeginTrip([new("all", [2, 3])]), new PutUpCard(wall.NextId(actor), 12, "en", "at the second station"), new MoveCard(mayas, 12, 3),
                 new AskToo(mayas, true), new AskToo(mayas, false), new AskToo(bens, true), new AskToo(teachers, true), new AskToo(down, true), new FileQuestion(mayas, said), new FileQuestion(mayas, asked), new FileQuestion(mayas, gone), new FileQuestion(mayas, 0), new FileQuestion(bens, 0),
                 new PlaceCard(bens, new(LineKind.Ends, 20)), new PlaceCard(bens, new(LineKind.Ends, 20.5)), new PlaceCard(bens, null), new PlaceCard(mayas, new(LineKind.Ends, 101)), new PlaceCard(mayas, new(LineKind.Ladder, 1)), new PlaceCard(teachers, new(LineKind.Ends, 0)), new PlaceCard(down, new(LineKind.Ends, 1)), new PlaceCard(99, null), new ShowOrder(false),
@@ -83,8 +92,8 @@ internal static class WallVectors
             ];
             foreach (var command in commands)
             {
-                // What scores come to the server computes.
-                if (command is ShowResults && rules.Judging?.Kind == JudgingKind.Score) continue;
+                // What scores come to the server computes, and what moved people.
+                if (command is SteerStances { Stage: StanceStage.Shown } || (command is ShowResults && rules.Judging?.Kind == JudgingKind.Score)) continue;
                 var start = SnapshotCodec.Encode(wall.Wall, actor);
                 var client = wall.Wall.Clients.First(c => c.Value.Actor == actor.Number);
                 var counter = client.Value.HighWater + 1;

@@ -55,8 +55,8 @@ public sealed class OrderOnWallsTests : WallLessons
         Assert.True((await Varga.GetByteArrayAsync($"{address}.pdf", Stop)).Length > 3_000);
 
         var table = await Varga.GetStringAsync($"{address}.csv", Stop);
-        Assert.Contains(",Maya,,,placement,,,,,,,,,,,,,10", table, StringComparison.Ordinal);
-        Assert.Contains(",Ben,,,placement,,,,,,,,,,,,,30", table, StringComparison.Ordinal);
+        Assert.Contains(",Maya,,,placement,,,,,,,,,,,,,,10", table, StringComparison.Ordinal);
+        Assert.Contains(",Ben,,,placement,,,,,,,,,,,,,,30", table, StringComparison.Ordinal);
         Assert.DoesNotContain("1970", table, StringComparison.Ordinal);
         var (maya, mayas) = await School.StudentAsync(lesson.Code, "Cleo");
         Assert.Equal(HttpStatusCode.NotFound, (await maya.GetAsync($"{address}.csv?{mayas.Split('?')[1]}", Stop)).StatusCode);

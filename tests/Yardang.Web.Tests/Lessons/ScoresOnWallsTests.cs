@@ -43,7 +43,7 @@ public sealed class ScoresOnWallsTests : WallLessons
         var words = string.Join(' ', Words(await Varga.GetStringAsync($"/lesson/{lesson.Id}/board/{wall}.svg", Stop)).Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries));
         foreach (var said in new[] { "2 of 4 on the whole, 3 scores", "It says where", "New to me: 1" }) Assert.Contains(said, words, StringComparison.Ordinal);
         var table = await Varga.GetStringAsync($"/lesson/{lesson.Id}/board/{wall}.csv", Stop);
-        Assert.Contains("Points, mean,\"Points, evened out\",Responses", table.Replace("\"Points, mean\"", "Points, mean", StringComparison.Ordinal), StringComparison.Ordinal);
+        Assert.Contains("Points, mean,\"Points, evened out\",Moved,Responses", table.Replace("\"Points, mean\"", "Points, mean", StringComparison.Ordinal), StringComparison.Ordinal);
         Assert.Contains(",New to me: 1,", table, StringComparison.Ordinal);
 
         var file = await Varga.GetByteArrayAsync($"/lesson/{lesson.Id}.yardang.zip", Stop);

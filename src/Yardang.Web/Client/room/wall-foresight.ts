@@ -8,6 +8,7 @@ import { lineOf, placed } from './placing';
 import { mayAskToo, mayFile } from './questions';
 import { mayRespond, responds } from './quick-responses';
 import { joinedAndFrom, mayJoin } from './stacks';
+import { foreseeStance } from './stances';
 import { isToRead, mayGiveReading } from './reading';
 import type { Me } from './sheets';
 import { isSame, mayBeShown } from './shown';
@@ -134,6 +135,9 @@ export function foresee(state: WallState, command: Command, me: Me, now: number)
       return me.isStaff && state.plan.rules.judging && state.judgements.mayGoOn(command.newRound)
         ? { kind: 'judgingWentOn', newRound: command.newRound }
         : null;
+    case 'takeStance':
+    case 'steerStances':
+      return foreseeStance(state, command, me);
     case 'giveReading':
       return mayGiveReading(state, command.person, command.cards, me) ? { ...command, kind: 'readingGiven' } : null;
     case 'readCard':

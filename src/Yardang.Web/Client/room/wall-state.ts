@@ -10,6 +10,7 @@ import {
   type LateWork,
   type Link,
   Purpose,
+  StanceStage,
   type ReadingList,
   type RoomSnapshot,
   type RoundTrip,
@@ -23,6 +24,7 @@ import { heldAfter, isNobodys, letOut } from './letting-out';
 import { type OwnPlaces, placesIn, withPlace } from './placing';
 import { askedBy } from './questions';
 import { respondedTo } from './quick-responses';
+import { NO_STANCES, stancesAfter, stancesOf, stancesUnder } from './stances';
 import { readingAfter } from './reading';
 import type { Me } from './sheets';
 import { KINDS } from './shown';
@@ -58,6 +60,7 @@ export const BLANK: WallPlan = {
     responses: [],
     saidAlready: false,
     buildsOn: false,
+    stances: [],
   },
   map: null,
   line: null,
@@ -91,6 +94,9 @@ export class WallState {
   /** Who is to read which cards; students know their own list. */
   reading: ReadonlyMap<number, ReadingList> = new Map();
 
+  /** Where students stand on the question; students know where they do, and what was shown. */
+  stances = NO_STANCES;
+
   /** Where names are hidden from students: who has done what classmates do not see yet. Teachers know. */
   held: ReadonlySet<number> = new Set();
 
@@ -111,6 +117,7 @@ export class WallState {
       links: new Map(state.links.map((l) => [l.id, l])),
       held: new Set(state.held),
       reading: new Map(state.reading.map((l) => [l.person, l])),
+      stances: stancesOf(state.stances),
     });
   }
 
@@ -228,6 +235,7 @@ export class WallState {
         this.cards = new Map(event.cards.map((c) => [c.id, c]));
         this.judgements = this.judgements.bring(event.results).follow(event.plan.rules.judging);
         this.orderShown = event.order;
+        this.stances = event.shifts ? { ...NO_STANCES, stage: StanceStage.Shown, shown: event.shifts } : NO_STANCES;
         this.links = new Map(event.links.map((l) => [l.id, l]));
         return;
       case 'cardJudged':
@@ -248,6 +256,12 @@ export class WallState {
       case 'readingGiven':
       case 'cardRead':
         this.reading = readingAfter(this.reading, event, actor);
+        return;
+      case 'stanceTaken':
+        this.stances = stancesAfter(this.stances, event, actor);
+        break;
+      case 'stancesSteered':
+        this.stances = stancesAfter(this.stances, event, actor);
         return;
       case 'tripBegun':
         this.trip = { groups: event.groups, stop: 0 };
@@ -414,6 +428,7 @@ export class WallState {
     // What was shown of another line is shown no more, nor anything where from now on each sees only their own cards.
     const hides = plan.rules.ownFirst && !this.plan.rules.ownFirst;
     if (!plan.line || plan.line.together || plan.line.kind !== this.orderShown?.kind || hides) this.orderShown = null;
+    this.stances = stancesUnder(this.stances, this.plan, plan);
     this.plan = plan;
     this.judgements = this.judgements.follow(plan.rules.judging);
   }

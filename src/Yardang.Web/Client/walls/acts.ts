@@ -64,6 +64,8 @@ export function actsOf(submit: (command: Command) => void, newId: () => number, 
     judge: (card: Card, value: number, reason = '', words = '') =>
       submit({ kind: 'judgeCard', card: card.id, value, reason, words }),
     respond: (card: Card, stamp: string, on: boolean) => submit({ kind: 'respondToCard', card: card.id, stamp, on }),
+    /** With 0 nowhere; moved by a card, or by none. */
+    takeStance: (at: number, moved: number) => submit({ kind: 'takeStance', at, moved }),
     visit: (station: number) => submit({ kind: 'visitStation', station }),
     place: (card: Card, at: LineSpot | null) => submit({ kind: 'placeCard', card: card.id, at }),
     askToo: (card: Card, on: boolean) => submit({ kind: 'askToo', card: card.id, on }),

@@ -11,6 +11,7 @@ import { planningOf } from './planning';
 import { noticedOn } from './noticed';
 import { orderSteered } from './order-steered';
 import { readingSteered } from './reading-steered';
+import { stancesSteered } from './stances-steered';
 import { tripSteered } from './trip-steered';
 import type { WallTexts } from './wall-texts';
 import { whoOf } from './who';
@@ -39,6 +40,7 @@ export function besideOf(around: Around, texts: WallTexts) {
     trip: tripSteered(wall, submit, around.rows, () => around.state()?.groups ?? [], texts),
     readingLists: readingSteered(wall, `/rooms/${around.work}/reading`, around.token, around.say, texts),
     noticed: noticedOn(wall, submit, `/rooms/${around.work}/noticed`, texts),
+    stances: stancesSteered(wall, submit, texts),
     order: orderSteered(wall, submit, around.rows, texts),
     density: densityOf(),
     planning: planningOf(around.client, around.written, around.maps, texts),

@@ -13,6 +13,7 @@ import { givenFormOf } from './given-form';
 import { judgingFormOf } from './judging-form';
 import { lineFormOf } from './line-form';
 import { mapFormOf } from './map-form';
+import { stancesFormOf } from './stances-form';
 import { responsesFormOf } from './responses-form';
 import { NamesTo, Purpose, StimulusKind } from '../wire/forms';
 
@@ -83,6 +84,7 @@ export function planFormOf(
     shows: 0,
     judging: judgingFormOf(language, changed),
     responses: responsesFormOf(language, changed),
+    stances: stancesFormOf(language, changed),
     map: mapFormOf(maps, changed),
     /** At how many stations each says something, at least. */
     stations: 0,
@@ -121,6 +123,7 @@ export function planFormOf(
       this.shows = plan.rules.shows;
       this.judging.show(plan.rules.judging);
       this.responses.show(plan.rules.responses);
+      this.stances.show(plan.rules.stances);
       this.map.show(plan.map);
       this.stations = plan.rules.stations;
       this.onlyGiven = plan.rules.onlyGiven;
@@ -182,6 +185,7 @@ export function planFormOf(
           leastAnswers: this.answers ? this.leastAnswers : 0,
           saidAlready: this.saidAlready,
           buildsOn: this.buildsOn,
+          stances: this.stances.plan(base?.rules.stances ?? [], said),
         },
         map: this.map.picture,
         line: this.isOrder ? this.line.plan(base?.line ?? null, said) : (base?.line ?? null),

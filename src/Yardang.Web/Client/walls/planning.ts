@@ -21,6 +21,7 @@ interface Texts {
   readonly becomeTopics: string;
   readonly judgedAnew: string;
   readonly stampsGone: string;
+  readonly stancesAnew: string;
 }
 
 export function planningOf(client: () => RoomClient<WallState>, language: string, maps: () => MapDesk, texts: Texts) {
@@ -51,6 +52,8 @@ export function planningOf(client: () => RoomClient<WallState>, language: string
       if (this.isOtherLine) return texts.otherLine;
       if (this.isJudgedAnew) return fill(texts.judgedAnew, state.judgements.round + 1);
       if (this.areStampsGone) return texts.stampsGone;
+      const positions = state.plan.rules.stances.length;
+      if (state.stances.all.size > 0 && this.form.stances.all.length !== positions) return texts.stancesAnew;
       const left = new Set(this.form.topics.map((t) => t.id));
       const cards = state.plan.topics.filter((t) => !left.has(t.id)).flatMap((t) => state.under(t.id));
       return cards.length > 0 ? plural(texts, 'toNowhere', cards.length) : '';
@@ -96,7 +99,8 @@ export function planningOf(client: () => RoomClient<WallState>, language: string
 }
 
 /** Whether a student has written or joined anything. */
-function hasWork({ cards, links }: WallState): boolean {
+function hasWork({ cards, links, stances }: WallState): boolean {
+  if (stances.all.size > 0) return true;
   const isStudents = (c: Card) => !c.byStaff || c.answers.some((a) => !a.byStaff);
   return [...cards.values()].some(isStudents) || [...links.values()].some((l) => !l.byStaff);
 }

@@ -309,6 +309,25 @@ export interface WallTexts extends WorkTexts, MakingTexts {
   readonly readAll: string;
   readonly judgedAnew: string;
   readonly stampsGone: string;
+  readonly stanceFirst: string;
+  readonly stanceAgain: string;
+  readonly stanceWas: string;
+  readonly stanceMovedBy: string;
+  readonly stanceNoCard: string;
+  readonly stanceShift: string;
+  readonly stanceNow: string;
+  readonly stanceAll: string;
+  readonly stanceElsewhere: string;
+  readonly stanceMost: string;
+  readonly stancePeople: string;
+  readonly stancePeopleOne: string;
+  readonly stanceTakeBack: string;
+  readonly stanceNobody: string;
+  readonly stanceSaid: string;
+  readonly stanceSaidOne: string;
+  readonly stanceSaidAgain: string;
+  readonly stanceAllSee: string;
+  readonly stancesAnew: string;
   /** What stamps are called, by their names. */
   readonly stamps: Readonly<Record<string, string>>;
   /** In place of those of the same name where cards are questions. */

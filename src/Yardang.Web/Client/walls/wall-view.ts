@@ -9,7 +9,9 @@ import { type Card } from '../room/wall-state';
 import { textIn } from '../surface/in-language';
 import { Purpose } from '../wire/forms';
 import { Standing } from '../room/stacks';
+import { Fetched } from './fetched';
 import { Slips } from './slips';
+import type { StancesView } from './stances-view';
 import { Strata } from './strata';
 import type { Arrangement, Band, WallSide } from './wall-side';
 
@@ -19,6 +21,8 @@ export class WallView {
   private scheduled = false;
   private focusNext: { on: string; from: Element | null } | null = null;
   private readonly slips: Slips;
+  private readonly stancesFetched: Fetched<StancesView>;
+  private hadStances = false;
   private stood: { cards: unknown; plan: unknown; standing: Standing } | null = null;
   private readonly arrangements = new Map<Purpose, Arrangement | null>();
 
@@ -26,10 +30,19 @@ export class WallView {
   constructor(
     readonly root: HTMLElement,
     private readonly legend: HTMLElement,
+    private readonly stancesAt: HTMLElement,
     private readonly side: WallSide,
     private readonly arranged: () => void,
   ) {
     this.slips = new Slips(side, this, this.refreshAt);
+    this.stancesFetched = new Fetched(async () => {
+      const { StancesView: Made } = await import('./stances-view');
+      return new Made(
+        side,
+        () => this.seen(),
+        (card) => this.go(card),
+      );
+    }, this.refreshAt);
     this.arrangements.set(Purpose.Sort, new Strata(side, this, this.slips, this.refreshAt));
   }
 
@@ -146,6 +159,12 @@ export class WallView {
     this.focusCard(fresh[0]!.id);
   }
 
+  /** Null as long as nobody is asked where they stand, or what shows it is on its way. */
+  private get stances(): StancesView | null {
+    this.hadStances ||= this.side.state.plan.rules.stances.length > 0;
+    return this.hadStances ? this.stancesFetched.get() : null;
+  }
+
   private readonly refreshAt = (focus?: string) => {
     if (focus) this.focusNext = { on: focus, from: document.activeElement };
     this.refresh();
@@ -197,6 +216,7 @@ export class WallView {
     this.slips.lookAround();
     render(html`${this.arrangement?.draw() ?? nothing}${this.takenDown()}`, this.root);
     this.slips.saidOfCards?.explainIn(this.legend);
+    this.stances?.drawIn(this.stancesAt);
     this.arrangement?.measure?.();
     this.side.large.refresh();
     this.moveFocus();

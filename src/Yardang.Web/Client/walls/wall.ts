@@ -126,6 +126,7 @@ export function registerWall(beside: typeof besideOf | null): void {
       trip: panel?.trip ?? null,
       order: panel?.order ?? null,
       noticed: panel?.noticed ?? null,
+      stances: panel?.stances ?? null,
       readingLists: panel?.readingLists ?? null,
       planning: panel?.planning ?? null,
       density: panel?.density ?? null,
@@ -195,11 +196,10 @@ export function registerWall(beside: typeof besideOf | null): void {
         uploads = new PictureUploads(where, token, (words) => this.say(words), texts.pictureAway);
         making = attachingOf(this, wall, me, drafts, uploads, address, texts, () => view.refresh());
         side = this.side(root);
-        const [drawn, legend] = [
-          root.querySelector<HTMLElement>('[data-wall]')!,
-          root.querySelector<HTMLElement>('[data-legend]')!,
-        ];
-        view = new WallView(drawn, legend, side, () => this.refresh());
+        const part = (name: string) => root.querySelector<HTMLElement>(name)!;
+        view = new WallView(part('[data-wall]'), part('[data-legend]'), part('[data-stances]'), side, () =>
+          this.refresh(),
+        );
         if (seat) void seat.sitDown(client);
         else void attendance!.enter();
         root.addEventListener('focusout', () => this.refresh());
@@ -433,6 +433,7 @@ export function registerWall(beside: typeof besideOf | null): void {
         this.judgedText = isAsked ? judgedWords(state, me, texts) : '';
         this.judging?.refresh();
         this.readingLists?.refresh();
+        this.stances?.refresh();
         const list = isAsked ? readingOf(state, me.number) : null;
         this.readingText = list
           ? fill(texts.readingOwn, list.cards.length - list.unread.length, list.cards.length)

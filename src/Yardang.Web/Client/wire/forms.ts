@@ -163,6 +163,13 @@ export const enum Signal {
   ReadyForALook = 2,
 }
 
+/** How far a wall is with where students stand. The numbers are on the wire. */
+export const enum StanceStage {
+  First = 0,
+  Again = 1,
+  Shown = 2,
+}
+
 /** How a person stands to a lesson. The numbers are on the wire. */
 export const enum Standing {
   In = 0,
@@ -316,7 +323,9 @@ export type Command =
   | RespondToCard
   | JoinCard
   | GiveReading
-  | ReadCard;
+  | ReadCard
+  | TakeStance
+  | SteerStances;
 
 /** What a mark is made of: a closed set, one record for each kind, in Bodies. All that the core has to know of a kind is what is asked for here. Places and sizes are in page coordinates, 1/100 mm. */
 export type MarkBody =
@@ -416,7 +425,9 @@ export type RoomEvent =
   | CardRespondedTo
   | CardJoined
   | ReadingGiven
-  | CardRead;
+  | CardRead
+  | StanceTaken
+  | StancesSteered;
 
 /** A room's state in one piece, by the numbers of RoomKind. */
 export type RoomSnapshot =
@@ -792,6 +803,8 @@ export interface CardsBrought {
   readonly order: ClassOrder | null;
   /** Those between its cards; null for none. */
   readonly links: readonly Link[];
+  /** Who stood where and stands where, in numbers; null for nothing. */
+  readonly shifts: StanceShifts | null;
 }
 
 /** What students have done since the last time is seen by their classmates, all together: cards as they are now, whatever was done with them. Who has done something was told of it at once. */
@@ -1614,6 +1627,14 @@ export interface MoveOn {
   readonly stop: number;
 }
 
+/** A card that moved people. */
+export interface MovingCard {
+  /** Which card. */
+  readonly card: number;
+  /** How many stand elsewhere than at first, and name it. */
+  readonly people: number;
+}
+
 /** Classmates see masks, or names again. */
 export interface NamesMasked {
   readonly kind: 'namesMasked';
@@ -2208,10 +2229,61 @@ export interface StampBody {
   readonly stamp: string;
 }
 
+/** Where somebody stands. It is known to them, and to teachers. */
+export interface Stance {
+  /** Who, by actor number. */
+  readonly person: number;
+  /** At first: a position from 1; 0 if they did not say. */
+  readonly first: number;
+  /** Asked again; 0 if they did not say. */
+  readonly second: number;
+  /** The card that moved them; 0 for none. */
+  readonly moved: number;
+}
+
+/** Who stood where and stands where, in numbers; of those who said both. */
+export interface StanceShifts {
+  /** How many went from each position to each: row by row, a row for each position at first. As many rows as columns. */
+  readonly table: readonly number[];
+  /** The cards that moved most, at most MostCards. */
+  readonly cards: readonly MovingCard[];
+}
+
+/** The actor stands there now. */
+export interface StanceTaken {
+  readonly kind: 'stanceTaken';
+  readonly stage: StanceStage;
+  readonly at: number;
+  readonly moved: number;
+}
+
+/** What a reader knows of where students stand. */
+export interface StancesState {
+  /** How far it is. */
+  readonly stage: StanceStage;
+  /** Who stands where: all, or their own. */
+  readonly own: readonly Stance[];
+  /** What moved, as it was shown; null if it is not. */
+  readonly shown: StanceShifts | null;
+}
+
+/** It goes on like this. Shifts: where it is shown, what moved. */
+export interface StancesSteered {
+  readonly kind: 'stancesSteered';
+  readonly stage: StanceStage;
+  readonly shifts: StanceShifts | null;
+}
+
 /** The actor is at a station. */
 export interface StationVisited {
   readonly kind: 'stationVisited';
   readonly station: number;
+}
+
+/** Staff: ask again, show what moved, or go on. */
+export interface SteerStances {
+  readonly kind: 'steerStances';
+  readonly stage: StanceStage;
 }
 
 /** One property that a gesture changed. */
@@ -2265,6 +2337,13 @@ export interface TakeCardDown {
 export interface TakeLinkDown {
   readonly kind: 'takeLinkDown';
   readonly id: number;
+}
+
+/** Say where one stands: at one of the positions of the plan, from 1; 0 for nowhere. Moved: asked again, the card that moved one; 0 for none. */
+export interface TakeStance {
+  readonly kind: 'takeStance';
+  readonly at: number;
+  readonly moved: number;
 }
 
 /** A student: I go on working on what was handed in. */
@@ -2431,6 +2510,8 @@ export interface WallRules {
   readonly saidAlready: boolean;
   /** Under topics: whether students may name the cards from which theirs grew. */
   readonly buildsOn: boolean;
+  /** The positions between which students choose where they stand, two to five; null for none. */
+  readonly stances: readonly Texts[];
 }
 
 /** What a snapshot says of a wall. */
@@ -2460,6 +2541,8 @@ export interface WallSnapshot {
   readonly held: readonly number[];
   /** Who is to read which cards; to a student, their own list. */
   readonly reading: readonly ReadingList[];
+  /** Where students stand; to a student, where they do themselves, and what was shown. */
+  readonly stances: StancesState;
 }
 
 /** Written words, with the line breaks and size that the author's screen gave them, so that every screen and print agrees. */

@@ -2,7 +2,7 @@
 
 import { known } from './by-hand';
 import { readAttachment, readLastAct, readLateWork, readWallPlan, writeAttachment, writeWallPlan } from './codec';
-import { type Answer, type AnswerCard, type AnswerPutBack, type AnswerReworded, type AnswerTakenDown, type AskToo, type AskedToo, type BeginTrip, type Card, type CardAnswered, type CardJoined, type CardJudged, type CardLaid, type CardMoved, type CardPlaced, type CardPlacedAlone, type CardPutBack, type CardPutUp, type CardRead, type CardRespondedTo, type CardResult, type CardReworded, type CardSpot, type CardTakenDown, type CardsBrought, type CardsLetOut, type CardsLinked, type CardsShown, type ClassOrder, type ClassPlace, type ClassUp, type EndTrip, type FieldLaid, type FieldSpot, type FileQuestion, type GiveReading, type GoOnJudging, type JoinCard, type JudgeCard, type Judgement, type JudgingState, type JudgingWentOn, type LayCard, type LayCards, type LetCardsOut, type LineSpot, type Link, type LinkCards, type LinkPutBack, type LinkReversed, type LinkReworded, type LinkTakenDown, type MoveCard, type MoveOn, type OrderHidden, type OrderShown, type OwnPlace, type PlaceCard, type PlacingState, type PlanSet, type PutAnswerBack, type PutCardBack, type PutLinkBack, type PutUpCard, type QuestionFiled, type ReadCard, type ReadingGiven, type ReadingList, type RespondToCard, type Response, type ResultsShown, type ReverseLink, type RewordAnswer, type RewordCard, type RewordLink, type RoundTrip, type ScoreReason, type SetPlan, type ShowOrder, type ShowResults, type StationVisited, type TakeAnswerDown, type TakeCardDown, type TakeLinkDown, type TidyField, type TripBegun, type TripEnded, type TripGroup, type TripMovedOn, type Visit, type VisitStation, type WallSnapshot } from './forms';
+import { type Answer, type AnswerCard, type AnswerPutBack, type AnswerReworded, type AnswerTakenDown, type AskToo, type AskedToo, type BeginTrip, type Card, type CardAnswered, type CardJoined, type CardJudged, type CardLaid, type CardMoved, type CardPlaced, type CardPlacedAlone, type CardPutBack, type CardPutUp, type CardRead, type CardRespondedTo, type CardResult, type CardReworded, type CardSpot, type CardTakenDown, type CardsBrought, type CardsLetOut, type CardsLinked, type CardsShown, type ClassOrder, type ClassPlace, type ClassUp, type EndTrip, type FieldLaid, type FieldSpot, type FileQuestion, type GiveReading, type GoOnJudging, type JoinCard, type JudgeCard, type Judgement, type JudgingState, type JudgingWentOn, type LayCard, type LayCards, type LetCardsOut, type LineSpot, type Link, type LinkCards, type LinkPutBack, type LinkReversed, type LinkReworded, type LinkTakenDown, type MoveCard, type MoveOn, type MovingCard, type OrderHidden, type OrderShown, type OwnPlace, type PlaceCard, type PlacingState, type PlanSet, type PutAnswerBack, type PutCardBack, type PutLinkBack, type PutUpCard, type QuestionFiled, type ReadCard, type ReadingGiven, type ReadingList, type RespondToCard, type Response, type ResultsShown, type ReverseLink, type RewordAnswer, type RewordCard, type RewordLink, type RoundTrip, type ScoreReason, type SetPlan, type ShowOrder, type ShowResults, type Stance, type StanceShifts, type StanceTaken, type StancesState, type StancesSteered, type StationVisited, type SteerStances, type TakeAnswerDown, type TakeCardDown, type TakeLinkDown, type TakeStance, type TidyField, type TripBegun, type TripEnded, type TripGroup, type TripMovedOn, type Visit, type VisitStation, type WallSnapshot } from './forms';
 import { know } from './kinds';
 type Raw = any[]; // What the MessagePack reader gives.
 
@@ -272,6 +272,7 @@ export function readCardsBrought(raw: Raw): CardsBrought {
     results: (raw[3] ?? []).map((x: Raw) => readCardResult(x)),
     order: raw[4] == null ? null : readClassOrder(raw[4]),
     links: (raw[5] ?? []).map((x: Raw) => readLink(x)),
+    shifts: raw[6] == null ? null : readStanceShifts(raw[6]),
   };
 }
 
@@ -589,6 +590,13 @@ export function writeMoveOn(v: MoveOn): Raw {
   return [v.stop];
 }
 
+export function readMovingCard(raw: Raw): MovingCard {
+  return {
+    card: raw[0],
+    people: raw[1],
+  };
+}
+
 export function readOrderHidden(_raw: Raw): OrderHidden {
   return {
     kind: 'orderHidden',
@@ -862,11 +870,63 @@ export function writeShowResults(_v: ShowResults): Raw {
   return [];
 }
 
+export function readStance(raw: Raw): Stance {
+  return {
+    person: raw[0],
+    first: raw[1],
+    second: raw[2],
+    moved: raw[3],
+  };
+}
+
+export function readStanceShifts(raw: Raw): StanceShifts {
+  return {
+    table: raw[0],
+    cards: raw[1].map((x: Raw) => readMovingCard(x)),
+  };
+}
+
+export function readStanceTaken(raw: Raw): StanceTaken {
+  return {
+    kind: 'stanceTaken',
+    stage: raw[0],
+    at: raw[1],
+    moved: raw[2],
+  };
+}
+
+export function readStancesState(raw: Raw): StancesState {
+  return {
+    stage: raw[0],
+    own: raw[1].map((x: Raw) => readStance(x)),
+    shown: raw[2] == null ? null : readStanceShifts(raw[2]),
+  };
+}
+
+export function readStancesSteered(raw: Raw): StancesSteered {
+  return {
+    kind: 'stancesSteered',
+    stage: raw[0],
+    shifts: raw[1] == null ? null : readStanceShifts(raw[1]),
+  };
+}
+
 export function readStationVisited(raw: Raw): StationVisited {
   return {
     kind: 'stationVisited',
     station: raw[0],
   };
+}
+
+export function readSteerStances(raw: Raw): SteerStances {
+  return {
+    kind: 'steerStances',
+    stage: raw[0],
+  };
+}
+
+export function writeSteerStances(v: SteerStances): Raw {
+  return [v.stage];
 }
 
 export function readTakeAnswerDown(raw: Raw): TakeAnswerDown {
@@ -901,6 +961,18 @@ export function readTakeLinkDown(raw: Raw): TakeLinkDown {
 
 export function writeTakeLinkDown(v: TakeLinkDown): Raw {
   return [v.id];
+}
+
+export function readTakeStance(raw: Raw): TakeStance {
+  return {
+    kind: 'takeStance',
+    at: raw[0],
+    moved: raw[1],
+  };
+}
+
+export function writeTakeStance(v: TakeStance): Raw {
+  return [v.at, v.moved];
 }
 
 export function readTidyField(_raw: Raw): TidyField {
@@ -978,6 +1050,7 @@ export function readWallSnapshot(raw: Raw): WallSnapshot {
     links: raw[9].map((x: Raw) => readLink(x)),
     held: raw[10],
     reading: raw[11].map((x: Raw) => readReadingList(x)),
+    stances: readStancesState(raw[12]),
   };
 }
 
@@ -1017,6 +1090,8 @@ know({
     71: readJoinCard,
     72: readGiveReading,
     73: readReadCard,
+    74: readTakeStance,
+    75: readSteerStances,
   },
   readRoomEvent: {
     70: readCardPutUp,
@@ -1056,6 +1131,8 @@ know({
     104: readCardJoined,
     105: readReadingGiven,
     106: readCardRead,
+    107: readStanceTaken,
+    108: readStancesSteered,
   },
   readRoomSnapshot: {
     4: readWallSnapshot,
@@ -1095,5 +1172,7 @@ know({
     joinCard: [71, writeJoinCard],
     giveReading: [72, writeGiveReading],
     readCard: [73, writeReadCard],
+    takeStance: [74, writeTakeStance],
+    steerStances: [75, writeSteerStances],
   },
 });
