@@ -75,6 +75,7 @@ services.AddSingleton<SnapshotEndpoint>();
 services.AddSingleton<QuestionsEndpoint>();
 services.AddSingleton<WorthALook>();
 services.AddSingleton<DealingReading>();
+services.AddSingleton<PouringOut>();
 services.AddSingleton<LeftoversEndpoint>();
 services.AddSingleton<ParticipantCookie>();
 services.AddSingleton<AccessResolver>();

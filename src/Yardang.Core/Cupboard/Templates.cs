@@ -3,6 +3,7 @@ using Yardang.Core.Activities;
 using Yardang.Core.Attachments;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
+using Yardang.Core.Rooms;
 using Yardang.Core.Walls;
 
 namespace Yardang.Core.Cupboard;
@@ -26,7 +27,8 @@ public sealed record TemplateWall(ImmutableArray<string> Topics, WallRules Rules
 /// <param name="Key">Names its text; empty where there is one part alone.</param>
 /// <param name="Pages">In order; none of a wall.</param>
 /// <param name="Wall">The wall; null for pages.</param>
-public sealed record TemplatePart(string Key, ImmutableArray<TemplatePage> Pages, TemplateWall? Wall = null);
+/// <param name="Way">Who works with whom; null for as usual.</param>
+public sealed record TemplatePart(string Key, ImmutableArray<TemplatePage> Pages, TemplateWall? Wall = null, Way? Way = null);
 
 /// <summary>An activity to begin with. Words in braces are places to fill in.</summary>
 /// <param name="Key">Its name in the program.</param>
@@ -66,7 +68,7 @@ public sealed record Template(string Key, ImmutableArray<TemplatePart> Parts)
     public ActivityContent Content(string language, Func<string, string> say)
     {
         var parts = Parts.Select((p, i) => new Part(
-            i + 1, p.Wall is null ? PartKind.Pages : PartKind.Wall, p.Wall is { } wall ? PlanOf(wall, Parts.Length == 1 ? $"Template.{Key}" : $"TemplatePart.{p.Key}", language, say) : null, Parts.Length == 1 ? null : Texts.In(language, say($"TemplatePart.{p.Key}")))).ToImmutableArray();
+            i + 1, p.Wall is null ? PartKind.Pages : PartKind.Wall, p.Wall is { } wall ? PlanOf(wall, Parts.Length == 1 ? $"Template.{Key}" : $"TemplatePart.{p.Key}", language, say) : null, Parts.Length == 1 ? null : Texts.In(language, say($"TemplatePart.{p.Key}")), p.Way)).ToImmutableArray();
         var filled = Parts.SelectMany((part, i) => part.Pages.Select(page => (Page: page, Part: i == 0 ? (int?)null : i + 1))).ToList();
         var pages = filled.Select((p, i) => new Page(i + 1, Texts.In(language, say($"TemplatePage.{p.Page.Key}")), PageSize.A4Wide, p.Page.Paper, Part: p.Part)).ToImmutableArray();
         var marks = ImmutableArray.CreateBuilder<Mark>();
@@ -143,6 +145,7 @@ public static class Templates
         Template.ToAsk("backChannel"),
         Template.ToAsk("questionBox"),
         new("thinkShareLeave", [new("alone", [Only("idea", PaperKind.Plain)]), new("share", [], new(["bestIdea", "stillAsking"], new(Least: 1))), new("leave", [Filled("ticket", "ticket")])]),
+        new("poolAndSort", [new("pool", [], new([], new(Least: 2))), new("sortInGroups", [], new(["firstKind", "secondKind", "thirdKind"], new(OnlyGiven: true, AnyMoves: true)), Way.ByGroup)]),
         new("predictTestExplain", [new("predict", [], new(["predict"], new(Least: 1, OwnFirst: true))), new("test", [Only("plan", PaperKind.Squared), Filled("values", "table")]), new("explain", [], new(["happened", "because"], new(Least: 1)))]),
     ];
 

@@ -17,6 +17,18 @@ public readonly record struct VeilKey(ulong First, ulong Second)
         HMACSHA256.HashData(secret, Encoding.UTF8.GetBytes($"veil {room:N}"), hash);
         return new(BinaryPrimitives.ReadUInt64LittleEndian(hash), BinaryPrimitives.ReadUInt64LittleEndian(hash[8..]));
     }
+
+    /// <summary>A number that stands for a thing of the room elsewhere: 1 to 2^52, the same for the same thing.</summary>
+    /// <param name="id">The id of the thing.</param>
+    public long NumberOf(long id)
+    {
+        Span<byte> key = stackalloc byte[16];
+        BinaryPrimitives.WriteUInt64LittleEndian(key, First);
+        BinaryPrimitives.WriteUInt64LittleEndian(key[8..], Second);
+        Span<byte> hash = stackalloc byte[HMACSHA256.HashSizeInBytes];
+        HMACSHA256.HashData(key, Encoding.UTF8.GetBytes($"elsewhere {id}"), hash);
+        return (long)(BinaryPrimitives.ReadUInt64LittleEndian(hash) >> 12) + 1;
+    }
 }
 
 /// <summary>

@@ -105,6 +105,9 @@ public sealed class Wall : Room, IWorkRoom
     /// <summary>When a student last did something here, server time in ms; null if none has.</summary>
     public long? LastActivity { get; private set; }
 
+    /// <summary>The number of a card where it is poured out onto other walls. Nobody outside of the server can tell from it which card it was.</summary>
+    public long PouredAs(long card) => _key.NumberOf(card);
+
     /// <summary>The cards under a topic that are up, in order.</summary>
     public IEnumerable<Card> Under(long topic) => _cards.Values.Where(c => c.IsUp && c.Topic == topic).OrderBy(c => c.Order).ThenBy(c => c.Id);
 
@@ -238,6 +241,7 @@ public sealed class Wall : Room, IWorkRoom
         {
             Joined = Stacks.MayJoin(_cards.GetValueOrDefault(put.Onto), actor, Plan, IsKnown) ? put.Onto : 0,
             From = Plan.TopicsStand ? Growth.SourcesOf(put, _cards, actor, Plan, IsKnown) : null,
+            Poured = put.Poured,
         };
     }
 
@@ -285,6 +289,8 @@ public sealed class Wall : Room, IWorkRoom
         if (!actor.IsStaff && !Visits.MayPutUp(Plan, actor.Number, put.Topic)) return Refusal.NotHere;
         if (put.Spot is { } spot && !FieldPlan.Holds(spot)) return Refusal.OutOfRange;
         if (put.For < 0 || (put.For > 0 && !actor.IsStaff)) return Refusal.NotAllowed;
+        if (put.Poured < 0 || (put.Poured > 0 && (!actor.IsStaff || put.For > 0))) return Refusal.NotAllowed;
+        if (put.Poured > 0 && _cards.Values.Any(c => c.Poured == put.Poured)) return Refusal.Duplicate;
         if (WhyNotShown(put.Language, put.Text, put.Attachments ?? [], actor) is { } why) return why;
         var author = put.For > 0 ? put.For : actor.Number;
         if (Plan.FieldShown is not null && _cards.Values.Count(c => c.IsUp) >= Tidying.MostCards) return Refusal.Full;

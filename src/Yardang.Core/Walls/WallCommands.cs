@@ -5,9 +5,9 @@ using Yardang.Core.Wire;
 
 namespace Yardang.Core.Walls;
 
-/// <summary>Put a card up under a topic, behind those that are there. <c>For</c>: a teacher puts up what a student said aloud, by actor number; 0 for one's own. On a free field: <c>Spot</c> is where it is wanted, else it comes beside the card <c>Beside</c>; never on another card. <c>Onto</c>: the card that says the same and that it joins; <c>From</c>: those from which it grew; what is not there any more is left out.</summary>
+/// <summary>Put a card up under a topic, behind those that are there. <c>For</c>: a teacher puts up what a student said aloud, by actor number; 0 for one's own. On a free field: <c>Spot</c> is where it is wanted, else it comes beside the card <c>Beside</c>; never on another card. <c>Onto</c>: the card that says the same and that it joins; <c>From</c>: those from which it grew; what is not there any more is left out. <c>Poured</c>: what a teacher pours out here from another wall.</summary>
 [Kind(40)]
-public sealed record PutUpCard(long Id, long Topic, string Language, string Text, [Since(2), NullIsEmpty] ImmutableArray<Attachment>? Attachments = null, [Since(3)] int For = 0, [Since(4)] FieldSpot? Spot = null, [Since(4)] long Beside = 0, [Since(5)] long Onto = 0, [Since(5), NullIsEmpty] ImmutableArray<long>? From = null) : Command;
+public sealed record PutUpCard(long Id, long Topic, string Language, string Text, [Since(2), NullIsEmpty] ImmutableArray<Attachment>? Attachments = null, [Since(3)] int For = 0, [Since(4)] FieldSpot? Spot = null, [Since(4)] long Beside = 0, [Since(5)] long Onto = 0, [Since(5), NullIsEmpty] ImmutableArray<long>? From = null, [Since(6)] long Poured = 0) : Command;
 
 /// <summary>A card says something else, or shows something else.</summary>
 [Kind(41)]

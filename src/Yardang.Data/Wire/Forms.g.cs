@@ -1122,7 +1122,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.Card v)
     {
-        var count = v.Responses is not null || v.Joined != 0 || v.From is not null ? 20 : v.Spot is not null ? 17 : v.PutUpBy != 0 ? 16 : v.At is not null ? 15 : v.AskedToo is not null || v.AnsweredBy != 0 ? 14 : v.Attachments is not null ? 12 : v.Answers is not null ? 11 : 10;
+        var count = v.Poured != 0 ? 21 : v.Responses is not null || v.Joined != 0 || v.From is not null ? 20 : v.Spot is not null ? 17 : v.PutUpBy != 0 ? 16 : v.At is not null ? 15 : v.AskedToo is not null || v.AnsweredBy != 0 ? 14 : v.Attachments is not null ? 12 : v.Answers is not null ? 11 : 10;
         w.WriteArrayHeader(count);
         w.Write(v.Id);
         w.Write(v.Topic);
@@ -1232,6 +1232,8 @@ internal static class Forms
             w.WriteNil();
         }
 
+        if (count < 21) return;
+        w.Write(v.Poured);
     }
 
     public static Yardang.Core.Walls.Card ReadCard(ref MessagePackReader r)
@@ -1295,8 +1297,14 @@ internal static class Forms
             @from = r.TryReadNil() ? null : ReadListOfInt64(ref r);
         }
 
+        System.Int64 @poured = default;
+        if (fields.Has(21))
+        {
+            @poured = r.ReadInt64();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.Card(@id, @topic, @putUnder, @author, @byStaff, @order, @language, @text, @putUpAt, @downBy, @answers, @attachments, @askedToo, @answeredBy, @at, @putUpBy, @spot, @responses, @joined, @from);
+        return new Yardang.Core.Walls.Card(@id, @topic, @putUnder, @author, @byStaff, @order, @language, @text, @putUpAt, @downBy, @answers, @attachments, @askedToo, @answeredBy, @at, @putUpBy, @spot, @responses, @joined, @from, @poured);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardAnswered v)
@@ -4871,7 +4879,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.PutUpCard v)
     {
-        var count = v.Onto != 0 || v.From is not null ? 10 : v.Spot is not null || v.Beside != 0 ? 8 : v.For != 0 ? 6 : v.Attachments is not null ? 5 : 4;
+        var count = v.Poured != 0 ? 11 : v.Onto != 0 || v.From is not null ? 10 : v.Spot is not null || v.Beside != 0 ? 8 : v.For != 0 ? 6 : v.Attachments is not null ? 5 : 4;
         w.WriteArrayHeader(count);
         w.Write(v.Id);
         w.Write(v.Topic);
@@ -4921,6 +4929,8 @@ internal static class Forms
             w.WriteNil();
         }
 
+        if (count < 11) return;
+        w.Write(v.Poured);
     }
 
     public static Yardang.Core.Walls.PutUpCard ReadPutUpCard(ref MessagePackReader r)
@@ -4958,8 +4968,14 @@ internal static class Forms
             @from = r.TryReadNil() ? null : ReadListOfInt64(ref r);
         }
 
+        System.Int64 @poured = default;
+        if (fields.Has(11))
+        {
+            @poured = r.ReadInt64();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.PutUpCard(@id, @topic, @language, @text, @attachments, @for, @spot, @beside, @onto, @from);
+        return new Yardang.Core.Walls.PutUpCard(@id, @topic, @language, @text, @attachments, @for, @spot, @beside, @onto, @from, @poured);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.QuestionFiled v)

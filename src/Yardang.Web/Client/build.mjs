@@ -109,7 +109,7 @@ execFileSync(
 );
 
 // Styles that only some pages need, which name them.
-for (const file of ['Workshop/wall-plan.css', 'Teaching/circulate.css']) {
+for (const file of ['Workshop/wall-plan.css', 'Teaching/circulate.css', 'Teaching/compare.css']) {
   const { code } = await transform(readFileSync(`Pages/${file}`, 'utf8'), { ...css, minify: true });
   writeFileSync(`${dist}/${file.split('/')[1]}`, code);
 }

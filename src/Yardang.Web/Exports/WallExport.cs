@@ -294,7 +294,7 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
         public string TopicOf(Wall wall, long topic) => wall.Plan.Topics.FirstOrDefault(t => t.Id == topic) is { } found ? In(found.Heading)
             : Texts[wall.Plan.Topics.IsEmpty ? "Wall.Everything" : "Wall.Nowhere"];
 
-        public string Author(Card card) => card.ByStaff ? Texts["Wall.Teacher"] : card.PutUpBy != 0 && Names is not null ? $"{NameOf(card.Author)} ({Texts["Wall.SaidAloud"].Value})" : NameOf(card.Author);
+        public string Author(Card card) => card.ByStaff ? Texts[card.Poured > 0 ? "Wall.Poured" : "Wall.Teacher"] : card.PutUpBy != 0 && Names is not null ? $"{NameOf(card.Author)} ({Texts["Wall.SaidAloud"].Value})" : NameOf(card.Author);
 
         public string Author(Link link) => link.ByStaff ? Texts["Wall.Teacher"] : NameOf(link.Author);
 

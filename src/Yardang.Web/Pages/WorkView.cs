@@ -32,4 +32,10 @@ public sealed record WorkView(string Heading, string Directions, bool IsStaff, b
 
     /// <summary>Other ways on from here.</summary>
     public IReadOnlyList<(string Href, string Words)> Links { get; init; } = [];
+
+    /// <summary>Where a teacher pours the cards of a wall out to groups; null for nowhere.</summary>
+    public string? Pours { get; init; }
+
+    /// <summary>Where walls on which the same cards are sorted are compared; null for nowhere.</summary>
+    public string? Compares { get; init; }
 }

@@ -19,7 +19,7 @@ internal static class WallPlay
             var cards = wall.Wall.Cards.Keys.Prepend(7).ToList();
             var card = cards[random.Next(cards.Count)];
             long topic = random.Next(5) switch { 0 => 0, 1 => 99, 2 => 12, _ => 11 };
-            switch (random.Next(74))
+            switch (random.Next(75))
             {
                 case 0 or 1 or 2 or 3: wall.PutUp(actor, $"idea {step}", topic, Some(random)); break;
                 case 4 or 5: wall.Do(actor, new RewordCard(card, "en", random.Next(6) == 0 ? " " : $"better {step}", Some(random))); break;
@@ -61,6 +61,7 @@ internal static class WallPlay
                 case 64 or 65 or 66: wall.Do(actor, new GiveReading(random.Next(1, 4), [card, .. random.Next(2) == 0 ? [cards[random.Next(cards.Count)]] : Array.Empty<long>()])); break;
                 case 67 or 68: wall.Do(actor, new ReadCard(card)); break;
                 case 69 or 70 or 71 or 72: wall.Do(actor, new TakeStance(random.Next(0, 4), random.Next(3) == 0 ? 0 : card)); break;
+                case 74: wall.Do(actor, new PutUpCard(wall.NextId(actor), topic, "en", $"poured {step}", For: random.Next(4) == 0 ? 2 : 0, Poured: random.Next(-1, 5))); break;
                 case 73: wall.Do(Teacher, new SteerStances((StanceStage)random.Next(3))); break;
                 case 16: wall.Do(actor, new PutAnswerBack(card, Among(random, wall, card))); break;
                 default: wall.Do(Teacher, new SetPlan(WallScript.Plan(new(random.Next(3), random.Next(3) == 0 ? 0 : 9, OwnFirst: random.Next(2) == 0, Answers: random.Next(4) > 0, OnlyGiven: random.Next(12) == 0, Names: wall.Wall.Plan.Rules.Names, AnyMoves: random.Next(3) == 0, InPairs: random.Next(3) == 0, Shows: (AttachmentKinds)random.Next(16), Judging: random.Next(8) switch { 0 => null, 1 => new(JudgingKind.Choose, random.Next(1, 3)), 2 or 3 => new(JudgingKind.Score, 3, Criteria[random.Next(Criteria.Length)]), _ => new(JudgingKind.Agree) }, SaidAlready: random.Next(3) > 0, BuildsOn: random.Next(3) > 0, Stances: random.Next(6) switch { 0 => null, 1 => [.. Positions, Texts.In("en", "Unsure")], _ => Positions }, Responses: random.Next(3) == 0 ? [new("idea", Texts.None)] : [new("look", Texts.None), new("idea", Texts.In("en", "New to me"))])) with { Purpose = random.Next(3) == 0 ? Purpose.Connect : (Purpose)random.Next(1, 6), Field = Fields[random.Next(Fields.Length)], Line = Lines[random.Next(Lines.Length)], Map = random.Next(2) == 0 ? Shown.Map : null, Topics = [.. WallScript.Plan().Topics.Skip(random.Next(2))] })); break;

@@ -59,6 +59,7 @@ internal static class WallVectors
         wall.Do(Maya, new TakeLinkDown(downLink));
         wall.Do(Ben, new LayCard(bens, new(500, -300)));
         if (areResultsShown) wall.Do(Teacher, new ShowResults());
+        wall.Do(Teacher, new PutUpCard(wall.NextId(Teacher), 11, "en", "poured before", Poured: 78));
         wall.Do(Maya, new TakeStance(1, 0));
         wall.Do(Ben, new TakeStance(2, 0));
         if (rules.Stances is not null) wall.Do(Teacher, new SteerStances(StanceStage.Again));
@@ -80,6 +81,7 @@ internal static class WallVectors
                 new PutUpCard(wall.NextId(actor), 11, "en", "the same", Onto: bens), new PutUpCard(wall.NextId(actor), 11, "en", "the same as what is gone", Onto: down), new PutUpCard(wall.NextId(actor), 11, "en", "as what has joined", Onto: joined), new PutUpCard(wall.NextId(actor), 11, "en", "grown", From: [mayas, bens, 99, bens]), new PutUpCard(wall.NextId(actor), 11, "en", "grown from all", From: [down, shows, teachers, mayas, bens]),
                 new GiveReading(Maya.Number, [bens, shows]), new GiveReading(Maya.Number, [mayas]), new GiveReading(Ben.Number, []), new GiveReading(Ben.Number, [down]), new GiveReading(0, [bens]), new GiveReading(Ben.Number, [teachers, teachers]), new ReadCard(mayas), new ReadCard(bens), new ReadCard(99),
                 new RespondToCard(mayas, "idea", true), new RespondToCard(mayas, "idea", false), new RespondToCard(bens, "look", true), new RespondToCard(bens, "load", true), new RespondToCard(teachers, "idea", true), new RespondToCard(down, "idea", true),
+                new PutUpCard(wall.NextId(actor), 11, "en", "poured", Poured: 77), new PutUpCard(wall.NextId(actor), 11, "en", "poured before", Poured: 78), new PutUpCard(wall.NextId(actor), 11, "en", "poured for somebody", For: Maya.Number, Poured: 79), new PutUpCard(wall.NextId(actor), 11, "en", "poured", Poured: -1),
                 new TakeStance(1, 0), new TakeStance(2, bens), new TakeStance(2, mayas), new TakeStance(0, 0), new TakeStance(0, bens), new TakeStance(1, down), new TakeStance(4, 0), new SteerStances(StanceStage.First), new SteerStances(StanceStage.Again), new SteerStances(StanceStage.Shown),
                 new VisitStation(11), new VisitStation(12), new VisitStation(99), new MoveOn(0), new MoveOn(1), new EndTrip(), new BeginTrip([new("all", [2, 3])]), new PutUpCard(wall.NextId(actor), 12, "en", "at the second station"), new MoveCard(mayas, 12, 3),
                 new AskToo(mayas, true), new AskToo(mayas, false), new AskToo(bens, true), new AskToo(teachers, true), new AskToo(down, true), new FileQuestion(mayas, said), new FileQuestion(mayas, asked), new FileQuestion(mayas, gone), new FileQuestion(mayas, 0), new FileQuestion(bens, 0),

@@ -63,6 +63,7 @@ public class PostMatrixTests
             new("/Late", $"{lesson}/late", People.Run),
             new("/Late", $"{lesson}/late?handler=Back", People.Run, new() { ["number"] = "1" }),
             new("/Circulate", $"{lesson}?handler=SendAway", People.Run),
+            new("/Pour", $"{lesson}/pour/{s.Board}", [], new() { ["part"] = "1" }),
             new("/Boards", $"{lesson}/boards?handler=TakeUp", People.Run, new() { ["group"] = "9" }),
             new("/People", $"{lesson}/people?handler=Make", People.Run, new() { ["count"] = "2" }),
             new("/People", $"{lesson}/people?handler=Planned", [], new() { ["nth"] = "1" }),

@@ -1,6 +1,6 @@
 // What a command of mine will do to a wall, as far as this client can tell: Core's Wall decides.
 
-import { AnswerKind, type Card, JudgingKind, Purpose, type WallPlan, Wanted } from '../wire/forms';
+import { AnswerKind, type Card, JudgingKind, Purpose, type PutUpCard, type WallPlan, Wanted } from '../wire/forms';
 import type { foreseeLink, laid, laidBy, shownOn, spotFor } from './field-foresight';
 import { USUAL_CRITERION } from './judgements';
 import { fieldOf, standing, told, touchingAsTold } from './linking';
@@ -50,7 +50,9 @@ export function foresee(state: WallState, command: Command, me: Me, now: number)
           : { author: me.number, byStaff: me.isStaff, putUpBy: 0 };
       const mine = { ...whose, putUpAt: now, downBy: 0, answers: [], attachments };
       const grown = joinedAndFrom(state, command.onto, command.from, me);
-      const asked = { ...grown, askedToo: [], responses: [], answeredBy: 0, at: null, spot };
+      const { poured } = command;
+      if (poured !== 0 && !mayPour(state, command, me)) return null;
+      const asked = { ...grown, askedToo: [], responses: [], answeredBy: 0, at: null, spot, poured };
       return {
         kind: 'cardPutUp',
         card: { id, topic, putUnder: topic, order: behind(state, topic, me), language, text, ...mine, ...asked },
@@ -293,4 +295,10 @@ function canSay(text: string, aloud: boolean): boolean {
 
 function isText(text: string): boolean {
   return text.length <= LONGEST_TEXT && text.trim() !== '';
+}
+
+/** Whether a card can be poured out here from another wall: by teachers, and each once. */
+function mayPour(state: WallState, { poured, for: author }: PutUpCard, me: Me): boolean {
+  if (poured < 0 || !me.isStaff || author > 0) return false;
+  return ![...state.cards.values()].some((c) => c.poured === poured);
 }

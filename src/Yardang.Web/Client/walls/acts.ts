@@ -27,7 +27,7 @@ export function actsOf(submit: (command: Command) => void, newId: () => number, 
     putUp: (topic: number, text: string, attachments: readonly Attachment[], author = 0, where: Where = {}) => {
       const id = newId();
       const { spot = null, beside = 0, onto = 0, from = [] } = where;
-      const place = { spot, beside, onto, from };
+      const place = { spot, beside, onto, from, poured: 0 };
       submit({ kind: 'putUpCard', id, topic, language: language(), text, attachments, for: author, ...place });
       return id;
     },

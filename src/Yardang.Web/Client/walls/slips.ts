@@ -159,7 +159,7 @@ export class Slips {
 
   author(card: Card): string {
     const { texts } = this.side;
-    if (card.byStaff) return texts.teacher;
+    if (card.byStaff) return card.poured ? texts.poured : texts.teacher;
     const name = this.isMine(card) ? texts.yours : this.side.nameOf(card.author);
     return card.putUpBy !== 0 ? `${name}, ${texts.saidAloud}` : name;
   }
@@ -224,9 +224,9 @@ export class Slips {
     ];
   }
 
-  // Where a topic is gone, nobody moved the card.
+  // Where a topic is gone, nobody moved the card; what was poured out is there to be moved.
   private moved(card: Card): TemplateResult | typeof nothing {
-    const isMoved = card.putUnder !== card.topic && this.side.state.has(card.putUnder);
+    const isMoved = card.putUnder !== card.topic && !card.poured && this.side.state.has(card.putUnder);
     return isMoved
       ? html` · <span>${fill(this.side.texts.movedFrom, this.around.headingOf(card.putUnder))}</span>`
       : nothing;

@@ -328,6 +328,7 @@ export interface WallTexts extends WorkTexts, MakingTexts {
   readonly stanceSaidAgain: string;
   readonly stanceAllSee: string;
   readonly stancesAnew: string;
+  readonly poured: string;
   /** What stamps are called, by their names. */
   readonly stamps: Readonly<Record<string, string>>;
   /** In place of those of the same name where cards are questions. */

@@ -664,6 +664,8 @@ export interface Card {
   readonly joined: number;
   /** From which cards it grew (Growth), by id; null for none. */
   readonly from: readonly number[];
+  /** What was poured out here from another wall (Pouring): the same number wherever it was poured; 0 for nothing. */
+  readonly poured: number;
 }
 
 /** Something is said to a card. Whose: the card's author where classmates do not see the card; else 0. So in the events that follow. */
@@ -1943,7 +1945,7 @@ export interface PutLinkBack {
   readonly id: number;
 }
 
-/** Put a card up under a topic, behind those that are there. For: a teacher puts up what a student said aloud, by actor number; 0 for one's own. On a free field: Spot is where it is wanted, else it comes beside the card Beside; never on another card. Onto: the card that says the same and that it joins; From: those from which it grew; what is not there any more is left out. */
+/** Put a card up under a topic, behind those that are there. For: a teacher puts up what a student said aloud, by actor number; 0 for one's own. On a free field: Spot is where it is wanted, else it comes beside the card Beside; never on another card. Onto: the card that says the same and that it joins; From: those from which it grew; what is not there any more is left out. Poured: what a teacher pours out here from another wall. */
 export interface PutUpCard {
   readonly kind: 'putUpCard';
   readonly id: number;
@@ -1956,6 +1958,7 @@ export interface PutUpCard {
   readonly beside: number;
   readonly onto: number;
   readonly from: readonly number[];
+  readonly poured: number;
 }
 
 /** An answer answers a question, which is filed with it; or with 0, it is asked again. */

@@ -124,6 +124,7 @@ export function readCard(raw: Raw): Card {
     responses: (raw[17] ?? []).map((x: Raw) => readResponse(x)),
     joined: raw[18] ?? 0,
     from: (raw[19] ?? []),
+    poured: raw[20] ?? 0,
   };
 }
 
@@ -692,15 +693,17 @@ export function readPutUpCard(raw: Raw): PutUpCard {
     beside: raw[7] ?? 0,
     onto: raw[8] ?? 0,
     from: (raw[9] ?? []),
+    poured: raw[10] ?? 0,
   };
 }
 
 export function writePutUpCard(v: PutUpCard): Raw {
   const raw: Raw = [v.id, v.topic, v.language, v.text];
-  if (v.attachments.length > 0 || v.for !== 0 || v.spot != null || v.beside !== 0 || v.onto !== 0 || v.from.length > 0) raw.push(v.attachments.length > 0 ? v.attachments.map((x) => writeAttachment(x)) : null);
-  if (v.for !== 0 || v.spot != null || v.beside !== 0 || v.onto !== 0 || v.from.length > 0) raw.push(v.for);
-  if (v.spot != null || v.beside !== 0 || v.onto !== 0 || v.from.length > 0) raw.push(v.spot && writeFieldSpot(v.spot), v.beside);
-  if (v.onto !== 0 || v.from.length > 0) raw.push(v.onto, v.from.length > 0 ? v.from : null);
+  if (v.attachments.length > 0 || v.for !== 0 || v.spot != null || v.beside !== 0 || v.onto !== 0 || v.from.length > 0 || v.poured !== 0) raw.push(v.attachments.length > 0 ? v.attachments.map((x) => writeAttachment(x)) : null);
+  if (v.for !== 0 || v.spot != null || v.beside !== 0 || v.onto !== 0 || v.from.length > 0 || v.poured !== 0) raw.push(v.for);
+  if (v.spot != null || v.beside !== 0 || v.onto !== 0 || v.from.length > 0 || v.poured !== 0) raw.push(v.spot && writeFieldSpot(v.spot), v.beside);
+  if (v.onto !== 0 || v.from.length > 0 || v.poured !== 0) raw.push(v.onto, v.from.length > 0 ? v.from : null);
+  if (v.poured !== 0) raw.push(v.poured);
   return raw;
 }
 

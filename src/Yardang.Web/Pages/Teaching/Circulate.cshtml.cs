@@ -36,6 +36,9 @@ public sealed class CirculateModel(AccessResolver access, LessonPeople people, S
     /// <summary>Whether all work in one room.</summary>
     public bool IsTogether => Part.Way == Way.AllTogether;
 
+    /// <summary>Whether there are several walls on which cards are sorted, which can be compared.</summary>
+    public bool Compares { get; private set; }
+
     /// <summary>The teacher's own board; none beside walls.</summary>
     public Guid? TeachersBoard { get; private set; }
 
@@ -61,6 +64,7 @@ public sealed class CirculateModel(AccessResolver access, LessonPeople people, S
         if (IsWall) all["everybody"] = texts["Circulate.EverybodysWall"].Value;
         await using var db = await school.CreateDbContextAsync();
         var version = await versions.OfAsync(lesson.VersionId);
+        Compares = PouringOut.IsSortedApart(seen) && version.Find(seen.Number)!.Wall!.Purpose == Core.Walls.Purpose.Sort;
         Languages = Core.Activities.Languages.In(version) is { Count: > 1 } several ? [.. several] : [];
         if (lesson.Parts.Length > 1) Parts = [.. lesson.Parts.Select(p => (p, PartNames.Of(version.Find(p.Number)!, ContentLanguage.Current, texts)))];
         if (!IsWall) TeachersBoard = await Seating.RoomAsync(db, lesson, new(seen.Number, Whose.Teacher, 0));

@@ -11,7 +11,7 @@ namespace Yardang.Web.Pages;
 
 /// <summary>Sitting beside a student: their board, with the teacher's pen.</summary>
 [Authorize]
-public sealed class BesideModel(AccessResolver access, LessonPeople people, IStringLocalizer<UiTexts> texts) : PageModel
+public sealed class BesideModel(AccessResolver access, LessonPeople people, PouringOut pouring, IStringLocalizer<UiTexts> texts) : PageModel
 {
     private static readonly string[] s_pageFormats = ["png", "svg", "inkml"];
     private static readonly string[] s_wallFormats = ["pdf", "png", "svg", "csv"];
@@ -54,6 +54,11 @@ public sealed class BesideModel(AccessResolver access, LessonPeople people, IStr
                 .. isWall ? s_namelessFormats.Select(format => ($"/lesson/{lesson}/board/{id}.{format}?names=none", texts[$"Wall.Nameless.{format}"].Value)) : [],
             ],
         };
+        if (isWall && !me.LooksOnly)
+        {
+            View = View with { Pours = (await pouring.TargetsAsync(record, board.Place.Part)).Count > 0 ? $"/lesson/{lesson}/pour/{id}" : null, Compares = PouringOut.IsSortedApart(record.FindPart(board.Place.Part)!) ? $"/lesson/{lesson}/compare/{board.Place.Part}" : null };
+        }
+
         if (!isWall) ViewData["HandsOut"] = $"/lesson/{lesson}/late?board={id}&marks=";
         return Page();
     }
