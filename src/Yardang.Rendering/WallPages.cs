@@ -9,7 +9,8 @@ namespace Yardang.Rendering;
 /// <param name="Text">What it says.</param>
 /// <param name="By">Whose it is, and what else is said of it; may be empty.</param>
 /// <param name="Shown">What is shown below the words.</param>
-public sealed record WallSlip(string Text, string By, ImmutableArray<Attachment>? Shown = null);
+/// <param name="Colour">Its own, see <see cref="Palette"/>; null for that of its band.</param>
+public sealed record WallSlip(string Text, string By, ImmutableArray<Attachment>? Shown = null, int? Colour = null);
 
 /// <summary>A topic of a wall with what stands under it.</summary>
 /// <param name="Heading">What it is called; may be empty.</param>
@@ -100,7 +101,7 @@ public static class WallPages
     private static int HeightOf(int lines, int size) => (int)Math.Ceiling(lines * LineHeight * size);
 
     /// <summary>A slip, or a part of a long one.</summary>
-    private sealed record Piece(ImmutableArray<string> Lines, string By, ImmutableArray<Shown> Below, int Height);
+    private sealed record Piece(ImmutableArray<string> Lines, string By, ImmutableArray<Shown> Below, int Height, int? Colour);
 
     /// <summary>Something that is shown, from the left edge of the words and from where they end.</summary>
     private sealed record Shown(Attachment Attachment, int X, int Y, int Width, int Height);
@@ -274,7 +275,7 @@ public static class WallPages
                     near = Y + Near(band);
                 }
 
-                for (var i = 0; i < row.Length; i++) Slip(row[i], Margin + NearWidth + (i * (_slipWidth + Gap)), height, band.Colour);
+                for (var i = 0; i < row.Length; i++) Slip(row[i], Margin + NearWidth + (i * (_slipWidth + Gap)), height, row[i].Colour ?? band.Colour);
                 Y += height + Gap;
             }
 
@@ -309,7 +310,7 @@ public static class WallPages
                 var isLast = i == pieces.Count - 1;
                 var by = isLast ? slip.By : "…";
                 var below = isLast ? Placed(shown) : [];
-                yield return new([.. pieces[i]], by, below, HeightOf(pieces[i].Length, SlipSize) + (2 * Padding) + BottomOf(below) + (by.Length > 0 ? HeightOf(ByLines(by).Length, BySize) : 0));
+                yield return new([.. pieces[i]], by, below, HeightOf(pieces[i].Length, SlipSize) + (2 * Padding) + BottomOf(below) + (by.Length > 0 ? HeightOf(ByLines(by).Length, BySize) : 0), slip.Colour);
             }
         }
 

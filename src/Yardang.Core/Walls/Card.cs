@@ -27,10 +27,11 @@ namespace Yardang.Core.Walls;
 /// <param name="Joined">Which card it has joined, which says the same (<see cref="Stacks"/>); 0 for none.</param>
 /// <param name="From">From which cards it grew (<see cref="Growth"/>), by id; null for none.</param>
 /// <param name="Poured">What was poured out here from another wall (<see cref="Pouring"/>): the same number wherever it was poured; 0 for nothing.</param>
+/// <param name="Colour">One of the twelve of slips, from 1; 0: that of its topic.</param>
 public sealed record Card(
     long Id, long Topic, long PutUnder, int Author, bool ByStaff, double Order, string Language, string Text, long PutUpAt, int DownBy = 0, [Since(2), NullIsEmpty] ImmutableArray<Answer>? Answers = null,
     [Since(3), NullIsEmpty] ImmutableArray<Attachment>? Attachments = null, [Since(4), NullIsEmpty] ImmutableArray<int>? AskedToo = null, [Since(4)] long AnsweredBy = 0, [Since(5)] LineSpot? At = null, [Since(6)] int PutUpBy = 0, [Since(7)] FieldSpot? Spot = null, [Since(8), NullIsEmpty] ImmutableArray<Response>? Responses = null,
-    [Since(8)] long Joined = 0, [Since(8), NullIsEmpty] ImmutableArray<long>? From = null, [Since(9)] long Poured = 0)
+    [Since(8)] long Joined = 0, [Since(8), NullIsEmpty] ImmutableArray<long>? From = null, [Since(9)] long Poured = 0, [Since(9)] int Colour = 0)
 {
     /// <summary>What is shown beside its words.</summary>
     [JsonIgnore]
@@ -129,6 +130,7 @@ public sealed record Card(
             if (!card.IsUp || !plan.Has(card.Topic) || card.PutUnder < 0 || !IsOrder(card.Order)) return $"Card {i + 1} stands nowhere on the wall.";
             if (card.PutUpBy < 0 || (card.PutUpBy > 0 && card.ByStaff)) return $"Card {i + 1} was put up for a teacher.";
             if (card.Poured is < 0 or >= 1L << 53 || (card.Poured > 0 && (!card.ByStaff || cards.Take(i).Any(c => c.Poured == card.Poured)))) return $"Card {i + 1} was poured out twice, or by a student.";
+            if (card.Colour is < 0 or > WallPlan.Colours) return $"Card {i + 1} has a colour that there is not.";
             if (card.Spot is { } lies && !FieldPlan.Holds(lies)) return $"Card {i + 1} lies where nothing can be.";
             if (card.At is { } spot && !LinePlan.CanBe(spot)) return $"Card {i + 1} is placed where nothing can be.";
             if (!IsMoment(card.PutUpAt)) return $"Nobody can say when card {i + 1} was put up.";

@@ -93,7 +93,7 @@ public sealed class LetOut
         var person = envelope.Event switch
         {
             LateWorkAccepted accepted => accepted.Outcome is null ? null : (int?)accepted.Person,
-            CardPutUp or CardPutBack or CardReworded or CardMoved or CardTakenDown or CardAnswered or AnswerPutBack or AnswerReworded or AnswerTakenDown or AskedToo or QuestionFiled or CardRespondedTo or CardJoined
+            CardPutUp or CardPutBack or CardReworded or CardMoved or CardTakenDown or CardAnswered or AnswerPutBack or AnswerReworded or AnswerTakenDown or AskedToo or QuestionFiled or CardRespondedTo or CardJoined or CardColoured
                 or CardPlaced or CardLaid or CardsLinked or LinkReworded or LinkReversed or LinkTakenDown or LinkPutBack or FieldLaid or PlanSet => envelope.Actor.IsStaff ? 0 : envelope.Actor.Number,
             _ => null,
         };
@@ -112,6 +112,7 @@ public sealed class LetOut
         CardMoved e => e.Id,
         CardReworded e => e.Id,
         CardJoined e => e.Card,
+        CardColoured e => e.Card,
         CardRespondedTo e => e.Card,
         QuestionFiled e => e.Card,
         CardPlaced e => e.Card,

@@ -213,6 +213,9 @@ public sealed class Wall : Room, IWorkRoom
             : ToldOf(_cards[move.Id], (_, whose) => new CardMoved(move.Id, move.Topic, move.Order, whose)),
         JoinCard join => Theirs(join.Card, actor) is { } why ? why : Stacks.WhyNot(join, _cards, actor, Plan, card => actor.IsStaff || !IsHidden(card, actor)) is { } reason ? reason
             : ToldOf(_cards[join.Card], (_, whose) => new CardJoined(join.Card, join.Onto, whose)),
+        ColourCard colour => Theirs(colour.Card, actor) is { } why ? why
+            : colour.Colour is < 0 or > WallPlan.Colours ? Refusal.OutOfRange : _cards[colour.Card].Colour == colour.Colour ? Refusal.ChangedSince
+            : ToldOf(_cards[colour.Card], (_, whose) => new CardColoured(colour.Card, colour.Colour, whose)),
         TakeCardDown(var id) => Theirs(id, actor) is { } why ? why : ToldOf(_cards[id], (_, whose) => new CardTakenDown(id, whose)),
         PutCardBack(var id) => WhyNotBack(id, actor) is { } why ? why
             : ToldOf(_cards[id] with { DownBy = 0 }, (card, _) => new CardPutBack(card.AsTold(), Links.TouchingAsTold(card, _cards, Plan.Rules.OwnFirst)), isHeld: Out is not null),
@@ -422,6 +425,7 @@ public sealed class Wall : Room, IWorkRoom
             PutUpCard put => Waits(put.Id) ? Refusal.Duplicate : WhyNot(put, actor, submission.Client),
             RewordCard reword when Waits(reword.Id) => WhyNotShown(reword.Language, reword.Text, reword.Attachments ?? [], actor),
             JoinCard join when Waits(join.Card) => null,
+            ColourCard colour when Waits(colour.Card) => colour.Colour is < 0 or > WallPlan.Colours ? Refusal.OutOfRange : null,
             MoveCard move when Waits(move.Id) => Plan.Has(move.Topic) ? null : Refusal.NotFound,
             TakeCardDown(var id) when Waits(id) => null,
             PutCardBack(var id) when Waits(id) => null,
@@ -566,6 +570,7 @@ public sealed class Wall : Room, IWorkRoom
                 Links.TakeWith(card, links ?? [], _cards, Plan.Rules.OwnFirst);
                 break;
             case CardReworded(var id, var language, var text, _, var shown): Change(id, c => c with { Language = language, Text = text, Attachments = shown }); break;
+            case CardColoured(var id, var colour, _): Change(id, c => c with { Colour = colour }); break;
             case CardJoined(var id, var onto, _): Change(id, c => c with { Joined = onto }); break;
             case CardMoved(var id, var topic, var order, _): Change(id, c => c with { Topic = topic, Order = order }); break;
             case CardTakenDown(var id, _): Change(id, c => c with { DownBy = actor }); break;

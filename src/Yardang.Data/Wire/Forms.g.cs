@@ -175,6 +175,7 @@ internal static class Forms
             case Yardang.Core.Walls.ReadCard v: Write(ref w, v); break;
             case Yardang.Core.Walls.TakeStance v: Write(ref w, v); break;
             case Yardang.Core.Walls.SteerStances v: Write(ref w, v); break;
+            case Yardang.Core.Walls.ColourCard v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -243,6 +244,7 @@ internal static class Forms
         Yardang.Core.Walls.ReadCard => 73,
         Yardang.Core.Walls.TakeStance => 74,
         Yardang.Core.Walls.SteerStances => 75,
+        Yardang.Core.Walls.ColourCard => 76,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -319,6 +321,7 @@ internal static class Forms
         73 => ReadReadCard(ref r),
         74 => ReadTakeStance(ref r),
         75 => ReadSteerStances(ref r),
+        76 => ReadColourCard(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of command: {kind}."),
     };
 
@@ -456,6 +459,7 @@ internal static class Forms
             case Yardang.Core.Walls.CardRead v: Write(ref w, v); break;
             case Yardang.Core.Walls.StanceTaken v: Write(ref w, v); break;
             case Yardang.Core.Walls.StancesSteered v: Write(ref w, v); break;
+            case Yardang.Core.Walls.CardColoured v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -548,6 +552,7 @@ internal static class Forms
         Yardang.Core.Walls.CardRead => 106,
         Yardang.Core.Walls.StanceTaken => 107,
         Yardang.Core.Walls.StancesSteered => 108,
+        Yardang.Core.Walls.CardColoured => 109,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -648,6 +653,7 @@ internal static class Forms
         106 => ReadCardRead(ref r),
         107 => ReadStanceTaken(ref r),
         108 => ReadStancesSteered(ref r),
+        109 => ReadCardColoured(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of room event: {kind}."),
     };
 
@@ -1122,7 +1128,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.Card v)
     {
-        var count = v.Poured != 0 ? 21 : v.Responses is not null || v.Joined != 0 || v.From is not null ? 20 : v.Spot is not null ? 17 : v.PutUpBy != 0 ? 16 : v.At is not null ? 15 : v.AskedToo is not null || v.AnsweredBy != 0 ? 14 : v.Attachments is not null ? 12 : v.Answers is not null ? 11 : 10;
+        var count = v.Poured != 0 || v.Colour != 0 ? 22 : v.Responses is not null || v.Joined != 0 || v.From is not null ? 20 : v.Spot is not null ? 17 : v.PutUpBy != 0 ? 16 : v.At is not null ? 15 : v.AskedToo is not null || v.AnsweredBy != 0 ? 14 : v.Attachments is not null ? 12 : v.Answers is not null ? 11 : 10;
         w.WriteArrayHeader(count);
         w.Write(v.Id);
         w.Write(v.Topic);
@@ -1232,8 +1238,9 @@ internal static class Forms
             w.WriteNil();
         }
 
-        if (count < 21) return;
+        if (count < 22) return;
         w.Write(v.Poured);
+        w.Write(v.Colour);
     }
 
     public static Yardang.Core.Walls.Card ReadCard(ref MessagePackReader r)
@@ -1298,13 +1305,15 @@ internal static class Forms
         }
 
         System.Int64 @poured = default;
-        if (fields.Has(21))
+        System.Int32 @colour = default;
+        if (fields.Has(22))
         {
             @poured = r.ReadInt64();
+            @colour = r.ReadInt32();
         }
 
         fields.End(ref r);
-        return new Yardang.Core.Walls.Card(@id, @topic, @putUnder, @author, @byStaff, @order, @language, @text, @putUpAt, @downBy, @answers, @attachments, @askedToo, @answeredBy, @at, @putUpBy, @spot, @responses, @joined, @from, @poured);
+        return new Yardang.Core.Walls.Card(@id, @topic, @putUnder, @author, @byStaff, @order, @language, @text, @putUpAt, @downBy, @answers, @attachments, @askedToo, @answeredBy, @at, @putUpBy, @spot, @responses, @joined, @from, @poured, @colour);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardAnswered v)
@@ -1323,6 +1332,24 @@ internal static class Forms
         System.Int32 @whose = r.ReadInt32();
         fields.End(ref r);
         return new Yardang.Core.Walls.CardAnswered(@card, @answer, @whose);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardColoured v)
+    {
+        w.WriteArrayHeader(3);
+        w.Write(v.Card);
+        w.Write(v.Colour);
+        w.Write(v.Whose);
+    }
+
+    public static Yardang.Core.Walls.CardColoured ReadCardColoured(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 3);
+        System.Int64 @card = r.ReadInt64();
+        System.Int32 @colour = r.ReadInt32();
+        System.Int32 @whose = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.CardColoured(@card, @colour, @whose);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardJoined v)
@@ -2053,6 +2080,22 @@ internal static class Forms
         var fields = new Fields(ref r, 0);
         fields.End(ref r);
         return new Yardang.Core.Lessons.CloseLesson();
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.ColourCard v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Card);
+        w.Write(v.Colour);
+    }
+
+    public static Yardang.Core.Walls.ColourCard ReadColourCard(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int64 @card = r.ReadInt64();
+        System.Int32 @colour = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.ColourCard(@card, @colour);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.LateChanges.ConfirmLateChange v)

@@ -196,7 +196,7 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
         var asks = wall.Plan.Purpose == Purpose.Ask;
         var by = string.Join(" · ", said.Results([.. ResultsOf(wall, card)], wall.Judgements.Round > 1).Append(said.Responses(wall, card)).Prepend(asks ? said.AskedToo(card) : "").Prepend(said.By(wall, card)).Where(w => w.Length > 0));
         var from = said.GrewFrom(wall, card) is { Length: > 0 } sources ? $"{texts["Wall.BuildsOn"].Value} {sources}" : "";
-        yield return new(said.Text(wall, card), string.Join(" · ", new[] { by, from }.Where(w => w.Length > 0)), card.Shown);
+        yield return new(said.Text(wall, card), string.Join(" · ", new[] { by, from }.Where(w => w.Length > 0)), card.Shown, card.Colour > 0 ? card.Colour - 1 : null);
         var also = (stack ?? []).Where(c => c.Id != card.Id).Select(c => said.Author(c) is { Length: > 0 } author ? $"{author}: {said.Whole(c)}" : $"– {said.Whole(c)}").ToList();
         if (also.Count > 0) yield return new(string.Join('\n', also), texts["Wall.SaidAlso"]);
         var answers = InOrder(card.Standing()).OrderByDescending(a => asks && a.Id == card.AnsweredBy).Select(a => said.Whole(a, asks && card.IsAnswered && a.Id == card.AnsweredBy)).ToList();

@@ -1,5 +1,6 @@
 using Microsoft.Extensions.Localization;
 using Yardang.Core.Marks;
+using Yardang.Core.Walls;
 
 namespace Yardang.Web.Pages;
 
@@ -16,7 +17,7 @@ public static class WallTexts
         "AnswersIt", "AnswersNot", "AnswerIt", "AnsweredAloud", "AskBack", "AskHere", "Ask", "AskedBefore", "IsAnswered", "IsOpen", "ReadAnswer", "GoThere", "OpenQuestions", "OpenOnes", "NoneOpen", "AnsweredQuestions", "AnsweredOnes", "FindAnswered", "NoneFound", "ByWord", "ShowMore", "PutAway", "PutAwayOne", "SaidAloud", "InNameOf", "InOwnName", "SaidAloudBy", "AnsweredBy", "IAskToo", "AskToo", "AskTooOne", "JustNow", "MinutesAgo", "MinutesAgoOne", "HoursAgo", "HoursAgoOne", "DaysAgo", "DaysAgoOne", "BecomeQuestions", "BecomeCards", "FoundThere", "SeenOf", "StationOf", "Stations", "Station", "PeopleThere", "YourGroup", "StationDone", "StationSeen", "StationNew", "StationBefore", "StationNext", "StationLarge", "WriteAt", "GroupHere", "GroupThere", "OnlyReadHere", "GroupGoesOn", "StationsOwed", "StationsOwedOne", "TripStop", "TripFree", "TripNobody", "TripGroup", "TripAt", "BecomeStations", "BecomeTopics",
         "ToPlace", "ToPlaceOne", "PlacedAll", "PlacementOf", "OrderOfClass", "OrderOfClassOne", "PlaceTogether", "YourPlacement", "OrderNotShown", "PlaceForYourself", "SeeOwn", "OnLine", "LineEmpty", "PlaceIt", "MoveIt", "PlaceOf", "PlaceHere", "OffLine", "StillToPlace", "NotPlaced", "WriteNew", "FromPeople", "FromPeopleOne", "HalfBetween", "YoursAt", "OfHundred", "BeforeYearOne", "Rung", "AcrossUp", "FieldAcross", "FieldUp", "AgreementUp", "PlacedBy", "OrderIsShown", "Agreement", "NoAgreement", "PlacedSome", "BecomeOrdered", "OtherLine",
         "IsLinkedTo", "LinkWords", "LinkNoWords", "LinkOwnWords", "LinkWordsExample", "LinkIt", "LinkHint", "LinkOther", "LinkNotPossible", "LinkTurn", "LinkReverse", "LinkLoose", "LinkChains", "LinkLoops", "AndMore", "LinksDown", "Links", "LinksOne", "Field", "Zoom", "Nearer", "Farther", "WholeField", "NewHere", "AsSentences", "FieldOfEach", "Shape", "AsField", "AsList", "Tidy", "Untidy", "ChooseToRead", "FieldEmpty", "ChooseToLink", "NewBeside", "SentencesOf", "PutOnField", "MoveOnField", "MoveLeft", "MoveRight", "MoveUp", "MoveDown", "BecomeConnected", "NothingYet", "IsTidy", "NotOnField", "Unjudged", "LinksKept", "Classmate", "Shift", "ShiftChosen", "AnswersOwed", "AnswersOwedOne", "OwesAnswers", "OwesAnswersOne", "Strength", "OpenQuestion", "PairSaid", "SayPair", "MoveCard", "MoveOf", "MoveDone", "MovedByOther", "TakeAlong", "TakenAlong", "TakenEnough", "Held", "HeldOne", "NamesHiddenNow", "RespondTo", "WhoResponded", "ScoredBy", "ScoreOf", "PointsOf", "RestsOn", "ScoreWhy", "ScoreWhyMay", "ScoreWords", "ScoreWordsMay", "ScoreMarked", "ScoreMarkFirst", "ScoreElsewhere", "GiveScore", "ScoreMean", "Scores", "ScoresOne", "ScoreFair", "Reasons", "ReasonsOne", "NothingNoticed", "JudgedAnew", "StampsGone", "ReadingNone", "ReadingDone", "ReadingUnread", "ReadingUnreadOne", "ReadingNobody", "ReadingOwn", "ReadIt", "ReadAll", "BuildsOn", "BuiltOnBy", "BuiltOnByOne", "SaidTimes", "SaidBy", "SaidByOne", "AloneAgain", "AloneAgainOf", "SaidAlready", "JoinIt", "SayDiffers", "SourcesEnough", "NotThat", "BuildOn", "BuildOnOf", "SameAs", "StandsAlone",
-        "StanceFirst", "StanceAgain", "StanceWas", "StanceMovedBy", "StanceNoCard", "StanceShift", "StanceNow", "StanceAll", "StanceElsewhere", "StanceMost", "StancePeople", "StancePeopleOne", "StanceTakeBack", "StanceNobody", "StanceSaid", "StanceSaidOne", "StanceSaidAgain", "StanceAllSee", "StancesAnew", "Poured",
+        "StanceFirst", "StanceAgain", "StanceWas", "StanceMovedBy", "StanceNoCard", "StanceShift", "StanceNow", "StanceAll", "StanceElsewhere", "StanceMost", "StancePeople", "StancePeopleOne", "StanceTakeBack", "StanceNobody", "StanceSaid", "StanceSaidOne", "StanceSaidAgain", "StanceAllSee", "StancesAnew", "Poured", "CardColour", "ColourOfTopic",
         "SeeLarge", "LargeCard", "CloseLarge", "CardBefore", "CardNext", "CardOf",
     ];
 
@@ -30,6 +31,7 @@ public static class WallTexts
         foreach (var (name, text) in PageData.Texts(texts, "Wall", s_names)) all[name] = text;
         foreach (var (name, text) in PageData.Texts(texts, "Board", "PictureAway", "NetworkAway")) all[name] = text;
         all["stamps"] = Stamps.All.ToDictionary(s => s.Name, s => texts[$"Stamp.{s.Name}"].Value, StringComparer.Ordinal);
+        all["colours"] = Enumerable.Range(0, WallPlan.Colours).Select(i => texts[$"SlipColour.{i}"].Value);
         all["asked"] = PageData.Texts(texts, "Asked", s_asked);
         return all;
     }

@@ -19,7 +19,7 @@ internal static class WallPlay
             var cards = wall.Wall.Cards.Keys.Prepend(7).ToList();
             var card = cards[random.Next(cards.Count)];
             long topic = random.Next(5) switch { 0 => 0, 1 => 99, 2 => 12, _ => 11 };
-            switch (random.Next(75))
+            switch (random.Next(77))
             {
                 case 0 or 1 or 2 or 3: wall.PutUp(actor, $"idea {step}", topic, Some(random)); break;
                 case 4 or 5: wall.Do(actor, new RewordCard(card, "en", random.Next(6) == 0 ? " " : $"better {step}", Some(random))); break;
@@ -61,6 +61,7 @@ internal static class WallPlay
                 case 64 or 65 or 66: wall.Do(actor, new GiveReading(random.Next(1, 4), [card, .. random.Next(2) == 0 ? [cards[random.Next(cards.Count)]] : Array.Empty<long>()])); break;
                 case 67 or 68: wall.Do(actor, new ReadCard(card)); break;
                 case 69 or 70 or 71 or 72: wall.Do(actor, new TakeStance(random.Next(0, 4), random.Next(3) == 0 ? 0 : card)); break;
+                case 75 or 76: wall.Do(actor, new ColourCard(card, random.Next(-1, 14))); break;
                 case 74: wall.Do(actor, new PutUpCard(wall.NextId(actor), topic, "en", $"poured {step}", For: random.Next(4) == 0 ? 2 : 0, Poured: random.Next(-1, 5))); break;
                 case 73: wall.Do(Teacher, new SteerStances((StanceStage)random.Next(3))); break;
                 case 16: wall.Do(actor, new PutAnswerBack(card, Among(random, wall, card))); break;

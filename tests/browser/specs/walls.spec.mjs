@@ -262,6 +262,21 @@ test('by keyboard alone a card is put up, changed, moved and taken down; with pe
   await expect(cards(maya, 'Forces')).toHaveText(['Stone lasts']);
   await kept(maya);
 
+  // Its own colour, which goes with it; a classmate has no say in it.
+  const edge = (page) => page.locator('.slip', { hasText: 'Stone lasts' }).evaluate((s) => getComputedStyle(s).borderInlineStartColor);
+  const before = await edge(maya);
+  await maya.getByRole('button', { name: 'Change the card: Stone lasts' }).press('Enter');
+  await maya.getByLabel('Colour', { exact: true }).selectOption('Brick');
+  await expect(maya.locator('.slip-changing')).toHaveAttribute('data-colour', '3');
+  if (process.env.PICTURES) await maya.screenshot({ path: '/tmp/p/colouring.png' });
+  await maya.getByRole('button', { name: 'Leave as it was' }).press('Enter');
+  await expect(maya.locator('.slip-changing')).toHaveCount(0);
+  expect(await edge(maya)).not.toBe(before);
+  if (process.env.PICTURES) await maya.screenshot({ path: '/tmp/p/colour.png' });
+  await kept(maya);
+  await maya.reload();
+  await expect(maya.locator('.slip', { hasText: 'Stone lasts' })).toHaveAttribute('data-colour', '3');
+
   await slot(maya, 'Forces').fill('The wind');
   await varga.getByRole('button', { name: 'Pens down' }).click();
   await expect(maya.getByText('Pens are down. You can read.')).toBeVisible();

@@ -39,6 +39,7 @@ const HELD = new Set<string>([
     'askedToo',
     'cardRespondedTo',
     'cardJoined',
+    'cardColoured',
     'questionFiled',
     'cardPlaced',
     'cardLaid',

@@ -13,7 +13,7 @@ import { isToRead, mayGiveReading } from './reading';
 import type { Me } from './sheets';
 import { isSame, mayBeShown } from './shown';
 import { mayPutUpAt } from './visiting';
-import { LONGEST_TEXT, NOWHERE, type WallState } from './wall-state';
+import { COLOURS, LONGEST_TEXT, NOWHERE, type WallState } from './wall-state';
 import type { Command, RoomEvent } from './wire';
 
 interface FieldForesight {
@@ -52,7 +52,7 @@ export function foresee(state: WallState, command: Command, me: Me, now: number)
       const grown = joinedAndFrom(state, command.onto, command.from, me);
       const { poured } = command;
       if (poured !== 0 && !mayPour(state, command, me)) return null;
-      const asked = { ...grown, askedToo: [], responses: [], answeredBy: 0, at: null, spot, poured };
+      const asked = { ...grown, askedToo: [], responses: [], answeredBy: 0, at: null, spot, poured, colour: 0 };
       return {
         kind: 'cardPutUp',
         card: { id, topic, putUnder: topic, order: behind(state, topic, me), language, text, ...mine, ...asked },
@@ -70,6 +70,13 @@ export function foresee(state: WallState, command: Command, me: Me, now: number)
       return mayJoin(state, command.card, command.onto, me)
         ? { ...command, kind: 'cardJoined', whose: whose(state, command.card) }
         : null;
+    case 'colourCard': {
+      const { card, colour } = command;
+      const isOther = colour >= 0 && colour <= COLOURS && state.cards.get(card)?.colour !== colour;
+      return isOther && state.mayChange(card, me)
+        ? { ...command, kind: 'cardColoured', whose: whose(state, card) }
+        : null;
+    }
     case 'takeCardDown':
       return state.mayChange(command.id, me)
         ? { ...command, kind: 'cardTakenDown', whose: whose(state, command.id) }

@@ -34,6 +34,8 @@ import type { Envelope, RoomEvent } from './wire';
 export type { Answer, Attachment, Card, Topic, WallPlan } from '../wire/forms';
 
 /** The topic of cards that fit nowhere. */
+/** How many colours slips have. */
+export const COLOURS = 12;
 export const NOWHERE = 0;
 
 /** Most letters of a card. */
@@ -395,6 +397,9 @@ export class WallState {
         break;
       case 'cardMoved':
         this.change(event.id, { topic: event.topic, order: event.order });
+        break;
+      case 'cardColoured':
+        this.change(event.card, { colour: event.colour });
         break;
       case 'cardJoined':
         this.change(event.card, { joined: event.onto });

@@ -8,7 +8,7 @@ import { type Card, LONGEST_TEXT } from '../room/wall-state';
 import { Drafts } from './drafts';
 import { Purpose } from '../wire/forms';
 import type { Around } from './slips';
-import { type WallSide, titleOf } from './wall-side';
+import { type WallSide, ownColour, titleOf } from './wall-side';
 
 export class CardForm {
   /**
@@ -31,6 +31,7 @@ export class CardForm {
     return html`<li
       class="slip slip-changing"
       data-card=${card.id}
+      data-colour=${ownColour(card) ?? nothing}
       @dragover=${(e: DragEvent) => e.dataTransfer?.types.includes('Files') && e.preventDefault()}
       @drop=${(e: DragEvent) => this.take(place, e, e.dataTransfer)}
     >
@@ -48,7 +49,7 @@ export class CardForm {
         @keydown=${(e: KeyboardEvent) => this.key(e, card)}
       ></textarea>
       ${making.list(place, card.attachments)} ${making.menu(place, titleOf(card, texts))} ${this.where(card)}
-      ${this.sameAs(card)}
+      ${this.colour(card)} ${this.sameAs(card)}
       <div class="slip-do">
         <button
           type="button"
@@ -101,6 +102,20 @@ export class CardForm {
     >`;
   }
 
+  private colour(card: Card): TemplateResult {
+    const { texts } = this.side;
+    return html`<label class="slip-where"
+      >${texts.cardColour}
+      <select
+        aria-label=${texts.cardColour}
+        @change=${(e: Event) => this.side.colour(card, Number((e.target as HTMLSelectElement).value))}
+      >
+        <option value="0" ?selected=${card.colour === 0}>${texts.colourOfTopic}</option>
+        ${texts.colours.map((name, i) => html`<option value=${i + 1} ?selected=${card.colour === i + 1}>${name}</option>`)}
+      </select></label
+    >`;
+  }
+
   private where(card: Card): unknown {
     const { state, texts } = this.side;
     // Only where there are topics cards stand under them; questions stand as they came, and what is ordered or connected is placed.
@@ -131,6 +146,7 @@ export class CardForm {
             >${texts.place}
             <select
               aria-label=${texts.place}
+              data-place
               @change=${(e: Event) => this.moveBehind(card, Number((e.target as HTMLSelectElement).value))}
             >
               <option value="0" ?selected=${at === 0}>${texts.placeFirst}</option>
@@ -188,6 +204,6 @@ export class CardForm {
   private moveBehind(card: Card, place: number): void {
     const { state, me } = this.side;
     if (this.side.mayWrite()) this.side.move(card, card.topic, state.orderAt(card.topic, place, card.id, me));
-    this.refresh(`[data-card="${card.id}"] select:last-of-type`);
+    this.refresh(`[data-card="${card.id}"] select[data-place]`);
   }
 }

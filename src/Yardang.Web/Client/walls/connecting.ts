@@ -15,7 +15,7 @@ import { nameOf } from './link-sentences';
 import { NewCards } from './new-cards';
 import { Sentences } from './sentences';
 import type { Slips } from './slips';
-import { type Arrangement, type Band, type WallSide, endsBelowSight } from './wall-side';
+import { type Arrangement, type Band, type WallSide, endsBelowSight, ownColour } from './wall-side';
 import type { WallView } from './wall-view';
 
 useStyles(css);
@@ -265,6 +265,7 @@ export class Connecting implements Arrangement {
     const label = fill(texts.sentencesOf, nameOf(card, this.side));
     return html`<div
       class="slip about-slip"
+      data-colour=${ownColour(card) ?? nothing}
       data-card=${card.id}
       ?data-mine=${this.slips.isMine(card)}
       ?data-open=${this.slips.threads.isOpen(card.id)}

@@ -15,7 +15,7 @@ import { type Bounds, FieldSight, setPx } from './field-sight';
 import { type Box, type Line, bendsOf, lineOf, placeWords } from './link-lines';
 import { wordsOf } from './link-sentences';
 import type { Slips } from './slips';
-import { type WallSide, titleOf } from './wall-side';
+import { type WallSide, ownColour, titleOf } from './wall-side';
 
 const AROUND = 110;
 const STEP = 20;
@@ -263,6 +263,7 @@ export class FieldView {
     const words = this.slips.textOf(card);
     return html`<li
       class="slip field-card"
+      data-colour=${ownColour(card) ?? nothing}
       data-card=${card.id}
       ?data-grip=${isMovable}
       ?data-mine=${this.slips.isMine(card)}

@@ -16,7 +16,7 @@ import { NewCards } from './new-cards';
 import { layOut, layOutField } from './on-line';
 import { PlacingControl } from './placing-control';
 import type { Slips } from './slips';
-import { type Arrangement, type Band, type WallSide, endsBelowSight, titleOf } from './wall-side';
+import { type Arrangement, type Band, type WallSide, endsBelowSight, ownColour, titleOf } from './wall-side';
 import type { WallView } from './wall-view';
 
 useStyles(css);
@@ -263,6 +263,7 @@ export class Ordering implements Arrangement {
     const isPlacing = this.control.card === card.id && this.mayMove(card.id);
     return html`<li
       class="slip order-slip"
+      data-colour=${ownColour(card) ?? nothing}
       data-card=${card.id}
       data-share=${at === null ? nothing : shareOf(line, at)}
       data-up=${spot ? spot.up / 100 : nothing}

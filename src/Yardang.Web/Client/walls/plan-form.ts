@@ -6,7 +6,7 @@ import { titleOfFile } from '../media/picture-uploads';
 import { LONGEST_TITLE } from '../media/send-stimulus';
 import { addressIn } from '../media/web-address';
 import { hidesNames } from '../room/letting-out';
-import { NOWHERE, type Topic, type WallPlan } from '../room/wall-state';
+import { COLOURS, NOWHERE, type Topic, type WallPlan } from '../room/wall-state';
 import { textIn } from '../surface/in-language';
 import { fieldFormOf } from './field-form';
 import { givenFormOf } from './given-form';
@@ -34,7 +34,6 @@ interface Showing {
   shown: readonly Attachment[];
 }
 
-const COLOURS = 12;
 const MOST_TOPICS = 60;
 const MOST_CARDS = 400;
 

@@ -14,7 +14,7 @@ import { Drafts } from './drafts';
 import { NewCards } from './new-cards';
 import { QuestionIndex } from './question-index';
 import type { Slips } from './slips';
-import { type Arrangement, type Band, type WallSide, titleOf } from './wall-side';
+import { type Arrangement, type Band, type WallSide, ownColour, titleOf } from './wall-side';
 import type { WallView } from './wall-view';
 
 useStyles(css);
@@ -330,6 +330,7 @@ export class Questions implements Arrangement {
     const asked = card.askedToo.length > 0 ? plural(texts, 'askToo', card.askedToo.length) : '';
     return html`<li
       class="slip question"
+      data-colour=${ownColour(card) ?? nothing}
       data-card=${card.id}
       ?data-mine=${this.slips.isMine(card)}
       ?data-answered=${answer !== null}

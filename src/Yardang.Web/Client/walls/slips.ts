@@ -14,7 +14,7 @@ import { Growing } from './growing';
 import type { SaidOfCards } from './said-of-cards';
 import type { Together } from './together';
 import { Threads } from './threads';
-import { type Band, type WallSide, titleOf } from './wall-side';
+import { type Band, type WallSide, ownColour, titleOf } from './wall-side';
 
 export interface Around {
   readonly bands: readonly Band[];
@@ -114,6 +114,7 @@ export class Slips {
       return html`<li
         class="slip"
         data-card=${card.id}
+        data-colour=${ownColour(card) ?? nothing}
         ?data-mine=${isMine}
         ?data-grip=${this.mayMove(card)}
         ?data-open=${this.threads.isOpen(card.id)}

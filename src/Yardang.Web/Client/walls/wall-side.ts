@@ -69,6 +69,11 @@ export interface Arrangement {
   measure?(): void;
 }
 
+/** The colour that a card has by itself, as styles name it; undefined for that of its topic. */
+export function ownColour({ colour }: Card): number | undefined {
+  return colour > 0 ? colour - 1 : undefined;
+}
+
 /** Cards by their topic. */
 export function byTopic(cards: Iterable<Card>): Map<number, Card[]> {
   const found = new Map<number, Card[]>();

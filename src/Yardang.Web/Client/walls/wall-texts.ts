@@ -329,6 +329,10 @@ export interface WallTexts extends WorkTexts, MakingTexts {
   readonly stanceAllSee: string;
   readonly stancesAnew: string;
   readonly poured: string;
+  readonly cardColour: string;
+  readonly colourOfTopic: string;
+  /** What the twelve colours of slips are called. */
+  readonly colours: readonly string[];
   /** What stamps are called, by their names. */
   readonly stamps: Readonly<Record<string, string>>;
   /** In place of those of the same name where cards are questions. */

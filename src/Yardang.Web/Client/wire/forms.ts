@@ -325,7 +325,8 @@ export type Command =
   | GiveReading
   | ReadCard
   | TakeStance
-  | SteerStances;
+  | SteerStances
+  | ColourCard;
 
 /** What a mark is made of: a closed set, one record for each kind, in Bodies. All that the core has to know of a kind is what is asked for here. Places and sizes are in page coordinates, 1/100 mm. */
 export type MarkBody =
@@ -427,7 +428,8 @@ export type RoomEvent =
   | ReadingGiven
   | CardRead
   | StanceTaken
-  | StancesSteered;
+  | StancesSteered
+  | CardColoured;
 
 /** A room's state in one piece, by the numbers of RoomKind. */
 export type RoomSnapshot =
@@ -666,6 +668,8 @@ export interface Card {
   readonly from: readonly number[];
   /** What was poured out here from another wall (Pouring): the same number wherever it was poured; 0 for nothing. */
   readonly poured: number;
+  /** One of the twelve of slips, from 1; 0: that of its topic. */
+  readonly colour: number;
 }
 
 /** Something is said to a card. Whose: the card's author where classmates do not see the card; else 0. So in the events that follow. */
@@ -673,6 +677,14 @@ export interface CardAnswered {
   readonly kind: 'cardAnswered';
   readonly card: number;
   readonly answer: Answer;
+  readonly whose: number;
+}
+
+/** A card has another colour. Whose: the card's author where classmates do not see the card; else 0. */
+export interface CardColoured {
+  readonly kind: 'cardColoured';
+  readonly card: number;
+  readonly colour: number;
   readonly whose: number;
 }
 
@@ -903,6 +915,13 @@ export interface ClientAdmitted {
 /** Staff: end the lesson. The boards stay readable, the code stays. */
 export interface CloseLesson {
   readonly kind: 'closeLesson';
+}
+
+/** Give a card one of the twelve colours of slips, from 1; 0: that of its topic. */
+export interface ColourCard {
+  readonly kind: 'colourCard';
+  readonly card: number;
+  readonly colour: number;
 }
 
 /** A student: a late change is on my screen. */

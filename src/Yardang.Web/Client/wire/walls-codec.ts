@@ -2,7 +2,7 @@
 
 import { known } from './by-hand';
 import { readAttachment, readLastAct, readLateWork, readWallPlan, writeAttachment, writeWallPlan } from './codec';
-import { type Answer, type AnswerCard, type AnswerPutBack, type AnswerReworded, type AnswerTakenDown, type AskToo, type AskedToo, type BeginTrip, type Card, type CardAnswered, type CardJoined, type CardJudged, type CardLaid, type CardMoved, type CardPlaced, type CardPlacedAlone, type CardPutBack, type CardPutUp, type CardRead, type CardRespondedTo, type CardResult, type CardReworded, type CardSpot, type CardTakenDown, type CardsBrought, type CardsLetOut, type CardsLinked, type CardsShown, type ClassOrder, type ClassPlace, type ClassUp, type EndTrip, type FieldLaid, type FieldSpot, type FileQuestion, type GiveReading, type GoOnJudging, type JoinCard, type JudgeCard, type Judgement, type JudgingState, type JudgingWentOn, type LayCard, type LayCards, type LetCardsOut, type LineSpot, type Link, type LinkCards, type LinkPutBack, type LinkReversed, type LinkReworded, type LinkTakenDown, type MoveCard, type MoveOn, type MovingCard, type OrderHidden, type OrderShown, type OwnPlace, type PlaceCard, type PlacingState, type PlanSet, type PutAnswerBack, type PutCardBack, type PutLinkBack, type PutUpCard, type QuestionFiled, type ReadCard, type ReadingGiven, type ReadingList, type RespondToCard, type Response, type ResultsShown, type ReverseLink, type RewordAnswer, type RewordCard, type RewordLink, type RoundTrip, type ScoreReason, type SetPlan, type ShowOrder, type ShowResults, type Stance, type StanceShifts, type StanceTaken, type StancesState, type StancesSteered, type StationVisited, type SteerStances, type TakeAnswerDown, type TakeCardDown, type TakeLinkDown, type TakeStance, type TidyField, type TripBegun, type TripEnded, type TripGroup, type TripMovedOn, type Visit, type VisitStation, type WallSnapshot } from './forms';
+import { type Answer, type AnswerCard, type AnswerPutBack, type AnswerReworded, type AnswerTakenDown, type AskToo, type AskedToo, type BeginTrip, type Card, type CardAnswered, type CardColoured, type CardJoined, type CardJudged, type CardLaid, type CardMoved, type CardPlaced, type CardPlacedAlone, type CardPutBack, type CardPutUp, type CardRead, type CardRespondedTo, type CardResult, type CardReworded, type CardSpot, type CardTakenDown, type CardsBrought, type CardsLetOut, type CardsLinked, type CardsShown, type ClassOrder, type ClassPlace, type ClassUp, type ColourCard, type EndTrip, type FieldLaid, type FieldSpot, type FileQuestion, type GiveReading, type GoOnJudging, type JoinCard, type JudgeCard, type Judgement, type JudgingState, type JudgingWentOn, type LayCard, type LayCards, type LetCardsOut, type LineSpot, type Link, type LinkCards, type LinkPutBack, type LinkReversed, type LinkReworded, type LinkTakenDown, type MoveCard, type MoveOn, type MovingCard, type OrderHidden, type OrderShown, type OwnPlace, type PlaceCard, type PlacingState, type PlanSet, type PutAnswerBack, type PutCardBack, type PutLinkBack, type PutUpCard, type QuestionFiled, type ReadCard, type ReadingGiven, type ReadingList, type RespondToCard, type Response, type ResultsShown, type ReverseLink, type RewordAnswer, type RewordCard, type RewordLink, type RoundTrip, type ScoreReason, type SetPlan, type ShowOrder, type ShowResults, type Stance, type StanceShifts, type StanceTaken, type StancesState, type StancesSteered, type StationVisited, type SteerStances, type TakeAnswerDown, type TakeCardDown, type TakeLinkDown, type TakeStance, type TidyField, type TripBegun, type TripEnded, type TripGroup, type TripMovedOn, type Visit, type VisitStation, type WallSnapshot } from './forms';
 import { know } from './kinds';
 type Raw = any[]; // What the MessagePack reader gives.
 
@@ -125,6 +125,7 @@ export function readCard(raw: Raw): Card {
     joined: raw[18] ?? 0,
     from: (raw[19] ?? []),
     poured: raw[20] ?? 0,
+    colour: raw[21] ?? 0,
   };
 }
 
@@ -133,6 +134,15 @@ export function readCardAnswered(raw: Raw): CardAnswered {
     kind: 'cardAnswered',
     card: raw[0],
     answer: readAnswer(raw[1]),
+    whose: raw[2],
+  };
+}
+
+export function readCardColoured(raw: Raw): CardColoured {
+  return {
+    kind: 'cardColoured',
+    card: raw[0],
+    colour: raw[1],
     whose: raw[2],
   };
 }
@@ -335,6 +345,18 @@ export function readClassUp(raw: Raw): ClassUp {
     low: raw[1],
     high: raw[2],
   };
+}
+
+export function readColourCard(raw: Raw): ColourCard {
+  return {
+    kind: 'colourCard',
+    card: raw[0],
+    colour: raw[1],
+  };
+}
+
+export function writeColourCard(v: ColourCard): Raw {
+  return [v.card, v.colour];
 }
 
 export function readEndTrip(_raw: Raw): EndTrip {
@@ -1095,6 +1117,7 @@ know({
     73: readReadCard,
     74: readTakeStance,
     75: readSteerStances,
+    76: readColourCard,
   },
   readRoomEvent: {
     70: readCardPutUp,
@@ -1136,6 +1159,7 @@ know({
     106: readCardRead,
     107: readStanceTaken,
     108: readStancesSteered,
+    109: readCardColoured,
   },
   readRoomSnapshot: {
     4: readWallSnapshot,
@@ -1177,5 +1201,6 @@ know({
     readCard: [73, writeReadCard],
     takeStance: [74, writeTakeStance],
     steerStances: [75, writeSteerStances],
+    colourCard: [76, writeColourCard],
   },
 });
