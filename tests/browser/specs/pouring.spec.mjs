@@ -43,13 +43,28 @@ test('everybody’s cards are poured out to groups, each sorts them, and the tea
   await varga.getByRole('link', { name: 'Templates' }).click();
   await varga.getByRole('button', { name: 'Begin with Pool and sort' }).click();
   await kept(varga);
-  await varga.getByLabel('The question over the wall').fill('What do you know about bridges?');
+  // What is to be filled in, in all parts at once; and back.
+  await varga.getByRole('button', { name: 'Fill in (4)' }).click();
+  await noBarrier(varga);
+  for (const [place, words] of [
+    ['topic', 'Bridges'],
+    ['first kind', 'Stone'],
+    ['second kind', 'Steel'],
+    ['third kind', 'Wood'],
+  ])
+    await varga.getByRole('dialog').getByLabel(place, { exact: true }).fill(words);
+  await picture(varga, 'fill-in');
+  await varga.getByRole('button', { name: 'Fill in everywhere' }).click();
+  await expect(varga.getByLabel('The question over the wall')).toHaveValue('What do you know about Bridges?');
+  await expect(varga.getByRole('heading', { level: 1 })).toHaveText('Bridges: pool and sort');
+  await varga.getByRole('button', { name: 'Undo' }).click();
+  await expect(varga.getByRole('button', { name: 'Fill in (4)' })).toBeVisible();
+  await varga.getByRole('button', { name: 'Redo' }).click();
+  await expect(varga.getByRole('button', { name: /^Fill in/ })).toBeHidden();
   await kept(varga);
   await varga.getByRole('link', { name: /^2\. Sort them/ }).click();
-  const headings = varga.locator('[id^="heading-"]');
-  await expect(headings).toHaveCount(3);
-  for (const [at, words] of ['Stone', 'Steel', 'Wood'].entries()) await headings.nth(at).fill(words);
-  await kept(varga);
+  await expect(varga.locator('[id^="heading-"]')).toHaveCount(3);
+  await expect(varga.locator('[id^="heading-"]').nth(2)).toHaveValue('Wood');
   await varga.getByRole('link', { name: 'Hand out' }).click();
   await varga.getByLabel('For whom').fill('7 Amber');
   await varga.getByRole('button', { name: 'Hand out' }).click();

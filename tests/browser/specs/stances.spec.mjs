@@ -46,11 +46,25 @@ test('students say where they stand, read what others say, and say it again with
     await expect(page.getByText('Positions between which students choose that have no words: 1.')).toBeVisible();
     await page.getByRole('link', { name: 'Write it' }).click();
     await page.getByLabel('Position 2').fill('Mend it');
+    await kept(page);
+
+    // In another language, too.
+    await page.getByRole('button', { name: 'Other languages' }).click();
+    await page.getByLabel('Language', { exact: true }).selectOption('es');
+    const field = page.getByRole('dialog').getByRole('textbox', { name: /^Position 2/ });
+    await field.fill('Repararlo');
+    await field.blur();
+    await page.getByRole('dialog').getByRole('button', { name: 'Close' }).click();
     await picture(page, 'stances-plan');
   });
   const maya = await student(browser, code, 'Maya', { viewport: { width: 390, height: 844 } });
   const ben = await student(browser, code, 'Ben');
   const cleo = await student(browser, code, 'Cleo');
+  await cleo.getByLabel('Languages').click();
+  await cleo.getByLabel('I read').selectOption('es');
+  await expect(position(cleo, 'Repararlo')).toBeVisible();
+  await cleo.getByLabel('I read').selectOption('en');
+  await cleo.keyboard.press('Escape');
   await putUp(maya, 'Its stones are older than the school');
   await putUp(cleo, 'Lorries need a wider one');
   await toTheWall(varga);

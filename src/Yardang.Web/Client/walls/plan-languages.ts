@@ -12,6 +12,7 @@ export function textsOfPlan({ question, topics, line, givenCards, field, rules }
     ...(field?.words ?? []).map((w) => w.text),
     ...givenCards.map((c) => c.text),
     ...rules.responses.map((r) => r.says),
+    ...rules.stances,
     ...(rules.judging?.criterion ? [rules.judging.criterion.says] : []),
   ];
 }

@@ -5,13 +5,14 @@ import { stepsOf } from '../editor/steps';
 import { PictureUploads } from '../media/picture-uploads';
 import { sendStimulus } from '../media/send-stimulus';
 import type { Stimulus } from '../wire/forms';
-import { pageData } from '../page-data';
+import { fill, pageData } from '../page-data';
 import { Connection, type Link, reloadSoon } from '../room/connection';
 import { Property } from '../room/marks';
 import { deviceOutbox } from '../room/outbox-store';
 import { Draft } from '../workshop/draft';
 import { type OutlinePage, outlineOf } from '../workshop/outline';
 import { type PartTexts, partsOf } from '../workshop/parts';
+import { placesToFill } from '../workshop/places-to-fill';
 import { type LanguageTexts, translationsOf } from '../workshop/translations';
 import { trialBeside } from '../workshop/trial';
 import { writtenOf } from '../workshop/written';
@@ -33,6 +34,7 @@ interface WallWorkshopData {
       opening: string;
       refusedOther: string;
       topicsDo: string;
+      blanks: string;
       pictureAway: string;
     };
 }
@@ -65,6 +67,11 @@ Alpine.data('wallWorkshop', () => {
     written: writtenOf(theDraft, language),
     steps: stepsOf(theDraft, () => finishTyping()),
     translations: translationsOf(theDraft, () => dialog('languages'), language, texts),
+    blanks: placesToFill(
+      theDraft,
+      () => dialog('fillIns'),
+      (count) => fill(texts.blanks, count),
+    ),
     parts: partsOf(theDraft, data.activity, data.part, language, texts),
     trial: trialBeside(data.activity, data.part),
     form: planFormOf(
@@ -125,7 +132,8 @@ Alpine.data('wallWorkshop', () => {
       this.refresh();
       // The ready check leads to what it found: the address says to what.
       const place = location.hash.slice(1);
-      if (place) await focusOnceSeen(place === 'fill-ins' ? 'wall-question' : place);
+      if (place === 'fill-ins') this.blanks.open();
+      else if (place) await focusOnceSeen(place);
     },
 
     get plan() {
@@ -169,6 +177,7 @@ Alpine.data('wallWorkshop', () => {
       this.steps.refresh();
       this.written.refresh(undefined);
       this.parts.refresh();
+      this.blanks.refresh();
       if (this.translations.other) this.translations.refresh();
       this.waiting = draft.client.waiting;
       if (this.opened && !typing && !this.form.isWrong) this.showPlan();

@@ -1,13 +1,14 @@
 // Places to fill in, all over the activity: asked for in one dialog, filled in as one gesture.
 
-import type { Editor } from '../editor/editor';
+import type { Changes } from '../editor/changes';
 import { type Change, type Mark, Property, type Texts, isBox } from '../room/marks';
 import type { Part, WallPlan } from '../wire/forms';
 import { textsOfPlan } from '../walls/plan-languages';
+import { planSayings } from './plan-sayings';
 import { filledBody, filledIn, fillInsOf, wordsOf } from './fill-ins';
 
 export function placesToFill(
-  editor: () => Editor,
+  editor: () => Changes,
   dialog: () => HTMLDialogElement,
   wordsFor: (count: number) => string,
 ) {
@@ -45,7 +46,7 @@ export function placesToFill(
   };
 }
 
-function* saidIn({ sheets }: Editor): Iterable<string> {
+function* saidIn({ sheets }: Changes): Iterable<string> {
   yield* Object.values(sheets.name);
   yield* Object.values(sheets.directions);
   for (const { name, wall } of sheets.parts) yield* textsOf(name, wall).flatMap((t) => Object.values(t));
@@ -56,7 +57,7 @@ function* saidIn({ sheets }: Editor): Iterable<string> {
   }
 }
 
-function changesFor({ sheets }: Editor, values: ReadonlyMap<string, string>): Change[] {
+function changesFor({ sheets }: Changes, values: ReadonlyMap<string, string>): Change[] {
   const changes: Change[] = [];
   const put = (property: Property, target: number, before: Texts | readonly Part[], after: typeof before) => {
     if (JSON.stringify(after) !== JSON.stringify(before)) changes.push({ property, target, value: after });
@@ -86,17 +87,7 @@ function textsOf(name: Texts | null, wall: WallPlan | null): Texts[] {
 }
 
 function filledPlan(wall: WallPlan, filled: (said: Texts) => Texts): WallPlan {
-  const topics = wall.topics.map((t) => ({ ...t, heading: filled(t.heading), prompt: filled(t.prompt) }));
-  const name = (said: Texts | null) => said && filled(said);
-  const line = wall.line && {
-    ...wall.line,
-    start: filled(wall.line.start),
-    end: filled(wall.line.end),
-    low: name(wall.line.low),
-    high: name(wall.line.high),
-  };
-  const givenCards = wall.givenCards.map((c) => ({ ...c, text: filled(c.text) }));
-  return { ...wall, question: filled(wall.question), topics, line, givenCards };
+  return planSayings(wall).reduce((plan, { said, put }) => put(plan, filled(said)), wall);
 }
 
 function changesOf(mark: Mark, values: ReadonlyMap<string, string>): Change[] {

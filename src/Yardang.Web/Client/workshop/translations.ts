@@ -6,16 +6,13 @@ import { nameOfLanguage } from '../surface/in-language';
 import { fitTranslation } from '../surface/text-fit';
 import type { Changes } from '../editor/changes';
 import { partOf } from '../room/sheets';
-import type { Topic, WallPlan } from '../room/wall-state';
+import type { WallPlan } from '../room/wall-state';
 import type { Part } from '../wire/forms';
+import { type PlanSayingKind, planSayings } from './plan-sayings';
 
 export interface LanguageTexts {
-  readonly languageGiven: string;
-  readonly languageLink: string;
-  readonly languageLineStart: string;
-  readonly languageLineEnd: string;
-  readonly languageLineLow: string;
-  readonly languageLineHigh: string;
+  /** What is said in the plan of a wall is called. */
+  readonly languageOfPlan: Readonly<Record<PlanSayingKind, string>>;
   readonly untranslated: string;
   readonly allTranslated: string;
   readonly languageName: string;
@@ -25,18 +22,7 @@ export interface LanguageTexts {
   readonly languagePart: string;
   readonly languageStarter: string;
   readonly languageMark: string;
-  readonly languageQuestion: string;
-  readonly languageTopic: string;
-  readonly languagePrompt: string;
 }
-
-/** What the names of a line's ends are called. */
-const LINE_ENDS = {
-  start: 'languageLineStart',
-  end: 'languageLineEnd',
-  low: 'languageLineLow',
-  high: 'languageLineHigh',
-} as const;
 
 interface Line {
   readonly key: string;
@@ -184,58 +170,16 @@ export function translationsOf(
         target: 0,
         value: parts.map((p) => (p.number === number ? { ...p, wall: plan } : p)),
       });
-      const saying = (key: string, about: string, all: Texts, isLong: boolean, put: (said: Texts) => WallPlan) =>
-        all[language]
-          ? [
-              {
-                key: `wall-${number}-${key}`,
-                about,
-                isLong,
-                source: all[language],
-                said: all[other] ?? '',
-                change: (text: string) => changed(put(set(all, other, text))),
-              },
-            ]
-          : [];
-      return [
-        ...saying('question', texts.languageQuestion, wall.question, true, (question) => ({ ...wall, question })),
-        ...wall.topics.flatMap((topic: Topic, i: number) => {
-          const withTopic = (said: Topic) => ({
-            ...wall,
-            topics: wall.topics.map((t) => (t.id === topic.id ? said : t)),
-          });
-          return [
-            ...saying(`heading-${topic.id}`, fill(texts.languageTopic, i + 1), topic.heading, false, (heading) =>
-              withTopic({ ...topic, heading }),
-            ),
-            ...saying(`prompt-${topic.id}`, fill(texts.languagePrompt, i + 1), topic.prompt, true, (prompt) =>
-              withTopic({ ...topic, prompt }),
-            ),
-          ];
-        }),
-        ...(wall.line
-          ? [
-              ...(['start', 'end', 'low', 'high'] as const).flatMap((end) =>
-                saying(`line-${end}`, texts[LINE_ENDS[end]], wall.line![end] ?? {}, false, (name) => ({
-                  ...wall,
-                  line: { ...wall.line!, [end]: name },
-                })),
-              ),
-            ]
-          : []),
-        ...(wall.field?.words ?? []).flatMap((word, i) =>
-          saying(`link-${word.id}`, fill(texts.languageLink, i + 1), word.text, false, (text) => ({
-            ...wall,
-            field: { ...wall.field!, words: wall.field!.words.map((w) => (w.id === word.id ? { ...w, text } : w)) },
-          })),
-        ),
-        ...wall.givenCards.flatMap((card, i) =>
-          saying(`given-${card.id}`, fill(texts.languageGiven, i + 1), card.text, true, (text) => ({
-            ...wall,
-            givenCards: wall.givenCards.map((c) => (c.id === card.id ? { ...card, text } : c)),
-          })),
-        ),
-      ];
+      return planSayings(wall)
+        .filter(({ said }) => said[language])
+        .map(({ key, kind, number: nth, said, isLong, put }) => ({
+          key: `wall-${number}-${key}`,
+          about: fill(texts.languageOfPlan[kind], nth),
+          isLong,
+          source: said[language]!,
+          said: said[other] ?? '',
+          change: (text: string) => changed(put(wall, set(said, other, text))),
+        }));
     },
 
     starterSayings(page: Page, number: number): Saying[] {

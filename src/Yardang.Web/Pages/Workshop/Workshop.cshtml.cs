@@ -25,6 +25,13 @@ namespace Yardang.Web.Pages;
 [Authorize]
 public sealed class WorkshopModel(AccessResolver access, ActivityMaking making, RoomHosts rooms, ActivityShelf shelf, IDbContextFactory<SchoolContext> school, IStringLocalizer<UiTexts> texts) : PageModel
 {
+    // What is said in the plan of a wall, as its scripts name it, and what that is called.
+    private static readonly (string Kind, string Key)[] s_sayings =
+    [
+        ("question", "Question"), ("heading", "Topic"), ("prompt", "Prompt"), ("lineStart", "LineStart"), ("lineEnd", "LineEnd"), ("lineLow", "LineLow"), ("lineHigh", "LineHigh"),
+        ("link", "Link"), ("criterion", "Criterion"), ("stamp", "Stamp"), ("position", "Position"), ("given", "Given"),
+    ];
+
     public ActivityRecord Activity { get; private set; } = null!;
 
     /// <summary>The part that is designed here.</summary>
@@ -42,6 +49,8 @@ public sealed class WorkshopModel(AccessResolver access, ActivityMaking making, 
         if (content.Find(part ?? content.Steps[0].Number) is not { } found) return Redirect($"/workshop/{id}");
         Part = found;
         await shelf.UsedAsync(id);
+        var said = BoardTexts.For(texts, ("partPages", "Parts.Pages"), ("partWall", "Parts.Wall"), ("partPagesCount", "Parts.PagesCount"), ("partPagesCountOne", "Parts.PagesCountOne"), ("languagePart", "Languages.Part"), ("importPage", "Import.Page"), ("importBad", "Import.Bad"), ("importSvgBad", "Import.SvgBad"), ("importPictures", "Import.Pictures"), ("unnamedPage", "Pages.Unnamed"), ("copiesDo", "Copies.Do"), ("outlineDo", "Outline.Do"), ("zoneExpects", "Zone.Expects"), ("blanks", "FillIns.Count"), ("stimulusBadLink", "Stimulus.BadLink"), ("languageName", "Languages.Name"), ("languageDirections", "Languages.Directions"), ("languagePageName", "Languages.PageName"), ("languagePageDirections", "Languages.PageDirections"), ("languageStarter", "Languages.Starter"), ("languageMark", "Languages.Mark"), ("topicsDo", "TopicOutline.Do"), ("untranslated", "Languages.Untranslated"), ("allTranslated", "Languages.AllTranslated"));
+        said["languageOfPlan"] = s_sayings.ToDictionary(k => k.Kind, k => texts[$"Languages.{k.Key}"].Value, StringComparer.Ordinal);
         Data = new
         {
             activity = activity.Id,
@@ -50,7 +59,7 @@ public sealed class WorkshopModel(AccessResolver access, ActivityMaking making, 
             me = new { me.Number, me.IsStaff },
             who = $"teacher-{visitor.TeacherId}",
             language = ContentLanguage.Current,
-            texts = BoardTexts.For(texts, ("partPages", "Parts.Pages"), ("partWall", "Parts.Wall"), ("partPagesCount", "Parts.PagesCount"), ("partPagesCountOne", "Parts.PagesCountOne"), ("languagePart", "Languages.Part"), ("importPage", "Import.Page"), ("importBad", "Import.Bad"), ("importSvgBad", "Import.SvgBad"), ("importPictures", "Import.Pictures"), ("unnamedPage", "Pages.Unnamed"), ("copiesDo", "Copies.Do"), ("outlineDo", "Outline.Do"), ("zoneExpects", "Zone.Expects"), ("blanks", "FillIns.Count"), ("stimulusBadLink", "Stimulus.BadLink"), ("languageName", "Languages.Name"), ("languageDirections", "Languages.Directions"), ("languagePageName", "Languages.PageName"), ("languagePageDirections", "Languages.PageDirections"), ("languageStarter", "Languages.Starter"), ("languageMark", "Languages.Mark"), ("languageQuestion", "Languages.Question"), ("languageTopic", "Languages.Topic"), ("languagePrompt", "Languages.Prompt"), ("languageGiven", "Languages.Given"), ("languageLink", "Languages.Link"), ("languageLineStart", "Languages.LineStart"), ("languageLineEnd", "Languages.LineEnd"), ("languageLineLow", "Languages.LineLow"), ("languageLineHigh", "Languages.LineHigh"), ("topicsDo", "TopicOutline.Do"), ("untranslated", "Languages.Untranslated"), ("allTranslated", "Languages.AllTranslated")),
+            texts = said,
         };
         return Page();
     }
