@@ -115,6 +115,13 @@ test('students say where they stand, read what others say, and say it again with
   await noBarrier(maya);
   await picture(varga, 'stances-shown');
   await picture(maya, 'stances-shown-phone');
+  // At 400 % the page is scrolled as a whole: what is shown has room.
+  await ben.setViewportSize({ width: 320, height: 256 });
+  await ben.getByText('What moved most').scrollIntoViewIfNeeded();
+  await expect(ben.getByText('What moved most')).toBeInViewport();
+  expect(await ben.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(320);
+  await picture(ben, 'stances-400');
+  await ben.setViewportSize({ width: 1280, height: 800 });
   await ben.getByRole('button', { name: 'Its stones are older than the school' }).click();
   await expect(slip(ben, 'Its stones')).toBeFocused();
 

@@ -528,6 +528,7 @@ export function registerWall(beside: typeof besideOf | null): void {
 
       turned(): void {
         (this.$root as HTMLElement).querySelector('[data-wall]')!.parentElement!.scrollTo(0, 0);
+        window.scrollTo(0, 0);
         this.refresh();
       },
 
