@@ -38,6 +38,11 @@ public sealed class Judgements
         ? [.. _given.Where(g => g.Key.Round == Round).Select(g => (g.Key.Person, g.Key.Card, g.Value.Value))]
         : [];
 
+    /// <summary>Of how many cards somebody has said something in this round.</summary>
+    /// <param name="person">Who, by actor number.</param>
+    /// <param name="isUp">Whether a card is up.</param>
+    public int JudgedBy(int person, Func<long, bool> isUp) => _given.Keys.Count(k => k.Round == Round && k.Person == person && isUp(k.Card));
+
     /// <summary>As a reader knows it.</summary>
     public JudgingState StateFor(Func<Judgement, bool> isSeen) => new(Round, Kind, Values, IsShown, [.. Given.Where(isSeen)], Results);
 
@@ -87,7 +92,7 @@ public sealed class Judgements
         if (_given.ContainsKey((Round, judge.Card, person))) return null;
         if (_given.Count >= Judging.MostJudgements) return Refusal.Full;
         if (rule.Kind != JudgingKind.Choose) return null;
-        var chosen = _given.Keys.Count(k => k.Round == Round && k.Person == person && isUp(k.Card));
+        var chosen = JudgedBy(person, isUp);
         return chosen >= rule.Choices ? Refusal.EnoughChosen : null;
     }
 

@@ -127,6 +127,15 @@ public sealed class Wall : Room, IWorkRoom
     public int AnswersOwed(int person) => Plan.Rules is not { Answers: true, OwnFirst: false } ? 0
         : Math.Max(0, Plan.Rules.LeastAnswers - _cards.Values.Count(c => c.IsUp && (c.ByStaff || c.Author != person) && c.Said.Any(a => a.IsUp && !a.ByStaff && a.Author == person)));
 
+    /// <summary>Of how many cards of others somebody is still asked to say something, as long as it counts. No more than there are; while each sees only their own, it can wait.</summary>
+    public int JudgingOwed(int person)
+    {
+        if (Plan.Rules is not { Judging: { } judging, OwnFirst: false, LeastJudged: > 0 and var least } || Judgements.IsShown) return 0;
+        var others = _cards.Values.Count(c => c.IsUp && (c.ByStaff || c.Author != person) && Out?.Hides(c) != true);
+        var asked = Math.Min(Math.Min(least, others), judging.Kind == JudgingKind.Choose ? judging.Choices : int.MaxValue);
+        return Math.Max(0, asked - Judgements.JudgedBy(person, id => _cards.GetValueOrDefault(id)?.IsUp == true));
+    }
+
     /// <summary>How many cards somebody still has to place, where each has a placement of their own.</summary>
     public int ToPlace(int person) => Plan.LineShown is not { Together: false } line ? 0
         : _cards.Values.Count(c => c.IsUp && (!Plan.Rules.OwnFirst || c.ByStaff || c.Author == person) && Placements.Of(person, c.Id)?.On != line.Kind);

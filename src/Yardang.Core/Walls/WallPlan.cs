@@ -73,8 +73,9 @@ public sealed record Topic(long Id, Texts Heading, Texts Prompt, int Colour, [Si
 /// <param name="SaidAlready">Under topics: whether cards like the one that is being typed are shown, which it can join.</param>
 /// <param name="BuildsOn">Under topics: whether students may name the cards from which theirs grew.</param>
 /// <param name="Stances">The positions between which students choose where they stand, two to five; null for none.</param>
+/// <param name="LeastJudged">Of how many cards of others each is asked to say something, where cards are judged; 0 for no number.</param>
 public sealed record WallRules(
-    int Least = 0, int Most = 0, [Since(2)] bool OwnFirst = false, [Since(3)] bool Answers = false, [Since(4)] AttachmentKinds Shows = AttachmentKinds.None, [Since(5)] Judging? Judging = null, [Since(6)] int Stations = 0, [Since(7)] bool OnlyGiven = false, [Since(8)] NamesTo Names = NamesTo.Everybody, [Since(8)] bool AnyMoves = false, [Since(8)] bool InPairs = false, [Since(8)] int LeastAnswers = 0, [Since(9), NullIsEmpty] ImmutableArray<QuickResponse>? Responses = null, [Since(9)] bool SaidAlready = false, [Since(9)] bool BuildsOn = false, [Since(10), NullIsEmpty] ImmutableArray<Texts>? Stances = null)
+    int Least = 0, int Most = 0, [Since(2)] bool OwnFirst = false, [Since(3)] bool Answers = false, [Since(4)] AttachmentKinds Shows = AttachmentKinds.None, [Since(5)] Judging? Judging = null, [Since(6)] int Stations = 0, [Since(7)] bool OnlyGiven = false, [Since(8)] NamesTo Names = NamesTo.Everybody, [Since(8)] bool AnyMoves = false, [Since(8)] bool InPairs = false, [Since(8)] int LeastAnswers = 0, [Since(9), NullIsEmpty] ImmutableArray<QuickResponse>? Responses = null, [Since(9)] bool SaidAlready = false, [Since(9)] bool BuildsOn = false, [Since(10), NullIsEmpty] ImmutableArray<Texts>? Stances = null, [Since(10)] int LeastJudged = 0)
 {
     /// <summary>As many cards as anybody likes, of words alone.</summary>
     public static readonly WallRules Free = new();
@@ -196,6 +197,7 @@ public sealed record WallPlan(
         if (!QuickResponse.AreSound(Rules.Stamps)) return $"Cards can be responded to with at most {QuickResponse.Most} of the stamps that there are, each once, in {QuickResponse.SaysLength} letters.";
         if (Rules.Positions.Length is not (0 or >= Walls.Stances.Least and <= Walls.Stances.Most) || Rules.Positions.Any(p => !p.IsWithin(Limits.NameLength))) return $"Students choose between {Walls.Stances.Least} to {Walls.Stances.Most} positions, each of at most {Limits.NameLength} letters.";
         if (Rules.LeastAnswers is < 0 or > Answer.MostOfOne) return $"A student may be asked to answer at most {Answer.MostOfOne} cards.";
+        if (Rules.LeastJudged is < 0 or > Card.MostOfOne) return $"A student may be asked to judge at most {Card.MostOfOne} cards.";
         if (!Enum.IsDefined(Rules.Names)) return "Names are shown to whom this program does not know.";
         if (Rules.Stations is < 0 or > MostTopics) return $"A student may be asked for something at {MostTopics} stations at most.";
         return Rules is { Least: >= 0 and <= Card.MostOfOne, Most: >= 0 and <= Card.MostOfOne } && (Rules.Most == 0 || Rules.Least <= Rules.Most)

@@ -173,5 +173,28 @@ public class JudgingTests
 
     private static JudgingState StateOf(WallScript wall, Actor reader) => ((WallSnapshot)Snapshots.Of(wall.Wall, reader)).Judging;
 
+    [Fact]
+    public void What_each_is_asked_to_judge_is_owed_until_it_is_said_or_the_numbers_are_shown()
+    {
+        var wall = new WallScript(new(Judging: new(JudgingKind.Agree), LeastJudged: 3));
+        var (mayas, bens, teachers) = (wall.PutUp(Maya, "arches push"), wall.PutUp(Ben, "cables pull"), wall.PutUp(Teacher, "beams bend"));
+
+        // No more than there are, and not one's own.
+        Assert.Equal((2, 2), (wall.Wall.JudgingOwed(Maya.Number), wall.Wall.JudgingOwed(Ben.Number)));
+        wall.Do(Maya, new JudgeCard(bens, 1));
+        wall.Do(Maya, new JudgeCard(teachers, 2));
+        wall.Do(Ben, new JudgeCard(mayas, 3));
+        Assert.Equal((0, 1), (wall.Wall.JudgingOwed(Maya.Number), wall.Wall.JudgingOwed(Ben.Number)));
+        wall.Do(Teacher, new ShowResults());
+        Assert.Equal(0, wall.Wall.JudgingOwed(Ben.Number));
+        wall.Do(Teacher, new GoOnJudging(true));
+        Assert.Equal((2, 2), (wall.Wall.JudgingOwed(Maya.Number), wall.Wall.JudgingOwed(Ben.Number)));
+        wall.Do(Teacher, new SetPlan(Plan(new(Judging: new(JudgingKind.Choose, 1), LeastJudged: 3))));
+        Assert.Equal(1, wall.Wall.JudgingOwed(Ben.Number));
+        wall.Do(Teacher, new SetPlan(Plan(new(LeastJudged: 3))));
+        Assert.Equal(0, wall.Wall.JudgingOwed(Ben.Number));
+        Assert.NotNull(Plan(new(LeastJudged: -1)).Fault());
+    }
+
     private static void Refused(Refusal reason, Decision decision) => Assert.Equal(reason, Assert.IsType<Decision.Refused>(decision).Reason);
 }

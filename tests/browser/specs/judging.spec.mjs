@@ -32,6 +32,8 @@ test('agree, unsure, disagree: each for themselves, the numbers for the teacher,
 }) => {
   const varga = await teacher(browser);
   await designWall(varga, 'say: agree, unsure or disagree');
+  await varga.getByLabel('How many cards each is asked to judge at least').fill('2');
+  await varga.getByLabel('How many cards each is asked to judge at least').blur();
   await kept(varga);
   const code = await handOut(varga, together);
   const maya = await student(browser, code, 'Maya');
@@ -49,7 +51,9 @@ test('agree, unsure, disagree: each for themselves, the numbers for the teacher,
   await say(ben, 'An arch bridge', 'Agree').click();
   await expect(say(ben, 'An arch bridge', 'Agree')).toHaveAttribute('aria-pressed', 'true');
   await expect(ben.getByText('You have said what you think of 1 of 1 cards.')).toBeVisible();
+  await expect(cleo.getByText('Please say what you think of 2 more cards.')).toBeVisible();
   await say(cleo, 'An arch bridge', 'Unsure').click();
+  await expect(cleo.getByText('Please say what you think of one more card.')).toBeVisible();
   await say(cleo, 'An arch bridge', 'Disagree').click();
   await say(cleo, 'A truss', 'Agree').click();
   await noBarrier(cleo);
@@ -57,7 +61,13 @@ test('agree, unsure, disagree: each for themselves, the numbers for the teacher,
   await maya.keyboard.press('Enter');
   for (const page of [maya, ben, cleo]) await kept(page);
 
+  await expect(cleo.getByText('Please say what you think')).toHaveCount(0);
+
+  const dan = await student(browser, code, 'Dan');
+  await expect(dan.getByText('Please say what you think of 2 more cards.')).toBeVisible();
   await varga.locator('.tile').first().click();
+  await expect(varga.locator('.wall-person', { hasText: 'Dan' })).toContainText('has 2 more to judge');
+  await expect(varga.locator('.wall-person', { hasText: 'Cleo' })).not.toContainText('to judge');
   await expect(numbers(varga, 'An arch bridge')).toHaveText('1 agree, 0 unsure, 1 disagree');
   await expect(
     varga.getByText('Round 1 goes on. Only you see the numbers. 3 students have said something.'),

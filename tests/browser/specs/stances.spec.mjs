@@ -69,6 +69,7 @@ test('students say where they stand, read what others say, and say it again with
   await putUp(cleo, 'Lorries need a wider one');
   await toTheWall(varga);
   await expect(steering(varga)).toContainText('Nobody has said yet where they stand.');
+  await expect(varga.locator('.wall-person', { hasText: 'Maya' })).toContainText('has not said where they stand');
   await position(maya, 'Mend it').check();
   await position(cleo, 'Pull it down').check();
 
@@ -80,6 +81,7 @@ test('students say where they stand, read what others say, and say it again with
   await expect(position(ben, 'Mend it')).toBeChecked();
   await ben.keyboard.press('ArrowUp');
   await expect(position(ben, 'Pull it down')).toBeChecked();
+  await expect(varga.locator('.wall-person', { hasText: 'Maya' })).not.toContainText('where they stand');
   await expect(steering(varga)).toContainText('3 students have said where they stand.');
   await picture(maya, 'stances-first-phone');
 

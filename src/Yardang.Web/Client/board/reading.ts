@@ -3,7 +3,8 @@
 import type { Editor } from '../editor/editor';
 import { LanguagesRead, choicesAmong } from '../lesson/languages-read';
 import type { Mark } from '../room/marks';
-import { languagesOf, saidBy, textIn } from '../surface/in-language';
+import { textIn } from '../surface/in-language';
+import { languagesOf, saidBy } from '../surface/said-in';
 
 export function readingOf(editor: () => Editor, who: string, home: string, written: string) {
   const read = new LanguagesRead(who, home, written);

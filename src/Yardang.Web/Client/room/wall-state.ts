@@ -9,6 +9,7 @@ import {
   type LastAct,
   type LateWork,
   type Link,
+  JudgingKind,
   Purpose,
   StanceStage,
   type ReadingList,
@@ -59,6 +60,7 @@ export const BLANK: WallPlan = {
     anyMoves: false,
     inPairs: false,
     leastAnswers: 0,
+    leastJudged: 0,
     responses: [],
     saidAlready: false,
     buildsOn: false,
@@ -204,6 +206,15 @@ export class WallState {
       (c) => c.downBy === 0 && !theirs(c) && c.answers.some((a) => a.downBy === 0 && theirs(a)),
     );
     return Math.max(0, leastAnswers - answered.length);
+  }
+
+  /** Of how many cards of others somebody is still asked to say something, as long as it counts. */
+  judgingOwed(person: number): number {
+    const { judging, leastJudged, ownFirst } = this.plan.rules;
+    if (!judging || ownFirst || leastJudged === 0 || this.judgements.isShown) return 0;
+    const others = [...this.cards.values()].filter((c) => c.downBy === 0 && (c.byStaff || c.author !== person)).length;
+    const most = judging.kind === JudgingKind.Choose ? judging.choices : Infinity;
+    return Math.max(0, Math.min(leastJudged, others, most) - this.judgements.chosenBy(person, (id) => this.isUp(id)));
   }
 
   has(topic: number): boolean {

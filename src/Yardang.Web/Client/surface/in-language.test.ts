@@ -1,7 +1,8 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import type { Mark } from '../room/marks';
-import { saidBy, textIn, wordsIn } from './in-language';
+import { textIn, wordsIn } from './in-language';
+import { saidBy } from './said-in';
 
 const piers = { ar: 'دعامات', en: 'Piers', es: 'Pilares' };
 

@@ -18,6 +18,8 @@ export function owedWords(state: WallState, person: number, texts: WallTexts): s
   if (stations > 0) return plural(texts, 'stationsOwed', stations);
   const answers = state.answersOwed(person);
   if (answers > 0) return plural(texts, 'answersOwed', answers);
+  const judging = state.judgingOwed(person);
+  if (judging > 0) return plural(texts, 'judgingOwed', judging);
   const line = lineOf(state.plan);
   if (line) return line.together || state.orderShown ? '' : texts.placedAll;
   const { most, onlyGiven } = state.plan.rules;

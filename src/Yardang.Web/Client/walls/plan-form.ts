@@ -97,6 +97,8 @@ export function planFormOf(
     inPairs: false,
     /** How many cards of others each is asked to answer; 0 for no number. */
     leastAnswers: 0,
+    /** Of how many cards of others each is asked to say something; 0 for no number. */
+    leastJudged: 0,
     /** Whether cards like the one that is being typed are shown. */
     saidAlready: false,
     /** Whether students may name the cards from which theirs grew. */
@@ -130,6 +132,7 @@ export function planFormOf(
       this.anyMoves = plan.rules.anyMoves;
       this.inPairs = plan.rules.inPairs;
       this.leastAnswers = plan.rules.leastAnswers;
+      this.leastJudged = plan.rules.leastJudged;
       this.saidAlready = plan.rules.saidAlready;
       this.buildsOn = plan.rules.buildsOn;
       this.line.show(plan.line);
@@ -182,6 +185,7 @@ export function planFormOf(
           anyMoves: this.anyMoves,
           inPairs: this.inPairs && this.answers && !this.isAsk,
           leastAnswers: this.answers ? this.leastAnswers : 0,
+          leastJudged: this.judging.kind > 0 ? this.leastJudged : 0,
           saidAlready: this.saidAlready,
           buildsOn: this.buildsOn,
           stances: this.stances.plan(base?.rules.stances ?? [], said),
@@ -267,6 +271,11 @@ export function planFormOf(
 
     setHidesNames(on: boolean): void {
       this.hidesNames = on;
+      changed(false);
+    },
+
+    setLeastJudged(value: string): void {
+      this.leastJudged = numberIn(value);
       changed(false);
     },
 

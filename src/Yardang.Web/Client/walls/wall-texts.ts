@@ -328,6 +328,11 @@ export interface WallTexts extends WorkTexts, MakingTexts {
   readonly stanceSaidAgain: string;
   readonly stanceAllSee: string;
   readonly stancesAnew: string;
+  readonly judgingOwed: string;
+  readonly judgingOwedOne: string;
+  readonly owesJudging: string;
+  readonly owesJudgingOne: string;
+  readonly stanceMissing: string;
   readonly poured: string;
   readonly cardColour: string;
   readonly colourOfTopic: string;

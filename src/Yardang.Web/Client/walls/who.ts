@@ -7,7 +7,8 @@ import { Standing } from '../room/lesson-state';
 import type { Card, WallState } from '../room/wall-state';
 import { fieldOf, linksOf } from '../room/linking';
 import { lineOf, placedOf } from '../room/placing';
-import { Purpose } from '../wire/forms';
+import { stanceOf } from '../room/stances';
+import { Purpose, StanceStage } from '../wire/forms';
 
 interface Person {
   readonly number: number;
@@ -24,6 +25,7 @@ interface Row {
 }
 
 interface Texts {
+  readonly stanceMissing: string;
   readonly noCards: string;
   readonly cards: string;
   readonly unanswered: string;
@@ -118,10 +120,20 @@ export function whoOf(
         const put = count > 0 ? plural(texts, 'cards', count) : onlyGiven ? '' : texts.noCards;
         const owed = state().answersOwed(number);
         const owes = owed > 0 ? plural(texts, 'owesAnswers', owed) : '';
-        const words = [put, this.wasAt(number), owes].filter(Boolean).join(' · ');
+        const unjudged = state().judgingOwed(number);
+        const judges = unjudged > 0 ? plural(texts, 'owesJudging', unjudged) : '';
+        const words = [put, this.wasAt(number), owes, judges, this.standsOf(number)].filter(Boolean).join(' · ');
         return { number, name, words, hasNone: count === 0 && !onlyGiven };
       });
       this.foundText = this.isLooking ? plural(texts, 'cards', this.count) : '';
+    },
+
+    /** Where students say where they stand: whether somebody has not. */
+    standsOf(number: number): string {
+      const { stances, plan } = state();
+      if (plan.rules.stances.length === 0 || stances.stage === StanceStage.Shown) return '';
+      const { first, second } = stanceOf(stances, number);
+      return (stances.stage === StanceStage.First ? first : second) > 0 ? '' : texts.stanceMissing;
     },
 
     /** On a wall to visit: at how many stations somebody was, or has put something up. */

@@ -2534,6 +2534,8 @@ export interface WallRules {
   readonly buildsOn: boolean;
   /** The positions between which students choose where they stand, two to five; null for none. */
   readonly stances: readonly Texts[];
+  /** Of how many cards of others each is asked to say something, where cards are judged; 0 for no number. */
+  readonly leastJudged: number;
 }
 
 /** What a snapshot says of a wall. */
