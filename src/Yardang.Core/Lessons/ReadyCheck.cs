@@ -107,6 +107,7 @@ public static class ReadyCheck
         if (!wall.Given.IsEmpty) yield return new(wall.Rules.OnlyGiven ? "OnlyGiven" : "GivenCards", Count: wall.Given.Length);
         if (wall.Rules.Least > 0) yield return new($"Least{what}", Count: wall.Rules.Least);
         if (wall.Rules.Most > 0) yield return new($"Most{what}", Count: wall.Rules.Most);
+        if (wall.CountsPerTopic && (wall.Rules.Least > 0 || wall.Rules.Most > 0)) yield return new("PerTopic");
         if (wall is { Purpose: Purpose.Visit, Rules.Stations: > 0 and var stations }) yield return new("AtStations", Count: stations);
         if (!wall.Rules.OnlyGiven) yield return new($"OnlyTheir{what}");
         if (wall is { Purpose: Purpose.Sort, Rules.AnyMoves: true }) yield return new("AnyMovesCards");

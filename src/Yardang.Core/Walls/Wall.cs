@@ -117,7 +117,8 @@ public sealed class Wall : Room, IWorkRoom
     public IReadOnlyList<long> Like(string text, Func<Card, bool> isSeen) => _like.Find(_cards, isSeen, text);
 
     /// <summary>How many cards somebody still owes.</summary>
-    public int Owed(int person) => Plan.Rules.OnlyGiven ? 0 : Math.Max(0, Plan.Rules.Least - UpOf(person));
+    public int Owed(int person) => Plan.Rules.OnlyGiven ? 0
+        : Plan.CountsPerTopic ? Plan.Topics.Sum(t => Math.Max(0, Plan.Rules.Least - UpOf(person, t.Id))) : Math.Max(0, Plan.Rules.Least - UpOf(person));
 
     /// <summary>At how many stations more somebody is asked for something.</summary>
     public int StationsOwed(int person) => Plan.Purpose != Purpose.Visit ? 0
@@ -219,6 +220,7 @@ public sealed class Wall : Room, IWorkRoom
             : !Plan.Has(move.Topic) ? Refusal.NotFound
             : !actor.IsStaff && !Visits.MayPutUp(Plan, actor.Number, move.Topic) ? Refusal.NotHere
             : !Card.IsOrder(move.Order) ? Refusal.OutOfRange
+            : HasNoRoomFor(_cards[move.Id], move.Topic, actor) ? Refusal.EnoughCards
             : ToldOf(_cards[move.Id], (_, whose) => new CardMoved(move.Id, move.Topic, move.Order, whose)),
         JoinCard join => Theirs(join.Card, actor) is { } why ? why : Stacks.WhyNot(join, _cards, actor, Plan, card => actor.IsStaff || !IsHidden(card, actor)) is { } reason ? reason
             : ToldOf(_cards[join.Card], (_, whose) => new CardJoined(join.Card, join.Onto, whose)),
@@ -307,7 +309,7 @@ public sealed class Wall : Room, IWorkRoom
         var author = put.For > 0 ? put.For : actor.Number;
         if (Plan.FieldShown is not null && _cards.Values.Count(c => c.IsUp) >= Tidying.MostCards) return Refusal.Full;
         if (_cards.Count >= Card.Most || _cards.Values.Count(c => c.Author == author) >= Card.MostOfOne) return Refusal.Full;
-        return !actor.IsStaff && Plan.Rules.Most > 0 && UpOf(actor.Number) >= Plan.Rules.Most ? Refusal.EnoughCards : null;
+        return !actor.IsStaff && IsFull(actor.Number, put.Topic) ? Refusal.EnoughCards : null;
     }
 
     // What a card is to say and show. What it shows already it may go on showing, whatever the rules say since.
@@ -367,7 +369,7 @@ public sealed class Wall : Room, IWorkRoom
         if (card.IsUp) return Refusal.ChangedSince;
         if (actor.IsStaff) return null;
         if (card.DownBy != actor.Number) return Refusal.NotAllowed;
-        return Plan.Rules.Most > 0 && UpOf(actor.Number) >= Plan.Rules.Most ? Refusal.EnoughCards : null;
+        return IsFull(actor.Number, card.Topic) ? Refusal.EnoughCards : null;
     }
 
     private Answer? Find(long card, long id) => _cards.GetValueOrDefault(card)?.Said.FirstOrDefault(a => a.Id == id);
@@ -462,7 +464,13 @@ public sealed class Wall : Room, IWorkRoom
         _ => 1,
     };
 
-    private int UpOf(int person) => _cards.Values.Count(c => c.IsUp && !c.ByStaff && c.Author == person);
+    // Where cards are counted under each topic, one's own goes to none where there are as many as each may have.
+    private bool HasNoRoomFor(Card card, long topic, Actor actor) => Plan.CountsPerTopic && !actor.IsStaff && card.Author == actor.Number && !card.ByStaff && card.Topic != topic && IsFull(actor.Number, topic);
+
+    private int UpOf(int person, long? topic = null) => _cards.Values.Count(c => c.IsUp && !c.ByStaff && c.Author == person && (topic is null || c.Topic == topic));
+
+    // Whether somebody has up as many cards as each may: there, or altogether.
+    private bool IsFull(int person, long topic) => Plan.Rules.Most > 0 && UpOf(person, Plan.CountsPerTopic ? topic : null) >= Plan.Rules.Most;
 
     // Behind those that everybody sees, and their own: so it says nothing of what they may not see.
     private double Behind(long topic, Actor actor) => Laying.Told(KnownTo(actor), Plan.Rules.OwnFirst, actor).Where(c => c.Topic == topic)

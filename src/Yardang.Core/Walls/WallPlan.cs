@@ -74,8 +74,9 @@ public sealed record Topic(long Id, Texts Heading, Texts Prompt, int Colour, [Si
 /// <param name="BuildsOn">Under topics: whether students may name the cards from which theirs grew.</param>
 /// <param name="Stances">The positions between which students choose where they stand, two to five; null for none.</param>
 /// <param name="LeastJudged">Of how many cards of others each is asked to say something, where cards are judged; 0 for no number.</param>
+/// <param name="PerTopic">Whether the least and the most cards count under each topic, not altogether.</param>
 public sealed record WallRules(
-    int Least = 0, int Most = 0, [Since(2)] bool OwnFirst = false, [Since(3)] bool Answers = false, [Since(4)] AttachmentKinds Shows = AttachmentKinds.None, [Since(5)] Judging? Judging = null, [Since(6)] int Stations = 0, [Since(7)] bool OnlyGiven = false, [Since(8)] NamesTo Names = NamesTo.Everybody, [Since(8)] bool AnyMoves = false, [Since(8)] bool InPairs = false, [Since(8)] int LeastAnswers = 0, [Since(9), NullIsEmpty] ImmutableArray<QuickResponse>? Responses = null, [Since(9)] bool SaidAlready = false, [Since(9)] bool BuildsOn = false, [Since(10), NullIsEmpty] ImmutableArray<Texts>? Stances = null, [Since(10)] int LeastJudged = 0)
+    int Least = 0, int Most = 0, [Since(2)] bool OwnFirst = false, [Since(3)] bool Answers = false, [Since(4)] AttachmentKinds Shows = AttachmentKinds.None, [Since(5)] Judging? Judging = null, [Since(6)] int Stations = 0, [Since(7)] bool OnlyGiven = false, [Since(8)] NamesTo Names = NamesTo.Everybody, [Since(8)] bool AnyMoves = false, [Since(8)] bool InPairs = false, [Since(8)] int LeastAnswers = 0, [Since(9), NullIsEmpty] ImmutableArray<QuickResponse>? Responses = null, [Since(9)] bool SaidAlready = false, [Since(9)] bool BuildsOn = false, [Since(10), NullIsEmpty] ImmutableArray<Texts>? Stances = null, [Since(10)] int LeastJudged = 0, [Since(10)] bool PerTopic = false)
 {
     /// <summary>As many cards as anybody likes, of words alone.</summary>
     public static readonly WallRules Free = new();
@@ -126,6 +127,10 @@ public sealed record WallPlan(
     /// <summary>Whether cards stand under topics, or at stations.</summary>
     [JsonIgnore]
     public bool TopicsStand => Purpose is Purpose.Sort or Purpose.Visit;
+
+    /// <summary>Whether cards are counted under each topic.</summary>
+    [JsonIgnore]
+    public bool CountsPerTopic => Rules.PerTopic && TopicsStand && !Topics.IsEmpty;
 
     /// <summary>The teacher's cards that are up from the beginning.</summary>
     [JsonIgnore]

@@ -6484,7 +6484,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallRules v)
     {
-        var count = v.Stances is not null || v.LeastJudged != 0 ? 17 : v.Responses is not null || v.SaidAlready || v.BuildsOn ? 15 : (int)v.Names != 0 || v.AnyMoves || v.InPairs || v.LeastAnswers != 0 ? 12 : v.OnlyGiven ? 8 : v.Stations != 0 ? 7 : v.Judging is not null ? 6 : (int)v.Shows != 0 ? 5 : v.Answers ? 4 : v.OwnFirst ? 3 : 2;
+        var count = v.Stances is not null || v.LeastJudged != 0 || v.PerTopic ? 18 : v.Responses is not null || v.SaidAlready || v.BuildsOn ? 15 : (int)v.Names != 0 || v.AnyMoves || v.InPairs || v.LeastAnswers != 0 ? 12 : v.OnlyGiven ? 8 : v.Stations != 0 ? 7 : v.Judging is not null ? 6 : (int)v.Shows != 0 ? 5 : v.Answers ? 4 : v.OwnFirst ? 3 : 2;
         w.WriteArrayHeader(count);
         w.Write(v.Least);
         w.Write(v.Most);
@@ -6530,7 +6530,7 @@ internal static class Forms
 
         w.Write(v.SaidAlready);
         w.Write(v.BuildsOn);
-        if (count < 17) return;
+        if (count < 18) return;
         if (v.Stances is { } @stances)
         {
             w.WriteArrayHeader(@stances.Length);
@@ -6546,6 +6546,7 @@ internal static class Forms
         }
 
         w.Write(v.LeastJudged);
+        w.Write(v.PerTopic);
     }
 
     public static Yardang.Core.Walls.WallRules ReadWallRules(ref MessagePackReader r)
@@ -6613,14 +6614,16 @@ internal static class Forms
 
         ImmutableArray<Yardang.Core.Pages.Texts>? @stances = null;
         System.Int32 @leastJudged = default;
-        if (fields.Has(17))
+        System.Boolean @perTopic = default;
+        if (fields.Has(18))
         {
             @stances = r.TryReadNil() ? null : ReadListOfTexts(ref r);
             @leastJudged = r.ReadInt32();
+            @perTopic = r.ReadBoolean();
         }
 
         fields.End(ref r);
-        return new Yardang.Core.Walls.WallRules(@least, @most, @ownFirst, @answers, @shows, @judging, @stations, @onlyGiven, @names, @anyMoves, @inPairs, @leastAnswers, @responses, @saidAlready, @buildsOn, @stances, @leastJudged);
+        return new Yardang.Core.Walls.WallRules(@least, @most, @ownFirst, @answers, @shows, @judging, @stations, @onlyGiven, @names, @anyMoves, @inPairs, @leastAnswers, @responses, @saidAlready, @buildsOn, @stances, @leastJudged, @perTopic);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallSnapshot v)

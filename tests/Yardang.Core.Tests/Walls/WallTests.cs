@@ -111,6 +111,28 @@ public class WallTests
     }
 
     [Fact]
+    public void The_least_and_the_most_cards_can_count_under_each_topic()
+    {
+        var wall = new WallScript(new(Least: 1, Most: 1, PerTopic: true));
+        Assert.Equal(2, wall.Wall.Owed(Maya.Number));
+        var (first, second) = (wall.PutUp(Maya, "arches push", topic: 11), wall.PutUp(Maya, "wind", topic: 12));
+        Assert.Equal(0, wall.Wall.Owed(Maya.Number));
+        Refused(Refusal.EnoughCards, wall.Do(Maya, new PutUpCard(wall.NextId(Maya), 11, "en", "one more")));
+        Refused(Refusal.EnoughCards, wall.Do(Maya, new MoveCard(first, 12, 1)));
+        var third = wall.PutUp(Maya, "fits nowhere", topic: 0);
+        wall.Do(Maya, new TakeCardDown(third));
+        wall.Do(Maya, new MoveCard(second, 0, 1));
+        Assert.Equal(1, wall.Wall.Owed(Maya.Number));
+        Refused(Refusal.EnoughCards, wall.Do(Maya, new PutCardBack(third)));
+        Assert.IsType<Decision.Accepted>(wall.Do(Maya, new MoveCard(first, 12, 1)));
+
+        // A teacher may move it anywhere, and without topics cards are counted altogether.
+        Assert.IsType<Decision.Accepted>(wall.Do(Teacher, new MoveCard(first, 0, 1)));
+        wall.Do(Teacher, new SetPlan(Plan(new(Least: 1, Most: 2, PerTopic: true)) with { Topics = [] }));
+        Refused(Refusal.EnoughCards, wall.Do(Maya, new PutUpCard(wall.NextId(Maya), 0, "en", "one more")));
+    }
+
+    [Fact]
     public void Nobody_has_more_cards_up_than_they_may_and_what_is_owed_is_counted()
     {
         var wall = new WallScript(new WallRules(Least: 2, Most: 2));

@@ -315,6 +315,32 @@ test('groups have a wall each, and a student who is put into one takes nothing a
   await expect(cards(ben, 'Materials')).toHaveText(['Ours']);
 });
 
+test('the numbers of cards count under each topic, and what is missing is said topic by topic', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await designWall(varga);
+  for (const number of ['At least so many cards', 'At most so many cards']) {
+    await varga.getByLabel(number).fill('1');
+    await varga.getByLabel(number).blur();
+  }
+  await varga.getByLabel('These numbers count under each topic.').check();
+  await kept(varga);
+  const code = await handOut(varga, together);
+  const maya = await student(browser, code, 'Maya');
+  await expect(maya.getByText('Still to put up: 1 under Materials, 1 under Forces')).toBeVisible();
+  await putUp(maya, 'Materials', 'Stone');
+  await expect(maya.getByText('Still to put up: 1 under Forces')).toBeVisible();
+  await expect(maya.getByText('You have put up all 1 cards here that you may.')).toHaveCount(1);
+  await putUp(maya, 'Forces', 'Wind');
+  await expect(maya.getByText('Still to put up')).toHaveCount(0);
+
+  // Where there is no room, a card does not go, and that is said.
+  await maya.getByRole('button', { name: 'Change the card: Wind' }).click();
+  await maya.getByLabel('Topic', { exact: true }).selectOption('Materials');
+  await expect(maya.getByText('You have put up as many cards as you may.')).toBeVisible();
+  await expect(cards(maya, 'Materials')).toHaveText(['Stone']);
+  await expect(maya.getByLabel('Topic', { exact: true }).locator('option:checked')).toHaveText('Forces');
+});
+
 test('think first, then look: each sees only their own cards until the teacher shows all', async ({ browser }) => {
   const varga = await teacher(browser);
   await designWall(varga);

@@ -14,6 +14,11 @@ export function topicsStand({ purpose }: WallPlan): boolean {
   return purpose === Purpose.Sort || purpose === Purpose.Visit;
 }
 
+/** Whether cards are counted under each topic. */
+export function countsPerTopic(plan: WallPlan): boolean {
+  return plan.rules.perTopic && topicsStand(plan) && plan.topics.length > 0;
+}
+
 /** How cards stand in one another, among those that somebody sees. */
 export class Standing {
   private readonly within = new Map<number, Card[]>();

@@ -1,13 +1,22 @@
 // What a command of mine will do to a wall, as far as this client can tell: Core's Wall decides.
 
-import { AnswerKind, type Card, JudgingKind, Purpose, type PutUpCard, type WallPlan, Wanted } from '../wire/forms';
+import {
+  AnswerKind,
+  type Card,
+  JudgingKind,
+  Purpose,
+  type MoveCard,
+  type PutUpCard,
+  type WallPlan,
+  Wanted,
+} from '../wire/forms';
 import type { foreseeLink, laid, laidBy, shownOn, spotFor } from './field-foresight';
 import { USUAL_CRITERION } from './judgements';
 import { fieldOf, standing, told, touchingAsTold } from './linking';
 import { lineOf, placed } from './placing';
 import { mayAskToo, mayFile } from './questions';
 import { mayRespond, responds } from './quick-responses';
-import { joinedAndFrom, mayJoin } from './stacks';
+import { countsPerTopic, joinedAndFrom, mayJoin } from './stacks';
 import { foreseeStance } from './stances';
 import { isToRead, mayGiveReading } from './reading';
 import type { Me } from './sheets';
@@ -39,7 +48,7 @@ export function foresee(state: WallState, command: Command, me: Me, now: number)
   switch (command.kind) {
     case 'putUpCard': {
       const { id, topic, language, text, attachments, for: author } = command;
-      const isFull = !me.isStaff && (state.isFull(me.number) || state.plan.rules.onlyGiven);
+      const isFull = !me.isStaff && (state.isFull(me.number, topic) || state.plan.rules.onlyGiven);
       if (state.cards.has(id) || !state.has(topic) || !maySay(state, command, me) || isFull) return null;
       if (!mayPutUpAt(state, topic, me) || author < 0 || (author > 0 && !me.isStaff)) return null;
       const spot = onField ? onField.spotFor(state, command, me) : fieldOf(state.plan) ? undefined : null;
@@ -63,7 +72,7 @@ export function foresee(state: WallState, command: Command, me: Me, now: number)
         ? { ...command, kind: 'cardReworded', whose: whose(state, command.id) }
         : null;
     case 'moveCard':
-      return state.mayMove(command.id, me) && state.has(command.topic) && mayPutUpAt(state, command.topic, me)
+      return state.mayMove(command.id, me) && hasRoomFor(state, command, me) && mayPutUpAt(state, command.topic, me)
         ? { ...command, kind: 'cardMoved', whose: whose(state, command.id) }
         : null;
     case 'joinCard':
@@ -84,7 +93,7 @@ export function foresee(state: WallState, command: Command, me: Me, now: number)
     case 'putCardBack': {
       const card = state.cards.get(command.id);
       const mayPutBack =
-        me.isStaff || (card?.downBy === me.number && state.isMine(card, me) && !state.isFull(me.number));
+        me.isStaff || (card?.downBy === me.number && state.isMine(card, me) && !state.isFull(me.number, card.topic));
       return card && card.downBy !== 0 && mayPutBack
         ? {
             kind: 'cardPutBack',
@@ -302,6 +311,13 @@ function canSay(text: string, aloud: boolean): boolean {
 
 function isText(text: string): boolean {
   return text.length <= LONGEST_TEXT && text.trim() !== '';
+}
+
+/** Where cards are counted under each topic, one's own goes to none where there are as many as each may have. */
+function hasRoomFor(state: WallState, { id, topic }: MoveCard, me: Me): boolean {
+  const card = state.cards.get(id)!;
+  const counts = !me.isStaff && countsPerTopic(state.plan) && state.isMine(card, me) && card.topic !== topic;
+  return state.has(topic) && !(counts && state.isFull(me.number, topic));
 }
 
 /** Whether a card can be poured out here from another wall: by teachers, and each once. */

@@ -25,6 +25,7 @@ import { heldAfter, isNobodys, letOut } from './letting-out';
 import { type OwnPlaces, placesIn, withPlace } from './placing';
 import { askedBy } from './questions';
 import { respondedTo } from './quick-responses';
+import { countsPerTopic } from './stacks';
 import { NO_STANCES, stancesAfter, stancesOf, stancesUnder } from './stances';
 import { readingAfter } from './reading';
 import type { Me } from './sheets';
@@ -61,6 +62,7 @@ export const BLANK: WallPlan = {
     inPairs: false,
     leastAnswers: 0,
     leastJudged: 0,
+    perTopic: false,
     responses: [],
     saidAlready: false,
     buildsOn: false,
@@ -187,14 +189,26 @@ export class WallState {
     return answer.author === me.number && answer.byStaff === me.isStaff;
   }
 
-  /** How many cards of somebody are up. */
-  upOf(person: number): number {
-    return [...this.cards.values()].filter((c) => c.downBy === 0 && !c.byStaff && c.author === person).length;
+  /** How many cards of somebody are up: under a topic, or altogether. */
+  upOf(person: number, topic?: number): number {
+    let count = 0;
+    for (const c of this.cards.values())
+      if (c.downBy === 0 && !c.byStaff && c.author === person && (topic === undefined || c.topic === topic)) count++;
+    return count;
   }
 
+  /** How many cards somebody still owes. */
   owed(person: number): number {
     const { least, onlyGiven } = this.plan.rules;
-    return onlyGiven ? 0 : Math.max(0, least - this.upOf(person));
+    if (onlyGiven) return 0;
+    return this.owedUnder(person)?.reduce((sum, t) => sum + t.owed, 0) ?? Math.max(0, least - this.upOf(person));
+  }
+
+  /** What somebody still owes under which topics; null where cards are counted altogether. */
+  owedUnder(person: number): { topic: number; owed: number }[] | null {
+    const { least } = this.plan.rules;
+    if (!countsPerTopic(this.plan)) return null;
+    return this.plan.topics.map(({ id }) => ({ topic: id, owed: Math.max(0, least - this.upOf(person, id)) }));
   }
 
   /** How many cards of others somebody is still asked to answer. While each sees only their own, that can wait. */
@@ -354,10 +368,17 @@ export class WallState {
     return card.author === me.number && card.byStaff === me.isStaff;
   }
 
-  /** Whether somebody has up as many cards as each may. */
-  isFull(person: number): boolean {
+  /** Whether somebody has up as many cards as each may: under a topic, or altogether. */
+  isFull(person: number, topic: number): boolean {
     const { most } = this.plan.rules;
-    return most > 0 && this.upOf(person) >= most;
+    return most > 0 && this.upOf(person, countsPerTopic(this.plan) ? topic : undefined) >= most;
+  }
+
+  /** Under which topics somebody has up as many as each may, for who draws what depends on it. */
+  fullTopics(person: number): string {
+    if (this.plan.rules.most === 0) return '';
+    const topics = countsPerTopic(this.plan) ? [NOWHERE, ...this.plan.topics.map((t) => t.id)] : [NOWHERE];
+    return topics.filter((t) => this.isFull(person, t)).join();
   }
 
   private set(event: RoomEvent, actor: number): void {

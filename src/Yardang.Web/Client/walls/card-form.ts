@@ -94,10 +94,10 @@ export class CardForm {
     return html`<label class="slip-where"
       >${texts.sameAs}
       <select @change=${(e: Event) => this.side.join(card, Number((e.target as HTMLSelectElement).value))}>
-        <option value="0" ?selected=${root === card}>${texts.standsAlone}</option>
+        <option value="0" .selected=${live(root === card)}>${texts.standsAlone}</option>
         ${others
           .filter((c) => c.id !== card.id)
-          .map((c) => html`<option value=${c.id} ?selected=${c === root}>${titleOf(c, texts)}</option>`)}
+          .map((c) => html`<option value=${c.id} .selected=${live(c === root)}>${titleOf(c, texts)}</option>`)}
       </select></label
     >`;
   }
@@ -110,8 +110,8 @@ export class CardForm {
         aria-label=${texts.cardColour}
         @change=${(e: Event) => this.side.colour(card, Number((e.target as HTMLSelectElement).value))}
       >
-        <option value="0" ?selected=${card.colour === 0}>${texts.colourOfTopic}</option>
-        ${texts.colours.map((name, i) => html`<option value=${i + 1} ?selected=${card.colour === i + 1}>${name}</option>`)}
+        <option value="0" .selected=${live(card.colour === 0)}>${texts.colourOfTopic}</option>
+        ${texts.colours.map((name, i) => html`<option value=${i + 1} .selected=${live(card.colour === i + 1)}>${name}</option>`)}
       </select></label
     >`;
   }
@@ -136,7 +136,9 @@ export class CardForm {
             >
               ${bands.map(
                 (b) =>
-                  html`<option value=${b.id} ?selected=${b.id === card.topic}>${this.around.headingOf(b.id)}</option>`,
+                  html`<option value=${b.id} .selected=${live(b.id === card.topic)}>
+                    ${this.around.headingOf(b.id)}
+                  </option>`,
               )}
             </select></label
           >`
@@ -149,10 +151,10 @@ export class CardForm {
               data-place
               @change=${(e: Event) => this.moveBehind(card, Number((e.target as HTMLSelectElement).value))}
             >
-              <option value="0" ?selected=${at === 0}>${texts.placeFirst}</option>
+              <option value="0" .selected=${live(at === 0)}>${texts.placeFirst}</option>
               ${others.map(
                 (c, i) =>
-                  html`<option value=${i + 1} ?selected=${at === i + 1}>
+                  html`<option value=${i + 1} .selected=${live(at === i + 1)}>
                     ${fill(texts.placeAfter, titleOf(c, texts).slice(0, 40))}
                   </option>`,
               )}

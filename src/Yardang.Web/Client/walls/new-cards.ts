@@ -3,6 +3,7 @@
 import { type TemplateResult, html, nothing } from 'lit-html';
 import { live } from 'lit-html/directives/live.js';
 import { fill } from '../page-data';
+import { countsPerTopic } from '../room/stacks';
 import { LONGEST_TEXT } from '../room/wall-state';
 import { type FieldSpot, Purpose } from '../wire/forms';
 import { Drafts } from './drafts';
@@ -43,8 +44,10 @@ export class NewCards {
     const { state, me, texts, drafts, making, looksOnly } = this.side;
     if (looksOnly) return nothing;
     if (!me.isStaff && state.plan.rules.onlyGiven) return nothing;
-    if (!me.isStaff && state.isFull(me.number))
-      return html`<li class="slot slot-full">${fill(texts.full, state.plan.rules.most)}</li>`;
+    if (!me.isStaff && state.isFull(me.number, topic)) {
+      const said = countsPerTopic(state.plan) ? texts.fullHere : texts.full;
+      return html`<li class="slot slot-full">${fill(said, state.plan.rules.most)}</li>`;
+    }
     const place = Drafts.under(topic);
     const isBegun = drafts.isBegun(place);
     return html`<li

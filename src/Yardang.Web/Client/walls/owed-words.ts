@@ -3,14 +3,28 @@
 import { fill, plural } from '../page-data';
 import { lineOf, toPlace } from '../room/placing';
 import type { Me } from '../room/sheets';
+import { countsPerTopic } from '../room/stacks';
 import { stationsOwed } from '../room/visiting';
 import type { WallState } from '../room/wall-state';
 import { JudgingKind } from '../wire/forms';
 import type { WallTexts } from './wall-texts';
 
-/** Of cards; empty where nothing is owed that could be said. */
-export function owedWords(state: WallState, person: number, texts: WallTexts): string {
+/**
+ * Of cards; empty where nothing is owed that could be said.
+ * @param headingOf what a topic is called.
+ */
+export function owedWords(
+  state: WallState,
+  person: number,
+  texts: WallTexts,
+  headingOf: (topic: number) => string,
+): string {
   const owed = state.owed(person);
+  const under = owed > 0 ? state.owedUnder(person)?.filter((t) => t.owed > 0) : null;
+  if (under) {
+    const there = under.map((t) => fill(texts.owedThere, t.owed, headingOf(t.topic)));
+    return fill(texts.owedUnder, there.join(', '));
+  }
   if (owed > 0) return plural(texts, 'owed', owed);
   const unplaced = toPlace(state, person);
   if (unplaced > 0) return plural(texts, 'toPlace', unplaced);
@@ -26,7 +40,7 @@ export function owedWords(state: WallState, person: number, texts: WallTexts): s
   if (onlyGiven) return '';
   const mine = state.upOf(person);
   if (mine === 0) return texts.none;
-  return most > 0 && mine >= most ? fill(texts.full, most) : plural(texts, 'some', mine);
+  return most > 0 && mine >= most && !countsPerTopic(state.plan) ? fill(texts.full, most) : plural(texts, 'some', mine);
 }
 
 /** Of how many cards somebody has said something. */

@@ -77,6 +77,8 @@ export function planFormOf(
     topics: [] as TopicForm[],
     least: 0,
     most: 0,
+    /** Whether these numbers count under each topic. */
+    perTopic: false,
     ownFirst: false,
     answers: false,
     /** What students may show beside their words: Core's AttachmentKinds. */
@@ -133,6 +135,7 @@ export function planFormOf(
       this.inPairs = plan.rules.inPairs;
       this.leastAnswers = plan.rules.leastAnswers;
       this.leastJudged = plan.rules.leastJudged;
+      this.perTopic = plan.rules.perTopic;
       this.saidAlready = plan.rules.saidAlready;
       this.buildsOn = plan.rules.buildsOn;
       this.line.show(plan.line);
@@ -174,6 +177,7 @@ export function planFormOf(
         rules: {
           least: this.least,
           most: this.most,
+          perTopic: this.perTopic,
           ownFirst: this.ownFirst,
           answers: this.answers,
           shows: this.shows,
@@ -271,6 +275,11 @@ export function planFormOf(
 
     setHidesNames(on: boolean): void {
       this.hidesNames = on;
+      changed(false);
+    },
+
+    setPerTopic(on: boolean): void {
+      this.perTopic = on;
       changed(false);
     },
 

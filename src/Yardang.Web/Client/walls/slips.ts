@@ -70,7 +70,7 @@ export class Slips {
     const common = [
       state.plan,
       state.trip,
-      state.isFull(me.number),
+      state.fullTopics(me.number),
       this.side.mayWrite(),
       read.join(),
       this.together,
@@ -204,7 +204,7 @@ export class Slips {
     const { state, me, looksOnly } = this.side;
     const { buildsOn, onlyGiven } = state.plan.rules;
     if (!buildsOn || looksOnly || !this.side.mayWrite() || !mayPutUpAt(state, card.topic, me)) return false;
-    return me.isStaff || !(onlyGiven || state.isFull(me.number));
+    return me.isStaff || !(onlyGiven || state.isFull(me.number, card.topic));
   }
 
   private mayMove(card: Card): boolean {

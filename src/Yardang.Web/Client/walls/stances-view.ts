@@ -1,6 +1,7 @@
 // Where one stands on the question of the wall: at first, and asked again, with the card that moved one; and who moved where, once it is shown.
 
 import { type TemplateResult, html, nothing, render } from 'lit-html';
+import { live } from 'lit-html/directives/live.js';
 import css from '../../Pages/Student/stances.css';
 import { fill, plural } from '../page-data';
 import { mayHaveMoved, stanceOf } from '../room/stances';
@@ -53,7 +54,7 @@ export class StancesView {
               ><input
                 type="radio"
                 name="stance"
-                .checked=${now === i + 1}
+                .checked=${live(now === i + 1)}
                 ?disabled=${!this.side.mayWrite()}
                 @change=${() => this.take(i + 1)}
               />${this.wordsOf(i + 1)}</label
@@ -93,8 +94,8 @@ export class StancesView {
         ?disabled=${!this.side.mayWrite()}
         @change=${(e: Event) => this.side.takeStance(second, Number((e.target as HTMLSelectElement).value))}
       >
-        <option value="0" ?selected=${moved === 0}>${texts.stanceNoCard}</option>
-        ${cards.map((c) => html`<option value=${c.id} ?selected=${moved === c.id}>${this.calledOf(c)}</option>`)}
+        <option value="0" .selected=${live(moved === 0)}>${texts.stanceNoCard}</option>
+        ${cards.map((c) => html`<option value=${c.id} .selected=${live(moved === c.id)}>${this.calledOf(c)}</option>`)}
       </select></label
     >`;
   }

@@ -333,6 +333,9 @@ export interface WallTexts extends WorkTexts, MakingTexts {
   readonly owesJudging: string;
   readonly owesJudgingOne: string;
   readonly stanceMissing: string;
+  readonly fullHere: string;
+  readonly owedUnder: string;
+  readonly owedThere: string;
   readonly poured: string;
   readonly cardColour: string;
   readonly colourOfTopic: string;

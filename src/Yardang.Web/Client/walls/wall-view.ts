@@ -236,7 +236,7 @@ export class WallView {
     const down = state.down(me);
     if (looksOnly || down.length === 0) return nothing;
     const mayPutBack = (card: Card) =>
-      this.side.mayWrite() && (me.isStaff || (card.downBy === me.number && !state.isFull(me.number)));
+      this.side.mayWrite() && (me.isStaff || (card.downBy === me.number && !state.isFull(me.number, card.topic)));
     return html`<details class="taken-down">
       <summary>${fill(texts.takenDown, down.length)}</summary>
       <ul class="slips">

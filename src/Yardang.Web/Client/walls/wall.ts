@@ -429,7 +429,7 @@ export function registerWall(beside: typeof besideOf | null): void {
         view.follow();
         this.letIn();
         const isAsked = isStudent && !looksOnly && this.opened;
-        this.owedText = isAsked ? owedWords(state, me.number, texts) : '';
+        this.owedText = isAsked ? owedWords(state, me.number, texts, (topic) => view.headingOf(topic)) : '';
         this.judgedText = isAsked ? judgedWords(state, me, texts) : '';
         this.judging?.refresh();
         this.readingLists?.refresh();

@@ -853,20 +853,21 @@ export function readWallRules(raw: Raw): WallRules {
     buildsOn: raw[14] ?? false,
     stances: (raw[15] ?? []),
     leastJudged: raw[16] ?? 0,
+    perTopic: raw[17] ?? false,
   };
 }
 
 export function writeWallRules(v: WallRules): Raw {
   const raw: Raw = [v.least, v.most];
-  if (v.ownFirst || v.answers || v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0) raw.push(v.ownFirst);
-  if (v.answers || v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0) raw.push(v.answers);
-  if (v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0) raw.push(v.shows);
-  if (v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0) raw.push(v.judging && writeJudging(v.judging));
-  if (v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0) raw.push(v.stations);
-  if (v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0) raw.push(v.onlyGiven);
-  if (v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0) raw.push(v.names, v.anyMoves, v.inPairs, v.leastAnswers);
-  if (v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0) raw.push(v.responses.length > 0 ? v.responses.map((x) => writeQuickResponse(x)) : null, v.saidAlready, v.buildsOn);
-  if (v.stances.length > 0 || v.leastJudged !== 0) raw.push(v.stances.length > 0 ? v.stances : null, v.leastJudged);
+  if (v.ownFirst || v.answers || v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic) raw.push(v.ownFirst);
+  if (v.answers || v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic) raw.push(v.answers);
+  if (v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic) raw.push(v.shows);
+  if (v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic) raw.push(v.judging && writeJudging(v.judging));
+  if (v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic) raw.push(v.stations);
+  if (v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic) raw.push(v.onlyGiven);
+  if (v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic) raw.push(v.names, v.anyMoves, v.inPairs, v.leastAnswers);
+  if (v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic) raw.push(v.responses.length > 0 ? v.responses.map((x) => writeQuickResponse(x)) : null, v.saidAlready, v.buildsOn);
+  if (v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic) raw.push(v.stances.length > 0 ? v.stances : null, v.leastJudged, v.perTopic);
   return raw;
 }
 

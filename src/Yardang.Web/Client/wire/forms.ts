@@ -2536,6 +2536,8 @@ export interface WallRules {
   readonly stances: readonly Texts[];
   /** Of how many cards of others each is asked to say something, where cards are judged; 0 for no number. */
   readonly leastJudged: number;
+  /** Whether the least and the most cards count under each topic, not altogether. */
+  readonly perTopic: boolean;
 }
 
 /** What a snapshot says of a wall. */
