@@ -3,6 +3,7 @@ using Yardang.Core.Editing;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
 using Yardang.Core.Shapes;
+using Yardang.Core.Visibility;
 using Yardang.Core.Walls;
 
 namespace Yardang.Core.Boards;
@@ -33,7 +34,8 @@ public sealed record BoardSummary(long Through, long? LastActivity, ImmutableArr
     /// <summary>The same of a wall.</summary>
     public static Func<BoardSummary> Of(Wall wall)
     {
-        BoardSummary sum = new(wall.Number, wall.LastActivity, [.. wall.Acts.Values], [.. wall.Plan.Topics.Select(t => new ZoneCount(t.Id, wall.Under(t.Id).Count(c => !c.ByStaff)))], wall.SetAside.Count);
+        var known = HiddenNames.AsTeachersKnow(wall);
+        BoardSummary sum = new(wall.Number, known.LastActivity, [.. known.Acts.Values], [.. wall.Plan.Topics.Select(t => new ZoneCount(t.Id, known.Under(t.Id).Count(c => !c.ByStaff)))], wall.SetAside.Count);
         return () => sum;
     }
 }

@@ -42,7 +42,7 @@ public static class WorkRules
     private static string? FaultIn(ArchivedBoard board, ArchivedWall wall, HashSet<int> known)
     {
         if (board is not { Pages.IsEmpty: true, Marks.IsEmpty: true }) return "A wall has no pages.";
-        bool IsForeign(bool byStaff, int author) => byStaff ? author != Actor.Owner.Number : !known.Contains(author);
+        bool IsForeign(bool byStaff, int author) => byStaff ? author != Actor.Owner.Number : !known.Contains(author) && !(author == 0 && wall.Plan.IsSealed);
         return Card.FaultIn(wall.Plan, wall.Cards)
             ?? (CardResult.AreSound(wall.Results ?? []) ? null : "What was said of the cards cannot be so.")
             ?? (wall.Order is null || ClassOrder.IsSound(wall.Order, wall.Cards.Select(c => c.Id).ToHashSet()) ? null : "The order of the class cannot be so.")

@@ -79,7 +79,7 @@ public static class ReadyCheck
     }
 
     // Of the parts in which several work together.
-    private static string NamesOf(IEnumerable<Part> shared) => shared.Any(p => p.Wall is { HidesNames: false }) ? "NamesSeenOnWall" : shared.Any(p => p.Wall is null) ? "NamesSeen" : shared.Any() ? "NamesToYou" : "NamesAlone";
+    private static string NamesOf(IEnumerable<Part> shared) => shared.Any(p => p.Wall is { HidesNames: false }) ? "NamesSeenOnWall" : shared.Any(p => p.Wall is null) ? "NamesSeen" : shared.Any(p => p.Wall is { IsSealed: false }) ? "NamesToYou" : shared.Any() ? "NamesToNobody" : "NamesAlone";
 
     private static IEnumerable<ReadyLine> OnBoards(Way way) =>
     [
@@ -125,8 +125,9 @@ public static class ReadyCheck
         if (!wall.Rules.Stamps.IsEmpty) yield return new("StudentsRespond", Count: wall.Rules.Stamps.Length);
         if (!wall.Rules.Positions.IsEmpty) yield return new("StudentsStand", Count: wall.Rules.Positions.Length);
         yield return new(way switch { Way.OneEach => "NotSeeOtherWalls", _ when wall.Rules.OwnFirst => $"Own{what}First", Way.ByGroup => $"SeeGroups{what}", _ => $"SeeAll{what}" });
-        if (wall.HidesNames && way != Way.OneEach) yield return new("NamesHidden", Count: LetOut.LeastPeople);
-        yield return new($"YouSeeAll{what}");
+        if (wall.HidesNames && way != Way.OneEach) yield return new(wall.IsSealed ? "NamesSealed" : "NamesHidden", Count: LetOut.LeastPeople);
+        if (wall.IsSealed && way == Way.OneEach) yield return new("SealedAlone", IsWarning: true);
+        yield return new(wall.IsSealed && way != Way.OneEach ? "YouSeeSealed" : $"YouSeeAll{what}");
     }
 
     private static IEnumerable<ReadyLine> Forgotten(HandingPlan plan, LessonTimes times, bool byGroup)

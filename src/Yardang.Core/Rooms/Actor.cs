@@ -27,6 +27,9 @@ public readonly record struct Actor(int Number, Role Role)
     /// </summary>
     public bool HasLeft { get; init; }
 
+    /// <summary>Whether they are a teacher who reads a wall on which names are for nobody: they are told what classmates are told.</summary>
+    public bool IsBlind { get; init; }
+
     /// <summary>The program, for events that no person caused.</summary>
     public static readonly Actor Program = new(0, Role.Program);
 
@@ -38,4 +41,11 @@ public readonly record struct Actor(int Number, Role Role)
 
     /// <summary>Whether the actor has a teacher's powers.</summary>
     public bool IsStaff => Role != Role.Student;
+
+    /// <summary>Whether they are told of everything.</summary>
+    public bool SeesAll => IsStaff && !IsBlind;
+
+    /// <summary>The same as a reader of a room that is sealed from teachers. The program goes on knowing all.</summary>
+    /// <param name="isSealed">Whether it is.</param>
+    public Actor ReadingWhere(bool isSealed) => isSealed && Role == Role.Staff ? this with { IsBlind = true } : this;
 }

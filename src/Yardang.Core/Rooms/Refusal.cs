@@ -83,4 +83,7 @@ public enum Refusal
 
     /// <summary>Too few people have said something: who said what could be guessed.</summary>
     TooFew = 27,
+
+    /// <summary>It comes out later: now it could be told whose it is.</summary>
+    NotYet = 28,
 }

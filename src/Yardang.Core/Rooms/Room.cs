@@ -54,6 +54,9 @@ public abstract class Room
     /// <summary>Where names are hidden from students, so that each is told in their own way: the ids that they know things by; else null.</summary>
     public virtual Veil? NamesHidden => null;
 
+    /// <summary>Whether they are hidden from teachers, too.</summary>
+    public virtual bool IsSealed => false;
+
     /// <summary>Whether a snapshot has in it all that there is to know of the room; as long as not, its log is kept to.</summary>
     public virtual bool IsSettled => true;
 

@@ -5,7 +5,7 @@ using Yardang.Core.Walls;
 namespace Yardang.Core.Visibility;
 
 /// <summary>
-/// What a student is told of a wall on which names are hidden: of their own things everything, of teachers' as ever, and of classmates' nothing that tells
+/// What a student is told of a wall on which names are hidden, and a teacher where they are for nobody: of their own things everything, of teachers' as ever, and of classmates' nothing that tells
 /// whose they are — no author, an id that says nothing of the tab that made it, no time finer than the minute — and not before it was let out (<see cref="LetOut"/>).
 /// </summary>
 public static class HiddenNames
@@ -54,6 +54,9 @@ public static class HiddenNames
         }), reader) as WallSnapshot ?? throw new InvalidOperationException("A wall has another snapshot.");
     }
 
+    /// <summary>A wall as teachers know it: where names are for nobody, a copy that holds what they are told; for exports, lists and archives.</summary>
+    public static Wall AsTeachersKnow(Wall wall) => wall.IsSealed && !wall.IsCopy ? CopyOf(wall.Plan, Of(wall, Actor.Owner.ReadingWhere(isSealed: true))) : wall;
+
     private static Wall CopyOf(WallPlan plan, WallSnapshot state)
     {
         var copy = new Wall(plan) { IsCopy = true };
@@ -73,12 +76,12 @@ public static class HiddenNames
         {
             CardsLetOut(var ownFirst, var cards, var down, var links, var linksDown, var apart) => new CardsLetOut(
                 ownFirst,
-                Cards(cards.Where(c => IsOwn(reader, c) || (c.IsUp && (!ownFirst || c.ByStaff))).Select(c => Sight.AsSeen(reader, c))),
+                Cards(cards.Where(c => IsOwn(reader, c) || (c.IsUp && (!ownFirst || c.ByStaff)) || Sight.TookDown(reader, c)).Select(c => Sight.AsSeen(reader, c))),
                 [.. down.Select(Id).Where(Veil.IsOver).Order()],
                 Links(links.Where(l => !ownFirst || IsOwn(reader, l))),
                 [.. linksDown.Select(Id).Where(Veil.IsOver).Order()],
                 Links(apart.Where(l => IsOwn(reader, l)))),
-            CardsShown shown => shown with { Cards = Cards(shown.Cards.Where(c => c.IsUp || IsOwn(reader, c)).Select(c => Sight.AsSeen(reader, c))), Links = shown.Links is { } links ? Links(links.Where(l => l.IsUp || IsOwn(reader, l))) : null },
+            CardsShown shown => shown with { Cards = Cards(shown.Cards.Where(c => c.IsUp || IsOwn(reader, c) || Sight.TookDown(reader, c)).Select(c => Sight.AsSeen(reader, c))), Links = shown.Links is { } links ? Links(links.Where(l => l.IsUp || IsOwn(reader, l))) : null },
             CardsBrought brought => brought with
             {
                 Cards = Cards(brought.Cards),
@@ -97,6 +100,7 @@ public static class HiddenNames
             AnswerPutBack(var on, var answer, var whose) => new AnswerPutBack(Id(on), AsTold(reader, answer, veil), whose),
             CardsLinked(var link, var whose) => new CardsLinked(AsTold(reader, link, veil), whose),
             LinkPutBack(var link, var whose) => new LinkPutBack(AsTold(reader, link, veil), whose),
+            SealBroken broken => broken with { Card = Id(broken.Card), Author = reader.IsStaff || broken.Author == reader.Number ? broken.Author : 0 },
             PlanSet(var plan, _) => new PlanSet(plan),
             WorkSetAside(var command) => new WorkSetAside(command.WithIds(Id)),
             LateWorkAccepted accepted => accepted with { Outcome = accepted.Outcome is { } outcome ? AsTold(reader, outcome, veil) : null },
@@ -116,7 +120,7 @@ public static class HiddenNames
         return card with
         {
             Id = veil.Over(reader, card.Id),
-            Author = isNamed ? card.Author : 0,
+            Author = isNamed || (reader.IsStaff && card.IsUnsealed) ? card.Author : 0,
             PutUpAt = isNamed ? card.PutUpAt : ToTheMinute(card.PutUpAt),
             Answers = card.Answers is { } answers ? [.. answers.Select(a => AsTold(reader, a, veil)).OrderBy(a => a.Id)] : null,
             AskedToo = card.AskedToo is { } askers ? [.. askers.Select(p => p == reader.Number ? p : 0).Order()] : null,

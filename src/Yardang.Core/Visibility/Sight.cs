@@ -18,11 +18,12 @@ public static class Sight
     public static bool Of(Actor reader, Envelope e)
     {
         if (reader.HasLeft) return reader.Number == e.Actor.Number && !e.Actor.IsStaff;
-        return reader.IsStaff || e.Audience switch
+        return reader.SeesAll || e.Audience switch
         {
             Audience.Everyone => true,
+            Audience.Staff => reader.IsStaff,
             Audience.AuthorAndStaff => reader.Number == e.Actor.Number,
-            Audience.NamedAndStaff => e.Event.Names(reader.Number),
+            Audience.NamedAndStaff => e.Event.Names(reader.Number) || (reader.IsStaff && reader.Number == e.Actor.Number),
             _ => false,
         };
     }
@@ -43,15 +44,18 @@ public static class Sight
 
     /// <summary>Whether somebody sees a card. What was taken down is seen by its author and by teachers; so is every student's card while each sees only their own.</summary>
     public static bool Of(Actor reader, Card card, WallRules rules) =>
-        reader.IsStaff || (card.Author == reader.Number && !card.ByStaff) || (card.IsUp && (card.ByStaff || !rules.OwnFirst));
+        reader.SeesAll || (card.Author == reader.Number && !card.ByStaff) || (card.IsUp && (card.ByStaff || !rules.OwnFirst)) || TookDown(reader, card);
 
     /// <summary>The same on a wall as it is now: where names are hidden, students see a classmate's card once it was let out, and as it was then.</summary>
     public static bool Of(Actor reader, Card card, Wall wall) =>
-        Of(reader, card, wall.Plan.Rules) && (reader.IsStaff || wall.Out is not { } known || card.ByStaff || card.Author == reader.Number || (known.Cards.TryGetValue(card.Id, out var told) && told.IsUp && string.Equals(told.Text, card.Text, StringComparison.Ordinal)));
+        Of(reader, card, wall.Plan.Rules) && (reader.SeesAll || wall.Out is not { } known || card.ByStaff || card.Author == reader.Number || (known.Cards.TryGetValue(card.Id, out var told) && told.IsUp && string.Equals(told.Text, card.Text, StringComparison.Ordinal)));
 
     /// <summary>A card as somebody sees it: an answer that was taken down is seen by its author and by teachers.</summary>
     public static Card AsSeen(Actor reader, Card card) =>
-        reader.IsStaff || card.Said.All(a => a.IsUp) ? card : card.WithOnly(a => a.IsUp || (a.Author == reader.Number && !a.ByStaff));
+        reader.SeesAll || card.Said.All(a => a.IsUp) ? card : card.WithOnly(a => a.IsUp || (a.Author == reader.Number && !a.ByStaff) || (reader.IsStaff && (a.ByStaff || a.DownBy != a.Author)));
+
+    /// <summary>Whether a teacher, who may not know whose it is, knows of a card that is down: a teacher's, or one that a teacher took down.</summary>
+    public static bool TookDown(Actor reader, Card card) => reader.IsStaff && !card.IsUp && (card.ByStaff || card.DownBy != card.Author);
 
     /// <summary>
     /// Whether somebody sees a link: teachers and its author; others while it is up between cards that they see. While each sees only their own, that is those of
@@ -62,31 +66,31 @@ public static class Sight
     /// <summary>The same, among these cards and by these rules.</summary>
     public static bool Of(Actor reader, Link link, IReadOnlyDictionary<long, Card> cards, WallRules rules)
     {
-        if (reader.IsStaff || (link.Author == reader.Number && !link.ByStaff)) return true;
+        if (reader.SeesAll || (link.Author == reader.Number && !link.ByStaff)) return true;
         if (!link.IsUp || !cards.TryGetValue(link.From, out var from) || !cards.TryGetValue(link.To, out var to) || !from.IsUp || !to.IsUp) return false;
         return !rules.OwnFirst || (link.ByStaff && from.ByStaff && to.ByStaff);
     }
 
     /// <summary>Whether somebody knows what a person said of a card: who said it, and teachers. What all said, in numbers, everybody knows once it was shown.</summary>
-    public static bool Of(Actor reader, Judgement judgement) => reader.IsStaff || judgement.Person == reader.Number;
+    public static bool Of(Actor reader, Judgement judgement) => reader.SeesAll || judgement.Person == reader.Number;
 
     /// <summary>Whether somebody knows where a person was: teachers of all, students of themselves.</summary>
-    public static bool Of(Actor reader, Visit visit) => reader.IsStaff || visit.Person == reader.Number;
+    public static bool Of(Actor reader, Visit visit) => reader.SeesAll || visit.Person == reader.Number;
 
     /// <summary>Whether somebody knows where a person placed a card for themselves: who did, and teachers.</summary>
-    public static bool Of(Actor reader, OwnPlace place) => reader.IsStaff || place.Person == reader.Number;
+    public static bool Of(Actor reader, OwnPlace place) => reader.SeesAll || place.Person == reader.Number;
 
     /// <summary>Whether somebody knows where a person stands: who does, and teachers.</summary>
-    public static bool Of(Actor reader, Stance stance) => reader.IsStaff || stance.Person == reader.Number;
+    public static bool Of(Actor reader, Stance stance) => reader.SeesAll || stance.Person == reader.Number;
 
     /// <summary>Whether somebody knows what a person is to read: who is to, and teachers.</summary>
-    public static bool Of(Actor reader, ReadingList list) => reader.IsStaff || list.Person == reader.Number;
+    public static bool Of(Actor reader, ReadingList list) => reader.SeesAll || list.Person == reader.Number;
 
     /// <summary>Whether somebody knows when a person did something last on a wall: teachers of all, students of themselves.</summary>
-    public static bool Of(Actor reader, LastAct act) => reader.IsStaff || act.Person == reader.Number;
+    public static bool Of(Actor reader, LastAct act) => reader.SeesAll || act.Person == reader.Number;
 
     /// <summary>Whether somebody knows of work that waits for a decision.</summary>
-    public static bool Of(Actor reader, LateWork late) => reader.IsStaff || late.Actor.Number == reader.Number;
+    public static bool Of(Actor reader, LateWork late) => reader.SeesAll || late.Actor.Number == reader.Number;
 
     /// <summary>Whether somebody is told of a person of the lesson.</summary>
     public static bool Of(Actor reader, Person person) => reader.IsStaff || person.Number == reader.Number;

@@ -28,10 +28,11 @@ namespace Yardang.Core.Walls;
 /// <param name="From">From which cards it grew (<see cref="Growth"/>), by id; null for none.</param>
 /// <param name="Poured">What was poured out here from another wall (<see cref="Pouring"/>): the same number wherever it was poured; 0 for nothing.</param>
 /// <param name="Colour">One of the twelve of slips, from 1; 0: that of its topic.</param>
+/// <param name="Unsealed">Where names are for nobody: why a teacher has learned whose it is (<see cref="Seal"/>); empty as long as nobody has.</param>
 public sealed record Card(
     long Id, long Topic, long PutUnder, int Author, bool ByStaff, double Order, string Language, string Text, long PutUpAt, int DownBy = 0, [Since(2), NullIsEmpty] ImmutableArray<Answer>? Answers = null,
     [Since(3), NullIsEmpty] ImmutableArray<Attachment>? Attachments = null, [Since(4), NullIsEmpty] ImmutableArray<int>? AskedToo = null, [Since(4)] long AnsweredBy = 0, [Since(5)] LineSpot? At = null, [Since(6)] int PutUpBy = 0, [Since(7)] FieldSpot? Spot = null, [Since(8), NullIsEmpty] ImmutableArray<Response>? Responses = null,
-    [Since(8)] long Joined = 0, [Since(8), NullIsEmpty] ImmutableArray<long>? From = null, [Since(9)] long Poured = 0, [Since(9)] int Colour = 0)
+    [Since(8)] long Joined = 0, [Since(8), NullIsEmpty] ImmutableArray<long>? From = null, [Since(9)] long Poured = 0, [Since(9)] int Colour = 0, [Since(9)] string Unsealed = "")
 {
     /// <summary>What is shown beside its words.</summary>
     [JsonIgnore]
@@ -52,6 +53,10 @@ public sealed record Card(
     /// <summary>From which cards it grew, by id.</summary>
     [JsonIgnore]
     public ImmutableArray<long> Sources => From ?? [];
+
+    /// <summary>Whether a teacher has learned whose it is, where names are for nobody.</summary>
+    [JsonIgnore]
+    public bool IsUnsealed => Unsealed.Length > 0;
 
     /// <summary>Whether it is a question that is answered.</summary>
     [JsonIgnore]
@@ -113,7 +118,7 @@ public sealed record Card(
     {
         if (plan.Fault() is { } fault) return fault;
         if (cards.Length > Most) return $"There are {cards.Length} cards; a wall has at most {Most}.";
-        if (cards.GroupBy(c => (c.Author, c.ByStaff)).Any(g => g.Count() > MostOfOne)) return $"Somebody has more than {MostOfOne} cards.";
+        if (cards.Where(c => c.Author != 0).GroupBy(c => (c.Author, c.ByStaff)).Any(g => g.Count() > MostOfOne)) return $"Somebody has more than {MostOfOne} cards.";
         if (cards.Select(c => c.Id).Distinct().Count() < cards.Length) return "Two cards have the same number.";
         if (cards.Sum(c => (long)Attachment.WeightOf(c.Shown)) > MostShown) return "More is shown on the wall than it can hold.";
         if (cards.Sum(c => c.Said.Length) > Answer.Most) return $"There are more than {Answer.Most} answers on the wall.";
@@ -130,6 +135,7 @@ public sealed record Card(
             if (!card.IsUp || !plan.Has(card.Topic) || card.PutUnder < 0 || !IsOrder(card.Order)) return $"Card {i + 1} stands nowhere on the wall.";
             if (card.PutUpBy < 0 || (card.PutUpBy > 0 && card.ByStaff)) return $"Card {i + 1} was put up for a teacher.";
             if (card.Poured is < 0 or >= 1L << 53 || (card.Poured > 0 && (!card.ByStaff || cards.Take(i).Any(c => c.Poured == card.Poured)))) return $"Card {i + 1} was poured out twice, or by a student.";
+            if (card.Unsealed.Length > Seal.ReasonLength) return $"The seal of card {i + 1} was broken for too long a reason.";
             if (card.Colour is < 0 or > WallPlan.Colours) return $"Card {i + 1} has a colour that there is not.";
             if (card.Spot is { } lies && !FieldPlan.Holds(lies)) return $"Card {i + 1} lies where nothing can be.";
             if (card.At is { } spot && !LinePlan.CanBe(spot)) return $"Card {i + 1} is placed where nothing can be.";

@@ -12,6 +12,9 @@ public enum NamesTo
 
     /// <summary>To teachers only. Nothing that reaches a classmate tells whose something is, or that two things have one author.</summary>
     Teachers = 1,
+
+    /// <summary>To nobody. Teachers, too, are told no more than classmates are.</summary>
+    Nobody = 2,
 }
 
 /// <summary>Staff: let out what classmates do not see yet. The program does so by itself once several have written.</summary>
@@ -50,6 +53,7 @@ public sealed class LetOut
     private readonly HashSet<long> _touched = [];
     private readonly HashSet<long> _linked = [];
     private bool _byStaff;
+    private long _lastAt;
 
     private LetOut(WallPlan plan, IReadOnlyDictionary<long, Card> cards, Links links, IEnumerable<int> people)
     {
@@ -58,6 +62,9 @@ public sealed class LetOut
         _links = new(links.All);
         _people = [.. people];
     }
+
+    /// <summary>Where names are for nobody, what fewer have done comes out when a teacher asks, once they have done nothing for so long, ms: she could see who is writing.</summary>
+    public const long Quiet = 5 * 60_000;
 
     /// <summary>The plan as it was.</summary>
     public WallPlan Plan { get; }
@@ -73,6 +80,10 @@ public sealed class LetOut
 
     /// <summary>The students who have done since then what classmates do not see yet, by actor number.</summary>
     public IReadOnlyCollection<int> People => _people;
+
+    /// <summary>Whether a teacher who must not know whose something is can let it out.</summary>
+    /// <param name="now">Server time, ms.</param>
+    public bool MayComeOut(long now) => !IsAll && (_people.Count is 0 or >= LeastPeople || now - _lastAt >= Quiet);
 
     /// <summary>Whether everybody knows all that they may.</summary>
     public bool IsAll => _people.Count == 0 && !_byStaff;
@@ -93,14 +104,14 @@ public sealed class LetOut
         var person = envelope.Event switch
         {
             LateWorkAccepted accepted => accepted.Outcome is null ? null : (int?)accepted.Person,
-            CardPutUp or CardPutBack or CardReworded or CardMoved or CardTakenDown or CardAnswered or AnswerPutBack or AnswerReworded or AnswerTakenDown or AskedToo or QuestionFiled or CardRespondedTo or CardJoined or CardColoured
+            CardPutUp or CardPutBack or CardReworded or CardMoved or CardTakenDown or CardAnswered or AnswerPutBack or AnswerReworded or AnswerTakenDown or AskedToo or QuestionFiled or CardRespondedTo or CardJoined or CardColoured or SealBroken
                 or CardPlaced or CardLaid or CardsLinked or LinkReworded or LinkReversed or LinkTakenDown or LinkPutBack or FieldLaid or PlanSet => envelope.Actor.IsStaff ? 0 : envelope.Actor.Number,
             _ => null,
         };
         if (person is null) return;
         _since.Add(envelope);
         if (envelope is { Audience: Audience.Everyone, Event: CardsLinked(var link, _) }) _linked.Add(link.Id);
-        if (person > 0) _people.Add(person.Value);
+        if (person > 0) (_, _lastAt) = (_people.Add(person.Value), envelope.Time);
         else if (envelope.Audience == Audience.Everyone && TouchedBy(envelope.Event) is { } touched) _touched.Add(touched);
         else if (envelope.Audience != Audience.Everyone || envelope.Event is PlanSet { Laid: not null }) _byStaff = true;
     }
@@ -113,6 +124,7 @@ public sealed class LetOut
         CardReworded e => e.Id,
         CardJoined e => e.Card,
         CardColoured e => e.Card,
+        SealBroken e => e.Card,
         CardRespondedTo e => e.Card,
         QuestionFiled e => e.Card,
         CardPlaced e => e.Card,

@@ -148,6 +148,10 @@ public sealed record WallPlan(
     [JsonIgnore]
     public bool HidesNames => Rules.Names != NamesTo.Everybody;
 
+    /// <summary>Whether teachers are not told either.</summary>
+    [JsonIgnore]
+    public bool IsSealed => Rules.Names == NamesTo.Nobody;
+
     /// <summary>Whether students link only their own cards. Where names are hidden it would tell which cards have one author.</summary>
     [JsonIgnore]
     public bool LinksOwnOnly => FieldShown is { OwnOnly: true } && !HidesNames;

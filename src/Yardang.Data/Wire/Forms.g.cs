@@ -176,6 +176,7 @@ internal static class Forms
             case Yardang.Core.Walls.TakeStance v: Write(ref w, v); break;
             case Yardang.Core.Walls.SteerStances v: Write(ref w, v); break;
             case Yardang.Core.Walls.ColourCard v: Write(ref w, v); break;
+            case Yardang.Core.Walls.BreakSeal v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -245,6 +246,7 @@ internal static class Forms
         Yardang.Core.Walls.TakeStance => 74,
         Yardang.Core.Walls.SteerStances => 75,
         Yardang.Core.Walls.ColourCard => 76,
+        Yardang.Core.Walls.BreakSeal => 77,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -322,6 +324,7 @@ internal static class Forms
         74 => ReadTakeStance(ref r),
         75 => ReadSteerStances(ref r),
         76 => ReadColourCard(ref r),
+        77 => ReadBreakSeal(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of command: {kind}."),
     };
 
@@ -460,6 +463,7 @@ internal static class Forms
             case Yardang.Core.Walls.StanceTaken v: Write(ref w, v); break;
             case Yardang.Core.Walls.StancesSteered v: Write(ref w, v); break;
             case Yardang.Core.Walls.CardColoured v: Write(ref w, v); break;
+            case Yardang.Core.Walls.SealBroken v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -553,6 +557,7 @@ internal static class Forms
         Yardang.Core.Walls.StanceTaken => 107,
         Yardang.Core.Walls.StancesSteered => 108,
         Yardang.Core.Walls.CardColoured => 109,
+        Yardang.Core.Walls.SealBroken => 110,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -654,6 +659,7 @@ internal static class Forms
         107 => ReadStanceTaken(ref r),
         108 => ReadStancesSteered(ref r),
         109 => ReadCardColoured(ref r),
+        110 => ReadSealBroken(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of room event: {kind}."),
     };
 
@@ -1099,6 +1105,22 @@ internal static class Forms
         return new Yardang.Core.Boards.BoardSnapshot(@sheets, @setAside, @lastActivity, @adopted, @acts);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.BreakSeal v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Card);
+        w.Write(v.Reason);
+    }
+
+    public static Yardang.Core.Walls.BreakSeal ReadBreakSeal(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int64 @card = r.ReadInt64();
+        System.String @reason = ByHand.ReadText(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.BreakSeal(@card, @reason);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.BubbleBody v)
     {
         w.WriteArrayHeader(8);
@@ -1128,7 +1150,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.Card v)
     {
-        var count = v.Poured != 0 || v.Colour != 0 ? 22 : v.Responses is not null || v.Joined != 0 || v.From is not null ? 20 : v.Spot is not null ? 17 : v.PutUpBy != 0 ? 16 : v.At is not null ? 15 : v.AskedToo is not null || v.AnsweredBy != 0 ? 14 : v.Attachments is not null ? 12 : v.Answers is not null ? 11 : 10;
+        var count = v.Poured != 0 || v.Colour != 0 || v.Unsealed.Length > 0 ? 23 : v.Responses is not null || v.Joined != 0 || v.From is not null ? 20 : v.Spot is not null ? 17 : v.PutUpBy != 0 ? 16 : v.At is not null ? 15 : v.AskedToo is not null || v.AnsweredBy != 0 ? 14 : v.Attachments is not null ? 12 : v.Answers is not null ? 11 : 10;
         w.WriteArrayHeader(count);
         w.Write(v.Id);
         w.Write(v.Topic);
@@ -1238,9 +1260,10 @@ internal static class Forms
             w.WriteNil();
         }
 
-        if (count < 22) return;
+        if (count < 23) return;
         w.Write(v.Poured);
         w.Write(v.Colour);
+        w.Write(v.Unsealed);
     }
 
     public static Yardang.Core.Walls.Card ReadCard(ref MessagePackReader r)
@@ -1306,14 +1329,16 @@ internal static class Forms
 
         System.Int64 @poured = default;
         System.Int32 @colour = default;
-        if (fields.Has(22))
+        System.String @unsealed = "";
+        if (fields.Has(23))
         {
             @poured = r.ReadInt64();
             @colour = r.ReadInt32();
+            @unsealed = ByHand.ReadText(ref r);
         }
 
         fields.End(ref r);
-        return new Yardang.Core.Walls.Card(@id, @topic, @putUnder, @author, @byStaff, @order, @language, @text, @putUpAt, @downBy, @answers, @attachments, @askedToo, @answeredBy, @at, @putUpBy, @spot, @responses, @joined, @from, @poured, @colour);
+        return new Yardang.Core.Walls.Card(@id, @topic, @putUnder, @author, @byStaff, @order, @language, @text, @putUpAt, @downBy, @answers, @attachments, @askedToo, @answeredBy, @at, @putUpBy, @spot, @responses, @joined, @from, @poured, @colour, @unsealed);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardAnswered v)
@@ -5429,6 +5454,24 @@ internal static class Forms
         System.String @words = ByHand.ReadText(ref r);
         fields.End(ref r);
         return new Yardang.Core.Walls.ScoreReason(@value, @text, @words);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.SealBroken v)
+    {
+        w.WriteArrayHeader(3);
+        w.Write(v.Card);
+        w.Write(v.Reason);
+        w.Write(v.Author);
+    }
+
+    public static Yardang.Core.Walls.SealBroken ReadSealBroken(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 3);
+        System.Int64 @card = r.ReadInt64();
+        System.String @reason = ByHand.ReadText(ref r);
+        System.Int32 @author = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.SealBroken(@card, @reason, @author);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.SeatsConfirmed v)

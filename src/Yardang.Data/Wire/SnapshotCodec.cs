@@ -24,7 +24,9 @@ public static class SnapshotCodec
         w.Write(Format);
         w.Write(Forms.KindOf(state));
         w.Write(room.Number);
-        var clients = room.Clients.Where(c => reader.IsStaff || c.Value.Actor == reader.Number).ToList();
+        // Which tab is whose would tell whose is what.
+        reader = reader.ReadingWhere(room.IsSealed);
+        var clients = room.Clients.Where(c => reader.SeesAll || c.Value.Actor == reader.Number).ToList();
         w.WriteArrayHeader(clients.Count);
         foreach (var (client, record) in clients)
         {

@@ -3,6 +3,7 @@ using System.Globalization;
 using Microsoft.Extensions.Localization;
 using Yardang.Core.Attachments;
 using Yardang.Core.Pages;
+using Yardang.Core.Visibility;
 using Yardang.Core.Walls;
 using Yardang.Data.Media;
 using Yardang.Data.School;
@@ -61,7 +62,7 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
         var said = await SaidAsync(lesson, language, names);
         var foot = string.Join(" · ", new[] { names ? board.Title : "", lesson.Name, clock.Day(lesson.HandedOutAt) }.Where(w => w.Length > 0));
         WallSheet sheet = null!;
-        await (await hosts.GetAsync(board.Id)).LookAsync(room => sheet = SheetOf((Wall)room, board, said, foot), stop);
+        await (await hosts.GetAsync(board.Id)).LookAsync(room => sheet = SheetOf(HiddenNames.AsTeachersKnow((Wall)room), board, said, foot), stop);
         return sheet;
     }
 
@@ -81,7 +82,7 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
         if (topics.Count == 0 || wall.Under(WallPlan.Nowhere).Any()) topics.Add((WallPlan.Nowhere, said.TopicOf(wall, WallPlan.Nowhere), "", Grey, null));
         var stacks = Stacks.Of(wall.Cards.Values);
         var bands = topics.Select(t => new WallBand(t.Heading, t.Prompt, t.Colour, [.. (isVisited ? wall.Under(t.Id).OrderBy(c => c.PutUpAt).ThenBy(c => c.Id) : wall.Under(t.Id)).Where(c => stacks.Contains(c.Id)).SelectMany(c => SlipsOf(wall, c, said, stacks[c.Id]))], t.Shown));
-        return new(said.In(wall.Plan.Question), [.. bands], said.Index(board, p => $"{p.Name}: {said.Put(wall, p.Number)}"), foot, media.Find);
+        return new(said.In(wall.Plan.Question), [.. bands], said.Index(wall, board, p => $"{p.Name}: {said.Put(wall, p.Number)}"), foot, media.Find);
     }
 
     // As it was shown, and for its teacher as it is.
@@ -121,7 +122,7 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
         ];
         var titles = questions[true].ToDictionary(c => c.Id, said.TitleOf);
         var words = QuestionIndex.Of(questions[true], QuestionsEndpoint.CommonWords(texts)).Select(w => $"{w.Word}: {string.Join(" · ", w.Cards.Select(id => Beginning(titles[id])))}");
-        return new(said.In(wall.Plan.Question), bands, [(texts["WallTable.Words"].Value, [.. words]), .. said.Index(board, p => $"{p.Name}: {said.Asked(wall, p.Number)}")], foot, media.Find);
+        return new(said.In(wall.Plan.Question), bands, [(texts["WallTable.Words"].Value, [.. words]), .. said.Index(wall, board, p => $"{p.Name}: {said.Asked(wall, p.Number)}")], foot, media.Find);
     }
 
     // The line with numbers where cards stand, and the cards by these; of the class the middle of all, and for the teacher where each student has them.
@@ -141,7 +142,7 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
         List<WallBand> bands = [new(heading, $"{from}\n{agreement}".Trim(), AnsweredColour, [.. slips])];
         if (rest.Count > 0) bands.Add(new(texts["WallTable.NotPlaced"], "", Grey, rest));
         var axis = new WallAxis(NameOf(line.Start, line.From), NameOf(line.End, line.To), [.. placed.Select((p, i) => new AxisPoint(LineWords.ShareOf(line, p.At.At), p.At.Up / LinePlan.Length, (i + 1).ToString(CultureInfo.InvariantCulture)))], line.Kind == LineKind.Field ? (said.In(line.Low ?? Texts.None), said.In(line.High ?? Texts.None)) : null);
-        return new(said.In(wall.Plan.Question), bands, order is null ? [] : said.Index(board, p => $"{p.Name}: {PlacementOf(p.Number)}"), foot, media.Find, axis);
+        return new(said.In(wall.Plan.Question), bands, order is null ? [] : said.Index(wall, board, p => $"{p.Name}: {PlacementOf(p.Number)}"), foot, media.Find, axis);
 
         string NameOf(Texts name, int at) => string.Join(" · ", new[] { said.In(name), line.Kind is LineKind.Ends or LineKind.Field ? "" : LineWords.Called(new(line.Kind, at), texts) }.Where(w => w.Length > 0));
 
@@ -178,7 +179,7 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
         Add("Wall.LinkChains", [.. reading.Chains.Select(c => Names(c))]);
         Add("Wall.LinkLoops", [.. reading.Loops.Select(l => Names(l.Append(l[0])))]);
         return new(
-            said.In(wall.Plan.Question), [new(texts["Wall.Everything"], "", AnsweredColour, [.. slips])], [.. lists, .. said.Index(board, p => $"{p.Name}: {said.Put(wall, p.Number)}; {said.Linked(links.Count(l => !l.ByStaff && l.Author == p.Number))}")],
+            said.In(wall.Plan.Question), [new(texts["Wall.Everything"], "", AnsweredColour, [.. slips])], [.. lists, .. said.Index(wall, board, p => $"{p.Name}: {said.Put(wall, p.Number)}; {said.Linked(links.Count(l => !l.ByStaff && l.Author == p.Number))}")],
             foot, media.Find, Field: drawn.Cards.Count > 0 || field.Picture is not null ? drawn : null);
     }
 
@@ -248,7 +249,7 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
         List<string[]> rows = [];
         await (await hosts.GetAsync(board.Id)).LookAsync(room =>
         {
-            var wall = (Wall)room;
+            var wall = HiddenNames.AsTeachersKnow((Wall)room);
             var classOrder = wall.Placements.Shown ?? wall.Order();
             var order = wall.Plan.Topics.Select((t, i) => (t.Id, i)).ToDictionary(t => t.Id, t => t.i);
             rows =
@@ -314,8 +315,8 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
 
         public string NameOf(int person) => Names?.GetValueOrDefault(person, "") ?? "";
 
-        public IReadOnlyList<(string Heading, IReadOnlyList<string> Lines)> Index(LessonBoard board, Func<LessonPerson, string> line) =>
-            Names is null ? [] : [(Texts["WallTable.Index"].Value, [.. board.People.Select(line)])];
+        public IReadOnlyList<(string Heading, IReadOnlyList<string> Lines)> Index(Wall wall, LessonBoard board, Func<LessonPerson, string> line) =>
+            Names is null || wall.IsSealed ? [] : [(Texts["WallTable.Index"].Value, [.. board.People.Select(line)])];
 
         public string Author(Answer answer) => answer.ByStaff ? Texts["Wall.Teacher"] : NameOf(answer.Author);
 

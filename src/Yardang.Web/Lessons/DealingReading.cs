@@ -29,7 +29,7 @@ public sealed class DealingReading(RoomHosts hosts, AccessResolver access, IAnti
             r =>
             {
                 var wall = (Wall)r;
-                mayDeal = !wall.Plan.Rules.OwnFirst;
+                mayDeal = wall is { IsSealed: false, Plan.Rules.OwnFirst: false };
                 cards = [.. Stacks.Of(wall.Known).Select(s => wall.Cards[s.Key]).OrderByDescending(c => c.PutUpAt).Take(MostCards).Select(c => (c.Id, c.ByStaff ? 0 : c.Author))];
                 lists = wall.Reading.All.ToDictionary();
             },

@@ -3,6 +3,8 @@ using Microsoft.Extensions.Localization;
 using Yardang.Core.ClassLists;
 using Yardang.Core.Lessons;
 using Yardang.Core.Rooms;
+using Yardang.Core.Walls;
+using Yardang.Core.Visibility;
 using Yardang.Data.School;
 using Yardang.Web.Rooms;
 
@@ -91,18 +93,23 @@ public sealed class LessonPeople(IDbContextFactory<SchoolContext> school, RoomHo
         await using var db = await school.CreateDbContextAsync();
         var lesson = await db.Lessons.SingleAsync(l => db.Rooms.Any(r => r.Id == board && r.OfId == l.Id));
         var teacher = await db.Users.Where(u => u.Id == lesson.OwnerId).Select(u => u.DisplayName).SingleOrDefaultAsync();
-        var areNamed = reader.IsStaff || !await HidesNamesAsync(db, board);
+        var (areHidden, unsealed) = await HidesNamesAsync(db, board, reader);
+        var areNamed = !areHidden;
         var here = await db.Participants.Where(p => p.LessonId == lesson.Id && db.Seats.Any(s => s.BoardId == board && s.ParticipantId == p.Id)).Select(p => p.Number).ToListAsync();
         var plan = await LessonPlan.OfAsync(await hosts.GetAsync(lesson.Id));
         var coTeachers = await db.CoTeachers.Where(c => c.OfId == lesson.Id).Join(db.Users, c => c.TeacherId, u => u.Id, (c, u) => new BoardName(c.Number, u.DisplayName)).ToListAsync();
-        return [.. await NamedAsync(lesson.Id, areNamed ? here : [.. here.Where(n => n == reader.Number)], plan.NamesMasked, reader), new BoardName(Actor.Owner.Number, teacher ?? ""), .. coTeachers];
+        return [.. await NamedAsync(lesson.Id, areNamed ? here : [.. here.Where(n => n == reader.Number || unsealed.Contains(n))], plan.NamesMasked, reader), new BoardName(Actor.Owner.Number, teacher ?? ""), .. coTeachers];
     }
 
-    // On a wall without names it is no matter of a student's who else is there.
-    private async Task<bool> HidesNamesAsync(SchoolContext db, Guid board)
+    // On a wall without names it is no matter of a student's who else is there; where they are for nobody, of a teacher's neither, but for whose seals are broken.
+    private async Task<(bool AreHidden, IReadOnlySet<int> Unsealed)> HidesNamesAsync(SchoolContext db, Guid board, Actor reader)
     {
-        if (!await db.Rooms.AnyAsync(r => r.Id == board && r.Kind == RoomKind.Wall)) return false;
-        return (await hosts.GetAsync(board)).NamesHidden is not null;
+        if (!await db.Rooms.AnyAsync(r => r.Id == board && r.Kind == RoomKind.Wall)) return (false, new HashSet<int>());
+        var host = await hosts.GetAsync(board);
+        if (!reader.IsStaff) return (host.NamesHidden is not null, new HashSet<int>());
+        var unsealed = new HashSet<int>();
+        if (host.IsSealed) await host.LookAsync(r => unsealed = [.. HiddenNames.AsTeachersKnow((Wall)r).Cards.Values.Where(c => c is { IsUnsealed: true, ByStaff: false }).Select(c => c.Author)]);
+        return (host.IsSealed, unsealed);
     }
 
     /// <summary>Those who run a lesson, by actor number.</summary>

@@ -6,6 +6,7 @@ using Yardang.Core.Editing;
 using Yardang.Core.Interchange;
 using Yardang.Core.Lessons;
 using Yardang.Core.Rooms;
+using Yardang.Core.Visibility;
 using Yardang.Core.Walls;
 using Yardang.Data.Media;
 using Yardang.Data.School;
@@ -31,8 +32,9 @@ public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHos
             {
                 ImmutableArray<int> whose = [.. board.People.Select(p => p.Number)];
                 int? part = board.Place.Part == RoomPlace.FirstPart ? null : board.Place.Part;
-                if (room is Wall wall)
+                if (room is Wall whole)
                 {
+                    var wall = HiddenNames.AsTeachersKnow(whole);
                     boards.Add(new(whose, [], [], board.Group, At(wall.LastActivity), new(wall.Plan, [.. Stacks.AmongThemselves(wall.Cards.Values).OrderBy(c => c.Topic).ThenBy(c => c.Order).Select(Anybodys)], ResultsOf(wall), OrderOf(wall), LinksOf(wall), ShiftsOf(wall)), part));
                     return;
                 }
@@ -86,7 +88,7 @@ public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHos
 
     // Students, each once; who is none any more said nothing.
     private static ImmutableArray<int> People(IEnumerable<int> people, Card card, Func<int, bool, int> author) =>
-        [.. people.Select(p => author(p, false)).Where(p => p != Actor.Owner.Number && (card.ByStaff || p != author(card.Author, false))).Distinct().Order()];
+        [.. people.Select(p => author(p, false)).Where(p => p != Actor.Owner.Number && (card.ByStaff || p != author(card.Author, false)) && p != 0).Distinct().Order()];
 
     private static DateTimeOffset? At(long? ms) => ms is { } said ? DateTimeOffset.FromUnixTimeMilliseconds(said) : null;
 
@@ -136,9 +138,9 @@ public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHos
             var host = await hosts.GetAsync(id);
             if (board.Wall is { } wall)
             {
-                ImmutableArray<Card> cards = [.. Stacks.AmongThemselves(wall.Cards.Select(c => c.WithMedia(names)).OfType<Card>()).Select(c => By(c, (author, byStaff) => byStaff ? Actor.Owner.Number : numbers.GetValueOrDefault(author, Actor.Owner.Number)))];
+                ImmutableArray<Card> cards = [.. Stacks.AmongThemselves(wall.Cards.Select(c => c.WithMedia(names)).OfType<Card>()).Select(c => By(c, (author, byStaff) => byStaff ? Actor.Owner.Number : author == 0 ? 0 : numbers.GetValueOrDefault(author, Actor.Owner.Number)))];
                 var up = cards.Select(c => c.Id).ToHashSet();
-                ImmutableArray<Link> links = [.. (wall.Links ?? []).Where(l => up.Contains(l.From) && up.Contains(l.To)).Select(l => l with { Author = l.ByStaff ? Actor.Owner.Number : numbers.GetValueOrDefault(l.Author, Actor.Owner.Number) })];
+                ImmutableArray<Link> links = [.. (wall.Links ?? []).Where(l => up.Contains(l.From) && up.Contains(l.To)).Select(l => l with { Author = l.ByStaff ? Actor.Owner.Number : l.Author == 0 ? 0 : numbers.GetValueOrDefault(l.Author, Actor.Owner.Number) })];
                 await host.SubmitAsync(new BringCards(wall.Plan.WithMedia(names), cards, board.ChangedAt?.ToUnixTimeMilliseconds(), wall.Results, wall.Order?.OfThose(cards), links, wall.Shifts?.OfThose(id => cards.Any(c => c.Id == id))), Actor.Program);
                 continue;
             }

@@ -35,6 +35,7 @@ public sealed record ReadyCheckView(Guid Activity, IReadOnlyList<ReadyLine> Line
         { Mark: { } mark } => InWorkshop($"mark-{mark}", line.Part),
         { Key: "TopicsWithoutHeading", Topic: { } topic } => InWorkshop($"heading-{topic}", line.Part),
         { Topic: { } topic } => InWorkshop($"prompt-{topic}", line.Part),
+        { Key: "SealedAlone" } => InWorkshop("plan-sealed", line.Part),
         { Key: "EmptyStances" } => InWorkshop("stances", line.Part),
         { Key: "NoCriterion" } => InWorkshop("criterion", line.Part),
         { Key: "PlacesWithoutMap" or "UndescribedMap" } => InWorkshop("plan-map", line.Part),

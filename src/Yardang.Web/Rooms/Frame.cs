@@ -21,9 +21,10 @@ public static class Frame
     /// <summary>A frame; null if there is nothing to say. The first one is always said: it tells the reader that the stream stands.</summary>
     public static byte[]? Of(Subscription subscription, List<Published> events, Telling telling)
     {
-        if (!subscription.Reader.IsStaff && subscription.Cursor < telling.Since) return Resync;
-        var veil = subscription.Reader.IsStaff ? null : telling.Veil;
-        var count = CountFor(subscription.Reader, events);
+        var reader = subscription.Reader.ReadingWhere(telling.IsSealed);
+        if (!reader.SeesAll && subscription.Cursor < telling.Since) return Resync;
+        var veil = reader.SeesAll ? null : telling.Veil;
+        var count = CountFor(reader, events);
         var through = events.Count == 0 ? subscription.Cursor : events[^1].Envelope.Number;
         var previews = TakePreviews(subscription);
 
@@ -43,8 +44,8 @@ public static class Frame
         w.WriteArrayHeader(count);
         foreach (var e in events)
         {
-            if (!Sight.Of(subscription.Reader, e.Envelope)) continue;
-            w.WriteRaw(veil is null ? e.Payload : EventCodec.Encode(HiddenNames.AsTold(subscription.Reader, e.Envelope, veil)));
+            if (!Sight.Of(reader, e.Envelope)) continue;
+            w.WriteRaw(veil is null ? e.Payload : EventCodec.Encode(HiddenNames.AsTold(reader, e.Envelope, veil)));
         }
 
         w.WriteArrayHeader(previews.Count);

@@ -28,7 +28,8 @@ public sealed class QuestionsEndpoint(RoomHosts hosts, AccessResolver access, IA
         if (_pace.TakeTurn($"{room:N} {reader.Role} {reader.Number}") is null) return Results.StatusCode(StatusCodes.Status429TooManyRequests);
         if (await TypedAsync(context) is not { } text) return Results.BadRequest();
         IReadOnlyList<long> like = [];
-        await host.LookAsync(r => like = r is Wall { Plan: { Purpose: Purpose.Ask } or { TopicsStand: true, Rules.SaidAlready: true } } wall ? [.. wall.Like(text, card => Sight.Of(reader, card, wall)).Select(id => wall.NamesHidden is { } veil && !reader.IsStaff ? veil.Over(reader, id) : id)] : [], context.RequestAborted);
+        await host.LookAsync(r => reader = reader.ReadingWhere(r.IsSealed), context.RequestAborted);
+        await host.LookAsync(r => like = r is Wall { Plan: { Purpose: Purpose.Ask } or { TopicsStand: true, Rules.SaidAlready: true } } wall ? [.. wall.Like(text, card => Sight.Of(reader, card, wall)).Select(id => wall.NamesHidden is { } veil && !reader.SeesAll ? veil.Over(reader, id) : id)] : [], context.RequestAborted);
         return Results.Json(like);
     }
 

@@ -95,6 +95,9 @@ public sealed class RoomHost
     /// <summary>Where names are hidden from students: the ids that they know things by; else null.</summary>
     public Veil? NamesHidden => _telling.Veil;
 
+    /// <summary>Whether they are hidden from teachers, too.</summary>
+    public bool IsSealed => _telling.IsSealed;
+
     /// <summary>Signalled when this host is of no more use.</summary>
     public CancellationToken Finished => _finished.Token;
 

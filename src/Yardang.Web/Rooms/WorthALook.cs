@@ -1,6 +1,7 @@
 using System.Globalization;
 using Microsoft.Extensions.Localization;
 using Yardang.Core.Rooms;
+using Yardang.Core.Visibility;
 using Yardang.Core.Walls;
 using Yardang.Web.Access;
 using Yardang.Web.Lessons;
@@ -22,7 +23,7 @@ public sealed class WorthALook(RoomHosts hosts, AccessResolver access, LessonPeo
     {
         if (await TeachersAsync(context, room) is not { } host) return Results.NotFound();
         (WallPlan Plan, List<Card> Up)? found = null;
-        await host.LookAsync(r => found = r is Wall wall ? (wall.Plan, [.. wall.Cards.Values.Where(c => c.IsUp)]) : null, context.RequestAborted);
+        await host.LookAsync(r => found = r is Wall whole && HiddenNames.AsTeachersKnow(whole) is { } wall ? (wall.Plan, [.. wall.Cards.Values.Where(c => c.IsUp)]) : null, context.RequestAborted);
         var (plan, up) = found!.Value;
         var byId = up.ToDictionary(c => c.Id);
         IEnumerable<Line> lines =
@@ -43,7 +44,8 @@ public sealed class WorthALook(RoomHosts hosts, AccessResolver access, LessonPeo
         await host.LookAsync(
             r =>
             {
-                var (wall, judgements) = ((Wall)r, ((Wall)r).Judgements);
+                var wall = HiddenNames.AsTeachersKnow((Wall)r);
+                var judgements = wall.Judgements;
                 var scores = judgements.Scores.Where(s => wall.Cards[s.Card].IsUp).ToList();
                 sentences = [.. ScoresToLookAt.In(scores, card => wall.Cards[card].ByStaff ? 0 : wall.Cards[card].Author, judgements.Values).Select(look => Sentence(look, wall, p => names.GetValueOrDefault(p, "")))];
             },

@@ -56,6 +56,15 @@ public class SightTests
         HoldsFor(wall.Log, () => new Wall(WallScript.Plan(new(Names: NamesTo.Teachers)), WallScript.Key), new Random(seed), () => new Wall(WallScript.Plan(new(Names: NamesTo.Teachers))) { IsCopy = true });
     }
 
+    [Theory]
+    [MemberData(nameof(Seeds))]
+    public void Where_names_are_for_nobody_a_wall_is_for_teachers_too_the_fold_of_what_they_were_told(int seed)
+    {
+        var wall = new WallScript(new WallRules(Names: NamesTo.Nobody));
+        WallPlay.Play(wall, new Random(seed), 200);
+        HoldsFor(wall.Log, () => new Wall(WallScript.Plan(new(Names: NamesTo.Nobody)), WallScript.Key), new Random(seed), () => new Wall(WallScript.Plan(new(Names: NamesTo.Nobody))) { IsCopy = true });
+    }
+
     [Fact]
     public void A_late_comer_is_not_sent_what_was_rubbed_out_and_gets_it_when_it_comes_back()
     {
@@ -149,11 +158,11 @@ public class SightTests
                 foreach (var envelope in log.Skip(from))
                 {
                     server.Apply(envelope);
-                    Send(copy, envelope, reader, server is Wall { Out: not null } wall ? wall.Veil : null);
+                    Send(copy, envelope, reader, server is Wall { Out: not null } wall ? wall.Veil : null, server.IsSealed);
                 }
 
                 copy.AdvanceTo(log[^1].Number);
-                Assert.Equal(Convert.ToHexString(SnapshotCodec.Encode(server, reader)), Convert.ToHexString(SnapshotCodec.Encode(copy, reader)));
+                Assert.Equal(Convert.ToHexString(SnapshotCodec.Encode(server, reader)), Convert.ToHexString(SnapshotCodec.Encode(copy, reader.ReadingWhere(copy.IsSealed))));
             }
         }
     }
@@ -166,10 +175,11 @@ public class SightTests
     }
 
     // Over the wire, as a reader gets it.
-    private static void Send(Room copy, Envelope envelope, Actor reader, Veil? veil = null)
+    private static void Send(Room copy, Envelope envelope, Actor reader, Veil? veil = null, bool isSealed = false)
     {
+        reader = reader.ReadingWhere(isSealed);
         if (!Sight.Of(reader, envelope)) return;
         copy.AdvanceTo(envelope.Number - 1);
-        copy.Apply(EventCodec.Decode(EventCodec.Encode(veil is null || reader.IsStaff ? envelope : HiddenNames.AsTold(reader, envelope, veil))));
+        copy.Apply(EventCodec.Decode(EventCodec.Encode(veil is null || reader.SeesAll ? envelope : HiddenNames.AsTold(reader, envelope, veil))));
     }
 }

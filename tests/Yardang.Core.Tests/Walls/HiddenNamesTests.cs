@@ -158,6 +158,103 @@ public class HiddenNamesTests
         }
     }
 
+    [Theory]
+    [MemberData(nameof(Seeds))]
+    public void Where_names_are_for_nobody_nothing_that_a_teacher_is_told_has_in_it_who_did_anything_but_for_cards_whose_seal_is_broken(int seed)
+    {
+        var wall = new WallScript(new(Names: NamesTo.Nobody, Answers: true));
+        WallPlay.Play(wall, new Random(seed), 200);
+        var blind = Teacher.ReadingWhere(isSealed: true);
+        var theirs = wall.Wall.Clients.Where(c => c.Value.Actor == Teacher.Number).Select(c => c.Key).ToHashSet();
+        var unsealed = wall.Wall.Cards.Values.Where(c => c.IsUnsealed).Select(c => wall.Wall.Veil.Over(blind, c.Id)).ToHashSet();
+        foreach (var told in ToldTo(wall, blind).Append<object>(Snapshot(wall, Teacher)))
+        {
+            foreach (var (name, number) in NumbersIn(Without(told, unsealed)))
+            {
+                if (number is >= 1L << 32 and < 1L << 52) Assert.Contains(Ids.ClientOf(number), theirs);
+                if (name is nameof(Card.Author) or nameof(Card.PutUpBy) or nameof(Judgement.Person) or nameof(CardReworded.Whose) or nameof(Card.AskedToo) or nameof(WallSnapshot.Held)) Assert.Contains((int)number, new[] { 0, 1, Links.Nobody });
+            }
+
+            if (told is Envelope e) Assert.True(e.Actor.IsStaff);
+        }
+
+        // The codec leaves out which tabs are whose.
+        Assert.Equal(theirs.Order(), ClientsIn(Yardang.Data.Wire.SnapshotCodec.Encode(wall.Wall, Teacher), wall).Order());
+
+        static object Without(object told, HashSet<long> unsealed) => told switch
+        {
+            Envelope { Event: SealBroken broken } e => e with { Event = broken with { Author = 0 } },
+            Envelope { Event: CardsLetOut letOut } e => e with { Event = letOut with { Cards = [.. letOut.Cards.Select(Of)] } },
+            Envelope { Event: CardsShown shown } e => e with { Event = shown with { Cards = [.. shown.Cards.Select(Of)] } },
+            Envelope { Event: CardPutBack back } e => e with { Event = back with { Card = Of(back.Card) } },
+            WallSnapshot snapshot => snapshot with { Cards = [.. snapshot.Cards.Select(Of)] },
+            _ => told,
+        };
+
+        static Card Of(Card card) => card.IsUnsealed ? card with { Author = 0 } : card;
+    }
+
+    [Fact]
+    public void What_fewer_than_three_have_written_comes_out_when_a_teacher_asks_once_they_have_been_quiet_for_a_while()
+    {
+        var wall = new WallScript(new(Names: NamesTo.Nobody));
+        IsRefused(Refusal.NotYet, wall.Do(Teacher, new LetCardsOut()));
+        wall.PutUp(Maya, "alone");
+        IsRefused(Refusal.NotYet, wall.Do(Teacher, new LetCardsOut()));
+        Assert.Empty(SeenBy(wall, Teacher));
+        var client = wall.Wall.Clients.First(c => c.Value.Actor == Teacher.Number);
+        Decision At(long time) => wall.Wall.Decide(new Submission(client.Key, client.Value.HighWater + 1, client.Value.HighWater, 0, new LetCardsOut()), Teacher, Situation.Open with { Time = time });
+        var last = wall.Log[^1].Time;
+        Assert.IsType<Decision.Refused>(At(last + LetOut.Quiet - 1));
+        Assert.IsType<CardsLetOut>(Assert.IsType<Decision.Accepted>(At(last + LetOut.Quiet)).Event);
+        wall.PutUp(Ben, "and I");
+        wall.PutUp(s_cara, "and I, too");
+        wall.Do(Teacher, new LetCardsOut());
+        Assert.Equal(["alone", "and I", "and I, too"], SeenBy(wall, Teacher).Select(c => c.Text).Order(StringComparer.Ordinal));
+        Assert.All(SeenBy(wall, Teacher), c => Assert.Equal(0, c.Author));
+    }
+
+    [Fact]
+    public void Breaking_a_seal_needs_a_reason_tells_teachers_whose_one_card_is_and_everybody_that_it_was_done()
+    {
+        var wall = new WallScript(new(Names: NamesTo.Nobody));
+        foreach (var person in new[] { Maya, Ben, s_cara }) wall.PutUp(person, $"by {person.Number}");
+        wall.PutUp(Maya, "by 2, again");
+        wall.Do(Teacher, new LetCardsOut());
+        var card = SeenBy(wall, Teacher).Single(c => c.Text == "by 2");
+        IsRefused(Refusal.OutOfRange, wall.Do(Teacher, new BreakSeal(card.Id, " ")));
+        IsRefused(Refusal.OutOfRange, wall.Do(Teacher, new BreakSeal(card.Id, new string('x', Seal.ReasonLength + 1))));
+        IsRefused(Refusal.NotFound, wall.Do(Teacher, new BreakSeal(wall.Wall.Cards.Keys.First(), "It hurts somebody")));
+        IsRefused(Refusal.NotAllowed, wall.Do(Ben, new BreakSeal(wall.Wall.Veil.Over(Ben, wall.Wall.Cards.Keys.First()), "I want to know")));
+        wall.Do(Teacher, new BreakSeal(card.Id, "It hurts somebody"));
+        IsRefused(Refusal.ChangedSince, wall.Do(Teacher, new BreakSeal(card.Id, "again")));
+        Assert.Equal([("by 2", Maya.Number)], SeenBy(wall, Teacher).Where(c => c.Author != 0).Select(c => (c.Text, c.Author)));
+        foreach (var reader in new[] { Ben, s_cara, Actor.Onlooker })
+        {
+            var seen = SeenBy(wall, reader).Single(c => c.Text == "by 2");
+            Assert.Equal(("It hurts somebody", 0), (seen.Unsealed, seen.Author));
+        }
+
+        IsRefused(Refusal.NotAllowed, new WallScript(new(Names: NamesTo.Teachers)).Do(Teacher, new BreakSeal(1, "no seal")));
+    }
+
+    [Fact]
+    public void Names_are_for_nobody_only_from_the_beginning_and_nothing_is_decided_about_a_person()
+    {
+        var wall = new WallScript(new(Names: NamesTo.Teachers));
+        wall.Do(Teacher, new SetPlan(Plan(new(Names: NamesTo.Nobody))));
+        Assert.True(wall.Wall.IsSealed);
+        wall.PutUp(Maya, "without a name");
+        foreach (var names in new[] { NamesTo.Everybody, NamesTo.Teachers }) IsRefused(Refusal.NotAllowed, wall.Do(Teacher, new SetPlan(Plan(new(Names: names)))));
+        IsRefused(Refusal.NotAllowed, wall.Do(Teacher, new PutUpCard(wall.NextId(Teacher), 11, "en", "said aloud", For: Maya.Number)));
+        IsRefused(Refusal.NotAllowed, wall.Do(Teacher, new GiveReading(Maya.Number, [])));
+        wall.Allowed = new Allowed(PensDown: true);
+        IsRefused(Refusal.TooLate, wall.Do(Maya, new PutUpCard(wall.NextId(Maya), 11, "en", "too late")));
+        var named = new WallScript();
+        named.PutUp(Maya, "with a name");
+        IsRefused(Refusal.NotAllowed, named.Do(Teacher, new SetPlan(Plan(new(Names: NamesTo.Nobody)))));
+    }
+
     [Fact]
     public void In_which_order_cards_were_put_up_cannot_be_seen()
     {
@@ -278,6 +375,15 @@ public class HiddenNamesTests
     public static TheoryData<int> Seeds() => [.. Enumerable.Range(200, 25)];
 
     private static Decision.Refused Refused(Refusal reason) => new Decision.Refused(reason);
+
+    private static void IsRefused(Refusal reason, Decision decision) => Assert.Equal(reason, Assert.IsType<Decision.Refused>(decision).Reason);
+
+    private static IEnumerable<int> ClientsIn(byte[] snapshot, WallScript wall)
+    {
+        var copy = new Wall(wall.Wall.Plan) { IsCopy = true };
+        Assert.True(Yardang.Data.Wire.SnapshotCodec.Restore(snapshot, copy));
+        return copy.Clients.Keys;
+    }
 
     private static WallSnapshot Snapshot(WallScript wall, Actor reader) => (WallSnapshot)Snapshots.Of(wall.Wall, reader);
 

@@ -19,56 +19,61 @@ internal static class WallPlay
             var cards = wall.Wall.Cards.Keys.Prepend(7).ToList();
             var card = cards[random.Next(cards.Count)];
             long topic = random.Next(5) switch { 0 => 0, 1 => 99, 2 => 12, _ => 11 };
-            switch (random.Next(77))
+            switch (random.Next(78))
             {
                 case 0 or 1 or 2 or 3: wall.PutUp(actor, $"idea {step}", topic, Some(random)); break;
-                case 4 or 5: wall.Do(actor, new RewordCard(card, "en", random.Next(6) == 0 ? " " : $"better {step}", Some(random))); break;
-                case 6 or 7 or 21 or 27 or 39: wall.Do(actor, new MoveCard(card, topic, random.Next(9) + 0.5)); break;
-                case 8: wall.Do(actor, new TakeCardDown(card)); break;
-                case 9: wall.Do(actor, new PutCardBack(card)); break;
+                case 4 or 5: Do(wall, actor, new RewordCard(card, "en", random.Next(6) == 0 ? " " : $"better {step}", Some(random))); break;
+                case 6 or 7 or 21 or 27 or 39: Do(wall, actor, new MoveCard(card, topic, random.Next(9) + 0.5)); break;
+                case 8: Do(wall, actor, new TakeCardDown(card)); break;
+                case 9: Do(wall, actor, new PutCardBack(card)); break;
                 case 10:
                     wall.Allowed = new Allowed(PensDown: random.Next(3) == 0);
-                    if (wall.Wall.SetAside.Count > 0) wall.Do(Teacher, random.Next(3) == 0 ? new DiscardLateWork(wall.Wall.SetAside.Keys.First()) : new AcceptLateWork(wall.Wall.SetAside.Keys.First()));
+                    if (wall.Wall.SetAside.Count > 0) Do(wall, Teacher, random.Next(3) == 0 ? new DiscardLateWork(wall.Wall.SetAside.Keys.First()) : new AcceptLateWork(wall.Wall.SetAside.Keys.First()));
                     break;
                 case 11 or 12 or 13: wall.Answer(actor, card, $"because {step}", Among(random, wall, card)); break;
-                case 14: wall.Do(actor, new RewordAnswer(card, Among(random, wall, card), "en", random.Next(6) == 0 ? " " : $"perhaps {step}")); break;
-                case 15: wall.Do(actor, new TakeAnswerDown(card, Among(random, wall, card))); break;
-                case 17 or 18 or 19: wall.Do(actor, new JudgeCard(card, random.Next(-1, 5))); break;
+                case 14: Do(wall, actor, new RewordAnswer(card, Among(random, wall, card), "en", random.Next(6) == 0 ? " " : $"perhaps {step}")); break;
+                case 15: Do(wall, actor, new TakeAnswerDown(card, Among(random, wall, card))); break;
+                case 17 or 18 or 19: Do(wall, actor, new JudgeCard(card, random.Next(-1, 5))); break;
                 case 20: wall.Do(actor.IsStaff ? actor : Teacher, random.Next(2) == 0 ? new ShowResults() : new GoOnJudging(random.Next(3) == 0)); break;
-                case 22 or 23: wall.Do(actor, new AskToo(card, random.Next(3) > 0)); break;
-                case 24 or 25: wall.Do(actor, new FileQuestion(card, Among(random, wall, card))); break;
-                case 26: wall.Do(actor, new AnswerCard(card, wall.NextId(actor), 0, "en", "", Aloud: true)); break;
-                case 52 or 53: wall.Do(actor, new AnswerCard(card, wall.NextId(actor), 0, "en", $"pair {step}", Says: (AnswerKind)random.Next(3))); break;
-                case 28 or 29 or 30: wall.Do(actor, new VisitStation(topic)); break;
-                case 31: wall.Do(actor, new BeginTrip([.. Enumerable.Range(0, random.Next(3)).Select(i => new TripGroup($"group {i}", [i + 2]))])); break;
-                case 32: wall.Do(actor, random.Next(4) == 0 ? new EndTrip() : new MoveOn(random.Next(3))); break;
-                case 33 or 34 or 35 or 36: wall.Do(actor, new PlaceCard(card, random.Next(5) == 0 ? null : new((LineKind)random.Next(1, 6), random.Next(-1, 8) / 2.0, random.Next(3) == 0 ? 0 : random.Next(-1, 102)))); break;
-                case 38: wall.Do(actor, new PutUpCard(wall.NextId(actor), topic, "en", $"said {step}", For: random.Next(-1, 4))); break;
-                case 37: wall.Do(actor, new ShowOrder(random.Next(3) > 0)); break;
-                case 40: wall.Do(actor, new PutUpCard(wall.NextId(actor), topic, "en", $"beside {step}", Spot: random.Next(3) > 0 ? null : Spot(random), Beside: card)); break;
-                case 41 or 42 or 43: wall.Do(actor, new LinkCards(wall.NextId(actor), card, cards[random.Next(cards.Count)], random.Next(3), "en", random.Next(3) == 0 ? "" : "holds")); break;
-                case 44: wall.Do(actor, new RewordLink(LinkAmong(random, wall), random.Next(3), "en", random.Next(3) > 0 ? "" : $"pulls {step}")); break;
-                case 45: wall.Do(actor, new ReverseLink(LinkAmong(random, wall))); break;
-                case 46: wall.Do(actor, new TakeLinkDown(LinkAmong(random, wall))); break;
-                case 47: wall.Do(actor, new PutLinkBack(LinkAmong(random, wall))); break;
-                case 48: wall.Do(actor, new LayCard(card, Spot(random))); break;
-                case 49: wall.Do(actor, random.Next(2) == 0 ? new TidyField() : new LayCards([new(card, Spot(random))])); break;
-                case 50 or 51: wall.Do(actor, new LetCardsOut()); break;
-                case 54 or 55 or 56: wall.Do(actor, new RespondToCard(card, Some(random) is null ? "idea" : "look", random.Next(3) > 0)); break;
-                case 57 or 58: wall.Do(actor, new JudgeCard(card, random.Next(0, 5), random.Next(3) == 0 ? "" : $"since {step}", random.Next(3) == 0 ? "idea" : "")); break;
-                case 59 or 60 or 61: wall.Do(actor, new JoinCard(card, random.Next(4) == 0 ? 0 : cards[random.Next(cards.Count)])); break;
-                case 62 or 63: wall.Do(actor, new PutUpCard(wall.NextId(actor), topic, "en", $"like {step}", Onto: random.Next(2) == 0 ? card : 0, From: random.Next(2) == 0 ? null : [card, cards[random.Next(cards.Count)]])); break;
-                case 64 or 65 or 66: wall.Do(actor, new GiveReading(random.Next(1, 4), [card, .. random.Next(2) == 0 ? [cards[random.Next(cards.Count)]] : Array.Empty<long>()])); break;
-                case 67 or 68: wall.Do(actor, new ReadCard(card)); break;
-                case 69 or 70 or 71 or 72: wall.Do(actor, new TakeStance(random.Next(0, 4), random.Next(3) == 0 ? 0 : card)); break;
-                case 75 or 76: wall.Do(actor, new ColourCard(card, random.Next(-1, 14))); break;
-                case 74: wall.Do(actor, new PutUpCard(wall.NextId(actor), topic, "en", $"poured {step}", For: random.Next(4) == 0 ? 2 : 0, Poured: random.Next(-1, 5))); break;
-                case 73: wall.Do(Teacher, new SteerStances((StanceStage)random.Next(3))); break;
-                case 16: wall.Do(actor, new PutAnswerBack(card, Among(random, wall, card))); break;
-                default: wall.Do(Teacher, new SetPlan(WallScript.Plan(new(random.Next(3), random.Next(3) == 0 ? 0 : 9, OwnFirst: random.Next(2) == 0, Answers: random.Next(4) > 0, OnlyGiven: random.Next(12) == 0, Names: wall.Wall.Plan.Rules.Names, AnyMoves: random.Next(3) == 0, InPairs: random.Next(3) == 0, Shows: (AttachmentKinds)random.Next(16), Judging: random.Next(8) switch { 0 => null, 1 => new(JudgingKind.Choose, random.Next(1, 3)), 2 or 3 => new(JudgingKind.Score, 3, Criteria[random.Next(Criteria.Length)]), _ => new(JudgingKind.Agree) }, SaidAlready: random.Next(3) > 0, BuildsOn: random.Next(3) > 0, LeastJudged: random.Next(3), PerTopic: random.Next(2) == 0, Stances: random.Next(6) switch { 0 => null, 1 => [.. Positions, Texts.In("en", "Unsure")], _ => Positions }, Responses: random.Next(3) == 0 ? [new("idea", Texts.None)] : [new("look", Texts.None), new("idea", Texts.In("en", "New to me"))])) with { Purpose = random.Next(3) == 0 ? Purpose.Connect : (Purpose)random.Next(1, 6), Field = Fields[random.Next(Fields.Length)], Line = Lines[random.Next(Lines.Length)], Map = random.Next(2) == 0 ? Shown.Map : null, Topics = [.. WallScript.Plan().Topics.Skip(random.Next(2))] })); break;
+                case 22 or 23: Do(wall, actor, new AskToo(card, random.Next(3) > 0)); break;
+                case 24 or 25: Do(wall, actor, new FileQuestion(card, Among(random, wall, card))); break;
+                case 26: Do(wall, actor, new AnswerCard(card, wall.NextId(actor), 0, "en", "", Aloud: true)); break;
+                case 52 or 53: Do(wall, actor, new AnswerCard(card, wall.NextId(actor), 0, "en", $"pair {step}", Says: (AnswerKind)random.Next(3))); break;
+                case 28 or 29 or 30: Do(wall, actor, new VisitStation(topic)); break;
+                case 31: Do(wall, actor, new BeginTrip([.. Enumerable.Range(0, random.Next(3)).Select(i => new TripGroup($"group {i}", [i + 2]))])); break;
+                case 32: Do(wall, actor, random.Next(4) == 0 ? new EndTrip() : new MoveOn(random.Next(3))); break;
+                case 33 or 34 or 35 or 36: Do(wall, actor, new PlaceCard(card, random.Next(5) == 0 ? null : new((LineKind)random.Next(1, 6), random.Next(-1, 8) / 2.0, random.Next(3) == 0 ? 0 : random.Next(-1, 102)))); break;
+                case 38: Do(wall, actor, new PutUpCard(wall.NextId(actor), topic, "en", $"said {step}", For: random.Next(-1, 4))); break;
+                case 37: Do(wall, actor, new ShowOrder(random.Next(3) > 0)); break;
+                case 40: Do(wall, actor, new PutUpCard(wall.NextId(actor), topic, "en", $"beside {step}", Spot: random.Next(3) > 0 ? null : Spot(random), Beside: card)); break;
+                case 41 or 42 or 43: Do(wall, actor, new LinkCards(wall.NextId(actor), card, cards[random.Next(cards.Count)], random.Next(3), "en", random.Next(3) == 0 ? "" : "holds")); break;
+                case 44: Do(wall, actor, new RewordLink(LinkAmong(random, wall), random.Next(3), "en", random.Next(3) > 0 ? "" : $"pulls {step}")); break;
+                case 45: Do(wall, actor, new ReverseLink(LinkAmong(random, wall))); break;
+                case 46: Do(wall, actor, new TakeLinkDown(LinkAmong(random, wall))); break;
+                case 47: Do(wall, actor, new PutLinkBack(LinkAmong(random, wall))); break;
+                case 48: Do(wall, actor, new LayCard(card, Spot(random))); break;
+                case 49: Do(wall, actor, random.Next(2) == 0 ? new TidyField() : new LayCards([new(card, Spot(random))])); break;
+                case 50 or 51: Do(wall, actor, new LetCardsOut()); break;
+                case 54 or 55 or 56: Do(wall, actor, new RespondToCard(card, Some(random) is null ? "idea" : "look", random.Next(3) > 0)); break;
+                case 57 or 58: Do(wall, actor, new JudgeCard(card, random.Next(0, 5), random.Next(3) == 0 ? "" : $"since {step}", random.Next(3) == 0 ? "idea" : "")); break;
+                case 59 or 60 or 61: Do(wall, actor, new JoinCard(card, random.Next(4) == 0 ? 0 : cards[random.Next(cards.Count)])); break;
+                case 62 or 63: Do(wall, actor, new PutUpCard(wall.NextId(actor), topic, "en", $"like {step}", Onto: random.Next(2) == 0 ? card : 0, From: random.Next(2) == 0 ? null : [card, cards[random.Next(cards.Count)]])); break;
+                case 64 or 65 or 66: Do(wall, actor, new GiveReading(random.Next(1, 4), [card, .. random.Next(2) == 0 ? [cards[random.Next(cards.Count)]] : Array.Empty<long>()])); break;
+                case 67 or 68: Do(wall, actor, new ReadCard(card)); break;
+                case 69 or 70 or 71 or 72: Do(wall, actor, new TakeStance(random.Next(0, 4), random.Next(3) == 0 ? 0 : card)); break;
+                case 77: Do(wall, actor, new BreakSeal(card, random.Next(4) == 0 ? " " : "It hurts somebody")); break;
+                case 75 or 76: Do(wall, actor, new ColourCard(card, random.Next(-1, 14))); break;
+                case 74: Do(wall, actor, new PutUpCard(wall.NextId(actor), topic, "en", $"poured {step}", For: random.Next(4) == 0 ? 2 : 0, Poured: random.Next(-1, 5))); break;
+                case 73: Do(wall, Teacher, new SteerStances((StanceStage)random.Next(3))); break;
+                case 16: Do(wall, actor, new PutAnswerBack(card, Among(random, wall, card))); break;
+                default: Do(wall, Teacher, new SetPlan(WallScript.Plan(new(random.Next(3), random.Next(3) == 0 ? 0 : 9, OwnFirst: random.Next(2) == 0, Answers: random.Next(4) > 0, OnlyGiven: random.Next(12) == 0, Names: wall.Wall.Plan.Rules.Names, AnyMoves: random.Next(3) == 0, InPairs: random.Next(3) == 0, Shows: (AttachmentKinds)random.Next(16), Judging: random.Next(8) switch { 0 => null, 1 => new(JudgingKind.Choose, random.Next(1, 3)), 2 or 3 => new(JudgingKind.Score, 3, Criteria[random.Next(Criteria.Length)]), _ => new(JudgingKind.Agree) }, SaidAlready: random.Next(3) > 0, BuildsOn: random.Next(3) > 0, LeastJudged: random.Next(3), PerTopic: random.Next(2) == 0, Stances: random.Next(6) switch { 0 => null, 1 => [.. Positions, Texts.In("en", "Unsure")], _ => Positions }, Responses: random.Next(3) == 0 ? [new("idea", Texts.None)] : [new("look", Texts.None), new("idea", Texts.In("en", "New to me"))])) with { Purpose = random.Next(3) == 0 ? Purpose.Connect : (Purpose)random.Next(1, 6), Field = Fields[random.Next(Fields.Length)], Line = Lines[random.Next(Lines.Length)], Map = random.Next(2) == 0 ? Shown.Map : null, Topics = [.. WallScript.Plan().Topics.Skip(random.Next(2))] })); break;
             }
         }
     }
+
+    // Where names are hidden, people know things by the ids that they are told.
+    private static void Do(WallScript wall, Actor actor, Command command) =>
+        wall.Do(actor, wall.Wall.Out is not null && !actor.ReadingWhere(wall.Wall.IsSealed).SeesAll ? command.WithIds(id => wall.Wall.Veil.Over(actor, id)) : command);
 
     private static readonly ImmutableArray<Texts> Positions = [Texts.In("en", "For"), Texts.In("en", "Against")];
 

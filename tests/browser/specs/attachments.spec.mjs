@@ -121,6 +121,21 @@ test('a card shows a picture, a drawing, a formula and a place; classmate and te
   // Found by what a picture shows.
   await varga.getByLabel('Find words or a name').fill('arch of stone');
   await expect(varga.locator('.slip')).toHaveCount(1);
+  await varga.getByLabel('Find words or a name').fill('');
+
+  // By topic, and by what is shown.
+  const found = varga.locator('.wall-found:visible').filter({ hasText: /card/ });
+  await varga.getByText('By topic, or by what is shown').click();
+  await varga.getByLabel('Cards with').selectOption('a drawing');
+  await expect(found).toContainText('1 card');
+  await varga.getByLabel('Under', { exact: true }).selectOption('Fits nowhere else');
+  await expect(varga.locator('.slip')).toHaveCount(0);
+  await varga.getByLabel('Cards with').selectOption('words alone');
+  await varga.getByLabel('Under', { exact: true }).selectOption('Bridges');
+  await expect(varga.locator('.slip')).toHaveCount(0);
+  await noBarrier(varga);
+  await varga.getByRole('button', { name: 'Show all cards' }).click();
+  await expect(varga.locator('.slip')).toHaveCount(1);
 
   // Other things on the same card; what is taken off is gone for all.
   await maya.getByRole('button', { name: 'Change the card: The mill bridge' }).click();

@@ -1,7 +1,9 @@
 import { expect, test } from '@playwright/test';
+import { noBarrier } from './barriers.mjs';
 import { handOut, kept, student, teacher } from './people.mjs';
 
 const cards = (page, topic) => page.getByRole('list', { name: topic, exact: true }).locator('.slip-words');
+const picture = (page, name) => (process.env.PICTURES ? page.screenshot({ path: `/tmp/p/${name}.png` }) : null);
 const slip = (page, words) => page.locator('.slip', { hasText: words });
 
 async function putUp(page, topic, words) {
@@ -95,6 +97,86 @@ test('students write without names: what they write comes out together, and only
   await varga.getByRole('button', { name: 'Change the wall' }).click();
   await expect(varga.getByLabel('Students do not see whose a card is; only teachers do.')).toBeDisabled();
   await expect(varga.getByText('Students have written here without names. That stays so.')).toBeVisible();
+  for (const page of [varga, maya, ben, cara]) expect(page.problems).toEqual([]);
+});
+
+test('names for nobody: the teacher is told no more than the class, a seal is broken before everybody’s eyes', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await varga.goto('/desk');
+  await varga.getByRole('button', { name: 'New wall' }).click();
+  await kept(varga);
+  await varga.getByLabel('Name of the activity').fill('How is it in our class?');
+  await varga.getByLabel('The question over the wall').fill('What should be different in our class?');
+  await varga.getByLabel('Students do not see whose a card is; only teachers do.').check();
+  await varga.getByLabel('Teachers do not see it either: nobody does.').check();
+  await varga.getByLabel('Students may answer').check();
+  await kept(varga);
+  await varga.getByRole('link', { name: 'Hand out' }).click();
+  await expect(varga.locator('.ready section:visible')).toContainText('Nobody sees whose anything is, you do not either');
+  await expect(varga.locator('.ready section:visible')).not.toContainText('You see all cards');
+  await varga.goBack();
+  await kept(varga);
+  const code = await handOut(varga, { way: 'Everybody together on one wall' });
+  const maya = await student(browser, code, 'Maya');
+  const ben = await student(browser, code, 'Ben', { viewport: { width: 390, height: 844 } });
+  const cara = await student(browser, code, 'Cara');
+  await expect(maya.getByText('Nobody sees whose a card is, teachers neither.')).toBeVisible();
+
+  // Circulate says nothing of anybody.
+  const vargas = received(varga);
+  await varga.reload();
+  await putUp(maya, 'All answers', 'Some are laughed at');
+  await putUp(cara, 'All answers', 'The window is always shut');
+  await expect(varga.locator('.tile')).toHaveCount(1);
+  await expect(varga.locator('.tile')).toContainText('0 cards');
+  await expect(varga.locator('.tile')).not.toContainText(/\b(Maya|Cara|Ben)\b|just now|no card/);
+  await varga.getByText('Open the wall').click();
+  await expect(varga.getByText('Nobody sees whose a card is; you do not either.')).toBeVisible();
+  await expect(varga.locator('.slip')).toHaveCount(0);
+  await varga.getByRole('button', { name: 'Let the class see it' }).click();
+  await expect(varga.getByText('Nothing comes out yet')).toBeVisible();
+  expect(vargas.join()).not.toContain('laughed');
+
+  // The third writes: all of it comes out, for the teacher, too, without names.
+  await putUp(ben, 'All answers', 'It is too loud');
+  await shown(varga, (brief) => expect(slip(varga, 'Some are laughed at')).toBeVisible(brief));
+  await expect(slip(varga, 'Some are laughed at')).toContainText('Somebody');
+  await expect(varga.locator('.wall')).not.toContainText(/\b(Maya|Cara|Ben)\b/);
+  const room = varga.url().split('/').at(-1).split('?')[0];
+  const names = await varga.evaluate(async (id) => (await fetch(`/rooms/${id}/names`)).text(), room);
+  expect(names).not.toMatch(/\b(Maya|Cara|Ben)\b/);
+  for (const file of [`${room}.csv`, `${room}.svg`]) {
+    const said = await varga.evaluate(async (name) => (await fetch(`${location.pathname.replace(/[^/]*$/, '')}${name}`)).text(), file);
+    expect(said).toContain('too loud');
+    expect(said).not.toMatch(/\b(Maya|Cara|Ben)\b/);
+  }
+
+  // A decision is about the card; whose it is is learned with a reason that all see, and of that one card alone.
+  await slip(varga, 'Some are laughed at').getByText('Whose is it?').click();
+  await expect(varga.getByRole('button', { name: 'Break the seal' })).toBeDisabled();
+  await slip(varga, 'Some are laughed at').getByLabel('Why must you know?').fill('I want to help');
+  await picture(varga, 'seal');
+  await varga.getByRole('button', { name: 'Break the seal' }).click();
+  for (const page of [varga, maya, cara, ben])
+    await shown(page, (brief) => expect(slip(page, 'Some are laughed at')).toContainText('A teacher has learned whose this card is: I want to help', brief));
+  await expect(slip(varga, 'Some are laughed at')).toContainText('Maya');
+  await expect(slip(varga, 'The window is always shut')).toContainText('Somebody');
+  await expect(slip(ben, 'Some are laughed at')).toContainText('A classmate');
+  await varga.reload();
+  await shown(varga, (brief) => expect(slip(varga, 'Some are laughed at')).toContainText('Maya', brief));
+  await noBarrier(varga);
+  await picture(varga, 'sealed-teacher');
+
+  // Taken down, and put back, without knowing whose it is.
+  await slip(varga, 'The window is always shut').getByRole('button', { name: /^Change/ }).click();
+  await varga.getByRole('button', { name: 'Take it down' }).click();
+  await expect(slip(cara, 'The window is always shut').getByText('A teacher took it down').or(cara.locator('.taken-down')).first()).toBeVisible();
+  await varga.reload();
+  await varga.locator('.taken-down summary').click();
+  await expect(varga.locator('.taken-down')).toContainText('The window is always shut');
+  await expect(varga.locator('.taken-down')).not.toContainText('Cara');
+  await varga.getByRole('button', { name: 'Change the wall' }).click();
+  await expect(varga.getByLabel('Teachers do not see it either: nobody does.')).toBeDisabled();
   for (const page of [varga, maya, ben, cara]) expect(page.problems).toEqual([]);
 });
 

@@ -26,6 +26,7 @@ async function sort(page, words, topic) {
   await slip(page, words).getByRole('button', { name: `Move: ${words}` }).press('Enter');
   await slip(page, words).getByLabel('Topic').selectOption(topic);
   await slip(page, words).getByRole('button', { name: 'It is right there' }).press('Enter');
+  await expect(page.locator('.slip-changing')).toHaveCount(0);
   await kept(page);
 }
 
@@ -105,7 +106,7 @@ test('everybody’s cards are poured out to groups, each sorts them, and the tea
   for (const page of [maya, ben, cleo]) await toTheGroup(page);
   await sort(maya, 'Arches push', 'Stone');
   await sort(maya, 'Cables pull', 'Steel');
-  await expect(maya.locator('.stratum', { hasText: 'Stone' }).locator('.slip')).toContainText('From another wall');
+  await expect(maya.getByRole('list', { name: 'Stone', exact: true }).locator('.slip')).toContainText('From another wall');
   await expect(maya.locator('.wall')).not.toContainText('Ben');
   await picture(maya, 'poured-student');
   await cleo.context().setOffline(true);

@@ -318,7 +318,7 @@ Alpine.data('circulate', () => {
       row.handUp = row.people.some((n) => state.people.get(n)?.handUpAt != null);
       row.ready = row.people.some((n) => state.people.get(n)?.readyAt != null);
       row.handedIn = this.sayHandedIn(state, row.people, tile?.lastActivity ?? null);
-      row.activity = this.sayActivity(tile?.lastActivity ?? null, serverNow());
+      row.activity = tile?.isSealed ? '' : this.sayActivity(tile?.lastActivity ?? null, serverNow());
       if (tile instanceof WallTile) this.count(row, tile);
     },
 
@@ -366,7 +366,8 @@ Alpine.data('circulate', () => {
           name,
           board,
           person: state.people.get(number) ?? null,
-          lastActivity: tiles.get(board)?.lastActivityOf(number) ?? null,
+          // Of whom nothing is known it is not said that they do nothing.
+          lastActivity: tiles.get(board)?.isSealed ? now : (tiles.get(board)?.lastActivityOf(number) ?? null),
         })),
         state.waiting.map((w) => {
           const person = all.find((p) => p.number === w.person);

@@ -82,6 +82,11 @@ export abstract class Tile<S extends WorkState<S> = any> {
 
   protected previewed(_actor: number, _byStaff: boolean, _data: any[]): void {}
 
+  /** Whether it is told of nobody what they do here. */
+  get isSealed(): boolean {
+    return false;
+  }
+
   /** When the students of this room last did something, server time in ms; null if never. */
   get lastActivity(): number | null {
     return this.isThere ? this.client.state.lastActivity : (this.options.before?.last ?? null);

@@ -2,6 +2,7 @@
 
 import { said } from '../attachments';
 import { NOWHERE, WallState } from '../room/wall-state';
+import { isSealed } from '../room/letting-out';
 import { fieldOf, linksOf, standing } from '../room/linking';
 import { lineOf, placedOf, spotOf, toPlace } from '../room/placing';
 import { isAnswered } from '../room/questions';
@@ -50,6 +51,10 @@ export class WallTile extends Tile<WallState> {
       // A teacher writes nothing from here but decisions, and those are not foreseen.
       foresee: () => null,
     });
+  }
+
+  override get isSealed(): boolean {
+    return this.isThere && isSealed(this.client.state.plan);
   }
 
   /** Cards that are up, under each topic; under none only where there are any, or no topics. */
@@ -121,6 +126,7 @@ export class WallTile extends Tile<WallState> {
   /** Whether somebody has done nothing here yet, and whether less than is asked for; and how that is said. */
   hasNone(person: number): boolean {
     const { state } = this.client;
+    if (this.isSealed) return false;
     if (this.connects) return state.upOf(person) + linksOf(state, person) === 0;
     return this.ordersAlone
       ? placedOf(state, person)[0] === 0
@@ -129,7 +135,7 @@ export class WallTile extends Tile<WallState> {
 
   owes(person: number): boolean {
     const { state } = this.client;
-    return !this.hasNone(person) && (state.owed(person) > 0 || toPlace(state, person) > 0);
+    return !this.isSealed && !this.hasNone(person) && (state.owed(person) > 0 || toPlace(state, person) > 0);
   }
 
   get noneWords(): string {

@@ -1,6 +1,6 @@
 // Where names are hidden from students: what comes out together, and who has done what is not out yet. Core's LetOut.
 
-import type { WallPlan } from '../wire/forms';
+import { NamesTo, type WallPlan } from '../wire/forms';
 import type { Envelope } from './wire';
 
 interface Thing {
@@ -13,6 +13,11 @@ interface Thing {
 /** Whether students are not told who wrote what. */
 export function hidesNames({ rules }: WallPlan): boolean {
   return rules.names !== 0;
+}
+
+/** Whether teachers are not told either. */
+export function isSealed({ rules }: WallPlan): boolean {
+  return rules.names === NamesTo.Nobody;
 }
 
 /** Whether it is a classmate's of whom nobody may know that it is theirs. */

@@ -20,6 +20,7 @@ import { countsPerTopic, joinedAndFrom, mayJoin } from './stacks';
 import { foreseeStance } from './stances';
 import { isToRead, mayGiveReading } from './reading';
 import type { Me } from './sheets';
+import { isSealed } from './letting-out';
 import { isSame, mayBeShown } from './shown';
 import { mayPutUpAt } from './visiting';
 import { COLOURS, LONGEST_TEXT, NOWHERE, type WallState } from './wall-state';
@@ -61,7 +62,17 @@ export function foresee(state: WallState, command: Command, me: Me, now: number)
       const grown = joinedAndFrom(state, command.onto, command.from, me);
       const { poured } = command;
       if (poured !== 0 && !mayPour(state, command, me)) return null;
-      const asked = { ...grown, askedToo: [], responses: [], answeredBy: 0, at: null, spot, poured, colour: 0 };
+      const asked = {
+        ...grown,
+        askedToo: [],
+        responses: [],
+        answeredBy: 0,
+        at: null,
+        spot,
+        poured,
+        colour: 0,
+        unsealed: '',
+      };
       return {
         kind: 'cardPutUp',
         card: { id, topic, putUnder: topic, order: behind(state, topic, me), language, text, ...mine, ...asked },
@@ -138,7 +149,8 @@ export function foresee(state: WallState, command: Command, me: Me, now: number)
         ? { ...command, kind: 'cardJudged' }
         : null;
     case 'showResults': {
-      const mayShow = me.isStaff && state.plan.rules.judging && !state.judgements.isShown;
+      // What nobody but the server knows it computes.
+      const mayShow = me.isStaff && state.plan.rules.judging && !state.judgements.isShown && !isSealed(state.plan);
       const results = mayShow ? state.judgements.resultsOf(up(state)) : null;
       return results && { kind: 'resultsShown', results };
     }

@@ -430,6 +430,11 @@ export class WallState {
       case 'cardMoved':
         this.change(event.id, { topic: event.topic, order: event.order });
         break;
+      case 'sealBroken': {
+        const known = this.cards.get(event.card);
+        this.change(event.card, { unsealed: event.reason, author: event.author || (known?.author ?? 0) });
+        break;
+      }
       case 'cardColoured':
         this.change(event.card, { colour: event.colour });
         break;

@@ -46,6 +46,7 @@ export function actsOf(submit: (command: Command) => void, newId: () => number, 
       submit({ kind: 'rewordCard', id: card.id, language: card.language, text, attachments }),
     move: (card: Card, topic: number, order: number) => submit({ kind: 'moveCard', id: card.id, topic, order }),
     readCard: (card: Card) => submit({ kind: 'readCard', card: card.id }),
+    breakSeal: (card: Card, reason: string) => submit({ kind: 'breakSeal', card: card.id, reason }),
     /** From 1; 0 for that of its topic. */
     colour: (card: Card, colour: number) => submit({ kind: 'colourCard', card: card.id, colour }),
     /** It joins another one; with 0 it stands alone again. */

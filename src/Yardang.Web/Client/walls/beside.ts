@@ -35,7 +35,7 @@ export function besideOf(around: Around, texts: WallTexts) {
   const wall = () => around.client().state;
   const submit = (command: Command) => void around.client().submit(command, around.client().newId());
   return {
-    who: whoOf(around.lesson, around.part, around.work, wall, around.changed, texts),
+    who: whoOf(around.lesson, around.part, around.work, wall, around.changed, around.written, texts),
     judging: judgingSteered(wall, submit, `/rooms/${around.work}/scores`, texts),
     trip: tripSteered(wall, submit, around.rows, () => around.state()?.groups ?? [], texts),
     readingLists: readingSteered(wall, `/rooms/${around.work}/reading`, around.token, around.say, texts),

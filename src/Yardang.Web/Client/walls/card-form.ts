@@ -39,6 +39,7 @@ export class CardForm {
         class="slip-field"
         maxlength=${LONGEST_TEXT}
         dir="auto"
+        lang=${card.language || this.side.read[0] || nothing}
         aria-label=${texts.cardWords}
         .value=${live(drafts.get(place))}
         @input=${(e: Event) => {

@@ -29,6 +29,9 @@ export class Drafts {
   /** Of why somebody scores a card so, or of the words on which it rests. */
   static scoring = (card: number, areWords = false) => `scoring-${card}${areWords ? '-words' : ''}`;
 
+  /** Of why the seal of a card is to be broken. */
+  static ofSeal = (card: number) => `seal-${card}`;
+
   /** Of the cards from which a new one grows, by their ids. */
   static from = (topic: number) => `from-${topic}`;
 

@@ -1,6 +1,7 @@
 // A teacher's hand on the judging: how far it is, showing what all said, going on, a new round.
 
 import { fill, plural } from '../page-data';
+import { isSealed } from '../room/letting-out';
 import type { WallState } from '../room/wall-state';
 import type { Command } from '../room/wire';
 import { JudgingKind } from '../wire/forms';
@@ -37,10 +38,11 @@ export function judgingSteered(
       this.isOn = plan.rules.judging !== null;
       if (!this.isOn) return;
       this.isShown = judgements.isShown;
-      this.areScores = judgements.kind === JudgingKind.Score;
+      const nobodySees = isSealed(plan);
+      this.areScores = judgements.kind === JudgingKind.Score && !nobodySees;
       this.mayBeginRound = judgements.isShown && judgements.mayGoOn(true);
       const people = judgements.peopleWhoJudged();
-      const count = people === 0 ? texts.judgedNobody : plural(texts, 'judgedSome', people);
+      const count = nobodySees ? '' : people === 0 ? texts.judgedNobody : plural(texts, 'judgedSome', people);
       this.words = `${fill(this.isShown ? texts.judgingOver : texts.judgingNow, judgements.round)} ${count}`;
     },
 

@@ -62,6 +62,7 @@ export class NewCards {
         rows="1"
         maxlength=${LONGEST_TEXT}
         dir="auto"
+        lang=${this.side.read[0] || nothing}
         placeholder=${words.placeholder}
         aria-label=${words.label}
         .value=${live(drafts.get(place))}

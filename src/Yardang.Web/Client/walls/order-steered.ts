@@ -3,6 +3,7 @@
 import { fill } from '../page-data';
 import { classOrder } from '../room/class-order';
 import { lineOf, toPlace } from '../room/placing';
+import { isSealed } from '../room/letting-out';
 import type { WallState } from '../room/wall-state';
 import type { Command } from '../room/wire';
 
@@ -40,17 +41,20 @@ export function orderSteered(
       known = key;
       this.isShown = state.orderShown !== null;
       const all = here.filter((p) => state.places.has(p.number) && toPlace(state, p.number) === 0).length;
-      this.words = this.isShown ? texts.orderIsShown : fill(texts.placedBy, all, here.length);
+      const nobodySees = isSealed(state.plan);
+      const placed = nobodySees ? '' : fill(texts.placedBy, all, here.length);
+      this.words = this.isShown ? texts.orderIsShown : placed;
       const up = new Set([...state.cards.values()].filter((c) => c.downBy === 0).map((c) => c.id));
       const order = state.orderShown ?? classOrder(line.kind, state.places, up);
-      this.isBegun = order.people > 0;
+      this.isBegun = order.people > 0 || nobodySees;
       const share = (words: string, alike: number, compared: number) =>
         compared > 0 ? [fill(words, Math.round((100 * alike) / compared))] : [];
       const agreement = [
         ...share(texts.agreement, order.alike, order.compared),
         ...share(texts.agreementUp, order.alikeUp, order.comparedUp),
       ];
-      this.agreementText = agreement.length > 0 ? agreement.join(' ') : texts.noAgreement;
+      const none = nobodySees ? '' : texts.noAgreement;
+      this.agreementText = agreement.length > 0 ? agreement.join(' ') : none;
     },
 
     show(on: boolean): void {

@@ -5,7 +5,7 @@ import type { Attachment, PictureAttachment, Stimulus } from '../wire/forms';
 import { titleOfFile } from '../media/picture-uploads';
 import { LONGEST_TITLE } from '../media/send-stimulus';
 import { addressIn } from '../media/web-address';
-import { hidesNames } from '../room/letting-out';
+import { hidesNames, isSealed } from '../room/letting-out';
 import { COLOURS, NOWHERE, type Topic, type WallPlan } from '../room/wall-state';
 import { textIn } from '../surface/in-language';
 import { fieldFormOf } from './field-form';
@@ -93,6 +93,9 @@ export function planFormOf(
     onlyGiven: false,
     /** Whether students do not see whose a card is. */
     hidesNames: false,
+    /** Whether teachers do not see it either; and whether that cannot be changed any more. */
+    isSealed: false,
+    mayNotSeal: false,
     /** Whether anybody may move any card. */
     anyMoves: false,
     /** Whether cards are answered by one strength and one question. */
@@ -131,6 +134,7 @@ export function planFormOf(
       this.stations = plan.rules.stations;
       this.onlyGiven = plan.rules.onlyGiven;
       this.hidesNames = hidesNames(plan);
+      this.isSealed = isSealed(plan);
       this.anyMoves = plan.rules.anyMoves;
       this.inPairs = plan.rules.inPairs;
       this.leastAnswers = plan.rules.leastAnswers;
@@ -185,7 +189,7 @@ export function planFormOf(
           responses: this.responses.plan(base?.rules.responses ?? [], said),
           stations: this.stations,
           onlyGiven: this.onlyGiven,
-          names: this.hidesNames ? NamesTo.Teachers : NamesTo.Everybody,
+          names: !this.hidesNames ? NamesTo.Everybody : this.isSealed ? NamesTo.Nobody : NamesTo.Teachers,
           anyMoves: this.anyMoves,
           inPairs: this.inPairs && this.answers && !this.isAsk,
           leastAnswers: this.answers ? this.leastAnswers : 0,
@@ -275,6 +279,12 @@ export function planFormOf(
 
     setHidesNames(on: boolean): void {
       this.hidesNames = on;
+      if (!on) this.isSealed = false;
+      changed(false);
+    },
+
+    setSealed(on: boolean): void {
+      this.isSealed = on;
       changed(false);
     },
 

@@ -39,6 +39,7 @@ export function planningOf(client: () => RoomClient<WallState>, language: string
       const { state } = client();
       this.form.show(state.plan);
       this.form.namesStayHidden = hidesNames(state.plan) && hasWork(state);
+      this.form.mayNotSeal = hasWork(state) || state.acts.size > 0;
     },
 
     /** What the change does to the cards that are there, in words; empty for nothing. */

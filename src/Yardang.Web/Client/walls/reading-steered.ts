@@ -1,6 +1,7 @@
 // Reading lists, in a teacher's hand: dealing the cards out to who is here, and how far they are read.
 
 import { fill, plural } from '../page-data';
+import { isSealed } from '../room/letting-out';
 import { readingOf } from '../room/reading';
 import type { WallState } from '../room/wall-state';
 
@@ -38,7 +39,7 @@ export function readingSteered(
     refresh(): void {
       const state = wall();
       const lists = [...state.reading.keys()].flatMap((person) => readingOf(state, person) ?? []);
-      this.isPossible = !state.plan.rules.ownFirst;
+      this.isPossible = !state.plan.rules.ownFirst && !isSealed(state.plan);
       this.isDealt = lists.length > 0;
       const done = lists.filter((l) => l.unread.length === 0).length;
       const read = new Set([...state.reading.values()].flatMap((l) => l.read));

@@ -6,11 +6,13 @@ import { said, show } from '../attachments';
 import { fill } from '../page-data';
 import type { Card } from '../room/wall-state';
 import type { Standing } from '../room/stacks';
+import { isSealed } from '../room/letting-out';
 import { mayPutUpAt } from '../room/visiting';
 import { Purpose } from '../wire/forms';
 import { CardChanging } from './card-changing';
 import { Fetched } from './fetched';
 import { Growing } from './growing';
+import type { Sealing } from './sealing';
 import type { SaidOfCards } from './said-of-cards';
 import type { Together } from './together';
 import { Threads } from './threads';
@@ -31,6 +33,7 @@ export class Slips {
   readonly growing: Growing;
   private readonly togetherFetched: Fetched<Together>;
   private readonly saidFetched: Fetched<SaidOfCards>;
+  private readonly sealingFetched: Fetched<Sealing>;
   private looked: unknown = null;
   private common: readonly unknown[] = [];
   private hasTogether = false;
@@ -58,10 +61,19 @@ export class Slips {
         (c) => around.go(c),
       );
     }, refresh);
+    this.sealingFetched = new Fetched(async () => {
+      const { Sealing: Made } = await import('./sealing');
+      return new Made(side, refresh);
+    }, refresh);
     this.saidFetched = new Fetched(async () => {
       const { SaidOfCards: Made } = await import('./said-of-cards');
       return new Made(side, refresh);
     }, refresh);
+  }
+
+  /** Null where names are for somebody, or what shows it is on its way. */
+  private get sealing(): Sealing | null {
+    return isSealed(this.side.state.plan) ? this.sealingFetched.get() : null;
   }
 
   /** Before cards are drawn: once for all of them, as a wall may hold hundreds. */
@@ -74,6 +86,7 @@ export class Slips {
       this.side.mayWrite(),
       read.join(),
       this.together,
+      this.sealing,
       ...(this.saidOfCards?.commonKeys() ?? []),
     ];
     const isOther = common.length !== this.common.length || common.some((key, at) => key !== this.common[at]);
@@ -104,7 +117,9 @@ export class Slips {
       this.threads.isOpen(card.id) ||
       this.saidOfCards?.isOpen(card) ||
       this.around.standing.of(card).some((c) => c.id === this.changing.card);
-    return isOpen ? draw() : guard([card, ...this.keysOf(card), ...keys], draw);
+    return isOpen || (this.side.me.isStaff && this.sealing)
+      ? draw()
+      : guard([card, ...this.keysOf(card), ...keys], draw);
   }
 
   /** A card under its topic. */
@@ -136,14 +151,15 @@ export class Slips {
     const { text, language } = this.textOf(card);
     const [first = '', ...rest] = text.split('\n');
     return html`<div class="slip-words" dir="auto" lang=${language || nothing}>
-      ${
-        rest.length > 0
-          ? html`<p class="slip-first">${first}</p>
-              <p>${rest.join('\n')}</p>`
-          : html`<p>${first}</p>`
-      }
-      ${this.attached(card)}
-    </div>`;
+        ${
+          rest.length > 0
+            ? html`<p class="slip-first">${first}</p>
+                <p>${rest.join('\n')}</p>`
+            : html`<p>${first}</p>`
+        }
+        ${this.attached(card)}
+      </div>
+      ${this.sealing?.of(card) ?? nothing}`;
   }
 
   /** What is said of it by a press. */

@@ -1,6 +1,7 @@
 // Where students stand, in a teacher's hand: how many have said it, asking again, showing who moved where.
 
 import { fill, plural } from '../page-data';
+import { isSealed } from '../room/letting-out';
 import type { WallState } from '../room/wall-state';
 import type { Command } from '../room/wire';
 import { StanceStage } from '../wire/forms';
@@ -35,7 +36,9 @@ export function stancesSteered(wall: () => WallState, submit: (command: Command)
       const elsewhere = both.filter((s) => s.second !== s.first).length;
       const again = fill(texts.stanceSaidAgain, both.length, first.length, elsewhere);
       const said = first.length === 0 ? texts.stanceNobody : plural(texts, 'stanceSaid', first.length);
-      this.words = this.isFirst ? said : this.isAgain ? again : texts.stanceAllSee;
+      // What each says nobody sees: how many have said it neither.
+      const soFar = isSealed(plan) ? '' : this.isFirst ? said : again;
+      this.words = this.isShown ? texts.stanceAllSee : soFar;
     },
 
     askFirst: () => steer(StanceStage.First),

@@ -216,6 +216,7 @@ export class Thread {
         rows="1"
         maxlength=${LONGEST_TEXT}
         dir="auto"
+        lang=${this.side.read[0] || nothing}
         placeholder=${texts.writeAnswer}
         aria-label=${label}
         .value=${live(text)}

@@ -336,6 +336,12 @@ export interface WallTexts extends WorkTexts, MakingTexts {
   readonly fullHere: string;
   readonly owedUnder: string;
   readonly owedThere: string;
+  readonly heldSealed: string;
+  readonly sealBroken: string;
+  readonly sealWhose: string;
+  readonly sealReason: string;
+  readonly sealBreak: string;
+  readonly somebody: string;
   readonly poured: string;
   readonly cardColour: string;
   readonly colourOfTopic: string;

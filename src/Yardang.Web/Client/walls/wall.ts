@@ -16,7 +16,7 @@ import type { WorkData } from '../lesson/work-data';
 import { PictureUploads } from '../media/picture-uploads';
 import { fill, pageData, plural } from '../page-data';
 import { deviceOutbox } from '../room/outbox-store';
-import { hidesNames } from '../room/letting-out';
+import { hidesNames, isSealed } from '../room/letting-out';
 import { RoomClient } from '../room/room-client';
 import { serverNow } from '../room/server-clock';
 import { readingOf } from '../room/reading';
@@ -93,7 +93,7 @@ export function registerWall(beside: typeof besideOf | null): void {
         state: () => lesson()?.state ?? null,
         // Films and sounds are taken in in the workshop alone.
         maps: () => ({ uploads, address, takeStimulus: () => Promise.resolve(null) }),
-        rows: () => page.who?.rows ?? [],
+        rows: () => page.who?.present ?? [],
         token: () => document.querySelector<HTMLElement>('[data-token]')!.dataset['token'] ?? '',
         say: (words: string) => page.say(words),
         changed: () => page.refresh(),
@@ -102,7 +102,9 @@ export function registerWall(beside: typeof besideOf | null): void {
     );
     const wall = () => client.state;
     const nameOf = (actor: number) => {
-      if (actor !== me.number && !me.isStaff && hidesNames(wall().plan)) return texts.classmate;
+      // Nobody's name is known here, or not to students.
+      if (actor === 0 && me.isStaff) return texts.somebody;
+      if (actor === 0 || (actor !== me.number && !me.isStaff && hidesNames(wall().plan))) return texts.classmate;
       return data.tryOut?.names[actor] ?? (data.mode === 'embed' ? '' : names.of(actor));
     };
 
@@ -288,7 +290,7 @@ export function registerWall(beside: typeof besideOf | null): void {
             return client.client !== 0;
           },
           get here() {
-            return component.who?.rows ?? [];
+            return isSealed(wall().plan) ? [] : (component.who?.rows ?? []);
           },
           get lookedAt() {
             return component.who?.chosen ?? 0;

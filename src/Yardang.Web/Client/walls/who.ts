@@ -4,10 +4,13 @@ import { wordsOf } from '../attachments';
 import { PeopleList, askForPeople } from '../people/people-list';
 import { fill, plural } from '../page-data';
 import { Standing } from '../room/lesson-state';
-import type { Card, WallState } from '../room/wall-state';
+import { isNobodys, isSealed } from '../room/letting-out';
+import { type Answer, type Card, NOWHERE, type WallState } from '../room/wall-state';
 import { fieldOf, linksOf } from '../room/linking';
 import { lineOf, placedOf } from '../room/placing';
+import { topicsStand } from '../room/stacks';
 import { stanceOf } from '../room/stances';
+import { textIn } from '../surface/in-language';
 import { Purpose, StanceStage } from '../wire/forms';
 
 interface Person {
@@ -45,6 +48,7 @@ export function whoOf(
   wall: string,
   state: () => WallState,
   changed: () => void,
+  written: string,
   texts: Texts,
 ) {
   let people: readonly Person[] = [];
@@ -55,6 +59,16 @@ export function whoOf(
   const isUnjudged = (card: Card) => state().plan.rules.judging !== null && !card.byStaff && !judged.has(card.id);
 
   return {
+    /** Under which topic cards are looked for, as text; empty for all. */
+    topic: '',
+    /** Among which topics; none where cards do not stand under any. */
+    topics: [] as { id: number; heading: string }[],
+    /** What is shown on the cards that are looked for: a kind of attachment, `words` for words alone; empty for anything. */
+    kind: '',
+    /** Whether names are for nobody: then nothing is said of anybody. */
+    isSealed: false,
+    /** Who is here. */
+    present: [] as { number: number; name: string }[],
     rows: [] as Row[],
     /** How many cards nobody has answered; whether only these are looked at. */
     unanswered: 0,
@@ -86,7 +100,14 @@ export function whoOf(
 
     /** Whether only some cards are looked for. */
     get isLooking(): boolean {
-      return this.looksForPerson || wanted !== '' || this.onlyUnanswered || this.onlyUnjudged;
+      return (
+        this.looksForPerson ||
+        wanted !== '' ||
+        this.onlyUnanswered ||
+        this.onlyUnjudged ||
+        this.topic !== '' ||
+        this.kind !== ''
+      );
     },
 
     /** Whether somebody's cards are looked for; where each has a placement of their own, that is looked at instead. */
@@ -96,15 +117,19 @@ export function whoOf(
 
     refresh(): void {
       if (!list) return;
+      this.findTopics();
       const counts = new Map<number, number>();
       for (const card of state().cards.values())
         if (card.downBy === 0 && !card.byStaff) counts.set(card.author, (counts.get(card.author) ?? 0) + 1);
       const up = [...state().cards.values()].filter((c) => c.downBy === 0);
       this.unanswered = up.filter(isUnanswered).length;
       judged = state().judgements.counts();
-      this.unjudged = up.filter(isUnjudged).length;
+      this.unjudged = isSealed(state().plan) ? 0 : up.filter(isUnjudged).length;
       const here = people.filter((p) => p.standing === Standing.In && p.board === wall);
-      this.rows = here.map(({ number, name }) => {
+      this.isSealed = isSealed(state().plan);
+      if (this.isSealed) this.chosen = 0;
+      this.present = here.map(({ number, name }) => ({ number, name }));
+      this.rows = (this.isSealed ? [] : here).map(({ number, name }) => {
         if (lineOf(state().plan)?.together === false) {
           const [done, all] = placedOf(state(), number);
           return { number, name, words: fill(texts.placedSome, done, all), hasNone: done === 0 };
@@ -126,6 +151,16 @@ export function whoOf(
         return { number, name, words, hasNone: count === 0 && !onlyGiven };
       });
       this.foundText = this.isLooking ? plural(texts, 'cards', this.count) : '';
+    },
+
+    findTopics(): void {
+      const { plan } = state();
+      const topics = topicsStand(plan) ? plan.topics : [];
+      this.topics = topics.map(({ id, heading }) => ({ id, heading: textIn(heading, [], written) }));
+      // What is gone is not looked for any more.
+      if (this.topic !== '' && this.topic !== String(NOWHERE) && !topics.some((t) => String(t.id) === this.topic))
+        this.topic = '';
+      if (topics.length === 0) this.topic = '';
     },
 
     /** Where students say where they stand: whether somebody has not. */
@@ -179,8 +214,18 @@ export function whoOf(
       changed();
     },
 
+    lookUnder(topic: string): void {
+      this.topic = topic;
+      changed();
+    },
+
+    lookForKind(kind: string): void {
+      this.kind = kind;
+      changed();
+    },
+
     everything(): void {
-      this.find = '';
+      this.find = this.topic = this.kind = '';
       this.chosen = 0;
       this.onlyUnanswered = this.onlyUnjudged = false;
       this.look();
@@ -189,11 +234,18 @@ export function whoOf(
     isWanted(card: Card, nameOf: (actor: number) => string): boolean {
       if (this.onlyUnanswered && !isUnanswered(card)) return false;
       if (this.onlyUnjudged && !isUnjudged(card)) return false;
+      if (this.topic !== '' && String(card.topic) !== this.topic) return false;
+      if (this.kind !== '' && !shows(card, this.kind)) return false;
       if (this.looksForPerson && (card.byStaff || card.author !== this.chosen)) return false;
       if (wanted === '' || saysWanted(card, wanted)) return true;
       return !card.byStaff && nameOf(card.author).toLocaleLowerCase().includes(wanted);
     },
   };
+}
+
+/** Whether a card shows something of a kind; `words`: nothing but words. */
+function shows({ attachments }: Card, kind: string): boolean {
+  return kind === 'words' ? attachments.length === 0 : attachments.some((a) => a.kind === kind);
 }
 
 /** Whether words stand on a card, or beside what it shows. */
@@ -204,5 +256,6 @@ function saysWanted(card: Card, wanted: string): boolean {
 
 /** A student's card to which nobody else has said anything. */
 function isUnanswered(card: Card): boolean {
-  return !card.byStaff && !card.answers.some((a) => a.downBy === 0 && (a.byStaff || a.author !== card.author));
+  const isOthers = (a: Answer) => a.byStaff || a.author !== card.author || isNobodys(a);
+  return !card.byStaff && !card.answers.some((a) => a.downBy === 0 && isOthers(a));
 }

@@ -82,6 +82,7 @@ export const enum Moment {
 export const enum NamesTo {
   Everybody = 0,
   Teachers = 1,
+  Nobody = 2,
 }
 
 /** Kinds of ruling. The numbers are on the wire. */
@@ -326,7 +327,8 @@ export type Command =
   | ReadCard
   | TakeStance
   | SteerStances
-  | ColourCard;
+  | ColourCard
+  | BreakSeal;
 
 /** What a mark is made of: a closed set, one record for each kind, in Bodies. All that the core has to know of a kind is what is asked for here. Places and sizes are in page coordinates, 1/100 mm. */
 export type MarkBody =
@@ -429,7 +431,8 @@ export type RoomEvent =
   | CardRead
   | StanceTaken
   | StancesSteered
-  | CardColoured;
+  | CardColoured
+  | SealBroken;
 
 /** A room's state in one piece, by the numbers of RoomKind. */
 export type RoomSnapshot =
@@ -612,6 +615,15 @@ export interface BoardSnapshot {
   readonly acts: readonly LastAct[];
 }
 
+/** Staff, where names are for nobody: learn whose a card is. Everybody sees that it was done, and why. */
+export interface BreakSeal {
+  readonly kind: 'breakSeal';
+  /** The card. */
+  readonly card: number;
+  /** Why, in up to ReasonLength letters. */
+  readonly reason: string;
+}
+
 /** Words in a bubble whose tip points at who or what says them. X, Y is the top left corner of the bubble without its tip. */
 export interface BubbleBody {
   readonly kind: 'bubble';
@@ -670,6 +682,8 @@ export interface Card {
   readonly poured: number;
   /** One of the twelve of slips, from 1; 0: that of its topic. */
   readonly colour: number;
+  /** Where names are for nobody: why a teacher has learned whose it is (Seal); empty as long as nobody has. */
+  readonly unsealed: string;
 }
 
 /** Something is said to a card. Whose: the card's author where classmates do not see the card; else 0. So in the events that follow. */
@@ -2125,6 +2139,17 @@ export interface ScoreReason {
   readonly text: string;
   /** The words of the card on which it rests; may be empty. */
   readonly words: string;
+}
+
+/** The seal of a card is broken. */
+export interface SealBroken {
+  readonly kind: 'sealBroken';
+  /** The card. */
+  readonly card: number;
+  /** Why. */
+  readonly reason: string;
+  /** To teachers, whose it is, by actor number; to others 0. */
+  readonly author: number;
 }
 
 /** Everybody's place is as the lesson says, up to this event. */

@@ -2,7 +2,7 @@
 
 import { known } from './by-hand';
 import { readAttachment, readLastAct, readLateWork, readWallPlan, writeAttachment, writeWallPlan } from './codec';
-import { type Answer, type AnswerCard, type AnswerPutBack, type AnswerReworded, type AnswerTakenDown, type AskToo, type AskedToo, type BeginTrip, type Card, type CardAnswered, type CardColoured, type CardJoined, type CardJudged, type CardLaid, type CardMoved, type CardPlaced, type CardPlacedAlone, type CardPutBack, type CardPutUp, type CardRead, type CardRespondedTo, type CardResult, type CardReworded, type CardSpot, type CardTakenDown, type CardsBrought, type CardsLetOut, type CardsLinked, type CardsShown, type ClassOrder, type ClassPlace, type ClassUp, type ColourCard, type EndTrip, type FieldLaid, type FieldSpot, type FileQuestion, type GiveReading, type GoOnJudging, type JoinCard, type JudgeCard, type Judgement, type JudgingState, type JudgingWentOn, type LayCard, type LayCards, type LetCardsOut, type LineSpot, type Link, type LinkCards, type LinkPutBack, type LinkReversed, type LinkReworded, type LinkTakenDown, type MoveCard, type MoveOn, type MovingCard, type OrderHidden, type OrderShown, type OwnPlace, type PlaceCard, type PlacingState, type PlanSet, type PutAnswerBack, type PutCardBack, type PutLinkBack, type PutUpCard, type QuestionFiled, type ReadCard, type ReadingGiven, type ReadingList, type RespondToCard, type Response, type ResultsShown, type ReverseLink, type RewordAnswer, type RewordCard, type RewordLink, type RoundTrip, type ScoreReason, type SetPlan, type ShowOrder, type ShowResults, type Stance, type StanceShifts, type StanceTaken, type StancesState, type StancesSteered, type StationVisited, type SteerStances, type TakeAnswerDown, type TakeCardDown, type TakeLinkDown, type TakeStance, type TidyField, type TripBegun, type TripEnded, type TripGroup, type TripMovedOn, type Visit, type VisitStation, type WallSnapshot } from './forms';
+import { type Answer, type AnswerCard, type AnswerPutBack, type AnswerReworded, type AnswerTakenDown, type AskToo, type AskedToo, type BeginTrip, type BreakSeal, type Card, type CardAnswered, type CardColoured, type CardJoined, type CardJudged, type CardLaid, type CardMoved, type CardPlaced, type CardPlacedAlone, type CardPutBack, type CardPutUp, type CardRead, type CardRespondedTo, type CardResult, type CardReworded, type CardSpot, type CardTakenDown, type CardsBrought, type CardsLetOut, type CardsLinked, type CardsShown, type ClassOrder, type ClassPlace, type ClassUp, type ColourCard, type EndTrip, type FieldLaid, type FieldSpot, type FileQuestion, type GiveReading, type GoOnJudging, type JoinCard, type JudgeCard, type Judgement, type JudgingState, type JudgingWentOn, type LayCard, type LayCards, type LetCardsOut, type LineSpot, type Link, type LinkCards, type LinkPutBack, type LinkReversed, type LinkReworded, type LinkTakenDown, type MoveCard, type MoveOn, type MovingCard, type OrderHidden, type OrderShown, type OwnPlace, type PlaceCard, type PlacingState, type PlanSet, type PutAnswerBack, type PutCardBack, type PutLinkBack, type PutUpCard, type QuestionFiled, type ReadCard, type ReadingGiven, type ReadingList, type RespondToCard, type Response, type ResultsShown, type ReverseLink, type RewordAnswer, type RewordCard, type RewordLink, type RoundTrip, type ScoreReason, type SealBroken, type SetPlan, type ShowOrder, type ShowResults, type Stance, type StanceShifts, type StanceTaken, type StancesState, type StancesSteered, type StationVisited, type SteerStances, type TakeAnswerDown, type TakeCardDown, type TakeLinkDown, type TakeStance, type TidyField, type TripBegun, type TripEnded, type TripGroup, type TripMovedOn, type Visit, type VisitStation, type WallSnapshot } from './forms';
 import { know } from './kinds';
 type Raw = any[]; // What the MessagePack reader gives.
 
@@ -102,6 +102,18 @@ export function writeBeginTrip(v: BeginTrip): Raw {
   return [v.groups.map((x) => writeTripGroup(x))];
 }
 
+export function readBreakSeal(raw: Raw): BreakSeal {
+  return {
+    kind: 'breakSeal',
+    card: raw[0],
+    reason: raw[1],
+  };
+}
+
+export function writeBreakSeal(v: BreakSeal): Raw {
+  return [v.card, v.reason];
+}
+
 export function readCard(raw: Raw): Card {
   return {
     id: raw[0],
@@ -126,6 +138,7 @@ export function readCard(raw: Raw): Card {
     from: (raw[19] ?? []),
     poured: raw[20] ?? 0,
     colour: raw[21] ?? 0,
+    unsealed: raw[22] ?? '',
   };
 }
 
@@ -863,6 +876,15 @@ export function readScoreReason(raw: Raw): ScoreReason {
   };
 }
 
+export function readSealBroken(raw: Raw): SealBroken {
+  return {
+    kind: 'sealBroken',
+    card: raw[0],
+    reason: raw[1],
+    author: raw[2],
+  };
+}
+
 export function readSetPlan(raw: Raw): SetPlan {
   return {
     kind: 'setPlan',
@@ -1118,6 +1140,7 @@ know({
     74: readTakeStance,
     75: readSteerStances,
     76: readColourCard,
+    77: readBreakSeal,
   },
   readRoomEvent: {
     70: readCardPutUp,
@@ -1160,6 +1183,7 @@ know({
     107: readStanceTaken,
     108: readStancesSteered,
     109: readCardColoured,
+    110: readSealBroken,
   },
   readRoomSnapshot: {
     4: readWallSnapshot,
@@ -1202,5 +1226,6 @@ know({
     takeStance: [74, writeTakeStance],
     steerStances: [75, writeSteerStances],
     colourCard: [76, writeColourCard],
+    breakSeal: [77, writeBreakSeal],
   },
 });

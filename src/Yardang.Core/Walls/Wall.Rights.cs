@@ -1,0 +1,191 @@
+using System.Collections.Immutable;
+using Yardang.Core.Attachments;
+using Yardang.Core.Rooms;
+
+namespace Yardang.Core.Walls;
+
+// Why somebody cannot do what they wish to do; null if they can.
+public sealed partial class Wall
+{
+    private Refusal? WhyNot(PutUpCard put, Actor actor, int client)
+    {
+        if (Ids.ClientOf(put.Id) != client || client == 0) return Refusal.Malformed;
+        if (_cards.ContainsKey(put.Id)) return Refusal.Duplicate;
+        if (!Plan.Has(put.Topic)) return Refusal.NotFound;
+        if (!actor.IsStaff && Plan.Rules.OnlyGiven) return Refusal.NotAllowed;
+        if (!actor.IsStaff && !Visits.MayPutUp(Plan, actor.Number, put.Topic)) return Refusal.NotHere;
+        if (put.Spot is { } spot && !FieldPlan.Holds(spot)) return Refusal.OutOfRange;
+        if (put.For < 0 || (put.For > 0 && (!actor.IsStaff || IsSealed))) return Refusal.NotAllowed;
+        if (put.Poured < 0 || (put.Poured > 0 && (!actor.IsStaff || put.For > 0))) return Refusal.NotAllowed;
+        if (put.Poured > 0 && _cards.Values.Any(c => c.Poured == put.Poured)) return Refusal.Duplicate;
+        if (WhyNotShown(put.Language, put.Text, put.Attachments ?? [], actor) is { } why) return why;
+        var author = put.For > 0 ? put.For : actor.Number;
+        if (Plan.FieldShown is not null && _cards.Values.Count(c => c.IsUp) >= Tidying.MostCards) return Refusal.Full;
+        if (_cards.Count >= Card.Most || _cards.Values.Count(c => c.Author == author) >= Card.MostOfOne) return Refusal.Full;
+        return !actor.IsStaff && IsFull(actor.Number, put.Topic) ? Refusal.EnoughCards : null;
+    }
+
+    // What a card is to say and show. What it shows already it may go on showing, whatever the rules say since.
+    private Refusal? WhyNotShown(string language, string text, ImmutableArray<Attachment> shown, Actor actor, Card? before = null)
+    {
+        if (!Card.CanSay(text, shown) || !Card.IsLanguage(language)) return Refusal.OutOfRange;
+        if (shown.IsEmpty) return null;
+        if (!actor.IsStaff && !shown.All(a => MayShow(a) || (before?.Shown.Contains(a) ?? false))) return Refusal.NotAllowed;
+        var more = Attachment.WeightOf(shown) - Attachment.WeightOf(before?.Shown ?? []);
+        if (more <= 0) return null;
+        var (all, theirs) = (more, more);
+        foreach (var card in _cards.Values)
+        {
+            var weight = Attachment.WeightOf(card.Shown);
+            all += weight;
+            if (card.Author == (before?.Author ?? actor.Number)) theirs += weight;
+        }
+
+        return all > Card.MostShown || theirs > Card.MostShownByOne ? Refusal.Full : null;
+    }
+
+    // Places are shown on the map of this wall.
+    private bool MayShow(Attachment attachment) => Plan.Rules.Shows.HasFlag(attachment.Kind()) && (attachment is not PlaceAttachment place || place.Map == Plan.Map);
+
+    // What is said too late counts no more: others may have seen the results meanwhile.
+    private Refusal? WhyNot(JudgeCard judge, Actor actor, Situation situation)
+    {
+        if (actor.IsStaff) return Refusal.NotAllowed;
+        if (actor.HasLeft || !situation.Allowed.StudentsMayWrite) return Refusal.JudgingEnded;
+        if (!_cards.TryGetValue(judge.Card, out var card) || !card.IsUp || IsHidden(card, actor)) return Refusal.NotFound;
+        if (card.Author == actor.Number && !card.ByStaff) return Refusal.NotAllowed;
+        return Judgements.WhyNot(Plan.Rules.Judging, judge, actor.Number, id => _cards.TryGetValue(id, out var other) && other.IsUp, Plan.TextsOf(card));
+    }
+
+    // A card that is up, and one's own; teachers may change all.
+    private Refusal? Theirs(long id, Actor actor) => !_cards.TryGetValue(id, out var card) || !(card.IsUp || actor.IsStaff) || IsHidden(card, actor)
+        ? Refusal.NotFound
+        : actor.IsStaff || (card.Author == actor.Number && !card.ByStaff) ? card.IsUp ? null : Refusal.ChangedSince : Refusal.NotYours;
+
+    // While each sees only their own, a teacher's card that a student moves would stand there for all.
+    private Refusal? WhyNotMoved(long id, Actor actor)
+    {
+        var why = Theirs(id, actor);
+        return why == Refusal.NotYours && Plan is { Purpose: Purpose.Sort, Rules: { AnyMoves: true, OwnFirst: false } } && _cards[id].IsUp ? null : why;
+    }
+
+    private bool IsHidden(Card card, Actor actor) => (Plan.Rules.OwnFirst || Out?.Hides(card) == true) && !SeesAll(actor) && !card.ByStaff && card.Author != actor.Number;
+
+    // The cards that somebody may know of where names are hidden; else all.
+    private IReadOnlyDictionary<long, Card> KnownTo(Actor actor) => Out is null || SeesAll(actor) ? _cards : _cards.Where(c => !IsHidden(c.Value, actor)).ToDictionary();
+
+    // What a teacher took down, its author cannot put back.
+    private Refusal? WhyNotBack(long id, Actor actor)
+    {
+        if (!_cards.TryGetValue(id, out var card)) return Refusal.NotFound;
+        if (!actor.IsStaff && (card.ByStaff || card.Author != actor.Number)) return Refusal.NotFound;
+        if (card.IsUp) return Refusal.ChangedSince;
+        if (actor.IsStaff) return null;
+        if (card.DownBy != actor.Number) return Refusal.NotAllowed;
+        return IsFull(actor.Number, card.Topic) ? Refusal.EnoughCards : null;
+    }
+
+    private Answer? Find(long card, long id) => _cards.GetValueOrDefault(card)?.Said.FirstOrDefault(a => a.Id == id);
+
+    // While each sees only their own, a student's answer to a teacher's card would be read by all.
+    private Refusal? WhyNot(AnswerCard answer, Actor actor, int client)
+    {
+        if (Ids.ClientOf(answer.Id) != client || client == 0) return Refusal.Malformed;
+        if (!_cards.TryGetValue(answer.Card, out var card) || !card.IsUp || IsHidden(card, actor)) return Refusal.NotFound;
+        if (!actor.IsStaff && (!Plan.Rules.Answers || (Plan.Rules.OwnFirst && card.ByStaff))) return Refusal.NotAllowed;
+        if (answer.Aloud && !actor.IsStaff) return Refusal.NotAllowed;
+        if (!actor.IsStaff && WhyNotOfKind(answer, card, actor) is { } wrong) return wrong;
+        if (Find(card.Id, answer.Id) is not null) return Refusal.Duplicate;
+        if (answer.To != 0 && Find(card.Id, answer.To) is not { IsUp: true }) return Refusal.NotFound;
+        if (!Answer.CanSay(answer.Text, answer.Aloud) || !Card.IsLanguage(answer.Language)) return Refusal.OutOfRange;
+        var (all, theirs) = (0, 0);
+        foreach (var said in _cards.Values.SelectMany(c => c.Said))
+        {
+            all++;
+            if (said.Author == actor.Number) theirs++;
+        }
+
+        return card.Said.Length >= Answer.MostOfCard || theirs >= Answer.MostOfOne || all >= Answer.Most ? Refusal.Full : null;
+    }
+
+    // One strength and one question to a card, from each; what is said to answers is free.
+    private Refusal? WhyNotOfKind(AnswerCard answer, Card card, Actor actor)
+    {
+        if (!Enum.IsDefined(answer.Says)) return Refusal.OutOfRange;
+        if ((Plan.Rules.InPairs && answer.To == 0) != (answer.Says != AnswerKind.Plain)) return Refusal.NotAllowed;
+        return answer.Says != AnswerKind.Plain && card.Said.Any(a => a.IsUp && a.Says == answer.Says && a.Author == actor.Number && !a.ByStaff) ? Refusal.ChangedSince : null;
+    }
+
+    // An answer that is up, and one's own, to a card that is up; teachers may change all.
+    private Refusal? Theirs(long on, long id, Actor actor)
+    {
+        if (!_cards.TryGetValue(on, out var card) || !(card.IsUp || actor.IsStaff) || IsHidden(card, actor) || Find(on, id) is not { } answer) return Refusal.NotFound;
+        var isOwn = answer.Author == actor.Number && answer.ByStaff == actor.IsStaff;
+        if (!actor.IsStaff && !isOwn) return answer.IsUp ? Refusal.NotYours : Refusal.NotFound;
+        return answer.IsUp ? null : Refusal.ChangedSince;
+    }
+
+    private Refusal? WhyNotBack(long on, long id, Actor actor)
+    {
+        var why = Theirs(on, id, actor);
+        if (why is null) return Refusal.ChangedSince;
+        if (why != Refusal.ChangedSince || actor.IsStaff) return why == Refusal.ChangedSince ? null : why;
+        var answer = Find(on, id)!;
+        if (answer.DownBy != actor.Number) return Refusal.NotAllowed;
+        return answer.Says != AnswerKind.Plain && _cards[on].Said.Any(a => a.IsUp && a.Says == answer.Says && a.Author == actor.Number && !a.ByStaff) ? Refusal.ChangedSince : null;
+    }
+
+    // By the same rules as work in time, but for what rests on work that waits too; and no more of one person than they can have written.
+    private Refusal? WhyNotSetAside(Submission submission, Actor actor)
+    {
+        var theirs = _setAside.Values.Where(w => w.Actor.Number == actor.Number).ToList();
+        if (theirs.Count >= Limits.LateWork || theirs.Sum(w => SizeOf(w.Command)) + SizeOf(submission.Command) > Limits.LateWorkSize) return Refusal.Full;
+        bool Waits(long id) => theirs.Exists(w => w.Command is PutUpCard put && put.Id == id);
+        bool Answered(long id) => theirs.Exists(w => w.Command is AnswerCard answer && answer.Id == id);
+        bool Linked(long id) => theirs.Exists(w => w.Command is LinkCards link && link.Id == id);
+        static Refusal? Fault(string text, string language) => Card.IsText(text) && Card.IsLanguage(language) ? null : Refusal.OutOfRange;
+        return submission.Command switch
+        {
+            PutUpCard put => Waits(put.Id) ? Refusal.Duplicate : WhyNot(put, actor, submission.Client),
+            RewordCard reword when Waits(reword.Id) => WhyNotShown(reword.Language, reword.Text, reword.Attachments ?? [], actor),
+            JoinCard join when Waits(join.Card) => null,
+            ColourCard colour when Waits(colour.Card) => colour.Colour is < 0 or > WallPlan.Colours ? Refusal.OutOfRange : null,
+            MoveCard move when Waits(move.Id) => Plan.Has(move.Topic) ? null : Refusal.NotFound,
+            TakeCardDown(var id) when Waits(id) => null,
+            PutCardBack(var id) when Waits(id) => null,
+            AnswerCard answer when Answered(answer.Id) => Refusal.Duplicate,
+            AnswerCard answer when Waits(answer.Card) || Answered(answer.To) => answer.Aloud ? Refusal.NotAllowed : Fault(answer.Text, answer.Language),
+            RewordAnswer reword when Answered(reword.Id) => Fault(reword.Text, reword.Language),
+            TakeAnswerDown(_, var id) when Answered(id) => null,
+            PutAnswerBack(_, var id) when Answered(id) => null,
+            LinkCards link when theirs.Exists(w => w.Command is LinkCards other && other.Id == link.Id) => Refusal.Duplicate,
+            LinkCards link when Waits(link.From) || Waits(link.To) => Link.CanSay(link.Word, link.Language, link.Text) ? null : Refusal.OutOfRange,
+            RewordLink reword when Linked(reword.Id) => Link.CanSay(reword.Word, reword.Language, reword.Text) ? null : Refusal.OutOfRange,
+            ReverseLink(var id) when Linked(id) => null,
+            TakeLinkDown(var id) when Linked(id) => null,
+            PutLinkBack(var id) when Linked(id) => null,
+            _ => (Decide(submission.Command, actor, submission.Client, Situation.Open) as Decision.Refused)?.Reason,
+        };
+    }
+
+    private static int SizeOf(Command command) => command switch
+    {
+        PutUpCard put => put.Text.Length + Attachment.WeightOf(put.Attachments ?? []),
+        RewordCard reword => reword.Text.Length + Attachment.WeightOf(reword.Attachments ?? []),
+        AnswerCard answer => answer.Text.Length,
+        RewordAnswer reword => reword.Text.Length,
+        _ => 1,
+    };
+
+    // Where cards are counted under each topic, one's own goes to none where there are as many as each may have.
+    private bool HasNoRoomFor(Card card, long topic, Actor actor) => Plan.CountsPerTopic && !actor.IsStaff && card.Author == actor.Number && !card.ByStaff && card.Topic != topic && IsFull(actor.Number, topic);
+
+    private int UpOf(int person, long? topic = null) => _cards.Values.Count(c => c.IsUp && !c.ByStaff && c.Author == person && (topic is null || c.Topic == topic));
+
+    // Whether somebody has up as many cards as each may: there, or altogether.
+    private bool IsFull(int person, long topic) => Plan.Rules.Most > 0 && UpOf(person, Plan.CountsPerTopic ? topic : null) >= Plan.Rules.Most;
+
+    // Behind those that everybody sees, and their own: so it says nothing of what they may not see.
+    private double Behind(long topic, Actor actor) => Laying.Told(KnownTo(actor), Plan.Rules.OwnFirst, actor).Where(c => c.Topic == topic)
+        .Select(c => Math.Floor(c.Order)).DefaultIfEmpty(0).Max() + 1;
+}
