@@ -126,11 +126,11 @@ test('a card shows a picture, a drawing, a formula and a place; classmate and te
   // By topic, and by what is shown.
   const found = varga.locator('.wall-found:visible').filter({ hasText: /card/ });
   await varga.getByText('By topic, or by what is shown').click();
-  await varga.getByLabel('Cards with').selectOption('a drawing');
+  await varga.getByLabel('Cards with', { exact: true }).selectOption('a drawing');
   await expect(found).toContainText('1 card');
   await varga.getByLabel('Under', { exact: true }).selectOption('Fits nowhere else');
   await expect(varga.locator('.slip')).toHaveCount(0);
-  await varga.getByLabel('Cards with').selectOption('words alone');
+  await varga.getByLabel('Cards with', { exact: true }).selectOption('words alone');
   await varga.getByLabel('Under', { exact: true }).selectOption('Bridges');
   await expect(varga.locator('.slip')).toHaveCount(0);
   await noBarrier(varga);
