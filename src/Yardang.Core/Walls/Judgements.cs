@@ -38,6 +38,9 @@ public sealed class Judgements
         ? [.. _given.Where(g => g.Key.Round == Round).Select(g => (g.Key.Person, g.Key.Card, g.Value.Value))]
         : [];
 
+    /// <summary>How many people have said something in this round.</summary>
+    public int People => _given.Keys.Where(k => k.Round == Round).Select(k => k.Person).Distinct().Count();
+
     /// <summary>Of how many cards somebody has said something in this round.</summary>
     /// <param name="person">Who, by actor number.</param>
     /// <param name="isUp">Whether a card is up.</param>

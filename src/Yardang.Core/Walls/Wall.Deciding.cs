@@ -23,7 +23,11 @@ public sealed partial class Wall
         switch (submission.Command)
         {
             case SetPlan(var plan):
-                return !actor.IsStaff || !MayName(plan.Rules.Names) ? Refusal.NotAllowed : plan.Fault() is null ? Planned(plan, situation) : Refusal.OutOfRange;
+                if (!actor.IsStaff || !MayName(plan.Rules.Names)) return Refusal.NotAllowed;
+
+                // Showing all is letting out.
+                if (Plan.Rules.OwnFirst && !plan.Rules.OwnFirst && WhyNotOut(actor, situation.Time) is { } early) return early;
+                return plan.Fault() is null ? Planned(plan, situation) : Refusal.OutOfRange;
             case BringCards(var brought, var cards, var changedAt, var results, var shown, var links, var shifts):
                 if (actor.Role != Role.Program || Number > 0) return Refusal.NotAllowed;
                 var ids = cards.Select(c => c.Id).ToHashSet();
@@ -32,9 +36,12 @@ public sealed partial class Wall
             case AcceptLateWork or DiscardLateWork or ShowResults or GoOnJudging or ShowOrder or TidyField or LayCards or LetCardsOut when !actor.IsStaff:
                 return Refusal.NotAllowed;
             case LetCardsOut:
-                if (Out is not null && !SeesAll(actor)) return Out.MayComeOut(situation.Time) ? Out.Event(Plan, _cards, Links, Unforeseen(situation)) : Refusal.NotYet;
+                if (Out is { IsAll: true } && !SeesAll(actor)) return Refusal.NotYet;
+                if (WhyNotOut(actor, situation.Time) is { } soon) return soon;
+                if (Out is not null && !SeesAll(actor)) return Out.Event(Plan, _cards, Links, Unforeseen(situation));
                 return Out is null || (actor.Role == Role.Program ? !Out.IsDue : Out.IsAll) ? Refusal.ChangedSince : Out.Event(Plan, _cards, Links, Unforeseen(situation));
             case ShowResults:
+                if (IsSealed && Judgements.People < LetOut.LeastPeople) return Refusal.NotYet;
                 return Plan.Rules.Judging is null || Judgements.IsShown ? Refusal.JudgingEnded : new ResultsShown(Judgements.ResultsOf(_cards.Values.Where(c => c.IsUp).Select(c => c.Id)));
             case GoOnJudging(var newRound):
                 if (Plan.Rules.Judging is null) return Refusal.JudgingEnded;
@@ -44,6 +51,7 @@ public sealed partial class Wall
                 return WhyNot(judge, actor, situation) is { } reason ? reason : new Decision.Accepted(new CardJudged(judge.Card, judge.Value, judge.Reason, judge.Words), Audience.AuthorAndStaff);
             case ShowOrder(var on):
                 if (Order() is not { } order) return Refusal.NotAllowed;
+                if (on && IsSealed && order.People < LetOut.LeastPeople) return Refusal.NotYet;
                 return on == Placements.Shown is not null ? Refusal.ChangedSince : on ? new OrderShown(order) : new OrderHidden();
             case AskToo or FileQuestion or PlaceCard or LayCard or RespondToCard when !actor.IsStaff && (actor.HasLeft || !situation.Allowed.StudentsMayWrite):
                 return Refusal.TooLate;
@@ -135,6 +143,9 @@ public sealed partial class Wall
         : new(put.Id, put.Topic, put.Topic, put.For, ByStaff: false, Behind(put.Topic, actor), put.Language, put.Text, time, Attachments: put.Attachments, PutUpBy: actor.Number, Spot: Laying.SpotFor(put, actor, Plan, _cards, Links));
 
     private bool IsKnownToAll(long id) => _cards.GetValueOrDefault(id) is { IsUp: true } card && IsKnownWith(card, Actor.Program);
+
+    // Where names are for nobody, what few have done does not come out as soon as a teacher asks: she could see who is writing.
+    private Refusal? WhyNotOut(Actor actor, long now) => Out is { IsAll: false } && !SeesAll(actor) && !Out.MayComeOut(now) ? Refusal.NotYet : null;
 
     // Where names are for nobody, teachers know no more than classmates do.
     private bool SeesAll(Actor actor) => actor.IsStaff && (!IsSealed || actor.Role == Role.Program);

@@ -215,6 +215,23 @@ public class HiddenNamesTests
     }
 
     [Fact]
+    public void Neither_showing_all_cards_nor_what_all_said_lets_out_what_few_have_done()
+    {
+        var wall = new WallScript(new(Names: NamesTo.Nobody, OwnFirst: true, Judging: new(JudgingKind.Agree)));
+        wall.PutUp(Maya, "alone");
+        var shown = new SetPlan(Plan(new(Names: NamesTo.Nobody, Judging: new(JudgingKind.Agree))));
+        IsRefused(Refusal.NotYet, wall.Do(Teacher, shown));
+        Assert.Empty(SeenBy(wall, Teacher));
+        foreach (var person in new[] { Ben, s_cara }) wall.PutUp(person, "and I");
+        Assert.IsType<CardsShown>(Assert.IsType<Decision.Accepted>(wall.Do(Teacher, shown)).Event);
+        Assert.Equal(3, SeenBy(wall, Teacher).Count());
+        var card = wall.Wall.Cards.Keys.First();
+        foreach (var person in new[] { Ben, s_cara }) wall.Do(person, new JudgeCard(wall.Wall.Veil.Over(person, card), 1));
+        Assert.Equal(2, wall.Wall.Judgements.People);
+        IsRefused(Refusal.NotYet, wall.Do(Teacher, new ShowResults()));
+    }
+
+    [Fact]
     public void Breaking_a_seal_needs_a_reason_tells_teachers_whose_one_card_is_and_everybody_that_it_was_done()
     {
         var wall = new WallScript(new(Names: NamesTo.Nobody));
