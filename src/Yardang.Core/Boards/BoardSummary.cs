@@ -3,7 +3,6 @@ using Yardang.Core.Editing;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
 using Yardang.Core.Shapes;
-using Yardang.Core.Visibility;
 using Yardang.Core.Walls;
 
 namespace Yardang.Core.Boards;
@@ -32,10 +31,11 @@ public sealed record BoardSummary(long Through, long? LastActivity, ImmutableArr
     }
 
     /// <summary>The same of a wall.</summary>
-    public static Func<BoardSummary> Of(Wall wall)
+    /// <param name="known">The wall, as teachers know it.</param>
+    /// <param name="through">The number of its last event.</param>
+    public static Func<BoardSummary> Of(Wall known, long through)
     {
-        var known = HiddenNames.AsTeachersKnow(wall);
-        BoardSummary sum = new(wall.Number, known.LastActivity, [.. known.Acts.Values], [.. wall.Plan.Topics.Select(t => new ZoneCount(t.Id, known.Under(t.Id).Count(c => !c.ByStaff)))], wall.SetAside.Count);
+        BoardSummary sum = new(through, known.LastActivity, [.. known.Acts.Values], [.. known.Plan.Topics.Select(t => new ZoneCount(t.Id, known.Under(t.Id).Count(c => !c.ByStaff)))], known.SetAside.Count);
         return () => sum;
     }
 }

@@ -2,6 +2,7 @@ using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using Yardang.Core.Boards;
 using Yardang.Core.Rooms;
+using Yardang.Core.Visibility;
 using Yardang.Core.Walls;
 using Yardang.Data.School;
 using Yardang.Web.Rooms;
@@ -27,7 +28,7 @@ public sealed class BoardSummaries(IDbContextFactory<SchoolContext> school) : IP
     {
         if (await db.Rooms.FindAsync(room.Id) is not { } record) return;
         Func<BoardSummary>? sum = null;
-        await room.LookAsync(r => sum = r is Wall wall ? BoardSummary.Of(wall) : BoardSummary.Of((Board)r));
+        await room.LookAsync(r => sum = r is Wall wall ? BoardSummary.Of(HiddenNames.AsTeachersKnow(wall), wall.Number) : BoardSummary.Of((Board)r));
         var summary = sum!();
         var json = JsonSerializer.Serialize(summary, JsonSerializerOptions.Web);
         if (await db.BoardSummaries.FindAsync(room.Id) is { } known) (known.Through, known.Json) = (summary.Through, json);

@@ -242,7 +242,7 @@ public class WallTests
         wall.PutUp(Maya, "arches push");
         wall.PutUp(Ben, "cables pull", topic: 12);
         wall.PutUp(Teacher, "mine does not count", topic: 12);
-        var summary = BoardSummary.Of(wall.Wall)();
+        var summary = BoardSummary.Of(wall.Wall, wall.Wall.Number)();
         Assert.Equal([(2, 11L), (3, 12L)], summary.Acts.Select(a => (a.Person, a.Page)));
         Assert.Equal([(11L, 1), (12L, 1)], summary.Zones.Select(z => (z.Zone, z.Marks)));
         Assert.Equal(wall.Wall.LastActivity, summary.LastActivity);
