@@ -111,7 +111,11 @@ public sealed class LetOut
         if (person is null) return;
         _since.Add(envelope);
         if (envelope is { Audience: Audience.Everyone, Event: CardsLinked(var link, _) }) _linked.Add(link.Id);
-        if (person > 0) (_, _lastAt) = (_people.Add(person.Value), envelope.Time);
+        if (person > 0)
+        {
+            _people.Add(person.Value);
+            _lastAt = envelope.Time;
+        }
         else if (envelope.Audience == Audience.Everyone && TouchedBy(envelope.Event) is { } touched) _touched.Add(touched);
         else if (envelope.Audience != Audience.Everyone || envelope.Event is PlanSet { Laid: not null }) _byStaff = true;
     }
