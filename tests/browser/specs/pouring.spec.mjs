@@ -25,7 +25,10 @@ async function sort(page, words, topic) {
   await showNew(page, words);
   await slip(page, words).getByRole('button', { name: `Move: ${words}` }).press('Enter');
   await slip(page, words).getByLabel('Topic').selectOption(topic);
-  await slip(page, words).getByRole('button', { name: 'It is right there' }).press('Enter');
+  // With the next frame it stands there, and the focus is on it again.
+  const there = page.getByRole('list', { name: topic, exact: true }).locator('.slip', { hasText: words });
+  await expect(there.getByLabel('Topic')).toBeFocused();
+  await there.getByRole('button', { name: 'It is right there' }).press('Enter');
   await expect(page.locator('.slip-changing')).toHaveCount(0);
   await kept(page);
 }
