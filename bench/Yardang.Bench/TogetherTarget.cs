@@ -3,8 +3,10 @@ using System.Diagnostics;
 using Microsoft.AspNetCore.SignalR.Client;
 using Yardang.Core.Editing;
 using Yardang.Core.Ink;
+using Yardang.Core.Judges;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
+using Yardang.Core.Threads;
 using Yardang.Core.Walls;
 using Yardang.Data.Wire;
 
@@ -84,7 +86,7 @@ public sealed class TogetherTarget(bool silent, bool isWall = false) : IRoomTarg
             var card = cards[_random.Next(cards.Count)];
             while (Ids.ClientOf(card) == w.Client) card = cards[_random.Next(cards.Count)];
             var counter = ++w.Counter;
-            Command command = n < answers ? new AnswerCard(card, Ids.Of(w.Client, counter), 0, "en", Sentences.Any(_random)) : new JudgeCard(card, 1 + _random.Next(3));
+            Command command = n < answers ? new GiveAnswer(card, Ids.Of(w.Client, counter), 0, "en", Sentences.Any(_random)) : new JudgeCard(card, 1 + _random.Next(3));
             await w.Hub.SendAsync("Submit", _board, CommandCodec.Encode(new Submission(w.Client, counter, counter - 1, 0, command)));
 
             // As fast as a class could be, and no faster.

@@ -1,4 +1,5 @@
 using System.Diagnostics;
+using Yardang.Core.Judges;
 
 namespace Yardang.Bench;
 

@@ -102,7 +102,7 @@ services.AddSingleton<LessonPeople>();
 services.AddSingleton<Contents>();
 services.AddSingleton<MyPlace>();
 services.AddSingleton<ExportDesk>();
-services.AddSingleton<WallExport>().AddSingleton<BoardExport>();
+services.AddSingleton<WallExport>().AddSingleton<TalkPages>().AddSingleton<BoardExport>();
 services.AddSingleton<SlipExport>();
 services.AddSingleton(provider => new MediaStore(provider.GetRequiredService<DataFolder>().Media));
 services.AddSingleton<PictureRights>();

@@ -1,10 +1,13 @@
 using System.Collections.Immutable;
 using Yardang.Core.Activities;
 using Yardang.Core.Editing;
+using Yardang.Core.Judges;
 using Yardang.Core.LateChanges;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
+using Yardang.Core.Threads;
+using Yardang.Core.Walls;
 using Yardang.Core.Wire;
 
 namespace Yardang.Core.Boards;
@@ -12,13 +15,17 @@ namespace Yardang.Core.Boards;
 /// <summary>The program puts work from an archive on a new board.</summary>
 /// <param name="Content">What stands on it.</param>
 /// <param name="ChangedAt">When a student last changed it, ms; null if none did.</param>
-public sealed record BringWork(ActivityContent Content, long? ChangedAt = null) : Command;
+/// <param name="Said">What was said to its marks; null for nothing.</param>
+/// <param name="Results">What all said of them, in numbers; null for nothing.</param>
+public sealed record BringWork(ActivityContent Content, long? ChangedAt = null, ImmutableArray<MarkThread>? Said = null, ImmutableArray<CardResult>? Results = null) : Command;
 
 /// <summary>Work from an archive stands on the board.</summary>
 /// <param name="Content">What stands on it.</param>
 /// <param name="ChangedAt">When a student last changed it, ms; null if none did.</param>
+/// <param name="Said">What was said to its marks; null for nothing.</param>
+/// <param name="Results">What all said of them, in numbers; null for nothing.</param>
 [Kind(19)]
-public sealed record WorkBrought(ActivityContent Content, [Since(2)] long? ChangedAt = null) : RoomEvent;
+public sealed record WorkBrought(ActivityContent Content, [Since(2)] long? ChangedAt = null, [Since(3), NullIsEmpty] ImmutableArray<MarkThread>? Said = null, [Since(3), NullIsEmpty] ImmutableArray<CardResult>? Results = null) : RoomEvent;
 
 /// <summary>What a snapshot says of a board.</summary>
 /// <param name="Sheets">The pages with all marks.</param>
@@ -26,8 +33,10 @@ public sealed record WorkBrought(ActivityContent Content, [Since(2)] long? Chang
 /// <param name="LastActivity">When a student last changed something here, server time in ms; null if none has.</param>
 /// <param name="Adopted">The late changes that it was given.</param>
 /// <param name="Acts">What each student did last here; told to teachers.</param>
+/// <param name="Said">What is said to its marks.</param>
+/// <param name="Judging">How they are judged.</param>
 [Kind((int)RoomKind.Board)]
-public sealed record BoardSnapshot(SheetsSnapshot Sheets, ImmutableArray<LateWork> SetAside, [OrMinusOne] long? LastActivity, ImmutableArray<Adopted> Adopted, ImmutableArray<LastAct> Acts) : RoomSnapshot;
+public sealed record BoardSnapshot(SheetsSnapshot Sheets, ImmutableArray<LateWork> SetAside, [OrMinusOne] long? LastActivity, ImmutableArray<Adopted> Adopted, ImmutableArray<LastAct> Acts, ImmutableArray<MarkThread> Said, MarkJudgingState Judging) : RoomSnapshot;
 
 /// <summary>One working copy of a board activity: what was done over the version that was handed out.</summary>
 public sealed class Board(ActivityContent version) : Room, IWorkRoom
@@ -42,11 +51,17 @@ public sealed class Board(ActivityContent version) : Room, IWorkRoom
     /// <summary>The pages with all marks.</summary>
     public Sheets Sheets { get; } = new(version);
 
+    /// <summary>What is said to its marks.</summary>
+    public MarkTalk Talk { get; } = new();
+
+    /// <summary>What students say of them.</summary>
+    public MarkChoice Choice { get; } = new();
+
     /// <summary>Work waiting for the teacher's decision, by the number of its event.</summary>
     public IReadOnlyDictionary<long, LateWork> SetAside => _setAside;
 
     /// <inheritdoc/>
-    public IEnumerable<int> Writers => Sheets.Marks.Values.Where(m => !m.ByStaff).Select(m => m.Author);
+    public IEnumerable<int> Writers => Sheets.Marks.Values.Where(m => !m.ByStaff).Select(m => m.Author).Concat(Talk.All.SelectMany(t => t.Answers).Where(a => !a.ByStaff).Select(a => a.Author));
 
     /// <summary>The late changes of the lesson that this board was given, by their numbers.</summary>
     public IReadOnlyDictionary<int, Adopted> Adopted => _adopted;
@@ -62,8 +77,8 @@ public sealed class Board(ActivityContent version) : Room, IWorkRoom
     {
         switch (submission.Command)
         {
-            case BringWork(var content, var changedAt):
-                return actor.Role != Role.Program || Number > 0 ? Refusal.NotAllowed : ContentRules.FaultIn(content) is null ? new WorkBrought(AnswerKey.Without(content), changedAt) : Refusal.OutOfRange;
+            case BringWork(var content, var changedAt, var said, var results):
+                return actor.Role != Role.Program || Number > 0 ? Refusal.NotAllowed : ContentRules.FaultIn(content) is null && MarkThread.AreSound(said ?? []) && CardResult.AreSound(results ?? []) ? new WorkBrought(AnswerKey.Without(content), changedAt, said, results) : Refusal.OutOfRange;
             case AdoptLateChange adopt:
                 return actor.Role != Role.Program || submission.Gesture != adopt.Number ? Refusal.NotAllowed
                     : _adopted.ContainsKey(adopt.Number) ? Refusal.Duplicate
@@ -78,11 +93,13 @@ public sealed class Board(ActivityContent version) : Room, IWorkRoom
                 if (actor.Role != Role.Program) return Refusal.NotAllowed;
                 var fitting = key.FitTo(Sheets);
                 return fitting.IsSameAs(AnswerKey.On(Sheets)) ? Refusal.Duplicate : new Decision.Accepted(new KeySet(fitting), Audience.Staff);
+            case SetMarkJudging or JudgeCard or ShowResults or GoOnJudging:
+                return Choice.Decide(submission.Command, actor, situation.Allowed.StudentsMayWrite, Sheets);
             case AcceptLateWork or DiscardLateWork when !actor.IsStaff:
                 return Refusal.NotAllowed;
             case AcceptLateWork(var number):
                 if (!_setAside.TryGetValue(number, out var late)) return Refusal.NotFound;
-                var outcome = Outcome(late);
+                var outcome = Outcome(late, situation);
                 return new Decision.Accepted(new LateWorkAccepted(number, outcome, late.Actor.Number, late.Gesture), outcome is null ? Audience.NamedAndStaff : Audience.Everyone);
             case DiscardLateWork(var number):
                 return _setAside.TryGetValue(number, out var unwanted) ? new Decision.Accepted(new LateWorkDiscarded(number, unwanted.Actor.Number), Audience.NamedAndStaff) : Refusal.NotFound;
@@ -94,14 +111,22 @@ public sealed class Board(ActivityContent version) : Room, IWorkRoom
             return WhyNotSetAside(submission, actor) is { } why ? why : new Decision.Accepted(new WorkSetAside(submission.Command), Audience.AuthorAndStaff);
         }
 
-        return Marking.Decide(Sheets, submission.Command, actor, submission.Client, design: false);
+        return Decide(submission.Command, actor, submission.Client, situation);
     }
+
+    private Decision Decide(Command command, Actor actor, int client, Situation situation) => IsTalk(command)
+        ? Talk.Decide(command, actor, client, Sheets, situation.Time)
+        : Marking.Decide(Sheets, command, actor, client, design: false);
+
+    private static bool IsTalk(Command command) => command is GiveAnswer or RewordAnswer or TakeAnswerDown or PutAnswerBack;
 
     /// <inheritdoc/>
     protected override void RestoreState(RoomSnapshot snapshot)
     {
         var board = (BoardSnapshot)snapshot;
         Sheets.Restore(board.Sheets);
+        Talk.Restore(board.Said);
+        Choice.Restore(board.Judging);
         LastActivity = board.LastActivity;
         foreach (var change in board.Adopted) _adopted[change.Number] = change;
         foreach (var item in board.SetAside) _setAside[item.Number] = item;
@@ -111,20 +136,23 @@ public sealed class Board(ActivityContent version) : Room, IWorkRoom
     /// <inheritdoc/>
     protected override void ApplyEvent(Envelope envelope)
     {
-        if (!envelope.Actor.IsStaff && envelope.Event is not (ClientAdmitted or WorkSetAside)) Note(envelope);
+        // Of what somebody chose the others know nothing, also not when.
+        if (!envelope.Actor.IsStaff && envelope.Event is not (ClientAdmitted or WorkSetAside or CardJudged)) Note(envelope);
         switch (envelope.Event)
         {
             case WorkSetAside(var command):
                 _setAside[envelope.Number] = new(envelope.Number, envelope.Actor, envelope.Client, envelope.Counter, envelope.Gesture, command);
                 break;
-            case WorkBrought(var content, var changedAt):
+            case WorkBrought(var content, var changedAt, var said, var results):
                 LastActivity = changedAt;
                 Sheets.Restore(content, content.Marks);
+                Talk.Restore(said ?? []);
+                Choice.Bring(results ?? []);
                 break;
             case LateWorkAccepted(var number, var outcome, var person, var gesture):
                 // Classmates did not know of it; in old logs only the work that was set aside says whose it is.
                 if (_setAside.Remove(number, out var late) && person == 0) (person, gesture) = (late.Actor.Number, late.Gesture);
-                if (outcome is not null && person != 0) Sheets.Apply(outcome, person, gesture);
+                if (outcome is not null && person != 0) Set(outcome, person, gesture);
                 break;
             case LateWorkDiscarded(var number, _):
                 _setAside.Remove(number);
@@ -138,9 +166,16 @@ public sealed class Board(ActivityContent version) : Room, IWorkRoom
                 Sheets.Apply(envelope.Event, envelope.Actor.Number, envelope.Gesture);
                 break;
             default:
-                Sheets.Apply(envelope.Event, envelope.Actor.Number, envelope.Gesture);
+                Set(envelope.Event, envelope.Actor.Number, envelope.Gesture);
                 break;
         }
+    }
+
+    private void Set(RoomEvent happened, int actor, long gesture)
+    {
+        Sheets.Apply(happened, actor, gesture);
+        Talk.Set(happened, actor);
+        Choice.Set(happened, actor);
     }
 
     private void Note(Envelope envelope)
@@ -155,6 +190,7 @@ public sealed class Board(ActivityContent version) : Room, IWorkRoom
     {
         MarkAdded(var mark) => mark.Page,
         MarksAdded({ IsEmpty: false } marks) => marks[0].Page,
+        AnswerGiven(var about, _, _) => PageOf(about),
         ChangesMade({ IsEmpty: false } changes, _) => PageOf(changes[0].Target),
         GestureUndone(_, { IsEmpty: false } changes, _, _) => PageOf(changes[0].Target),
         GestureRedone(_, { IsEmpty: false } changes, _, _) => PageOf(changes[0].Target),
@@ -169,7 +205,9 @@ public sealed class Board(ActivityContent version) : Room, IWorkRoom
         var theirs = _setAside.Values.Where(w => w.Actor.Number == actor.Number).ToList();
         if (theirs.Count >= Limits.LateWork || theirs.Sum(w => SizeOf(w.Command)) + SizeOf(submission.Command) > Limits.LateWorkSize) return Refusal.Full;
         Mark? Waiting(long id) => theirs.Select(w => NewMark(w, id)).FirstOrDefault(m => m is not null);
-        return Marking.WhyNotLate(Sheets, submission.Command, actor, submission.Client, Waiting, gesture => theirs.Exists(w => w.Gesture == gesture));
+        return IsTalk(submission.Command)
+            ? Talk.WhyNotLate(submission.Command, actor, submission.Client, Sheets, Waiting, id => theirs.Exists(w => w.Command is GiveAnswer give && give.Id == id))
+            : Marking.WhyNotLate(Sheets, submission.Command, actor, submission.Client, Waiting, gesture => theirs.Exists(w => w.Gesture == gesture));
     }
 
     private static Mark? NewMark(LateWork late, long id)
@@ -188,10 +226,12 @@ public sealed class Board(ActivityContent version) : Room, IWorkRoom
     {
         AddMark add => add.Body.Weight(),
         AddMarks(_, var marks) => marks.Sum(m => m.Body.Weight()),
+        GiveAnswer give => give.Text.Length,
+        RewordAnswer reword => reword.Text.Length,
         MakeChanges(var changes) => changes.Sum(c => c is Remaking(_, var body) ? body.Weight() : c is Wording wording ? wording.Words.Text.Length : 1),
         _ => 1,
     };
 
-    private RoomEvent? Outcome(LateWork late) =>
-        Marking.Decide(Sheets, late.Command, late.Actor, late.Client, design: false) is Decision.Accepted accepted ? accepted.Event : null;
+    private RoomEvent? Outcome(LateWork late, Situation situation) =>
+        Decide(late.Command, late.Actor, late.Client, situation) is Decision.Accepted accepted ? accepted.Event : null;
 }

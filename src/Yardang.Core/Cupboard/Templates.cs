@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Yardang.Core.Activities;
 using Yardang.Core.Attachments;
+using Yardang.Core.Judges;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;

@@ -1,5 +1,7 @@
 using System.Collections.Immutable;
 using System.Text.Json.Serialization;
+using Yardang.Core.Boards;
+using Yardang.Core.Judges;
 using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
@@ -32,9 +34,11 @@ public sealed record ArchivedWall(WallPlan Plan, ImmutableArray<Card> Cards, Imm
 /// <param name="ChangedAt">When a student last changed something there; null if none did.</param>
 /// <param name="Wall">The wall; null for a board. A wall has no pages and no marks.</param>
 /// <param name="Part">Of which part of the activity it is; null for part 1.</param>
+/// <param name="Said">What was said to the marks of a board; null for nothing.</param>
+/// <param name="Results">What all said of them, in numbers; null for nothing. Who said what is not archived.</param>
 public sealed record ArchivedBoard(
     ImmutableArray<int> People, ImmutableArray<Page> Pages, ImmutableArray<Mark> Marks, string? Group = null, DateTimeOffset? ChangedAt = null, ArchivedWall? Wall = null,
-    int? Part = null)
+    int? Part = null, ImmutableArray<MarkThread>? Said = null, ImmutableArray<CardResult>? Results = null)
 {
     /// <summary>The number of the part of which it is.</summary>
     [JsonIgnore]

@@ -15,7 +15,7 @@ public static class WorkJson
     private sealed record WorkFile(int Format, ArchivedWork Work);
 
     /// <summary>The work of a lesson as UTF-8 JSON.</summary>
-    public static byte[] Write(ArchivedWork work) => JsonSerializer.SerializeToUtf8Bytes(new WorkFile(work.Boards.Any(b => b.Wall is not null || b.Part is not null) ? FormatVersion : OfBoards, work), ActivityJson.Options);
+    public static byte[] Write(ArchivedWork work) => JsonSerializer.SerializeToUtf8Bytes(new WorkFile(work.Boards.Any(b => b.Wall is not null || b.Part is not null || b.Said is not null || b.Results is not null) ? FormatVersion : OfBoards, work), ActivityJson.Options);
 
     /// <summary>Reads what <see cref="Write"/> wrote.</summary>
     /// <exception cref="FormatException">It is damaged or newer than this program; the message names the place.</exception>

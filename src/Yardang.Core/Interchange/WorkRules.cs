@@ -1,5 +1,7 @@
 using Yardang.Core.Activities;
+using Yardang.Core.Boards;
 using Yardang.Core.Editing;
+using Yardang.Core.Judges;
 using Yardang.Core.Lessons;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
@@ -34,14 +36,23 @@ public static class WorkRules
             }
 
             if (ContentRules.FaultIn(ContentOf(board)) is { } fault) return new($"Board {i + 1}: {fault.Sentence}");
+            if (FaultInTalk(board, known) is { } untrue) return new($"Board {i + 1}: {untrue}");
         }
 
         return null;
     }
 
+    private static string? FaultInTalk(ArchivedBoard board, HashSet<int> known)
+    {
+        var said = board.Said ?? [];
+        if (!MarkThread.AreSound(said)) return "What was said to a mark says nothing, or too much, or answers nothing that is there.";
+        if (said.Any(t => t.Answers.Any(a => a.ByStaff ? a.Author != Actor.Owner.Number : !known.Contains(a.Author)))) return "An answer is of somebody who is not in the lesson.";
+        return CardResult.AreSound(board.Results ?? []) ? null : "What was said of the marks cannot be so.";
+    }
+
     private static string? FaultIn(ArchivedBoard board, ArchivedWall wall, HashSet<int> known)
     {
-        if (board is not { Pages.IsEmpty: true, Marks.IsEmpty: true }) return "A wall has no pages.";
+        if (board is not { Pages.IsEmpty: true, Marks.IsEmpty: true, Said: null, Results: null }) return "A wall has no pages.";
         bool IsForeign(bool byStaff, int author) => byStaff ? author != Actor.Owner.Number : !known.Contains(author) && !(author == 0 && wall.Plan.IsSealed);
         return Card.FaultIn(wall.Plan, wall.Cards)
             ?? (CardResult.AreSound(wall.Results ?? []) ? null : "What was said of the cards cannot be so.")

@@ -1,5 +1,6 @@
 using Yardang.Core.Activities;
 using Yardang.Core.Attachments;
+using Yardang.Core.Judges;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
@@ -118,8 +119,10 @@ public static class ReadyCheck
 
         if (wall.Rules.Answers) yield return new(asks ? "OthersAnswer" : wall.Rules.InPairs ? "StudentsAnswerInPairs" : "StudentsAnswer");
         if (wall.Rules is { Answers: true, LeastAnswers: > 0 and var answers }) yield return new("LeastAnswers", Count: answers);
+        if (wall.Rules is { Answers: true, MostAnswers: > 0 and var most }) yield return new("MostAnswers", Count: most);
         if (wall.Rules.Judging is { } judging) yield return judging.Kind switch { JudgingKind.Agree => new("StudentsAgree"), JudgingKind.Choose => new("StudentsChoose", Count: judging.Choices), _ => new("StudentsScore", Count: judging.Values) };
         if (wall.Rules is { Judging: not null, LeastJudged: > 0 and var judged }) yield return new("LeastJudged", Count: judged);
+        if (wall.Rules is { Judging.Kind: not JudgingKind.Choose, MostJudged: > 0 and var few }) yield return new("MostJudged", Count: few);
         if (wall is { TopicsStand: true, Rules.SaidAlready: true }) yield return new("SaidAlready");
         if (wall is { TopicsStand: true, Rules.BuildsOn: true }) yield return new("BuildsOn", Count: Growth.Most);
         if (!wall.Rules.Stamps.IsEmpty) yield return new("StudentsRespond", Count: wall.Rules.Stamps.Length);

@@ -28,6 +28,11 @@ public abstract record MarkBody
     /// <summary>What the kinds are called in archives and in the browser.</summary>
     public static ImmutableArray<string> Kinds { get; } = [.. typeof(MarkBody).GetCustomAttributes<JsonDerivedTypeAttribute>().Select(k => (string)k.TypeDiscriminator!)];
 
+    private static readonly Dictionary<Type, string> s_kinds = typeof(MarkBody).GetCustomAttributes<JsonDerivedTypeAttribute>().ToDictionary(k => k.DerivedType, k => (string)k.TypeDiscriminator!);
+
+    /// <summary>What its kind is called, of <see cref="Kinds"/>.</summary>
+    public string KindName() => s_kinds[GetType()];
+
     /// <summary>The box as it was drawn, without the width of its lines.</summary>
     public abstract Box Box();
 

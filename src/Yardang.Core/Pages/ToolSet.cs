@@ -30,4 +30,7 @@ public enum ToolSet
 
     /// <summary>Formulas.</summary>
     Formula = 128,
+
+    /// <summary>What is said to marks.</summary>
+    Answer = 256,
 }

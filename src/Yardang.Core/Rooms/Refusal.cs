@@ -86,4 +86,13 @@ public enum Refusal
 
     /// <summary>It comes out later: now it could be told whose it is.</summary>
     NotYet = 28,
+
+    /// <summary>This topic is for others.</summary>
+    NotForYou = 29,
+
+    /// <summary>This person has given as many answers as each may.</summary>
+    EnoughAnswers = 30,
+
+    /// <summary>This person has judged as many cards as each may.</summary>
+    EnoughJudged = 31,
 }

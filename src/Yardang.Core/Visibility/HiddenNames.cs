@@ -1,5 +1,7 @@
 using System.Collections.Immutable;
+using Yardang.Core.Judges;
 using Yardang.Core.Rooms;
+using Yardang.Core.Threads;
 using Yardang.Core.Walls;
 
 namespace Yardang.Core.Visibility;
@@ -96,7 +98,7 @@ public static class HiddenNames
             CardPutBack(var card, var links) => new CardPutBack(
                 AsTold(reader, card.WithOnly(a => IsOwn(reader, a) || a.ByStaff), veil),
                 links is { } touching && Links(touching.Where(l => IsOwn(reader, l) || l.ByStaff)) is { IsEmpty: false } some ? some : null),
-            CardAnswered(var on, var answer, var whose) => new CardAnswered(Id(on), AsTold(reader, answer, veil), whose),
+            AnswerGiven(var on, var answer, var whose) => new AnswerGiven(Id(on), AsTold(reader, answer, veil), whose),
             AnswerPutBack(var on, var answer, var whose) => new AnswerPutBack(Id(on), AsTold(reader, answer, veil), whose),
             CardsLinked(var link, var whose) => new CardsLinked(AsTold(reader, link, veil), whose),
             LinkPutBack(var link, var whose) => new LinkPutBack(AsTold(reader, link, veil), whose),

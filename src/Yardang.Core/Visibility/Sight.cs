@@ -1,9 +1,12 @@
+using System.Collections.Immutable;
 using Yardang.Core.Boards;
 using Yardang.Core.Editing;
+using Yardang.Core.Judges;
 using Yardang.Core.LateChanges;
 using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
+using Yardang.Core.Threads;
 using Yardang.Core.Walls;
 
 namespace Yardang.Core.Visibility;
@@ -52,7 +55,14 @@ public static class Sight
 
     /// <summary>A card as somebody sees it: an answer that was taken down is seen by its author and by teachers.</summary>
     public static Card AsSeen(Actor reader, Card card) =>
-        reader.SeesAll || card.Said.All(a => a.IsUp) ? card : card.WithOnly(a => a.IsUp || (a.Author == reader.Number && !a.ByStaff) || (reader.IsStaff && (a.ByStaff || a.DownBy != a.Author)));
+        reader.SeesAll || card.Said.All(a => a.IsUp) ? card : card.WithOnly(a => Of(reader, a) || (reader.IsStaff && (a.ByStaff || a.DownBy != a.Author)));
+
+    /// <summary>Whether somebody sees an answer where they see what it is about: what was taken down, its author and teachers.</summary>
+    public static bool Of(Actor reader, Answer answer) => answer.IsUp || reader.SeesAll || (answer.Author == reader.Number && !answer.ByStaff);
+
+    /// <summary>What is said to a mark, as somebody sees it; null if they see nothing of it.</summary>
+    public static MarkThread? AsSeen(Actor reader, MarkThread thread) =>
+        thread.Answers.Where(a => Of(reader, a)).ToImmutableArray() is { IsEmpty: false } seen ? thread with { Answers = seen } : null;
 
     /// <summary>Whether a teacher, who may not know whose it is, knows of a card that is down: a teacher's, or one that a teacher took down.</summary>
     public static bool TookDown(Actor reader, Card card) => reader.IsStaff && !card.IsUp && (card.ByStaff || card.DownBy != card.Author);

@@ -1,6 +1,7 @@
 using Yardang.Core.Boards;
 using Yardang.Core.Drafts;
 using Yardang.Core.Editing;
+using Yardang.Core.Judges;
 using Yardang.Core.Lessons;
 using Yardang.Core.Rooms;
 using Yardang.Core.Walls;
@@ -15,7 +16,7 @@ public static class Snapshots
     {
         Board board => new BoardSnapshot(
             Of(board.Sheets, reader), [.. board.SetAside.Values.Where(late => Sight.Of(reader, late))], board.LastActivity, [.. board.Adopted.Values],
-            reader.IsStaff ? [.. board.Acts.Values] : []),
+            reader.IsStaff ? [.. board.Acts.Values] : [], [.. board.Talk.All.Select(thread => Sight.AsSeen(reader, thread)).OfType<MarkThread>()], board.Choice.StateFor(judgement => Sight.Of(reader, judgement))),
         Draft draft => new DraftSnapshot(Of(draft.Sheets, reader)),
         Lesson lesson => Of(lesson, reader),
         Wall { IsSealed: true, IsCopy: false } wall when reader.ReadingWhere(isSealed: true) is { IsBlind: true } blind => HiddenNames.Of(wall, blind),

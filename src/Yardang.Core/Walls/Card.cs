@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using System.Text.Json.Serialization;
 using Yardang.Core.Attachments;
+using Yardang.Core.Threads;
 using Yardang.Core.Wire;
 
 namespace Yardang.Core.Walls;
@@ -62,9 +63,6 @@ public sealed record Card(
     [JsonIgnore]
     public bool IsAnswered => AnsweredBy != 0 && Said.Any(a => a.Id == AnsweredBy && a.IsUp);
 
-    /// <summary>Most letters.</summary>
-    public const int TextLength = 1_000;
-
     /// <summary>Most cards of one person on a wall, those taken down included.</summary>
     public const int MostOfOne = 400;
 
@@ -81,11 +79,8 @@ public sealed record Card(
         if (Shown.IsEmpty) return this;
         ImmutableArray<Attachment> kept = [.. Shown.Select(a => a.WithMedia(names)).OfType<Attachment>()];
         var text = kept.IsEmpty && string.IsNullOrWhiteSpace(Text) ? Shown.Select(a => a.Said()).FirstOrDefault(s => s.Length > 0) ?? "" : Text;
-        return kept.IsEmpty && !IsText(text) ? null : this with { Text = text, Attachments = kept.IsEmpty ? null : kept };
+        return kept.IsEmpty && !Statement.IsText(text) ? null : this with { Text = text, Attachments = kept.IsEmpty ? null : kept };
     }
-
-    // The end of the year 9999: a date can be made of it.
-    private const long MostMs = 253_402_300_799_999;
 
     /// <summary>Whether it is up.</summary>
     [JsonIgnore]
@@ -99,16 +94,7 @@ public sealed record Card(
 
     /// <summary>Whether a card can say and show this: something, and not too much.</summary>
     public static bool CanSay(string text, ImmutableArray<Attachment> shown) =>
-        (shown.IsEmpty ? IsText(text) : text.Length <= TextLength) && Attachment.AreSound(shown);
-
-    /// <summary>Whether a text can stand on its own: something, and not too much.</summary>
-    public static bool IsText(string text) => text.Length <= TextLength && !string.IsNullOrWhiteSpace(text);
-
-    /// <summary>Whether a time can be one at which somebody did something: a date can be made of it.</summary>
-    internal static bool IsMoment(long ms) => ms is >= 0 and <= MostMs;
-
-    /// <summary>Whether a tag can name a language.</summary>
-    public static bool IsLanguage(string tag) => tag.Length <= 35;
+        (shown.IsEmpty ? Statement.IsText(text) : text.Length <= Statement.TextLength) && Attachment.AreSound(shown);
 
     /// <summary>Whether a number can say where a card stands in its topic.</summary>
     public static bool IsOrder(double order) => double.IsFinite(order) && Math.Abs(order) <= Most * 2.0;
@@ -128,8 +114,8 @@ public sealed record Card(
         {
             var card = cards[i];
             if (card.Id is <= 0 or >= 1L << 53) return $"Card {i + 1} has no number.";
-            if (!CanSay(card.Text, card.Shown) || !IsLanguage(card.Language)) return $"Card {i + 1} says nothing, or too much, or shows what this program does not know: at most {TextLength} letters and {Attachment.Most} things beside them.";
-            if (!Walls.Answers.AreSound(card)) return $"An answer to card {i + 1} says nothing, or too much, or answers nothing that is there.";
+            if (!CanSay(card.Text, card.Shown) || !Statement.IsLanguage(card.Language)) return $"Card {i + 1} says nothing, or too much, or shows what this program does not know: at most {Statement.TextLength} letters and {Attachment.Most} things beside them.";
+            if (!Talk.AreSound(card.Said)) return $"An answer to card {i + 1} says nothing, or too much, or answers nothing that is there.";
             if (!Questions.AreSound(card)) return $"Card {i + 1} is asked by somebody twice, or by its author, or answered by nothing that is there.";
             if (!QuickResponses.AreSound(card)) return $"Card {i + 1} is responded to by somebody twice, by its author, or with a stamp that there is not.";
             if (!card.IsUp || !plan.Has(card.Topic) || card.PutUnder < 0 || !IsOrder(card.Order)) return $"Card {i + 1} stands nowhere on the wall.";
@@ -139,7 +125,7 @@ public sealed record Card(
             if (card.Colour is < 0 or > WallPlan.Colours) return $"Card {i + 1} has a colour that there is not.";
             if (card.Spot is { } lies && !FieldPlan.Holds(lies)) return $"Card {i + 1} lies where nothing can be.";
             if (card.At is { } spot && !LinePlan.CanBe(spot)) return $"Card {i + 1} is placed where nothing can be.";
-            if (!IsMoment(card.PutUpAt)) return $"Nobody can say when card {i + 1} was put up.";
+            if (!Statement.IsMoment(card.PutUpAt)) return $"Nobody can say when card {i + 1} was put up.";
         }
 
         return null;

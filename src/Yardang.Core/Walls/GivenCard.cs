@@ -3,6 +3,7 @@ using System.Text.Json.Serialization;
 using Yardang.Core.Attachments;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
+using Yardang.Core.Threads;
 using Yardang.Core.Wire;
 
 namespace Yardang.Core.Walls;
@@ -46,5 +47,5 @@ public sealed record GivenCard(long Id, long Topic, Texts Text, [Since(2), NullI
     /// <summary>Whether cards can be given so: each with a number of its own, on the wall, and not too much.</summary>
     internal static bool AreSound(ImmutableArray<GivenCard> given, Func<long, bool> has) => given.Length <= Most
         && given.Select(g => g.Id).Distinct().Count() == given.Length
-        && given.All(g => g.Id is > 0 and <= LargestId && has(g.Topic) && g.Text.IsWithin(Card.TextLength) && Attachment.AreSound(g.Shows));
+        && given.All(g => g.Id is > 0 and <= LargestId && has(g.Topic) && g.Text.IsWithin(Statement.TextLength) && Attachment.AreSound(g.Shows));
 }

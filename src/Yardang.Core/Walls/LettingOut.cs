@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Yardang.Core.Rooms;
+using Yardang.Core.Threads;
 using Yardang.Core.Wire;
 
 namespace Yardang.Core.Walls;
@@ -104,7 +105,7 @@ public sealed class LetOut
         var person = envelope.Event switch
         {
             LateWorkAccepted accepted => accepted.Outcome is null ? null : (int?)accepted.Person,
-            CardPutUp or CardPutBack or CardReworded or CardMoved or CardTakenDown or CardAnswered or AnswerPutBack or AnswerReworded or AnswerTakenDown or AskedToo or QuestionFiled or CardRespondedTo or CardJoined or CardColoured or SealBroken
+            CardPutUp or CardPutBack or CardReworded or CardMoved or CardTakenDown or AnswerGiven or AnswerPutBack or AnswerReworded or AnswerTakenDown or AskedToo or QuestionFiled or CardRespondedTo or CardJoined or CardColoured or SealBroken
                 or CardPlaced or CardLaid or CardsLinked or LinkReworded or LinkReversed or LinkTakenDown or LinkPutBack or FieldLaid or PlanSet => envelope.Actor.IsStaff ? 0 : envelope.Actor.Number,
             _ => null,
         };
@@ -133,8 +134,8 @@ public sealed class LetOut
         QuestionFiled e => e.Card,
         CardPlaced e => e.Card,
         CardLaid e => e.Card,
-        AnswerReworded e => e.Card,
-        AnswerTakenDown e => e.Card,
+        AnswerReworded e => e.About,
+        AnswerTakenDown e => e.About,
         LinkTakenDown e => e.Id,
         LinkReworded e => e.Id,
         LinkReversed e => e.Id,
@@ -147,7 +148,7 @@ public sealed class LetOut
     /// <summary>Whether students do not know yet of what a teacher's act is about, but for whoever wrote it; they are told when that comes out.</summary>
     internal bool Hides(RoomEvent act, IReadOnlyDictionary<long, Card> cards) => act switch
     {
-        CardAnswered(var on, var answer, _) => HidesAnswer(on, answer.To, cards),
+        AnswerGiven(var on, var answer, _) => HidesAnswer(on, answer.To, cards),
         AnswerReworded(var on, var id, _, _, _) => HidesAnswer(on, id, cards),
         AnswerTakenDown(var on, var id, _) => HidesAnswer(on, id, cards),
         AnswerPutBack(var on, var answer, _) => !answer.ByStaff || HidesAnswer(on, answer.To, cards),

@@ -1,4 +1,5 @@
 using System.Text.Json.Serialization;
+using Yardang.Core.Threads;
 
 namespace Yardang.Core.Walls;
 
@@ -32,5 +33,5 @@ public sealed record Link(long Id, long From, long To, long Word, string Languag
 
     /// <summary>Whether a link can say this: the teacher's words, or its own on one line, or nothing.</summary>
     internal static bool CanSay(long word, string language, string text) =>
-        word is >= 0 and < 1L << 53 && text.Length <= TextLength && (text.Length == 0 || !string.IsNullOrWhiteSpace(text)) && !text.AsSpan().ContainsAny('\n', '\r') && (word == 0 || text.Length == 0) && Card.IsLanguage(language);
+        word is >= 0 and < 1L << 53 && text.Length <= TextLength && (text.Length == 0 || !string.IsNullOrWhiteSpace(text)) && !text.AsSpan().ContainsAny('\n', '\r') && (word == 0 || text.Length == 0) && Statement.IsLanguage(language);
 }

@@ -1,4 +1,5 @@
 using Yardang.Core.Rooms;
+using Yardang.Core.Threads;
 using Yardang.Core.Wire;
 
 namespace Yardang.Core.Walls;

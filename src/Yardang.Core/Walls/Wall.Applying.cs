@@ -1,5 +1,7 @@
 using System.Collections.Immutable;
+using Yardang.Core.Judges;
 using Yardang.Core.Rooms;
+using Yardang.Core.Threads;
 
 namespace Yardang.Core.Walls;
 
@@ -122,7 +124,7 @@ public sealed partial class Wall
             case CardJoined(var id, var onto, _): Change(id, c => c with { Joined = onto }); break;
             case CardMoved(var id, var topic, var order, _): Change(id, c => c with { Topic = topic, Order = order }); break;
             case CardTakenDown(var id, _): Change(id, c => c with { DownBy = actor }); break;
-            case CardAnswered(var on, var answer, _): Change(on, c => c.With(answer)); break;
+            case AnswerGiven(var on, var answer, _): Change(on, c => c.With(answer)); break;
             case AnswerPutBack(var on, var answer, _): Change(on, c => c.With(answer)); break;
             case AnswerReworded(var on, var id, var language, var text, _): Change(on, id, a => a with { Language = language, Text = text }); break;
             case AnswerTakenDown(var on, var id, _): Change(on, id, a => a with { DownBy = actor }); break;
@@ -186,7 +188,7 @@ public sealed partial class Wall
             CardPutUp(var card) => card.Topic,
             CardMoved moved => moved.Topic,
             CardReworded reworded => _cards.GetValueOrDefault(reworded.Id)?.Topic ?? 0,
-            CardAnswered answered => _cards.GetValueOrDefault(answered.Card)?.Topic ?? 0,
+            AnswerGiven answered => _cards.GetValueOrDefault(answered.About)?.Topic ?? 0,
             CardJudged judged => _cards.GetValueOrDefault(judged.Card)?.Topic ?? 0,
             _ => 0,
         };

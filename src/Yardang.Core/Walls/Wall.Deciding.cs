@@ -1,6 +1,8 @@
 using System.Collections.Immutable;
 using Yardang.Core.Attachments;
+using Yardang.Core.Judges;
 using Yardang.Core.Rooms;
+using Yardang.Core.Threads;
 
 namespace Yardang.Core.Walls;
 
@@ -94,7 +96,7 @@ public sealed partial class Wall
             : ToldOf(_cards[reword.Id], (_, whose) => new CardReworded(reword.Id, reword.Language, reword.Text, whose, reword.Attachments)),
         MoveCard move => WhyNotMoved(move.Id, actor) is { } why ? why
             : !Plan.Has(move.Topic) ? Refusal.NotFound
-            : !actor.IsStaff && !Visits.MayPutUp(Plan, actor.Number, move.Topic) ? Refusal.NotHere
+            : !actor.IsStaff && WhyNotUnder(move.Topic, actor) is { } elsewhere ? elsewhere
             : !Card.IsOrder(move.Order) ? Refusal.OutOfRange
             : HasNoRoomFor(_cards[move.Id], move.Topic, actor) ? Refusal.EnoughCards
             : ToldOf(_cards[move.Id], (_, whose) => new CardMoved(move.Id, move.Topic, move.Order, whose)),
@@ -106,11 +108,10 @@ public sealed partial class Wall
         TakeCardDown(var id) => Theirs(id, actor) is { } why ? why : ToldOf(_cards[id], (_, whose) => new CardTakenDown(id, whose)),
         PutCardBack(var id) => WhyNotBack(id, actor) is { } why ? why
             : ToldOf(_cards[id] with { DownBy = 0 }, (card, _) => new CardPutBack(card.AsTold(), Links.TouchingAsTold(card, _cards, Plan.Rules.OwnFirst)), isHeld: Out is not null),
-        AnswerCard answer => WhyNot(answer, actor, client) is { } why ? why
-            : ToldOf(_cards[answer.Card], (card, whose) => new CardAnswered(card.Id, new(answer.Id, answer.To, actor.Number, actor.IsStaff, answer.Language, answer.Text, situation.Time, Aloud: answer.Aloud, Says: answer.Says), whose)),
-        RewordAnswer reword => Theirs(reword.Card, reword.Id, actor) is { } why ? why
-            : !Answer.CanSay(reword.Text, Find(reword.Card, reword.Id)!.Aloud) || !Card.IsLanguage(reword.Language) ? Refusal.OutOfRange
-            : ToldOf(_cards[reword.Card], (card, whose) => new AnswerReworded(card.Id, reword.Id, reword.Language, reword.Text, whose)),
+        GiveAnswer answer => WhyNot(answer, actor, client) is { } why ? why
+            : ToldOf(_cards[answer.About], (card, whose) => new AnswerGiven(card.Id, Talk.Given(answer, actor, situation.Time), whose)),
+        RewordAnswer reword => (IsTalkedAbout(reword.About, actor) ? Talk.WhyNotReworded(Find(reword.About, reword.Id), reword, actor) : Refusal.NotFound) is { } why ? why
+            : ToldOf(_cards[reword.About], (card, whose) => new AnswerReworded(card.Id, reword.Id, reword.Language, reword.Text, whose)),
         TakeAnswerDown(var on, var id) => Theirs(on, id, actor) is { } why ? why : ToldOf(_cards[on], (card, whose) => new AnswerTakenDown(card.Id, id, whose)),
         PutAnswerBack(var on, var id) => WhyNotBack(on, id, actor) is { } why ? why : ToldOf(_cards[on], (card, whose) => new AnswerPutBack(card.Id, Find(on, id)! with { DownBy = 0 }, whose)),
         AskToo ask => WhyNot(ask.Card, actor, card => Questions.WhyNot(ask, card, Plan, actor)) is { } why ? why : ToldOf(_cards[ask.Card], (_, whose) => new AskedToo(ask.Card, ask.On, whose)),

@@ -1,6 +1,8 @@
 using System.Collections.Immutable;
 using Yardang.Core.Attachments;
+using Yardang.Core.Judges;
 using Yardang.Core.Rooms;
+using Yardang.Core.Threads;
 
 namespace Yardang.Core.Walls;
 
@@ -13,7 +15,7 @@ public sealed partial class Wall
         if (_cards.ContainsKey(put.Id)) return Refusal.Duplicate;
         if (!Plan.Has(put.Topic)) return Refusal.NotFound;
         if (!actor.IsStaff && Plan.Rules.OnlyGiven) return Refusal.NotAllowed;
-        if (!actor.IsStaff && !Visits.MayPutUp(Plan, actor.Number, put.Topic)) return Refusal.NotHere;
+        if (!actor.IsStaff && WhyNotUnder(put.Topic, actor) is { } elsewhere) return elsewhere;
         if (put.Spot is { } spot && !FieldPlan.Holds(spot)) return Refusal.OutOfRange;
         if (put.For < 0 || (put.For > 0 && (!actor.IsStaff || IsSealed))) return Refusal.NotAllowed;
         if (put.Poured < 0 || (put.Poured > 0 && (!actor.IsStaff || put.For > 0))) return Refusal.NotAllowed;
@@ -25,10 +27,12 @@ public sealed partial class Wall
         return !actor.IsStaff && IsFull(actor.Number, put.Topic) ? Refusal.EnoughCards : null;
     }
 
+    private Refusal? WhyNotUnder(long topic, Actor actor) => !Plan.IsFor(actor.Number, topic) ? Refusal.NotForYou : Visits.MayPutUp(Plan, actor.Number, topic) ? null : Refusal.NotHere;
+
     // What a card is to say and show. What it shows already it may go on showing, whatever the rules say since.
     private Refusal? WhyNotShown(string language, string text, ImmutableArray<Attachment> shown, Actor actor, Card? before = null)
     {
-        if (!Card.CanSay(text, shown) || !Card.IsLanguage(language)) return Refusal.OutOfRange;
+        if (!Card.CanSay(text, shown) || !Statement.IsLanguage(language)) return Refusal.OutOfRange;
         if (shown.IsEmpty) return null;
         if (!actor.IsStaff && !shown.All(a => MayShow(a) || (before?.Shown.Contains(a) ?? false))) return Refusal.NotAllowed;
         var more = Attachment.WeightOf(shown) - Attachment.WeightOf(before?.Shown ?? []);
@@ -54,7 +58,7 @@ public sealed partial class Wall
         if (actor.HasLeft || !situation.Allowed.StudentsMayWrite) return Refusal.JudgingEnded;
         if (!_cards.TryGetValue(judge.Card, out var card) || !card.IsUp || IsHidden(card, actor)) return Refusal.NotFound;
         if (card.Author == actor.Number && !card.ByStaff) return Refusal.NotAllowed;
-        return Judgements.WhyNot(Plan.Rules.Judging, judge, actor.Number, id => _cards.TryGetValue(id, out var other) && other.IsUp, Plan.TextsOf(card));
+        return Judgements.WhyNot(Plan.Rules.Judging, judge, actor.Number, id => _cards.TryGetValue(id, out var other) && other.IsUp, Plan.TextsOf(card), Plan.Rules.MostJudged);
     }
 
     // A card that is up, and one's own; teachers may change all.
@@ -85,54 +89,41 @@ public sealed partial class Wall
         return IsFull(actor.Number, card.Topic) ? Refusal.EnoughCards : null;
     }
 
-    private Answer? Find(long card, long id) => _cards.GetValueOrDefault(card)?.Said.FirstOrDefault(a => a.Id == id);
+    private Answer? Find(long card, long id) => _cards.TryGetValue(card, out var on) ? Talk.Find(on.Said, id) : null;
 
     // While each sees only their own, a student's answer to a teacher's card would be read by all.
-    private Refusal? WhyNot(AnswerCard answer, Actor actor, int client)
+    private Refusal? WhyNot(GiveAnswer answer, Actor actor, int client)
     {
         if (Ids.ClientOf(answer.Id) != client || client == 0) return Refusal.Malformed;
-        if (!_cards.TryGetValue(answer.Card, out var card) || !card.IsUp || IsHidden(card, actor)) return Refusal.NotFound;
+        if (!_cards.TryGetValue(answer.About, out var card) || !card.IsUp || IsHidden(card, actor)) return Refusal.NotFound;
         if (!actor.IsStaff && (!Plan.Rules.Answers || (Plan.Rules.OwnFirst && card.ByStaff))) return Refusal.NotAllowed;
-        if (answer.Aloud && !actor.IsStaff) return Refusal.NotAllowed;
-        if (!actor.IsStaff && WhyNotOfKind(answer, card, actor) is { } wrong) return wrong;
-        if (Find(card.Id, answer.Id) is not null) return Refusal.Duplicate;
-        if (answer.To != 0 && Find(card.Id, answer.To) is not { IsUp: true }) return Refusal.NotFound;
-        if (!Answer.CanSay(answer.Text, answer.Aloud) || !Card.IsLanguage(answer.Language)) return Refusal.OutOfRange;
-        var (all, theirs) = (0, 0);
-        foreach (var said in _cards.Values.SelectMany(c => c.Said))
-        {
-            all++;
-            if (said.Author == actor.Number) theirs++;
-        }
-
-        return card.Said.Length >= Answer.MostOfCard || theirs >= Answer.MostOfOne || all >= Answer.Most ? Refusal.Full : null;
+        if (!actor.IsStaff && (WhyNotOfKind(answer, card, actor) ?? WhyNoMoreAnswers(actor)) is { } wrong) return wrong;
+        return Talk.WhyNot(answer, card.Said, _cards.Values.SelectMany(c => c.Said), actor);
     }
 
     // One strength and one question to a card, from each; what is said to answers is free.
-    private Refusal? WhyNotOfKind(AnswerCard answer, Card card, Actor actor)
+    private Refusal? WhyNotOfKind(GiveAnswer answer, Card card, Actor actor)
     {
         if (!Enum.IsDefined(answer.Says)) return Refusal.OutOfRange;
         if ((Plan.Rules.InPairs && answer.To == 0) != (answer.Says != AnswerKind.Plain)) return Refusal.NotAllowed;
-        return answer.Says != AnswerKind.Plain && card.Said.Any(a => a.IsUp && a.Says == answer.Says && a.Author == actor.Number && !a.ByStaff) ? Refusal.ChangedSince : null;
+        return SaidItBefore(card, answer.Says, actor) ? Refusal.ChangedSince : null;
     }
 
-    // An answer that is up, and one's own, to a card that is up; teachers may change all.
-    private Refusal? Theirs(long on, long id, Actor actor)
-    {
-        if (!_cards.TryGetValue(on, out var card) || !(card.IsUp || actor.IsStaff) || IsHidden(card, actor) || Find(on, id) is not { } answer) return Refusal.NotFound;
-        var isOwn = answer.Author == actor.Number && answer.ByStaff == actor.IsStaff;
-        if (!actor.IsStaff && !isOwn) return answer.IsUp ? Refusal.NotYours : Refusal.NotFound;
-        return answer.IsUp ? null : Refusal.ChangedSince;
-    }
+    private Refusal? WhyNoMoreAnswers(Actor actor) =>
+        Plan.Rules.MostAnswers is > 0 and var most && _cards.Values.Sum(c => c.Said.Count(a => a.IsUp && !a.ByStaff && a.Author == actor.Number)) >= most ? Refusal.EnoughAnswers : null;
+
+    private static bool SaidItBefore(Card card, AnswerKind says, Actor actor) =>
+        says != AnswerKind.Plain && card.Said.Any(a => a.IsUp && a.Says == says && a.Author == actor.Number && !a.ByStaff);
+
+    // To a card that is up; teachers may change all.
+    private bool IsTalkedAbout(long on, Actor actor) => _cards.TryGetValue(on, out var card) && (card.IsUp || actor.IsStaff) && !IsHidden(card, actor);
+
+    private Refusal? Theirs(long on, long id, Actor actor) => IsTalkedAbout(on, actor) ? Talk.WhyNotTheirs(Find(on, id), actor) : Refusal.NotFound;
 
     private Refusal? WhyNotBack(long on, long id, Actor actor)
     {
-        var why = Theirs(on, id, actor);
-        if (why is null) return Refusal.ChangedSince;
-        if (why != Refusal.ChangedSince || actor.IsStaff) return why == Refusal.ChangedSince ? null : why;
-        var answer = Find(on, id)!;
-        if (answer.DownBy != actor.Number) return Refusal.NotAllowed;
-        return answer.Says != AnswerKind.Plain && _cards[on].Said.Any(a => a.IsUp && a.Says == answer.Says && a.Author == actor.Number && !a.ByStaff) ? Refusal.ChangedSince : null;
+        if (!IsTalkedAbout(on, actor)) return Refusal.NotFound;
+        return Talk.WhyNotBack(Find(on, id), actor) ?? (actor.IsStaff ? null : SaidItBefore(_cards[on], Find(on, id)!.Says, actor) ? Refusal.ChangedSince : WhyNoMoreAnswers(actor));
     }
 
     // By the same rules as work in time, but for what rests on work that waits too; and no more of one person than they can have written.
@@ -141,20 +132,20 @@ public sealed partial class Wall
         var theirs = _setAside.Values.Where(w => w.Actor.Number == actor.Number).ToList();
         if (theirs.Count >= Limits.LateWork || theirs.Sum(w => SizeOf(w.Command)) + SizeOf(submission.Command) > Limits.LateWorkSize) return Refusal.Full;
         bool Waits(long id) => theirs.Exists(w => w.Command is PutUpCard put && put.Id == id);
-        bool Answered(long id) => theirs.Exists(w => w.Command is AnswerCard answer && answer.Id == id);
+        bool Answered(long id) => theirs.Exists(w => w.Command is GiveAnswer answer && answer.Id == id);
         bool Linked(long id) => theirs.Exists(w => w.Command is LinkCards link && link.Id == id);
-        static Refusal? Fault(string text, string language) => Card.IsText(text) && Card.IsLanguage(language) ? null : Refusal.OutOfRange;
+        static Refusal? Fault(string text, string language) => Statement.IsText(text) && Statement.IsLanguage(language) ? null : Refusal.OutOfRange;
         return submission.Command switch
         {
             PutUpCard put => Waits(put.Id) ? Refusal.Duplicate : WhyNot(put, actor, submission.Client),
             RewordCard reword when Waits(reword.Id) => WhyNotShown(reword.Language, reword.Text, reword.Attachments ?? [], actor),
             JoinCard join when Waits(join.Card) => null,
             ColourCard colour when Waits(colour.Card) => colour.Colour is < 0 or > WallPlan.Colours ? Refusal.OutOfRange : null,
-            MoveCard move when Waits(move.Id) => Plan.Has(move.Topic) ? null : Refusal.NotFound,
+            MoveCard move when Waits(move.Id) => Plan.Has(move.Topic) ? WhyNotUnder(move.Topic, actor) : Refusal.NotFound,
             TakeCardDown(var id) when Waits(id) => null,
             PutCardBack(var id) when Waits(id) => null,
-            AnswerCard answer when Answered(answer.Id) => Refusal.Duplicate,
-            AnswerCard answer when Waits(answer.Card) || Answered(answer.To) => answer.Aloud ? Refusal.NotAllowed : Fault(answer.Text, answer.Language),
+            GiveAnswer answer when Answered(answer.Id) => Refusal.Duplicate,
+            GiveAnswer answer when Waits(answer.About) || Answered(answer.To) => answer.Aloud ? Refusal.NotAllowed : Fault(answer.Text, answer.Language),
             RewordAnswer reword when Answered(reword.Id) => Fault(reword.Text, reword.Language),
             TakeAnswerDown(_, var id) when Answered(id) => null,
             PutAnswerBack(_, var id) when Answered(id) => null,
@@ -172,7 +163,7 @@ public sealed partial class Wall
     {
         PutUpCard put => put.Text.Length + Attachment.WeightOf(put.Attachments ?? []),
         RewordCard reword => reword.Text.Length + Attachment.WeightOf(reword.Attachments ?? []),
-        AnswerCard answer => answer.Text.Length,
+        GiveAnswer answer => answer.Text.Length,
         RewordAnswer reword => reword.Text.Length,
         _ => 1,
     };

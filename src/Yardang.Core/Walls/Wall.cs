@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Yardang.Core.Attachments;
+using Yardang.Core.Judges;
 using Yardang.Core.Rooms;
 using Yardang.Core.Wire;
 
@@ -121,7 +122,7 @@ public sealed partial class Wall : Room, IWorkRoom
 
     /// <summary>How many cards somebody still owes.</summary>
     public int Owed(int person) => Plan.Rules.OnlyGiven ? 0
-        : Plan.CountsPerTopic ? Plan.Topics.Sum(t => Math.Max(0, Plan.Rules.Least - UpOf(person, t.Id))) : Math.Max(0, Plan.Rules.Least - UpOf(person));
+        : Plan.CountsPerTopic ? Plan.Topics.Where(t => t.IsFor(person)).Sum(t => Math.Max(0, Plan.Rules.Least - UpOf(person, t.Id))) : Math.Max(0, Plan.Rules.Least - UpOf(person));
 
     /// <summary>At how many stations more somebody is asked for something.</summary>
     public int StationsOwed(int person) => Plan.Purpose != Purpose.Visit ? 0

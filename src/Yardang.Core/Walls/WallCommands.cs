@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Yardang.Core.Attachments;
+using Yardang.Core.Judges;
 using Yardang.Core.Rooms;
 using Yardang.Core.Wire;
 
@@ -24,29 +25,6 @@ public sealed record TakeCardDown(long Id) : Command;
 /// <summary>Put a card back that was taken down: whoever took it down, and teachers.</summary>
 [Kind(44)]
 public sealed record PutCardBack(long Id) : Command;
-
-/// <summary>Say something to a card, or to another answer to it.</summary>
-/// <param name="Card">The card.</param>
-/// <param name="Id">Of the answer.</param>
-/// <param name="To">The answer that it answers; 0 for the card itself.</param>
-/// <param name="Language">A BCP 47 tag.</param>
-/// <param name="Text">What it says.</param>
-/// <param name="Aloud">Whether a teacher said it aloud; the text is a note of it.</param>
-/// <param name="Says">What it says of the card.</param>
-[Kind(46)]
-public sealed record AnswerCard(long Card, long Id, long To, string Language, string Text, [Since(2)] bool Aloud = false, [Since(3)] AnswerKind Says = AnswerKind.Plain) : Command;
-
-/// <summary>An answer says something else.</summary>
-[Kind(47)]
-public sealed record RewordAnswer(long Card, long Id, string Language, string Text) : Command;
-
-/// <summary>Take an answer down. It is kept; what answers it stays.</summary>
-[Kind(48)]
-public sealed record TakeAnswerDown(long Card, long Id) : Command;
-
-/// <summary>Put an answer back that was taken down: whoever took it down, and teachers.</summary>
-[Kind(49)]
-public sealed record PutAnswerBack(long Card, long Id) : Command;
 
 /// <summary>Staff: the wall is planned like this now. Cards of topics that are gone fit nowhere.</summary>
 [Kind(45)]
@@ -123,35 +101,3 @@ public sealed record CardsBrought(WallPlan Plan, ImmutableArray<Card> Cards, lon
 /// <param name="Links">Those between them; null for none.</param>
 [Kind(77)]
 public sealed record CardsShown(WallPlan Plan, ImmutableArray<Card> Cards, [Since(2), NullIsEmpty] ImmutableArray<Link>? Links = null) : RoomEvent;
-
-/// <summary>Something is said to a card. <c>Whose</c>: the card's author where classmates do not see the card; else 0. So in the events that follow.</summary>
-[Kind(78)]
-public sealed record CardAnswered(long Card, Answer Answer, int Whose = 0) : RoomEvent
-{
-    /// <inheritdoc/>
-    public override bool Names(int person) => person == Whose;
-}
-
-/// <summary>An answer says something else.</summary>
-[Kind(79)]
-public sealed record AnswerReworded(long Card, long Id, string Language, string Text, int Whose = 0) : RoomEvent
-{
-    /// <inheritdoc/>
-    public override bool Names(int person) => person == Whose;
-}
-
-/// <summary>An answer was taken down by the actor of the event.</summary>
-[Kind(80)]
-public sealed record AnswerTakenDown(long Card, long Id, int Whose = 0) : RoomEvent
-{
-    /// <inheritdoc/>
-    public override bool Names(int person) => person == Whose;
-}
-
-/// <summary>An answer is up again, as it stands: for those who never saw it.</summary>
-[Kind(81)]
-public sealed record AnswerPutBack(long Card, Answer Answer, int Whose = 0) : RoomEvent
-{
-    /// <inheritdoc/>
-    public override bool Names(int person) => person == Whose;
-}

@@ -1,4 +1,6 @@
+using Yardang.Core.Judges;
 using Yardang.Core.Rooms;
+using Yardang.Core.Threads;
 
 namespace Yardang.Core.Walls;
 
@@ -18,10 +20,10 @@ public static class WallIds
         MoveCard c => c with { Id = id(c.Id) },
         TakeCardDown c => c with { Id = id(c.Id) },
         PutCardBack c => c with { Id = id(c.Id) },
-        AnswerCard c => c with { Card = id(c.Card), Id = id(c.Id), To = id(c.To) },
-        RewordAnswer c => c with { Card = id(c.Card), Id = id(c.Id) },
-        TakeAnswerDown c => c with { Card = id(c.Card), Id = id(c.Id) },
-        PutAnswerBack c => c with { Card = id(c.Card), Id = id(c.Id) },
+        GiveAnswer c => c with { About = id(c.About), Id = id(c.Id), To = id(c.To) },
+        RewordAnswer c => c with { About = id(c.About), Id = id(c.Id) },
+        TakeAnswerDown c => c with { About = id(c.About), Id = id(c.Id) },
+        PutAnswerBack c => c with { About = id(c.About), Id = id(c.Id) },
         JudgeCard c => c with { Card = id(c.Card) },
         RespondToCard c => c with { Card = id(c.Card) },
         AskToo c => c with { Card = id(c.Card) },
@@ -48,8 +50,8 @@ public static class WallIds
         CardJoined e => e with { Card = id(e.Card), Onto = id(e.Onto) },
         CardMoved e => e with { Id = id(e.Id) },
         CardTakenDown e => e with { Id = id(e.Id) },
-        AnswerReworded e => e with { Card = id(e.Card), Id = id(e.Id) },
-        AnswerTakenDown e => e with { Card = id(e.Card), Id = id(e.Id) },
+        AnswerReworded e => e with { About = id(e.About), Id = id(e.Id) },
+        AnswerTakenDown e => e with { About = id(e.About), Id = id(e.Id) },
         CardJudged e => e with { Card = id(e.Card) },
         CardRespondedTo e => e with { Card = id(e.Card) },
         AskedToo e => e with { Card = id(e.Card) },

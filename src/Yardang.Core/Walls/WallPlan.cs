@@ -1,8 +1,10 @@
 using System.Collections.Immutable;
 using System.Text.Json.Serialization;
 using Yardang.Core.Attachments;
+using Yardang.Core.Judges;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
+using Yardang.Core.Threads;
 using Yardang.Core.Wire;
 
 namespace Yardang.Core.Walls;
@@ -33,8 +35,12 @@ public enum Purpose
 /// <param name="Colour">One of the twelve of slips, from 0.</param>
 /// <param name="Shown">At a station: what is looked at; null for nothing.</param>
 /// <param name="Stimulus">At a station: something to watch, to listen to or to open; null for nothing.</param>
-public sealed record Topic(long Id, Texts Heading, Texts Prompt, int Colour, [Since(2), NullIsEmpty] ImmutableArray<Attachment>? Shown = null, [Since(2)] Stimulus? Stimulus = null)
+/// <param name="Only">Who puts up cards there, by actor number; null for everybody. All read them.</param>
+public sealed record Topic(long Id, Texts Heading, Texts Prompt, int Colour, [Since(2), NullIsEmpty] ImmutableArray<Attachment>? Shown = null, [Since(2)] Stimulus? Stimulus = null, [Since(3), NullIsEmpty] ImmutableArray<int>? Only = null)
 {
+    /// <summary>Whether a student may put up cards there.</summary>
+    public bool IsFor(int person) => Only is not { IsEmpty: false } some || some.Contains(person);
+
     /// <summary>What is looked at there.</summary>
     [JsonIgnore]
     public ImmutableArray<Attachment> Shows => Shown ?? [];
@@ -75,8 +81,10 @@ public sealed record Topic(long Id, Texts Heading, Texts Prompt, int Colour, [Si
 /// <param name="Stances">The positions between which students choose where they stand, two to five; null for none.</param>
 /// <param name="LeastJudged">Of how many cards of others each is asked to say something, where cards are judged; 0 for no number.</param>
 /// <param name="PerTopic">Whether the least and the most cards count under each topic, not altogether.</param>
+/// <param name="MostAnswers">How many answers each may have up; 0 for no number.</param>
+/// <param name="MostJudged">Of how many cards each may say something, where they are not chosen; 0 for no number.</param>
 public sealed record WallRules(
-    int Least = 0, int Most = 0, [Since(2)] bool OwnFirst = false, [Since(3)] bool Answers = false, [Since(4)] AttachmentKinds Shows = AttachmentKinds.None, [Since(5)] Judging? Judging = null, [Since(6)] int Stations = 0, [Since(7)] bool OnlyGiven = false, [Since(8)] NamesTo Names = NamesTo.Everybody, [Since(8)] bool AnyMoves = false, [Since(8)] bool InPairs = false, [Since(8)] int LeastAnswers = 0, [Since(9), NullIsEmpty] ImmutableArray<QuickResponse>? Responses = null, [Since(9)] bool SaidAlready = false, [Since(9)] bool BuildsOn = false, [Since(10), NullIsEmpty] ImmutableArray<Texts>? Stances = null, [Since(10)] int LeastJudged = 0, [Since(10)] bool PerTopic = false)
+    int Least = 0, int Most = 0, [Since(2)] bool OwnFirst = false, [Since(3)] bool Answers = false, [Since(4)] AttachmentKinds Shows = AttachmentKinds.None, [Since(5)] Judging? Judging = null, [Since(6)] int Stations = 0, [Since(7)] bool OnlyGiven = false, [Since(8)] NamesTo Names = NamesTo.Everybody, [Since(8)] bool AnyMoves = false, [Since(8)] bool InPairs = false, [Since(8)] int LeastAnswers = 0, [Since(9), NullIsEmpty] ImmutableArray<QuickResponse>? Responses = null, [Since(9)] bool SaidAlready = false, [Since(9)] bool BuildsOn = false, [Since(10), NullIsEmpty] ImmutableArray<Texts>? Stances = null, [Since(10)] int LeastJudged = 0, [Since(10)] bool PerTopic = false, [Since(11)] int MostAnswers = 0, [Since(11)] int MostJudged = 0)
 {
     /// <summary>As many cards as anybody likes, of words alone.</summary>
     public static readonly WallRules Free = new();
@@ -116,6 +124,9 @@ public sealed record WallPlan(
 
     /// <summary>A wall to begin with.</summary>
     public static readonly WallPlan Blank = new(Purpose.Sort, Pages.Texts.None, [], new(Shows: Attachment.Usual));
+
+    /// <summary>Whether a student may put up cards under a topic, as far as the plan says.</summary>
+    public bool IsFor(int person, long topic) => !TopicsStand || Topics.FirstOrDefault(t => t.Id == topic)?.IsFor(person) != false;
 
     /// <summary>Whether there is a place for cards with this number.</summary>
     public bool Has(long topic) => topic == Nowhere || Topics.Any(t => t.Id == topic);
@@ -194,6 +205,7 @@ public sealed record WallPlan(
             if (topic.Id is <= Nowhere or >= 1L << 53 || Topics.Take(i).Any(t => t.Id == topic.Id)) return $"Topic {i + 1} has no number of its own.";
             if (!topic.Heading.IsWithin(Limits.NameLength) || !topic.Prompt.IsWithin(PromptLength)) return $"The words of topic {i + 1} are too long, or in too many languages.";
             if (!Attachment.AreSound(topic.Shows) || topic.Stimulus is { IsValid: false }) return $"Topic {i + 1} shows what this program does not know, or too much.";
+            if (topic.Only is { IsEmpty: false } only && (HidesNames || only.Length > Limits.People || only.Any(p => p <= Actor.Owner.Number) || only.Distinct().Count() < only.Length)) return $"Topic {i + 1} is for some who cannot be so; where names are hidden, topics are for everybody.";
             if (topic.Colour is < 0 or >= Colours) return $"Topic {i + 1} has a colour that there is not.";
         }
 
@@ -207,6 +219,8 @@ public sealed record WallPlan(
         if (Rules.Positions.Length is not (0 or >= Walls.Stances.Least and <= Walls.Stances.Most) || Rules.Positions.Any(p => !p.IsWithin(Limits.NameLength))) return $"Students choose between {Walls.Stances.Least} to {Walls.Stances.Most} positions, each of at most {Limits.NameLength} letters.";
         if (Rules.LeastAnswers is < 0 or > Answer.MostOfOne) return $"A student may be asked to answer at most {Answer.MostOfOne} cards.";
         if (Rules.LeastJudged is < 0 or > Card.MostOfOne) return $"A student may be asked to judge at most {Card.MostOfOne} cards.";
+        if (Rules.MostAnswers is < 0 or > Answer.MostOfOne || (Rules.MostAnswers > 0 && Rules.MostAnswers < Rules.LeastAnswers)) return $"A student may give at most {Answer.MostOfOne} answers, and no fewer than they are asked for.";
+        if (Rules.MostJudged is < 0 or > Card.MostOfOne || (Rules.MostJudged > 0 && Rules.MostJudged < Rules.LeastJudged)) return $"A student may judge at most {Card.MostOfOne} cards, and no fewer than they are asked for.";
         if (!Enum.IsDefined(Rules.Names)) return "Names are shown to whom this program does not know.";
         if (Rules.Stations is < 0 or > MostTopics) return $"A student may be asked for something at {MostTopics} stations at most.";
         return Rules is { Least: >= 0 and <= Card.MostOfOne, Most: >= 0 and <= Card.MostOfOne } && (Rules.Most == 0 || Rules.Least <= Rules.Most)

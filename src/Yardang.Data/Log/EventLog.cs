@@ -1,4 +1,5 @@
 using System.Threading.Channels;
+using Yardang.Core.Threads;
 
 namespace Yardang.Data.Log;
 

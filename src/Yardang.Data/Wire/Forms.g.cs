@@ -145,13 +145,13 @@ internal static class Forms
             case Yardang.Core.Walls.TakeCardDown v: Write(ref w, v); break;
             case Yardang.Core.Walls.PutCardBack v: Write(ref w, v); break;
             case Yardang.Core.Walls.SetPlan v: Write(ref w, v); break;
-            case Yardang.Core.Walls.AnswerCard v: Write(ref w, v); break;
-            case Yardang.Core.Walls.RewordAnswer v: Write(ref w, v); break;
-            case Yardang.Core.Walls.TakeAnswerDown v: Write(ref w, v); break;
-            case Yardang.Core.Walls.PutAnswerBack v: Write(ref w, v); break;
-            case Yardang.Core.Walls.JudgeCard v: Write(ref w, v); break;
-            case Yardang.Core.Walls.ShowResults v: Write(ref w, v); break;
-            case Yardang.Core.Walls.GoOnJudging v: Write(ref w, v); break;
+            case Yardang.Core.Threads.GiveAnswer v: Write(ref w, v); break;
+            case Yardang.Core.Threads.RewordAnswer v: Write(ref w, v); break;
+            case Yardang.Core.Threads.TakeAnswerDown v: Write(ref w, v); break;
+            case Yardang.Core.Threads.PutAnswerBack v: Write(ref w, v); break;
+            case Yardang.Core.Judges.JudgeCard v: Write(ref w, v); break;
+            case Yardang.Core.Judges.ShowResults v: Write(ref w, v); break;
+            case Yardang.Core.Judges.GoOnJudging v: Write(ref w, v); break;
             case Yardang.Core.Walls.AskToo v: Write(ref w, v); break;
             case Yardang.Core.Walls.FileQuestion v: Write(ref w, v); break;
             case Yardang.Core.Walls.BeginTrip v: Write(ref w, v); break;
@@ -177,6 +177,7 @@ internal static class Forms
             case Yardang.Core.Walls.SteerStances v: Write(ref w, v); break;
             case Yardang.Core.Walls.ColourCard v: Write(ref w, v); break;
             case Yardang.Core.Walls.BreakSeal v: Write(ref w, v); break;
+            case Yardang.Core.Boards.SetMarkJudging v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -215,13 +216,13 @@ internal static class Forms
         Yardang.Core.Walls.TakeCardDown => 43,
         Yardang.Core.Walls.PutCardBack => 44,
         Yardang.Core.Walls.SetPlan => 45,
-        Yardang.Core.Walls.AnswerCard => 46,
-        Yardang.Core.Walls.RewordAnswer => 47,
-        Yardang.Core.Walls.TakeAnswerDown => 48,
-        Yardang.Core.Walls.PutAnswerBack => 49,
-        Yardang.Core.Walls.JudgeCard => 50,
-        Yardang.Core.Walls.ShowResults => 51,
-        Yardang.Core.Walls.GoOnJudging => 52,
+        Yardang.Core.Threads.GiveAnswer => 46,
+        Yardang.Core.Threads.RewordAnswer => 47,
+        Yardang.Core.Threads.TakeAnswerDown => 48,
+        Yardang.Core.Threads.PutAnswerBack => 49,
+        Yardang.Core.Judges.JudgeCard => 50,
+        Yardang.Core.Judges.ShowResults => 51,
+        Yardang.Core.Judges.GoOnJudging => 52,
         Yardang.Core.Walls.AskToo => 53,
         Yardang.Core.Walls.FileQuestion => 54,
         Yardang.Core.Walls.BeginTrip => 55,
@@ -247,6 +248,7 @@ internal static class Forms
         Yardang.Core.Walls.SteerStances => 75,
         Yardang.Core.Walls.ColourCard => 76,
         Yardang.Core.Walls.BreakSeal => 77,
+        Yardang.Core.Boards.SetMarkJudging => 78,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -293,7 +295,7 @@ internal static class Forms
         43 => ReadTakeCardDown(ref r),
         44 => ReadPutCardBack(ref r),
         45 => ReadSetPlan(ref r),
-        46 => ReadAnswerCard(ref r),
+        46 => ReadGiveAnswer(ref r),
         47 => ReadRewordAnswer(ref r),
         48 => ReadTakeAnswerDown(ref r),
         49 => ReadPutAnswerBack(ref r),
@@ -325,6 +327,7 @@ internal static class Forms
         75 => ReadSteerStances(ref r),
         76 => ReadColourCard(ref r),
         77 => ReadBreakSeal(ref r),
+        78 => ReadSetMarkJudging(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of command: {kind}."),
     };
 
@@ -431,13 +434,13 @@ internal static class Forms
             case Yardang.Core.Walls.PlanSet v: Write(ref w, v); break;
             case Yardang.Core.Walls.CardsBrought v: Write(ref w, v); break;
             case Yardang.Core.Walls.CardsShown v: Write(ref w, v); break;
-            case Yardang.Core.Walls.CardAnswered v: Write(ref w, v); break;
-            case Yardang.Core.Walls.AnswerReworded v: Write(ref w, v); break;
-            case Yardang.Core.Walls.AnswerTakenDown v: Write(ref w, v); break;
-            case Yardang.Core.Walls.AnswerPutBack v: Write(ref w, v); break;
-            case Yardang.Core.Walls.CardJudged v: Write(ref w, v); break;
-            case Yardang.Core.Walls.ResultsShown v: Write(ref w, v); break;
-            case Yardang.Core.Walls.JudgingWentOn v: Write(ref w, v); break;
+            case Yardang.Core.Threads.AnswerGiven v: Write(ref w, v); break;
+            case Yardang.Core.Threads.AnswerReworded v: Write(ref w, v); break;
+            case Yardang.Core.Threads.AnswerTakenDown v: Write(ref w, v); break;
+            case Yardang.Core.Threads.AnswerPutBack v: Write(ref w, v); break;
+            case Yardang.Core.Judges.CardJudged v: Write(ref w, v); break;
+            case Yardang.Core.Judges.ResultsShown v: Write(ref w, v); break;
+            case Yardang.Core.Judges.JudgingWentOn v: Write(ref w, v); break;
             case Yardang.Core.Walls.AskedToo v: Write(ref w, v); break;
             case Yardang.Core.Walls.QuestionFiled v: Write(ref w, v); break;
             case Yardang.Core.Walls.TripBegun v: Write(ref w, v); break;
@@ -464,6 +467,7 @@ internal static class Forms
             case Yardang.Core.Walls.StancesSteered v: Write(ref w, v); break;
             case Yardang.Core.Walls.CardColoured v: Write(ref w, v); break;
             case Yardang.Core.Walls.SealBroken v: Write(ref w, v); break;
+            case Yardang.Core.Boards.MarkJudgingSet v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -525,13 +529,13 @@ internal static class Forms
         Yardang.Core.Walls.PlanSet => 75,
         Yardang.Core.Walls.CardsBrought => 76,
         Yardang.Core.Walls.CardsShown => 77,
-        Yardang.Core.Walls.CardAnswered => 78,
-        Yardang.Core.Walls.AnswerReworded => 79,
-        Yardang.Core.Walls.AnswerTakenDown => 80,
-        Yardang.Core.Walls.AnswerPutBack => 81,
-        Yardang.Core.Walls.CardJudged => 82,
-        Yardang.Core.Walls.ResultsShown => 83,
-        Yardang.Core.Walls.JudgingWentOn => 84,
+        Yardang.Core.Threads.AnswerGiven => 78,
+        Yardang.Core.Threads.AnswerReworded => 79,
+        Yardang.Core.Threads.AnswerTakenDown => 80,
+        Yardang.Core.Threads.AnswerPutBack => 81,
+        Yardang.Core.Judges.CardJudged => 82,
+        Yardang.Core.Judges.ResultsShown => 83,
+        Yardang.Core.Judges.JudgingWentOn => 84,
         Yardang.Core.Walls.AskedToo => 85,
         Yardang.Core.Walls.QuestionFiled => 86,
         Yardang.Core.Walls.TripBegun => 87,
@@ -558,6 +562,7 @@ internal static class Forms
         Yardang.Core.Walls.StancesSteered => 108,
         Yardang.Core.Walls.CardColoured => 109,
         Yardang.Core.Walls.SealBroken => 110,
+        Yardang.Core.Boards.MarkJudgingSet => 111,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -627,7 +632,7 @@ internal static class Forms
         75 => ReadPlanSet(ref r),
         76 => ReadCardsBrought(ref r),
         77 => ReadCardsShown(ref r),
-        78 => ReadCardAnswered(ref r),
+        78 => ReadAnswerGiven(ref r),
         79 => ReadAnswerReworded(ref r),
         80 => ReadAnswerTakenDown(ref r),
         81 => ReadAnswerPutBack(ref r),
@@ -660,6 +665,7 @@ internal static class Forms
         108 => ReadStancesSteered(ref r),
         109 => ReadCardColoured(ref r),
         110 => ReadSealBroken(ref r),
+        111 => ReadMarkJudgingSet(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of room event: {kind}."),
     };
 
@@ -829,7 +835,7 @@ internal static class Forms
         return new Yardang.Core.LateChanges.Adopted(@number, @page, @givenUp);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.Answer v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Threads.Answer v)
     {
         var count = (int)v.Says != 0 ? 10 : v.Aloud ? 9 : 8;
         w.WriteArrayHeader(count);
@@ -847,7 +853,7 @@ internal static class Forms
         w.Write((int)v.Says);
     }
 
-    public static Yardang.Core.Walls.Answer ReadAnswer(ref MessagePackReader r)
+    public static Yardang.Core.Threads.Answer ReadAnswer(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 8);
         System.Int64 @id = r.ReadInt64();
@@ -864,53 +870,32 @@ internal static class Forms
             @aloud = r.ReadBoolean();
         }
 
-        Yardang.Core.Walls.AnswerKind @says = default;
+        Yardang.Core.Threads.AnswerKind @says = default;
         if (fields.Has(10))
         {
-            @says = (Yardang.Core.Walls.AnswerKind)r.ReadInt32();
+            @says = (Yardang.Core.Threads.AnswerKind)r.ReadInt32();
         }
 
         fields.End(ref r);
-        return new Yardang.Core.Walls.Answer(@id, @to, @author, @byStaff, @language, @text, @saidAt, @downBy, @aloud, @says);
+        return new Yardang.Core.Threads.Answer(@id, @to, @author, @byStaff, @language, @text, @saidAt, @downBy, @aloud, @says);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.AnswerCard v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Threads.AnswerGiven v)
     {
-        var count = (int)v.Says != 0 ? 7 : v.Aloud ? 6 : 5;
-        w.WriteArrayHeader(count);
-        w.Write(v.Card);
-        w.Write(v.Id);
-        w.Write(v.To);
-        w.Write(v.Language);
-        w.Write(v.Text);
-        if (count < 6) return;
-        w.Write(v.Aloud);
-        if (count < 7) return;
-        w.Write((int)v.Says);
+        w.WriteArrayHeader(3);
+        w.Write(v.About);
+        Write(ref w, v.Answer);
+        w.Write(v.Whose);
     }
 
-    public static Yardang.Core.Walls.AnswerCard ReadAnswerCard(ref MessagePackReader r)
+    public static Yardang.Core.Threads.AnswerGiven ReadAnswerGiven(ref MessagePackReader r)
     {
-        var fields = new Fields(ref r, 5);
-        System.Int64 @card = r.ReadInt64();
-        System.Int64 @id = r.ReadInt64();
-        System.Int64 @to = r.ReadInt64();
-        System.String @language = ByHand.ReadText(ref r);
-        System.String @text = ByHand.ReadText(ref r);
-        System.Boolean @aloud = default;
-        if (fields.Has(6))
-        {
-            @aloud = r.ReadBoolean();
-        }
-
-        Yardang.Core.Walls.AnswerKind @says = default;
-        if (fields.Has(7))
-        {
-            @says = (Yardang.Core.Walls.AnswerKind)r.ReadInt32();
-        }
-
+        var fields = new Fields(ref r, 3);
+        System.Int64 @about = r.ReadInt64();
+        Yardang.Core.Threads.Answer @answer = ReadAnswer(ref r);
+        System.Int32 @whose = r.ReadInt32();
         fields.End(ref r);
-        return new Yardang.Core.Walls.AnswerCard(@card, @id, @to, @language, @text, @aloud, @says);
+        return new Yardang.Core.Threads.AnswerGiven(@about, @answer, @whose);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.AnswerKey v)
@@ -939,62 +924,62 @@ internal static class Forms
         return new Yardang.Core.Editing.AnswerKey(@marks, @zones);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.AnswerPutBack v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Threads.AnswerPutBack v)
     {
         w.WriteArrayHeader(3);
-        w.Write(v.Card);
+        w.Write(v.About);
         Write(ref w, v.Answer);
         w.Write(v.Whose);
     }
 
-    public static Yardang.Core.Walls.AnswerPutBack ReadAnswerPutBack(ref MessagePackReader r)
+    public static Yardang.Core.Threads.AnswerPutBack ReadAnswerPutBack(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 3);
-        System.Int64 @card = r.ReadInt64();
-        Yardang.Core.Walls.Answer @answer = ReadAnswer(ref r);
+        System.Int64 @about = r.ReadInt64();
+        Yardang.Core.Threads.Answer @answer = ReadAnswer(ref r);
         System.Int32 @whose = r.ReadInt32();
         fields.End(ref r);
-        return new Yardang.Core.Walls.AnswerPutBack(@card, @answer, @whose);
+        return new Yardang.Core.Threads.AnswerPutBack(@about, @answer, @whose);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.AnswerReworded v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Threads.AnswerReworded v)
     {
         w.WriteArrayHeader(5);
-        w.Write(v.Card);
+        w.Write(v.About);
         w.Write(v.Id);
         w.Write(v.Language);
         w.Write(v.Text);
         w.Write(v.Whose);
     }
 
-    public static Yardang.Core.Walls.AnswerReworded ReadAnswerReworded(ref MessagePackReader r)
+    public static Yardang.Core.Threads.AnswerReworded ReadAnswerReworded(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 5);
-        System.Int64 @card = r.ReadInt64();
+        System.Int64 @about = r.ReadInt64();
         System.Int64 @id = r.ReadInt64();
         System.String @language = ByHand.ReadText(ref r);
         System.String @text = ByHand.ReadText(ref r);
         System.Int32 @whose = r.ReadInt32();
         fields.End(ref r);
-        return new Yardang.Core.Walls.AnswerReworded(@card, @id, @language, @text, @whose);
+        return new Yardang.Core.Threads.AnswerReworded(@about, @id, @language, @text, @whose);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.AnswerTakenDown v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Threads.AnswerTakenDown v)
     {
         w.WriteArrayHeader(3);
-        w.Write(v.Card);
+        w.Write(v.About);
         w.Write(v.Id);
         w.Write(v.Whose);
     }
 
-    public static Yardang.Core.Walls.AnswerTakenDown ReadAnswerTakenDown(ref MessagePackReader r)
+    public static Yardang.Core.Threads.AnswerTakenDown ReadAnswerTakenDown(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 3);
-        System.Int64 @card = r.ReadInt64();
+        System.Int64 @about = r.ReadInt64();
         System.Int64 @id = r.ReadInt64();
         System.Int32 @whose = r.ReadInt32();
         fields.End(ref r);
-        return new Yardang.Core.Walls.AnswerTakenDown(@card, @id, @whose);
+        return new Yardang.Core.Threads.AnswerTakenDown(@about, @id, @whose);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.AskToo v)
@@ -1070,7 +1055,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Boards.BoardSnapshot v)
     {
-        w.WriteArrayHeader(5);
+        w.WriteArrayHeader(7);
         Write(ref w, v.Sheets);
         w.WriteArrayHeader(v.SetAside.Length);
         foreach (var item in v.SetAside)
@@ -1091,18 +1076,27 @@ internal static class Forms
             Write(ref w, item);
         }
 
+        w.WriteArrayHeader(v.Said.Length);
+        foreach (var item in v.Said)
+        {
+            Write(ref w, item);
+        }
+
+        Write(ref w, v.Judging);
     }
 
     public static Yardang.Core.Boards.BoardSnapshot ReadBoardSnapshot(ref MessagePackReader r)
     {
-        var fields = new Fields(ref r, 5);
+        var fields = new Fields(ref r, 7);
         Yardang.Core.Editing.SheetsSnapshot @sheets = ReadSheetsSnapshot(ref r);
         ImmutableArray<Yardang.Core.Rooms.LateWork> @setAside = ReadListOfLateWork(ref r);
         System.Int64? @lastActivity = ByHand.OrNull(r.ReadInt64());
         ImmutableArray<Yardang.Core.LateChanges.Adopted> @adopted = ReadListOfAdopted(ref r);
         ImmutableArray<Yardang.Core.Rooms.LastAct> @acts = ReadListOfLastAct(ref r);
+        ImmutableArray<Yardang.Core.Boards.MarkThread> @said = ReadListOfMarkThread(ref r);
+        Yardang.Core.Boards.MarkJudgingState @judging = ReadMarkJudgingState(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Boards.BoardSnapshot(@sheets, @setAside, @lastActivity, @adopted, @acts);
+        return new Yardang.Core.Boards.BoardSnapshot(@sheets, @setAside, @lastActivity, @adopted, @acts, @said, @judging);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.BreakSeal v)
@@ -1279,7 +1273,7 @@ internal static class Forms
         System.String @text = ByHand.ReadText(ref r);
         System.Int64 @putUpAt = r.ReadInt64();
         System.Int32 @downBy = r.ReadInt32();
-        ImmutableArray<Yardang.Core.Walls.Answer>? @answers = null;
+        ImmutableArray<Yardang.Core.Threads.Answer>? @answers = null;
         if (fields.Has(11))
         {
             @answers = r.TryReadNil() ? null : ReadListOfAnswer(ref r);
@@ -1341,24 +1335,6 @@ internal static class Forms
         return new Yardang.Core.Walls.Card(@id, @topic, @putUnder, @author, @byStaff, @order, @language, @text, @putUpAt, @downBy, @answers, @attachments, @askedToo, @answeredBy, @at, @putUpBy, @spot, @responses, @joined, @from, @poured, @colour, @unsealed);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardAnswered v)
-    {
-        w.WriteArrayHeader(3);
-        w.Write(v.Card);
-        Write(ref w, v.Answer);
-        w.Write(v.Whose);
-    }
-
-    public static Yardang.Core.Walls.CardAnswered ReadCardAnswered(ref MessagePackReader r)
-    {
-        var fields = new Fields(ref r, 3);
-        System.Int64 @card = r.ReadInt64();
-        Yardang.Core.Walls.Answer @answer = ReadAnswer(ref r);
-        System.Int32 @whose = r.ReadInt32();
-        fields.End(ref r);
-        return new Yardang.Core.Walls.CardAnswered(@card, @answer, @whose);
-    }
-
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardColoured v)
     {
         w.WriteArrayHeader(3);
@@ -1395,7 +1371,7 @@ internal static class Forms
         return new Yardang.Core.Walls.CardJoined(@card, @onto, @whose);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardJudged v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Judges.CardJudged v)
     {
         var count = v.Reason.Length > 0 || v.Words.Length > 0 ? 4 : 2;
         w.WriteArrayHeader(count);
@@ -1406,7 +1382,7 @@ internal static class Forms
         w.Write(v.Words);
     }
 
-    public static Yardang.Core.Walls.CardJudged ReadCardJudged(ref MessagePackReader r)
+    public static Yardang.Core.Judges.CardJudged ReadCardJudged(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 2);
         System.Int64 @card = r.ReadInt64();
@@ -1420,7 +1396,7 @@ internal static class Forms
         }
 
         fields.End(ref r);
-        return new Yardang.Core.Walls.CardJudged(@card, @value, @reason, @words);
+        return new Yardang.Core.Judges.CardJudged(@card, @value, @reason, @words);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardLaid v)
@@ -1602,7 +1578,7 @@ internal static class Forms
         return new Yardang.Core.Walls.CardRespondedTo(@card, @stamp, @on, @whose);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardResult v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Judges.CardResult v)
     {
         var count = v.Fair is not null || v.Reasons is not null ? 5 : 3;
         w.WriteArrayHeader(count);
@@ -1640,14 +1616,14 @@ internal static class Forms
 
     }
 
-    public static Yardang.Core.Walls.CardResult ReadCardResult(ref MessagePackReader r)
+    public static Yardang.Core.Judges.CardResult ReadCardResult(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 3);
         System.Int32 @round = r.ReadInt32();
         System.Int64 @card = r.ReadInt64();
         ImmutableArray<System.Int32> @counts = ReadListOfInt32(ref r);
         System.Double? @fair = null;
-        ImmutableArray<Yardang.Core.Walls.ScoreReason>? @reasons = null;
+        ImmutableArray<Yardang.Core.Judges.ScoreReason>? @reasons = null;
         if (fields.Has(5))
         {
             @fair = r.TryReadNil() ? null : r.ReadDouble();
@@ -1655,7 +1631,7 @@ internal static class Forms
         }
 
         fields.End(ref r);
-        return new Yardang.Core.Walls.CardResult(@round, @card, @counts, @fair, @reasons);
+        return new Yardang.Core.Judges.CardResult(@round, @card, @counts, @fair, @reasons);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardReworded v)
@@ -1823,7 +1799,7 @@ internal static class Forms
         Yardang.Core.Walls.WallPlan @plan = ReadWallPlan(ref r);
         ImmutableArray<Yardang.Core.Walls.Card> @cards = ReadListOfCard(ref r);
         System.Int64? @changedAt = r.TryReadNil() ? null : r.ReadInt64();
-        ImmutableArray<Yardang.Core.Walls.CardResult>? @results = null;
+        ImmutableArray<Yardang.Core.Judges.CardResult>? @results = null;
         if (fields.Has(4))
         {
             @results = r.TryReadNil() ? null : ReadListOfCardResult(ref r);
@@ -2171,7 +2147,7 @@ internal static class Forms
         return new Yardang.Core.Marks.ConnectorBody(@from, @to, @points, @label);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.Criterion v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Judges.Criterion v)
     {
         w.WriteArrayHeader(4);
         ByHand.Write(ref w, v.Says);
@@ -2180,15 +2156,15 @@ internal static class Forms
         w.Write((int)v.Words);
     }
 
-    public static Yardang.Core.Walls.Criterion ReadCriterion(ref MessagePackReader r)
+    public static Yardang.Core.Judges.Criterion ReadCriterion(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 4);
         Yardang.Core.Pages.Texts @says = ByHand.ReadTexts(ref r);
         System.Int32 @points = r.ReadInt32();
-        Yardang.Core.Walls.Wanted @reason = (Yardang.Core.Walls.Wanted)r.ReadInt32();
-        Yardang.Core.Walls.Wanted @words = (Yardang.Core.Walls.Wanted)r.ReadInt32();
+        Yardang.Core.Judges.Wanted @reason = (Yardang.Core.Judges.Wanted)r.ReadInt32();
+        Yardang.Core.Judges.Wanted @words = (Yardang.Core.Judges.Wanted)r.ReadInt32();
         fields.End(ref r);
-        return new Yardang.Core.Walls.Criterion(@says, @points, @reason, @words);
+        return new Yardang.Core.Judges.Criterion(@says, @points, @reason, @words);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Cutting v)
@@ -2674,6 +2650,45 @@ internal static class Forms
         return new Yardang.Core.Editing.GestureUndone(@gesture, @changes, @skipped, @back);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Threads.GiveAnswer v)
+    {
+        var count = (int)v.Says != 0 ? 7 : v.Aloud ? 6 : 5;
+        w.WriteArrayHeader(count);
+        w.Write(v.About);
+        w.Write(v.Id);
+        w.Write(v.To);
+        w.Write(v.Language);
+        w.Write(v.Text);
+        if (count < 6) return;
+        w.Write(v.Aloud);
+        if (count < 7) return;
+        w.Write((int)v.Says);
+    }
+
+    public static Yardang.Core.Threads.GiveAnswer ReadGiveAnswer(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 5);
+        System.Int64 @about = r.ReadInt64();
+        System.Int64 @id = r.ReadInt64();
+        System.Int64 @to = r.ReadInt64();
+        System.String @language = ByHand.ReadText(ref r);
+        System.String @text = ByHand.ReadText(ref r);
+        System.Boolean @aloud = default;
+        if (fields.Has(6))
+        {
+            @aloud = r.ReadBoolean();
+        }
+
+        Yardang.Core.Threads.AnswerKind @says = default;
+        if (fields.Has(7))
+        {
+            @says = (Yardang.Core.Threads.AnswerKind)r.ReadInt32();
+        }
+
+        fields.End(ref r);
+        return new Yardang.Core.Threads.GiveAnswer(@about, @id, @to, @language, @text, @aloud, @says);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.GiveReading v)
     {
         w.WriteArrayHeader(2);
@@ -2753,18 +2768,18 @@ internal static class Forms
         return new Yardang.Core.Walls.GivenCard(@id, @topic, @text, @shown);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.GoOnJudging v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Judges.GoOnJudging v)
     {
         w.WriteArrayHeader(1);
         w.Write(v.NewRound);
     }
 
-    public static Yardang.Core.Walls.GoOnJudging ReadGoOnJudging(ref MessagePackReader r)
+    public static Yardang.Core.Judges.GoOnJudging ReadGoOnJudging(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 1);
         System.Boolean @newRound = r.ReadBoolean();
         fields.End(ref r);
-        return new Yardang.Core.Walls.GoOnJudging(@newRound);
+        return new Yardang.Core.Judges.GoOnJudging(@newRound);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Gripping v)
@@ -2943,7 +2958,7 @@ internal static class Forms
         return new Yardang.Core.Walls.JoinCard(@card, @onto);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.JudgeCard v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Judges.JudgeCard v)
     {
         var count = v.Reason.Length > 0 || v.Words.Length > 0 ? 4 : 2;
         w.WriteArrayHeader(count);
@@ -2954,7 +2969,7 @@ internal static class Forms
         w.Write(v.Words);
     }
 
-    public static Yardang.Core.Walls.JudgeCard ReadJudgeCard(ref MessagePackReader r)
+    public static Yardang.Core.Judges.JudgeCard ReadJudgeCard(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 2);
         System.Int64 @card = r.ReadInt64();
@@ -2968,10 +2983,10 @@ internal static class Forms
         }
 
         fields.End(ref r);
-        return new Yardang.Core.Walls.JudgeCard(@card, @value, @reason, @words);
+        return new Yardang.Core.Judges.JudgeCard(@card, @value, @reason, @words);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.Judgement v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Judges.Judgement v)
     {
         w.WriteArrayHeader(6);
         w.Write(v.Round);
@@ -2982,7 +2997,7 @@ internal static class Forms
         w.Write(v.Words);
     }
 
-    public static Yardang.Core.Walls.Judgement ReadJudgement(ref MessagePackReader r)
+    public static Yardang.Core.Judges.Judgement ReadJudgement(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 6);
         System.Int32 @round = r.ReadInt32();
@@ -2992,10 +3007,10 @@ internal static class Forms
         System.String @reason = ByHand.ReadText(ref r);
         System.String @words = ByHand.ReadText(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Walls.Judgement(@round, @card, @person, @value, @reason, @words);
+        return new Yardang.Core.Judges.Judgement(@round, @card, @person, @value, @reason, @words);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.Judging v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Judges.Judging v)
     {
         var count = v.Criterion is not null ? 3 : 2;
         w.WriteArrayHeader(count);
@@ -3013,22 +3028,22 @@ internal static class Forms
 
     }
 
-    public static Yardang.Core.Walls.Judging ReadJudging(ref MessagePackReader r)
+    public static Yardang.Core.Judges.Judging ReadJudging(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 2);
-        Yardang.Core.Walls.JudgingKind @kind = (Yardang.Core.Walls.JudgingKind)r.ReadInt32();
+        Yardang.Core.Judges.JudgingKind @kind = (Yardang.Core.Judges.JudgingKind)r.ReadInt32();
         System.Int32 @choices = r.ReadInt32();
-        Yardang.Core.Walls.Criterion? @criterion = null;
+        Yardang.Core.Judges.Criterion? @criterion = null;
         if (fields.Has(3))
         {
             @criterion = r.TryReadNil() ? null : ReadCriterion(ref r);
         }
 
         fields.End(ref r);
-        return new Yardang.Core.Walls.Judging(@kind, @choices, @criterion);
+        return new Yardang.Core.Judges.Judging(@kind, @choices, @criterion);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.JudgingState v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Judges.JudgingState v)
     {
         w.WriteArrayHeader(6);
         w.Write(v.Round);
@@ -3057,31 +3072,31 @@ internal static class Forms
 
     }
 
-    public static Yardang.Core.Walls.JudgingState ReadJudgingState(ref MessagePackReader r)
+    public static Yardang.Core.Judges.JudgingState ReadJudgingState(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 6);
         System.Int32 @round = r.ReadInt32();
-        Yardang.Core.Walls.JudgingKind? @kind = r.TryReadNil() ? null : (Yardang.Core.Walls.JudgingKind)r.ReadInt32();
+        Yardang.Core.Judges.JudgingKind? @kind = r.TryReadNil() ? null : (Yardang.Core.Judges.JudgingKind)r.ReadInt32();
         System.Int32 @values = r.ReadInt32();
         System.Boolean @isShown = r.ReadBoolean();
-        ImmutableArray<Yardang.Core.Walls.Judgement> @given = ReadListOfJudgement(ref r);
-        ImmutableArray<Yardang.Core.Walls.CardResult> @results = ReadListOfCardResult(ref r);
+        ImmutableArray<Yardang.Core.Judges.Judgement> @given = ReadListOfJudgement(ref r);
+        ImmutableArray<Yardang.Core.Judges.CardResult> @results = ReadListOfCardResult(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Walls.JudgingState(@round, @kind, @values, @isShown, @given, @results);
+        return new Yardang.Core.Judges.JudgingState(@round, @kind, @values, @isShown, @given, @results);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.JudgingWentOn v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Judges.JudgingWentOn v)
     {
         w.WriteArrayHeader(1);
         w.Write(v.NewRound);
     }
 
-    public static Yardang.Core.Walls.JudgingWentOn ReadJudgingWentOn(ref MessagePackReader r)
+    public static Yardang.Core.Judges.JudgingWentOn ReadJudgingWentOn(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 1);
         System.Boolean @newRound = r.ReadBoolean();
         fields.End(ref r);
-        return new Yardang.Core.Walls.JudgingWentOn(@newRound);
+        return new Yardang.Core.Judges.JudgingWentOn(@newRound);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.KeySet v)
@@ -3903,6 +3918,73 @@ internal static class Forms
         Yardang.Core.Marks.Mark @mark = ReadMark(ref r);
         fields.End(ref r);
         return new Yardang.Core.Editing.MarkAdded(@mark);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Boards.MarkJudgingSet v)
+    {
+        w.WriteArrayHeader(1);
+        if (v.Judging is { } @judging)
+        {
+            Write(ref w, @judging);
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
+    }
+
+    public static Yardang.Core.Boards.MarkJudgingSet ReadMarkJudgingSet(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 1);
+        Yardang.Core.Judges.Judging? @judging = r.TryReadNil() ? null : ReadJudging(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Boards.MarkJudgingSet(@judging);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Boards.MarkJudgingState v)
+    {
+        w.WriteArrayHeader(2);
+        if (v.Rule is { } @rule)
+        {
+            Write(ref w, @rule);
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
+        Write(ref w, v.State);
+    }
+
+    public static Yardang.Core.Boards.MarkJudgingState ReadMarkJudgingState(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        Yardang.Core.Judges.Judging? @rule = r.TryReadNil() ? null : ReadJudging(ref r);
+        Yardang.Core.Judges.JudgingState @state = ReadJudgingState(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Boards.MarkJudgingState(@rule, @state);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Boards.MarkThread v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Mark);
+        w.WriteArrayHeader(v.Answers.Length);
+        foreach (var item in v.Answers)
+        {
+            Write(ref w, item);
+        }
+
+    }
+
+    public static Yardang.Core.Boards.MarkThread ReadMarkThread(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int64 @mark = r.ReadInt64();
+        ImmutableArray<Yardang.Core.Threads.Answer> @answers = ReadListOfAnswer(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Boards.MarkThread(@mark, @answers);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.MarksAdded v)
@@ -4901,20 +4983,20 @@ internal static class Forms
         return new Yardang.Core.Walls.PlanSet(@plan, @laid);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.PutAnswerBack v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Threads.PutAnswerBack v)
     {
         w.WriteArrayHeader(2);
-        w.Write(v.Card);
+        w.Write(v.About);
         w.Write(v.Id);
     }
 
-    public static Yardang.Core.Walls.PutAnswerBack ReadPutAnswerBack(ref MessagePackReader r)
+    public static Yardang.Core.Threads.PutAnswerBack ReadPutAnswerBack(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 2);
-        System.Int64 @card = r.ReadInt64();
+        System.Int64 @about = r.ReadInt64();
         System.Int64 @id = r.ReadInt64();
         fields.End(ref r);
-        return new Yardang.Core.Walls.PutAnswerBack(@card, @id);
+        return new Yardang.Core.Threads.PutAnswerBack(@about, @id);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.PutCardBack v)
@@ -5264,7 +5346,7 @@ internal static class Forms
         return new Yardang.Core.Walls.Response(@stamp, @people, @byStaff);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.ResultsShown v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Judges.ResultsShown v)
     {
         w.WriteArrayHeader(1);
         w.WriteArrayHeader(v.Results.Length);
@@ -5275,12 +5357,12 @@ internal static class Forms
 
     }
 
-    public static Yardang.Core.Walls.ResultsShown ReadResultsShown(ref MessagePackReader r)
+    public static Yardang.Core.Judges.ResultsShown ReadResultsShown(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 1);
-        ImmutableArray<Yardang.Core.Walls.CardResult> @results = ReadListOfCardResult(ref r);
+        ImmutableArray<Yardang.Core.Judges.CardResult> @results = ReadListOfCardResult(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Walls.ResultsShown(@results);
+        return new Yardang.Core.Judges.ResultsShown(@results);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.ReverseLink v)
@@ -5297,24 +5379,24 @@ internal static class Forms
         return new Yardang.Core.Walls.ReverseLink(@id);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.RewordAnswer v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Threads.RewordAnswer v)
     {
         w.WriteArrayHeader(4);
-        w.Write(v.Card);
+        w.Write(v.About);
         w.Write(v.Id);
         w.Write(v.Language);
         w.Write(v.Text);
     }
 
-    public static Yardang.Core.Walls.RewordAnswer ReadRewordAnswer(ref MessagePackReader r)
+    public static Yardang.Core.Threads.RewordAnswer ReadRewordAnswer(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 4);
-        System.Int64 @card = r.ReadInt64();
+        System.Int64 @about = r.ReadInt64();
         System.Int64 @id = r.ReadInt64();
         System.String @language = ByHand.ReadText(ref r);
         System.String @text = ByHand.ReadText(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Walls.RewordAnswer(@card, @id, @language, @text);
+        return new Yardang.Core.Threads.RewordAnswer(@about, @id, @language, @text);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.RewordCard v)
@@ -5438,7 +5520,7 @@ internal static class Forms
         return new Yardang.Core.Editing.Scaling(@target, @scale);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.ScoreReason v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Judges.ScoreReason v)
     {
         w.WriteArrayHeader(3);
         w.Write(v.Value);
@@ -5446,14 +5528,14 @@ internal static class Forms
         w.Write(v.Words);
     }
 
-    public static Yardang.Core.Walls.ScoreReason ReadScoreReason(ref MessagePackReader r)
+    public static Yardang.Core.Judges.ScoreReason ReadScoreReason(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 3);
         System.Int32 @value = r.ReadInt32();
         System.String @text = ByHand.ReadText(ref r);
         System.String @words = ByHand.ReadText(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Walls.ScoreReason(@value, @text, @words);
+        return new Yardang.Core.Judges.ScoreReason(@value, @text, @words);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.SealBroken v)
@@ -5540,6 +5622,28 @@ internal static class Forms
         System.Int32 @version = r.ReadInt32();
         fields.End(ref r);
         return new Yardang.Core.Lessons.SetGroups(@groups, @version);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Boards.SetMarkJudging v)
+    {
+        w.WriteArrayHeader(1);
+        if (v.Judging is { } @judging)
+        {
+            Write(ref w, @judging);
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
+    }
+
+    public static Yardang.Core.Boards.SetMarkJudging ReadSetMarkJudging(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 1);
+        Yardang.Core.Judges.Judging? @judging = r.TryReadNil() ? null : ReadJudging(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Boards.SetMarkJudging(@judging);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.SetPart v)
@@ -5708,16 +5812,16 @@ internal static class Forms
         return new Yardang.Core.Walls.ShowOrder(@on);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.ShowResults v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Judges.ShowResults v)
     {
         w.WriteArrayHeader(0);
     }
 
-    public static Yardang.Core.Walls.ShowResults ReadShowResults(ref MessagePackReader r)
+    public static Yardang.Core.Judges.ShowResults ReadShowResults(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 0);
         fields.End(ref r);
-        return new Yardang.Core.Walls.ShowResults();
+        return new Yardang.Core.Judges.ShowResults();
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.SightSet v)
@@ -6074,20 +6178,20 @@ internal static class Forms
         return new Yardang.Core.Editing.Styling(@target, @style);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.TakeAnswerDown v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Threads.TakeAnswerDown v)
     {
         w.WriteArrayHeader(2);
-        w.Write(v.Card);
+        w.Write(v.About);
         w.Write(v.Id);
     }
 
-    public static Yardang.Core.Walls.TakeAnswerDown ReadTakeAnswerDown(ref MessagePackReader r)
+    public static Yardang.Core.Threads.TakeAnswerDown ReadTakeAnswerDown(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 2);
-        System.Int64 @card = r.ReadInt64();
+        System.Int64 @about = r.ReadInt64();
         System.Int64 @id = r.ReadInt64();
         fields.End(ref r);
-        return new Yardang.Core.Walls.TakeAnswerDown(@card, @id);
+        return new Yardang.Core.Threads.TakeAnswerDown(@about, @id);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.TakeCardDown v)
@@ -6200,7 +6304,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.Topic v)
     {
-        var count = v.Shown is not null || v.Stimulus is not null ? 6 : 4;
+        var count = v.Only is not null ? 7 : v.Shown is not null || v.Stimulus is not null ? 6 : 4;
         w.WriteArrayHeader(count);
         w.Write(v.Id);
         ByHand.Write(ref w, v.Heading);
@@ -6230,6 +6334,21 @@ internal static class Forms
             w.WriteNil();
         }
 
+        if (count < 7) return;
+        if (v.Only is { } @only)
+        {
+            w.WriteArrayHeader(@only.Length);
+            foreach (var item in @only)
+            {
+                w.Write(item);
+            }
+
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
     }
 
     public static Yardang.Core.Walls.Topic ReadTopic(ref MessagePackReader r)
@@ -6247,8 +6366,14 @@ internal static class Forms
             @stimulus = r.TryReadNil() ? null : ReadStimulus(ref r);
         }
 
+        ImmutableArray<System.Int32>? @only = null;
+        if (fields.Has(7))
+        {
+            @only = r.TryReadNil() ? null : ReadListOfInt32(ref r);
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.Topic(@id, @heading, @prompt, @colour, @shown, @stimulus);
+        return new Yardang.Core.Walls.Topic(@id, @heading, @prompt, @colour, @shown, @stimulus, @only);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.Translation v)
@@ -6527,7 +6652,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallRules v)
     {
-        var count = v.Stances is not null || v.LeastJudged != 0 || v.PerTopic ? 18 : v.Responses is not null || v.SaidAlready || v.BuildsOn ? 15 : (int)v.Names != 0 || v.AnyMoves || v.InPairs || v.LeastAnswers != 0 ? 12 : v.OnlyGiven ? 8 : v.Stations != 0 ? 7 : v.Judging is not null ? 6 : (int)v.Shows != 0 ? 5 : v.Answers ? 4 : v.OwnFirst ? 3 : 2;
+        var count = v.MostAnswers != 0 || v.MostJudged != 0 ? 20 : v.Stances is not null || v.LeastJudged != 0 || v.PerTopic ? 18 : v.Responses is not null || v.SaidAlready || v.BuildsOn ? 15 : (int)v.Names != 0 || v.AnyMoves || v.InPairs || v.LeastAnswers != 0 ? 12 : v.OnlyGiven ? 8 : v.Stations != 0 ? 7 : v.Judging is not null ? 6 : (int)v.Shows != 0 ? 5 : v.Answers ? 4 : v.OwnFirst ? 3 : 2;
         w.WriteArrayHeader(count);
         w.Write(v.Least);
         w.Write(v.Most);
@@ -6590,6 +6715,9 @@ internal static class Forms
 
         w.Write(v.LeastJudged);
         w.Write(v.PerTopic);
+        if (count < 20) return;
+        w.Write(v.MostAnswers);
+        w.Write(v.MostJudged);
     }
 
     public static Yardang.Core.Walls.WallRules ReadWallRules(ref MessagePackReader r)
@@ -6615,7 +6743,7 @@ internal static class Forms
             @shows = (Yardang.Core.Attachments.AttachmentKinds)r.ReadInt32();
         }
 
-        Yardang.Core.Walls.Judging? @judging = null;
+        Yardang.Core.Judges.Judging? @judging = null;
         if (fields.Has(6))
         {
             @judging = r.TryReadNil() ? null : ReadJudging(ref r);
@@ -6665,8 +6793,16 @@ internal static class Forms
             @perTopic = r.ReadBoolean();
         }
 
+        System.Int32 @mostAnswers = default;
+        System.Int32 @mostJudged = default;
+        if (fields.Has(20))
+        {
+            @mostAnswers = r.ReadInt32();
+            @mostJudged = r.ReadInt32();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.WallRules(@least, @most, @ownFirst, @answers, @shows, @judging, @stations, @onlyGiven, @names, @anyMoves, @inPairs, @leastAnswers, @responses, @saidAlready, @buildsOn, @stances, @leastJudged, @perTopic);
+        return new Yardang.Core.Walls.WallRules(@least, @most, @ownFirst, @answers, @shows, @judging, @stations, @onlyGiven, @names, @anyMoves, @inPairs, @leastAnswers, @responses, @saidAlready, @buildsOn, @stances, @leastJudged, @perTopic, @mostAnswers, @mostJudged);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallSnapshot v)
@@ -6738,7 +6874,7 @@ internal static class Forms
         ImmutableArray<Yardang.Core.Rooms.LateWork> @setAside = ReadListOfLateWork(ref r);
         System.Int64? @lastActivity = ByHand.OrNull(r.ReadInt64());
         ImmutableArray<Yardang.Core.Rooms.LastAct> @acts = ReadListOfLastAct(ref r);
-        Yardang.Core.Walls.JudgingState @judging = ReadJudgingState(ref r);
+        Yardang.Core.Judges.JudgingState @judging = ReadJudgingState(ref r);
         Yardang.Core.Walls.RoundTrip? @trip = r.TryReadNil() ? null : ReadRoundTrip(ref r);
         ImmutableArray<Yardang.Core.Walls.Visit> @visits = ReadListOfVisit(ref r);
         Yardang.Core.Walls.PlacingState @placing = ReadPlacingState(ref r);
@@ -6835,13 +6971,42 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Boards.WorkBrought v)
     {
-        var count = v.ChangedAt is not null ? 2 : 1;
+        var count = v.Said is not null || v.Results is not null ? 4 : v.ChangedAt is not null ? 2 : 1;
         w.WriteArrayHeader(count);
         ByHand.Write(ref w, v.Content);
         if (count < 2) return;
         if (v.ChangedAt is { } @changedAt)
         {
             w.Write(@changedAt);
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
+        if (count < 4) return;
+        if (v.Said is { } @said)
+        {
+            w.WriteArrayHeader(@said.Length);
+            foreach (var item in @said)
+            {
+                Write(ref w, item);
+            }
+
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
+        if (v.Results is { } @results)
+        {
+            w.WriteArrayHeader(@results.Length);
+            foreach (var item in @results)
+            {
+                Write(ref w, item);
+            }
+
         }
         else
         {
@@ -6860,8 +7025,16 @@ internal static class Forms
             @changedAt = r.TryReadNil() ? null : r.ReadInt64();
         }
 
+        ImmutableArray<Yardang.Core.Boards.MarkThread>? @said = null;
+        ImmutableArray<Yardang.Core.Judges.CardResult>? @results = null;
+        if (fields.Has(4))
+        {
+            @said = r.TryReadNil() ? null : ReadListOfMarkThread(ref r);
+            @results = r.TryReadNil() ? null : ReadListOfCardResult(ref r);
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Boards.WorkBrought(@content, @changedAt);
+        return new Yardang.Core.Boards.WorkBrought(@content, @changedAt, @said, @results);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.WorkHandedIn v)
@@ -6995,11 +7168,11 @@ internal static class Forms
         return list.MoveToImmutable();
     }
 
-    private static ImmutableArray<Yardang.Core.Walls.Answer> ReadListOfAnswer(ref MessagePackReader r, int most = int.MaxValue)
+    private static ImmutableArray<Yardang.Core.Threads.Answer> ReadListOfAnswer(ref MessagePackReader r, int most = int.MaxValue)
     {
         var count = r.ReadArrayHeader();
         if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
-        var list = ImmutableArray.CreateBuilder<Yardang.Core.Walls.Answer>(count);
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Threads.Answer>(count);
         for (; count > 0; count--) list.Add(ReadAnswer(ref r));
         return list.MoveToImmutable();
     }
@@ -7022,11 +7195,11 @@ internal static class Forms
         return list.MoveToImmutable();
     }
 
-    private static ImmutableArray<Yardang.Core.Walls.CardResult> ReadListOfCardResult(ref MessagePackReader r, int most = int.MaxValue)
+    private static ImmutableArray<Yardang.Core.Judges.CardResult> ReadListOfCardResult(ref MessagePackReader r, int most = int.MaxValue)
     {
         var count = r.ReadArrayHeader();
         if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
-        var list = ImmutableArray.CreateBuilder<Yardang.Core.Walls.CardResult>(count);
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Judges.CardResult>(count);
         for (; count > 0; count--) list.Add(ReadCardResult(ref r));
         return list.MoveToImmutable();
     }
@@ -7112,11 +7285,11 @@ internal static class Forms
         return list.MoveToImmutable();
     }
 
-    private static ImmutableArray<Yardang.Core.Walls.Judgement> ReadListOfJudgement(ref MessagePackReader r, int most = int.MaxValue)
+    private static ImmutableArray<Yardang.Core.Judges.Judgement> ReadListOfJudgement(ref MessagePackReader r, int most = int.MaxValue)
     {
         var count = r.ReadArrayHeader();
         if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
-        var list = ImmutableArray.CreateBuilder<Yardang.Core.Walls.Judgement>(count);
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Judges.Judgement>(count);
         for (; count > 0; count--) list.Add(ReadJudgement(ref r));
         return list.MoveToImmutable();
     }
@@ -7190,6 +7363,15 @@ internal static class Forms
         if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
         var list = ImmutableArray.CreateBuilder<Yardang.Core.Marks.Mark>(count);
         for (; count > 0; count--) list.Add(ReadMark(ref r));
+        return list.MoveToImmutable();
+    }
+
+    private static ImmutableArray<Yardang.Core.Boards.MarkThread> ReadListOfMarkThread(ref MessagePackReader r, int most = int.MaxValue)
+    {
+        var count = r.ReadArrayHeader();
+        if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Boards.MarkThread>(count);
+        for (; count > 0; count--) list.Add(ReadMarkThread(ref r));
         return list.MoveToImmutable();
     }
 
@@ -7274,11 +7456,11 @@ internal static class Forms
         return list.MoveToImmutable();
     }
 
-    private static ImmutableArray<Yardang.Core.Walls.ScoreReason> ReadListOfScoreReason(ref MessagePackReader r, int most = int.MaxValue)
+    private static ImmutableArray<Yardang.Core.Judges.ScoreReason> ReadListOfScoreReason(ref MessagePackReader r, int most = int.MaxValue)
     {
         var count = r.ReadArrayHeader();
         if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
-        var list = ImmutableArray.CreateBuilder<Yardang.Core.Walls.ScoreReason>(count);
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Judges.ScoreReason>(count);
         for (; count > 0; count--) list.Add(ReadScoreReason(ref r));
         return list.MoveToImmutable();
     }

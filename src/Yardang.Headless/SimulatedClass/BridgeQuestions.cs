@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Yardang.Core.Lessons;
+using Yardang.Core.Threads;
 
 namespace Yardang.Headless.SimulatedClass;
 

@@ -11,11 +11,13 @@ using Yardang.Core.Boards;
 using Yardang.Core.Editing;
 using Yardang.Core.Geometry;
 using Yardang.Core.Ink;
+using Yardang.Core.Judges;
 using Yardang.Core.LateChanges;
 using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
+using Yardang.Core.Threads;
 using Yardang.Core.Walls;
 
 namespace Yardang.Headless.SimulatedClass;
@@ -208,7 +210,7 @@ public sealed partial class ClassMember : IAsyncDisposable
                 Of(beginning, (_, card) => card.Responded.Any(r => r.Stamp.Equals(stamp, StringComparison.Ordinal) && r.People.Contains(_number)) ? null : new RespondToCard(card.Id, stamp, true));
                 break;
             case AnswersQuestion(var beginning, var words):
-                Of(beginning, (c, card) => new AnswerCard(card.Id, c.NewId(), 0, "en", words));
+                Of(beginning, (c, card) => new GiveAnswer(card.Id, c.NewId(), 0, "en", words));
                 break;
             case FindsAnswer(var words):
                 await FindAnswerAsync(words, stop);
@@ -306,7 +308,7 @@ public sealed partial class ClassMember : IAsyncDisposable
     private void Answer(string words) => _work!.Do(c =>
     {
         var others = ((Wall)c.Room).Cards.Values.LastOrDefault(card => card is { IsUp: true, ByStaff: false } && card.Author != _number);
-        return others is null ? null : c.Submit(new AnswerCard(others.Id, c.NewId(), 0, "en", words), c.NewId());
+        return others is null ? null : c.Submit(new GiveAnswer(others.Id, c.NewId(), 0, "en", words), c.NewId());
     });
 
     // Nothing happens as long as nobody has asked it.
@@ -319,7 +321,7 @@ public sealed partial class ClassMember : IAsyncDisposable
     private async Task FindAnswerAsync(string words, CancellationToken stop)
     {
         var answer = _work!.Do(c => c.NewId());
-        await ChangeLastAsync(card => new AnswerCard(card.Id, answer, 0, "en", words), stop);
+        await ChangeLastAsync(card => new GiveAnswer(card.Id, answer, 0, "en", words), stop);
         await ChangeLastAsync(card => new FileQuestion(card.Id, answer), stop);
     }
 

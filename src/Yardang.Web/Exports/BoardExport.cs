@@ -16,7 +16,7 @@ using Yardang.Web.Shelf;
 namespace Yardang.Web.Exports;
 
 /// <summary>Boards and walls on their way out: all as one PDF, one as PNG or SVG. For the lesson's teacher only.</summary>
-public sealed class BoardExport(AccessResolver access, LessonPeople people, WallExport walls, ActivityMaking making, WorkArchive work, RoomHosts hosts, MediaStore media, SchoolClock clock, ExportDesk desk)
+public sealed class BoardExport(AccessResolver access, LessonPeople people, WallExport walls, TalkPages talk, ActivityMaking making, WorkArchive work, RoomHosts hosts, MediaStore media, SchoolClock clock, ExportDesk desk)
 {
     /// <summary>All boards and walls of a lesson, or of one of its parts, in the order of arrival; what the teacher wrote in a language, if one is asked for.</summary>
     public async Task<IResult> PdfAsync(HttpContext context, Guid lesson, string? language, int? part)
@@ -25,7 +25,7 @@ public sealed class BoardExport(AccessResolver access, LessonPeople people, Wall
         var pages = new List<ExportPage>();
         foreach (var board in (await people.AllBoardsAsync(record)).Where(b => (part is null || b.Place.Part == part) && (b.People.Count > 0 || b.Place.Whose == Whose.Together)))
         {
-            pages.AddRange(IsWall(record, board) ? await walls.PagesAsync(record, board, language, context.RequestAborted) : await PagesAsync(record, board, language, context.RequestAborted));
+            pages.AddRange(IsWall(record, board) ? await walls.PagesAsync(record, board, language, context.RequestAborted) : await WholeAsync(record, board, language, context.RequestAborted));
         }
 
         return pages.Count == 0
@@ -73,10 +73,21 @@ public sealed class BoardExport(AccessResolver access, LessonPeople people, Wall
 
     private static bool IsWall(LessonRecord lesson, LessonBoard board) => lesson.FindPart(board.Place.Part)!.Kind == PartKind.Wall;
 
+    // With what was said about it.
+    private async Task<List<ExportPage>> WholeAsync(LessonRecord lesson, LessonBoard board, string? language, CancellationToken stop)
+    {
+        var pages = await PagesAsync(lesson, board, language, stop);
+        var names = (await people.InAsync(lesson.Id)).ToDictionary(p => p.Number, p => p.Name);
+        await (await hosts.GetAsync(board.Id)).LookAsync(room => pages.AddRange(talk.Of((Board)room, names, language, lesson.Language, FootOf(lesson, board))), stop);
+        return pages;
+    }
+
+    private string FootOf(LessonRecord lesson, LessonBoard board) => string.Create(CultureInfo.CurrentCulture, $"{board.Title} · {lesson.Name} · {clock.Day(lesson.HandedOutAt)}");
+
     private async Task<List<ExportPage>> PagesAsync(LessonRecord lesson, LessonBoard board, string? language, CancellationToken stop)
     {
         var host = await hosts.GetAsync(board.Id);
-        var foot = string.Create(CultureInfo.CurrentCulture, $"{board.Title} · {lesson.Name} · {clock.Day(lesson.HandedOutAt)}");
+        var foot = FootOf(lesson, board);
         List<ExportPage> pages = [];
         await host.LookAsync(room =>
         {

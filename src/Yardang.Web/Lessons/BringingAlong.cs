@@ -10,6 +10,7 @@ using Yardang.Core.Bringing;
 using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
+using Yardang.Core.Threads;
 using Yardang.Core.Walls;
 using Yardang.Data.Media;
 using Yardang.Data.School;
@@ -61,7 +62,7 @@ public sealed class BringingAlong(IDbContextFactory<SchoolContext> school, RoomH
 
         var (decision, envelope) = await wall.SubmitAsync(new AdmitClient(), actor, context.RequestAborted);
         if (envelope?.Event is not ClientAdmitted { Number: var client }) return Refused((decision as Decision.Refused)?.Reason);
-        var put = new PutUpCard(Ids.Of(client, 1), asked.Topic, asked.Language is { } tag && Card.IsLanguage(tag) ? tag : "", card.Text, card.Attachments.IsEmpty ? null : card.Attachments);
+        var put = new PutUpCard(Ids.Of(client, 1), asked.Topic, asked.Language is { } tag && Statement.IsLanguage(tag) ? tag : "", card.Text, card.Attachments.IsEmpty ? null : card.Attachments);
         (decision, envelope) = await wall.SubmitAsync(new Submission(client, 1, 0, 0, put), actor, context.RequestAborted);
         return envelope?.Event switch
         {

@@ -4,6 +4,7 @@ using Yardang.Core.Boards;
 using Yardang.Core.ClassLists;
 using Yardang.Core.Editing;
 using Yardang.Core.Interchange;
+using Yardang.Core.Judges;
 using Yardang.Core.Lessons;
 using Yardang.Core.Rooms;
 using Yardang.Core.Visibility;
@@ -39,9 +40,10 @@ public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHos
                     return;
                 }
 
-                var sheets = ((Board)room).Sheets;
+                var written = (Board)room;
+                var sheets = written.Sheets;
                 var marks = sheets.Pages.SelectMany(p => sheets.Visible(p.Id));
-                boards.Add(new(whose, [.. sheets.Pages], [.. marks], board.Group, At(((Board)room).LastActivity), Part: part));
+                boards.Add(new(whose, [.. sheets.Pages], [.. marks], board.Group, At(written.LastActivity), Part: part, Said: SaidOn(written), Results: ResultsOf(written)));
             }, stop);
         }
 
@@ -53,6 +55,13 @@ public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHos
             lesson.Name, lesson.ClassName, lesson.HandedOutAt, lesson.Parts[0].Way, [.. came], [.. boards], lesson.ClosedAt, At(times.DueAt), times.HandsIn);
         return () => ActivityArchive.Write(version, media.Find, work);
     }
+
+    private static ImmutableArray<MarkThread>? SaidOn(Board board) =>
+        board.Talk.All.Select(t => t.Standing()).OfType<MarkThread>().Select(t => By(t, (author, byStaff) => byStaff ? Actor.Owner.Number : author)).ToImmutableArray() is { IsEmpty: false } said ? said : null;
+
+    private static MarkThread By(MarkThread thread, Func<int, bool, int> author) => thread with { Answers = [.. thread.Answers.Select(a => a with { Author = author(a.Author, a.ByStaff) })] };
+
+    private static ImmutableArray<CardResult>? ResultsOf(Board board) => ResultsOf(board.Choice.Judgements, board.Sheets.Pages.SelectMany(p => board.Sheets.Visible(p.Id)).Select(m => m.Id));
 
     private static ImmutableArray<Link>? LinksOf(Wall wall) => wall.Links.Standing(wall.Cards).Select(l => l with { Author = l.ByStaff ? Actor.Owner.Number : l.Author }).ToImmutableArray() is { IsEmpty: false } links ? links : null;
 
@@ -67,10 +76,11 @@ public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHos
     }
 
     // Who said what is nobody's business but theirs and the teacher's of the day.
-    private static ImmutableArray<CardResult>? ResultsOf(Wall wall)
+    private static ImmutableArray<CardResult>? ResultsOf(Wall wall) => ResultsOf(wall.Judgements, wall.Cards.Values.Where(c => c.IsUp).Select(c => c.Id));
+
+    private static ImmutableArray<CardResult>? ResultsOf(Judgements judgements, IEnumerable<long> ids)
     {
-        var judgements = wall.Judgements;
-        ImmutableArray<CardResult> all = judgements.IsShown ? judgements.Results : [.. judgements.Results, .. judgements.ResultsOf(wall.Cards.Values.Where(c => c.IsUp).Select(c => c.Id))];
+        ImmutableArray<CardResult> all = judgements.IsShown ? judgements.Results : [.. judgements.Results, .. judgements.ResultsOf(ids)];
         return all.IsEmpty ? null : all;
     }
 
@@ -85,6 +95,10 @@ public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHos
         PutUpBy = card.PutUpBy == 0 ? 0 : author(card.PutUpBy, true),
         Answers = card.Answers is null ? null : [.. card.Said.Select(a => a with { Author = author(a.Author, a.ByStaff) })],
     };
+
+    // Who did not come writes nowhere.
+    private static WallPlan WithPeople(WallPlan plan, Dictionary<int, int> numbers) =>
+        plan with { Topics = [.. plan.Topics.Select(t => t with { Only = (t.Only ?? []).Where(numbers.ContainsKey).Select(n => numbers[n]).Order().ToImmutableArray() is { IsEmpty: false } only ? only : null })] };
 
     // Students, each once; who is none any more said nothing.
     private static ImmutableArray<int> People(IEnumerable<int> people, Card card, Func<int, bool, int> author) =>
@@ -141,12 +155,13 @@ public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHos
                 ImmutableArray<Card> cards = [.. Stacks.AmongThemselves(wall.Cards.Select(c => c.WithMedia(names)).OfType<Card>()).Select(c => By(c, (author, byStaff) => byStaff ? Actor.Owner.Number : author == 0 ? 0 : numbers.GetValueOrDefault(author, Actor.Owner.Number)))];
                 var up = cards.Select(c => c.Id).ToHashSet();
                 ImmutableArray<Link> links = [.. (wall.Links ?? []).Where(l => up.Contains(l.From) && up.Contains(l.To)).Select(l => l with { Author = l.ByStaff ? Actor.Owner.Number : l.Author == 0 ? 0 : numbers.GetValueOrDefault(l.Author, Actor.Owner.Number) })];
-                await host.SubmitAsync(new BringCards(wall.Plan.WithMedia(names), cards, board.ChangedAt?.ToUnixTimeMilliseconds(), wall.Results, wall.Order?.OfThose(cards), links, wall.Shifts?.OfThose(id => cards.Any(c => c.Id == id))), Actor.Program);
+                await host.SubmitAsync(new BringCards(WithPeople(wall.Plan.WithMedia(names), numbers), cards, board.ChangedAt?.ToUnixTimeMilliseconds(), wall.Results, wall.Order?.OfThose(cards), links, wall.Shifts?.OfThose(id => cards.Any(c => c.Id == id))), Actor.Program);
                 continue;
             }
 
             var content = ArchivedMedia.WithMedia(archived.Activity with { Pages = board.Pages, Marks = [.. board.Marks.Select(m => m with { Author = numbers.GetValueOrDefault(m.Author, Actor.Owner.Number) })] }, names);
-            await host.SubmitAsync(new BringWork(content, board.ChangedAt?.ToUnixTimeMilliseconds()), Actor.Program);
+            ImmutableArray<MarkThread>? said = board.Said is { } threads ? [.. threads.Select(t => By(t, (author, byStaff) => byStaff ? Actor.Owner.Number : numbers.GetValueOrDefault(author, Actor.Owner.Number)))] : null;
+            await host.SubmitAsync(new BringWork(content, board.ChangedAt?.ToUnixTimeMilliseconds(), said, board.Results), Actor.Program);
             await host.SubmitAsync(new SetKey(AnswerKey.In(content.Marks)), Actor.Program);
         }
 

@@ -1,4 +1,5 @@
 using Microsoft.Extensions.Localization;
+using Yardang.Core.Judges;
 using Yardang.Core.Marks;
 using Yardang.Core.Shapes;
 
@@ -17,6 +18,23 @@ public static class BoardTexts
     // As in Client/workshop/pdf-pages.ts.
     private static readonly string[] s_importFaults = ["locked", "damaged", "tooManyPages", "tooLarge", "empty"];
 
+    // As in Client/threads/talk.ts: the same words as on walls.
+    private static readonly string[] s_talk =
+    [
+        "Answer", "Answers", "AnswersOne", "AnswersTo", "AnswerTo", "Answering", "AnswersEnded", "ChangeAnswer", "AnswerWords", "AnswerDown", "AnswerDownByTeacher",
+        "FreshAnswers", "FreshAnswersOne", "WriteAnswer", "SaidAloud", "Strength", "OpenQuestion", "Teacher", "You", "Say", "Keep", "Change", "TakeDown", "PutBack", "Cancel",
+        "Agree", "Unsure", "Disagree", "Choose", "Chosen", "Said", "ChosenBy", "ChosenByOne", "Round", "Shift", "ShiftChosen", "PointsOf", "RestsOn", "ScoreMean", "Scores", "ScoresOne",
+        "ScoreFair", "Reasons", "ReasonsOne", "ShowResults", "GoOnJudging", "NewRound", "JudgingNow", "JudgingOver", "JudgedNobody", "JudgedSome", "JudgedSomeOne",
+    ];
+
+    private static Dictionary<string, object> TalkOf(IStringLocalizer<UiTexts> texts)
+    {
+        var talk = PageData.Texts(texts, "Wall", s_talk);
+        foreach (var (name, text) in PageData.Texts(texts, "Talk", "Judge", "JudgingChoose", "JudgingChosen", "JudgingAgree", "JudgingShown", "JudgingHeading", "JudgingHow", "HowMany", "LetChoose", "LetAgree", "EndJudging")) talk[name] = text;
+        foreach (var (name, key) in new[] { ("answerCard", "Talk.AnswerMark"), ("talkAll", "Talk.All"), ("talkRest", "Talk.Rest"), ("talkGone", "Talk.Gone"), ("talkNone", "Talk.None") }) talk[name] = texts[key].Value;
+        return talk;
+    }
+
     /// <summary>All of them, by the names the scripts use.</summary>
     public static Dictionary<string, object> For(IStringLocalizer<UiTexts> texts, params (string Name, string Key)[] more)
     {
@@ -24,6 +42,7 @@ public static class BoardTexts
         foreach (var (name, text) in PageData.Texts(texts, "Board", "PageOf", "PictureAway", "Fresh", "FreshPage")) all[name] = text;
         foreach (var (name, text) in PageData.Texts(texts, "Marks", "Printed", "Loose", "Key", "Mine", "Teacher", "Other", "By", "Empty")) all[name] = text;
         foreach (var (name, key) in new[] { ("bringAway", "Bring.Away"), ("brought", "Bring.Brought"), ("broughtOne", "Bring.BroughtOne") }) all[name] = texts[key].Value;
+        all["talk"] = TalkOf(texts);
         all["kinds"] = MarkBody.Kinds.ToDictionary(k => k, k => texts[$"Marks.{char.ToUpperInvariant(k[0])}{k[1..]}"].Value, StringComparer.Ordinal);
         all["figures"] = Enum.GetNames<Figure>().ToDictionary(f => f, f => texts[$"Figure.{f}"].Value, StringComparer.Ordinal);
         all["stamps"] = Stamps.All.ToDictionary(s => s.Name, s => texts[$"Stamp.{s.Name}"].Value, StringComparer.Ordinal);

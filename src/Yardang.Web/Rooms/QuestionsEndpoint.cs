@@ -3,6 +3,7 @@ using Microsoft.AspNetCore.Antiforgery;
 using Microsoft.Extensions.Localization;
 using Yardang.Core.Likeness;
 using Yardang.Core.Rooms;
+using Yardang.Core.Threads;
 using Yardang.Core.Visibility;
 using Yardang.Core.Walls;
 using Yardang.Web.Access;
@@ -63,7 +64,7 @@ public sealed class QuestionsEndpoint(RoomHosts hosts, AccessResolver access, IA
         try
         {
             var typed = await context.Request.ReadFromJsonAsync<Typed>(context.RequestAborted);
-            return typed?.Text is { Length: <= Card.TextLength } text ? text : null;
+            return typed?.Text is { Length: <= Statement.TextLength } text ? text : null;
         }
         catch (Exception e) when (e is JsonException or InvalidOperationException)
         {

@@ -1,6 +1,7 @@
 using System.Threading.Channels;
 using Microsoft.AspNetCore.SignalR;
 using Yardang.Core.Rooms;
+using Yardang.Core.Threads;
 
 namespace Yardang.Web.Rooms;
 

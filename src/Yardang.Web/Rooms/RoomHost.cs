@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using System.Threading.Channels;
 using Yardang.Core.Rooms;
+using Yardang.Core.Threads;
 using Yardang.Data.Log;
 using Yardang.Data.Wire;
 

@@ -4,6 +4,7 @@ using System.Runtime.CompilerServices;
 using MessagePack;
 using Microsoft.AspNetCore.SignalR;
 using Yardang.Core.Rooms;
+using Yardang.Core.Threads;
 using Yardang.Data.Wire;
 using Yardang.Web.Access;
 

@@ -1,5 +1,6 @@
 using System.Globalization;
 using Microsoft.Extensions.Localization;
+using Yardang.Core.Judges;
 using Yardang.Core.Rooms;
 using Yardang.Core.Visibility;
 using Yardang.Core.Walls;

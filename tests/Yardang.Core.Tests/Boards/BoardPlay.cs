@@ -1,8 +1,12 @@
+using Yardang.Core.Boards;
 using Yardang.Core.Editing;
+using Yardang.Core.Judges;
 using Yardang.Core.LateChanges;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
+using Yardang.Core.Threads;
+using Yardang.Core.Walls;
 using static Yardang.Core.Tests.Boards.BoardScript;
 
 namespace Yardang.Core.Tests.Boards;
@@ -18,7 +22,7 @@ internal static class BoardPlay
             board.Allowed = new Allowed(PensDown: step is > 30 and < 38);
             var marks = board.Board.Sheets.Marks.Keys.Order().ToList();
             var mark = marks[random.Next(marks.Count)];
-            switch (random.Next(12))
+            switch (random.Next(16))
             {
                 case 0: board.Do(actor, new MakeChanges([new Placed(mark, new Place(random.Next(900), step, 0))])); break;
                 case 1: board.Do(actor, new MakeChanges([new Cutting(mark, [step * 10, (step * 10) + 300])])); break;
@@ -32,6 +36,12 @@ internal static class BoardPlay
                 case 9: board.Do(actor, new MakeChanges([new Scaling(mark, step % 3 == 0 ? null : new Scale(1_200, 900)), new Tying(mark, step % 4)])); break;
                 case 10: board.Do(actor, new MakeChanges([new Ordering(mark, step / 2.0), new Pinning(mark, step % 2 == 0)])); break;
                 case 11: board.Do(actor, new MakeChanges([new Styling(mark, new Style(step % 6, 60, step % 5, Looks.Dashed | Looks.ArrowAtEnd)), .. Regripped(board, actor, mark, step)])); break;
+                case 12: board.Do(actor, new GiveAnswer(mark, board.NextId(actor), SaidTo(board, mark, random), "en", $"said {step}", Aloud: actor.IsStaff && step % 2 == 0), 0); break;
+                case 13 when Said(board, random) is var (about, answer):
+                    board.Do(actor, (step % 3) switch { 0 => new RewordAnswer(about, answer.Id, "es", $"dicho {step}"), 1 => new TakeAnswerDown(about, answer.Id), _ => new PutAnswerBack(about, answer.Id) }, 0);
+                    break;
+                case 14: board.Do(Teacher, (step % 4) switch { 0 => new SetMarkJudging(new Judging(step % 8 == 0 ? JudgingKind.Agree : JudgingKind.Choose, 2)), 1 => new ShowResults(), 2 => new GoOnJudging(step % 3 == 0), _ => new SetMarkJudging(null) }, 0); break;
+                case 15: board.Do(actor, new JudgeCard(mark, step % 3), 0); break;
                 case 5 when board.Board.SetAside.Count > 0: board.Do(Teacher, new AcceptLateWork(board.Board.SetAside.Keys.First()), 0); break;
                 default: board.Do(actor, new AddMark(board.NextId(actor), 1, Grip.Own, Line(step * 10, 0, 2000, step * 30), new Style(0, 60))); break;
             }
@@ -50,6 +60,18 @@ internal static class BoardPlay
         board.ByProgram(new SetKey(AnswerKey.Of(content with { Marks = [Printed(page + 2, Grip.Key, "it pushes"), Printed(PrintedTitle, Grip.Key, "squeezed")] }, [])));
         board.Draw(Ben);
         if (takenBack) board.ByProgram(new GiveUpLateChange(1));
+    }
+
+    private static (long About, Answer Answer)? Said(BoardScript board, Random random)
+    {
+        var all = board.Board.Talk.All.SelectMany(t => t.Answers.Select(a => (t.Mark, a))).ToList();
+        return all.Count == 0 ? null : all[random.Next(all.Count)];
+    }
+
+    private static long SaidTo(BoardScript board, long mark, Random random)
+    {
+        var said = board.Board.Talk.About(mark);
+        return said.IsEmpty || random.Next(2) == 0 ? 0 : said[random.Next(said.Length)].Id;
     }
 
     private static NewMark New(long id, int step) => new(

@@ -6,6 +6,7 @@ using Yardang.Core.Marks;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
 using Yardang.Core.Tests.Boards;
+using Yardang.Core.Threads;
 using Yardang.Core.Visibility;
 using Yardang.Data.Wire;
 using static Yardang.Core.Tests.Boards.BoardScript;

@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Yardang.Core.Interchange;
 using Yardang.Core.Lessons;
 using Yardang.Core.Rooms;
+using Yardang.Core.Threads;
 using Yardang.Core.Visibility;
 using Yardang.Core.Walls;
 using static Yardang.Core.Tests.Walls.WallScript;
@@ -30,9 +31,24 @@ public class AnswerTests
     {
         var wall = new WallScript();
         var card = wall.PutUp(Maya, "arches push");
-        Refused(Refusal.NotAllowed, wall.Do(Ben, new AnswerCard(card, wall.NextId(Ben), 0, "en", "Where to?")));
+        Refused(Refusal.NotAllowed, wall.Do(Ben, new GiveAnswer(card, wall.NextId(Ben), 0, "en", "Where to?")));
         wall.Answer(Teacher, card, "Where to?");
         Assert.Single(wall.Wall.Cards[card].Said);
+    }
+
+    [Fact]
+    public void Nobody_gives_more_answers_than_each_may_and_one_that_is_down_does_not_count()
+    {
+        var wall = new WallScript(s_open with { MostAnswers = 1 });
+        var card = wall.PutUp(Maya, "arches push");
+        var first = wall.Answer(Ben, card, "Where to?");
+        Refused(Refusal.EnoughAnswers, wall.Do(Ben, new GiveAnswer(card, wall.NextId(Ben), 0, "en", "And why?")));
+        wall.Answer(Teacher, card, "One");
+        wall.Answer(Teacher, card, "Two");
+        wall.Do(Ben, new TakeAnswerDown(card, first));
+        wall.Answer(Ben, card, "And why?");
+        Refused(Refusal.EnoughAnswers, wall.Do(Ben, new PutAnswerBack(card, first)));
+        Assert.NotNull(Plan(s_open with { LeastAnswers = 2, MostAnswers = 1 }).Fault());
     }
 
     [Fact]
@@ -78,11 +94,11 @@ public class AnswerTests
         var teachers = wall.PutUp(Teacher, "look at the school bridge");
         var asked = wall.Answer(Teacher, mayas, "Where to?");
         wall.Answer(Maya, mayas, "To the banks", asked);
-        var about = wall.Log.Where(e => e.Event is CardAnswered).ToList();
+        var about = wall.Log.Where(e => e.Event is AnswerGiven).ToList();
         Assert.Equal(2, about.Count);
         Assert.All(about, e => Assert.Equal((true, false, true), (Sight.Of(Maya, e), Sight.Of(Ben, e), Sight.Of(Teacher, e))));
-        Refused(Refusal.NotFound, wall.Do(Ben, new AnswerCard(mayas, wall.NextId(Ben), 0, "en", "Me too")));
-        Refused(Refusal.NotAllowed, wall.Do(Ben, new AnswerCard(teachers, wall.NextId(Ben), 0, "en", "All would read it")));
+        Refused(Refusal.NotFound, wall.Do(Ben, new GiveAnswer(mayas, wall.NextId(Ben), 0, "en", "Me too")));
+        Refused(Refusal.NotAllowed, wall.Do(Ben, new GiveAnswer(teachers, wall.NextId(Ben), 0, "en", "All would read it")));
 
         // With all shown, everybody is told of them.
         wall.Do(Teacher, new SetPlan(Plan(s_open)));
@@ -94,15 +110,15 @@ public class AnswerTests
     {
         var wall = new WallScript(s_open);
         var card = wall.PutUp(Maya, "arches push");
-        Refused(Refusal.NotFound, wall.Do(Ben, new AnswerCard(7, wall.NextId(Ben), 0, "en", "x")));
-        Refused(Refusal.NotFound, wall.Do(Ben, new AnswerCard(card, wall.NextId(Ben), 99, "en", "x")));
-        Refused(Refusal.OutOfRange, wall.Do(Ben, new AnswerCard(card, wall.NextId(Ben), 0, "en", " ")));
-        Refused(Refusal.OutOfRange, wall.Do(Ben, new AnswerCard(card, wall.NextId(Ben), 0, "en", new string('x', 1_001))));
-        Refused(Refusal.Malformed, wall.Do(Ben, new AnswerCard(card, card, 0, "en", "x")));
-        for (var i = 0; i < Answer.MostOfCard; i++) wall.Answer(Ben, card, "x");
-        Refused(Refusal.Full, wall.Do(Ben, new AnswerCard(card, wall.NextId(Ben), 0, "en", "x")));
+        Refused(Refusal.NotFound, wall.Do(Ben, new GiveAnswer(7, wall.NextId(Ben), 0, "en", "x")));
+        Refused(Refusal.NotFound, wall.Do(Ben, new GiveAnswer(card, wall.NextId(Ben), 99, "en", "x")));
+        Refused(Refusal.OutOfRange, wall.Do(Ben, new GiveAnswer(card, wall.NextId(Ben), 0, "en", " ")));
+        Refused(Refusal.OutOfRange, wall.Do(Ben, new GiveAnswer(card, wall.NextId(Ben), 0, "en", new string('x', 1_001))));
+        Refused(Refusal.Malformed, wall.Do(Ben, new GiveAnswer(card, card, 0, "en", "x")));
+        for (var i = 0; i < Answer.MostAboutOne; i++) wall.Answer(Ben, card, "x");
+        Refused(Refusal.Full, wall.Do(Ben, new GiveAnswer(card, wall.NextId(Ben), 0, "en", "x")));
         wall.Do(Maya, new TakeCardDown(card));
-        Refused(Refusal.NotFound, wall.Do(Ben, new AnswerCard(card, wall.NextId(Ben), 0, "en", "x")));
+        Refused(Refusal.NotFound, wall.Do(Ben, new GiveAnswer(card, wall.NextId(Ben), 0, "en", "x")));
     }
 
     [Fact]
@@ -124,7 +140,7 @@ public class AnswerTests
     {
         var wall = new WallScript(new WallRules(Answers: true, InPairs: true));
         var card = wall.PutUp(Maya, "An arch pushes outwards");
-        Decision Say(Actor actor, AnswerKind says, long to = 0, string text = "clear") => wall.Do(actor, new AnswerCard(card, wall.NextId(actor), to, "en", text, Says: says));
+        Decision Say(Actor actor, AnswerKind says, long to = 0, string text = "clear") => wall.Do(actor, new GiveAnswer(card, wall.NextId(actor), to, "en", text, Says: says));
         Assert.Equal(new Decision.Refused(Refusal.NotAllowed), Say(Ben, AnswerKind.Plain));
         Assert.Equal(new Decision.Refused(Refusal.OutOfRange), Say(Ben, (AnswerKind)7));
         Assert.Equal(new Decision.Refused(Refusal.OutOfRange), Say(Ben, AnswerKind.Strength, text: " "));

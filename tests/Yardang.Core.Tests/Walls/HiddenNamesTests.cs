@@ -1,7 +1,9 @@
 using System.Collections;
 using System.Reflection;
+using Yardang.Core.Judges;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
+using Yardang.Core.Threads;
 using Yardang.Core.Visibility;
 using Yardang.Core.Walls;
 using static Yardang.Core.Tests.Walls.WallScript;
@@ -73,12 +75,12 @@ public class HiddenNamesTests
         wall.Do(Teacher, new LetCardsOut());
         var known = SeenBy(wall, Ben).Single().Id;
         var to = wall.NextId(Ben);
-        Assert.IsType<Decision.Accepted>(wall.Do(Ben, new AnswerCard(known, to, 0, "en", "pushes outwards")));
+        Assert.IsType<Decision.Accepted>(wall.Do(Ben, new GiveAnswer(known, to, 0, "en", "pushes outwards")));
         Assert.Empty(SeenBy(wall, Maya).Single().Said);
         Assert.Equal("pushes outwards", SeenBy(wall, Ben).Single().Said.Single().Text);
 
         // What a teacher says to it waits with it.
-        wall.Do(Teacher, new AnswerCard(card, wall.NextId(Teacher), to, "en", "how do you know?"));
+        wall.Do(Teacher, new GiveAnswer(card, wall.NextId(Teacher), to, "en", "how do you know?"));
         Assert.Empty(SeenBy(wall, s_cara).Single().Said);
         wall.Do(Teacher, new LetCardsOut());
         Assert.Equal([0, 1], SeenBy(wall, Maya).Single().Said.Select(a => a.Author).Order());
@@ -91,12 +93,12 @@ public class HiddenNamesTests
         var wall = new WallScript(s_hidden);
         var card = wall.PutUp(Maya, "arch");
         var waiting = wall.Wall.Veil.Over(Ben, card);
-        Assert.Equal(Refused(Refusal.NotFound), wall.Do(Ben, new AnswerCard(waiting, wall.NextId(Ben), 0, "en", "?")));
+        Assert.Equal(Refused(Refusal.NotFound), wall.Do(Ben, new GiveAnswer(waiting, wall.NextId(Ben), 0, "en", "?")));
         wall.Do(Teacher, new LetCardsOut());
-        Assert.Equal(Refused(Refusal.NotFound), wall.Do(Ben, new AnswerCard(card, wall.NextId(Ben), 0, "en", "?")));
+        Assert.Equal(Refused(Refusal.NotFound), wall.Do(Ben, new GiveAnswer(card, wall.NextId(Ben), 0, "en", "?")));
         Assert.Equal(Refused(Refusal.NotYours), wall.Do(Ben, new TakeCardDown(waiting)));
         Assert.Equal(Refused(Refusal.NotFound), wall.Do(Ben, new TakeCardDown(card)));
-        Assert.IsType<Decision.Accepted>(wall.Do(Ben, new AnswerCard(waiting, wall.NextId(Ben), 0, "en", "?")));
+        Assert.IsType<Decision.Accepted>(wall.Do(Ben, new GiveAnswer(waiting, wall.NextId(Ben), 0, "en", "?")));
         Assert.IsType<Decision.Accepted>(wall.Do(Maya, new RewordCard(card, "en", "a stone arch")));
     }
 
@@ -114,7 +116,7 @@ public class HiddenNamesTests
             foreach (var actor in by.Distinct())
             {
                 var id = SeenBy(wall, actor).Single(c => c.Text == "idea 0").Id;
-                wall.Do(actor, new AnswerCard(id, wall.NextId(actor), 0, "en", "because"));
+                wall.Do(actor, new GiveAnswer(id, wall.NextId(actor), 0, "en", "because"));
             }
 
             wall.Do(Teacher, new LetCardsOut());

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Yardang.Core.Judges;
 using Yardang.Core.Rooms;
 using Yardang.Core.Visibility;
 using Yardang.Core.Walls;
@@ -12,6 +13,19 @@ public class JudgingTests
     private static readonly Actor s_cleo = new(4, Role.Student);
     private static readonly WallRules s_agree = new(Judging: new(JudgingKind.Agree));
     private static readonly WallRules s_choose = new(Judging: new(JudgingKind.Choose, 2));
+
+    [Fact]
+    public void Nobody_judges_more_cards_than_each_may_and_may_say_something_else_of_one()
+    {
+        var wall = new WallScript(new(Judging: new(JudgingKind.Agree), MostJudged: 1));
+        var (arch, beam) = (wall.PutUp(Maya, "arches push"), wall.PutUp(Maya, "beams bend"));
+        wall.Do(Ben, new JudgeCard(arch, 1));
+        Refused(Refusal.EnoughJudged, wall.Do(Ben, new JudgeCard(beam, 1)));
+        Assert.IsType<Decision.Accepted>(wall.Do(Ben, new JudgeCard(arch, 3)));
+        wall.Do(Ben, new JudgeCard(arch, 0));
+        Assert.IsType<Decision.Accepted>(wall.Do(Ben, new JudgeCard(beam, 1)));
+        Assert.NotNull(Plan(new(Judging: new(JudgingKind.Agree), LeastJudged: 2, MostJudged: 1)).Fault());
+    }
 
     [Fact]
     public void Each_says_one_thing_of_a_card_and_may_say_another_or_nothing()

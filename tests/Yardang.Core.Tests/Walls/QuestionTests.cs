@@ -1,5 +1,6 @@
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
+using Yardang.Core.Threads;
 using Yardang.Core.Visibility;
 using Yardang.Core.Walls;
 using static Yardang.Core.Tests.Walls.WallScript;
@@ -77,13 +78,13 @@ public class QuestionTests
     public void What_a_teacher_said_aloud_needs_no_note_and_no_student_says_anything_aloud()
     {
         var (wall, question) = Asked();
-        Refused(Refusal.NotAllowed, wall.Do(Ben, new AnswerCard(question, wall.NextId(Ben), 0, "en", "me", Aloud: true)));
+        Refused(Refusal.NotAllowed, wall.Do(Ben, new GiveAnswer(question, wall.NextId(Ben), 0, "en", "me", Aloud: true)));
         var aloud = wall.NextId(Teacher);
-        Assert.IsType<Decision.Accepted>(wall.Do(Teacher, new AnswerCard(question, aloud, 0, "en", "", Aloud: true)));
-        Refused(Refusal.OutOfRange, wall.Do(Teacher, new AnswerCard(question, wall.NextId(Teacher), 0, "en", "")));
+        Assert.IsType<Decision.Accepted>(wall.Do(Teacher, new GiveAnswer(question, aloud, 0, "en", "", Aloud: true)));
+        Refused(Refusal.OutOfRange, wall.Do(Teacher, new GiveAnswer(question, wall.NextId(Teacher), 0, "en", "")));
         Assert.IsType<Decision.Accepted>(wall.Do(Teacher, new RewordAnswer(question, aloud, "en", "It leans on the banks")));
         Assert.IsType<Decision.Accepted>(wall.Do(Teacher, new RewordAnswer(question, aloud, "en", "")));
-        Refused(Refusal.OutOfRange, wall.Do(Teacher, new RewordAnswer(question, aloud, "en", new string('a', Card.TextLength + 1))));
+        Refused(Refusal.OutOfRange, wall.Do(Teacher, new RewordAnswer(question, aloud, "en", new string('a', Statement.TextLength + 1))));
         wall.Do(Teacher, new FileQuestion(question, aloud));
         Assert.True(wall.Wall.Cards[question].IsAnswered);
     }
@@ -113,8 +114,8 @@ public class QuestionTests
         Assert.Equal([question], Found(wall, Maya, "Why do arches push?"));
         var answer = wall.Answer(Teacher, question, "They lean");
         wall.Do(Teacher, new FileQuestion(question, answer));
-        Assert.All(wall.Log.Where(e => e.Event is QuestionFiled or CardAnswered), e => Assert.False(Sight.Of(Ben, e)));
-        Assert.All(wall.Log.Where(e => e.Event is QuestionFiled or CardAnswered), e => Assert.True(Sight.Of(Maya, e)));
+        Assert.All(wall.Log.Where(e => e.Event is QuestionFiled or AnswerGiven), e => Assert.False(Sight.Of(Ben, e)));
+        Assert.All(wall.Log.Where(e => e.Event is QuestionFiled or AnswerGiven), e => Assert.True(Sight.Of(Maya, e)));
     }
 
     [Fact]

@@ -1,7 +1,9 @@
 using System.Collections.Immutable;
 using Yardang.Core.Attachments;
+using Yardang.Core.Judges;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
+using Yardang.Core.Threads;
 using Yardang.Core.Walls;
 using static Yardang.Core.Tests.Walls.WallScript;
 
@@ -37,8 +39,8 @@ internal static class WallPlay
                 case 20: wall.Do(actor.IsStaff ? actor : Teacher, random.Next(2) == 0 ? new ShowResults() : new GoOnJudging(random.Next(3) == 0)); break;
                 case 22 or 23: Do(wall, actor, new AskToo(card, random.Next(3) > 0)); break;
                 case 24 or 25: Do(wall, actor, new FileQuestion(card, Among(random, wall, card))); break;
-                case 26: Do(wall, actor, new AnswerCard(card, wall.NextId(actor), 0, "en", "", Aloud: true)); break;
-                case 52 or 53: Do(wall, actor, new AnswerCard(card, wall.NextId(actor), 0, "en", $"pair {step}", Says: (AnswerKind)random.Next(3))); break;
+                case 26: Do(wall, actor, new GiveAnswer(card, wall.NextId(actor), 0, "en", "", Aloud: true)); break;
+                case 52 or 53: Do(wall, actor, new GiveAnswer(card, wall.NextId(actor), 0, "en", $"pair {step}", Says: (AnswerKind)random.Next(3))); break;
                 case 28 or 29 or 30: Do(wall, actor, new VisitStation(topic)); break;
                 case 31: Do(wall, actor, new BeginTrip([.. Enumerable.Range(0, random.Next(3)).Select(i => new TripGroup($"group {i}", [i + 2]))])); break;
                 case 32: Do(wall, actor, random.Next(4) == 0 ? new EndTrip() : new MoveOn(random.Next(3))); break;
@@ -66,7 +68,7 @@ internal static class WallPlay
                 case 74: Do(wall, actor, new PutUpCard(wall.NextId(actor), topic, "en", $"poured {step}", For: random.Next(4) == 0 ? 2 : 0, Poured: random.Next(-1, 5))); break;
                 case 73: Do(wall, Teacher, new SteerStances((StanceStage)random.Next(3))); break;
                 case 16: Do(wall, actor, new PutAnswerBack(card, Among(random, wall, card))); break;
-                default: Do(wall, Teacher, new SetPlan(WallScript.Plan(new(random.Next(3), random.Next(3) == 0 ? 0 : 9, OwnFirst: random.Next(2) == 0, Answers: random.Next(4) > 0, OnlyGiven: random.Next(12) == 0, Names: wall.Wall.Plan.Rules.Names, AnyMoves: random.Next(3) == 0, InPairs: random.Next(3) == 0, Shows: (AttachmentKinds)random.Next(16), Judging: random.Next(8) switch { 0 => null, 1 => new(JudgingKind.Choose, random.Next(1, 3)), 2 or 3 => new(JudgingKind.Score, 3, Criteria[random.Next(Criteria.Length)]), _ => new(JudgingKind.Agree) }, SaidAlready: random.Next(3) > 0, BuildsOn: random.Next(3) > 0, LeastJudged: random.Next(3), PerTopic: random.Next(2) == 0, Stances: random.Next(6) switch { 0 => null, 1 => [.. Positions, Texts.In("en", "Unsure")], _ => Positions }, Responses: random.Next(3) == 0 ? [new("idea", Texts.None)] : [new("look", Texts.None), new("idea", Texts.In("en", "New to me"))])) with { Purpose = random.Next(3) == 0 ? Purpose.Connect : (Purpose)random.Next(1, 6), Field = Fields[random.Next(Fields.Length)], Line = Lines[random.Next(Lines.Length)], Map = random.Next(2) == 0 ? Shown.Map : null, Topics = [.. WallScript.Plan().Topics.Skip(random.Next(2))] })); break;
+                default: Do(wall, Teacher, new SetPlan(WallScript.Plan(new(random.Next(3), random.Next(3) == 0 ? 0 : 9, OwnFirst: random.Next(2) == 0, Answers: random.Next(4) > 0, MostAnswers: random.Next(4) == 0 ? 2 : 0, MostJudged: random.Next(4) == 0 ? 2 : 0, OnlyGiven: random.Next(12) == 0, Names: wall.Wall.Plan.Rules.Names, AnyMoves: random.Next(3) == 0, InPairs: random.Next(3) == 0, Shows: (AttachmentKinds)random.Next(16), Judging: random.Next(8) switch { 0 => null, 1 => new(JudgingKind.Choose, random.Next(1, 3)), 2 or 3 => new(JudgingKind.Score, 3, Criteria[random.Next(Criteria.Length)]), _ => new(JudgingKind.Agree) }, SaidAlready: random.Next(3) > 0, BuildsOn: random.Next(3) > 0, LeastJudged: random.Next(3), PerTopic: random.Next(2) == 0, Stances: random.Next(6) switch { 0 => null, 1 => [.. Positions, Texts.In("en", "Unsure")], _ => Positions }, Responses: random.Next(3) == 0 ? [new("idea", Texts.None)] : [new("look", Texts.None), new("idea", Texts.In("en", "New to me"))])) with { Purpose = random.Next(3) == 0 ? Purpose.Connect : (Purpose)random.Next(1, 6), Field = Fields[random.Next(Fields.Length)], Line = Lines[random.Next(Lines.Length)], Map = random.Next(2) == 0 ? Shown.Map : null, Topics = [.. WallScript.Plan().Topics.Skip(random.Next(2)).Select(t => wall.Wall.Plan.HidesNames || random.Next(4) > 0 ? t : t with { Only = [Maya.Number] })] })); break;
             }
         }
     }

@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Yardang.Core.Attachments;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
+using Yardang.Core.Threads;
 using Yardang.Core.Walls;
 
 namespace Yardang.Core.Tests.Walls;
@@ -50,7 +51,7 @@ internal sealed class WallScript(WallRules? rules = null, MapPicture? map = null
     public long Answer(Actor actor, long card, string text, long to = 0)
     {
         var id = NextId(actor);
-        Do(actor, new AnswerCard(card, id, to, "en", text));
+        Do(actor, new GiveAnswer(card, id, to, "en", text));
         return id;
     }
 

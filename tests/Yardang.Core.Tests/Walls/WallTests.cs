@@ -1,6 +1,7 @@
 using Yardang.Core.Boards;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
+using Yardang.Core.Threads;
 using Yardang.Core.Visibility;
 using Yardang.Core.Walls;
 using static Yardang.Core.Tests.Walls.WallScript;
@@ -111,6 +112,29 @@ public class WallTests
     }
 
     [Fact]
+    public void A_topic_can_be_for_some_only_and_all_read_what_they_write_there()
+    {
+        var wall = new WallScript(new(Least: 1, PerTopic: true));
+        var plan = Plan(new(Least: 1, PerTopic: true));
+        plan = plan with { Topics = [plan.Topics[0] with { Only = [Maya.Number] }, .. plan.Topics.Skip(1)] };
+        wall.Do(Teacher, new SetPlan(plan));
+        Assert.Equal((2, 1), (wall.Wall.Owed(Maya.Number), wall.Wall.Owed(Ben.Number)));
+        var mayas = wall.PutUp(Maya, "arches push", topic: 11);
+        Refused(Refusal.NotForYou, wall.Do(Ben, new PutUpCard(wall.NextId(Ben), 11, "en", "me too")));
+        var bens = wall.PutUp(Ben, "wind", topic: 12);
+        Refused(Refusal.NotForYou, wall.Do(Ben, new MoveCard(bens, 11, 1)));
+        Assert.True(Sight.Of(Ben, wall.Wall.Cards[mayas], wall.Wall));
+        Assert.IsType<Decision.Accepted>(wall.Do(Teacher, new MoveCard(bens, 11, 1)));
+
+        // Where names are hidden it would tell whose a card is.
+        Assert.NotNull((plan with { Rules = plan.Rules with { Names = NamesTo.Teachers } }).Fault());
+        Assert.NotNull((plan with { Topics = [plan.Topics[0] with { Only = [1] }] }).Fault());
+        Assert.NotNull((plan with { Topics = [plan.Topics[0] with { Only = [2, 2] }] }).Fault());
+        wall.Do(Teacher, new SetPlan(plan with { Purpose = Purpose.Ask }));
+        wall.PutUp(Ben, "does wind push?", topic: 11);
+    }
+
+    [Fact]
     public void The_least_and_the_most_cards_can_count_under_each_topic()
     {
         var wall = new WallScript(new(Least: 1, Most: 1, PerTopic: true));
@@ -190,7 +214,7 @@ public class WallTests
     public void A_card_says_something_and_not_too_much(string? text)
     {
         var wall = new WallScript();
-        Refused(Refusal.OutOfRange, wall.Do(Maya, new PutUpCard(wall.NextId(Maya), 11, "en", text ?? new string('x', Card.TextLength + 1))));
+        Refused(Refusal.OutOfRange, wall.Do(Maya, new PutUpCard(wall.NextId(Maya), 11, "en", text ?? new string('x', Statement.TextLength + 1))));
         Refused(Refusal.OutOfRange, wall.Do(Maya, new PutUpCard(wall.NextId(Maya), 11, new string('x', 36), "arches")));
         Refused(Refusal.Malformed, wall.Do(Maya, new PutUpCard(7, 11, "en", "somebody else's number")));
         var card = wall.PutUp(Maya, "arches");

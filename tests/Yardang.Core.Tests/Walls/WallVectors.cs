@@ -1,6 +1,8 @@
 using System.Collections.Immutable;
 using Yardang.Core.Attachments;
+using Yardang.Core.Judges;
 using Yardang.Core.Rooms;
+using Yardang.Core.Threads;
 using Yardang.Core.Walls;
 using Yardang.Data.Wire;
 using static Yardang.Core.Tests.Walls.WallScript;
@@ -10,7 +12,7 @@ namespace Yardang.Core.Tests.Walls;
 /// <summary>What a command does to a wall at once: the browser foresees the same, and nothing where it is refused.</summary>
 internal static class WallVectors
 {
-    public static IEnumerable<object> All() => [.. On(new WallRules(Most: 2, Answers: true, Shows: Attachment.AnyKind, Judging: new(JudgingKind.Choose, 1), Stances: s_positions)), .. On(new WallRules(Most: 2, OwnFirst: true, Answers: true, Judging: new(JudgingKind.Agree))), .. On(new WallRules(Shows: AttachmentKinds.Drawings, Judging: new(JudgingKind.Agree), Stances: s_positions), areResultsShown: true), .. On(new WallRules(Judging: new(JudgingKind.Score, 3, new(Core.Pages.Texts.None, 4, Wanted.Must, Wanted.May)), Responses: [new("idea", Core.Pages.Texts.None), new("look", Core.Pages.Texts.None)], SaidAlready: true, BuildsOn: true)), .. On(new WallRules(OwnFirst: true, Judging: new(JudgingKind.Score), Responses: [new("idea", Core.Pages.Texts.None)])), .. On(new WallRules(Least: 1, Most: 1, PerTopic: true)), .. On(new WallRules(Answers: true), purpose: Purpose.Ask), .. On(new WallRules(Answers: true, OwnFirst: true), purpose: Purpose.Ask), .. On(new WallRules(Answers: true), purpose: Purpose.Visit), .. On(WallRules.Free, purpose: Purpose.Order), .. On(new WallRules(OnlyGiven: true), purpose: Purpose.Order, line: s_ladder), .. On(new WallRules(OwnFirst: true), purpose: Purpose.Order, line: LinePlan.Blank with { Together = true }), .. On(WallRules.Free, purpose: Purpose.Connect, field: s_words), .. On(new WallRules(OwnFirst: true, Most: 3), purpose: Purpose.Connect, field: s_words with { AnyMoves = true, OnlyThese = false, Picture = Shown.Map }), .. On(WallRules.Free, purpose: Purpose.Connect, field: s_words with { OwnOnly = true, AnyMoves = true })];
+    public static IEnumerable<object> All() => [.. On(new WallRules(Least: 1, PerTopic: true, Answers: true, MostAnswers: 1, Judging: new(JudgingKind.Agree), MostJudged: 1), only: [Maya.Number]), .. On(new WallRules(Most: 2, Answers: true, Shows: Attachment.AnyKind, Judging: new(JudgingKind.Choose, 1), Stances: s_positions)), .. On(new WallRules(Most: 2, OwnFirst: true, Answers: true, Judging: new(JudgingKind.Agree))), .. On(new WallRules(Shows: AttachmentKinds.Drawings, Judging: new(JudgingKind.Agree), Stances: s_positions), areResultsShown: true), .. On(new WallRules(Judging: new(JudgingKind.Score, 3, new(Core.Pages.Texts.None, 4, Wanted.Must, Wanted.May)), Responses: [new("idea", Core.Pages.Texts.None), new("look", Core.Pages.Texts.None)], SaidAlready: true, BuildsOn: true)), .. On(new WallRules(OwnFirst: true, Judging: new(JudgingKind.Score), Responses: [new("idea", Core.Pages.Texts.None)])), .. On(new WallRules(Least: 1, Most: 1, PerTopic: true)), .. On(new WallRules(Answers: true), purpose: Purpose.Ask), .. On(new WallRules(Answers: true, OwnFirst: true), purpose: Purpose.Ask), .. On(new WallRules(Answers: true), purpose: Purpose.Visit), .. On(WallRules.Free, purpose: Purpose.Order), .. On(new WallRules(OnlyGiven: true), purpose: Purpose.Order, line: s_ladder), .. On(new WallRules(OwnFirst: true), purpose: Purpose.Order, line: LinePlan.Blank with { Together = true }), .. On(WallRules.Free, purpose: Purpose.Connect, field: s_words), .. On(new WallRules(OwnFirst: true, Most: 3), purpose: Purpose.Connect, field: s_words with { AnyMoves = true, OnlyThese = false, Picture = Shown.Map }), .. On(WallRules.Free, purpose: Purpose.Connect, field: s_words with { OwnOnly = true, AnyMoves = true })];
 
     private static readonly ImmutableArray<Core.Pages.Texts> s_positions = [Core.Pages.Texts.In("en", "For"), Core.Pages.Texts.In("en", "Against"), Core.Pages.Texts.In("en", "Unsure")];
 
@@ -18,7 +20,7 @@ internal static class WallVectors
 
     private static readonly LinePlan s_ladder = new(LineKind.Ladder, Core.Pages.Texts.None, Core.Pages.Texts.None, 1, 3);
 
-    private static IEnumerable<object> On(WallRules rules, bool areResultsShown = false, Purpose purpose = Purpose.Sort, LinePlan? line = null, FieldPlan? field = null)
+    private static IEnumerable<object> On(WallRules rules, bool areResultsShown = false, Purpose purpose = Purpose.Sort, LinePlan? line = null, FieldPlan? field = null, ImmutableArray<int>? only = null)
     {
         var wall = new WallScript(rules, Shown.Map);
         var mayas = wall.PutUp(Maya, "arches push");
@@ -40,6 +42,7 @@ internal static class WallVectors
         wall.Do(Ben, new RespondToCard(mayas, "idea", true));
         wall.Do(Teacher, new RespondToCard(mayas, "idea", true));
         if (purpose != Purpose.Sort) wall.Do(Teacher, new SetPlan(Plan(rules) with { Map = Shown.Map, Purpose = purpose, Line = line, Field = field }));
+        if (only is not null) wall.Do(Teacher, new SetPlan(wall.Wall.Plan with { Topics = [wall.Wall.Plan.Topics[0] with { Only = only }, .. wall.Wall.Plan.Topics.Skip(1)] }));
         wall.Do(Ben, new VisitStation(12));
         wall.Do(Teacher, new BeginTrip([new("Arches", [Maya.Number]), new("Beams", [Ben.Number])]));
         wall.Do(Ben, new AskToo(mayas, true));
@@ -72,8 +75,8 @@ internal static class WallVectors
                 new PutUpCard(wall.NextId(actor), 11, "en", "a new idea"), new PutUpCard(wall.NextId(actor), 99, "en", "no such topic"), new PutUpCard(wall.NextId(actor), 11, "en", "said aloud", For: Maya.Number), new PutUpCard(wall.NextId(actor), 11, "en", "said by nobody", For: -1),
                 new RewordCard(mayas, "en", "arches push sideways"), new RewordCard(mayas, "en", " "), new RewordCard(mayas, "en", "", [Shown.Drawing()]), new RewordCard(shows, "en", "", [Shown.Drawing(), Shown.Place]), new PutUpCard(wall.NextId(actor), 12, "en", "", [Shown.Picture]), new PutUpCard(wall.NextId(actor), 12, "en", "", [Shown.Place with { Map = Shown.Map with { Width = 1 } }]), new PutUpCard(wall.NextId(actor), 12, "en", "", [.. Shown.Each, Shown.Picture]), new RewordCard(down, "en", "not up"),
                 new MoveCard(bens, 12, 0.5), new MoveCard(teachers, 0, 1), new TakeCardDown(bens), new TakeCardDown(teachers), new PutCardBack(down), new PutCardBack(bens),
-                new AnswerCard(mayas, wall.NextId(actor), 0, "en", "I agree"), new AnswerCard(mayas, wall.NextId(actor), said, "en", "How?"), new AnswerCard(mayas, wall.NextId(actor), gone, "en", "to what is down"),
-                new AnswerCard(teachers, wall.NextId(actor), 0, "en", "I see it"), new AnswerCard(down, wall.NextId(actor), 0, "en", "too late"), new AnswerCard(bens, wall.NextId(actor), 0, "en", " "),
+                new GiveAnswer(mayas, wall.NextId(actor), 0, "en", "I agree"), new GiveAnswer(mayas, wall.NextId(actor), said, "en", "How?"), new GiveAnswer(mayas, wall.NextId(actor), gone, "en", "to what is down"),
+                new GiveAnswer(teachers, wall.NextId(actor), 0, "en", "I see it"), new GiveAnswer(down, wall.NextId(actor), 0, "en", "too late"), new GiveAnswer(bens, wall.NextId(actor), 0, "en", " "),
                 new RewordAnswer(mayas, said, "en", "They push outwards"), new RewordAnswer(mayas, gone, "en", "not up"), new TakeAnswerDown(mayas, asked), new TakeAnswerDown(mayas, said),
                 new PutAnswerBack(mayas, gone), new PutAnswerBack(mayas, said), new SetPlan(Plan() with { Topics = [] }), new SetPlan(Plan(rules with { Judging = new(JudgingKind.Choose) })),
                 new JudgeCard(mayas, 1), new JudgeCard(bens, 2), new JudgeCard(bens, 0), new JudgeCard(teachers, 1), new JudgeCard(shows, 3), new JudgeCard(down, 1), new JudgeCard(mayas, 9), new JudgeCard(mayas, 4, "It says why"), new JudgeCard(mayas, 2, "It says why", "arches"), new JudgeCard(bens, 3, " "), new ShowResults(), new GoOnJudging(false), new GoOnJudging(true),
@@ -91,7 +94,7 @@ internal static class WallVectors
                 new LinkCards(wall.NextId(actor), mayas, bens, 1, "", ""), new LinkCards(wall.NextId(actor), mayas, teachers, 1, "", ""), new LinkCards(wall.NextId(actor), bens, teachers, 0, "en", "lean on"), new LinkCards(wall.NextId(actor), teachers, down, 1, "", ""), new LinkCards(wall.NextId(actor), bens, bens, 1, "", ""), new LinkCards(wall.NextId(actor), bens, mayas, 7, "", ""), new LinkCards(wall.NextId(actor), bens, mayas, 1, "en", "both"), new LinkCards(wall.NextId(actor), bens, mayas, 0, "en", "on two\nlines"),
                 new RewordLink(ownLink, 0, "en", "rests on"), new RewordLink(bensLink, 1, "", ""), new RewordLink(teachersLink, 0, "", ""), new ReverseLink(ownLink), new ReverseLink(bensLink), new ReverseLink(99), new TakeLinkDown(ownLink), new TakeLinkDown(teachersLink), new TakeLinkDown(bensLink), new PutLinkBack(downLink), new PutLinkBack(ownLink),
                 new LayCard(mayas, new(20, 30)), new LayCard(bens, new(500, -300)), new LayCard(teachers, new(-700, 0)), new LayCard(down, new(0, 0)), new LayCard(bens, new(0, 99_000)), new LayCards([new(bens, new(700, 0)), new(mayas, new(-700, 0)), new(down, new(0, 0))]), new LayCards([new(bens, new(1, 0)), new(bens, new(2, 0))]), new SetPlan(Plan(rules) with { Purpose = Purpose.Connect }), new SetPlan(Plan() with { Purpose = Purpose.Connect, Field = FieldPlan.Blank with { Picture = Shown.Map } }),
-                new AnswerCard(mayas, wall.NextId(actor), 0, "en", "", Aloud: true), new RewordAnswer(mayas, asked, "en", ""),
+                new GiveAnswer(mayas, wall.NextId(actor), 0, "en", "", Aloud: true), new RewordAnswer(mayas, asked, "en", ""),
             ];
             foreach (var command in commands)
             {

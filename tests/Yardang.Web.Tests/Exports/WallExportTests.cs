@@ -4,6 +4,7 @@ using Yardang.Core.Activities;
 using Yardang.Core.Lessons;
 using Yardang.Core.Rooms;
 using Yardang.Core.Pages;
+using Yardang.Core.Threads;
 using Yardang.Core.Walls;
 using Yardang.Headless.SimulatedClass;
 using Yardang.Rendering;
@@ -41,7 +42,7 @@ public sealed class WallExportTests : IAsyncLifetime
         var last = 0L;
         await wall.LookAsync(r => last = ((Wall)r).Cards.Keys.Last(), Stop);
         var client = ((ClientAdmitted)(await wall.SubmitAsync(new AdmitClient(), Actor.Owner, Stop)).Envelope!.Event).Number;
-        await wall.SubmitAsync(new Submission(client, 1, 0, 0, new AnswerCard(last, Ids.Of(client, 1), 0, "en", "@Which game?")), Actor.Owner, Stop);
+        await wall.SubmitAsync(new Submission(client, 1, 0, 0, new GiveAnswer(last, Ids.Of(client, 1), 0, "en", "@Which game?")), Actor.Owner, Stop);
     }
 
     public ValueTask DisposeAsync() => _school.DisposeAsync();

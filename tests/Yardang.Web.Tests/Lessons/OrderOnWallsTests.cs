@@ -7,6 +7,7 @@ using Yardang.Core.Interchange;
 using Yardang.Core.Lessons;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
+using Yardang.Core.Threads;
 using Yardang.Core.Walls;
 using Yardang.Data.Media;
 using Yardang.Data.School;
@@ -71,8 +72,8 @@ public sealed class OrderOnWallsTests : WallLessons
         await DoAsync(host, Actor.Owner, _ => new SetPlan(Plan(LinePlan.Blank) with { Rules = new(Answers: true) }), id => new PutUpCard(id, 0, "en", "Said in class", For: s_ben.Number));
         foreach (var purpose in new[] { Purpose.Order, Purpose.Sort, Purpose.Ask, Purpose.Visit })
         {
-            await DoAsync(host, Actor.Owner, _ => new SetPlan(Plan(LinePlan.Blank) with { Purpose = purpose, Rules = new(Answers: true) }), id => new AnswerCard(1, id, 0, "en", "Why there?"));
-            await DoAsync(host, s_maya, id => new AnswerCard(1, id, 0, "en", "It is strong"));
+            await DoAsync(host, Actor.Owner, _ => new SetPlan(Plan(LinePlan.Blank) with { Purpose = purpose, Rules = new(Answers: true) }), id => new GiveAnswer(1, id, 0, "en", "Why there?"));
+            await DoAsync(host, s_maya, id => new GiveAnswer(1, id, 0, "en", "It is strong"));
             foreach (var format in new[] { "svg", "csv" })
             {
                 var address = $"/lesson/{lesson.Id}/board/{wall}.{format}";

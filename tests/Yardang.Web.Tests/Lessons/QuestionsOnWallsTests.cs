@@ -7,6 +7,7 @@ using Yardang.Core.Interchange;
 using Yardang.Core.Lessons;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
+using Yardang.Core.Threads;
 using Yardang.Core.Walls;
 using Yardang.Data.School;
 using Yardang.Web.Lessons;
@@ -71,7 +72,7 @@ public sealed class QuestionsOnWallsTests : WallLessons
     {
         var (lesson, wall) = await HandOutAsync(new());
         var (maya, mayas) = await School.StudentAsync(lesson.Code, "Maya");
-        Assert.Equal(HttpStatusCode.BadRequest, await StatusAsync(maya, mayas, wall, JsonSerializer.Serialize(new { text = new string('a', Card.TextLength + 1) })));
+        Assert.Equal(HttpStatusCode.BadRequest, await StatusAsync(maya, mayas, wall, JsonSerializer.Serialize(new { text = new string('a', Statement.TextLength + 1) })));
         Assert.Equal(HttpStatusCode.BadRequest, await StatusAsync(maya, mayas, wall, JsonSerializer.Serialize(new { text = new string('a', 100_000) })));
         Assert.Contains(await StatusAsync(maya, mayas, wall, "{\"text\":\"\\ud800 rope\"}"), new[] { HttpStatusCode.OK, HttpStatusCode.BadRequest });
         var answers = new List<HttpStatusCode>();
@@ -142,7 +143,7 @@ public sealed class QuestionsOnWallsTests : WallLessons
     private async Task AnswerAsync(Guid wall, long question, string note)
     {
         var client = await ClientAsync(wall, Actor.Owner);
-        await DoAsync(wall, new AnswerCard(question, Ids.Of(client, 1), 0, "en", note, Aloud: true), Actor.Owner, client);
+        await DoAsync(wall, new GiveAnswer(question, Ids.Of(client, 1), 0, "en", note, Aloud: true), Actor.Owner, client);
         await DoAsync(wall, new FileQuestion(question, Ids.Of(client, 1)), Actor.Owner, client, 2);
     }
 

@@ -2,6 +2,7 @@ using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json;
 using Yardang.Core.Interchange;
+using Yardang.Core.Judges;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
 using Yardang.Core.Walls;

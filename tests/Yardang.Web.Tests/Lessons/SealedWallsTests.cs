@@ -4,8 +4,10 @@ using System.Text;
 using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using Yardang.Core.Interchange;
+using Yardang.Core.Judges;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
+using Yardang.Core.Threads;
 using Yardang.Core.Walls;
 using Yardang.Data.School;
 using Yardang.Data.Wire;
@@ -37,7 +39,7 @@ public sealed class SealedWallsTests : WallLessons
         await host.SubmitAsync(new LetCardsOut(), Actor.Program, Stop);
         long veiled = 0;
         await host.LookAsync(r => veiled = ((Wall)r).Veil.Over(Student(4), mayas), Stop);
-        await DoAsync(host, Student(4), _ => new JudgeCard(veiled, 3, "It is so"), _ => new RespondToCard(veiled, "idea", true), id => new AnswerCard(veiled, id, 0, "en", "Not yet out"), id => new PutUpCard(id, 0, "en", "Not out either"));
+        await DoAsync(host, Student(4), _ => new JudgeCard(veiled, 3, "It is so"), _ => new RespondToCard(veiled, "idea", true), id => new GiveAnswer(veiled, id, 0, "en", "Not yet out"), id => new PutUpCard(id, 0, "en", "Not out either"));
 
         byte[] snapshot = [];
         await host.LookAsync(r => snapshot = SnapshotCodec.Encode(r, Actor.Owner), Stop);

@@ -13,6 +13,7 @@ using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
+using Yardang.Core.Threads;
 using Yardang.Core.Walls;
 using Yardang.Data.Media;
 using Yardang.Data.School;
@@ -153,10 +154,10 @@ public class ArchiveTests
         // What is said to a card comes along, and who said it.
         var (answered, asked) = (0L, Ids.Of(client, 2));
         await wall.LookAsync(r => answered = ((Wall)r).Cards.Keys.Last(), Stop);
-        await wall.SubmitAsync(new Submission(client, 2, 1, 0, new AnswerCard(answered, asked, 0, "en", "Which game?")), Actor.Owner, Stop);
+        await wall.SubmitAsync(new Submission(client, 2, 1, 0, new GiveAnswer(answered, asked, 0, "en", "Which game?")), Actor.Owner, Stop);
         var bens = ((ClientAdmitted)(await wall.SubmitAsync(new AdmitClient(), new Actor(3, Role.Student), Stop)).Envelope!.Event).Number;
         await wall.SubmitAsync(new Submission(client, 3, 2, 0, new SetPlan(plan with { Rules = new(Answers: true) })), Actor.Owner, Stop);
-        await wall.SubmitAsync(new Submission(bens, 1, 0, 0, new AnswerCard(answered, Ids.Of(bens, 1), asked, "en", "Building with straws")), new Actor(3, Role.Student), Stop);
+        await wall.SubmitAsync(new Submission(bens, 1, 0, 0, new GiveAnswer(answered, Ids.Of(bens, 1), asked, "en", "Building with straws")), new Actor(3, Role.Student), Stop);
 
         var file = await browser.GetByteArrayAsync($"/lesson/{lesson.Id}.yardang.zip", Stop);
         var (other, _) = await school.TeacherAsync("Tobi Adeyemi");

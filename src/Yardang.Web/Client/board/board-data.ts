@@ -2,12 +2,14 @@
 
 import type { MarkListTexts } from '../editor/mark-list';
 import type { WorkData, WorkTexts } from '../lesson/work-data';
+import type { BoardTalkTexts } from './talk-panel';
 
 export interface BoardData extends WorkData {
   readonly texts: BoardTexts;
 }
 
 export interface BoardTexts extends WorkTexts, MarkListTexts {
+  readonly talk: BoardTalkTexts;
   readonly bringAway: string;
   readonly brought: string;
   readonly broughtOne: string;

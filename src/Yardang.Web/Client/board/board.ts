@@ -16,7 +16,9 @@ import { viewOf } from '../editor/view';
 import { pageData } from '../page-data';
 import { Grip } from '../room/marks';
 import { type OutboxStore, deviceOutbox } from '../room/outbox-store';
+import type { Command } from '../room/wire';
 import { textIn } from '../surface/in-language';
+import { Drafts } from '../threads/drafts';
 import { Attendance, type Page, placeOf } from '../lesson/attendance';
 import { companyOf } from '../lesson/company';
 import { type ContentsPart, contentsOf } from '../lesson/contents';
@@ -29,6 +31,8 @@ import { bringingOf } from './bringing';
 import { broughtOf } from './brought';
 import { lateNews } from './late-news';
 import { readingOf } from './reading';
+import { talkOf } from './talk';
+import type { TalkPlace } from './talk-panel';
 import { TrySeat, tryRoom } from '../lesson/try-room';
 
 const NOTICE_MS = 6000;
@@ -47,6 +51,7 @@ Alpine.data('board', () => {
   let board: {
     refresh(): void;
     say(words: string): void;
+    talkPlace(): TalkPlace;
     openDialog(name: string): void;
     closeDialog(name: string): void;
     readonly keptState: string;
@@ -64,6 +69,7 @@ Alpine.data('board', () => {
     showPlaces: (isShown: boolean) => (isShown ? board.openDialog('bringing') : board.closeDialog('bringing')),
   });
   let noticeTimer: ReturnType<typeof setTimeout> | undefined;
+  const drafts = isTry || isLook ? new Drafts('') : Drafts.keptFor(data.who, data.work);
   const names = new Names(data.work, as, () => board.refresh());
   const company = () => ({
     refresh: () => board.refresh(),
@@ -78,6 +84,12 @@ Alpine.data('board', () => {
     pages: pageTurner(() => editor, texts.pageOf),
     view: viewOf(() => editor),
     steps: stepsOf(() => editor),
+    talk: talkOf(
+      () => editor,
+      () => board.talkPlace(),
+      data.shared ?? data.together,
+      isLook,
+    ),
     files: pictureFiles(() => editor),
     pictureSearch: pictureSearch(() => editor.pictures, data.work, as),
     formula: formulaMarks(() => editor),
@@ -95,6 +107,7 @@ Alpine.data('board', () => {
     ),
     handIn: handingIn(lesson, () => editor.sheets.lastActivity, me.number, data.zone, texts),
     tell: tellingOf(lesson, me.number, isStudent, texts),
+    texts,
     seesOthers: false,
     opened: isTry,
     keptText: '',
@@ -136,7 +149,7 @@ Alpine.data('board', () => {
         mayWrite: () => this.mayWrite(),
         changed: () => this.refresh(),
         applied: () => attendance?.applied(),
-        refused: (reason) => this.say(texts.refused[String(reason)] ?? texts.refusedOther),
+        refused: (reason, command) => this.refused(reason, command),
       });
       editor.surface.onZoom = (percent) => (this.view.percent = percent);
       list = new MarkList(root.querySelector<HTMLElement>('[data-marks]')!, editor, texts);
@@ -148,6 +161,31 @@ Alpine.data('board', () => {
       if (seat) void seat.sitDown(editor.client);
       else void attendance!.enter();
       this.refresh();
+    },
+
+    /** What was typed is given back. */
+    refused(reason: number, command: Command): void {
+      if (command.kind === 'giveAnswer') drafts.giveBack(Drafts.answering(command.about, command.to), command.text);
+      if (command.kind === 'rewordAnswer') drafts.set(Drafts.ofAnswer(command.about, command.id), command.text);
+      this.say(texts.refused[String(reason)] ?? texts.refusedOther);
+    },
+
+    talkPlace(): TalkPlace {
+      const root = this.$root as HTMLElement;
+      return {
+        panel: root.querySelector<HTMLElement>('[data-talk]')!,
+        badges: root.querySelector<HTMLElement>('[data-talk-badges]')!,
+        texts: texts.talk,
+        drafts,
+        looksOnly: isLook,
+        isShared: data.shared ?? data.together,
+        read: () => [this.reading.first, this.reading.second],
+        titleOf: (mark) => list.titleOf(mark),
+        nameOf: (actor) => editor.nameOf(actor),
+        mayWrite: () => editor.mayWrite(),
+        isOpen: () => this.talk.isOpen,
+        open: () => this.talk.open(),
+      };
     },
 
     /** What being in the lesson has to know of this page. */
@@ -202,6 +240,7 @@ Alpine.data('board', () => {
       this.chosen.refresh();
       this.pages.refresh(language);
       this.steps.refresh();
+      if (this.opened) this.talk.refresh();
       const { sheets } = editor;
       const page = sheets.page(editor.page);
       if (this.opened && !isTry) this.directions.all = textIn(sheets.directions, [language], data.written);

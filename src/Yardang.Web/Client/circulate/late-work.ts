@@ -54,7 +54,8 @@ export function describe(before: Sheets, late: readonly LateWork[], texts: LateT
   const { sheets, touched } = withLate(before, late);
   return sheets.pages.flatMap((page, i) => {
     const marks = [...sheets.allMarks].filter((m) => m.page === page.id && touched.has(m.id));
-    if (marks.length === 0) return [];
+    const said = saidOn(page, sheets, late);
+    if (marks.length + said.length === 0) return [];
     const fresh = marks.filter((m) => !before.mark(m.id));
     const words = fresh.flatMap((m) => wordsOf(m));
     const drawn = fresh.length - words.length;
@@ -65,11 +66,23 @@ export function describe(before: Sheets, late: readonly LateWork[], texts: LateT
         title: fill(texts.latePage, i + 1) + (nameOf(page) && `: ${nameOf(page)}`),
         lines: [
           ...words.map((w) => `“${w}”`),
+          ...said,
           ...(drawn > 0 ? [fill(drawn === 1 ? texts.lateStroke : texts.lateStrokes, drawn)] : []),
           ...(changed > 0 ? [fill(changed === 1 ? texts.lateChange : texts.lateChanges, changed)] : []),
         ],
       },
     ];
+  });
+}
+
+/** What was said to marks of a page. */
+function saidOn(page: Page, sheets: Sheets, late: readonly LateWork[]): string[] {
+  return late.flatMap(({ command }) => {
+    if (command.kind !== 'giveAnswer' && command.kind !== 'rewordAnswer') return [];
+    const mark = sheets.mark(command.about);
+    if (mark?.page !== page.id) return [];
+    const about = wordsOf(mark)[0]?.split('\n')[0];
+    return [about ? `“${about}”: ${command.text}` : command.text];
   });
 }
 

@@ -168,8 +168,8 @@ export class WallTile extends Tile<WallState> {
         const topic = command.kind === 'putUpCard' ? command.topic : NOWHERE;
         const shown = command.attachments.map((a) => said(a, texts));
         add(topic, [command.text, ...shown].filter((w) => w !== '').join(' · '));
-      } else if ((command.kind === 'answerCard' || command.kind === 'rewordAnswer') && command.text) {
-        add(cards.get(command.card)?.topic ?? NOWHERE, `${title(command.card)}: ${command.text}`);
+      } else if ((command.kind === 'giveAnswer' || command.kind === 'rewordAnswer') && command.text) {
+        add(cards.get(command.about)?.topic ?? NOWHERE, `${title(command.about)}: ${command.text}`);
       } else if (command.kind === 'linkCards') {
         const word = plan.field?.words.find((w) => w.id === command.word)?.text ?? {};
         const words = command.text || textIn(word, [], this.written) || '→';

@@ -24,6 +24,7 @@ export function chosenOf(editor: () => Editor, by: string) {
     tied: false,
     pinned: false,
     mayRub: false,
+    mayMove: false,
     mayStyle: false,
     canConnect: false,
     hasShape: false,
@@ -48,6 +49,7 @@ export function chosenOf(editor: () => Editor, by: string) {
       this.tied = selection().areTied;
       this.pinned = selection().arePinned;
       this.canConnect = selection().canConnect;
+      this.mayMove = marks.every((m) => selection().mayChoose(m));
       this.mayRub = selection().mayAll(Property.Erased);
       this.mayStyle = selection().mayAll(Property.Style);
       this.hasShape = this.mayStyle && marks.every((m) => m.body.kind === 'shape');

@@ -4,7 +4,7 @@ import { encode } from '@msgpack/msgpack';
 import { type Line, RoomClient } from '../room/room-client';
 import { type OutboxStore } from '../room/outbox-store';
 import { type Me, Sheets } from '../room/sheets';
-import type { Envelope } from '../room/wire';
+import type { Command, Envelope } from '../room/wire';
 import { type Mark, type NewMark, isBox } from '../room/marks';
 import { LiveInk } from '../surface/live-ink';
 import { PageSurface, type Tool } from '../surface/page-surface';
@@ -53,7 +53,7 @@ export interface EditorOptions {
   nameOf(actor: number): string;
   mayWrite(): boolean;
   changed(): void;
-  refused(reason: number): void;
+  refused(reason: number, command: Command): void;
   say(words: string): void;
   /** Opens what a formula is written in. */
   editFormula(mark: Mark): void;
@@ -67,6 +67,8 @@ export class Editor extends Changes implements SheetContext {
   readonly pointers: Pointers;
   readonly surface: PageSurface;
   readonly client: RoomClient<Sheets>;
+  /** What lies over the page is to be laid out anew. */
+  onView: () => void = () => undefined;
   readonly ink = { colour: 0, width: 60, looks: 0 };
   readonly outline = { width: 60 };
   readonly note = { colour: 0, one: true, bubble: false };
@@ -108,7 +110,7 @@ export class Editor extends Changes implements SheetContext {
           else if (data[1] === this.page) this.pointers.take(actor, byStaff, data as [string, number, number, number]);
           this.surface.invalidateDrawing();
         },
-        refused: (_, reason) => options.refused(reason),
+        refused: ({ command }, reason) => options.refused(reason, command),
       },
       new Sheets(),
     );
@@ -134,7 +136,10 @@ export class Editor extends Changes implements SheetContext {
     Writer.listen(options.field, () => (this.surface.tool instanceof Writer ? this.surface.tool : null));
     // A page that goes away takes along what was being drawn; of what was being written the field takes care.
     window.addEventListener('pagehide', () => this.finish());
-    this.surface.onView = () => this.writer?.layOut();
+    this.surface.onView = () => {
+      this.writer?.layOut();
+      this.onView();
+    };
     this.use('pen');
   }
 
@@ -153,6 +158,10 @@ export class Editor extends Changes implements SheetContext {
 
   get design(): boolean {
     return this.options.design;
+  }
+
+  get talks(): boolean {
+    return !this.design && (this.options.together || this.me.isStaff);
   }
 
   get language(): string {

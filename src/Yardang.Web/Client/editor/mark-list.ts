@@ -21,6 +21,7 @@ export interface MarkListTexts extends KindTexts {
 }
 
 const LATEST_MS = 300;
+const TITLE_LENGTH = 80;
 
 export class MarkList {
   private readonly kept = new Set<number>();
@@ -78,6 +79,12 @@ export class MarkList {
 
   private button(mark: number): HTMLButtonElement | null {
     return this.list.querySelector<HTMLButtonElement>(`[data-mark="${mark}"]`);
+  }
+
+  /** What a mark says, or else what it is and whose. */
+  titleOf(mark: Mark): string {
+    const words = this.words(mark).split('\n')[0]!;
+    return words.slice(0, TITLE_LENGTH) || this.label(mark);
   }
 
   private label(mark: Mark): string {

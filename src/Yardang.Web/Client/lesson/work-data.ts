@@ -29,6 +29,8 @@ export interface WorkData {
   readonly home: string;
   /** Whether others work in the same room. */
   readonly together: boolean;
+  /** Said to teachers, who are never alone with a student: whether several students work in it. */
+  readonly shared?: boolean;
   /** Who wrote it on this device, so that a shared device keeps outboxes apart. */
   readonly who: string;
   readonly texts: WorkTexts;

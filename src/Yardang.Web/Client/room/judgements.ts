@@ -96,10 +96,18 @@ export class Judgements {
   }
 
   /** Whether somebody can say something of a card that they see. */
-  may(rule: Judging | null, card: number, value: number, person: number, isUp: (card: number) => boolean): boolean {
+  may(
+    rule: Judging | null,
+    card: number,
+    value: number,
+    person: number,
+    isUp: (card: number) => boolean,
+    most = 0,
+  ): boolean {
     if (!rule || this.isShown || value < 0 || value > valuesOf(rule)) return false;
-    if (value === 0 || this.by(person, card) !== 0 || rule.kind !== JudgingKind.Choose) return true;
-    return this.chosenBy(person, isUp) < rule.choices;
+    const limit = rule.kind === JudgingKind.Choose ? rule.choices : most;
+    if (value === 0 || this.by(person, card) !== 0 || limit === 0) return true;
+    return this.chosenBy(person, isUp) < limit;
   }
 
   /** How many of the cards that are up somebody has judged in this round. */

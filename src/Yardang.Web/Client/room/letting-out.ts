@@ -37,7 +37,7 @@ export function letOut<T extends Thing>(known: ReadonlyMap<number, T>, told: rea
 }
 
 const HELD = new Set<string>([
-  ...['cardPutUp', 'cardPutBack', 'cardReworded', 'cardMoved', 'cardTakenDown', 'cardAnswered', 'answerPutBack'],
+  ...['cardPutUp', 'cardPutBack', 'cardReworded', 'cardMoved', 'cardTakenDown', 'answerGiven', 'answerPutBack'],
   ...[
     'answerReworded',
     'answerTakenDown',

@@ -18,6 +18,9 @@ import {
   type Value,
 } from './marks';
 import { changed, ofMark, ofPage, pageValues } from './properties';
+import { Judgements } from './judgements';
+import { choiceAfter, foreseeChoice, type MarkChoice, NO_CHOICE } from './mark-choice';
+import { foreseeTalk, type MarkTalk, talkAfter } from './mark-talk';
 import type { Command, Envelope, RoomEvent } from './wire';
 
 export interface Me {
@@ -26,6 +29,8 @@ export interface Me {
 }
 
 const ID_UNIT = 2 ** 32;
+/** Of what somebody chose the others know nothing, also not when. */
+const UNNOTED: ReadonlySet<RoomEvent['kind']> = new Set(['clientAdmitted', 'workSetAside', 'cardJudged']);
 
 export class Sheets {
   number = 0;
@@ -44,6 +49,10 @@ export class Sheets {
   lastActivity: number | null = null;
   /** What each student did last here. Students are not told. */
   acts: ReadonlyMap<number, LastAct> = new Map();
+  /** What is said to marks. */
+  talk: MarkTalk = new Map();
+  /** What students say of them. */
+  choice: MarkChoice = NO_CHOICE;
   private marksById = new Map<number, Mark>();
   private journal = new Journal();
   private late = new Map<number, LateWork>();
@@ -64,6 +73,8 @@ export class Sheets {
     sheets.lastActivity = state.lastActivity;
     sheets.acts = new Map(state.acts.map((act) => [act.person, act]));
     sheets.adopted = new Map(state.adopted.filter((a) => !a.givenUp).map((a) => [a.number, a.page]));
+    sheets.talk = new Map(state.said.map((t) => [t.mark, t.answers]));
+    sheets.choice = { rule: state.judging.rule, judgements: Judgements.of(state.judging.state) };
     for (const late of state.setAside) sheets.late.set(late.number, late);
     return sheets;
   }
@@ -82,6 +93,8 @@ export class Sheets {
     copy.frontOrder = this.frontOrder;
     copy.lastActivity = this.lastActivity;
     copy.acts = this.acts;
+    copy.talk = this.talk;
+    copy.choice = this.choice;
     copy.marksById = new Map(this.marksById);
     copy.shown = new Map(this.shown);
     copy.journal = this.journal.copy();
@@ -140,7 +153,7 @@ export class Sheets {
 
   apply(envelope: Envelope): void {
     const { event } = envelope;
-    if (!envelope.byStaff && event.kind !== 'clientAdmitted' && event.kind !== 'workSetAside') this.note(envelope);
+    if (!envelope.byStaff && !UNNOTED.has(event.kind)) this.note(envelope);
     switch (event.kind) {
       case 'workSetAside':
         this.late.set(envelope.number, {
@@ -177,6 +190,7 @@ export class Sheets {
   private pageOf(event: RoomEvent): number {
     if (event.kind === 'markAdded') return event.mark.page;
     if (event.kind === 'marksAdded') return event.marks[0]?.page ?? 0;
+    if (event.kind === 'answerGiven') return this.marksById.get(event.about)?.page ?? 0;
     const changes = 'changes' in event && event.kind !== 'lateChangeAdopted' ? event.changes : [];
     const target = changes[0]?.target ?? 0;
     return this.marksById.get(target)?.page ?? this.page(target)?.id ?? 0;
@@ -231,6 +245,9 @@ export class Sheets {
         this.turn(event.gesture, event.changes, false);
         this.putBack(event.back);
         break;
+      default:
+        this.talk = talkAfter(this.talk, event, actor);
+        this.choice = choiceAfter(this.choice, event, actor);
     }
   }
 
@@ -296,7 +313,7 @@ export class Sheets {
       case 'redoGesture':
         return this.predictTurn('gestureRedone', command.gesture, me);
       default:
-        return null;
+        return design ? null : (foreseeTalk(this, command, me) ?? foreseeChoice(this, command, me));
     }
   }
 

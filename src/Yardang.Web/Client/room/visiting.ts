@@ -1,6 +1,7 @@
 // Stations, and groups on their way round them. Core's RoundTrip and Visits.
 
-import { Purpose, type RoundTrip, type Visit } from '../wire/forms';
+import { Purpose, type RoundTrip, type Visit, type WallPlan } from '../wire/forms';
+import { topicsStand } from './stacks';
 import type { Me } from './sheets';
 import { NOWHERE, type WallState } from './wall-state';
 
@@ -27,8 +28,16 @@ export function isOnTrip({ trip, plan }: WallState): boolean {
   return plan.purpose === Purpose.Visit && trip !== null && plan.topics.length > 0;
 }
 
+/** Whether a student may put up cards under a topic, as far as the plan says. */
+export function isFor(plan: WallPlan, person: number, topic: number): boolean {
+  if (!topicsStand(plan)) return true;
+  const only = plan.topics.find((t) => t.id === topic)?.only ?? [];
+  return only.length === 0 || only.includes(person);
+}
+
 /** Whether I may put something up at a station: on a round trip where my group is, or was before. */
 export function mayPutUpAt(state: WallState, station: number, me: Me): boolean {
+  if (!me.isStaff && !isFor(state.plan, me.number, station)) return false;
   if (me.isStaff || !isOnTrip(state)) return true;
   const { trip, plan } = state;
   const stations = plan.topics.length;

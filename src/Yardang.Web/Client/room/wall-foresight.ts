@@ -20,6 +20,7 @@ import { countsPerTopic, joinedAndFrom, mayJoin } from './stacks';
 import { foreseeStance } from './stances';
 import { isToRead, mayGiveReading } from './reading';
 import type { Me } from './sheets';
+import { canSay, given, isMine, isText } from './threads';
 import { isSealed } from './letting-out';
 import { isSame, mayBeShown } from './shown';
 import { mayPutUpAt } from './visiting';
@@ -113,26 +114,27 @@ export function foresee(state: WallState, command: Command, me: Me, now: number)
           }
         : null;
     }
-    case 'answerCard':
+    case 'giveAnswer':
       return answered(state, command, me, now);
     case 'rewordAnswer':
-      return state.mayChangeAnswer(command.card, command.id, me) &&
-        canSay(command.text, state.findAnswer(command.card, command.id)!.aloud)
-        ? { ...command, kind: 'answerReworded', whose: whose(state, command.card) }
+      return state.mayChangeAnswer(command.about, command.id, me) &&
+        canSay(command.text, state.findAnswer(command.about, command.id)!.aloud)
+        ? { ...command, kind: 'answerReworded', whose: whose(state, command.about) }
         : null;
     case 'takeAnswerDown':
-      return state.mayChangeAnswer(command.card, command.id, me)
-        ? { ...command, kind: 'answerTakenDown', whose: whose(state, command.card) }
+      return state.mayChangeAnswer(command.about, command.id, me)
+        ? { ...command, kind: 'answerTakenDown', whose: whose(state, command.about) }
         : null;
     case 'putAnswerBack': {
-      const answer = state.findAnswer(command.card, command.id);
-      const mine = answer && (me.isStaff || (state.isMyAnswer(answer, me) && answer.downBy === me.number));
-      return mine && answer.downBy !== 0 && (me.isStaff || state.cards.get(command.card)!.downBy === 0)
+      const answer = state.findAnswer(command.about, command.id);
+      const mayMore = me.isStaff || !state.hasAnsweredAll(me.number);
+      const mine = answer && mayMore && (me.isStaff || (isMine(answer, me) && answer.downBy === me.number));
+      return mine && answer.downBy !== 0 && (me.isStaff || state.cards.get(command.about)!.downBy === 0)
         ? {
             kind: 'answerPutBack',
-            card: command.card,
+            about: command.about,
             answer: { ...answer, downBy: 0 },
-            whose: whose(state, command.card),
+            whose: whose(state, command.about),
           }
         : null;
     }
@@ -231,28 +233,17 @@ function maySay(
 
 function answered(
   state: WallState,
-  { card, id, to, language, text, aloud, says }: Extract<Command, { kind: 'answerCard' }>,
+  command: Extract<Command, { kind: 'giveAnswer' }>,
   me: Me,
   now: number,
 ): RoomEvent | null {
+  const { about: card, id, to, text, aloud, says } = command;
   const about = state.cards.get(card);
   const isThere = to === 0 || state.findAnswer(card, to)?.downBy === 0;
   if (about && !me.isStaff && !maySayOfKind(state, about, to, says, me)) return null;
   if (!about || !state.mayAnswer(about, me) || !isThere || state.findAnswer(card, id)) return null;
   if (!canSay(text, aloud) || (aloud && !me.isStaff)) return null;
-  const answer = {
-    id,
-    to,
-    author: me.number,
-    byStaff: me.isStaff,
-    language,
-    text,
-    saidAt: now,
-    downBy: 0,
-    aloud,
-    says,
-  };
-  return { kind: 'cardAnswered', card, answer, whose: whose(state, card) };
+  return { kind: 'answerGiven', about: card, answer: given(command, me, now), whose: whose(state, card) };
 }
 
 /** One strength and one question to a card; what is said to answers is free. */
@@ -317,14 +308,6 @@ function asTold(card: Card): Card {
 }
 
 /** Whether an answer can say this: something; a note of what was said aloud may be empty. */
-function canSay(text: string, aloud: boolean): boolean {
-  return aloud ? text.length <= LONGEST_TEXT : isText(text);
-}
-
-function isText(text: string): boolean {
-  return text.length <= LONGEST_TEXT && text.trim() !== '';
-}
-
 /** Where cards are counted under each topic, one's own goes to none where there are as many as each may have. */
 function hasRoomFor(state: WallState, { id, topic }: MoveCard, me: Me): boolean {
   const card = state.cards.get(id)!;

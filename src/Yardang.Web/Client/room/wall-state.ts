@@ -29,8 +29,9 @@ import { countsPerTopic } from './stacks';
 import { NO_STANCES, stancesAfter, stancesOf, stancesUnder } from './stances';
 import { readingAfter } from './reading';
 import type { Me } from './sheets';
+import { inTime, isMine, withAnswer } from './threads';
 import { KINDS } from './shown';
-import { visited } from './visiting';
+import { isFor, visited } from './visiting';
 import type { Envelope, RoomEvent } from './wire';
 
 export type { Answer, Attachment, Card, Topic, WallPlan } from '../wire/forms';
@@ -41,7 +42,7 @@ export const COLOURS = 12;
 export const NOWHERE = 0;
 
 /** Most letters of a card. */
-export const LONGEST_TEXT = 1000;
+export { LONGEST_TEXT } from './threads';
 
 /** A wall to begin with. */
 export const BLANK: WallPlan = {
@@ -63,6 +64,8 @@ export const BLANK: WallPlan = {
     leastAnswers: 0,
     leastJudged: 0,
     perTopic: false,
+    mostAnswers: 0,
+    mostJudged: 0,
     responses: [],
     saidAlready: false,
     buildsOn: false,
@@ -169,24 +172,32 @@ export class WallState {
 
   /** What is said to a card and is up, in the order in which it was said. */
   saidTo(card: Card): Answer[] {
-    return card.answers.filter((a) => a.downBy === 0).sort((a, b) => a.saidAt - b.saidAt || a.id - b.id);
+    return inTime(card.answers);
   }
 
   /** Whether I may answer a card. While each sees only their own, an answer to a teacher's card would be read by all. */
   mayAnswer(card: Card, me: Me): boolean {
     const { answers, ownFirst } = this.plan.rules;
-    return card.downBy === 0 && (me.isStaff || (answers && !(ownFirst && card.byStaff)));
+    return (
+      card.downBy === 0 && (me.isStaff || (answers && !(ownFirst && card.byStaff) && !this.hasAnsweredAll(me.number)))
+    );
+  }
+
+  /** Whether somebody has given as many answers as each may. */
+  hasAnsweredAll(person: number): boolean {
+    const { mostAnswers } = this.plan.rules;
+    if (mostAnswers === 0) return false;
+    let given = 0;
+    for (const card of this.cards.values())
+      for (const a of card.answers) if (a.downBy === 0 && !a.byStaff && a.author === person) given++;
+    return given >= mostAnswers;
   }
 
   /** Which kinds of answer I still may give to a card where it is answered by one strength and one question. */
   kindsOpen(card: Card, me: Me): AnswerKind[] {
     if (!this.plan.rules.inPairs || me.isStaff) return [];
-    const given = card.answers.filter((a) => a.downBy === 0 && this.isMyAnswer(a, me)).map((a) => a.says);
+    const given = card.answers.filter((a) => a.downBy === 0 && isMine(a, me)).map((a) => a.says);
     return [AnswerKind.Strength, AnswerKind.Question].filter((k) => !given.includes(k));
-  }
-
-  isMyAnswer(answer: Answer, me: Me): boolean {
-    return answer.author === me.number && answer.byStaff === me.isStaff;
   }
 
   /** How many cards of somebody are up: under a topic, or altogether. */
@@ -208,7 +219,8 @@ export class WallState {
   owedUnder(person: number): { topic: number; owed: number }[] | null {
     const { least } = this.plan.rules;
     if (!countsPerTopic(this.plan)) return null;
-    return this.plan.topics.map(({ id }) => ({ topic: id, owed: Math.max(0, least - this.upOf(person, id)) }));
+    const theirs = this.plan.topics.filter(({ id }) => isFor(this.plan, person, id));
+    return theirs.map(({ id }) => ({ topic: id, owed: Math.max(0, least - this.upOf(person, id)) }));
   }
 
   /** How many cards of others somebody is still asked to answer. While each sees only their own, that can wait. */
@@ -326,7 +338,8 @@ export class WallState {
   mayJudge(id: number, value: number, me: Me): boolean {
     const card = this.cards.get(id);
     if (!card || card.downBy !== 0 || me.isStaff || this.isMine(card, me) || !this.isSeen(card, me)) return false;
-    return this.judgements.may(this.plan.rules.judging, id, value, me.number, (other) => this.isUp(other));
+    const { judging, mostJudged } = this.plan.rules;
+    return this.judgements.may(judging, id, value, me.number, (other) => this.isUp(other), mostJudged);
   }
 
   isUp(id: number): boolean {
@@ -357,7 +370,7 @@ export class WallState {
   mayChangeAnswer(card: number, id: number, me: Me): boolean {
     const answer = this.findAnswer(card, id);
     if (!answer || answer.downBy !== 0) return false;
-    return me.isStaff || (this.isMyAnswer(answer, me) && this.cards.get(card)!.downBy === 0);
+    return me.isStaff || (isMine(answer, me) && this.cards.get(card)!.downBy === 0);
   }
 
   findAnswer(card: number, id: number): Answer | undefined {
@@ -390,15 +403,15 @@ export class WallState {
         this.cards = new Map(this.cards).set(event.card.id, over(event.card, this.cards.get(event.card.id)));
         this.links = takenWith(this.links, event.links, event.card, this.cards, this.plan.rules.ownFirst);
         break;
-      case 'cardAnswered':
+      case 'answerGiven':
       case 'answerPutBack':
-        this.setAnswer(event.card, event.answer);
+        this.setAnswer(event.about, event.answer);
         break;
       case 'answerReworded':
-        this.changeAnswer(event.card, event.id, { language: event.language, text: event.text });
+        this.changeAnswer(event.about, event.id, { language: event.language, text: event.text });
         break;
       case 'answerTakenDown':
-        this.changeAnswer(event.card, event.id, { downBy: actor });
+        this.changeAnswer(event.about, event.id, { downBy: actor });
         break;
       case 'askedToo': {
         const card = this.cards.get(event.card);
@@ -478,8 +491,7 @@ export class WallState {
   private setAnswer(on: number, answer: Answer): void {
     const card = this.cards.get(on);
     if (!card) return;
-    const others = card.answers.filter((a) => a.id !== answer.id);
-    this.change(on, { answers: [...others, answer].sort((a, b) => a.id - b.id) });
+    this.change(on, { answers: withAnswer(card.answers, answer) });
   }
 
   private changeAnswer(on: number, id: number, values: Partial<Answer>): void {
@@ -507,9 +519,11 @@ export class WallState {
           ? event.topic
           : event.kind === 'cardReworded'
             ? (this.cards.get(event.id)?.topic ?? 0)
-            : event.kind === 'cardAnswered' || event.kind === 'cardJudged'
-              ? (this.cards.get(event.card)?.topic ?? 0)
-              : 0;
+            : event.kind === 'answerGiven'
+              ? (this.cards.get(event.about)?.topic ?? 0)
+              : event.kind === 'cardJudged'
+                ? (this.cards.get(event.card)?.topic ?? 0)
+                : 0;
     this.acts = new Map(this.acts).set(actor, { person: actor, at: time, page: topic });
   }
 }

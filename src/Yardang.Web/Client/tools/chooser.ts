@@ -1,6 +1,6 @@
 // Chooses marks by tapping, with a lasso or a box, and moves, resizes and turns what is chosen.
 
-import { type Change, type Mark, Property } from '../room/marks';
+import { type Change, Grip, type Mark, Property } from '../room/marks';
 import { type Box, type Spot, boxCorners, isInside, turned } from '../shapes/geometry';
 import { boundsOf, boundsOfAll, offPage, onPage } from '../shapes/placed';
 import { changed } from '../room/properties';
@@ -59,7 +59,7 @@ export class Chooser implements Tool {
       this.drag = { kind: 'tip', marks, from: point };
       return;
     }
-    const handle = marks.length > 0 ? this.handleAt(point, frameOf(marks)) : null;
+    const handle = this.areMovable(marks) ? this.handleAt(point, frameOf(marks)) : null;
     if (handle) {
       this.drag =
         handle === 'turn' ? { kind: 'turn', marks, from: point } : { kind: 'size', marks, from: point, ...handle };
@@ -193,13 +193,24 @@ export class Chooser implements Tool {
     const { selection, sheet } = this;
     const [first, last] = [path[0]!, path.at(-1)!];
     const isTap = path.every((s) => Math.hypot(s.x - first.x, s.y - first.y) * sheet.surface.scale < TAP_PX);
-    if (isTap && !add) return selection.clear();
+    if (isTap && !add) return this.chooseToTalk(first);
     const area = this.byBox ? boxCorners(boxFrom(first, last)) : path;
     const inside = sheet.sheets.visible(sheet.page).filter((m) => {
       const box = boundsOf(m);
       return selection.mayChoose(m) && isInside({ x: box.x + box.width / 2, y: box.y + box.height / 2 }, area);
     });
     selection.choose(inside, add);
+  }
+
+  /** What somebody else wrote cannot be moved, but talked about. */
+  private chooseToTalk(spot: Spot): void {
+    const { selection, sheet } = this;
+    const at = sheet.talks ? markAt(sheet.sheets.visible(sheet.page), spot.x, spot.y, REACH, isTalkedAbout) : null;
+    selection.choose(at ? [at] : []);
+  }
+
+  private areMovable(marks: readonly Mark[]): boolean {
+    return marks.length > 0 && marks.every((m) => this.selection.mayChoose(m));
   }
 
   /** A corner gives the corner opposite to it, which stays. */
@@ -233,6 +244,7 @@ export class Chooser implements Tool {
     ctx.closePath();
     ctx.stroke();
     ctx.setLineDash([]);
+    if (!this.areMovable(marks)) return;
     const turn = turnHandle(frame, 1 / pixel);
     ctx.beginPath();
     ctx.moveTo((all[0]!.x + all[1]!.x) / 2, (all[0]!.y + all[1]!.y) / 2);
@@ -278,6 +290,10 @@ export class Chooser implements Tool {
     ctx.stroke();
     ctx.setLineDash([]);
   }
+}
+
+function isTalkedAbout(mark: Mark): boolean {
+  return mark.grip !== Grip.Key;
 }
 
 function tipChanges(mark: Mark, point: Spot): Change[] {

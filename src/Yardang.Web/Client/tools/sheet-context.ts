@@ -24,6 +24,8 @@ export interface SheetContext {
   readonly language: string;
   /** Whether the activity itself may be changed: in the workshop. */
   readonly design: boolean;
+  /** Whether others are here with whom to talk about marks. */
+  readonly talks: boolean;
   newId(): number;
   submit(command: Command, gesture: number): void;
   preview(data: unknown[]): void;

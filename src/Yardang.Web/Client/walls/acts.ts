@@ -56,13 +56,13 @@ export function actsOf(submit: (command: Command) => void, newId: () => number, 
     /** Gives the id of the answer. */
     answer: (card: Card, to: number, text: string, aloud = false, says = AnswerKind.Plain) => {
       const id = newId();
-      submit({ kind: 'answerCard', card: card.id, id, to, language: language(), text, aloud, says });
+      submit({ kind: 'giveAnswer', about: card.id, id, to, language: language(), text, aloud, says });
       return id;
     },
     rewordAnswer: (card: Card, { id, language: tag }: Answer, text: string) =>
-      submit({ kind: 'rewordAnswer', card: card.id, id, language: tag, text }),
-    takeAnswerDown: (card: Card, { id }: Answer) => submit({ kind: 'takeAnswerDown', card: card.id, id }),
-    putAnswerBack: (card: Card, { id }: Answer) => submit({ kind: 'putAnswerBack', card: card.id, id }),
+      submit({ kind: 'rewordAnswer', about: card.id, id, language: tag, text }),
+    takeAnswerDown: (card: Card, { id }: Answer) => submit({ kind: 'takeAnswerDown', about: card.id, id }),
+    putAnswerBack: (card: Card, { id }: Answer) => submit({ kind: 'putAnswerBack', about: card.id, id }),
     /** Why, and on which words it rests, where cards are scored. */
     judge: (card: Card, value: number, reason = '', words = '') =>
       submit({ kind: 'judgeCard', card: card.id, value, reason, words }),

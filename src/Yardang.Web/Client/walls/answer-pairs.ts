@@ -4,7 +4,7 @@ import { type TemplateResult, html, nothing } from 'lit-html';
 import { live } from 'lit-html/directives/live.js';
 import { type Card, LONGEST_TEXT } from '../room/wall-state';
 import type { AnswerKind } from '../wire/forms';
-import { Drafts } from './drafts';
+import { Drafts } from '../threads/drafts';
 import type { WallSide } from './wall-side';
 
 export class AnswerPairs {

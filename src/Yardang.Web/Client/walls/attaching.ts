@@ -6,7 +6,7 @@ import type { PictureUploads } from '../media/picture-uploads';
 import type { Me } from '../room/sheets';
 import { KINDS, MOST_ATTACHMENTS } from '../room/shown';
 import type { WallState } from '../room/wall-state';
-import type { Drafts } from './drafts';
+import type { Drafts } from '../threads/drafts';
 import type { WallTexts } from './wall-texts';
 
 /** The page on which it is made. */

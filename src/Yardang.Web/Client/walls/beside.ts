@@ -43,7 +43,7 @@ export function besideOf(around: Around, texts: WallTexts) {
     stances: stancesSteered(wall, submit, texts),
     order: orderSteered(wall, submit, around.rows, texts),
     density: densityOf(),
-    planning: planningOf(around.client, around.written, around.maps, texts),
+    planning: planningOf(around.client, around.written, around.maps, around.rows, texts),
   };
 }
 

@@ -3,8 +3,8 @@
 import { type TemplateResult, html } from 'lit-html';
 import type { Card } from '../room/wall-state';
 import type { CardForm } from './card-form';
-import { Drafts } from './drafts';
-import { Fetched } from './fetched';
+import { Drafts } from '../threads/drafts';
+import { Fetched } from '../fetched';
 import type { Around } from './slips';
 import type { WallSide } from './wall-side';
 

@@ -4,8 +4,9 @@ import { type TemplateResult, html, nothing } from 'lit-html';
 import { live } from 'lit-html/directives/live.js';
 import { fill } from '../page-data';
 import { mayJoin } from '../room/stacks';
+import { mayPutUpAt } from '../room/visiting';
 import { type Card, LONGEST_TEXT } from '../room/wall-state';
-import { Drafts } from './drafts';
+import { Drafts } from '../threads/drafts';
 import { Purpose } from '../wire/forms';
 import type { Around } from './slips';
 import { type WallSide, ownColour, titleOf } from './wall-side';
@@ -135,12 +136,14 @@ export class CardForm {
               aria-label=${texts.topic}
               @change=${(e: Event) => this.moveTo(card, Number((e.target as HTMLSelectElement).value))}
             >
-              ${bands.map(
-                (b) =>
-                  html`<option value=${b.id} .selected=${live(b.id === card.topic)}>
-                    ${this.around.headingOf(b.id)}
-                  </option>`,
-              )}
+              ${bands
+                .filter((b) => b.id === card.topic || mayPutUpAt(state, b.id, this.side.me))
+                .map(
+                  (b) =>
+                    html`<option value=${b.id} .selected=${live(b.id === card.topic)}>
+                      ${this.around.headingOf(b.id)}
+                    </option>`,
+                )}
             </select></label
           >`
         : nothing,

@@ -2,7 +2,7 @@
 
 import type { Standing } from '../room/stacks';
 import type { Card } from '../room/wall-state';
-import { Drafts } from './drafts';
+import { Drafts } from '../threads/drafts';
 import type { SaidAlready } from './said-already';
 import type { WallSide } from './wall-side';
 

@@ -7,7 +7,8 @@ import { fill } from '../page-data';
 import { hidesNames } from '../room/letting-out';
 import { isToRead, readingOf } from '../room/reading';
 import type { Card } from '../room/wall-state';
-import { JudgingView } from './judging';
+import { JudgingView } from '../judging/judging-view';
+import { judgingOfCards } from './card-judging';
 import { Responding } from './responding';
 import type { WallSide } from './wall-side';
 
@@ -19,7 +20,7 @@ interface Along {
 
 export class LargeCard {
   private card = 0;
-  private readonly judging: JudgingView;
+  private readonly judging: JudgingView<Card>;
   private readonly responding: Responding;
 
   /**
@@ -36,7 +37,7 @@ export class LargeCard {
     private readonly togetherOf: (card: Card) => unknown,
     private readonly along: Along,
   ) {
-    this.judging = new JudgingView(side);
+    this.judging = new JudgingView(judgingOfCards(side));
     this.responding = new Responding(side);
     dialog.addEventListener('keydown', (e) => this.key(e));
     dialog.addEventListener('close', () => render(nothing, dialog));

@@ -4,9 +4,10 @@ import { type TemplateResult, html, nothing } from 'lit-html';
 import { live } from 'lit-html/directives/live.js';
 import { fill } from '../page-data';
 import { countsPerTopic } from '../room/stacks';
+import { isFor } from '../room/visiting';
 import { LONGEST_TEXT } from '../room/wall-state';
 import { type FieldSpot, Purpose } from '../wire/forms';
-import { Drafts } from './drafts';
+import { Drafts } from '../threads/drafts';
 import type { Growing } from './growing';
 import type { WallSide } from './wall-side';
 
@@ -44,6 +45,8 @@ export class NewCards {
     const { state, me, texts, drafts, making, looksOnly } = this.side;
     if (looksOnly) return nothing;
     if (!me.isStaff && state.plan.rules.onlyGiven) return nothing;
+    if (!me.isStaff && !isFor(state.plan, me.number, topic))
+      return html`<li class="slot slot-full">${texts.notForYou}</li>`;
     if (!me.isStaff && state.isFull(me.number, topic)) {
       const said = countsPerTopic(state.plan) ? texts.fullHere : texts.full;
       return html`<li class="slot slot-full">${fill(said, state.plan.rules.most)}</li>`;

@@ -22,6 +22,8 @@ export interface TopicForm {
   heading: string;
   prompt: string;
   colour: number;
+  /** Who writes there, by actor number; empty for everybody. */
+  only: readonly number[];
   /** What a station shows. */
   shown: readonly Attachment[];
   stimulus: Stimulus | null;
@@ -79,6 +81,10 @@ export function planFormOf(
     most: 0,
     /** Whether these numbers count under each topic. */
     perTopic: false,
+    mostAnswers: 0,
+    mostJudged: 0,
+    /** Who is here, where the wall runs already: some topics may be for some of them only. */
+    people: [] as readonly { readonly number: number; readonly name: string }[],
     ownFirst: false,
     answers: false,
     /** What students may show beside their words: Core's AttachmentKinds. */
@@ -140,6 +146,8 @@ export function planFormOf(
       this.leastAnswers = plan.rules.leastAnswers;
       this.leastJudged = plan.rules.leastJudged;
       this.perTopic = plan.rules.perTopic;
+      this.mostAnswers = plan.rules.mostAnswers;
+      this.mostJudged = plan.rules.mostJudged;
       this.saidAlready = plan.rules.saidAlready;
       this.buildsOn = plan.rules.buildsOn;
       this.line.show(plan.line);
@@ -154,6 +162,7 @@ export function planFormOf(
         heading: textIn(t.heading, [language], language),
         prompt: textIn(t.prompt, [language], language),
         colour: t.colour,
+        only: t.only,
       }));
     },
 
@@ -177,6 +186,8 @@ export function planFormOf(
           colour: t.colour,
           shown: t.shown,
           stimulus: t.stimulus,
+          // What was written without names must not tell whose it is.
+          only: this.hidesNames ? [] : t.only,
         })),
         rules: {
           least: this.least,
@@ -194,6 +205,8 @@ export function planFormOf(
           inPairs: this.inPairs && this.answers && !this.isAsk,
           leastAnswers: this.answers ? this.leastAnswers : 0,
           leastJudged: this.judging.kind > 0 ? this.leastJudged : 0,
+          mostAnswers: this.answers ? atLeast(this.mostAnswers, this.leastAnswers) : 0,
+          mostJudged: this.judging.kind > 0 ? atLeast(this.mostJudged, this.leastJudged) : 0,
           saidAlready: this.saidAlready,
           buildsOn: this.buildsOn,
           stances: this.stances.plan(base?.rules.stances ?? [], said),
@@ -291,6 +304,29 @@ export function planFormOf(
     setPerTopic(on: boolean): void {
       this.perTopic = on;
       changed(false);
+    },
+
+    setMostAnswers(value: string): void {
+      this.mostAnswers = numberIn(value);
+      changed(false);
+    },
+
+    setMostJudged(value: string): void {
+      this.mostJudged = numberIn(value);
+      changed(false);
+    },
+
+    /** Somebody of those who are here writes under a topic, or does not. */
+    setOnly(topic: { only: readonly number[] }, person: number, on: boolean): void {
+      const others = topic.only.filter((p) => p !== person);
+      topic.only = on ? [...others, person].sort((a, b) => a - b) : others;
+      changed(false);
+    },
+
+    /** Who writes under a topic, in words. */
+    onlyWords(topic: { only: readonly number[] }, all: string, some: string, one: string): string {
+      const { length } = topic.only;
+      return length === 0 ? all : length === 1 ? one : some.replace('{0}', String(length));
     },
 
     setLeastJudged(value: string): void {
@@ -433,7 +469,16 @@ export function planFormOf(
     add(heading = '', prompt = ''): number {
       let id = newId();
       while (id === NOWHERE || this.topics.some((t) => t.id === id)) id = newId();
-      this.topics.push({ id, heading, prompt, colour: colourFor(this.topics), shown: [], stimulus: null, link: '' });
+      this.topics.push({
+        id,
+        heading,
+        prompt,
+        colour: colourFor(this.topics),
+        shown: [],
+        stimulus: null,
+        link: '',
+        only: [],
+      });
       changed(false);
       return id;
     },
@@ -460,6 +505,11 @@ export function planFormOf(
       changed(false);
     },
   };
+}
+
+/** No fewer than are asked for; 0 for no number. */
+function atLeast(most: number, least: number): number {
+  return most === 0 ? 0 : Math.max(most, least);
 }
 
 /** A number of cards that was typed; 0 for none. */

@@ -24,7 +24,16 @@ interface Texts {
   readonly stancesAnew: string;
 }
 
-export function planningOf(client: () => RoomClient<WallState>, language: string, maps: () => MapDesk, texts: Texts) {
+/** Who is here. */
+type People = readonly { readonly number: number; readonly name: string }[];
+
+export function planningOf(
+  client: () => RoomClient<WallState>,
+  language: string,
+  maps: () => MapDesk,
+  here: () => People,
+  texts: Texts,
+) {
   const form = planFormOf(
     language,
     () => client().newId(),
@@ -38,6 +47,7 @@ export function planningOf(client: () => RoomClient<WallState>, language: string
     open(): void {
       const { state } = client();
       this.form.show(state.plan);
+      this.form.people = here();
       this.form.namesStayHidden = hidesNames(state.plan) && hasWork(state);
       this.form.mayNotSeal = hasWork(state) || state.acts.size > 0;
     },

@@ -10,7 +10,8 @@ import { isAnswered, mayAskToo, mayFile } from '../room/questions';
 import { serverNow } from '../room/server-clock';
 import { type Answer, type Card, NOWHERE } from '../room/wall-state';
 import { useStyles } from '../styles/with-script';
-import { Drafts } from './drafts';
+import { Drafts } from '../threads/drafts';
+import { Purpose } from '../wire/forms';
 import { NewCards } from './new-cards';
 import { QuestionIndex } from './question-index';
 import type { Slips } from './slips';
@@ -47,7 +48,9 @@ export class Questions implements Arrangement {
   ) {
     this.newCards = new NewCards(side, refresh);
     this.index = new QuestionIndex(side.indexAddress, () => refresh());
-    slips.threads.filing = this;
+    const asks = () => side.state.plan.purpose === Purpose.Ask;
+    slips.threads.besides.besideAnswer = (card, answer) => (asks() ? this.besideAnswer(card, answer) : nothing);
+    slips.threads.besides.belowField = (card, text, say) => (asks() ? this.belowField(card, text, say) : null);
     setInterval(() => refresh(), MINUTE_MS);
   }
 

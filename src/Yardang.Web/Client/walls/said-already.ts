@@ -6,7 +6,7 @@ import { fill } from '../page-data';
 import { MOST_SOURCES, type Standing } from '../room/stacks';
 import type { Card } from '../room/wall-state';
 import { useStyles } from '../styles/with-script';
-import { Drafts } from './drafts';
+import { Drafts } from '../threads/drafts';
 import { type WallSide, titleOf } from './wall-side';
 
 useStyles(css);

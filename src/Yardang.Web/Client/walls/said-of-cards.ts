@@ -2,12 +2,13 @@
 
 import { type TemplateResult, html, nothing, render } from 'lit-html';
 import css from '../../Pages/Student/said-of-cards.css';
+import { JudgingView } from '../judging/judging-view';
 import { fill } from '../page-data';
 import type { Card } from '../room/wall-state';
 import { useStyles } from '../styles/with-script';
 import { textIn } from '../surface/in-language';
 import { JudgingKind } from '../wire/forms';
-import { JudgingView } from './judging';
+import { judgingOfCards } from './card-judging';
 import { Responding } from './responding';
 import { ScoringForm } from './scoring';
 import type { WallSide } from './wall-side';
@@ -15,7 +16,7 @@ import type { WallSide } from './wall-side';
 useStyles(css);
 
 export class SaidOfCards {
-  private readonly judging: JudgingView;
+  private readonly judging: JudgingView<Card>;
   private readonly scoring: ScoringForm;
   private readonly responding: Responding;
 
@@ -24,7 +25,7 @@ export class SaidOfCards {
     private readonly side: WallSide,
     refresh: (focus?: string) => void,
   ) {
-    this.judging = new JudgingView(() => side);
+    this.judging = new JudgingView(judgingOfCards(() => side));
     this.scoring = new ScoringForm(side, refresh);
     this.responding = new Responding(() => side);
   }

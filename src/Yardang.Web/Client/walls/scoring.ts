@@ -2,11 +2,12 @@
 
 import { type TemplateResult, html, nothing } from 'lit-html';
 import { live } from 'lit-html/directives/live.js';
+import { whyOf } from '../judging/judging-view';
 import { fill } from '../page-data';
 import { USUAL_CRITERION, type Said } from '../room/judgements';
 import { type Card, LONGEST_TEXT } from '../room/wall-state';
 import { type Criterion, Wanted } from '../wire/forms';
-import { Drafts } from './drafts';
+import { Drafts } from '../threads/drafts';
 import { type WallSide, titleOf } from './wall-side';
 
 const LONGEST_WORDS = 200;
@@ -181,11 +182,6 @@ export class ScoringForm {
     this.side.drafts.set(Drafts.scoring(card.id, areWords), (e.target as HTMLTextAreaElement).value);
     this.refresh();
   }
-}
-
-/** Why somebody gave it, and on which words it rests, in one line. */
-export function whyOf({ reason, words }: Pick<Said, 'reason' | 'words'>, restsOn: string): string {
-  return [reason, words && fill(restsOn, words)].filter(Boolean).join(' ');
 }
 
 /** Whether some words stand on a card: however they are spaced, and in whatever case. Core's Scoring. */

@@ -10,12 +10,13 @@ import { isSealed } from '../room/letting-out';
 import { mayPutUpAt } from '../room/visiting';
 import { Purpose } from '../wire/forms';
 import { CardChanging } from './card-changing';
-import { Fetched } from './fetched';
+import { Fetched } from '../fetched';
 import { Growing } from './growing';
 import type { Sealing } from './sealing';
 import type { SaidOfCards } from './said-of-cards';
 import type { Together } from './together';
-import { Threads } from './threads';
+import { Threads } from '../threads/threads';
+import { pairsOfCards, talkOfCards } from './card-talk';
 import { type Band, type WallSide, ownColour, titleOf } from './wall-side';
 
 export interface Around {
@@ -28,7 +29,7 @@ export interface Around {
 }
 
 export class Slips {
-  readonly threads: Threads;
+  readonly threads: Threads<Card>;
   readonly changing: CardChanging;
   readonly growing: Growing;
   private readonly togetherFetched: Fetched<Together>;
@@ -47,7 +48,8 @@ export class Slips {
     private readonly around: Around,
     refresh: (focus?: string) => void,
   ) {
-    this.threads = new Threads(side, refresh);
+    this.threads = new Threads(talkOfCards(side), refresh);
+    this.threads.besides = pairsOfCards(side, refresh);
     this.growing = new Growing(side, () => around.standing, refresh);
     this.changing = new CardChanging(side, around, refresh, (card) => this.words(card));
     this.togetherFetched = new Fetched(async () => {

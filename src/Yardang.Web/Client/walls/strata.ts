@@ -55,6 +55,13 @@ export class Strata implements Arrangement {
     );
   }
 
+  /** To teachers: who writes there, where not everybody does. */
+  private onlyFor(plan: Topic | null): TemplateResult | typeof nothing {
+    const { me, texts, nameOf } = this.side;
+    if (!me.isStaff || !plan || plan.only.length === 0) return nothing;
+    return html`<p class="stratum-prompt">${fill(texts.onlyFor, plan.only.map((p) => nameOf(p)).join(', '))}</p>`;
+  }
+
   private band({ id, plan, cards }: Band): TemplateResult {
     const { texts, arrivals, placeInSight, read, written } = this.side;
     const shown = this.view.shownOf(cards);
@@ -85,7 +92,7 @@ export class Strata implements Arrangement {
         <h2 id="topic-${id}" dir="auto" lang=${read[0] || nothing}>${heading}</h2>
         ${second(plan?.heading, heading)}
         ${prompt ? html`<p class="stratum-prompt" dir="auto" lang=${read[0] || nothing}>${prompt}</p>` : nothing}
-        ${second(plan?.prompt, prompt)}
+        ${second(plan?.prompt, prompt)} ${this.onlyFor(plan)}
         <p class="stratum-count">
           <span>${plural(texts, 'cards', cards.length)}</span>
           ${

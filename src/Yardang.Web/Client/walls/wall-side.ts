@@ -6,7 +6,7 @@ import type { Me } from '../room/sheets';
 import type { Card, Topic, WallState } from '../room/wall-state';
 import type { WallActs } from './acts';
 import type { Arrivals } from './arrivals';
-import type { Drafts } from './drafts';
+import type { Drafts } from '../threads/drafts';
 import type { LikeAsked } from './like-asked';
 import type { WallTexts } from './wall-texts';
 

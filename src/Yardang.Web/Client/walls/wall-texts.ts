@@ -14,6 +14,9 @@ export interface WallTexts extends WorkTexts, MakingTexts {
   readonly judge: string;
   readonly said: string;
   readonly chosenBy: string;
+  readonly chosenByOne: string;
+  readonly notForYou: string;
+  readonly onlyFor: string;
   readonly round: string;
   readonly whoSaid: string;
   readonly chosenOf: string;

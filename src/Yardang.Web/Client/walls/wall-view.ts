@@ -9,7 +9,7 @@ import { type Card } from '../room/wall-state';
 import { textIn } from '../surface/in-language';
 import { Purpose } from '../wire/forms';
 import { Standing } from '../room/stacks';
-import { Fetched } from './fetched';
+import { Fetched } from '../fetched';
 import { Slips } from './slips';
 import type { StancesView } from './stances-view';
 import { Strata } from './strata';

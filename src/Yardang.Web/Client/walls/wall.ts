@@ -29,7 +29,7 @@ import { actsOf } from './acts';
 import { Arrivals } from './arrivals';
 import { attachingOf } from './attaching';
 import type { Beside, besideOf } from './beside';
-import { Drafts } from './drafts';
+import { Drafts } from '../threads/drafts';
 import type { LargeCard } from './large-card';
 import { lettingOut } from './letting-out';
 import { LikeAsked } from './like-asked';
@@ -383,12 +383,12 @@ export function registerWall(beside: typeof besideOf | null): void {
           drafts.giveBack(Drafts.under(command.topic), command.text, command.attachments);
           if (command.from.length > 0) drafts.set(Drafts.from(command.topic), command.from.join());
         }
-        if (command.kind === 'answerCard') drafts.giveBack(Drafts.answering(command.card, command.to), command.text);
+        if (command.kind === 'giveAnswer') drafts.giveBack(Drafts.answering(command.about, command.to), command.text);
         if (command.kind === 'judgeCard') {
           drafts.giveBack(Drafts.scoring(command.card), command.reason);
           drafts.giveBack(Drafts.scoring(command.card, true), command.words);
         }
-        if (command.kind === 'rewordAnswer') drafts.set(Drafts.ofAnswer(command.card, command.id), command.text);
+        if (command.kind === 'rewordAnswer') drafts.set(Drafts.ofAnswer(command.about, command.id), command.text);
         if (command.kind === 'rewordCard') {
           drafts.set(Drafts.of(command.id), command.text);
           drafts.show(Drafts.of(command.id), command.attachments);

@@ -1,7 +1,7 @@
 // Made from Core's records by ./yardang wire: not to be changed by hand.
 
 import { known, readPoints, writePoints } from './by-hand';
-import { type AcceptLateWork, type Actor, type AdmitPerson, type Attachment, type ClientAdmitted, type CloseLesson, type ConfirmLateChange, type Criterion, type DiscardLateWork, type DoorSet, type DrawingAttachment, type DrawnStroke, type FieldPlan, type FormulaAttachment, type GiveSignal, type GivenCard, type Group, type GroupsRedone, type GroupsSet, type GroupsUndone, type HandIn, type Judging, type LastAct, type LateChange, type LateChangeHandedOut, type LateChangeReceived, type LateChangeTakenBack, type LateWork, type LateWorkAccepted, type LateWorkDiscarded, type LessonClosed, type LessonOpened, type LessonReopened, type LessonSnapshot, type LessonTimes, type LinePlan, type LinkWord, type MapPicture, type MaskNames, type MomentCame, type NamesMasked, type PartSet, type PartsPlanned, type PensConfirmed, type PensSet, type PeopleExpected, type Person, type PersonAdmitted, type PersonAsked, type PersonBrought, type PersonJoined, type PersonRemoved, type PersonTurnedAway, type PictureAttachment, type PlaceAttachment, type QuickResponse, type Redacted, type RedoGroups, type RemovePerson, type ReopenLesson, type SeatsConfirmed, type SentAway, type SetDoor, type SetGroups, type SetPart, type SetPens, type SetSight, type SetTimes, type SightSet, type SignalGiven, type Stimulus, type Style, type TakeWorkBack, type TimesSet, type Topic, type TurnAway, type UndoGroups, type WallPlan, type WallRules, type WorkHandedIn, type WorkSetAside, type WorkTakenBack, type WorkWaits } from './forms';
+import { type AcceptLateWork, type Actor, type AdmitPerson, type Answer, type AnswerGiven, type AnswerPutBack, type AnswerReworded, type AnswerTakenDown, type Attachment, type CardJudged, type CardResult, type ClientAdmitted, type CloseLesson, type ConfirmLateChange, type Criterion, type DiscardLateWork, type DoorSet, type DrawingAttachment, type DrawnStroke, type FieldPlan, type FormulaAttachment, type GiveAnswer, type GiveSignal, type GivenCard, type GoOnJudging, type Group, type GroupsRedone, type GroupsSet, type GroupsUndone, type HandIn, type JudgeCard, type Judgement, type Judging, type JudgingState, type JudgingWentOn, type LastAct, type LateChange, type LateChangeHandedOut, type LateChangeReceived, type LateChangeTakenBack, type LateWork, type LateWorkAccepted, type LateWorkDiscarded, type LessonClosed, type LessonOpened, type LessonReopened, type LessonSnapshot, type LessonTimes, type LinePlan, type LinkWord, type MapPicture, type MaskNames, type MomentCame, type NamesMasked, type PartSet, type PartsPlanned, type PensConfirmed, type PensSet, type PeopleExpected, type Person, type PersonAdmitted, type PersonAsked, type PersonBrought, type PersonJoined, type PersonRemoved, type PersonTurnedAway, type PictureAttachment, type PlaceAttachment, type PutAnswerBack, type QuickResponse, type Redacted, type RedoGroups, type RemovePerson, type ReopenLesson, type ResultsShown, type RewordAnswer, type ScoreReason, type SeatsConfirmed, type SentAway, type SetDoor, type SetGroups, type SetPart, type SetPens, type SetSight, type SetTimes, type ShowResults, type SightSet, type SignalGiven, type Stimulus, type Style, type TakeAnswerDown, type TakeWorkBack, type TimesSet, type Topic, type TurnAway, type UndoGroups, type WallPlan, type WallRules, type WorkHandedIn, type WorkSetAside, type WorkTakenBack, type WorkWaits } from './forms';
 import { know, readCommand, readRoomEvent } from './kinds';
 type Raw = any[]; // What the MessagePack reader gives.
 
@@ -61,6 +61,79 @@ export function readAdmitPerson(raw: Raw): AdmitPerson {
 
 export function writeAdmitPerson(v: AdmitPerson): Raw {
   return [v.person];
+}
+
+export function readAnswer(raw: Raw): Answer {
+  return {
+    id: raw[0],
+    to: raw[1],
+    author: raw[2],
+    byStaff: raw[3],
+    language: raw[4],
+    text: raw[5],
+    saidAt: raw[6],
+    downBy: raw[7],
+    aloud: raw[8] ?? false,
+    says: raw[9] ?? 0,
+  };
+}
+
+export function readAnswerGiven(raw: Raw): AnswerGiven {
+  return {
+    kind: 'answerGiven',
+    about: raw[0],
+    answer: readAnswer(raw[1]),
+    whose: raw[2],
+  };
+}
+
+export function readAnswerPutBack(raw: Raw): AnswerPutBack {
+  return {
+    kind: 'answerPutBack',
+    about: raw[0],
+    answer: readAnswer(raw[1]),
+    whose: raw[2],
+  };
+}
+
+export function readAnswerReworded(raw: Raw): AnswerReworded {
+  return {
+    kind: 'answerReworded',
+    about: raw[0],
+    id: raw[1],
+    language: raw[2],
+    text: raw[3],
+    whose: raw[4],
+  };
+}
+
+export function readAnswerTakenDown(raw: Raw): AnswerTakenDown {
+  return {
+    kind: 'answerTakenDown',
+    about: raw[0],
+    id: raw[1],
+    whose: raw[2],
+  };
+}
+
+export function readCardJudged(raw: Raw): CardJudged {
+  return {
+    kind: 'cardJudged',
+    card: raw[0],
+    value: raw[1],
+    reason: raw[2] ?? '',
+    words: raw[3] ?? '',
+  };
+}
+
+export function readCardResult(raw: Raw): CardResult {
+  return {
+    round: raw[0],
+    card: raw[1],
+    counts: raw[2],
+    fair: raw[3] ?? null,
+    reasons: (raw[4] ?? []).map((x: Raw) => readScoreReason(x)),
+  };
 }
 
 export function readClientAdmitted(raw: Raw): ClientAdmitted {
@@ -174,6 +247,26 @@ export function writeFormulaAttachment(v: FormulaAttachment): Raw {
   return [3, v.width, v.height, v.source, v.outline];
 }
 
+export function readGiveAnswer(raw: Raw): GiveAnswer {
+  return {
+    kind: 'giveAnswer',
+    about: raw[0],
+    id: raw[1],
+    to: raw[2],
+    language: raw[3],
+    text: raw[4],
+    aloud: raw[5] ?? false,
+    says: raw[6] ?? 0,
+  };
+}
+
+export function writeGiveAnswer(v: GiveAnswer): Raw {
+  const raw: Raw = [v.about, v.id, v.to, v.language, v.text];
+  if (v.aloud || v.says !== 0) raw.push(v.aloud);
+  if (v.says !== 0) raw.push(v.says);
+  return raw;
+}
+
 export function readGiveSignal(raw: Raw): GiveSignal {
   return {
     kind: 'giveSignal',
@@ -200,6 +293,17 @@ export function writeGivenCard(v: GivenCard): Raw {
   const raw: Raw = [v.id, v.topic, v.text];
   if (v.shown.length > 0) raw.push(v.shown.length > 0 ? v.shown.map((x) => writeAttachment(x)) : null);
   return raw;
+}
+
+export function readGoOnJudging(raw: Raw): GoOnJudging {
+  return {
+    kind: 'goOnJudging',
+    newRound: raw[0],
+  };
+}
+
+export function writeGoOnJudging(v: GoOnJudging): Raw {
+  return [v.newRound];
 }
 
 export function readGroup(raw: Raw): Group {
@@ -246,6 +350,33 @@ export function writeHandIn(_v: HandIn): Raw {
   return [];
 }
 
+export function readJudgeCard(raw: Raw): JudgeCard {
+  return {
+    kind: 'judgeCard',
+    card: raw[0],
+    value: raw[1],
+    reason: raw[2] ?? '',
+    words: raw[3] ?? '',
+  };
+}
+
+export function writeJudgeCard(v: JudgeCard): Raw {
+  const raw: Raw = [v.card, v.value];
+  if (v.reason !== '' || v.words !== '') raw.push(v.reason, v.words);
+  return raw;
+}
+
+export function readJudgement(raw: Raw): Judgement {
+  return {
+    round: raw[0],
+    card: raw[1],
+    person: raw[2],
+    value: raw[3],
+    reason: raw[4],
+    words: raw[5],
+  };
+}
+
 export function readJudging(raw: Raw): Judging {
   return {
     kind: raw[0],
@@ -258,6 +389,24 @@ export function writeJudging(v: Judging): Raw {
   const raw: Raw = [v.kind, v.choices];
   if (v.criterion != null) raw.push(v.criterion && writeCriterion(v.criterion));
   return raw;
+}
+
+export function readJudgingState(raw: Raw): JudgingState {
+  return {
+    round: raw[0],
+    kind: raw[1] ?? null,
+    values: raw[2],
+    isShown: raw[3],
+    given: raw[4].map((x: Raw) => readJudgement(x)),
+    results: raw[5].map((x: Raw) => readCardResult(x)),
+  };
+}
+
+export function readJudgingWentOn(raw: Raw): JudgingWentOn {
+  return {
+    kind: 'judgingWentOn',
+    newRound: raw[0],
+  };
 }
 
 export function readLastAct(raw: Raw): LastAct {
@@ -583,6 +732,18 @@ export function writePlaceAttachment(v: PlaceAttachment): Raw {
   return [4, writeMapPicture(v.map), v.x, v.y, v.name];
 }
 
+export function readPutAnswerBack(raw: Raw): PutAnswerBack {
+  return {
+    kind: 'putAnswerBack',
+    about: raw[0],
+    id: raw[1],
+  };
+}
+
+export function writePutAnswerBack(v: PutAnswerBack): Raw {
+  return [v.about, v.id];
+}
+
 export function readQuickResponse(raw: Raw): QuickResponse {
   return {
     stamp: raw[0],
@@ -629,6 +790,35 @@ export function readReopenLesson(_raw: Raw): ReopenLesson {
 
 export function writeReopenLesson(_v: ReopenLesson): Raw {
   return [];
+}
+
+export function readResultsShown(raw: Raw): ResultsShown {
+  return {
+    kind: 'resultsShown',
+    results: raw[0].map((x: Raw) => readCardResult(x)),
+  };
+}
+
+export function readRewordAnswer(raw: Raw): RewordAnswer {
+  return {
+    kind: 'rewordAnswer',
+    about: raw[0],
+    id: raw[1],
+    language: raw[2],
+    text: raw[3],
+  };
+}
+
+export function writeRewordAnswer(v: RewordAnswer): Raw {
+  return [v.about, v.id, v.language, v.text];
+}
+
+export function readScoreReason(raw: Raw): ScoreReason {
+  return {
+    value: raw[0],
+    text: raw[1],
+    words: raw[2],
+  };
 }
 
 export function readSeatsConfirmed(raw: Raw): SeatsConfirmed {
@@ -714,6 +904,16 @@ export function writeSetTimes(v: SetTimes): Raw {
   return [v.times.opensAt ?? -1, v.times.dueAt ?? -1, v.times.closesAt ?? -1, v.times.handsIn];
 }
 
+export function readShowResults(_raw: Raw): ShowResults {
+  return {
+    kind: 'showResults',
+  };
+}
+
+export function writeShowResults(_v: ShowResults): Raw {
+  return [];
+}
+
 export function readSightSet(raw: Raw): SightSet {
   return {
     kind: 'sightSet',
@@ -758,6 +958,18 @@ export function writeStyle(v: Style): Raw {
   return raw;
 }
 
+export function readTakeAnswerDown(raw: Raw): TakeAnswerDown {
+  return {
+    kind: 'takeAnswerDown',
+    about: raw[0],
+    id: raw[1],
+  };
+}
+
+export function writeTakeAnswerDown(v: TakeAnswerDown): Raw {
+  return [v.about, v.id];
+}
+
 export function readTakeWorkBack(_raw: Raw): TakeWorkBack {
   return {
     kind: 'takeWorkBack',
@@ -783,12 +995,14 @@ export function readTopic(raw: Raw): Topic {
     colour: raw[3],
     shown: (raw[4] ?? []).map((x: Raw) => known(readAttachment(x))),
     stimulus: raw[5] == null ? null : readStimulus(raw[5]),
+    only: (raw[6] ?? []),
   };
 }
 
 export function writeTopic(v: Topic): Raw {
   const raw: Raw = [v.id, v.heading, v.prompt, v.colour];
-  if (v.shown.length > 0 || v.stimulus != null) raw.push(v.shown.length > 0 ? v.shown.map((x) => writeAttachment(x)) : null, v.stimulus && writeStimulus(v.stimulus));
+  if (v.shown.length > 0 || v.stimulus != null || v.only.length > 0) raw.push(v.shown.length > 0 ? v.shown.map((x) => writeAttachment(x)) : null, v.stimulus && writeStimulus(v.stimulus));
+  if (v.only.length > 0) raw.push(v.only.length > 0 ? v.only : null);
   return raw;
 }
 
@@ -854,20 +1068,23 @@ export function readWallRules(raw: Raw): WallRules {
     stances: (raw[15] ?? []),
     leastJudged: raw[16] ?? 0,
     perTopic: raw[17] ?? false,
+    mostAnswers: raw[18] ?? 0,
+    mostJudged: raw[19] ?? 0,
   };
 }
 
 export function writeWallRules(v: WallRules): Raw {
   const raw: Raw = [v.least, v.most];
-  if (v.ownFirst || v.answers || v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic) raw.push(v.ownFirst);
-  if (v.answers || v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic) raw.push(v.answers);
-  if (v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic) raw.push(v.shows);
-  if (v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic) raw.push(v.judging && writeJudging(v.judging));
-  if (v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic) raw.push(v.stations);
-  if (v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic) raw.push(v.onlyGiven);
-  if (v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic) raw.push(v.names, v.anyMoves, v.inPairs, v.leastAnswers);
-  if (v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic) raw.push(v.responses.length > 0 ? v.responses.map((x) => writeQuickResponse(x)) : null, v.saidAlready, v.buildsOn);
-  if (v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic) raw.push(v.stances.length > 0 ? v.stances : null, v.leastJudged, v.perTopic);
+  if (v.ownFirst || v.answers || v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0) raw.push(v.ownFirst);
+  if (v.answers || v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0) raw.push(v.answers);
+  if (v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0) raw.push(v.shows);
+  if (v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0) raw.push(v.judging && writeJudging(v.judging));
+  if (v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0) raw.push(v.stations);
+  if (v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0) raw.push(v.onlyGiven);
+  if (v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0) raw.push(v.names, v.anyMoves, v.inPairs, v.leastAnswers);
+  if (v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0) raw.push(v.responses.length > 0 ? v.responses.map((x) => writeQuickResponse(x)) : null, v.saidAlready, v.buildsOn);
+  if (v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0) raw.push(v.stances.length > 0 ? v.stances : null, v.leastJudged, v.perTopic);
+  if (v.mostAnswers !== 0 || v.mostJudged !== 0) raw.push(v.mostAnswers, v.mostJudged);
   return raw;
 }
 
@@ -923,6 +1140,13 @@ know({
     35: readHandIn,
     36: readTakeWorkBack,
     37: readSetPart,
+    46: readGiveAnswer,
+    47: readRewordAnswer,
+    48: readTakeAnswerDown,
+    49: readPutAnswerBack,
+    50: readJudgeCard,
+    51: readShowResults,
+    52: readGoOnJudging,
   },
   readRoomEvent: {
     1: readClientAdmitted,
@@ -961,6 +1185,13 @@ know({
     58: readPersonBrought,
     59: readPartsPlanned,
     60: readPartSet,
+    78: readAnswerGiven,
+    79: readAnswerReworded,
+    80: readAnswerTakenDown,
+    81: readAnswerPutBack,
+    82: readCardJudged,
+    83: readResultsShown,
+    84: readJudgingWentOn,
   },
   readRoomSnapshot: {
     2: readLessonSnapshot,
@@ -986,5 +1217,12 @@ know({
     handIn: [35, writeHandIn],
     takeWorkBack: [36, writeTakeWorkBack],
     setPart: [37, writeSetPart],
+    giveAnswer: [46, writeGiveAnswer],
+    rewordAnswer: [47, writeRewordAnswer],
+    takeAnswerDown: [48, writeTakeAnswerDown],
+    putAnswerBack: [49, writePutAnswerBack],
+    judgeCard: [50, writeJudgeCard],
+    showResults: [51, writeShowResults],
+    goOnJudging: [52, writeGoOnJudging],
   },
 });

@@ -2,7 +2,7 @@
 
 import type { Texts } from './by-hand';
 
-/** What an answer says of a card. The numbers are on the wire. */
+/** What an answer says of what it is about. The numbers are on the wire. */
 export const enum AnswerKind {
   Plain = 0,
   Strength = 1,
@@ -199,6 +199,7 @@ export const enum ToolSet {
   Picture = 32,
   Stamp = 64,
   Formula = 128,
+  Answer = 256,
 }
 
 /** Whether something is asked for beside a score. The numbers are on the wire. */
@@ -297,7 +298,7 @@ export type Command =
   | TakeCardDown
   | PutCardBack
   | SetPlan
-  | AnswerCard
+  | GiveAnswer
   | RewordAnswer
   | TakeAnswerDown
   | PutAnswerBack
@@ -328,7 +329,8 @@ export type Command =
   | TakeStance
   | SteerStances
   | ColourCard
-  | BreakSeal;
+  | BreakSeal
+  | SetMarkJudging;
 
 /** What a mark is made of: a closed set, one record for each kind, in Bodies. All that the core has to know of a kind is what is asked for here. Places and sizes are in page coordinates, 1/100 mm. */
 export type MarkBody =
@@ -400,7 +402,7 @@ export type RoomEvent =
   | PlanSet
   | CardsBrought
   | CardsShown
-  | CardAnswered
+  | AnswerGiven
   | AnswerReworded
   | AnswerTakenDown
   | AnswerPutBack
@@ -432,7 +434,8 @@ export type RoomEvent =
   | StanceTaken
   | StancesSteered
   | CardColoured
-  | SealBroken;
+  | SealBroken
+  | MarkJudgingSet;
 
 /** A room's state in one piece, by the numbers of RoomKind. */
 export type RoomSnapshot =
@@ -492,11 +495,11 @@ export interface Adopted {
   readonly givenUp: boolean;
 }
 
-/** What somebody says to a card, or to another answer to it. It is seen by whoever sees the card. */
+/** What somebody says to a card of a wall or a mark of a board, or to another answer to it. It is seen by whoever sees the card; of a mark, by all who are on the board. */
 export interface Answer {
-  /** Of the tab in which it was written (Ids); its own among those to one card. */
+  /** Of the tab in which it was written (Ids); its own among those about one thing. */
   readonly id: number;
-  /** The answer that it answers; 0 for the card itself. */
+  /** The answer that it answers; 0 for the card or mark itself. */
   readonly to: number;
   /** Whose it is, by actor number. */
   readonly author: number;
@@ -512,27 +515,16 @@ export interface Answer {
   readonly downBy: number;
   /** Whether a teacher said it aloud: the text is a note of what was said, and may be empty. */
   readonly aloud: boolean;
-  /** What it says of the card. */
+  /** What it says of what it is about. */
   readonly says: AnswerKind;
 }
 
-/** Say something to a card, or to another answer to it. */
-export interface AnswerCard {
-  readonly kind: 'answerCard';
-  /** The card. */
-  readonly card: number;
-  /** Of the answer. */
-  readonly id: number;
-  /** The answer that it answers; 0 for the card itself. */
-  readonly to: number;
-  /** A BCP 47 tag. */
-  readonly language: string;
-  /** What it says. */
-  readonly text: string;
-  /** Whether a teacher said it aloud; the text is a note of it. */
-  readonly aloud: boolean;
-  /** What it says of the card. */
-  readonly says: AnswerKind;
+/** Something is said to a card or a mark. Whose: the author of the card where classmates do not see it; else 0. So in the events that follow. */
+export interface AnswerGiven {
+  readonly kind: 'answerGiven';
+  readonly about: number;
+  readonly answer: Answer;
+  readonly whose: number;
 }
 
 /** The answer key of a board, whole: what only teachers see, and what is expected of zones. */
@@ -546,7 +538,7 @@ export interface AnswerKey {
 /** An answer is up again, as it stands: for those who never saw it. */
 export interface AnswerPutBack {
   readonly kind: 'answerPutBack';
-  readonly card: number;
+  readonly about: number;
   readonly answer: Answer;
   readonly whose: number;
 }
@@ -554,7 +546,7 @@ export interface AnswerPutBack {
 /** An answer says something else. */
 export interface AnswerReworded {
   readonly kind: 'answerReworded';
-  readonly card: number;
+  readonly about: number;
   readonly id: number;
   readonly language: string;
   readonly text: string;
@@ -564,7 +556,7 @@ export interface AnswerReworded {
 /** An answer was taken down by the actor of the event. */
 export interface AnswerTakenDown {
   readonly kind: 'answerTakenDown';
-  readonly card: number;
+  readonly about: number;
   readonly id: number;
   readonly whose: number;
 }
@@ -613,6 +605,10 @@ export interface BoardSnapshot {
   readonly adopted: readonly Adopted[];
   /** What each student did last here; told to teachers. */
   readonly acts: readonly LastAct[];
+  /** What is said to its marks. */
+  readonly said: readonly MarkThread[];
+  /** How they are judged. */
+  readonly judging: MarkJudgingState;
 }
 
 /** Staff, where names are for nobody: learn whose a card is. Everybody sees that it was done, and why. */
@@ -684,14 +680,6 @@ export interface Card {
   readonly colour: number;
   /** Where names are for nobody: why a teacher has learned whose it is (Seal); empty as long as nobody has. */
   readonly unsealed: string;
-}
-
-/** Something is said to a card. Whose: the card's author where classmates do not see the card; else 0. So in the events that follow. */
-export interface CardAnswered {
-  readonly kind: 'cardAnswered';
-  readonly card: number;
-  readonly answer: Answer;
-  readonly whose: number;
 }
 
 /** A card has another colour. Whose: the card's author where classmates do not see the card; else 0. */
@@ -1134,6 +1122,25 @@ export interface GestureUndone {
   readonly skipped: readonly number[];
   /** The marks that are back with it, whole as they stand now; null for none. */
   readonly back: readonly Mark[];
+}
+
+/** Say something to a card of a wall or a mark of a board, or to another answer to it. */
+export interface GiveAnswer {
+  readonly kind: 'giveAnswer';
+  /** The card or mark. */
+  readonly about: number;
+  /** Of the answer. */
+  readonly id: number;
+  /** The answer that it answers; 0 for the card or mark itself. */
+  readonly to: number;
+  /** A BCP 47 tag. */
+  readonly language: string;
+  /** What it says. */
+  readonly text: string;
+  /** Whether a teacher said it aloud; the text is a note of it. */
+  readonly aloud: boolean;
+  /** What it says of it. */
+  readonly says: AnswerKind;
 }
 
 /** Staff: somebody is to read these cards, besides those of their list that they have read. */
@@ -1630,6 +1637,28 @@ export interface MarkAdded {
   readonly mark: Mark;
 }
 
+/** Students say of marks what they think of them, or with null they do not. */
+export interface MarkJudgingSet {
+  readonly kind: 'markJudgingSet';
+  readonly judging: Judging | null;
+}
+
+/** What a snapshot says of how the marks of a board are judged. */
+export interface MarkJudgingState {
+  /** How students judge them; null for not at all. */
+  readonly rule: Judging | null;
+  /** How it stands. What is said there of cards is said of marks. */
+  readonly state: JudgingState;
+}
+
+/** What is said to one mark of a board. It stays when the mark is rubbed out: it is others' work. */
+export interface MarkThread {
+  /** The mark. */
+  readonly mark: number;
+  /** What was said, by id. */
+  readonly answers: readonly Answer[];
+}
+
 /** Marks stand on a page. */
 export interface MarksAdded {
   readonly kind: 'marksAdded';
@@ -1962,7 +1991,7 @@ export interface PlanSet {
 /** Put an answer back that was taken down: whoever took it down, and teachers. */
 export interface PutAnswerBack {
   readonly kind: 'putAnswerBack';
-  readonly card: number;
+  readonly about: number;
   readonly id: number;
 }
 
@@ -2093,7 +2122,7 @@ export interface ReverseLink {
 /** An answer says something else. */
 export interface RewordAnswer {
   readonly kind: 'rewordAnswer';
-  readonly card: number;
+  readonly about: number;
   readonly id: number;
   readonly language: string;
   readonly text: string;
@@ -2177,6 +2206,12 @@ export interface SetGroups {
   readonly groups: readonly Group[];
   /** Of the groups when this was thought of; refused if somebody was faster. */
   readonly version: number;
+}
+
+/** Staff: students say from now on of the marks of a board what they think of them, or with null they do not. Not by points: these are for walls. */
+export interface SetMarkJudging {
+  readonly kind: 'setMarkJudging';
+  readonly judging: Judging | null;
 }
 
 /** Staff: open a part, or close it again. What was done there stays. */
@@ -2370,7 +2405,7 @@ export interface Style {
 /** Take an answer down. It is kept; what answers it stays. */
 export interface TakeAnswerDown {
   readonly kind: 'takeAnswerDown';
-  readonly card: number;
+  readonly about: number;
   readonly id: number;
 }
 
@@ -2433,6 +2468,8 @@ export interface Topic {
   readonly shown: readonly Attachment[];
   /** At a station: something to watch, to listen to or to open; null for nothing. */
   readonly stimulus: Stimulus | null;
+  /** Who puts up cards there, by actor number; null for everybody. All read them. */
+  readonly only: readonly number[];
 }
 
 /** Words in another language, fitted into the same place. */
@@ -2563,6 +2600,10 @@ export interface WallRules {
   readonly leastJudged: number;
   /** Whether the least and the most cards count under each topic, not altogether. */
   readonly perTopic: boolean;
+  /** How many answers each may have up; 0 for no number. */
+  readonly mostAnswers: number;
+  /** Of how many cards each may say something, where they are not chosen; 0 for no number. */
+  readonly mostJudged: number;
 }
 
 /** What a snapshot says of a wall. */
@@ -2617,6 +2658,10 @@ export interface WorkBrought {
   readonly content: Uint8Array;
   /** When a student last changed it, ms; null if none did. */
   readonly changedAt: number | null;
+  /** What was said to its marks; null for nothing. */
+  readonly said: readonly MarkThread[];
+  /** What all said of them, in numbers; null for nothing. */
+  readonly results: readonly CardResult[];
 }
 
 /** Somebody's work was handed in. */

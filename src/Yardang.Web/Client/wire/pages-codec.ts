@@ -1,8 +1,8 @@
 // Made from Core's records by ./yardang wire: not to be changed by hand.
 
 import { known, readPoints, type Texts, writePoints } from './by-hand';
-import { readLastAct, readLateWork, readStimulus, readStyle, readWallPlan, writeStimulus, writeStyle, writeWallPlan } from './codec';
-import { type AddMark, type AddMarks, type AddPage, type Adopted, type AnswerKey, type Axis, type BoardSnapshot, type BubbleBody, type Change, type ChangesMade, type ConnectorBody, type DraftReplaced, type DraftSnapshot, type DraftStarted, type Expectation, type FormulaBody, type GestureRedone, type GestureSnapshot, type GestureUndone, type Grip, type InkBody, type KeySet, type LastWriter, type LateChangeAdopted, type LengthUnit, type MakeChanges, type Mark, type MarkAdded, type MarkBody, type MarksAdded, type NewMark, type NoteBody, type Page, type PageAdded, type PageSize, type Paper, type Part, type PictureBody, type Place, type RedoGesture, type Scale, type ShapeBody, type SheetsSnapshot, type StampBody, type Step, type Stimulus, type Style, type TextBody, type ToolSet, type Translation, type UndoGesture, type Value, type Wording, type Words, type WorkBrought, type ZoneBody, type ZoneKey } from './forms';
+import { readAnswer, readCardResult, readJudging, readJudgingState, readLastAct, readLateWork, readStimulus, readStyle, readWallPlan, writeJudging, writeStimulus, writeStyle, writeWallPlan } from './codec';
+import { type AddMark, type AddMarks, type AddPage, type Adopted, type AnswerKey, type Axis, type BoardSnapshot, type BubbleBody, type Change, type ChangesMade, type ConnectorBody, type DraftReplaced, type DraftSnapshot, type DraftStarted, type Expectation, type FormulaBody, type GestureRedone, type GestureSnapshot, type GestureUndone, type Grip, type InkBody, type KeySet, type LastWriter, type LateChangeAdopted, type LengthUnit, type MakeChanges, type Mark, type MarkAdded, type MarkBody, type MarkJudgingSet, type MarkJudgingState, type MarkThread, type MarksAdded, type NewMark, type NoteBody, type Page, type PageAdded, type PageSize, type Paper, type Part, type PictureBody, type Place, type RedoGesture, type Scale, type SetMarkJudging, type ShapeBody, type SheetsSnapshot, type StampBody, type Step, type Stimulus, type Style, type TextBody, type ToolSet, type Translation, type UndoGesture, type Value, type Wording, type Words, type WorkBrought, type ZoneBody, type ZoneKey } from './forms';
 import { know } from './kinds';
 type Raw = any[]; // What the MessagePack reader gives.
 
@@ -296,6 +296,8 @@ export function readBoardSnapshot(raw: Raw): BoardSnapshot {
     lastActivity: raw[2] < 0 ? null : raw[2],
     adopted: raw[3].map((x: Raw) => readAdopted(x)),
     acts: raw[4].map((x: Raw) => readLastAct(x)),
+    said: raw[5].map((x: Raw) => readMarkThread(x)),
+    judging: readMarkJudgingState(raw[6]),
   };
 }
 
@@ -491,6 +493,27 @@ export function readMarkAdded(raw: Raw): MarkAdded {
   };
 }
 
+export function readMarkJudgingSet(raw: Raw): MarkJudgingSet {
+  return {
+    kind: 'markJudgingSet',
+    judging: raw[0] == null ? null : readJudging(raw[0]),
+  };
+}
+
+export function readMarkJudgingState(raw: Raw): MarkJudgingState {
+  return {
+    rule: raw[0] == null ? null : readJudging(raw[0]),
+    state: readJudgingState(raw[1]),
+  };
+}
+
+export function readMarkThread(raw: Raw): MarkThread {
+  return {
+    mark: raw[0],
+    answers: raw[1].map((x: Raw) => readAnswer(x)),
+  };
+}
+
 export function readMarksAdded(raw: Raw): MarksAdded {
   return {
     kind: 'marksAdded',
@@ -661,6 +684,17 @@ export function writeScale(v: Scale): Raw {
   return [v.x, v.y];
 }
 
+export function readSetMarkJudging(raw: Raw): SetMarkJudging {
+  return {
+    kind: 'setMarkJudging',
+    judging: raw[0] == null ? null : readJudging(raw[0]),
+  };
+}
+
+export function writeSetMarkJudging(v: SetMarkJudging): Raw {
+  return [v.judging && writeJudging(v.judging)];
+}
+
 export function readShapeBody(raw: Raw): ShapeBody {
   return {
     kind: 'shape',
@@ -770,6 +804,8 @@ export function readWorkBrought(raw: Raw): WorkBrought {
     kind: 'workBrought',
     content: raw[0],
     changedAt: raw[1] ?? null,
+    said: (raw[2] ?? []).map((x: Raw) => readMarkThread(x)),
+    results: (raw[3] ?? []).map((x: Raw) => readCardResult(x)),
   };
 }
 
@@ -803,6 +839,7 @@ know({
     4: readRedoGesture,
     7: readAddMarks,
     8: readAddPage,
+    78: readSetMarkJudging,
   },
   readRoomEvent: {
     3: readDraftStarted,
@@ -816,6 +853,7 @@ know({
     19: readWorkBrought,
     20: readLateChangeAdopted,
     21: readKeySet,
+    111: readMarkJudgingSet,
   },
   readRoomSnapshot: {
     1: readDraftSnapshot,
@@ -828,5 +866,6 @@ know({
     redoGesture: [4, writeRedoGesture],
     addMarks: [7, writeAddMarks],
     addPage: [8, writeAddPage],
+    setMarkJudging: [78, writeSetMarkJudging],
   },
 });

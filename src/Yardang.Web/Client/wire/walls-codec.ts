@@ -1,74 +1,10 @@
 // Made from Core's records by ./yardang wire: not to be changed by hand.
 
 import { known } from './by-hand';
-import { readAttachment, readLastAct, readLateWork, readWallPlan, writeAttachment, writeWallPlan } from './codec';
-import { type Answer, type AnswerCard, type AnswerPutBack, type AnswerReworded, type AnswerTakenDown, type AskToo, type AskedToo, type BeginTrip, type BreakSeal, type Card, type CardAnswered, type CardColoured, type CardJoined, type CardJudged, type CardLaid, type CardMoved, type CardPlaced, type CardPlacedAlone, type CardPutBack, type CardPutUp, type CardRead, type CardRespondedTo, type CardResult, type CardReworded, type CardSpot, type CardTakenDown, type CardsBrought, type CardsLetOut, type CardsLinked, type CardsShown, type ClassOrder, type ClassPlace, type ClassUp, type ColourCard, type EndTrip, type FieldLaid, type FieldSpot, type FileQuestion, type GiveReading, type GoOnJudging, type JoinCard, type JudgeCard, type Judgement, type JudgingState, type JudgingWentOn, type LayCard, type LayCards, type LetCardsOut, type LineSpot, type Link, type LinkCards, type LinkPutBack, type LinkReversed, type LinkReworded, type LinkTakenDown, type MoveCard, type MoveOn, type MovingCard, type OrderHidden, type OrderShown, type OwnPlace, type PlaceCard, type PlacingState, type PlanSet, type PutAnswerBack, type PutCardBack, type PutLinkBack, type PutUpCard, type QuestionFiled, type ReadCard, type ReadingGiven, type ReadingList, type RespondToCard, type Response, type ResultsShown, type ReverseLink, type RewordAnswer, type RewordCard, type RewordLink, type RoundTrip, type ScoreReason, type SealBroken, type SetPlan, type ShowOrder, type ShowResults, type Stance, type StanceShifts, type StanceTaken, type StancesState, type StancesSteered, type StationVisited, type SteerStances, type TakeAnswerDown, type TakeCardDown, type TakeLinkDown, type TakeStance, type TidyField, type TripBegun, type TripEnded, type TripGroup, type TripMovedOn, type Visit, type VisitStation, type WallSnapshot } from './forms';
+import { readAnswer, readAttachment, readCardResult, readJudgingState, readLastAct, readLateWork, readWallPlan, writeAttachment, writeWallPlan } from './codec';
+import { type AskToo, type AskedToo, type BeginTrip, type BreakSeal, type Card, type CardColoured, type CardJoined, type CardLaid, type CardMoved, type CardPlaced, type CardPlacedAlone, type CardPutBack, type CardPutUp, type CardRead, type CardRespondedTo, type CardReworded, type CardSpot, type CardTakenDown, type CardsBrought, type CardsLetOut, type CardsLinked, type CardsShown, type ClassOrder, type ClassPlace, type ClassUp, type ColourCard, type EndTrip, type FieldLaid, type FieldSpot, type FileQuestion, type GiveReading, type JoinCard, type LayCard, type LayCards, type LetCardsOut, type LineSpot, type Link, type LinkCards, type LinkPutBack, type LinkReversed, type LinkReworded, type LinkTakenDown, type MoveCard, type MoveOn, type MovingCard, type OrderHidden, type OrderShown, type OwnPlace, type PlaceCard, type PlacingState, type PlanSet, type PutCardBack, type PutLinkBack, type PutUpCard, type QuestionFiled, type ReadCard, type ReadingGiven, type ReadingList, type RespondToCard, type Response, type ReverseLink, type RewordCard, type RewordLink, type RoundTrip, type SealBroken, type SetPlan, type ShowOrder, type Stance, type StanceShifts, type StanceTaken, type StancesState, type StancesSteered, type StationVisited, type SteerStances, type TakeCardDown, type TakeLinkDown, type TakeStance, type TidyField, type TripBegun, type TripEnded, type TripGroup, type TripMovedOn, type Visit, type VisitStation, type WallSnapshot } from './forms';
 import { know } from './kinds';
 type Raw = any[]; // What the MessagePack reader gives.
-
-export function readAnswer(raw: Raw): Answer {
-  return {
-    id: raw[0],
-    to: raw[1],
-    author: raw[2],
-    byStaff: raw[3],
-    language: raw[4],
-    text: raw[5],
-    saidAt: raw[6],
-    downBy: raw[7],
-    aloud: raw[8] ?? false,
-    says: raw[9] ?? 0,
-  };
-}
-
-export function readAnswerCard(raw: Raw): AnswerCard {
-  return {
-    kind: 'answerCard',
-    card: raw[0],
-    id: raw[1],
-    to: raw[2],
-    language: raw[3],
-    text: raw[4],
-    aloud: raw[5] ?? false,
-    says: raw[6] ?? 0,
-  };
-}
-
-export function writeAnswerCard(v: AnswerCard): Raw {
-  const raw: Raw = [v.card, v.id, v.to, v.language, v.text];
-  if (v.aloud || v.says !== 0) raw.push(v.aloud);
-  if (v.says !== 0) raw.push(v.says);
-  return raw;
-}
-
-export function readAnswerPutBack(raw: Raw): AnswerPutBack {
-  return {
-    kind: 'answerPutBack',
-    card: raw[0],
-    answer: readAnswer(raw[1]),
-    whose: raw[2],
-  };
-}
-
-export function readAnswerReworded(raw: Raw): AnswerReworded {
-  return {
-    kind: 'answerReworded',
-    card: raw[0],
-    id: raw[1],
-    language: raw[2],
-    text: raw[3],
-    whose: raw[4],
-  };
-}
-
-export function readAnswerTakenDown(raw: Raw): AnswerTakenDown {
-  return {
-    kind: 'answerTakenDown',
-    card: raw[0],
-    id: raw[1],
-    whose: raw[2],
-  };
-}
 
 export function readAskToo(raw: Raw): AskToo {
   return {
@@ -142,15 +78,6 @@ export function readCard(raw: Raw): Card {
   };
 }
 
-export function readCardAnswered(raw: Raw): CardAnswered {
-  return {
-    kind: 'cardAnswered',
-    card: raw[0],
-    answer: readAnswer(raw[1]),
-    whose: raw[2],
-  };
-}
-
 export function readCardColoured(raw: Raw): CardColoured {
   return {
     kind: 'cardColoured',
@@ -166,16 +93,6 @@ export function readCardJoined(raw: Raw): CardJoined {
     card: raw[0],
     onto: raw[1],
     whose: raw[2],
-  };
-}
-
-export function readCardJudged(raw: Raw): CardJudged {
-  return {
-    kind: 'cardJudged',
-    card: raw[0],
-    value: raw[1],
-    reason: raw[2] ?? '',
-    words: raw[3] ?? '',
   };
 }
 
@@ -244,16 +161,6 @@ export function readCardRespondedTo(raw: Raw): CardRespondedTo {
     stamp: raw[1],
     on: raw[2],
     whose: raw[3],
-  };
-}
-
-export function readCardResult(raw: Raw): CardResult {
-  return {
-    round: raw[0],
-    card: raw[1],
-    counts: raw[2],
-    fair: raw[3] ?? null,
-    reasons: (raw[4] ?? []).map((x: Raw) => readScoreReason(x)),
   };
 }
 
@@ -424,17 +331,6 @@ export function writeGiveReading(v: GiveReading): Raw {
   return [v.person, v.cards];
 }
 
-export function readGoOnJudging(raw: Raw): GoOnJudging {
-  return {
-    kind: 'goOnJudging',
-    newRound: raw[0],
-  };
-}
-
-export function writeGoOnJudging(v: GoOnJudging): Raw {
-  return [v.newRound];
-}
-
 export function readJoinCard(raw: Raw): JoinCard {
   return {
     kind: 'joinCard',
@@ -445,51 +341,6 @@ export function readJoinCard(raw: Raw): JoinCard {
 
 export function writeJoinCard(v: JoinCard): Raw {
   return [v.card, v.onto];
-}
-
-export function readJudgeCard(raw: Raw): JudgeCard {
-  return {
-    kind: 'judgeCard',
-    card: raw[0],
-    value: raw[1],
-    reason: raw[2] ?? '',
-    words: raw[3] ?? '',
-  };
-}
-
-export function writeJudgeCard(v: JudgeCard): Raw {
-  const raw: Raw = [v.card, v.value];
-  if (v.reason !== '' || v.words !== '') raw.push(v.reason, v.words);
-  return raw;
-}
-
-export function readJudgement(raw: Raw): Judgement {
-  return {
-    round: raw[0],
-    card: raw[1],
-    person: raw[2],
-    value: raw[3],
-    reason: raw[4],
-    words: raw[5],
-  };
-}
-
-export function readJudgingState(raw: Raw): JudgingState {
-  return {
-    round: raw[0],
-    kind: raw[1] ?? null,
-    values: raw[2],
-    isShown: raw[3],
-    given: raw[4].map((x: Raw) => readJudgement(x)),
-    results: raw[5].map((x: Raw) => readCardResult(x)),
-  };
-}
-
-export function readJudgingWentOn(raw: Raw): JudgingWentOn {
-  return {
-    kind: 'judgingWentOn',
-    newRound: raw[0],
-  };
 }
 
 export function readLayCard(raw: Raw): LayCard {
@@ -681,18 +532,6 @@ export function readPlanSet(raw: Raw): PlanSet {
   };
 }
 
-export function readPutAnswerBack(raw: Raw): PutAnswerBack {
-  return {
-    kind: 'putAnswerBack',
-    card: raw[0],
-    id: raw[1],
-  };
-}
-
-export function writePutAnswerBack(v: PutAnswerBack): Raw {
-  return [v.card, v.id];
-}
-
 export function readPutCardBack(raw: Raw): PutCardBack {
   return {
     kind: 'putCardBack',
@@ -799,13 +638,6 @@ export function readResponse(raw: Raw): Response {
   };
 }
 
-export function readResultsShown(raw: Raw): ResultsShown {
-  return {
-    kind: 'resultsShown',
-    results: raw[0].map((x: Raw) => readCardResult(x)),
-  };
-}
-
 export function readReverseLink(raw: Raw): ReverseLink {
   return {
     kind: 'reverseLink',
@@ -815,20 +647,6 @@ export function readReverseLink(raw: Raw): ReverseLink {
 
 export function writeReverseLink(v: ReverseLink): Raw {
   return [v.id];
-}
-
-export function readRewordAnswer(raw: Raw): RewordAnswer {
-  return {
-    kind: 'rewordAnswer',
-    card: raw[0],
-    id: raw[1],
-    language: raw[2],
-    text: raw[3],
-  };
-}
-
-export function writeRewordAnswer(v: RewordAnswer): Raw {
-  return [v.card, v.id, v.language, v.text];
 }
 
 export function readRewordCard(raw: Raw): RewordCard {
@@ -868,14 +686,6 @@ export function readRoundTrip(raw: Raw): RoundTrip {
   };
 }
 
-export function readScoreReason(raw: Raw): ScoreReason {
-  return {
-    value: raw[0],
-    text: raw[1],
-    words: raw[2],
-  };
-}
-
 export function readSealBroken(raw: Raw): SealBroken {
   return {
     kind: 'sealBroken',
@@ -905,16 +715,6 @@ export function readShowOrder(raw: Raw): ShowOrder {
 
 export function writeShowOrder(v: ShowOrder): Raw {
   return [v.on];
-}
-
-export function readShowResults(_raw: Raw): ShowResults {
-  return {
-    kind: 'showResults',
-  };
-}
-
-export function writeShowResults(_v: ShowResults): Raw {
-  return [];
 }
 
 export function readStance(raw: Raw): Stance {
@@ -974,18 +774,6 @@ export function readSteerStances(raw: Raw): SteerStances {
 
 export function writeSteerStances(v: SteerStances): Raw {
   return [v.stage];
-}
-
-export function readTakeAnswerDown(raw: Raw): TakeAnswerDown {
-  return {
-    kind: 'takeAnswerDown',
-    card: raw[0],
-    id: raw[1],
-  };
-}
-
-export function writeTakeAnswerDown(v: TakeAnswerDown): Raw {
-  return [v.card, v.id];
 }
 
 export function readTakeCardDown(raw: Raw): TakeCardDown {
@@ -1109,13 +897,6 @@ know({
     43: readTakeCardDown,
     44: readPutCardBack,
     45: readSetPlan,
-    46: readAnswerCard,
-    47: readRewordAnswer,
-    48: readTakeAnswerDown,
-    49: readPutAnswerBack,
-    50: readJudgeCard,
-    51: readShowResults,
-    52: readGoOnJudging,
     53: readAskToo,
     54: readFileQuestion,
     55: readBeginTrip,
@@ -1151,13 +932,6 @@ know({
     75: readPlanSet,
     76: readCardsBrought,
     77: readCardsShown,
-    78: readCardAnswered,
-    79: readAnswerReworded,
-    80: readAnswerTakenDown,
-    81: readAnswerPutBack,
-    82: readCardJudged,
-    83: readResultsShown,
-    84: readJudgingWentOn,
     85: readAskedToo,
     86: readQuestionFiled,
     87: readTripBegun,
@@ -1195,13 +969,6 @@ know({
     takeCardDown: [43, writeTakeCardDown],
     putCardBack: [44, writePutCardBack],
     setPlan: [45, writeSetPlan],
-    answerCard: [46, writeAnswerCard],
-    rewordAnswer: [47, writeRewordAnswer],
-    takeAnswerDown: [48, writeTakeAnswerDown],
-    putAnswerBack: [49, writePutAnswerBack],
-    judgeCard: [50, writeJudgeCard],
-    showResults: [51, writeShowResults],
-    goOnJudging: [52, writeGoOnJudging],
     askToo: [53, writeAskToo],
     fileQuestion: [54, writeFileQuestion],
     beginTrip: [55, writeBeginTrip],

@@ -37,6 +37,7 @@ public sealed class BesideModel(AccessResolver access, LessonPeople people, Pour
             part = board.Place.Part,
             query = "",
             together = !isWall || board.Place.Whose is Whose.Together or Whose.Group,
+            shared = board.Place.Whose is Whose.Together or Whose.Group,
             isStaff = true,
             actor = me.Number,
             language = ContentLanguage.Current,

@@ -2,7 +2,7 @@ using System.Collections.Immutable;
 using Yardang.Core.Pages;
 using Yardang.Core.Wire;
 
-namespace Yardang.Core.Walls;
+namespace Yardang.Core.Judges;
 
 /// <summary>Whether something is asked for beside a score. The numbers are on the wire.</summary>
 public enum Wanted

@@ -1,7 +1,8 @@
 using System.Collections.Immutable;
 using Yardang.Core.Rooms;
+using Yardang.Core.Threads;
 
-namespace Yardang.Core.Walls;
+namespace Yardang.Core.Judges;
 
 /// <summary>
 /// What students said of each other's cards, in rounds. What each said is told to themselves and to teachers, until a teacher shows the results: then the round
@@ -85,7 +86,8 @@ public sealed class Judgements
     /// <param name="person">Who, by actor number.</param>
     /// <param name="isUp">Whether a card is up.</param>
     /// <param name="texts">What the card says, in each language.</param>
-    internal Refusal? WhyNot(Judging? rule, JudgeCard judge, int person, Func<long, bool> isUp, IReadOnlyCollection<string> texts)
+    /// <param name="most">Of how many each may say something, where they are not chosen; 0 for no number.</param>
+    internal Refusal? WhyNot(Judging? rule, JudgeCard judge, int person, Func<long, bool> isUp, IReadOnlyCollection<string> texts, int most = 0)
     {
         if (rule is null || IsShown) return Refusal.JudgingEnded;
         if (judge.Value < 0 || judge.Value > rule.Values) return Refusal.OutOfRange;
@@ -94,16 +96,16 @@ public sealed class Judgements
         if (_letters + judge.Reason.Length + judge.Words.Length > Judging.MostReasons) return Refusal.Full;
         if (_given.ContainsKey((Round, judge.Card, person))) return null;
         if (_given.Count >= Judging.MostJudgements) return Refusal.Full;
-        if (rule.Kind != JudgingKind.Choose) return null;
-        var chosen = JudgedBy(person, isUp);
-        return chosen >= rule.Choices ? Refusal.EnoughChosen : null;
+        var isChosen = rule.Kind == JudgingKind.Choose;
+        var limit = isChosen ? rule.Choices : most;
+        return limit == 0 || JudgedBy(person, isUp) < limit ? null : isChosen ? Refusal.EnoughChosen : Refusal.EnoughJudged;
     }
 
     // What is said beside a score. Words can only be asked for where there are some.
     private static Refusal? WhyNotSo(Criterion? criterion, JudgeCard judge, IReadOnlyCollection<string> texts)
     {
         var (reason, words) = (criterion?.Reason ?? Wanted.No, criterion?.Words ?? Wanted.No);
-        if (judge.Reason.Length > Card.TextLength || judge.Words.Length > Criterion.WordsLength) return Refusal.OutOfRange;
+        if (judge.Reason.Length > Statement.TextLength || judge.Words.Length > Criterion.WordsLength) return Refusal.OutOfRange;
         if ((reason == Wanted.No && judge.Reason.Length > 0) || (words == Wanted.No && judge.Words.Length > 0)) return Refusal.NotAllowed;
         if (reason == Wanted.Must && string.IsNullOrWhiteSpace(judge.Reason)) return Refusal.OutOfRange;
         var isMissing = words == Wanted.Must && judge.Words.Length == 0 && !texts.All(string.IsNullOrWhiteSpace);

@@ -1,8 +1,9 @@
 using System.Collections.Immutable;
 using System.Text.Json.Serialization;
+using Yardang.Core.Threads;
 using Yardang.Core.Wire;
 
-namespace Yardang.Core.Walls;
+namespace Yardang.Core.Judges;
 
 /// <summary>How students judge each other's cards. The numbers are on the wire.</summary>
 public enum JudgingKind
@@ -79,7 +80,7 @@ public sealed record CardResult(int Round, long Card, ImmutableArray<int> Counts
     public ImmutableArray<int>? ShiftFrom(CardResult before) => before.Counts.Length == Counts.Length && before.Fair is null == Fair is null ? [.. Counts.Zip(before.Counts, (now, then) => now - then)] : null;
 
     /// <summary>Whether results that are brought can be so: of a round each, and no card twice in one.</summary>
-    internal static bool AreSound(ImmutableArray<CardResult> results) => results.Length <= Walls.Card.Most * Judging.MostRounds
+    internal static bool AreSound(ImmutableArray<CardResult> results) => results.Length <= Rooms.Limits.Marks * Judging.MostRounds
         && results.All(r => r.Round is >= 1 and <= Judging.MostRounds && r.Counts.All(c => c is >= 0 and <= 10_000) && r.IsOfItsKind())
         && results.Sum(r => (r.Reasons ?? []).Sum(s => (long)s.Text.Length + s.Words.Length)) <= Judging.MostReasons
         && results.Select(r => (r.Round, r.Card)).Distinct().Count() == results.Length;
@@ -87,7 +88,7 @@ public sealed record CardResult(int Round, long Card, ImmutableArray<int> Counts
     private bool IsOfItsKind() => Fair is not { } fair
         ? Counts.Length is 1 or 3 && (Reasons ?? []).IsEmpty
         : Counts.Length is >= 2 and <= Criterion.MostPoints && Counts.Sum() > 0 && fair >= 1 && fair <= Counts.Length && (Reasons ?? []).Length <= Counts.Sum()
-            && (Reasons ?? []).All(r => r.Value >= 1 && r.Value <= Counts.Length && r.Text.Length <= Walls.Card.TextLength && r.Words.Length <= Criterion.WordsLength);
+            && (Reasons ?? []).All(r => r.Value >= 1 && r.Value <= Counts.Length && r.Text.Length <= Statement.TextLength && r.Words.Length <= Criterion.WordsLength);
 }
 
 /// <summary>How the judging of a wall stands.</summary>

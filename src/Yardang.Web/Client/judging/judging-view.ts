@@ -1,69 +1,102 @@
-// What is said of cards: the buttons with which students say it, and what all said, once they may know it.
+// What is said of cards or marks: the buttons with which students say it, and what all said, once they may know it.
 
 import { type TemplateResult, html, nothing, svg } from 'lit-html';
 import { fill, plural } from '../page-data';
-import { type Judgements } from '../room/judgements';
-import type { Card } from '../room/wall-state';
-import { type CardResult, JudgingKind } from '../wire/forms';
-import { whyOf } from './scoring';
-import { type WallSide, titleOf } from './wall-side';
+import type { Judgements, Said } from '../room/judgements';
+import type { Me } from '../room/sheets';
+import { type CardResult, type Judging, JudgingKind } from '../wire/forms';
+
+export interface JudgingTexts {
+  readonly agree: string;
+  readonly unsure: string;
+  readonly disagree: string;
+  readonly choose: string;
+  readonly chosen: string;
+  /** "What do you say to this card: {0}" */
+  readonly judge: string;
+  readonly said: string;
+  readonly chosenBy: string;
+  readonly chosenByOne: string;
+  readonly round: string;
+  readonly shift: string;
+  readonly shiftChosen: string;
+  readonly pointsOf: string;
+  readonly restsOn: string;
+  readonly scoreMean: string;
+  readonly scores: string;
+  readonly scoresOne: string;
+  readonly scoreFair: string;
+  readonly reasons: string;
+  readonly reasonsOne: string;
+}
+
+/** Where it is judged, and what is done there. */
+export interface JudgingSide<A extends { readonly id: number }> {
+  readonly texts: JudgingTexts;
+  readonly me: Me;
+  readonly looksOnly: boolean;
+  readonly rule: Judging | null;
+  /** Of how many each may say something, where they are not chosen; 0 for no number. */
+  readonly most: number;
+  readonly judgements: Judgements;
+  titleOf(about: A): string;
+  nameOf(actor: number): string;
+  mayWrite(): boolean;
+  mayJudge(about: A, value: number): boolean;
+  /** Whether something can be judged. */
+  isUp(id: number): boolean;
+  judge(about: A, value: number): void;
+}
 
 /** Length of the bar that shows the shares, and height of what shows the points. */
 const BAR = 100;
 const HIGH = 16;
 
-export class JudgingView {
+export class JudgingView<A extends { readonly id: number }> {
   private counted: Judgements | null = null;
   private counts = new Map<number, number[]>();
 
-  constructor(private readonly sideOf: () => WallSide) {}
-
-  private get side(): WallSide {
-    return this.sideOf();
-  }
+  constructor(private readonly side: JudgingSide<A>) {}
 
   /** What is drawn for all cards depends on this, besides the plan. */
   commonKeys(): readonly unknown[] {
-    const { state, me } = this.side;
-    const { round, isShown, results } = state.judgements;
-    const rule = state.plan.rules.judging;
-    const hasChosenAll =
-      rule?.kind === JudgingKind.Choose && state.judgements.chosenBy(me.number, (id) => state.isUp(id)) >= rule.choices;
+    const { me, judgements, rule, most } = this.side;
+    const { round, isShown, results } = judgements;
+    const limit = rule?.kind === JudgingKind.Choose ? rule.choices : most;
+    const hasChosenAll = limit > 0 && judgements.chosenBy(me.number, (id) => this.side.isUp(id)) >= limit;
     return [round, isShown, results, hasChosenAll];
   }
 
-  /** What is drawn for a card depends on this, besides the card. */
-  keyOf(card: Card): unknown {
-    const { state, me } = this.side;
-    return me.isStaff ? this.soFar(card)?.join() : state.judgements.saidBy(me.number, card.id);
+  /** What is drawn for a about depends on this, besides the about. */
+  keyOf(about: A): unknown {
+    const { me, judgements } = this.side;
+    return me.isStaff ? this.soFar(about)?.join() : judgements.saidBy(me.number, about.id);
   }
 
-  mayJudge(card: Card): boolean {
-    const { state, me, looksOnly } = this.side;
-    return !looksOnly && this.side.mayWrite() && state.mayJudge(card.id, 0, me);
+  mayJudge(about: A): boolean {
+    return !this.side.looksOnly && this.side.mayWrite() && this.side.mayJudge(about, 0);
   }
 
   /** Whether somebody has chosen as many as each may, and not this one. */
-  private isFull(card: Card): boolean {
-    const { state, me } = this.side;
-    return this.mayJudge(card) && !state.mayJudge(card.id, 1, me);
+  private isFull(about: A): boolean {
+    return this.mayJudge(about) && !this.side.mayJudge(about, 1);
   }
 
-  buttons(card: Card): TemplateResult {
-    const { state, me, texts } = this.side;
-    const said = state.judgements.by(me.number, card.id);
+  buttons(about: A): TemplateResult {
+    const { me, texts, judgements, rule } = this.side;
+    const said = judgements.by(me.number, about.id);
     const values =
-      state.plan.rules.judging!.kind === JudgingKind.Agree
+      rule!.kind === JudgingKind.Agree
         ? [texts.agree, texts.unsure, texts.disagree]
         : [said === 1 ? texts.chosen : texts.choose];
-    return html`<div class="judge" role="group" aria-label=${fill(texts.judge, titleOf(card, texts))}>
+    return html`<div class="judge" role="group" aria-label=${fill(texts.judge, this.side.titleOf(about))}>
       ${values.map(
         (words, at) =>
           html`<button
             type="button"
             aria-pressed=${said === at + 1}
-            ?disabled=${this.isFull(card)}
-            @click=${() => this.side.judge(card, said === at + 1 ? 0 : at + 1)}
+            ?disabled=${this.isFull(about)}
+            @click=${() => this.side.judge(about, said === at + 1 ? 0 : at + 1)}
           >
             ${words}
           </button>`,
@@ -71,22 +104,22 @@ export class JudgingView {
     </div>`;
   }
 
-  /** What all said of a card, in rounds. */
-  results(card: Card): readonly TemplateResult[] {
-    const known = this.known(card);
+  /** What all said of something, in rounds. */
+  results(about: A): readonly TemplateResult[] {
+    const known = this.known(about);
     return known.map((r, at) => this.result(r, known.length > 1, known[at - 1]));
   }
 
   /** Who said what of it in this round, in words, where it is told: one line for each value, or for each score. */
-  whoSaid(card: Card): readonly string[] {
-    const { state, me, texts, nameOf } = this.side;
+  whoSaid(about: A): readonly string[] {
+    const { me, texts, judgements } = this.side;
+    const nameOf = (actor: number) => this.side.nameOf(actor);
     if (!me.isStaff) return [];
-    const { judgements } = state;
-    const people = judgements.whoSaid(card.id);
+    const people = judgements.whoSaid(about.id);
     if (judgements.kind === JudgingKind.Score)
       return people.flatMap((some, at) =>
         some.map((p) => {
-          const why = whyOf(judgements.saidBy(p, card.id)!, texts.restsOn);
+          const why = whyOf(judgements.saidBy(p, about.id)!, texts.restsOn);
           return `${fill(texts.pointsOf, at + 1, judgements.values)}: ${nameOf(p)}${why ? ` – ${why}` : ''}`;
         }),
       );
@@ -95,23 +128,22 @@ export class JudgingView {
   }
 
   /** What was shown, and to teachers also what is said so far. */
-  private known(card: Card): readonly CardResult[] {
-    const { state, me } = this.side;
-    const { judgements } = state;
-    const shown = judgements.shownOf(card.id);
-    const counts = this.soFar(card);
+  private known(about: A): readonly CardResult[] {
+    const { me, judgements } = this.side;
+    const shown = judgements.shownOf(about.id);
+    const counts = this.soFar(about);
     if (judgements.isShown || !me.isStaff || !counts) return shown;
     const fair = judgements.kind === JudgingKind.Score ? meanOf(counts) : null;
-    return [...shown, { round: judgements.round, card: card.id, counts, fair, reasons: [] }];
+    return [...shown, { round: judgements.round, card: about.id, counts, fair, reasons: [] }];
   }
 
-  private soFar(card: Card): number[] | undefined {
-    const { judgements } = this.side.state;
+  private soFar(about: A): number[] | undefined {
+    const { judgements } = this.side;
     if (this.counted !== judgements) {
       this.counted = judgements;
       this.counts = judgements.counts();
     }
-    return this.counts.get(card.id);
+    return this.counts.get(about.id);
   }
 
   /** By how much it is other than in the round before; nothing where cards were judged otherwise then. */
@@ -158,7 +190,7 @@ export class JudgingView {
       return evened === mean ? said : `${said} · ${fill(texts.scoreFair, evened)}`;
     }
     return counts.length === 1
-      ? fill(texts.chosenBy, counts[0]!)
+      ? plural(texts, 'chosenBy', counts[0]!)
       : fill(texts.said, counts[0]!, counts[1]!, counts[2]!);
   }
 }
@@ -189,4 +221,9 @@ function spread(counts: readonly number[]): TemplateResult {
       return svg`<rect class="judged-0" x=${at * each + 1} y=${HIGH - height} width=${each - 2} height=${height} />`;
     })}
   </svg>`;
+}
+
+/** What somebody said beside their points. */
+export function whyOf({ reason, words }: Pick<Said, 'reason' | 'words'>, restsOn: string): string {
+  return [reason, words && fill(restsOn, words)].filter(Boolean).join(' ');
 }

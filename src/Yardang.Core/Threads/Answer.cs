@@ -1,0 +1,47 @@
+using System.Text.Json.Serialization;
+using Yardang.Core.Wire;
+
+namespace Yardang.Core.Threads;
+
+/// <summary>What an answer says of what it is about. The numbers are on the wire.</summary>
+public enum AnswerKind
+{
+    /// <summary>Anything.</summary>
+    Plain = 0,
+
+    /// <summary>What is good about it.</summary>
+    Strength = 1,
+
+    /// <summary>What it leaves open.</summary>
+    Question = 2,
+}
+
+/// <summary>What somebody says to a card of a wall or a mark of a board, or to another answer to it. It is seen by whoever sees the card; of a mark, by all who are on the board.</summary>
+/// <param name="Id">Of the tab in which it was written (<see cref="Rooms.Ids"/>); its own among those about one thing.</param>
+/// <param name="To">The answer that it answers; 0 for the card or mark itself.</param>
+/// <param name="Author">Whose it is, by actor number.</param>
+/// <param name="ByStaff">Whether a teacher said it.</param>
+/// <param name="Language">A BCP 47 tag; empty if it is not known.</param>
+/// <param name="Text">What it says.</param>
+/// <param name="SaidAt">When, server time in ms.</param>
+/// <param name="DownBy">Who took it down, by actor number; 0 while it is up. Then only its author and teachers see it.</param>
+/// <param name="Aloud">Whether a teacher said it aloud: the text is a note of what was said, and may be empty.</param>
+/// <param name="Says">What it says of what it is about.</param>
+public sealed record Answer(long Id, long To, int Author, bool ByStaff, string Language, string Text, long SaidAt, int DownBy = 0, [Since(2)] bool Aloud = false, [Since(3)] AnswerKind Says = AnswerKind.Plain)
+{
+    /// <summary>Most answers about one thing, those taken down included.</summary>
+    public const int MostAboutOne = 300;
+
+    /// <summary>Most answers of one person in a room, those taken down included.</summary>
+    public const int MostOfOne = 400;
+
+    /// <summary>Most answers of a room, those taken down included.</summary>
+    public const int Most = 20_000;
+
+    /// <summary>Whether an answer can say this: something, and not too much; a note of what was said aloud may be empty.</summary>
+    public static bool CanSay(string text, bool aloud) => aloud ? text.Length <= Statement.TextLength : Statement.IsText(text);
+
+    /// <summary>Whether it is up.</summary>
+    [JsonIgnore]
+    public bool IsUp => DownBy == 0;
+}

@@ -1,0 +1,74 @@
+using Microsoft.Extensions.Localization;
+using Yardang.Core.Activities;
+using Yardang.Core.Boards;
+using Yardang.Core.Editing;
+using Yardang.Core.Judges;
+using Yardang.Core.Marks;
+using Yardang.Core.Pages;
+using Yardang.Core.Threads;
+using Yardang.Data.Media;
+using Yardang.Rendering;
+
+namespace Yardang.Web.Exports;
+
+/// <summary>What was said to the marks of a board, and chosen among them, on pages behind the board.</summary>
+public sealed class TalkPages(MediaStore media, IStringLocalizer<UiTexts> texts)
+{
+    /// <summary>The pages; none where nothing was said.</summary>
+    /// <param name="board">The board.</param>
+    /// <param name="names">What people are called, by actor number.</param>
+    /// <param name="language">In which the teacher's words are wanted; null for that in which they were written.</param>
+    /// <param name="written">In which the teacher wrote.</param>
+    /// <param name="foot">Below each page.</param>
+    public IReadOnlyList<ExportPage> Of(Board board, IReadOnlyDictionary<int, string> names, string? language, string written, string foot)
+    {
+        var results = ResultsOf(board);
+        List<WallBand> bands = [];
+        foreach (var (page, at) in board.Sheets.Pages.Select((p, i) => (p, i + 1)))
+        {
+            var where = texts["Talk.OnPage", at].Value;
+            foreach (var mark in board.Sheets.Visible(page.Id).Where(m => m.Grip != Grip.Key))
+            {
+                if (BandOf(TitleOf(mark, language, written), where, board.Talk.About(mark.Id), results.GetValueOrDefault(mark.Id), names) is { } band) bands.Add(band);
+            }
+        }
+
+        foreach (var gone in board.Talk.All.Where(t => !IsThere(board.Sheets, t.Mark)))
+        {
+            if (BandOf(texts["Talk.Gone"], "", gone.Answers, null, names) is { } band) bands.Add(band);
+        }
+
+        return bands.Count == 0 ? [] : WallPages.On(PageSize.A4Wide, new WallSheet(texts["Talk.All"], bands, [], foot, media.Find));
+    }
+
+    private static bool IsThere(Sheets sheets, long mark) => sheets.Marks.TryGetValue(mark, out var found) && !found.Erased && sheets.FindPage(found.Page) is { Erased: false };
+
+    // As it was shown, and for its teacher as it is.
+    private static Dictionary<long, CardResult> ResultsOf(Board board)
+    {
+        var judgements = board.Choice.Judgements;
+        return (judgements.IsShown ? judgements.Results.Where(r => r.Round == judgements.Round) : judgements.ResultsOf(board.Sheets.Marks.Keys)).ToDictionary(r => r.Card);
+    }
+
+    private WallBand? BandOf(string title, string where, IEnumerable<Answer> answers, CardResult? result, IReadOnlyDictionary<int, string> names)
+    {
+        var said = answers.Where(a => a.IsUp).OrderBy(a => a.SaidAt).ThenBy(a => a.Id).ToList();
+        if (said.Count == 0 && result is null) return null;
+        string By(Answer a) => a.ByStaff ? texts["Wall.Teacher"] : names.GetValueOrDefault(a.Author, "");
+        var slips = said.Select(a => new WallSlip(Words(a), said.Find(b => b.Id == a.To) is { } to ? $"{By(a)} · {texts["Wall.AnswerTo", By(to)].Value}" : By(a)));
+        return new(title, string.Join('\n', new[] { where, Chosen(result) }.Where(w => w.Length > 0)), 0, [.. slips]);
+    }
+
+    private string Words(Answer answer) => !answer.Aloud ? answer.Text : answer.Text.Length > 0 ? $"{answer.Text} ({texts["Wall.SaidAloud"].Value})" : texts["Wall.SaidAloud"];
+
+    private string Chosen(CardResult? result) => result is null ? ""
+        : result.Counts.Length == 3 ? texts["Wall.Said", result.Counts[0], result.Counts[1], result.Counts[2]]
+        : result.Counts[0] == 1 ? texts["Wall.ChosenByOne"] : texts["Wall.ChosenBy", result.Counts[0]];
+
+    private string TitleOf(Mark mark, string? language, string written)
+    {
+        var first = (Languages.ReadIn(mark, language, written).Words?.Text ?? "").Split('\n')[0].Trim();
+        var kind = mark.Body.KindName();
+        return first.Length > 0 ? first : texts[$"Marks.{char.ToUpperInvariant(kind[0])}{kind[1..]}"];
+    }
+}
