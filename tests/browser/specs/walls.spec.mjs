@@ -341,6 +341,41 @@ test('the numbers of cards count under each topic, and what is missing is said t
   await expect(maya.getByLabel('Topic', { exact: true }).locator('option:checked')).toHaveText('Forces');
 });
 
+test('a topic is for some: they write there, all read it, and each gives and judges no more than they may', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await designWall(varga);
+  await varga.getByLabel('Students may answer each other’s cards.').check();
+  await varga.getByLabel('How many answers each may give at most').fill('1');
+  await varga.getByLabel('How many answers each may give at most').blur();
+  await kept(varga);
+  const code = await handOut(varga, together);
+  const maya = await student(browser, code, 'Maya');
+  const ben = await student(browser, code, 'Ben', { viewport: { width: 390, height: 844 } });
+  await varga.locator('.tile').first().click();
+  await varga.getByRole('button', { name: 'Change the wall' }).click();
+  const dialog = varga.getByRole('dialog');
+  await dialog.getByText('Everybody writes here').first().click();
+  await dialog.getByLabel('Maya').first().check();
+  await expect(dialog.getByText('Only 1 writes here')).toBeVisible();
+  if (process.env.PICTURES) await varga.screenshot({ path: '/tmp/p/only.png' });
+  await dialog.getByRole('button', { name: 'Change it for everybody' }).click();
+  await expect(varga.getByText('Here write: Maya')).toBeVisible();
+  await expect(ben.getByText('Others write here. You can read what they write.')).toBeVisible();
+  await expect(slot(ben, 'Materials')).toHaveCount(0);
+  if (process.env.PICTURES) await ben.screenshot({ path: '/tmp/p/only-phone.png' });
+  await putUp(maya, 'Materials', 'Stone');
+  await kept(maya);
+  await ben.getByRole('button', { name: 'Show 1 new card: Materials' }).click();
+  await expect(cards(ben, 'Materials')).toHaveText(['Stone']);
+  await ben.getByRole('button', { name: 'Answer: Stone' }).click();
+  await ben.getByLabel('Write an answer').fill('And wood');
+  await ben.getByLabel('Write an answer').press('Control+Enter');
+  await expect(ben.getByText('And wood')).toBeVisible();
+  // No more than each may.
+  await expect(ben.getByLabel('Write an answer')).toHaveCount(0);
+  for (const page of [varga, maya, ben]) expect(page.problems).toEqual([]);
+});
+
 test('think first, then look: each sees only their own cards until the teacher shows all', async ({ browser }) => {
   const varga = await teacher(browser);
   await designWall(varga);

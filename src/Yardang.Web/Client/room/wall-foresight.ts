@@ -205,8 +205,8 @@ function maySayWhy(state: WallState, { value, reason, words }: Extract<Command, 
   const { kind, criterion } = state.plan.rules.judging!;
   if (value === 0) return true;
   const asks = kind === JudgingKind.Score ? (criterion ?? USUAL_CRITERION) : NOTHING;
-  const isWanted = (wanted: Wanted, text: string) => (text === '' ? wanted !== Wanted.Must : wanted !== Wanted.No);
-  return isWanted(asks.reason, reason.trim()) && (words === '' || asks.words !== Wanted.No);
+  const isMissing = asks.reason === Wanted.Must && reason.trim() === '';
+  return !isMissing && (reason === '' || asks.reason !== Wanted.No) && (words === '' || asks.words !== Wanted.No);
 }
 
 /** The cards that are up, by id. */
