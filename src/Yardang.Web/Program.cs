@@ -102,6 +102,7 @@ services.AddSingleton<LessonPeople>();
 services.AddSingleton<Contents>();
 services.AddSingleton<MyPlace>();
 services.AddSingleton<ExportDesk>();
+services.AddSingleton<EarlierWork>();
 services.AddSingleton<WallExport>().AddSingleton<TalkPages>().AddSingleton<BoardExport>();
 services.AddSingleton<SlipExport>();
 services.AddSingleton(provider => new MediaStore(provider.GetRequiredService<DataFolder>().Media));

@@ -33,17 +33,17 @@ public sealed class BoardExport(AccessResolver access, LessonPeople people, Wall
             : await desk.GiveAsync(stop => PageExport.Pdf(pages, record.Name, stop), "application/pdf", $"{FileName(record.Name)}.pdf", context.RequestAborted);
     }
 
-    /// <summary>A page of one board, the first if nothing else is asked for: as a picture, or its ink as InkML. A wall as a whole, with <c>names=none</c> without anybody's name, on <c>paper=a3</c> or as a <c>poster</c>.</summary>
+    /// <summary>A page of one board, the first if nothing else is asked for: as a picture, or its ink as InkML, with <c>names=none</c> without whose it is. A wall as a whole, without anybody's name, on <c>paper=a3</c> or as a <c>poster</c>.</summary>
     public async Task<IResult> PageAsync(HttpContext context, Guid lesson, Guid board, string format, int? number, string? language, string? names, string? paper)
     {
         if (await access.LessonAsync(Visitor.Of(context), lesson, Power.Runs) is not { } record) return Results.NotFound();
         if ((await people.AllBoardsAsync(record)).FirstOrDefault(b => b.Id == board) is not { } found) return Results.NotFound();
         var named = names is not "none";
         if (IsWall(record, found)) return await walls.GiveAsync(record, found, format, language, named, paper, FileName(named ? $"{record.Name} {found.Title}" : record.Name), context.RequestAborted);
-        var pages = await PagesAsync(record, found, language, context.RequestAborted);
+        var pages = await PagesAsync(record, found, language, context.RequestAborted, named);
         if ((number ?? 1) < 1 || (number ?? 1) > pages.Count) return Results.NotFound();
         var page = pages[(number ?? 1) - 1];
-        var name = FileName($"{record.Name} {found.Title}");
+        var name = FileName(named ? $"{record.Name} {found.Title}" : record.Name);
         var (make, type) = format switch
         {
             "png" => ((Func<CancellationToken, byte[]>?)(stop => PageExport.Png(page, stop: stop)), "image/png"),
@@ -84,10 +84,10 @@ public sealed class BoardExport(AccessResolver access, LessonPeople people, Wall
 
     private string FootOf(LessonRecord lesson, LessonBoard board) => string.Create(CultureInfo.CurrentCulture, $"{board.Title} · {lesson.Name} · {clock.Day(lesson.HandedOutAt)}");
 
-    private async Task<List<ExportPage>> PagesAsync(LessonRecord lesson, LessonBoard board, string? language, CancellationToken stop)
+    private async Task<List<ExportPage>> PagesAsync(LessonRecord lesson, LessonBoard board, string? language, CancellationToken stop, bool named = true)
     {
         var host = await hosts.GetAsync(board.Id);
-        var foot = FootOf(lesson, board);
+        var foot = named ? FootOf(lesson, board) : "";
         List<ExportPage> pages = [];
         await host.LookAsync(room =>
         {

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { noBarrier } from './barriers.mjs';
-import { handOut, kept, student, teacher } from './people.mjs';
+import { design, handOut, kept, student, teacher, writeNote } from './people.mjs';
 
 const together = { way: 'Everybody together on one wall' };
 const station = (page) => page.locator('.station');
@@ -172,4 +172,52 @@ test('groups go round together: each at its station, moved on by the teacher, al
   await expect(varga.getByText('Everybody goes where they like.')).toBeVisible();
   await expect(maya.getByText(/are here now/)).toHaveCount(0);
   for (const page of [maya, ben, cleo]) await kept(page);
+});
+
+test('a page and a card of earlier work are shown at stations, without whose they are', async ({ browser }) => {
+  const varga = await teacher(browser);
+  // A lesson on a board, and one on a wall.
+  await design(varga);
+  const first = await handOut(varga);
+  const maya = await student(browser, first, 'Maya');
+  await writeNote(maya, 'An arch pushes outwards');
+  await kept(maya);
+  await gallery(varga);
+  await varga.getByRole('radio', { name: /put what they think under topics/ }).check();
+  await kept(varga);
+  const second = await handOut(varga, together);
+  const ben = await student(browser, second, 'Ben');
+  const field = ben.getByLabel(/^Write here, under Stone arch/);
+  await field.fill('Stones are squeezed');
+  await field.press('Control+Enter');
+  await kept(ben);
+
+  await gallery(varga);
+  const dialog = varga.getByRole('dialog');
+  await varga.getByRole('button', { name: 'From earlier work' }).first().click();
+  await dialog.getByLabel('Lesson').selectOption({ index: 2 });
+  await dialog.getByLabel('Whose board or wall').selectOption({ label: 'Maya' });
+  const page = dialog.getByRole('button', { name: 'Page 1' });
+  await expect(page).toBeVisible();
+  await noBarrier(varga);
+  if (process.env.PICTURES) await varga.screenshot({ path: '/tmp/p/earlier.png' });
+  const printed = varga.waitForResponse((r) => r.url().includes('.png?') && r.url().includes('names=none'));
+  await page.click();
+  await printed;
+  await expect(dialog).toBeHidden();
+  await expect(varga.getByLabel('What the picture shows').first()).toHaveValue('Page 1');
+  await varga.getByRole('button', { name: 'From earlier work' }).nth(1).click();
+  await dialog.getByLabel('Lesson').selectOption({ index: 1 });
+  await dialog.getByLabel('Whose board or wall').selectOption({ index: 1 });
+  await dialog.getByRole('button', { name: 'Stones are squeezed' }).click();
+  await expect(dialog).toBeHidden();
+  await expect(varga.getByLabel('What to look at or to do there').nth(1)).toHaveValue('Stones are squeezed');
+  await kept(varga);
+  if (process.env.PICTURES) await varga.screenshot({ path: '/tmp/p/earlier-there.png' });
+  const code = await handOut(varga, together);
+  const cleo = await student(browser, code, 'Cleo');
+  await expect(station(cleo).getByRole('img', { name: 'Page 1' })).toBeVisible();
+  await expect(cleo.locator('body')).not.toContainText('Maya');
+  if (process.env.PICTURES) await cleo.screenshot({ path: '/tmp/p/earlier-student.png' });
+  for (const one of [varga, maya, ben, cleo]) expect(one.problems).toEqual([]);
 });

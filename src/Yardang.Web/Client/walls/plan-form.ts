@@ -37,6 +37,8 @@ interface Showing {
 }
 
 const MOST_TOPICS = 60;
+const MOST_SHOWN = 4;
+const LONGEST_PROMPT = 1000;
 const MOST_CARDS = 400;
 
 /** Of several in a row, each another one. */
@@ -403,6 +405,27 @@ export function planFormOf(
       const there = this.topics.find((t) => t.id === topic.id);
       if (!picture || !there) return;
       there.shown = [picture, ...there.shown.filter((a) => a.kind !== 'picture')];
+      changed(false);
+    },
+
+    /** Earlier work is shown at a station. */
+    showEarlier(id: number, { words, shown }: { words: string; shown: readonly Attachment[] }): void {
+      const topic = this.topics.find((t) => t.id === id);
+      if (!topic) return;
+      if (words) topic.prompt = [topic.prompt, words].filter(Boolean).join('\n').slice(0, LONGEST_PROMPT);
+      const rest = topic.shown.filter((a) => a.kind !== 'picture' || !shown.some((s) => s.kind === 'picture'));
+      topic.shown = [...shown, ...rest].slice(0, MOST_SHOWN);
+      changed(false);
+    },
+
+    /** How much is shown at a station beside its picture. */
+    besidePicture(topic: Showing): number {
+      return topic.shown.filter((a) => a !== topic.shown.find((b) => b.kind === 'picture')).length;
+    },
+
+    removeBeside(topic: Showing): void {
+      const picture = topic.shown.find((a) => a.kind === 'picture');
+      topic.shown = picture ? [picture] : [];
       changed(false);
     },
 

@@ -16,6 +16,7 @@ import { placesToFill } from '../workshop/places-to-fill';
 import { type LanguageTexts, translationsOf } from '../workshop/translations';
 import { trialBeside } from '../workshop/trial';
 import { writtenOf } from '../workshop/written';
+import { earlierWork, type Shown } from './earlier-work';
 import { planFormOf } from './plan-form';
 
 interface WallWorkshopData {
@@ -36,6 +37,8 @@ interface WallWorkshopData {
       topicsDo: string;
       blanks: string;
       pictureAway: string;
+      earlierAway: string;
+      earlierPage: string;
     };
 }
 
@@ -57,7 +60,11 @@ Alpine.data('wallWorkshop', () => {
   let workshop: {
     changed(isTyping: boolean): void;
     takeStimulus(file: File): Promise<Stimulus | null>;
-    readonly form: Listing & { readonly hasTopics: boolean; readonly given: Listing };
+    readonly form: Listing & {
+      readonly hasTopics: boolean;
+      readonly given: Listing;
+      showEarlier(topic: number, what: Shown): void;
+    };
   };
   const theDraft = () => draft;
   const dialog = (name: string) => document.querySelector<HTMLDialogElement>(`dialog[x-ref="${name}"]`)!;
@@ -83,6 +90,13 @@ Alpine.data('wallWorkshop', () => {
         takeStimulus: (file) => workshop.takeStimulus(file),
       }),
       (isTyping) => workshop.changed(isTyping),
+    ),
+    earlier: earlierWork(
+      () => uploads,
+      () => dialog('earlier'),
+      (topic, what) => workshop.form.showEarlier(topic, what),
+      language,
+      texts,
     ),
     outline: outlineOf(
       (found) => (workshop.form.hasTopics ? workshop.form : workshop.form.given).addAll(found),

@@ -23,7 +23,7 @@ namespace Yardang.Web.Pages;
 
 /// <summary>Where an activity is designed.</summary>
 [Authorize]
-public sealed class WorkshopModel(AccessResolver access, ActivityMaking making, RoomHosts rooms, ActivityShelf shelf, IDbContextFactory<SchoolContext> school, IStringLocalizer<UiTexts> texts) : PageModel
+public sealed class WorkshopModel(AccessResolver access, ActivityMaking making, RoomHosts rooms, ActivityShelf shelf, EarlierWork earlier, IDbContextFactory<SchoolContext> school, IStringLocalizer<UiTexts> texts) : PageModel
 {
     // What is said in the plan of a wall, as its scripts name it, and what that is called.
     private static readonly (string Kind, string Key)[] s_sayings =
@@ -49,7 +49,7 @@ public sealed class WorkshopModel(AccessResolver access, ActivityMaking making, 
         if (content.Find(part ?? content.Steps[0].Number) is not { } found) return Redirect($"/workshop/{id}");
         Part = found;
         await shelf.UsedAsync(id);
-        var said = BoardTexts.For(texts, ("partPages", "Parts.Pages"), ("partWall", "Parts.Wall"), ("partPagesCount", "Parts.PagesCount"), ("partPagesCountOne", "Parts.PagesCountOne"), ("languagePart", "Languages.Part"), ("importPage", "Import.Page"), ("importBad", "Import.Bad"), ("importSvgBad", "Import.SvgBad"), ("importPictures", "Import.Pictures"), ("unnamedPage", "Pages.Unnamed"), ("copiesDo", "Copies.Do"), ("outlineDo", "Outline.Do"), ("zoneExpects", "Zone.Expects"), ("blanks", "FillIns.Count"), ("stimulusBadLink", "Stimulus.BadLink"), ("languageName", "Languages.Name"), ("languageDirections", "Languages.Directions"), ("languagePageName", "Languages.PageName"), ("languagePageDirections", "Languages.PageDirections"), ("languageStarter", "Languages.Starter"), ("languageMark", "Languages.Mark"), ("topicsDo", "TopicOutline.Do"), ("untranslated", "Languages.Untranslated"), ("allTranslated", "Languages.AllTranslated"));
+        var said = BoardTexts.For(texts, ("earlierAway", "Earlier.Away"), ("earlierPage", "Earlier.Page"), ("partPages", "Parts.Pages"), ("partWall", "Parts.Wall"), ("partPagesCount", "Parts.PagesCount"), ("partPagesCountOne", "Parts.PagesCountOne"), ("languagePart", "Languages.Part"), ("importPage", "Import.Page"), ("importBad", "Import.Bad"), ("importSvgBad", "Import.SvgBad"), ("importPictures", "Import.Pictures"), ("unnamedPage", "Pages.Unnamed"), ("copiesDo", "Copies.Do"), ("outlineDo", "Outline.Do"), ("zoneExpects", "Zone.Expects"), ("blanks", "FillIns.Count"), ("stimulusBadLink", "Stimulus.BadLink"), ("languageName", "Languages.Name"), ("languageDirections", "Languages.Directions"), ("languagePageName", "Languages.PageName"), ("languagePageDirections", "Languages.PageDirections"), ("languageStarter", "Languages.Starter"), ("languageMark", "Languages.Mark"), ("topicsDo", "TopicOutline.Do"), ("untranslated", "Languages.Untranslated"), ("allTranslated", "Languages.AllTranslated"));
         said["languageOfPlan"] = s_sayings.ToDictionary(k => k.Kind, k => texts[$"Languages.{k.Key}"].Value, StringComparer.Ordinal);
         Data = new
         {
@@ -119,6 +119,20 @@ public sealed class WorkshopModel(AccessResolver access, ActivityMaking making, 
             words = texts[$"Organizer.{o.Key}.Words"].Value,
             marks = MarksWire.Encode(o.On(size, ContentLanguage.Current, key => texts[$"OrganizerText.{key}"].Value)),
         }));
+    }
+
+    /// <summary>My lessons, of whose work something is shown at a station.</summary>
+    public async Task<IActionResult> OnGetEarlierAsync(Guid id)
+    {
+        var visitor = Visitor.Of(HttpContext);
+        return await access.ActivityAsync(visitor, id, Power.Runs) is null ? NotFound() : new JsonResult(await earlier.LessonsAsync(visitor.TeacherId!.Value));
+    }
+
+    /// <summary>The boards and walls of one of them.</summary>
+    public async Task<IActionResult> OnGetEarlierBoardsAsync(Guid id, Guid lesson)
+    {
+        var visitor = Visitor.Of(HttpContext);
+        return await access.ActivityAsync(visitor, id, Power.Runs) is not null && await earlier.BoardsAsync(visitor, lesson) is { } boards ? new JsonResult(boards) : NotFound();
     }
 
     /// <summary>My other activities, to copy pages from.</summary>
