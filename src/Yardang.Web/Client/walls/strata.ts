@@ -3,7 +3,7 @@
 import { type TemplateResult, html, nothing } from 'lit-html';
 import { repeat } from 'lit-html/directives/repeat.js';
 import { fill, plural } from '../page-data';
-import { NOWHERE, type Topic } from '../room/wall-state';
+import { type Card, NOWHERE, type Topic } from '../room/wall-state';
 import { textIn } from '../surface/in-language';
 import { NewCards } from './new-cards';
 import type { Slips } from './slips';
@@ -12,8 +12,14 @@ import type { WallView } from './wall-view';
 
 /** From how many cards on the place to write stands below them, not among them: else all are laid out anew with each letter. */
 const LONG = 100;
+/** A long wall can be read at once: so many cards are drawn first, and the rest in the next frames. */
+const AT_FIRST = 40;
+const AT_ONCE = 120;
 
 export class Strata implements Arrangement {
+  /** How many cards are drawn by now, and for how many more there is room in what is being drawn. */
+  private most = AT_FIRST;
+  private room = AT_FIRST;
   /** Topics that were long when this page came to them: it stays so, as somebody may be writing. */
   private readonly isLong = new Map<number, boolean>();
   private readonly newCards: NewCards;
@@ -22,7 +28,7 @@ export class Strata implements Arrangement {
     private readonly side: WallSide,
     private readonly view: WallView,
     private readonly slips: Slips,
-    refresh: (focus?: string) => void,
+    private readonly refresh: (focus?: string) => void,
   ) {
     this.newCards = new NewCards(side, refresh, null, slips.growing);
   }
@@ -47,12 +53,29 @@ export class Strata implements Arrangement {
     return endsBelowSight(this.view.root.querySelector(`[data-topic="${topic}"] .slips`));
   }
 
+  get isWhole(): boolean {
+    return this.room >= 0;
+  }
+
   draw(): unknown {
+    this.room = this.most;
+    const drawn = this.bands.map((b) => ({ id: b.id, drawn: this.band(b) }));
+    if (this.room < 0) {
+      this.most += AT_ONCE;
+      this.refresh();
+    }
     return repeat(
-      this.bands,
+      drawn,
       (b) => b.id,
-      (b) => this.band(b),
+      (b) => b.drawn,
     );
+  }
+
+  /** Those of some cards that are drawn already. */
+  private withRoom(cards: readonly Card[]): readonly Card[] {
+    const drawn = cards.slice(0, Math.max(0, this.room));
+    this.room -= cards.length;
+    return drawn;
   }
 
   /** To teachers: who writes there, where not everybody does. */
@@ -111,7 +134,7 @@ export class Strata implements Arrangement {
       </header>
       <ol class="slips" aria-label=${heading}>
         ${repeat(
-          shown,
+          this.withRoom(shown),
           (c) => c.id,
           (c) => this.slips.slip(c),
         )}

@@ -64,6 +64,8 @@ export interface Arrangement {
   nothingJumps(band: number): boolean;
   /** What has changed is followed, before anything is drawn. */
   follow?(): void;
+  /** Whether all cards are drawn by now; not said where they always are. */
+  readonly isWhole?: boolean;
   draw(): unknown;
   /** It is drawn: what has to be measured is laid out. */
   measure?(): void;

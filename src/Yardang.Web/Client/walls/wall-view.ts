@@ -227,8 +227,10 @@ export class WallView {
     const next = this.focusNext;
     this.focusNext = null;
     const { activeElement } = document;
-    if (next && (activeElement === next.from || activeElement === document.body))
-      this.root.querySelector<HTMLElement>(next.on)?.focus();
+    if (!next || !(activeElement === next.from || activeElement === document.body)) return;
+    const to = this.root.querySelector<HTMLElement>(next.on);
+    if (to) to.focus();
+    else if (this.arrangement?.isWhole === false) this.focusNext = next;
   }
 
   private takenDown(): TemplateResult | typeof nothing {
