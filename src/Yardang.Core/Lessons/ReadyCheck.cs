@@ -47,7 +47,7 @@ public static class ReadyCheck
         List<ReadyLine> lines =
         [
             .. parts.Length > 1 ? [new ReadyLine(plan.OneByOne ? "PartsOneByOne" : "PartsAllOpen", Count: parts.Length)] : Array.Empty<ReadyLine>(),
-            .. parts.SelectMany(p => Of(p, p.Wall is { } wall ? OnWall(wall, WayIn(p)) : OnBoards(WayIn(p)))),
+            .. parts.SelectMany(p => Of(p, p.Wall is { } wall ? OnWall(wall, WayIn(p)) : OnBoards(WayIn(p), activity.PagesOf(p.Number)))),
             new(masked ? "NamesMasked" : NamesOf(parts.Where(p => WayIn(p) != Way.OneEach))),
             new((plan.HasList ? "ByList" : "By") + plan.Introduction),
             door switch { Door.Open => new(plan.HasList ? "ClassList" : "DoorOpen"), Door.Ask => new("DoorAsks"), _ => new("DoorClosed", IsWarning: true) },
@@ -82,12 +82,13 @@ public static class ReadyCheck
     // Of the parts in which several work together.
     private static string NamesOf(IEnumerable<Part> shared) => shared.Any(p => p.Wall is { HidesNames: false }) ? "NamesSeenOnWall" : shared.Any(p => p.Wall is null) ? "NamesSeen" : shared.Any(p => p.Wall is { IsSealed: false }) ? "NamesToYou" : shared.Any() ? "NamesToNobody" : "NamesAlone";
 
-    private static IEnumerable<ReadyLine> OnBoards(Way way) =>
+    private static IEnumerable<ReadyLine> OnBoards(Way way, ActivityContent pages) =>
     [
         new(way switch { Way.OneEach => "OwnCopy", Way.ByGroup => "GroupCopy", _ => "OneForAll" }),
         new("WriteDrawTypeNote"),
         new("OnlyTheirOwn"),
         new(way switch { Way.OneEach => "NotSeeOthers", Way.ByGroup => "SeeTheirGroup", _ => "SeeOthersWork" }),
+        .. way != Way.OneEach && pages.Pages.Any(p => !p.Withheld.HasFlag(ToolSet.Answer)) ? [new ReadyLine("TalkAbout")] : Array.Empty<ReadyLine>(),
         new("YouSeeAll"),
     ];
 
@@ -152,6 +153,8 @@ public static class ReadyCheck
     private static IEnumerable<ReadyLine> OfWall(WallPlan wall, bool isMasked)
     {
         if (wall.Question.IsEmpty) yield return new("NoQuestion", IsWarning: true);
+        if (!Legibility.IsRead(wall.Question)) yield return new("QuestionTooLong", IsWarning: true, Legibility.LettersInLine * Legibility.QuestionLines);
+        if (wall.TopicsShown.Where(t => !Legibility.IsHeadingRead(t.Heading)).ToList() is { Count: > 0 } wide) yield return new("HeadingsTooLong", IsWarning: true, wide.Count, Topic: wide[0].Id);
         foreach (var line in OfTopics(wall)) yield return line;
         if (wall.Given.Count(g => g.Text.IsEmpty && g.Shows.IsEmpty) is > 0 and var empty) yield return new("EmptyGiven", IsWarning: true, empty);
         if (wall.Rules.OnlyGiven && wall.Given.IsEmpty) yield return new(wall.FieldShown is null ? "NothingToPlace" : "NothingToLink", IsWarning: true);

@@ -121,6 +121,26 @@ public class ReadyCheckTests
     }
 
     [Fact]
+    public void What_will_not_be_read_from_the_last_row_is_said()
+    {
+        var plan = WallScript.Plan();
+        string[] Warnings(WallPlan of) => [.. ReadyCheck.For(WallOf(of), new HandingPlan(Door.Open, Way.AllTogether)).Where(l => l.IsWarning).Select(l => l.Key)];
+        Assert.DoesNotContain("QuestionTooLong", Warnings(plan));
+        var wordy = plan with { Question = Texts.In("en", new string('a', 200)), Topics = [plan.Topics[0] with { Heading = Texts.In("en", new string('b', 80)) }, .. plan.Topics.Skip(1)] };
+        Assert.Contains("QuestionTooLong", Warnings(wordy));
+        Assert.Contains("HeadingsTooLong", Warnings(wordy));
+    }
+
+    [Fact]
+    public void Of_a_shared_board_it_says_that_students_can_talk_about_it_and_not_where_that_is_withheld()
+    {
+        string[] Lines(ActivityContent of, Way way) => [.. ReadyCheck.For(of, new HandingPlan(Door.Open, way)).Select(l => l.Key)];
+        Assert.Contains("TalkAbout", Lines(s_activity, Way.AllTogether));
+        Assert.DoesNotContain("TalkAbout", Lines(s_activity, Way.OneEach));
+        Assert.DoesNotContain("TalkAbout", Lines(s_activity with { Pages = [.. s_activity.Pages.Select(p => p with { Withheld = ToolSet.Answer })] }, Way.AllTogether));
+    }
+
+    [Fact]
     public void Of_a_wall_to_ask_it_speaks_of_questions_and_misses_no_topics()
     {
         var plan = WallScript.Plan(new(2, 5, Answers: true)) with { Purpose = Purpose.Ask, Topics = [WallScript.Plan().Topics[1]] };

@@ -315,6 +315,20 @@ test('groups have a wall each, and a student who is put into one takes nothing a
   await expect(cards(ben, 'Materials')).toHaveText(['Ours']);
 });
 
+test('a question that the last row will not read is said so, where it is written and before it is handed out', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await designWall(varga);
+  await expect(varga.getByText(/^Too long to be read from the last row/)).toBeHidden();
+  await varga.getByLabel('The question over the wall').fill('What do we know about bridges, and where from? '.repeat(4));
+  await expect(varga.getByText(/^Too long to be read from the last row: at most about 150 letters are/)).toBeVisible();
+  if (process.env.PICTURES) await varga.screenshot({ path: '/tmp/p/long-question.png' });
+  await kept(varga);
+  await varga.getByRole('link', { name: 'Hand out' }).click();
+  await expect(varga.getByText('From the last row the question will not be read: at most about 150 letters are.')).toBeVisible();
+  await varga.getByRole('link', { name: 'Shorten it' }).click();
+  await expect(varga.getByLabel('The question over the wall')).toBeFocused();
+});
+
 test('the numbers of cards count under each topic, and what is missing is said topic by topic', async ({ browser }) => {
   const varga = await teacher(browser);
   await designWall(varga);

@@ -382,6 +382,12 @@ export function planFormOf(
       changed(false);
     },
 
+    /** Whether the question is too long to be read from the last row: Core's Legibility. */
+    isQuestionLong(letters: string, most: string): boolean {
+      const lines = this.question.split('\n').map((l) => Math.max(1, Math.ceil(l.length / Number(letters))));
+      return this.question.trim() !== '' && lines.reduce((sum, l) => sum + l, 0) > Number(most);
+    },
+
     setStations(value: string): void {
       this.stations = Math.min(MOST_TOPICS, numberIn(value));
       changed(false);
