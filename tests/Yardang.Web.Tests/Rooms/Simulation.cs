@@ -1,10 +1,5 @@
 using Microsoft.Extensions.Logging.Abstractions;
-using Yardang.Core.Activities;
-using Yardang.Core.Boards;
-using Yardang.Core.Editing;
-using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
-using Yardang.Core.Threads;
 using Yardang.Data.Log;
 using Yardang.Data.Wire;
 using Yardang.Headless;
@@ -13,7 +8,7 @@ using Yardang.Web.Rooms;
 namespace Yardang.Web.Tests.Rooms;
 
 /// <summary>
-/// One board on the real host and log, with clients on a network that drops, doubles, delays, reorders and cuts, and a server that is
+/// One board or wall on the real host and log, with clients on a network that drops, doubles, delays, reorders and cuts, and a server that is
 /// killed; the server's clock leaps, and one device's is wrong. What happens to whom is drawn from a seed; in the end the network heals,
 /// and everybody must agree.
 /// </summary>
@@ -32,8 +27,11 @@ internal sealed class Simulation : IAsyncDisposable
     private RoomHosts _hosts;
     private bool _pensDown;
 
-    public Simulation(int seed)
+    private readonly SimulatedWork _work;
+
+    public Simulation(int seed, SimulatedWork work)
     {
+        _work = work;
         _random = new Random(seed);
         (_log, _hosts) = Start();
     }
@@ -60,12 +58,10 @@ internal sealed class Simulation : IAsyncDisposable
         await _log.DisposeAsync();
     }
 
-    private static Board NewBoard() => new(ActivityContent.Blank("en", "Load test log"));
-
     private (EventLog Log, RoomHosts Hosts) Start()
     {
         var log = new EventLog(_store);
-        return (log, new RoomHosts(new RoomSupport(log, _store, _clock, NullLogger.Instance), new OneBoard(this)));
+        return (log, new RoomHosts(new RoomSupport(log, _store, _clock, NullLogger.Instance), new OneRoom(this)));
     }
 
     private async Task StepAsync()
@@ -136,7 +132,7 @@ internal sealed class Simulation : IAsyncDisposable
     private void Check()
     {
         var log = _store.Events.Select(e => EventCodec.Decode(e)).ToList();
-        var replay = NewBoard();
+        var replay = _work.New();
         foreach (var envelope in log) replay.Apply(envelope);
 
         foreach (var tab in _tabs)
@@ -166,10 +162,10 @@ internal sealed class Simulation : IAsyncDisposable
         public override DateTimeOffset GetUtcNow() => base.GetUtcNow().AddHours(Volatile.Read(ref _hours));
     }
 
-    private sealed class OneBoard(Simulation simulation) : IRoomSource
+    private sealed class OneRoom(Simulation simulation) : IRoomSource
     {
         public Task<Opening?> FindAsync(Guid room, RoomHosts hosts) =>
-            Task.FromResult<Opening?>(new(NewBoard, new Allowed(PensDown: simulation._pensDown)));
+            Task.FromResult<Opening?>(new(simulation._work.New, new Allowed(PensDown: simulation._pensDown)));
 
         public Task LoadedAsync(RoomHost host, RoomHosts hosts) => Task.CompletedTask;
     }
@@ -189,7 +185,7 @@ internal sealed class Simulation : IAsyncDisposable
         public Tab(Simulation simulation, Actor actor, int client, bool clockIsWrong)
         {
             (_simulation, Actor, _clockIsWrong) = (simulation, actor, clockIsWrong);
-            Client = new RoomClient(client, NewBoard, this)
+            Client = new RoomClient(client, simulation._work.New, this)
             {
                 Applied = e =>
                 {
@@ -220,23 +216,9 @@ internal sealed class Simulation : IAsyncDisposable
         {
             Issued++;
             var id = Client.NewId();
-            var sheets = ((Board)Client.Room).Sheets;
-            var marks = sheets.Marks.Keys.ToList();
-            var any = marks.Count == 0 ? id : marks[random.Next(marks.Count)];
-            switch (random.Next(6))
-            {
-                case 0: Client.Submit(new MakeChanges([new Placed(any, new Place(random.Next(1000), 0, 0))]), id); break;
-                case 1: Client.Submit(new MakeChanges([new Cutting(any, [0, random.Next(1, 500)])]), id); break;
-                case 2: Client.Submit(new UndoGesture(sheets.Journal.NextUndo(Actor.Number)?.Id ?? 1), 0); break;
-                case 3: Client.Submit(new RedoGesture(sheets.Journal.NextRedo(Actor.Number)?.Id ?? 1), 0); break;
-                default:
-                    Client.Submit(new AddMark(id, 1, Grip.Own, new InkBody([new(0, 0, 128, 0), new(random.Next(1, 900), 40, 128, Elapsed(random))]), new Style(0, 80)), id);
-                    break;
-            }
+            var (command, gesture) = _simulation._work.Act(Client.Room, Actor, id, random, _clockIsWrong);
+            Client.Submit(command, gesture);
         }
-
-        // The only time that a client ever sends: since its stroke began. A clock that is set meanwhile makes it negative or absurd.
-        private int Elapsed(Random random) => _clockIsWrong && random.Next(3) == 0 ? random.Next(int.MinValue, int.MaxValue) : 9;
 
         public void Deliver(Random random)
         {
