@@ -127,6 +127,7 @@ public static class ReadyCheck
         if (wall is { TopicsStand: true, Rules.SaidAlready: true }) yield return new("SaidAlready");
         if (wall is { TopicsStand: true, Rules.BuildsOn: true }) yield return new("BuildsOn", Count: Growth.Most);
         if (!wall.Rules.Stamps.IsEmpty) yield return new("StudentsRespond", Count: wall.Rules.Stamps.Length);
+        if (!wall.Rules.Beginnings.IsEmpty) yield return new("Starters", Count: wall.Rules.Beginnings.Length);
         if (!wall.Rules.Positions.IsEmpty) yield return new("StudentsStand", Count: wall.Rules.Positions.Length);
         yield return new(way switch { Way.OneEach => "NotSeeOtherWalls", _ when wall.Rules.OwnFirst => $"Own{what}First", Way.ByGroup => $"SeeGroups{what}", _ => $"SeeAll{what}" });
         if (wall.HidesNames && way != Way.OneEach) yield return new(wall.IsSealed ? "NamesSealed" : "NamesHidden", Count: LetOut.LeastPeople);

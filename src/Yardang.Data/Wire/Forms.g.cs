@@ -6652,7 +6652,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallRules v)
     {
-        var count = v.MostAnswers != 0 || v.MostJudged != 0 ? 20 : v.Stances is not null || v.LeastJudged != 0 || v.PerTopic ? 18 : v.Responses is not null || v.SaidAlready || v.BuildsOn ? 15 : (int)v.Names != 0 || v.AnyMoves || v.InPairs || v.LeastAnswers != 0 ? 12 : v.OnlyGiven ? 8 : v.Stations != 0 ? 7 : v.Judging is not null ? 6 : (int)v.Shows != 0 ? 5 : v.Answers ? 4 : v.OwnFirst ? 3 : 2;
+        var count = v.MostAnswers != 0 || v.MostJudged != 0 || v.Starters is not null ? 21 : v.Stances is not null || v.LeastJudged != 0 || v.PerTopic ? 18 : v.Responses is not null || v.SaidAlready || v.BuildsOn ? 15 : (int)v.Names != 0 || v.AnyMoves || v.InPairs || v.LeastAnswers != 0 ? 12 : v.OnlyGiven ? 8 : v.Stations != 0 ? 7 : v.Judging is not null ? 6 : (int)v.Shows != 0 ? 5 : v.Answers ? 4 : v.OwnFirst ? 3 : 2;
         w.WriteArrayHeader(count);
         w.Write(v.Least);
         w.Write(v.Most);
@@ -6715,9 +6715,23 @@ internal static class Forms
 
         w.Write(v.LeastJudged);
         w.Write(v.PerTopic);
-        if (count < 20) return;
+        if (count < 21) return;
         w.Write(v.MostAnswers);
         w.Write(v.MostJudged);
+        if (v.Starters is { } @starters)
+        {
+            w.WriteArrayHeader(@starters.Length);
+            foreach (var item in @starters)
+            {
+                ByHand.Write(ref w, item);
+            }
+
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
     }
 
     public static Yardang.Core.Walls.WallRules ReadWallRules(ref MessagePackReader r)
@@ -6795,14 +6809,16 @@ internal static class Forms
 
         System.Int32 @mostAnswers = default;
         System.Int32 @mostJudged = default;
-        if (fields.Has(20))
+        ImmutableArray<Yardang.Core.Pages.Texts>? @starters = null;
+        if (fields.Has(21))
         {
             @mostAnswers = r.ReadInt32();
             @mostJudged = r.ReadInt32();
+            @starters = r.TryReadNil() ? null : ReadListOfTexts(ref r);
         }
 
         fields.End(ref r);
-        return new Yardang.Core.Walls.WallRules(@least, @most, @ownFirst, @answers, @shows, @judging, @stations, @onlyGiven, @names, @anyMoves, @inPairs, @leastAnswers, @responses, @saidAlready, @buildsOn, @stances, @leastJudged, @perTopic, @mostAnswers, @mostJudged);
+        return new Yardang.Core.Walls.WallRules(@least, @most, @ownFirst, @answers, @shows, @judging, @stations, @onlyGiven, @names, @anyMoves, @inPairs, @leastAnswers, @responses, @saidAlready, @buildsOn, @stances, @leastJudged, @perTopic, @mostAnswers, @mostJudged, @starters);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallSnapshot v)

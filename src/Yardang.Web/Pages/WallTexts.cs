@@ -30,7 +30,7 @@ public static class WallTexts
     {
         var all = WorkTexts.For(texts);
         foreach (var (name, text) in PageData.Texts(texts, "Wall", s_names)) all[name] = text;
-        foreach (var (name, text) in PageData.Texts(texts, "Board", "PictureAway", "NetworkAway")) all[name] = text;
+        foreach (var (name, text) in PageData.Texts(texts, "Board", "PictureAway", "NetworkAway", "Starters")) all[name] = text;
         all["stamps"] = Stamps.All.ToDictionary(s => s.Name, s => texts[$"Stamp.{s.Name}"].Value, StringComparer.Ordinal);
         all["colours"] = Enumerable.Range(0, WallPlan.Colours).Select(i => texts[$"SlipColour.{i}"].Value);
         all["asked"] = PageData.Texts(texts, "Asked", s_asked);

@@ -36,7 +36,7 @@ internal static class ArchiveVectors
         };
         yield return new { name = "several parts", file = JsonNode.Parse(ActivityJson.Write(parts)) };
         yield return new { name = "work of a third part", file = JsonNode.Parse(WorkJson.Write(work with { Boards = [work.Boards[0] with { Part = 3 }] })) };
-        var plan = WallScript.Plan(new(1, 5, Answers: true, MostAnswers: 3, MostJudged: 4));
+        var plan = WallScript.Plan(new(1, 5, Answers: true, MostAnswers: 3, MostJudged: 4, Starters: [Texts.In("en", "I think that")]));
         plan = plan with { Topics = [plan.Topics[0] with { Only = [2] }, .. plan.Topics.Skip(1)] };
         Card[] cards = [new(1L << 32, 11, 12, 2, ByStaff: false, 1, "en", "Triangles", 1_000, Responses: [new("idea", [3, 4], ByStaff: false), new("look", [], ByStaff: true)]), new((1L << 32) + 1, 0, 0, 1, ByStaff: true, 1.5, "", "And the ground?", 2_000, Answers: [new(5, 0, 2, ByStaff: false, "en", "It pushes back", 3_000), new(6, 5, 1, ByStaff: true, "", "How?", 4_000)]), new((1L << 32) + 2, 12, 12, 2, ByStaff: false, 1, "en", "", 5_000, Attachments: Shown.Each), new((1L << 32) + 3, 11, 11, 2, ByStaff: false, 2, "en", "Triangles hold", 6_000, Joined: 1L << 32), new((1L << 32) + 4, 11, 11, 2, ByStaff: false, 3, "en", "So trusses are light", 7_000, From: [1L << 32, (1L << 32) + 3]), new((1L << 32) + 5, 12, 0, 1, ByStaff: true, 4, "en", "Arches push", 8_000, Poured: 4_111, Colour: 12)];
         var wallWork = work with { Boards = [new ArchivedBoard([2], [], [], Wall: new(plan, [.. cards], [new CardResult(1, 1L << 32, [3, 0, 1]), new CardResult(2, 1L << 32, [4]), new CardResult(3, 1L << 32, [0, 2, 1], 2.25, [new(3, "It says why.", "arches"), new(2, "", "")])]))] };

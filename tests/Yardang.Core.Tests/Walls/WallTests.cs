@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Yardang.Core.Boards;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
@@ -109,6 +110,17 @@ public class WallTests
         Assert.False(Sight.Of(Ben, wall.Wall.Cards[card], wall.Wall.Plan.Rules));
         Assert.False(Sight.Of(Actor.Onlooker, wall.Wall.Cards[card], wall.Wall.Plan.Rules));
         Assert.True(Sight.Of(Maya, wall.Wall.Cards[card], wall.Wall.Plan.Rules));
+    }
+
+    [Fact]
+    public void Sentences_may_begin_in_so_many_ways_each_of_which_says_something()
+    {
+        ImmutableArray<Texts> starters = [.. Enumerable.Repeat(Texts.In("en", "I think that"), WallRules.MostStarters)];
+        Assert.Null(Plan(new(Starters: starters)).Fault());
+        Assert.Contains(starters[0], Plan(new(Starters: starters)).Texts);
+        Assert.NotNull(Plan(new(Starters: starters.Add(starters[0]))).Fault());
+        Assert.NotNull(Plan(new(Starters: [Texts.None])).Fault());
+        Assert.NotNull(Plan(new(Starters: [Texts.In("en", new string('a', Limits.NameLength + 1))])).Fault());
     }
 
     [Fact]

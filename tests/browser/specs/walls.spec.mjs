@@ -355,6 +355,32 @@ test('the numbers of cards count under each topic, and what is missing is said t
   await expect(maya.getByLabel('Topic', { exact: true }).locator('option:checked')).toHaveText('Forces');
 });
 
+test('who writes begins with one of the teacher’s beginnings, in the language that they read', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await designWall(varga);
+  await varga.getByLabel('How sentences may begin').fill('I think that\n\nIt could be because');
+  await varga.getByLabel('How sentences may begin').blur();
+  await kept(varga);
+  await varga.reload();
+  await kept(varga);
+  await expect(varga.getByLabel('How sentences may begin')).toHaveValue('I think that\nIt could be because');
+  const code = await handOut(varga, together);
+  const maya = await student(browser, code, 'Maya', { viewport: { width: 390, height: 844 } });
+  const begin = maya.getByLabel('Begin a sentence … Materials');
+  await expect(begin).toBeHidden();
+  await slot(maya, 'Materials').focus();
+  if (process.env.PICTURES) await maya.screenshot({ path: '/tmp/p/starters-phone.png' });
+  await begin.selectOption('It could be because');
+  await expect(slot(maya, 'Materials')).toHaveValue('It could be because ');
+  await expect(slot(maya, 'Materials')).toBeFocused();
+  await maya.keyboard.type('stone is heavy');
+  await begin.selectOption('I think that');
+  await expect(slot(maya, 'Materials')).toHaveValue('It could be because stone is heavy\nI think that ');
+  await slot(maya, 'Materials').press('Control+Enter');
+  await expect(cards(maya, 'Materials')).toHaveText([/It could be because stone is heavy/]);
+  for (const page of [varga, maya]) expect(page.problems).toEqual([]);
+});
+
 test('a topic is for some: they write there, all read it, and each gives and judges no more than they may', async ({ browser }) => {
   const varga = await teacher(browser);
   await designWall(varga);

@@ -66,6 +66,7 @@ export const BLANK: WallPlan = {
     perTopic: false,
     mostAnswers: 0,
     mostJudged: 0,
+    starters: [],
     responses: [],
     saidAlready: false,
     buildsOn: false,

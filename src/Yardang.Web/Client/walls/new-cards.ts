@@ -7,6 +7,7 @@ import { countsPerTopic } from '../room/stacks';
 import { isFor } from '../room/visiting';
 import { LONGEST_TEXT } from '../room/wall-state';
 import { type FieldSpot, Purpose } from '../wire/forms';
+import { textIn } from '../surface/in-language';
 import { Drafts } from '../threads/drafts';
 import type { Growing } from './growing';
 import type { WallSide } from './wall-side';
@@ -74,7 +75,7 @@ export class NewCards {
         @paste=${(e: ClipboardEvent) => this.take(place, e, e.clipboardData)}
         @keydown=${(e: KeyboardEvent) => this.key(e, topic)}
       ></textarea>
-      ${making.list(place)} ${this.growing?.below(topic) ?? nothing}
+      ${this.starters(topic, words.about)} ${making.list(place)} ${this.growing?.below(topic) ?? nothing}
       ${isBegun ? this.inNameOf(topic, words.about) : nothing}
       <div class="slot-do">
         ${
@@ -92,6 +93,31 @@ export class NewCards {
         ${this.side.mayWrite() ? making.menu(place, words.about) : nothing}
       </div>
     </li>`;
+  }
+
+  /** How a sentence may begin; in sight while somebody writes here. */
+  private starters(topic: number, about: string): TemplateResult | typeof nothing {
+    const { state, texts, read, written } = this.side;
+    const { starters } = state.plan.rules;
+    if (starters.length === 0 || !this.side.mayWrite()) return nothing;
+    return html`<select
+      class="select-small slot-starters"
+      aria-label=${`${texts.starters} ${about}`}
+      @change=${(e: Event) => this.begin(topic, e.target as HTMLSelectElement)}
+    >
+      <option value="">${texts.starters}</option>
+      ${starters.map((s) => html`<option dir="auto">${textIn(s, [read[0]], written)}</option>`)}
+    </select>`;
+  }
+
+  private begin(topic: number, select: HTMLSelectElement): void {
+    const place = Drafts.under(topic);
+    const before = this.side.drafts.get(place).trimEnd();
+    const text = `${before ? `${before}\n` : ''}${select.value} `;
+    if (!select.value || text.length > LONGEST_TEXT) return;
+    select.value = '';
+    this.side.drafts.set(place, text);
+    this.refresh(`[data-slot="${topic}"]`);
   }
 
   /** A teacher puts up what a student said aloud. */

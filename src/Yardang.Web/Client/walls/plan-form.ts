@@ -37,6 +37,8 @@ interface Showing {
 }
 
 const MOST_TOPICS = 60;
+const MOST_STARTERS = 20;
+const LONGEST_STARTER = 120;
 const MOST_SHOWN = 4;
 const LONGEST_PROMPT = 1000;
 const MOST_CARDS = 400;
@@ -85,6 +87,8 @@ export function planFormOf(
     perTopic: false,
     mostAnswers: 0,
     mostJudged: 0,
+    /** How sentences may begin, a line for each. */
+    starters: '',
     /** Who is here, where the wall runs already: some topics may be for some of them only. */
     people: [] as readonly { readonly number: number; readonly name: string }[],
     ownFirst: false,
@@ -150,6 +154,9 @@ export function planFormOf(
       this.perTopic = plan.rules.perTopic;
       this.mostAnswers = plan.rules.mostAnswers;
       this.mostJudged = plan.rules.mostJudged;
+      const starters = plan.rules.starters.map((s) => textIn(s, [language], language)).join('\n');
+      // What is being typed has empty lines, perhaps.
+      if (linesOf(this.starters).join('\n') !== starters) this.starters = starters;
       this.saidAlready = plan.rules.saidAlready;
       this.buildsOn = plan.rules.buildsOn;
       this.line.show(plan.line);
@@ -208,6 +215,7 @@ export function planFormOf(
           leastAnswers: this.answers ? this.leastAnswers : 0,
           leastJudged: this.judging.kind > 0 ? this.leastJudged : 0,
           mostAnswers: this.answers ? atLeast(this.mostAnswers, this.leastAnswers) : 0,
+          starters: linesOf(this.starters).map((line, i) => said(base?.rules.starters[i], line)),
           mostJudged: this.judging.kind > 0 ? atLeast(this.mostJudged, this.leastJudged) : 0,
           saidAlready: this.saidAlready,
           buildsOn: this.buildsOn,
@@ -305,6 +313,11 @@ export function planFormOf(
 
     setPerTopic(on: boolean): void {
       this.perTopic = on;
+      changed(false);
+    },
+
+    setStarters(value: string): void {
+      this.starters = value;
       changed(false);
     },
 
@@ -534,6 +547,12 @@ export function planFormOf(
       changed(false);
     },
   };
+}
+
+/** How sentences may begin, as they are typed. */
+function linesOf(text: string): string[] {
+  const lines = text.split('\n').map((line) => line.trim().slice(0, LONGEST_STARTER));
+  return lines.filter((line) => line !== '').slice(0, MOST_STARTERS);
 }
 
 /** No fewer than are asked for; 0 for no number. */

@@ -13,6 +13,7 @@ export function textsOfPlan({ question, topics, line, givenCards, field, rules }
     ...givenCards.map((c) => c.text),
     ...rules.responses.map((r) => r.says),
     ...rules.stances,
+    ...rules.starters,
     ...(rules.judging?.criterion ? [rules.judging.criterion.says] : []),
   ];
 }

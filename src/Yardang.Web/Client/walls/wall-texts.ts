@@ -16,6 +16,7 @@ export interface WallTexts extends WorkTexts, MakingTexts {
   readonly chosenBy: string;
   readonly chosenByOne: string;
   readonly notForYou: string;
+  readonly starters: string;
   readonly onlyFor: string;
   readonly round: string;
   readonly whoSaid: string;

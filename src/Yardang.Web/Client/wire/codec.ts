@@ -1070,21 +1070,22 @@ export function readWallRules(raw: Raw): WallRules {
     perTopic: raw[17] ?? false,
     mostAnswers: raw[18] ?? 0,
     mostJudged: raw[19] ?? 0,
+    starters: (raw[20] ?? []),
   };
 }
 
 export function writeWallRules(v: WallRules): Raw {
   const raw: Raw = [v.least, v.most];
-  if (v.ownFirst || v.answers || v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0) raw.push(v.ownFirst);
-  if (v.answers || v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0) raw.push(v.answers);
-  if (v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0) raw.push(v.shows);
-  if (v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0) raw.push(v.judging && writeJudging(v.judging));
-  if (v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0) raw.push(v.stations);
-  if (v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0) raw.push(v.onlyGiven);
-  if (v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0) raw.push(v.names, v.anyMoves, v.inPairs, v.leastAnswers);
-  if (v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0) raw.push(v.responses.length > 0 ? v.responses.map((x) => writeQuickResponse(x)) : null, v.saidAlready, v.buildsOn);
-  if (v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0) raw.push(v.stances.length > 0 ? v.stances : null, v.leastJudged, v.perTopic);
-  if (v.mostAnswers !== 0 || v.mostJudged !== 0) raw.push(v.mostAnswers, v.mostJudged);
+  if (v.ownFirst || v.answers || v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0 || v.starters.length > 0) raw.push(v.ownFirst);
+  if (v.answers || v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0 || v.starters.length > 0) raw.push(v.answers);
+  if (v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0 || v.starters.length > 0) raw.push(v.shows);
+  if (v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0 || v.starters.length > 0) raw.push(v.judging && writeJudging(v.judging));
+  if (v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0 || v.starters.length > 0) raw.push(v.stations);
+  if (v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0 || v.starters.length > 0) raw.push(v.onlyGiven);
+  if (v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0 || v.starters.length > 0) raw.push(v.names, v.anyMoves, v.inPairs, v.leastAnswers);
+  if (v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0 || v.starters.length > 0) raw.push(v.responses.length > 0 ? v.responses.map((x) => writeQuickResponse(x)) : null, v.saidAlready, v.buildsOn);
+  if (v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0 || v.starters.length > 0) raw.push(v.stances.length > 0 ? v.stances : null, v.leastJudged, v.perTopic);
+  if (v.mostAnswers !== 0 || v.mostJudged !== 0 || v.starters.length > 0) raw.push(v.mostAnswers, v.mostJudged, v.starters.length > 0 ? v.starters : null);
   return raw;
 }
 

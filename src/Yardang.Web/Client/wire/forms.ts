@@ -2604,6 +2604,8 @@ export interface WallRules {
   readonly mostAnswers: number;
   /** Of how many cards each may say something, where they are not chosen; 0 for no number. */
   readonly mostJudged: number;
+  /** How sentences may begin that students write; null for none. */
+  readonly starters: readonly Texts[];
 }
 
 /** What a snapshot says of a wall. */

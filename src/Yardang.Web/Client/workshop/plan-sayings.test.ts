@@ -39,6 +39,7 @@ const plan: WallPlan = {
     },
     responses: [{ stamp: 'idea', says: said('New to me') }],
     stances: [said('For'), said('Against')],
+    starters: [said('I think that')],
   },
 };
 

@@ -16,6 +16,7 @@ export type PlanSayingKind =
   | 'criterion'
   | 'stamp'
   | 'position'
+  | 'starter'
   | 'given';
 
 export interface PlanSaying {
@@ -72,6 +73,12 @@ export function planSayings(wall: WallPlan): PlanSaying[] {
         ...plan.rules,
         responses: plan.rules.responses.map((r) => (r.stamp === stamp ? { ...r, says: said } : r)),
       },
+    })),
+  );
+  wall.rules.starters.forEach((starter, i) =>
+    add('starter', i + 1, i, starter, (plan, said) => ({
+      ...plan,
+      rules: { ...plan.rules, starters: plan.rules.starters.map((s, at) => (at === i ? said : s)) },
     })),
   );
   wall.rules.stances.forEach((position, i) =>

@@ -29,7 +29,7 @@ public sealed class WorkshopModel(AccessResolver access, ActivityMaking making, 
     private static readonly (string Kind, string Key)[] s_sayings =
     [
         ("question", "Question"), ("heading", "Topic"), ("prompt", "Prompt"), ("lineStart", "LineStart"), ("lineEnd", "LineEnd"), ("lineLow", "LineLow"), ("lineHigh", "LineHigh"),
-        ("link", "Link"), ("criterion", "Criterion"), ("stamp", "Stamp"), ("position", "Position"), ("given", "Given"),
+        ("link", "Link"), ("criterion", "Criterion"), ("stamp", "Stamp"), ("position", "Position"), ("starter", "Beginning"), ("given", "Given"),
     ];
 
     public ActivityRecord Activity { get; private set; } = null!;
