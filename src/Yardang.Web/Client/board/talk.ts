@@ -4,6 +4,7 @@ import type { Editor } from '../editor/editor';
 import { Fetched } from '../fetched';
 import { fill } from '../page-data';
 import { isJudged, mayJudge } from '../room/mark-choice';
+import type { MarkTalk } from '../room/mark-talk';
 import { inTime } from '../room/threads';
 import { JudgingKind } from '../wire/forms';
 import type { TalkPanel, TalkPlace } from './talk-panel';
@@ -15,6 +16,17 @@ interface Vote {
   readonly isPossible: boolean;
 }
 
+interface Counts {
+  readonly talk: MarkTalk;
+  readonly all: number;
+  readonly by: ReadonlyMap<number, number>;
+}
+
+function countsOf(talk: MarkTalk): Counts {
+  const by = new Map([...talk].map(([mark, said]) => [mark, inTime(said).length]));
+  return { talk, by, all: [...by.values()].reduce((sum, n) => sum + n, 0) };
+}
+
 /** @param place where it is drawn, and what it is drawn from. */
 export function talkOf(editor: () => Editor, place: () => TalkPlace, isShared: boolean, looksOnly: boolean) {
   const panel = new Fetched<TalkPanel>(
@@ -24,6 +36,9 @@ export function talkOf(editor: () => Editor, place: () => TalkPlace, isShared: b
     },
     () => panel.get()?.refresh(),
   );
+
+  // Counted anew only when something was said: this is asked for with every stroke.
+  let counted = countsOf(new Map());
 
   return {
     isOpen: false,
@@ -42,10 +57,10 @@ export function talkOf(editor: () => Editor, place: () => TalkPlace, isShared: b
 
     refresh(): void {
       const { sheets, selection, me } = editor();
-      const count = (mark: number) => inTime(sheets.talk.get(mark) ?? []).length;
-      this.all = [...sheets.talk.keys()].reduce((sum, mark) => sum + count(mark), 0);
+      if (sheets.talk !== counted.talk) counted = countsOf(sheets.talk);
+      this.all = counted.all;
       const one = selection.marks.length === 1 ? selection.marks[0]! : null;
-      this.here = one ? count(one.id) : 0;
+      this.here = one ? (counted.by.get(one.id) ?? 0) : 0;
       this.judging = this.judgingWords();
       this.votes = one ? this.votesFor(one.id) : [];
       // On a board of one's own there is nobody to talk to, until somebody says something.

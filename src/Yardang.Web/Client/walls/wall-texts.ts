@@ -1,24 +1,16 @@
 // The words of a wall, in the language of the interface.
 
+import type { JudgingTexts } from '../judging/judging-view';
+import type { TalkTexts } from '../threads/talk';
 import type { MakingTexts } from '../attachments/making';
 import type { WorkTexts } from '../lesson/work-data';
 
-export interface WallTexts extends WorkTexts, MakingTexts {
+export interface WallTexts extends WorkTexts, MakingTexts, TalkTexts, JudgingTexts {
   readonly pictureAway: string;
   readonly networkAway: string;
-  readonly agree: string;
-  readonly unsure: string;
-  readonly disagree: string;
-  readonly choose: string;
-  readonly chosen: string;
-  readonly judge: string;
-  readonly said: string;
-  readonly chosenBy: string;
-  readonly chosenByOne: string;
   readonly notForYou: string;
   readonly starters: string;
   readonly onlyFor: string;
-  readonly round: string;
   readonly whoSaid: string;
   readonly chosenOf: string;
   readonly judgedOf: string;
@@ -41,14 +33,10 @@ export interface WallTexts extends WorkTexts, MakingTexts {
   readonly putUp: string;
   readonly yours: string;
   readonly classmate: string;
-  readonly shift: string;
-  readonly shiftChosen: string;
   readonly answersOwed: string;
   readonly answersOwedOne: string;
   readonly owesAnswers: string;
   readonly owesAnswersOne: string;
-  readonly strength: string;
-  readonly openQuestion: string;
   readonly pairSaid: string;
   readonly sayPair: string;
   readonly moveCard: string;
@@ -61,15 +49,9 @@ export interface WallTexts extends WorkTexts, MakingTexts {
   readonly held: string;
   readonly heldOne: string;
   readonly namesHiddenNow: string;
-  readonly teacher: string;
-  readonly change: string;
   readonly changeOf: string;
-  readonly keep: string;
-  readonly cancel: string;
-  readonly takeDown: string;
   readonly takenDown: string;
   readonly takenDownByTeacher: string;
-  readonly putBack: string;
   readonly topic: string;
   readonly place: string;
   readonly placeFirst: string;
@@ -93,23 +75,6 @@ export interface WallTexts extends WorkTexts, MakingTexts {
   readonly toNowhereOne: string;
   readonly planKept: string;
   readonly takenDownMeanwhile: string;
-  readonly answer: string;
-  readonly answers: string;
-  readonly answersOne: string;
-  readonly answersTo: string;
-  readonly answerTo: string;
-  readonly answering: string;
-  readonly answerCard: string;
-  readonly answersEnded: string;
-  readonly changeAnswer: string;
-  readonly answerWords: string;
-  readonly answerDown: string;
-  readonly answerDownByTeacher: string;
-  readonly freshAnswers: string;
-  readonly freshAnswersOne: string;
-  readonly writeAnswer: string;
-  readonly say: string;
-  readonly you: string;
   readonly unanswered: string;
   readonly answersIt: string;
   readonly answersNot: string;
@@ -134,7 +99,6 @@ export interface WallTexts extends WorkTexts, MakingTexts {
   readonly showMore: string;
   readonly putAway: string;
   readonly putAwayOne: string;
-  readonly saidAloud: string;
   readonly inNameOf: string;
   readonly inOwnName: string;
   readonly saidAloudBy: string;
@@ -269,8 +233,6 @@ export interface WallTexts extends WorkTexts, MakingTexts {
   readonly whoResponded: string;
   readonly scoredBy: string;
   readonly scoreOf: string;
-  readonly pointsOf: string;
-  readonly restsOn: string;
   readonly scoreWhy: string;
   readonly scoreWhyMay: string;
   readonly scoreWords: string;
@@ -279,12 +241,6 @@ export interface WallTexts extends WorkTexts, MakingTexts {
   readonly scoreMarkFirst: string;
   readonly scoreElsewhere: string;
   readonly giveScore: string;
-  readonly scoreMean: string;
-  readonly scores: string;
-  readonly scoresOne: string;
-  readonly scoreFair: string;
-  readonly reasons: string;
-  readonly reasonsOne: string;
   readonly nothingNoticed: string;
   readonly buildsOn: string;
   readonly builtOnBy: string;
