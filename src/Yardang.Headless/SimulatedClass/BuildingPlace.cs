@@ -12,6 +12,13 @@ public static class BuildingPlace
         (7_700, 9_300, ["Flat: wheelchairs can cross", "Floods in spring!", "Room on both sides"]),
     ];
 
+    private static readonly Dictionary<int, SaysOf> s_said = new()
+    {
+        [11] = new("Floods in spring!", "Then it must stand higher there"),
+        [15] = new("Floods in spring!", "How high does the brook come?", IsReply: true),
+        [12] = new("But the banks", "Steps would help"),
+    };
+
     /// <summary>What a student does, step by step.</summary>
     /// <param name="student">Position in the roster, from 0.</param>
     public static IReadOnlyList<Doing> Of(int student)
@@ -25,6 +32,7 @@ public static class BuildingPlace
         // Three give a reason for each of the three places; the others agree with a tick beside one.
         if (nth < 3) steps.Add(new PutsUpNote(x + random.Next(500), y + (nth * 1_950), reasons[nth], student % 6, Small: true));
         else steps.AddRange(Tick(x + 4_900 + ((nth - 3) % 3 * 900), y + 900 + ((nth - 3) / 3 * 1_950) + random.Next(300), random));
+        if (s_said.GetValueOrDefault(student) is { } said) steps.AddRange([new Thinks(), said]);
         if (student == 4) steps.Add(new Signals(Signal.HandUp, true));
         return steps;
     }

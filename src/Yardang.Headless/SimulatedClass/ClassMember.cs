@@ -212,6 +212,9 @@ public sealed partial class ClassMember : IAsyncDisposable
             case AnswersQuestion(var beginning, var words):
                 Of(beginning, (c, card) => new GiveAnswer(card.Id, c.NewId(), 0, "en", words));
                 break;
+            case SaysOf says:
+                for (var looks = 0; looks < MostLooks && _work!.Do(c => SayOf((Board)c.Room, says, c)) is null; looks++) await Task.Delay(s_look, stop);
+                break;
             case FindsAnswer(var words):
                 await FindAnswerAsync(words, stop);
                 break;
@@ -226,6 +229,15 @@ public sealed partial class ClassMember : IAsyncDisposable
                 else await _hub.StopAsync(stop);
                 break;
         }
+    }
+
+    // Null as long as there is nothing to say it of: classmates may be about to.
+    private static Submission? SayOf(Board board, SaysOf says, RoomClient client)
+    {
+        var mark = board.Sheets.Marks.Values.FirstOrDefault(m => !m.Erased && m.Words?.Text.StartsWith(says.Beginning, StringComparison.Ordinal) == true);
+        if (mark is null) return null;
+        var first = board.Talk.About(mark.Id) is [var said, ..] ? said.Id : 0;
+        return says.IsReply && first == 0 ? null : client.Submit(new GiveAnswer(mark.Id, client.NewId(), says.IsReply ? first : 0, "en", says.Words), 0);
     }
 
     /// <inheritdoc/>

@@ -58,6 +58,12 @@ public sealed record RespondsTo(string Beginning, string Stamp) : Doing;
 /// <summary>Answers the first question of somebody else that begins so, if there is one.</summary>
 public sealed record AnswersQuestion(string Beginning, string Words) : Doing;
 
+/// <summary>Says something to a mark of the board that they share, or to the first who did.</summary>
+/// <param name="Beginning">How its words begin.</param>
+/// <param name="Words">What is said.</param>
+/// <param name="IsReply">Whether it is said to the first who said something of it.</param>
+public sealed record SaysOf(string Beginning, string Words, bool IsReply = false) : Doing;
+
 /// <summary>Has found what answers their own last question, and says so.</summary>
 public sealed record FindsAnswer(string Words) : Doing;
 

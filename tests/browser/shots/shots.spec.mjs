@@ -69,6 +69,8 @@ test('the workshop, the lesson and the boards', async ({ browser }) => {
   await lessons.getByRole('link', { name: 'Where would you build it?', exact: true }).click();
   await varga.locator('.tile').first().click();
   await expect(varga.locator('.kept')).toHaveText('Kept');
+  await varga.getByLabel(/answers: Floods in spring!/).click();
+  await expect(varga.locator('#talk').getByText('How high does the brook come?')).toBeVisible();
   await shot(varga, 'together');
   await varga.goto('/desk');
   await lessons.getByRole('link', { name: 'Load test log', exact: true }).click();
