@@ -151,15 +151,15 @@ test('each chooses so many, changes a choice, and what is chosen without a netwo
   await ben.context().setOffline(false);
   await kept(ben);
   await varga.locator('.tile').first().click();
-  await expect(numbers(varga, 'Steel')).toHaveText('Chosen 1 times');
+  await expect(numbers(varga, 'Steel')).toHaveText('Chosen once');
   await expect(numbers(varga, 'Stone')).toHaveCount(0);
 
   // What comes after the numbers were shown does not count, and is said.
   await ben.context().setOffline(true);
   await say(ben, 'Steel', 'Chosen').click();
   await varga.getByRole('button', { name: 'Show everybody the numbers' }).click();
-  await expect(numbers(maya, 'Steel')).toHaveText('Chosen 1 times');
+  await expect(numbers(maya, 'Steel')).toHaveText('Chosen once');
   await ben.context().setOffline(false);
   await expect(ben.getByText('Cards are not judged any more. What you said last did not count.')).toBeVisible();
-  await expect(numbers(ben, 'Steel')).toHaveText('Chosen 1 times');
+  await expect(numbers(ben, 'Steel')).toHaveText('Chosen once');
 });

@@ -33,6 +33,11 @@ test('a class talks about what stands on a shared board, the teacher follows it,
   await writeNote(maya, 'An arch pushes outwards');
   await kept(maya);
   await expect(marks(ben)).toHaveCount(2);
+  // Before anything was said, it is there to be found.
+  await noor.getByRole('button', { name: 'What was said' }).click();
+  await expect(talk(noor).getByText(/^Nothing yet. Choose something/)).toBeVisible();
+  await talk(noor).getByRole('button', { name: 'Close' }).click();
+  await expect(noor.getByRole('button', { name: 'What was said' })).toBeFocused();
 
   await test.step('a classmate’s note is pressed and talked about; whoever wrote it answers', async () => {
     await ben.getByRole('button', { name: 'Choose', exact: true }).first().click();
@@ -92,7 +97,11 @@ test('a class talks about what stands on a shared board, the teacher follows it,
   });
 
   await test.step('what was said stays when the note is rubbed out', async () => {
-    await talk(maya).getByRole('button', { name: 'Close' }).click();
+    // Escape closes it, and the focus goes back to where it was opened.
+    await talk(maya).getByRole('heading').focus();
+    await maya.keyboard.press('Escape');
+    await expect(talk(maya)).toBeHidden();
+    await expect(badge(maya, /^3 answers/)).toBeFocused();
     await press(maya, 'An arch');
     await bar(maya).getByRole('button', { name: 'Rub out' }).click();
     await expect(badge(maya, /^3 answers/)).toBeHidden();
@@ -140,9 +149,9 @@ test('a class chooses among what stands on its board: so many each, nobody sees 
   await picture(varga, 'choose-teacher');
   await noBarrier(varga);
   await talk(varga).getByRole('button', { name: 'Show everybody the numbers' }).click();
-  await expect(badge(maya, /^Chosen 1 times: Arch/)).toBeVisible();
+  await expect(badge(maya, /^Chosen once: Arch/)).toBeVisible();
   await badge(maya, /Arch/).click();
-  await expect(talk(maya)).toContainText('Chosen 1 times');
+  await expect(talk(maya)).toContainText('Chosen once');
   await picture(maya, 'choose-shown');
   await talk(varga).getByRole('button', { name: 'End it' }).click();
   await expect(ben.getByRole('button', { name: /chosen/ })).toBeHidden();

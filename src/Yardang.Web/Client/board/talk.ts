@@ -4,7 +4,7 @@ import type { Editor } from '../editor/editor';
 import { Fetched } from '../fetched';
 import { fill } from '../page-data';
 import { isJudged, mayJudge } from '../room/mark-choice';
-import type { MarkTalk } from '../room/mark-talk';
+import { ANSWER_TOOL, type MarkTalk, mayAnswer } from '../room/mark-talk';
 import { inTime } from '../room/threads';
 import { JudgingKind } from '../wire/forms';
 import type { TalkPanel, TalkPlace } from './talk-panel';
@@ -40,6 +40,9 @@ export function talkOf(editor: () => Editor, place: () => TalkPlace, isShared: b
   // Counted anew only when something was said: this is asked for with every stroke.
   let counted = countsOf(new Map());
 
+  // To which the focus goes back.
+  let openedBy: HTMLElement | null = null;
+
   return {
     isOpen: false,
     /** How many answers there are on this board. */
@@ -65,8 +68,9 @@ export function talkOf(editor: () => Editor, place: () => TalkPlace, isShared: b
       this.votes = one ? this.votesFor(one.id) : [];
       // On a board of one's own there is nobody to talk to, until somebody says something.
       const mayBegin = !looksOnly && (isShared || me.isStaff);
-      this.isAny = this.all > 0 || this.judging !== '' || (me.isStaff && isShared && !looksOnly);
-      this.isPossible = one !== null && (this.here > 0 || mayBegin);
+      const isGiven = sheets.pages.some((p) => me.isStaff || (p.withheld & ANSWER_TOOL) === 0);
+      this.isAny = this.all > 0 || this.judging !== '' || (isShared && isGiven && !looksOnly);
+      this.isPossible = one !== null && (this.here > 0 || (mayBegin && mayAnswer(sheets, one.id, me)));
       const { rule, judgements } = sheets.choice;
       if (this.all > 0 || this.isOpen || rule || judgements.results.length > 0) panel.get()?.refresh();
     },
@@ -105,14 +109,17 @@ export function talkOf(editor: () => Editor, place: () => TalkPlace, isShared: b
 
     /** What is said to what is chosen; where nothing is, all. */
     open(): void {
+      if (!this.isOpen) openedBy = document.activeElement as HTMLElement | null;
       this.isOpen = true;
       panel.get()?.begin();
       this.refresh();
     },
 
     close(): void {
+      const hadFocus = place().panel.parentElement!.contains(document.activeElement);
       this.isOpen = false;
       panel.get()?.refresh();
+      if (hadFocus) openedBy?.focus();
     },
 
     toggle(): void {
