@@ -135,6 +135,12 @@ test('a class chooses among what stands on its board: so many each, nobody sees 
   await press(ben, 'Arch');
   await bar(ben).getByRole('button', { name: 'Choose', exact: true }).click();
   await expect(ben.getByRole('button', { name: /1 of 1 chosen/ })).toBeVisible();
+  // It may be taken back, and given again.
+  await bar(ben).getByRole('button', { name: 'Chosen' }).click();
+  await expect(ben.getByRole('button', { name: /0 of 1 chosen/ })).toBeVisible();
+  await bar(ben).getByRole('button', { name: 'Choose', exact: true }).click();
+  await expect(ben.getByRole('button', { name: /1 of 1 chosen/ })).toBeVisible();
+  await expect(bar(ben).getByRole('button', { name: 'Chosen' })).toBeEnabled();
   await picture(ben, 'choose-phone');
   await marks(ben).filter({ hasText: 'Drawing' }).focus();
   await expect(bar(ben).getByRole('button', { name: 'Choose', exact: true })).toBeDisabled();
