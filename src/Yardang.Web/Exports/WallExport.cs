@@ -343,7 +343,7 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
         // In rounds, and behind each by how much it is other than in the one before.
         public IEnumerable<string> Results(IReadOnlyList<CardResult> rounds, bool namesRound) => rounds.Select((result, at) =>
         {
-            var words = result.Fair is not null ? Scored(result) : result.Counts is [var chosen] ? Texts["Wall.ChosenBy", chosen].Value : Texts["Wall.Said", result.Counts[0], result.Counts[1], result.Counts[2]].Value;
+            var words = result.Fair is not null ? Scored(result) : result.Counts is [1] ? Texts["Wall.ChosenByOne"].Value : result.Counts is [var chosen] ? Texts["Wall.ChosenBy", chosen].Value : Texts["Wall.Said", result.Counts[0], result.Counts[1], result.Counts[2]].Value;
             var by = at > 0 ? result.ShiftFrom(rounds[at - 1]) : null;
             var shift = by is null ? "" : result.Fair is { } fair ? $" ({Texts["Wall.ShiftChosen", (fair - rounds[at - 1].Fair!.Value).ToString("+0.#;-0.#;0", CultureInfo.CurrentCulture)].Value})" : $" ({Shift(by.Value)})";
             return (namesRound ? $"{Texts["Wall.Round", result.Round].Value} {words}" : words) + shift;

@@ -404,14 +404,17 @@ test('a topic is for some: they write there, all read it, and each gives and jud
   await expect(slot(ben, 'Materials')).toHaveCount(0);
   if (process.env.PICTURES) await ben.screenshot({ path: '/tmp/p/only-phone.png' });
   await putUp(maya, 'Materials', 'Stone');
+  await putUp(maya, 'Materials', 'Rivets');
   await kept(maya);
-  await ben.getByRole('button', { name: 'Show 1 new card: Materials' }).click();
-  await expect(cards(ben, 'Materials')).toHaveText(['Stone']);
+  await ben.getByRole('button', { name: 'Show 2 new cards: Materials' }).click();
+  await expect(cards(ben, 'Materials')).toHaveText(['Stone', 'Rivets']);
+  await expect(ben.getByRole('button', { name: 'Answer: Rivets' })).toBeVisible();
   await ben.getByRole('button', { name: 'Answer: Stone' }).click();
   await ben.getByLabel('Write an answer').fill('And wood');
   await ben.getByLabel('Write an answer').press('Control+Enter');
   await expect(ben.getByText('And wood')).toBeVisible();
-  // No more than each may.
+  // No more than each may, also to other cards.
+  await expect(ben.getByRole('button', { name: 'Answer: Rivets' })).toHaveCount(0);
   await expect(ben.getByLabel('Write an answer')).toHaveCount(0);
   for (const page of [varga, maya, ben]) expect(page.problems).toEqual([]);
 });

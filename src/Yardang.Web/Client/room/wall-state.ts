@@ -184,14 +184,19 @@ export class WallState {
     );
   }
 
+  private answered: { cards: unknown; person: number; given: number } | null = null;
+
   /** Whether somebody has given as many answers as each may. */
   hasAnsweredAll(person: number): boolean {
     const { mostAnswers } = this.plan.rules;
     if (mostAnswers === 0) return false;
-    let given = 0;
-    for (const card of this.cards.values())
-      for (const a of card.answers) if (a.downBy === 0 && !a.byStaff && a.author === person) given++;
-    return given >= mostAnswers;
+    // Asked for with every card that is drawn, and counted once.
+    if (this.answered?.cards !== this.cards || this.answered.person !== person) {
+      const all = [...this.cards.values()].flatMap((c) => c.answers);
+      const given = all.filter((a) => a.downBy === 0 && !a.byStaff && a.author === person).length;
+      this.answered = { cards: this.cards, person, given };
+    }
+    return this.answered.given >= mostAnswers;
   }
 
   /** Which kinds of answer I still may give to a card where it is answered by one strength and one question. */

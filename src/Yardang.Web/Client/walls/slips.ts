@@ -85,6 +85,7 @@ export class Slips {
       state.plan,
       state.trip,
       state.fullTopics(me.number),
+      state.hasAnsweredAll(me.number),
       this.side.mayWrite(),
       read.join(),
       this.together,
