@@ -12,7 +12,7 @@ public sealed record LessonSnapshot(
     Door Door, bool PensDown, [OrMinusOne] int? PensConfirmedOn, bool Closed, ImmutableArray<Person> People, bool NamesMasked, bool SeesOtherBoards, bool SeesTeachersBoard,
     ImmutableArray<Group> Groups, int GroupsUsed, ImmutableArray<ImmutableArray<Group>> Past, ImmutableArray<ImmutableArray<Group>> Future, int GroupingVersion, long PlacesAsOf,
     long SeatsThrough, ImmutableArray<LateChange> LateChanges, [Inline] LessonTimes Times, bool Waits, bool IsOverdue, ImmutableArray<WorkWaits> Waiting,
-    ImmutableArray<int> Parts, ImmutableSortedSet<int> OpenParts, int OpenedLast) : RoomSnapshot;
+    ImmutableArray<int> Parts, ImmutableSortedSet<int> OpenParts, int OpenedLast, ImmutableSortedSet<int> OwnFirstIn) : RoomSnapshot;
 
 /// <summary>An activity being worked on by people: who is in, door, groups, signals, pens.</summary>
 public sealed class Lesson : Room
@@ -87,6 +87,9 @@ public sealed class Lesson : Room
     /// <summary>The part that the teacher opened last; 0 if none was.</summary>
     public int OpenedLast { get; private set; }
 
+    /// <summary>On the walls of which parts each sees only their own because of the lesson; <see cref="SetOwnFirst.WholeLesson"/> for all.</summary>
+    public ImmutableSortedSet<int> OwnFirstIn { get; private set; } = [];
+
     /// <summary>The part in which students begin, and who comes back goes on: the one that was opened last, else the first that is open.</summary>
     public int CurrentPart => OpenParts.Contains(OpenedLast) ? OpenedLast : Parts.First(OpenParts.Contains);
 
@@ -96,7 +99,8 @@ public sealed class Lesson : Room
     /// <summary>What it allows in one of its rooms now.</summary>
     public Allowed AllowedIn(RoomPlace place)
     {
-        var allowed = OpenParts.Contains(place.Part) ? Allowed : Allowed with { Waits = true };
+        var allowed = Allowed with { OwnFirst = OwnFirstIn.Contains(SetOwnFirst.WholeLesson) || OwnFirstIn.Contains(place.Part) };
+        if (!OpenParts.Contains(place.Part)) allowed = allowed with { Waits = true };
         return place.Whose == Whose.Teacher ? allowed with { PensDown = false } : allowed;
     }
 
@@ -137,6 +141,7 @@ public sealed class Lesson : Room
         AnnounceMoment(Moment.Due) => Times.DueAt <= situation.Time && !IsOverdue ? new MomentCame(Moment.Due) : Refusal.ChangedSince,
         PlanParts plan => Decide(plan),
         SetPart set => Decide(set),
+        SetOwnFirst(var part, var on) => part != SetOwnFirst.WholeLesson && !Parts.Contains(part) ? Refusal.NotFound : OwnFirstIn.Contains(part) == on ? Refusal.ChangedSince : new OwnFirstSet(part, on),
         SetDoor(var door) => Enum.IsDefined(door) ? new Decision.Accepted(new DoorSet(door), Audience.Staff) : Refusal.OutOfRange,
         SetPens(var down) => Closed ? Refusal.Closed : new PensSet(down),
         ConfirmPens(var down, var boards) => down == PensDown ? new PensConfirmed(down, boards) : Refusal.ChangedSince,
@@ -154,7 +159,7 @@ public sealed class Lesson : Room
         (NamesMasked, SeesOtherBoards, SeesTeachersBoard) = (s.NamesMasked, s.SeesOtherBoards, s.SeesTeachersBoard);
         (Grouping, GroupingVersion) = (new Grouping(s.Groups, s.Past, s.Future, s.GroupsUsed), s.GroupingVersion);
         (PlacesAsOf, SeatsThrough, Times, Waits, IsOverdue) = (s.PlacesAsOf, s.SeatsThrough, s.Times, s.Waits, s.IsOverdue);
-        (Parts, OpenParts, OpenedLast) = (s.Parts, s.OpenParts, s.OpenedLast);
+        (Parts, OpenParts, OpenedLast, OwnFirstIn) = (s.Parts, s.OpenParts, s.OpenedLast, s.OwnFirstIn);
         foreach (var person in s.People) _people[person.Number] = person;
         foreach (var change in s.LateChanges) _changes[change.Number] = change;
         foreach (var work in s.Waiting) _waiting[(work.Board, work.Person)] = work;
@@ -206,6 +211,7 @@ public sealed class Lesson : Room
             case PartsPlanned(var parts, var open): (Parts, OpenParts) = (parts, open); break;
             case PartSet(var part, true): (OpenParts, OpenedLast) = (OpenParts.Add(part), part); break;
             case PartSet(var part, false): OpenParts = OpenParts.Remove(part); break;
+            case OwnFirstSet(var part, var on): OwnFirstIn = on ? OwnFirstIn.Add(part) : OwnFirstIn.Remove(part); break;
             case DoorSet(var door): Door = door; break;
             case PensSet(var down): (PensDown, PensConfirmedOn) = (down, null); break;
             case PensConfirmed(_, var boards): PensConfirmedOn = boards; break;

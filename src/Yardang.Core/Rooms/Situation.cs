@@ -4,7 +4,8 @@ namespace Yardang.Core.Rooms;
 /// <param name="PensDown">Students cannot write; what they write is set aside.</param>
 /// <param name="Closed">The lesson is over; its rooms can be read.</param>
 /// <param name="Waits">The lesson is not open yet.</param>
-public sealed record Allowed(bool PensDown = false, bool Closed = false, bool Waits = false)
+/// <param name="OwnFirst">On walls each sees only their own.</param>
+public sealed record Allowed(bool PensDown = false, bool Closed = false, bool Waits = false, bool OwnFirst = false)
 {
     /// <summary>Nothing is restricted.</summary>
     public static readonly Allowed Everything = new();

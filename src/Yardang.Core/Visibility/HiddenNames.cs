@@ -52,6 +52,7 @@ public static class HiddenNames
             Visits = [.. wall.Visits.All.Values.Where(visit => Sight.Of(reader, visit))],
             Reading = [.. wall.Reading.For(list => Sight.Of(reader, list)).Select(l => l with { Cards = [.. l.Cards.Select(Id).Order()], Read = [.. l.Read.Select(Id)] })],
             Stances = stances with { Own = [.. stances.Own.Select(s => s with { Moved = Id(s.Moved) })], Shown = stances.Shown?.WithIds(Id) },
+            Starters = wall.Starters.For(own => Sight.Of(reader, own)),
             Placing = new([.. placing.Own.Select(p => p with { Card = Id(p.Card) })], placing.Shown?.WithIds(Id)),
         }), reader) as WallSnapshot ?? throw new InvalidOperationException("A wall has another snapshot.");
     }
@@ -67,7 +68,7 @@ public static class HiddenNames
     }
 
     private static WallSnapshot Restored(WallPlan plan, ImmutableArray<Card> cards, ImmutableArray<Link> links) =>
-        new(plan, cards, [], null, [], JudgingState.Begun, null, [], PlacingState.Begun, links, [], [], StancesState.Begun);
+        new(plan, cards, [], null, [], JudgingState.Begun, null, [], PlacingState.Begun, links, [], [], StancesState.Begun, []);
 
     private static RoomEvent AsTold(Actor reader, RoomEvent happened, Veil veil)
     {

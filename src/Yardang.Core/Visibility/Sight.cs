@@ -96,6 +96,9 @@ public static class Sight
     /// <summary>Whether somebody knows what a person is to read: who is to, and teachers.</summary>
     public static bool Of(Actor reader, ReadingList list) => reader.SeesAll || list.Person == reader.Number;
 
+    /// <summary>Whether somebody knows how sentences may begin for a person: who it is, and teachers.</summary>
+    public static bool Of(Actor reader, OwnStarters own) => reader.SeesAll || own.Person == reader.Number;
+
     /// <summary>Whether somebody knows when a person did something last on a wall: teachers of all, students of themselves.</summary>
     public static bool Of(Actor reader, LastAct act) => reader.SeesAll || act.Person == reader.Number;
 

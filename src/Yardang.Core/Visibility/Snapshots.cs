@@ -25,7 +25,7 @@ public static class Snapshots
             wall.Plan, [.. wall.Cards.Values.Where(card => Sight.Of(reader, card, wall.Plan.Rules)).Select(card => Sight.AsSeen(reader, card))], [.. wall.SetAside.Values.Where(late => Sight.Of(reader, late))],
             reader.SeesAll ? wall.LastActivity : wall.Acts.TryGetValue(reader.Number, out var own) ? own.At : null, [.. wall.Acts.Values.Where(act => Sight.Of(reader, act))], wall.Judgements.StateFor(judgement => Sight.Of(reader, judgement)),
             wall.Visits.Trip, [.. wall.Visits.All.Values.Where(visit => Sight.Of(reader, visit))], wall.Placements.StateFor(place => Sight.Of(reader, place)), [.. wall.Links.All.Values.Where(link => Sight.Of(reader, link, wall))],
-            reader.SeesAll ? [.. wall.Out?.People ?? []] : [], wall.Reading.For(list => Sight.Of(reader, list)), wall.Stances.StateFor(stance => Sight.Of(reader, stance))),
+            reader.SeesAll ? [.. wall.Out?.People ?? []] : [], wall.Reading.For(list => Sight.Of(reader, list)), wall.Stances.StateFor(stance => Sight.Of(reader, stance)), wall.Starters.For(own => Sight.Of(reader, own))),
         _ => throw new ArgumentException($"{room.GetType().Name} has no snapshot.", nameof(room)),
     };
 
@@ -63,5 +63,6 @@ public static class Snapshots
         reader.IsStaff ? [.. lesson.Waiting] : [],
         lesson.Parts,
         lesson.OpenParts,
-        lesson.OpenedLast);
+        lesson.OpenedLast,
+        lesson.OwnFirstIn);
 }

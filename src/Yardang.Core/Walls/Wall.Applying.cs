@@ -31,6 +31,7 @@ public sealed partial class Wall
         Links.Restore(wall.Links);
         Reading.Restore(wall.Reading);
         Stances.Restore(wall.Stances);
+        Starters.Restore(wall.Starters);
         Out = Plan.HidesNames ? LetOut.Now(Plan, _cards, Links, wall.Held) : null;
     }
 
@@ -38,6 +39,7 @@ public sealed partial class Wall
     protected override void ApplyEvent(Envelope envelope)
     {
         Become(envelope);
+        Starters.Follow(Plan);
         if (!Plan.HidesNames) Out = null;
         else if (Out is null || envelope.Event is CardsLetOut or CardsShown or CardsBrought) Out = LetOut.Now(Plan, _cards, Links);
         else Out.Note(envelope);
@@ -87,6 +89,9 @@ public sealed partial class Wall
                 return;
             case TripBegun or TripMovedOn or TripEnded or StationVisited:
                 Visits.Set(envelope.Event, envelope.Actor.Number);
+                return;
+            case StartersGiven given:
+                Starters.Set(given);
                 return;
             case JudgingWentOn(var newRound):
                 Judgements.GoOn(newRound);
@@ -142,7 +147,7 @@ public sealed partial class Wall
 
                 // What a reader's copy still holds of a classmate and is not among them was taken down meanwhile.
                 var up = shown.Select(c => c.Id).ToHashSet();
-                foreach (var card in _cards.Values.Where(c => c.IsUp && !up.Contains(c.Id)).ToList()) _cards[card.Id] = card with { DownBy = actor };
+                foreach (var card in _cards.Values.Where(c => c.IsUp && !up.Contains(c.Id)).ToList()) _cards[card.Id] = card with { DownBy = actor == Actor.Program.Number ? Actor.Owner.Number : actor };
                 foreach (var card in shown) _cards[card.Id] = card.Over(_cards.GetValueOrDefault(card.Id), isAll: true);
                 Links.TakeAll(links ?? [], _cards);
                 break;

@@ -24,12 +24,18 @@ public sealed partial class Wall
     {
         switch (submission.Command)
         {
-            case SetPlan(var plan):
+            case SetPlan(var wished):
+                var plan = wished with { Rules = wished.Rules.HeldBy(Plan.Rules.Held != LessonHolds.No) };
                 if (!actor.IsStaff || !MayName(plan.Rules.Names)) return Refusal.NotAllowed;
 
                 // Showing all is letting out.
                 if (Plan.Rules.OwnFirst && !plan.Rules.OwnFirst && WhyNotOut(actor, situation.Time) is { } early) return early;
                 return plan.Fault() is null ? Planned(plan, situation) : Refusal.OutOfRange;
+            case FollowLesson:
+                if (actor.Role != Role.Program) return Refusal.NotAllowed;
+                return Following(situation) is var following && following == Plan.Rules ? Refusal.ChangedSince : Planned(Plan with { Rules = following }, situation);
+            case GiveStarters give:
+                return Starters.Decide(give, Plan, actor);
             case BringCards(var brought, var cards, var changedAt, var results, var shown, var links, var shifts):
                 if (actor.Role != Role.Program || Number > 0) return Refusal.NotAllowed;
                 var ids = cards.Select(c => c.Id).ToHashSet();
@@ -167,6 +173,13 @@ public sealed partial class Wall
     private Decision.Accepted ToldOf(Card card, Func<Card, int, RoomEvent> happened, bool isHeld = false) => (Plan.Rules.OwnFirst || isHeld || Out?.Hides(card) == true) && !card.ByStaff
         ? new(happened(card, card.Author), Audience.NamedAndStaff)
         : new(happened(card, 0));
+
+    // Where names are for nobody and few have written, it is not the lesson that lets all come out: the wall goes on to hold it, until its teacher shows it.
+    private WallRules Following(Situation situation)
+    {
+        var rules = Plan.Rules.HeldBy(situation.Allowed.OwnFirst);
+        return Plan.Rules.OwnFirst && !rules.OwnFirst && IsSealed && Out is { IsAll: false } && !Out.MayComeOut(situation.Time) ? rules with { OwnFirst = true } : rules;
+    }
 
     // Whoever saw only their own cards is given those of the others with the plan that lets them be seen.
     private RoomEvent Planned(WallPlan plan, Situation situation) => Plan.Rules.OwnFirst && !plan.Rules.OwnFirst

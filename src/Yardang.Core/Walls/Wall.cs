@@ -20,8 +20,9 @@ namespace Yardang.Core.Walls;
 /// <param name="Held">To teachers, where names are hidden from students: who has done what classmates do not see yet, by actor number.</param>
 /// <param name="Reading">Who is to read which cards; to a student, their own list.</param>
 /// <param name="Stances">Where students stand; to a student, where they do themselves, and what was shown.</param>
+/// <param name="Starters">How sentences may begin for some; to a student, their own.</param>
 [Kind((int)RoomKind.Wall)]
-public sealed record WallSnapshot(WallPlan Plan, ImmutableArray<Card> Cards, ImmutableArray<LateWork> SetAside, [OrMinusOne] long? LastActivity, ImmutableArray<LastAct> Acts, JudgingState Judging, RoundTrip? Trip, ImmutableArray<Visit> Visits, PlacingState Placing, ImmutableArray<Link> Links, ImmutableArray<int> Held, ImmutableArray<ReadingList> Reading, StancesState Stances) : RoomSnapshot;
+public sealed record WallSnapshot(WallPlan Plan, ImmutableArray<Card> Cards, ImmutableArray<LateWork> SetAside, [OrMinusOne] long? LastActivity, ImmutableArray<LastAct> Acts, JudgingState Judging, RoundTrip? Trip, ImmutableArray<Visit> Visits, PlacingState Placing, ImmutableArray<Link> Links, ImmutableArray<int> Held, ImmutableArray<ReadingList> Reading, StancesState Stances, ImmutableArray<OwnStarters> Starters) : RoomSnapshot;
 
 /// <summary>A question, and cards that answer it, where all of its people can read them.</summary>
 public sealed partial class Wall : Room, IWorkRoom
@@ -37,7 +38,7 @@ public sealed partial class Wall : Room, IWorkRoom
     /// <param name="key">Of ids where names are hidden; what it is matters to none but the room itself.</param>
     public Wall(WallPlan version, VeilKey key = default)
     {
-        (Plan, _key) = (version, key);
+        (Plan, _key) = (version.ItsOwn, key);
         Veil = new(key);
         Judgements.Follow(version.Rules.Judging);
         foreach (var (given, i) in version.Given.Select((g, i) => (g, i)))
@@ -66,6 +67,9 @@ public sealed partial class Wall : Room, IWorkRoom
 
     /// <summary>Where students stand on the question.</summary>
     public Stances Stances { get; } = new();
+
+    /// <summary>Sentence starters of some students.</summary>
+    public StartersForSome Starters { get; } = new();
 
     /// <summary>Links between cards.</summary>
     public Links Links { get; } = new();

@@ -84,8 +84,9 @@ public sealed record Topic(long Id, Texts Heading, Texts Prompt, int Colour, [Si
 /// <param name="MostAnswers">How many answers each may have up; 0 for no number.</param>
 /// <param name="MostJudged">Of how many cards each may say something, where they are not chosen; 0 for no number.</param>
 /// <param name="Starters">How sentences may begin that students write; null for none.</param>
+/// <param name="Held">Whether its lesson lets each see only their own, too; then <c>OwnFirst</c> is true. Known to running walls only.</param>
 public sealed record WallRules(
-    int Least = 0, int Most = 0, [Since(2)] bool OwnFirst = false, [Since(3)] bool Answers = false, [Since(4)] AttachmentKinds Shows = AttachmentKinds.None, [Since(5)] Judging? Judging = null, [Since(6)] int Stations = 0, [Since(7)] bool OnlyGiven = false, [Since(8)] NamesTo Names = NamesTo.Everybody, [Since(8)] bool AnyMoves = false, [Since(8)] bool InPairs = false, [Since(8)] int LeastAnswers = 0, [Since(9), NullIsEmpty] ImmutableArray<QuickResponse>? Responses = null, [Since(9)] bool SaidAlready = false, [Since(9)] bool BuildsOn = false, [Since(10), NullIsEmpty] ImmutableArray<Texts>? Stances = null, [Since(10)] int LeastJudged = 0, [Since(10)] bool PerTopic = false, [Since(11)] int MostAnswers = 0, [Since(11)] int MostJudged = 0, [Since(11), NullIsEmpty] ImmutableArray<Texts>? Starters = null)
+    int Least = 0, int Most = 0, [Since(2)] bool OwnFirst = false, [Since(3)] bool Answers = false, [Since(4)] AttachmentKinds Shows = AttachmentKinds.None, [Since(5)] Judging? Judging = null, [Since(6)] int Stations = 0, [Since(7)] bool OnlyGiven = false, [Since(8)] NamesTo Names = NamesTo.Everybody, [Since(8)] bool AnyMoves = false, [Since(8)] bool InPairs = false, [Since(8)] int LeastAnswers = 0, [Since(9), NullIsEmpty] ImmutableArray<QuickResponse>? Responses = null, [Since(9)] bool SaidAlready = false, [Since(9)] bool BuildsOn = false, [Since(10), NullIsEmpty] ImmutableArray<Texts>? Stances = null, [Since(10)] int LeastJudged = 0, [Since(10)] bool PerTopic = false, [Since(11)] int MostAnswers = 0, [Since(11)] int MostJudged = 0, [Since(11), NullIsEmpty] ImmutableArray<Texts>? Starters = null, [Since(12)][property: JsonIgnore] LessonHolds Held = LessonHolds.No)
 {
     /// <summary>As many cards as anybody likes, of words alone.</summary>
     public static readonly WallRules Free = new();
@@ -94,12 +95,22 @@ public sealed record WallRules(
     [JsonIgnore]
     public ImmutableArray<QuickResponse> Stamps => Responses ?? [];
 
+    /// <summary>What the wall itself says, whatever its lesson does.</summary>
+    [JsonIgnore]
+    public WallRules ItsOwn => this with { OwnFirst = OwnFirst && Held != LessonHolds.WallWouldShow, Held = LessonHolds.No };
+
+    /// <summary>The same where the lesson lets each see only their own, or does not. The stricter of both holds.</summary>
+    public WallRules HeldBy(bool lesson) => ItsOwn is var own && lesson ? own with { OwnFirst = true, Held = own.OwnFirst ? LessonHolds.WallHoldsToo : LessonHolds.WallWouldShow } : own;
+
     /// <summary>Most of how sentences may begin.</summary>
     public const int MostStarters = 20;
 
     /// <summary>How sentences may begin.</summary>
     [JsonIgnore]
     public ImmutableArray<Texts> Beginnings => Starters ?? [];
+
+    /// <summary>Whether sentences may begin so: not too many, each says something, and is short.</summary>
+    public static bool AreStarters(ImmutableArray<Texts> starters) => starters.Length <= MostStarters && starters.All(s => !s.IsEmpty && s.IsWithin(Limits.NameLength));
 
     /// <summary>The positions between which students choose where they stand.</summary>
     [JsonIgnore]
@@ -182,6 +193,10 @@ public sealed record WallPlan(
     /// <summary>The names in the media store that it shows.</summary>
     public IEnumerable<string> MediaNames() => Topics.SelectMany(t => t.MediaNames()).Concat(Map is { } map ? [map.Media] : []).Concat(Field?.Picture is { } beneath ? [beneath.Media] : []).Concat(Given.SelectMany(g => g.Shows.SelectMany(a => a.MediaNames())));
 
+    /// <summary>The plan as it stands without its lesson.</summary>
+    [JsonIgnore]
+    public WallPlan ItsOwn => this with { Rules = Rules.ItsOwn };
+
     /// <summary>The same with files that are kept under other names. What is not kept is not shown.</summary>
     /// <param name="names">The new names by the old.</param>
     public WallPlan WithMedia(IReadOnlyDictionary<string, string> names) => this with
@@ -225,7 +240,7 @@ public sealed record WallPlan(
         if (Rules.Judging is { } judging && !judging.IsValid()) return "Cards are judged in a way that this program does not know, or too many are chosen.";
         if (!QuickResponse.AreSound(Rules.Stamps)) return $"Cards can be responded to with at most {QuickResponse.Most} of the stamps that there are, each once, in {QuickResponse.SaysLength} letters.";
         if (Rules.Positions.Length is not (0 or >= Walls.Stances.Least and <= Walls.Stances.Most) || Rules.Positions.Any(p => !p.IsWithin(Limits.NameLength))) return $"Students choose between {Walls.Stances.Least} to {Walls.Stances.Most} positions, each of at most {Limits.NameLength} letters.";
-        if (Rules.Beginnings.Length > WallRules.MostStarters || Rules.Beginnings.Any(s => s.IsEmpty || !s.IsWithin(Limits.NameLength))) return $"There are more than {WallRules.MostStarters} beginnings of sentences, or one of them says nothing, or has more than {Limits.NameLength} letters.";
+        if (!WallRules.AreStarters(Rules.Beginnings)) return $"There are more than {WallRules.MostStarters} beginnings of sentences, or one of them says nothing, or has more than {Limits.NameLength} letters.";
         if (Rules.LeastAnswers is < 0 or > Answer.MostOfOne) return $"A student may be asked to answer at most {Answer.MostOfOne} cards.";
         if (Rules.LeastJudged is < 0 or > Card.MostOfOne) return $"A student may be asked to judge at most {Card.MostOfOne} cards.";
         if (Rules.MostAnswers is < 0 or > Answer.MostOfOne || (Rules.MostAnswers > 0 && Rules.MostAnswers < Rules.LeastAnswers)) return $"A student may give at most {Answer.MostOfOne} answers, and no fewer than they are asked for.";

@@ -178,6 +178,8 @@ internal static class Forms
             case Yardang.Core.Walls.ColourCard v: Write(ref w, v); break;
             case Yardang.Core.Walls.BreakSeal v: Write(ref w, v); break;
             case Yardang.Core.Boards.SetMarkJudging v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.SetOwnFirst v: Write(ref w, v); break;
+            case Yardang.Core.Walls.GiveStarters v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -249,6 +251,8 @@ internal static class Forms
         Yardang.Core.Walls.ColourCard => 76,
         Yardang.Core.Walls.BreakSeal => 77,
         Yardang.Core.Boards.SetMarkJudging => 78,
+        Yardang.Core.Lessons.SetOwnFirst => 79,
+        Yardang.Core.Walls.GiveStarters => 80,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -328,6 +332,8 @@ internal static class Forms
         76 => ReadColourCard(ref r),
         77 => ReadBreakSeal(ref r),
         78 => ReadSetMarkJudging(ref r),
+        79 => ReadSetOwnFirst(ref r),
+        80 => ReadGiveStarters(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of command: {kind}."),
     };
 
@@ -468,6 +474,8 @@ internal static class Forms
             case Yardang.Core.Walls.CardColoured v: Write(ref w, v); break;
             case Yardang.Core.Walls.SealBroken v: Write(ref w, v); break;
             case Yardang.Core.Boards.MarkJudgingSet v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.OwnFirstSet v: Write(ref w, v); break;
+            case Yardang.Core.Walls.StartersGiven v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -563,6 +571,8 @@ internal static class Forms
         Yardang.Core.Walls.CardColoured => 109,
         Yardang.Core.Walls.SealBroken => 110,
         Yardang.Core.Boards.MarkJudgingSet => 111,
+        Yardang.Core.Lessons.OwnFirstSet => 112,
+        Yardang.Core.Walls.StartersGiven => 113,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -666,6 +676,8 @@ internal static class Forms
         109 => ReadCardColoured(ref r),
         110 => ReadSealBroken(ref r),
         111 => ReadMarkJudgingSet(ref r),
+        112 => ReadOwnFirstSet(ref r),
+        113 => ReadStartersGiven(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of room event: {kind}."),
     };
 
@@ -2728,6 +2740,27 @@ internal static class Forms
         return new Yardang.Core.Lessons.GiveSignal(@person, @signal, @on);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.GiveStarters v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Person);
+        w.WriteArrayHeader(v.Starters.Length);
+        foreach (var item in v.Starters)
+        {
+            ByHand.Write(ref w, item);
+        }
+
+    }
+
+    public static Yardang.Core.Walls.GiveStarters ReadGiveStarters(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int32 @person = r.ReadInt32();
+        ImmutableArray<Yardang.Core.Pages.Texts> @starters = ReadListOfTexts(ref r, 20);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.GiveStarters(@person, @starters);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.GivenCard v)
     {
         var count = v.Shown is not null ? 4 : 3;
@@ -3462,7 +3495,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.LessonSnapshot v)
     {
-        w.WriteArrayHeader(26);
+        w.WriteArrayHeader(27);
         w.Write((int)v.Door);
         w.Write(v.PensDown);
         w.Write(v.PensConfirmedOn ?? -1);
@@ -3539,11 +3572,17 @@ internal static class Forms
         }
 
         w.Write(v.OpenedLast);
+        w.WriteArrayHeader(v.OwnFirstIn.Count);
+        foreach (var item in v.OwnFirstIn)
+        {
+            w.Write(item);
+        }
+
     }
 
     public static Yardang.Core.Lessons.LessonSnapshot ReadLessonSnapshot(ref MessagePackReader r)
     {
-        var fields = new Fields(ref r, 26);
+        var fields = new Fields(ref r, 27);
         Yardang.Core.Lessons.Door @door = (Yardang.Core.Lessons.Door)r.ReadInt32();
         System.Boolean @pensDown = r.ReadBoolean();
         System.Int32? @pensConfirmedOn = ByHand.OrNull(r.ReadInt32());
@@ -3567,8 +3606,9 @@ internal static class Forms
         ImmutableArray<System.Int32> @parts = ReadListOfInt32(ref r);
         ImmutableSortedSet<System.Int32> @openParts = [.. ReadListOfInt32(ref r)];
         System.Int32 @openedLast = r.ReadInt32();
+        ImmutableSortedSet<System.Int32> @ownFirstIn = [.. ReadListOfInt32(ref r)];
         fields.End(ref r);
-        return new Yardang.Core.Lessons.LessonSnapshot(@door, @pensDown, @pensConfirmedOn, @closed, @people, @namesMasked, @seesOtherBoards, @seesTeachersBoard, @groups, @groupsUsed, @past, @future, @groupingVersion, @placesAsOf, @seatsThrough, @lateChanges, @times, @waits, @isOverdue, @waiting, @parts, @openParts, @openedLast);
+        return new Yardang.Core.Lessons.LessonSnapshot(@door, @pensDown, @pensConfirmedOn, @closed, @people, @namesMasked, @seesOtherBoards, @seesTeachersBoard, @groups, @groupsUsed, @past, @future, @groupingVersion, @placesAsOf, @seatsThrough, @lateChanges, @times, @waits, @isOverdue, @waiting, @parts, @openParts, @openedLast, @ownFirstIn);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.LessonTimes v)
@@ -4234,6 +4274,22 @@ internal static class Forms
         return new Yardang.Core.Editing.Ordering(@target, @order);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.OwnFirstSet v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Part);
+        w.Write(v.On);
+    }
+
+    public static Yardang.Core.Lessons.OwnFirstSet ReadOwnFirstSet(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int32 @part = r.ReadInt32();
+        System.Boolean @on = r.ReadBoolean();
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.OwnFirstSet(@part, @on);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.OwnPlace v)
     {
         w.WriteArrayHeader(3);
@@ -4250,6 +4306,27 @@ internal static class Forms
         Yardang.Core.Walls.LineSpot @at = ReadLineSpot(ref r);
         fields.End(ref r);
         return new Yardang.Core.Walls.OwnPlace(@person, @card, @at);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.OwnStarters v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Person);
+        w.WriteArrayHeader(v.Starters.Length);
+        foreach (var item in v.Starters)
+        {
+            ByHand.Write(ref w, item);
+        }
+
+    }
+
+    public static Yardang.Core.Walls.OwnStarters ReadOwnStarters(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int32 @person = r.ReadInt32();
+        ImmutableArray<Yardang.Core.Pages.Texts> @starters = ReadListOfTexts(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.OwnStarters(@person, @starters);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Pages.Page v)
@@ -5646,6 +5723,22 @@ internal static class Forms
         return new Yardang.Core.Boards.SetMarkJudging(@judging);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.SetOwnFirst v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Part);
+        w.Write(v.On);
+    }
+
+    public static Yardang.Core.Lessons.SetOwnFirst ReadSetOwnFirst(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int32 @part = r.ReadInt32();
+        System.Boolean @on = r.ReadBoolean();
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.SetOwnFirst(@part, @on);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.SetPart v)
     {
         w.WriteArrayHeader(2);
@@ -6014,6 +6107,27 @@ internal static class Forms
         Yardang.Core.Walls.StanceShifts? @shifts = r.TryReadNil() ? null : ReadStanceShifts(ref r);
         fields.End(ref r);
         return new Yardang.Core.Walls.StancesSteered(@stage, @shifts);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.StartersGiven v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Person);
+        w.WriteArrayHeader(v.Starters.Length);
+        foreach (var item in v.Starters)
+        {
+            ByHand.Write(ref w, item);
+        }
+
+    }
+
+    public static Yardang.Core.Walls.StartersGiven ReadStartersGiven(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int32 @person = r.ReadInt32();
+        ImmutableArray<Yardang.Core.Pages.Texts> @starters = ReadListOfTexts(ref r, 20);
+        fields.End(ref r);
+        return new Yardang.Core.Walls.StartersGiven(@person, @starters);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Starting v)
@@ -6652,7 +6766,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallRules v)
     {
-        var count = v.MostAnswers != 0 || v.MostJudged != 0 || v.Starters is not null ? 21 : v.Stances is not null || v.LeastJudged != 0 || v.PerTopic ? 18 : v.Responses is not null || v.SaidAlready || v.BuildsOn ? 15 : (int)v.Names != 0 || v.AnyMoves || v.InPairs || v.LeastAnswers != 0 ? 12 : v.OnlyGiven ? 8 : v.Stations != 0 ? 7 : v.Judging is not null ? 6 : (int)v.Shows != 0 ? 5 : v.Answers ? 4 : v.OwnFirst ? 3 : 2;
+        var count = (int)v.Held != 0 ? 22 : v.MostAnswers != 0 || v.MostJudged != 0 || v.Starters is not null ? 21 : v.Stances is not null || v.LeastJudged != 0 || v.PerTopic ? 18 : v.Responses is not null || v.SaidAlready || v.BuildsOn ? 15 : (int)v.Names != 0 || v.AnyMoves || v.InPairs || v.LeastAnswers != 0 ? 12 : v.OnlyGiven ? 8 : v.Stations != 0 ? 7 : v.Judging is not null ? 6 : (int)v.Shows != 0 ? 5 : v.Answers ? 4 : v.OwnFirst ? 3 : 2;
         w.WriteArrayHeader(count);
         w.Write(v.Least);
         w.Write(v.Most);
@@ -6732,6 +6846,8 @@ internal static class Forms
             w.WriteNil();
         }
 
+        if (count < 22) return;
+        w.Write((int)v.Held);
     }
 
     public static Yardang.Core.Walls.WallRules ReadWallRules(ref MessagePackReader r)
@@ -6817,13 +6933,19 @@ internal static class Forms
             @starters = r.TryReadNil() ? null : ReadListOfTexts(ref r);
         }
 
+        Yardang.Core.Walls.LessonHolds @held = default;
+        if (fields.Has(22))
+        {
+            @held = (Yardang.Core.Walls.LessonHolds)r.ReadInt32();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.WallRules(@least, @most, @ownFirst, @answers, @shows, @judging, @stations, @onlyGiven, @names, @anyMoves, @inPairs, @leastAnswers, @responses, @saidAlready, @buildsOn, @stances, @leastJudged, @perTopic, @mostAnswers, @mostJudged, @starters);
+        return new Yardang.Core.Walls.WallRules(@least, @most, @ownFirst, @answers, @shows, @judging, @stations, @onlyGiven, @names, @anyMoves, @inPairs, @leastAnswers, @responses, @saidAlready, @buildsOn, @stances, @leastJudged, @perTopic, @mostAnswers, @mostJudged, @starters, @held);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallSnapshot v)
     {
-        w.WriteArrayHeader(13);
+        w.WriteArrayHeader(14);
         Write(ref w, v.Plan);
         w.WriteArrayHeader(v.Cards.Length);
         foreach (var item in v.Cards)
@@ -6880,11 +7002,17 @@ internal static class Forms
         }
 
         Write(ref w, v.Stances);
+        w.WriteArrayHeader(v.Starters.Length);
+        foreach (var item in v.Starters)
+        {
+            Write(ref w, item);
+        }
+
     }
 
     public static Yardang.Core.Walls.WallSnapshot ReadWallSnapshot(ref MessagePackReader r)
     {
-        var fields = new Fields(ref r, 13);
+        var fields = new Fields(ref r, 14);
         Yardang.Core.Walls.WallPlan @plan = ReadWallPlan(ref r);
         ImmutableArray<Yardang.Core.Walls.Card> @cards = ReadListOfCard(ref r);
         ImmutableArray<Yardang.Core.Rooms.LateWork> @setAside = ReadListOfLateWork(ref r);
@@ -6898,8 +7026,9 @@ internal static class Forms
         ImmutableArray<System.Int32> @held = ReadListOfInt32(ref r);
         ImmutableArray<Yardang.Core.Walls.ReadingList> @reading = ReadListOfReadingList(ref r);
         Yardang.Core.Walls.StancesState @stances = ReadStancesState(ref r);
+        ImmutableArray<Yardang.Core.Walls.OwnStarters> @starters = ReadListOfOwnStarters(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Walls.WallSnapshot(@plan, @cards, @setAside, @lastActivity, @acts, @judging, @trip, @visits, @placing, @links, @held, @reading, @stances);
+        return new Yardang.Core.Walls.WallSnapshot(@plan, @cards, @setAside, @lastActivity, @acts, @judging, @trip, @visits, @placing, @links, @held, @reading, @stances, @starters);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Withholding v)
@@ -7415,6 +7544,15 @@ internal static class Forms
         if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
         var list = ImmutableArray.CreateBuilder<Yardang.Core.Walls.OwnPlace>(count);
         for (; count > 0; count--) list.Add(ReadOwnPlace(ref r));
+        return list.MoveToImmutable();
+    }
+
+    private static ImmutableArray<Yardang.Core.Walls.OwnStarters> ReadListOfOwnStarters(ref MessagePackReader r, int most = int.MaxValue)
+    {
+        var count = r.ReadArrayHeader();
+        if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Walls.OwnStarters>(count);
+        for (; count > 0; count--) list.Add(ReadOwnStarters(ref r));
         return list.MoveToImmutable();
     }
 

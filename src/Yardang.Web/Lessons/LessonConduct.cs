@@ -2,6 +2,7 @@ using Microsoft.EntityFrameworkCore;
 using Yardang.Core.LateChanges;
 using Yardang.Core.Lessons;
 using Yardang.Core.Rooms;
+using Yardang.Core.Walls;
 using Yardang.Data.School;
 using Yardang.Web.Rooms;
 
@@ -29,7 +30,7 @@ public sealed class LessonConduct(IDbContextFactory<SchoolContext> school, Seati
         await foreach (var envelope in lesson.FollowAsync(seen, lesson.Finished))
         {
             if (envelope.Event is LateChangeHandedOut or LateChangeTakenBack) await BringUpToDateAsync(lesson, hosts);
-            if (envelope.Event is PensSet or LessonClosed or LessonReopened or TimesSet or MomentCame or PartsPlanned or PartSet) await CarryAsync(lesson, hosts);
+            if (envelope.Event is PensSet or LessonClosed or LessonReopened or TimesSet or MomentCame or PartsPlanned or PartSet or OwnFirstSet) await CarryAsync(lesson, hosts);
             if (Lesson.ChangesPlaces(envelope.Event)) await SeatAsync(lesson, hosts, envelope.Number);
             if (envelope.Event is PartSet(var part, _)) await RecallAsync(lesson.Id, part, hosts);
         }
@@ -55,6 +56,7 @@ public sealed class LessonConduct(IDbContextFactory<SchoolContext> school, Seati
             try
             {
                 await board.SetAllowedAsync(allowedIn[id]);
+                if (board.Kind == RoomKind.Wall) await board.SubmitAsync(new FollowLesson(), Actor.Program);
                 if (waited != allowed.Waits) board.Recall(reader => !reader.IsStaff);
             }
             catch (Exception e) when (e is System.Threading.Channels.ChannelClosedException or IOException)

@@ -25,10 +25,10 @@ public sealed class WallRooms(IDbContextFactory<SchoolContext> school, FrozenVer
         return new(() => new Wall(plan, VeilKey.Of(_secret.Value, room.Id)), allowed);
     }
 
-    public Task LoadedAsync(RoomHost host, RoomRecord room, RoomHosts hosts)
+    public async Task LoadedAsync(RoomHost host, RoomRecord room, RoomHosts hosts)
     {
+        await host.SubmitAsync(new FollowLesson(), Actor.Program);
         waiting.Begin(host, room.OfId, hosts);
         lettingOut.Begin(host);
-        return Task.CompletedTask;
     }
 }

@@ -36,7 +36,7 @@ public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHos
                 if (room is Wall whole)
                 {
                     var wall = HiddenNames.AsTeachersKnow(whole);
-                    boards.Add(new(whose, [], [], board.Group, At(wall.LastActivity), new(wall.Plan, [.. Stacks.AmongThemselves(wall.Cards.Values).OrderBy(c => c.Topic).ThenBy(c => c.Order).Select(Anybodys)], ResultsOf(wall), OrderOf(wall), LinksOf(wall), ShiftsOf(wall)), part));
+                    boards.Add(new(whose, [], [], board.Group, At(wall.LastActivity), new(wall.Plan.ItsOwn, [.. Stacks.AmongThemselves(wall.Cards.Values).OrderBy(c => c.Topic).ThenBy(c => c.Order).Select(Anybodys)], ResultsOf(wall), OrderOf(wall), LinksOf(wall), ShiftsOf(wall)), part));
                     return;
                 }
 

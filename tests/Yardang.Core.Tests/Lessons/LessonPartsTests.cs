@@ -67,6 +67,24 @@ public class LessonPartsTests
     }
 
     [Fact]
+    public void Each_sees_only_their_own_on_the_walls_of_a_part_or_of_all_as_the_teacher_says()
+    {
+        Do(new PlanParts([1, 2], OneByOne: false), Actor.Program);
+        Do(new Join(), Actor.Program);
+        bool IsIn(int part) => Lesson.AllowedIn(new RoomPlace(part, Whose.Together, 0)).OwnFirst;
+        Do(new SetOwnFirst(2, true), Actor.Owner);
+        Assert.False(IsIn(1));
+        Assert.True(IsIn(2));
+        Do(new SetOwnFirst(SetOwnFirst.WholeLesson, true), Actor.Owner);
+        Assert.True(IsIn(1));
+        Do(new SetOwnFirst(2, false), Actor.Owner);
+        Assert.True(IsIn(2));
+        Assert.Equal(Refusal.NotAllowed, Try(new SetOwnFirst(1, true), s_student));
+        Assert.Equal(Refusal.NotFound, Try(new SetOwnFirst(9, true), Actor.Owner));
+        Assert.Equal(Refusal.ChangedSince, Try(new SetOwnFirst(2, false), Actor.Owner));
+    }
+
+    [Fact]
     public void Parts_are_planned_once()
     {
         Assert.Equal(Refusal.OutOfRange, Try(new PlanParts([], OneByOne: true), Actor.Program));

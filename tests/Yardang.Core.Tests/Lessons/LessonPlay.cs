@@ -16,7 +16,7 @@ internal static class LessonPlay
             var people = lesson.Lesson.People.Keys.ToList();
             var person = people[random.Next(people.Count)];
             var student = new Actor(person, Role.Student);
-            switch (random.Next(24))
+            switch (random.Next(26))
             {
                 case 0: lesson.Do(new Join(), Actor.Program); break;
                 case 1: lesson.Do(new Join(person), Actor.Program); break;
@@ -39,6 +39,7 @@ internal static class LessonPlay
                 case 17: lesson.Do(new SendAway([person]), Actor.Owner); break;
                 case 20 or 21: lesson.Do(new NoteWaiting(new Guid(person, 0, 0, new byte[8]), person, random.Next(3)), Actor.Program); break;
                 case 22 or 23: lesson.Do(new SetPart(random.Next(1, 6), random.Next(2) == 0), Actor.Owner); break;
+                case 24 or 25: lesson.Do(new SetOwnFirst(random.Next(0, 4), random.Next(2) == 0), Actor.Owner); break;
                 case 18: lesson.Do(new ConfirmSeats(lesson.Lesson.Number), Actor.Program); break;
                 default: lesson.Do(step % 2 == 0 ? new SetPens(step % 3 == 0) : new MaskNames(step % 3 == 0), Actor.Owner); break;
             }

@@ -21,7 +21,7 @@ internal static class WallPlay
             var cards = wall.Wall.Cards.Keys.Prepend(7).ToList();
             var card = cards[random.Next(cards.Count)];
             long topic = random.Next(5) switch { 0 => 0, 1 => 99, 2 => 12, _ => 11 };
-            switch (random.Next(78))
+            switch (random.Next(83))
             {
                 case 0 or 1 or 2 or 3: wall.PutUp(actor, $"idea {step}", topic, Some(random)); break;
                 case 4 or 5: Do(wall, actor, new RewordCard(card, "en", random.Next(6) == 0 ? " " : $"better {step}", Some(random))); break;
@@ -29,7 +29,7 @@ internal static class WallPlay
                 case 8: Do(wall, actor, new TakeCardDown(card)); break;
                 case 9: Do(wall, actor, new PutCardBack(card)); break;
                 case 10:
-                    wall.Allowed = new Allowed(PensDown: random.Next(3) == 0);
+                    wall.Allowed = wall.Allowed with { PensDown = random.Next(3) == 0 };
                     if (wall.Wall.SetAside.Count > 0) Do(wall, Teacher, random.Next(3) == 0 ? new DiscardLateWork(wall.Wall.SetAside.Keys.First()) : new AcceptLateWork(wall.Wall.SetAside.Keys.First()));
                     break;
                 case 11 or 12 or 13: wall.Answer(actor, card, $"because {step}", Among(random, wall, card)); break;
@@ -66,6 +66,11 @@ internal static class WallPlay
                 case 77: Do(wall, actor, new BreakSeal(card, random.Next(4) == 0 ? " " : "It hurts somebody")); break;
                 case 75 or 76: Do(wall, actor, new ColourCard(card, random.Next(-1, 14))); break;
                 case 74: Do(wall, actor, new PutUpCard(wall.NextId(actor), topic, "en", $"poured {step}", For: random.Next(4) == 0 ? 2 : 0, Poured: random.Next(-1, 5))); break;
+                case 78 or 79 or 80: Do(wall, random.Next(4) == 0 ? actor : Teacher, new GiveStarters(random.Next(4), [.. Positions.Take(random.Next(3))])); break;
+                case 81:
+                    wall.Allowed = wall.Allowed with { OwnFirst = random.Next(2) == 0 };
+                    wall.DoByProgram(new FollowLesson());
+                    break;
                 case 73: Do(wall, Teacher, new SteerStances((StanceStage)random.Next(3))); break;
                 case 16: Do(wall, actor, new PutAnswerBack(card, Among(random, wall, card))); break;
                 default: Do(wall, Teacher, new SetPlan(WallScript.Plan(new(random.Next(3), random.Next(3) == 0 ? 0 : 9, OwnFirst: random.Next(2) == 0, Answers: random.Next(4) > 0, MostAnswers: random.Next(4) == 0 ? 2 : 0, MostJudged: random.Next(4) == 0 ? 2 : 0, OnlyGiven: random.Next(12) == 0, Names: wall.Wall.Plan.Rules.Names, AnyMoves: random.Next(3) == 0, InPairs: random.Next(3) == 0, Shows: (AttachmentKinds)random.Next(16), Judging: random.Next(8) switch { 0 => null, 1 => new(JudgingKind.Choose, random.Next(1, 3)), 2 or 3 => new(JudgingKind.Score, 3, Criteria[random.Next(Criteria.Length)]), _ => new(JudgingKind.Agree) }, SaidAlready: random.Next(3) > 0, BuildsOn: random.Next(3) > 0, LeastJudged: random.Next(3), PerTopic: random.Next(2) == 0, Stances: random.Next(6) switch { 0 => null, 1 => [.. Positions, Texts.In("en", "Unsure")], _ => Positions }, Responses: random.Next(3) == 0 ? [new("idea", Texts.None)] : [new("look", Texts.None), new("idea", Texts.In("en", "New to me"))])) with { Purpose = random.Next(3) == 0 ? Purpose.Connect : (Purpose)random.Next(1, 6), Field = Fields[random.Next(Fields.Length)], Line = Lines[random.Next(Lines.Length)], Map = random.Next(2) == 0 ? Shown.Map : null, Topics = [.. WallScript.Plan().Topics.Skip(random.Next(2)).Select(t => wall.Wall.Plan.HidesNames || random.Next(4) > 0 ? t : t with { Only = [Maya.Number] })] })); break;

@@ -39,6 +39,9 @@ internal sealed class WallScript(WallRules? rules = null, MapPicture? map = null
         return Take(new Submission(client, counter, counter - 1, 0, command), actor);
     }
 
+    /// <summary>The program does something, on nobody's behalf.</summary>
+    public Decision DoByProgram(Command command) => Take(Submission.ByProgram(command), Actor.Program);
+
     /// <summary>Puts a card up, and gives its id.</summary>
     public long PutUp(Actor actor, string text, long topic = 11, ImmutableArray<Attachment>? shown = null)
     {

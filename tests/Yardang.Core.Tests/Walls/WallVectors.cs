@@ -12,7 +12,7 @@ namespace Yardang.Core.Tests.Walls;
 /// <summary>What a command does to a wall at once: the browser foresees the same, and nothing where it is refused.</summary>
 internal static class WallVectors
 {
-    public static IEnumerable<object> All() => [.. On(new WallRules(Least: 1, PerTopic: true, Answers: true, MostAnswers: 1, Judging: new(JudgingKind.Agree), MostJudged: 1), only: [Maya.Number]), .. On(new WallRules(Most: 2, Answers: true, Shows: Attachment.AnyKind, Judging: new(JudgingKind.Choose, 1), Stances: s_positions)), .. On(new WallRules(Most: 2, OwnFirst: true, Answers: true, Judging: new(JudgingKind.Agree))), .. On(new WallRules(Shows: AttachmentKinds.Drawings, Judging: new(JudgingKind.Agree), Stances: s_positions), areResultsShown: true), .. On(new WallRules(Judging: new(JudgingKind.Score, 3, new(Core.Pages.Texts.None, 4, Wanted.Must, Wanted.May)), Responses: [new("idea", Core.Pages.Texts.None), new("look", Core.Pages.Texts.None)], SaidAlready: true, BuildsOn: true)), .. On(new WallRules(OwnFirst: true, Judging: new(JudgingKind.Score), Responses: [new("idea", Core.Pages.Texts.None)])), .. On(new WallRules(Least: 1, Most: 1, PerTopic: true)), .. On(new WallRules(Answers: true), purpose: Purpose.Ask), .. On(new WallRules(Answers: true, OwnFirst: true), purpose: Purpose.Ask), .. On(new WallRules(Answers: true), purpose: Purpose.Visit), .. On(WallRules.Free, purpose: Purpose.Order), .. On(new WallRules(OnlyGiven: true), purpose: Purpose.Order, line: s_ladder), .. On(new WallRules(OwnFirst: true), purpose: Purpose.Order, line: LinePlan.Blank with { Together = true }), .. On(WallRules.Free, purpose: Purpose.Connect, field: s_words), .. On(new WallRules(OwnFirst: true, Most: 3), purpose: Purpose.Connect, field: s_words with { AnyMoves = true, OnlyThese = false, Picture = Shown.Map }), .. On(WallRules.Free, purpose: Purpose.Connect, field: s_words with { OwnOnly = true, AnyMoves = true })];
+    public static IEnumerable<object> All() => [.. On(new WallRules(Least: 1, PerTopic: true, Answers: true, MostAnswers: 1, Judging: new(JudgingKind.Agree), MostJudged: 1), only: [Maya.Number]), .. On(new WallRules(Most: 2, Answers: true, Shows: Attachment.AnyKind, Judging: new(JudgingKind.Choose, 1), Stances: s_positions)), .. On(new WallRules(Most: 2, OwnFirst: true, Answers: true, Judging: new(JudgingKind.Agree))), .. On(new WallRules(Shows: AttachmentKinds.Drawings, Judging: new(JudgingKind.Agree), Stances: s_positions), areResultsShown: true), .. On(new WallRules(Judging: new(JudgingKind.Score, 3, new(Core.Pages.Texts.None, 4, Wanted.Must, Wanted.May)), Responses: [new("idea", Core.Pages.Texts.None), new("look", Core.Pages.Texts.None)], SaidAlready: true, BuildsOn: true)), .. On(new WallRules(OwnFirst: true, Judging: new(JudgingKind.Score), Responses: [new("idea", Core.Pages.Texts.None)])), .. On(new WallRules(Least: 1, Most: 1, PerTopic: true)), .. On(new WallRules(Answers: true), isHeld: true), .. On(new WallRules(OwnFirst: true), isHeld: true), .. On(new WallRules(Answers: true), purpose: Purpose.Ask), .. On(new WallRules(Answers: true, OwnFirst: true), purpose: Purpose.Ask), .. On(new WallRules(Answers: true), purpose: Purpose.Visit), .. On(WallRules.Free, purpose: Purpose.Order), .. On(new WallRules(OnlyGiven: true), purpose: Purpose.Order, line: s_ladder), .. On(new WallRules(OwnFirst: true), purpose: Purpose.Order, line: LinePlan.Blank with { Together = true }), .. On(WallRules.Free, purpose: Purpose.Connect, field: s_words), .. On(new WallRules(OwnFirst: true, Most: 3), purpose: Purpose.Connect, field: s_words with { AnyMoves = true, OnlyThese = false, Picture = Shown.Map }), .. On(WallRules.Free, purpose: Purpose.Connect, field: s_words with { OwnOnly = true, AnyMoves = true })];
 
     private static readonly ImmutableArray<Core.Pages.Texts> s_positions = [Core.Pages.Texts.In("en", "For"), Core.Pages.Texts.In("en", "Against"), Core.Pages.Texts.In("en", "Unsure")];
 
@@ -20,7 +20,7 @@ internal static class WallVectors
 
     private static readonly LinePlan s_ladder = new(LineKind.Ladder, Core.Pages.Texts.None, Core.Pages.Texts.None, 1, 3);
 
-    private static IEnumerable<object> On(WallRules rules, bool areResultsShown = false, Purpose purpose = Purpose.Sort, LinePlan? line = null, FieldPlan? field = null, ImmutableArray<int>? only = null)
+    private static IEnumerable<object> On(WallRules rules, bool areResultsShown = false, Purpose purpose = Purpose.Sort, LinePlan? line = null, FieldPlan? field = null, ImmutableArray<int>? only = null, bool isHeld = false)
     {
         var wall = new WallScript(rules, Shown.Map);
         var mayas = wall.PutUp(Maya, "arches push");
@@ -68,6 +68,13 @@ internal static class WallVectors
         if (rules.Stances is not null) wall.Do(Teacher, new SteerStances(StanceStage.Again));
         wall.Do(Ben, new TakeStance(1, mayas));
         if (areResultsShown) wall.Do(Teacher, new SteerStances(StanceStage.Shown));
+        wall.Do(Teacher, new GiveStarters(Ben.Number, s_positions));
+        if (isHeld)
+        {
+            wall.Allowed = new(OwnFirst: true);
+            wall.DoByProgram(new FollowLesson());
+        }
+
         foreach (var actor in new[] { Maya, Ben, Teacher })
         {
             Command[] commands =
@@ -95,6 +102,7 @@ internal static class WallVectors
                 new RewordLink(ownLink, 0, "en", "rests on"), new RewordLink(bensLink, 1, "", ""), new RewordLink(teachersLink, 0, "", ""), new ReverseLink(ownLink), new ReverseLink(bensLink), new ReverseLink(99), new TakeLinkDown(ownLink), new TakeLinkDown(teachersLink), new TakeLinkDown(bensLink), new PutLinkBack(downLink), new PutLinkBack(ownLink),
                 new LayCard(mayas, new(20, 30)), new LayCard(bens, new(500, -300)), new LayCard(teachers, new(-700, 0)), new LayCard(down, new(0, 0)), new LayCard(bens, new(0, 99_000)), new LayCards([new(bens, new(700, 0)), new(mayas, new(-700, 0)), new(down, new(0, 0))]), new LayCards([new(bens, new(1, 0)), new(bens, new(2, 0))]), new SetPlan(Plan(rules) with { Purpose = Purpose.Connect }), new SetPlan(Plan() with { Purpose = Purpose.Connect, Field = FieldPlan.Blank with { Picture = Shown.Map } }),
                 new GiveAnswer(mayas, wall.NextId(actor), 0, "en", "", Aloud: true), new RewordAnswer(mayas, asked, "en", ""),
+                new GiveStarters(Maya.Number, s_positions), new GiveStarters(Maya.Number, []), new GiveStarters(Ben.Number, []), new SetPlan(wall.Wall.Plan), new SetPlan(wall.Wall.Plan with { Rules = wall.Wall.Plan.Rules with { OwnFirst = false } }), new SetPlan(Plan(rules with { OwnFirst = true })),
             ];
             foreach (var command in commands)
             {

@@ -139,6 +139,8 @@ Alpine.data('circulate', () => {
     closed: false,
     opened: false,
     door: 0,
+    /** Whether the lesson lets each see only their own cards: 1 here, 2 everywhere. */
+    ownFirst: 0,
     link: 'connecting' as Link,
     /** Which parts students see. */
     openParts: data.openParts,
@@ -346,6 +348,7 @@ Alpine.data('circulate', () => {
       const { state } = lesson;
       this.closed = state.closed;
       this.door = state.door;
+      this.ownFirst = state.ownFirstIn.includes(0) ? 2 : state.ownFirstIn.includes(data.part) ? 1 : 0;
       if (this.opened) this.openParts = state.openParts;
       if (wanted !== null && state.pensDown === wanted && state.pensConfirmedOn !== null) wanted = null;
       this.pensDown = wanted ?? state.pensDown;
@@ -437,6 +440,14 @@ Alpine.data('circulate', () => {
     },
 
     /** Students see the part that is seen here, or no longer. */
+    /** On the walls here (1), or of the whole lesson (2), each sees only their own; 0: each wall says so itself. */
+    setOwnFirst(value: string): void {
+      const wanted = { [data.part]: value === '1', 0: value === '2' };
+      for (const [part, on] of Object.entries(wanted))
+        if (lesson.state.ownFirstIn.includes(Number(part)) !== on)
+          lesson.submit({ kind: 'setOwnFirst', part: Number(part), on });
+    },
+
     setPart(open: boolean): void {
       lesson.submit({ kind: 'setPart', part: data.part, open });
     },

@@ -69,10 +69,10 @@ export function formulaDialog() {
       this.source = this.source.slice(0, from) + put + this.source.slice(to);
       const at = from + (hole < 0 ? put.length : chosen ? put.length : hole + 1);
       this.typed();
-      requestAnimationFrame(() => {
-        field.focus();
-        field.setSelectionRange(at, at);
-      });
+      // At once: whoever goes on typing types there. The field is given its words here, for Alpine gives them to it only afterwards.
+      field.value = this.source;
+      field.focus();
+      field.setSelectionRange(at, at);
     },
 
     put(): void {

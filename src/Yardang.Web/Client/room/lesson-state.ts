@@ -42,6 +42,8 @@ export class LessonState {
   parts: readonly number[] = [1];
   openParts: readonly number[] = [1];
   openedLast = 0;
+  /** On the walls of which parts each sees only their own because of the lesson; 0 for all. */
+  ownFirstIn: readonly number[] = [];
 
   lateChanges: ReadonlyMap<number, LateChange> = new Map();
   times: LessonTimes = { opensAt: null, dueAt: null, closesAt: null, handsIn: false };
@@ -163,6 +165,11 @@ export class LessonState {
         const others = this.openParts.filter((part) => part !== event.part);
         this.openParts = event.open ? [...others, event.part].sort((a, b) => a - b) : others;
         if (event.open) this.openedLast = event.part;
+        break;
+      }
+      case 'ownFirstSet': {
+        const others = this.ownFirstIn.filter((part) => part !== event.part);
+        this.ownFirstIn = event.on ? [...others, event.part].sort((a, b) => a - b) : others;
         break;
       }
       case 'doorSet':

@@ -21,6 +21,7 @@ import { foreseeStance } from './stances';
 import { isToRead, mayGiveReading } from './reading';
 import type { Me } from './sheets';
 import { canSay, given, isMine, isText } from './threads';
+import { underLesson } from './lesson-holds';
 import { isSealed } from './letting-out';
 import { isSame, mayBeShown } from './shown';
 import { mayPutUpAt } from './visiting';
@@ -194,7 +195,12 @@ export function foresee(state: WallState, command: Command, me: Me, now: number)
     case 'showOrder':
       return me.isStaff && !command.on && state.orderShown && lineOf(state.plan) ? { kind: 'orderHidden' } : null;
     case 'setPlan':
-      return me.isStaff ? planned(state, command.plan) : null;
+      return me.isStaff ? planned(state, underLesson(command.plan, state.plan)) : null;
+    case 'giveStarters': {
+      const { person, starters } = command;
+      const isChange = starters.length > 0 || state.starters.has(person);
+      return me.isStaff && !isSealed(state.plan) && isChange ? { kind: 'startersGiven', person, starters } : null;
+    }
     default:
       return null;
   }

@@ -15,13 +15,14 @@ import {
   type ReadingList,
   type RoomSnapshot,
   type RoundTrip,
+  type OwnStarters,
   type Visit,
   type WallPlan,
 } from '../wire/forms';
 import '../wire/walls-codec';
 import { Judgements } from './judgements';
 import { takenAll, takenWith, withLink } from './linking';
-import { heldAfter, isNobodys, letOut } from './letting-out';
+import { heldAfter, isNobodys, isSealed, letOut } from './letting-out';
 import { type OwnPlaces, placesIn, withPlace } from './placing';
 import { askedBy } from './questions';
 import { respondedTo } from './quick-responses';
@@ -40,6 +41,8 @@ export type { Answer, Attachment, Card, Topic, WallPlan } from '../wire/forms';
 /** How many colours slips have. */
 export const COLOURS = 12;
 export const NOWHERE = 0;
+/** Who handed the activity out, in place of the program. */
+const OWNER = 1;
 
 /** Most letters of a card. */
 export { LONGEST_TEXT } from './threads';
@@ -71,6 +74,7 @@ export const BLANK: WallPlan = {
     saidAlready: false,
     buildsOn: false,
     stances: [],
+    held: 0,
   },
   map: null,
   line: null,
@@ -107,6 +111,9 @@ export class WallState {
   /** Where students stand on the question; students know where they do, and what was shown. */
   stances = NO_STANCES;
 
+  /** How sentences may begin for some, by actor number; students know their own. */
+  starters: ReadonlyMap<number, OwnStarters['starters']> = new Map();
+
   /** Where names are hidden from students: who has done what classmates do not see yet. Teachers know. */
   held: ReadonlySet<number> = new Set();
 
@@ -128,6 +135,7 @@ export class WallState {
       held: new Set(state.held),
       reading: new Map(state.reading.map((l) => [l.person, l])),
       stances: stancesOf(state.stances),
+      starters: new Map(state.starters.map((s) => [s.person, s.starters])),
     });
   }
 
@@ -255,6 +263,7 @@ export class WallState {
 
   apply(envelope: Envelope): void {
     this.become(envelope);
+    if (isSealed(this.plan) && this.starters.size > 0) this.starters = new Map();
     this.held = heldAfter(envelope, this.held, this.plan);
   }
 
@@ -302,6 +311,13 @@ export class WallState {
       case 'cardRead':
         this.reading = readingAfter(this.reading, event, actor);
         return;
+      case 'startersGiven': {
+        const starters = new Map(this.starters);
+        if (event.starters.length > 0) starters.set(event.person, event.starters);
+        else starters.delete(event.person);
+        this.starters = starters;
+        return;
+      }
       case 'stanceTaken':
         this.stances = stancesAfter(this.stances, event, actor);
         break;
@@ -469,7 +485,7 @@ export class WallState {
         const up = new Set(event.cards.map((c) => c.id));
         const isGone = (c: Card) => c.downBy === 0 && !up.has(c.id);
         this.cards = new Map([
-          ...[...this.cards].map(([id, c]) => [id, isGone(c) ? { ...c, downBy: actor } : c] as const),
+          ...[...this.cards].map(([id, c]) => [id, isGone(c) ? { ...c, downBy: actor || OWNER } : c] as const),
           ...event.cards.map((c) => [c.id, over(c, this.cards.get(c.id), true)] as const),
         ]);
         this.links = takenAll(this.links, event.links, this.cards);

@@ -9,6 +9,7 @@ import { judgingSteered } from './judging-steered';
 import type { MapDesk } from './plan-form';
 import { planningOf } from './planning';
 import { noticedOn } from './noticed';
+import { ownStartersOf } from './own-starters';
 import { orderSteered } from './order-steered';
 import { readingSteered } from './reading-steered';
 import { stancesSteered } from './stances-steered';
@@ -43,6 +44,7 @@ export function besideOf(around: Around, texts: WallTexts) {
     stances: stancesSteered(wall, submit, texts),
     order: orderSteered(wall, submit, around.rows, texts),
     density: densityOf(),
+    ownStarters: ownStartersOf(wall, submit, around.rows, around.written),
     planning: planningOf(around.client, around.written, around.maps, around.rows, texts),
   };
 }

@@ -97,8 +97,8 @@ export class NewCards {
 
   /** How a sentence may begin; in sight while somebody writes here. */
   private starters(topic: number, about: string): TemplateResult | typeof nothing {
-    const { state, texts, read, written } = this.side;
-    const { starters } = state.plan.rules;
+    const { state, me, texts, read, written } = this.side;
+    const starters = [...state.plan.rules.starters, ...(me.isStaff ? [] : (state.starters.get(me.number) ?? []))];
     if (starters.length === 0 || !this.side.mayWrite()) return nothing;
     return html`<select
       class="select-small slot-starters"

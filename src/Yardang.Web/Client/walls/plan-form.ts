@@ -6,6 +6,7 @@ import { titleOfFile } from '../media/picture-uploads';
 import { LONGEST_TITLE } from '../media/send-stimulus';
 import { addressIn } from '../media/web-address';
 import { hidesNames, isSealed } from '../room/letting-out';
+import { ownFirstItself } from '../room/lesson-holds';
 import { COLOURS, NOWHERE, type Topic, type WallPlan } from '../room/wall-state';
 import { textIn } from '../surface/in-language';
 import { fieldFormOf } from './field-form';
@@ -136,7 +137,7 @@ export function planFormOf(
       this.question = textIn(plan.question, [language], language);
       this.least = plan.rules.least;
       this.most = plan.rules.most;
-      this.ownFirst = plan.rules.ownFirst;
+      this.ownFirst = ownFirstItself(plan);
       this.answers = plan.rules.answers;
       this.shows = plan.rules.shows;
       this.judging.show(plan.rules.judging);
@@ -203,6 +204,7 @@ export function planFormOf(
           most: this.most,
           perTopic: this.perTopic,
           ownFirst: this.ownFirst,
+          held: 0,
           answers: this.answers,
           shows: this.shows,
           judging: this.judging.plan(base?.rules.judging ?? null, said),
@@ -550,7 +552,7 @@ export function planFormOf(
 }
 
 /** How sentences may begin, as they are typed. */
-function linesOf(text: string): string[] {
+export function linesOf(text: string): string[] {
   const lines = text.split('\n').map((line) => line.trim().slice(0, LONGEST_STARTER));
   return lines.filter((line) => line !== '').slice(0, MOST_STARTERS);
 }

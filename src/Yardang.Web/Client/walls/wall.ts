@@ -16,6 +16,7 @@ import type { WorkData } from '../lesson/work-data';
 import { PictureUploads } from '../media/picture-uploads';
 import { fill, pageData, plural } from '../page-data';
 import { deviceOutbox } from '../room/outbox-store';
+import { isHeldByLesson } from '../room/lesson-holds';
 import { hidesNames, isSealed } from '../room/letting-out';
 import { RoomClient } from '../room/room-client';
 import { serverNow } from '../room/server-clock';
@@ -132,6 +133,7 @@ export function registerWall(beside: typeof besideOf | null): void {
       readingLists: panel?.readingLists ?? null,
       planning: panel?.planning ?? null,
       density: panel?.density ?? null,
+      ownStarters: panel?.ownStarters ?? null,
       /** Where attachments are made; null until the first is. */
       pictureSearch: null as AttachmentDialogs['pictureSearch'] | null,
       formula: null as AttachmentDialogs['formula'] | null,
@@ -158,6 +160,8 @@ export function registerWall(beside: typeof besideOf | null): void {
       hasUnread: false,
       /** Whether students see only their own cards. */
       ownFirst: false,
+      /** Whether that is because of the lesson. */
+      isHeldByLesson: false,
       /** What comes out where names are hidden. */
       out: lettingOut(wall, (command) => void client.submit(command, client.newId()), data.together, texts),
       /** Whether any card is shown. */
@@ -442,9 +446,11 @@ export function registerWall(beside: typeof besideOf | null): void {
           : '';
         this.hasUnread = (list?.unread.length ?? 0) > 0;
         this.ownFirst = state.plan.rules.ownFirst;
+        this.isHeldByLesson = isHeldByLesson(state.plan);
         this.out.refresh();
         this.who?.refresh();
         this.density?.refresh();
+        this.ownStarters?.refresh();
         this.trip?.refresh();
         this.order?.refresh();
         this.hasCards = view.shown.length > 0;

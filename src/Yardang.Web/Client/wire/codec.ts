@@ -1,7 +1,7 @@
 // Made from Core's records by ./yardang wire: not to be changed by hand.
 
 import { known, readPoints, writePoints } from './by-hand';
-import { type AcceptLateWork, type Actor, type AdmitPerson, type Answer, type AnswerGiven, type AnswerPutBack, type AnswerReworded, type AnswerTakenDown, type Attachment, type CardJudged, type CardResult, type ClientAdmitted, type CloseLesson, type ConfirmLateChange, type Criterion, type DiscardLateWork, type DoorSet, type DrawingAttachment, type DrawnStroke, type FieldPlan, type FormulaAttachment, type GiveAnswer, type GiveSignal, type GivenCard, type GoOnJudging, type Group, type GroupsRedone, type GroupsSet, type GroupsUndone, type HandIn, type JudgeCard, type Judgement, type Judging, type JudgingState, type JudgingWentOn, type LastAct, type LateChange, type LateChangeHandedOut, type LateChangeReceived, type LateChangeTakenBack, type LateWork, type LateWorkAccepted, type LateWorkDiscarded, type LessonClosed, type LessonOpened, type LessonReopened, type LessonSnapshot, type LessonTimes, type LinePlan, type LinkWord, type MapPicture, type MaskNames, type MomentCame, type NamesMasked, type PartSet, type PartsPlanned, type PensConfirmed, type PensSet, type PeopleExpected, type Person, type PersonAdmitted, type PersonAsked, type PersonBrought, type PersonJoined, type PersonRemoved, type PersonTurnedAway, type PictureAttachment, type PlaceAttachment, type PutAnswerBack, type QuickResponse, type Redacted, type RedoGroups, type RemovePerson, type ReopenLesson, type ResultsShown, type RewordAnswer, type ScoreReason, type SeatsConfirmed, type SentAway, type SetDoor, type SetGroups, type SetPart, type SetPens, type SetSight, type SetTimes, type ShowResults, type SightSet, type SignalGiven, type Stimulus, type Style, type TakeAnswerDown, type TakeWorkBack, type TimesSet, type Topic, type TurnAway, type UndoGroups, type WallPlan, type WallRules, type WorkHandedIn, type WorkSetAside, type WorkTakenBack, type WorkWaits } from './forms';
+import { type AcceptLateWork, type Actor, type AdmitPerson, type Answer, type AnswerGiven, type AnswerPutBack, type AnswerReworded, type AnswerTakenDown, type Attachment, type CardJudged, type CardResult, type ClientAdmitted, type CloseLesson, type ConfirmLateChange, type Criterion, type DiscardLateWork, type DoorSet, type DrawingAttachment, type DrawnStroke, type FieldPlan, type FormulaAttachment, type GiveAnswer, type GiveSignal, type GivenCard, type GoOnJudging, type Group, type GroupsRedone, type GroupsSet, type GroupsUndone, type HandIn, type JudgeCard, type Judgement, type Judging, type JudgingState, type JudgingWentOn, type LastAct, type LateChange, type LateChangeHandedOut, type LateChangeReceived, type LateChangeTakenBack, type LateWork, type LateWorkAccepted, type LateWorkDiscarded, type LessonClosed, type LessonOpened, type LessonReopened, type LessonSnapshot, type LessonTimes, type LinePlan, type LinkWord, type MapPicture, type MaskNames, type MomentCame, type NamesMasked, type OwnFirstSet, type PartSet, type PartsPlanned, type PensConfirmed, type PensSet, type PeopleExpected, type Person, type PersonAdmitted, type PersonAsked, type PersonBrought, type PersonJoined, type PersonRemoved, type PersonTurnedAway, type PictureAttachment, type PlaceAttachment, type PutAnswerBack, type QuickResponse, type Redacted, type RedoGroups, type RemovePerson, type ReopenLesson, type ResultsShown, type RewordAnswer, type ScoreReason, type SeatsConfirmed, type SentAway, type SetDoor, type SetGroups, type SetOwnFirst, type SetPart, type SetPens, type SetSight, type SetTimes, type ShowResults, type SightSet, type SignalGiven, type Stimulus, type Style, type TakeAnswerDown, type TakeWorkBack, type TimesSet, type Topic, type TurnAway, type UndoGroups, type WallPlan, type WallRules, type WorkHandedIn, type WorkSetAside, type WorkTakenBack, type WorkWaits } from './forms';
 import { know, readCommand, readRoomEvent } from './kinds';
 type Raw = any[]; // What the MessagePack reader gives.
 
@@ -527,6 +527,7 @@ export function readLessonSnapshot(raw: Raw): LessonSnapshot {
     parts: raw[23],
     openParts: raw[24],
     openedLast: raw[25],
+    ownFirstIn: raw[26],
   };
 }
 
@@ -606,6 +607,14 @@ export function readNamesMasked(raw: Raw): NamesMasked {
   return {
     kind: 'namesMasked',
     masked: raw[0],
+  };
+}
+
+export function readOwnFirstSet(raw: Raw): OwnFirstSet {
+  return {
+    kind: 'ownFirstSet',
+    part: raw[0],
+    on: raw[1],
   };
 }
 
@@ -858,6 +867,18 @@ export function writeSetGroups(v: SetGroups): Raw {
   return [v.groups.map((x) => writeGroup(x)), v.version];
 }
 
+export function readSetOwnFirst(raw: Raw): SetOwnFirst {
+  return {
+    kind: 'setOwnFirst',
+    part: raw[0],
+    on: raw[1],
+  };
+}
+
+export function writeSetOwnFirst(v: SetOwnFirst): Raw {
+  return [v.part, v.on];
+}
+
 export function readSetPart(raw: Raw): SetPart {
   return {
     kind: 'setPart',
@@ -1071,21 +1092,23 @@ export function readWallRules(raw: Raw): WallRules {
     mostAnswers: raw[18] ?? 0,
     mostJudged: raw[19] ?? 0,
     starters: (raw[20] ?? []),
+    held: raw[21] ?? 0,
   };
 }
 
 export function writeWallRules(v: WallRules): Raw {
   const raw: Raw = [v.least, v.most];
-  if (v.ownFirst || v.answers || v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0 || v.starters.length > 0) raw.push(v.ownFirst);
-  if (v.answers || v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0 || v.starters.length > 0) raw.push(v.answers);
-  if (v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0 || v.starters.length > 0) raw.push(v.shows);
-  if (v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0 || v.starters.length > 0) raw.push(v.judging && writeJudging(v.judging));
-  if (v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0 || v.starters.length > 0) raw.push(v.stations);
-  if (v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0 || v.starters.length > 0) raw.push(v.onlyGiven);
-  if (v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0 || v.starters.length > 0) raw.push(v.names, v.anyMoves, v.inPairs, v.leastAnswers);
-  if (v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0 || v.starters.length > 0) raw.push(v.responses.length > 0 ? v.responses.map((x) => writeQuickResponse(x)) : null, v.saidAlready, v.buildsOn);
-  if (v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0 || v.starters.length > 0) raw.push(v.stances.length > 0 ? v.stances : null, v.leastJudged, v.perTopic);
-  if (v.mostAnswers !== 0 || v.mostJudged !== 0 || v.starters.length > 0) raw.push(v.mostAnswers, v.mostJudged, v.starters.length > 0 ? v.starters : null);
+  if (v.ownFirst || v.answers || v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0 || v.starters.length > 0 || v.held !== 0) raw.push(v.ownFirst);
+  if (v.answers || v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0 || v.starters.length > 0 || v.held !== 0) raw.push(v.answers);
+  if (v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0 || v.starters.length > 0 || v.held !== 0) raw.push(v.shows);
+  if (v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0 || v.starters.length > 0 || v.held !== 0) raw.push(v.judging && writeJudging(v.judging));
+  if (v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0 || v.starters.length > 0 || v.held !== 0) raw.push(v.stations);
+  if (v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0 || v.starters.length > 0 || v.held !== 0) raw.push(v.onlyGiven);
+  if (v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0 || v.starters.length > 0 || v.held !== 0) raw.push(v.names, v.anyMoves, v.inPairs, v.leastAnswers);
+  if (v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0 || v.starters.length > 0 || v.held !== 0) raw.push(v.responses.length > 0 ? v.responses.map((x) => writeQuickResponse(x)) : null, v.saidAlready, v.buildsOn);
+  if (v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0 || v.starters.length > 0 || v.held !== 0) raw.push(v.stances.length > 0 ? v.stances : null, v.leastJudged, v.perTopic);
+  if (v.mostAnswers !== 0 || v.mostJudged !== 0 || v.starters.length > 0 || v.held !== 0) raw.push(v.mostAnswers, v.mostJudged, v.starters.length > 0 ? v.starters : null);
+  if (v.held !== 0) raw.push(v.held);
   return raw;
 }
 
@@ -1148,6 +1171,7 @@ know({
     50: readJudgeCard,
     51: readShowResults,
     52: readGoOnJudging,
+    79: readSetOwnFirst,
   },
   readRoomEvent: {
     1: readClientAdmitted,
@@ -1193,6 +1217,7 @@ know({
     82: readCardJudged,
     83: readResultsShown,
     84: readJudgingWentOn,
+    112: readOwnFirstSet,
   },
   readRoomSnapshot: {
     2: readLessonSnapshot,
@@ -1225,5 +1250,6 @@ know({
     judgeCard: [50, writeJudgeCard],
     showResults: [51, writeShowResults],
     goOnJudging: [52, writeGoOnJudging],
+    setOwnFirst: [79, writeSetOwnFirst],
   },
 });

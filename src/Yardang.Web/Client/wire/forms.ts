@@ -46,6 +46,13 @@ export const enum LengthUnit {
   Inch = 1,
 }
 
+/** Whether its lesson lets each see only their own on a wall, and what the wall itself would do. The numbers are on the wire. */
+export const enum LessonHolds {
+  No = 0,
+  WallWouldShow = 1,
+  WallHoldsToo = 2,
+}
+
 /** What cards are ordered along. The numbers are on the wire. */
 export const enum LineKind {
   Ends = 1,
@@ -330,7 +337,9 @@ export type Command =
   | SteerStances
   | ColourCard
   | BreakSeal
-  | SetMarkJudging;
+  | SetMarkJudging
+  | SetOwnFirst
+  | GiveStarters;
 
 /** What a mark is made of: a closed set, one record for each kind, in Bodies. All that the core has to know of a kind is what is asked for here. Places and sizes are in page coordinates, 1/100 mm. */
 export type MarkBody =
@@ -435,7 +444,9 @@ export type RoomEvent =
   | StancesSteered
   | CardColoured
   | SealBroken
-  | MarkJudgingSet;
+  | MarkJudgingSet
+  | OwnFirstSet
+  | StartersGiven;
 
 /** A room's state in one piece, by the numbers of RoomKind. */
 export type RoomSnapshot =
@@ -1158,6 +1169,13 @@ export interface GiveSignal {
   readonly on: boolean;
 }
 
+/** Staff: how sentences may begin for one student; nothing takes them away. */
+export interface GiveStarters {
+  readonly kind: 'giveStarters';
+  readonly person: number;
+  readonly starters: readonly Texts[];
+}
+
 /** A card of the teacher's that is up from the beginning. */
 export interface GivenCard {
   /** Of the card on every wall that is made of the plan, from 1: no client's. */
@@ -1460,6 +1478,7 @@ export interface LessonSnapshot {
   readonly parts: readonly number[];
   readonly openParts: readonly number[];
   readonly openedLast: number;
+  readonly ownFirstIn: readonly number[];
 }
 
 /** When a lesson opens, is due and closes: server time in ms since 1970-01-01 UTC, null where nothing is said. */
@@ -1738,6 +1757,13 @@ export interface OrderShown {
   readonly order: ClassOrder;
 }
 
+/** On the walls of a part, or of the whole lesson, each sees only their own, or no longer because of it. */
+export interface OwnFirstSet {
+  readonly kind: 'ownFirstSet';
+  readonly part: number;
+  readonly on: boolean;
+}
+
 /** Where somebody placed a card for themselves. It is known to them and to teachers. */
 export interface OwnPlace {
   /** Who, by actor number. */
@@ -1746,6 +1772,14 @@ export interface OwnPlace {
   readonly card: number;
   /** Where. */
   readonly at: LineSpot;
+}
+
+/** How sentences may begin for one student, besides those for everybody. Classmates are not told. */
+export interface OwnStarters {
+  /** Who, by actor number. */
+  readonly person: number;
+  /** At least one. */
+  readonly starters: readonly Texts[];
 }
 
 /** One sheet of a board activity. */
@@ -2214,6 +2248,15 @@ export interface SetMarkJudging {
   readonly judging: Judging | null;
 }
 
+/** Staff: on the walls of a part, or of the whole lesson, each student sees only their own cards until this is ended. The strictest of lesson, part and wall holds. */
+export interface SetOwnFirst {
+  readonly kind: 'setOwnFirst';
+  /** The part by its number; WholeLesson for all of them. */
+  readonly part: number;
+  /** Whether it is so. */
+  readonly on: boolean;
+}
+
 /** Staff: open a part, or close it again. What was done there stays. */
 export interface SetPart {
   readonly kind: 'setPart';
@@ -2354,6 +2397,13 @@ export interface StancesSteered {
   readonly kind: 'stancesSteered';
   readonly stage: StanceStage;
   readonly shifts: StanceShifts | null;
+}
+
+/** How sentences may begin for one student now. */
+export interface StartersGiven {
+  readonly kind: 'startersGiven';
+  readonly person: number;
+  readonly starters: readonly Texts[];
 }
 
 /** The actor is at a station. */
@@ -2606,6 +2656,8 @@ export interface WallRules {
   readonly mostJudged: number;
   /** How sentences may begin that students write; null for none. */
   readonly starters: readonly Texts[];
+  /** Whether its lesson lets each see only their own, too; then OwnFirst is true. Known to running walls only. */
+  readonly held: LessonHolds;
 }
 
 /** What a snapshot says of a wall. */
@@ -2637,6 +2689,8 @@ export interface WallSnapshot {
   readonly reading: readonly ReadingList[];
   /** Where students stand; to a student, where they do themselves, and what was shown. */
   readonly stances: StancesState;
+  /** How sentences may begin for some; to a student, their own. */
+  readonly starters: readonly OwnStarters[];
 }
 
 /** Written words, with the line breaks and size that the author's screen gave them, so that every screen and print agrees. */

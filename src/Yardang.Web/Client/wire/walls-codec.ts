@@ -2,7 +2,7 @@
 
 import { known } from './by-hand';
 import { readAnswer, readAttachment, readCardResult, readJudgingState, readLastAct, readLateWork, readWallPlan, writeAttachment, writeWallPlan } from './codec';
-import { type AskToo, type AskedToo, type BeginTrip, type BreakSeal, type Card, type CardColoured, type CardJoined, type CardLaid, type CardMoved, type CardPlaced, type CardPlacedAlone, type CardPutBack, type CardPutUp, type CardRead, type CardRespondedTo, type CardReworded, type CardSpot, type CardTakenDown, type CardsBrought, type CardsLetOut, type CardsLinked, type CardsShown, type ClassOrder, type ClassPlace, type ClassUp, type ColourCard, type EndTrip, type FieldLaid, type FieldSpot, type FileQuestion, type GiveReading, type JoinCard, type LayCard, type LayCards, type LetCardsOut, type LineSpot, type Link, type LinkCards, type LinkPutBack, type LinkReversed, type LinkReworded, type LinkTakenDown, type MoveCard, type MoveOn, type MovingCard, type OrderHidden, type OrderShown, type OwnPlace, type PlaceCard, type PlacingState, type PlanSet, type PutCardBack, type PutLinkBack, type PutUpCard, type QuestionFiled, type ReadCard, type ReadingGiven, type ReadingList, type RespondToCard, type Response, type ReverseLink, type RewordCard, type RewordLink, type RoundTrip, type SealBroken, type SetPlan, type ShowOrder, type Stance, type StanceShifts, type StanceTaken, type StancesState, type StancesSteered, type StationVisited, type SteerStances, type TakeCardDown, type TakeLinkDown, type TakeStance, type TidyField, type TripBegun, type TripEnded, type TripGroup, type TripMovedOn, type Visit, type VisitStation, type WallSnapshot } from './forms';
+import { type AskToo, type AskedToo, type BeginTrip, type BreakSeal, type Card, type CardColoured, type CardJoined, type CardLaid, type CardMoved, type CardPlaced, type CardPlacedAlone, type CardPutBack, type CardPutUp, type CardRead, type CardRespondedTo, type CardReworded, type CardSpot, type CardTakenDown, type CardsBrought, type CardsLetOut, type CardsLinked, type CardsShown, type ClassOrder, type ClassPlace, type ClassUp, type ColourCard, type EndTrip, type FieldLaid, type FieldSpot, type FileQuestion, type GiveReading, type GiveStarters, type JoinCard, type LayCard, type LayCards, type LetCardsOut, type LineSpot, type Link, type LinkCards, type LinkPutBack, type LinkReversed, type LinkReworded, type LinkTakenDown, type MoveCard, type MoveOn, type MovingCard, type OrderHidden, type OrderShown, type OwnPlace, type OwnStarters, type PlaceCard, type PlacingState, type PlanSet, type PutCardBack, type PutLinkBack, type PutUpCard, type QuestionFiled, type ReadCard, type ReadingGiven, type ReadingList, type RespondToCard, type Response, type ReverseLink, type RewordCard, type RewordLink, type RoundTrip, type SealBroken, type SetPlan, type ShowOrder, type Stance, type StanceShifts, type StanceTaken, type StancesState, type StancesSteered, type StartersGiven, type StationVisited, type SteerStances, type TakeCardDown, type TakeLinkDown, type TakeStance, type TidyField, type TripBegun, type TripEnded, type TripGroup, type TripMovedOn, type Visit, type VisitStation, type WallSnapshot } from './forms';
 import { know } from './kinds';
 type Raw = any[]; // What the MessagePack reader gives.
 
@@ -331,6 +331,18 @@ export function writeGiveReading(v: GiveReading): Raw {
   return [v.person, v.cards];
 }
 
+export function readGiveStarters(raw: Raw): GiveStarters {
+  return {
+    kind: 'giveStarters',
+    person: raw[0],
+    starters: raw[1],
+  };
+}
+
+export function writeGiveStarters(v: GiveStarters): Raw {
+  return [v.person, v.starters];
+}
+
 export function readJoinCard(raw: Raw): JoinCard {
   return {
     kind: 'joinCard',
@@ -502,6 +514,13 @@ export function readOwnPlace(raw: Raw): OwnPlace {
     person: raw[0],
     card: raw[1],
     at: readLineSpot(raw[2]),
+  };
+}
+
+export function readOwnStarters(raw: Raw): OwnStarters {
+  return {
+    person: raw[0],
+    starters: raw[1],
   };
 }
 
@@ -758,6 +777,14 @@ export function readStancesSteered(raw: Raw): StancesSteered {
   };
 }
 
+export function readStartersGiven(raw: Raw): StartersGiven {
+  return {
+    kind: 'startersGiven',
+    person: raw[0],
+    starters: raw[1],
+  };
+}
+
 export function readStationVisited(raw: Raw): StationVisited {
   return {
     kind: 'stationVisited',
@@ -886,6 +913,7 @@ export function readWallSnapshot(raw: Raw): WallSnapshot {
     held: raw[10],
     reading: raw[11].map((x: Raw) => readReadingList(x)),
     stances: readStancesState(raw[12]),
+    starters: raw[13].map((x: Raw) => readOwnStarters(x)),
   };
 }
 
@@ -922,6 +950,7 @@ know({
     75: readSteerStances,
     76: readColourCard,
     77: readBreakSeal,
+    80: readGiveStarters,
   },
   readRoomEvent: {
     70: readCardPutUp,
@@ -958,6 +987,7 @@ know({
     108: readStancesSteered,
     109: readCardColoured,
     110: readSealBroken,
+    113: readStartersGiven,
   },
   readRoomSnapshot: {
     4: readWallSnapshot,
@@ -994,5 +1024,6 @@ know({
     steerStances: [75, writeSteerStances],
     colourCard: [76, writeColourCard],
     breakSeal: [77, writeBreakSeal],
+    giveStarters: [80, writeGiveStarters],
   },
 });
