@@ -8,6 +8,7 @@ using Yardang.Bench;
 // bench walls                     35 students put up 500 cards on one wall; coming in late; what the page weighs
 // bench like                      like questions among 10,000: how quickly, and how often the right one
 // bench tidy                      tidying 200 cards with 260 links: how quickly, and how many links cross
+// bench needs [first seed] [lessons]   who needs the teacher, on scripted lessons: who is listed in time, and who for nothing
 // bench room [writers] [seconds] [rounds]   everybody on one board; then with one more who never reads
 // bench class [seconds] [pairs]     35 boards, a teacher subscribed to all: Yardang and the bare hub in turn
 if (args is ["serve-bare", var url])
@@ -49,6 +50,13 @@ if (args is ["like", ..])
 if (args is ["tidy", ..])
 {
     TidyLoad.Run();
+    return;
+}
+
+if (args is ["needs", .. var seeds])
+{
+    // Tuned on seeds 1 to 60; measured on others.
+    NeedsLoad.Run(seeds is [var first, ..] ? int.Parse(first, System.Globalization.CultureInfo.InvariantCulture) : 1_001, seeds is [_, var many, ..] ? int.Parse(many, System.Globalization.CultureInfo.InvariantCulture) : 200);
     return;
 }
 

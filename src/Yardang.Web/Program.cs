@@ -15,6 +15,7 @@ using Yardang.Web.Exports;
 using Yardang.Web.Lessons;
 using Yardang.Web.Mail;
 using Yardang.Web.Media;
+using Yardang.Web.Needs;
 using Yardang.Web.Pages;
 using Yardang.Web.PictureSearch;
 using Yardang.Web.QuickStart;
@@ -75,6 +76,9 @@ services.AddSingleton<SnapshotEndpoint>();
 services.AddSingleton<QuestionsEndpoint>();
 services.AddSingleton<WorthALook>();
 services.AddSingleton<DealingReading>();
+services.AddSingleton<Whereabouts>();
+services.AddSingleton<Attention>();
+services.AddSingleton<NeedsEndpoint>();
 services.AddSingleton<PouringOut>();
 services.AddSingleton<LeftoversEndpoint>();
 services.AddSingleton<ParticipantCookie>();
@@ -85,6 +89,7 @@ services.AddSingleton<Handing>();
 services.AddSingleton<LateHanding>();
 services.AddSingleton<LessonClock>();
 services.AddHostedService(provider => provider.GetRequiredService<LessonClock>());
+services.AddHostedService(provider => provider.GetRequiredService<Attention>());
 services.AddSingleton<WorkArchive>();
 services.AddSingleton<ActivityShelf>();
 services.AddSingleton<ClassListShelf>();
@@ -217,6 +222,7 @@ app.MapGet("/my-place", async (HttpContext context, Guid? at, MyPlace places) =>
 app.MapGet("/here", async (HttpContext context, MyPlace places) => Results.Redirect(await places.OfAsync(Visitor.Of(context)) is { } found ? found.Place.Address : "/?unknown=true"));
 app.MapGet("/lesson/{lesson:guid}/people.json", async (HttpContext context, Guid lesson, int? part, AccessResolver access, LessonPeople people) =>
     await access.LessonAsync(Visitor.Of(context), lesson, Power.Watches) is { } found && found.FindPart(part ?? found.CurrentPart) is { } asked ? Results.Ok(await people.SeatedAsync(found, asked)) : Results.NotFound());
+app.MapGet("/lesson/{lesson:guid}/needs", (HttpContext context, Guid lesson, NeedsEndpoint needs) => needs.GetAsync(context, lesson));
 app.MapGet("/lesson/{lesson:guid}/slips.pdf", (HttpContext context, Guid lesson, SlipExport slips) => slips.PdfAsync(context, lesson));
 app.MapGet("/lesson/{lesson:guid}/boards.pdf", (HttpContext context, Guid lesson, string? language, int? part, BoardExport export) => export.PdfAsync(context, lesson, language, part));
 app.MapGet("/lesson/{lesson:guid}/board/{board:guid}.{format:regex(^(png|svg|inkml|pdf|csv)$)}", (HttpContext context, Guid lesson, Guid board, string format, int? page, string? language, string? names, string? paper, BoardExport export) =>

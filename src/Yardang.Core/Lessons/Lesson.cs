@@ -12,7 +12,7 @@ public sealed record LessonSnapshot(
     Door Door, bool PensDown, [OrMinusOne] int? PensConfirmedOn, bool Closed, ImmutableArray<Person> People, bool NamesMasked, bool SeesOtherBoards, bool SeesTeachersBoard,
     ImmutableArray<Group> Groups, int GroupsUsed, ImmutableArray<ImmutableArray<Group>> Past, ImmutableArray<ImmutableArray<Group>> Future, int GroupingVersion, long PlacesAsOf,
     long SeatsThrough, ImmutableArray<LateChange> LateChanges, [Inline] LessonTimes Times, bool Waits, bool IsOverdue, ImmutableArray<WorkWaits> Waiting,
-    ImmutableArray<int> Parts, ImmutableSortedSet<int> OpenParts, int OpenedLast, ImmutableSortedSet<int> OwnFirstIn) : RoomSnapshot;
+    ImmutableArray<int> Parts, ImmutableSortedSet<int> OpenParts, int OpenedLast, ImmutableSortedSet<int> OwnFirstIn, [OrMinusOne] long? CheckInAt, [Inline] NeedsSettings Needs, ImmutableArray<AnsweredNeed> Answered, ImmutableArray<LastVisit> Visits) : RoomSnapshot;
 
 /// <summary>An activity being worked on by people: who is in, door, groups, signals, pens.</summary>
 public sealed class Lesson : Room
@@ -23,6 +23,8 @@ public sealed class Lesson : Room
     private readonly SortedDictionary<int, Person> _people = [];
     private readonly SortedDictionary<int, LateChange> _changes = [];
     private readonly SortedDictionary<(Guid Board, int Person), WorkWaits> _waiting = [];
+    private readonly SortedDictionary<(int Person, NeedKind Kind), AnsweredNeed> _answered = [];
+    private readonly SortedDictionary<int, LastVisit> _visits = [];
 
     /// <inheritdoc/>
     public override RoomKind Kind => RoomKind.Lesson;
@@ -90,6 +92,18 @@ public sealed class Lesson : Room
     /// <summary>On the walls of which parts each sees only their own because of the lesson; <see cref="SetOwnFirst.WholeLesson"/> for all.</summary>
     public ImmutableSortedSet<int> OwnFirstIn { get; private set; } = [];
 
+    /// <summary>Since when everybody is asked how it is going, server time in ms; null if they are not.</summary>
+    public long? CheckInAt { get; private set; }
+
+    /// <summary>What is listed by itself among those who need the teacher.</summary>
+    public NeedsSettings Needs { get; private set; } = NeedsSettings.Usual;
+
+    /// <summary>What became of needs.</summary>
+    public IReadOnlyDictionary<(int Person, NeedKind Kind), AnsweredNeed> Answered => _answered;
+
+    /// <summary>When a teacher last opened whose work, by actor number.</summary>
+    public IReadOnlyDictionary<int, LastVisit> Visits => _visits;
+
     /// <summary>The part in which students begin, and who comes back goes on: the one that was opened last, else the first that is open.</summary>
     public int CurrentPart => OpenParts.Contains(OpenedLast) ? OpenedLast : Parts.First(OpenParts.Contains);
 
@@ -113,6 +127,7 @@ public sealed class Lesson : Room
     {
         OpenLesson or ExpectPeople or Join or ConfirmPens or ConfirmSeats or HandOutLateChange or TakeLateChangeBack or AnnounceMoment or NoteWaiting or BringPerson or PlanParts when actor.Role != Role.Program => Refusal.NotAllowed,
         ConfirmLateChange(var number) => Confirm(number, actor),
+        GiveReport(var report) => Decide(report, actor),
         HandIn or TakeWorkBack => Decide(submission.Command is HandIn, actor),
         not GiveSignal when !actor.IsStaff => Refusal.NotAllowed,
         OpenLesson => Number == 0 ? new LessonOpened() : Refusal.Duplicate,
@@ -148,6 +163,12 @@ public sealed class Lesson : Room
         CloseLesson => Closed ? Refusal.Closed : new LessonClosed(),
         ReopenLesson => Closed ? new LessonReopened() : Refusal.ChangedSince,
         GiveSignal give => Decide(give, actor),
+        LowerHands => _people.Values.Any(p => p.HandUpAt is not null) ? new HandsLowered() : Refusal.ChangedSince,
+        AskCheckIn(var on) => Closed ? Refusal.Closed : on || CheckInAt is not null ? new CheckInAsked(on) : Refusal.ChangedSince,
+        VisitWork(var person) => _people.ContainsKey(person) ? new Decision.Accepted(new WorkVisited(person), Audience.NamedAndStaff) : Refusal.NotFound,
+        SetNeeds(var settings) => settings.AreSound() ? new Decision.Accepted(new NeedsSet(settings), Audience.Staff) : Refusal.OutOfRange,
+        AnswerNeed(var person, var kind, var minutes) => !Enum.IsDefined(kind) || minutes is < 0 or > AnswerNeed.Most ? Refusal.OutOfRange
+            : _people.ContainsKey(person) ? new Decision.Accepted(new NeedAnswered(person, kind, minutes), Audience.Staff) : Refusal.NotFound,
         _ => Refusal.NotAllowed,
     };
 
@@ -162,6 +183,9 @@ public sealed class Lesson : Room
         (Parts, OpenParts, OpenedLast, OwnFirstIn) = (s.Parts, s.OpenParts, s.OpenedLast, s.OwnFirstIn);
         foreach (var person in s.People) _people[person.Number] = person;
         foreach (var change in s.LateChanges) _changes[change.Number] = change;
+        (CheckInAt, Needs) = (s.CheckInAt, s.Needs);
+        foreach (var answered in s.Answered) _answered[(answered.Person, answered.Kind)] = answered;
+        foreach (var visit in s.Visits) _visits[visit.Person] = visit;
         foreach (var work in s.Waiting) _waiting[(work.Board, work.Person)] = work;
     }
 
@@ -220,10 +244,23 @@ public sealed class Lesson : Room
                 Closed = false;
                 if (Times.ClosesAt <= envelope.Time) Times = Times with { ClosesAt = null };
                 break;
-            case SignalGiven(var number, var signal, var on):
-                if (!_people.TryGetValue(number, out var person)) break;
-                long? at = on ? envelope.Time : null;
-                _people[number] = signal == Signal.HandUp ? person with { HandUpAt = at } : person with { ReadyAt = at };
+            case SignalGiven given: Change(given.Person, p => p.Signalling(given, envelope.Time)); break;
+            case HandsLowered:
+                foreach (var number in _people.Keys.ToList()) Change(number, p => p with { HandUpAt = null, Reason = HandReason.None, Words = "" });
+                break;
+            case ReportGiven(var number, var report): Change(number, p => p with { Report = report, ReportAt = report == Report.None ? null : envelope.Time }); break;
+            case CheckInAsked(var on):
+                CheckInAt = on ? envelope.Time : null;
+                if (!on) break;
+                foreach (var number in _people.Keys.ToList()) Change(number, p => p with { Report = Report.None, ReportAt = null });
+                break;
+            case WorkVisited(var number):
+                Change(number, p => p.SeenTo());
+                _visits[number] = new(number, envelope.Time);
+                break;
+            case NeedsSet(var settings): Needs = settings; break;
+            case NeedAnswered(var number, var kind, var minutes):
+                _answered[(number, kind)] = new(number, kind, envelope.Time, minutes == 0 ? null : envelope.Time + (minutes * 60_000L));
                 break;
         }
     }
@@ -231,11 +268,23 @@ public sealed class Lesson : Room
     private Decision Decide(GiveSignal give, Actor actor)
     {
         if (Closed) return Refusal.Closed;
-        if (!Enum.IsDefined(give.Signal)) return Refusal.OutOfRange;
+        if (!Enum.IsDefined(give.Signal) || !Enum.IsDefined(give.Reason)) return Refusal.OutOfRange;
+        if ((give.Reason != HandReason.None || give.Words.Length > 0) && (!give.On || give.Signal != Signal.HandUp || !IsReason(give.Words))) return Refusal.OutOfRange;
         if (!_people.TryGetValue(give.Person, out var person) || person.Standing != Standing.In) return Refusal.NotFound;
         if (!actor.IsStaff && actor.Number != give.Person) return Refusal.NotYours;
         if (actor.IsStaff && give.On) return Refusal.NotAllowed;
-        return new Decision.Accepted(new SignalGiven(give.Person, give.Signal, give.On), Audience.NamedAndStaff);
+        return new Decision.Accepted(new SignalGiven(give.Person, give.Signal, give.On, give.Reason, give.Words.Trim()), Audience.NamedAndStaff);
+    }
+
+    private static bool IsReason(string words) => words.Length <= GiveSignal.WordsLength && !words.Any(char.IsControl);
+
+    private Decision Decide(Report report, Actor actor)
+    {
+        if (Closed) return Refusal.Closed;
+        if (actor.IsStaff) return Refusal.NotAllowed;
+        if (!Enum.IsDefined(report)) return Refusal.OutOfRange;
+        if (!_people.TryGetValue(actor.Number, out var person) || person.Standing != Standing.In) return Refusal.NotFound;
+        return person.Report == report ? Refusal.ChangedSince : new Decision.Accepted(new ReportGiven(actor.Number, report), Audience.NamedAndStaff);
     }
 
     private Decision Decide(HandOutLateChange handOut)
@@ -348,7 +397,12 @@ public sealed class Lesson : Room
     // A student's copy of the lesson knows of nobody but them.
     private void Stand(int number, Standing standing)
     {
-        if (_people.TryGetValue(number, out var person)) _people[number] = person with { Standing = standing, HandUpAt = null, ReadyAt = null };
+        Change(number, person => person.SeenTo() with { Standing = standing, Report = Report.None, ReportAt = null });
+    }
+
+    private void Change(int number, Func<Person, Person> change)
+    {
+        if (_people.TryGetValue(number, out var person)) _people[number] = change(person);
     }
 
     private int Present => _people.Values.Count(p => p.Standing is Standing.In or Standing.Waiting or Standing.Expected);

@@ -17,16 +17,6 @@ public enum Door
     Closed = 2,
 }
 
-/// <summary>What a student tells the teacher without words.</summary>
-public enum Signal
-{
-    /// <summary>A hand is up: I need you.</summary>
-    HandUp = 1,
-
-    /// <summary>Please look at what I have done.</summary>
-    ReadyForALook = 2,
-}
-
 /// <summary>The program: hand out the activity.</summary>
 public sealed record OpenLesson : Command;
 
@@ -81,10 +71,6 @@ public sealed record SetSight(bool OtherBoards, bool TeachersBoard) : Command;
 /// <summary>Staff: set the door.</summary>
 [Kind(20)]
 public sealed record SetDoor(Door Door) : Command;
-
-/// <summary>Raise or lower a signal: a student their own, staff anybody's.</summary>
-[Kind(21)]
-public sealed record GiveSignal(int Person, Signal Signal, bool On) : Command;
 
 /// <summary>Staff: pens down, or up again.</summary>
 [Kind(22)]
@@ -207,14 +193,6 @@ public sealed record SightSet(bool OtherBoards, bool TeachersBoard) : RoomEvent;
 /// <summary>The door was set.</summary>
 [Kind(32)]
 public sealed record DoorSet(Door Door) : RoomEvent;
-
-/// <summary>A signal was raised or lowered.</summary>
-[Kind(33)]
-public sealed record SignalGiven(int Person, Signal Signal, bool On) : RoomEvent
-{
-    /// <inheritdoc/>
-    public override bool Names(int person) => person == Person;
-}
 
 /// <summary>The pens are to be down, or up.</summary>
 [Kind(34)]

@@ -29,8 +29,23 @@ public enum Standing
 /// <param name="Standing">Whether they are in.</param>
 /// <param name="HandedInAt">When their work was handed in, server time in ms; null if it is not.</param>
 /// <param name="IsListed">Whether they are on the class list of the lesson.</param>
-public sealed record Person(int Number, long JoinedAt, [OrMinusOne] long? HandUpAt = null, [OrMinusOne] long? ReadyAt = null, Standing Standing = Standing.In, [OrMinusOne] long? HandedInAt = null, bool IsListed = false)
+/// <param name="Reason">Why the hand is up, if they say so.</param>
+/// <param name="Words">The same in own words; may be empty.</param>
+/// <param name="Report">How they say that it is going.</param>
+/// <param name="ReportAt">Since when, server time in ms; null while they say nothing.</param>
+public sealed record Person(int Number, long JoinedAt, [OrMinusOne] long? HandUpAt = null, [OrMinusOne] long? ReadyAt = null, Standing Standing = Standing.In, [OrMinusOne] long? HandedInAt = null, bool IsListed = false, HandReason Reason = HandReason.None, string Words = "", Report Report = Report.None, [OrMinusOne] long? ReportAt = null)
 {
+    /// <summary>The same with nothing left that they waited for: no hand, no look, neither stuck nor unsure.</summary>
+    public Person SeenTo() => this with { HandUpAt = null, Reason = HandReason.None, Words = "", ReadyAt = null, Report = Report == Report.GoesOn ? Report : Report.None, ReportAt = Report == Report.GoesOn ? ReportAt : null };
+
+    /// <summary>The same with a signal raised or lowered. A hand that is up keeps its place.</summary>
+    internal Person Signalling(SignalGiven given, long time) => given switch
+    {
+        { Signal: Signal.ReadyForALook } => this with { ReadyAt = given.On ? time : null },
+        { On: true } => this with { HandUpAt = HandUpAt ?? time, Reason = given.Reason, Words = given.Words },
+        _ => this with { HandUpAt = null, Reason = HandReason.None, Words = "" },
+    };
+
     /// <summary>Whether they belong to the class of this lesson: in, or still to come.</summary>
     public bool Belongs => Standing is Standing.In or Standing.Expected;
 }

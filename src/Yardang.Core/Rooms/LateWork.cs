@@ -53,4 +53,7 @@ public interface IWorkRoom
 
     /// <summary>Who has put something there that is not the teacher's, by actor number.</summary>
     IEnumerable<int> Writers { get; }
+
+    /// <summary>What each student did last there, by actor number.</summary>
+    IReadOnlyDictionary<int, LastAct> Acts { get; }
 }

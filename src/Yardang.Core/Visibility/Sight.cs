@@ -108,6 +108,9 @@ public static class Sight
     /// <summary>Whether somebody is told of a person of the lesson.</summary>
     public static bool Of(Actor reader, Person person) => reader.IsStaff || person.Number == reader.Number;
 
+    /// <summary>Whether somebody is told when a teacher last opened a person's work.</summary>
+    public static bool Of(Actor reader, LastVisit visit) => reader.IsStaff || visit.Person == reader.Number;
+
     /// <summary>Whether somebody is told of a late change: who else was given something is no matter of a student's.</summary>
     public static bool Of(Actor reader, LateChange change) => reader.IsStaff || change.Received.Contains(reader.Number);
 

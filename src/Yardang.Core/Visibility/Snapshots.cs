@@ -64,5 +64,9 @@ public static class Snapshots
         lesson.Parts,
         lesson.OpenParts,
         lesson.OpenedLast,
-        lesson.OwnFirstIn);
+        lesson.OwnFirstIn,
+        lesson.CheckInAt,
+        reader.IsStaff ? lesson.Needs : NeedsSettings.Usual,
+        reader.IsStaff ? [.. lesson.Answered.Values] : [],
+        [.. lesson.Visits.Values.Where(visit => Sight.Of(reader, visit))]);
 }

@@ -180,6 +180,12 @@ internal static class Forms
             case Yardang.Core.Boards.SetMarkJudging v: Write(ref w, v); break;
             case Yardang.Core.Lessons.SetOwnFirst v: Write(ref w, v); break;
             case Yardang.Core.Walls.GiveStarters v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.LowerHands v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.GiveReport v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.AskCheckIn v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.VisitWork v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.SetNeeds v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.AnswerNeed v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -253,6 +259,12 @@ internal static class Forms
         Yardang.Core.Boards.SetMarkJudging => 78,
         Yardang.Core.Lessons.SetOwnFirst => 79,
         Yardang.Core.Walls.GiveStarters => 80,
+        Yardang.Core.Lessons.LowerHands => 81,
+        Yardang.Core.Lessons.GiveReport => 82,
+        Yardang.Core.Lessons.AskCheckIn => 83,
+        Yardang.Core.Lessons.VisitWork => 84,
+        Yardang.Core.Lessons.SetNeeds => 85,
+        Yardang.Core.Lessons.AnswerNeed => 86,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -334,6 +346,12 @@ internal static class Forms
         78 => ReadSetMarkJudging(ref r),
         79 => ReadSetOwnFirst(ref r),
         80 => ReadGiveStarters(ref r),
+        81 => ReadLowerHands(ref r),
+        82 => ReadGiveReport(ref r),
+        83 => ReadAskCheckIn(ref r),
+        84 => ReadVisitWork(ref r),
+        85 => ReadSetNeeds(ref r),
+        86 => ReadAnswerNeed(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of command: {kind}."),
     };
 
@@ -476,6 +494,12 @@ internal static class Forms
             case Yardang.Core.Boards.MarkJudgingSet v: Write(ref w, v); break;
             case Yardang.Core.Lessons.OwnFirstSet v: Write(ref w, v); break;
             case Yardang.Core.Walls.StartersGiven v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.HandsLowered v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.ReportGiven v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.CheckInAsked v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.WorkVisited v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.NeedsSet v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.NeedAnswered v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -573,6 +597,12 @@ internal static class Forms
         Yardang.Core.Boards.MarkJudgingSet => 111,
         Yardang.Core.Lessons.OwnFirstSet => 112,
         Yardang.Core.Walls.StartersGiven => 113,
+        Yardang.Core.Lessons.HandsLowered => 114,
+        Yardang.Core.Lessons.ReportGiven => 115,
+        Yardang.Core.Lessons.CheckInAsked => 116,
+        Yardang.Core.Lessons.WorkVisited => 117,
+        Yardang.Core.Lessons.NeedsSet => 118,
+        Yardang.Core.Lessons.NeedAnswered => 119,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -678,6 +708,12 @@ internal static class Forms
         111 => ReadMarkJudgingSet(ref r),
         112 => ReadOwnFirstSet(ref r),
         113 => ReadStartersGiven(ref r),
+        114 => ReadHandsLowered(ref r),
+        115 => ReadReportGiven(ref r),
+        116 => ReadCheckInAsked(ref r),
+        117 => ReadWorkVisited(ref r),
+        118 => ReadNeedsSet(ref r),
+        119 => ReadNeedAnswered(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of room event: {kind}."),
     };
 
@@ -936,6 +972,24 @@ internal static class Forms
         return new Yardang.Core.Editing.AnswerKey(@marks, @zones);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.AnswerNeed v)
+    {
+        w.WriteArrayHeader(3);
+        w.Write(v.Person);
+        w.Write((int)v.Need);
+        w.Write(v.Minutes);
+    }
+
+    public static Yardang.Core.Lessons.AnswerNeed ReadAnswerNeed(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 3);
+        System.Int32 @person = r.ReadInt32();
+        Yardang.Core.Lessons.NeedKind @need = (Yardang.Core.Lessons.NeedKind)r.ReadInt32();
+        System.Int32 @minutes = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.AnswerNeed(@person, @need, @minutes);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Threads.AnswerPutBack v)
     {
         w.WriteArrayHeader(3);
@@ -992,6 +1046,40 @@ internal static class Forms
         System.Int32 @whose = r.ReadInt32();
         fields.End(ref r);
         return new Yardang.Core.Threads.AnswerTakenDown(@about, @id, @whose);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.AnsweredNeed v)
+    {
+        w.WriteArrayHeader(4);
+        w.Write(v.Person);
+        w.Write((int)v.Kind);
+        w.Write(v.At);
+        w.Write(v.Until ?? -1);
+    }
+
+    public static Yardang.Core.Lessons.AnsweredNeed ReadAnsweredNeed(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 4);
+        System.Int32 @person = r.ReadInt32();
+        Yardang.Core.Lessons.NeedKind @kind = (Yardang.Core.Lessons.NeedKind)r.ReadInt32();
+        System.Int64 @at = r.ReadInt64();
+        System.Int64? @until = ByHand.OrNull(r.ReadInt64());
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.AnsweredNeed(@person, @kind, @at, @until);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.AskCheckIn v)
+    {
+        w.WriteArrayHeader(1);
+        w.Write(v.On);
+    }
+
+    public static Yardang.Core.Lessons.AskCheckIn ReadAskCheckIn(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 1);
+        System.Boolean @on = r.ReadBoolean();
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.AskCheckIn(@on);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.AskToo v)
@@ -1988,6 +2076,20 @@ internal static class Forms
         return new Yardang.Core.Editing.ChangesMade(@changes, @back);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.CheckInAsked v)
+    {
+        w.WriteArrayHeader(1);
+        w.Write(v.On);
+    }
+
+    public static Yardang.Core.Lessons.CheckInAsked ReadCheckInAsked(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 1);
+        System.Boolean @on = r.ReadBoolean();
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.CheckInAsked(@on);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.ClassOrder v)
     {
         w.WriteArrayHeader(7);
@@ -2722,12 +2824,30 @@ internal static class Forms
         return new Yardang.Core.Walls.GiveReading(@person, @cards);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.GiveReport v)
+    {
+        w.WriteArrayHeader(1);
+        w.Write((int)v.Report);
+    }
+
+    public static Yardang.Core.Lessons.GiveReport ReadGiveReport(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 1);
+        Yardang.Core.Lessons.Report @report = (Yardang.Core.Lessons.Report)r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.GiveReport(@report);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.GiveSignal v)
     {
-        w.WriteArrayHeader(3);
+        var count = (int)v.Reason != 0 || v.Words.Length > 0 ? 5 : 3;
+        w.WriteArrayHeader(count);
         w.Write(v.Person);
         w.Write((int)v.Signal);
         w.Write(v.On);
+        if (count < 5) return;
+        w.Write((int)v.Reason);
+        w.Write(v.Words);
     }
 
     public static Yardang.Core.Lessons.GiveSignal ReadGiveSignal(ref MessagePackReader r)
@@ -2736,8 +2856,16 @@ internal static class Forms
         System.Int32 @person = r.ReadInt32();
         Yardang.Core.Lessons.Signal @signal = (Yardang.Core.Lessons.Signal)r.ReadInt32();
         System.Boolean @on = r.ReadBoolean();
+        Yardang.Core.Lessons.HandReason @reason = default;
+        System.String @words = "";
+        if (fields.Has(5))
+        {
+            @reason = (Yardang.Core.Lessons.HandReason)r.ReadInt32();
+            @words = ByHand.ReadText(ref r);
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Lessons.GiveSignal(@person, @signal, @on);
+        return new Yardang.Core.Lessons.GiveSignal(@person, @signal, @on, @reason, @words);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.GiveStarters v)
@@ -2960,6 +3088,18 @@ internal static class Forms
         return new Yardang.Core.Lessons.HandIn();
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.HandsLowered v)
+    {
+        w.WriteArrayHeader(0);
+    }
+
+    public static Yardang.Core.Lessons.HandsLowered ReadHandsLowered(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 0);
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.HandsLowered();
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.InkBody v)
     {
         w.WriteArrayHeader(2);
@@ -3173,6 +3313,22 @@ internal static class Forms
         System.Int64 @page = r.ReadInt64();
         fields.End(ref r);
         return new Yardang.Core.Rooms.LastAct(@person, @at, @page);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.LastVisit v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Person);
+        w.Write(v.At);
+    }
+
+    public static Yardang.Core.Lessons.LastVisit ReadLastVisit(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int32 @person = r.ReadInt32();
+        System.Int64 @at = r.ReadInt64();
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.LastVisit(@person, @at);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.LastWriter v)
@@ -3495,7 +3651,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.LessonSnapshot v)
     {
-        w.WriteArrayHeader(27);
+        w.WriteArrayHeader(35);
         w.Write((int)v.Door);
         w.Write(v.PensDown);
         w.Write(v.PensConfirmedOn ?? -1);
@@ -3578,11 +3734,29 @@ internal static class Forms
             w.Write(item);
         }
 
+        w.Write(v.CheckInAt ?? -1);
+        w.Write(v.Needs.NotStartedAfter);
+        w.Write(v.Needs.StoppedAfter);
+        w.Write(v.Needs.InCirclesAfter);
+        w.Write(v.Needs.OtherPageAfter);
+        w.Write(v.Needs.OfflineAfter);
+        w.WriteArrayHeader(v.Answered.Length);
+        foreach (var item in v.Answered)
+        {
+            Write(ref w, item);
+        }
+
+        w.WriteArrayHeader(v.Visits.Length);
+        foreach (var item in v.Visits)
+        {
+            Write(ref w, item);
+        }
+
     }
 
     public static Yardang.Core.Lessons.LessonSnapshot ReadLessonSnapshot(ref MessagePackReader r)
     {
-        var fields = new Fields(ref r, 27);
+        var fields = new Fields(ref r, 35);
         Yardang.Core.Lessons.Door @door = (Yardang.Core.Lessons.Door)r.ReadInt32();
         System.Boolean @pensDown = r.ReadBoolean();
         System.Int32? @pensConfirmedOn = ByHand.OrNull(r.ReadInt32());
@@ -3607,8 +3781,12 @@ internal static class Forms
         ImmutableSortedSet<System.Int32> @openParts = [.. ReadListOfInt32(ref r)];
         System.Int32 @openedLast = r.ReadInt32();
         ImmutableSortedSet<System.Int32> @ownFirstIn = [.. ReadListOfInt32(ref r)];
+        System.Int64? @checkInAt = ByHand.OrNull(r.ReadInt64());
+        Yardang.Core.Lessons.NeedsSettings @needs = new Yardang.Core.Lessons.NeedsSettings(r.ReadInt32(), r.ReadInt32(), r.ReadInt32(), r.ReadInt32(), r.ReadInt32());
+        ImmutableArray<Yardang.Core.Lessons.AnsweredNeed> @answered = ReadListOfAnsweredNeed(ref r);
+        ImmutableArray<Yardang.Core.Lessons.LastVisit> @visits = ReadListOfLastVisit(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Lessons.LessonSnapshot(@door, @pensDown, @pensConfirmedOn, @closed, @people, @namesMasked, @seesOtherBoards, @seesTeachersBoard, @groups, @groupsUsed, @past, @future, @groupingVersion, @placesAsOf, @seatsThrough, @lateChanges, @times, @waits, @isOverdue, @waiting, @parts, @openParts, @openedLast, @ownFirstIn);
+        return new Yardang.Core.Lessons.LessonSnapshot(@door, @pensDown, @pensConfirmedOn, @closed, @people, @namesMasked, @seesOtherBoards, @seesTeachersBoard, @groups, @groupsUsed, @past, @future, @groupingVersion, @placesAsOf, @seatsThrough, @lateChanges, @times, @waits, @isOverdue, @waiting, @parts, @openParts, @openedLast, @ownFirstIn, @checkInAt, @needs, @answered, @visits);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.LessonTimes v)
@@ -3843,6 +4021,18 @@ internal static class Forms
         Yardang.Core.Pages.Texts @text = ByHand.ReadTexts(ref r);
         fields.End(ref r);
         return new Yardang.Core.Walls.LinkWord(@id, @text);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.LowerHands v)
+    {
+        w.WriteArrayHeader(0);
+    }
+
+    public static Yardang.Core.Lessons.LowerHands ReadLowerHands(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 0);
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.LowerHands();
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.MakeChanges v)
@@ -4166,6 +4356,64 @@ internal static class Forms
         Yardang.Core.Pages.Texts @name = ByHand.ReadTexts(ref r);
         fields.End(ref r);
         return new Yardang.Core.Editing.Naming(@name);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.NeedAnswered v)
+    {
+        w.WriteArrayHeader(3);
+        w.Write(v.Person);
+        w.Write((int)v.Need);
+        w.Write(v.Minutes);
+    }
+
+    public static Yardang.Core.Lessons.NeedAnswered ReadNeedAnswered(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 3);
+        System.Int32 @person = r.ReadInt32();
+        Yardang.Core.Lessons.NeedKind @need = (Yardang.Core.Lessons.NeedKind)r.ReadInt32();
+        System.Int32 @minutes = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.NeedAnswered(@person, @need, @minutes);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.NeedsSet v)
+    {
+        w.WriteArrayHeader(5);
+        w.Write(v.Settings.NotStartedAfter);
+        w.Write(v.Settings.StoppedAfter);
+        w.Write(v.Settings.InCirclesAfter);
+        w.Write(v.Settings.OtherPageAfter);
+        w.Write(v.Settings.OfflineAfter);
+    }
+
+    public static Yardang.Core.Lessons.NeedsSet ReadNeedsSet(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 5);
+        Yardang.Core.Lessons.NeedsSettings @settings = new Yardang.Core.Lessons.NeedsSettings(r.ReadInt32(), r.ReadInt32(), r.ReadInt32(), r.ReadInt32(), r.ReadInt32());
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.NeedsSet(@settings);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.NeedsSettings v)
+    {
+        w.WriteArrayHeader(5);
+        w.Write(v.NotStartedAfter);
+        w.Write(v.StoppedAfter);
+        w.Write(v.InCirclesAfter);
+        w.Write(v.OtherPageAfter);
+        w.Write(v.OfflineAfter);
+    }
+
+    public static Yardang.Core.Lessons.NeedsSettings ReadNeedsSettings(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 5);
+        System.Int32 @notStartedAfter = r.ReadInt32();
+        System.Int32 @stoppedAfter = r.ReadInt32();
+        System.Int32 @inCirclesAfter = r.ReadInt32();
+        System.Int32 @otherPageAfter = r.ReadInt32();
+        System.Int32 @offlineAfter = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.NeedsSettings(@notStartedAfter, @stoppedAfter, @inCirclesAfter, @otherPageAfter, @offlineAfter);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.NewMark v)
@@ -4725,7 +4973,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.Person v)
     {
-        w.WriteArrayHeader(7);
+        w.WriteArrayHeader(11);
         w.Write(v.Number);
         w.Write(v.JoinedAt);
         w.Write(v.HandUpAt ?? -1);
@@ -4733,11 +4981,15 @@ internal static class Forms
         w.Write((int)v.Standing);
         w.Write(v.HandedInAt ?? -1);
         w.Write(v.IsListed);
+        w.Write((int)v.Reason);
+        w.Write(v.Words);
+        w.Write((int)v.Report);
+        w.Write(v.ReportAt ?? -1);
     }
 
     public static Yardang.Core.Lessons.Person ReadPerson(ref MessagePackReader r)
     {
-        var fields = new Fields(ref r, 7);
+        var fields = new Fields(ref r, 11);
         System.Int32 @number = r.ReadInt32();
         System.Int64 @joinedAt = r.ReadInt64();
         System.Int64? @handUpAt = ByHand.OrNull(r.ReadInt64());
@@ -4745,8 +4997,12 @@ internal static class Forms
         Yardang.Core.Lessons.Standing @standing = (Yardang.Core.Lessons.Standing)r.ReadInt32();
         System.Int64? @handedInAt = ByHand.OrNull(r.ReadInt64());
         System.Boolean @isListed = r.ReadBoolean();
+        Yardang.Core.Lessons.HandReason @reason = (Yardang.Core.Lessons.HandReason)r.ReadInt32();
+        System.String @words = ByHand.ReadText(ref r);
+        Yardang.Core.Lessons.Report @report = (Yardang.Core.Lessons.Report)r.ReadInt32();
+        System.Int64? @reportAt = ByHand.OrNull(r.ReadInt64());
         fields.End(ref r);
-        return new Yardang.Core.Lessons.Person(@number, @joinedAt, @handUpAt, @readyAt, @standing, @handedInAt, @isListed);
+        return new Yardang.Core.Lessons.Person(@number, @joinedAt, @handUpAt, @readyAt, @standing, @handedInAt, @isListed, @reason, @words, @report, @reportAt);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.PersonAdmitted v)
@@ -5382,6 +5638,22 @@ internal static class Forms
         return new Yardang.Core.Lessons.ReopenLesson();
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.ReportGiven v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Person);
+        w.Write((int)v.Report);
+    }
+
+    public static Yardang.Core.Lessons.ReportGiven ReadReportGiven(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int32 @person = r.ReadInt32();
+        Yardang.Core.Lessons.Report @report = (Yardang.Core.Lessons.Report)r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.ReportGiven(@person, @report);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.RespondToCard v)
     {
         w.WriteArrayHeader(3);
@@ -5723,6 +5995,24 @@ internal static class Forms
         return new Yardang.Core.Boards.SetMarkJudging(@judging);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.SetNeeds v)
+    {
+        w.WriteArrayHeader(5);
+        w.Write(v.Settings.NotStartedAfter);
+        w.Write(v.Settings.StoppedAfter);
+        w.Write(v.Settings.InCirclesAfter);
+        w.Write(v.Settings.OtherPageAfter);
+        w.Write(v.Settings.OfflineAfter);
+    }
+
+    public static Yardang.Core.Lessons.SetNeeds ReadSetNeeds(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 5);
+        Yardang.Core.Lessons.NeedsSettings @settings = new Yardang.Core.Lessons.NeedsSettings(r.ReadInt32(), r.ReadInt32(), r.ReadInt32(), r.ReadInt32(), r.ReadInt32());
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.SetNeeds(@settings);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.SetOwnFirst v)
     {
         w.WriteArrayHeader(2);
@@ -5935,10 +6225,14 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.SignalGiven v)
     {
-        w.WriteArrayHeader(3);
+        var count = (int)v.Reason != 0 || v.Words.Length > 0 ? 5 : 3;
+        w.WriteArrayHeader(count);
         w.Write(v.Person);
         w.Write((int)v.Signal);
         w.Write(v.On);
+        if (count < 5) return;
+        w.Write((int)v.Reason);
+        w.Write(v.Words);
     }
 
     public static Yardang.Core.Lessons.SignalGiven ReadSignalGiven(ref MessagePackReader r)
@@ -5947,8 +6241,16 @@ internal static class Forms
         System.Int32 @person = r.ReadInt32();
         Yardang.Core.Lessons.Signal @signal = (Yardang.Core.Lessons.Signal)r.ReadInt32();
         System.Boolean @on = r.ReadBoolean();
+        Yardang.Core.Lessons.HandReason @reason = default;
+        System.String @words = "";
+        if (fields.Has(5))
+        {
+            @reason = (Yardang.Core.Lessons.HandReason)r.ReadInt32();
+            @words = ByHand.ReadText(ref r);
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Lessons.SignalGiven(@person, @signal, @on);
+        return new Yardang.Core.Lessons.SignalGiven(@person, @signal, @on, @reason, @words);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Sizing v)
@@ -6674,6 +6976,20 @@ internal static class Forms
         return new Yardang.Core.Walls.VisitStation(@station);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.VisitWork v)
+    {
+        w.WriteArrayHeader(1);
+        w.Write(v.Person);
+    }
+
+    public static Yardang.Core.Lessons.VisitWork ReadVisitWork(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 1);
+        System.Int32 @person = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.VisitWork(@person);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallPlan v)
     {
         var count = v.Field is not null ? 8 : v.Line is not null || v.GivenCards is not null ? 7 : v.Map is not null ? 5 : 4;
@@ -7234,6 +7550,20 @@ internal static class Forms
         return new Yardang.Core.Lessons.WorkTakenBack(@people);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.WorkVisited v)
+    {
+        w.WriteArrayHeader(1);
+        w.Write(v.Person);
+    }
+
+    public static Yardang.Core.Lessons.WorkVisited ReadWorkVisited(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 1);
+        System.Int32 @person = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.WorkVisited(@person);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.WorkWaits v)
     {
         w.WriteArrayHeader(3);
@@ -7319,6 +7649,15 @@ internal static class Forms
         if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
         var list = ImmutableArray.CreateBuilder<Yardang.Core.Threads.Answer>(count);
         for (; count > 0; count--) list.Add(ReadAnswer(ref r));
+        return list.MoveToImmutable();
+    }
+
+    private static ImmutableArray<Yardang.Core.Lessons.AnsweredNeed> ReadListOfAnsweredNeed(ref MessagePackReader r, int most = int.MaxValue)
+    {
+        var count = r.ReadArrayHeader();
+        if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Lessons.AnsweredNeed>(count);
+        for (; count > 0; count--) list.Add(ReadAnsweredNeed(ref r));
         return list.MoveToImmutable();
     }
 
@@ -7445,6 +7784,15 @@ internal static class Forms
         if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
         var list = ImmutableArray.CreateBuilder<Yardang.Core.Rooms.LastAct>(count);
         for (; count > 0; count--) list.Add(ReadLastAct(ref r));
+        return list.MoveToImmutable();
+    }
+
+    private static ImmutableArray<Yardang.Core.Lessons.LastVisit> ReadListOfLastVisit(ref MessagePackReader r, int most = int.MaxValue)
+    {
+        var count = r.ReadArrayHeader();
+        if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Lessons.LastVisit>(count);
+        for (; count > 0; count--) list.Add(ReadLastVisit(ref r));
         return list.MoveToImmutable();
     }
 

@@ -7,6 +7,7 @@ using Yardang.Core.Rooms;
 using Yardang.Core.Threads;
 using Yardang.Data.Wire;
 using Yardang.Web.Access;
+using Yardang.Web.Needs;
 
 namespace Yardang.Web.Rooms;
 
@@ -14,7 +15,7 @@ namespace Yardang.Web.Rooms;
 /// The live connection: commands in, numbered events out. Methods hand over and return; what happens next comes through
 /// <see cref="Watch"/>. Described in docs/protocol.md.
 /// </summary>
-public sealed class RoomHub(RoomHosts hosts, AccessResolver access, IHubContext<RoomHub> hub, LiveConnections connections, Strangers strangers) : Hub
+public sealed class RoomHub(RoomHosts hosts, AccessResolver access, IHubContext<RoomHub> hub, LiveConnections connections, Strangers strangers, Whereabouts whereabouts) : Hub
 {
     private const int PreviewBytes = 8 * 1024;
     private const int MaxWatches = 400;
@@ -108,6 +109,13 @@ public sealed class RoomHub(RoomHosts hosts, AccessResolver access, IHubContext<
         var (roomAccess, host) = await EnterAsync(room);
         if (!roomAccess.MayWrite || (!roomAccess.Actor.IsStaff && !host.Allowed.StudentsMayWrite)) return;
         host.Preview(Signed(roomAccess.Actor, preview), roomAccess.Actor);
+    }
+
+    /// <summary>A student has turned to a page: their teacher sees where they are.</summary>
+    public async Task Turned(string room, long page)
+    {
+        var (roomAccess, host) = await EnterAsync(room);
+        if (roomAccess is { Kind: RoomKind.Board, MayWrite: true } && roomAccess.Actor is { IsStaff: false, HasLeft: false }) whereabouts.Note(host.Id, roomAccess.Actor.Number, page);
     }
 
     // [actor, role, client's bytes]: a client cannot speak in another's name.

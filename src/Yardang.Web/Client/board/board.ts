@@ -26,6 +26,7 @@ import { handingIn } from '../lesson/handing-in';
 import { TRYING, keptState, keptWords } from '../lesson/keeping';
 import { Names } from '../lesson/names';
 import { tellingOf } from '../lesson/telling';
+import { openTelling } from '../lesson/telling-menus';
 import type { BoardData } from './board-data';
 import { bringingOf } from './bringing';
 import { broughtOf } from './brought';
@@ -106,7 +107,7 @@ Alpine.data('board', () => {
       texts.bringAway,
     ),
     handIn: handingIn(lesson, () => editor.sheets.lastActivity, me.number, data.zone, texts),
-    tell: tellingOf(lesson, me.number, isStudent, texts),
+    tell: tellingOf(lesson, me.number, isStudent, texts, openTelling),
     texts,
     seesOthers: false,
     opened: isTry,
@@ -250,6 +251,7 @@ Alpine.data('board', () => {
         this.heading = (sheets.name[language] ?? data.title) + this.company.words;
         if (this.opened) this.news.receive(lesson());
       }
+      attendance?.tellPage(editor.page);
       const keeping = attendance?.keeping ?? TRYING;
       this.keptText = keptWords(keeping, texts);
       this.keptState = keptState(keeping);

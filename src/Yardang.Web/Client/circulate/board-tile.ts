@@ -37,6 +37,10 @@ export class BoardTile extends Tile<Sheets> {
     return this.client.state.pages.length;
   }
 
+  override numberOf(page: number): number {
+    return this.client.state.pages.findIndex((p) => p.id === page) + 1;
+  }
+
   showPage(number: number): void {
     this.pageNumber = number;
     this.shown();

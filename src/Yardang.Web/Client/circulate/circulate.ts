@@ -5,7 +5,8 @@ import { decode } from '@msgpack/msgpack';
 import { fill, pageData, plural } from '../page-data';
 import { Connection, type Link, reloadSoon } from '../room/connection';
 import { PeopleList, askForPeople } from '../people/people-list';
-import { LessonState, Signal, Standing } from '../room/lesson-state';
+import { HandReason, LessonState, NeedKind, Report, Signal, Standing } from '../room/lesson-state';
+import type { NeedsSettings } from '../wire/forms';
 import { deviceOutbox } from '../room/outbox-store';
 import { RoomClient } from '../room/room-client';
 import { floodAmong } from '../room/flood';
@@ -13,7 +14,7 @@ import { serverNow } from '../room/server-clock';
 import { readRoomSnapshot } from '../wire/kinds';
 import { BoardTile } from './board-tile';
 import type { LatePage, LateTexts } from './late-work';
-import { type NeedsTexts, type Need, needsMe } from './needs-me';
+import { AskingWho, type Need, type NeedSaid, needInWords, type NeedsTexts, type WhoNeeds } from './needs-me';
 import type { Activity, Tile } from './tile';
 import { type TopicCount, WallTile, type WallTileWords } from './wall-tile';
 
@@ -70,6 +71,11 @@ interface CirculateData {
     flood: string;
     cards: string;
     cardsOne: string;
+    checkInSilent: string;
+    checkInSilentOne: string;
+    away: string;
+    awayOne: string;
+    onPage: string;
   } & LateTexts &
     WallTileWords;
 }
@@ -107,8 +113,25 @@ async function isWall(room: string): Promise<boolean> {
 /** After these, who is in and on which board is asked for anew. */
 const PEOPLE_CHANGE = new Set(['personJoined', 'personAsked', 'seatsConfirmed']);
 const TICK_MS = 5000;
-/** Boards change many times a second; who needs me is looked at no more often than this. */
-const NEEDS_MS = 400;
+/** After these, who needs me may be others. */
+const NEEDS_CHANGE = new Set([
+  'signalGiven',
+  'handsLowered',
+  'reportGiven',
+  'checkInAsked',
+  'workVisited',
+  'needAnswered',
+  'needsSet',
+  'workWaits',
+  'workHandedIn',
+  'workTakenBack',
+  'pensSet',
+  'lessonClosed',
+  'lessonReopened',
+]);
+const PUT_OFF_MINUTES = 5;
+/** What is seen of the work that a group shares. */
+const OF_GROUP = new Set([NeedKind.NotStarted, NeedKind.Stopped, NeedKind.InCircles]);
 
 Alpine.data('circulate', () => {
   const data = pageData<CirculateData>();
@@ -118,7 +141,8 @@ Alpine.data('circulate', () => {
   let lesson: RoomClient<LessonState>;
   let list: PeopleList<Participant>;
   let wanted: boolean | null = null;
-  let needsTimer: ReturnType<typeof setTimeout> | null = null;
+  let found: WhoNeeds = { needs: [], away: [], gone: [], pages: {} };
+  let asking: AskingWho;
   /** The board whose late work is looked at, if it is none of those on the screen. */
   let beside: Tile | null = null;
 
@@ -134,6 +158,16 @@ Alpine.data('circulate', () => {
     pageNumber: 1,
     pageCount: 1,
     needs: [] as Need[],
+    /** How many hands are up, and how many are away. */
+    hands: 0,
+    awayCount: 0,
+    /** Whether the class is asked how it is going; how many are stuck, unsure, can go on; who has not said. */
+    isAsked: false,
+    hasReports: false,
+    reports: [0, 0, 0],
+    silentText: '',
+    /** What is listed by itself, while it is changed. */
+    settings: null as NeedsSettings | null,
     pensDown: false,
     pensText: '',
     closed: false,
@@ -152,6 +186,10 @@ Alpine.data('circulate', () => {
 
     init(): void {
       connection = new Connection('', (link) => (this.link = link));
+      asking = new AskingWho(data.lesson, (all) => {
+        found = all;
+        this.refresh();
+      });
       list = new PeopleList(
         () => askForPeople<Participant>(data.lesson, data.part),
         (people) => this.isBehind(people),
@@ -166,11 +204,14 @@ Alpine.data('circulate', () => {
           if (this.opened) void list.refresh();
           return LessonState.of(number, state);
         },
-        (state, command) => state.predict(command),
+        (state, command) => state.predict(command, data.me.number),
         data.me,
         {
           changed: () => this.refresh(),
-          applied: ({ event }) => PEOPLE_CHANGE.has(event.kind) && void list.refresh(),
+          applied: ({ event }) => {
+            if (PEOPLE_CHANGE.has(event.kind)) void list.refresh();
+            if (PEOPLE_CHANGE.has(event.kind) || NEEDS_CHANGE.has(event.kind)) asking.soon();
+          },
         },
         new LessonState(),
       );
@@ -184,6 +225,7 @@ Alpine.data('circulate', () => {
       this.opened = true;
       if (this.people.length === 0) this.seat(data.people);
       void list.refresh();
+      asking.soon();
     },
 
     /** Whether the lesson says of anybody that they are here or not, and this list says something else. */
@@ -271,7 +313,7 @@ Alpine.data('circulate', () => {
 
     /** Whoever waits at the door may be anybody's. */
     concernsMe(need: Need): boolean {
-      if (!this.onlyMine || !this.mayChooseMine || need.kind === 'door') return true;
+      if (!this.onlyMine || !this.mayChooseMine || need.isDoor) return true;
       return this.boards.some((row) => row.isMine && row.people.includes(need.number));
     },
 
@@ -303,15 +345,11 @@ Alpine.data('circulate', () => {
       return wall ? new WallTile(options, data.written, texts) : new BoardTile(options, data.written);
     },
 
-    /** One board has changed: its own line at once, who needs me in a moment. */
+    /** One board has changed: its own line at once. */
     boardChanged(id: string): void {
       const row = this.boards.find((r) => r.id === id);
       if (row) this.refreshRow(row);
       this.pageCount = Math.max(this.pageCount, tiles.get(id)?.pageCount ?? 1);
-      needsTimer ??= setTimeout(() => {
-        needsTimer = null;
-        this.refreshNeeds();
-      }, NEEDS_MS);
     },
 
     refreshRow(row: Row): void {
@@ -320,7 +358,8 @@ Alpine.data('circulate', () => {
       row.handUp = row.people.some((n) => state.people.get(n)?.handUpAt != null);
       row.ready = row.people.some((n) => state.people.get(n)?.readyAt != null);
       row.handedIn = this.sayHandedIn(state, row.people, tile?.lastActivity ?? null);
-      row.activity = tile?.isSealed ? '' : this.sayActivity(tile?.lastActivity ?? null, serverNow());
+      const activity = tile?.isSealed ? '' : this.sayActivity(tile?.lastActivity ?? null, serverNow());
+      row.activity = [this.sayPage(row, tile), activity].filter((words) => words !== '').join(' · ');
       if (tile instanceof WallTile) this.count(row, tile);
     },
 
@@ -356,30 +395,39 @@ Alpine.data('circulate', () => {
       this.pageCount = Math.max(1, ...[...tiles.values()].map((tile) => tile.pageCount));
       for (const row of this.boards) this.refreshRow(row);
       this.refreshFlood();
+      this.refreshCheckIn();
       this.refreshNeeds();
     },
 
     refreshNeeds(): void {
-      const { state } = lesson;
-      const all = this.people as Participant[];
+      const all = new Map((this.people as Participant[]).map((p) => [p.number, p]));
       const now = serverNow();
-      this.needs = needsMe(
-        all.map(({ number, name, board }) => ({
-          number,
-          name,
-          board,
-          person: state.people.get(number) ?? null,
-          // Of whom nothing is known it is not said that they do nothing.
-          lastActivity: tiles.get(board)?.isSealed ? now : (tiles.get(board)?.lastActivityOf(number) ?? null),
-        })),
-        state.waiting.map((w) => {
-          const person = all.find((p) => p.number === w.person);
-          return { ...w, name: person?.name ?? '', isEarlier: person?.board !== w.board };
-        }),
-        now,
-        state.studentsMayWrite && this.isPartOpen(data.part),
-        texts,
-      ).filter((need) => this.concernsMe(need));
+      this.needs = found.needs
+        .flatMap((said) => {
+          const who = all.get(said.person);
+          return who ? [needInWords(said, { name: this.nameFor(said, who), board: who.board }, now, texts)] : [];
+        })
+        .filter((need) => this.concernsMe(need));
+      this.awayCount = found.away.length;
+      this.hands = found.needs.filter((n) => n.kind === NeedKind.Hand).length;
+    },
+
+    /** What a group does, or does not do, is said of the group. */
+    nameFor({ kind }: NeedSaid, who: Participant): string {
+      const isOfGroup = OF_GROUP.has(kind) && data.byGroup;
+      return (isOfGroup && this.boards.find((row) => row.id === who.board)?.name) || who.name;
+    },
+
+    /** How the class says that it is going. */
+    refreshCheckIn(): void {
+      const { people, checkInAt } = lesson.state;
+      const here = [...people.values()].filter((p) => p.standing === Standing.In);
+      const said = [Report.Stuck, Report.Unsure, Report.GoesOn].map((r) => here.filter((p) => p.report === r).length);
+      this.reports = said;
+      this.isAsked = checkInAt !== null;
+      const sum = said.reduce((a, b) => a + b, 0);
+      this.hasReports = this.isAsked || sum > 0;
+      this.silentText = this.isAsked ? plural(texts, 'checkInSilent', here.length - sum) : '';
     },
 
     refreshFlood(): void {
@@ -400,6 +448,13 @@ Alpine.data('circulate', () => {
       if (at.length === 0 || at.includes(null)) return '';
       if (changedAt !== null && changedAt > Math.max(...(at as number[]))) return texts.handedInChanged;
       return Math.max(...(at as number[])) > (times.dueAt ?? Infinity) ? texts.handedInLate : texts.handedIn;
+    },
+
+    /** Where several are on several pages, that of most is not worth saying. */
+    sayPage({ people }: Row, tile: Tile | undefined): string {
+      const on = new Set(people.flatMap((n) => found.pages[n] ?? []));
+      const number = on.size === 1 ? (tile?.numberOf([...on][0]!) ?? 0) : 0;
+      return number > 0 && tile!.pageCount > 1 ? fill(texts.onPage, number) : '';
     },
 
     sayActivity(at: number | null, now: number): string {
@@ -473,14 +528,52 @@ Alpine.data('circulate', () => {
       (this.$refs['closing'] as HTMLDialogElement).close();
     },
 
-    /** Seen: the hand comes down, the look is taken. */
+    /** Seen to: the hand comes down, the look is taken; what was seen comes again only when it begins anew. */
     seen(need: Need): void {
-      if (need.kind === 'hand') this.lower(need.number, Signal.HandUp);
-      else if (need.kind === 'ready') this.lower(need.number, Signal.ReadyForALook);
+      if (need.kind === NeedKind.Hand) this.lower(need.number, Signal.HandUp);
+      else if (need.kind === NeedKind.Ready) this.lower(need.number, Signal.ReadyForALook);
+      else this.answer(need, 0);
     },
 
-    lower(person: number, signal: number): void {
-      lesson.submit({ kind: 'giveSignal', person, signal, on: false });
+    /** Not now. */
+    putOff(need: Need): void {
+      this.answer(need, PUT_OFF_MINUTES);
+    },
+
+    answer(need: Need, minutes: number): void {
+      lesson.submit({ kind: 'answerNeed', person: need.number, need: need.kind, minutes });
+      this.needs = (this.needs as Need[]).filter((n) => n.key !== need.key);
+    },
+
+    lower(person: number, signal: Signal): void {
+      lesson.submit({ kind: 'giveSignal', person, signal, on: false, reason: HandReason.None, words: '' });
+    },
+
+    lowerAll(): void {
+      lesson.submit({ kind: 'lowerHands' });
+    },
+
+    askCheckIn(on: boolean): void {
+      lesson.submit({ kind: 'askCheckIn', on });
+    },
+
+    openSettings(): void {
+      this.settings = { ...lesson.state.needs };
+      (this.$refs['settings'] as HTMLDialogElement).showModal();
+    },
+
+    /** In seconds; 0 for never. */
+    set(name: keyof NeedsSettings, seconds: string): void {
+      this.settings = { ...(this.settings as NeedsSettings), [name]: Number(seconds) };
+    },
+
+    keepSettings(): void {
+      lesson.submit({ kind: 'setNeeds', settings: this.settings as NeedsSettings });
+      this.closeSettings();
+    },
+
+    closeSettings(): void {
+      (this.$refs['settings'] as HTMLDialogElement).close();
     },
 
     /** Shows what waits before it is decided. */
@@ -540,15 +633,21 @@ Alpine.data('circulate', () => {
 
     /** All who wait. */
     letAllIn(): void {
-      for (const need of this.needs as Need[]) if (need.kind === 'door') this.letIn(need);
+      for (const need of this.needs as Need[]) if (need.isDoor) this.letIn(need);
     },
 
     get waitingMany(): boolean {
-      return (this.needs as Need[]).filter((n) => n.kind === 'door').length > 1;
+      return (this.needs as Need[]).filter((n) => n.isDoor).length > 1;
     },
 
     get countText(): string {
-      return plural(texts, 'people', (this.people as Participant[]).filter((p) => p.standing === Standing.In).length);
+      const away = this.awayCount as number;
+      const all = plural(
+        texts,
+        'people',
+        (this.people as Participant[]).filter((p) => p.standing === Standing.In).length,
+      );
+      return away > 0 ? `${all}, ${plural(texts, 'away', away)}` : all;
     },
   };
 });

@@ -1,72 +1,46 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { Standing } from '../room/lesson-state';
-import { floodAmong } from '../room/flood';
-import { type NeedsTexts, needsMe } from './needs-me';
+import { HandReason, NeedKind } from '../room/lesson-state';
+import { needInWords, type NeedSaid, type NeedsTexts } from './needs-me';
 
 const texts: NeedsTexts = {
-  needDoor: 'door',
-  needHand: 'hand',
-  needReady: 'ready',
-  needLate: 'late {0}',
+  need: { [NeedKind.Hand]: 'hand', [NeedKind.Stopped]: 'stopped', [NeedKind.LateWork]: 'late {0}' },
+  needWhy: { [NeedKind.Stopped]: 'nothing for {0} min, while {1} of {2} wrote' },
+  needReason: { [HandReason.Material]: 'I need material' },
   needLateEarlier: 'earlier {0}',
-  needIdle: 'stopped',
-  needNotStarted: 'not started',
   waiting: 'now',
   waitingMinutes: '{0} min',
 };
 const MINUTE = 60_000;
-
-const person = (number: number, more = {}) => ({
-  number,
-  joinedAt: 0,
-  handUpAt: null,
-  readyAt: null,
-  standing: Standing.In,
-  handedInAt: null,
-  isListed: false,
+const said = (more: Partial<NeedSaid>): NeedSaid => ({
+  kind: NeedKind.Hand,
+  person: 3,
+  since: 6 * MINUTE,
+  reason: HandReason.None,
+  words: '',
+  others: 0,
+  of: 0,
+  count: 0,
+  board: null,
   ...more,
 });
+const maya = { name: 'Maya', board: 'board 3' };
+const words = (more: Partial<NeedSaid>) => needInWords(said(more), maya, 10 * MINUTE, texts);
 
-const worker = (number: number, lastActivity: number | null, more = {}) => ({
-  number,
-  name: `student ${number}`,
-  board: `board ${number}`,
-  person: person(number, more),
-  lastActivity,
+test('a hand says since when, and why as its owner said it: in their own words before any other', () => {
+  assert.deepEqual([words({}).why, words({}).howLong], ['', '4 min']);
+  assert.equal(words({ reason: HandReason.Material }).why, 'I need material');
+  assert.equal(words({ words: 'Where is the ruler?' }).why, 'Where is the ruler?');
 });
 
-test('hands come before work that waits, and that before who has stopped', () => {
-  const late = [{ board: 'old board', person: 4, count: 3, name: 'student 4', isEarlier: true }];
-  const found = needsMe(
-    [worker(2, 0), worker(3, 9 * MINUTE, { handUpAt: 8 * MINUTE }), worker(4, 9 * MINUTE)],
-    late,
-    10 * MINUTE,
-    true,
-    texts,
-  );
-  assert.deepEqual(
-    found.map((n) => [n.name, n.why, n.board]),
-    [
-      ['student 3', 'hand', 'board 3'],
-      ['student 4', 'earlier 3', 'old board'],
-      ['student 2', 'stopped', 'board 2'],
-    ],
-  );
+test('what was seen says why, with how many others go on', () => {
+  const { why, howLong } = words({ kind: NeedKind.Stopped, others: 18, of: 24 });
+  assert.equal(why, 'nothing for 4 min, while 18 of 24 wrote');
+  assert.equal(howLong, '');
 });
 
-test('who has only come in has not started', () => {
-  const [need] = needsMe([worker(2, null)], [], 10 * MINUTE, true, texts);
-  assert.equal(need?.why, 'not started');
-});
-
-test('newcomers one right after the other are a flood, those on the class list and a class are none', () => {
-  const many = (count: number, more = {}) =>
-    Array.from({ length: count }, (_, i) => person(i + 2, { joinedAt: i * 1000, ...more }));
-  assert.equal(floodAmong(many(60)), null);
-  assert.equal(floodAmong(many(200, { isListed: true })), null);
-  assert.equal(floodAmong(many(61))?.people.length, 61);
-  // A class that came before, and then a pause.
-  const later = many(61).map((p) => ({ ...p, number: p.number + 100, joinedAt: p.joinedAt + 10 * MINUTE }));
-  assert.equal(floodAmong([...many(24), ...later])?.since, 10 * MINUTE);
+test('work that waits leads to where it waits', () => {
+  const { what, board } = words({ kind: NeedKind.LateWork, count: 3, board: 'old board' });
+  assert.deepEqual([what, board], ['earlier 3', 'old board']);
+  assert.equal(words({ kind: NeedKind.LateWork, count: 2, board: 'board 3' }).what, 'late 2');
 });

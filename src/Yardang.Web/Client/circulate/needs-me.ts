@@ -1,38 +1,39 @@
-// Who needs the teacher, why and how long: those at the door, hands in the order of waiting, then ready for a look, late work, and who has stopped or never started.
+// Who needs the teacher, why and how long, as the server finds it (Core's NeedsMe): asked for every few seconds, and at once when something was said.
 
-import { type Person, Standing } from '../room/lesson-state';
 import { fill } from '../page-data';
+import { HandReason, NeedKind } from '../room/lesson-state';
 
 export interface NeedsTexts {
-  readonly needDoor: string;
-  readonly needHand: string;
-  readonly needReady: string;
-  readonly needLate: string;
+  readonly need: Record<string, string>;
+  readonly needWhy: Record<string, string>;
+  readonly needReason: Record<string, string>;
   readonly needLateEarlier: string;
-  readonly needIdle: string;
-  readonly needNotStarted: string;
   readonly waiting: string;
   readonly waitingMinutes: string;
 }
 
-export interface Worker {
-  readonly number: number;
-  readonly name: string;
-  readonly board: string;
-  readonly person: Person | null;
-  readonly lastActivity: number | null;
-}
-
-/** Work that waits on a board, perhaps one that its author is not on any more. */
-export interface LateNeed {
-  readonly board: string;
+/** What the server says of one. */
+export interface NeedSaid {
+  readonly kind: NeedKind;
   readonly person: number;
+  readonly since: number;
+  readonly reason: HandReason;
+  readonly words: string;
+  readonly others: number;
+  readonly of: number;
   readonly count: number;
-  readonly name: string;
-  readonly isEarlier: boolean;
+  /** Where work waits. */
+  readonly board: string | null;
 }
 
-export type NeedKind = 'door' | 'hand' | 'ready' | 'late' | 'idle' | 'blank';
+export interface WhoNeeds {
+  readonly needs: readonly NeedSaid[];
+  /** Who was here and has no device connected; who is not waited for any more. */
+  readonly away: readonly number[];
+  readonly gone: readonly number[];
+  /** On which page each is who is on one. */
+  readonly pages: Readonly<Record<string, number>>;
+}
 
 export interface Need {
   readonly key: string;
@@ -40,62 +41,104 @@ export interface Need {
   readonly number: number;
   readonly name: string;
   readonly board: string;
+  /** What it is, why it is said, and how long it has been so. */
+  readonly what: string;
   readonly why: string;
   readonly howLong: string;
+  /** Which of the buttons there are. */
+  readonly isDoor: boolean;
+  readonly isLate: boolean;
+  readonly isUrgent: boolean;
+  readonly isReady: boolean;
 }
 
-const IDLE_MS = 3 * 60_000;
 const MINUTE_MS = 60_000;
+const SEEN: readonly NeedKind[] = [
+  NeedKind.NotStarted,
+  NeedKind.Stopped,
+  NeedKind.InCircles,
+  NeedKind.OtherPage,
+  NeedKind.Offline,
+];
 
-export function needsMe(
-  workers: readonly Worker[],
-  late: readonly LateNeed[],
+/** One need in words. */
+export function needInWords(
+  said: NeedSaid,
+  who: { readonly name: string; readonly board: string },
   now: number,
-  mayWrite: boolean,
   texts: NeedsTexts,
-): Need[] {
-  const found: (Need & { since: number })[] = [];
-  const add = (worker: Worker, kind: NeedKind, since: number, why: string) =>
-    found.push({
-      key: `${kind}-${worker.number}`,
-      kind,
-      number: worker.number,
-      name: worker.name,
-      board: worker.board,
-      why,
-      since,
-      howLong: howLong(now - since, texts),
-    });
-  for (const worker of workers) {
-    const { person } = worker;
-    if (person?.standing === Standing.Waiting) add(worker, 'door', person.joinedAt, texts.needDoor);
-    if (person?.standing !== Standing.In) continue;
-    if (person?.handUpAt != null) add(worker, 'hand', person.handUpAt, texts.needHand);
-    if (person?.readyAt != null) add(worker, 'ready', person.readyAt, texts.needReady);
-    if (!mayWrite || person?.handUpAt != null || person?.readyAt != null) continue;
-    const since = worker.lastActivity ?? person?.joinedAt ?? now;
-    if (now - since < IDLE_MS) continue;
-    if (worker.lastActivity === null) add(worker, 'blank', since, texts.needNotStarted);
-    else add(worker, 'idle', since, texts.needIdle);
-  }
-  for (const { board, person, count, name, isEarlier } of late) {
-    const why = fill(isEarlier ? texts.needLateEarlier : texts.needLate, count);
-    found.push({
-      key: `late-${board}-${person}`,
-      kind: 'late',
-      number: person,
-      name,
-      board,
-      why,
-      since: now,
-      howLong: '',
-    });
-  }
-  const rank: Record<NeedKind, number> = { door: 0, hand: 1, ready: 2, late: 3, blank: 4, idle: 5 };
-  return found.sort((a, b) => rank[a.kind] - rank[b.kind] || a.since - b.since);
+): Need {
+  const { kind, person, board } = said;
+  const minutes = Math.max(1, Math.floor((now - said.since) / MINUTE_MS));
+  const isEarlier = kind === NeedKind.LateWork && board !== who.board;
+  return {
+    key: `${kind}-${board ?? ''}-${person}`,
+    kind,
+    number: person,
+    name: who.name,
+    board: board ?? who.board,
+    what: fill(isEarlier ? texts.needLateEarlier : (texts.need[kind] ?? ''), said.count),
+    why: whyOf(said, minutes, texts),
+    howLong: howLong(said, now, texts),
+    isDoor: kind === NeedKind.Door,
+    isLate: kind === NeedKind.LateWork,
+    isUrgent: kind === NeedKind.Door || kind === NeedKind.Hand || kind === NeedKind.Stuck,
+    isReady: kind === NeedKind.Ready,
+  };
 }
 
-function howLong(ms: number, texts: NeedsTexts): string {
-  const minutes = Math.floor(ms / MINUTE_MS);
+function whyOf(said: NeedSaid, minutes: number, texts: NeedsTexts): string {
+  if (said.kind === NeedKind.Hand) return said.words || (texts.needReason[said.reason] ?? '');
+  return fill(texts.needWhy[said.kind] ?? '', minutes, said.others, said.of);
+}
+
+// What is seen says itself how long it has been so.
+function howLong({ kind, since }: NeedSaid, now: number, texts: NeedsTexts): string {
+  if (kind === NeedKind.LateWork || SEEN.includes(kind)) return '';
+  const minutes = Math.floor((now - since) / MINUTE_MS);
   return minutes < 1 ? texts.waiting : fill(texts.waitingMinutes, minutes);
+}
+
+const AGAIN_MS = 3000;
+/** Several things said in one moment are asked for together. */
+const SOON_MS = 120;
+
+/** Asks the server, again and again. */
+export class AskingWho {
+  private timer: ReturnType<typeof setTimeout> | undefined;
+  private isAsking = false;
+  private isWanted = false;
+
+  /** @param take is given what the server said; not called while it cannot be reached. */
+  constructor(
+    private readonly lesson: string,
+    private readonly take: (found: WhoNeeds) => void,
+  ) {}
+
+  /** Something was said: who needs the teacher may be others now. */
+  soon(): void {
+    this.later(SOON_MS);
+  }
+
+  private later(ms: number): void {
+    clearTimeout(this.timer);
+    this.timer = setTimeout(() => void this.ask(), ms);
+  }
+
+  private async ask(): Promise<void> {
+    if (this.isAsking) {
+      this.isWanted = true;
+      return;
+    }
+    this.isAsking = true;
+    try {
+      const answer = await fetch(`/lesson/${this.lesson}/needs`);
+      if (answer.ok) this.take((await answer.json()) as WhoNeeds);
+    } catch {
+      // That the connection is lost the page says elsewhere; it is asked again in a moment.
+    }
+    this.isAsking = false;
+    this.later(this.isWanted ? SOON_MS : AGAIN_MS);
+    this.isWanted = false;
+  }
 }

@@ -67,6 +67,11 @@ export abstract class Tile<S extends WorkState<S> = any> {
 
   abstract showPage(number: number): void;
 
+  /** The place of a page among the others, from 1; 0 if it is none of these. */
+  numberOf(_page: number): number {
+    return 0;
+  }
+
   /** Begins to show it, in an element of the page. */
   abstract show(host: HTMLElement | null): void;
 

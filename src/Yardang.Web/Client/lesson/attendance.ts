@@ -40,6 +40,8 @@ export class Attendance {
   lesson: RoomClient<LessonState> | null = null;
   isOpened = false;
   private link: Link = 'connecting';
+  /** The page of which the server knows; after a time without a network it is told anew. */
+  private toldPage = 0;
   private readonly leftovers: Leftovers | null;
   private readonly offline: OfflineCopy;
   private readonly place: MyPlace;
@@ -55,6 +57,7 @@ export class Attendance {
       query,
       (link) => {
         this.link = link;
+        if (!this.line.isOpen) this.toldPage = 0;
         this.page().refresh();
       },
       (room) => (this.isStudent ? this.place.recalled(room) : location.reload()),
@@ -83,6 +86,13 @@ export class Attendance {
       : null;
   }
 
+  /** My teacher sees on which page I am. */
+  tellPage(page: number): void {
+    if (!this.isStudent || !this.isOpened || page === this.toldPage || !this.line.isOpen) return;
+    this.toldPage = page;
+    this.line.turned(this.data.work, page);
+  }
+
   /** Goes to where my place is now. */
   goToMyPlace(): void {
     void this.place.go();
@@ -102,7 +112,7 @@ export class Attendance {
       line,
       deviceOutbox(data.who, data.lesson),
       (number, state) => LessonState.of(number, state),
-      (state, command) => state.predict(command),
+      (state, command) => state.predict(command, this.me.number),
       this.me,
       { changed: () => this.page().lessonChanged(), applied: ({ event }) => this.page().lessonSaid(event.kind) },
       new LessonState(),
@@ -116,6 +126,7 @@ export class Attendance {
       this.isOpened = true;
       await work.recover();
       await this.lesson.recover();
+      for (const person of data.visits ?? []) this.lesson.submit({ kind: 'visitWork', person });
       if (this.isStudent) void this.offline.begin().catch(() => undefined);
       void this.leftovers?.run([data.work, data.lesson]);
     } catch {

@@ -31,6 +31,8 @@ export interface WorkData {
   readonly together: boolean;
   /** Said to teachers, who are never alone with a student: whether several students work in it. */
   readonly shared?: boolean;
+  /** Said to teachers: whose work it is, which is seen to by being opened. */
+  readonly visits?: readonly number[];
   /** Who wrote it on this device, so that a shared device keeps outboxes apart. */
   readonly who: string;
   readonly texts: WorkTexts;

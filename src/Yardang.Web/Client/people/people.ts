@@ -85,7 +85,7 @@ Alpine.data('people', () => {
           if (this.opened) void list.refresh();
           return LessonState.of(number, state);
         },
-        (state, command) => state.predict(command),
+        (state, command) => state.predict(command, 0),
         data.me,
         {
           changed: () => this.refresh(),

@@ -113,6 +113,11 @@ export class Connection implements Line {
     this.hub.send('Preview', room, data).catch(() => undefined);
   }
 
+  /** Says on which page of a board I am. */
+  turned(room: string, page: number): void {
+    this.hub.send('Turned', room, page).catch(() => undefined);
+  }
+
   /** Gets a client number for this tab, under which it may send commands. */
   async admit(client: AnyRoom): Promise<void> {
     if (client.client === 0) client.client = await this.hub.invoke<number>('Admit', client.room);

@@ -2,11 +2,17 @@
 
 import {
   Door,
+  type AnsweredNeed,
   type Group,
+  HandReason,
+  type LastVisit,
   type LateChange,
   type LessonTimes,
   Moment,
+  NeedKind,
+  type NeedsSettings,
   type Person,
+  Report,
   type RoomSnapshot,
   Signal,
   Standing,
@@ -14,9 +20,17 @@ import {
 } from '../wire/forms';
 import type { Command, Envelope, RoomEvent } from './wire';
 
-export { type Group, type LateChange, type LessonTimes, type Person, Signal, Standing };
+export { type Group, HandReason, type LateChange, type LessonTimes, NeedKind, type Person, Report, Signal, Standing };
 
 const REMEMBERED = 30;
+const MINUTE = 60_000;
+const HAND_DOWN = { handUpAt: null, reason: HandReason.None, words: '' };
+const NOTHING_SAID = { report: Report.None, reportAt: null };
+
+/** Nothing is left that somebody waited for: no hand, no look, neither stuck nor unsure. */
+function seenTo({ report, reportAt }: Person): Partial<Person> {
+  return { ...HAND_DOWN, readyAt: null, ...(report === Report.GoesOn ? { report, reportAt } : NOTHING_SAID) };
+}
 
 export class LessonState {
   number = 0;
@@ -44,6 +58,19 @@ export class LessonState {
   openedLast = 0;
   /** On the walls of which parts each sees only their own because of the lesson; 0 for all. */
   ownFirstIn: readonly number[] = [];
+  /** Since when everybody is asked how it is going; null if they are not. */
+  checkInAt: number | null = null;
+  /** When a teacher last opened whose work; students know of their own. */
+  visits: readonly LastVisit[] = [];
+  /** What became of needs, and what is listed by itself. Students are not told. */
+  answered: readonly AnsweredNeed[] = [];
+  needs: NeedsSettings = {
+    notStartedAfter: 0,
+    stoppedAfter: 0,
+    inCirclesAfter: 0,
+    otherPageAfter: 0,
+    offlineAfter: 0,
+  };
 
   lateChanges: ReadonlyMap<number, LateChange> = new Map();
   times: LessonTimes = { opensAt: null, dueAt: null, closesAt: null, handsIn: false };
@@ -190,18 +217,63 @@ export class LessonState {
         if ((this.times.closesAt ?? Infinity) <= time) this.times = { ...this.times, closesAt: null };
         break;
       case 'signalGiven': {
-        const person = this.people.get(event.person);
-        const at = event.on ? time : null;
-        if (person) this.setPerson({ ...person, [event.signal === Signal.HandUp ? 'handUpAt' : 'readyAt']: at });
+        const { person, signal, on, reason, words } = event;
+        if (signal === Signal.ReadyForALook) this.change(person, () => ({ readyAt: on ? time : null }));
+        // A hand that is up keeps its place.
+        else if (on) this.change(person, ({ handUpAt }) => ({ handUpAt: handUpAt ?? time, reason, words }));
+        else this.change(person, () => HAND_DOWN);
+        break;
+      }
+      case 'handsLowered':
+        for (const number of this.people.keys()) this.change(number, () => HAND_DOWN);
+        break;
+      case 'reportGiven':
+        this.change(event.person, () => ({
+          report: event.report,
+          reportAt: event.report === Report.None ? null : time,
+        }));
+        break;
+      case 'checkInAsked':
+        this.checkInAt = event.on ? time : null;
+        if (event.on) for (const number of this.people.keys()) this.change(number, () => NOTHING_SAID);
+        break;
+      case 'workVisited':
+        this.change(event.person, seenTo);
+        this.visits = [
+          ...this.visits.filter((v) => v.person !== event.person),
+          { person: event.person, at: time },
+        ].sort((a, b) => a.person - b.person);
+        break;
+      case 'needsSet':
+        this.needs = event.settings;
+        break;
+      case 'needAnswered': {
+        const { person, need, minutes } = event;
+        const others = this.answered.filter((a) => a.person !== person || a.kind !== need);
+        const answer = { person, kind: need, at: time, until: minutes === 0 ? null : time + minutes * MINUTE };
+        this.answered = [...others, answer].sort((a, b) => a.person - b.person || a.kind - b.kind);
         break;
       }
     }
   }
 
-  predict(command: Command): RoomEvent | null {
+  /** @param me who asks. */
+  predict(command: Command, me: number): RoomEvent | null {
     switch (command.kind) {
-      case 'giveSignal':
-        return { kind: 'signalGiven', person: command.person, signal: command.signal, on: command.on };
+      case 'giveSignal': {
+        const { person, signal, on, reason, words } = command;
+        return { kind: 'signalGiven', person, signal, on, reason, words: words.trim() };
+      }
+      case 'giveReport': {
+        const { report } = command;
+        return this.people.get(me)?.report === report ? null : { kind: 'reportGiven', person: me, report };
+      }
+      case 'lowerHands':
+        return { kind: 'handsLowered' };
+      case 'visitWork':
+        return { kind: 'workVisited', person: command.person };
+      case 'askCheckIn':
+        return command.on || this.checkInAt !== null ? { kind: 'checkInAsked', on: command.on } : null;
       case 'setDoor':
         return { kind: 'doorSet', door: command.door };
       case 'maskNames':
@@ -239,6 +311,11 @@ export class LessonState {
     this.lateChanges = new Map(this.lateChanges).set(change.number, change);
   }
 
+  private change(number: number, values: (person: Person) => Partial<Person>): void {
+    const person = this.people.get(number);
+    if (person) this.setPerson({ ...person, ...values(person) });
+  }
+
   private setPerson(person: Person): void {
     this.people = new Map(this.people).set(person.number, person);
   }
@@ -249,13 +326,22 @@ export class LessonState {
     joinedAt: number,
     isListed = this.people.get(number)?.isListed ?? false,
   ): void {
-    this.setPerson({ number, joinedAt, handUpAt: null, readyAt: null, standing, handedInAt: null, isListed });
+    this.setPerson({
+      number,
+      joinedAt,
+      readyAt: null,
+      standing,
+      handedInAt: null,
+      isListed,
+      ...HAND_DOWN,
+      ...NOTHING_SAID,
+    });
   }
 
   /** A student's copy knows of nobody but them. */
   private stand(number: number, standing: Standing): void {
     const person = this.people.get(number);
-    if (person) this.setPerson({ ...person, standing, handUpAt: null, readyAt: null });
+    if (person) this.setPerson({ ...person, standing, readyAt: null, ...HAND_DOWN, ...NOTHING_SAID });
   }
 
   private leave(number: number): void {

@@ -11,6 +11,7 @@ import { TRYING, keptState, keptWords } from '../lesson/keeping';
 import { LanguagesRead, choicesAmong } from '../lesson/languages-read';
 import { Names } from '../lesson/names';
 import { tellingOf } from '../lesson/telling';
+import { openTelling } from '../lesson/telling-menus';
 import { TrySeat, tryRoom } from '../lesson/try-room';
 import type { WorkData } from '../lesson/work-data';
 import { PictureUploads } from '../media/picture-uploads';
@@ -110,7 +111,7 @@ export function registerWall(beside: typeof besideOf | null): void {
     };
 
     return {
-      tell: tellingOf(lesson, me.number, isStudent, texts),
+      tell: tellingOf(lesson, me.number, isStudent, texts, openTelling),
       handIn: handingIn(lesson, () => wall().acts.get(me.number)?.at ?? null, me.number, data.zone, texts),
       company: companyOf(
         () => ({

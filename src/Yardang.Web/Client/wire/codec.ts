@@ -1,7 +1,7 @@
 // Made from Core's records by ./yardang wire: not to be changed by hand.
 
 import { known, readPoints, writePoints } from './by-hand';
-import { type AcceptLateWork, type Actor, type AdmitPerson, type Answer, type AnswerGiven, type AnswerPutBack, type AnswerReworded, type AnswerTakenDown, type Attachment, type CardJudged, type CardResult, type ClientAdmitted, type CloseLesson, type ConfirmLateChange, type Criterion, type DiscardLateWork, type DoorSet, type DrawingAttachment, type DrawnStroke, type FieldPlan, type FormulaAttachment, type GiveAnswer, type GiveSignal, type GivenCard, type GoOnJudging, type Group, type GroupsRedone, type GroupsSet, type GroupsUndone, type HandIn, type JudgeCard, type Judgement, type Judging, type JudgingState, type JudgingWentOn, type LastAct, type LateChange, type LateChangeHandedOut, type LateChangeReceived, type LateChangeTakenBack, type LateWork, type LateWorkAccepted, type LateWorkDiscarded, type LessonClosed, type LessonOpened, type LessonReopened, type LessonSnapshot, type LessonTimes, type LinePlan, type LinkWord, type MapPicture, type MaskNames, type MomentCame, type NamesMasked, type OwnFirstSet, type PartSet, type PartsPlanned, type PensConfirmed, type PensSet, type PeopleExpected, type Person, type PersonAdmitted, type PersonAsked, type PersonBrought, type PersonJoined, type PersonRemoved, type PersonTurnedAway, type PictureAttachment, type PlaceAttachment, type PutAnswerBack, type QuickResponse, type Redacted, type RedoGroups, type RemovePerson, type ReopenLesson, type ResultsShown, type RewordAnswer, type ScoreReason, type SeatsConfirmed, type SentAway, type SetDoor, type SetGroups, type SetOwnFirst, type SetPart, type SetPens, type SetSight, type SetTimes, type ShowResults, type SightSet, type SignalGiven, type Stimulus, type Style, type TakeAnswerDown, type TakeWorkBack, type TimesSet, type Topic, type TurnAway, type UndoGroups, type WallPlan, type WallRules, type WorkHandedIn, type WorkSetAside, type WorkTakenBack, type WorkWaits } from './forms';
+import { type AcceptLateWork, type Actor, type AdmitPerson, type Answer, type AnswerGiven, type AnswerNeed, type AnswerPutBack, type AnswerReworded, type AnswerTakenDown, type AnsweredNeed, type AskCheckIn, type Attachment, type CardJudged, type CardResult, type CheckInAsked, type ClientAdmitted, type CloseLesson, type ConfirmLateChange, type Criterion, type DiscardLateWork, type DoorSet, type DrawingAttachment, type DrawnStroke, type FieldPlan, type FormulaAttachment, type GiveAnswer, type GiveReport, type GiveSignal, type GivenCard, type GoOnJudging, type Group, type GroupsRedone, type GroupsSet, type GroupsUndone, type HandIn, type HandsLowered, type JudgeCard, type Judgement, type Judging, type JudgingState, type JudgingWentOn, type LastAct, type LastVisit, type LateChange, type LateChangeHandedOut, type LateChangeReceived, type LateChangeTakenBack, type LateWork, type LateWorkAccepted, type LateWorkDiscarded, type LessonClosed, type LessonOpened, type LessonReopened, type LessonSnapshot, type LessonTimes, type LinePlan, type LinkWord, type LowerHands, type MapPicture, type MaskNames, type MomentCame, type NamesMasked, type NeedAnswered, type NeedsSet, type NeedsSettings, type OwnFirstSet, type PartSet, type PartsPlanned, type PensConfirmed, type PensSet, type PeopleExpected, type Person, type PersonAdmitted, type PersonAsked, type PersonBrought, type PersonJoined, type PersonRemoved, type PersonTurnedAway, type PictureAttachment, type PlaceAttachment, type PutAnswerBack, type QuickResponse, type Redacted, type RedoGroups, type RemovePerson, type ReopenLesson, type ReportGiven, type ResultsShown, type RewordAnswer, type ScoreReason, type SeatsConfirmed, type SentAway, type SetDoor, type SetGroups, type SetNeeds, type SetOwnFirst, type SetPart, type SetPens, type SetSight, type SetTimes, type ShowResults, type SightSet, type SignalGiven, type Stimulus, type Style, type TakeAnswerDown, type TakeWorkBack, type TimesSet, type Topic, type TurnAway, type UndoGroups, type VisitWork, type WallPlan, type WallRules, type WorkHandedIn, type WorkSetAside, type WorkTakenBack, type WorkVisited, type WorkWaits } from './forms';
 import { know, readCommand, readRoomEvent } from './kinds';
 type Raw = any[]; // What the MessagePack reader gives.
 
@@ -87,6 +87,19 @@ export function readAnswerGiven(raw: Raw): AnswerGiven {
   };
 }
 
+export function readAnswerNeed(raw: Raw): AnswerNeed {
+  return {
+    kind: 'answerNeed',
+    person: raw[0],
+    need: raw[1],
+    minutes: raw[2],
+  };
+}
+
+export function writeAnswerNeed(v: AnswerNeed): Raw {
+  return [v.person, v.need, v.minutes];
+}
+
 export function readAnswerPutBack(raw: Raw): AnswerPutBack {
   return {
     kind: 'answerPutBack',
@@ -116,6 +129,26 @@ export function readAnswerTakenDown(raw: Raw): AnswerTakenDown {
   };
 }
 
+export function readAnsweredNeed(raw: Raw): AnsweredNeed {
+  return {
+    person: raw[0],
+    kind: raw[1],
+    at: raw[2],
+    until: raw[3] < 0 ? null : raw[3],
+  };
+}
+
+export function readAskCheckIn(raw: Raw): AskCheckIn {
+  return {
+    kind: 'askCheckIn',
+    on: raw[0],
+  };
+}
+
+export function writeAskCheckIn(v: AskCheckIn): Raw {
+  return [v.on];
+}
+
 export function readCardJudged(raw: Raw): CardJudged {
   return {
     kind: 'cardJudged',
@@ -133,6 +166,13 @@ export function readCardResult(raw: Raw): CardResult {
     counts: raw[2],
     fair: raw[3] ?? null,
     reasons: (raw[4] ?? []).map((x: Raw) => readScoreReason(x)),
+  };
+}
+
+export function readCheckInAsked(raw: Raw): CheckInAsked {
+  return {
+    kind: 'checkInAsked',
+    on: raw[0],
   };
 }
 
@@ -267,17 +307,32 @@ export function writeGiveAnswer(v: GiveAnswer): Raw {
   return raw;
 }
 
+export function readGiveReport(raw: Raw): GiveReport {
+  return {
+    kind: 'giveReport',
+    report: raw[0],
+  };
+}
+
+export function writeGiveReport(v: GiveReport): Raw {
+  return [v.report];
+}
+
 export function readGiveSignal(raw: Raw): GiveSignal {
   return {
     kind: 'giveSignal',
     person: raw[0],
     signal: raw[1],
     on: raw[2],
+    reason: raw[3] ?? 0,
+    words: raw[4] ?? '',
   };
 }
 
 export function writeGiveSignal(v: GiveSignal): Raw {
-  return [v.person, v.signal, v.on];
+  const raw: Raw = [v.person, v.signal, v.on];
+  if (v.reason !== 0 || v.words !== '') raw.push(v.reason, v.words);
+  return raw;
 }
 
 export function readGivenCard(raw: Raw): GivenCard {
@@ -350,6 +405,12 @@ export function writeHandIn(_v: HandIn): Raw {
   return [];
 }
 
+export function readHandsLowered(_raw: Raw): HandsLowered {
+  return {
+    kind: 'handsLowered',
+  };
+}
+
 export function readJudgeCard(raw: Raw): JudgeCard {
   return {
     kind: 'judgeCard',
@@ -414,6 +475,13 @@ export function readLastAct(raw: Raw): LastAct {
     person: raw[0],
     at: raw[1],
     page: raw[2],
+  };
+}
+
+export function readLastVisit(raw: Raw): LastVisit {
+  return {
+    person: raw[0],
+    at: raw[1],
   };
 }
 
@@ -528,6 +596,10 @@ export function readLessonSnapshot(raw: Raw): LessonSnapshot {
     openParts: raw[24],
     openedLast: raw[25],
     ownFirstIn: raw[26],
+    checkInAt: raw[27] < 0 ? null : raw[27],
+    needs: { notStartedAfter: raw[28], stoppedAfter: raw[29], inCirclesAfter: raw[30], otherPageAfter: raw[31], offlineAfter: raw[32] },
+    answered: raw[33].map((x: Raw) => readAnsweredNeed(x)),
+    visits: raw[34].map((x: Raw) => readLastVisit(x)),
   };
 }
 
@@ -572,6 +644,16 @@ export function writeLinkWord(v: LinkWord): Raw {
   return [v.id, v.text];
 }
 
+export function readLowerHands(_raw: Raw): LowerHands {
+  return {
+    kind: 'lowerHands',
+  };
+}
+
+export function writeLowerHands(_v: LowerHands): Raw {
+  return [];
+}
+
 export function readMapPicture(raw: Raw): MapPicture {
   return {
     media: raw[0],
@@ -608,6 +690,36 @@ export function readNamesMasked(raw: Raw): NamesMasked {
     kind: 'namesMasked',
     masked: raw[0],
   };
+}
+
+export function readNeedAnswered(raw: Raw): NeedAnswered {
+  return {
+    kind: 'needAnswered',
+    person: raw[0],
+    need: raw[1],
+    minutes: raw[2],
+  };
+}
+
+export function readNeedsSet(raw: Raw): NeedsSet {
+  return {
+    kind: 'needsSet',
+    settings: { notStartedAfter: raw[0], stoppedAfter: raw[1], inCirclesAfter: raw[2], otherPageAfter: raw[3], offlineAfter: raw[4] },
+  };
+}
+
+export function readNeedsSettings(raw: Raw): NeedsSettings {
+  return {
+    notStartedAfter: raw[0],
+    stoppedAfter: raw[1],
+    inCirclesAfter: raw[2],
+    otherPageAfter: raw[3],
+    offlineAfter: raw[4],
+  };
+}
+
+export function writeNeedsSettings(v: NeedsSettings): Raw {
+  return [v.notStartedAfter, v.stoppedAfter, v.inCirclesAfter, v.otherPageAfter, v.offlineAfter];
 }
 
 export function readOwnFirstSet(raw: Raw): OwnFirstSet {
@@ -666,6 +778,10 @@ export function readPerson(raw: Raw): Person {
     standing: raw[4],
     handedInAt: raw[5] < 0 ? null : raw[5],
     isListed: raw[6],
+    reason: raw[7],
+    words: raw[8],
+    report: raw[9],
+    reportAt: raw[10] < 0 ? null : raw[10],
   };
 }
 
@@ -801,6 +917,14 @@ export function writeReopenLesson(_v: ReopenLesson): Raw {
   return [];
 }
 
+export function readReportGiven(raw: Raw): ReportGiven {
+  return {
+    kind: 'reportGiven',
+    person: raw[0],
+    report: raw[1],
+  };
+}
+
 export function readResultsShown(raw: Raw): ResultsShown {
   return {
     kind: 'resultsShown',
@@ -865,6 +989,17 @@ export function readSetGroups(raw: Raw): SetGroups {
 
 export function writeSetGroups(v: SetGroups): Raw {
   return [v.groups.map((x) => writeGroup(x)), v.version];
+}
+
+export function readSetNeeds(raw: Raw): SetNeeds {
+  return {
+    kind: 'setNeeds',
+    settings: { notStartedAfter: raw[0], stoppedAfter: raw[1], inCirclesAfter: raw[2], otherPageAfter: raw[3], offlineAfter: raw[4] },
+  };
+}
+
+export function writeSetNeeds(v: SetNeeds): Raw {
+  return [v.settings.notStartedAfter, v.settings.stoppedAfter, v.settings.inCirclesAfter, v.settings.otherPageAfter, v.settings.offlineAfter];
 }
 
 export function readSetOwnFirst(raw: Raw): SetOwnFirst {
@@ -949,6 +1084,8 @@ export function readSignalGiven(raw: Raw): SignalGiven {
     person: raw[0],
     signal: raw[1],
     on: raw[2],
+    reason: raw[3] ?? 0,
+    words: raw[4] ?? '',
   };
 }
 
@@ -1048,6 +1185,17 @@ export function writeUndoGroups(_v: UndoGroups): Raw {
   return [];
 }
 
+export function readVisitWork(raw: Raw): VisitWork {
+  return {
+    kind: 'visitWork',
+    person: raw[0],
+  };
+}
+
+export function writeVisitWork(v: VisitWork): Raw {
+  return [v.person];
+}
+
 export function readWallPlan(raw: Raw): WallPlan {
   return {
     purpose: raw[0],
@@ -1133,6 +1281,13 @@ export function readWorkTakenBack(raw: Raw): WorkTakenBack {
   };
 }
 
+export function readWorkVisited(raw: Raw): WorkVisited {
+  return {
+    kind: 'workVisited',
+    person: raw[0],
+  };
+}
+
 export function readWorkWaits(raw: Raw): WorkWaits {
   return {
     kind: 'workWaits',
@@ -1172,6 +1327,12 @@ know({
     51: readShowResults,
     52: readGoOnJudging,
     79: readSetOwnFirst,
+    81: readLowerHands,
+    82: readGiveReport,
+    83: readAskCheckIn,
+    84: readVisitWork,
+    85: readSetNeeds,
+    86: readAnswerNeed,
   },
   readRoomEvent: {
     1: readClientAdmitted,
@@ -1218,6 +1379,12 @@ know({
     83: readResultsShown,
     84: readJudgingWentOn,
     112: readOwnFirstSet,
+    114: readHandsLowered,
+    115: readReportGiven,
+    116: readCheckInAsked,
+    117: readWorkVisited,
+    118: readNeedsSet,
+    119: readNeedAnswered,
   },
   readRoomSnapshot: {
     2: readLessonSnapshot,
@@ -1251,5 +1418,11 @@ know({
     showResults: [51, writeShowResults],
     goOnJudging: [52, writeGoOnJudging],
     setOwnFirst: [79, writeSetOwnFirst],
+    lowerHands: [81, writeLowerHands],
+    giveReport: [82, writeGiveReport],
+    askCheckIn: [83, writeAskCheckIn],
+    visitWork: [84, writeVisitWork],
+    setNeeds: [85, writeSetNeeds],
+    answerNeed: [86, writeAnswerNeed],
   },
 });

@@ -33,6 +33,14 @@ export const enum Grip {
   Key = 3,
 }
 
+/** Why a hand is up, if its owner says so. The numbers are on the wire. */
+export const enum HandReason {
+  None = 0,
+  Task = 1,
+  Material = 2,
+  Check = 3,
+}
+
 /** How students judge each other's cards. The numbers are on the wire. */
 export const enum JudgingKind {
   Agree = 1,
@@ -92,6 +100,22 @@ export const enum NamesTo {
   Nobody = 2,
 }
 
+/** For what somebody is listed among those who need the teacher. In the order in which they are listed; the numbers are on the wire. */
+export const enum NeedKind {
+  Door = 1,
+  Hand = 2,
+  Stuck = 3,
+  Ready = 4,
+  LateWork = 5,
+  Unsure = 6,
+  CameBack = 7,
+  NotStarted = 8,
+  Stopped = 9,
+  InCircles = 10,
+  OtherPage = 11,
+  Offline = 12,
+}
+
 /** Kinds of ruling. The numbers are on the wire. */
 export const enum PaperKind {
   Plain = 0,
@@ -148,6 +172,14 @@ export const enum Purpose {
   Ask = 3,
   Order = 4,
   Connect = 5,
+}
+
+/** How somebody says that it is going. The numbers are on the wire. */
+export const enum Report {
+  None = 0,
+  GoesOn = 1,
+  Unsure = 2,
+  Stuck = 3,
 }
 
 /** In what capacity somebody acts. */
@@ -339,7 +371,13 @@ export type Command =
   | BreakSeal
   | SetMarkJudging
   | SetOwnFirst
-  | GiveStarters;
+  | GiveStarters
+  | LowerHands
+  | GiveReport
+  | AskCheckIn
+  | VisitWork
+  | SetNeeds
+  | AnswerNeed;
 
 /** What a mark is made of: a closed set, one record for each kind, in Bodies. All that the core has to know of a kind is what is asked for here. Places and sizes are in page coordinates, 1/100 mm. */
 export type MarkBody =
@@ -446,7 +484,13 @@ export type RoomEvent =
   | SealBroken
   | MarkJudgingSet
   | OwnFirstSet
-  | StartersGiven;
+  | StartersGiven
+  | HandsLowered
+  | ReportGiven
+  | CheckInAsked
+  | WorkVisited
+  | NeedsSet
+  | NeedAnswered;
 
 /** A room's state in one piece, by the numbers of RoomKind. */
 export type RoomSnapshot =
@@ -546,6 +590,17 @@ export interface AnswerKey {
   readonly zones: readonly ZoneKey[];
 }
 
+/** Staff: this one need is seen to, or is put off. */
+export interface AnswerNeed {
+  readonly kind: 'answerNeed';
+  /** Whose. */
+  readonly person: number;
+  /** Which. */
+  readonly need: NeedKind;
+  /** For how long it is put off; 0: it is done, until it comes anew. */
+  readonly minutes: number;
+}
+
 /** An answer is up again, as it stands: for those who never saw it. */
 export interface AnswerPutBack {
   readonly kind: 'answerPutBack';
@@ -570,6 +625,24 @@ export interface AnswerTakenDown {
   readonly about: number;
   readonly id: number;
   readonly whose: number;
+}
+
+/** What became of a need. */
+export interface AnsweredNeed {
+  /** Whose. */
+  readonly person: number;
+  /** Which. */
+  readonly kind: NeedKind;
+  /** When, server time in ms. What began before is answered. */
+  readonly at: number;
+  /** Until when it is put off; null if it is done. */
+  readonly until: number | null;
+}
+
+/** Staff: ask everybody how it is going, or end that. What was said before is forgotten. */
+export interface AskCheckIn {
+  readonly kind: 'askCheckIn';
+  readonly on: boolean;
 }
 
 /** Say that one asks the same, or with On false that one does not any more. */
@@ -878,6 +951,12 @@ export interface ChangesMade {
   readonly back: readonly Mark[];
 }
 
+/** Everybody is asked, or no longer. */
+export interface CheckInAsked {
+  readonly kind: 'checkInAsked';
+  readonly on: boolean;
+}
+
 /** The order of the class, computed from placements of each student's own, and how far they agree. A card stands at the median of its places; where two stand at the same, first is the one that was placed before others more often, of all comparisons with another card by somebody who placed both (J.-C. de Borda, "Mémoire sur les élections au scrutin", 1781). Quartiles are those of R. J. Hyndman, Y. Fan, "Sample quantiles in statistical packages", The American Statistician 50, 1996, definition 7.Agreement: of all pairs of students who both placed the same two cards, and neither at the same spot, how many have them in the same order. It is what the coefficient of agreement u = 2 · / − 1 is made of (M. G. Kendall, B. Babington Smith, "On the method of paired comparisons", Biometrika 31, 1940), which needs nobody to have placed everything. */
 export interface ClassOrder {
   /** On which kind of line. */
@@ -1161,12 +1240,25 @@ export interface GiveReading {
   readonly cards: readonly number[];
 }
 
-/** Raise or lower a signal: a student their own, staff anybody's. */
+/** A student: how it is going, or nothing any more. */
+export interface GiveReport {
+  readonly kind: 'giveReport';
+  readonly report: Report;
+}
+
+/** Raise or lower a signal: a student their own, staff anybody's. A hand that is up keeps its place when its reason changes. */
 export interface GiveSignal {
   readonly kind: 'giveSignal';
+  /** Whose. */
   readonly person: number;
+  /** Which. */
   readonly signal: Signal;
+  /** Whether it is raised. */
   readonly on: boolean;
+  /** Of a hand: why. */
+  readonly reason: HandReason;
+  /** Of a hand: why, in own words of at most WordsLength letters; may be empty. */
+  readonly words: string;
 }
 
 /** Staff: how sentences may begin for one student; nothing takes them away. */
@@ -1229,6 +1321,11 @@ export interface GroupsUndone {
 /** A student: this is what I hand in; in a group, for all of it. */
 export interface HandIn {
   readonly kind: 'handIn';
+}
+
+/** All hands are down. */
+export interface HandsLowered {
+  readonly kind: 'handsLowered';
 }
 
 /** A stroke of ink. */
@@ -1319,6 +1416,12 @@ export interface LastAct {
   readonly at: number;
   /** On which page, or under which topic; 0 if that cannot be told. */
   readonly page: number;
+}
+
+/** When a teacher last opened somebody's work. */
+export interface LastVisit {
+  readonly person: number;
+  readonly at: number;
 }
 
 /** The gesture that last wrote a property. */
@@ -1479,6 +1582,10 @@ export interface LessonSnapshot {
   readonly openParts: readonly number[];
   readonly openedLast: number;
   readonly ownFirstIn: readonly number[];
+  readonly checkInAt: number | null;
+  readonly needs: NeedsSettings;
+  readonly answered: readonly AnsweredNeed[];
+  readonly visits: readonly LastVisit[];
 }
 
 /** When a lesson opens, is due and closes: server time in ms since 1970-01-01 UTC, null where nothing is said. */
@@ -1598,6 +1705,11 @@ export interface LinkWord {
   readonly id: number;
   /** Read between the two cards: "pushes on". */
   readonly text: Texts;
+}
+
+/** Staff: all hands come down. */
+export interface LowerHands {
+  readonly kind: 'lowerHands';
 }
 
 /** Change properties of things, all or none. */
@@ -1722,6 +1834,34 @@ export interface MovingCard {
 export interface NamesMasked {
   readonly kind: 'namesMasked';
   readonly masked: boolean;
+}
+
+/** A need was seen to, or put off. Told to teachers. */
+export interface NeedAnswered {
+  readonly kind: 'needAnswered';
+  readonly person: number;
+  readonly need: NeedKind;
+  readonly minutes: number;
+}
+
+/** What is listed by itself was set. */
+export interface NeedsSet {
+  readonly kind: 'needsSet';
+  readonly settings: NeedsSettings;
+}
+
+/** What is listed by itself, and after how long. Zero: never. */
+export interface NeedsSettings {
+  /** Seconds without a beginning. */
+  readonly notStartedAfter: number;
+  /** Seconds of silence, at least; who pauses for long and then goes on is given longer. */
+  readonly stoppedAfter: number;
+  /** Seconds in which somebody writes and takes away. */
+  readonly inCirclesAfter: number;
+  /** Seconds on another page than nearly everybody. */
+  readonly otherPageAfter: number;
+  /** Seconds without the device; who comes back after that is listed, too. */
+  readonly offlineAfter: number;
 }
 
 /** A mark to be put on a page. Its author, order and page are given by the rules. */
@@ -1905,6 +2045,14 @@ export interface Person {
   readonly handedInAt: number | null;
   /** Whether they are on the class list of the lesson. */
   readonly isListed: boolean;
+  /** Why the hand is up, if they say so. */
+  readonly reason: HandReason;
+  /** The same in own words; may be empty. */
+  readonly words: string;
+  /** How they say that it is going. */
+  readonly report: Report;
+  /** Since when, server time in ms; null while they say nothing. */
+  readonly reportAt: number | null;
 }
 
 /** Somebody who waited, or was out, was let in. */
@@ -2123,6 +2271,13 @@ export interface ReopenLesson {
   readonly kind: 'reopenLesson';
 }
 
+/** Somebody said how it is going. */
+export interface ReportGiven {
+  readonly kind: 'reportGiven';
+  readonly person: number;
+  readonly report: Report;
+}
+
 /** Respond to a card with a stamp, or with On false not any more. */
 export interface RespondToCard {
   readonly kind: 'respondToCard';
@@ -2248,6 +2403,12 @@ export interface SetMarkJudging {
   readonly judging: Judging | null;
 }
 
+/** Staff: what is listed by itself, and after how long. */
+export interface SetNeeds {
+  readonly kind: 'setNeeds';
+  readonly settings: NeedsSettings;
+}
+
 /** Staff: on the walls of a part, or of the whole lesson, each student sees only their own cards until this is ended. The strictest of lesson, part and wall holds. */
 export interface SetOwnFirst {
   readonly kind: 'setOwnFirst';
@@ -2342,6 +2503,8 @@ export interface SignalGiven {
   readonly person: number;
   readonly signal: Signal;
   readonly on: boolean;
+  readonly reason: HandReason;
+  readonly words: string;
 }
 
 /** A stamp of the set in Stamps. */
@@ -2592,6 +2755,12 @@ export interface VisitStation {
   readonly station: number;
 }
 
+/** Staff: I have opened somebody's work. What they waited for is done: hand, look, and that they are stuck or unsure. */
+export interface VisitWork {
+  readonly kind: 'visitWork';
+  readonly person: number;
+}
+
 /** What a teacher has planned for a wall: the question, where answers go, and what each may and owes. */
 export interface WallPlan {
   /** What students are to do. */
@@ -2736,6 +2905,12 @@ export interface WorkSetAside {
 export interface WorkTakenBack {
   readonly kind: 'workTakenBack';
   readonly people: readonly number[];
+}
+
+/** A teacher has opened somebody's work. */
+export interface WorkVisited {
+  readonly kind: 'workVisited';
+  readonly person: number;
 }
 
 /** So much work of somebody waits on a board; 0 if it waits no longer. Told to teachers. */

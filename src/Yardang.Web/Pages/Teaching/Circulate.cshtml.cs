@@ -57,8 +57,11 @@ public sealed class CirculateModel(AccessResolver access, LessonPeople people, S
         (Lesson, Part) = (lesson, seen);
         People = await people.SeatedAsync(lesson, seen);
         var all = PageData.Texts(
-            texts, "Circulate", "Everybody", "PensGoingDown", "PensDownOn", "PensDownOnOne", "PeopleOne", "PensGoingUp", "PensUp", "Closed", "People", "PageOf", "MinutesAgo", "JustNow", "NotStarted", "Helper", "HandedIn", "HandedInLate", "HandedInChanged", "Flood", "LatePage", "LateStrokes", "LateStroke", "LateChanges", "LateChange");
-        foreach (var (name, text) in PageData.Texts(texts, "Needs", "NeedDoor", "NeedHand", "NeedReady", "NeedLate", "NeedLateEarlier", "NeedIdle", "NeedNotStarted", "Waiting", "WaitingMinutes")) all[name] = text;
+            texts, "Circulate", "Everybody", "PensGoingDown", "PensDownOn", "PensDownOnOne", "PeopleOne", "PensGoingUp", "PensUp", "Closed", "People", "PageOf", "MinutesAgo", "CheckInSilent", "CheckInSilentOne", "Away", "AwayOne", "OnPage", "JustNow", "NotStarted", "Helper", "HandedIn", "HandedInLate", "HandedInChanged", "Flood", "LatePage", "LateStrokes", "LateStroke", "LateChanges", "LateChange");
+        foreach (var (name, text) in PageData.Texts(texts, "Needs", "NeedLateEarlier", "Waiting", "WaitingMinutes")) all[name] = text;
+        all["need"] = Enum.GetValues<NeedKind>().ToDictionary(k => (int)k, k => texts[$"Need.{k}"].Value);
+        all["needWhy"] = Enum.GetValues<NeedKind>().Select(k => (Kind: k, Text: texts[$"Need.{k}.Why"])).Where(w => !w.Text.ResourceNotFound).ToDictionary(w => (int)w.Kind, w => w.Text.Value);
+        all["needReason"] = Enum.GetValues<HandReason>().Where(r => r != HandReason.None).ToDictionary(r => (int)r, r => texts[$"Signal.Why.{r}"].Value);
         foreach (var (name, text) in PageData.Texts(texts, "Circulate", "OpenQuestions", "AnsweredQuestions", "NoQuestionYet", "Questions", "QuestionsOne", "ToBePlaced", "NothingPlaced", "NotAllPlaced", "OnField", "FieldLinks", "NothingYet")) all[name] = text;
         foreach (var (name, text) in PageData.Texts(texts, "Wall", "Nowhere", "Everything", "Cards", "CardsOne", "NoCardsYet", "Owing", "OnLine", "Picture", "Drawing", "Formula", "MapPlace")) all[name] = text;
         if (IsWall) all["everybody"] = texts["Circulate.EverybodysWall"].Value;
@@ -72,6 +75,25 @@ public sealed class CirculateModel(AccessResolver access, LessonPeople people, S
         Data = new { lesson = id, who = $"teacher-{visitor.TeacherId}", me = new { me.Number, me.IsStaff, me.LooksOnly }, part = seen.Number, openParts = lesson.Parts.Where(p => p.IsOpen).Select(p => p.Number), together, byGroup = lesson.Parts.IsByGroup(seen), isWall = IsWall, written = lesson.Language, people = People, teachers = await people.TeachersAsync(lesson), seats = await SeatsAsync(db, lesson), activity = await ActivityAsync(id), texts = all };
         return Page();
     }
+
+    /// <summary>After how many seconds something may be listed by itself: never, as usual, and some others.</summary>
+    public static IEnumerable<int> Seconds(string need)
+    {
+        var usual = NeedsSettings.Usual;
+        var after = need switch
+        {
+            nameof(NeedKind.NotStarted) => usual.NotStartedAfter,
+            nameof(NeedKind.Stopped) => usual.StoppedAfter,
+            nameof(NeedKind.InCircles) => usual.InCirclesAfter,
+            nameof(NeedKind.OtherPage) => usual.OtherPageAfter,
+            _ => usual.OfflineAfter,
+        };
+        return new[] { 0, after, 60, 120, 180, 300, 600 }.Distinct().Order();
+    }
+
+    /// <summary>The same in words.</summary>
+    public static string After(IStringLocalizer<UiTexts> texts, int seconds) =>
+        seconds == 0 ? texts["Needs.Never"] : seconds % 60 == 0 ? texts[seconds == 60 ? "Needs.AfterMinute" : "Needs.AfterMinutes", seconds / 60] : texts["Needs.AfterSeconds", seconds];
 
     /// <summary>Sends away whom somebody has made up, and closes the door.</summary>
     public async Task<IActionResult> OnPostSendAwayAsync(Guid id)

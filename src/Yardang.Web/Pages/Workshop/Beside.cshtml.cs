@@ -2,6 +2,7 @@ using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.Extensions.Localization;
+using Yardang.Core.Lessons;
 using Yardang.Core.Rooms;
 using Yardang.Data.School;
 using Yardang.Web.Access;
@@ -42,6 +43,9 @@ public sealed class BesideModel(AccessResolver access, LessonPeople people, Pour
             actor = me.Number,
             language = ContentLanguage.Current,
             written = record.Language,
+
+            // Whose work is opened is seen to; not where all work.
+            visits = me.LooksOnly || board.Place.Whose is not (Whose.Own or Whose.Group) ? [] : board.People.Where(p => p.Standing == Standing.In).Select(p => p.Number),
             who = $"teacher-{visitor.TeacherId}",
             texts = isWall ? WallTexts.For(texts) : BoardTexts.For(texts),
         }, record.Parts.Length == 1 ? $"/lesson/{lesson}" : $"/lesson/{lesson}?part={board.Place.Part}", texts[isWall ? "Wall.Back" : "Beside.Back"])
