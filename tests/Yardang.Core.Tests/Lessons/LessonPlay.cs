@@ -16,7 +16,7 @@ internal static class LessonPlay
             var people = lesson.Lesson.People.Keys.ToList();
             var person = people[random.Next(people.Count)];
             var student = new Actor(person, Role.Student);
-            switch (random.Next(26))
+            switch (random.Next(34))
             {
                 case 0: lesson.Do(new Join(), Actor.Program); break;
                 case 1: lesson.Do(new Join(person), Actor.Program); break;
@@ -40,6 +40,13 @@ internal static class LessonPlay
                 case 20 or 21: lesson.Do(new NoteWaiting(new Guid(person, 0, 0, new byte[8]), person, random.Next(3)), Actor.Program); break;
                 case 22 or 23: lesson.Do(new SetPart(random.Next(1, 6), random.Next(2) == 0), Actor.Owner); break;
                 case 24 or 25: lesson.Do(new SetOwnFirst(random.Next(0, 4), random.Next(2) == 0), Actor.Owner); break;
+                case 26: lesson.Do(new GiveSignal(person, Signal.HandUp, true, (HandReason)random.Next(4), random.Next(2) == 0 ? "" : $"why {step}"), student); break;
+                case 27 or 28: lesson.Do(new GiveReport((Report)random.Next(4)), student); break;
+                case 29: lesson.Do(new AskCheckIn(random.Next(2) == 0), Actor.Owner); break;
+                case 30: lesson.Do(new VisitWork(person), Actor.Owner); break;
+                case 31: lesson.Do(new LowerHands(), Actor.Owner); break;
+                case 32: lesson.Do(new AnswerNeed(person, (NeedKind)random.Next(1, 13), random.Next(3)), Actor.Owner); break;
+                case 33: lesson.Do(new SetNeeds(NeedsSettings.Usual with { StoppedAfter = 60 + random.Next(100) }), Actor.Owner); break;
                 case 18: lesson.Do(new ConfirmSeats(lesson.Lesson.Number), Actor.Program); break;
                 default: lesson.Do(step % 2 == 0 ? new SetPens(step % 3 == 0) : new MaskNames(step % 3 == 0), Actor.Owner); break;
             }

@@ -73,6 +73,7 @@ public class AccessMatrixTests
             ($"/lesson/{s.Lesson.Id}/compare/1", []),
             ($"/lesson/{s.Lesson.Id}/times", People.Run),
             ($"/lesson/{s.Lesson.Id}/people.json", People.Staff),
+            ($"/lesson/{s.Lesson.Id}/needs", People.Staff),
             ($"/lesson/{s.Lesson.Id}/slips.pdf", People.Run),
             ($"/lesson/{s.Lesson.Id}/boards.pdf", People.Run),
             ($"/lesson/{s.Lesson.Id}.yardang.zip", People.Run),

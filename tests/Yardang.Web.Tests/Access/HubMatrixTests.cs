@@ -11,6 +11,7 @@ using Yardang.Data.School;
 using Yardang.Data.Wire;
 using Yardang.Web.Access;
 using Yardang.Web.Lessons;
+using Yardang.Web.Needs;
 using Yardang.Web.Rooms;
 
 namespace Yardang.Web.Tests.Access;
@@ -65,6 +66,9 @@ public class HubMatrixTests
                 if (counts != write.Contains(who)) wrong.Add($"{who} Submit to {name}: {counts}");
                 var isShown = await IsShownAsync(hub, host);
                 if (isShown != write.Contains(who)) wrong.Add($"{who} Preview in {name}: {isShown}");
+                await SucceedsAsync(() => hub.InvokeAsync("Turned", room.ToString(), 9L, TestContext.Current.CancellationToken));
+                var isNoted = People.Students.Contains(who) && school.Get<Whereabouts>().Of(room, NumberOf(who)).Page == 9;
+                if (isNoted != (host.Kind == RoomKind.Board && People.Students.Contains(who) && write.Contains(who))) wrong.Add($"{who} Turned in {name}: {isNoted}");
             }
         }
 

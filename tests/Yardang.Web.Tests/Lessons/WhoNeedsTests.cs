@@ -1,0 +1,137 @@
+using System.Net;
+using System.Text.Json;
+using Microsoft.AspNetCore.TestHost;
+using Microsoft.Extensions.DependencyInjection;
+using Yardang.Core.Boards;
+using Yardang.Core.Editing;
+using Yardang.Core.Lessons;
+using Yardang.Core.Marks;
+using Yardang.Core.Needs;
+using Yardang.Core.Rooms;
+using Yardang.Data.School;
+using Yardang.Web.Needs;
+using Yardang.Web.Rooms;
+using static Yardang.Web.Tests.Lessons.OnWalls;
+
+namespace Yardang.Web.Tests.Lessons;
+
+/// <summary>What the server tells a teacher of who needs them, from looking at the work of those who are here.</summary>
+public sealed class WhoNeedsTests : IAsyncLifetime
+{
+    private readonly LaterClock _clock = new();
+    private readonly TestSchool _school;
+    private HttpClient _varga = null!;
+    private LessonRecord _lesson = null!;
+    private RoomHost _room = null!;
+
+    public WhoNeedsTests() => _school = new(web => web.ConfigureTestServices(services => services.AddSingleton<TimeProvider>(_clock)));
+
+    private static CancellationToken Stop => TestContext.Current.CancellationToken;
+
+    public async ValueTask InitializeAsync()
+    {
+        (_varga, var id) = await _school.TeacherAsync("Ilse Varga");
+        (_, _lesson) = await _school.HandOutAsync(id);
+        _room = await _school.Get<RoomHosts>().GetAsync(_lesson.Id);
+    }
+
+    public ValueTask DisposeAsync() => _school.DisposeAsync();
+
+    [Fact]
+    public async Task Who_has_not_begun_while_others_write_is_listed_and_is_no_more_once_a_teacher_was_there()
+    {
+        foreach (var name in new[] { "Maya", "Ben", "Oona", "Tam", "Noor" }) await ComeAsync(name);
+        for (var look = 0; look < 5; look++)
+        {
+            foreach (var person in new[] { 2, 3, 4, 5 }) await WriteAsync(person);
+            await LookAsync(TimeSpan.FromSeconds(40));
+        }
+
+        foreach (var person in new[] { 2, 3, 4, 5 }) await WriteAsync(person);
+        var need = Assert.Single(await NeedsAsync());
+        Assert.Equal(((int)NeedKind.NotStarted, 6, 4, 4), (need.Kind, need.Person, need.Others, need.Of));
+        await DoAsync(_room, Actor.Owner, new VisitWork(6));
+        Assert.Empty(await NeedsAsync());
+    }
+
+    [Fact]
+    public async Task Hands_are_told_at_once_and_who_has_no_device_here_any_more_a_while_later()
+    {
+        await ComeAsync("Maya");
+        var ben = await ComeAsync("Ben");
+        await LookAsync(TimeSpan.FromSeconds(1));
+        await DoAsync(_room, new Actor(2, Role.Student), new GiveSignal(2, Signal.HandUp, true, HandReason.Task));
+        Assert.Equal((int)NeedKind.Hand, Assert.Single(await NeedsAsync()).Kind);
+        _room.Leave(ben);
+        await LookAsync(TimeSpan.FromSeconds(1));
+        Assert.Empty((await AnswerAsync()).Away);
+        await LookAsync(TimeSpan.FromSeconds(90));
+        var told = await AnswerAsync();
+        Assert.Equal([3], told.Away);
+        Assert.Equal([(int)NeedKind.Hand, (int)NeedKind.Offline], told.Needs.Select(n => n.Kind));
+    }
+
+    [Fact]
+    public async Task On_which_page_somebody_is_their_teacher_is_told_as_long_as_the_board_is_open()
+    {
+        await ComeAsync("Maya");
+        await WriteAsync(2);
+        var board = await BoardOfAsync(2);
+        _school.Get<Whereabouts>().Note(board, 2, 77);
+        await LookAsync(TimeSpan.FromSeconds(5));
+        Assert.Equal(77, Assert.Single((await AnswerAsync()).Pages).Value);
+    }
+
+    [Fact]
+    public async Task A_student_is_told_nothing_of_it()
+    {
+        var (maya, board) = await _school.StudentAsync(_lesson.Code, "Maya");
+        using var answer = await maya.GetAsync($"/lesson/{_lesson.Id}/needs?{board.Split('?')[1]}", Stop);
+        Assert.Equal(HttpStatusCode.NotFound, answer.StatusCode);
+    }
+
+    // Comes in, and has the lesson open on a device.
+    private async Task<Subscription> ComeAsync(string name)
+    {
+        await _school.StudentAsync(_lesson.Code, name);
+        var number = 0;
+        await _room.LookAsync(r => number = ((Lesson)r).People.Keys.Max(), Stop);
+        return _room.Watch(new Actor(number, Role.Student), 0);
+    }
+
+    private async Task WriteAsync(int person)
+    {
+        var board = await _school.Get<RoomHosts>().GetAsync(await BoardOfAsync(person));
+        var page = 0L;
+        await board.LookAsync(r => page = ((Board)r).Sheets.Pages[0].Id, Stop);
+        await DoAsync(board, new Actor(person, Role.Student), id => new AddMark(id, page, Grip.Own, new NoteBody(0, 0, 4_000, 4_000, new Words("idea", "en", ["idea"], 700)), new Style(0, 0)));
+    }
+
+    private async Task<Guid> BoardOfAsync(int person)
+    {
+        var people = JsonDocument.Parse(await _varga.GetStringAsync($"/lesson/{_lesson.Id}/people.json", Stop)).RootElement;
+        return people.EnumerateArray().Single(p => p.GetProperty("number").GetInt32() == person).GetProperty("board").GetGuid();
+    }
+
+    private async Task LookAsync(TimeSpan later)
+    {
+        _clock.Shift += later;
+        await _school.Get<Attention>().TickAsync();
+    }
+
+    private async Task<IReadOnlyList<Told>> NeedsAsync() => (await AnswerAsync()).Needs;
+
+    private async Task<Answer> AnswerAsync() => JsonSerializer.Deserialize<Answer>(await _varga.GetStringAsync($"/lesson/{_lesson.Id}/needs", Stop), JsonSerializerOptions.Web)!;
+
+    private sealed record Told(int Kind, int Person, int Others, int Of);
+
+    private sealed record Answer(IReadOnlyList<Told> Needs, IReadOnlyList<int> Away, IReadOnlyDictionary<string, long> Pages);
+
+    /// <summary>The time of day, and more.</summary>
+    private sealed class LaterClock : TimeProvider
+    {
+        public TimeSpan Shift { get; set; }
+
+        public override DateTimeOffset GetUtcNow() => System.GetUtcNow() + Shift;
+    }
+}
