@@ -1,0 +1,120 @@
+// How large boards are shown: as large as the room allows, and nearer or farther as the teacher likes.
+
+/** The room there is, px, and what a tile needs. */
+export interface Room {
+  readonly width: number;
+  readonly height: number;
+}
+
+const GAP = 10;
+/** Width of a page for its height, at least of most. */
+const RATIO = 1.414;
+/** What stands under each board, px. */
+const CAPTION = 52;
+/** No board is smaller, px: what is written on it would not be recognized. */
+const SMALLEST = 104;
+
+/** How many boards fit beside one another at most. */
+export function mostColumns({ width }: Room): number {
+  return Math.max(1, Math.floor((width + GAP) / (SMALLEST + GAP)));
+}
+
+/** How many stand beside one another so that all are in sight, each as large as can be. */
+export function columnsFor(count: number, room: Room): number {
+  const most = mostColumns(room);
+  for (let columns = 1; columns < most; columns++) {
+    const width = (room.width - GAP * (columns - 1)) / columns;
+    const rows = Math.ceil(count / columns);
+    if (rows * (width / RATIO + CAPTION + GAP) - GAP <= room.height) return columns;
+  }
+  return most;
+}
+
+const key = (lesson: string) => `yardang-nearness-${lesson}`;
+
+/** @param room where the boards stand; null while they are not there. */
+export function arrangingOf(lesson: string, room: () => HTMLElement | null) {
+  let pinch: number | null = null;
+  const touches = new Map<number, PointerEvent>();
+
+  return {
+    columns: 1,
+    /** By how many columns fewer than fit; less than 0: farther away. */
+    nearness: Number(localStorage.getItem(key(lesson)) ?? '0') || 0,
+    count: 0,
+
+    /** Arranges so many boards. */
+    arrange(count: number): void {
+      this.count = count;
+      const there = this.room;
+      if (!there) return;
+      const fit = columnsFor(Math.max(1, count), there);
+      this.columns = Math.max(1, Math.min(mostColumns(there), fit - this.nearness));
+    },
+
+    get room(): Room | null {
+      const element = room();
+      if (!element) return null;
+      const style = getComputedStyle(element);
+      const sides = Number.parseFloat(style.paddingLeft) + Number.parseFloat(style.paddingRight);
+      const ends = Number.parseFloat(style.paddingTop) + Number.parseFloat(style.paddingBottom);
+      return { width: element.clientWidth - sides, height: element.clientHeight - ends };
+    },
+
+    get style(): object {
+      return { gridTemplateColumns: `repeat(${this.columns}, minmax(0, 1fr))` };
+    },
+
+    get isNearest(): boolean {
+      return this.columns <= 1;
+    },
+
+    get isFarthest(): boolean {
+      const there = this.room;
+      return there !== null && this.columns >= mostColumns(there);
+    },
+
+    step(by: number): void {
+      if (by > 0 ? this.isNearest : this.isFarthest) return;
+      this.nearness += by;
+      localStorage.setItem(key(lesson), String(this.nearness));
+      this.arrange(this.count);
+    },
+
+    /** Begins to listen: the window may change its size, and two fingers bring the boards nearer. */
+    begin(): void {
+      const element = room();
+      if (!element) return;
+      new ResizeObserver(() => this.arrange(this.count)).observe(element);
+      element.addEventListener(
+        'wheel',
+        (e) => {
+          // Two fingers on a touchpad.
+          if (!e.ctrlKey) return;
+          e.preventDefault();
+          if (Math.abs(e.deltaY) > 1) this.step(e.deltaY < 0 ? 1 : -1);
+        },
+        { passive: false },
+      );
+      const moved = (e: PointerEvent) => {
+        if (e.pointerType !== 'touch' || !touches.has(e.pointerId)) return;
+        touches.set(e.pointerId, e);
+        const [a, b] = [...touches.values()];
+        if (!a || !b) return;
+        const apart = Math.hypot(a.clientX - b.clientX, a.clientY - b.clientY);
+        pinch ??= apart;
+        if (apart > pinch * 1.3 || apart < pinch / 1.3) {
+          this.step(apart > pinch ? 1 : -1);
+          pinch = apart;
+        }
+      };
+      const gone = (e: PointerEvent) => {
+        touches.delete(e.pointerId);
+        pinch = null;
+      };
+      element.addEventListener('pointerdown', (e) => e.pointerType === 'touch' && touches.set(e.pointerId, e));
+      element.addEventListener('pointermove', moved);
+      for (const end of ['pointerup', 'pointercancel', 'pointerleave'] as const) element.addEventListener(end, gone);
+    },
+  };
+}
