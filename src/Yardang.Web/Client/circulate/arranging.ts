@@ -9,23 +9,29 @@ export interface Room {
 const GAP = 10;
 /** Width of a page for its height, at least of most. */
 const RATIO = 1.414;
-/** What stands under each board, px. */
+/** What stands under each board, px; under small ones only whose it is. */
 const CAPTION = 52;
+const SHORT_CAPTION = 28;
+const SMALL = 100;
 /** No board is smaller, px: what is written on it would not be recognized. */
-const SMALLEST = 104;
+const SMALLEST = 56;
 
 /** How many boards fit beside one another at most. */
 export function mostColumns({ width }: Room): number {
   return Math.max(1, Math.floor((width + GAP) / (SMALLEST + GAP)));
 }
 
+function widthOf(columns: number, { width }: Room): number {
+  return (width - GAP * (columns - 1)) / columns;
+}
+
 /** How many stand beside one another so that all are in sight, each as large as can be. */
 export function columnsFor(count: number, room: Room): number {
   const most = mostColumns(room);
   for (let columns = 1; columns < most; columns++) {
-    const width = (room.width - GAP * (columns - 1)) / columns;
+    const width = widthOf(columns, room);
     const rows = Math.ceil(count / columns);
-    if (rows * (width / RATIO + CAPTION + GAP) - GAP <= room.height) return columns;
+    if (rows * (width / RATIO + (width < SMALL ? SHORT_CAPTION : CAPTION) + GAP) - GAP <= room.height) return columns;
   }
   return most;
 }
@@ -63,6 +69,12 @@ export function arrangingOf(lesson: string, room: () => HTMLElement | null) {
 
     get style(): object {
       return { gridTemplateColumns: `repeat(${this.columns}, minmax(0, 1fr))` };
+    },
+
+    /** Whether there is room for no more than a name under each. */
+    get areSmall(): boolean {
+      const there = this.room;
+      return there !== null && widthOf(this.columns, there) < SMALL;
     },
 
     get isNearest(): boolean {

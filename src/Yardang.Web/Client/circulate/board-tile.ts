@@ -7,6 +7,7 @@ import { drawMark, drawPaper } from '../surface/draw';
 import { LiveInk } from '../surface/live-ink';
 import { Pictures } from '../surface/pictures';
 import { type LatePage, type LateTexts, describe, drawLate } from './late-work';
+import { type PageSeen, STEP_MS, STEPS } from './table';
 import { Tile, type TileOptions } from './tile';
 
 /** Width of the thinnest ink in a small picture, CSS pixels. */
@@ -18,6 +19,9 @@ export class BoardTile extends Tile<Sheets> {
   private canvas: HTMLCanvasElement | null = null;
   private scheduled = false;
   private pageNumber = 1;
+  /** When something was done on which page in the last minutes, as far as it was seen from here; and up to when, of each person. */
+  private readonly acts = new Map<number, number[]>();
+  private readonly noted = new Map<number, number>();
 
   constructor(
     options: Pick<TileOptions<Sheets>, 'room' | 'connection' | 'me' | 'before' | 'changed'>,
@@ -68,6 +72,30 @@ export class BoardTile extends Tile<Sheets> {
 
   protected override happened(event: RoomEvent, actor: number): void {
     if (event.kind === 'markAdded') this.live.forget(actor);
+    this.noteActs();
+  }
+
+  override pagesSeen(): PageSeen[] {
+    this.noteActs();
+    const { state } = this.client;
+    return state.pages.map(({ id }) => ({
+      page: id,
+      marks: state.visible(id).filter((mark) => !mark.byStaff).length,
+      acts: this.acts.get(id) ?? [],
+    }));
+  }
+
+  /** What each did last, on the page where they did it. */
+  private noteActs(): void {
+    for (const { person, at, page } of this.client.state.acts.values()) {
+      if ((this.noted.get(person) ?? 0) >= at) continue;
+      this.noted.set(person, at);
+      const acts = (this.acts.get(page) ?? []).filter((before) => before > at - STEPS * STEP_MS);
+      this.acts.set(
+        page,
+        [...acts, at].sort((a, b) => a - b),
+      );
+    }
   }
 
   protected override previewed(actor: number, byStaff: boolean, data: any[]): void {

@@ -12,9 +12,11 @@ import { RoomClient } from '../room/room-client';
 import { floodAmong } from '../room/flood';
 import { serverNow } from '../room/server-clock';
 import { readRoomSnapshot } from '../wire/kinds';
+import { arrangingOf } from './arranging';
 import { BoardTile } from './board-tile';
 import type { LatePage, LateTexts } from './late-work';
 import { AskingWho, type Need, type NeedSaid, needInWords, type NeedsTexts, type WhoNeeds } from './needs-me';
+import { type Cell, type CellState, cellsOf } from './table';
 import type { Activity, Tile } from './tile';
 import { type TopicCount, WallTile, type WallTileWords } from './wall-tile';
 
@@ -76,6 +78,8 @@ interface CirculateData {
     away: string;
     awayOne: string;
     onPage: string;
+    pageHead: string;
+    cell: Record<CellState, string>;
   } & LateTexts &
     WallTileWords;
 }
@@ -92,6 +96,8 @@ interface Row {
   people: number[];
   handUp: boolean;
   ready: boolean;
+  /** Whether any of these is to be seen instead of what was done last. */
+  signals: boolean;
   /** Whether all of its people have handed in, in words; empty if not. */
   handedIn: string;
   activity: string;
@@ -99,6 +105,8 @@ interface Row {
   topics: readonly TopicCount[];
   cards: string;
   owing: readonly string[];
+  /** How each of its pages stands. */
+  cells: readonly Cell[];
   /** Where its first person sits. */
   seat: object;
 }
@@ -147,8 +155,14 @@ Alpine.data('circulate', () => {
   let beside: Tile | null = null;
 
   return {
-    tilesStyle:
-      data.seats && !data.together ? { gridTemplateColumns: `repeat(${data.seats.columns}, minmax(6.5rem, 1fr))` } : {},
+    /** How large boards are shown, where they stand in rows of their own. */
+    arranging: arrangingOf(data.lesson, () => document.querySelector<HTMLElement>('[data-boards]')),
+    isArranged: !data.seats && !data.together && !data.isWall,
+    /** Whether students and pages are seen as a table; how many pages it has. */
+    isTable: localStorage.getItem(`yardang-table-${data.lesson}`) !== null,
+    tablePages: [] as { number: number; name: string }[],
+    /** What is looked for among the names. */
+    find: '',
     people: [] as Participant[],
     nobodyIn: true,
     boards: [] as Row[],
@@ -217,6 +231,7 @@ Alpine.data('circulate', () => {
       );
       void this.start().catch(reloadSoon);
       setInterval(() => this.refresh(), TICK_MS);
+      if (this.isArranged) this.arranging.begin();
     },
 
     async start(): Promise<void> {
@@ -254,6 +269,46 @@ Alpine.data('circulate', () => {
       this.mayChooseMine = mine > 0 && mine < this.boards.length;
       this.takeSeats();
       this.refresh();
+      this.arrange();
+    },
+
+    get tilesStyle(): object {
+      if (this.isArranged) return this.arranging.style;
+      return data.seats && !data.together
+        ? { gridTemplateColumns: `repeat(${data.seats.columns}, minmax(6.5rem, 1fr))` }
+        : {};
+    },
+
+    arrange(): void {
+      if (this.isArranged) this.arranging.arrange(this.boards.filter((row) => this.isShown(row)).length);
+    },
+
+    /** Whether a board is among those that are looked for. */
+    isShown(row: Row): boolean {
+      const isMine = !this.onlyMine || !this.mayChooseMine || row.isMine;
+      const words = this.find.trim().toLocaleLowerCase();
+      return isMine && (words === '' || `${row.name} ${row.who}`.toLocaleLowerCase().includes(words));
+    },
+
+    /** What was typed leads to the one board that it leaves. */
+    openFound(): void {
+      const [only, other] = this.boards.filter((row) => this.isShown(row));
+      if (only && !other) location.assign(`/lesson/${data.lesson}/board/${only.id}`);
+    },
+
+    /** Keys for what is done often; not while something is typed. */
+    key(e: KeyboardEvent): void {
+      const isTyping = (e.target as HTMLElement).matches('input, textarea, select, [contenteditable]');
+      if (isTyping || e.ctrlKey || e.metaKey || e.altKey || document.querySelector('dialog[open]')) return;
+      if (e.key === '+') this.nearer(1);
+      else if (e.key === '-') this.nearer(-1);
+      else if (e.key === '/') document.getElementById('find')?.focus();
+      else return;
+      e.preventDefault();
+    },
+
+    nearer(by: number): void {
+      if (this.isArranged) this.arranging.step(by);
     },
 
     /** Boards stand where people sit; those without a seat come behind the last row. */
@@ -309,6 +364,7 @@ Alpine.data('circulate', () => {
       if (this.onlyMine) localStorage.setItem(key, '');
       else localStorage.removeItem(key);
       this.refresh();
+      this.arrange();
     },
 
     /** Whoever waits at the door may be anybody's. */
@@ -327,11 +383,13 @@ Alpine.data('circulate', () => {
         people: [],
         handUp: false,
         ready: false,
+        signals: false,
         handedIn: '',
         activity: '',
         topics: [],
         cards: '',
         owing: [],
+        cells: [],
         seat: {},
       });
       const tile = this.tileOf(id, () => this.boardChanged(id));
@@ -358,9 +416,27 @@ Alpine.data('circulate', () => {
       row.handUp = row.people.some((n) => state.people.get(n)?.handUpAt != null);
       row.ready = row.people.some((n) => state.people.get(n)?.readyAt != null);
       row.handedIn = this.sayHandedIn(state, row.people, tile?.lastActivity ?? null);
+      row.signals = row.handUp || row.ready || row.handedIn !== '';
       const activity = tile?.isSealed ? '' : this.sayActivity(tile?.lastActivity ?? null, serverNow());
       row.activity = [this.sayPage(row, tile), activity].filter((words) => words !== '').join(' · ');
       if (tile instanceof WallTile) this.count(row, tile);
+      if (this.isTable) this.fillRow(row, tile);
+    },
+
+    fillRow(row: Row, tile: Tile | undefined): void {
+      const on = new Set(row.people.flatMap((n) => found.pages[n] ?? []));
+      row.cells = cellsOf(tile, on, row.handedIn !== '', serverNow(), texts.cell);
+      if (row.cells.length > this.tablePages.length)
+        this.tablePages = row.cells.map((_, i) => ({ number: i + 1, name: fill(texts.pageHead, i + 1) }));
+    },
+
+    /** Boards as pictures, or a table of students and pages; remembered for the lesson. */
+    showTable(on: boolean): void {
+      this.isTable = on;
+      const key = `yardang-table-${data.lesson}`;
+      if (on) localStorage.setItem(key, '');
+      else localStorage.removeItem(key);
+      this.refresh();
     },
 
     /** What stands on a wall, and who of its people has put up nothing, or less than is asked for. */

@@ -6,6 +6,7 @@ import type { Me } from '../room/sheets';
 import type { Command, RoomEvent } from '../room/wire';
 import type { LastAct, LateWork, RoomSnapshot } from '../wire/forms';
 import type { LatePage, LateTexts } from './late-work';
+import type { PageSeen } from './table';
 
 const AGAIN_MS = 2000;
 
@@ -66,6 +67,11 @@ export abstract class Tile<S extends WorkState<S> = any> {
   abstract get pageCount(): number;
 
   abstract showPage(number: number): void;
+
+  /** How each page stands, for the table; none where there are no pages. */
+  pagesSeen(): PageSeen[] {
+    return [];
+  }
 
   /** The place of a page among the others, from 1; 0 if it is none of these. */
   numberOf(_page: number): number {

@@ -17,6 +17,8 @@ namespace Yardang.Web.Pages;
 [Authorize]
 public sealed class CirculateModel(AccessResolver access, LessonPeople people, SendingAway sendingAway, FrozenVersions versions, IDbContextFactory<SchoolContext> school, IStringLocalizer<UiTexts> texts, BoardSummaries summaries) : PageModel
 {
+    private static readonly string[] s_cells = ["untouched", "begun", "going", "quiet", "handed"];
+
     public LessonRecord Lesson { get; private set; } = null!;
 
     public IReadOnlyList<SeatedPerson> People { get; private set; } = [];
@@ -57,8 +59,9 @@ public sealed class CirculateModel(AccessResolver access, LessonPeople people, S
         (Lesson, Part) = (lesson, seen);
         People = await people.SeatedAsync(lesson, seen);
         var all = PageData.Texts(
-            texts, "Circulate", "Everybody", "PensGoingDown", "PensDownOn", "PensDownOnOne", "PeopleOne", "PensGoingUp", "PensUp", "Closed", "People", "PageOf", "MinutesAgo", "CheckInSilent", "CheckInSilentOne", "Away", "AwayOne", "OnPage", "JustNow", "NotStarted", "Helper", "HandedIn", "HandedInLate", "HandedInChanged", "Flood", "LatePage", "LateStrokes", "LateStroke", "LateChanges", "LateChange");
+            texts, "Circulate", "Everybody", "PensGoingDown", "PensDownOn", "PensDownOnOne", "PeopleOne", "PensGoingUp", "PensUp", "Closed", "People", "PageOf", "MinutesAgo", "CheckInSilent", "CheckInSilentOne", "Away", "AwayOne", "OnPage", "PageHead", "JustNow", "NotStarted", "Helper", "HandedIn", "HandedInLate", "HandedInChanged", "Flood", "LatePage", "LateStrokes", "LateStroke", "LateChanges", "LateChange");
         foreach (var (name, text) in PageData.Texts(texts, "Needs", "NeedLateEarlier", "Waiting", "WaitingMinutes")) all[name] = text;
+        all["cell"] = s_cells.ToDictionary(s => s, s => texts[$"Circulate.Cell.{s}"].Value, StringComparer.Ordinal);
         all["need"] = Enum.GetValues<NeedKind>().ToDictionary(k => (int)k, k => texts[$"Need.{k}"].Value);
         all["needWhy"] = Enum.GetValues<NeedKind>().Select(k => (Kind: k, Text: texts[$"Need.{k}.Why"])).Where(w => !w.Text.ResourceNotFound).ToDictionary(w => (int)w.Kind, w => w.Text.Value);
         all["needReason"] = Enum.GetValues<HandReason>().Where(r => r != HandReason.None).ToDictionary(r => (int)r, r => texts[$"Signal.Why.{r}"].Value);
