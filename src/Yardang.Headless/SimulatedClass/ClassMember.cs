@@ -221,8 +221,11 @@ public sealed partial class ClassMember : IAsyncDisposable
             case GoesTo(var part):
                 await GoAsync(part, stop);
                 break;
-            case Signals(var signal, var on):
-                _lesson!.Do(c => c.Submit(new GiveSignal(_number, signal, on), 0));
+            case Signals(var signal, var on, var reason, var words):
+                _lesson!.Do(c => c.Submit(new GiveSignal(_number, signal, on, reason, words), 0));
+                break;
+            case Reports(var report):
+                _lesson!.Do(c => c.Submit(new GiveReport(report), 0));
                 break;
             case Network(var on):
                 if (on) await _hub.StartAsync(stop);

@@ -80,8 +80,11 @@ public sealed record DrawsShape(ShapeBody Shape, Style Style) : Doing;
 /// <param name="Which">Counted from 0 in the order in which they lie.</param>
 public sealed record Moves(int Which, int X, int Y) : Doing;
 
-/// <summary>Gives or takes back a signal.</summary>
-public sealed record Signals(Signal Signal, bool On) : Doing;
+/// <summary>Gives or takes back a signal; a hand perhaps with a reason.</summary>
+public sealed record Signals(Signal Signal, bool On, HandReason Reason = HandReason.None, string Words = "") : Doing;
+
+/// <summary>Says how it is going.</summary>
+public sealed record Reports(Report Report) : Doing;
 
 /// <summary>Loses the network, or has it back.</summary>
 public sealed record Network(bool On) : Doing;

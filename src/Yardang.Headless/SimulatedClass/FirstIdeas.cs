@@ -31,7 +31,7 @@ public static class FirstIdeas
         var y = 9_500 + random.Next(1_800);
         var strokes = BridgeDrawing.Of(student, x, y, 17_000 + random.Next(3_000), random);
         steps.AddRange(strokes.Take(student == StuckOne ? 1 : strokes.Count).Select(s => new Draws(s, 0)));
-        if (student == StuckOne) return [.. steps, new Thinks(), new Types(6_000, 14_500, "What is a pier?"), new Signals(Signal.HandUp, true)];
+        if (student == StuckOne) return [.. steps, new Thinks(), new Types(6_000, 14_500, "What is a pier?"), new Signals(Signal.HandUp, true, HandReason.Task)];
         if (student == LosesNetwork) steps.Insert(2, new Network(On: false));
         steps.AddRange(BridgeDrawing.LoadArrow(x + 8_000 + random.Next(2_000), y, random).Select(s => new Draws(s, 1)));
 
@@ -41,7 +41,8 @@ public static class FirstIdeas
         else steps.Add(new Types(x + 600, y + 3_700, label));
         steps.Add(new PutsUpNote(11_500 + random.Next(2_000), 12_900 + random.Next(400), s_ideas[student % s_ideas.Length], student % 4));
         if (student == LosesNetwork) steps.Add(new Network(On: true));
-        if (student == HandsUp) steps.Add(new Signals(Signal.HandUp, true));
+        if (student == HandsUp) steps.Add(new Signals(Signal.HandUp, true, Words: "Does an arch need a pier?"));
+        if (student % 4 == 3) steps.Add(new Reports(student % 8 == 3 ? Report.GoesOn : Report.Unsure));
         if (student % 6 == 2) steps.Add(new Signals(Signal.ReadyForALook, true));
         return steps;
     }

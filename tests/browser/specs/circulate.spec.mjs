@@ -30,11 +30,20 @@ test('boards use the whole room, come nearer and go farther by key, are found by
   await expect.poll(() => widthOf('Maya')).toBe(farther);
   await varga.keyboard.press('+');
   await expect.poll(() => widthOf('Maya')).toBe(whole);
-  await varga.getByRole('button', { name: 'Larger' }).click();
+  await varga.getByRole('button', { name: 'Larger boards' }).click();
   await expect.poll(() => widthOf('Maya')).toBeGreaterThan(whole);
   await varga.keyboard.press('+');
-  await expect(varga.getByRole('button', { name: 'Larger' })).toBeDisabled();
+  await expect(varga.getByRole('button', { name: 'Larger boards' })).toBeDisabled();
   for (let step = 0; step < 2; step++) await varga.keyboard.press('-');
+  await expect.poll(() => widthOf('Maya')).toBe(whole);
+
+  // On a tablet held upright the page scrolls as a whole.
+  await varga.setViewportSize({ width: 820, height: 1180 });
+  await expect.poll(() => widthOf('Maya')).toBeLessThan(500);
+  const held = await widthOf('Maya');
+  expect(held).toBeGreaterThan(300);
+  if (process.env.PICTURES) await varga.screenshot({ path: '/tmp/p/circulate-tablet.png' });
+  await varga.setViewportSize({ width: 1280, height: 800 });
   await expect.poll(() => widthOf('Maya')).toBe(whole);
 
   // A signal stands under the board, and nothing moves.

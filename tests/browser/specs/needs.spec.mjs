@@ -39,6 +39,7 @@ test('a hand says why: by a choice, in own words, or not at all; and a visit bri
   // By keyboard alone.
   await oona.getByRole('button', { name: 'Hand up' }).focus();
   await oona.keyboard.press('Enter');
+  await expect(why(oona).getByRole('button', { name: 'I need material' })).toBeVisible();
   await oona.keyboard.press('Tab');
   await expect(why(oona).locator('summary')).toBeFocused();
   await oona.keyboard.press('Tab');

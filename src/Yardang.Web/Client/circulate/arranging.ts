@@ -13,6 +13,8 @@ const RATIO = 1.414;
 const CAPTION = 52;
 const SHORT_CAPTION = 28;
 const SMALL = 100;
+/** How much of the screen boards use where the page scrolls. */
+const SCROLLED_SHARE = 0.7;
 /** No board is smaller, px: what is written on it would not be recognized. */
 const SMALLEST = 56;
 
@@ -64,7 +66,10 @@ export function arrangingOf(lesson: string, room: () => HTMLElement | null) {
       const style = getComputedStyle(element);
       const sides = Number.parseFloat(style.paddingLeft) + Number.parseFloat(style.paddingRight);
       const ends = Number.parseFloat(style.paddingTop) + Number.parseFloat(style.paddingBottom);
-      return { width: element.clientWidth - sides, height: element.clientHeight - ends };
+      // Where the page scrolls as a whole, the boards are as high as they are: then it is the screen that they fit on.
+      const isFramed = getComputedStyle(element.parentElement!).position === 'fixed';
+      const height = isFramed ? element.clientHeight - ends : window.innerHeight * SCROLLED_SHARE;
+      return { width: element.clientWidth - sides, height };
     },
 
     get style(): object {
