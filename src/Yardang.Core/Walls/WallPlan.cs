@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using System.Text.Json.Serialization;
 using Yardang.Core.Attachments;
 using Yardang.Core.Judges;
+using Yardang.Core.Marks;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
 using Yardang.Core.Threads;
@@ -110,7 +111,7 @@ public sealed record WallRules(
     public ImmutableArray<Texts> Beginnings => Starters ?? [];
 
     /// <summary>Whether sentences may begin so: not too many, each says something, and is short.</summary>
-    public static bool AreStarters(ImmutableArray<Texts> starters) => starters.Length <= MostStarters && starters.All(s => !s.IsEmpty && s.IsWithin(Limits.NameLength));
+    public static bool AreStarters(ImmutableArray<Texts> starters) => starters.Length <= MostStarters && Validity.AreStarters(starters);
 
     /// <summary>The positions between which students choose where they stand.</summary>
     [JsonIgnore]
