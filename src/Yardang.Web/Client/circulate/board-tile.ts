@@ -119,7 +119,8 @@ export class BoardTile extends Tile<Sheets> {
     this.scheduled = false;
     const { canvas } = this;
     const page = this.page;
-    if (!canvas || !page) return;
+    // What is not in sight is not drawn; when it is again, its size changes.
+    if (!canvas || !page || canvas.clientWidth === 0) return;
     const ratio = window.devicePixelRatio || 1;
     const width = Math.round(canvas.clientWidth * ratio);
     const height = Math.round((canvas.clientWidth * ratio * page.size.height) / page.size.width);

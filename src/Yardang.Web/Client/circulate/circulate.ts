@@ -570,7 +570,6 @@ Alpine.data('circulate', () => {
       return (this.openParts as readonly number[]).length > 1;
     },
 
-    /** Students see the part that is seen here, or no longer. */
     /** On the walls here (1), or of the whole lesson (2), each sees only their own; 0: each wall says so itself. */
     setOwnFirst(value: string): void {
       const wanted = { [data.part]: value === '1', 0: value === '2' };
@@ -579,6 +578,7 @@ Alpine.data('circulate', () => {
           lesson.submit({ kind: 'setOwnFirst', part: Number(part), on });
     },
 
+    /** Students see the part that is seen here, or no longer. */
     setPart(open: boolean): void {
       lesson.submit({ kind: 'setPart', part: data.part, open });
     },
