@@ -94,7 +94,7 @@ public sealed class Board(ActivityContent version) : Room, IWorkRoom
                 var fitting = key.FitTo(Sheets);
                 return fitting.IsSameAs(AnswerKey.On(Sheets)) ? Refusal.Duplicate : new Decision.Accepted(new KeySet(fitting), Audience.Staff);
             case SetMarkJudging or JudgeCard or ShowResults or GoOnJudging:
-                return Choice.Decide(submission.Command, actor, situation.Allowed.StudentsMayWrite, Sheets);
+                return Choice.Decide(submission.Command, actor, situation.LetsWrite(actor), Sheets);
             case AcceptLateWork or DiscardLateWork when !actor.IsStaff:
                 return Refusal.NotAllowed;
             case AcceptLateWork(var number):
@@ -106,7 +106,7 @@ public sealed class Board(ActivityContent version) : Room, IWorkRoom
         }
 
         // Work that rests on set-aside work has to wait with it, so it is not judged now.
-        if (!actor.IsStaff && (actor.HasLeft || !situation.Allowed.StudentsMayWrite))
+        if (!actor.IsStaff && (actor.HasLeft || !situation.LetsWrite(actor)))
         {
             return WhyNotSetAside(submission, actor) is { } why ? why : new Decision.Accepted(new WorkSetAside(submission.Command), Audience.AuthorAndStaff);
         }

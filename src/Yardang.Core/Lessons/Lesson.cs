@@ -12,7 +12,8 @@ public sealed record LessonSnapshot(
     Door Door, bool PensDown, [OrMinusOne] int? PensConfirmedOn, bool Closed, ImmutableArray<Person> People, bool NamesMasked, bool SeesOtherBoards, bool SeesTeachersBoard,
     ImmutableArray<Group> Groups, int GroupsUsed, ImmutableArray<ImmutableArray<Group>> Past, ImmutableArray<ImmutableArray<Group>> Future, int GroupingVersion, long PlacesAsOf,
     long SeatsThrough, ImmutableArray<LateChange> LateChanges, [Inline] LessonTimes Times, bool Waits, bool IsOverdue, ImmutableArray<WorkWaits> Waiting,
-    ImmutableArray<int> Parts, ImmutableSortedSet<int> OpenParts, int OpenedLast, ImmutableSortedSet<int> OwnFirstIn, [OrMinusOne] long? CheckInAt, [Inline] NeedsSettings Needs, ImmutableArray<AnsweredNeed> Answered, ImmutableArray<LastVisit> Visits) : RoomSnapshot;
+    ImmutableArray<int> Parts, ImmutableSortedSet<int> OpenParts, int OpenedLast, ImmutableSortedSet<int> OwnFirstIn, [OrMinusOne] long? CheckInAt, [Inline] NeedsSettings Needs, ImmutableArray<AnsweredNeed> Answered, ImmutableArray<LastVisit> Visits,
+    ImmutableArray<Call> Calls, ImmutableArray<QuickQuestion> Questions) : RoomSnapshot;
 
 /// <summary>An activity being worked on by people: who is in, door, groups, signals, pens.</summary>
 public sealed class Lesson : Room
@@ -104,16 +105,25 @@ public sealed class Lesson : Room
     /// <summary>When a teacher last opened whose work, by actor number.</summary>
     public IReadOnlyDictionary<int, LastVisit> Visits => _visits;
 
+    /// <summary>What teachers said to the class, or to some of it.</summary>
+    public Calls Calls { get; } = new();
+
+    /// <summary>What the class was asked lately.</summary>
+    public QuickQuestions Questions { get; } = new();
+
     /// <summary>The part in which students begin, and who comes back goes on: the one that was opened last, else the first that is open.</summary>
     public int CurrentPart => OpenParts.Contains(OpenedLast) ? OpenedLast : Parts.First(OpenParts.Contains);
 
     /// <summary>What this lesson allows its students now.</summary>
     public Allowed Allowed => new(PensDown, Closed, Waits);
 
+    // Whose pens are down besides, by actor number, and until when.
+    private ImmutableSortedDictionary<int, long> Held => _people.Values.Where(p => p.PensDownUntil is not null).ToImmutableSortedDictionary(p => p.Number, p => p.PensDownUntil!.Value);
+
     /// <summary>What it allows in one of its rooms now.</summary>
     public Allowed AllowedIn(RoomPlace place)
     {
-        var allowed = Allowed with { OwnFirst = OwnFirstIn.Contains(SetOwnFirst.WholeLesson) || OwnFirstIn.Contains(place.Part) };
+        var allowed = Allowed with { OwnFirst = OwnFirstIn.Contains(SetOwnFirst.WholeLesson) || OwnFirstIn.Contains(place.Part), Held = Held };
         if (!OpenParts.Contains(place.Part)) allowed = allowed with { Waits = true };
         return place.Whose == Whose.Teacher ? allowed with { PensDown = false } : allowed;
     }
@@ -128,6 +138,8 @@ public sealed class Lesson : Room
         OpenLesson or ExpectPeople or Join or ConfirmPens or ConfirmSeats or HandOutLateChange or TakeLateChangeBack or AnnounceMoment or NoteWaiting or BringPerson or PlanParts when actor.Role != Role.Program => Refusal.NotAllowed,
         ConfirmLateChange(var number) => Confirm(number, actor),
         GiveReport(var report) => Decide(report, actor),
+        ConfirmCall confirm => Calls.Decide(confirm, actor, _people, IsThere),
+        GiveReply reply => Closed ? Refusal.Closed : Questions.Decide(reply, actor, _people),
         HandIn or TakeWorkBack => Decide(submission.Command is HandIn, actor),
         not GiveSignal when !actor.IsStaff => Refusal.NotAllowed,
         OpenLesson => Number == 0 ? new LessonOpened() : Refusal.Duplicate,
@@ -165,6 +177,10 @@ public sealed class Lesson : Room
         GiveSignal give => Decide(give, actor),
         LowerHands => _people.Values.Any(p => p.HandUpAt is not null) ? new HandsLowered() : Refusal.ChangedSince,
         AskCheckIn(var on) => Closed ? Refusal.Closed : on || CheckInAt is not null ? new CheckInAsked(on) : Refusal.ChangedSince,
+        CallClass or LeadOn or PoseQuestion when Closed => Refusal.Closed,
+        CallClass or LeadOn or EndCall => Calls.Decide(submission.Command, actor, _people, IsThere),
+        PoseQuestion or CloseQuestion => Questions.Decide(submission.Command, actor, _people),
+        HoldPens hold => Closed ? Refusal.Closed : hold.Decide(_people, situation.Time),
         VisitWork(var person) => _people.ContainsKey(person) ? new Decision.Accepted(new WorkVisited(person), Audience.NamedAndStaff) : Refusal.NotFound,
         SetNeeds(var settings) => settings.AreSound() ? new Decision.Accepted(new NeedsSet(settings), Audience.Staff) : Refusal.OutOfRange,
         AnswerNeed(var person, var kind, var minutes) => !Enum.IsDefined(kind) || minutes is < 0 or > AnswerNeed.Most ? Refusal.OutOfRange
@@ -186,6 +202,8 @@ public sealed class Lesson : Room
         (CheckInAt, Needs) = (s.CheckInAt, s.Needs);
         foreach (var answered in s.Answered) _answered[(answered.Person, answered.Kind)] = answered;
         foreach (var visit in s.Visits) _visits[visit.Person] = visit;
+        Calls.Restore(s.Calls);
+        Questions.Restore(s.Questions);
         foreach (var work in s.Waiting) _waiting[(work.Board, work.Person)] = work;
     }
 
@@ -254,6 +272,11 @@ public sealed class Lesson : Room
                 if (!on) break;
                 foreach (var number in _people.Keys.ToList()) Change(number, p => p with { Report = Report.None, ReportAt = null });
                 break;
+            case PensHeld(var held, var down, var until):
+                foreach (var number in held) Change(number, p => p with { PensDownUntil = down ? until : null });
+                break;
+            case ClassCalled or LedOn or CallEnded or CallConfirmed: Calls.Apply(envelope.Event, envelope.Actor, envelope.Time); break;
+            case QuestionPosed or QuestionClosed or ReplyGiven: Questions.Apply(envelope.Event, envelope.Time); break;
             case WorkVisited(var number):
                 Change(number, p => p.SeenTo());
                 _visits[number] = new(number, envelope.Time);
@@ -359,6 +382,9 @@ public sealed class Lesson : Room
         return isNew && Present >= Limits.People ? Refusal.Full : new Decision.Accepted(new PersonAdmitted(person), Audience.NamedAndStaff);
     }
 
+    // What stands on pages and walls the lesson does not know; who is called to what is not there stays where they are.
+    private bool IsThere(Spot spot) => spot.IsSound() && Parts.Contains(spot.Part);
+
     private Refusal? Of(int number, params ReadOnlySpan<Standing> standings) =>
         !_people.TryGetValue(number, out var person) ? Refusal.NotFound : standings.Contains(person.Standing) ? null : Refusal.ChangedSince;
 
@@ -397,7 +423,7 @@ public sealed class Lesson : Room
     // A student's copy of the lesson knows of nobody but them.
     private void Stand(int number, Standing standing)
     {
-        Change(number, person => person.SeenTo() with { Standing = standing, Report = Report.None, ReportAt = null });
+        Change(number, person => person.SeenTo() with { Standing = standing, Report = Report.None, ReportAt = null, PensDownUntil = null });
     }
 
     private void Change(int number, Func<Person, Person> change)

@@ -28,6 +28,9 @@ public abstract record RoomEvent
 {
     /// <summary>Whether it is about this person, by actor number: for <see cref="Audience.NamedAndStaff"/>.</summary>
     public virtual bool Names(int person) => false;
+
+    /// <summary>The same as a student is told it who is sent it: of others it may say more than they are to know.</summary>
+    public virtual RoomEvent AsTold(int person) => this;
 }
 
 /// <summary>An event with all that is said of it in the log and on the wire.</summary>

@@ -1,3 +1,5 @@
+using System.Collections.Immutable;
+
 namespace Yardang.Core.Rooms;
 
 /// <summary>What a lesson allows in one of its rooms now.</summary>
@@ -5,13 +7,19 @@ namespace Yardang.Core.Rooms;
 /// <param name="Closed">The lesson is over; its rooms can be read.</param>
 /// <param name="Waits">The lesson is not open yet.</param>
 /// <param name="OwnFirst">On walls each sees only their own.</param>
-public sealed record Allowed(bool PensDown = false, bool Closed = false, bool Waits = false, bool OwnFirst = false)
+/// <param name="Held">Whose pens are down besides, by actor number, and until when, server time in ms; 0: until a teacher says otherwise. Null: nobody's.</param>
+public sealed record Allowed(bool PensDown = false, bool Closed = false, bool Waits = false, bool OwnFirst = false, ImmutableSortedDictionary<int, long>? Held = null)
 {
     /// <summary>Nothing is restricted.</summary>
     public static readonly Allowed Everything = new();
 
     /// <summary>Whether students may write now.</summary>
     public bool StudentsMayWrite => !PensDown && !Closed && !Waits;
+
+    /// <summary>Whether somebody may write now.</summary>
+    /// <param name="actor">Who.</param>
+    /// <param name="time">Server time in ms.</param>
+    public bool LetsWrite(Actor actor, long time) => actor.IsStaff || (StudentsMayWrite && !(Held is not null && Held.TryGetValue(actor.Number, out var until) && (until == 0 || until > time)));
 }
 
 /// <summary>All that a decision rests on besides the room, the command and who asks: so the same log and the same situation give the same decision.</summary>
@@ -20,6 +28,9 @@ public sealed record Allowed(bool PensDown = false, bool Closed = false, bool Wa
 /// <param name="Seed">Of chance. It follows from the room and the number of its next event, both of which are in the log.</param>
 public sealed record Situation(Allowed Allowed, long Time, ulong Seed)
 {
+    /// <summary>Whether somebody may write now.</summary>
+    public bool LetsWrite(Actor actor) => Allowed.LetsWrite(actor, Time);
+
     /// <summary>Nothing is restricted, and it is the beginning of time.</summary>
     public static readonly Situation Open = new(Allowed.Everything, 0, 0);
 

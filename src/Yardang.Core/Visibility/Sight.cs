@@ -31,6 +31,9 @@ public static class Sight
         };
     }
 
+    /// <summary>An event as somebody is told it who is sent it, where no names are hidden.</summary>
+    public static Envelope AsTold(Actor reader, Envelope e) => !reader.IsStaff && e.Event.AsTold(reader.Number) is { } told && !ReferenceEquals(told, e.Event) ? e with { Event = told } : e;
+
     /// <summary>Whether somebody sees a mark. What was rubbed out is seen by nobody but its author, who may want it back.</summary>
     public static bool Of(Actor reader, Mark mark) => mark.IsSeenBy(reader);
 
@@ -110,6 +113,9 @@ public static class Sight
 
     /// <summary>Whether somebody is told when a teacher last opened a person's work.</summary>
     public static bool Of(Actor reader, LastVisit visit) => reader.IsStaff || visit.Person == reader.Number;
+
+    /// <summary>Whether somebody is told what was said to some of the class.</summary>
+    public static bool Of(Actor reader, Call call) => reader.IsStaff || call.IsFor(reader.Number);
 
     /// <summary>Whether somebody is told of a late change: who else was given something is no matter of a student's.</summary>
     public static bool Of(Actor reader, LateChange change) => reader.IsStaff || change.Received.Contains(reader.Number);

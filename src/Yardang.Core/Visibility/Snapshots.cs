@@ -68,5 +68,7 @@ public static class Snapshots
         lesson.CheckInAt,
         reader.IsStaff ? lesson.Needs : NeedsSettings.Usual,
         reader.IsStaff ? [.. lesson.Answered.Values] : [],
-        [.. lesson.Visits.Values.Where(visit => Sight.Of(reader, visit))]);
+        [.. lesson.Visits.Values.Where(visit => Sight.Of(reader, visit))],
+        [.. lesson.Calls.All.Values.Where(call => Sight.Of(reader, call)).Select(call => reader.IsStaff ? call : call.AsTold(reader.Number))],
+        [.. lesson.Questions.All.Values.Select(question => reader.IsStaff ? question : question.AsTold(reader.Number))]);
 }

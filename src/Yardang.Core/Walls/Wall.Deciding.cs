@@ -61,14 +61,14 @@ public sealed partial class Wall
                 if (Order() is not { } order) return Refusal.NotAllowed;
                 if (on && IsSealed && order.People < LetOut.LeastPeople) return Refusal.NotYet;
                 return on == Placements.Shown is not null ? Refusal.ChangedSince : on ? new OrderShown(order) : new OrderHidden();
-            case AskToo or FileQuestion or PlaceCard or LayCard or RespondToCard when !actor.IsStaff && (actor.HasLeft || !situation.Allowed.StudentsMayWrite):
+            case AskToo or FileQuestion or PlaceCard or LayCard or RespondToCard when !actor.IsStaff && (actor.HasLeft || !situation.LetsWrite(actor)):
                 return Refusal.TooLate;
             case TidyField or LayCards:
                 return Laying.Decide(submission.Command, Plan, KnownTo(actor), Links);
             case GiveReading or ReadCard:
                 return (Plan.Rules.OwnFirst || IsSealed) && actor.IsStaff ? Refusal.NotAllowed : Reading.Decide(submission.Command, actor, id => _cards.TryGetValue(id, out var card) && card.IsUp && Out?.Hides(card) != true ? card : null);
             case TakeStance or SteerStances:
-                return Stances.Decide(submission.Command, Plan, actor, situation.Allowed.StudentsMayWrite, id => _cards.GetValueOrDefault(id) is { IsUp: true } card && !IsHidden(card, actor) ? card : null, IsKnownToAll);
+                return Stances.Decide(submission.Command, Plan, actor, situation.LetsWrite(actor), id => _cards.GetValueOrDefault(id) is { IsUp: true } card && !IsHidden(card, actor) ? card : null, IsKnownToAll);
             case BreakSeal seal:
                 if (!actor.IsStaff) return Refusal.NotAllowed;
                 var sealedCard = _cards.GetValueOrDefault(seal.Card) is { } known && !IsHidden(known, actor) ? known : null;
@@ -83,7 +83,7 @@ public sealed partial class Wall
                 return _setAside.TryGetValue(number, out var unwanted) ? new Decision.Accepted(new LateWorkDiscarded(number, unwanted.Actor.Number), Audience.NamedAndStaff) : Refusal.NotFound;
         }
 
-        if (!actor.IsStaff && (actor.HasLeft || !situation.Allowed.StudentsMayWrite))
+        if (!actor.IsStaff && (actor.HasLeft || !situation.LetsWrite(actor)))
         {
             // Who decides of it would know whose it is; it stays on the device of whoever wrote it.
             if (IsSealed) return Refusal.TooLate;

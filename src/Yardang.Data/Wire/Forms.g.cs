@@ -186,6 +186,14 @@ internal static class Forms
             case Yardang.Core.Lessons.VisitWork v: Write(ref w, v); break;
             case Yardang.Core.Lessons.SetNeeds v: Write(ref w, v); break;
             case Yardang.Core.Lessons.AnswerNeed v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.CallClass v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.LeadOn v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.EndCall v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.ConfirmCall v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.HoldPens v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.PoseQuestion v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.CloseQuestion v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.GiveReply v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -265,6 +273,14 @@ internal static class Forms
         Yardang.Core.Lessons.VisitWork => 84,
         Yardang.Core.Lessons.SetNeeds => 85,
         Yardang.Core.Lessons.AnswerNeed => 86,
+        Yardang.Core.Lessons.CallClass => 87,
+        Yardang.Core.Lessons.LeadOn => 88,
+        Yardang.Core.Lessons.EndCall => 89,
+        Yardang.Core.Lessons.ConfirmCall => 90,
+        Yardang.Core.Lessons.HoldPens => 91,
+        Yardang.Core.Lessons.PoseQuestion => 92,
+        Yardang.Core.Lessons.CloseQuestion => 93,
+        Yardang.Core.Lessons.GiveReply => 94,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -352,6 +368,14 @@ internal static class Forms
         84 => ReadVisitWork(ref r),
         85 => ReadSetNeeds(ref r),
         86 => ReadAnswerNeed(ref r),
+        87 => ReadCallClass(ref r),
+        88 => ReadLeadOn(ref r),
+        89 => ReadEndCall(ref r),
+        90 => ReadConfirmCall(ref r),
+        91 => ReadHoldPens(ref r),
+        92 => ReadPoseQuestion(ref r),
+        93 => ReadCloseQuestion(ref r),
+        94 => ReadGiveReply(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of command: {kind}."),
     };
 
@@ -500,6 +524,14 @@ internal static class Forms
             case Yardang.Core.Lessons.WorkVisited v: Write(ref w, v); break;
             case Yardang.Core.Lessons.NeedsSet v: Write(ref w, v); break;
             case Yardang.Core.Lessons.NeedAnswered v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.ClassCalled v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.LedOn v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.CallEnded v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.CallConfirmed v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.PensHeld v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.QuestionPosed v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.QuestionClosed v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.ReplyGiven v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -603,6 +635,14 @@ internal static class Forms
         Yardang.Core.Lessons.WorkVisited => 117,
         Yardang.Core.Lessons.NeedsSet => 118,
         Yardang.Core.Lessons.NeedAnswered => 119,
+        Yardang.Core.Lessons.ClassCalled => 120,
+        Yardang.Core.Lessons.LedOn => 121,
+        Yardang.Core.Lessons.CallEnded => 122,
+        Yardang.Core.Lessons.CallConfirmed => 123,
+        Yardang.Core.Lessons.PensHeld => 124,
+        Yardang.Core.Lessons.QuestionPosed => 125,
+        Yardang.Core.Lessons.QuestionClosed => 126,
+        Yardang.Core.Lessons.ReplyGiven => 127,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -714,6 +754,14 @@ internal static class Forms
         117 => ReadWorkVisited(ref r),
         118 => ReadNeedsSet(ref r),
         119 => ReadNeedAnswered(ref r),
+        120 => ReadClassCalled(ref r),
+        121 => ReadLedOn(ref r),
+        122 => ReadCallEnded(ref r),
+        123 => ReadCallConfirmed(ref r),
+        124 => ReadPensHeld(ref r),
+        125 => ReadQuestionPosed(ref r),
+        126 => ReadQuestionClosed(ref r),
+        127 => ReadReplyGiven(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of room event: {kind}."),
     };
 
@@ -1240,6 +1288,133 @@ internal static class Forms
         System.Int32 @tipY = r.ReadInt32();
         fields.End(ref r);
         return new Yardang.Core.Marks.BubbleBody(@x, @y, @width, @height, @words, @tipX, @tipY);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.Call v)
+    {
+        w.WriteArrayHeader(10);
+        w.Write(v.Number);
+        w.Write(v.At);
+        w.Write(v.By);
+        w.WriteArrayHeader(v.People.Length);
+        foreach (var item in v.People)
+        {
+            w.Write(item);
+        }
+
+        w.Write(v.Words);
+        if (v.To is { } @to)
+        {
+            Write(ref w, @to);
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
+        w.Write(v.Stays);
+        w.Write(v.EndedAt ?? -1);
+        w.WriteArrayHeader(v.Reached.Count);
+        foreach (var item in v.Reached)
+        {
+            w.Write(item);
+        }
+
+        w.WriteArrayHeader(v.Read.Count);
+        foreach (var item in v.Read)
+        {
+            w.Write(item);
+        }
+
+    }
+
+    public static Yardang.Core.Lessons.Call ReadCall(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 10);
+        System.Int32 @number = r.ReadInt32();
+        System.Int64 @at = r.ReadInt64();
+        System.Int32 @by = r.ReadInt32();
+        ImmutableArray<System.Int32> @people = ReadListOfInt32(ref r);
+        System.String @words = ByHand.ReadText(ref r);
+        Yardang.Core.Lessons.Spot? @to = r.TryReadNil() ? null : ReadSpot(ref r);
+        System.Boolean @stays = r.ReadBoolean();
+        System.Int64? @endedAt = ByHand.OrNull(r.ReadInt64());
+        ImmutableSortedSet<System.Int32> @reached = [.. ReadListOfInt32(ref r)];
+        ImmutableSortedSet<System.Int32> @read = [.. ReadListOfInt32(ref r)];
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.Call(@number, @at, @by, @people, @words, @to, @stays, @endedAt, @reached, @read);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.CallClass v)
+    {
+        w.WriteArrayHeader(4);
+        w.WriteArrayHeader(v.People.Length);
+        foreach (var item in v.People)
+        {
+            w.Write(item);
+        }
+
+        w.Write(v.Words);
+        if (v.To is { } @to)
+        {
+            Write(ref w, @to);
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
+        w.Write(v.Stays);
+    }
+
+    public static Yardang.Core.Lessons.CallClass ReadCallClass(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 4);
+        ImmutableArray<System.Int32> @people = ReadListOfInt32(ref r, 1000);
+        System.String @words = ByHand.ReadText(ref r);
+        Yardang.Core.Lessons.Spot? @to = r.TryReadNil() ? null : ReadSpot(ref r);
+        System.Boolean @stays = r.ReadBoolean();
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.CallClass(@people, @words, @to, @stays);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.CallConfirmed v)
+    {
+        w.WriteArrayHeader(3);
+        w.Write(v.Person);
+        w.Write(v.Number);
+        w.Write(v.Read);
+    }
+
+    public static Yardang.Core.Lessons.CallConfirmed ReadCallConfirmed(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 3);
+        System.Int32 @person = r.ReadInt32();
+        System.Int32 @number = r.ReadInt32();
+        System.Boolean @read = r.ReadBoolean();
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.CallConfirmed(@person, @number, @read);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.CallEnded v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Number);
+        w.WriteArrayHeader(v.People.Length);
+        foreach (var item in v.People)
+        {
+            w.Write(item);
+        }
+
+    }
+
+    public static Yardang.Core.Lessons.CallEnded ReadCallEnded(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int32 @number = r.ReadInt32();
+        ImmutableArray<System.Int32> @people = ReadListOfInt32(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.CallEnded(@number, @people);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.Card v)
@@ -2090,6 +2265,41 @@ internal static class Forms
         return new Yardang.Core.Lessons.CheckInAsked(@on);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.ClassCalled v)
+    {
+        w.WriteArrayHeader(5);
+        w.Write(v.Number);
+        w.WriteArrayHeader(v.People.Length);
+        foreach (var item in v.People)
+        {
+            w.Write(item);
+        }
+
+        w.Write(v.Words);
+        if (v.To is { } @to)
+        {
+            Write(ref w, @to);
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
+        w.Write(v.Stays);
+    }
+
+    public static Yardang.Core.Lessons.ClassCalled ReadClassCalled(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 5);
+        System.Int32 @number = r.ReadInt32();
+        ImmutableArray<System.Int32> @people = ReadListOfInt32(ref r);
+        System.String @words = ByHand.ReadText(ref r);
+        Yardang.Core.Lessons.Spot? @to = r.TryReadNil() ? null : ReadSpot(ref r);
+        System.Boolean @stays = r.ReadBoolean();
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.ClassCalled(@number, @people, @words, @to, @stays);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.ClassOrder v)
     {
         w.WriteArrayHeader(7);
@@ -2197,6 +2407,20 @@ internal static class Forms
         return new Yardang.Core.Lessons.CloseLesson();
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.CloseQuestion v)
+    {
+        w.WriteArrayHeader(1);
+        w.Write(v.Number);
+    }
+
+    public static Yardang.Core.Lessons.CloseQuestion ReadCloseQuestion(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 1);
+        System.Int32 @number = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.CloseQuestion(@number);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.ColourCard v)
     {
         w.WriteArrayHeader(2);
@@ -2211,6 +2435,22 @@ internal static class Forms
         System.Int32 @colour = r.ReadInt32();
         fields.End(ref r);
         return new Yardang.Core.Walls.ColourCard(@card, @colour);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.ConfirmCall v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Number);
+        w.Write(v.Read);
+    }
+
+    public static Yardang.Core.Lessons.ConfirmCall ReadConfirmCall(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int32 @number = r.ReadInt32();
+        System.Boolean @read = r.ReadBoolean();
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.ConfirmCall(@number, @read);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.LateChanges.ConfirmLateChange v)
@@ -2445,6 +2685,20 @@ internal static class Forms
         Yardang.Core.Marks.Style @style = ReadStyle(ref r);
         fields.End(ref r);
         return new Yardang.Core.Attachments.DrawnStroke(@points, @style);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.EndCall v)
+    {
+        w.WriteArrayHeader(1);
+        w.Write(v.Number);
+    }
+
+    public static Yardang.Core.Lessons.EndCall ReadEndCall(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 1);
+        System.Int32 @number = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.EndCall(@number);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.EndTrip v)
@@ -2824,6 +3078,24 @@ internal static class Forms
         return new Yardang.Core.Walls.GiveReading(@person, @cards);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.GiveReply v)
+    {
+        w.WriteArrayHeader(3);
+        w.Write(v.Number);
+        w.Write(v.Choice);
+        w.Write(v.Words);
+    }
+
+    public static Yardang.Core.Lessons.GiveReply ReadGiveReply(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 3);
+        System.Int32 @number = r.ReadInt32();
+        System.Int32 @choice = r.ReadInt32();
+        System.String @words = ByHand.ReadText(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.GiveReply(@number, @choice, @words);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.GiveReport v)
     {
         w.WriteArrayHeader(1);
@@ -3098,6 +3370,29 @@ internal static class Forms
         var fields = new Fields(ref r, 0);
         fields.End(ref r);
         return new Yardang.Core.Lessons.HandsLowered();
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.HoldPens v)
+    {
+        w.WriteArrayHeader(3);
+        w.WriteArrayHeader(v.People.Length);
+        foreach (var item in v.People)
+        {
+            w.Write(item);
+        }
+
+        w.Write(v.Down);
+        w.Write(v.Minutes);
+    }
+
+    public static Yardang.Core.Lessons.HoldPens ReadHoldPens(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 3);
+        ImmutableArray<System.Int32> @people = ReadListOfInt32(ref r, 1000);
+        System.Boolean @down = r.ReadBoolean();
+        System.Int32 @minutes = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.HoldPens(@people, @down, @minutes);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.InkBody v)
@@ -3613,6 +3908,45 @@ internal static class Forms
         return new Yardang.Core.Walls.LayCards(@spots);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.LeadOn v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Number);
+        Write(ref w, v.To);
+    }
+
+    public static Yardang.Core.Lessons.LeadOn ReadLeadOn(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int32 @number = r.ReadInt32();
+        Yardang.Core.Lessons.Spot @to = ReadSpot(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.LeadOn(@number, @to);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.LedOn v)
+    {
+        w.WriteArrayHeader(3);
+        w.Write(v.Number);
+        w.WriteArrayHeader(v.People.Length);
+        foreach (var item in v.People)
+        {
+            w.Write(item);
+        }
+
+        Write(ref w, v.To);
+    }
+
+    public static Yardang.Core.Lessons.LedOn ReadLedOn(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 3);
+        System.Int32 @number = r.ReadInt32();
+        ImmutableArray<System.Int32> @people = ReadListOfInt32(ref r);
+        Yardang.Core.Lessons.Spot @to = ReadSpot(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.LedOn(@number, @people, @to);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.LessonClosed v)
     {
         w.WriteArrayHeader(0);
@@ -3651,7 +3985,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.LessonSnapshot v)
     {
-        w.WriteArrayHeader(35);
+        w.WriteArrayHeader(37);
         w.Write((int)v.Door);
         w.Write(v.PensDown);
         w.Write(v.PensConfirmedOn ?? -1);
@@ -3752,11 +4086,23 @@ internal static class Forms
             Write(ref w, item);
         }
 
+        w.WriteArrayHeader(v.Calls.Length);
+        foreach (var item in v.Calls)
+        {
+            Write(ref w, item);
+        }
+
+        w.WriteArrayHeader(v.Questions.Length);
+        foreach (var item in v.Questions)
+        {
+            Write(ref w, item);
+        }
+
     }
 
     public static Yardang.Core.Lessons.LessonSnapshot ReadLessonSnapshot(ref MessagePackReader r)
     {
-        var fields = new Fields(ref r, 35);
+        var fields = new Fields(ref r, 37);
         Yardang.Core.Lessons.Door @door = (Yardang.Core.Lessons.Door)r.ReadInt32();
         System.Boolean @pensDown = r.ReadBoolean();
         System.Int32? @pensConfirmedOn = ByHand.OrNull(r.ReadInt32());
@@ -3785,8 +4131,10 @@ internal static class Forms
         Yardang.Core.Lessons.NeedsSettings @needs = new Yardang.Core.Lessons.NeedsSettings(r.ReadInt32(), r.ReadInt32(), r.ReadInt32(), r.ReadInt32(), r.ReadInt32());
         ImmutableArray<Yardang.Core.Lessons.AnsweredNeed> @answered = ReadListOfAnsweredNeed(ref r);
         ImmutableArray<Yardang.Core.Lessons.LastVisit> @visits = ReadListOfLastVisit(ref r);
+        ImmutableArray<Yardang.Core.Lessons.Call> @calls = ReadListOfCall(ref r);
+        ImmutableArray<Yardang.Core.Lessons.QuickQuestion> @questions = ReadListOfQuickQuestion(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Lessons.LessonSnapshot(@door, @pensDown, @pensConfirmedOn, @closed, @people, @namesMasked, @seesOtherBoards, @seesTeachersBoard, @groups, @groupsUsed, @past, @future, @groupingVersion, @placesAsOf, @seatsThrough, @lateChanges, @times, @waits, @isOverdue, @waiting, @parts, @openParts, @openedLast, @ownFirstIn, @checkInAt, @needs, @answered, @visits);
+        return new Yardang.Core.Lessons.LessonSnapshot(@door, @pensDown, @pensConfirmedOn, @closed, @people, @namesMasked, @seesOtherBoards, @seesTeachersBoard, @groups, @groupsUsed, @past, @future, @groupingVersion, @placesAsOf, @seatsThrough, @lateChanges, @times, @waits, @isOverdue, @waiting, @parts, @openParts, @openedLast, @ownFirstIn, @checkInAt, @needs, @answered, @visits, @calls, @questions);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.LessonTimes v)
@@ -4941,6 +5289,29 @@ internal static class Forms
         return new Yardang.Core.Lessons.PensConfirmed(@down, @boards);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.PensHeld v)
+    {
+        w.WriteArrayHeader(3);
+        w.WriteArrayHeader(v.People.Length);
+        foreach (var item in v.People)
+        {
+            w.Write(item);
+        }
+
+        w.Write(v.Down);
+        w.Write(v.Until);
+    }
+
+    public static Yardang.Core.Lessons.PensHeld ReadPensHeld(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 3);
+        ImmutableArray<System.Int32> @people = ReadListOfInt32(ref r);
+        System.Boolean @down = r.ReadBoolean();
+        System.Int64 @until = r.ReadInt64();
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.PensHeld(@people, @down, @until);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.PensSet v)
     {
         w.WriteArrayHeader(1);
@@ -4973,7 +5344,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.Person v)
     {
-        w.WriteArrayHeader(11);
+        w.WriteArrayHeader(12);
         w.Write(v.Number);
         w.Write(v.JoinedAt);
         w.Write(v.HandUpAt ?? -1);
@@ -4985,11 +5356,12 @@ internal static class Forms
         w.Write(v.Words);
         w.Write((int)v.Report);
         w.Write(v.ReportAt ?? -1);
+        w.Write(v.PensDownUntil ?? -1);
     }
 
     public static Yardang.Core.Lessons.Person ReadPerson(ref MessagePackReader r)
     {
-        var fields = new Fields(ref r, 11);
+        var fields = new Fields(ref r, 12);
         System.Int32 @number = r.ReadInt32();
         System.Int64 @joinedAt = r.ReadInt64();
         System.Int64? @handUpAt = ByHand.OrNull(r.ReadInt64());
@@ -5001,8 +5373,9 @@ internal static class Forms
         System.String @words = ByHand.ReadText(ref r);
         Yardang.Core.Lessons.Report @report = (Yardang.Core.Lessons.Report)r.ReadInt32();
         System.Int64? @reportAt = ByHand.OrNull(r.ReadInt64());
+        System.Int64? @pensDownUntil = ByHand.OrNull(r.ReadInt64());
         fields.End(ref r);
-        return new Yardang.Core.Lessons.Person(@number, @joinedAt, @handUpAt, @readyAt, @standing, @handedInAt, @isListed, @reason, @words, @report, @reportAt);
+        return new Yardang.Core.Lessons.Person(@number, @joinedAt, @handUpAt, @readyAt, @standing, @handedInAt, @isListed, @reason, @words, @report, @reportAt, @pensDownUntil);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.PersonAdmitted v)
@@ -5316,6 +5689,29 @@ internal static class Forms
         return new Yardang.Core.Walls.PlanSet(@plan, @laid);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.PoseQuestion v)
+    {
+        w.WriteArrayHeader(3);
+        w.Write(v.Words);
+        w.Write((int)v.Form);
+        w.WriteArrayHeader(v.Choices.Length);
+        foreach (var item in v.Choices)
+        {
+            w.Write(item);
+        }
+
+    }
+
+    public static Yardang.Core.Lessons.PoseQuestion ReadPoseQuestion(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 3);
+        System.String @words = ByHand.ReadText(ref r);
+        Yardang.Core.Lessons.ReplyForm @form = (Yardang.Core.Lessons.ReplyForm)r.ReadInt32();
+        ImmutableArray<System.String> @choices = ReadListOfString(ref r, 6);
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.PoseQuestion(@words, @form, @choices);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Threads.PutAnswerBack v)
     {
         w.WriteArrayHeader(2);
@@ -5461,6 +5857,20 @@ internal static class Forms
         return new Yardang.Core.Walls.PutUpCard(@id, @topic, @language, @text, @attachments, @for, @spot, @beside, @onto, @from, @poured);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.QuestionClosed v)
+    {
+        w.WriteArrayHeader(1);
+        w.Write(v.Number);
+    }
+
+    public static Yardang.Core.Lessons.QuestionClosed ReadQuestionClosed(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 1);
+        System.Int32 @number = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.QuestionClosed(@number);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.QuestionFiled v)
     {
         w.WriteArrayHeader(3);
@@ -5477,6 +5887,67 @@ internal static class Forms
         System.Int32 @whose = r.ReadInt32();
         fields.End(ref r);
         return new Yardang.Core.Walls.QuestionFiled(@card, @answer, @whose);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.QuestionPosed v)
+    {
+        w.WriteArrayHeader(4);
+        w.Write(v.Number);
+        w.Write(v.Words);
+        w.Write((int)v.Form);
+        w.WriteArrayHeader(v.Choices.Length);
+        foreach (var item in v.Choices)
+        {
+            w.Write(item);
+        }
+
+    }
+
+    public static Yardang.Core.Lessons.QuestionPosed ReadQuestionPosed(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 4);
+        System.Int32 @number = r.ReadInt32();
+        System.String @words = ByHand.ReadText(ref r);
+        Yardang.Core.Lessons.ReplyForm @form = (Yardang.Core.Lessons.ReplyForm)r.ReadInt32();
+        ImmutableArray<System.String> @choices = ReadListOfString(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.QuestionPosed(@number, @words, @form, @choices);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.QuickQuestion v)
+    {
+        w.WriteArrayHeader(7);
+        w.Write(v.Number);
+        w.Write(v.At);
+        w.Write(v.Words);
+        w.Write((int)v.Form);
+        w.WriteArrayHeader(v.Choices.Length);
+        foreach (var item in v.Choices)
+        {
+            w.Write(item);
+        }
+
+        w.Write(v.EndedAt ?? -1);
+        w.WriteArrayHeader(v.Replies.Length);
+        foreach (var item in v.Replies)
+        {
+            Write(ref w, item);
+        }
+
+    }
+
+    public static Yardang.Core.Lessons.QuickQuestion ReadQuickQuestion(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 7);
+        System.Int32 @number = r.ReadInt32();
+        System.Int64 @at = r.ReadInt64();
+        System.String @words = ByHand.ReadText(ref r);
+        Yardang.Core.Lessons.ReplyForm @form = (Yardang.Core.Lessons.ReplyForm)r.ReadInt32();
+        ImmutableArray<System.String> @choices = ReadListOfString(ref r);
+        System.Int64? @endedAt = ByHand.OrNull(r.ReadInt64());
+        ImmutableArray<Yardang.Core.Lessons.Reply> @replies = ReadListOfReply(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.QuickQuestion(@number, @at, @words, @form, @choices, @endedAt, @replies);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.QuickResponse v)
@@ -5636,6 +6107,46 @@ internal static class Forms
         var fields = new Fields(ref r, 0);
         fields.End(ref r);
         return new Yardang.Core.Lessons.ReopenLesson();
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.Reply v)
+    {
+        w.WriteArrayHeader(4);
+        w.Write(v.Person);
+        w.Write(v.At);
+        w.Write(v.Choice);
+        w.Write(v.Words);
+    }
+
+    public static Yardang.Core.Lessons.Reply ReadReply(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 4);
+        System.Int32 @person = r.ReadInt32();
+        System.Int64 @at = r.ReadInt64();
+        System.Int32 @choice = r.ReadInt32();
+        System.String @words = ByHand.ReadText(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.Reply(@person, @at, @choice, @words);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.ReplyGiven v)
+    {
+        w.WriteArrayHeader(4);
+        w.Write(v.Person);
+        w.Write(v.Number);
+        w.Write(v.Choice);
+        w.Write(v.Words);
+    }
+
+    public static Yardang.Core.Lessons.ReplyGiven ReadReplyGiven(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 4);
+        System.Int32 @person = r.ReadInt32();
+        System.Int32 @number = r.ReadInt32();
+        System.Int32 @choice = r.ReadInt32();
+        System.String @words = ByHand.ReadText(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.ReplyGiven(@person, @number, @choice, @words);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.ReportGiven v)
@@ -6267,6 +6778,28 @@ internal static class Forms
         Yardang.Core.Pages.PageSize @size = ReadPageSize(ref r);
         fields.End(ref r);
         return new Yardang.Core.Editing.Sizing(@target, @size);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.Spot v)
+    {
+        w.WriteArrayHeader(5);
+        w.Write(v.Part);
+        w.Write((int)v.Kind);
+        w.Write(v.Id);
+        w.Write(v.X);
+        w.Write(v.Y);
+    }
+
+    public static Yardang.Core.Lessons.Spot ReadSpot(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 5);
+        System.Int32 @part = r.ReadInt32();
+        Yardang.Core.Lessons.SpotKind @kind = (Yardang.Core.Lessons.SpotKind)r.ReadInt32();
+        System.Int64 @id = r.ReadInt64();
+        System.Int32 @x = r.ReadInt32();
+        System.Int32 @y = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.Spot(@part, @kind, @id, @x, @y);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.StampBody v)
@@ -7670,6 +8203,15 @@ internal static class Forms
         return list.MoveToImmutable();
     }
 
+    private static ImmutableArray<Yardang.Core.Lessons.Call> ReadListOfCall(ref MessagePackReader r, int most = int.MaxValue)
+    {
+        var count = r.ReadArrayHeader();
+        if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Lessons.Call>(count);
+        for (; count > 0; count--) list.Add(ReadCall(ref r));
+        return list.MoveToImmutable();
+    }
+
     private static ImmutableArray<Yardang.Core.Walls.Card> ReadListOfCard(ref MessagePackReader r, int most = int.MaxValue)
     {
         var count = r.ReadArrayHeader();
@@ -7931,6 +8473,15 @@ internal static class Forms
         return list.MoveToImmutable();
     }
 
+    private static ImmutableArray<Yardang.Core.Lessons.QuickQuestion> ReadListOfQuickQuestion(ref MessagePackReader r, int most = int.MaxValue)
+    {
+        var count = r.ReadArrayHeader();
+        if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Lessons.QuickQuestion>(count);
+        for (; count > 0; count--) list.Add(ReadQuickQuestion(ref r));
+        return list.MoveToImmutable();
+    }
+
     private static ImmutableArray<Yardang.Core.Walls.QuickResponse> ReadListOfQuickResponse(ref MessagePackReader r, int most = int.MaxValue)
     {
         var count = r.ReadArrayHeader();
@@ -7946,6 +8497,15 @@ internal static class Forms
         if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
         var list = ImmutableArray.CreateBuilder<Yardang.Core.Walls.ReadingList>(count);
         for (; count > 0; count--) list.Add(ReadReadingList(ref r));
+        return list.MoveToImmutable();
+    }
+
+    private static ImmutableArray<Yardang.Core.Lessons.Reply> ReadListOfReply(ref MessagePackReader r, int most = int.MaxValue)
+    {
+        var count = r.ReadArrayHeader();
+        if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Lessons.Reply>(count);
+        for (; count > 0; count--) list.Add(ReadReply(ref r));
         return list.MoveToImmutable();
     }
 

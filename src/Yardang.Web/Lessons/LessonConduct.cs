@@ -30,7 +30,7 @@ public sealed class LessonConduct(IDbContextFactory<SchoolContext> school, Seati
         await foreach (var envelope in lesson.FollowAsync(seen, lesson.Finished))
         {
             if (envelope.Event is LateChangeHandedOut or LateChangeTakenBack) await BringUpToDateAsync(lesson, hosts);
-            if (envelope.Event is PensSet or LessonClosed or LessonReopened or TimesSet or MomentCame or PartsPlanned or PartSet or OwnFirstSet) await CarryAsync(lesson, hosts);
+            if (envelope.Event is PensSet or PensHeld or LessonClosed or LessonReopened or TimesSet or MomentCame or PartsPlanned or PartSet or OwnFirstSet or PersonRemoved or SentAway) await CarryAsync(lesson, hosts);
             if (Lesson.ChangesPlaces(envelope.Event)) await SeatAsync(lesson, hosts, envelope.Number);
             if (envelope.Event is PartSet(var part, _)) await RecallAsync(lesson.Id, part, hosts);
         }

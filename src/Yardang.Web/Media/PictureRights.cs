@@ -30,6 +30,6 @@ public sealed class PictureRights(AccessResolver access, RoomHosts hosts)
         if (await hosts.FindAsync(room) is not { } host) return TakesPictures.No;
         var areShown = true;
         await host.LookAsync(r => areShown = r is not Wall wall || wall.Plan.Rules.Shows.HasFlag(AttachmentKinds.Pictures));
-        return !areShown ? TakesPictures.No : host.Allowed.StudentsMayWrite ? TakesPictures.Yes : TakesPictures.NotNow;
+        return !areShown ? TakesPictures.No : host.LetsWrite(found.Actor) ? TakesPictures.Yes : TakesPictures.NotNow;
     }
 }

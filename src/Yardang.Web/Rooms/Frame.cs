@@ -45,7 +45,8 @@ public static class Frame
         foreach (var e in events)
         {
             if (!Sight.Of(reader, e.Envelope)) continue;
-            w.WriteRaw(veil is null ? e.Payload : EventCodec.Encode(HiddenNames.AsTold(reader, e.Envelope, veil)));
+            var told = veil is null ? Sight.AsTold(reader, e.Envelope) : HiddenNames.AsTold(reader, e.Envelope, veil);
+            w.WriteRaw(ReferenceEquals(told, e.Envelope) ? e.Payload : EventCodec.Encode(told));
         }
 
         w.WriteArrayHeader(previews.Count);

@@ -93,6 +93,9 @@ public sealed class RoomHost
     /// <summary>What the lesson allows now, as far as the writer knows.</summary>
     public Allowed Allowed => _allowed;
 
+    /// <summary>Whether somebody may write now, as far as the writer knows.</summary>
+    public bool LetsWrite(Actor actor) => _allowed.LetsWrite(actor, _clock.GetUtcNow().ToUnixTimeMilliseconds());
+
     /// <summary>Where names are hidden from students: the ids that they know things by; else null.</summary>
     public Veil? NamesHidden => _telling.Veil;
 

@@ -107,7 +107,7 @@ public sealed class RoomHub(RoomHosts hosts, AccessResolver access, IHubContext<
     {
         if (preview.Length > PreviewBytes) return;
         var (roomAccess, host) = await EnterAsync(room);
-        if (!roomAccess.MayWrite || (!roomAccess.Actor.IsStaff && !host.Allowed.StudentsMayWrite)) return;
+        if (!roomAccess.MayWrite || !host.LetsWrite(roomAccess.Actor)) return;
         host.Preview(Signed(roomAccess.Actor, preview), roomAccess.Actor);
     }
 

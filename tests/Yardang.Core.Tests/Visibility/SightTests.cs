@@ -180,6 +180,6 @@ public class SightTests
         reader = reader.ReadingWhere(isSealed);
         if (!Sight.Of(reader, envelope)) return;
         copy.AdvanceTo(envelope.Number - 1);
-        copy.Apply(EventCodec.Decode(EventCodec.Encode(veil is null || reader.SeesAll ? envelope : HiddenNames.AsTold(reader, envelope, veil))));
+        copy.Apply(EventCodec.Decode(EventCodec.Encode(reader.SeesAll ? envelope : veil is null ? Sight.AsTold(reader, envelope) : HiddenNames.AsTold(reader, envelope, veil))));
     }
 }

@@ -99,7 +99,7 @@ public class GoldenTests
         LessonPlay.Play(lesson, new Random(seed), 60);
         var (start, from) = (SnapshotCodec.Encode(lesson.Lesson, reader), lesson.Log.Count);
         LessonPlay.Play(lesson, new Random(seed + 1), 120);
-        return SeenBy(reader, start, lesson.Log.Skip(from), SnapshotCodec.Encode(lesson.Lesson, reader));
+        return SeenBy(reader, start, lesson.Log.Skip(from).Select(e => Sight.Of(reader, e) ? Sight.AsTold(reader, e) : e), SnapshotCodec.Encode(lesson.Lesson, reader));
     })));
 
     [Fact]

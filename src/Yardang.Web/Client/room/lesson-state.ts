@@ -3,6 +3,7 @@
 import {
   Door,
   type AnsweredNeed,
+  type Call,
   type Group,
   HandReason,
   type LastVisit,
@@ -12,12 +13,15 @@ import {
   NeedKind,
   type NeedsSettings,
   type Person,
+  type QuickQuestion,
   Report,
   type RoomSnapshot,
   Signal,
   Standing,
   type WorkWaits,
 } from '../wire/forms';
+import { callsAfter } from './calls';
+import { questionsAfter } from './quick-questions';
 import type { Command, Envelope, RoomEvent } from './wire';
 
 export { type Group, HandReason, type LateChange, type LessonTimes, NeedKind, type Person, Report, Signal, Standing };
@@ -60,6 +64,9 @@ export class LessonState {
   ownFirstIn: readonly number[] = [];
   /** Since when everybody is asked how it is going; null if they are not. */
   checkInAt: number | null = null;
+  /** What teachers said to the class or to some of it, and what it was asked lately, by number. */
+  calls: ReadonlyMap<number, Call> = new Map();
+  questions: ReadonlyMap<number, QuickQuestion> = new Map();
   /** When a teacher last opened whose work; students know of their own. */
   visits: readonly LastVisit[] = [];
   /** What became of needs, and what is listed by itself. Students are not told. */
@@ -82,11 +89,13 @@ export class LessonState {
   static of(number: number, state: RoomSnapshot): LessonState {
     if (state.kind !== 'lesson') throw new Error('This is no lesson.');
     // As of which event places have to be is between Core and the seating.
-    const { kind: _, placesAsOf: __, people, lateChanges, ...rest } = state;
+    const { kind: _, placesAsOf: __, people, lateChanges, calls, questions, ...rest } = state;
     return Object.assign(new LessonState(), rest, {
       number,
       people: new Map(people.map((p) => [p.number, p])),
       lateChanges: new Map(lateChanges.map((c) => [c.number, c])),
+      calls: new Map(calls.map((c) => [c.number, c])),
+      questions: new Map(questions.map((q) => [q.number, q])),
     });
   }
 
@@ -98,7 +107,10 @@ export class LessonState {
     return !this.pensDown && !this.closed && !this.waits;
   }
 
-  apply({ event, time }: Envelope): void {
+  apply(envelope: Envelope): void {
+    const { event, time } = envelope;
+    this.calls = callsAfter(this.calls, envelope);
+    this.questions = questionsAfter(this.questions, envelope);
     switch (event.kind) {
       case 'peopleExpected':
         for (let n = event.first; n < event.first + event.count; n++) this.come(n, Standing.Expected, 0, true);
@@ -233,6 +245,10 @@ export class LessonState {
           reportAt: event.report === Report.None ? null : time,
         }));
         break;
+      case 'pensHeld':
+        for (const number of event.people)
+          this.change(number, () => ({ pensDownUntil: event.down ? event.until : null }));
+        break;
       case 'checkInAsked':
         this.checkInAt = event.on ? time : null;
         if (event.on) for (const number of this.people.keys()) this.change(number, () => NOTHING_SAID);
@@ -332,6 +348,7 @@ export class LessonState {
       readyAt: null,
       standing,
       handedInAt: null,
+      pensDownUntil: null,
       isListed,
       ...HAND_DOWN,
       ...NOTHING_SAID,
@@ -341,7 +358,7 @@ export class LessonState {
   /** A student's copy knows of nobody but them. */
   private stand(number: number, standing: Standing): void {
     const person = this.people.get(number);
-    if (person) this.setPerson({ ...person, standing, readyAt: null, ...HAND_DOWN, ...NOTHING_SAID });
+    if (person) this.setPerson({ ...person, standing, readyAt: null, pensDownUntil: null, ...HAND_DOWN, ...NOTHING_SAID });
   }
 
   private leave(number: number): void {

@@ -1,7 +1,7 @@
 // Made from Core's records by ./yardang wire: not to be changed by hand.
 
 import { known, readPoints, writePoints } from './by-hand';
-import { type AcceptLateWork, type Actor, type AdmitPerson, type Answer, type AnswerGiven, type AnswerNeed, type AnswerPutBack, type AnswerReworded, type AnswerTakenDown, type AnsweredNeed, type AskCheckIn, type Attachment, type CardJudged, type CardResult, type CheckInAsked, type ClientAdmitted, type CloseLesson, type ConfirmLateChange, type Criterion, type DiscardLateWork, type DoorSet, type DrawingAttachment, type DrawnStroke, type FieldPlan, type FormulaAttachment, type GiveAnswer, type GiveReport, type GiveSignal, type GivenCard, type GoOnJudging, type Group, type GroupsRedone, type GroupsSet, type GroupsUndone, type HandIn, type HandsLowered, type JudgeCard, type Judgement, type Judging, type JudgingState, type JudgingWentOn, type LastAct, type LastVisit, type LateChange, type LateChangeHandedOut, type LateChangeReceived, type LateChangeTakenBack, type LateWork, type LateWorkAccepted, type LateWorkDiscarded, type LessonClosed, type LessonOpened, type LessonReopened, type LessonSnapshot, type LessonTimes, type LinePlan, type LinkWord, type LowerHands, type MapPicture, type MaskNames, type MomentCame, type NamesMasked, type NeedAnswered, type NeedsSet, type NeedsSettings, type OwnFirstSet, type PartSet, type PartsPlanned, type PensConfirmed, type PensSet, type PeopleExpected, type Person, type PersonAdmitted, type PersonAsked, type PersonBrought, type PersonJoined, type PersonRemoved, type PersonTurnedAway, type PictureAttachment, type PlaceAttachment, type PutAnswerBack, type QuickResponse, type Redacted, type RedoGroups, type RemovePerson, type ReopenLesson, type ReportGiven, type ResultsShown, type RewordAnswer, type ScoreReason, type SeatsConfirmed, type SentAway, type SetDoor, type SetGroups, type SetNeeds, type SetOwnFirst, type SetPart, type SetPens, type SetSight, type SetTimes, type ShowResults, type SightSet, type SignalGiven, type Stimulus, type Style, type TakeAnswerDown, type TakeWorkBack, type TimesSet, type Topic, type TurnAway, type UndoGroups, type VisitWork, type WallPlan, type WallRules, type WorkHandedIn, type WorkSetAside, type WorkTakenBack, type WorkVisited, type WorkWaits } from './forms';
+import { type AcceptLateWork, type Actor, type AdmitPerson, type Answer, type AnswerGiven, type AnswerNeed, type AnswerPutBack, type AnswerReworded, type AnswerTakenDown, type AnsweredNeed, type AskCheckIn, type Attachment, type Call, type CallClass, type CallConfirmed, type CallEnded, type CardJudged, type CardResult, type CheckInAsked, type ClassCalled, type ClientAdmitted, type CloseLesson, type CloseQuestion, type ConfirmCall, type ConfirmLateChange, type Criterion, type DiscardLateWork, type DoorSet, type DrawingAttachment, type DrawnStroke, type EndCall, type FieldPlan, type FormulaAttachment, type GiveAnswer, type GiveReply, type GiveReport, type GiveSignal, type GivenCard, type GoOnJudging, type Group, type GroupsRedone, type GroupsSet, type GroupsUndone, type HandIn, type HandsLowered, type HoldPens, type JudgeCard, type Judgement, type Judging, type JudgingState, type JudgingWentOn, type LastAct, type LastVisit, type LateChange, type LateChangeHandedOut, type LateChangeReceived, type LateChangeTakenBack, type LateWork, type LateWorkAccepted, type LateWorkDiscarded, type LeadOn, type LedOn, type LessonClosed, type LessonOpened, type LessonReopened, type LessonSnapshot, type LessonTimes, type LinePlan, type LinkWord, type LowerHands, type MapPicture, type MaskNames, type MomentCame, type NamesMasked, type NeedAnswered, type NeedsSet, type NeedsSettings, type OwnFirstSet, type PartSet, type PartsPlanned, type PensConfirmed, type PensHeld, type PensSet, type PeopleExpected, type Person, type PersonAdmitted, type PersonAsked, type PersonBrought, type PersonJoined, type PersonRemoved, type PersonTurnedAway, type PictureAttachment, type PlaceAttachment, type PoseQuestion, type PutAnswerBack, type QuestionClosed, type QuestionPosed, type QuickQuestion, type QuickResponse, type Redacted, type RedoGroups, type RemovePerson, type ReopenLesson, type Reply, type ReplyGiven, type ReportGiven, type ResultsShown, type RewordAnswer, type ScoreReason, type SeatsConfirmed, type SentAway, type SetDoor, type SetGroups, type SetNeeds, type SetOwnFirst, type SetPart, type SetPens, type SetSight, type SetTimes, type ShowResults, type SightSet, type SignalGiven, type Spot, type Stimulus, type Style, type TakeAnswerDown, type TakeWorkBack, type TimesSet, type Topic, type TurnAway, type UndoGroups, type VisitWork, type WallPlan, type WallRules, type WorkHandedIn, type WorkSetAside, type WorkTakenBack, type WorkVisited, type WorkWaits } from './forms';
 import { know, readCommand, readRoomEvent } from './kinds';
 type Raw = any[]; // What the MessagePack reader gives.
 
@@ -149,6 +149,52 @@ export function writeAskCheckIn(v: AskCheckIn): Raw {
   return [v.on];
 }
 
+export function readCall(raw: Raw): Call {
+  return {
+    number: raw[0],
+    at: raw[1],
+    by: raw[2],
+    people: raw[3],
+    words: raw[4],
+    to: raw[5] == null ? null : readSpot(raw[5]),
+    stays: raw[6],
+    endedAt: raw[7] < 0 ? null : raw[7],
+    reached: raw[8],
+    read: raw[9],
+  };
+}
+
+export function readCallClass(raw: Raw): CallClass {
+  return {
+    kind: 'callClass',
+    people: raw[0],
+    words: raw[1],
+    to: raw[2] == null ? null : readSpot(raw[2]),
+    stays: raw[3],
+  };
+}
+
+export function writeCallClass(v: CallClass): Raw {
+  return [v.people, v.words, v.to && writeSpot(v.to), v.stays];
+}
+
+export function readCallConfirmed(raw: Raw): CallConfirmed {
+  return {
+    kind: 'callConfirmed',
+    person: raw[0],
+    number: raw[1],
+    read: raw[2],
+  };
+}
+
+export function readCallEnded(raw: Raw): CallEnded {
+  return {
+    kind: 'callEnded',
+    number: raw[0],
+    people: raw[1],
+  };
+}
+
 export function readCardJudged(raw: Raw): CardJudged {
   return {
     kind: 'cardJudged',
@@ -176,6 +222,17 @@ export function readCheckInAsked(raw: Raw): CheckInAsked {
   };
 }
 
+export function readClassCalled(raw: Raw): ClassCalled {
+  return {
+    kind: 'classCalled',
+    number: raw[0],
+    people: raw[1],
+    words: raw[2],
+    to: raw[3] == null ? null : readSpot(raw[3]),
+    stays: raw[4],
+  };
+}
+
 export function readClientAdmitted(raw: Raw): ClientAdmitted {
   return {
     kind: 'clientAdmitted',
@@ -191,6 +248,29 @@ export function readCloseLesson(_raw: Raw): CloseLesson {
 
 export function writeCloseLesson(_v: CloseLesson): Raw {
   return [];
+}
+
+export function readCloseQuestion(raw: Raw): CloseQuestion {
+  return {
+    kind: 'closeQuestion',
+    number: raw[0],
+  };
+}
+
+export function writeCloseQuestion(v: CloseQuestion): Raw {
+  return [v.number];
+}
+
+export function readConfirmCall(raw: Raw): ConfirmCall {
+  return {
+    kind: 'confirmCall',
+    number: raw[0],
+    read: raw[1],
+  };
+}
+
+export function writeConfirmCall(v: ConfirmCall): Raw {
+  return [v.number, v.read];
 }
 
 export function readConfirmLateChange(raw: Raw): ConfirmLateChange {
@@ -258,6 +338,17 @@ export function writeDrawnStroke(v: DrawnStroke): Raw {
   return [writePoints(v.points), writeStyle(v.style)];
 }
 
+export function readEndCall(raw: Raw): EndCall {
+  return {
+    kind: 'endCall',
+    number: raw[0],
+  };
+}
+
+export function writeEndCall(v: EndCall): Raw {
+  return [v.number];
+}
+
 export function readFieldPlan(raw: Raw): FieldPlan {
   return {
     words: raw[0].map((x: Raw) => readLinkWord(x)),
@@ -305,6 +396,19 @@ export function writeGiveAnswer(v: GiveAnswer): Raw {
   if (v.aloud || v.says !== 0) raw.push(v.aloud);
   if (v.says !== 0) raw.push(v.says);
   return raw;
+}
+
+export function readGiveReply(raw: Raw): GiveReply {
+  return {
+    kind: 'giveReply',
+    number: raw[0],
+    choice: raw[1],
+    words: raw[2],
+  };
+}
+
+export function writeGiveReply(v: GiveReply): Raw {
+  return [v.number, v.choice, v.words];
 }
 
 export function readGiveReport(raw: Raw): GiveReport {
@@ -409,6 +513,19 @@ export function readHandsLowered(_raw: Raw): HandsLowered {
   return {
     kind: 'handsLowered',
   };
+}
+
+export function readHoldPens(raw: Raw): HoldPens {
+  return {
+    kind: 'holdPens',
+    people: raw[0],
+    down: raw[1],
+    minutes: raw[2],
+  };
+}
+
+export function writeHoldPens(v: HoldPens): Raw {
+  return [v.people, v.down, v.minutes];
 }
 
 export function readJudgeCard(raw: Raw): JudgeCard {
@@ -551,6 +668,27 @@ export function readLateWorkDiscarded(raw: Raw): LateWorkDiscarded {
   };
 }
 
+export function readLeadOn(raw: Raw): LeadOn {
+  return {
+    kind: 'leadOn',
+    number: raw[0],
+    to: readSpot(raw[1]),
+  };
+}
+
+export function writeLeadOn(v: LeadOn): Raw {
+  return [v.number, writeSpot(v.to)];
+}
+
+export function readLedOn(raw: Raw): LedOn {
+  return {
+    kind: 'ledOn',
+    number: raw[0],
+    people: raw[1],
+    to: readSpot(raw[2]),
+  };
+}
+
 export function readLessonClosed(_raw: Raw): LessonClosed {
   return {
     kind: 'lessonClosed',
@@ -600,6 +738,8 @@ export function readLessonSnapshot(raw: Raw): LessonSnapshot {
     needs: { notStartedAfter: raw[28], stoppedAfter: raw[29], inCirclesAfter: raw[30], otherPageAfter: raw[31], offlineAfter: raw[32] },
     answered: raw[33].map((x: Raw) => readAnsweredNeed(x)),
     visits: raw[34].map((x: Raw) => readLastVisit(x)),
+    calls: raw[35].map((x: Raw) => readCall(x)),
+    questions: raw[36].map((x: Raw) => readQuickQuestion(x)),
   };
 }
 
@@ -754,6 +894,15 @@ export function readPensConfirmed(raw: Raw): PensConfirmed {
   };
 }
 
+export function readPensHeld(raw: Raw): PensHeld {
+  return {
+    kind: 'pensHeld',
+    people: raw[0],
+    down: raw[1],
+    until: raw[2],
+  };
+}
+
 export function readPensSet(raw: Raw): PensSet {
   return {
     kind: 'pensSet',
@@ -782,6 +931,7 @@ export function readPerson(raw: Raw): Person {
     words: raw[8],
     report: raw[9],
     reportAt: raw[10] < 0 ? null : raw[10],
+    pensDownUntil: raw[11] < 0 ? null : raw[11],
   };
 }
 
@@ -857,6 +1007,19 @@ export function writePlaceAttachment(v: PlaceAttachment): Raw {
   return [4, writeMapPicture(v.map), v.x, v.y, v.name];
 }
 
+export function readPoseQuestion(raw: Raw): PoseQuestion {
+  return {
+    kind: 'poseQuestion',
+    words: raw[0],
+    form: raw[1],
+    choices: raw[2],
+  };
+}
+
+export function writePoseQuestion(v: PoseQuestion): Raw {
+  return [v.words, v.form, v.choices];
+}
+
 export function readPutAnswerBack(raw: Raw): PutAnswerBack {
   return {
     kind: 'putAnswerBack',
@@ -867,6 +1030,35 @@ export function readPutAnswerBack(raw: Raw): PutAnswerBack {
 
 export function writePutAnswerBack(v: PutAnswerBack): Raw {
   return [v.about, v.id];
+}
+
+export function readQuestionClosed(raw: Raw): QuestionClosed {
+  return {
+    kind: 'questionClosed',
+    number: raw[0],
+  };
+}
+
+export function readQuestionPosed(raw: Raw): QuestionPosed {
+  return {
+    kind: 'questionPosed',
+    number: raw[0],
+    words: raw[1],
+    form: raw[2],
+    choices: raw[3],
+  };
+}
+
+export function readQuickQuestion(raw: Raw): QuickQuestion {
+  return {
+    number: raw[0],
+    at: raw[1],
+    words: raw[2],
+    form: raw[3],
+    choices: raw[4],
+    endedAt: raw[5] < 0 ? null : raw[5],
+    replies: raw[6].map((x: Raw) => readReply(x)),
+  };
 }
 
 export function readQuickResponse(raw: Raw): QuickResponse {
@@ -915,6 +1107,25 @@ export function readReopenLesson(_raw: Raw): ReopenLesson {
 
 export function writeReopenLesson(_v: ReopenLesson): Raw {
   return [];
+}
+
+export function readReply(raw: Raw): Reply {
+  return {
+    person: raw[0],
+    at: raw[1],
+    choice: raw[2],
+    words: raw[3],
+  };
+}
+
+export function readReplyGiven(raw: Raw): ReplyGiven {
+  return {
+    kind: 'replyGiven',
+    person: raw[0],
+    number: raw[1],
+    choice: raw[2],
+    words: raw[3],
+  };
 }
 
 export function readReportGiven(raw: Raw): ReportGiven {
@@ -1087,6 +1298,20 @@ export function readSignalGiven(raw: Raw): SignalGiven {
     reason: raw[3] ?? 0,
     words: raw[4] ?? '',
   };
+}
+
+export function readSpot(raw: Raw): Spot {
+  return {
+    part: raw[0],
+    kind: raw[1],
+    id: raw[2],
+    x: raw[3],
+    y: raw[4],
+  };
+}
+
+export function writeSpot(v: Spot): Raw {
+  return [v.part, v.kind, v.id, v.x, v.y];
 }
 
 export function readStimulus(raw: Raw): Stimulus {
@@ -1333,6 +1558,14 @@ know({
     84: readVisitWork,
     85: readSetNeeds,
     86: readAnswerNeed,
+    87: readCallClass,
+    88: readLeadOn,
+    89: readEndCall,
+    90: readConfirmCall,
+    91: readHoldPens,
+    92: readPoseQuestion,
+    93: readCloseQuestion,
+    94: readGiveReply,
   },
   readRoomEvent: {
     1: readClientAdmitted,
@@ -1385,6 +1618,14 @@ know({
     117: readWorkVisited,
     118: readNeedsSet,
     119: readNeedAnswered,
+    120: readClassCalled,
+    121: readLedOn,
+    122: readCallEnded,
+    123: readCallConfirmed,
+    124: readPensHeld,
+    125: readQuestionPosed,
+    126: readQuestionClosed,
+    127: readReplyGiven,
   },
   readRoomSnapshot: {
     2: readLessonSnapshot,
@@ -1424,5 +1665,13 @@ know({
     visitWork: [84, writeVisitWork],
     setNeeds: [85, writeSetNeeds],
     answerNeed: [86, writeAnswerNeed],
+    callClass: [87, writeCallClass],
+    leadOn: [88, writeLeadOn],
+    endCall: [89, writeEndCall],
+    confirmCall: [90, writeConfirmCall],
+    holdPens: [91, writeHoldPens],
+    poseQuestion: [92, writePoseQuestion],
+    closeQuestion: [93, writeCloseQuestion],
+    giveReply: [94, writeGiveReply],
   },
 });

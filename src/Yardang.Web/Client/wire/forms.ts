@@ -174,6 +174,13 @@ export const enum Purpose {
   Connect = 5,
 }
 
+/** How a quick question is answered. The numbers are on the wire. */
+export const enum ReplyForm {
+  Words = 0,
+  Choice = 1,
+  Scale = 2,
+}
+
 /** How somebody says that it is going. The numbers are on the wire. */
 export const enum Report {
   None = 0,
@@ -201,6 +208,15 @@ export const enum ShapeKind {
 export const enum Signal {
   HandUp = 1,
   ReadyForALook = 2,
+}
+
+/** To what somebody is called. The numbers are on the wire. */
+export const enum SpotKind {
+  Part = 0,
+  Page = 1,
+  Place = 2,
+  Topic = 3,
+  Card = 4,
 }
 
 /** How far a wall is with where students stand. The numbers are on the wire. */
@@ -377,7 +393,15 @@ export type Command =
   | AskCheckIn
   | VisitWork
   | SetNeeds
-  | AnswerNeed;
+  | AnswerNeed
+  | CallClass
+  | LeadOn
+  | EndCall
+  | ConfirmCall
+  | HoldPens
+  | PoseQuestion
+  | CloseQuestion
+  | GiveReply;
 
 /** What a mark is made of: a closed set, one record for each kind, in Bodies. All that the core has to know of a kind is what is asked for here. Places and sizes are in page coordinates, 1/100 mm. */
 export type MarkBody =
@@ -490,7 +514,15 @@ export type RoomEvent =
   | CheckInAsked
   | WorkVisited
   | NeedsSet
-  | NeedAnswered;
+  | NeedAnswered
+  | ClassCalled
+  | LedOn
+  | CallEnded
+  | CallConfirmed
+  | PensHeld
+  | QuestionPosed
+  | QuestionClosed
+  | ReplyGiven;
 
 /** A room's state in one piece, by the numbers of RoomKind. */
 export type RoomSnapshot =
@@ -714,6 +746,58 @@ export interface BubbleBody {
   readonly words: Words;
   readonly tipX: number;
   readonly tipY: number;
+}
+
+/** What a teacher says to some of the class, or to all of it: a line to be read, a place to go to, or both. */
+export interface Call {
+  /** Counted from 1 in a lesson. */
+  readonly number: number;
+  /** When, server time in ms. */
+  readonly at: number;
+  /** Which teacher. */
+  readonly by: number;
+  /** To whom, by actor numbers; if there are none, to everybody, also to those who come later. A student is told of nobody else. */
+  readonly people: readonly number[];
+  /** The line; may be empty. */
+  readonly words: string;
+  /** Where they are called; null if nowhere. Of a call that stays: where they are led now. */
+  readonly to: Spot | null;
+  /** Whether they stay with the teacher until it is ended. */
+  readonly stays: boolean;
+  /** Since when it counts no longer, server time in ms; null while it does. */
+  readonly endedAt: number | null;
+  /** On whose screens it has arrived. Of these a student knows themselves. */
+  readonly reached: readonly number[];
+  /** Who says that they have read the line. */
+  readonly read: readonly number[];
+}
+
+/** Staff: say something to some of the class, or to all of it. */
+export interface CallClass {
+  readonly kind: 'callClass';
+  /** To whom, by actor numbers; to everybody if none are named. */
+  readonly people: readonly number[];
+  /** A line to be read; may be empty. */
+  readonly words: string;
+  /** Where they are to go; null if nowhere. */
+  readonly to: Spot | null;
+  /** Whether they are to stay with the teacher. One call of a lesson does so at a time. */
+  readonly stays: boolean;
+}
+
+/** It has arrived on somebody's screen, or was read. */
+export interface CallConfirmed {
+  readonly kind: 'callConfirmed';
+  readonly person: number;
+  readonly number: number;
+  readonly read: boolean;
+}
+
+/** A call counts no longer. */
+export interface CallEnded {
+  readonly kind: 'callEnded';
+  readonly number: number;
+  readonly people: readonly number[];
 }
 
 /** A slip on a wall: words, and what is shown beside them. */
@@ -957,6 +1041,16 @@ export interface CheckInAsked {
   readonly on: boolean;
 }
 
+/** It was said. */
+export interface ClassCalled {
+  readonly kind: 'classCalled';
+  readonly number: number;
+  readonly people: readonly number[];
+  readonly words: string;
+  readonly to: Spot | null;
+  readonly stays: boolean;
+}
+
 /** The order of the class, computed from placements of each student's own, and how far they agree. A card stands at the median of its places; where two stand at the same, first is the one that was placed before others more often, of all comparisons with another card by somebody who placed both (J.-C. de Borda, "Mémoire sur les élections au scrutin", 1781). Quartiles are those of R. J. Hyndman, Y. Fan, "Sample quantiles in statistical packages", The American Statistician 50, 1996, definition 7.Agreement: of all pairs of students who both placed the same two cards, and neither at the same spot, how many have them in the same order. It is what the coefficient of agreement u = 2 · / − 1 is made of (M. G. Kendall, B. Babington Smith, "On the method of paired comparisons", Biometrika 31, 1940), which needs nobody to have placed everything. */
 export interface ClassOrder {
   /** On which kind of line. */
@@ -1009,11 +1103,24 @@ export interface CloseLesson {
   readonly kind: 'closeLesson';
 }
 
+/** Staff: no more answers. */
+export interface CloseQuestion {
+  readonly kind: 'closeQuestion';
+  readonly number: number;
+}
+
 /** Give a card one of the twelve colours of slips, from 1; 0: that of its topic. */
 export interface ColourCard {
   readonly kind: 'colourCard';
   readonly card: number;
   readonly colour: number;
+}
+
+/** A student: it is on my screen, and I am where I was called; or I have read the line. */
+export interface ConfirmCall {
+  readonly kind: 'confirmCall';
+  readonly number: number;
+  readonly read: boolean;
 }
 
 /** A student: a late change is on my screen. */
@@ -1092,6 +1199,12 @@ export interface DrawnStroke {
   readonly points: readonly number[];
   /** Its colour, width and pen. */
   readonly style: Style;
+}
+
+/** Staff: it counts no longer. Who stayed with the teacher is free; whom it did not reach it reaches no more. */
+export interface EndCall {
+  readonly kind: 'endCall';
+  readonly number: number;
 }
 
 /** Staff: the round trip is over; everybody goes where they like. */
@@ -1240,6 +1353,14 @@ export interface GiveReading {
   readonly cards: readonly number[];
 }
 
+/** A student: my answer; given again, it takes the place of the one before. */
+export interface GiveReply {
+  readonly kind: 'giveReply';
+  readonly number: number;
+  readonly choice: number;
+  readonly words: string;
+}
+
 /** A student: how it is going, or nothing any more. */
 export interface GiveReport {
   readonly kind: 'giveReport';
@@ -1326,6 +1447,17 @@ export interface HandIn {
 /** All hands are down. */
 export interface HandsLowered {
   readonly kind: 'handsLowered';
+}
+
+/** Staff: pens down for some of the class, or up again. */
+export interface HoldPens {
+  readonly kind: 'holdPens';
+  /** Whose, by actor numbers. */
+  readonly people: readonly number[];
+  /** Whether they are down. */
+  readonly down: boolean;
+  /** For how long; 0: until they are up again. */
+  readonly minutes: number;
 }
 
 /** A stroke of ink. */
@@ -1540,6 +1672,24 @@ export interface LayCards {
   readonly spots: readonly CardSpot[];
 }
 
+/** Staff: those who stay with the teacher are led to another place. */
+export interface LeadOn {
+  readonly kind: 'leadOn';
+  readonly number: number;
+  readonly to: Spot;
+}
+
+/** They are led there. */
+export interface LedOn {
+  readonly kind: 'ledOn';
+  /** By which call. */
+  readonly number: number;
+  /** Who; everybody if none are named. */
+  readonly people: readonly number[];
+  /** Where. */
+  readonly to: Spot;
+}
+
 /** The lesson ended. */
 export interface LessonClosed {
   readonly kind: 'lessonClosed';
@@ -1586,6 +1736,8 @@ export interface LessonSnapshot {
   readonly needs: NeedsSettings;
   readonly answered: readonly AnsweredNeed[];
   readonly visits: readonly LastVisit[];
+  readonly calls: readonly Call[];
+  readonly questions: readonly QuickQuestion[];
 }
 
 /** When a lesson opens, is due and closes: server time in ms since 1970-01-01 UTC, null where nothing is said. */
@@ -2016,6 +2168,17 @@ export interface PensConfirmed {
   readonly boards: number;
 }
 
+/** The pens of some are to be down, or up again. */
+export interface PensHeld {
+  readonly kind: 'pensHeld';
+  /** Whose. A student is told of nobody else. */
+  readonly people: readonly number[];
+  /** Whether they are down. */
+  readonly down: boolean;
+  /** Until when, server time in ms; UntilSaid: until they are up again. */
+  readonly until: number;
+}
+
 /** The pens are to be down, or up. */
 export interface PensSet {
   readonly kind: 'pensSet';
@@ -2053,6 +2216,8 @@ export interface Person {
   readonly report: Report;
   /** Since when, server time in ms; null while they say nothing. */
   readonly reportAt: number | null;
+  /** Until when their own pens are down, server time in ms; UntilSaid: until a teacher says otherwise; null: they are not. */
+  readonly pensDownUntil: number | null;
 }
 
 /** Somebody who waited, or was out, was let in. */
@@ -2170,6 +2335,14 @@ export interface PlanSet {
   readonly laid: readonly CardSpot[];
 }
 
+/** Staff: ask the class something now. One question takes answers at a time. */
+export interface PoseQuestion {
+  readonly kind: 'poseQuestion';
+  readonly words: string;
+  readonly form: ReplyForm;
+  readonly choices: readonly string[];
+}
+
 /** Put an answer back that was taken down: whoever took it down, and teachers. */
 export interface PutAnswerBack {
   readonly kind: 'putAnswerBack';
@@ -2205,12 +2378,45 @@ export interface PutUpCard {
   readonly poured: number;
 }
 
+/** The question takes no more answers. */
+export interface QuestionClosed {
+  readonly kind: 'questionClosed';
+  readonly number: number;
+}
+
 /** An answer answers a question, which is filed with it; or with 0, it is asked again. */
 export interface QuestionFiled {
   readonly kind: 'questionFiled';
   readonly card: number;
   readonly answer: number;
   readonly whose: number;
+}
+
+/** The class is asked. */
+export interface QuestionPosed {
+  readonly kind: 'questionPosed';
+  readonly number: number;
+  readonly words: string;
+  readonly form: ReplyForm;
+  readonly choices: readonly string[];
+}
+
+/** A question that a teacher asks the class now, each for themselves. */
+export interface QuickQuestion {
+  /** Counted from 1 in a lesson. */
+  readonly number: number;
+  /** When, server time in ms. */
+  readonly at: number;
+  /** The question. */
+  readonly words: string;
+  /** How it is answered. */
+  readonly form: ReplyForm;
+  /** What can be chosen, or what the ends of the scale stand for. */
+  readonly choices: readonly string[];
+  /** Since when it takes no more answers, server time in ms; null while it does. */
+  readonly endedAt: number | null;
+  /** What was answered. A student knows their own. */
+  readonly replies: readonly Reply[];
 }
 
 /** A stamp with which cards can be responded to, and what it is to say. */
@@ -2269,6 +2475,27 @@ export interface RemovePerson {
 /** Staff: go on with a closed lesson. */
 export interface ReopenLesson {
   readonly kind: 'reopenLesson';
+}
+
+/** What one answered. */
+export interface Reply {
+  /** Who. */
+  readonly person: number;
+  /** When, server time in ms. */
+  readonly at: number;
+  /** The choice, from 1, or the value on the scale; 0 of an answer in words. */
+  readonly choice: number;
+  /** The answer in words; empty else. */
+  readonly words: string;
+}
+
+/** Somebody answered. */
+export interface ReplyGiven {
+  readonly kind: 'replyGiven';
+  readonly person: number;
+  readonly number: number;
+  readonly choice: number;
+  readonly words: string;
 }
 
 /** Somebody said how it is going. */
@@ -2505,6 +2732,20 @@ export interface SignalGiven {
   readonly on: boolean;
   readonly reason: HandReason;
   readonly words: string;
+}
+
+/** Where somebody is to look. */
+export interface Spot {
+  /** The part of the activity by its number. */
+  readonly part: number;
+  /** What in it. */
+  readonly kind: SpotKind;
+  /** Which page, topic or card; 0 of a part. */
+  readonly id: number;
+  /** Of a place on a page: from its left, 1/100 mm; else 0. */
+  readonly x: number;
+  /** Of a place on a page: from its top, 1/100 mm; else 0. */
+  readonly y: number;
 }
 
 /** A stamp of the set in Stamps. */
