@@ -94,7 +94,7 @@ public sealed class Board(ActivityContent version) : Room, IWorkRoom
                 var fitting = key.FitTo(Sheets);
                 return fitting.IsSameAs(AnswerKey.On(Sheets)) ? Refusal.Duplicate : new Decision.Accepted(new KeySet(fitting), Audience.Staff);
             case SetMarkJudging or JudgeCard or ShowResults or GoOnJudging:
-                return Choice.Decide(submission.Command, actor, situation.LetsWrite(actor), Sheets);
+                return Choice.Decide(submission.Command, actor, situation.LetsChoose(actor), Sheets);
             case AcceptLateWork or DiscardLateWork when !actor.IsStaff:
                 return Refusal.NotAllowed;
             case AcceptLateWork(var number):

@@ -50,8 +50,9 @@ public sealed record Spot(int Part, SpotKind Kind, long Id = 0, int X = 0, int Y
 /// <param name="EndedAt">Since when it counts no longer, server time in ms; null while it does.</param>
 /// <param name="Reached">On whose screens it has arrived. Of these a student knows themselves.</param>
 /// <param name="Read">Who says that they have read the line.</param>
+/// <param name="Answers">What was answered to the line, one answer of each.</param>
 public sealed record Call(
-    int Number, long At, int By, ImmutableArray<int> People, string Words, Spot? To, bool Stays, [OrMinusOne] long? EndedAt, ImmutableSortedSet<int> Reached, ImmutableSortedSet<int> Read)
+    int Number, long At, int By, ImmutableArray<int> People, string Words, Spot? To, bool Stays, [OrMinusOne] long? EndedAt, ImmutableSortedSet<int> Reached, ImmutableSortedSet<int> Read, ImmutableArray<CallAnswer> Answers)
 {
     /// <summary>The most of a lesson.</summary>
     public const int Most = 2_000;
@@ -71,8 +72,15 @@ public sealed record Call(
         People = People.IsEmpty ? [] : [person],
         Reached = Reached.Contains(person) ? [person] : [],
         Read = Read.Contains(person) ? [person] : [],
+        Answers = [.. Answers.Where(a => a.Person == person)],
     };
 }
+
+/// <summary>What somebody answered to a line.</summary>
+/// <param name="Person">Who.</param>
+/// <param name="At">When, server time in ms.</param>
+/// <param name="Words">The answer.</param>
+public sealed record CallAnswer(int Person, long At, string Words);
 
 /// <summary>Staff: say something to some of the class, or to all of it.</summary>
 /// <param name="People">To whom, by actor numbers; to everybody if none are named.</param>
@@ -126,13 +134,16 @@ public sealed record CallEnded(int Number, ImmutableArray<int> People) : RoomEve
     public override RoomEvent AsTold(int person) => People.IsEmpty ? this : this with { People = [person] };
 }
 
-/// <summary>A student: it is on my screen, and I am where I was called; or I have read the line.</summary>
+/// <summary>A student: it is on my screen, and I am where I was called; or I have read the line, and perhaps answer it.</summary>
+/// <param name="Number">Which call.</param>
+/// <param name="Read">Whether the line was read.</param>
+/// <param name="Words">An answer of at most <see cref="Call.WordsLength"/> letters; may be empty.</param>
 [Kind(90)]
-public sealed record ConfirmCall(int Number, bool Read) : Command;
+public sealed record ConfirmCall(int Number, bool Read, string Words) : Command;
 
 /// <summary>It has arrived on somebody's screen, or was read.</summary>
 [Kind(123)]
-public sealed record CallConfirmed(int Person, int Number, bool Read) : RoomEvent
+public sealed record CallConfirmed(int Person, int Number, bool Read, string Words) : RoomEvent
 {
     /// <inheritdoc/>
     public override bool Names(int person) => person == Person;
@@ -164,10 +175,7 @@ public sealed class Calls
         EndCall(var number) => !_all.TryGetValue(number, out var call) ? Refusal.NotFound
             : call.EndedAt is not null ? Refusal.ChangedSince
             : To(call.People, new CallEnded(number, call.People)),
-        ConfirmCall(var number, var read) => actor.IsStaff ? Refusal.NotAllowed
-            : people.GetValueOrDefault(actor.Number)?.Standing != Standing.In || !_all.TryGetValue(number, out var call) || !call.IsFor(actor.Number) ? Refusal.NotFound
-            : (read ? call.Read : call.Reached).Contains(actor.Number) ? Refusal.Duplicate
-            : new Decision.Accepted(new CallConfirmed(actor.Number, number, read), Audience.NamedAndStaff),
+        ConfirmCall confirm => Decide(confirm, actor, people),
         _ => Refusal.NotAllowed,
     };
 
@@ -181,6 +189,16 @@ public sealed class Calls
         return _all.Count >= Call.Most ? Refusal.Full : To(call.People, new ClassCalled(_all.Count + 1, call.People, words, call.To, call.Stays));
     }
 
+    private Decision Decide(ConfirmCall confirm, Actor actor, IReadOnlyDictionary<int, Person> people)
+    {
+        if (actor.IsStaff) return Refusal.NotAllowed;
+        var (me, words) = (actor.Number, confirm.Words.Trim());
+        if (people.GetValueOrDefault(me)?.Standing != Standing.In || !_all.TryGetValue(confirm.Number, out var call) || !call.IsFor(me)) return Refusal.NotFound;
+        if (words.Length > Call.WordsLength || words.Any(char.IsControl) || (words.Length > 0 && (!confirm.Read || call.Words.Length == 0))) return Refusal.OutOfRange;
+        var isKnown = words.Length > 0 ? call.Answers.Any(a => a.Person == me) : (confirm.Read ? call.Read : call.Reached).Contains(me);
+        return isKnown ? Refusal.Duplicate : new Decision.Accepted(new CallConfirmed(me, confirm.Number, confirm.Read, words), Audience.NamedAndStaff);
+    }
+
     /// <summary>Whether these are people who are in, each once; nobody stands for everybody.</summary>
     internal static bool IsSome(ImmutableArray<int> some, IReadOnlyDictionary<int, Person> people) =>
         some.Distinct().Count() == some.Length && some.All(p => people.TryGetValue(p, out var person) && person.Standing == Standing.In);
@@ -192,11 +210,17 @@ public sealed class Calls
     {
         switch (happened)
         {
-            case ClassCalled called: _all[called.Number] = new(called.Number, time, actor.Number, called.People, called.Words, called.To, called.Stays, null, [], []); break;
+            case ClassCalled called: _all[called.Number] = new(called.Number, time, actor.Number, called.People, called.Words, called.To, called.Stays, null, [], [], []); break;
             case LedOn led: Change(led.Number, c => c with { To = led.To }); break;
             case CallEnded ended: Change(ended.Number, c => c with { EndedAt = time }); break;
-            case CallConfirmed { Read: true } confirmed: Change(confirmed.Number, c => c with { Reached = c.Reached.Add(confirmed.Person), Read = c.Read.Add(confirmed.Person) }); break;
-            case CallConfirmed confirmed: Change(confirmed.Number, c => c with { Reached = c.Reached.Add(confirmed.Person) }); break;
+            case CallConfirmed(var person, var number, var read, var words):
+                Change(number, c => c with
+                {
+                    Reached = c.Reached.Add(person),
+                    Read = read ? c.Read.Add(person) : c.Read,
+                    Answers = words.Length > 0 ? c.Answers.Add(new(person, time, words)) : c.Answers,
+                });
+                break;
         }
     }
 

@@ -13,7 +13,7 @@ public sealed record LessonSnapshot(
     ImmutableArray<Group> Groups, int GroupsUsed, ImmutableArray<ImmutableArray<Group>> Past, ImmutableArray<ImmutableArray<Group>> Future, int GroupingVersion, long PlacesAsOf,
     long SeatsThrough, ImmutableArray<LateChange> LateChanges, [Inline] LessonTimes Times, bool Waits, bool IsOverdue, ImmutableArray<WorkWaits> Waiting,
     ImmutableArray<int> Parts, ImmutableSortedSet<int> OpenParts, int OpenedLast, ImmutableSortedSet<int> OwnFirstIn, [OrMinusOne] long? CheckInAt, [Inline] NeedsSettings Needs, ImmutableArray<AnsweredNeed> Answered, ImmutableArray<LastVisit> Visits,
-    ImmutableArray<Call> Calls, ImmutableArray<QuickQuestion> Questions) : RoomSnapshot;
+    ImmutableArray<Call> Calls, ImmutableArray<QuickQuestion> Questions, Phase? Phase, ImmutableArray<PhasePlan> PhasesBefore) : RoomSnapshot;
 
 /// <summary>An activity being worked on by people: who is in, door, groups, signals, pens.</summary>
 public sealed class Lesson : Room
@@ -108,6 +108,9 @@ public sealed class Lesson : Room
     /// <summary>What teachers said to the class, or to some of it.</summary>
     public Calls Calls { get; } = new();
 
+    /// <summary>The phase that goes on.</summary>
+    public Phases Phases { get; } = new();
+
     /// <summary>What the class was asked lately.</summary>
     public QuickQuestions Questions { get; } = new();
 
@@ -123,14 +126,16 @@ public sealed class Lesson : Room
     /// <summary>What it allows in one of its rooms now.</summary>
     public Allowed AllowedIn(RoomPlace place)
     {
-        var allowed = Allowed with { OwnFirst = OwnFirstIn.Contains(SetOwnFirst.WholeLesson) || OwnFirstIn.Contains(place.Part), Held = Held };
+        var isThinking = Phases.Now?.Plan.Kind == PhaseKind.Think;
+        var allowed = Allowed with { OwnFirst = isThinking || OwnFirstIn.Contains(SetOwnFirst.WholeLesson) || OwnFirstIn.Contains(place.Part), Held = Held };
         if (!OpenParts.Contains(place.Part)) allowed = allowed with { Waits = true };
-        return place.Whose == Whose.Teacher ? allowed with { PensDown = false } : allowed;
+        var timed = Phases.Now is { Plan.EndsItself: true } now ? now : null;
+        return place.Whose == Whose.Teacher ? allowed with { PensDown = false } : allowed with { Choosing = Phases.Now?.Plan.Kind == PhaseKind.Choose, Ends = timed?.EndsAt, EndsFor = timed?.Longer.ToImmutableSortedDictionary(l => l.Person, l => l.Until) };
     }
 
     /// <summary>Whether an event changes who may be where. (Who comes in by the door is seated as they come.)</summary>
     public static bool ChangesPlaces(RoomEvent happened) =>
-        happened is GroupsSet or GroupsUndone or GroupsRedone or PersonAdmitted or PersonTurnedAway or PersonRemoved or SentAway or SightSet or PartsPlanned or PartSet;
+        happened is GroupsSet or GroupsUndone or GroupsRedone or PersonAdmitted or PersonTurnedAway or PersonRemoved or SentAway or SightSet or PartsPlanned or PartSet or PhaseBegun or PhaseResumed or PhaseEnded;
 
     /// <inheritdoc/>
     protected override Decision DecideCommand(Submission submission, Actor actor, Situation situation) => submission.Command switch
@@ -180,6 +185,8 @@ public sealed class Lesson : Room
         CallClass or LeadOn or PoseQuestion when Closed => Refusal.Closed,
         CallClass or LeadOn or EndCall => Calls.Decide(submission.Command, actor, _people, IsThere),
         PoseQuestion or CloseQuestion => Questions.Decide(submission.Command, actor, _people),
+        BeginPhase or GiveTime when Closed => Refusal.Closed,
+        BeginPhase or GiveTime or EndPhase => Phases.Decide(submission.Command, _people, Parts, situation.Time),
         HoldPens hold => Closed ? Refusal.Closed : hold.Decide(_people, situation.Time),
         VisitWork(var person) => _people.ContainsKey(person) ? new Decision.Accepted(new WorkVisited(person), Audience.NamedAndStaff) : Refusal.NotFound,
         SetNeeds(var settings) => settings.AreSound() ? new Decision.Accepted(new NeedsSet(settings), Audience.Staff) : Refusal.OutOfRange,
@@ -204,6 +211,7 @@ public sealed class Lesson : Room
         foreach (var visit in s.Visits) _visits[visit.Person] = visit;
         Calls.Restore(s.Calls);
         Questions.Restore(s.Questions);
+        Phases.Restore(s.Phase, s.PhasesBefore);
         foreach (var work in s.Waiting) _waiting[(work.Board, work.Person)] = work;
     }
 
@@ -276,6 +284,11 @@ public sealed class Lesson : Room
                 foreach (var number in held) Change(number, p => p with { PensDownUntil = down ? until : null });
                 break;
             case ClassCalled or LedOn or CallEnded or CallConfirmed: Calls.Apply(envelope.Event, envelope.Actor, envelope.Time); break;
+            case PhaseBegun or PhaseResumed:
+                if (Phases.PartOpenedBy(envelope.Event) is > 0 and var opened) (OpenParts, OpenedLast) = (OpenParts.Add(opened), opened);
+                Phases.Apply(envelope.Event, envelope.Time);
+                break;
+            case PhaseEnded or TimeGiven: Phases.Apply(envelope.Event, envelope.Time); break;
             case QuestionPosed or QuestionClosed or ReplyGiven: Questions.Apply(envelope.Event, envelope.Time); break;
             case WorkVisited(var number):
                 Change(number, p => p.SeenTo());

@@ -8,7 +8,10 @@ namespace Yardang.Core.Rooms;
 /// <param name="Waits">The lesson is not open yet.</param>
 /// <param name="OwnFirst">On walls each sees only their own.</param>
 /// <param name="Held">Whose pens are down besides, by actor number, and until when, server time in ms; 0: until a teacher says otherwise. Null: nobody's.</param>
-public sealed record Allowed(bool PensDown = false, bool Closed = false, bool Waits = false, bool OwnFirst = false, ImmutableSortedDictionary<int, long>? Held = null)
+/// <param name="Choosing">Writing is closed, and what is there is chosen.</param>
+/// <param name="Ends">When nobody writes any more, server time in ms; null: no end is set.</param>
+/// <param name="EndsFor">For whom that is at another time.</param>
+public sealed record Allowed(bool PensDown = false, bool Closed = false, bool Waits = false, bool OwnFirst = false, ImmutableSortedDictionary<int, long>? Held = null, bool Choosing = false, long? Ends = null, ImmutableSortedDictionary<int, long>? EndsFor = null)
 {
     /// <summary>Nothing is restricted.</summary>
     public static readonly Allowed Everything = new();
@@ -19,7 +22,16 @@ public sealed record Allowed(bool PensDown = false, bool Closed = false, bool Wa
     /// <summary>Whether somebody may write now.</summary>
     /// <param name="actor">Who.</param>
     /// <param name="time">Server time in ms.</param>
-    public bool LetsWrite(Actor actor, long time) => actor.IsStaff || (StudentsMayWrite && !(Held is not null && Held.TryGetValue(actor.Number, out var until) && (until == 0 || until > time)));
+    public bool LetsWrite(Actor actor, long time) => actor.IsStaff || (!Choosing && LetsChoose(actor, time));
+
+    /// <summary>Whether somebody may choose, score and take a stance now; who may write may that, too.</summary>
+    /// <param name="actor">Who.</param>
+    /// <param name="time">Server time in ms.</param>
+    public bool LetsChoose(Actor actor, long time) => actor.IsStaff || (StudentsMayWrite && !IsHeld(actor.Number, time) && !IsOver(actor.Number, time));
+
+    private bool IsHeld(int person, long time) => Held is not null && Held.TryGetValue(person, out var until) && (until == 0 || until > time);
+
+    private bool IsOver(int person, long time) => (EndsFor is not null && EndsFor.TryGetValue(person, out var later) ? later : Ends) <= time;
 }
 
 /// <summary>All that a decision rests on besides the room, the command and who asks: so the same log and the same situation give the same decision.</summary>
@@ -30,6 +42,9 @@ public sealed record Situation(Allowed Allowed, long Time, ulong Seed)
 {
     /// <summary>Whether somebody may write now.</summary>
     public bool LetsWrite(Actor actor) => Allowed.LetsWrite(actor, Time);
+
+    /// <summary>Whether somebody may choose, score and take a stance now.</summary>
+    public bool LetsChoose(Actor actor) => Allowed.LetsChoose(actor, Time);
 
     /// <summary>Nothing is restricted, and it is the beginning of time.</summary>
     public static readonly Situation Open = new(Allowed.Everything, 0, 0);

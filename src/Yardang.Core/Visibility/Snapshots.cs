@@ -70,5 +70,7 @@ public static class Snapshots
         reader.IsStaff ? [.. lesson.Answered.Values] : [],
         [.. lesson.Visits.Values.Where(visit => Sight.Of(reader, visit))],
         [.. lesson.Calls.All.Values.Where(call => Sight.Of(reader, call)).Select(call => reader.IsStaff ? call : call.AsTold(reader.Number))],
-        [.. lesson.Questions.All.Values.Select(question => reader.IsStaff ? question : question.AsTold(reader.Number))]);
+        [.. lesson.Questions.All.Values.Select(question => reader.IsStaff ? question : question.AsTold(reader.Number))],
+        reader.IsStaff ? lesson.Phases.Now : lesson.Phases.Now?.AsTold(reader.Number),
+        reader.IsStaff ? lesson.Phases.Before : []);
 }

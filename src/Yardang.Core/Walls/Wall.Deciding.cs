@@ -61,14 +61,15 @@ public sealed partial class Wall
                 if (Order() is not { } order) return Refusal.NotAllowed;
                 if (on && IsSealed && order.People < LetOut.LeastPeople) return Refusal.NotYet;
                 return on == Placements.Shown is not null ? Refusal.ChangedSince : on ? new OrderShown(order) : new OrderHidden();
-            case AskToo or FileQuestion or PlaceCard or LayCard or RespondToCard when !actor.IsStaff && (actor.HasLeft || !situation.LetsWrite(actor)):
+            case AskToo or RespondToCard when actor.HasLeft || !situation.LetsChoose(actor):
+            case FileQuestion or PlaceCard or LayCard when !actor.IsStaff && (actor.HasLeft || !situation.LetsWrite(actor)):
                 return Refusal.TooLate;
             case TidyField or LayCards:
                 return Laying.Decide(submission.Command, Plan, KnownTo(actor), Links);
             case GiveReading or ReadCard:
                 return (Plan.Rules.OwnFirst || IsSealed) && actor.IsStaff ? Refusal.NotAllowed : Reading.Decide(submission.Command, actor, id => _cards.TryGetValue(id, out var card) && card.IsUp && Out?.Hides(card) != true ? card : null);
             case TakeStance or SteerStances:
-                return Stances.Decide(submission.Command, Plan, actor, situation.LetsWrite(actor), id => _cards.GetValueOrDefault(id) is { IsUp: true } card && !IsHidden(card, actor) ? card : null, IsKnownToAll);
+                return Stances.Decide(submission.Command, Plan, actor, situation.LetsChoose(actor), id => _cards.GetValueOrDefault(id) is { IsUp: true } card && !IsHidden(card, actor) ? card : null, IsKnownToAll);
             case BreakSeal seal:
                 if (!actor.IsStaff) return Refusal.NotAllowed;
                 var sealedCard = _cards.GetValueOrDefault(seal.Card) is { } known && !IsHidden(known, actor) ? known : null;

@@ -194,6 +194,9 @@ internal static class Forms
             case Yardang.Core.Lessons.PoseQuestion v: Write(ref w, v); break;
             case Yardang.Core.Lessons.CloseQuestion v: Write(ref w, v); break;
             case Yardang.Core.Lessons.GiveReply v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.BeginPhase v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.GiveTime v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.EndPhase v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -281,6 +284,9 @@ internal static class Forms
         Yardang.Core.Lessons.PoseQuestion => 92,
         Yardang.Core.Lessons.CloseQuestion => 93,
         Yardang.Core.Lessons.GiveReply => 94,
+        Yardang.Core.Lessons.BeginPhase => 95,
+        Yardang.Core.Lessons.GiveTime => 96,
+        Yardang.Core.Lessons.EndPhase => 97,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -376,6 +382,9 @@ internal static class Forms
         92 => ReadPoseQuestion(ref r),
         93 => ReadCloseQuestion(ref r),
         94 => ReadGiveReply(ref r),
+        95 => ReadBeginPhase(ref r),
+        96 => ReadGiveTime(ref r),
+        97 => ReadEndPhase(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of command: {kind}."),
     };
 
@@ -532,6 +541,10 @@ internal static class Forms
             case Yardang.Core.Lessons.QuestionPosed v: Write(ref w, v); break;
             case Yardang.Core.Lessons.QuestionClosed v: Write(ref w, v); break;
             case Yardang.Core.Lessons.ReplyGiven v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.PhaseBegun v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.TimeGiven v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.PhaseEnded v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.PhaseResumed v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -643,6 +656,10 @@ internal static class Forms
         Yardang.Core.Lessons.QuestionPosed => 125,
         Yardang.Core.Lessons.QuestionClosed => 126,
         Yardang.Core.Lessons.ReplyGiven => 127,
+        Yardang.Core.Lessons.PhaseBegun => 128,
+        Yardang.Core.Lessons.TimeGiven => 129,
+        Yardang.Core.Lessons.PhaseEnded => 130,
+        Yardang.Core.Lessons.PhaseResumed => 131,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -762,6 +779,10 @@ internal static class Forms
         125 => ReadQuestionPosed(ref r),
         126 => ReadQuestionClosed(ref r),
         127 => ReadReplyGiven(ref r),
+        128 => ReadPhaseBegun(ref r),
+        129 => ReadTimeGiven(ref r),
+        130 => ReadPhaseEnded(ref r),
+        131 => ReadPhaseResumed(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of room event: {kind}."),
     };
 
@@ -1182,6 +1203,24 @@ internal static class Forms
         return new Yardang.Core.Pages.Axis(@from, @to, @step);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.BeginPhase v)
+    {
+        w.WriteArrayHeader(5);
+        w.Write((int)v.Plan.Kind);
+        w.Write(v.Plan.Words);
+        w.Write(v.Plan.Minutes);
+        w.Write(v.Plan.EndsItself);
+        w.Write(v.Plan.Part);
+    }
+
+    public static Yardang.Core.Lessons.BeginPhase ReadBeginPhase(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 5);
+        Yardang.Core.Lessons.PhasePlan @plan = new Yardang.Core.Lessons.PhasePlan((Yardang.Core.Lessons.PhaseKind)r.ReadInt32(), ByHand.ReadText(ref r), r.ReadInt32(), r.ReadBoolean(), r.ReadInt32());
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.BeginPhase(@plan);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.BeginTrip v)
     {
         w.WriteArrayHeader(1);
@@ -1292,7 +1331,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.Call v)
     {
-        w.WriteArrayHeader(10);
+        w.WriteArrayHeader(11);
         w.Write(v.Number);
         w.Write(v.At);
         w.Write(v.By);
@@ -1326,11 +1365,17 @@ internal static class Forms
             w.Write(item);
         }
 
+        w.WriteArrayHeader(v.Answers.Length);
+        foreach (var item in v.Answers)
+        {
+            Write(ref w, item);
+        }
+
     }
 
     public static Yardang.Core.Lessons.Call ReadCall(ref MessagePackReader r)
     {
-        var fields = new Fields(ref r, 10);
+        var fields = new Fields(ref r, 11);
         System.Int32 @number = r.ReadInt32();
         System.Int64 @at = r.ReadInt64();
         System.Int32 @by = r.ReadInt32();
@@ -1341,8 +1386,27 @@ internal static class Forms
         System.Int64? @endedAt = ByHand.OrNull(r.ReadInt64());
         ImmutableSortedSet<System.Int32> @reached = [.. ReadListOfInt32(ref r)];
         ImmutableSortedSet<System.Int32> @read = [.. ReadListOfInt32(ref r)];
+        ImmutableArray<Yardang.Core.Lessons.CallAnswer> @answers = ReadListOfCallAnswer(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Lessons.Call(@number, @at, @by, @people, @words, @to, @stays, @endedAt, @reached, @read);
+        return new Yardang.Core.Lessons.Call(@number, @at, @by, @people, @words, @to, @stays, @endedAt, @reached, @read, @answers);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.CallAnswer v)
+    {
+        w.WriteArrayHeader(3);
+        w.Write(v.Person);
+        w.Write(v.At);
+        w.Write(v.Words);
+    }
+
+    public static Yardang.Core.Lessons.CallAnswer ReadCallAnswer(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 3);
+        System.Int32 @person = r.ReadInt32();
+        System.Int64 @at = r.ReadInt64();
+        System.String @words = ByHand.ReadText(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.CallAnswer(@person, @at, @words);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.CallClass v)
@@ -1380,20 +1444,22 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.CallConfirmed v)
     {
-        w.WriteArrayHeader(3);
+        w.WriteArrayHeader(4);
         w.Write(v.Person);
         w.Write(v.Number);
         w.Write(v.Read);
+        w.Write(v.Words);
     }
 
     public static Yardang.Core.Lessons.CallConfirmed ReadCallConfirmed(ref MessagePackReader r)
     {
-        var fields = new Fields(ref r, 3);
+        var fields = new Fields(ref r, 4);
         System.Int32 @person = r.ReadInt32();
         System.Int32 @number = r.ReadInt32();
         System.Boolean @read = r.ReadBoolean();
+        System.String @words = ByHand.ReadText(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Lessons.CallConfirmed(@person, @number, @read);
+        return new Yardang.Core.Lessons.CallConfirmed(@person, @number, @read, @words);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.CallEnded v)
@@ -2439,18 +2505,20 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.ConfirmCall v)
     {
-        w.WriteArrayHeader(2);
+        w.WriteArrayHeader(3);
         w.Write(v.Number);
         w.Write(v.Read);
+        w.Write(v.Words);
     }
 
     public static Yardang.Core.Lessons.ConfirmCall ReadConfirmCall(ref MessagePackReader r)
     {
-        var fields = new Fields(ref r, 2);
+        var fields = new Fields(ref r, 3);
         System.Int32 @number = r.ReadInt32();
         System.Boolean @read = r.ReadBoolean();
+        System.String @words = ByHand.ReadText(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Lessons.ConfirmCall(@number, @read);
+        return new Yardang.Core.Lessons.ConfirmCall(@number, @read, @words);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.LateChanges.ConfirmLateChange v)
@@ -2699,6 +2767,20 @@ internal static class Forms
         System.Int32 @number = r.ReadInt32();
         fields.End(ref r);
         return new Yardang.Core.Lessons.EndCall(@number);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.EndPhase v)
+    {
+        w.WriteArrayHeader(1);
+        w.Write(v.Back);
+    }
+
+    public static Yardang.Core.Lessons.EndPhase ReadEndPhase(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 1);
+        System.Boolean @back = r.ReadBoolean();
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.EndPhase(@back);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.EndTrip v)
@@ -3159,6 +3241,22 @@ internal static class Forms
         ImmutableArray<Yardang.Core.Pages.Texts> @starters = ReadListOfTexts(ref r, 20);
         fields.End(ref r);
         return new Yardang.Core.Walls.GiveStarters(@person, @starters);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.GiveTime v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Minutes);
+        w.Write(v.Person);
+    }
+
+    public static Yardang.Core.Lessons.GiveTime ReadGiveTime(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int32 @minutes = r.ReadInt32();
+        System.Int32 @person = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.GiveTime(@minutes, @person);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.GivenCard v)
@@ -3985,7 +4083,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.LessonSnapshot v)
     {
-        w.WriteArrayHeader(37);
+        w.WriteArrayHeader(39);
         w.Write((int)v.Door);
         w.Write(v.PensDown);
         w.Write(v.PensConfirmedOn ?? -1);
@@ -4098,11 +4196,26 @@ internal static class Forms
             Write(ref w, item);
         }
 
+        if (v.Phase is { } @phase)
+        {
+            Write(ref w, @phase);
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
+        w.WriteArrayHeader(v.PhasesBefore.Length);
+        foreach (var item in v.PhasesBefore)
+        {
+            Write(ref w, item);
+        }
+
     }
 
     public static Yardang.Core.Lessons.LessonSnapshot ReadLessonSnapshot(ref MessagePackReader r)
     {
-        var fields = new Fields(ref r, 37);
+        var fields = new Fields(ref r, 39);
         Yardang.Core.Lessons.Door @door = (Yardang.Core.Lessons.Door)r.ReadInt32();
         System.Boolean @pensDown = r.ReadBoolean();
         System.Int32? @pensConfirmedOn = ByHand.OrNull(r.ReadInt32());
@@ -4133,8 +4246,10 @@ internal static class Forms
         ImmutableArray<Yardang.Core.Lessons.LastVisit> @visits = ReadListOfLastVisit(ref r);
         ImmutableArray<Yardang.Core.Lessons.Call> @calls = ReadListOfCall(ref r);
         ImmutableArray<Yardang.Core.Lessons.QuickQuestion> @questions = ReadListOfQuickQuestion(ref r);
+        Yardang.Core.Lessons.Phase? @phase = r.TryReadNil() ? null : ReadPhase(ref r);
+        ImmutableArray<Yardang.Core.Lessons.PhasePlan> @phasesBefore = ReadListOfPhasePlan(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Lessons.LessonSnapshot(@door, @pensDown, @pensConfirmedOn, @closed, @people, @namesMasked, @seesOtherBoards, @seesTeachersBoard, @groups, @groupsUsed, @past, @future, @groupingVersion, @placesAsOf, @seatsThrough, @lateChanges, @times, @waits, @isOverdue, @waiting, @parts, @openParts, @openedLast, @ownFirstIn, @checkInAt, @needs, @answered, @visits, @calls, @questions);
+        return new Yardang.Core.Lessons.LessonSnapshot(@door, @pensDown, @pensConfirmedOn, @closed, @people, @namesMasked, @seesOtherBoards, @seesTeachersBoard, @groups, @groupsUsed, @past, @future, @groupingVersion, @placesAsOf, @seatsThrough, @lateChanges, @times, @waits, @isOverdue, @waiting, @parts, @openParts, @openedLast, @ownFirstIn, @checkInAt, @needs, @answered, @visits, @calls, @questions, @phase, @phasesBefore);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.LessonTimes v)
@@ -4626,6 +4741,22 @@ internal static class Forms
         Yardang.Core.Lessons.Moment @moment = (Yardang.Core.Lessons.Moment)r.ReadInt32();
         fields.End(ref r);
         return new Yardang.Core.Lessons.MomentCame(@moment);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.MoreTime v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Person);
+        w.Write(v.Until);
+    }
+
+    public static Yardang.Core.Lessons.MoreTime ReadMoreTime(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int32 @person = r.ReadInt32();
+        System.Int64 @until = r.ReadInt64();
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.MoreTime(@person, @until);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.MoveCard v)
@@ -5464,6 +5595,105 @@ internal static class Forms
         System.Int32 @person = r.ReadInt32();
         fields.End(ref r);
         return new Yardang.Core.Lessons.PersonTurnedAway(@person);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.Phase v)
+    {
+        w.WriteArrayHeader(8);
+        w.Write((int)v.Plan.Kind);
+        w.Write(v.Plan.Words);
+        w.Write(v.Plan.Minutes);
+        w.Write(v.Plan.EndsItself);
+        w.Write(v.Plan.Part);
+        w.Write(v.BegunAt);
+        w.Write(v.EndsAt ?? -1);
+        w.WriteArrayHeader(v.Longer.Length);
+        foreach (var item in v.Longer)
+        {
+            Write(ref w, item);
+        }
+
+    }
+
+    public static Yardang.Core.Lessons.Phase ReadPhase(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 8);
+        Yardang.Core.Lessons.PhasePlan @plan = new Yardang.Core.Lessons.PhasePlan((Yardang.Core.Lessons.PhaseKind)r.ReadInt32(), ByHand.ReadText(ref r), r.ReadInt32(), r.ReadBoolean(), r.ReadInt32());
+        System.Int64 @begunAt = r.ReadInt64();
+        System.Int64? @endsAt = ByHand.OrNull(r.ReadInt64());
+        ImmutableArray<Yardang.Core.Lessons.MoreTime> @longer = ReadListOfMoreTime(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.Phase(@plan, @begunAt, @endsAt, @longer);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.PhaseBegun v)
+    {
+        w.WriteArrayHeader(5);
+        w.Write((int)v.Plan.Kind);
+        w.Write(v.Plan.Words);
+        w.Write(v.Plan.Minutes);
+        w.Write(v.Plan.EndsItself);
+        w.Write(v.Plan.Part);
+    }
+
+    public static Yardang.Core.Lessons.PhaseBegun ReadPhaseBegun(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 5);
+        Yardang.Core.Lessons.PhasePlan @plan = new Yardang.Core.Lessons.PhasePlan((Yardang.Core.Lessons.PhaseKind)r.ReadInt32(), ByHand.ReadText(ref r), r.ReadInt32(), r.ReadBoolean(), r.ReadInt32());
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.PhaseBegun(@plan);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.PhaseEnded v)
+    {
+        w.WriteArrayHeader(0);
+    }
+
+    public static Yardang.Core.Lessons.PhaseEnded ReadPhaseEnded(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 0);
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.PhaseEnded();
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.PhasePlan v)
+    {
+        w.WriteArrayHeader(5);
+        w.Write((int)v.Kind);
+        w.Write(v.Words);
+        w.Write(v.Minutes);
+        w.Write(v.EndsItself);
+        w.Write(v.Part);
+    }
+
+    public static Yardang.Core.Lessons.PhasePlan ReadPhasePlan(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 5);
+        Yardang.Core.Lessons.PhaseKind @kind = (Yardang.Core.Lessons.PhaseKind)r.ReadInt32();
+        System.String @words = ByHand.ReadText(ref r);
+        System.Int32 @minutes = r.ReadInt32();
+        System.Boolean @endsItself = r.ReadBoolean();
+        System.Int32 @part = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.PhasePlan(@kind, @words, @minutes, @endsItself, @part);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.PhaseResumed v)
+    {
+        w.WriteArrayHeader(5);
+        w.Write((int)v.Plan.Kind);
+        w.Write(v.Plan.Words);
+        w.Write(v.Plan.Minutes);
+        w.Write(v.Plan.EndsItself);
+        w.Write(v.Plan.Part);
+    }
+
+    public static Yardang.Core.Lessons.PhaseResumed ReadPhaseResumed(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 5);
+        Yardang.Core.Lessons.PhasePlan @plan = new Yardang.Core.Lessons.PhasePlan((Yardang.Core.Lessons.PhaseKind)r.ReadInt32(), ByHand.ReadText(ref r), r.ReadInt32(), r.ReadBoolean(), r.ReadInt32());
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.PhaseResumed(@plan);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Attachments.PictureAttachment v)
@@ -7234,6 +7464,22 @@ internal static class Forms
         return new Yardang.Core.Walls.TidyField();
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.TimeGiven v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Person);
+        w.Write(v.EndsAt);
+    }
+
+    public static Yardang.Core.Lessons.TimeGiven ReadTimeGiven(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int32 @person = r.ReadInt32();
+        System.Int64 @endsAt = r.ReadInt64();
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.TimeGiven(@person, @endsAt);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.TimesSet v)
     {
         w.WriteArrayHeader(4);
@@ -8212,6 +8458,15 @@ internal static class Forms
         return list.MoveToImmutable();
     }
 
+    private static ImmutableArray<Yardang.Core.Lessons.CallAnswer> ReadListOfCallAnswer(ref MessagePackReader r, int most = int.MaxValue)
+    {
+        var count = r.ReadArrayHeader();
+        if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Lessons.CallAnswer>(count);
+        for (; count > 0; count--) list.Add(ReadCallAnswer(ref r));
+        return list.MoveToImmutable();
+    }
+
     private static ImmutableArray<Yardang.Core.Walls.Card> ReadListOfCard(ref MessagePackReader r, int most = int.MaxValue)
     {
         var count = r.ReadArrayHeader();
@@ -8410,6 +8665,15 @@ internal static class Forms
         return list.MoveToImmutable();
     }
 
+    private static ImmutableArray<Yardang.Core.Lessons.MoreTime> ReadListOfMoreTime(ref MessagePackReader r, int most = int.MaxValue)
+    {
+        var count = r.ReadArrayHeader();
+        if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Lessons.MoreTime>(count);
+        for (; count > 0; count--) list.Add(ReadMoreTime(ref r));
+        return list.MoveToImmutable();
+    }
+
     private static ImmutableArray<Yardang.Core.Walls.MovingCard> ReadListOfMovingCard(ref MessagePackReader r, int most = int.MaxValue)
     {
         var count = r.ReadArrayHeader();
@@ -8470,6 +8734,15 @@ internal static class Forms
         if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
         var list = ImmutableArray.CreateBuilder<Yardang.Core.Lessons.Person>(count);
         for (; count > 0; count--) list.Add(ReadPerson(ref r));
+        return list.MoveToImmutable();
+    }
+
+    private static ImmutableArray<Yardang.Core.Lessons.PhasePlan> ReadListOfPhasePlan(ref MessagePackReader r, int most = int.MaxValue)
+    {
+        var count = r.ReadArrayHeader();
+        if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Lessons.PhasePlan>(count);
+        for (; count > 0; count--) list.Add(ReadPhasePlan(ref r));
         return list.MoveToImmutable();
     }
 

@@ -42,6 +42,7 @@ public sealed partial class ClassMember : IAsyncDisposable
     private readonly string _query;
     private readonly string _token;
     private readonly HashSet<int> _confirmed = [];
+    private readonly HashSet<int> _called = [];
     private LiveRoom? _work;
     private LiveRoom? _lesson;
 
@@ -137,6 +138,15 @@ public sealed partial class ClassMember : IAsyncDisposable
         }
     }
 
+    // Also that it was said.
+    private void ConfirmCalls()
+    {
+        foreach (var number in _lesson!.Do(c => ((Lesson)c.Room).Calls.All.Values.Where(call => call.EndedAt is null && call.IsFor(_number)).Select(call => call.Number).ToList()).Where(_called.Add))
+        {
+            _lesson!.Do(c => c.Submit(new ConfirmCall(number, false, ""), 0));
+        }
+    }
+
     /// <summary>Commands that are not yet kept by the server.</summary>
     public int Waiting => _work!.Do(c => c.Outbox.Count) + _lesson!.Do(c => c.Outbox.Count);
 
@@ -153,6 +163,7 @@ public sealed partial class ClassMember : IAsyncDisposable
     public async Task DoAsync(Doing doing, bool lively, CancellationToken stop)
     {
         ConfirmChanges();
+        ConfirmCalls();
         switch (doing)
         {
             case Draws(var points, var colour):

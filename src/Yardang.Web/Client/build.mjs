@@ -109,7 +109,15 @@ execFileSync(
 );
 
 // Styles that only some pages need, which name them.
-for (const file of ['Workshop/wall-plan.css', 'Teaching/circulate.css', 'Teaching/compare.css']) {
+for (const file of [
+  'Student/chosen.css',
+  'Workshop/beside.css',
+  'Workshop/wall-plan.css',
+  'Workshop/workshop.css',
+  'Teaching/circulate.css',
+  'Teaching/compare.css',
+  'Teaching/people.css',
+]) {
   const { code } = await transform(readFileSync(`Pages/${file}`, 'utf8'), { ...css, minify: true });
   writeFileSync(`${dist}/${file.split('/')[1]}`, code);
 }

@@ -286,10 +286,10 @@ function seenBy(board: Sheets, reader: number, isStaff: boolean) {
 
 // Arrangements of groups that could be brought back are teachers' business, and so is the door.
 function toldTo(lesson: LessonState, isStaff: boolean) {
-  const { past, future, door, number, lateChanges, waiting, ...all } = { ...lesson };
+  const { past, future, door, number, lateChanges, waiting, phasesBefore, ...all } = { ...lesson };
   const known = [...lateChanges.values()].map((c) => (isStaff ? c : { number: c.number, received: c.received }));
   const waits = [...waiting].sort((a, b) => (a.board + a.person < b.board + b.person ? -1 : 1));
-  return isStaff ? { ...all, past, future, door, known, waits } : { ...all, known };
+  return isStaff ? { ...all, past, future, door, phasesBefore, known, waits } : { ...all, known };
 }
 
 // What counts: marks as they stand, what can be undone and redone, and late work. Writers that no longer matter are left out of a snapshot.

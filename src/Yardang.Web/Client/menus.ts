@@ -1,4 +1,4 @@
-// Menus close on Escape, on a press elsewhere, and when the focus goes on. They are <details data-menu>, and open without a script.
+// Menus close on Escape, on a press elsewhere, and when the focus goes on; with data-closes, also when something in them was done. They are <details data-menu>, and open without a script.
 
 const openMenus = () => document.querySelectorAll<HTMLDetailsElement>('details[data-menu][open]');
 
@@ -8,6 +8,15 @@ document.addEventListener('pointerdown', (e) => {
 
 document.addEventListener('focusin', (e) => {
   for (const menu of openMenus()) if (!menu.contains(e.target as Node)) menu.open = false;
+});
+
+document.addEventListener('click', (e) => {
+  const pressed = e.target as Element;
+  const menu = pressed.closest<HTMLDetailsElement>('details[data-closes][open]');
+  if (!menu || !pressed.closest('button, a') || pressed.closest('summary')) return;
+  const hadFocus = menu.contains(document.activeElement);
+  menu.open = false;
+  if (hadFocus) menu.querySelector('summary')?.focus();
 });
 
 // Before the page's own keys: Escape closes the menu and nothing else.

@@ -1,3 +1,14 @@
+/** A time of the day, in the same way. */
+export function showTime(ms: number, timeZone: string): string {
+  const { lang } = document.documentElement;
+  const format = new Intl.DateTimeFormat(lang === 'en' ? 'en-GB' : lang, {
+    hour: '2-digit',
+    minute: '2-digit',
+    timeZone,
+  });
+  return format.format(ms);
+}
+
 /** A moment in ms as the school's clock shows it, in the language of the page. */
 export function showMoment(ms: number, timeZone: string): string {
   const { lang } = document.documentElement;

@@ -16,7 +16,8 @@ namespace Yardang.Web.Lessons;
 /// <param name="Initials">Up to two letters.</param>
 /// <param name="Group">The group in which they are; 0 for none.</param>
 /// <param name="Standing">Whether they are in.</param>
-public sealed record LessonPerson(int Number, string Name, string Initials, int Group, Standing Standing);
+/// <param name="ListNumber">Their number on the class list; 0 for who is not on it.</param>
+public sealed record LessonPerson(int Number, string Name, string Initials, int Group, Standing Standing, int ListNumber);
 
 /// <summary>Somebody in a lesson, and where they work in one of its parts.</summary>
 /// <param name="Number">The actor number.</param>
@@ -24,7 +25,8 @@ public sealed record LessonPerson(int Number, string Name, string Initials, int 
 /// <param name="Initials">Up to two letters.</param>
 /// <param name="Board">The board on which they work; none where they have never been.</param>
 /// <param name="Standing">Whether they are in.</param>
-public sealed record SeatedPerson(int Number, string Name, string Initials, Guid Board, Standing Standing);
+/// <param name="ListNumber">Their number on the class list; 0 for who is not on it.</param>
+public sealed record SeatedPerson(int Number, string Name, string Initials, Guid Board, Standing Standing, int ListNumber);
 
 /// <summary>A board or wall of a lesson, and whose it is.</summary>
 /// <param name="Id">The room.</param>
@@ -51,7 +53,7 @@ public sealed class LessonPeople(IDbContextFactory<SchoolContext> school, RoomHo
         await using var db = await school.CreateDbContextAsync();
         var people = await db.Participants.Where(p => p.LessonId == lesson).OrderBy(p => p.Number).ToListAsync();
         var names = PersonName.ToldApart(people.Select(p => p.Name));
-        return [.. people.Select((p, i) => new LessonPerson(p.Number, names[i], PersonName.Initials(p.Name), p.GroupNumber, p.Standing))];
+        return [.. people.Select((p, i) => new LessonPerson(p.Number, names[i], PersonName.Initials(p.Name), p.GroupNumber, p.Standing, p.ListNumber ?? 0))];
     }
 
     /// <summary>The same, with where each works in a part.</summary>
@@ -59,7 +61,7 @@ public sealed class LessonPeople(IDbContextFactory<SchoolContext> school, RoomHo
     {
         await using var db = await school.CreateDbContextAsync();
         var rooms = await db.RoomsOf(lesson.Id).Where(r => r.Part == part.Number).ToDictionaryAsync(r => r.Place, r => r.Id);
-        return [.. (await InAsync(lesson.Id)).Select(p => new SeatedPerson(p.Number, p.Name, p.Initials, rooms.GetValueOrDefault(lesson.Parts.PlaceIn(part, p.Number, p.Group)), p.Standing))];
+        return [.. (await InAsync(lesson.Id)).Select(p => new SeatedPerson(p.Number, p.Name, p.Initials, rooms.GetValueOrDefault(lesson.Parts.PlaceIn(part, p.Number, p.Group)), p.Standing, p.ListNumber))];
     }
 
     /// <summary>What some are called, told apart from others of the same name in their lessons as the teacher reads it.</summary>

@@ -20,7 +20,7 @@ public sealed record LessonPlan(
     }
 
     private static LessonPlan Of(Lesson l) =>
-        new(l.People.ToDictionary(p => p.Key, p => p.Value), l.Grouping, l.NamesMasked, l.SeesOtherBoards, l.SeesTeachersBoard, l.Closed, l.OpenParts, l.CurrentPart);
+        new(l.People.ToDictionary(p => p.Key, p => p.Value), l.Grouping, l.NamesMasked, l.SeesOtherBoards && l.Phases.Now?.Plan.Kind != PhaseKind.Think, l.SeesTeachersBoard, l.Closed, l.OpenParts, l.CurrentPart);
 }
 
 /// <summary>

@@ -41,7 +41,7 @@ public static class BoardTexts
         var all = WorkTexts.For(texts);
         foreach (var (name, text) in PageData.Texts(texts, "Board", "PageOf", "PictureAway", "Fresh", "FreshPage")) all[name] = text;
         foreach (var (name, text) in PageData.Texts(texts, "Marks", "Printed", "Loose", "Key", "Mine", "Teacher", "Other", "By", "Empty")) all[name] = text;
-        foreach (var (name, key) in new[] { ("bringAway", "Bring.Away"), ("brought", "Bring.Brought"), ("broughtOne", "Bring.BroughtOne") }) all[name] = texts[key].Value;
+        foreach (var (name, key) in new[] { ("besideMe", "Beside.IsHere"), ("besideSomebody", "Beside.SomebodyIsHere"), ("leads", "Beside.Leads"), ("leadsOne", "Beside.LeadsOne"), ("callHere", "Beside.CallHere"), ("bringAway", "Bring.Away"), ("brought", "Bring.Brought"), ("broughtOne", "Bring.BroughtOne") }) all[name] = texts[key].Value;
         all["talk"] = TalkOf(texts);
         all["kinds"] = MarkBody.Kinds.ToDictionary(k => k, k => texts[$"Marks.{char.ToUpperInvariant(k[0])}{k[1..]}"].Value, StringComparer.Ordinal);
         all["figures"] = Enum.GetNames<Figure>().ToDictionary(f => f, f => texts[$"Figure.{f}"].Value, StringComparer.Ordinal);

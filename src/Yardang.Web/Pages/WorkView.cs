@@ -30,6 +30,9 @@ public sealed record WorkView(string Heading, string Directions, bool IsStaff, b
     /// <summary>Where the boards of others are found; null if nowhere.</summary>
     public string? OthersHref { get; init; }
 
+    /// <summary>Of a teacher: the way to their own board; null where there is none.</summary>
+    public string? OwnBoard { get; init; }
+
     /// <summary>Other ways on from here.</summary>
     public IReadOnlyList<(string Href, string Words)> Links { get; init; } = [];
 

@@ -107,7 +107,9 @@ public sealed class RoomHub(RoomHosts hosts, AccessResolver access, IHubContext<
     {
         if (preview.Length > PreviewBytes) return;
         var (roomAccess, host) = await EnterAsync(room);
-        if (!roomAccess.MayWrite || !host.LetsWrite(roomAccess.Actor)) return;
+
+        // In the lesson's room it is teachers who show something: where those look who are led.
+        if (!roomAccess.MayWrite || !host.LetsWrite(roomAccess.Actor) || (roomAccess is { Kind: RoomKind.Lesson, Actor.IsStaff: false })) return;
         host.Preview(Signed(roomAccess.Actor, preview), roomAccess.Actor);
     }
 

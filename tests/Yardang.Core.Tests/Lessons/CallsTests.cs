@@ -19,12 +19,12 @@ public class CallsTests
     public void Who_was_reached_and_who_has_read_is_known_of_each()
     {
         Do(new CallClass([], " Look at the arch ", s_page, false), Actor.Owner);
-        Do(new ConfirmCall(1, false), s_maya);
-        Do(new ConfirmCall(1, true), s_ben);
+        Do(new ConfirmCall(1, false, ""), s_maya);
+        Do(new ConfirmCall(1, true, ""), s_ben);
         Assert.Equal("Look at the arch", Calls.All[1].Words);
         Assert.Equal([2, 3], Calls.All[1].Reached);
         Assert.Equal([3], Calls.All[1].Read);
-        Assert.Equal(Refusal.Duplicate, Refused(new ConfirmCall(1, false), s_maya));
+        Assert.Equal(Refusal.Duplicate, Refused(new ConfirmCall(1, false, ""), s_maya));
     }
 
     [Fact]
@@ -36,12 +36,28 @@ public class CallsTests
         Assert.Empty(((LessonSnapshot)Snapshots.Of(_script.Lesson, carl)).Calls);
         var told = (ClassCalled)Sight.AsTold(s_maya, _script.Log[^1]).Event;
         Assert.Equal([2], told.People);
-        Do(new ConfirmCall(1, true), s_ben);
+        Do(new ConfirmCall(1, true, ""), s_ben);
         Assert.False(Sight.Of(s_maya, _script.Log[^1]));
         var known = Assert.Single(((LessonSnapshot)Snapshots.Of(_script.Lesson, s_maya)).Calls);
         Assert.Equal([2], known.People);
         Assert.Empty(known.Read);
-        Assert.Equal(Refusal.NotFound, Refused(new ConfirmCall(1, true), carl));
+        Assert.Equal(Refusal.NotFound, Refused(new ConfirmCall(1, true, ""), carl));
+    }
+
+    [Fact]
+    public void A_line_can_be_answered_once_by_whom_it_was_said_to_and_only_teachers_read_it()
+    {
+        Do(new CallClass([2, 3], "Is the deck finished?", null, false), Actor.Owner);
+        Assert.Equal(Refusal.OutOfRange, Refused(new ConfirmCall(1, false, "yes"), s_maya));
+        Assert.Equal(Refusal.OutOfRange, Refused(new ConfirmCall(1, true, new string('a', Call.WordsLength + 1)), s_maya));
+        Do(new ConfirmCall(1, true, ""), s_maya);
+        Do(new ConfirmCall(1, true, " nearly "), s_maya);
+        Assert.Equal("nearly", Assert.Single(Calls.All[1].Answers).Words);
+        Assert.False(Sight.Of(s_ben, _script.Log[^1]));
+        Assert.Empty(Assert.Single(((LessonSnapshot)Snapshots.Of(_script.Lesson, s_ben)).Calls).Answers);
+        Assert.Equal(Refusal.Duplicate, Refused(new ConfirmCall(1, true, "quite"), s_maya));
+        Do(new CallClass([2], "", s_page, false), Actor.Owner);
+        Assert.Equal(Refusal.OutOfRange, Refused(new ConfirmCall(2, true, "where?"), s_maya));
     }
 
     [Fact]
@@ -89,9 +105,9 @@ public class CallsTests
         Do(new CallClass([], "", s_page, true), Actor.Owner);
         Assert.Equal(Refusal.NotAllowed, Refused(new LeadOn(1, new Spot(1, SpotKind.Page, 3)), s_maya));
         Assert.Equal(Refusal.NotAllowed, Refused(new EndCall(1), s_maya));
-        Assert.Equal(Refusal.NotAllowed, Refused(new ConfirmCall(1, true), Actor.Owner));
+        Assert.Equal(Refusal.NotAllowed, Refused(new ConfirmCall(1, true, ""), Actor.Owner));
         Do(new RemovePerson(2), Actor.Owner);
-        Assert.Equal(Refusal.NotFound, Refused(new ConfirmCall(1, true), s_maya));
+        Assert.Equal(Refusal.NotFound, Refused(new ConfirmCall(1, true, ""), s_maya));
     }
 
     [Fact]

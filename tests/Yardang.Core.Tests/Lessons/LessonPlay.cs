@@ -18,7 +18,7 @@ internal static class LessonPlay
             var person = people[random.Next(people.Count)];
             var student = new Actor(person, Role.Student);
             ImmutableArray<int> Some(int one) => [.. new[] { one, people[random.Next(people.Count)] }.Distinct().Where(p => lesson.Lesson.People[p].Standing == Standing.In)];
-            switch (random.Next(43))
+            switch (random.Next(48))
             {
                 case 0: lesson.Do(new Join(), Actor.Program); break;
                 case 1: lesson.Do(new Join(person), Actor.Program); break;
@@ -50,11 +50,14 @@ internal static class LessonPlay
                 case 32: lesson.Do(new AnswerNeed(person, (NeedKind)random.Next(1, 13), random.Next(3)), Actor.Owner); break;
                 case 33: lesson.Do(new SetNeeds(NeedsSettings.Usual with { StoppedAfter = 60 + random.Next(100) }), Actor.Owner); break;
                 case 34 or 35: lesson.Do(new CallClass(random.Next(3) == 0 ? [] : Some(person), random.Next(2) == 0 ? $"look {step}" : "", random.Next(3) == 0 ? null : new Spot(1, SpotKind.Page, 1 + (step % 3)), random.Next(3) == 0), Actor.Owner); break;
-                case 36: lesson.Do(new ConfirmCall(random.Next(1, 9), random.Next(2) == 0), student); break;
+                case 36: lesson.Do(new ConfirmCall(random.Next(1, 9), random.Next(3) > 0, random.Next(3) == 0 ? "" : $"yes {step}"), student); break;
                 case 37: lesson.Do(random.Next(2) == 0 ? new EndCall(random.Next(1, 9)) : new LeadOn(lesson.Lesson.Calls.Leading?.Number ?? 1, new Spot(1, SpotKind.Place, 2, step, step)), Actor.Owner); break;
                 case 38 or 39: lesson.Do(new HoldPens(Some(person), random.Next(3) > 0, random.Next(2) * 5 * (step % 2)), Actor.Owner); break;
                 case 40: lesson.Do(lesson.Lesson.Questions.Open is { } open && random.Next(2) == 0 ? new CloseQuestion(open.Number) : new PoseQuestion($"Why {step}?", ReplyForm.Choice, ["span", "load"]), Actor.Owner); break;
                 case 41 or 42: lesson.Do(new GiveReply(lesson.Lesson.Questions.Open?.Number ?? 1, random.Next(1, 4), ""), student); break;
+                case 43 or 44: lesson.Do(new BeginPhase(new((PhaseKind)random.Next(4), $"now {step}", random.Next(3), random.Next(2) == 0, random.Next(3))), Actor.Owner); break;
+                case 45 or 46: lesson.Do(new GiveTime(random.Next(-2, 4), random.Next(2) == 0 ? 0 : person), Actor.Owner); break;
+                case 47: lesson.Do(new EndPhase(random.Next(2) == 0), Actor.Owner); break;
                 case 18: lesson.Do(new ConfirmSeats(lesson.Lesson.Number), Actor.Program); break;
                 default: lesson.Do(step % 2 == 0 ? new SetPens(step % 3 == 0) : new MaskNames(step % 3 == 0), Actor.Owner); break;
             }

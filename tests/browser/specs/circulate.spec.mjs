@@ -66,7 +66,7 @@ test('boards use the whole room, come nearer and go farther by key, are found by
 test('a table of students and pages says where each has begun, goes on, is, or has not been; also after a reload', async ({ browser }) => {
   const { varga, students } = await classOf(browser, ['Maya', 'Ben'], 2);
   const [maya, ben] = students;
-  await varga.getByRole('button', { name: 'Table' }).click();
+  await varga.getByLabel('View').selectOption('Table');
   await expect(cell(varga, 'Maya', 0)).toContainText('untouched');
   await expect(cell(varga, 'Maya', 1)).toContainText('untouched');
   await draw(maya);
@@ -83,7 +83,7 @@ test('a table of students and pages says where each has begun, goes on, is, or h
   await varga.reload();
   await expect(cell(varga, 'Ben', 1)).toContainText('goes on');
   await expect(cell(varga, 'Ben', 0)).toContainText('untouched');
-  await varga.getByRole('button', { name: 'Table' }).click();
+  await varga.getByLabel('View').selectOption('As they came');
   await expect(tile(varga, 'Ben')).toContainText('page 2');
   for (const page of [varga, maya, ben]) expect(page.problems).toEqual([]);
 });

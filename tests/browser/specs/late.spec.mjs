@@ -155,7 +155,7 @@ test('a colleague opens the invitation, runs the lesson too, and each undoes onl
   const code = await handOut(varga);
   const lesson = varga.url();
   const maya = await student(browser, code, 'Maya');
-  await varga.locator('.more-up summary').click();
+  await varga.locator('footer .more-up summary').click();
   await varga.getByRole('link', { name: 'Other teachers' }).click();
   await varga.getByLabel('E-mail addresses').fill('Tobi Adeyemi <adeyemi@ostlebrook.example>');
   await varga.getByRole('button', { name: 'Invite' }).click();

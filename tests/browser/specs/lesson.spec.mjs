@@ -107,7 +107,7 @@ test('a lesson from the first idea to the print-out, with a teacher and three st
   });
 
   await test.step('closing: everybody can look, nobody can write, and the code no longer lets anybody in', async () => {
-    await varga.locator('.more-up summary').click();
+    await varga.locator('footer .more-up summary').click();
     await varga.locator('.more-up').getByRole('button', { name: 'Close the lesson' }).click();
     await varga.getByRole('dialog').getByRole('button', { name: 'Close the lesson' }).click();
     await expect(varga.getByText('The lesson is closed. All boards can be read.')).toBeVisible();

@@ -10,6 +10,11 @@ export interface BoardData extends WorkData {
 
 export interface BoardTexts extends WorkTexts, MarkListTexts {
   readonly talk: BoardTalkTexts;
+  readonly besideMe: string;
+  readonly besideSomebody: string;
+  readonly leads: string;
+  readonly leadsOne: string;
+  readonly callHere: string;
   readonly bringAway: string;
   readonly brought: string;
   readonly broughtOne: string;

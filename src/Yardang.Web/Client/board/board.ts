@@ -8,26 +8,34 @@ import { MarkList } from '../editor/mark-list';
 import { pageTurner } from '../editor/page-turner';
 import { pictureFiles } from '../editor/picture-files';
 import { pictureSearch } from '../media/picture-search';
+import { HERE } from '../surface/pointers';
 import { listenForKeys } from '../editor/shortcuts';
 import { stepsOf } from '../editor/steps';
 import { stimulusBeside } from '../editor/stimulus';
 import { toolsOf } from '../editor/tools';
 import { viewOf } from '../editor/view';
-import { pageData } from '../page-data';
+import { fill, pageData } from '../page-data';
 import { Grip } from '../room/marks';
 import { type OutboxStore, deviceOutbox } from '../room/outbox-store';
+import type { Preview } from '../room/room-client';
 import type { Command } from '../room/wire';
+import { type Spot, SpotKind } from '../wire/forms';
 import { textIn } from '../surface/in-language';
 import { Drafts } from '../threads/drafts';
 import { Attendance, type Page, placeOf } from '../lesson/attendance';
+import type { CalledPage } from '../lesson/called';
 import { companyOf } from '../lesson/company';
 import { type ContentsPart, contentsOf } from '../lesson/contents';
 import { handingIn } from '../lesson/handing-in';
 import { TRYING, keptState, keptWords } from '../lesson/keeping';
 import { Names } from '../lesson/names';
+import { VIEW } from '../lesson/leading';
+import { mayLook } from '../room/phases';
+import type { Said } from '../lesson/said';
 import { tellingOf } from '../lesson/telling';
 import { openTelling } from '../lesson/telling-menus';
 import type { BoardData } from './board-data';
+import type { Beside } from './beside';
 import { bringingOf } from './bringing';
 import { broughtOf } from './brought';
 import { lateNews } from './late-news';
@@ -37,6 +45,8 @@ import type { TalkPlace } from './talk-panel';
 import { TrySeat, tryRoom } from '../lesson/try-room';
 
 const NOTICE_MS = 6000;
+/** A teacher who sits beside me says so every few seconds. */
+const BESIDE_MS = 10_000;
 
 Alpine.data('board', () => {
   const data = pageData<BoardData>();
@@ -49,7 +59,7 @@ Alpine.data('board', () => {
   let editor: Editor;
   let list: MarkList;
   let attendance: Attendance | null = null;
-  let board: {
+  let board: CalledPage & {
     refresh(): void;
     say(words: string): void;
     talkPlace(): TalkPlace;
@@ -59,6 +69,8 @@ Alpine.data('board', () => {
     readonly contents: { readonly parts: readonly ContentsPart[]; take(parts: readonly ContentsPart[]): void };
   };
   let token = '';
+  let pageCount = 0;
+  let besideTimer: ReturnType<typeof setTimeout> | undefined;
   const bringingDesk = () => ({
     room: data.work,
     query: as,
@@ -107,8 +119,14 @@ Alpine.data('board', () => {
       texts.bringAway,
     ),
     handIn: handingIn(lesson, () => editor.sheets.lastActivity, me.number, data.zone, texts),
-    tell: tellingOf(lesson, me.number, isStudent, texts, openTelling),
+    tell: tellingOf(lesson, me.number, isStudent, data.zone, texts, openTelling),
+    /** Of a teacher's page alone, as soon as it is here. */
+    beside: null as Beside | null,
+    /** What the teacher says and asks; null as long as nothing was. */
+    said: null as Said | null,
     texts,
+    /** Which teacher is here, in words; empty if none is. */
+    besideText: '',
     seesOthers: false,
     opened: isTry,
     keptText: '',
@@ -151,6 +169,7 @@ Alpine.data('board', () => {
         changed: () => this.refresh(),
         applied: () => attendance?.applied(),
         refused: (reason, command) => this.refused(reason, command),
+        besideMe: (actor) => this.teacherIsHere(actor),
       });
       editor.surface.onZoom = (percent) => (this.view.percent = percent);
       list = new MarkList(root.querySelector<HTMLElement>('[data-marks]')!, editor, texts);
@@ -161,7 +180,15 @@ Alpine.data('board', () => {
       if (data.mode === 'student') this.brought.init();
       if (seat) void seat.sitDown(editor.client);
       else void attendance!.enter();
+      if (!isStudent) void this.sitDown();
       this.refresh();
+    },
+
+    /** What a teacher has beside the board. */
+    async sitDown(): Promise<void> {
+      const made = await import('./beside').catch(() => null);
+      if (made) this.beside = made.besideOf(data, lesson, () => editor, texts);
+      this.beside?.refresh();
     },
 
     /** What was typed is given back. */
@@ -198,6 +225,11 @@ Alpine.data('board', () => {
         lessonChanged: () => this.lessonChanged(),
         lessonSaid: (kind) => this.lessonSaid(kind),
         say: (words, ms) => this.say(words, ms),
+        previewed: (preview) => this.previewed(preview),
+        lessonRefused: (command, reason) => {
+          this.beside?.refused(command);
+          if (!isStudent) this.say(texts.refused[String(reason)] ?? texts.refusedOther);
+        },
         setAside: [...editor.sheets.setAside].filter((w) => w.actor.number === me.number).length,
       };
     },
@@ -205,6 +237,23 @@ Alpine.data('board', () => {
     mayWrite(): boolean {
       if (isLook || attendance?.isMoving) return false;
       return this.opened && !this.tell.held;
+    },
+
+    /** What the teacher says is fetched when it is said for the first time. */
+    async hear(): Promise<void> {
+      const { calls, questions, phase } = lesson()!.state;
+      if (!isStudent || isLook || (!phase && !this.said && calls.size + questions.size === 0)) return;
+      const made = await import('../lesson/said').catch(() => null);
+      if (made) this.said ??= made.saidOf(lesson, me.number, data, () => board, texts);
+      this.said?.refresh();
+    },
+
+    /** Who is led sees what their teacher looks at, and points to. */
+    previewed({ actor, byStaff, data: [what, page, x, y, nearness, px, py] }: Preview): void {
+      if (what !== VIEW || !byStaff || actor !== this.said?.called.leader || page !== editor.page) return;
+      editor.surface.lookAt(x, y, nearness);
+      if (px >= 0) editor.pointers.take(actor, true, [HERE, page, px, py]);
+      editor.surface.invalidateDrawing();
     },
 
     lessonSaid(kind: string): void {
@@ -215,7 +264,7 @@ Alpine.data('board', () => {
     /** The boards of others, as far as I may look at them. */
     showOthers(): void {
       const { state } = lesson()!;
-      this.seesOthers = data.mode === 'student' && (state.seesOtherBoards || state.seesTeachersBoard);
+      this.seesOthers = data.mode === 'student' && mayLook(state);
     },
 
     lessonChanged(): void {
@@ -223,6 +272,7 @@ Alpine.data('board', () => {
       if (!room) return;
       const { state } = room;
       this.tell.refresh();
+      void this.hear();
       this.showOthers();
       this.handIn.refresh();
       if (data.mode === 'student') this.company.refresh(state);
@@ -234,6 +284,7 @@ Alpine.data('board', () => {
       const wasOpened = this.opened;
       this.opened = isTry || attendance!.isOpened;
       if (this.opened && !wasOpened) this.openAt(location.hash.slice(1));
+      if (this.opened && !wasOpened) this.said?.called.again();
       if (this.opened) this.reading.refresh();
       const language = this.reading.first || data.language;
       list?.refresh();
@@ -251,10 +302,28 @@ Alpine.data('board', () => {
         this.heading = (sheets.name[language] ?? data.title) + this.company.words;
         if (this.opened) this.news.receive(lesson());
       }
+      if (this.opened) this.said?.called.keep();
+      // A page to which I am called may have been handed out just now.
+      if (this.pages.all.length !== pageCount) this.said?.called.again();
+      pageCount = this.pages.all.length;
       attendance?.tellPage(editor.page);
+      this.beside?.refresh();
       const keeping = attendance?.keeping ?? TRYING;
       this.keptText = keptWords(keeping, texts);
       this.keptState = keptState(keeping);
+    },
+
+    /** Goes where the teacher calls. */
+    goTo({ kind, id, x, y }: Spot): boolean {
+      if (!editor.sheets.pages.some((p) => p.id === id)) return false;
+      if (editor.page !== id) editor.turnToPage(id);
+      if (kind === SpotKind.Place) editor.lookAt(x, y);
+      return true;
+    },
+
+    isAt({ kind, id }: Spot): boolean {
+      const isPage = kind === SpotKind.Page || kind === SpotKind.Place;
+      return !isPage || editor.page === id || !editor.sheets.pages.some((p) => p.id === id);
     },
 
     openPage(id: number): void {
@@ -267,6 +336,15 @@ Alpine.data('board', () => {
     openAt(place: string): void {
       const page = Number(/^page-(\d+)$/.exec(place)?.[1]);
       if (editor.sheets.page(page)) editor.turnToPage(page);
+    },
+
+    /** A teacher sits beside me; who does not say so again has gone. */
+    teacherIsHere(actor: number): void {
+      if (data.mode !== 'student') return;
+      const name = names.of(actor);
+      this.besideText = name ? fill(texts.besideMe, name) : texts.besideSomebody;
+      clearTimeout(besideTimer);
+      besideTimer = setTimeout(() => (this.besideText = ''), BESIDE_MS);
     },
 
     openDialog(name: string): void {

@@ -13,6 +13,8 @@ const RATIO = 1.414;
 const CAPTION = 52;
 const SHORT_CAPTION = 28;
 const SMALL = 100;
+/** About as wide as a board that can be read. */
+const LARGE = 420;
 /** How much of the screen boards use where the page scrolls. */
 const SCROLLED_SHARE = 0.7;
 /** No board is smaller, px: what is written on it would not be recognized. */
@@ -50,13 +52,16 @@ export function arrangingOf(lesson: string, room: () => HTMLElement | null) {
     /** By how many columns fewer than fit; less than 0: farther away. */
     nearness: Number(localStorage.getItem(key(lesson)) ?? '0') || 0,
     count: 0,
+    /** Whether each is to be read, and not all to be in sight. */
+    isLarge: false,
 
     /** Arranges so many boards. */
-    arrange(count: number): void {
+    arrange(count: number, large?: boolean): void {
       this.count = count;
+      if (large !== undefined) this.isLarge = large;
       const there = this.room;
       if (!there) return;
-      const fit = columnsFor(Math.max(1, count), there);
+      const fit = this.isLarge ? Math.max(1, Math.floor(there.width / LARGE)) : columnsFor(Math.max(1, count), there);
       this.columns = Math.max(1, Math.min(mostColumns(there), fit - this.nearness));
     },
 

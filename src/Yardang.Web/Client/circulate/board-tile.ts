@@ -1,6 +1,6 @@
 // One board as a small live picture.
 
-import type { Page } from '../room/marks';
+import { type Change, type Page, Property } from '../room/marks';
 import { Sheets } from '../room/sheets';
 import type { RoomEvent } from '../room/wire';
 import { drawMark, drawPaper } from '../surface/draw';
@@ -18,6 +18,8 @@ export class BoardTile extends Tile<Sheets> {
   private readonly pictures: Pictures;
   private canvas: HTMLCanvasElement | null = null;
   private scheduled = false;
+  /** Which marks were taken away from here. */
+  private cleared: readonly number[] = [];
   private pageNumber = 1;
   /** When something was done on which page in the last minutes, as far as it was seen from here; and up to when, of each person. */
   private readonly acts = new Map<number, number[]>();
@@ -43,6 +45,34 @@ export class BoardTile extends Tile<Sheets> {
 
   override numberOf(page: number): number {
     return this.client.state.pages.findIndex((p) => p.id === page) + 1;
+  }
+
+  override pageAt(place: number): number {
+    return this.client.state.pages[place - 1]?.id ?? 0;
+  }
+
+  override isUntouched(page: number): boolean {
+    const { state } = this.client;
+    return state.pages.some((p) => p.id === page) && this.writtenOn(page).length === 0;
+  }
+
+  override async clear(page: number): Promise<void> {
+    this.cleared = this.writtenOn(page).map((mark) => mark.id);
+    await this.erase(true);
+  }
+
+  override async putBack(): Promise<void> {
+    await this.erase(false);
+    this.cleared = [];
+  }
+
+  private writtenOn(page: number) {
+    return this.client.state.visible(page).filter((mark) => !mark.byStaff);
+  }
+
+  private async erase(value: boolean): Promise<void> {
+    const changes = this.cleared.map((target): Change => ({ property: Property.Erased, target, value }));
+    if (changes.length > 0) await this.change({ kind: 'makeChanges', changes });
   }
 
   showPage(number: number): void {
@@ -80,7 +110,7 @@ export class BoardTile extends Tile<Sheets> {
     const { state } = this.client;
     return state.pages.map(({ id }) => ({
       page: id,
-      marks: state.visible(id).filter((mark) => !mark.byStaff).length,
+      marks: this.writtenOn(id).length,
       acts: this.acts.get(id) ?? [],
     }));
   }

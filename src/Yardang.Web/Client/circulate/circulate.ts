@@ -1,23 +1,31 @@
 // The teacher's live view of all the work: boards that keep their place, and beside them who needs the teacher, why and how long.
 
 import Alpine from '@alpinejs/csp';
-import { decode } from '@msgpack/msgpack';
 import { fill, pageData, plural } from '../page-data';
 import { Connection, type Link, reloadSoon } from '../room/connection';
 import { PeopleList, askForPeople } from '../people/people-list';
 import { HandReason, LessonState, NeedKind, Report, Signal, Standing } from '../room/lesson-state';
-import type { NeedsSettings } from '../wire/forms';
 import { deviceOutbox } from '../room/outbox-store';
 import { RoomClient } from '../room/room-client';
+import type { Command } from '../room/wire';
 import { floodAmong } from '../room/flood';
 import { serverNow } from '../room/server-clock';
-import { readRoomSnapshot } from '../wire/kinds';
+import { rememberOrder } from '../lesson/neighbours';
 import { arrangingOf } from './arranging';
 import { BoardTile } from './board-tile';
-import type { LatePage, LateTexts } from './late-work';
+import { askingOf, type AskingTexts } from './asking';
+import { lateDecidingOf } from './late-deciding';
+import type { LateTexts } from './late-work';
 import { AskingWho, type Need, type NeedSaid, needInWords, type NeedsTexts, type WhoNeeds } from './needs-me';
+import { needsSettingsOf } from './needs-settings';
+import { phasingOf, type PhasingTexts } from './phasing';
+import { pickingOf, type PickingTexts } from './picking';
+import { regroupingOf, type RegroupingTexts } from './regrouping';
+import { steeringOf, type SteeringTexts } from './steering';
 import { type Cell, type CellState, cellsOf } from './table';
 import type { Activity, Tile } from './tile';
+import { studentsAndTopics, type WallTable, wallsAndTopics } from './wall-table';
+import { inOrder, rememberedView, rememberView, seenBoards, type ViewName } from './views';
 import { type TopicCount, WallTile, type WallTileWords } from './wall-tile';
 
 interface Participant {
@@ -26,6 +34,8 @@ interface Participant {
   readonly initials: string;
   readonly board: string;
   readonly standing: Standing;
+  /** On the class list; 0 for who is not on it. */
+  readonly listNumber: number;
 }
 
 interface CirculateData {
@@ -39,6 +49,11 @@ interface CirculateData {
   /** Everybody's board, where all work together. */
   readonly together: string | null;
   readonly who: string;
+  /** The time zone of the school. */
+  readonly zone: string;
+  readonly language: string;
+  /** The views of the work that there are. */
+  readonly views: readonly ViewName[];
   /** As whom the teacher acts; whether they only look. */
   readonly me: { readonly number: number; readonly isStaff: boolean; readonly looksOnly: boolean };
   /** Whether walls are worked on, and not boards. */
@@ -73,20 +88,40 @@ interface CirculateData {
     flood: string;
     cards: string;
     cardsOne: string;
-    checkInSilent: string;
-    checkInSilentOne: string;
     away: string;
     awayOne: string;
     onPage: string;
     pageHead: string;
     cell: Record<CellState, string>;
+    penDownHere: string;
+    noGroup: string;
+    cleared: string;
+    clearedOne: string;
+    clearedNothing: string;
+    putBack: string;
+    refused: Record<string, string>;
+    refusedOther: string;
   } & LateTexts &
-    WallTileWords;
+    WallTileWords &
+    PickingTexts &
+    SteeringTexts &
+    PhasingTexts &
+    AskingTexts &
+    RegroupingTexts;
 }
 
 interface Row {
   id: string;
   name: string;
+  /** Which as it came, and the place of its group among the groups. */
+  came: number;
+  group: number;
+  /** What stands above it: the name of the group that begins here; empty if none does. */
+  heading: string;
+  /** Whether its work has changed since the teacher looked at it. */
+  changed: boolean;
+  /** Whether somebody's pen is down here. */
+  held: boolean;
   /** The members of a group. */
   who: string;
   /** Which teacher looks after them; empty for none in particular. */
@@ -109,13 +144,6 @@ interface Row {
   cells: readonly Cell[];
   /** Where its first person sits. */
   seat: object;
-}
-
-/** Whether a room is a wall: work may wait in another part. */
-async function isWall(room: string): Promise<boolean> {
-  const answer = await fetch(`/rooms/${room}/snapshot`);
-  const [, kind, , , state] = decode(new Uint8Array(await answer.arrayBuffer())) as any[];
-  return readRoomSnapshot(kind, state)?.kind === 'wall';
 }
 
 /** After these, who is in and on which board is asked for anew. */
@@ -145,21 +173,74 @@ Alpine.data('circulate', () => {
   const data = pageData<CirculateData>();
   const { texts } = data;
   const tiles = new Map<string, Tile>();
+  /** The page at a place among the others, from 1; 0 for none. */
+  const pageAt = (place: number) => [...tiles.values()].map((tile) => tile.pageAt(place)).find((id) => id > 0) ?? 0;
   let connection: Connection;
   let lesson: RoomClient<LessonState>;
   let list: PeopleList<Participant>;
   let wanted: boolean | null = null;
+  let came = 0;
+  /** What was cleared last, to be put back. */
+  let cleared: readonly Tile[] = [];
+  let isSorted = false;
   let found: WhoNeeds = { needs: [], away: [], gone: [], pages: {} };
-  let asking: AskingWho;
-  /** The board whose late work is looked at, if it is none of those on the screen. */
-  let beside: Tile | null = null;
+  let askingWho: AskingWho;
+  let seen: Readonly<Record<string, number>> = {};
+  let circulate: {
+    readonly people: Participant[];
+    readonly pageNumber: number;
+    readonly picking: { whom(): number[] };
+    tileOf(room: string, changed: () => void, wall?: boolean): Tile;
+    dialog(name: string): HTMLDialogElement;
+  };
+  const here = () => circulate.people.filter((p) => p.standing === Standing.In);
+  const { views } = data;
+  const hasSeats = views.includes('seats');
 
   return {
+    view: rememberedView(data.lesson, views),
+    picking: pickingOf(here, texts),
+    steering: steeringOf(
+      () => lesson,
+      {
+        part: data.part,
+        zone: data.zone,
+        here,
+        whom: () => circulate.picking.whom(),
+        pageShown: () => pageAt(circulate.pageNumber),
+        numberOf: (page) => Math.max(0, ...[...tiles.values()].map((tile) => tile.numberOf(page))),
+      },
+      texts,
+    ),
+    phasing: phasingOf(
+      () => lesson,
+      here,
+      () => circulate.picking.whom(),
+      texts,
+    ),
+    asking: askingOf(() => lesson, here, texts),
+    regrouping: regroupingOf(
+      () => lesson,
+      () => circulate.picking.whom(),
+      texts,
+    ),
+    needsSettings: needsSettingsOf(
+      () => lesson,
+      () => circulate.dialog('settings'),
+    ),
+    late: lateDecidingOf(
+      tiles,
+      (room, changed, wall) => circulate.tileOf(room, changed, wall),
+      () => circulate.dialog('late'),
+      texts,
+    ),
+    /** What was cleared, in words, and whether it can be put back. */
+    clearedText: '',
+    mayPutBack: false,
     /** How large boards are shown, where they stand in rows of their own. */
     arranging: arrangingOf(data.lesson, () => document.querySelector<HTMLElement>('[data-boards]')),
-    isArranged: !data.seats && !data.together && !data.isWall,
-    /** Whether students and pages are seen as a table; how many pages it has. */
-    isTable: localStorage.getItem(`yardang-table-${data.lesson}`) !== null,
+    /** How many pages the table has; walls have topics. */
+    wallTable: { heads: [], rows: [] } as WallTable,
     tablePages: [] as { number: number; name: string }[],
     /** What is looked for among the names. */
     find: '',
@@ -175,13 +256,6 @@ Alpine.data('circulate', () => {
     /** How many hands are up, and how many are away. */
     hands: 0,
     awayCount: 0,
-    /** Whether the class is asked how it is going; how many are stuck, unsure, can go on; who has not said. */
-    isAsked: false,
-    hasReports: false,
-    reports: [0, 0, 0],
-    silentText: '',
-    /** What is listed by itself, while it is changed. */
-    settings: null as NeedsSettings | null,
     pensDown: false,
     pensText: '',
     closed: false,
@@ -194,13 +268,10 @@ Alpine.data('circulate', () => {
     openParts: data.openParts,
     floodText: '',
     floodIsFine: sessionStorage.getItem(`yardang-flood-${data.lesson}`) ?? '',
-    /** Whose late work is looked at. */
-    late: null as Need | null,
-    latePages: [] as readonly LatePage[],
-
     init(): void {
+      circulate = this;
       connection = new Connection('', (link) => (this.link = link));
-      asking = new AskingWho(data.lesson, (all) => {
+      askingWho = new AskingWho(data.lesson, (all) => {
         found = all;
         this.refresh();
       });
@@ -222,16 +293,20 @@ Alpine.data('circulate', () => {
         data.me,
         {
           changed: () => this.refresh(),
+          refused: ({ command }, reason) => this.refused(command, reason),
           applied: ({ event }) => {
+            if (event.kind === 'groupsSet' || event.kind.startsWith('groups')) isSorted = false;
             if (PEOPLE_CHANGE.has(event.kind)) void list.refresh();
-            if (PEOPLE_CHANGE.has(event.kind) || NEEDS_CHANGE.has(event.kind)) asking.soon();
+            if (PEOPLE_CHANGE.has(event.kind) || NEEDS_CHANGE.has(event.kind)) askingWho.soon();
           },
         },
         new LessonState(),
       );
       void this.start().catch(reloadSoon);
       setInterval(() => this.refresh(), TICK_MS);
-      if (this.isArranged) this.arranging.begin();
+      this.arranging.begin();
+      this.phasing.begin();
+      window.addEventListener('storage', () => this.refresh());
     },
 
     async start(): Promise<void> {
@@ -240,7 +315,7 @@ Alpine.data('circulate', () => {
       this.opened = true;
       if (this.people.length === 0) this.seat(data.people);
       void list.refresh();
-      asking.soon();
+      askingWho.soon();
     },
 
     /** Whether the lesson says of anybody that they are here or not, and this list says something else. */
@@ -266,6 +341,7 @@ Alpine.data('circulate', () => {
         Object.assign(row, { name, people: whose, who: this.namesOf(whose), helper: this.sayHelper(helper), isMine });
       }
       const mine = this.boards.filter((row) => row.isMine).length;
+      this.sort();
       this.mayChooseMine = mine > 0 && mine < this.boards.length;
       this.takeSeats();
       this.refresh();
@@ -274,20 +350,78 @@ Alpine.data('circulate', () => {
 
     get tilesStyle(): object {
       if (this.isArranged) return this.arranging.style;
-      return data.seats && !data.together
-        ? { gridTemplateColumns: `repeat(${data.seats.columns}, minmax(6.5rem, 1fr))` }
-        : {};
+      return this.isSeated ? { gridTemplateColumns: `repeat(${data.seats!.columns}, minmax(6.5rem, 1fr))` } : {};
+    },
+
+    get isTable(): boolean {
+      return this.view === 'table';
+    },
+
+    get isSeated(): boolean {
+      return this.view === 'seats';
+    },
+
+    /** Whether boards stand in rows of their own, as large as the room allows. */
+    get isArranged(): boolean {
+      return !this.isSeated && !data.together && !data.isWall;
+    },
+
+    show(view: string): void {
+      this.view = view as ViewName;
+      rememberView(data.lesson, this.view);
+      isSorted = false;
+      this.sort();
+      this.refresh();
+      this.arrange();
+    },
+
+    /** Boards take their places when a view is chosen or groups are changed; who comes later comes at the end. */
+    sort(): void {
+      const { groups } = lesson.state;
+      const placeOf = (people: readonly number[]) => groups.findIndex((g) => people.some((n) => g.people.includes(n)));
+      for (const row of this.boards) {
+        const place = placeOf(row.people);
+        row.group = place < 0 ? groups.length : place;
+      }
+      if (!isSorted && this.boards.length > 0) {
+        this.boards = inOrder(this.boards, this.view, data.language);
+        isSorted = true;
+      }
+      // Where groups share boards, each board says itself whose it is.
+      const isHeaded = this.view === 'group' && groups.length > 0 && !data.byGroup;
+      let before = -1;
+      for (const row of this.boards) {
+        row.heading = isHeaded && row.group !== before ? (groups[row.group]?.name ?? texts.noGroup) : '';
+        before = row.group;
+      }
+      rememberOrder(data.lesson, this.boards);
+    },
+
+    /** Something is looked for. */
+    sought(): void {
+      this.arrange();
+      if (this.isTable && data.isWall) this.fillWallTable();
     },
 
     arrange(): void {
-      if (this.isArranged) this.arranging.arrange(this.boards.filter((row) => this.isShown(row)).length);
+      const shown = this.boards.filter((row) => this.isShown(row)).length;
+      if (this.isArranged) this.arranging.arrange(shown, this.view === 'page');
     },
 
     /** Whether a board is among those that are looked for. */
     isShown(row: Row): boolean {
       const isMine = !this.onlyMine || !this.mayChooseMine || row.isMine;
       const words = this.find.trim().toLocaleLowerCase();
-      return isMine && (words === '' || `${row.name} ${row.who}`.toLocaleLowerCase().includes(words));
+      return isMine && (words === '' || this.isFound(row, words));
+    },
+
+    /** By a part of the name, or by the whole number on the class list. */
+    isFound(row: Row, words: string): boolean {
+      if (/^\d+$/.test(words)) {
+        const whose = (this.people as Participant[]).filter((p) => row.people.includes(p.number));
+        if (whose.some((p) => String(p.listNumber) === words)) return true;
+      }
+      return `${row.name} ${row.who}`.toLocaleLowerCase().includes(words);
     },
 
     /** What was typed leads to the one board that it leaves. */
@@ -299,10 +433,19 @@ Alpine.data('circulate', () => {
     /** Keys for what is done often; not while something is typed. */
     key(e: KeyboardEvent): void {
       const isTyping = (e.target as HTMLElement).matches('input, textarea, select, [contenteditable]');
+      if (isTyping && e.key === 'Escape') (e.target as HTMLElement).blur();
       if (isTyping || e.ctrlKey || e.metaKey || e.altKey || document.querySelector('dialog[open]')) return;
       if (e.key === '+') this.nearer(1);
       else if (e.key === '-') this.nearer(-1);
       else if (e.key === '/') document.getElementById('find')?.focus();
+      else if (e.key === 'p' && !data.me.looksOnly) this.picking.start();
+      else if (e.key === 'm' && !data.me.looksOnly) document.getElementById('line')?.focus();
+      else if (e.key === 'd' && !data.me.looksOnly && this.opened && !this.closed) this.togglePens();
+      else if (e.key === 'PageDown') this.stepPage(1);
+      else if (e.key === 'PageUp') this.stepPage(-1);
+      else if (e.key === '?') this.dialog('keys').showModal();
+      else if (e.key === 'Escape' && this.picking.isOn) this.picking.nobody();
+      else if (/^[1-9]$/.test(e.key) && views[Number(e.key) - 1]) this.show(views[Number(e.key) - 1]!);
       else return;
       e.preventDefault();
     },
@@ -314,7 +457,7 @@ Alpine.data('circulate', () => {
     /** Boards stand where people sit; those without a seat come behind the last row. */
     takeSeats(): void {
       const { seats } = data;
-      if (!seats || data.together) return;
+      if (!seats || !hasSeats) return;
       let behind = Math.max(...Object.values(seats.of).map(([row]) => row)) * seats.columns;
       for (const row of this.boards) {
         const [at] = row.people.flatMap((n) => (seats.of[n] ? [seats.of[n]] : []));
@@ -391,6 +534,11 @@ Alpine.data('circulate', () => {
         owing: [],
         cells: [],
         seat: {},
+        came: came++,
+        group: 0,
+        heading: '',
+        changed: false,
+        held: false,
       });
       const tile = this.tileOf(id, () => this.boardChanged(id));
       tiles.set(id, tile);
@@ -416,11 +564,14 @@ Alpine.data('circulate', () => {
       row.handUp = row.people.some((n) => state.people.get(n)?.handUpAt != null);
       row.ready = row.people.some((n) => state.people.get(n)?.readyAt != null);
       row.handedIn = this.sayHandedIn(state, row.people, tile?.lastActivity ?? null);
-      row.signals = row.handUp || row.ready || row.handedIn !== '';
+      row.held = this.steering.isHeld(row.people);
+      const seenAt = seen[row.id];
+      row.changed = seenAt !== undefined && (tile?.lastActivity ?? 0) > seenAt;
+      row.signals = row.handUp || row.ready || row.held || row.handedIn !== '';
       const activity = tile?.isSealed ? '' : this.sayActivity(tile?.lastActivity ?? null, serverNow());
       row.activity = [this.sayPage(row, tile), activity].filter((words) => words !== '').join(' · ');
       if (tile instanceof WallTile) this.count(row, tile);
-      if (this.isTable) this.fillRow(row, tile);
+      else if (this.isTable) this.fillRow(row, tile);
     },
 
     fillRow(row: Row, tile: Tile | undefined): void {
@@ -430,13 +581,17 @@ Alpine.data('circulate', () => {
         this.tablePages = row.cells.map((_, i) => ({ number: i + 1, name: fill(texts.pageHead, i + 1) }));
     },
 
-    /** Boards as pictures, or a table of students and pages; remembered for the lesson. */
-    showTable(on: boolean): void {
-      this.isTable = on;
-      const key = `yardang-table-${data.lesson}`;
-      if (on) localStorage.setItem(key, '');
-      else localStorage.removeItem(key);
-      this.refresh();
+    fillWallTable(): void {
+      const shown = this.boards.filter((row) => this.isShown(row));
+      const tileOf = (row: Row) => tiles.get(row.id) as WallTile | undefined;
+      const together = data.together ? (tiles.get(data.together) as WallTile | undefined) : undefined;
+      const words = this.find.trim().toLocaleLowerCase();
+      const people = here()
+        .filter((p) => words === '' || p.name.toLocaleLowerCase().includes(words) || String(p.listNumber) === words)
+        .sort((a, b) => a.name.localeCompare(b.name));
+      this.wallTable = together
+        ? studentsAndTopics(together, data.together!, people)
+        : wallsAndTopics(shown.map((row) => ({ row, tile: tileOf(row) })));
     },
 
     /** What stands on a wall, and who of its people has put up nothing, or less than is asked for. */
@@ -468,10 +623,15 @@ Alpine.data('circulate', () => {
       if (wanted !== null && state.pensDown === wanted && state.pensConfirmedOn !== null) wanted = null;
       this.pensDown = wanted ?? state.pensDown;
       this.pensText = this.sayPens(state);
+      this.steering.refresh();
+      this.regrouping.refresh();
+      this.asking.refresh();
+      this.phasing.refresh();
+      seen = seenBoards(data.lesson);
       this.pageCount = Math.max(1, ...[...tiles.values()].map((tile) => tile.pageCount));
       for (const row of this.boards) this.refreshRow(row);
+      if (this.isTable && data.isWall) this.fillWallTable();
       this.refreshFlood();
-      this.refreshCheckIn();
       this.refreshNeeds();
     },
 
@@ -492,18 +652,6 @@ Alpine.data('circulate', () => {
     nameFor({ kind }: NeedSaid, who: Participant): string {
       const isOfGroup = OF_GROUP.has(kind) && data.byGroup;
       return (isOfGroup && this.boards.find((row) => row.id === who.board)?.name) || who.name;
-    },
-
-    /** How the class says that it is going. */
-    refreshCheckIn(): void {
-      const { people, checkInAt } = lesson.state;
-      const here = [...people.values()].filter((p) => p.standing === Standing.In);
-      const said = [Report.Stuck, Report.Unsure, Report.GoesOn].map((r) => here.filter((p) => p.report === r).length);
-      this.reports = said;
-      this.isAsked = checkInAt !== null;
-      const sum = said.reduce((a, b) => a + b, 0);
-      this.hasReports = this.isAsked || sum > 0;
-      this.silentText = this.isAsked ? plural(texts, 'checkInSilent', here.length - sum) : '';
     },
 
     refreshFlood(): void {
@@ -551,8 +699,11 @@ Alpine.data('circulate', () => {
 
     /** All boards show the same page. */
     stepPage(by: number): void {
-      this.pageNumber += by;
+      const to = Math.min(this.pageCount, Math.max(1, this.pageNumber + by));
+      if (to === this.pageNumber) return;
+      this.pageNumber = to;
       for (const tile of tiles.values()) tile.showPage(this.pageNumber);
+      this.steering.turned();
     },
 
     togglePens(): void {
@@ -589,19 +740,79 @@ Alpine.data('circulate', () => {
 
     close(): void {
       lesson.submit({ kind: 'closeLesson' });
-      (this.$refs['closing'] as HTMLDialogElement).close();
+      this.hide('closing');
     },
 
     reopen(): void {
       lesson.submit({ kind: 'reopenLesson' });
     },
 
-    askToClose(): void {
-      (this.$refs['closing'] as HTMLDialogElement).showModal();
+    dialog(name: string): HTMLDialogElement {
+      return this.$refs[name] as HTMLDialogElement;
     },
 
-    keepOpen(): void {
-      (this.$refs['closing'] as HTMLDialogElement).close();
+    open(name: string): void {
+      this.dialog(name).showModal();
+    },
+
+    hide(name: string): void {
+      this.dialog(name).close();
+    },
+
+    /** What was not done is said, and what was typed is given back. */
+    refused(command: Command, reason: number): void {
+      const why = texts.refused[String(reason)] ?? texts.refusedOther;
+      if (command.kind === 'poseQuestion') this.asking.refused();
+      this.steering.refused(command, why);
+    },
+
+    /** Those who say that they are stuck. */
+    pickStuck(): void {
+      const { people } = lesson.state;
+      this.picking.take(here().flatMap(({ number }) => (people.get(number)?.report === Report.Stuck ? [number] : [])));
+    },
+
+    /** Those on whose page, the one that is looked at, nobody has written. */
+    pickUntouched(): void {
+      const page = pageAt(this.pageNumber);
+      const isUntouched = (row: Row) => tiles.get(row.id)?.isUntouched(page) ?? false;
+      this.picking.take((this.boards as Row[]).filter(isUntouched).flatMap((row) => row.people));
+    },
+
+    takeOut(): void {
+      this.hide('takingOut');
+      this.regrouping.takeOut();
+      this.picking.nobody();
+    },
+
+    beginPhase(): void {
+      this.hide('phase');
+      this.phasing.start();
+    },
+
+    ask(): void {
+      this.hide('questioning');
+      this.asking.ask();
+    },
+
+    /** What students wrote on the page that is looked at, on the boards of those who are picked. */
+    async clearPage(): Promise<void> {
+      this.hide('clearing');
+      const picked = this.picking.whom();
+      const page = pageAt(this.pageNumber);
+      const rows = (this.boards as Row[]).filter((row) => row.people.some((n) => picked.includes(n)));
+      const touched = rows.flatMap((row) => tiles.get(row.id) ?? []).filter((tile) => !tile.isUntouched(page));
+      await Promise.all(touched.map((tile) => tile.clear(page)));
+      cleared = touched;
+      this.mayPutBack = touched.length > 0;
+      this.clearedText = touched.length > 0 ? plural(texts, 'cleared', touched.length) : texts.clearedNothing;
+    },
+
+    async putBack(): Promise<void> {
+      await Promise.all(cleared.map((tile) => tile.putBack()));
+      cleared = [];
+      this.mayPutBack = false;
+      this.clearedText = '';
     },
 
     /** Seen to: the hand comes down, the look is taken; what was seen comes again only when it begins anew. */
@@ -627,76 +838,6 @@ Alpine.data('circulate', () => {
 
     lowerAll(): void {
       lesson.submit({ kind: 'lowerHands' });
-    },
-
-    askCheckIn(on: boolean): void {
-      lesson.submit({ kind: 'askCheckIn', on });
-    },
-
-    openSettings(): void {
-      this.settings = { ...lesson.state.needs };
-      (this.$refs['settings'] as HTMLDialogElement).showModal();
-    },
-
-    /** In seconds; 0 for never. */
-    set(name: keyof NeedsSettings, seconds: string): void {
-      this.settings = { ...(this.settings as NeedsSettings), [name]: Number(seconds) };
-    },
-
-    keepSettings(): void {
-      lesson.submit({ kind: 'setNeeds', settings: this.settings as NeedsSettings });
-      this.closeSettings();
-    },
-
-    closeSettings(): void {
-      (this.$refs['settings'] as HTMLDialogElement).close();
-    },
-
-    /** Shows what waits before it is decided. */
-    async lookAtLate(need: Need): Promise<void> {
-      let tile = tiles.get(need.board);
-      if (!tile) {
-        beside?.close();
-        tile = beside = this.tileOf(need.board, () => this.drawLate(), await isWall(need.board));
-        await tile.enter();
-      }
-      this.late = need;
-      this.drawLate();
-      (this.$refs['late'] as HTMLDialogElement).showModal();
-    },
-
-    /** The work may grow while it is looked at. */
-    drawLate(): void {
-      const need = this.late as Need | null;
-      const tile = need && (tiles.get(need.board) ?? beside);
-      if (!need || !tile) return;
-      this.latePages = tile.describeLate(need.number, texts);
-      this.$nextTick(() => {
-        for (const { id } of this.latePages as LatePage[]) {
-          const canvas = (this.$refs['late'] as HTMLElement).querySelector<HTMLCanvasElement>(`[data-late="${id}"]`);
-          if (canvas) tile.drawLate(need.number, id, canvas);
-        }
-      });
-    },
-
-    async decideLate(kind: 'acceptLateWork' | 'discardLateWork'): Promise<void> {
-      const need = this.late as Need | null;
-      const tile = need && (tiles.get(need.board) ?? beside);
-      this.closeLate();
-      if (need && tile) await tile.decideLateWork(need.number, kind);
-    },
-
-    addLate(): void {
-      void this.decideLate('acceptLateWork');
-    },
-
-    leaveLate(): void {
-      void this.decideLate('discardLateWork');
-    },
-
-    closeLate(): void {
-      (this.$refs['late'] as HTMLDialogElement).close();
-      this.late = null;
     },
 
     letIn(need: Need): void {

@@ -78,6 +78,21 @@ export abstract class Tile<S extends WorkState<S> = any> {
     return 0;
   }
 
+  /** The page at such a place; 0 if there is none. */
+  pageAt(_place: number): number {
+    return 0;
+  }
+
+  /** Whether no student has written on a page. */
+  isUntouched(_page: number): boolean {
+    return false;
+  }
+
+  /** Takes away what students wrote on a page; it can be put back. */
+  async clear(_page: number): Promise<void> {}
+
+  async putBack(): Promise<void> {}
+
   /** Begins to show it, in an element of the page. */
   abstract show(host: HTMLElement | null): void;
 
@@ -132,6 +147,12 @@ export abstract class Tile<S extends WorkState<S> = any> {
   async decideLateWork(person: number, kind: 'acceptLateWork' | 'discardLateWork'): Promise<void> {
     await this.options.connection.admit(this.client);
     for (const { number } of this.lateWorkOf(person)) this.client.submit({ kind, number });
+  }
+
+  /** Changes something in the room, as one gesture. */
+  protected async change(command: Command): Promise<void> {
+    await this.options.connection.admit(this.client);
+    this.client.submit(command, this.client.newId());
   }
 
   protected get isThere(): boolean {

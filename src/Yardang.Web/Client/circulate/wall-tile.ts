@@ -33,6 +33,8 @@ export interface WallTileWords {
   readonly onField: string;
   readonly fieldLinks: string;
   readonly nothingYet: string;
+  readonly nothingOfOne: string;
+  readonly moreOfOne: string;
 }
 
 export class WallTile extends Tile<WallState> {
@@ -123,6 +125,22 @@ export class WallTile extends Tile<WallState> {
     return this.ordersAlone ? [rest] : [{ id: 1, heading: this.words.onLine, colour: '1', cards: placed }, rest];
   }
 
+  /** What somebody has put up under each of the topics; null where it is told of nobody. */
+  countsOf(person: number): number[] | null {
+    if (!this.isThere || this.isSealed) return null;
+    const { cards, links } = this.client.state;
+    const theirs = [...cards.values()].filter((c) => c.downBy === 0 && !c.byStaff && c.author === person);
+    if (this.asks) return [theirs.filter((c) => !isAnswered(c)).length, theirs.filter(isAnswered).length];
+    if (this.connects)
+      return [theirs.length, standing(links, cards).filter((l) => !l.byStaff && l.author === person).length];
+    if (this.ordersAlone) return [placedOf(this.client.state, person)[0]];
+    if (this.line) {
+      const placed = theirs.filter((c) => spotOf(this.client.state, c, 0)).length;
+      return [placed, theirs.length - placed];
+    }
+    return this.topics.map(({ id }) => theirs.filter((c) => c.topic === id).length);
+  }
+
   /** Whether somebody has done nothing here yet, and whether less than is asked for; and how that is said. */
   hasNone(person: number): boolean {
     const { state } = this.client;
@@ -146,6 +164,15 @@ export class WallTile extends Tile<WallState> {
 
   get owingWords(): string {
     return this.ordersAlone ? this.words.notAllPlaced : this.words.owing;
+  }
+
+  /** The same of one, who stands in the line of a table. */
+  get noneOfOne(): string {
+    return this.words.nothingOfOne;
+  }
+
+  get owingOfOne(): string {
+    return this.words.moreOfOne;
   }
 
   showPage(): void {}

@@ -8,6 +8,7 @@ import type { Command, Envelope } from '../room/wire';
 import { type Mark, type NewMark, isBox } from '../room/marks';
 import { LiveInk } from '../surface/live-ink';
 import { PageSurface, type Tool } from '../surface/page-surface';
+import { TEACHER_INK } from '../surface/palette';
 import { Pictures } from '../surface/pictures';
 import { HERE, Pointers } from '../surface/pointers';
 import { Chooser } from '../tools/chooser';
@@ -26,7 +27,12 @@ import { Changes } from './changes';
 
 export type ToolName = 'pen' | 'text' | 'note' | 'shape' | 'connect' | 'picture' | 'choose' | 'rub' | 'point';
 
+/** I am here: said by teachers again and again, and not stored. */
+export const BESIDE = 'beside';
 const HERE_EVERY_MS = 120;
+/** The ring round a place to which the teacher calls: half its width, 1/100 mm, and of how many pieces it is. */
+const RING = 900;
+const RING_STEPS = 24;
 
 export interface EditorOptions {
   readonly room: string;
@@ -60,6 +66,8 @@ export interface EditorOptions {
   /** A zone was drawn, and is chosen. */
   madeZone?(): void;
   applied?(envelope: Envelope): void;
+  /** A teacher says that they are here. */
+  besideMe?(actor: number): void;
 }
 
 export class Editor extends Changes implements SheetContext {
@@ -69,6 +77,8 @@ export class Editor extends Changes implements SheetContext {
   readonly client: RoomClient<Sheets>;
   /** What lies over the page is to be laid out anew. */
   onView: () => void = () => undefined;
+  /** Where the pointer is. */
+  onMoved: (x: number, y: number) => void = () => undefined;
   readonly ink = { colour: 0, width: 60, looks: 0 };
   readonly outline = { width: 60 };
   readonly note = { colour: 0, one: true, bubble: false };
@@ -89,7 +99,10 @@ export class Editor extends Changes implements SheetContext {
     this.pointers = new Pointers((actor) => options.nameOf(actor));
     this.surface = new PageSurface(options.host, this.live, this.pointers);
     this.surface.written = options.written;
-    this.surface.onHover = ({ x, y }) => this.here(x, y);
+    this.surface.onHover = ({ x, y }) => {
+      this.here(x, y);
+      this.onMoved(x, y);
+    };
     this.surface.pictures = new Pictures(options.room, options.query, () => this.surface.invalidate());
     this.client = new RoomClient(
       options.room,
@@ -107,6 +120,7 @@ export class Editor extends Changes implements SheetContext {
         previewed: ({ actor, byStaff, data }) => {
           if (actor === options.me.number) return;
           if (typeof data[0] === 'number') this.live.takePreview(actor, byStaff, data, this.page);
+          else if (data[0] === BESIDE) options.besideMe?.(actor);
           else if (data[1] === this.page) this.pointers.take(actor, byStaff, data as [string, number, number, number]);
           this.surface.invalidateDrawing();
         },
@@ -260,6 +274,19 @@ export class Editor extends Changes implements SheetContext {
     this.selection.clear();
     this.surface.fitNext();
     this.refresh();
+  }
+
+  /** Shows a place to which the teacher calls: in the middle if it is out of sight, and marked for a moment. */
+  lookAt(x: number, y: number): void {
+    requestAnimationFrame(() => {
+      if (this.surface.nearness > 1) this.surface.lookAt(x, y, this.surface.nearness);
+      for (let i = 0; i <= RING_STEPS; i++) {
+        const turn = (2 * Math.PI * i) / RING_STEPS;
+        this.pointers.point(0, TEACHER_INK, x + RING * Math.cos(turn), y + RING * Math.sin(turn));
+      }
+      this.pointers.take(0, true, [HERE, this.page, Math.round(x), Math.round(y)]);
+      this.surface.invalidateDrawing();
+    });
   }
 
   edit(mark: Mark): void {

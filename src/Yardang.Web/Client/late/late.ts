@@ -20,7 +20,7 @@ Alpine.data('late', () => {
   let lesson: RoomClient<LessonState>;
 
   return {
-    some: 'false',
+    some: document.querySelector<HTMLElement>('[data-some]')!.dataset['some']!,
     changes: [] as object[],
 
     init(): void {

@@ -5,7 +5,8 @@ import { Connection, type Link } from '../room/connection';
 import { type HandedIn, Leftovers } from '../room/leftovers';
 import { LessonState } from '../room/lesson-state';
 import { deviceOutbox } from '../room/outbox-store';
-import { RoomClient } from '../room/room-client';
+import { type Preview, RoomClient } from '../room/room-client';
+import type { Command } from '../room/wire';
 import type { Me } from '../room/sheets';
 import type { WorkData } from './work-data';
 import { type Keeping } from './keeping';
@@ -25,7 +26,11 @@ export interface Page {
   refresh(): void;
   lessonChanged(): void;
   lessonSaid(kind: string): void;
+  /** The lesson did not take something. */
+  lessonRefused?(command: Command, reason: number): void;
   say(words: string, ms?: number): void;
+  /** Something passing was shown in the lesson. */
+  previewed?(preview: Preview): void;
   /** My own work that the teacher is asked about. */
   readonly setAside: number;
 }
@@ -114,7 +119,12 @@ export class Attendance {
       (number, state) => LessonState.of(number, state),
       (state, command) => state.predict(command, this.me.number),
       this.me,
-      { changed: () => this.page().lessonChanged(), applied: ({ event }) => this.page().lessonSaid(event.kind) },
+      {
+        changed: () => this.page().lessonChanged(),
+        applied: ({ event }) => this.page().lessonSaid(event.kind),
+        previewed: (preview) => this.page().previewed?.(preview),
+        refused: ({ command }, reason) => this.page().lessonRefused?.(command, reason),
+      },
       new LessonState(),
     );
     const { work } = this.page();

@@ -1,28 +1,44 @@
 // What I tell my teacher, and what the teacher tells all: hand up and why, ready for a look, how it is going; pens down, the lesson is over.
 
+import { fill } from '../page-data';
 import { HandReason, type LessonState, Report, Signal } from '../room/lesson-state';
+import { endsFor } from '../room/phases';
 import type { RoomClient } from '../room/room-client';
+import { serverNow } from '../room/server-clock';
+import { showTime } from '../show-moment';
+import { PhaseKind } from '../wire/forms';
 
 interface Texts {
   readonly closed: string;
   readonly pensDown: string;
+  readonly penDownMine: string;
+  readonly pausedUntil: string;
+  readonly choosing: string;
+  readonly timeOver: string;
 }
+
+/** Stands for a time that does not end by itself. */
+const UNTIL_SAID = 0;
 
 /** Most letters of a reason in own words. */
 const LONGEST_WORDS = 80;
 
 /**
  * @param isStudent whether what the teacher tells all concerns me.
+ * @param zone the time zone of the school.
  * @param menu opens what can be said of a hand, or of how it is going.
  */
 export function tellingOf(
   lesson: () => RoomClient<LessonState> | null,
   me: number,
   isStudent: boolean,
+  zone: string,
   texts: Texts,
   menu: (name: 'why' | 'going', open: boolean) => void,
 ) {
   let askedAt: number | null = null;
+  let phaseEnds: ReturnType<typeof setTimeout> | undefined;
+  let pauseEnds: ReturnType<typeof setTimeout> | undefined;
 
   const submit = (command: Parameters<RoomClient<LessonState>['submit']>[0]) => {
     const room = lesson();
@@ -44,7 +60,13 @@ export function tellingOf(
     /** Whether the teacher asks, and I have not said. */
     isAsked: false,
     pensDown: false,
+    /** That my own pen is down, in words; empty if it is not. */
+    mineDown: '',
     closed: false,
+    /** Whether what is there is chosen, and nobody writes. */
+    isChoosing: false,
+    /** Whether the time of a phase is over that ends by itself. */
+    isOver: false,
 
     refresh(): void {
       const { state } = lesson()!;
@@ -56,6 +78,8 @@ export function tellingOf(
       this.words = person?.words ?? '';
       this.ready = person?.readyAt != null;
       this.report = person?.report ?? Report.None;
+      this.followPhase(state);
+      this.holdMine(person?.pensDownUntil ?? null);
       this.isAsked = isStudent && state.checkInAt !== null && this.report === Report.None;
       // Once for each time that it is asked; nobody is interrupted who does not want to say.
       if (this.isAsked && askedAt !== state.checkInAt) menu('going', true);
@@ -64,7 +88,37 @@ export function tellingOf(
 
     /** Why nobody writes now, in words; empty if they may. */
     get held(): string {
-      return !isStudent ? '' : this.closed ? texts.closed : this.pensDown ? texts.pensDown : '';
+      if (!isStudent) return '';
+      if (this.closed) return texts.closed;
+      if (this.pensDown) return texts.pensDown;
+      return this.mineDown || (this.isOver ? texts.timeOver : this.isChoosing ? texts.choosing : '');
+    },
+
+    /** Whether something may be chosen, scored or answered with a stance. */
+    get mayChoose(): boolean {
+      return !isStudent || !(this.closed || this.pensDown || this.mineDown || this.isOver);
+    },
+
+    followPhase(state: LessonState): void {
+      const { phase } = state;
+      clearTimeout(phaseEnds);
+      this.isChoosing = phase?.plan.kind === PhaseKind.Choose;
+      const end = phase?.plan.endsItself ? endsFor(phase, me) : null;
+      const left = (end ?? 0) - serverNow();
+      this.isOver = end !== null && left <= 0;
+      if (end !== null && left > 0) phaseEnds = setTimeout(() => this.followPhase(lesson()!.state), left + 50);
+    },
+
+    /** A pause ends by itself. */
+    holdMine(until: number | null): void {
+      clearTimeout(pauseEnds);
+      const left = (until ?? 0) - serverNow();
+      if (until === UNTIL_SAID) this.mineDown = texts.penDownMine;
+      else if (left <= 0) this.mineDown = '';
+      else {
+        this.mineDown = fill(texts.pausedUntil, showTime(until!, zone));
+        pauseEnds = setTimeout(() => this.holdMine(until), left + 50);
+      }
     },
 
     /** The hand is up at once; why can be said afterwards. */

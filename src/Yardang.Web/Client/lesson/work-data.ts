@@ -45,6 +45,11 @@ export interface WorkTexts {
   readonly keepOpen: string;
   readonly setAside: string;
   readonly pensDown: string;
+  readonly penDownMine: string;
+  readonly choosing: string;
+  readonly timeOver: string;
+  readonly pausedUntil: string;
+  readonly led: string;
   readonly closed: string;
   readonly opening: string;
   readonly notReached: string;

@@ -26,7 +26,19 @@ export function callsAfter(
   switch (event.kind) {
     case 'classCalled': {
       const { number, people, words, to, stays } = event;
-      const call = { number, at: time, by: actor, people, words, to, stays, endedAt: null, reached: [], read: [] };
+      const call = {
+        number,
+        at: time,
+        by: actor,
+        people,
+        words,
+        to,
+        stays,
+        endedAt: null,
+        reached: [],
+        read: [],
+        answers: [],
+      };
       return new Map(calls).set(number, call);
     }
     case 'ledOn':
@@ -34,10 +46,11 @@ export function callsAfter(
     case 'callEnded':
       return change(event.number, () => ({ endedAt: time }));
     case 'callConfirmed': {
-      const { person, number, read } = event;
+      const { person, number, read, words: answer } = event;
       return change(number, (call) => ({
         reached: joined(call.reached, person),
         read: read ? joined(call.read, person) : call.read,
+        answers: answer === '' ? call.answers : [...call.answers, { person, at: time, words: answer }],
       }));
     }
     default:

@@ -17,7 +17,7 @@ const person = (number: number, more = {}) => ({
   words: '',
   report: Report.None,
   reportAt: null,
-      pensDownUntil: null,
+  pensDownUntil: null,
   ...more,
 });
 

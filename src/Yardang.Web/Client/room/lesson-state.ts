@@ -13,6 +13,8 @@ import {
   NeedKind,
   type NeedsSettings,
   type Person,
+  type Phase,
+  type PhasePlan,
   type QuickQuestion,
   Report,
   type RoomSnapshot,
@@ -21,6 +23,7 @@ import {
   type WorkWaits,
 } from '../wire/forms';
 import { callsAfter } from './calls';
+import { phasesAfter } from './phases';
 import { questionsAfter } from './quick-questions';
 import type { Command, Envelope, RoomEvent } from './wire';
 
@@ -67,6 +70,9 @@ export class LessonState {
   /** What teachers said to the class or to some of it, and what it was asked lately, by number. */
   calls: ReadonlyMap<number, Call> = new Map();
   questions: ReadonlyMap<number, QuickQuestion> = new Map();
+  /** The phase that goes on, and those before it. */
+  phase: Phase | null = null;
+  phasesBefore: readonly PhasePlan[] = [];
   /** When a teacher last opened whose work; students know of their own. */
   visits: readonly LastVisit[] = [];
   /** What became of needs, and what is listed by itself. Students are not told. */
@@ -111,6 +117,7 @@ export class LessonState {
     const { event, time } = envelope;
     this.calls = callsAfter(this.calls, envelope);
     this.questions = questionsAfter(this.questions, envelope);
+    Object.assign(this, phasesAfter(this, envelope));
     switch (event.kind) {
       case 'peopleExpected':
         for (let n = event.first; n < event.first + event.count; n++) this.come(n, Standing.Expected, 0, true);
@@ -200,6 +207,14 @@ export class LessonState {
         this.parts = event.parts;
         this.openParts = event.open;
         break;
+      case 'phaseBegun':
+      case 'phaseResumed': {
+        const { part } = event.plan;
+        if (part === 0) break;
+        this.openParts = [...new Set([...this.openParts, part])].sort((a, b) => a - b);
+        this.openedLast = part;
+        break;
+      }
       case 'partSet': {
         const others = this.openParts.filter((part) => part !== event.part);
         this.openParts = event.open ? [...others, event.part].sort((a, b) => a - b) : others;
@@ -358,7 +373,8 @@ export class LessonState {
   /** A student's copy knows of nobody but them. */
   private stand(number: number, standing: Standing): void {
     const person = this.people.get(number);
-    if (person) this.setPerson({ ...person, standing, readyAt: null, pensDownUntil: null, ...HAND_DOWN, ...NOTHING_SAID });
+    if (person)
+      this.setPerson({ ...person, standing, readyAt: null, pensDownUntil: null, ...HAND_DOWN, ...NOTHING_SAID });
   }
 
   private leave(number: number): void {

@@ -172,6 +172,19 @@ export class PageSurface {
     };
   }
 
+  /** Shows a place in the middle, as near as is said; the same on screens of other sizes. */
+  lookAt(x: number, y: number, zoom: number): void {
+    this.zoom = Math.min(MAX_ZOOM, Math.max(MIN_ZOOM, zoom));
+    this.left = this.host.clientWidth / 2 - x * this.scale;
+    this.top = this.host.clientHeight / 2 - y * this.scale;
+    this.viewChanged();
+  }
+
+  /** How near the page is; 1: all of it is in sight. */
+  get nearness(): number {
+    return this.zoom;
+  }
+
   /** How marks are drawn here. */
   get options(): DrawOptions {
     const { unit, pictures, languages, written } = this;

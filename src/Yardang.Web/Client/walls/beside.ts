@@ -1,5 +1,6 @@
 // What stands beside a teacher's wall: who has put up what, judging and round trips in hand, and changing the wall. Students do not fetch it.
 
+import { noteLooking } from '../lesson/neighbours';
 import type { LessonState } from '../room/lesson-state';
 import type { RoomClient } from '../room/room-client';
 import type { WallState } from '../room/wall-state';
@@ -34,6 +35,7 @@ interface Around {
 
 export function besideOf(around: Around, texts: WallTexts) {
   const wall = () => around.client().state;
+  noteLooking(around.lesson, around.work);
   const submit = (command: Command) => void around.client().submit(command, around.client().newId());
   return {
     who: whoOf(around.lesson, around.part, around.work, wall, around.changed, around.written, texts),

@@ -116,7 +116,7 @@ export class Questions implements Arrangement {
       const id = say(aloud);
       if (id !== 0) this.file(card, id);
     };
-    const isOff = !this.side.mayWrite();
+    const isOff = !this.side.mayChoose();
     return html`<div class="slip-do">
       <button
         type="button"

@@ -71,7 +71,7 @@ export class Responding {
       aria-pressed=${isOn}
       title=${words}
       aria-label=${count > 0 ? `${words}: ${count}` : words}
-      ?disabled=${!this.side.mayWrite()}
+      ?disabled=${!this.side.mayChoose()}
       @click=${() => this.side.respond(card, r.stamp, !isOn)}
     >
       ${drawn(r.stamp)}${count > 0 ? html`<span>${count}</span>` : nothing}

@@ -87,6 +87,7 @@ export class Slips {
       state.fullTopics(me.number),
       state.hasAnsweredAll(me.number),
       this.side.mayWrite(),
+      this.side.mayChoose(),
       read.join(),
       this.together,
       this.sealing,

@@ -55,7 +55,7 @@ export class StancesView {
                 type="radio"
                 name="stance"
                 .checked=${live(now === i + 1)}
-                ?disabled=${!this.side.mayWrite()}
+                ?disabled=${!this.side.mayChoose()}
                 @change=${() => this.take(i + 1)}
               />${this.wordsOf(i + 1)}</label
             >`,
@@ -65,7 +65,7 @@ export class StancesView {
             ? html`<button
                 type="button"
                 class="button button-small button-quiet"
-                ?disabled=${!this.side.mayWrite()}
+                ?disabled=${!this.side.mayChoose()}
                 @click=${() => this.side.takeStance(0, 0)}
               >
                 ${texts.stanceTakeBack}
@@ -91,7 +91,7 @@ export class StancesView {
     return html`<label class="stances-moved"
       >${texts.stanceMovedBy}
       <select
-        ?disabled=${!this.side.mayWrite()}
+        ?disabled=${!this.side.mayChoose()}
         @change=${(e: Event) => this.side.takeStance(second, Number((e.target as HTMLSelectElement).value))}
       >
         <option value="0" .selected=${live(moved === 0)}>${texts.stanceNoCard}</option>

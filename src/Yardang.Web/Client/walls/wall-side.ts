@@ -34,6 +34,8 @@ export interface WallSide extends AttachmentView, WallActs {
   readonly here: readonly { readonly number: number; readonly name: string }[];
   nameOf(actor: number): string;
   mayWrite(): boolean;
+  /** Whether what is there may be chosen, scored, answered with a stamp or a stance. */
+  mayChoose(): boolean;
   /** Whether a card is among those that are looked for. */
   isWanted(card: Card): boolean;
   /** Whether this page is on the wall already, with a number of its own. */

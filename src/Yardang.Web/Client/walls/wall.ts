@@ -4,12 +4,14 @@ import Alpine from '@alpinejs/csp';
 import type { Making } from '../attachments/making';
 import type { AttachmentDialogs } from '../attachments/dialogs';
 import { Attendance, type Page, placeOf } from '../lesson/attendance';
+import type { CalledPage } from '../lesson/called';
 import { companyOf } from '../lesson/company';
 import { type ContentsPart, contentsOf } from '../lesson/contents';
 import { handingIn } from '../lesson/handing-in';
 import { TRYING, keptState, keptWords } from '../lesson/keeping';
 import { LanguagesRead, choicesAmong } from '../lesson/languages-read';
 import { Names } from '../lesson/names';
+import type { Said } from '../lesson/said';
 import { tellingOf } from '../lesson/telling';
 import { openTelling } from '../lesson/telling-menus';
 import { TrySeat, tryRoom } from '../lesson/try-room';
@@ -21,11 +23,12 @@ import { isHeldByLesson } from '../room/lesson-holds';
 import { hidesNames, isSealed } from '../room/letting-out';
 import { RoomClient } from '../room/room-client';
 import { serverNow } from '../room/server-clock';
+import { mayLook } from '../room/phases';
 import { readingOf } from '../room/reading';
 import { foresee } from '../room/wall-foresight';
 import { type Card, NOWHERE, WallState } from '../room/wall-state';
 import type { Command, Envelope } from '../room/wire';
-import { Purpose } from '../wire/forms';
+import { Purpose, type Spot, SpotKind } from '../wire/forms';
 import { textIn } from '../surface/in-language';
 import { actsOf } from './acts';
 import { Arrivals } from './arrivals';
@@ -74,7 +77,7 @@ export function registerWall(beside: typeof besideOf | null): void {
     let side: WallSide;
     let making: Making;
     let uploads: PictureUploads;
-    let page: {
+    let page: CalledPage & {
       refresh(): void;
       say(words: string): void;
       readonly contents: { readonly parts: readonly ContentsPart[]; take(parts: readonly ContentsPart[]): void };
@@ -111,7 +114,9 @@ export function registerWall(beside: typeof besideOf | null): void {
     };
 
     return {
-      tell: tellingOf(lesson, me.number, isStudent, texts, openTelling),
+      tell: tellingOf(lesson, me.number, isStudent, data.zone, texts, openTelling),
+      /** What the teacher says and asks; null as long as nothing was. */
+      said: null as Said | null,
       handIn: handingIn(lesson, () => wall().acts.get(me.number)?.at ?? null, me.number, data.zone, texts),
       company: companyOf(
         () => ({
@@ -309,6 +314,7 @@ export function registerWall(beside: typeof besideOf | null): void {
           say: (words: string) => this.say(words),
           turnTo: (place: number) => this.turnTo(view.places.findIndex((p) => p.id === place) + 1),
           mayWrite: () => this.mayWrite(),
+          mayChoose: () => this.mayChoose(),
           isWanted: (card: Card) => this.who?.isWanted(card, nameOf) ?? true,
           ...actsOf(
             (command) => void client.submit(command, client.newId()),
@@ -379,6 +385,10 @@ export function registerWall(beside: typeof besideOf | null): void {
         return this.opened && client.client !== 0 && !this.tell.held;
       },
 
+      mayChoose(): boolean {
+        return !looksOnly && !attendance?.isMoving && this.opened && client.client !== 0 && this.tell.mayChoose;
+      },
+
       /** What could not be put up is given back to whoever wrote it. */
       refused(command: Command, reason: number): void {
         // That somebody was at a station was noted by the page; nobody waits for it.
@@ -410,10 +420,20 @@ export function registerWall(beside: typeof besideOf | null): void {
         const room = lesson();
         if (!room) return;
         this.tell.refresh();
-        this.seesOthers = data.mode === 'student' && (room.state.seesOtherBoards || room.state.seesTeachersBoard);
+        void this.hear();
+        this.seesOthers = data.mode === 'student' && mayLook(room.state);
         this.handIn.refresh();
         if (data.mode === 'student') this.company.refresh(room.state);
         this.refresh();
+      },
+
+      /** What the teacher says is fetched when it is said for the first time. */
+      async hear(): Promise<void> {
+        const { calls, questions, phase } = lesson()!.state;
+        if (!isStudent || looksOnly || (!phase && !this.said && calls.size + questions.size === 0)) return;
+        const made = await import('../lesson/said').catch(() => null);
+        if (made) this.said ??= made.saidOf(lesson, me.number, data, () => page, texts);
+        this.said?.refresh();
       },
 
       refresh(): void {
@@ -422,6 +442,7 @@ export function registerWall(beside: typeof besideOf | null): void {
         this.opened = isTry || attendance!.isOpened;
         if (this.opened && !wasOpened && !isStudent) this.who?.begin();
         if (this.opened && !wasOpened) this.fetchRest();
+        if (this.opened && !wasOpened) this.said?.called.again();
         const state = wall();
         // Its words are those of what is done on it.
         Object.assign(texts, data.texts, state.plan.purpose === Purpose.Ask ? data.texts.asked : {});
@@ -526,6 +547,17 @@ export function registerWall(beside: typeof besideOf | null): void {
       stepTopic(by: number): void {
         this.topicNumber += by;
         this.turned();
+      },
+
+      /** Goes where the teacher calls. */
+      goTo({ kind, id }: Spot): boolean {
+        if (kind === SpotKind.Topic) this.turnTo(view.places.findIndex((p) => p.id === id) + 1);
+        void import('./called-to').then((made) => made.showCalled(view.root, kind, id)).catch(() => undefined);
+        return true;
+      },
+
+      isAt(): boolean {
+        return true;
       },
 
       turnTo(number: number): void {

@@ -1,7 +1,7 @@
 // Made from Core's records by ./yardang wire: not to be changed by hand.
 
 import { known, readPoints, writePoints } from './by-hand';
-import { type AcceptLateWork, type Actor, type AdmitPerson, type Answer, type AnswerGiven, type AnswerNeed, type AnswerPutBack, type AnswerReworded, type AnswerTakenDown, type AnsweredNeed, type AskCheckIn, type Attachment, type Call, type CallClass, type CallConfirmed, type CallEnded, type CardJudged, type CardResult, type CheckInAsked, type ClassCalled, type ClientAdmitted, type CloseLesson, type CloseQuestion, type ConfirmCall, type ConfirmLateChange, type Criterion, type DiscardLateWork, type DoorSet, type DrawingAttachment, type DrawnStroke, type EndCall, type FieldPlan, type FormulaAttachment, type GiveAnswer, type GiveReply, type GiveReport, type GiveSignal, type GivenCard, type GoOnJudging, type Group, type GroupsRedone, type GroupsSet, type GroupsUndone, type HandIn, type HandsLowered, type HoldPens, type JudgeCard, type Judgement, type Judging, type JudgingState, type JudgingWentOn, type LastAct, type LastVisit, type LateChange, type LateChangeHandedOut, type LateChangeReceived, type LateChangeTakenBack, type LateWork, type LateWorkAccepted, type LateWorkDiscarded, type LeadOn, type LedOn, type LessonClosed, type LessonOpened, type LessonReopened, type LessonSnapshot, type LessonTimes, type LinePlan, type LinkWord, type LowerHands, type MapPicture, type MaskNames, type MomentCame, type NamesMasked, type NeedAnswered, type NeedsSet, type NeedsSettings, type OwnFirstSet, type PartSet, type PartsPlanned, type PensConfirmed, type PensHeld, type PensSet, type PeopleExpected, type Person, type PersonAdmitted, type PersonAsked, type PersonBrought, type PersonJoined, type PersonRemoved, type PersonTurnedAway, type PictureAttachment, type PlaceAttachment, type PoseQuestion, type PutAnswerBack, type QuestionClosed, type QuestionPosed, type QuickQuestion, type QuickResponse, type Redacted, type RedoGroups, type RemovePerson, type ReopenLesson, type Reply, type ReplyGiven, type ReportGiven, type ResultsShown, type RewordAnswer, type ScoreReason, type SeatsConfirmed, type SentAway, type SetDoor, type SetGroups, type SetNeeds, type SetOwnFirst, type SetPart, type SetPens, type SetSight, type SetTimes, type ShowResults, type SightSet, type SignalGiven, type Spot, type Stimulus, type Style, type TakeAnswerDown, type TakeWorkBack, type TimesSet, type Topic, type TurnAway, type UndoGroups, type VisitWork, type WallPlan, type WallRules, type WorkHandedIn, type WorkSetAside, type WorkTakenBack, type WorkVisited, type WorkWaits } from './forms';
+import { type AcceptLateWork, type Actor, type AdmitPerson, type Answer, type AnswerGiven, type AnswerNeed, type AnswerPutBack, type AnswerReworded, type AnswerTakenDown, type AnsweredNeed, type AskCheckIn, type Attachment, type BeginPhase, type Call, type CallAnswer, type CallClass, type CallConfirmed, type CallEnded, type CardJudged, type CardResult, type CheckInAsked, type ClassCalled, type ClientAdmitted, type CloseLesson, type CloseQuestion, type ConfirmCall, type ConfirmLateChange, type Criterion, type DiscardLateWork, type DoorSet, type DrawingAttachment, type DrawnStroke, type EndCall, type EndPhase, type FieldPlan, type FormulaAttachment, type GiveAnswer, type GiveReply, type GiveReport, type GiveSignal, type GiveTime, type GivenCard, type GoOnJudging, type Group, type GroupsRedone, type GroupsSet, type GroupsUndone, type HandIn, type HandsLowered, type HoldPens, type JudgeCard, type Judgement, type Judging, type JudgingState, type JudgingWentOn, type LastAct, type LastVisit, type LateChange, type LateChangeHandedOut, type LateChangeReceived, type LateChangeTakenBack, type LateWork, type LateWorkAccepted, type LateWorkDiscarded, type LeadOn, type LedOn, type LessonClosed, type LessonOpened, type LessonReopened, type LessonSnapshot, type LessonTimes, type LinePlan, type LinkWord, type LowerHands, type MapPicture, type MaskNames, type MomentCame, type MoreTime, type NamesMasked, type NeedAnswered, type NeedsSet, type NeedsSettings, type OwnFirstSet, type PartSet, type PartsPlanned, type PensConfirmed, type PensHeld, type PensSet, type PeopleExpected, type Person, type PersonAdmitted, type PersonAsked, type PersonBrought, type PersonJoined, type PersonRemoved, type PersonTurnedAway, type Phase, type PhaseBegun, type PhaseEnded, type PhasePlan, type PhaseResumed, type PictureAttachment, type PlaceAttachment, type PoseQuestion, type PutAnswerBack, type QuestionClosed, type QuestionPosed, type QuickQuestion, type QuickResponse, type Redacted, type RedoGroups, type RemovePerson, type ReopenLesson, type Reply, type ReplyGiven, type ReportGiven, type ResultsShown, type RewordAnswer, type ScoreReason, type SeatsConfirmed, type SentAway, type SetDoor, type SetGroups, type SetNeeds, type SetOwnFirst, type SetPart, type SetPens, type SetSight, type SetTimes, type ShowResults, type SightSet, type SignalGiven, type Spot, type Stimulus, type Style, type TakeAnswerDown, type TakeWorkBack, type TimeGiven, type TimesSet, type Topic, type TurnAway, type UndoGroups, type VisitWork, type WallPlan, type WallRules, type WorkHandedIn, type WorkSetAside, type WorkTakenBack, type WorkVisited, type WorkWaits } from './forms';
 import { know, readCommand, readRoomEvent } from './kinds';
 type Raw = any[]; // What the MessagePack reader gives.
 
@@ -149,6 +149,17 @@ export function writeAskCheckIn(v: AskCheckIn): Raw {
   return [v.on];
 }
 
+export function readBeginPhase(raw: Raw): BeginPhase {
+  return {
+    kind: 'beginPhase',
+    plan: { kind: raw[0], words: raw[1], minutes: raw[2], endsItself: raw[3], part: raw[4] },
+  };
+}
+
+export function writeBeginPhase(v: BeginPhase): Raw {
+  return [v.plan.kind, v.plan.words, v.plan.minutes, v.plan.endsItself, v.plan.part];
+}
+
 export function readCall(raw: Raw): Call {
   return {
     number: raw[0],
@@ -161,6 +172,15 @@ export function readCall(raw: Raw): Call {
     endedAt: raw[7] < 0 ? null : raw[7],
     reached: raw[8],
     read: raw[9],
+    answers: raw[10].map((x: Raw) => readCallAnswer(x)),
+  };
+}
+
+export function readCallAnswer(raw: Raw): CallAnswer {
+  return {
+    person: raw[0],
+    at: raw[1],
+    words: raw[2],
   };
 }
 
@@ -184,6 +204,7 @@ export function readCallConfirmed(raw: Raw): CallConfirmed {
     person: raw[0],
     number: raw[1],
     read: raw[2],
+    words: raw[3],
   };
 }
 
@@ -266,11 +287,12 @@ export function readConfirmCall(raw: Raw): ConfirmCall {
     kind: 'confirmCall',
     number: raw[0],
     read: raw[1],
+    words: raw[2],
   };
 }
 
 export function writeConfirmCall(v: ConfirmCall): Raw {
-  return [v.number, v.read];
+  return [v.number, v.read, v.words];
 }
 
 export function readConfirmLateChange(raw: Raw): ConfirmLateChange {
@@ -347,6 +369,17 @@ export function readEndCall(raw: Raw): EndCall {
 
 export function writeEndCall(v: EndCall): Raw {
   return [v.number];
+}
+
+export function readEndPhase(raw: Raw): EndPhase {
+  return {
+    kind: 'endPhase',
+    back: raw[0],
+  };
+}
+
+export function writeEndPhase(v: EndPhase): Raw {
+  return [v.back];
 }
 
 export function readFieldPlan(raw: Raw): FieldPlan {
@@ -437,6 +470,18 @@ export function writeGiveSignal(v: GiveSignal): Raw {
   const raw: Raw = [v.person, v.signal, v.on];
   if (v.reason !== 0 || v.words !== '') raw.push(v.reason, v.words);
   return raw;
+}
+
+export function readGiveTime(raw: Raw): GiveTime {
+  return {
+    kind: 'giveTime',
+    minutes: raw[0],
+    person: raw[1],
+  };
+}
+
+export function writeGiveTime(v: GiveTime): Raw {
+  return [v.minutes, v.person];
 }
 
 export function readGivenCard(raw: Raw): GivenCard {
@@ -740,6 +785,8 @@ export function readLessonSnapshot(raw: Raw): LessonSnapshot {
     visits: raw[34].map((x: Raw) => readLastVisit(x)),
     calls: raw[35].map((x: Raw) => readCall(x)),
     questions: raw[36].map((x: Raw) => readQuickQuestion(x)),
+    phase: raw[37] == null ? null : readPhase(raw[37]),
+    phasesBefore: raw[38].map((x: Raw) => readPhasePlan(x)),
   };
 }
 
@@ -822,6 +869,13 @@ export function readMomentCame(raw: Raw): MomentCame {
   return {
     kind: 'momentCame',
     moment: raw[0],
+  };
+}
+
+export function readMoreTime(raw: Raw): MoreTime {
+  return {
+    person: raw[0],
+    until: raw[1],
   };
 }
 
@@ -976,6 +1030,49 @@ export function readPersonTurnedAway(raw: Raw): PersonTurnedAway {
   return {
     kind: 'personTurnedAway',
     person: raw[0],
+  };
+}
+
+export function readPhase(raw: Raw): Phase {
+  return {
+    plan: { kind: raw[0], words: raw[1], minutes: raw[2], endsItself: raw[3], part: raw[4] },
+    begunAt: raw[5],
+    endsAt: raw[6] < 0 ? null : raw[6],
+    longer: raw[7].map((x: Raw) => readMoreTime(x)),
+  };
+}
+
+export function readPhaseBegun(raw: Raw): PhaseBegun {
+  return {
+    kind: 'phaseBegun',
+    plan: { kind: raw[0], words: raw[1], minutes: raw[2], endsItself: raw[3], part: raw[4] },
+  };
+}
+
+export function readPhaseEnded(_raw: Raw): PhaseEnded {
+  return {
+    kind: 'phaseEnded',
+  };
+}
+
+export function readPhasePlan(raw: Raw): PhasePlan {
+  return {
+    kind: raw[0],
+    words: raw[1],
+    minutes: raw[2],
+    endsItself: raw[3],
+    part: raw[4],
+  };
+}
+
+export function writePhasePlan(v: PhasePlan): Raw {
+  return [v.kind, v.words, v.minutes, v.endsItself, v.part];
+}
+
+export function readPhaseResumed(raw: Raw): PhaseResumed {
+  return {
+    kind: 'phaseResumed',
+    plan: { kind: raw[0], words: raw[1], minutes: raw[2], endsItself: raw[3], part: raw[4] },
   };
 }
 
@@ -1363,6 +1460,14 @@ export function writeTakeWorkBack(_v: TakeWorkBack): Raw {
   return [];
 }
 
+export function readTimeGiven(raw: Raw): TimeGiven {
+  return {
+    kind: 'timeGiven',
+    person: raw[0],
+    endsAt: raw[1],
+  };
+}
+
 export function readTimesSet(raw: Raw): TimesSet {
   return {
     kind: 'timesSet',
@@ -1566,6 +1671,9 @@ know({
     92: readPoseQuestion,
     93: readCloseQuestion,
     94: readGiveReply,
+    95: readBeginPhase,
+    96: readGiveTime,
+    97: readEndPhase,
   },
   readRoomEvent: {
     1: readClientAdmitted,
@@ -1626,6 +1734,10 @@ know({
     125: readQuestionPosed,
     126: readQuestionClosed,
     127: readReplyGiven,
+    128: readPhaseBegun,
+    129: readTimeGiven,
+    130: readPhaseEnded,
+    131: readPhaseResumed,
   },
   readRoomSnapshot: {
     2: readLessonSnapshot,
@@ -1673,5 +1785,8 @@ know({
     poseQuestion: [92, writePoseQuestion],
     closeQuestion: [93, writeCloseQuestion],
     giveReply: [94, writeGiveReply],
+    beginPhase: [95, writeBeginPhase],
+    giveTime: [96, writeGiveTime],
+    endPhase: [97, writeEndPhase],
   },
 });

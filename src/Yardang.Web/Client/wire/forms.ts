@@ -137,6 +137,14 @@ export const enum PartKind {
   Wall = 2,
 }
 
+/** What is done in a phase of a lesson. The numbers are on the wire. */
+export const enum PhaseKind {
+  Work = 0,
+  Think = 1,
+  Talk = 2,
+  Choose = 3,
+}
+
 /** The properties that can be changed, each on its own. The numbers are on the wire. */
 export const enum Property {
   Place = 1,
@@ -401,7 +409,10 @@ export type Command =
   | HoldPens
   | PoseQuestion
   | CloseQuestion
-  | GiveReply;
+  | GiveReply
+  | BeginPhase
+  | GiveTime
+  | EndPhase;
 
 /** What a mark is made of: a closed set, one record for each kind, in Bodies. All that the core has to know of a kind is what is asked for here. Places and sizes are in page coordinates, 1/100 mm. */
 export type MarkBody =
@@ -522,7 +533,11 @@ export type RoomEvent =
   | PensHeld
   | QuestionPosed
   | QuestionClosed
-  | ReplyGiven;
+  | ReplyGiven
+  | PhaseBegun
+  | TimeGiven
+  | PhaseEnded
+  | PhaseResumed;
 
 /** A room's state in one piece, by the numbers of RoomKind. */
 export type RoomSnapshot =
@@ -702,6 +717,12 @@ export interface Axis {
   readonly step: number;
 }
 
+/** Staff: begin a phase. What went on before can be gone back to. */
+export interface BeginPhase {
+  readonly kind: 'beginPhase';
+  readonly plan: PhasePlan;
+}
+
 /** Staff: groups set out on a round trip. */
 export interface BeginTrip {
   readonly kind: 'beginTrip';
@@ -770,6 +791,18 @@ export interface Call {
   readonly reached: readonly number[];
   /** Who says that they have read the line. */
   readonly read: readonly number[];
+  /** What was answered to the line, one answer of each. */
+  readonly answers: readonly CallAnswer[];
+}
+
+/** What somebody answered to a line. */
+export interface CallAnswer {
+  /** Who. */
+  readonly person: number;
+  /** When, server time in ms. */
+  readonly at: number;
+  /** The answer. */
+  readonly words: string;
 }
 
 /** Staff: say something to some of the class, or to all of it. */
@@ -791,6 +824,7 @@ export interface CallConfirmed {
   readonly person: number;
   readonly number: number;
   readonly read: boolean;
+  readonly words: string;
 }
 
 /** A call counts no longer. */
@@ -1116,11 +1150,15 @@ export interface ColourCard {
   readonly colour: number;
 }
 
-/** A student: it is on my screen, and I am where I was called; or I have read the line. */
+/** A student: it is on my screen, and I am where I was called; or I have read the line, and perhaps answer it. */
 export interface ConfirmCall {
   readonly kind: 'confirmCall';
+  /** Which call. */
   readonly number: number;
+  /** Whether the line was read. */
   readonly read: boolean;
+  /** An answer of at most WordsLength letters; may be empty. */
+  readonly words: string;
 }
 
 /** A student: a late change is on my screen. */
@@ -1205,6 +1243,12 @@ export interface DrawnStroke {
 export interface EndCall {
   readonly kind: 'endCall';
   readonly number: number;
+}
+
+/** Staff: the phase is over. Back: the one before goes on, with its time from the beginning. */
+export interface EndPhase {
+  readonly kind: 'endPhase';
+  readonly back: boolean;
 }
 
 /** Staff: the round trip is over; everybody goes where they like. */
@@ -1387,6 +1431,15 @@ export interface GiveStarters {
   readonly kind: 'giveStarters';
   readonly person: number;
   readonly starters: readonly Texts[];
+}
+
+/** Staff: so many minutes more, or fewer, for everybody or for one. */
+export interface GiveTime {
+  readonly kind: 'giveTime';
+  /** How many; less than 0: fewer. */
+  readonly minutes: number;
+  /** For whom; 0 for everybody. */
+  readonly person: number;
 }
 
 /** A card of the teacher's that is up from the beginning. */
@@ -1738,6 +1791,8 @@ export interface LessonSnapshot {
   readonly visits: readonly LastVisit[];
   readonly calls: readonly Call[];
   readonly questions: readonly QuickQuestion[];
+  readonly phase: Phase | null;
+  readonly phasesBefore: readonly PhasePlan[];
 }
 
 /** When a lesson opens, is due and closes: server time in ms since 1970-01-01 UTC, null where nothing is said. */
@@ -1958,6 +2013,12 @@ export interface MaskNames {
 export interface MomentCame {
   readonly kind: 'momentCame';
   readonly moment: Moment;
+}
+
+/** Somebody has more time than the others. */
+export interface MoreTime {
+  readonly person: number;
+  readonly until: number;
 }
 
 /** A card goes under another topic, or to another place under its own. */
@@ -2256,6 +2317,49 @@ export interface PersonRemoved {
 export interface PersonTurnedAway {
   readonly kind: 'personTurnedAway';
   readonly person: number;
+}
+
+/** A phase that goes on. */
+export interface Phase {
+  /** As it was begun. */
+  readonly plan: PhasePlan;
+  /** When, server time in ms. */
+  readonly begunAt: number;
+  /** When its time is over, server time in ms; null if it has none. */
+  readonly endsAt: number | null;
+  /** Who has more time, and until when. A student is told of nobody else. */
+  readonly longer: readonly MoreTime[];
+}
+
+/** A phase has begun. */
+export interface PhaseBegun {
+  readonly kind: 'phaseBegun';
+  readonly plan: PhasePlan;
+}
+
+/** No phase goes on any more. */
+export interface PhaseEnded {
+  readonly kind: 'phaseEnded';
+}
+
+/** A phase of a lesson, as a teacher begins it. */
+export interface PhasePlan {
+  /** What is done. */
+  readonly kind: PhaseKind;
+  /** A sentence for students; may be empty. */
+  readonly words: string;
+  /** How long it is meant to last; 0: as long as it takes. */
+  readonly minutes: number;
+  /** Whether nobody writes any more when the time is over; else it only says so. */
+  readonly endsItself: boolean;
+  /** The part that it opens; 0 for none. */
+  readonly part: number;
+}
+
+/** The phase before goes on again. */
+export interface PhaseResumed {
+  readonly kind: 'phaseResumed';
+  readonly plan: PhasePlan;
 }
 
 /** A picture. */
@@ -2900,6 +3004,15 @@ export interface TextBody {
 /** Staff: tidy the field. */
 export interface TidyField {
   readonly kind: 'tidyField';
+}
+
+/** The time is over at another moment. */
+export interface TimeGiven {
+  readonly kind: 'timeGiven';
+  /** For whom; 0 for everybody. */
+  readonly person: number;
+  /** When, server time in ms. */
+  readonly endsAt: number;
 }
 
 /** The times were set. */

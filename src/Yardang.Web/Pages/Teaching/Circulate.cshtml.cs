@@ -15,8 +15,23 @@ namespace Yardang.Web.Pages;
 
 /// <summary>The teacher's live view of all the work.</summary>
 [Authorize]
-public sealed class CirculateModel(AccessResolver access, LessonPeople people, SendingAway sendingAway, FrozenVersions versions, IDbContextFactory<SchoolContext> school, IStringLocalizer<UiTexts> texts, BoardSummaries summaries) : PageModel
+public sealed class CirculateModel(AccessResolver access, LessonPeople people, SendingAway sendingAway, FrozenVersions versions, IDbContextFactory<SchoolContext> school, IStringLocalizer<UiTexts> texts, BoardSummaries summaries, SchoolClock clock) : PageModel
 {
+    private static readonly string[] s_refusals = ["refused", "refusedOther"];
+    private static readonly string[] s_viewsTogether = ["came"];
+    private static readonly string[] s_viewsOfWallTogether = ["came", "table"];
+    private static readonly string[] s_viewsOfWalls = ["name", "group", "table"];
+    private static readonly string[] s_viewsOfBoards = ["name", "group", "page", "table"];
+
+    /// <summary>For how many minutes somebody is paused.</summary>
+    public static readonly int[] Pauses = [2, 5, 10];
+
+    /// <summary>How long a phase lasts, minutes; 0: as long as it takes.</summary>
+    public static readonly int[] PhaseMinutes = [0, 1, 2, 3, 5, 8, 10, 15, 20, 30, 45];
+
+    /// <summary>By how much it is lengthened at once, minutes.</summary>
+    public static readonly int[] MoreMinutes = [1, 5];
+
     private static readonly string[] s_cells = ["untouched", "begun", "going", "quiet", "handed"];
 
     public LessonRecord Lesson { get; private set; } = null!;
@@ -44,6 +59,9 @@ public sealed class CirculateModel(AccessResolver access, LessonPeople people, S
     /// <summary>The teacher's own board; none beside walls.</summary>
     public Guid? TeachersBoard { get; private set; }
 
+    /// <summary>The views of the work that there are, the first as long as nothing else was chosen.</summary>
+    public IReadOnlyList<string> Views { get; private set; } = [];
+
     /// <summary>The languages in which the boards can be printed, if there are several.</summary>
     public IReadOnlyList<string> Languages { get; private set; } = [];
 
@@ -59,13 +77,19 @@ public sealed class CirculateModel(AccessResolver access, LessonPeople people, S
         (Lesson, Part) = (lesson, seen);
         People = await people.SeatedAsync(lesson, seen);
         var all = PageData.Texts(
-            texts, "Circulate", "Everybody", "PensGoingDown", "PensDownOn", "PensDownOnOne", "PeopleOne", "PensGoingUp", "PensUp", "Closed", "People", "PageOf", "MinutesAgo", "CheckInSilent", "CheckInSilentOne", "Away", "AwayOne", "OnPage", "PageHead", "JustNow", "NotStarted", "Helper", "HandedIn", "HandedInLate", "HandedInChanged", "Flood", "LatePage", "LateStrokes", "LateStroke", "LateChanges", "LateChange");
+            texts, "Circulate", "Everybody", "PensGoingDown", "PensDownOn", "PensDownOnOne", "PeopleOne", "PensGoingUp", "PensUp", "Closed", "People", "PageOf", "MinutesAgo", "Away", "AwayOne", "OnPage", "PageHead", "PenDownHere", "NoGroup", "JustNow", "NotStarted", "Helper", "HandedIn", "HandedInLate", "HandedInChanged", "Flood", "LatePage", "LateStrokes", "LateStroke", "LateChanges", "LateChange");
         foreach (var (name, text) in PageData.Texts(texts, "Needs", "NeedLateEarlier", "Waiting", "WaitingMinutes")) all[name] = text;
+        foreach (var (name, text) in PageData.Texts(texts, "Steering", "PickedAll", "CalledPage", "CalledPart", "LeadsPage", "LeadsPart", "ToAll", "ToSome", "Reached", "NotReached", "Read", "PenDownUntil", "NewGroup", "Cleared", "ClearedOne", "ClearedNothing")) all[name] = text;
+        foreach (var (name, text) in PageData.Texts(texts, "Asking", "Silent", "SilentNobody", "Answered")) all[name] = text;
+        foreach (var (name, text) in PageData.Texts(texts, "Circulate", "CheckInSilent", "CheckInSilentOne")) all[name] = text;
+        foreach (var name in s_refusals) all[name] = WorkTexts.For(texts)[name];
+        all["phase"] = Enum.GetValues<PhaseKind>().ToDictionary(k => (int)k, k => texts[$"Phase.Name.{(int)k}"].Value);
+        foreach (var (name, key) in new[] { ("phaseNone", "Phase.None"), ("phaseOver", "Phase.TimeOver"), ("phaseLonger", "Phase.Longer") }) all[name] = texts[key].Value;
         all["cell"] = s_cells.ToDictionary(s => s, s => texts[$"Circulate.Cell.{s}"].Value, StringComparer.Ordinal);
         all["need"] = Enum.GetValues<NeedKind>().ToDictionary(k => (int)k, k => texts[$"Need.{k}"].Value);
         all["needWhy"] = Enum.GetValues<NeedKind>().Select(k => (Kind: k, Text: texts[$"Need.{k}.Why"])).Where(w => !w.Text.ResourceNotFound).ToDictionary(w => (int)w.Kind, w => w.Text.Value);
         all["needReason"] = Enum.GetValues<HandReason>().Where(r => r != HandReason.None).ToDictionary(r => (int)r, r => texts[$"Signal.Why.{r}"].Value);
-        foreach (var (name, text) in PageData.Texts(texts, "Circulate", "OpenQuestions", "AnsweredQuestions", "NoQuestionYet", "Questions", "QuestionsOne", "ToBePlaced", "NothingPlaced", "NotAllPlaced", "OnField", "FieldLinks", "NothingYet")) all[name] = text;
+        foreach (var (name, text) in PageData.Texts(texts, "Circulate", "OpenQuestions", "AnsweredQuestions", "NoQuestionYet", "Questions", "QuestionsOne", "ToBePlaced", "NothingPlaced", "NotAllPlaced", "OnField", "FieldLinks", "NothingYet", "NothingOfOne", "MoreOfOne")) all[name] = text;
         foreach (var (name, text) in PageData.Texts(texts, "Wall", "Nowhere", "Everything", "Cards", "CardsOne", "NoCardsYet", "Owing", "OnLine", "Picture", "Drawing", "Formula", "MapPlace")) all[name] = text;
         if (IsWall) all["everybody"] = texts["Circulate.EverybodysWall"].Value;
         await using var db = await school.CreateDbContextAsync();
@@ -74,9 +98,35 @@ public sealed class CirculateModel(AccessResolver access, LessonPeople people, S
         Languages = Core.Activities.Languages.In(version) is { Count: > 1 } several ? [.. several] : [];
         if (lesson.Parts.Length > 1) Parts = [.. lesson.Parts.Select(p => (p, PartNames.Of(version.Find(p.Number)!, ContentLanguage.Current, texts)))];
         if (!IsWall) TeachersBoard = await Seating.RoomAsync(db, lesson, new(seen.Number, Whose.Teacher, 0));
+        var seats = await SeatsAsync(db, lesson);
+        Views = (IsTogether, IsWall) switch
+        {
+            (true, true) => s_viewsOfWallTogether,
+            (true, false) => s_viewsTogether,
+            (false, true) => [seats is null ? "came" : "seats", .. s_viewsOfWalls],
+            _ => [seats is null ? "came" : "seats", .. s_viewsOfBoards],
+        };
         Guid? together = IsTogether ? await Seating.RoomAsync(db, lesson, new(seen.Number, Whose.Together, 0)) : null;
-        Data = new { lesson = id, who = $"teacher-{visitor.TeacherId}", me = new { me.Number, me.IsStaff, me.LooksOnly }, part = seen.Number, openParts = lesson.Parts.Where(p => p.IsOpen).Select(p => p.Number), together, byGroup = lesson.Parts.IsByGroup(seen), isWall = IsWall, written = lesson.Language, people = People, teachers = await people.TeachersAsync(lesson), seats = await SeatsAsync(db, lesson), activity = await ActivityAsync(id), texts = all };
+        Data = new { lesson = id, who = $"teacher-{visitor.TeacherId}", me = new { me.Number, me.IsStaff, me.LooksOnly }, part = seen.Number, openParts = lesson.Parts.Where(p => p.IsOpen).Select(p => p.Number), together, byGroup = lesson.Parts.IsByGroup(seen), isWall = IsWall, written = lesson.Language, people = People, teachers = await people.TeachersAsync(lesson), seats, views = Views, zone = clock.Zone.Id, language = System.Globalization.CultureInfo.CurrentUICulture.Name, activity = await ActivityAsync(id), texts = all };
         return Page();
+    }
+
+    /// <summary>The keys of this page, and what they do.</summary>
+    public static IEnumerable<(string Keys, string Name)> Keys(bool looksOnly)
+    {
+        yield return ("1 – 5", "Views");
+        yield return ("+  −", "Size");
+        yield return ("PageUp  PageDown", "Page");
+        yield return ("/", "Find");
+        if (!looksOnly)
+        {
+            yield return ("d", "Pens");
+            yield return ("p", "Pick");
+            yield return ("m", "Line");
+            yield return ("Esc", "Nobody");
+        }
+
+        yield return ("?", "Keys");
     }
 
     /// <summary>After how many seconds something may be listed by itself: never, as usual, and some others.</summary>

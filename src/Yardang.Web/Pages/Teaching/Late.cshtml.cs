@@ -42,9 +42,20 @@ public sealed class LateModel(AccessResolver access, LateHanding late, LessonPeo
 
     public object Data { get; private set; } = new();
 
-    public async Task<IActionResult> OnGetAsync(Guid id, Guid? board, string? marks)
+    /// <summary>Who is chosen already, by actor number.</summary>
+    public IReadOnlySet<int> To { get; private set; } = new HashSet<int>();
+
+    /// <summary>Those who are chosen, or one of whom.</summary>
+    public bool IsTo(Group group) => group.People.Any(To.Contains);
+
+    /// <param name="id">The lesson.</param>
+    /// <param name="board">The board whose marks are handed out; null for pages of the workshop.</param>
+    /// <param name="marks">The ids of those marks.</param>
+    /// <param name="to">The numbers of those for whom it is, if that is known.</param>
+    public async Task<IActionResult> OnGetAsync(Guid id, Guid? board, string? marks, string? to)
     {
         if (await FindAsync(id) is not { } lesson) return NotFound();
+        To = Ids(to).Where(n => n is > 0 and < int.MaxValue).Select(n => (int)n).ToHashSet();
         await ShowAsync(lesson, board, Ids(marks));
         return Page();
     }

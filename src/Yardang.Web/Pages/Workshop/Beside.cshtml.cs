@@ -1,7 +1,9 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Localization;
+using Yardang.Core.Activities;
 using Yardang.Core.Lessons;
 using Yardang.Core.Rooms;
 using Yardang.Data.School;
@@ -12,7 +14,7 @@ namespace Yardang.Web.Pages;
 
 /// <summary>Sitting beside a student: their board, with the teacher's pen.</summary>
 [Authorize]
-public sealed class BesideModel(AccessResolver access, LessonPeople people, PouringOut pouring, IStringLocalizer<UiTexts> texts) : PageModel
+public sealed class BesideModel(AccessResolver access, LessonPeople people, PouringOut pouring, IDbContextFactory<SchoolContext> school, SchoolClock clock, IStringLocalizer<UiTexts> texts) : PageModel
 {
     private static readonly string[] s_pageFormats = ["png", "svg", "inkml"];
     private static readonly string[] s_wallFormats = ["pdf", "png", "svg", "csv"];
@@ -46,12 +48,14 @@ public sealed class BesideModel(AccessResolver access, LessonPeople people, Pour
 
             // Whose work is opened is seen to; not where all work.
             visits = me.LooksOnly || board.Place.Whose is not (Whose.Own or Whose.Group) ? [] : board.People.Where(p => p.Standing == Standing.In).Select(p => p.Number),
+            zone = clock.Zone.Id,
             who = $"teacher-{visitor.TeacherId}",
             texts = isWall ? WallTexts.For(texts) : BoardTexts.For(texts),
         }, record.Parts.Length == 1 ? $"/lesson/{lesson}" : $"/lesson/{lesson}?part={board.Place.Part}", texts[isWall ? "Wall.Back" : "Beside.Back"])
         {
             Kind = found.Kind,
             LooksOnly = me.LooksOnly,
+            OwnBoard = await OwnBoardAsync(record, board.Place),
             Links =
             [
                 .. (isWall ? s_wallFormats : s_pageFormats).Select(format => ($"/lesson/{lesson}/board/{id}.{format}", texts[$"{(isWall ? "Wall" : "Beside")}.{format}"].Value)),
@@ -66,6 +70,13 @@ public sealed class BesideModel(AccessResolver access, LessonPeople people, Pour
 
         if (!isWall) ViewData["HandsOut"] = $"/lesson/{lesson}/late?board={id}&marks=";
         return Page();
+    }
+
+    private async Task<string?> OwnBoardAsync(LessonRecord lesson, RoomPlace place)
+    {
+        if (place.Whose == Whose.Teacher || lesson.FindPart(place.Part) is not { Kind: PartKind.Pages }) return null;
+        await using var db = await school.CreateDbContextAsync();
+        return $"/lesson/{lesson.Id}/board/{await Seating.RoomAsync(db, lesson, new(place.Part, Whose.Teacher, 0))}";
     }
 
     private string HeadingOf(LessonRecord lesson, LessonBoard board, bool isWall) =>

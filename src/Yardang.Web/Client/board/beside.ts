@@ -1,0 +1,157 @@
+// Sitting beside a student: whose work is next, what was said to them and by them, and leading the class from here.
+
+import { fill, plural } from '../page-data';
+import { BESIDE, type Editor } from '../editor/editor';
+import { Leading } from '../lesson/leading';
+import { type Neighbour, neighboursOf, noteLooking } from '../lesson/neighbours';
+import type { LessonState } from '../room/lesson-state';
+import { Standing } from '../room/lesson-state';
+import type { RoomClient } from '../room/room-client';
+import type { Command } from '../room/wire';
+import { showTime } from '../show-moment';
+import { type Spot, SpotKind } from '../wire/forms';
+import type { BoardData, BoardTexts } from './board-data';
+
+interface Line {
+  readonly key: string;
+  readonly words: string;
+  readonly at: string;
+  /** Whether a student says it. */
+  readonly isAnswer: boolean;
+  /** Whether the student has read it. */
+  readonly isRead: boolean;
+}
+
+const BESIDE_EVERY_MS = 4000;
+const MOST_LINES = 6;
+
+export function besideOf(
+  data: BoardData,
+  lesson: () => RoomClient<LessonState> | null,
+  editor: () => Editor,
+  texts: BoardTexts,
+) {
+  const { lesson: id, work, part = 1, actor: me } = data;
+  const whose = data.visits ?? [];
+  const [before, after] = neighboursOf(id, work);
+  const submit = (command: Command) => {
+    const room = lesson();
+    if (room?.client) room.submit(command);
+  };
+  const leading = new Leading(lesson, part, me, () => {
+    const { page, surface } = editor();
+    return { page, middle: surface.middle(), nearness: surface.nearness };
+  });
+  const spotHere = (): Spot => ({ part, kind: SpotKind.Page, id: editor().page, x: 0, y: 0 });
+  const isTyping = (e: KeyboardEvent) => (e.target as HTMLElement).matches('input, textarea, select');
+
+  /** From a board of one's own; not from that of somebody beside whom one sits. */
+  const leads = whose.length === 0;
+  let isBegun = false;
+
+  noteLooking(id, work);
+  editor().onMoved = (x, y) => leads && leading.pointed(x, y);
+  const laidOut = editor().surface.onZoom;
+  editor().surface.onZoom = (percent) => {
+    laidOut(percent);
+    if (leads && isBegun) leading.moved();
+  };
+  if (!leads) setInterval(() => editor().preview([BESIDE]), BESIDE_EVERY_MS);
+  window.addEventListener('keydown', (e) => {
+    if (!e.altKey || e.ctrlKey || e.metaKey || isTyping(e) || document.querySelector('dialog[open]')) return;
+    const to = e.code === 'PageUp' ? before : e.code === 'PageDown' ? after : null;
+    const own = e.code === 'Home' ? document.querySelector<HTMLAnchorElement>('[data-own-board]') : null;
+    if (!to && !own) return;
+    e.preventDefault();
+    location.assign(own ? own.href : `/lesson/${id}/board/${to!.id}`);
+  });
+
+  return {
+    before: before as Neighbour | null,
+    after: after as Neighbour | null,
+    isWith: !leads,
+    /** What I say to whoever works here. */
+    words: '',
+    lines: [] as Line[],
+    isLeading: false,
+    ledText: '',
+
+    hrefOf(neighbour: Neighbour | null): string | null {
+      return neighbour && `/lesson/${id}/board/${neighbour.id}`;
+    },
+
+    refresh(): void {
+      const room = lesson();
+      if (!room) return;
+      const { calls, people } = room.state;
+      this.isLeading = leading.call > 0;
+      if (leads) this.follow();
+      const call = calls.get(leading.call);
+      const led = [...people.values()].filter(
+        (p) => p.standing === Standing.In && (call?.people.length === 0 || call?.people.includes(p.number)),
+      );
+      this.ledText = call ? plural(texts, 'leads', led.length) : '';
+      const isOne = (person: number) => whose.includes(person);
+      const said = [...calls.values()].filter((c) => c.words !== '' && c.people.some(isOne));
+      this.lines = said.slice(-MOST_LINES).flatMap((c) => [
+        {
+          key: String(c.number),
+          words: c.words,
+          at: showTime(c.at, data.zone),
+          isAnswer: false,
+          isRead: whose.every((p) => !c.people.includes(p) || c.read.includes(p)),
+        },
+        ...c.answers
+          .filter((a) => isOne(a.person))
+          .map((a) => ({
+            key: `${c.number} ${a.person}`,
+            words: a.words,
+            at: showTime(a.at, data.zone),
+            isAnswer: true,
+            isRead: true,
+          })),
+      ]);
+    },
+
+    /** Who leads goes on from where they have led; then the class goes where they go. */
+    follow(): void {
+      if (!isBegun && editor().sheets.pages.length > 0) {
+        isBegun = true;
+        const to = lesson()!.state.calls.get(leading.call)?.to;
+        if (to?.part === part && editor().sheets.pages.some((p) => p.id === to.id)) editor().turnToPage(to.id);
+      }
+      if (isBegun) leading.moved();
+    },
+
+    say(): void {
+      const words = this.words.trim();
+      if (words === '') return;
+      submit({ kind: 'callClass', people: whose, words, to: null, stays: false });
+      this.words = '';
+    },
+
+    /** What was typed is given back. */
+    refused(command: Command): void {
+      if (command.kind === 'callClass' && this.words === '') this.words = command.words;
+    },
+
+    callAll(): void {
+      submit({ kind: 'callClass', people: [], words: '', to: spotHere(), stays: false });
+    },
+
+    leadAll(): void {
+      submit({ kind: 'callClass', people: [], words: '', to: spotHere(), stays: true });
+    },
+
+    letGo(): void {
+      submit({ kind: 'endCall', number: leading.call });
+    },
+
+    get pageWords(): string {
+      const { sheets, page } = editor();
+      return fill(texts.callHere, sheets.pages.findIndex((p) => p.id === page) + 1);
+    },
+  };
+}
+
+export type Beside = ReturnType<typeof besideOf>;
