@@ -13,7 +13,7 @@ public sealed record LessonSnapshot(
     ImmutableArray<Group> Groups, int GroupsUsed, ImmutableArray<ImmutableArray<Group>> Past, ImmutableArray<ImmutableArray<Group>> Future, int GroupingVersion, long PlacesAsOf,
     long SeatsThrough, ImmutableArray<LateChange> LateChanges, [Inline] LessonTimes Times, bool Waits, bool IsOverdue, ImmutableArray<WorkWaits> Waiting,
     ImmutableArray<int> Parts, ImmutableSortedSet<int> OpenParts, int OpenedLast, ImmutableSortedSet<int> OwnFirstIn, [OrMinusOne] long? CheckInAt, [Inline] NeedsSettings Needs, ImmutableArray<AnsweredNeed> Answered, ImmutableArray<LastVisit> Visits,
-    ImmutableArray<Call> Calls, ImmutableArray<QuickQuestion> Questions, Phase? Phase, ImmutableArray<PhasePlan> PhasesBefore) : RoomSnapshot;
+    ImmutableArray<Call> Calls, ImmutableArray<QuickQuestion> Questions, Phase? Phase, ImmutableArray<PhasePlan> PhasesBefore, OnScreen Screen, long ScreenSetAt) : RoomSnapshot;
 
 /// <summary>An activity being worked on by people: who is in, door, groups, signals, pens.</summary>
 public sealed class Lesson : Room
@@ -111,6 +111,12 @@ public sealed class Lesson : Room
     /// <summary>The phase that goes on.</summary>
     public Phases Phases { get; } = new();
 
+    /// <summary>What the big screen shows.</summary>
+    public OnScreen Screen { get; private set; } = OnScreen.Nothing;
+
+    /// <summary>Since when, server time in ms; 0 if nothing was ever put there.</summary>
+    public long ScreenSetAt { get; private set; }
+
     /// <summary>What the class was asked lately.</summary>
     public QuickQuestions Questions { get; } = new();
 
@@ -119,6 +125,10 @@ public sealed class Lesson : Room
 
     /// <summary>What this lesson allows its students now.</summary>
     public Allowed Allowed => new(PensDown, Closed, Waits);
+
+    /// <summary>Whether writing is what the class does now: not while it talks or chooses, nor when its time is over.</summary>
+    /// <param name="time">Server time, ms.</param>
+    public bool IsWriting(long time) => Allowed.StudentsMayWrite && Phases.Now?.Plan.Kind is not (PhaseKind.Talk or PhaseKind.Choose) && !(Phases.Now is { Plan.EndsItself: true, EndsAt: { } end } && end <= time);
 
     // Whose pens are down besides, by actor number, and until when.
     private ImmutableSortedDictionary<int, long> Held => _people.Values.Where(p => p.PensDownUntil is not null).ToImmutableSortedDictionary(p => p.Number, p => p.PensDownUntil!.Value);
@@ -185,6 +195,7 @@ public sealed class Lesson : Room
         CallClass or LeadOn or PoseQuestion when Closed => Refusal.Closed,
         CallClass or LeadOn or EndCall => Calls.Decide(submission.Command, actor, _people, IsThere),
         PoseQuestion or CloseQuestion => Questions.Decide(submission.Command, actor, _people),
+        ShowOnScreen(var shown) => shown.IsSound() ? new Decision.Accepted(new ScreenSet(shown), Audience.Staff) : Refusal.OutOfRange,
         BeginPhase or GiveTime when Closed => Refusal.Closed,
         BeginPhase or GiveTime or EndPhase => Phases.Decide(submission.Command, _people, Parts, situation.Time),
         HoldPens hold => Closed ? Refusal.Closed : hold.Decide(_people, situation.Time),
@@ -212,6 +223,7 @@ public sealed class Lesson : Room
         Calls.Restore(s.Calls);
         Questions.Restore(s.Questions);
         Phases.Restore(s.Phase, s.PhasesBefore);
+        (Screen, ScreenSetAt) = (s.Screen, s.ScreenSetAt);
         foreach (var work in s.Waiting) _waiting[(work.Board, work.Person)] = work;
     }
 
@@ -288,6 +300,7 @@ public sealed class Lesson : Room
                 if (Phases.PartOpenedBy(envelope.Event) is > 0 and var opened) (OpenParts, OpenedLast) = (OpenParts.Add(opened), opened);
                 Phases.Apply(envelope.Event, envelope.Time);
                 break;
+            case ScreenSet(var shown): (Screen, ScreenSetAt) = (shown, envelope.Time); break;
             case PhaseEnded or TimeGiven: Phases.Apply(envelope.Event, envelope.Time); break;
             case QuestionPosed or QuestionClosed or ReplyGiven: Questions.Apply(envelope.Event, envelope.Time); break;
             case WorkVisited(var number):

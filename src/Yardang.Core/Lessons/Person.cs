@@ -47,6 +47,10 @@ public sealed record Person(int Number, long JoinedAt, [OrMinusOne] long? HandUp
         _ => this with { HandUpAt = null, Reason = HandReason.None, Words = "" },
     };
 
+    /// <summary>Whether their own pen is down.</summary>
+    /// <param name="time">Server time, ms.</param>
+    public bool IsHeld(long time) => PensDownUntil is { } until && (until == HoldPens.UntilSaid || until > time);
+
     /// <summary>Whether they belong to the class of this lesson: in, or still to come.</summary>
     public bool Belongs => Standing is Standing.In or Standing.Expected;
 }

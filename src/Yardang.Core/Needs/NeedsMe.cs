@@ -87,9 +87,9 @@ public static class NeedsMe
         if (offline > 0 && contact.AwayBefore >= offline && now.Now - contact.Since < BackFor) yield return new(NeedKind.CameBack, person.Number, contact.Since);
 
         // Who waits for the teacher or is done is not idle, nor who cannot write.
-        if (!now.MayWrite || pace is null || person.HandUpAt is not null || person.ReadyAt is not null || person.HandedInAt is not null || person.Report == Report.Stuck) yield break;
+        if (!now.MayWrite || pace is null || person.IsHeld(now.Now) || person.HandUpAt is not null || person.ReadyAt is not null || person.HandedInAt is not null || person.Report == Report.Stuck) yield break;
         var others = here.Where(s => s.Person.Number != person.Number && s.Pace is not null).ToList();
-        var from = Math.Max(Math.Max(Math.Max(student.OpenSince, Math.Max(person.JoinedAt, contact.Since)), now.LullUntil), now.Visits.GetValueOrDefault(person.Number)?.At ?? 0);
+        var from = Math.Max(Math.Max(Math.Max(student.OpenSince, Math.Max(person.JoinedAt, contact.Since)), Math.Max(now.LullUntil, person.PensDownUntil ?? 0)), now.Visits.GetValueOrDefault(person.Number)?.At ?? 0);
         var idle = pace.LastAct is null ? NotStarted(student, others, from, now) : Stopped(student, others, from, now);
         if (idle is not null) yield return idle;
         else if (IsInCircles(student, from, now)) yield return new(NeedKind.InCircles, person.Number, now.Now - (now.Settings.InCirclesAfter * 1_000L));

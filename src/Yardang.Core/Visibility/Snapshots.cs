@@ -72,5 +72,7 @@ public static class Snapshots
         [.. lesson.Calls.All.Values.Where(call => Sight.Of(reader, call)).Select(call => reader.IsStaff ? call : call.AsTold(reader.Number))],
         [.. lesson.Questions.All.Values.Select(question => reader.IsStaff ? question : question.AsTold(reader.Number))],
         reader.IsStaff ? lesson.Phases.Now : lesson.Phases.Now?.AsTold(reader.Number),
-        reader.IsStaff ? lesson.Phases.Before : []);
+        reader.IsStaff ? lesson.Phases.Before : [],
+        reader.IsStaff ? lesson.Screen : OnScreen.Nothing,
+        reader.IsStaff ? lesson.ScreenSetAt : 0);
 }

@@ -197,6 +197,7 @@ internal static class Forms
             case Yardang.Core.Lessons.BeginPhase v: Write(ref w, v); break;
             case Yardang.Core.Lessons.GiveTime v: Write(ref w, v); break;
             case Yardang.Core.Lessons.EndPhase v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.ShowOnScreen v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -287,6 +288,7 @@ internal static class Forms
         Yardang.Core.Lessons.BeginPhase => 95,
         Yardang.Core.Lessons.GiveTime => 96,
         Yardang.Core.Lessons.EndPhase => 97,
+        Yardang.Core.Lessons.ShowOnScreen => 98,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -385,6 +387,7 @@ internal static class Forms
         95 => ReadBeginPhase(ref r),
         96 => ReadGiveTime(ref r),
         97 => ReadEndPhase(ref r),
+        98 => ReadShowOnScreen(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of command: {kind}."),
     };
 
@@ -545,6 +548,7 @@ internal static class Forms
             case Yardang.Core.Lessons.TimeGiven v: Write(ref w, v); break;
             case Yardang.Core.Lessons.PhaseEnded v: Write(ref w, v); break;
             case Yardang.Core.Lessons.PhaseResumed v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.ScreenSet v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -660,6 +664,7 @@ internal static class Forms
         Yardang.Core.Lessons.TimeGiven => 129,
         Yardang.Core.Lessons.PhaseEnded => 130,
         Yardang.Core.Lessons.PhaseResumed => 131,
+        Yardang.Core.Lessons.ScreenSet => 132,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -783,6 +788,7 @@ internal static class Forms
         129 => ReadTimeGiven(ref r),
         130 => ReadPhaseEnded(ref r),
         131 => ReadPhaseResumed(ref r),
+        132 => ReadScreenSet(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of room event: {kind}."),
     };
 
@@ -4083,7 +4089,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.LessonSnapshot v)
     {
-        w.WriteArrayHeader(39);
+        w.WriteArrayHeader(41);
         w.Write((int)v.Door);
         w.Write(v.PensDown);
         w.Write(v.PensConfirmedOn ?? -1);
@@ -4211,11 +4217,13 @@ internal static class Forms
             Write(ref w, item);
         }
 
+        Write(ref w, v.Screen);
+        w.Write(v.ScreenSetAt);
     }
 
     public static Yardang.Core.Lessons.LessonSnapshot ReadLessonSnapshot(ref MessagePackReader r)
     {
-        var fields = new Fields(ref r, 39);
+        var fields = new Fields(ref r, 41);
         Yardang.Core.Lessons.Door @door = (Yardang.Core.Lessons.Door)r.ReadInt32();
         System.Boolean @pensDown = r.ReadBoolean();
         System.Int32? @pensConfirmedOn = ByHand.OrNull(r.ReadInt32());
@@ -4248,8 +4256,10 @@ internal static class Forms
         ImmutableArray<Yardang.Core.Lessons.QuickQuestion> @questions = ReadListOfQuickQuestion(ref r);
         Yardang.Core.Lessons.Phase? @phase = r.TryReadNil() ? null : ReadPhase(ref r);
         ImmutableArray<Yardang.Core.Lessons.PhasePlan> @phasesBefore = ReadListOfPhasePlan(ref r);
+        Yardang.Core.Lessons.OnScreen @screen = ReadOnScreen(ref r);
+        System.Int64 @screenSetAt = r.ReadInt64();
         fields.End(ref r);
-        return new Yardang.Core.Lessons.LessonSnapshot(@door, @pensDown, @pensConfirmedOn, @closed, @people, @namesMasked, @seesOtherBoards, @seesTeachersBoard, @groups, @groupsUsed, @past, @future, @groupingVersion, @placesAsOf, @seatsThrough, @lateChanges, @times, @waits, @isOverdue, @waiting, @parts, @openParts, @openedLast, @ownFirstIn, @checkInAt, @needs, @answered, @visits, @calls, @questions, @phase, @phasesBefore);
+        return new Yardang.Core.Lessons.LessonSnapshot(@door, @pensDown, @pensConfirmedOn, @closed, @people, @namesMasked, @seesOtherBoards, @seesTeachersBoard, @groups, @groupsUsed, @past, @future, @groupingVersion, @placesAsOf, @seatsThrough, @lateChanges, @times, @waits, @isOverdue, @waiting, @parts, @openParts, @openedLast, @ownFirstIn, @checkInAt, @needs, @answered, @visits, @calls, @questions, @phase, @phasesBefore, @screen, @screenSetAt);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.LessonTimes v)
@@ -4957,6 +4967,33 @@ internal static class Forms
         Yardang.Core.Marks.Words @words = ReadWords(ref r);
         fields.End(ref r);
         return new Yardang.Core.Marks.NoteBody(@x, @y, @width, @height, @words);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.OnScreen v)
+    {
+        w.WriteArrayHeader(5);
+        w.Write((int)v.Kind);
+        w.WriteArrayHeader(v.Rooms.Length);
+        foreach (var item in v.Rooms)
+        {
+            w.Write(item.ToString());
+        }
+
+        w.Write(v.Page);
+        w.Write(v.WithClock);
+        w.Write(v.Frozen);
+    }
+
+    public static Yardang.Core.Lessons.OnScreen ReadOnScreen(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 5);
+        Yardang.Core.Lessons.ScreenKind @kind = (Yardang.Core.Lessons.ScreenKind)r.ReadInt32();
+        ImmutableArray<System.Guid> @rooms = ReadListOfGuid(ref r);
+        System.Int64 @page = r.ReadInt64();
+        System.Boolean @withClock = r.ReadBoolean();
+        System.Boolean @frozen = r.ReadBoolean();
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.OnScreen(@kind, @rooms, @page, @withClock, @frozen);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.OrderHidden v)
@@ -6628,6 +6665,29 @@ internal static class Forms
         return new Yardang.Core.Judges.ScoreReason(@value, @text, @words);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.ScreenSet v)
+    {
+        w.WriteArrayHeader(5);
+        w.Write((int)v.Shown.Kind);
+        w.WriteArrayHeader(v.Shown.Rooms.Length);
+        foreach (var item in v.Shown.Rooms)
+        {
+            w.Write(item.ToString());
+        }
+
+        w.Write(v.Shown.Page);
+        w.Write(v.Shown.WithClock);
+        w.Write(v.Shown.Frozen);
+    }
+
+    public static Yardang.Core.Lessons.ScreenSet ReadScreenSet(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 5);
+        Yardang.Core.Lessons.OnScreen @shown = new Yardang.Core.Lessons.OnScreen((Yardang.Core.Lessons.ScreenKind)r.ReadInt32(), ReadListOfGuid(ref r), r.ReadInt64(), r.ReadBoolean(), r.ReadBoolean());
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.ScreenSet(@shown);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.SealBroken v)
     {
         w.WriteArrayHeader(3);
@@ -6920,6 +6980,29 @@ internal static class Forms
         ImmutableArray<Yardang.Core.Activities.Part> @parts = ReadListOfPart(ref r);
         fields.End(ref r);
         return new Yardang.Core.Editing.SheetsSnapshot(@name, @directions, @pages, @marks, @gestures, @writers, @unit, @parts);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.ShowOnScreen v)
+    {
+        w.WriteArrayHeader(5);
+        w.Write((int)v.Shown.Kind);
+        w.WriteArrayHeader(v.Shown.Rooms.Length);
+        foreach (var item in v.Shown.Rooms)
+        {
+            w.Write(item.ToString());
+        }
+
+        w.Write(v.Shown.Page);
+        w.Write(v.Shown.WithClock);
+        w.Write(v.Shown.Frozen);
+    }
+
+    public static Yardang.Core.Lessons.ShowOnScreen ReadShowOnScreen(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 5);
+        Yardang.Core.Lessons.OnScreen @shown = new Yardang.Core.Lessons.OnScreen((Yardang.Core.Lessons.ScreenKind)r.ReadInt32(), ReadListOfGuid(ref r), r.ReadInt64(), r.ReadBoolean(), r.ReadBoolean());
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.ShowOnScreen(@shown);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.ShowOrder v)
@@ -8545,6 +8628,15 @@ internal static class Forms
         if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
         var list = ImmutableArray.CreateBuilder<Yardang.Core.Lessons.Group>(count);
         for (; count > 0; count--) list.Add(ReadGroup(ref r));
+        return list.MoveToImmutable();
+    }
+
+    private static ImmutableArray<System.Guid> ReadListOfGuid(ref MessagePackReader r, int most = int.MaxValue)
+    {
+        var count = r.ReadArrayHeader();
+        if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
+        var list = ImmutableArray.CreateBuilder<System.Guid>(count);
+        for (; count > 0; count--) list.Add(System.Guid.Parse(ByHand.ReadText(ref r)));
         return list.MoveToImmutable();
     }
 

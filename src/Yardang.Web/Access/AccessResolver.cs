@@ -2,6 +2,7 @@ using Microsoft.EntityFrameworkCore;
 using Yardang.Core.Lessons;
 using Yardang.Core.Rooms;
 using Yardang.Data.School;
+using Yardang.Web.BigScreen;
 
 namespace Yardang.Web.Access;
 
@@ -32,7 +33,7 @@ public enum Power
 }
 
 /// <summary>The one place where it is decided who may see and do what: for pages, hub and files alike.</summary>
-public sealed class AccessResolver(IDbContextFactory<SchoolContext> school)
+public sealed class AccessResolver(IDbContextFactory<SchoolContext> school, ScreenKeys screens)
 {
     /// <summary>Who the visitor is in a room; null if they have no business there, or there is no such room.</summary>
     public async Task<RoomAccess?> ForRoomAsync(Visitor visitor, Guid room)
@@ -69,6 +70,14 @@ public sealed class AccessResolver(IDbContextFactory<SchoolContext> school)
     {
         await using var db = await school.CreateDbContextAsync();
         return await EmbeddedAsync(db, key);
+    }
+
+    /// <summary>The lesson whose big screen somebody has the key of; null if it is none.</summary>
+    public async Task<LessonRecord?> BigScreenAsync(string key)
+    {
+        if (screens.Read(key) is not { } lesson) return null;
+        await using var db = await school.CreateDbContextAsync();
+        return await db.Lessons.FindAsync(lesson);
     }
 
     private static async Task<Guid?> EmbeddedAsync(SchoolContext db, string key)

@@ -60,6 +60,7 @@ const withoutUnused = {
 await build({
   plugins: [styles, withoutUnused],
   entryPoints: {
+    'big-screen': 'Client/entry-big-screen.ts',
     board: 'Client/entry-board.ts',
     circulate: 'Client/entry-circulate.ts',
     door: 'Client/entry-door.ts',
@@ -110,6 +111,7 @@ execFileSync(
 
 // Styles that only some pages need, which name them.
 for (const file of [
+  'BigScreen/screen.css',
   'Student/chosen.css',
   'Workshop/beside.css',
   'Workshop/wall-plan.css',

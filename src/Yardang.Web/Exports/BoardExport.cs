@@ -55,6 +55,14 @@ public sealed class BoardExport(AccessResolver access, LessonPeople people, Wall
         return await desk.GiveAsync(make, type, $"{name}.{format}", context.RequestAborted);
     }
 
+    /// <summary>A page of a board, the first if there is no such page, or a whole wall, without anybody's name; null if there is nothing.</summary>
+    public async Task<ExportPage?> NamelessAsync(LessonRecord lesson, LessonBoard board, long page, CancellationToken stop)
+    {
+        if (IsWall(lesson, board)) return await walls.NamelessAsync(lesson, board, stop);
+        var pages = await PagesAsync(lesson, board, null, stop, named: false);
+        return pages.Find(p => p.Page.Id == page) ?? pages.FirstOrDefault();
+    }
+
     /// <summary>An activity as an archive, for its owner.</summary>
     public async Task<IResult> ArchiveAsync(HttpContext context, Guid activity)
     {

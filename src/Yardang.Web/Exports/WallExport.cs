@@ -55,6 +55,9 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
         };
     }
 
+    /// <summary>A wall as a whole, without anybody's name.</summary>
+    public async Task<ExportPage> NamelessAsync(LessonRecord lesson, LessonBoard board, CancellationToken stop) => WallPages.Whole(await SheetAsync(lesson, board, null, names: false, stop));
+
     /// <summary>A wall on pages to be printed.</summary>
     public async Task<IReadOnlyList<ExportPage>> PagesAsync(LessonRecord lesson, LessonBoard board, string? language, CancellationToken stop) =>
         WallPages.On(PageSize.A4Wide, await SheetAsync(lesson, board, language, names: true, stop));

@@ -52,8 +52,8 @@ public sealed class Attention(IDbContextFactory<SchoolContext> school, RoomHosts
     {
         var host = await hosts.GetAsync(lesson);
         if (!_lessons.TryGetValue(lesson, out var watched)) watched = await LookAsync(host);
-        var seen = await LessonSeen.OfAsync(host);
         var now = clock.GetUtcNow().ToUnixTimeMilliseconds();
+        var seen = await LessonSeen.OfAsync(host, now);
         return new(NeedsMe.Of(watched.Now(seen, now)), watched.Presences(seen, now), watched.Pages());
     }
 
@@ -76,9 +76,10 @@ public sealed class Attention(IDbContextFactory<SchoolContext> school, RoomHosts
 
     private async Task<WatchedLesson> LookAsync(RoomHost host)
     {
-        var seen = await LessonSeen.OfAsync(host);
+        var now = clock.GetUtcNow().ToUnixTimeMilliseconds();
+        var seen = await LessonSeen.OfAsync(host, now);
         var work = await WorkOfAsync(host.Id);
-        return _lessons[host.Id] = _lessons.GetValueOrDefault(host.Id, WatchedLesson.New).Looked(seen, work, clock.GetUtcNow().ToUnixTimeMilliseconds());
+        return _lessons[host.Id] = _lessons.GetValueOrDefault(host.Id, WatchedLesson.New).Looked(seen, work, now);
     }
 
     private async Task<IReadOnlyDictionary<int, WorkNow>> WorkOfAsync(Guid id)

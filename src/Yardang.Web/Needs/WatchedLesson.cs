@@ -8,13 +8,13 @@ namespace Yardang.Web.Needs;
 /// <summary>A lesson at one moment, as its room says.</summary>
 internal sealed record LessonSeen(ImmutableArray<Person> People, bool MayWrite, NeedsSettings Settings, IReadOnlyDictionary<(int Person, NeedKind Kind), AnsweredNeed> Answered, IReadOnlyDictionary<int, LastVisit> Visits, ImmutableArray<WorkWaits> Waiting, IReadOnlyCollection<int> Here)
 {
-    public static async Task<LessonSeen> OfAsync(RoomHost host)
+    public static async Task<LessonSeen> OfAsync(RoomHost host, long time)
     {
         LessonSeen? seen = null;
         await host.LookAsync(r =>
         {
             var lesson = (Lesson)r;
-            seen = new([.. lesson.People.Values], lesson.Allowed.StudentsMayWrite, lesson.Needs, lesson.Answered.ToDictionary(), lesson.Visits.ToDictionary(), [.. lesson.Waiting], []);
+            seen = new([.. lesson.People.Values], lesson.IsWriting(time), lesson.Needs, lesson.Answered.ToDictionary(), lesson.Visits.ToDictionary(), [.. lesson.Waiting], []);
         });
         return seen! with { Here = host.StudentsHere };
     }

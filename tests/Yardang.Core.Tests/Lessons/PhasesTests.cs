@@ -97,6 +97,21 @@ public class PhasesTests
     }
 
     [Fact]
+    public void Nobody_is_waited_for_to_write_while_the_class_talks_or_chooses_or_its_time_is_over()
+    {
+        Assert.True(_script.Lesson.IsWriting(1_000_000));
+        foreach (var (kind, writes) in new[] { (PhaseKind.Think, true), (PhaseKind.Talk, false), (PhaseKind.Choose, false), (PhaseKind.Work, true) })
+        {
+            Begin(kind);
+            Assert.Equal(writes, _script.Lesson.IsWriting(1_000_000));
+        }
+
+        Begin(PhaseKind.Work, minutes: 1, endsItself: true);
+        Assert.True(_script.Lesson.IsWriting(1_000_000));
+        Assert.False(_script.Lesson.IsWriting(1_000_000 + Minute));
+    }
+
+    [Fact]
     public void A_phase_opens_its_part()
     {
         var script = new LessonScript(people: 2);

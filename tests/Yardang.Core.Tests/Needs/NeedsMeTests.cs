@@ -57,6 +57,17 @@ public class NeedsMeTests
     }
 
     [Fact]
+    public void Whose_pen_is_down_is_not_idle_and_a_pause_that_is_over_counts_for_nothing()
+    {
+        Student[] others = [.. Enumerable.Range(3, 9).Select(Working)];
+        Student Paused(long? until) => Silent(2, since: 850) with { Person = new(2, 0, PensDownUntil: until) };
+        Assert.Empty(Needs([Paused(HoldPens.UntilSaid), .. others]));
+        Assert.Empty(Needs([Paused((Now + 60) * 1_000), .. others]));
+        Assert.Empty(Needs([Paused((Now - 60) * 1_000), .. others]));
+        Assert.Single(Needs([Paused(null), .. others]));
+    }
+
+    [Fact]
     public void A_pause_in_which_nobody_could_write_does_not_count_as_thinking()
     {
         var pace = Pace.Unknown.Seen(100_000, 1, 0, 100_000).Seen(400_000, 2, 300_000, 400_000);

@@ -13,6 +13,7 @@ using Yardang.Data.Media;
 using Yardang.Data.School;
 using Yardang.Data.Wire;
 using Yardang.Web.Access;
+using Yardang.Web.BigScreen;
 using Yardang.Web.Lessons;
 using Yardang.Web.Rooms;
 
@@ -27,6 +28,7 @@ public class AccessMatrixTests
         await using var school = new TestSchool();
         var s = await AccessScene.CreateAsync(school);
         Who[] inLesson = [Who.BoardsStudent, Who.InTheGroup, Who.InAnotherGroup];
+        var screen = school.Get<ScreenKeys>().Of(s.Lesson.Id);
         (string Path, Who[] Allowed)[] matrix =
         [
             ("/", People.All),
@@ -44,6 +46,12 @@ public class AccessMatrixTests
             ("/to/nowhere", []),
             ($"/embed/{s.EmbedKey}", People.All),
             ("/embed/nothing", []),
+            ("/screen", People.All),
+            ($"/screen/{screen}", People.All),
+            ($"/screen/{screen}/now", People.All),
+            ($"/screen/{screen}/work/1.png", []),
+            ("/screen/nothing", []),
+            ("/screen/nothing/now", []),
             ($"/rooms/{s.Board}/snapshot?embed={s.EmbedKey}", []),
             ($"/join/{s.Lesson.Code}", People.All),
             ("/account", People.Teachers),
@@ -74,6 +82,7 @@ public class AccessMatrixTests
             ($"/lesson/{s.Lesson.Id}/times", People.Run),
             ($"/lesson/{s.Lesson.Id}/people.json", People.Staff),
             ($"/lesson/{s.Lesson.Id}/needs", People.Staff),
+            ($"/lesson/{s.Lesson.Id}/pairing", People.Run),
             ($"/lesson/{s.Lesson.Id}/slips.pdf", People.Run),
             ($"/lesson/{s.Lesson.Id}/boards.pdf", People.Run),
             ($"/lesson/{s.Lesson.Id}.yardang.zip", People.Run),

@@ -13,7 +13,7 @@ public class PostMatrixTests
     // For anybody: what they do is between the visitor and what they type, or takes only what is the visitor's own and says nothing about others' (deleting a class list).
     private static readonly string[] s_forAnybody =
     [
-        "/Index", "/SignIn", "/SignUp", "/SignOut", "/Forgot", "/Reset", "/Language", "/QuickStart", "/DevClass", "/Fault", "/Join", "/Join Again", "/Join Key", "/Account Keep", "/Classes Delete",
+        "/Index", "/SignIn", "/SignUp", "/SignOut", "/Forgot", "/Reset", "/Language", "/QuickStart", "/DevClass", "/Fault", "/Join", "/Join Again", "/Join Key", "/Pair", "/Account Keep", "/Classes Delete",
     ];
 
     private sealed record Sent(string Page, string Path, Who[] Allowed, Dictionary<string, string>? Fields = null)

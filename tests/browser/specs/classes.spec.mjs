@@ -121,7 +121,7 @@ test('a seating plan, by keyboard and by hand: in a lesson the boards stand wher
   for (const name of ['Ben', 'Maya', 'Amara']) await kept(await student(browser, code, name, {}, false, 'Your name or your number'));
   await expect(varga.locator('.tile')).toHaveCount(3);
   const place = (name) =>
-    varga.locator('.tile', { hasText: name }).evaluate((t) => [getComputedStyle(t).gridRowStart, getComputedStyle(t).gridColumnStart]);
+    varga.locator('.tile-place', { hasText: name }).evaluate((t) => [getComputedStyle(t).gridRowStart, getComputedStyle(t).gridColumnStart]);
   expect(await place('Amara')).toEqual(['1', '3']);
   expect(await place('Maya')).toEqual(['2', '3']);
   expect(await place('Ben')).toEqual(['3', '1']);

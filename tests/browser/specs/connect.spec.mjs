@@ -307,13 +307,13 @@ test('a picture to be labelled, without a network, and another purpose: nothing 
   await expect(labels(maya)).toHaveText(['pushes on']);
   await varga.getByRole('link', { name: 'The lesson' }).click();
   await varga.getByRole('button', { name: 'Pens down' }).click();
-  await expect(maya.locator('.on-page', { hasText: 'Pens are down' })).toBeVisible();
+  await expect(maya.locator('.called-held', { hasText: 'Pens are down' })).toBeVisible();
   await open(maya, 'Deck').click();
   await expect(about(maya).getByRole('button', { name: /^Link: / })).toHaveCount(0);
 
   // What was joined without a network before, and comes too late, the teacher reads as a sentence before she adds it.
   await varga.getByRole('button', { name: 'Pens up' }).click();
-  await expect(maya.locator('.on-page', { hasText: 'Pens are down' })).toBeHidden();
+  await expect(maya.locator('.called-held', { hasText: 'Pens are down' })).toBeHidden();
   await about(maya).getByRole('button', { name: 'Back to the wall' }).click();
   await maya.context().setOffline(true);
   await expect(maya.locator('.kept')).toContainText('Kept on this device');

@@ -21,6 +21,7 @@ import { needsSettingsOf } from './needs-settings';
 import { phasingOf, type PhasingTexts } from './phasing';
 import { pickingOf, type PickingTexts } from './picking';
 import { regroupingOf, type RegroupingTexts } from './regrouping';
+import { screeningOf, type ScreeningTexts } from './screening';
 import { steeringOf, type SteeringTexts } from './steering';
 import { type Cell, type CellState, cellsOf } from './table';
 import type { Activity, Tile } from './tile';
@@ -46,6 +47,8 @@ interface CirculateData {
   readonly openParts: readonly number[];
   /** Whether groups share a board in it. */
   readonly byGroup: boolean;
+  /** The teacher's own board; null beside walls. */
+  readonly ownBoard: string | null;
   /** Everybody's board, where all work together. */
   readonly together: string | null;
   readonly who: string;
@@ -106,6 +109,7 @@ interface CirculateData {
     PickingTexts &
     SteeringTexts &
     PhasingTexts &
+    ScreeningTexts &
     AskingTexts &
     RegroupingTexts;
 }
@@ -189,7 +193,8 @@ Alpine.data('circulate', () => {
   let circulate: {
     readonly people: Participant[];
     readonly pageNumber: number;
-    readonly picking: { whom(): number[] };
+    readonly picking: { readonly isNobody: boolean; whom(): number[] };
+    worksPicked(): string[];
     tileOf(room: string, changed: () => void, wall?: boolean): Tile;
     dialog(name: string): HTMLDialogElement;
   };
@@ -207,8 +212,19 @@ Alpine.data('circulate', () => {
         zone: data.zone,
         here,
         whom: () => circulate.picking.whom(),
+        isForNobody: () => circulate.picking.isNobody,
         pageShown: () => pageAt(circulate.pageNumber),
         numberOf: (page) => Math.max(0, ...[...tiles.values()].map((tile) => tile.numberOf(page))),
+      },
+      texts,
+    ),
+    screening: screeningOf(
+      () => lesson,
+      data.lesson,
+      {
+        works: () => circulate.worksPicked(),
+        ownBoard: () => data.ownBoard,
+        pageShown: () => pageAt(circulate.pageNumber),
       },
       texts,
     ),
@@ -440,7 +456,7 @@ Alpine.data('circulate', () => {
       else if (e.key === '/') document.getElementById('find')?.focus();
       else if (e.key === 'p' && !data.me.looksOnly) this.picking.start();
       else if (e.key === 'm' && !data.me.looksOnly) document.getElementById('line')?.focus();
-      else if (e.key === 'd' && !data.me.looksOnly && this.opened && !this.closed) this.togglePens();
+      else if (e.key === 'D' && !data.me.looksOnly && this.opened && !this.closed) this.togglePens();
       else if (e.key === 'PageDown') this.stepPage(1);
       else if (e.key === 'PageUp') this.stepPage(-1);
       else if (e.key === '?') this.dialog('keys').showModal();
@@ -627,6 +643,7 @@ Alpine.data('circulate', () => {
       this.regrouping.refresh();
       this.asking.refresh();
       this.phasing.refresh();
+      this.screening.refresh();
       seen = seenBoards(data.lesson);
       this.pageCount = Math.max(1, ...[...tiles.values()].map((tile) => tile.pageCount));
       for (const row of this.boards) this.refreshRow(row);
@@ -783,6 +800,13 @@ Alpine.data('circulate', () => {
       this.hide('takingOut');
       this.regrouping.takeOut();
       this.picking.nobody();
+    },
+
+    /** On a wall or board for all, that; else those of the people who are picked. */
+    worksPicked(): string[] {
+      if (data.together) return [data.together];
+      const picked = this.picking.whom();
+      return (this.boards as Row[]).filter((row) => row.people.some((n) => picked.includes(n))).map((row) => row.id);
     },
 
     beginPhase(): void {

@@ -4,6 +4,7 @@ import { fill } from '../page-data';
 
 export interface PickingTexts {
   readonly pickedAll: string;
+  readonly pickedNobody: string;
 }
 
 export interface Pickable {
@@ -34,12 +35,18 @@ export function pickingOf(here: () => readonly Pickable[], texts: PickingTexts) 
       return (this.people as number[]).filter((n) => known.has(n));
     },
 
+    /** Whether some are being picked, and nobody is (any more): then nothing is said to anybody. */
+    get isNobody(): boolean {
+      return this.isOn && this.whom().length === 0;
+    },
+
     get count(): number {
       return this.whom().length;
     },
 
     get words(): string {
       const picked = this.whom();
+      if (this.isNobody) return texts.pickedNobody;
       return picked.length === 0 ? fill(texts.pickedAll, here().length) : namesAmong(here(), picked);
     },
 

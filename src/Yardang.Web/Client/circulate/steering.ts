@@ -57,6 +57,8 @@ export interface Steered {
   here(): readonly Pickable[];
   /** Whom the next act is for. */
   whom(): number[];
+  /** Whether it is for nobody: some are being picked. */
+  isForNobody(): boolean;
   /** The page that is looked at, and where a page stands among the others; 0 for none. */
   pageShown(): number;
   numberOf(page: number): number;
@@ -134,6 +136,7 @@ export function steeringOf(lesson: () => RoomClient<LessonState>, page: Steered,
     },
 
     callHere(stays: boolean): void {
+      if (page.isForNobody()) return;
       this.refusal = '';
       submit({ kind: 'callClass', people: page.whom(), words: '', to: spotHere(), stays });
     },
@@ -147,7 +150,7 @@ export function steeringOf(lesson: () => RoomClient<LessonState>, page: Steered,
 
     say(): void {
       const words = this.words.trim();
-      if (words === '') return;
+      if (words === '' || page.isForNobody()) return;
       this.refusal = '';
       submit({ kind: 'callClass', people: page.whom(), words, to: null, stays: false });
       this.words = '';

@@ -10,6 +10,8 @@ import {
   type LateChange,
   type LessonTimes,
   Moment,
+  type OnScreen,
+  ScreenKind,
   NeedKind,
   type NeedsSettings,
   type Person,
@@ -73,6 +75,9 @@ export class LessonState {
   /** The phase that goes on, and those before it. */
   phase: Phase | null = null;
   phasesBefore: readonly PhasePlan[] = [];
+  /** What the big screen shows, and since when. Students are not told. */
+  screen: OnScreen = { kind: ScreenKind.Nothing, rooms: [], page: 0, withClock: false, frozen: false };
+  screenSetAt = 0;
   /** When a teacher last opened whose work; students know of their own. */
   visits: readonly LastVisit[] = [];
   /** What became of needs, and what is listed by itself. Students are not told. */
@@ -259,6 +264,10 @@ export class LessonState {
           report: event.report,
           reportAt: event.report === Report.None ? null : time,
         }));
+        break;
+      case 'screenSet':
+        this.screen = event.shown;
+        this.screenSetAt = time;
         break;
       case 'pensHeld':
         for (const number of event.people)

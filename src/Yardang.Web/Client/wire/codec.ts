@@ -1,7 +1,7 @@
 // Made from Core's records by ./yardang wire: not to be changed by hand.
 
 import { known, readPoints, writePoints } from './by-hand';
-import { type AcceptLateWork, type Actor, type AdmitPerson, type Answer, type AnswerGiven, type AnswerNeed, type AnswerPutBack, type AnswerReworded, type AnswerTakenDown, type AnsweredNeed, type AskCheckIn, type Attachment, type BeginPhase, type Call, type CallAnswer, type CallClass, type CallConfirmed, type CallEnded, type CardJudged, type CardResult, type CheckInAsked, type ClassCalled, type ClientAdmitted, type CloseLesson, type CloseQuestion, type ConfirmCall, type ConfirmLateChange, type Criterion, type DiscardLateWork, type DoorSet, type DrawingAttachment, type DrawnStroke, type EndCall, type EndPhase, type FieldPlan, type FormulaAttachment, type GiveAnswer, type GiveReply, type GiveReport, type GiveSignal, type GiveTime, type GivenCard, type GoOnJudging, type Group, type GroupsRedone, type GroupsSet, type GroupsUndone, type HandIn, type HandsLowered, type HoldPens, type JudgeCard, type Judgement, type Judging, type JudgingState, type JudgingWentOn, type LastAct, type LastVisit, type LateChange, type LateChangeHandedOut, type LateChangeReceived, type LateChangeTakenBack, type LateWork, type LateWorkAccepted, type LateWorkDiscarded, type LeadOn, type LedOn, type LessonClosed, type LessonOpened, type LessonReopened, type LessonSnapshot, type LessonTimes, type LinePlan, type LinkWord, type LowerHands, type MapPicture, type MaskNames, type MomentCame, type MoreTime, type NamesMasked, type NeedAnswered, type NeedsSet, type NeedsSettings, type OwnFirstSet, type PartSet, type PartsPlanned, type PensConfirmed, type PensHeld, type PensSet, type PeopleExpected, type Person, type PersonAdmitted, type PersonAsked, type PersonBrought, type PersonJoined, type PersonRemoved, type PersonTurnedAway, type Phase, type PhaseBegun, type PhaseEnded, type PhasePlan, type PhaseResumed, type PictureAttachment, type PlaceAttachment, type PoseQuestion, type PutAnswerBack, type QuestionClosed, type QuestionPosed, type QuickQuestion, type QuickResponse, type Redacted, type RedoGroups, type RemovePerson, type ReopenLesson, type Reply, type ReplyGiven, type ReportGiven, type ResultsShown, type RewordAnswer, type ScoreReason, type SeatsConfirmed, type SentAway, type SetDoor, type SetGroups, type SetNeeds, type SetOwnFirst, type SetPart, type SetPens, type SetSight, type SetTimes, type ShowResults, type SightSet, type SignalGiven, type Spot, type Stimulus, type Style, type TakeAnswerDown, type TakeWorkBack, type TimeGiven, type TimesSet, type Topic, type TurnAway, type UndoGroups, type VisitWork, type WallPlan, type WallRules, type WorkHandedIn, type WorkSetAside, type WorkTakenBack, type WorkVisited, type WorkWaits } from './forms';
+import { type AcceptLateWork, type Actor, type AdmitPerson, type Answer, type AnswerGiven, type AnswerNeed, type AnswerPutBack, type AnswerReworded, type AnswerTakenDown, type AnsweredNeed, type AskCheckIn, type Attachment, type BeginPhase, type Call, type CallAnswer, type CallClass, type CallConfirmed, type CallEnded, type CardJudged, type CardResult, type CheckInAsked, type ClassCalled, type ClientAdmitted, type CloseLesson, type CloseQuestion, type ConfirmCall, type ConfirmLateChange, type Criterion, type DiscardLateWork, type DoorSet, type DrawingAttachment, type DrawnStroke, type EndCall, type EndPhase, type FieldPlan, type FormulaAttachment, type GiveAnswer, type GiveReply, type GiveReport, type GiveSignal, type GiveTime, type GivenCard, type GoOnJudging, type Group, type GroupsRedone, type GroupsSet, type GroupsUndone, type HandIn, type HandsLowered, type HoldPens, type JudgeCard, type Judgement, type Judging, type JudgingState, type JudgingWentOn, type LastAct, type LastVisit, type LateChange, type LateChangeHandedOut, type LateChangeReceived, type LateChangeTakenBack, type LateWork, type LateWorkAccepted, type LateWorkDiscarded, type LeadOn, type LedOn, type LessonClosed, type LessonOpened, type LessonReopened, type LessonSnapshot, type LessonTimes, type LinePlan, type LinkWord, type LowerHands, type MapPicture, type MaskNames, type MomentCame, type MoreTime, type NamesMasked, type NeedAnswered, type NeedsSet, type NeedsSettings, type OnScreen, type OwnFirstSet, type PartSet, type PartsPlanned, type PensConfirmed, type PensHeld, type PensSet, type PeopleExpected, type Person, type PersonAdmitted, type PersonAsked, type PersonBrought, type PersonJoined, type PersonRemoved, type PersonTurnedAway, type Phase, type PhaseBegun, type PhaseEnded, type PhasePlan, type PhaseResumed, type PictureAttachment, type PlaceAttachment, type PoseQuestion, type PutAnswerBack, type QuestionClosed, type QuestionPosed, type QuickQuestion, type QuickResponse, type Redacted, type RedoGroups, type RemovePerson, type ReopenLesson, type Reply, type ReplyGiven, type ReportGiven, type ResultsShown, type RewordAnswer, type ScoreReason, type ScreenSet, type SeatsConfirmed, type SentAway, type SetDoor, type SetGroups, type SetNeeds, type SetOwnFirst, type SetPart, type SetPens, type SetSight, type SetTimes, type ShowOnScreen, type ShowResults, type SightSet, type SignalGiven, type Spot, type Stimulus, type Style, type TakeAnswerDown, type TakeWorkBack, type TimeGiven, type TimesSet, type Topic, type TurnAway, type UndoGroups, type VisitWork, type WallPlan, type WallRules, type WorkHandedIn, type WorkSetAside, type WorkTakenBack, type WorkVisited, type WorkWaits } from './forms';
 import { know, readCommand, readRoomEvent } from './kinds';
 type Raw = any[]; // What the MessagePack reader gives.
 
@@ -787,6 +787,8 @@ export function readLessonSnapshot(raw: Raw): LessonSnapshot {
     questions: raw[36].map((x: Raw) => readQuickQuestion(x)),
     phase: raw[37] == null ? null : readPhase(raw[37]),
     phasesBefore: raw[38].map((x: Raw) => readPhasePlan(x)),
+    screen: readOnScreen(raw[39]),
+    screenSetAt: raw[40],
   };
 }
 
@@ -914,6 +916,20 @@ export function readNeedsSettings(raw: Raw): NeedsSettings {
 
 export function writeNeedsSettings(v: NeedsSettings): Raw {
   return [v.notStartedAfter, v.stoppedAfter, v.inCirclesAfter, v.otherPageAfter, v.offlineAfter];
+}
+
+export function readOnScreen(raw: Raw): OnScreen {
+  return {
+    kind: raw[0],
+    rooms: raw[1],
+    page: raw[2],
+    withClock: raw[3],
+    frozen: raw[4],
+  };
+}
+
+export function writeOnScreen(v: OnScreen): Raw {
+  return [v.kind, v.rooms, v.page, v.withClock, v.frozen];
 }
 
 export function readOwnFirstSet(raw: Raw): OwnFirstSet {
@@ -1262,6 +1278,13 @@ export function readScoreReason(raw: Raw): ScoreReason {
   };
 }
 
+export function readScreenSet(raw: Raw): ScreenSet {
+  return {
+    kind: 'screenSet',
+    shown: { kind: raw[0], rooms: raw[1], page: raw[2], withClock: raw[3], frozen: raw[4] },
+  };
+}
+
 export function readSeatsConfirmed(raw: Raw): SeatsConfirmed {
   return {
     kind: 'seatsConfirmed',
@@ -1366,6 +1389,17 @@ export function readSetTimes(raw: Raw): SetTimes {
 
 export function writeSetTimes(v: SetTimes): Raw {
   return [v.times.opensAt ?? -1, v.times.dueAt ?? -1, v.times.closesAt ?? -1, v.times.handsIn];
+}
+
+export function readShowOnScreen(raw: Raw): ShowOnScreen {
+  return {
+    kind: 'showOnScreen',
+    shown: { kind: raw[0], rooms: raw[1], page: raw[2], withClock: raw[3], frozen: raw[4] },
+  };
+}
+
+export function writeShowOnScreen(v: ShowOnScreen): Raw {
+  return [v.shown.kind, v.shown.rooms, v.shown.page, v.shown.withClock, v.shown.frozen];
 }
 
 export function readShowResults(_raw: Raw): ShowResults {
@@ -1674,6 +1708,7 @@ know({
     95: readBeginPhase,
     96: readGiveTime,
     97: readEndPhase,
+    98: readShowOnScreen,
   },
   readRoomEvent: {
     1: readClientAdmitted,
@@ -1738,6 +1773,7 @@ know({
     129: readTimeGiven,
     130: readPhaseEnded,
     131: readPhaseResumed,
+    132: readScreenSet,
   },
   readRoomSnapshot: {
     2: readLessonSnapshot,
@@ -1788,5 +1824,6 @@ know({
     beginPhase: [95, writeBeginPhase],
     giveTime: [96, writeGiveTime],
     endPhase: [97, writeEndPhase],
+    showOnScreen: [98, writeShowOnScreen],
   },
 });

@@ -204,6 +204,16 @@ export const enum Role {
   Program = 2,
 }
 
+/** What the class sees on the big screen. The numbers are on the wire. */
+export const enum ScreenKind {
+  Nothing = 0,
+  ComingIn = 1,
+  Works = 2,
+  Clock = 3,
+  CheckIn = 4,
+  Question = 5,
+}
+
 /** How the points of a shape are meant. The numbers are on the wire. */
 export const enum ShapeKind {
   Line = 1,
@@ -412,7 +422,8 @@ export type Command =
   | GiveReply
   | BeginPhase
   | GiveTime
-  | EndPhase;
+  | EndPhase
+  | ShowOnScreen;
 
 /** What a mark is made of: a closed set, one record for each kind, in Bodies. All that the core has to know of a kind is what is asked for here. Places and sizes are in page coordinates, 1/100 mm. */
 export type MarkBody =
@@ -537,7 +548,8 @@ export type RoomEvent =
   | PhaseBegun
   | TimeGiven
   | PhaseEnded
-  | PhaseResumed;
+  | PhaseResumed
+  | ScreenSet;
 
 /** A room's state in one piece, by the numbers of RoomKind. */
 export type RoomSnapshot =
@@ -1793,6 +1805,8 @@ export interface LessonSnapshot {
   readonly questions: readonly QuickQuestion[];
   readonly phase: Phase | null;
   readonly phasesBefore: readonly PhasePlan[];
+  readonly screen: OnScreen;
+  readonly screenSetAt: number;
 }
 
 /** When a lesson opens, is due and closes: server time in ms since 1970-01-01 UTC, null where nothing is said. */
@@ -2097,6 +2111,20 @@ export interface NoteBody {
   readonly width: number;
   readonly height: number;
   readonly words: Words;
+}
+
+/** What the big screen shows. Nothing gets there by itself, and nobody's name. */
+export interface OnScreen {
+  /** What. */
+  readonly kind: ScreenKind;
+  /** Of works: which boards or walls. */
+  readonly rooms: readonly string[];
+  /** Of boards: which page; 0 for the first. */
+  readonly page: number;
+  /** Whether the phase and its clock stand above it. */
+  readonly withClock: boolean;
+  /** Whether works stay as they were when they were put there. */
+  readonly frozen: boolean;
 }
 
 /** Everybody goes on placing. */
@@ -2690,6 +2718,12 @@ export interface ScoreReason {
   readonly words: string;
 }
 
+/** It is on the big screen. Told to teachers. */
+export interface ScreenSet {
+  readonly kind: 'screenSet';
+  readonly shown: OnScreen;
+}
+
 /** The seal of a card is broken. */
 export interface SealBroken {
   readonly kind: 'sealBroken';
@@ -2808,6 +2842,12 @@ export interface SheetsSnapshot {
   readonly unit: LengthUnit;
   /** The steps of the activity, in order. */
   readonly parts: readonly Part[];
+}
+
+/** Staff: show this on the big screen. Which rooms there are the lesson does not know; those of others are not shown. */
+export interface ShowOnScreen {
+  readonly kind: 'showOnScreen';
+  readonly shown: OnScreen;
 }
 
 /** Staff: show all the order of the class, or with On false go on placing, and show it no more. */

@@ -9,13 +9,14 @@ using Yardang.Core.Lessons;
 using Yardang.Core.Rooms;
 using Yardang.Data.School;
 using Yardang.Web.Access;
+using Yardang.Web.BigScreen;
 using Yardang.Web.Lessons;
 
 namespace Yardang.Web.Pages;
 
 /// <summary>The teacher's live view of all the work.</summary>
 [Authorize]
-public sealed class CirculateModel(AccessResolver access, LessonPeople people, SendingAway sendingAway, FrozenVersions versions, IDbContextFactory<SchoolContext> school, IStringLocalizer<UiTexts> texts, BoardSummaries summaries, SchoolClock clock) : PageModel
+public sealed class CirculateModel(AccessResolver access, LessonPeople people, SendingAway sendingAway, FrozenVersions versions, IDbContextFactory<SchoolContext> school, IStringLocalizer<UiTexts> texts, BoardSummaries summaries, SchoolClock clock, ScreenKeys screens) : PageModel
 {
     private static readonly string[] s_refusals = ["refused", "refusedOther"];
     private static readonly string[] s_viewsTogether = ["came"];
@@ -59,6 +60,9 @@ public sealed class CirculateModel(AccessResolver access, LessonPeople people, S
     /// <summary>The teacher's own board; none beside walls.</summary>
     public Guid? TeachersBoard { get; private set; }
 
+    /// <summary>The address of the window for the projector; null for who only watches.</summary>
+    public string? ScreenAddress { get; private set; }
+
     /// <summary>The views of the work that there are, the first as long as nothing else was chosen.</summary>
     public IReadOnlyList<string> Views { get; private set; } = [];
 
@@ -75,16 +79,19 @@ public sealed class CirculateModel(AccessResolver access, LessonPeople people, S
         if (lesson.FindPart(part ?? lesson.CurrentPart) is not { } seen) return NotFound();
         LooksOnly = me.LooksOnly;
         (Lesson, Part) = (lesson, seen);
+        if (!LooksOnly) ScreenAddress = $"/screen/{screens.Of(id)}";
         People = await people.SeatedAsync(lesson, seen);
         var all = PageData.Texts(
             texts, "Circulate", "Everybody", "PensGoingDown", "PensDownOn", "PensDownOnOne", "PeopleOne", "PensGoingUp", "PensUp", "Closed", "People", "PageOf", "MinutesAgo", "Away", "AwayOne", "OnPage", "PageHead", "PenDownHere", "NoGroup", "JustNow", "NotStarted", "Helper", "HandedIn", "HandedInLate", "HandedInChanged", "Flood", "LatePage", "LateStrokes", "LateStroke", "LateChanges", "LateChange");
         foreach (var (name, text) in PageData.Texts(texts, "Needs", "NeedLateEarlier", "Waiting", "WaitingMinutes")) all[name] = text;
-        foreach (var (name, text) in PageData.Texts(texts, "Steering", "PickedAll", "CalledPage", "CalledPart", "LeadsPage", "LeadsPart", "ToAll", "ToSome", "Reached", "NotReached", "Read", "PenDownUntil", "NewGroup", "Cleared", "ClearedOne", "ClearedNothing")) all[name] = text;
+        foreach (var (name, text) in PageData.Texts(texts, "Steering", "PickedAll", "PickedNobody", "CalledPage", "CalledPart", "LeadsPage", "LeadsPart", "ToAll", "ToSome", "Reached", "NotReached", "Read", "PenDownUntil", "NewGroup", "Cleared", "ClearedOne", "ClearedNothing")) all[name] = text;
         foreach (var (name, text) in PageData.Texts(texts, "Asking", "Silent", "SilentNobody", "Answered")) all[name] = text;
         foreach (var (name, text) in PageData.Texts(texts, "Circulate", "CheckInSilent", "CheckInSilentOne")) all[name] = text;
         foreach (var name in s_refusals) all[name] = WorkTexts.For(texts)[name];
         all["phase"] = Enum.GetValues<PhaseKind>().ToDictionary(k => (int)k, k => texts[$"Phase.Name.{(int)k}"].Value);
         foreach (var (name, key) in new[] { ("phaseNone", "Phase.None"), ("phaseOver", "Phase.TimeOver"), ("phaseLonger", "Phase.Longer") }) all[name] = texts[key].Value;
+        all["screen"] = Enum.GetValues<ScreenKind>().ToDictionary(k => (int)k, k => texts[$"Screen.Kind.{k}"].Value);
+        foreach (var (name, key) in new[] { ("screenShows", "Screen.Shows"), ("screenTooMany", "Screen.TooMany") }) all[name] = texts[key].Value;
         all["cell"] = s_cells.ToDictionary(s => s, s => texts[$"Circulate.Cell.{s}"].Value, StringComparer.Ordinal);
         all["need"] = Enum.GetValues<NeedKind>().ToDictionary(k => (int)k, k => texts[$"Need.{k}"].Value);
         all["needWhy"] = Enum.GetValues<NeedKind>().Select(k => (Kind: k, Text: texts[$"Need.{k}.Why"])).Where(w => !w.Text.ResourceNotFound).ToDictionary(w => (int)w.Kind, w => w.Text.Value);
@@ -107,7 +114,7 @@ public sealed class CirculateModel(AccessResolver access, LessonPeople people, S
             _ => [seats is null ? "came" : "seats", .. s_viewsOfBoards],
         };
         Guid? together = IsTogether ? await Seating.RoomAsync(db, lesson, new(seen.Number, Whose.Together, 0)) : null;
-        Data = new { lesson = id, who = $"teacher-{visitor.TeacherId}", me = new { me.Number, me.IsStaff, me.LooksOnly }, part = seen.Number, openParts = lesson.Parts.Where(p => p.IsOpen).Select(p => p.Number), together, byGroup = lesson.Parts.IsByGroup(seen), isWall = IsWall, written = lesson.Language, people = People, teachers = await people.TeachersAsync(lesson), seats, views = Views, zone = clock.Zone.Id, language = System.Globalization.CultureInfo.CurrentUICulture.Name, activity = await ActivityAsync(id), texts = all };
+        Data = new { lesson = id, who = $"teacher-{visitor.TeacherId}", me = new { me.Number, me.IsStaff, me.LooksOnly }, part = seen.Number, openParts = lesson.Parts.Where(p => p.IsOpen).Select(p => p.Number), together, ownBoard = TeachersBoard, byGroup = lesson.Parts.IsByGroup(seen), isWall = IsWall, written = lesson.Language, people = People, teachers = await people.TeachersAsync(lesson), seats, views = Views, zone = clock.Zone.Id, language = System.Globalization.CultureInfo.CurrentUICulture.Name, activity = await ActivityAsync(id), texts = all };
         return Page();
     }
 
@@ -120,7 +127,7 @@ public sealed class CirculateModel(AccessResolver access, LessonPeople people, S
         yield return ("/", "Find");
         if (!looksOnly)
         {
-            yield return ("d", "Pens");
+            yield return ("Shift D", "Pens");
             yield return ("p", "Pick");
             yield return ("m", "Line");
             yield return ("Esc", "Nobody");

@@ -1,0 +1,4 @@
+import Alpine from '@alpinejs/csp';
+import './big-screen/big-screen';
+
+Alpine.start();
