@@ -18,7 +18,7 @@ public static class ArrivalLoad
     {
         await using var server = new YardangServer();
         await server.StartAsync();
-        var (_, code) = await server.HandOutAsync("OneEach");
+        var (_, code, _) = await server.HandOutAsync("OneEach");
         var started = Stopwatch.StartNew();
         var took = await Task.WhenAll(Enumerable.Range(0, Students).Select(async i =>
         {

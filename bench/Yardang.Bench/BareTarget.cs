@@ -8,6 +8,8 @@ public sealed class BareTarget : ITarget
 {
     private readonly Uri _address = ServerProcess.FreeAddress();
     private readonly List<HubConnection> _students = [];
+    private const string Lesson = "lesson";
+    private readonly Arrivals _arrivals = new();
     private HubConnection? _teacher;
 
     public Process Server { get; private set; } = null!;
@@ -27,6 +29,22 @@ public sealed class BareTarget : ITarget
     }
 
     public void Send(int board, long stamp, bool isEvent) => _ = _students[board].SendAsync("Pass", $"{board}", Payload.Of(stamp, isEvent));
+
+    public async Task ListenAsync()
+    {
+        foreach (var (student, i) in _students.Select((s, i) => (s, i)))
+        {
+            student.On<byte[]>("Passed", bytes => _arrivals.Note(i, Payload.StampOf(bytes)));
+            await student.InvokeAsync("Enter", Lesson);
+        }
+    }
+
+    public async Task<double[]> CallAsync()
+    {
+        var stamp = _arrivals.Begin(_students.Count);
+        await _teacher!.SendAsync("Pass", Lesson, Payload.Of(stamp, isEvent: true));
+        return await _arrivals.AllAsync();
+    }
 
     public async ValueTask DisposeAsync()
     {

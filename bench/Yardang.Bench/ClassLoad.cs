@@ -23,6 +23,12 @@ public interface ITarget : IAsyncDisposable
     /// <summary>Sends a preview (or an event) of a board, marked with a stamp.</summary>
     void Send(int board, long stamp, bool isEvent);
 
+    /// <summary>Everybody listens for what the teacher says to all.</summary>
+    Task ListenAsync();
+
+    /// <summary>The teacher says something to all: how long it takes until it is on each screen, ms.</summary>
+    Task<double[]> CallAsync();
+
     /// <summary>The server's process.</summary>
     Process Server { get; }
 }

@@ -9,10 +9,15 @@ public static partial class PageWeight
     private static readonly string s_dist = Path.GetFullPath(Path.Combine(AppContext.BaseDirectory, "../../../../../../src/Yardang.Web/wwwroot/dist"));
 
     /// <summary>Scripts with all they import, and styles, gzipped; bytes.</summary>
-    public static long OfWall()
+    public static long OfWall() => Of("wall.js", "app.css");
+
+    /// <summary>The same of the page on which a teacher watches all the work.</summary>
+    public static long OfCirculate() => Of("circulate.js", "app.css", "circulate.css");
+
+    private static long Of(string begun, params string[] styles)
     {
-        var files = new HashSet<string>(StringComparer.Ordinal) { "app.css" };
-        Add("wall.js");
+        var files = new HashSet<string>(styles, StringComparer.Ordinal);
+        Add(begun);
         return files.Sum(f => Gzipped(File.ReadAllBytes(Path.Combine(s_dist, f))));
 
         void Add(string script)

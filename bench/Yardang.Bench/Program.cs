@@ -9,6 +9,7 @@ using Yardang.Bench;
 // bench like                      like questions among 10,000: how quickly, and how often the right one
 // bench tidy                      tidying 200 cards with 260 links: how quickly, and how many links cross
 // bench needs [first seed] [lessons]   who needs the teacher, on scripted lessons: who is listed in time, and who for nothing
+// bench circulate                 a command to 35 who write, beside the bare hub; what the teacher's page weighs (frames and memory: in the browser, ./yardang bench circulate)
 // bench room [writers] [seconds] [rounds]   everybody on one board; then with one more who never reads
 // bench class [seconds] [pairs]     35 boards, a teacher subscribed to all: Yardang and the bare hub in turn
 if (args is ["serve-bare", var url])
@@ -38,6 +39,12 @@ if (args is ["arrival", ..])
 if (args is ["walls", ..])
 {
     await WallLoad.RunAsync();
+    return;
+}
+
+if (args is ["circulate", ..])
+{
+    await CirculateLoad.RunAsync();
     return;
 }
 

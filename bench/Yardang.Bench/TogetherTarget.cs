@@ -33,7 +33,7 @@ public sealed class TogetherTarget(bool silent, bool isWall = false) : IRoomTarg
     public async Task StartAsync(int writers, Action<int, long, bool> received)
     {
         await _server.StartAsync();
-        (_teacher, _code) = await _server.HandOutAsync("AllTogether", isWall);
+        (_teacher, _code, _) = await _server.HandOutAsync("AllTogether", isWall);
         for (var i = 0; i < writers; i++)
         {
             var (cookies, page) = await _server.JoinAsync(_code, $"Student {i}");

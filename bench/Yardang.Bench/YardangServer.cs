@@ -43,14 +43,15 @@ public sealed partial class YardangServer : IAsyncDisposable
     }
 
     /// <summary>Signs a teacher up and hands a new activity out: a page, or a wall.</summary>
-    public async Task<(CookieContainer Cookies, string Code)> HandOutAsync(string way, bool isWall = false)
+    public async Task<(CookieContainer Cookies, string Code, string Lesson)> HandOutAsync(string way, bool isWall = false)
     {
         var cookies = new CookieContainer();
         using var http = Browser(cookies);
         await PostAsync(http, "/sign-up", new() { ["name"] = "Ilse Varga", ["email"] = "varga@ostlebrook.example", ["password"] = "bridge-over-brook" });
         var workshop = (await PostAsync(http, "/desk", [], isWall ? "/desk?handler=NewWall" : "/desk?handler=New")).RequestMessage!.RequestUri!.Segments[^1];
         var code = await PostAsync(http, $"/hand-out/{workshop}", new() { ["className"] = "7 Amber", ["door"] = "Open", ["way"] = way });
-        return (cookies, CodePattern().Match(await code.Content.ReadAsStringAsync()).Groups["code"].Value);
+        var lesson = code.RequestMessage!.RequestUri!.Segments[2].TrimEnd('/');
+        return (cookies, CodePattern().Match(await code.Content.ReadAsStringAsync()).Groups["code"].Value, lesson);
     }
 
     public async Task<(CookieContainer Cookies, Dictionary<string, string> Page)> JoinAsync(string code, string name)

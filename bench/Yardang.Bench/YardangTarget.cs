@@ -5,6 +5,7 @@ using System.Net;
 using Microsoft.AspNetCore.SignalR.Client;
 using Yardang.Core.Editing;
 using Yardang.Core.Ink;
+using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
 using Yardang.Data.Wire;
@@ -19,7 +20,11 @@ public sealed class YardangTarget(int pointsPerStroke = 40) : ITarget
 
     private readonly ImmutableArray<InkPoint>[] _strokes = Strokes.Of(pointsPerStroke);
     private readonly ConcurrentDictionary<(string Board, int Counter), long> _sent = new();
+    private readonly Arrivals _arrivals = new();
     private HubConnection? _teacher;
+    private string _lesson = "";
+    private int _teacherClient;
+    private int _calls;
     private CookieContainer _teacherCookies = new();
 
     public Process Server => _server.Process;
@@ -27,7 +32,8 @@ public sealed class YardangTarget(int pointsPerStroke = 40) : ITarget
     public async Task StartAsync(int boards, Action<long, bool> received)
     {
         await _server.StartAsync();
-        var (teacher, code) = await _server.HandOutAsync("OneEach");
+        var (teacher, code, lesson) = await _server.HandOutAsync("OneEach");
+        _lesson = lesson;
         _teacherCookies = teacher;
         _teacher = await _server.ConnectAsync("", teacher);
         for (var i = 0; i < boards; i++)
@@ -54,6 +60,29 @@ public sealed class YardangTarget(int pointsPerStroke = 40) : ITarget
         var id = Ids.Of(student.Client, counter);
         _ = student.Hub.SendAsync("Submit", student.Board, CommandCodec.Encode(new Submission(
             student.Client, counter, counter - 1, id, new AddMark(id, 1, Grip.Own, new InkBody(_strokes[counter % _strokes.Length]), new Style(0, 60)))));
+    }
+
+    public async Task ListenAsync()
+    {
+        _teacherClient = await _teacher!.InvokeAsync<int>("Admit", _lesson);
+        foreach (var (student, i) in _students.Select((s, i) => (s, i))) _ = FollowLessonAsync(student.Hub, i);
+    }
+
+    public async Task<double[]> CallAsync()
+    {
+        _arrivals.Begin(_students.Count);
+        _calls++;
+        await _teacher!.SendAsync("Submit", _lesson, CommandCodec.Encode(new Submission(_teacherClient, _calls, _calls - 1, 0, new CallClass([], "Look up for a moment.", null, Stays: false))));
+        return await _arrivals.AllAsync();
+    }
+
+    // The call is known by the counter of the teacher's client.
+    private async Task FollowLessonAsync(HubConnection hub, int student)
+    {
+        await foreach (var frame in hub.StreamAsync<byte[]>("Watch", _lesson, 0L))
+        {
+            FrameReader.Read(frame, (_, counter, _) => _arrivals.Note(student, counter == _calls ? _arrivals.Stamp : 0), _ => { });
+        }
     }
 
     /// <summary>Fetches a board as somebody who joins late does: time in ms, and bytes on the wire.</summary>

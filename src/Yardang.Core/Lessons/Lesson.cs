@@ -13,7 +13,7 @@ public sealed record LessonSnapshot(
     ImmutableArray<Group> Groups, int GroupsUsed, ImmutableArray<ImmutableArray<Group>> Past, ImmutableArray<ImmutableArray<Group>> Future, int GroupingVersion, long PlacesAsOf,
     long SeatsThrough, ImmutableArray<LateChange> LateChanges, [Inline] LessonTimes Times, bool Waits, bool IsOverdue, ImmutableArray<WorkWaits> Waiting,
     ImmutableArray<int> Parts, ImmutableSortedSet<int> OpenParts, int OpenedLast, ImmutableSortedSet<int> OwnFirstIn, [OrMinusOne] long? CheckInAt, [Inline] NeedsSettings Needs, ImmutableArray<AnsweredNeed> Answered, ImmutableArray<LastVisit> Visits,
-    ImmutableArray<Call> Calls, ImmutableArray<QuickQuestion> Questions, Phase? Phase, ImmutableArray<PhasePlan> PhasesBefore, OnScreen Screen, long ScreenSetAt) : RoomSnapshot;
+    ImmutableArray<Call> Calls, ImmutableArray<QuickQuestion> Questions, Phase? Phase, ImmutableArray<PhasePlan> PhasesBefore, OnScreen Screen, long ScreenSetAt, [Inline] ShowingSnapshot Showing) : RoomSnapshot;
 
 /// <summary>An activity being worked on by people: who is in, door, groups, signals, pens.</summary>
 public sealed class Lesson : Room
@@ -111,6 +111,9 @@ public sealed class Lesson : Room
     /// <summary>The phase that goes on.</summary>
     public Phases Phases { get; } = new();
 
+    /// <summary>Which boards are private until they are shown, and which are shown.</summary>
+    public Showing Showing { get; } = new();
+
     /// <summary>What the big screen shows.</summary>
     public OnScreen Screen { get; private set; } = OnScreen.Nothing;
 
@@ -145,7 +148,7 @@ public sealed class Lesson : Room
 
     /// <summary>Whether an event changes who may be where. (Who comes in by the door is seated as they come.)</summary>
     public static bool ChangesPlaces(RoomEvent happened) =>
-        happened is GroupsSet or GroupsUndone or GroupsRedone or PersonAdmitted or PersonTurnedAway or PersonRemoved or SentAway or SightSet or PartsPlanned or PartSet or PhaseBegun or PhaseResumed or PhaseEnded;
+        happened is GroupsSet or GroupsUndone or GroupsRedone or PersonAdmitted or PersonTurnedAway or PersonRemoved or SentAway or SightSet or PartsPlanned or PartSet or PhaseBegun or PhaseResumed or PhaseEnded or PrivacySet or WorkShown or BoardsUp;
 
     /// <inheritdoc/>
     protected override Decision DecideCommand(Submission submission, Actor actor, Situation situation) => submission.Command switch
@@ -155,6 +158,7 @@ public sealed class Lesson : Room
         GiveReport(var report) => Decide(report, actor),
         ConfirmCall confirm => Calls.Decide(confirm, actor, _people, IsThere),
         GiveReply reply => Closed ? Refusal.Closed : Questions.Decide(reply, actor, _people),
+        ShowWork show => Closed ? Refusal.Closed : Showing.Decide(show, actor, _people, Parts),
         HandIn or TakeWorkBack => Decide(submission.Command is HandIn, actor),
         not GiveSignal when !actor.IsStaff => Refusal.NotAllowed,
         OpenLesson => Number == 0 ? new LessonOpened() : Refusal.Duplicate,
@@ -184,6 +188,7 @@ public sealed class Lesson : Room
         PlanParts plan => Decide(plan),
         SetPart set => Decide(set),
         SetOwnFirst(var part, var on) => part != SetOwnFirst.WholeLesson && !Parts.Contains(part) ? Refusal.NotFound : OwnFirstIn.Contains(part) == on ? Refusal.ChangedSince : new OwnFirstSet(part, on),
+        SetPrivacy or CallBoardsUp => Showing.Decide(submission.Command, actor, _people, Parts),
         SetDoor(var door) => Enum.IsDefined(door) ? new Decision.Accepted(new DoorSet(door), Audience.Staff) : Refusal.OutOfRange,
         SetPens(var down) => Closed ? Refusal.Closed : new PensSet(down),
         ConfirmPens(var down, var boards) => down == PensDown ? new PensConfirmed(down, boards) : Refusal.ChangedSince,
@@ -224,6 +229,7 @@ public sealed class Lesson : Room
         Questions.Restore(s.Questions);
         Phases.Restore(s.Phase, s.PhasesBefore);
         (Screen, ScreenSetAt) = (s.Screen, s.ScreenSetAt);
+        Showing.Restore(s.Showing);
         foreach (var work in s.Waiting) _waiting[(work.Board, work.Person)] = work;
     }
 
@@ -246,9 +252,9 @@ public sealed class Lesson : Room
                 Door = Door.Closed;
                 foreach (var number in people) Leave(number);
                 break;
-            case GroupsSet(var groups): (Grouping, GroupingVersion) = (Grouping.With(groups), GroupingVersion + 1); break;
-            case GroupsUndone(var groups): (Grouping, GroupingVersion) = (Grouping.Undone(groups), GroupingVersion + 1); break;
-            case GroupsRedone(var groups): (Grouping, GroupingVersion) = (Grouping.Redone(groups), GroupingVersion + 1); break;
+            case GroupsSet(var groups): Regroup(Grouping.With(groups)); break;
+            case GroupsUndone(var groups): Regroup(Grouping.Undone(groups)); break;
+            case GroupsRedone(var groups): Regroup(Grouping.Redone(groups)); break;
             case SeatsConfirmed(var through): SeatsThrough = through; break;
             case LateChangeHandedOut(var number, var content, var groups, var people):
                 _changes[number] = new(number, content, envelope.Time, groups, people, []);
@@ -274,6 +280,7 @@ public sealed class Lesson : Room
             case PartSet(var part, true): (OpenParts, OpenedLast) = (OpenParts.Add(part), part); break;
             case PartSet(var part, false): OpenParts = OpenParts.Remove(part); break;
             case OwnFirstSet(var part, var on): OwnFirstIn = on ? OwnFirstIn.Add(part) : OwnFirstIn.Remove(part); break;
+            case PrivacySet or WorkShown or BoardsUp: Showing.Apply(envelope.Event); break;
             case DoorSet(var door): Door = door; break;
             case PensSet(var down): (PensDown, PensConfirmedOn) = (down, null); break;
             case PensConfirmed(_, var boards): PensConfirmedOn = boards; break;
@@ -312,6 +319,12 @@ public sealed class Lesson : Room
                 _answered[(number, kind)] = new(number, kind, envelope.Time, minutes == 0 ? null : envelope.Time + (minutes * 60_000L));
                 break;
         }
+    }
+
+    private void Regroup(Grouping now)
+    {
+        Showing.Regroup(Grouping, now);
+        (Grouping, GroupingVersion) = (now, GroupingVersion + 1);
     }
 
     private Decision Decide(GiveSignal give, Actor actor)

@@ -11,7 +11,9 @@ namespace Yardang.Core.Lessons;
 /// <param name="Kind">What it is made of.</param>
 /// <param name="Way">Who works with whom in it.</param>
 /// <param name="IsOpen">Whether students see it now.</param>
-public sealed record LessonPart(int Number, PartKind Kind, Way Way, bool IsOpen = true)
+/// <param name="Privacy">From whom the boards of students are kept until they are shown.</param>
+/// <param name="AreUp">Whether all of these boards are up.</param>
+public sealed record LessonPart(int Number, PartKind Kind, Way Way, bool IsOpen = true, Privacy Privacy = Privacy.None, bool AreUp = false)
 {
     /// <summary>What its rooms are.</summary>
     [JsonIgnore]

@@ -74,5 +74,6 @@ public static class Snapshots
         reader.IsStaff ? lesson.Phases.Now : lesson.Phases.Now?.AsTold(reader.Number),
         reader.IsStaff ? lesson.Phases.Before : [],
         reader.IsStaff ? lesson.Screen : OnScreen.Nothing,
-        reader.IsStaff ? lesson.ScreenSetAt : 0);
+        reader.IsStaff ? lesson.ScreenSetAt : 0,
+        lesson.Showing.Snapshot());
 }

@@ -175,6 +175,9 @@ public sealed class LessonRecord
     /// <summary>Whether students may look at the boards of others. A copy of what the room says, for access.</summary>
     public bool SeesOtherBoards { get; set; }
 
+    /// <summary>Whether each thinks on their own: then nobody looks at the board of anybody else, shown or not. A copy of what the room says, for access.</summary>
+    public bool Thinks { get; set; }
+
     /// <summary>Whether students may look at the teacher's own board. A copy of what the room says, for access.</summary>
     public bool SeesTeachersBoard { get; set; }
 
@@ -295,6 +298,9 @@ public sealed class ParticipantRecord
 
     /// <summary>Whether they are in. A copy of what the lesson's room says, for access.</summary>
     public Standing Standing { get; set; }
+
+    /// <summary>In which parts they show their work, where it is private until then. A copy of what the lesson's room says, for access.</summary>
+    public IReadOnlyList<int> ShownIn { get; set; } = [];
 
     public required DateTimeOffset JoinedAt { get; set; }
 

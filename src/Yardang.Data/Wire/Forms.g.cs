@@ -198,6 +198,9 @@ internal static class Forms
             case Yardang.Core.Lessons.GiveTime v: Write(ref w, v); break;
             case Yardang.Core.Lessons.EndPhase v: Write(ref w, v); break;
             case Yardang.Core.Lessons.ShowOnScreen v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.SetPrivacy v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.ShowWork v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.CallBoardsUp v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -289,6 +292,9 @@ internal static class Forms
         Yardang.Core.Lessons.GiveTime => 96,
         Yardang.Core.Lessons.EndPhase => 97,
         Yardang.Core.Lessons.ShowOnScreen => 98,
+        Yardang.Core.Lessons.SetPrivacy => 99,
+        Yardang.Core.Lessons.ShowWork => 100,
+        Yardang.Core.Lessons.CallBoardsUp => 101,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -388,6 +394,9 @@ internal static class Forms
         96 => ReadGiveTime(ref r),
         97 => ReadEndPhase(ref r),
         98 => ReadShowOnScreen(ref r),
+        99 => ReadSetPrivacy(ref r),
+        100 => ReadShowWork(ref r),
+        101 => ReadCallBoardsUp(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of command: {kind}."),
     };
 
@@ -549,6 +558,9 @@ internal static class Forms
             case Yardang.Core.Lessons.PhaseEnded v: Write(ref w, v); break;
             case Yardang.Core.Lessons.PhaseResumed v: Write(ref w, v); break;
             case Yardang.Core.Lessons.ScreenSet v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.PrivacySet v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.WorkShown v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.BoardsUp v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -665,6 +677,9 @@ internal static class Forms
         Yardang.Core.Lessons.PhaseEnded => 130,
         Yardang.Core.Lessons.PhaseResumed => 131,
         Yardang.Core.Lessons.ScreenSet => 132,
+        Yardang.Core.Lessons.PrivacySet => 133,
+        Yardang.Core.Lessons.WorkShown => 134,
+        Yardang.Core.Lessons.BoardsUp => 135,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -789,6 +804,9 @@ internal static class Forms
         130 => ReadPhaseEnded(ref r),
         131 => ReadPhaseResumed(ref r),
         132 => ReadScreenSet(ref r),
+        133 => ReadPrivacySet(ref r),
+        134 => ReadWorkShown(ref r),
+        135 => ReadBoardsUp(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of room event: {kind}."),
     };
 
@@ -1292,6 +1310,29 @@ internal static class Forms
         return new Yardang.Core.Boards.BoardSnapshot(@sheets, @setAside, @lastActivity, @adopted, @acts, @said, @judging);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.BoardsUp v)
+    {
+        w.WriteArrayHeader(3);
+        w.Write(v.Part);
+        w.WriteArrayHeader(v.People.Length);
+        foreach (var item in v.People)
+        {
+            w.Write(item);
+        }
+
+        w.Write(v.Up);
+    }
+
+    public static Yardang.Core.Lessons.BoardsUp ReadBoardsUp(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 3);
+        System.Int32 @part = r.ReadInt32();
+        ImmutableArray<System.Int32> @people = ReadListOfInt32(ref r);
+        System.Boolean @up = r.ReadBoolean();
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.BoardsUp(@part, @people, @up);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.BreakSeal v)
     {
         w.WriteArrayHeader(2);
@@ -1413,6 +1454,29 @@ internal static class Forms
         System.String @words = ByHand.ReadText(ref r);
         fields.End(ref r);
         return new Yardang.Core.Lessons.CallAnswer(@person, @at, @words);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.CallBoardsUp v)
+    {
+        w.WriteArrayHeader(3);
+        w.Write(v.Part);
+        w.WriteArrayHeader(v.People.Length);
+        foreach (var item in v.People)
+        {
+            w.Write(item);
+        }
+
+        w.Write(v.Up);
+    }
+
+    public static Yardang.Core.Lessons.CallBoardsUp ReadCallBoardsUp(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 3);
+        System.Int32 @part = r.ReadInt32();
+        ImmutableArray<System.Int32> @people = ReadListOfInt32(ref r, 1000);
+        System.Boolean @up = r.ReadBoolean();
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.CallBoardsUp(@part, @people, @up);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.CallClass v)
@@ -4089,7 +4153,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.LessonSnapshot v)
     {
-        w.WriteArrayHeader(41);
+        w.WriteArrayHeader(44);
         w.Write((int)v.Door);
         w.Write(v.PensDown);
         w.Write(v.PensConfirmedOn ?? -1);
@@ -4219,11 +4283,29 @@ internal static class Forms
 
         Write(ref w, v.Screen);
         w.Write(v.ScreenSetAt);
+        w.WriteArrayHeader(v.Showing.Privacies.Length);
+        foreach (var item in v.Showing.Privacies)
+        {
+            Write(ref w, item);
+        }
+
+        w.WriteArrayHeader(v.Showing.Up.Count);
+        foreach (var item in v.Showing.Up)
+        {
+            w.Write(item);
+        }
+
+        w.WriteArrayHeader(v.Showing.Shown.Length);
+        foreach (var item in v.Showing.Shown)
+        {
+            Write(ref w, item);
+        }
+
     }
 
     public static Yardang.Core.Lessons.LessonSnapshot ReadLessonSnapshot(ref MessagePackReader r)
     {
-        var fields = new Fields(ref r, 41);
+        var fields = new Fields(ref r, 44);
         Yardang.Core.Lessons.Door @door = (Yardang.Core.Lessons.Door)r.ReadInt32();
         System.Boolean @pensDown = r.ReadBoolean();
         System.Int32? @pensConfirmedOn = ByHand.OrNull(r.ReadInt32());
@@ -4258,8 +4340,9 @@ internal static class Forms
         ImmutableArray<Yardang.Core.Lessons.PhasePlan> @phasesBefore = ReadListOfPhasePlan(ref r);
         Yardang.Core.Lessons.OnScreen @screen = ReadOnScreen(ref r);
         System.Int64 @screenSetAt = r.ReadInt64();
+        Yardang.Core.Lessons.ShowingSnapshot @showing = new Yardang.Core.Lessons.ShowingSnapshot(ReadListOfPrivacyOf(ref r), [.. ReadListOfInt32(ref r)], ReadListOfShownWork(ref r));
         fields.End(ref r);
-        return new Yardang.Core.Lessons.LessonSnapshot(@door, @pensDown, @pensConfirmedOn, @closed, @people, @namesMasked, @seesOtherBoards, @seesTeachersBoard, @groups, @groupsUsed, @past, @future, @groupingVersion, @placesAsOf, @seatsThrough, @lateChanges, @times, @waits, @isOverdue, @waiting, @parts, @openParts, @openedLast, @ownFirstIn, @checkInAt, @needs, @answered, @visits, @calls, @questions, @phase, @phasesBefore, @screen, @screenSetAt);
+        return new Yardang.Core.Lessons.LessonSnapshot(@door, @pensDown, @pensConfirmedOn, @closed, @people, @namesMasked, @seesOtherBoards, @seesTeachersBoard, @groups, @groupsUsed, @past, @future, @groupingVersion, @placesAsOf, @seatsThrough, @lateChanges, @times, @waits, @isOverdue, @waiting, @parts, @openParts, @openedLast, @ownFirstIn, @checkInAt, @needs, @answered, @visits, @calls, @questions, @phase, @phasesBefore, @screen, @screenSetAt, @showing);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.LessonTimes v)
@@ -5979,6 +6062,38 @@ internal static class Forms
         return new Yardang.Core.Lessons.PoseQuestion(@words, @form, @choices);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.PrivacyOf v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Part);
+        w.Write((int)v.Privacy);
+    }
+
+    public static Yardang.Core.Lessons.PrivacyOf ReadPrivacyOf(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int32 @part = r.ReadInt32();
+        Yardang.Core.Lessons.Privacy @privacy = (Yardang.Core.Lessons.Privacy)r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.PrivacyOf(@part, @privacy);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.PrivacySet v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Part);
+        w.Write((int)v.Privacy);
+    }
+
+    public static Yardang.Core.Lessons.PrivacySet ReadPrivacySet(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int32 @part = r.ReadInt32();
+        Yardang.Core.Lessons.Privacy @privacy = (Yardang.Core.Lessons.Privacy)r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.PrivacySet(@part, @privacy);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Threads.PutAnswerBack v)
     {
         w.WriteArrayHeader(2);
@@ -6874,6 +6989,22 @@ internal static class Forms
         return new Yardang.Core.Walls.SetPlan(@plan);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.SetPrivacy v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Part);
+        w.Write((int)v.Privacy);
+    }
+
+    public static Yardang.Core.Lessons.SetPrivacy ReadSetPrivacy(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int32 @part = r.ReadInt32();
+        Yardang.Core.Lessons.Privacy @privacy = (Yardang.Core.Lessons.Privacy)r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.SetPrivacy(@part, @privacy);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.SetSight v)
     {
         w.WriteArrayHeader(2);
@@ -7029,6 +7160,73 @@ internal static class Forms
         var fields = new Fields(ref r, 0);
         fields.End(ref r);
         return new Yardang.Core.Judges.ShowResults();
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.ShowWork v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Part);
+        w.Write(v.On);
+    }
+
+    public static Yardang.Core.Lessons.ShowWork ReadShowWork(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int32 @part = r.ReadInt32();
+        System.Boolean @on = r.ReadBoolean();
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.ShowWork(@part, @on);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.ShowingSnapshot v)
+    {
+        w.WriteArrayHeader(3);
+        w.WriteArrayHeader(v.Privacies.Length);
+        foreach (var item in v.Privacies)
+        {
+            Write(ref w, item);
+        }
+
+        w.WriteArrayHeader(v.Up.Count);
+        foreach (var item in v.Up)
+        {
+            w.Write(item);
+        }
+
+        w.WriteArrayHeader(v.Shown.Length);
+        foreach (var item in v.Shown)
+        {
+            Write(ref w, item);
+        }
+
+    }
+
+    public static Yardang.Core.Lessons.ShowingSnapshot ReadShowingSnapshot(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 3);
+        ImmutableArray<Yardang.Core.Lessons.PrivacyOf> @privacies = ReadListOfPrivacyOf(ref r);
+        ImmutableSortedSet<System.Int32> @up = [.. ReadListOfInt32(ref r)];
+        ImmutableArray<Yardang.Core.Lessons.ShownWork> @shown = ReadListOfShownWork(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.ShowingSnapshot(@privacies, @up, @shown);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.ShownWork v)
+    {
+        w.WriteArrayHeader(3);
+        w.Write(v.Part);
+        w.Write(v.Person);
+        w.Write(v.Called);
+    }
+
+    public static Yardang.Core.Lessons.ShownWork ReadShownWork(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 3);
+        System.Int32 @part = r.ReadInt32();
+        System.Int32 @person = r.ReadInt32();
+        System.Boolean @called = r.ReadBoolean();
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.ShownWork(@part, @person, @called);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.SightSet v)
@@ -8393,6 +8591,24 @@ internal static class Forms
         return new Yardang.Core.Rooms.WorkSetAside(@command);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.WorkShown v)
+    {
+        w.WriteArrayHeader(3);
+        w.Write(v.Part);
+        w.Write(v.Person);
+        w.Write(v.On);
+    }
+
+    public static Yardang.Core.Lessons.WorkShown ReadWorkShown(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 3);
+        System.Int32 @part = r.ReadInt32();
+        System.Int32 @person = r.ReadInt32();
+        System.Boolean @on = r.ReadBoolean();
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.WorkShown(@part, @person, @on);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.WorkTakenBack v)
     {
         w.WriteArrayHeader(1);
@@ -8838,6 +9054,15 @@ internal static class Forms
         return list.MoveToImmutable();
     }
 
+    private static ImmutableArray<Yardang.Core.Lessons.PrivacyOf> ReadListOfPrivacyOf(ref MessagePackReader r, int most = int.MaxValue)
+    {
+        var count = r.ReadArrayHeader();
+        if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Lessons.PrivacyOf>(count);
+        for (; count > 0; count--) list.Add(ReadPrivacyOf(ref r));
+        return list.MoveToImmutable();
+    }
+
     private static ImmutableArray<Yardang.Core.Lessons.QuickQuestion> ReadListOfQuickQuestion(ref MessagePackReader r, int most = int.MaxValue)
     {
         var count = r.ReadArrayHeader();
@@ -8889,6 +9114,15 @@ internal static class Forms
         if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
         var list = ImmutableArray.CreateBuilder<Yardang.Core.Judges.ScoreReason>(count);
         for (; count > 0; count--) list.Add(ReadScoreReason(ref r));
+        return list.MoveToImmutable();
+    }
+
+    private static ImmutableArray<Yardang.Core.Lessons.ShownWork> ReadListOfShownWork(ref MessagePackReader r, int most = int.MaxValue)
+    {
+        var count = r.ReadArrayHeader();
+        if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Lessons.ShownWork>(count);
+        for (; count > 0; count--) list.Add(ReadShownWork(ref r));
         return list.MoveToImmutable();
     }
 

@@ -48,7 +48,27 @@ public sealed class AccessResolver(IDbContextFactory<SchoolContext> school, Scre
         }
 
         if (visitor.TeacherId is not { } teacher || await OwnerAsync(db, record) is not { } owner) return null;
-        return await StaffAsync(db, teacher, owner, record.OfId) is { } staff ? new(room, record.Kind, staff.Actor) : null;
+        if (await StaffAsync(db, teacher, owner, record.OfId) is not { } staff) return null;
+        return record.Kind == RoomKind.Board && await db.Lessons.FindAsync(record.OfId) is { } lesson && (await KeptFromTeachersAsync(db, lesson)).Contains(record.Place) ? null : new(room, record.Kind, staff.Actor);
+    }
+
+    /// <summary>The boards of a lesson that not even teachers see now: those who work there have not shown them yet.</summary>
+    public static async Task<IReadOnlySet<RoomPlace>> KeptFromTeachersAsync(SchoolContext db, LessonRecord lesson) => await KeptAsync(db, lesson, Privacy.AlsoFromTeachers);
+
+    /// <summary>The boards of a lesson that nobody sees now but those who work there, and perhaps teachers.</summary>
+    public static async Task<IReadOnlySet<RoomPlace>> KeptAsync(SchoolContext db, LessonRecord lesson) => await KeptAsync(db, lesson, Privacy.UntilShown);
+
+    private static async Task<HashSet<RoomPlace>> KeptAsync(SchoolContext db, LessonRecord lesson, Privacy least)
+    {
+        var parts = lesson.Parts.Where(p => p.Privacy >= least && !p.AreUp && p.RoomKind == RoomKind.Board).ToList();
+        if (parts.Count == 0) return [];
+        var people = await db.Participants.Where(p => p.LessonId == lesson.Id && p.Standing == Standing.In).ToListAsync();
+        var shown = parts.SelectMany(part => people.Where(p => p.ShownIn.Contains(part.Number)).Select(p => lesson.PlaceOf(p, part))).ToHashSet();
+
+        // What people left behind is as private as what they work on.
+        var numbers = parts.Select(p => p.Number).ToList();
+        var rooms = await db.RoomsOf(lesson.Id).Where(r => numbers.Contains(r.Part)).ToListAsync();
+        return [.. rooms.Select(r => r.Place).Where(place => place.Whose is Whose.Own or Whose.Group && !shown.Contains(place))];
     }
 
     private static async Task<Guid?> OwnerAsync(SchoolContext db, RoomRecord room) => room.Kind == RoomKind.Draft
@@ -109,11 +129,19 @@ public sealed class AccessResolver(IDbContextFactory<SchoolContext> school, Scre
         {
             var isTheirs = lesson.PlaceOf(participant, part) == room.Place || (room.Whose == Whose.Own && room.Number == participant.Number);
             if (isTheirs) return actor with { LooksOnly = looks };
-            if (looks && (room.Whose == Whose.Teacher ? lesson.SeesTeachersBoard : lesson.SeesOtherBoards)) return actor with { LooksOnly = true };
+            if (looks && await MayLookAsync(db, lesson, part, room)) return actor with { LooksOnly = true };
         }
 
         // From those who were taken out or turned away nothing more is taken.
         return isIn && await db.Seats.AnyAsync(s => s.ParticipantId == participant.Id && s.BoardId == room.Id) ? actor with { HasLeft = true } : null;
+    }
+
+    // Where boards are private, they are seen as soon as they are shown, and not before; while each thinks on their own, no board of anybody else.
+    private static async Task<bool> MayLookAsync(SchoolContext db, LessonRecord lesson, LessonPart part, RoomRecord room)
+    {
+        if (room.Whose == Whose.Teacher) return lesson.SeesTeachersBoard;
+        if (part.Privacy == Privacy.None || room.Kind != RoomKind.Board || room.Whose == Whose.Together) return lesson.SeesOtherBoards;
+        return !lesson.Thinks && !(await KeptAsync(db, lesson)).Contains(room.Place);
     }
 
     /// <summary>A lesson in which this teacher may at least so much; null otherwise.</summary>

@@ -78,8 +78,9 @@ public sealed class ScreenEndpoint(AccessResolver access, ScreenKeys keys, Pairi
     private async Task<IEnumerable<object>> WorksAsync(LessonRecord lesson, OnScreen shown, long setAt, CancellationToken stop)
     {
         var masks = await MasksAsync(lesson.Id, stop);
+        var kept = await KeptAsync(lesson, stop);
         var works = new List<(int Mask, Guid Room, string Version)>();
-        foreach (var room in shown.Rooms.Where(masks.ContainsKey))
+        foreach (var room in shown.Rooms.Where(room => masks.ContainsKey(room) && !kept.Contains(room)))
         {
             var number = 0L;
             if (!shown.Frozen) number = await VersionAsync(room, shown.Page, stop);
@@ -99,6 +100,7 @@ public sealed class ScreenEndpoint(AccessResolver access, ScreenKeys keys, Pairi
         var masks = await MasksAsync(lesson.Id, context.RequestAborted);
         var room = shown.Kind == ScreenKind.Works ? shown.Rooms.FirstOrDefault(r => masks.GetValueOrDefault(r) == mask) : Guid.Empty;
         if (room == Guid.Empty || (await people.AllBoardsAsync(lesson)).FirstOrDefault(b => b.Id == room) is not { } board) return Results.NotFound();
+        if ((await KeptAsync(lesson, context.RequestAborted)).Contains(room)) return Results.NotFound();
         if (shown.Frozen && _frozen.TryGetValue((lesson.Id, setAt, room), out var kept)) return Picture(context, kept);
         if (await LiveAsync(lesson, board, shown.Page, context.RequestAborted) is not { } picture) return Results.NotFound();
         if (shown.Frozen) Keep(lesson.Id, setAt, room, picture);
@@ -144,6 +146,14 @@ public sealed class ScreenEndpoint(AccessResolver access, ScreenKeys keys, Pairi
     {
         foreach (var old in _frozen.Keys.Where(k => k.Lesson == lesson && k.SetAt != setAt)) _frozen.TryRemove(old, out _);
         if (_frozen.Count < MostPictures) _frozen[(lesson, setAt, room)] = picture;
+    }
+
+    // What the class does not see yet is not put before it either.
+    private async Task<HashSet<Guid>> KeptAsync(LessonRecord lesson, CancellationToken stop)
+    {
+        await using var db = await school.CreateDbContextAsync(stop);
+        var places = await AccessResolver.KeptAsync(db, lesson);
+        return places.Count == 0 ? [] : [.. (await db.RoomsOf(lesson.Id).ToListAsync(stop)).Where(r => places.Contains(r.Place)).Select(r => r.Id)];
     }
 
     // Rooms in the order in which they were made: each takes the next number that is free, so that it is the same as long as there is the lesson.

@@ -1,6 +1,7 @@
 // Bundles scripts, styles, fonts and icons into wwwroot/dist. "--release" minifies.
 import { execFileSync } from 'node:child_process';
 import { cpSync, mkdirSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { basename } from 'node:path';
 import { build, transform } from 'esbuild';
 
 const release = process.argv.includes('--release');
@@ -57,7 +58,7 @@ const withoutUnused = {
     }),
 };
 
-await build({
+const { metafile } = await build({
   plugins: [styles, withoutUnused],
   entryPoints: {
     'big-screen': 'Client/entry-big-screen.ts',
@@ -82,7 +83,26 @@ await build({
   sourcemap: release ? false : 'linked',
   chunkNames: 'shared-[hash]',
   logLevel: 'warning',
+  metafile: true,
 });
+
+// What each page's script rests on, so that a page can say so before the script is read.
+const restingOn = (file, found = new Set()) => {
+  for (const { path, kind } of metafile.outputs[file].imports)
+    if (kind === 'import-statement' && !found.has(path)) restingOn(path, found.add(path));
+  return found;
+};
+const scripts = Object.keys(metafile.outputs).filter(
+  (file) => metafile.outputs[file].entryPoint && !file.includes('/shared-'),
+);
+writeFileSync(
+  `${dist}/scripts.json`,
+  JSON.stringify(
+    Object.fromEntries(
+      scripts.map((file) => [basename(file, '.js'), [...restingOn(file)].map((path) => basename(path))]),
+    ),
+  ),
+);
 
 // What reads PDF files: its worker as it comes, and the fonts and tables that files may not bring with them.
 mkdirSync(`${dist}/pdf`);

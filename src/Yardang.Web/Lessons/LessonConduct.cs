@@ -4,6 +4,7 @@ using Yardang.Core.Lessons;
 using Yardang.Core.Rooms;
 using Yardang.Core.Walls;
 using Yardang.Data.School;
+using Yardang.Web.Access;
 using Yardang.Web.Rooms;
 
 namespace Yardang.Web.Lessons;
@@ -31,7 +32,7 @@ public sealed class LessonConduct(IDbContextFactory<SchoolContext> school, Seati
         {
             if (envelope.Event is LateChangeHandedOut or LateChangeTakenBack) await BringUpToDateAsync(lesson, hosts);
             if (envelope.Event is PensSet or PensHeld or LessonClosed or LessonReopened or TimesSet or MomentCame or PartsPlanned or PartSet or OwnFirstSet or PersonRemoved or SentAway or PhaseBegun or PhaseResumed or PhaseEnded or TimeGiven) await CarryAsync(lesson, hosts);
-            if (Lesson.ChangesPlaces(envelope.Event)) await SeatAsync(lesson, hosts, envelope.Number);
+            if (Lesson.ChangesPlaces(envelope.Event)) await SeatAsync(lesson, hosts, envelope.Number, Showing.OnlyOpens(envelope.Event));
             if (envelope.Event is PartSet(var part, _)) await RecallAsync(lesson.Id, part, hosts);
             if (Phases.PartOpenedBy(envelope.Event) is > 0 and var opened) await RecallAsync(lesson.Id, opened, hosts);
         }
@@ -87,16 +88,18 @@ public sealed class LessonConduct(IDbContextFactory<SchoolContext> school, Seati
         }
     }
 
-    private async Task SeatAsync(RoomHost lesson, RoomHosts hosts, long through)
+    // Nobody who looks at a board has to go because more may be seen than before.
+    private async Task SeatAsync(RoomHost lesson, RoomHosts hosts, long through, bool onlyOpens = false)
     {
         var plan = await LessonPlan.OfAsync(lesson);
         var (boards, people) = await seating.SeatAllAsync(lesson.Id, plan);
         await using var db = await school.CreateDbContextAsync();
-        var all = await db.RoomsOf(lesson.Id).Select(b => b.Id).ToListAsync();
-        foreach (var id in all)
+        var all = await db.RoomsOf(lesson.Id).ToListAsync();
+        var kept = await AccessResolver.KeptFromTeachersAsync(db, await db.Lessons.SingleAsync(l => l.Id == lesson.Id));
+        foreach (var room in all)
         {
-            if (await hosts.FindLoadedAsync(id) is not { } board) continue;
-            board.Recall(reader => !reader.IsStaff && (reader.LooksOnly || (boards.Contains(id) && people.Contains(reader.Number))));
+            if (await hosts.FindLoadedAsync(room.Id) is not { } board) continue;
+            board.Recall(reader => reader.IsStaff ? kept.Contains(room.Place) : (reader.LooksOnly && !onlyOpens) || (boards.Contains(room.Id) && people.Contains(reader.Number)));
         }
 
         lesson.Recall(reader => people.Contains(reader.Number));

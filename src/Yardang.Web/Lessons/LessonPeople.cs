@@ -6,6 +6,7 @@ using Yardang.Core.Rooms;
 using Yardang.Core.Walls;
 using Yardang.Core.Visibility;
 using Yardang.Data.School;
+using Yardang.Web.Access;
 using Yardang.Web.Rooms;
 
 namespace Yardang.Web.Lessons;
@@ -134,7 +135,12 @@ public sealed class LessonPeople(IDbContextFactory<SchoolContext> school, RoomHo
     public async Task<IReadOnlyList<LessonBoard>> BoardsAsync(LessonRecord lesson, LessonPart part) => [.. (await FindAsync(lesson, part)).Where(b => b.IsUsedNow).Select(b => b.Board)];
 
     /// <summary>All boards and walls on which there is or was anything: also those of dissolved groups, and the own boards of those who are in a group now.</summary>
-    public async Task<IReadOnlyList<LessonBoard>> AllBoardsAsync(LessonRecord lesson) => [.. (await FindAsync(lesson)).Select(b => b.Board)];
+    public async Task<IReadOnlyList<LessonBoard>> AllBoardsAsync(LessonRecord lesson)
+    {
+        await using var db = await school.CreateDbContextAsync();
+        var kept = await AccessResolver.KeptFromTeachersAsync(db, lesson);
+        return [.. (await FindAsync(lesson)).Select(b => b.Board).Where(b => !kept.Contains(b.Place))];
+    }
 
     /// <summary>All boards and walls of a lesson, part by part, with what has become of each.</summary>
     public async Task<IReadOnlyList<KnownBoard>> FindAsync(LessonRecord lesson)

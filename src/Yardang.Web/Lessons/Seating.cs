@@ -9,7 +9,7 @@ namespace Yardang.Web.Lessons;
 
 /// <summary>What a lesson's room says about who is in, who shares a room, and which parts are open.</summary>
 public sealed record LessonPlan(
-    IReadOnlyDictionary<int, Person> People, Grouping Grouping, bool NamesMasked, bool SeesOtherBoards, bool SeesTeachersBoard, bool Closed, ImmutableSortedSet<int> OpenParts, int CurrentPart)
+    IReadOnlyDictionary<int, Person> People, Grouping Grouping, bool NamesMasked, bool SeesOtherBoards, bool SeesTeachersBoard, bool Closed, ImmutableSortedSet<int> OpenParts, int CurrentPart, bool Thinks, Func<int, (Privacy Privacy, bool AreUp)> PrivacyIn, Func<int, ImmutableArray<int>> ShownBy)
 {
     /// <summary>What the room says now.</summary>
     public static async Task<LessonPlan> OfAsync(RoomHost lesson)
@@ -19,8 +19,12 @@ public sealed record LessonPlan(
         return plan!;
     }
 
-    private static LessonPlan Of(Lesson l) =>
-        new(l.People.ToDictionary(p => p.Key, p => p.Value), l.Grouping, l.NamesMasked, l.SeesOtherBoards && l.Phases.Now?.Plan.Kind != PhaseKind.Think, l.SeesTeachersBoard, l.Closed, l.OpenParts, l.CurrentPart);
+    private static LessonPlan Of(Lesson l)
+    {
+        var privacies = l.Parts.ToDictionary(part => part, part => (l.Showing.In(part), l.Showing.AreUp(part)));
+        var shown = l.People.Keys.ToDictionary(person => person, person => l.Showing.ShownBy(person).ToImmutableArray());
+        return new(l.People.ToDictionary(p => p.Key, p => p.Value), l.Grouping, l.NamesMasked, l.SeesOtherBoards && l.Phases.Now?.Plan.Kind != PhaseKind.Think, l.SeesTeachersBoard, l.Closed, l.OpenParts, l.CurrentPart, l.Phases.Now?.Plan.Kind == PhaseKind.Think, part => privacies.GetValueOrDefault(part), person => shown.GetValueOrDefault(person, []));
+    }
 }
 
 /// <summary>
@@ -44,8 +48,8 @@ public sealed class Seating(IDbContextFactory<SchoolContext> school)
     {
         await using var db = await school.CreateDbContextAsync();
         var lesson = await db.Lessons.SingleAsync(l => l.Id == lessonId);
-        (lesson.SeesOtherBoards, lesson.SeesTeachersBoard) = (plan.SeesOtherBoards, plan.SeesTeachersBoard);
-        lesson.Parts = [.. lesson.Parts.Select(p => p with { IsOpen = plan.OpenParts.Contains(p.Number) })];
+        (lesson.SeesOtherBoards, lesson.SeesTeachersBoard, lesson.Thinks) = (plan.SeesOtherBoards, plan.SeesTeachersBoard, plan.Thinks);
+        lesson.Parts = [.. lesson.Parts.Select(p => p with { IsOpen = plan.OpenParts.Contains(p.Number), Privacy = plan.PrivacyIn(p.Number).Privacy, AreUp = plan.PrivacyIn(p.Number).AreUp })];
         lesson.CurrentPart = plan.CurrentPart;
         var open = lesson.Parts.Where(p => p.IsOpen).ToList();
         var known = await db.RoomsOf(lessonId).ToDictionaryAsync(r => r.Place, r => r.Id);
@@ -64,7 +68,7 @@ public sealed class Seating(IDbContextFactory<SchoolContext> school)
             var group = plan.Grouping.Of(participant.Number)?.Number ?? 0;
             var hasChanged = participant.GroupNumber != group || participant.Standing != person.Standing;
             var before = open.Select(part => lesson.PlaceOf(participant, part)).ToList();
-            (participant.GroupNumber, participant.Standing) = (group, person.Standing);
+            (participant.GroupNumber, participant.Standing, participant.ShownIn) = (group, person.Standing, plan.ShownBy(participant.Number));
             if (person.Standing == Standing.Expected) continue;
             if (hasChanged)
             {

@@ -18,7 +18,7 @@ internal static class LessonPlay
             var person = people[random.Next(people.Count)];
             var student = new Actor(person, Role.Student);
             ImmutableArray<int> Some(int one) => [.. new[] { one, people[random.Next(people.Count)] }.Distinct().Where(p => lesson.Lesson.People[p].Standing == Standing.In)];
-            switch (random.Next(49))
+            switch (random.Next(53))
             {
                 case 0: lesson.Do(new Join(), Actor.Program); break;
                 case 1: lesson.Do(new Join(person), Actor.Program); break;
@@ -59,6 +59,9 @@ internal static class LessonPlay
                 case 45 or 46: lesson.Do(new GiveTime(random.Next(-2, 4), random.Next(2) == 0 ? 0 : person), Actor.Owner); break;
                 case 47: lesson.Do(new EndPhase(random.Next(2) == 0), Actor.Owner); break;
                 case 48: lesson.Do(new ShowOnScreen(random.Next(2) == 0 ? new(ScreenKind.Works, [new Guid(step, 0, 0, new byte[8])], step, step % 2 == 0, step % 3 == 0) : new((ScreenKind)random.Next(6), [], 0, false, false)), Actor.Owner); break;
+                case 49: lesson.Do(new SetPrivacy(random.Next(0, 3), (Privacy)random.Next(3)), Actor.Owner); break;
+                case 50 or 51: lesson.Do(new ShowWork(random.Next(1, 3), random.Next(3) > 0), student); break;
+                case 52: lesson.Do(random.Next(3) > 0 ? new CallBoardsUp(random.Next(1, 3), random.Next(2) == 0 ? [] : Some(person), true) : new CallBoardsUp(random.Next(1, 3), [], false), Actor.Owner); break;
                 case 18: lesson.Do(new ConfirmSeats(lesson.Lesson.Number), Actor.Program); break;
                 default: lesson.Do(step % 2 == 0 ? new SetPens(step % 3 == 0) : new MaskNames(step % 3 == 0), Actor.Owner); break;
             }

@@ -241,8 +241,9 @@ Alpine.data('board', () => {
 
     /** What the teacher says is fetched when it is said for the first time. */
     async hear(): Promise<void> {
-      const { calls, questions, phase } = lesson()!.state;
-      if (!isStudent || isLook || (!phase && !this.said && calls.size + questions.size === 0)) return;
+      const { calls, questions, phase, showing } = lesson()!.state;
+      const isSilent = !phase && calls.size + questions.size + showing.privacies.length === 0;
+      if (!isStudent || isLook || (isSilent && !this.said)) return;
       const made = await import('../lesson/said').catch(() => null);
       if (made) this.said ??= made.saidOf(lesson, me.number, data, () => board, texts);
       this.said?.refresh();
@@ -264,7 +265,7 @@ Alpine.data('board', () => {
     /** The boards of others, as far as I may look at them. */
     showOthers(): void {
       const { state } = lesson()!;
-      this.seesOthers = data.mode === 'student' && mayLook(state);
+      this.seesOthers = data.mode === 'student' && mayLook(state, me.number);
     },
 
     lessonChanged(): void {

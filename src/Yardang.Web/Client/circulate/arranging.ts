@@ -52,6 +52,9 @@ export function arrangingOf(lesson: string, room: () => HTMLElement | null) {
     /** By how many columns fewer than fit; less than 0: farther away. */
     nearness: Number(localStorage.getItem(key(lesson)) ?? '0') || 0,
     count: 0,
+    /** Whether there is room for no more than a name under each. */
+    areSmall: false,
+    isFarthest: false,
     /** Whether each is to be read, and not all to be in sight. */
     isLarge: false,
 
@@ -63,6 +66,8 @@ export function arrangingOf(lesson: string, room: () => HTMLElement | null) {
       if (!there) return;
       const fit = this.isLarge ? Math.max(1, Math.floor(there.width / LARGE)) : columnsFor(Math.max(1, count), there);
       this.columns = Math.max(1, Math.min(mostColumns(there), fit - this.nearness));
+      this.areSmall = widthOf(this.columns, there) < SMALL;
+      this.isFarthest = this.columns >= mostColumns(there);
     },
 
     get room(): Room | null {
@@ -81,19 +86,8 @@ export function arrangingOf(lesson: string, room: () => HTMLElement | null) {
       return { gridTemplateColumns: `repeat(${this.columns}, minmax(0, 1fr))` };
     },
 
-    /** Whether there is room for no more than a name under each. */
-    get areSmall(): boolean {
-      const there = this.room;
-      return there !== null && widthOf(this.columns, there) < SMALL;
-    },
-
     get isNearest(): boolean {
       return this.columns <= 1;
-    },
-
-    get isFarthest(): boolean {
-      const there = this.room;
-      return there !== null && this.columns >= mostColumns(there);
     },
 
     step(by: number): void {

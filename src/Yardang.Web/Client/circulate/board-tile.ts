@@ -3,9 +3,10 @@
 import { type Change, type Page, Property } from '../room/marks';
 import { Sheets } from '../room/sheets';
 import type { RoomEvent } from '../room/wire';
-import { drawMark, drawPaper } from '../surface/draw';
-import { LiveInk } from '../surface/live-ink';
+import { FORGOTTEN_AFTER_MS, LiveInk } from '../surface/live-ink';
+import { paintNoMore, paintSoon } from '../surface/painting-turns';
 import { Pictures } from '../surface/pictures';
+import { SmallPicture } from '../surface/small-picture';
 import { type LatePage, type LateTexts, describe, drawLate } from './late-work';
 import { type PageSeen, STEP_MS, STEPS } from './table';
 import { Tile, type TileOptions } from './tile';
@@ -16,8 +17,17 @@ const THINNEST_PX = 1.1;
 export class BoardTile extends Tile<Sheets> {
   private readonly live = new LiveInk();
   private readonly pictures: Pictures;
+  private picture: SmallPicture | null = null;
+  private readonly painting = () => this.paint();
   private canvas: HTMLCanvasElement | null = null;
-  private scheduled = false;
+  /** What stands, as soon as there is ink being drawn above it. */
+  private under: HTMLCanvasElement | null = null;
+  private isInSight = false;
+  private forgetting: ReturnType<typeof setTimeout> | undefined;
+  private readonly sight = new IntersectionObserver((seen) => {
+    this.isInSight = seen.at(-1)!.isIntersecting;
+    this.shown();
+  });
   /** Which marks were taken away from here. */
   private cleared: readonly number[] = [];
   private pageNumber = 1;
@@ -36,7 +46,7 @@ export class BoardTile extends Tile<Sheets> {
       read: (number, state) => Sheets.of(number, state),
       foresee: (sheets, command) => sheets.predict(command, options.me, false),
     });
-    this.pictures = new Pictures(options.room, '', () => this.shown());
+    this.pictures = new Pictures(options.room, '', () => this.changedLooks());
   }
 
   get pageCount(): number {
@@ -82,14 +92,19 @@ export class BoardTile extends Tile<Sheets> {
 
   show(host: HTMLElement | null): void {
     this.canvas = host?.querySelector('canvas') ?? null;
-    if (this.canvas) new ResizeObserver(() => this.shown()).observe(this.canvas);
-    document.fonts.addEventListener('loadingdone', () => this.shown());
-    void this.enter();
+    if (this.canvas) {
+      this.picture = new SmallPicture(this.canvas);
+      new ResizeObserver(() => this.shown()).observe(this.canvas);
+      this.sight.observe(this.canvas);
+    }
+    document.fonts.addEventListener('loadingdone', () => this.changedLooks());
   }
 
   override close(): void {
     super.close();
-    this.canvas = null;
+    this.sight.disconnect();
+    paintNoMore(this.painting);
+    [this.canvas, this.under, this.picture] = [null, null, null];
   }
 
   describeLate(person: number, texts: LateTexts): LatePage[] {
@@ -135,9 +150,15 @@ export class BoardTile extends Tile<Sheets> {
   }
 
   protected shown(): void {
-    if (this.scheduled || !this.canvas) return;
-    this.scheduled = true;
-    requestAnimationFrame(() => this.paint());
+    if (!this.isInSight) return;
+    // What has just come is there at once; what changes takes turns.
+    if (this.canvas?.dataset.painted === undefined) this.paint();
+    else paintSoon(this.painting);
+  }
+
+  private changedLooks(): void {
+    this.picture?.spoil();
+    this.shown();
   }
 
   private get page(): Page | undefined {
@@ -146,29 +167,29 @@ export class BoardTile extends Tile<Sheets> {
   }
 
   private paint(): void {
-    this.scheduled = false;
-    const { canvas } = this;
-    const page = this.page;
-    // What is not in sight is not drawn; when it is again, its size changes.
-    if (!canvas || !page || canvas.clientWidth === 0) return;
+    const { canvas, picture, page } = this;
+    const { state } = this.client;
+    // What is not in sight is not drawn.
+    if (!canvas || !picture || !page || !this.isInSight || canvas.clientWidth === 0) return;
     const ratio = window.devicePixelRatio || 1;
     const width = Math.round(canvas.clientWidth * ratio);
-    const height = Math.round((canvas.clientWidth * ratio * page.size.height) / page.size.width);
-    if (canvas.width !== width || canvas.height !== height) {
-      canvas.width = width;
-      canvas.height = height;
-    }
-    const ctx = canvas.getContext('2d')!;
     const scale = width / page.size.width;
+    const thinnest = (THINNEST_PX * ratio) / scale;
+    const options = { thinnest, unit: state.unit, pictures: this.pictures, written: this.written };
+    if (this.live.isAny && !this.under) picture.moveTo((this.under = document.createElement('canvas')));
+    picture.show(page, state.visible(page.id), width, options);
+    canvas.dataset.painted = '';
+    const { under } = this;
+    if (!under) return;
+    if (canvas.width !== under.width) canvas.width = under.width;
+    if (canvas.height !== under.height) canvas.height = under.height;
+    const ctx = canvas.getContext('2d')!;
+    ctx.setTransform(1, 0, 0, 1, 0, 0);
+    ctx.clearRect(0, 0, canvas.width, canvas.height);
+    ctx.drawImage(under, 0, 0);
     ctx.setTransform(scale, 0, 0, scale, 0, 0);
-    drawPaper(ctx, page, this.pictures);
-    for (const mark of this.client.state.visible(page.id))
-      drawMark(ctx, mark, {
-        thinnest: (THINNEST_PX * ratio) / scale,
-        unit: this.client.state.unit,
-        pictures: this.pictures,
-        written: this.written,
-      });
-    this.live.draw(ctx);
+    this.live.draw(ctx, thinnest);
+    clearTimeout(this.forgetting);
+    if (this.live.isAny) this.forgetting = setTimeout(() => this.shown(), FORGOTTEN_AFTER_MS + 1);
   }
 }

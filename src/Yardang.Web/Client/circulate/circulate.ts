@@ -10,6 +10,7 @@ import { RoomClient } from '../room/room-client';
 import type { Command } from '../room/wire';
 import { floodAmong } from '../room/flood';
 import { serverNow } from '../room/server-clock';
+import { Privacy } from '../room/showing';
 import { rememberOrder } from '../lesson/neighbours';
 import { arrangingOf } from './arranging';
 import { BoardTile } from './board-tile';
@@ -22,6 +23,7 @@ import { phasingOf, type PhasingTexts } from './phasing';
 import { pickingOf, type PickingTexts } from './picking';
 import { regroupingOf, type RegroupingTexts } from './regrouping';
 import { screeningOf, type ScreeningTexts } from './screening';
+import { showingOf, type ShowingTexts } from './showing';
 import { steeringOf, type SteeringTexts } from './steering';
 import { type Cell, type CellState, cellsOf } from './table';
 import type { Activity, Tile } from './tile';
@@ -110,6 +112,7 @@ interface CirculateData {
     SteeringTexts &
     PhasingTexts &
     ScreeningTexts &
+    ShowingTexts &
     AskingTexts &
     RegroupingTexts;
 }
@@ -126,6 +129,9 @@ interface Row {
   changed: boolean;
   /** Whether somebody's pen is down here. */
   held: boolean;
+  /** Where boards are private: whether it is shown, and whether it is kept even from me. */
+  shown: boolean;
+  kept: boolean;
   /** The members of a group. */
   who: string;
   /** Which teacher looks after them; empty for none in particular. */
@@ -187,6 +193,7 @@ Alpine.data('circulate', () => {
   /** What was cleared last, to be put back. */
   let cleared: readonly Tile[] = [];
   let isSorted = false;
+  let refreshing: ReturnType<typeof setTimeout> | undefined;
   let found: WhoNeeds = { needs: [], away: [], gone: [], pages: {} };
   let askingWho: AskingWho;
   let seen: Readonly<Record<string, number>> = {};
@@ -234,6 +241,7 @@ Alpine.data('circulate', () => {
       () => circulate.picking.whom(),
       texts,
     ),
+    showing: showingOf(() => lesson, { part: data.part, here, whom: () => circulate.picking.whom() }, texts),
     asking: askingOf(() => lesson, here, texts),
     regrouping: regroupingOf(
       () => lesson,
@@ -286,7 +294,11 @@ Alpine.data('circulate', () => {
     floodIsFine: sessionStorage.getItem(`yardang-flood-${data.lesson}`) ?? '',
     init(): void {
       circulate = this;
-      connection = new Connection('', (link) => (this.link = link));
+      connection = new Connection(
+        '',
+        (link) => (this.link = link),
+        ({ client: { room } }) => (tiles.has(room) ? this.putTile(room) : location.reload()),
+      );
       askingWho = new AskingWho(data.lesson, (all) => {
         found = all;
         this.refresh();
@@ -308,7 +320,7 @@ Alpine.data('circulate', () => {
         (state, command) => state.predict(command, data.me.number),
         data.me,
         {
-          changed: () => this.refresh(),
+          changed: () => this.refreshSoon(),
           refused: ({ command }, reason) => this.refused(command, reason),
           applied: ({ event }) => {
             if (event.kind === 'groupsSet' || event.kind.startsWith('groups')) isSorted = false;
@@ -326,9 +338,13 @@ Alpine.data('circulate', () => {
     },
 
     async start(): Promise<void> {
+      // Which board comes where is known before the lesson is here, but for what it says of groups.
+      const boards = data.people.filter((p) => p.standing === Standing.In).map((p) => p.board);
+      if (new Set(boards).size === boards.length && this.view !== 'group') this.seat(data.people);
       await Promise.all([connection.start(), connection.enter(lesson, !data.me.looksOnly)]);
       await lesson.recover();
       this.opened = true;
+      this.refreshSoon();
       if (this.people.length === 0) this.seat(data.people);
       void list.refresh();
       askingWho.soon();
@@ -555,11 +571,20 @@ Alpine.data('circulate', () => {
         heading: '',
         changed: false,
         held: false,
+        shown: false,
+        kept: false,
       });
+      this.putTile(id);
+      return this.boards.at(-1)!;
+    },
+
+    /** Shows a room in its place, from the beginning. */
+    putTile(id: string, isKept = false): void {
+      tiles.get(id)?.close();
       const tile = this.tileOf(id, () => this.boardChanged(id));
       tiles.set(id, tile);
+      if (!isKept) void tile.enter();
       this.$nextTick(() => tile.show((this.$root as HTMLElement).querySelector<HTMLElement>(`[data-tile="${id}"]`)));
-      return this.boards.at(-1)!;
     },
 
     tileOf(room: string, changed: () => void, wall = data.isWall): Tile {
@@ -581,6 +606,9 @@ Alpine.data('circulate', () => {
       row.ready = row.people.some((n) => state.people.get(n)?.readyAt != null);
       row.handedIn = this.sayHandedIn(state, row.people, tile?.lastActivity ?? null);
       row.held = this.steering.isHeld(row.people);
+      row.shown = this.showing.privacy !== Privacy.None && this.showing.isShown(row.people);
+      const isKept = this.showing.isKept(row.people);
+      if (isKept !== row.kept) this.putTile(row.id, (row.kept = isKept));
       const seenAt = seen[row.id];
       row.changed = seenAt !== undefined && (tile?.lastActivity ?? 0) > seenAt;
       row.signals = row.handUp || row.ready || row.held || row.handedIn !== '';
@@ -630,7 +658,14 @@ Alpine.data('circulate', () => {
       row.owing = [...named(none, tile.noneWords), ...named(owing, tile.owingWords)];
     },
 
+    /** Once for all that has just come. */
+    refreshSoon(): void {
+      refreshing ??= setTimeout(() => this.refresh());
+    },
+
     refresh(): void {
+      clearTimeout(refreshing);
+      refreshing = undefined;
       const { state } = lesson;
       this.closed = state.closed;
       this.door = state.door;
@@ -644,6 +679,7 @@ Alpine.data('circulate', () => {
       this.asking.refresh();
       this.phasing.refresh();
       this.screening.refresh();
+      this.showing.refresh();
       seen = seenBoards(data.lesson);
       this.pageCount = Math.max(1, ...[...tiles.values()].map((tile) => tile.pageCount));
       for (const row of this.boards) this.refreshRow(row);
@@ -660,9 +696,13 @@ Alpine.data('circulate', () => {
           const who = all.get(said.person);
           return who ? [needInWords(said, { name: this.nameFor(said, who), board: who.board }, now, texts)] : [];
         })
-        .filter((need) => this.concernsMe(need));
+        .filter((need) => this.concernsMe(need) && !(need.isLate && this.isKept(need.board)));
       this.awayCount = found.away.length;
       this.hands = found.needs.filter((n) => n.kind === NeedKind.Hand).length;
+    },
+
+    isKept(board: string): boolean {
+      return (this.boards as Row[]).some((row) => row.id === board && row.kept);
     },
 
     /** What a group does, or does not do, is said of the group. */
@@ -807,6 +847,16 @@ Alpine.data('circulate', () => {
       if (data.together) return [data.together];
       const picked = this.picking.whom();
       return (this.boards as Row[]).filter((row) => row.people.some((n) => picked.includes(n))).map((row) => row.id);
+    },
+
+    openPrivacy(): void {
+      this.showing.begin();
+      this.open('privacy');
+    },
+
+    setPrivacy(): void {
+      this.hide('privacy');
+      this.showing.set();
     },
 
     beginPhase(): void {

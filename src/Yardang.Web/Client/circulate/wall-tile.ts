@@ -177,9 +177,7 @@ export class WallTile extends Tile<WallState> {
 
   showPage(): void {}
 
-  show(): void {
-    void this.enter();
-  }
+  show(): void {}
 
   describeLate(person: number, texts: LateTexts): LatePage[] {
     const { plan, cards } = this.client.state;

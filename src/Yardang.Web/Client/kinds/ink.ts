@@ -17,7 +17,8 @@ export const ink: Kind<InkBody> = {
     const isMarker = (style.looks & Looks.Highlighter) !== 0;
     if (isMarker) ctx.globalCompositeOperation = 'multiply';
     ctx.fillStyle = isMarker ? highlighterColour(style.colour) : lineColour(mark);
-    ctx.fill(inkPath({ ...mark, body }, Math.max(thinnest, style.width)));
+    if (style.width < thinnest) drawThin(ctx, { ...mark, body }, thinnest);
+    else ctx.fill(inkPath({ ...mark, body }, style.width));
   },
   isAt: (mark, body, local, limit) =>
     remaining(body.points, mark.cuts).some((part) =>
@@ -63,6 +64,30 @@ function inkPath({ body, cuts, scale, style: { looks } }: Mark & { body: InkBody
     outlinePath(asLooked(part, { body, scale, style: { looks } }), width, path);
   paths.set(body, { path, width, cuts, scale, looks });
   return path;
+}
+
+// Ink too thin for its outline to be seen is a line of even width; nothing is remembered of it.
+function drawThin(ctx: CanvasRenderingContext2D, mark: Mark & { body: InkBody }, width: number): void {
+  ctx.strokeStyle = ctx.fillStyle;
+  ctx.lineWidth = width;
+  ctx.lineCap = 'round';
+  ctx.lineJoin = 'round';
+  ctx.beginPath();
+  for (const part of remaining(mark.body.points, mark.cuts)) {
+    const points = asLooked(part, mark);
+    ctx.moveTo(points[0]!, points[1]!);
+    let [x, y] = [points[0]!, points[1]!];
+    for (let i = 4; i < points.length; i += 4) {
+      // Nearer than half its width nothing is seen of a bend.
+      const isLast = i + 4 >= points.length;
+      if (!isLast && Math.abs(points[i]! - x) + Math.abs(points[i + 1]! - y) < width / 2) continue;
+      [x, y] = [points[i]!, points[i + 1]!];
+      ctx.lineTo(x, y);
+    }
+    // Of a dot, too, something is seen.
+    ctx.lineTo(x + 1, y);
+  }
+  ctx.stroke();
 }
 
 /** The points of a piece of ink as they are to be outlined: scaled, and of even pressure where the pen is one of even width. */

@@ -29,6 +29,8 @@ export interface WorkData {
   readonly home: string;
   /** Whether others work in the same room. */
   readonly together: boolean;
+  /** Whether it can be private until it is shown: not what all share. */
+  readonly shows?: boolean;
   /** Said to teachers, who are never alone with a student: whether several students work in it. */
   readonly shared?: boolean;
   /** Said to teachers: whose work it is, which is seen to by being opened. */

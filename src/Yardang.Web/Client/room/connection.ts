@@ -2,6 +2,7 @@
 
 import { type HubConnection, HubConnectionBuilder, HubConnectionState, LogLevel } from '@microsoft/signalr';
 import { MessagePackHubProtocol } from '@microsoft/signalr-protocol-msgpack';
+import { fewAtOnce } from './few-at-once';
 import type { Line, RoomClient } from './room-client';
 import { noteServerTime } from './server-clock';
 import { type Submission, encodeSubmission } from './wire';
@@ -24,6 +25,8 @@ const SPARES = 3;
 const OPENING_MS = 4000;
 const POLL_MS = 50;
 const RELOAD_MS = 4000;
+/** So many snapshots are fetched at once: of many rooms, the first are to be seen before the last are here. */
+const FETCHED = 6;
 
 const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
 
@@ -39,6 +42,7 @@ const isRecall = (frame: Uint8Array) => frame.length === 2 && frame[1] === 0xfe;
 export class Connection implements Line {
   private readonly hub: HubConnection;
   private readonly rooms = new Map<string, Watched>();
+  private readonly inTurn = fewAtOnce(FETCHED);
   link: Link = 'connecting';
 
   /**
@@ -91,7 +95,7 @@ export class Connection implements Line {
   async enter(client: AnyRoom, writes: boolean): Promise<void> {
     const watched: Watched = { client, writes, isHere: false, stop: null };
     this.rooms.set(client.room, watched);
-    if (!(await this.bring(client))) throw new Error('There is no right to this board (any more).');
+    if (!(await this.inTurn(() => this.bring(client)))) throw new Error('There is no right to this board (any more).');
     watched.isHere = true;
     if (await this.opensSoon()) await this.watch(watched).catch(() => this.resync(watched));
     else if (writes && client.client === 0) client.client = (await client.store?.takeSpare()) ?? 0;
@@ -199,7 +203,7 @@ export class Connection implements Line {
     watched.stop?.();
     for (let attempt = 0; this.rooms.get(watched.client.room) === watched; attempt++) {
       try {
-        if (await this.bring(watched.client)) {
+        if (await this.inTurn(() => this.bring(watched.client))) {
           if (this.isOpen) await this.watch(watched);
           return;
         }

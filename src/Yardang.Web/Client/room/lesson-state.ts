@@ -20,12 +20,14 @@ import {
   type QuickQuestion,
   Report,
   type RoomSnapshot,
+  type ShowingSnapshot,
   Signal,
   Standing,
   type WorkWaits,
 } from '../wire/forms';
 import { callsAfter } from './calls';
 import { phasesAfter } from './phases';
+import { regrouped, showingAfter } from './showing';
 import { questionsAfter } from './quick-questions';
 import type { Command, Envelope, RoomEvent } from './wire';
 
@@ -75,6 +77,8 @@ export class LessonState {
   /** The phase that goes on, and those before it. */
   phase: Phase | null = null;
   phasesBefore: readonly PhasePlan[] = [];
+  /** Which boards are private until they are shown, and which are shown. */
+  showing: ShowingSnapshot = { privacies: [], up: [], shown: [] };
   /** What the big screen shows, and since when. Students are not told. */
   screen: OnScreen = { kind: ScreenKind.Nothing, rooms: [], page: 0, withClock: false, frozen: false };
   screenSetAt = 0;
@@ -123,6 +127,7 @@ export class LessonState {
     this.calls = callsAfter(this.calls, envelope);
     this.questions = questionsAfter(this.questions, envelope);
     Object.assign(this, phasesAfter(this, envelope));
+    this.showing = showingAfter(this.showing, event);
     switch (event.kind) {
       case 'peopleExpected':
         for (let n = event.first; n < event.first + event.count; n++) this.come(n, Standing.Expected, 0, true);
@@ -393,6 +398,7 @@ export class LessonState {
   }
 
   private setGroups(groups: readonly Group[]): void {
+    this.showing = regrouped(this.showing, this.groups, groups);
     this.groups = groups;
     this.groupsUsed = Math.max(this.groupsUsed, ...groups.map((g) => g.number));
     this.groupingVersion++;

@@ -1,6 +1,6 @@
 // The phase that goes on in a lesson, and those before it: Core's Phases.
 
-import { type Phase, PhaseKind, type PhasePlan } from '../wire/forms';
+import { type Phase, PhaseKind, type PhasePlan, type ShowingSnapshot } from '../wire/forms';
 import type { Envelope } from './wire';
 
 export interface PhaseState {
@@ -44,11 +44,18 @@ export function endsFor(phase: Phase, person: number): number | null {
   return phase.longer.find((l) => l.person === person)?.until ?? phase.endsAt;
 }
 
-/** Whether a student may look at boards that are not theirs; not those of others while each thinks on their own. */
-export function mayLook(state: {
-  readonly phase: Phase | null;
-  readonly seesOtherBoards: boolean;
-  readonly seesTeachersBoard: boolean;
-}): boolean {
-  return state.seesTeachersBoard || (state.seesOtherBoards && state.phase?.plan.kind !== PhaseKind.Think);
+/** Whether there may be boards of others that a student may look at; not while each thinks on their own. */
+export function mayLook(
+  state: {
+    readonly phase: Phase | null;
+    readonly seesOtherBoards: boolean;
+    readonly seesTeachersBoard: boolean;
+    readonly showing: ShowingSnapshot;
+  },
+  me: number,
+): boolean {
+  const { privacies, up, shown } = state.showing;
+  const areShown = privacies.length > 0 && (up.length > 0 || shown.some((s) => s.person !== me));
+  const othersAreSeen = (state.seesOtherBoards || areShown) && state.phase?.plan.kind !== PhaseKind.Think;
+  return state.seesTeachersBoard || othersAreSeen;
 }

@@ -12,7 +12,8 @@ interface Stroke {
   seen: number;
 }
 
-const FORGOTTEN_AFTER_MS = 4000;
+/** A stroke of which nothing more has come for so long is forgotten: it will never be finished. */
+export const FORGOTTEN_AFTER_MS = 4000;
 const LIVE_HIGHLIGHTER = 0.6;
 
 export class LiveInk {
@@ -20,7 +21,8 @@ export class LiveInk {
   private mine: Stroke | null = null;
   private others = new Map<string, Stroke>();
 
-  draw(ctx: CanvasRenderingContext2D): void {
+  /** @param thinnest ink is drawn at least this wide, 1/100 mm. */
+  draw(ctx: CanvasRenderingContext2D, thinnest = 0): void {
     const now = performance.now();
     for (const [key, stroke] of this.others) if (now - stroke.seen > FORGOTTEN_AFTER_MS) this.others.delete(key);
     for (const stroke of [...this.others.values(), this.mine]) {
@@ -28,9 +30,14 @@ export class LiveInk {
       ctx.fillStyle = stroke.colour;
       // On a layer of its own it cannot multiply with the page yet.
       ctx.globalAlpha = stroke.multiplies ? LIVE_HIGHLIGHTER : 1;
-      ctx.fill(outlinePath(stroke.points, stroke.width));
+      ctx.fill(outlinePath(stroke.points, Math.max(thinnest, stroke.width)));
     }
     ctx.globalAlpha = 1;
+  }
+
+  /** Whether anything is being drawn. */
+  get isAny(): boolean {
+    return this.mine !== null || this.others.size > 0;
   }
 
   begin(points: number[], colour: string, width: number, multiplies: boolean): void {

@@ -421,7 +421,7 @@ export function registerWall(beside: typeof besideOf | null): void {
         if (!room) return;
         this.tell.refresh();
         void this.hear();
-        this.seesOthers = data.mode === 'student' && mayLook(room.state);
+        this.seesOthers = data.mode === 'student' && mayLook(room.state, me.number);
         this.handIn.refresh();
         if (data.mode === 'student') this.company.refresh(room.state);
         this.refresh();

@@ -1,7 +1,7 @@
 // Made from Core's records by ./yardang wire: not to be changed by hand.
 
 import { known, readPoints, writePoints } from './by-hand';
-import { type AcceptLateWork, type Actor, type AdmitPerson, type Answer, type AnswerGiven, type AnswerNeed, type AnswerPutBack, type AnswerReworded, type AnswerTakenDown, type AnsweredNeed, type AskCheckIn, type Attachment, type BeginPhase, type Call, type CallAnswer, type CallClass, type CallConfirmed, type CallEnded, type CardJudged, type CardResult, type CheckInAsked, type ClassCalled, type ClientAdmitted, type CloseLesson, type CloseQuestion, type ConfirmCall, type ConfirmLateChange, type Criterion, type DiscardLateWork, type DoorSet, type DrawingAttachment, type DrawnStroke, type EndCall, type EndPhase, type FieldPlan, type FormulaAttachment, type GiveAnswer, type GiveReply, type GiveReport, type GiveSignal, type GiveTime, type GivenCard, type GoOnJudging, type Group, type GroupsRedone, type GroupsSet, type GroupsUndone, type HandIn, type HandsLowered, type HoldPens, type JudgeCard, type Judgement, type Judging, type JudgingState, type JudgingWentOn, type LastAct, type LastVisit, type LateChange, type LateChangeHandedOut, type LateChangeReceived, type LateChangeTakenBack, type LateWork, type LateWorkAccepted, type LateWorkDiscarded, type LeadOn, type LedOn, type LessonClosed, type LessonOpened, type LessonReopened, type LessonSnapshot, type LessonTimes, type LinePlan, type LinkWord, type LowerHands, type MapPicture, type MaskNames, type MomentCame, type MoreTime, type NamesMasked, type NeedAnswered, type NeedsSet, type NeedsSettings, type OnScreen, type OwnFirstSet, type PartSet, type PartsPlanned, type PensConfirmed, type PensHeld, type PensSet, type PeopleExpected, type Person, type PersonAdmitted, type PersonAsked, type PersonBrought, type PersonJoined, type PersonRemoved, type PersonTurnedAway, type Phase, type PhaseBegun, type PhaseEnded, type PhasePlan, type PhaseResumed, type PictureAttachment, type PlaceAttachment, type PoseQuestion, type PutAnswerBack, type QuestionClosed, type QuestionPosed, type QuickQuestion, type QuickResponse, type Redacted, type RedoGroups, type RemovePerson, type ReopenLesson, type Reply, type ReplyGiven, type ReportGiven, type ResultsShown, type RewordAnswer, type ScoreReason, type ScreenSet, type SeatsConfirmed, type SentAway, type SetDoor, type SetGroups, type SetNeeds, type SetOwnFirst, type SetPart, type SetPens, type SetSight, type SetTimes, type ShowOnScreen, type ShowResults, type SightSet, type SignalGiven, type Spot, type Stimulus, type Style, type TakeAnswerDown, type TakeWorkBack, type TimeGiven, type TimesSet, type Topic, type TurnAway, type UndoGroups, type VisitWork, type WallPlan, type WallRules, type WorkHandedIn, type WorkSetAside, type WorkTakenBack, type WorkVisited, type WorkWaits } from './forms';
+import { type AcceptLateWork, type Actor, type AdmitPerson, type Answer, type AnswerGiven, type AnswerNeed, type AnswerPutBack, type AnswerReworded, type AnswerTakenDown, type AnsweredNeed, type AskCheckIn, type Attachment, type BeginPhase, type BoardsUp, type Call, type CallAnswer, type CallBoardsUp, type CallClass, type CallConfirmed, type CallEnded, type CardJudged, type CardResult, type CheckInAsked, type ClassCalled, type ClientAdmitted, type CloseLesson, type CloseQuestion, type ConfirmCall, type ConfirmLateChange, type Criterion, type DiscardLateWork, type DoorSet, type DrawingAttachment, type DrawnStroke, type EndCall, type EndPhase, type FieldPlan, type FormulaAttachment, type GiveAnswer, type GiveReply, type GiveReport, type GiveSignal, type GiveTime, type GivenCard, type GoOnJudging, type Group, type GroupsRedone, type GroupsSet, type GroupsUndone, type HandIn, type HandsLowered, type HoldPens, type JudgeCard, type Judgement, type Judging, type JudgingState, type JudgingWentOn, type LastAct, type LastVisit, type LateChange, type LateChangeHandedOut, type LateChangeReceived, type LateChangeTakenBack, type LateWork, type LateWorkAccepted, type LateWorkDiscarded, type LeadOn, type LedOn, type LessonClosed, type LessonOpened, type LessonReopened, type LessonSnapshot, type LessonTimes, type LinePlan, type LinkWord, type LowerHands, type MapPicture, type MaskNames, type MomentCame, type MoreTime, type NamesMasked, type NeedAnswered, type NeedsSet, type NeedsSettings, type OnScreen, type OwnFirstSet, type PartSet, type PartsPlanned, type PensConfirmed, type PensHeld, type PensSet, type PeopleExpected, type Person, type PersonAdmitted, type PersonAsked, type PersonBrought, type PersonJoined, type PersonRemoved, type PersonTurnedAway, type Phase, type PhaseBegun, type PhaseEnded, type PhasePlan, type PhaseResumed, type PictureAttachment, type PlaceAttachment, type PoseQuestion, type PrivacyOf, type PrivacySet, type PutAnswerBack, type QuestionClosed, type QuestionPosed, type QuickQuestion, type QuickResponse, type Redacted, type RedoGroups, type RemovePerson, type ReopenLesson, type Reply, type ReplyGiven, type ReportGiven, type ResultsShown, type RewordAnswer, type ScoreReason, type ScreenSet, type SeatsConfirmed, type SentAway, type SetDoor, type SetGroups, type SetNeeds, type SetOwnFirst, type SetPart, type SetPens, type SetPrivacy, type SetSight, type SetTimes, type ShowOnScreen, type ShowResults, type ShowWork, type ShowingSnapshot, type ShownWork, type SightSet, type SignalGiven, type Spot, type Stimulus, type Style, type TakeAnswerDown, type TakeWorkBack, type TimeGiven, type TimesSet, type Topic, type TurnAway, type UndoGroups, type VisitWork, type WallPlan, type WallRules, type WorkHandedIn, type WorkSetAside, type WorkShown, type WorkTakenBack, type WorkVisited, type WorkWaits } from './forms';
 import { know, readCommand, readRoomEvent } from './kinds';
 type Raw = any[]; // What the MessagePack reader gives.
 
@@ -160,6 +160,15 @@ export function writeBeginPhase(v: BeginPhase): Raw {
   return [v.plan.kind, v.plan.words, v.plan.minutes, v.plan.endsItself, v.plan.part];
 }
 
+export function readBoardsUp(raw: Raw): BoardsUp {
+  return {
+    kind: 'boardsUp',
+    part: raw[0],
+    people: raw[1],
+    up: raw[2],
+  };
+}
+
 export function readCall(raw: Raw): Call {
   return {
     number: raw[0],
@@ -182,6 +191,19 @@ export function readCallAnswer(raw: Raw): CallAnswer {
     at: raw[1],
     words: raw[2],
   };
+}
+
+export function readCallBoardsUp(raw: Raw): CallBoardsUp {
+  return {
+    kind: 'callBoardsUp',
+    part: raw[0],
+    people: raw[1],
+    up: raw[2],
+  };
+}
+
+export function writeCallBoardsUp(v: CallBoardsUp): Raw {
+  return [v.part, v.people, v.up];
 }
 
 export function readCallClass(raw: Raw): CallClass {
@@ -789,6 +811,7 @@ export function readLessonSnapshot(raw: Raw): LessonSnapshot {
     phasesBefore: raw[38].map((x: Raw) => readPhasePlan(x)),
     screen: readOnScreen(raw[39]),
     screenSetAt: raw[40],
+    showing: { privacies: raw[41].map((x: Raw) => readPrivacyOf(x)), up: raw[42], shown: raw[43].map((x: Raw) => readShownWork(x)) },
   };
 }
 
@@ -1133,6 +1156,21 @@ export function writePoseQuestion(v: PoseQuestion): Raw {
   return [v.words, v.form, v.choices];
 }
 
+export function readPrivacyOf(raw: Raw): PrivacyOf {
+  return {
+    part: raw[0],
+    privacy: raw[1],
+  };
+}
+
+export function readPrivacySet(raw: Raw): PrivacySet {
+  return {
+    kind: 'privacySet',
+    part: raw[0],
+    privacy: raw[1],
+  };
+}
+
 export function readPutAnswerBack(raw: Raw): PutAnswerBack {
   return {
     kind: 'putAnswerBack',
@@ -1368,6 +1406,18 @@ export function writeSetPens(v: SetPens): Raw {
   return [v.down];
 }
 
+export function readSetPrivacy(raw: Raw): SetPrivacy {
+  return {
+    kind: 'setPrivacy',
+    part: raw[0],
+    privacy: raw[1],
+  };
+}
+
+export function writeSetPrivacy(v: SetPrivacy): Raw {
+  return [v.part, v.privacy];
+}
+
 export function readSetSight(raw: Raw): SetSight {
   return {
     kind: 'setSight',
@@ -1410,6 +1460,34 @@ export function readShowResults(_raw: Raw): ShowResults {
 
 export function writeShowResults(_v: ShowResults): Raw {
   return [];
+}
+
+export function readShowWork(raw: Raw): ShowWork {
+  return {
+    kind: 'showWork',
+    part: raw[0],
+    on: raw[1],
+  };
+}
+
+export function writeShowWork(v: ShowWork): Raw {
+  return [v.part, v.on];
+}
+
+export function readShowingSnapshot(raw: Raw): ShowingSnapshot {
+  return {
+    privacies: raw[0].map((x: Raw) => readPrivacyOf(x)),
+    up: raw[1],
+    shown: raw[2].map((x: Raw) => readShownWork(x)),
+  };
+}
+
+export function readShownWork(raw: Raw): ShownWork {
+  return {
+    part: raw[0],
+    person: raw[1],
+    called: raw[2],
+  };
 }
 
 export function readSightSet(raw: Raw): SightSet {
@@ -1638,6 +1716,15 @@ export function readWorkSetAside(raw: Raw): WorkSetAside {
   };
 }
 
+export function readWorkShown(raw: Raw): WorkShown {
+  return {
+    kind: 'workShown',
+    part: raw[0],
+    person: raw[1],
+    on: raw[2],
+  };
+}
+
 export function readWorkTakenBack(raw: Raw): WorkTakenBack {
   return {
     kind: 'workTakenBack',
@@ -1709,6 +1796,9 @@ know({
     96: readGiveTime,
     97: readEndPhase,
     98: readShowOnScreen,
+    99: readSetPrivacy,
+    100: readShowWork,
+    101: readCallBoardsUp,
   },
   readRoomEvent: {
     1: readClientAdmitted,
@@ -1774,6 +1864,9 @@ know({
     130: readPhaseEnded,
     131: readPhaseResumed,
     132: readScreenSet,
+    133: readPrivacySet,
+    134: readWorkShown,
+    135: readBoardsUp,
   },
   readRoomSnapshot: {
     2: readLessonSnapshot,
@@ -1825,5 +1918,8 @@ know({
     giveTime: [96, writeGiveTime],
     endPhase: [97, writeEndPhase],
     showOnScreen: [98, writeShowOnScreen],
+    setPrivacy: [99, writeSetPrivacy],
+    showWork: [100, writeShowWork],
+    callBoardsUp: [101, writeCallBoardsUp],
   },
 });

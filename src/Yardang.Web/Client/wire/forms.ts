@@ -145,6 +145,13 @@ export const enum PhaseKind {
   Choose = 3,
 }
 
+/** Who sees the boards of students before they are shown. The numbers are on the wire; the larger is the stricter. */
+export const enum Privacy {
+  None = 0,
+  UntilShown = 1,
+  AlsoFromTeachers = 2,
+}
+
 /** The properties that can be changed, each on its own. The numbers are on the wire. */
 export const enum Property {
   Place = 1,
@@ -423,7 +430,10 @@ export type Command =
   | BeginPhase
   | GiveTime
   | EndPhase
-  | ShowOnScreen;
+  | ShowOnScreen
+  | SetPrivacy
+  | ShowWork
+  | CallBoardsUp;
 
 /** What a mark is made of: a closed set, one record for each kind, in Bodies. All that the core has to know of a kind is what is asked for here. Places and sizes are in page coordinates, 1/100 mm. */
 export type MarkBody =
@@ -549,7 +559,10 @@ export type RoomEvent =
   | TimeGiven
   | PhaseEnded
   | PhaseResumed
-  | ScreenSet;
+  | ScreenSet
+  | PrivacySet
+  | WorkShown
+  | BoardsUp;
 
 /** A room's state in one piece, by the numbers of RoomKind. */
 export type RoomSnapshot =
@@ -760,6 +773,14 @@ export interface BoardSnapshot {
   readonly judging: MarkJudgingState;
 }
 
+/** Boards of a part are up, or down again. */
+export interface BoardsUp {
+  readonly kind: 'boardsUp';
+  readonly part: number;
+  readonly people: readonly number[];
+  readonly up: boolean;
+}
+
 /** Staff, where names are for nobody: learn whose a card is. Everybody sees that it was done, and why. */
 export interface BreakSeal {
   readonly kind: 'breakSeal';
@@ -815,6 +836,17 @@ export interface CallAnswer {
   readonly at: number;
   /** The answer. */
   readonly words: string;
+}
+
+/** Staff: the boards of a part are up, everybody's or those of some; or down again, but those that students have shown themselves. */
+export interface CallBoardsUp {
+  readonly kind: 'callBoardsUp';
+  /** The part. */
+  readonly part: number;
+  /** Whose, by actor numbers; everybody's, also of those who come later, if none are named. Boards go down for everybody. */
+  readonly people: readonly number[];
+  /** Whether they are up. */
+  readonly up: boolean;
 }
 
 /** Staff: say something to some of the class, or to all of it. */
@@ -1807,6 +1839,7 @@ export interface LessonSnapshot {
   readonly phasesBefore: readonly PhasePlan[];
   readonly screen: OnScreen;
   readonly screenSetAt: number;
+  readonly showing: ShowingSnapshot;
 }
 
 /** When a lesson opens, is due and closes: server time in ms since 1970-01-01 UTC, null where nothing is said. */
@@ -2475,6 +2508,19 @@ export interface PoseQuestion {
   readonly choices: readonly string[];
 }
 
+/** From whom the boards of a part are kept, or of the whole lesson. */
+export interface PrivacyOf {
+  readonly part: number;
+  readonly privacy: Privacy;
+}
+
+/** From whom the boards of a part, or of the whole lesson, are kept until they are shown. */
+export interface PrivacySet {
+  readonly kind: 'privacySet';
+  readonly part: number;
+  readonly privacy: Privacy;
+}
+
 /** Put an answer back that was taken down: whoever took it down, and teachers. */
 export interface PutAnswerBack {
   readonly kind: 'putAnswerBack';
@@ -2802,6 +2848,15 @@ export interface SetPlan {
   readonly plan: WallPlan;
 }
 
+/** Staff: what students write on their boards is seen by others when they show it, or when boards are up. Of lesson and part the stricter holds. */
+export interface SetPrivacy {
+  readonly kind: 'setPrivacy';
+  /** The part by its number; WholeLesson for all of them. */
+  readonly part: number;
+  /** From whom it is kept. */
+  readonly privacy: Privacy;
+}
+
 /** Staff: whether students may look at the other boards, and at the teacher's own. */
 export interface SetSight {
   readonly kind: 'setSight';
@@ -2859,6 +2914,30 @@ export interface ShowOrder {
 /** Staff: show everybody what all said of the cards; the round is over. */
 export interface ShowResults {
   readonly kind: 'showResults';
+}
+
+/** Student: show what I do in a part, or show it no longer. Who shares a board shows it for all who work there. */
+export interface ShowWork {
+  readonly kind: 'showWork';
+  readonly part: number;
+  readonly on: boolean;
+}
+
+/** What a snapshot says of it. */
+export interface ShowingSnapshot {
+  readonly privacies: readonly PrivacyOf[];
+  readonly up: readonly number[];
+  readonly shown: readonly ShownWork[];
+}
+
+/** Somebody's work in a part is shown. */
+export interface ShownWork {
+  /** The part. */
+  readonly part: number;
+  /** Whose, by actor number. */
+  readonly person: number;
+  /** Whether a teacher had it shown, and not they themselves. */
+  readonly called: boolean;
 }
 
 /** What students may look at besides their own board. */
@@ -3293,6 +3372,14 @@ export interface WorkHandedIn {
 export interface WorkSetAside {
   readonly kind: 'workSetAside';
   readonly command: Command;
+}
+
+/** Somebody shows what they do in a part, or shows it no longer. */
+export interface WorkShown {
+  readonly kind: 'workShown';
+  readonly part: number;
+  readonly person: number;
+  readonly on: boolean;
 }
 
 /** It was taken back. */

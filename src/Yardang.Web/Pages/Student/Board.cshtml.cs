@@ -43,6 +43,7 @@ public sealed class BoardModel(
             query = looks ? $"?as={me.Id}&look=1" : $"?as={me.Id}",
             together = room.Whose is Whose.Together or Whose.Group,
             part = room.Part,
+            shows = room is { Kind: RoomKind.Board, Whose: Whose.Own or Whose.Group },
             contents = looks ? [] : place.Contents,
             actor = found.Actor.Number,
             language = ContentLanguage.Current,

@@ -32,8 +32,10 @@ public sealed class OthersModel(MyPlace places, LessonPeople people, FrozenVersi
         {
             var name = lesson.Parts.Length == 1 ? "" : $"{PartNames.Of(version.Find(part.Number)!, ContentLanguage.Current, texts)}: ";
             if (lesson.SeesTeachersBoard && part.Kind == PartKind.Pages) found.Add((Address(await Seating.RoomAsync(db, lesson, new(part.Number, Whose.Teacher, 0))), name + texts["Board.Teachers"]));
-            if (!lesson.SeesOtherBoards) continue;
-            foreach (var board in (await people.BoardsAsync(lesson, part)).Where(b => b.Place != lesson.PlaceOf(me, part) && b.People.Count > 0))
+            var isPrivate = part is { Privacy: not Privacy.None, RoomKind: RoomKind.Board };
+            if (isPrivate ? lesson.Thinks : !lesson.SeesOtherBoards) continue;
+            var kept = isPrivate ? await AccessResolver.KeptAsync(db, lesson) : System.Collections.Immutable.ImmutableHashSet<RoomPlace>.Empty;
+            foreach (var board in (await people.BoardsAsync(lesson, part)).Where(b => b.Place != lesson.PlaceOf(me, part) && b.People.Count > 0 && !kept.Contains(b.Place)))
             {
                 // By the names that this student may read.
                 var names = (await people.NamesAsync(board.Id, new Actor(me.Number, Role.Student))).Where(n => board.People.Any(p => p.Number == n.Number)).Select(n => n.Name);

@@ -27,7 +27,7 @@ public sealed class BesideModel(AccessResolver access, LessonPeople people, Pour
     {
         var visitor = Visitor.Of(HttpContext);
         if (await access.LessonAsync(visitor, lesson, Power.Watches) is not { } record) return NotFound();
-        if (await access.ForRoomAsync(visitor, id) is not { Kind: RoomKind.Board or RoomKind.Wall, Actor: { IsStaff: true } me } found) return NotFound();
+        if (await access.ForRoomAsync(visitor, id) is not { Kind: RoomKind.Board or RoomKind.Wall, Actor: { IsStaff: true } me } found) return await IsKeptAsync(record, id) ? Redirect($"/lesson/{lesson}") : NotFound();
         var board = (await people.AllBoardsAsync(record)).FirstOrDefault(b => b.Id == id);
         if (board is null) return NotFound();
 
@@ -70,6 +70,13 @@ public sealed class BesideModel(AccessResolver access, LessonPeople people, Pour
 
         if (!isWall) ViewData["HandsOut"] = $"/lesson/{lesson}/late?board={id}&marks=";
         return Page();
+    }
+
+    // It is there, and not shown yet.
+    private async Task<bool> IsKeptAsync(LessonRecord lesson, Guid room)
+    {
+        await using var db = await school.CreateDbContextAsync();
+        return await db.RoomsOf(lesson.Id).SingleOrDefaultAsync(r => r.Id == room) is { } kept && (await AccessResolver.KeptFromTeachersAsync(db, lesson)).Contains(kept.Place);
     }
 
     private async Task<string?> OwnBoardAsync(LessonRecord lesson, RoomPlace place)
