@@ -21,6 +21,9 @@ public enum SpotKind
 
     /// <summary>A card of a wall.</summary>
     Card = 4,
+
+    /// <summary>A page of the teacher's own board: it is laid beside what is being worked on.</summary>
+    TeachersBoard = 5,
 }
 
 /// <summary>Where somebody is to look.</summary>

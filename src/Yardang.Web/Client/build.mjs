@@ -133,6 +133,7 @@ execFileSync(
 for (const file of [
   'BigScreen/screen.css',
   'Student/chosen.css',
+  'Student/inset.css',
   'Workshop/beside.css',
   'Workshop/wall-plan.css',
   'Workshop/workshop.css',

@@ -36,6 +36,7 @@ import { tellingOf } from '../lesson/telling';
 import { openTelling } from '../lesson/telling-menus';
 import type { BoardData } from './board-data';
 import type { Beside } from './beside';
+import type { Inset } from './inset';
 import { bringingOf } from './bringing';
 import { broughtOf } from './brought';
 import { lateNews } from './late-news';
@@ -128,6 +129,9 @@ Alpine.data('board', () => {
     /** Which teacher is here, in words; empty if none is. */
     besideText: '',
     seesOthers: false,
+    /** The teacher's own board, if it may be looked at; beside mine as soon as it is asked for. */
+    seesTeachers: false,
+    inset: null as Inset | null,
     opened: isTry,
     keptText: '',
     keptState: 'sending',
@@ -266,6 +270,26 @@ Alpine.data('board', () => {
     showOthers(): void {
       const { state } = lesson()!;
       this.seesOthers = data.mode === 'student' && mayLook(state, me.number);
+      this.seesTeachers = data.mode === 'student' && state.seesTeachersBoard && !!data.teachers;
+      if (!this.seesTeachers) this.inset?.close();
+    },
+
+    async showTeachers(page: number, large: boolean): Promise<void> {
+      const made = await import('./inset').catch(() => null);
+      if (!made || !data.teachers) return;
+      this.inset ??= made.insetOf(data.teachers, as, me, data.written, texts.pageOf, () => this.showOthers());
+      const host = (this.$root as HTMLElement).querySelector<HTMLElement>('[data-inset]')!;
+      this.$nextTick(() => this.inset!.open(host, page, large));
+    },
+
+    toggleTeachers(): void {
+      if (this.inset?.isOpen) this.closeTeachers();
+      else void this.showTeachers(editor.page, false);
+    },
+
+    /** Back to my own work. */
+    closeTeachers(): void {
+      this.inset?.close();
     },
 
     lessonChanged(): void {
@@ -316,6 +340,10 @@ Alpine.data('board', () => {
 
     /** Goes where the teacher calls. */
     goTo({ kind, id, x, y }: Spot): boolean {
+      if (kind === SpotKind.TeachersBoard) {
+        void this.showTeachers(id, true);
+        return true;
+      }
       if (!editor.sheets.pages.some((p) => p.id === id)) return false;
       if (editor.page !== id) editor.turnToPage(id);
       if (kind === SpotKind.Place) editor.lookAt(x, y);

@@ -12,6 +12,7 @@ import { namesAmong, type Pickable } from './picking';
 
 export interface SteeringTexts {
   readonly calledPage: string;
+  readonly calledMine: string;
   readonly calledPart: string;
   readonly leadsPage: string;
   readonly leadsPart: string;
@@ -76,6 +77,7 @@ export function steeringOf(lesson: () => RoomClient<LessonState>, page: Steered,
   const whatOf = ({ words, to, stays }: Call): string => {
     if (!to) return words;
     const number = to.kind === SpotKind.Part ? 0 : page.numberOf(to.id);
+    if (to.kind === SpotKind.TeachersBoard) return fill(texts.calledMine, number);
     const where =
       number > 0 ? (stays ? texts.leadsPage : texts.calledPage) : stays ? texts.leadsPart : texts.calledPart;
     return [fill(where, number), words].filter((w) => w !== '').join(' ');
@@ -139,6 +141,16 @@ export function steeringOf(lesson: () => RoomClient<LessonState>, page: Steered,
       if (page.isForNobody()) return;
       this.refusal = '';
       submit({ kind: 'callClass', people: page.whom(), words: '', to: spotHere(), stays });
+    },
+
+    /** My own board is laid beside their work; for that they have to be able to see it. */
+    callToMine(): void {
+      if (page.isForNobody()) return;
+      this.refusal = '';
+      const { seesTeachersBoard, seesOtherBoards: otherBoards } = lesson().state;
+      if (!seesTeachersBoard) submit({ kind: 'setSight', otherBoards, teachersBoard: true });
+      const to = { ...spotHere(), kind: SpotKind.TeachersBoard };
+      if (to.id !== 0) submit({ kind: 'callClass', people: page.whom(), words: '', to, stays: false });
     },
 
     /** Those who are led go where the teacher goes. */

@@ -31,6 +31,8 @@ export interface WorkData {
   readonly together: boolean;
   /** Whether it can be private until it is shown: not what all share. */
   readonly shows?: boolean;
+  /** The teacher's own board; said to students on boards. */
+  readonly teachers?: string;
   /** Said to teachers, who are never alone with a student: whether several students work in it. */
   readonly shared?: boolean;
   /** Said to teachers: whose work it is, which is seen to by being opened. */

@@ -242,6 +242,7 @@ export const enum SpotKind {
   Place = 2,
   Topic = 3,
   Card = 4,
+  TeachersBoard = 5,
 }
 
 /** How far a wall is with where students stand. The numbers are on the wire. */

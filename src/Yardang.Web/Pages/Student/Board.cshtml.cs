@@ -43,6 +43,7 @@ public sealed class BoardModel(
             query = looks ? $"?as={me.Id}&look=1" : $"?as={me.Id}",
             together = room.Whose is Whose.Together or Whose.Group,
             part = room.Part,
+            teachers = !looks && room.Kind == RoomKind.Board ? (Guid?)await Seating.RoomAsync(db, lesson, new(room.Part, Whose.Teacher, 0)) : null,
             shows = room is { Kind: RoomKind.Board, Whose: Whose.Own or Whose.Group },
             contents = looks ? [] : place.Contents,
             actor = found.Actor.Number,
