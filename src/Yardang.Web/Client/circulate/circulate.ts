@@ -607,11 +607,11 @@ Alpine.data('circulate', () => {
       row.handedIn = this.sayHandedIn(state, row.people, tile?.lastActivity ?? null);
       row.held = this.steering.isHeld(row.people);
       row.shown = this.showing.privacy !== Privacy.None && this.showing.isShown(row.people);
+      row.signals = row.handUp || row.ready || row.held || row.shown || row.handedIn !== '';
       const isKept = this.showing.isKept(row.people);
       if (isKept !== row.kept) this.putTile(row.id, (row.kept = isKept));
       const seenAt = seen[row.id];
       row.changed = seenAt !== undefined && (tile?.lastActivity ?? 0) > seenAt;
-      row.signals = row.handUp || row.ready || row.held || row.handedIn !== '';
       const activity = tile?.isSealed ? '' : this.sayActivity(tile?.lastActivity ?? null, serverNow());
       row.activity = [this.sayPage(row, tile), activity].filter((words) => words !== '').join(' · ');
       if (tile instanceof WallTile) this.count(row, tile);
