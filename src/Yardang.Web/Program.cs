@@ -206,6 +206,7 @@ app.MapRazorPages();
 app.MapHub<RoomHub>(LiveDoor.Path);
 app.MapGet("/screen/{key}/now", (HttpContext context, string key, ScreenEndpoint screen) => screen.NowAsync(context, key));
 app.MapGet("/screen/{key}/work/{mask:int}.png", (HttpContext context, string key, int mask, ScreenEndpoint screen) => screen.WorkAsync(context, key, mask));
+app.MapGet("/lesson/{lesson:guid}/screen-numbers", (HttpContext context, Guid lesson, ScreenEndpoint screen) => screen.NumbersAsync(context, lesson)).RequireAuthorization();
 app.MapGet("/lesson/{lesson:guid}/pairing", (HttpContext context, Guid lesson, ScreenEndpoint screen) => screen.PairAsync(context, lesson)).RequireAuthorization();
 app.MapGet("/rooms/{room:guid}/snapshot", (HttpContext context, Guid room, SnapshotEndpoint endpoint) => endpoint.GetAsync(context, room));
 app.MapGet("/rooms/{room:guid}/media/{name}", (HttpContext context, Guid room, string name, MediaEndpoint media) => media.GetAsync(context, room, name));

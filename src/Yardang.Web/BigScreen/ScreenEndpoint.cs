@@ -107,6 +107,14 @@ public sealed class ScreenEndpoint(AccessResolver access, ScreenKeys keys, Pairi
         return Picture(context, picture);
     }
 
+    /// <summary>Under which number each room of a lesson is shown: for its teachers alone.</summary>
+    public async Task<IResult> NumbersAsync(HttpContext context, Guid lesson)
+    {
+        if (await access.LessonAsync(Visitor.Of(context), lesson, Power.Watches) is null) return Results.NotFound();
+        context.Response.Headers.CacheControl = "private, no-store";
+        return Results.Json(await MasksAsync(lesson, context.RequestAborted));
+    }
+
     /// <summary>A code by which another device becomes the big screen.</summary>
     public async Task<IResult> PairAsync(HttpContext context, Guid lesson)
     {

@@ -21,7 +21,7 @@ public static class BoardTexts
     // As in Client/threads/talk.ts: the same words as on walls.
     private static readonly string[] s_talk =
     [
-        "Answer", "Answers", "AnswersOne", "AnswersTo", "AnswerTo", "Answering", "AnswersEnded", "ChangeAnswer", "AnswerWords", "AnswerDown", "AnswerDownByTeacher",
+        "Answer", "Done", "Answers", "AnswersOne", "AnswersTo", "AnswerTo", "Answering", "AnswersEnded", "ChangeAnswer", "AnswerWords", "AnswerDown", "AnswerDownByTeacher",
         "FreshAnswers", "FreshAnswersOne", "WriteAnswer", "SaidAloud", "Strength", "OpenQuestion", "Teacher", "You", "Say", "Keep", "Change", "TakeDown", "PutBack", "Cancel",
         "Agree", "Unsure", "Disagree", "Choose", "Chosen", "Said", "ChosenBy", "ChosenByOne", "Round", "Shift", "ShiftChosen", "PointsOf", "RestsOn", "ScoreMean", "Scores", "ScoresOne",
         "ScoreFair", "Reasons", "ReasonsOne", "ShowResults", "GoOnJudging", "NewRound", "JudgingNow", "JudgingOver", "JudgedNobody", "JudgedSome", "JudgedSomeOne",
@@ -41,7 +41,7 @@ public static class BoardTexts
         var all = WorkTexts.For(texts);
         foreach (var (name, text) in PageData.Texts(texts, "Board", "PageOf", "PictureAway", "Fresh", "FreshPage")) all[name] = text;
         foreach (var (name, text) in PageData.Texts(texts, "Marks", "Printed", "Loose", "Key", "Mine", "Teacher", "Other", "By", "Empty")) all[name] = text;
-        foreach (var (name, key) in new[] { ("besideMe", "Beside.IsHere"), ("besideSomebody", "Beside.SomebodyIsHere"), ("leads", "Beside.Leads"), ("leadsOne", "Beside.LeadsOne"), ("callHere", "Beside.CallHere"), ("bringAway", "Bring.Away"), ("brought", "Bring.Brought"), ("broughtOne", "Bring.BroughtOne") }) all[name] = texts[key].Value;
+        foreach (var (name, key) in new[] { ("besideMe", "Beside.IsHere"), ("besideSomebody", "Beside.SomebodyIsHere"), ("leads", "Beside.Leads"), ("leadsOne", "Beside.LeadsOne"), ("callHere", "Beside.CallHere"), ("callChosen", "Beside.CallChosen"), ("bringAway", "Bring.Away"), ("brought", "Bring.Brought"), ("broughtOne", "Bring.BroughtOne") }) all[name] = texts[key].Value;
         all["talk"] = TalkOf(texts);
         all["kinds"] = MarkBody.Kinds.ToDictionary(k => k, k => texts[$"Marks.{char.ToUpperInvariant(k[0])}{k[1..]}"].Value, StringComparer.Ordinal);
         all["figures"] = Enum.GetNames<Figure>().ToDictionary(f => f, f => texts[$"Figure.{f}"].Value, StringComparer.Ordinal);

@@ -83,6 +83,7 @@ public class AccessMatrixTests
             ($"/lesson/{s.Lesson.Id}/people.json", People.Staff),
             ($"/lesson/{s.Lesson.Id}/needs", People.Staff),
             ($"/lesson/{s.Lesson.Id}/pairing", People.Run),
+            ($"/lesson/{s.Lesson.Id}/screen-numbers", People.Staff),
             ($"/lesson/{s.Lesson.Id}/slips.pdf", People.Run),
             ($"/lesson/{s.Lesson.Id}/boards.pdf", People.Run),
             ($"/lesson/{s.Lesson.Id}.yardang.zip", People.Run),

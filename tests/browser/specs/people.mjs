@@ -22,12 +22,12 @@ async function newPage(browser, options) {
   return watched(await context.newPage());
 }
 
-/** A page that fails its test on any script error or blocked content. */
+/** A page that fails its test on any script error, blocked content, or work that the device could hold and did not. */
 function watched(page) {
   page.problems = [];
   page.on('pageerror', (e) => page.problems.push(e.message));
   page.on('console', (m) => {
-    if (m.text().includes('Content Security Policy')) page.problems.push(m.text());
+    if (/Content Security Policy|DataCloneError/.test(m.text())) page.problems.push(m.text());
   });
   return page;
 }

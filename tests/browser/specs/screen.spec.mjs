@@ -44,6 +44,11 @@ test('what the teacher puts there is on the projector, without names; another de
   await expect.poll(() => screen.locator('.big-works img').first().evaluate((img) => img.complete && img.naturalWidth > 0)).toBe(true);
   const masks = await screen.locator('.big-mask').allTextContents();
   expect(masks.map(Number)).toEqual([...masks.map(Number)].sort((a, b) => a - b));
+  // Whose they are, the teacher knows, and nobody else.
+  const whose = varga.getByRole('dialog').locator('.screen-whose div');
+  await expect(whose).toHaveCount(2);
+  expect((await whose.locator('dt').allTextContents()).toSorted()).toEqual([...masks].map((m) => m.trim()).toSorted());
+  await expect(whose.filter({ hasText: 'Petronella' })).toHaveCount(1);
   // Live: what is drawn meanwhile comes.
   const before = await screen.locator('.big-works img').evaluateAll((all) => all.map((img) => img.src));
   await draw(students[0], [0.3, 0.6], [0.6, 0.7]);

@@ -189,12 +189,22 @@ test('those who are picked become a group, a page of theirs is cleared and put b
   await varga.getByRole('button', { name: 'Nobody picked' }).click();
   await pick(varga, 'Maya');
   await varga.getByText('With these').click();
-  await varga.getByRole('button', { name: 'Clear this page' }).click();
+  await varga.getByRole('button', { name: 'Clear …' }).click();
   await varga.getByRole('dialog').getByRole('button', { name: 'Clear this page' }).click();
   await expect(marks(maya)).toHaveCount(1);
   await expect(varga.getByText('Cleared on one board.')).toBeVisible();
   await varga.getByRole('button', { name: 'Put back' }).click();
   await expect(marks(maya)).toHaveCount(2);
+  // A stamp of the teacher's on the page, and another beside it, not over it; and taken back.
+  const stamps = marks(maya).filter({ hasText: 'Stamp' });
+  for (const many of [1, 2]) {
+    await varga.getByText('With these').click();
+    await varga.getByRole('group', { name: 'A stamp on this page' }).getByRole('button').first().click();
+    await expect(varga.getByText('A stamp on one board.')).toBeVisible();
+    await expect(stamps).toHaveCount(many);
+  }
+  await varga.getByRole('button', { name: 'Put back' }).click();
+  await expect(stamps).toHaveCount(1);
   await varga.getByText('With these').click();
   await varga.getByRole('button', { name: 'Take out' }).click();
   await varga.getByRole('dialog').getByRole('button', { name: 'Take out' }).click();

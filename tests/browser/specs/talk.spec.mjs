@@ -112,6 +112,15 @@ test('a class talks about what stands on a shared board, the teacher follows it,
     await maya.getByRole('button', { name: 'Undo' }).click();
     await expect(badge(maya, /^3 answers/)).toBeVisible();
   });
+
+  await test.step('what the teacher asked is answered with one press, once', async () => {
+    await talk(maya).getByRole('button', { name: 'Show 1 new answer' }).click();
+    const asked = talk(maya).locator('li', { hasText: 'And what do the banks do?' });
+    await asked.getByRole('button', { name: 'Done' }).click();
+    await expect(asked.getByRole('button', { name: 'Done' })).toHaveCount(0);
+    await expect(talk(maya).locator('.answer-words').filter({ hasText: 'Done' })).toBeVisible();
+    await expect(badge(noor, /^4 answers/)).toBeVisible();
+  });
   for (const page of [varga, maya, ben, noor]) expect(page.problems).toEqual([]);
 });
 

@@ -112,3 +112,18 @@ test('some students are given sentence starters, and nothing of it reaches a cla
   await expect(ben.getByLabel('Begin a sentence … Materials')).toHaveCount(0);
   for (const page of [varga, maya, ben]) expect(page.problems).toEqual([]);
 });
+
+test('the class is called to a topic, and to a card, from the wall', async ({ browser }) => {
+  const { varga, maya, ben } = await wallWithClass(browser);
+  await putUp(maya, 'Stone');
+  await varga.locator('.tile').first().click();
+  await expect(cards(varga)).toHaveText(['Stone']);
+  await varga.locator('summary', { hasText: 'Call the class to' }).click();
+  await varga.getByRole('button', { name: 'Forces' }).click();
+  await expect(ben.locator('.stratum[data-in-sight] h2')).toHaveText('Forces');
+  await varga.getByRole('button', { name: 'One by one' }).click();
+  await varga.getByRole('button', { name: 'Call the class to this card' }).click();
+  await expect(varga.getByText('The class is being called here.')).toBeVisible();
+  await expect(maya.locator('[data-called]').filter({ hasText: 'Stone' })).toHaveCount(1);
+  for (const page of [varga, maya, ben]) expect(page.problems).toEqual([]);
+});

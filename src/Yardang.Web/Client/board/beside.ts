@@ -9,6 +9,7 @@ import { Standing } from '../room/lesson-state';
 import type { RoomClient } from '../room/room-client';
 import type { Command } from '../room/wire';
 import { showTime } from '../show-moment';
+import { boundsOfAll } from '../shapes/placed';
 import { type Spot, SpotKind } from '../wire/forms';
 import type { BoardData, BoardTexts } from './board-data';
 
@@ -43,6 +44,14 @@ export function besideOf(
     return { page, middle: surface.middle(), nearness: surface.nearness };
   });
   const spotHere = (): Spot => ({ part, kind: SpotKind.Page, id: editor().page, x: 0, y: 0 });
+  /** What is chosen, if anything is; else the page. */
+  const spotChosen = (): Spot => {
+    const { marks } = editor().selection;
+    if (marks.length === 0) return spotHere();
+    const { x, y, width, height } = boundsOfAll(marks);
+    const within = (n: number) => Math.max(0, Math.round(n));
+    return { ...spotHere(), kind: SpotKind.Place, x: within(x + width / 2), y: within(y + height / 2) };
+  };
   const isTyping = (e: KeyboardEvent) => (e.target as HTMLElement).matches('input, textarea, select');
 
   /** From a board of one's own; not from that of somebody beside whom one sits. */
@@ -136,7 +145,15 @@ export function besideOf(
     },
 
     callAll(): void {
-      submit({ kind: 'callClass', people: [], words: '', to: spotHere(), stays: false });
+      submit({ kind: 'callClass', people: [], words: '', to: spotChosen(), stays: false });
+    },
+
+    /** My own board is laid beside everybody's work. */
+    showMine(): void {
+      const { seesTeachersBoard, seesOtherBoards: otherBoards } = lesson()!.state;
+      if (!seesTeachersBoard) submit({ kind: 'setSight', otherBoards, teachersBoard: true });
+      const to = { ...spotHere(), kind: SpotKind.TeachersBoard };
+      submit({ kind: 'callClass', people: [], words: '', to, stays: false });
     },
 
     leadAll(): void {
@@ -148,7 +165,8 @@ export function besideOf(
     },
 
     get pageWords(): string {
-      const { sheets, page } = editor();
+      const { sheets, page, selection } = editor();
+      if (selection.marks.length > 0) return texts.callChosen;
       return fill(texts.callHere, sheets.pages.findIndex((p) => p.id === page) + 1);
     },
   };

@@ -15,6 +15,7 @@ export interface BoardTexts extends WorkTexts, MarkListTexts {
   readonly leads: string;
   readonly leadsOne: string;
   readonly callHere: string;
+  readonly callChosen: string;
   readonly bringAway: string;
   readonly brought: string;
   readonly broughtOne: string;

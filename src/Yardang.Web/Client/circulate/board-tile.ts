@@ -1,6 +1,6 @@
 // One board as a small live picture.
 
-import { type Change, type Page, Property } from '../room/marks';
+import { type Change, Grip, type Page, Property } from '../room/marks';
 import { Sheets } from '../room/sheets';
 import type { RoomEvent } from '../room/wire';
 import { FORGOTTEN_AFTER_MS, LiveInk } from '../surface/live-ink';
@@ -13,6 +13,9 @@ import { Tile, type TileOptions } from './tile';
 
 /** Width of the thinnest ink in a small picture, CSS pixels. */
 const THINNEST_PX = 1.1;
+/** Side of a teacher's stamp, and from one to the next, 1/100 mm: from the corner of the page leftwards. */
+const STAMP_SIDE = 1800;
+const STAMP_STEP = 2100;
 
 export class BoardTile extends Tile<Sheets> {
   private readonly live = new LiveInk();
@@ -28,8 +31,9 @@ export class BoardTile extends Tile<Sheets> {
     this.isInSight = seen.at(-1)!.isIntersecting;
     this.shown();
   });
-  /** Which marks were taken away from here. */
-  private cleared: readonly number[] = [];
+  /** Which marks were taken away from here, and which were put there: to be undone. */
+  private taken: readonly number[] = [];
+  private given: readonly number[] = [];
   private pageNumber = 1;
   /** When something was done on which page in the last minutes, as far as it was seen from here; and up to when, of each person. */
   private readonly acts = new Map<number, number[]>();
@@ -63,25 +67,51 @@ export class BoardTile extends Tile<Sheets> {
 
   override isUntouched(page: number): boolean {
     const { state } = this.client;
-    return state.pages.some((p) => p.id === page) && this.writtenOn(page).length === 0;
+    const pages = state.pages.filter((p) => page === 0 || p.id === page);
+    return pages.length > 0 && pages.every((p) => this.writtenOn(p.id).length === 0);
   }
 
   override async clear(page: number): Promise<void> {
-    this.cleared = this.writtenOn(page).map((mark) => mark.id);
+    const pages = page === 0 ? this.client.state.pages.map((p) => p.id) : [page];
+    this.taken = pages.flatMap((id) => this.writtenOn(id)).map((mark) => mark.id);
+    this.given = [];
     await this.erase(true);
+  }
+
+  override async stamp(stamp: string, page: number): Promise<boolean> {
+    const { state } = this.client;
+    const size = state.pages.find((p) => p.id === page)?.size;
+    if (!size) return false;
+    await this.admitted();
+    const before = state.visible(page).filter((mark) => mark.byStaff && mark.body.kind === 'stamp').length;
+    const inRow = Math.max(1, Math.floor(size.width / STAMP_STEP) - 1);
+    const [column, row] = [before % inRow, Math.floor(before / inRow)];
+    const [x, y] = [size.width - (column + 1) * STAMP_STEP, STAMP_STEP * row + STAMP_STEP - STAMP_SIDE];
+    const id = this.client.newId();
+    const body = { kind: 'stamp' as const, x, y, width: STAMP_SIDE, height: STAMP_SIDE, stamp };
+    const style = { colour: 0, width: 0, fill: 0, looks: 0 };
+    this.client.submit({ kind: 'addMark', id, page, grip: Grip.Own, body, style }, id);
+    [this.taken, this.given] = [[], [id]];
+    return true;
   }
 
   override async putBack(): Promise<void> {
     await this.erase(false);
-    this.cleared = [];
+    this.taken = [];
+    this.given = [];
   }
 
   private writtenOn(page: number) {
     return this.client.state.visible(page).filter((mark) => !mark.byStaff);
   }
 
+  /** Takes away what is to go, or undoes what was done last. */
   private async erase(value: boolean): Promise<void> {
-    const changes = this.cleared.map((target): Change => ({ property: Property.Erased, target, value }));
+    const erased = (target: number, gone: boolean): Change => ({ property: Property.Erased, target, value: gone });
+    const changes = [
+      ...this.taken.map((target) => erased(target, value)),
+      ...(value ? [] : this.given.map((target) => erased(target, true))),
+    ];
     if (changes.length > 0) await this.change({ kind: 'makeChanges', changes });
   }
 

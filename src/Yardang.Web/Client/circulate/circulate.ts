@@ -82,6 +82,7 @@ interface CirculateData {
     peopleOne: string;
     pageOf: string;
     everybody: string;
+    mine: string;
     lateWork: string;
     minutesAgo: string;
     justNow: string;
@@ -103,6 +104,8 @@ interface CirculateData {
     cleared: string;
     clearedOne: string;
     clearedNothing: string;
+    stamped: string;
+    stampedOne: string;
     putBack: string;
     refused: Record<string, string>;
     refusedOther: string;
@@ -190,7 +193,7 @@ Alpine.data('circulate', () => {
   let list: PeopleList<Participant>;
   let wanted: boolean | null = null;
   let came = 0;
-  /** What was cleared last, to be put back. */
+  /** Where something was cleared or stamped last, to be undone. */
   let cleared: readonly Tile[] = [];
   let isSorted = false;
   let refreshing: ReturnType<typeof setTimeout> | undefined;
@@ -202,6 +205,7 @@ Alpine.data('circulate', () => {
     readonly pageNumber: number;
     readonly picking: { readonly isNobody: boolean; whom(): number[] };
     worksPicked(): string[];
+    nameOf(room: string): string;
     tileOf(room: string, changed: () => void, wall?: boolean): Tile;
     dialog(name: string): HTMLDialogElement;
   };
@@ -231,6 +235,7 @@ Alpine.data('circulate', () => {
       {
         works: () => circulate.worksPicked(),
         ownBoard: () => data.ownBoard,
+        nameOf: (room) => circulate.nameOf(room),
         pageShown: () => pageAt(circulate.pageNumber),
       },
       texts,
@@ -258,8 +263,10 @@ Alpine.data('circulate', () => {
       () => circulate.dialog('late'),
       texts,
     ),
-    /** What was cleared, in words, and whether it can be put back. */
+    /** What was cleared or stamped, in words, and whether it can be undone. */
     clearedText: '',
+    /** Whether whole boards are to be cleared, and not this page alone. */
+    clearsAll: false,
     mayPutBack: false,
     /** How large boards are shown, where they stand in rows of their own. */
     arranging: arrangingOf(data.lesson, () => document.querySelector<HTMLElement>('[data-boards]')),
@@ -859,6 +866,10 @@ Alpine.data('circulate', () => {
       this.showing.set();
     },
 
+    nameOf(room: string): string {
+      return (this.boards as Row[]).find((row) => row.id === room)?.name ?? (room === data.ownBoard ? texts.mine : '');
+    },
+
     beginPhase(): void {
       this.hide('phase');
       this.phasing.start();
@@ -872,14 +883,32 @@ Alpine.data('circulate', () => {
     /** What students wrote on the page that is looked at, on the boards of those who are picked. */
     async clearPage(): Promise<void> {
       this.hide('clearing');
-      const picked = this.picking.whom();
-      const page = pageAt(this.pageNumber);
-      const rows = (this.boards as Row[]).filter((row) => row.people.some((n) => picked.includes(n)));
-      const touched = rows.flatMap((row) => tiles.get(row.id) ?? []).filter((tile) => !tile.isUntouched(page));
+      const page = this.clearsAll ? 0 : pageAt(this.pageNumber);
+      const touched = this.tilesPicked().filter((tile) => !tile.isUntouched(page));
       await Promise.all(touched.map((tile) => tile.clear(page)));
       cleared = touched;
       this.mayPutBack = touched.length > 0;
       this.clearedText = touched.length > 0 ? plural(texts, 'cleared', touched.length) : texts.clearedNothing;
+    },
+
+    tilesPicked(): Tile[] {
+      const picked = this.picking.whom();
+      const rows = (this.boards as Row[]).filter((row) => !row.kept && row.people.some((n) => picked.includes(n)));
+      return rows.flatMap((row) => tiles.get(row.id) ?? []);
+    },
+
+    /** A stamp of mine on the page that is looked at, on the boards of those who are picked. */
+    async stampPicked(stamp: string): Promise<void> {
+      const page = pageAt(this.pageNumber);
+      const all = this.tilesPicked();
+      const given = await Promise.all(all.map((tile) => tile.stamp(stamp, page)));
+      cleared = all.filter((_, i) => given[i]);
+      this.mayPutBack = cleared.length > 0;
+      this.clearedText = plural(texts, 'stamped', cleared.length);
+    },
+
+    setClearsAll(value: string): void {
+      this.clearsAll = value === 'all';
     },
 
     async putBack(): Promise<void> {

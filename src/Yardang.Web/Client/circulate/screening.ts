@@ -17,11 +17,15 @@ export interface Screened {
   /** The boards of those who are picked; on a wall for all, that wall. */
   works(): string[];
   ownBoard(): string | null;
+  /** Whose a room is, in words. */
+  nameOf(room: string): string;
   /** The page that is looked at; 0 for none. */
   pageShown(): number;
 }
 
 export function screeningOf(lesson: () => RoomClient<LessonState>, id: string, page: Screened, texts: ScreeningTexts) {
+  let numbers: Promise<Record<string, number>> | null = null;
+
   return {
     withClock: true,
     frozen: false,
@@ -29,9 +33,26 @@ export function screeningOf(lesson: () => RoomClient<LessonState>, id: string, p
     /** Why nothing was put there. */
     fault: '',
     code: '',
+    /** Whose works are shown under which numbers: for the teacher's eyes alone. */
+    whose: [] as { readonly mask: number; readonly name: string }[],
 
     refresh(): void {
+      const { kind, rooms } = lesson().state.screen;
+      void this.askWhose(kind === ScreenKind.Works ? rooms : []);
       this.now = fill(texts.screenShows, texts.screen[lesson().state.screen.kind] ?? '');
+    },
+
+    async askWhose(rooms: readonly string[]): Promise<void> {
+      if (rooms.length === 0) numbers = null;
+      else
+        numbers ??= fetch(`/lesson/${id}/screen-numbers`).then(
+          (answer) => (answer.ok ? (answer.json() as Promise<Record<string, number>>) : {}),
+          () => ({}),
+        );
+      const known = (await numbers) ?? {};
+      this.whose = rooms
+        .flatMap((room) => (known[room] ? [{ mask: known[room], name: page.nameOf(room) }] : []))
+        .sort((a, b) => a.mask - b.mask);
     },
 
     show(kind: ScreenKind, rooms: readonly string[] = []): void {

@@ -83,13 +83,18 @@ export abstract class Tile<S extends WorkState<S> = any> {
     return 0;
   }
 
-  /** Whether no student has written on a page. */
+  /** Whether no student has written on a page; 0: on any of them. */
   isUntouched(_page: number): boolean {
     return false;
   }
 
-  /** Takes away what students wrote on a page; it can be put back. */
+  /** Takes away what students wrote on a page, or on all of them (0); it can be put back. */
   async clear(_page: number): Promise<void> {}
+
+  /** Puts a teacher's stamp on a page; false where there is none. */
+  async stamp(_stamp: string, _page: number): Promise<boolean> {
+    return false;
+  }
 
   async putBack(): Promise<void> {}
 
@@ -151,8 +156,13 @@ export abstract class Tile<S extends WorkState<S> = any> {
 
   /** Changes something in the room, as one gesture. */
   protected async change(command: Command): Promise<void> {
-    await this.options.connection.admit(this.client);
+    await this.admitted();
     this.client.submit(command, this.client.newId());
+  }
+
+  /** This tab may write there. */
+  protected admitted(): Promise<void> {
+    return this.options.connection.admit(this.client);
   }
 
   protected get isThere(): boolean {

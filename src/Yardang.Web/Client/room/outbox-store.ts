@@ -53,6 +53,13 @@ function inHand({ client, counter, gesture, command }: Kept): Submission {
   };
 }
 
+/** What markup has had in hand is wrapped, also deep inside, and so cannot be put by. */
+function plain<T>(value: T): T {
+  if (Array.isArray(value)) return value.map(plain) as T;
+  if (value === null || typeof value !== 'object' || ArrayBuffer.isView(value)) return value;
+  return Object.fromEntries(Object.entries(value).map(([key, one]) => [key, plain(one)])) as T;
+}
+
 /** The outbox of one person for one room. Without IndexedDB (a private window, say) work lives in memory only. */
 export function deviceOutbox(who: string, room: string): OutboxStore {
   const mine = IDBKeyRange.bound([who, room], [who, room, []]);
@@ -71,7 +78,7 @@ export function deviceOutbox(who: string, room: string): OutboxStore {
     },
     async add(submission) {
       const putting = (await open()).transaction('outbox', 'readwrite');
-      const put = putting.store.put({ ...submission, command: writeCommand(submission.command), who, room });
+      const put = putting.store.put({ ...submission, command: plain(writeCommand(submission.command)), who, room });
       // Without this the browser waits for an answer before it commits, and a page that goes away meanwhile loses it.
       putting.commit();
       await Promise.all([put, putting.done]);

@@ -216,7 +216,7 @@ export class RoomClient<S extends RoomState<S>> {
       this.notHeld.delete(submission);
       if (!this.line.isOpen) this.listener.changed?.();
     } catch (e) {
-      console.warn('This device cannot hold what is written.', e);
+      console.warn('This device cannot hold what is written.', String(e));
     }
   }
 

@@ -22,6 +22,8 @@ export interface TalkTexts {
   readonly answering: string;
   readonly answerCard: string;
   readonly answersEnded: string;
+  /** What a student answers with one press. */
+  readonly done: string;
   readonly changeAnswer: string;
   readonly answerWords: string;
   readonly answerDown: string;

@@ -80,6 +80,9 @@ export class Thread<A extends About> {
     const before = about.answers.find((a) => a.id === answer.to);
     const mayWrite = this.side.mayWrite();
     const said = [this.label(answer), answer.text || texts.saidAloud];
+    const { me } = this.side;
+    const isAnswered = about.answers.some((a) => a.to === answer.id && isMine(a, me));
+    const mayBeDone = answer.byStaff && !me.isStaff && mayAnswer && mayWrite && !isAnswered;
     return html`<li data-answer=${answer.id} data-depth=${depth} tabindex="-1">
       <p class="answer-words" dir="auto" lang=${answer.language || nothing}>${said}</p>
       <footer class="slip-foot">
@@ -88,6 +91,13 @@ export class Thread<A extends About> {
         >
         <span class="slip-actions">
           ${this.threads.besides.besideAnswer?.(about, answer) ?? nothing}
+          ${
+            mayBeDone
+              ? html`<button type="button" class="button button-small" @click=${() => this.done(about, answer)}>
+                  ${texts.done}
+                </button>`
+              : nothing
+          }
           ${
             mayAnswer && mayWrite
               ? html`<button
@@ -271,6 +281,12 @@ export class Thread<A extends About> {
   }
 
   /** Says what is typed; gives the id of the answer, 0 if nothing was said. */
+  /** What a teacher said is seen to. */
+  private done(about: A, answer: Answer): void {
+    this.side.answer(about, answer.id, this.side.texts.done);
+    this.refresh();
+  }
+
   private say(about: A, aloud = false): number {
     const to = this.threads.toOf(about);
     const place = Drafts.answering(about.id, to);

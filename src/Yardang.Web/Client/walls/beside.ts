@@ -5,6 +5,7 @@ import type { LessonState } from '../room/lesson-state';
 import type { RoomClient } from '../room/room-client';
 import type { WallState } from '../room/wall-state';
 import type { Command } from '../room/wire';
+import { callingOf } from './calling';
 import { densityOf } from './density';
 import { judgingSteered } from './judging-steered';
 import type { MapDesk } from './plan-form';
@@ -25,7 +26,7 @@ interface Around {
   readonly work: string;
   readonly written: string;
   client(): RoomClient<WallState>;
-  state(): LessonState | null;
+  room(): RoomClient<LessonState> | null;
   maps(): MapDesk;
   rows(): readonly { readonly number: number; readonly name: string }[];
   token(): string;
@@ -40,11 +41,12 @@ export function besideOf(around: Around, texts: WallTexts) {
   return {
     who: whoOf(around.lesson, around.part, around.work, wall, around.changed, around.written, texts),
     judging: judgingSteered(wall, submit, `/rooms/${around.work}/scores`, texts),
-    trip: tripSteered(wall, submit, around.rows, () => around.state()?.groups ?? [], texts),
+    trip: tripSteered(wall, submit, around.rows, () => around.room()?.state.groups ?? [], texts),
     readingLists: readingSteered(wall, `/rooms/${around.work}/reading`, around.token, around.say, texts),
     noticed: noticedOn(wall, submit, `/rooms/${around.work}/noticed`, texts),
     stances: stancesSteered(wall, submit, texts),
     order: orderSteered(wall, submit, around.rows, texts),
+    calling: callingOf(around.part, around.room, wall, around.written, around.say, texts),
     density: densityOf(),
     ownStarters: ownStartersOf(wall, submit, around.rows, around.written),
     planning: planningOf(around.client, around.written, around.maps, around.rows, texts),

@@ -28,6 +28,7 @@ export class LargeCard {
    * @param authorOf whose a card is, in words.
    * @param togetherOf from what a card grew, and what says the same.
    * @param along who takes cards along, and whether there is a page to which they can.
+   * @param callTo calls the class to a card; null for who cannot.
    */
   constructor(
     private readonly dialog: HTMLDialogElement,
@@ -36,6 +37,7 @@ export class LargeCard {
     private readonly authorOf: (card: Card) => string,
     private readonly togetherOf: (card: Card) => unknown,
     private readonly along: Along,
+    private readonly callTo: ((card: number) => void) | null,
   ) {
     this.judging = new JudgingView(judgingOfCards(side));
     this.responding = new Responding(side);
@@ -100,6 +102,13 @@ export class LargeCard {
           isToRead(side.state, card.id, side.me)
             ? html`<button type="button" class="button button-main" @click=${() => this.read(card)}>
                 ${texts.readIt}
+              </button>`
+            : nothing
+        }
+        ${
+          this.callTo
+            ? html`<button type="button" class="button" @click=${() => this.callTo!(card.id)}>
+                ${texts.callToCard}
               </button>`
             : nothing
         }

@@ -305,6 +305,8 @@ export interface WallTexts extends WorkTexts, MakingTexts, TalkTexts, JudgingTex
   readonly poured: string;
   readonly cardColour: string;
   readonly colourOfTopic: string;
+  readonly calling: string;
+  readonly callToCard: string;
   /** What the twelve colours of slips are called. */
   readonly colours: readonly string[];
   /** What stamps are called, by their names. */

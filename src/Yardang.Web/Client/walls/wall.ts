@@ -95,7 +95,7 @@ export function registerWall(beside: typeof besideOf | null): void {
         work: data.work,
         written: data.written,
         client: () => client,
-        state: () => lesson()?.state ?? null,
+        room: lesson,
         // Films and sounds are taken in in the workshop alone.
         maps: () => ({ uploads, address, takeStimulus: () => Promise.resolve(null) }),
         rows: () => page.who?.present ?? [],
@@ -139,6 +139,7 @@ export function registerWall(beside: typeof besideOf | null): void {
       readingLists: panel?.readingLists ?? null,
       planning: panel?.planning ?? null,
       density: panel?.density ?? null,
+      calling: panel?.calling ?? null,
       ownStarters: panel?.ownStarters ?? null,
       /** Where attachments are made; null until the first is. */
       pictureSearch: null as AttachmentDialogs['pictureSearch'] | null,
@@ -338,6 +339,7 @@ export function registerWall(beside: typeof besideOf | null): void {
               lesson: data.lesson,
               hasPages: () => isStudent && page.contents.parts.some((p) => p.pages.length > 0),
             },
+            panel && !looksOnly ? panel.calling.toCard : null,
           );
         } catch {
           this.say(texts.networkAway);
