@@ -134,5 +134,15 @@ test('everybody’s cards are poured out to groups, each sorts them, and the tea
   await cards.first().getByRole('link').first().click();
   await expect(slip(varga, 'Cables pull')).toBeVisible();
   await expect(varga.getByRole('link', { name: 'Compare how they sorted' })).toBeVisible();
+
+  // From one group's wall to the next, in the order of the view.
+  await varga.goto(people.replace('/people', '?part=2'));
+  await expect(varga.locator('.tile')).toHaveCount(3);
+  await varga.locator('.tile').first().click();
+  await expect(varga.getByTitle('Alt + PageDown')).toBeVisible();
+  await expect(varga.getByTitle('Alt + PageUp')).toBeHidden();
+  await varga.keyboard.press('Alt+PageDown');
+  await expect(varga.getByTitle('Alt + PageUp')).toBeVisible();
+  await expect(varga.getByTitle('Alt + PageDown')).toBeVisible();
   for (const page of [varga, maya, ben, cleo]) expect(page.problems).toEqual([]);
 });

@@ -3,7 +3,7 @@
 import { fill, plural } from '../page-data';
 import { BESIDE, type Editor } from '../editor/editor';
 import { Leading } from '../lesson/leading';
-import { type Neighbour, neighboursOf, noteLooking } from '../lesson/neighbours';
+import { boardOf, type Neighbour, neighboursOf, noteLooking } from '../lesson/neighbours';
 import type { LessonState } from '../room/lesson-state';
 import { Standing } from '../room/lesson-state';
 import type { RoomClient } from '../room/room-client';
@@ -65,14 +65,14 @@ export function besideOf(
     laidOut(percent);
     if (leads && isBegun) leading.moved();
   };
-  if (!leads) setInterval(() => editor().preview([BESIDE]), BESIDE_EVERY_MS);
+  if (!leads && !data.quiet) setInterval(() => editor().preview([BESIDE]), BESIDE_EVERY_MS);
   window.addEventListener('keydown', (e) => {
     if (!e.altKey || e.ctrlKey || e.metaKey || isTyping(e) || document.querySelector('dialog[open]')) return;
     const to = e.code === 'PageUp' ? before : e.code === 'PageDown' ? after : null;
     const own = e.code === 'Home' ? document.querySelector<HTMLAnchorElement>('[data-own-board]') : null;
     if (!to && !own) return;
     e.preventDefault();
-    location.assign(own ? own.href : `/lesson/${id}/board/${to!.id}`);
+    location.assign(own ? own.href : boardOf(id, to!, data.quiet));
   });
 
   return {
@@ -86,7 +86,7 @@ export function besideOf(
     ledText: '',
 
     hrefOf(neighbour: Neighbour | null): string | null {
-      return neighbour && `/lesson/${id}/board/${neighbour.id}`;
+      return neighbour && boardOf(id, neighbour, data.quiet);
     },
 
     refresh(): void {

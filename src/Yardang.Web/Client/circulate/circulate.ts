@@ -11,7 +11,7 @@ import type { Command } from '../room/wire';
 import { floodAmong } from '../room/flood';
 import { serverNow } from '../room/server-clock';
 import { Privacy } from '../room/showing';
-import { rememberOrder } from '../lesson/neighbours';
+import { boardOf, rememberOrder } from '../lesson/neighbours';
 import { arrangingOf } from './arranging';
 import { BoardTile } from './board-tile';
 import { askingOf, type AskingTexts } from './asking';
@@ -61,6 +61,8 @@ interface CirculateData {
   readonly views: readonly ViewName[];
   /** As whom the teacher acts; whether they only look. */
   readonly me: { readonly number: number; readonly isStaff: boolean; readonly looksOnly: boolean };
+  /** Whether the school lets its teachers look without being announced. */
+  readonly mayBeQuiet: boolean;
   /** Whether walls are worked on, and not boards. */
   readonly isWall: boolean;
   /** In which language the activity was written. */
@@ -178,6 +180,7 @@ const NEEDS_CHANGE = new Set([
   'lessonClosed',
   'lessonReopened',
 ]);
+const QUIET = 'yardang-looks-quietly';
 const PUT_OFF_MINUTES = 5;
 /** What is seen of the work that a group shares. */
 const OF_GROUP = new Set([NeedKind.NotStarted, NeedKind.Stopped, NeedKind.InCircles]);
@@ -273,6 +276,7 @@ Alpine.data('circulate', () => {
     /** How many pages the table has; walls have topics. */
     wallTable: { heads: [], rows: [] } as WallTable,
     tablePages: [] as { number: number; name: string }[],
+    isQuiet: data.mayBeQuiet && localStorage.getItem(QUIET) !== null,
     /** What is looked for among the names. */
     find: '',
     people: [] as Participant[],
@@ -466,7 +470,7 @@ Alpine.data('circulate', () => {
     /** What was typed leads to the one board that it leaves. */
     openFound(): void {
       const [only, other] = this.boards.filter((row) => this.isShown(row));
-      if (only && !other) location.assign(`/lesson/${data.lesson}/board/${only.id}`);
+      if (only && !other) location.assign(boardOf(data.lesson, only, this.isQuiet));
     },
 
     /** Keys for what is done often; not while something is typed. */
@@ -864,6 +868,17 @@ Alpine.data('circulate', () => {
     setPrivacy(): void {
       this.hide('privacy');
       this.showing.set();
+    },
+
+    hrefOf({ id, name, kept }: Row): string | null {
+      return kept ? null : boardOf(data.lesson, { id, name }, this.isQuiet);
+    },
+
+    /** Nobody is told that I look. */
+    setQuiet(on: boolean): void {
+      this.isQuiet = on;
+      if (on) localStorage.setItem(QUIET, '');
+      else localStorage.removeItem(QUIET);
     },
 
     nameOf(room: string): string {

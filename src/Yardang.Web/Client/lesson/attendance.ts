@@ -136,7 +136,7 @@ export class Attendance {
       this.isOpened = true;
       await work.recover();
       await this.lesson.recover();
-      for (const person of data.visits ?? []) this.lesson.submit({ kind: 'visitWork', person });
+      for (const person of data.quiet ? [] : (data.visits ?? [])) this.lesson.submit({ kind: 'visitWork', person });
       if (this.isStudent) void this.offline.begin().catch(() => undefined);
       void this.leftovers?.run([data.work, data.lesson]);
     } catch {

@@ -22,6 +22,11 @@ export function neighboursOf(lesson: string, work: string): readonly [Neighbour 
   return at < 0 ? [null, null] : [order[at - 1] ?? null, order[at + 1] ?? null];
 }
 
+/** The page on which one is looked at. */
+export function boardOf(lesson: string, { id }: Neighbour, quiet = false): string {
+  return `/lesson/${lesson}/board/${id}${quiet ? '?quiet=1' : ''}`;
+}
+
 /** What stands here now has been looked at: circulate marks what changes afterwards. */
 export function noteLooking(lesson: string, work: string): void {
   const note = () => noteSeen(lesson, work, serverNow());

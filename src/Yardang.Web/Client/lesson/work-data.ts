@@ -37,6 +37,8 @@ export interface WorkData {
   readonly shared?: boolean;
   /** Said to teachers: whose work it is, which is seen to by being opened. */
   readonly visits?: readonly number[];
+  /** Said to teachers: whether they look without being announced, where the school lets them. */
+  readonly quiet?: boolean;
   /** Who wrote it on this device, so that a shared device keeps outboxes apart. */
   readonly who: string;
   readonly texts: WorkTexts;

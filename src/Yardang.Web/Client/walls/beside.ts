@@ -1,6 +1,6 @@
 // What stands beside a teacher's wall: who has put up what, judging and round trips in hand, and changing the wall. Students do not fetch it.
 
-import { noteLooking } from '../lesson/neighbours';
+import { boardOf, type Neighbour, neighboursOf, noteLooking } from '../lesson/neighbours';
 import type { LessonState } from '../room/lesson-state';
 import type { RoomClient } from '../room/room-client';
 import type { WallState } from '../room/wall-state';
@@ -37,6 +37,16 @@ interface Around {
 export function besideOf(around: Around, texts: WallTexts) {
   const wall = () => around.client().state;
   noteLooking(around.lesson, around.work);
+  const [before, after] = neighboursOf(around.lesson, around.work);
+  const hrefOf = (wall: Neighbour | null) => wall && { name: wall.name, href: boardOf(around.lesson, wall) };
+  window.addEventListener('keydown', (e) => {
+    const isElsewhere =
+      (e.target as HTMLElement).matches('input, textarea, select') || document.querySelector('dialog[open]');
+    const to = e.code === 'PageUp' ? before : e.code === 'PageDown' ? after : null;
+    if (!e.altKey || e.ctrlKey || e.metaKey || isElsewhere || !to) return;
+    e.preventDefault();
+    location.assign(boardOf(around.lesson, to));
+  });
   const submit = (command: Command) => void around.client().submit(command, around.client().newId());
   return {
     who: whoOf(around.lesson, around.part, around.work, wall, around.changed, around.written, texts),
@@ -47,6 +57,8 @@ export function besideOf(around: Around, texts: WallTexts) {
     stances: stancesSteered(wall, submit, texts),
     order: orderSteered(wall, submit, around.rows, texts),
     calling: callingOf(around.part, around.room, wall, around.written, around.say, texts),
+    /** The walls before and after this one, in the order of the view from which it was opened. */
+    neighbours: [hrefOf(before), hrefOf(after)] as const,
     density: densityOf(),
     ownStarters: ownStartersOf(wall, submit, around.rows, around.written),
     planning: planningOf(around.client, around.written, around.maps, around.rows, texts),

@@ -140,6 +140,7 @@ export function registerWall(beside: typeof besideOf | null): void {
       planning: panel?.planning ?? null,
       density: panel?.density ?? null,
       calling: panel?.calling ?? null,
+      neighbours: panel?.neighbours ?? [],
       ownStarters: panel?.ownStarters ?? null,
       /** Where attachments are made; null until the first is. */
       pictureSearch: null as AttachmentDialogs['pictureSearch'] | null,

@@ -16,7 +16,7 @@ namespace Yardang.Web.Pages;
 
 /// <summary>The teacher's live view of all the work.</summary>
 [Authorize]
-public sealed class CirculateModel(AccessResolver access, LessonPeople people, SendingAway sendingAway, FrozenVersions versions, IDbContextFactory<SchoolContext> school, IStringLocalizer<UiTexts> texts, BoardSummaries summaries, SchoolClock clock, ScreenKeys screens) : PageModel
+public sealed class CirculateModel(IConfiguration configuration, AccessResolver access, LessonPeople people, SendingAway sendingAway, FrozenVersions versions, IDbContextFactory<SchoolContext> school, IStringLocalizer<UiTexts> texts, BoardSummaries summaries, SchoolClock clock, ScreenKeys screens) : PageModel
 {
     private static readonly string[] s_refusals = ["refused", "refusedOther"];
     private static readonly string[] s_viewsTogether = ["came"];
@@ -64,6 +64,9 @@ public sealed class CirculateModel(AccessResolver access, LessonPeople people, S
     public string? ScreenAddress { get; private set; }
 
     /// <summary>The views of the work that there are, the first as long as nothing else was chosen.</summary>
+    /// <summary>Whether the school lets its teachers look at work without being announced.</summary>
+    public static bool MayLookQuietly(IConfiguration configuration) => configuration.GetValue<bool>("Yardang:UnannouncedLooks");
+
     public IReadOnlyList<string> Views { get; private set; } = [];
 
     /// <summary>The languages in which the boards can be printed, if there are several.</summary>
@@ -114,7 +117,7 @@ public sealed class CirculateModel(AccessResolver access, LessonPeople people, S
             _ => [seats is null ? "came" : "seats", .. s_viewsOfBoards],
         };
         Guid? together = IsTogether ? await Seating.RoomAsync(db, lesson, new(seen.Number, Whose.Together, 0)) : null;
-        Data = new { lesson = id, who = $"teacher-{visitor.TeacherId}", me = new { me.Number, me.IsStaff, me.LooksOnly }, part = seen.Number, openParts = lesson.Parts.Where(p => p.IsOpen).Select(p => p.Number), together, ownBoard = TeachersBoard, byGroup = lesson.Parts.IsByGroup(seen), isWall = IsWall, written = lesson.Language, people = People, teachers = await people.TeachersAsync(lesson), seats, views = Views, zone = clock.Zone.Id, language = System.Globalization.CultureInfo.CurrentUICulture.Name, activity = await ActivityAsync(id), texts = all };
+        Data = new { lesson = id, who = $"teacher-{visitor.TeacherId}", me = new { me.Number, me.IsStaff, me.LooksOnly }, part = seen.Number, openParts = lesson.Parts.Where(p => p.IsOpen).Select(p => p.Number), together, ownBoard = TeachersBoard, byGroup = lesson.Parts.IsByGroup(seen), isWall = IsWall, mayBeQuiet = MayLookQuietly(configuration) && !IsWall, written = lesson.Language, people = People, teachers = await people.TeachersAsync(lesson), seats, views = Views, zone = clock.Zone.Id, language = System.Globalization.CultureInfo.CurrentUICulture.Name, activity = await ActivityAsync(id), texts = all };
         return Page();
     }
 

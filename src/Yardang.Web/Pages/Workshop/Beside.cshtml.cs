@@ -14,7 +14,7 @@ namespace Yardang.Web.Pages;
 
 /// <summary>Sitting beside a student: their board, with the teacher's pen.</summary>
 [Authorize]
-public sealed class BesideModel(AccessResolver access, LessonPeople people, PouringOut pouring, IDbContextFactory<SchoolContext> school, SchoolClock clock, IStringLocalizer<UiTexts> texts) : PageModel
+public sealed class BesideModel(AccessResolver access, LessonPeople people, PouringOut pouring, IDbContextFactory<SchoolContext> school, IConfiguration configuration, SchoolClock clock, IStringLocalizer<UiTexts> texts) : PageModel
 {
     private static readonly string[] s_pageFormats = ["png", "svg", "inkml"];
     private static readonly string[] s_wallFormats = ["pdf", "png", "svg", "csv"];
@@ -22,6 +22,9 @@ public sealed class BesideModel(AccessResolver access, LessonPeople people, Pour
     private static readonly string[] s_namelessFormats = ["pdf", "csv"];
 
     public WorkView View { get; private set; } = null!;
+
+    /// <summary>Whether nobody is told that a teacher looks.</summary>
+    public bool IsQuiet => CirculateModel.MayLookQuietly(configuration) && Request.Query.ContainsKey("quiet");
 
     public async Task<IActionResult> OnGetAsync(Guid lesson, Guid id)
     {
@@ -46,6 +49,9 @@ public sealed class BesideModel(AccessResolver access, LessonPeople people, Pour
             language = ContentLanguage.Current,
             written = record.Language,
 
+            // Only where the school lets teachers, and where they ask for it.
+            quiet = IsQuiet,
+
             // Whose work is opened is seen to; not where all work.
             visits = me.LooksOnly || board.Place.Whose is not (Whose.Own or Whose.Group) ? [] : board.People.Where(p => p.Standing == Standing.In).Select(p => p.Number),
             zone = clock.Zone.Id,
@@ -69,6 +75,7 @@ public sealed class BesideModel(AccessResolver access, LessonPeople people, Pour
         }
 
         if (!isWall) ViewData["HandsOut"] = $"/lesson/{lesson}/late?board={id}&marks=";
+        if (IsQuiet) ViewData["Quiet"] = $"/lesson/{lesson}/board/{id}";
         return Page();
     }
 
