@@ -27,7 +27,8 @@ export function showingLine(
 
     refresh(): void {
       const state = lesson()?.state;
-      if (!state || !data.shows) return;
+      // Nothing is said to be private, or to be seen, before it is.
+      if (!state?.showingHolds || !data.shows) return;
       const { showing, groups, phase, closed } = state;
       const group = data.together ? groups.find((g) => g.people.includes(me)) : undefined;
       const mine = showing.shown.find((s) => s.part === part && s.person === me);

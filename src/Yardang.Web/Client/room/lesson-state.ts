@@ -79,6 +79,8 @@ export class LessonState {
   phasesBefore: readonly PhasePlan[] = [];
   /** Which boards are private until they are shown, and which are shown. */
   showing: ShowingSnapshot = { privacies: [], up: [], shown: [] };
+  /** The last event that changed it. */
+  #showingFrom = 0;
   /** What the big screen shows, and since when. Students are not told. */
   screen: OnScreen = { kind: ScreenKind.Nothing, rooms: [], page: 0, withClock: false, frozen: false };
   screenSetAt = 0;
@@ -115,7 +117,14 @@ export class LessonState {
   }
 
   copy(): LessonState {
-    return Object.assign(new LessonState(), this);
+    const copy = Object.assign(new LessonState(), this);
+    copy.#showingFrom = this.#showingFrom;
+    return copy;
+  }
+
+  /** Whether access follows what is said of showing: it does so a moment later. */
+  get showingHolds(): boolean {
+    return this.seatsThrough >= this.#showingFrom;
   }
 
   get studentsMayWrite(): boolean {
@@ -127,7 +136,9 @@ export class LessonState {
     this.calls = callsAfter(this.calls, envelope);
     this.questions = questionsAfter(this.questions, envelope);
     Object.assign(this, phasesAfter(this, envelope));
-    this.showing = showingAfter(this.showing, event);
+    const showing = showingAfter(this.showing, event);
+    if (showing !== this.showing) this.#showingFrom = envelope.number;
+    this.showing = showing;
     switch (event.kind) {
       case 'peopleExpected':
         for (let n = event.first; n < event.first + event.count; n++) this.come(n, Standing.Expected, 0, true);
