@@ -84,6 +84,8 @@ test('not even the teacher sees it before: no tile, no board, no file; and all o
   await setPrivacy(varga, 'Nobody until they show it, not even you');
   await expect(maya.getByText('Only you see this')).toBeVisible();
   await expect(tile(varga, 'Maya').getByText('Not shown yet')).toBeVisible();
+  // Nor does anything stay on the tile of what was seen before.
+  await expect(tile(varga, 'Maya').locator('[data-painted]')).toHaveCount(0);
   const room = new URL(maya.url()).pathname.split('/')[2];
   const status = (path) => varga.evaluate((to) => fetch(to).then((r) => r.status), path);
   await expect.poll(() => status(`/rooms/${room}/snapshot`)).toBe(404);

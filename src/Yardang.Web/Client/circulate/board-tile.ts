@@ -123,6 +123,9 @@ export class BoardTile extends Tile<Sheets> {
   show(host: HTMLElement | null): void {
     this.canvas = host?.querySelector('canvas') ?? null;
     if (this.canvas) {
+      // Nothing stays of what was shown here before.
+      this.canvas.width = 0;
+      delete this.canvas.dataset.painted;
       this.picture = new SmallPicture(this.canvas);
       new ResizeObserver(() => this.shown()).observe(this.canvas);
       this.sight.observe(this.canvas);
