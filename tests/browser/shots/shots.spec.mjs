@@ -96,6 +96,7 @@ test('the workshop, the lesson and the boards', async ({ browser }) => {
   await expect
     .poll(() => varga.locator('.tile canvas').evaluateAll((c) => c.every((x) => x.height > 50 && x.height !== 150)))
     .toBe(true);
+  await expect(varga.locator('.need').first()).toBeVisible();
   await shot(varga, 'circulate');
   const lesson = varga.url();
   await varga.locator('.tile').nth(3).click();

@@ -288,6 +288,8 @@ Alpine.data('circulate', () => {
     pageNumber: 1,
     pageCount: 1,
     needs: [] as Need[],
+    /** Whether the server has said so. */
+    needsKnown: false,
     /** How many hands are up, and how many are away. */
     hands: 0,
     awayCount: 0,
@@ -312,6 +314,7 @@ Alpine.data('circulate', () => {
       );
       askingWho = new AskingWho(data.lesson, (all) => {
         found = all;
+        this.needsKnown = true;
         this.refresh();
       });
       list = new PeopleList(

@@ -106,6 +106,7 @@ const SOON_MS = 120;
 /** Asks the server, again and again. */
 export class AskingWho {
   private timer: ReturnType<typeof setTimeout> | undefined;
+  private due = Infinity;
   private isAsking = false;
   private isWanted = false;
 
@@ -120,12 +121,17 @@ export class AskingWho {
     this.later(SOON_MS);
   }
 
+  /** However much goes on, nothing puts it off. */
   private later(ms: number): void {
+    const due = performance.now() + ms;
+    if (due >= this.due) return;
+    this.due = due;
     clearTimeout(this.timer);
     this.timer = setTimeout(() => void this.ask(), ms);
   }
 
   private async ask(): Promise<void> {
+    this.due = Infinity;
     if (this.isAsking) {
       this.isWanted = true;
       return;
