@@ -3,7 +3,8 @@
 import { fill, plural } from '../page-data';
 import { BESIDE, type Editor } from '../editor/editor';
 import { Leading } from '../lesson/leading';
-import { boardOf, type Neighbour, neighboursOf, noteLooking } from '../lesson/neighbours';
+import { callToOwnBoard } from '../lesson/own-board';
+import { boardOf, listenForNeighbours, type Neighbour, neighboursOf, noteLooking } from '../lesson/neighbours';
 import type { LessonState } from '../room/lesson-state';
 import { Standing } from '../room/lesson-state';
 import type { RoomClient } from '../room/room-client';
@@ -52,7 +53,6 @@ export function besideOf(
     const within = (n: number) => Math.max(0, Math.round(n));
     return { ...spotHere(), kind: SpotKind.Place, x: within(x + width / 2), y: within(y + height / 2) };
   };
-  const isTyping = (e: KeyboardEvent) => (e.target as HTMLElement).matches('input, textarea, select');
 
   /** From a board of one's own; not from that of somebody beside whom one sits. */
   const leads = whose.length === 0;
@@ -66,14 +66,7 @@ export function besideOf(
     if (leads && isBegun) leading.moved();
   };
   if (!leads && !data.quiet) setInterval(() => editor().preview([BESIDE]), BESIDE_EVERY_MS);
-  window.addEventListener('keydown', (e) => {
-    if (!e.altKey || e.ctrlKey || e.metaKey || isTyping(e) || document.querySelector('dialog[open]')) return;
-    const to = e.code === 'PageUp' ? before : e.code === 'PageDown' ? after : null;
-    const own = e.code === 'Home' ? document.querySelector<HTMLAnchorElement>('[data-own-board]') : null;
-    if (!to && !own) return;
-    e.preventDefault();
-    location.assign(own ? own.href : boardOf(id, to!, data.quiet));
-  });
+  listenForNeighbours(id, [before, after], data.quiet);
 
   return {
     before: before as Neighbour | null,
@@ -150,10 +143,8 @@ export function besideOf(
 
     /** My own board is laid beside everybody's work. */
     showMine(): void {
-      const { seesTeachersBoard, seesOtherBoards: otherBoards } = lesson()!.state;
-      if (!seesTeachersBoard) submit({ kind: 'setSight', otherBoards, teachersBoard: true });
-      const to = { ...spotHere(), kind: SpotKind.TeachersBoard };
-      submit({ kind: 'callClass', people: [], words: '', to, stays: false });
+      const room = lesson();
+      if (room?.client) callToOwnBoard(room, { part, page: editor().page, people: [] });
     },
 
     leadAll(): void {

@@ -1,6 +1,7 @@
 // What the teacher says to all or to those who are picked: a line, a page to go to, being led, pens down. It is said how many it reached.
 
 import { fill } from '../page-data';
+import { callToOwnBoard } from '../lesson/own-board';
 import { isFor, leadingOf } from '../room/calls';
 import { type LessonState, Standing } from '../room/lesson-state';
 import type { RoomClient } from '../room/room-client';
@@ -143,14 +144,11 @@ export function steeringOf(lesson: () => RoomClient<LessonState>, page: Steered,
       submit({ kind: 'callClass', people: page.whom(), words: '', to: spotHere(), stays });
     },
 
-    /** My own board is laid beside their work; for that they have to be able to see it. */
     callToMine(): void {
-      if (page.isForNobody()) return;
+      const shown = page.pageShown();
+      if (page.isForNobody() || shown === 0) return;
       this.refusal = '';
-      const { seesTeachersBoard, seesOtherBoards: otherBoards } = lesson().state;
-      if (!seesTeachersBoard) submit({ kind: 'setSight', otherBoards, teachersBoard: true });
-      const to = { ...spotHere(), kind: SpotKind.TeachersBoard };
-      if (to.id !== 0) submit({ kind: 'callClass', people: page.whom(), words: '', to, stays: false });
+      callToOwnBoard(lesson(), { part: page.part, page: shown, people: page.whom() });
     },
 
     /** Those who are led go where the teacher goes. */

@@ -27,6 +27,23 @@ export function boardOf(lesson: string, { id }: Neighbour, quiet = false): strin
   return `/lesson/${lesson}/board/${id}${quiet ? '?quiet=1' : ''}`;
 }
 
+/** Alt with PageUp and PageDown leads to whose work is before and after; with Home to one's own board, where there is a way to it. */
+export function listenForNeighbours(
+  lesson: string,
+  [before, after]: readonly [Neighbour | null, Neighbour | null],
+  quiet = false,
+): void {
+  window.addEventListener('keydown', (e) => {
+    const isTyping = (e.target as HTMLElement).matches('input, textarea, select');
+    if (!e.altKey || e.ctrlKey || e.metaKey || isTyping || document.querySelector('dialog[open]')) return;
+    const to = e.code === 'PageUp' ? before : e.code === 'PageDown' ? after : null;
+    const own = e.code === 'Home' ? document.querySelector<HTMLAnchorElement>('[data-own-board]') : null;
+    if (!to && !own) return;
+    e.preventDefault();
+    location.assign(own ? own.href : boardOf(lesson, to!, quiet));
+  });
+}
+
 /** What stands here now has been looked at: circulate marks what changes afterwards. */
 export function noteLooking(lesson: string, work: string): void {
   const note = () => noteSeen(lesson, work, serverNow());

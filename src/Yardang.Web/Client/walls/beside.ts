@@ -1,6 +1,6 @@
 // What stands beside a teacher's wall: who has put up what, judging and round trips in hand, and changing the wall. Students do not fetch it.
 
-import { boardOf, type Neighbour, neighboursOf, noteLooking } from '../lesson/neighbours';
+import { boardOf, listenForNeighbours, type Neighbour, neighboursOf, noteLooking } from '../lesson/neighbours';
 import type { LessonState } from '../room/lesson-state';
 import type { RoomClient } from '../room/room-client';
 import type { WallState } from '../room/wall-state';
@@ -39,14 +39,7 @@ export function besideOf(around: Around, texts: WallTexts) {
   noteLooking(around.lesson, around.work);
   const [before, after] = neighboursOf(around.lesson, around.work);
   const hrefOf = (wall: Neighbour | null) => wall && { name: wall.name, href: boardOf(around.lesson, wall) };
-  window.addEventListener('keydown', (e) => {
-    const isElsewhere =
-      (e.target as HTMLElement).matches('input, textarea, select') || document.querySelector('dialog[open]');
-    const to = e.code === 'PageUp' ? before : e.code === 'PageDown' ? after : null;
-    if (!e.altKey || e.ctrlKey || e.metaKey || isElsewhere || !to) return;
-    e.preventDefault();
-    location.assign(boardOf(around.lesson, to));
-  });
+  listenForNeighbours(around.lesson, [before, after]);
   const submit = (command: Command) => void around.client().submit(command, around.client().newId());
   return {
     who: whoOf(around.lesson, around.part, around.work, wall, around.changed, around.written, texts),
