@@ -78,8 +78,8 @@ public sealed class Showing
     /// <summary>In which parts somebody's work is shown.</summary>
     public IEnumerable<int> ShownBy(int person) => _shown.Keys.Where(k => k.Person == person).Select(k => k.Part);
 
-    /// <summary>Whether an event only opens to more eyes what was private: nobody has to be sent away because of it.</summary>
-    public static bool OnlyOpens(RoomEvent happened) => happened is WorkShown { On: true } or BoardsUp { Up: true } or PrivacySet { Privacy: Privacy.None };
+    /// <summary>Whether an event only opens to more eyes what was private: nobody has to be sent away because of it. Where boards are private no longer, what was shown may be looked at by nobody any more.</summary>
+    public static bool OnlyOpens(RoomEvent happened) => happened is WorkShown { On: true } or BoardsUp { Up: true };
 
     /// <summary>The same as state.</summary>
     public ShowingSnapshot Snapshot() => new(

@@ -68,6 +68,20 @@ public sealed class ShowingTests : IAsyncDisposable
     }
 
     [Fact]
+    public async Task Where_boards_are_private_no_longer_and_nobody_may_look_whoever_looks_at_a_shown_one_is_sent_home()
+    {
+        await BeginAsync(Privacy.UntilShown);
+        await DoAsync(_run, new Actor(2, Role.Student), new ShowWork(1, true));
+        var look = $"/rooms/{RoomOf(_maya)}/snapshot?as={AsOf(_ben)}&look=1";
+        await Eventually.IsAsync(async () => await StatusAsync(_ben.Browser, look) == HttpStatusCode.OK);
+        var board = await _school.Get<RoomHosts>().GetAsync(Guid.Parse(RoomOf(_maya)));
+        var reading = board.Watch(new Actor(3, Role.Student) { LooksOnly = true }, 0);
+        await DoAsync(_run, Actor.Owner, new SetPrivacy(1, Privacy.None));
+        await Eventually.IsAsync(async () => await StatusAsync(_ben.Browser, look) == HttpStatusCode.NotFound);
+        await Eventually.IsAsync(() => Task.FromResult(reading.Recalled));
+    }
+
+    [Fact]
     public async Task The_big_screen_shows_nothing_that_the_class_does_not_see_yet()
     {
         await BeginAsync(Privacy.UntilShown);
