@@ -13,6 +13,7 @@ public static class MediaType
         [0x1a, 0x45, 0xdf, 0xa3, ..] => "video/webm",
         [(byte)'O', (byte)'g', (byte)'g', (byte)'S', ..] => "audio/ogg",
         [(byte)'I', (byte)'D', (byte)'3', ..] or [0xff, 0xfb or 0xf3 or 0xf2, ..] => "audio/mpeg",
+        [(byte)'R', (byte)'I', (byte)'F', (byte)'F', _, _, _, _, (byte)'W', (byte)'E', (byte)'B', (byte)'P', ..] => "image/webp",
         [(byte)'R', (byte)'I', (byte)'F', (byte)'F', _, _, _, _, (byte)'W', (byte)'A', (byte)'V', (byte)'E', ..] => "audio/wav",
         _ => null,
     };

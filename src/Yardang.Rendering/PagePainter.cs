@@ -39,7 +39,10 @@ public static class PagePainter
         var middle = mark.Body.Box().Middle;
         canvas.Translate(mark.Place.X, mark.Place.Y);
         canvas.RotateDegrees(mark.Place.Turn / 100f, (float)middle.X, (float)middle.Y);
+        canvas.Save();
         MarkPainters.Paint(canvas, mark, support);
+        canvas.Restore();
+        if (mark.PutBy != 0) SaidAloud.Paint(canvas, mark.Body.Box());
         canvas.Restore();
     }
 }

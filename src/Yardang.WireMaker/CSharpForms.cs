@@ -85,7 +85,7 @@ internal sealed class CSharpForms(Declarations declarations)
         var later = versions.Where(v => v.Key > 1 && !v.First().Always).ToList();
         var counts = later.Select((_, i) => before + Slots(written) + later.Take(i + 1).Sum(v => Slots(v))).ToList();
         var count = (before + Slots(written)).ToString(CultureInfo.InvariantCulture);
-        for (var i = 0; i < later.Count; i++) count = $"{string.Join(" || ", later[i].Select(f => IsUnusual(f, $"v.{f.Name}")))} ? {counts[i]} : {count}";
+        for (var i = 0; i < later.Count; i++) count = $"{string.Join(" || ", later[i].Select(f => IsUnusual(f, $"v.{f.Path}")))} ? {counts[i]} : {count}";
         if (later.Count > 0) Line($"        var count = {count};");
         Line($"        w.WriteArrayHeader({(later.Count > 0 ? "count" : count)});");
         if (family is not null)
@@ -98,7 +98,7 @@ internal sealed class CSharpForms(Declarations declarations)
         for (var i = 0; i < later.Count; i++)
         {
             Line($"        if (count < {counts[i]}) return;");
-            foreach (var field in later[i]) Writing(field, $"v.{field.Name}", "        ");
+            foreach (var field in later[i]) Writing(field, $"v.{field.Path}", "        ");
         }
 
         Line("    }\n");
@@ -126,8 +126,14 @@ internal sealed class CSharpForms(Declarations declarations)
         }
 
         Line("        fields.End(ref r);");
+        foreach (var held in shape.Fields.Where(f => f.Of is not null).GroupBy(f => f.Of, StringComparer.Ordinal))
+        {
+            var holder = Local(shape.Fields.Single(f => f.Of is null && string.Equals(f.Name, held.Key, StringComparison.Ordinal)));
+            Line($"        {holder} = {holder} with {{ {string.Join(", ", held.Select(f => $"{f.Name} = {Local(f)}"))} }};");
+        }
+
         var given = shape.Type.GetConstructors().MaxBy(c => c.GetParameters().Length)!.GetParameters().Select(p => p.Name!).ToList();
-        var arguments = string.Join(", ", given.Select(n => shape.Fields.FirstOrDefault(f => string.Equals(f.Name, n, StringComparison.Ordinal)) ?? family!.Head.Single(f => string.Equals(f.Name, n, StringComparison.Ordinal))).Select(Local));
+        var arguments = string.Join(", ", given.Select(n => shape.Fields.FirstOrDefault(f => f.Of is null && string.Equals(f.Name, n, StringComparison.Ordinal)) ?? family!.Head.Single(f => string.Equals(f.Name, n, StringComparison.Ordinal))).Select(Local));
         var beside = shape.Fields.Where(f => !f.InHead).ToList();
         Line($"        return new {type}({arguments}){(beside.Count == 0 ? "" : $" {{ {string.Join(", ", beside.Select(f => $"{f.Name} = {Local(f)}"))} }}")};\n    }}\n");
     }
@@ -144,7 +150,7 @@ internal sealed class CSharpForms(Declarations declarations)
     {
         if (field.IsInline && field.Form is RecordForm record)
         {
-            foreach (var part in Plain(declarations.ShapeOf(record.Type)).Fields) Writing(part, $"{value}.{part.Name}", indent);
+            foreach (var part in declarations.ShapeOf(record.Type).Firsts) Writing(part, $"{value}.{part.Name}", indent);
             return;
         }
 
@@ -194,7 +200,7 @@ internal sealed class CSharpForms(Declarations declarations)
 
     private string Reading(FieldForm field)
     {
-        if (field.IsInline && field.Form is RecordForm record) return $"new {record.Type.FullName}({string.Join(", ", Plain(declarations.ShapeOf(record.Type)).Fields.Select(Reading))})";
+        if (field.IsInline && field.Form is RecordForm record) return $"new {record.Type.FullName}({string.Join(", ", declarations.ShapeOf(record.Type).Firsts.Select(Reading))})";
         if (field.IsInline && field.IsNullable) return $"Read{field.Form.Type.Name}OrNone(ref r)";
         if (field.OrMinusOne) return $"ByHand.OrNull({Reading(field.Form, null)})";
         if (field.NullIsEmpty && field.Version == 1) return $"ByHand.OrNull({Reading(field.Form, null)})";
@@ -226,11 +232,9 @@ internal sealed class CSharpForms(Declarations declarations)
 
     private static bool IsArray(ListForm list) => list.Type.GetGenericTypeDefinition() == typeof(System.Collections.Immutable.ImmutableArray<>);
 
-    private static Shape Plain(Shape shape) => shape.Fields.All(f => f.Version == 1) ? shape : throw new InvalidOperationException($"{shape.Type.Name} has fields of later versions and cannot stand among others.");
-
     private static List<IGrouping<int, FieldForm>> Versions(Shape shape) => [.. shape.Fields.GroupBy(f => f.Version).OrderBy(g => g.Key)];
 
-    private int Slots(IEnumerable<FieldForm> fields) => fields.Sum(f => !f.IsInline ? 1 : f.Form is RecordForm r ? Slots(declarations.ShapeOf(r.Type).Fields) : 2);
+    private int Slots(IEnumerable<FieldForm> fields) => fields.Sum(f => !f.IsInline ? 1 : f.Form is RecordForm r ? Slots(declarations.ShapeOf(r.Type).Firsts) : 2);
 
     private static string IsUnusual(FieldForm field, string value) => field switch
     {
@@ -242,7 +246,7 @@ internal sealed class CSharpForms(Declarations declarations)
         _ => throw new InvalidOperationException($"{field.Name} has no usual value."),
     };
 
-    private static string Local(FieldForm field) => $"@{Wording.Camel(field.Name)}";
+    private static string Local(FieldForm field) => $"@{Wording.Camel(field.Of is null ? field.Name : field.Of + field.Name)}";
 
     private static string TypeOf(FieldForm field) => TypeOf(field.Form.Type) + (field.IsNullable ? "?" : "");
 

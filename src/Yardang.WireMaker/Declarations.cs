@@ -120,6 +120,7 @@ public sealed class Declarations
             fields.Insert(beside.GetCustomAttribute<FieldAttribute>()!.Position, Field(beside, false));
         }
 
+        fields.AddRange(fields.Where(f => f is { IsInline: true, Form: RecordForm }).SelectMany(f => ShapeOf(f.Form.Type).Fields.Where(later => later.Version > 1).Select(later => later with { Of = f.Name })).ToList());
         for (var i = 1; i < fields.Count; i++)
         {
             if (fields[i].Version < fields[i - 1].Version) throw new InvalidOperationException($"{type.Name}: what came later stands later.");

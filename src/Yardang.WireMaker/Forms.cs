@@ -32,14 +32,23 @@ public sealed record FamilyForm(Type Type) : Form(Type);
 /// <param name="NullIsEmpty">Whether empty stands for none.</param>
 /// <param name="AtMost">The most items.</param>
 /// <param name="InHead">Whether the record is made with it, rather than given it afterwards.</param>
+/// <param name="Of">Of a later field of a record that stands among others: the field that holds that record. It stands behind those of the holder.</param>
 public sealed record FieldForm(
-    string Name, Form Form, bool IsNullable, int Version, bool Always, bool IsInline, bool OrMinusOne, bool NullIsEmpty, int? AtMost, bool InHead);
+    string Name, Form Form, bool IsNullable, int Version, bool Always, bool IsInline, bool OrMinusOne, bool NullIsEmpty, int? AtMost, bool InHead, string? Of = null)
+{
+    /// <summary>How it is reached from the record.</summary>
+    public string Path => Of is null ? Name : $"{Of}.{Name}";
+}
 
 /// <summary>A record with its fields.</summary>
 /// <param name="Type">The record.</param>
 /// <param name="Fields">In the order of the wire.</param>
 /// <param name="OnceANumber">Whether the first version wrote the first field alone.</param>
-public sealed record Shape(Type Type, IReadOnlyList<FieldForm> Fields, bool OnceANumber);
+public sealed record Shape(Type Type, IReadOnlyList<FieldForm> Fields, bool OnceANumber)
+{
+    /// <summary>Those of the first version.</summary>
+    public IEnumerable<FieldForm> Firsts => Fields.Where(f => f.Version == 1);
+}
 
 /// <summary>A family with its members.</summary>
 /// <param name="Type">What they are all.</param>

@@ -89,7 +89,7 @@ internal sealed class ProtocolTables(Declarations declarations)
 
     private string Field(FieldForm field)
     {
-        if (field.IsInline && field.Form is RecordForm record) return string.Join(", ", declarations.ShapeOf(record.Type).Fields.Select(Field));
+        if (field.IsInline && field.Form is RecordForm record) return string.Join(", ", declarations.ShapeOf(record.Type).Firsts.Select(Field));
         var name = Wording.Words(field.Name);
         if (field.IsInline) return $"{name} kind, {name} body{(field.IsNullable ? " (0, nil: none)" : "")}";
         var form = FormOf(field.Form, name);

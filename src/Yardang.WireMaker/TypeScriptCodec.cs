@@ -152,11 +152,12 @@ internal sealed partial class TypeScriptCodec(Declarations declarations)
 
         var parts = new List<string>();
         if (family is not null) parts.Add($"kind: '{_names.KindOf(shape)}'");
-        var slot = family is { Flat: true } ? 1 : 0;
-        foreach (var field in shape.Fields)
+        var slots = new Dictionary<FieldForm, int>();
+        foreach (var field in shape.Fields) slots[field] = (family is { Flat: true } ? 1 : 0) + slots.Keys.Sum(Slots);
+        foreach (var field in shape.Fields.Where(f => f.Of is null))
         {
-            parts.Add($"{Name(field)}: {Reading(field, slot)}");
-            slot += Slots(field);
+            var held = shape.Fields.Where(f => string.Equals(f.Of, field.Name, StringComparison.Ordinal)).Select(f => $"{Name(f)}: {Reading(f, slots[f])}");
+            parts.Add($"{Name(field)}: {Reading(field, slots[field], held)}");
         }
 
         Line($"  return {{{string.Concat(parts.Select(p => $"\n    {p},"))}\n  }};\n}}\n");
@@ -179,20 +180,20 @@ internal sealed partial class TypeScriptCodec(Declarations declarations)
         Line($"  const raw: Raw = [{head}];");
         for (var i = 0; i < later.Count; i++)
         {
-            var unusual = string.Join(" || ", later.Skip(i).SelectMany(v => v).Select(f => IsUnusual(f, $"v.{Name(f)}")));
-            Line($"  if ({unusual}) raw.push({string.Join(", ", later[i].Select(f => Writing(f, $"v.{Name(f)}")))});");
+            var unusual = string.Join(" || ", later.Skip(i).SelectMany(v => v).Select(f => IsUnusual(f, $"v.{Path(f)}")));
+            Line($"  if ({unusual}) raw.push({string.Join(", ", later[i].Select(f => Writing(f, $"v.{Path(f)}")))});");
         }
 
         Line("  return raw;\n}\n");
     }
 
-    private string Reading(FieldForm field, int slot)
+    private string Reading(FieldForm field, int slot, IEnumerable<string>? held = null)
     {
         var raw = $"raw[{slot}]";
         if (field.IsInline && field.Form is RecordForm record)
         {
-            var parts = declarations.ShapeOf(record.Type).Fields.Select((f, i) => $"{Name(f)}: {Reading(f, slot + i)}");
-            return $"{{ {string.Join(", ", parts)} }}";
+            var parts = declarations.ShapeOf(record.Type).Firsts.Select((f, i) => $"{Name(f)}: {Reading(f, slot + i)}");
+            return $"{{ {string.Join(", ", parts.Concat(held ?? []))} }}";
         }
 
         if (field.IsInline) return field.IsNullable ? $"raw[{slot}] ? read{field.Form.Type.Name}(raw[{slot}], raw[{slot + 1}]) : null" : $"known(read{field.Form.Type.Name}(raw[{slot}], raw[{slot + 1}]))";
@@ -216,7 +217,7 @@ internal sealed partial class TypeScriptCodec(Declarations declarations)
 
     private string Writing(FieldForm field, string value)
     {
-        if (field.IsInline && field.Form is RecordForm record) return string.Join(", ", declarations.ShapeOf(record.Type).Fields.Select(f => Writing(f, $"{value}.{Name(f)}")));
+        if (field.IsInline && field.Form is RecordForm record) return string.Join(", ", declarations.ShapeOf(record.Type).Firsts.Select(f => Writing(f, $"{value}.{Name(f)}")));
         if (field.IsInline) return field.IsNullable ? $"...({value} ? write{field.Form.Type.Name}({value}) : [0, null])" : $"...write{field.Form.Type.Name}({value})";
         if (field.OrMinusOne) return $"{value} ?? -1";
         var written = Writing(field.Form, value);
@@ -232,7 +233,7 @@ internal sealed partial class TypeScriptCodec(Declarations declarations)
         _ => value,
     };
 
-    private int Slots(FieldForm field) => !field.IsInline ? 1 : field.Form is RecordForm r ? declarations.ShapeOf(r.Type).Fields.Sum(Slots) : 2;
+    private int Slots(FieldForm field) => !field.IsInline ? 1 : field.Form is RecordForm r ? declarations.ShapeOf(r.Type).Firsts.Sum(Slots) : 2;
 
     private static string Usual(FieldForm field) => field.Form.Type == typeof(bool) ? "false" : field.Form is EnumForm || field.Form.Type != typeof(string) ? "0" : "''";
 
@@ -240,12 +241,13 @@ internal sealed partial class TypeScriptCodec(Declarations declarations)
     {
         { NullIsEmpty: true } => $"{value}.length > 0",
         { IsNullable: true } => $"{value} != null",
-        { Form.Type: var t } when t == typeof(bool) => value,
-        { Form.Type: var t } when t == typeof(string) => $"{value} !== ''",
-        _ => $"{value} !== 0",
+        // What was written by an earlier version of the page does not have it.
+        _ => value,
     };
 
     private static string Name(FieldForm field) => TypeScriptNames.Name(field);
+
+    private static string Path(FieldForm field) => field.Of is null ? Name(field) : $"{Wording.Camel(field.Of)}.{Name(field)}";
 
     private void Line(string text) => _text.Append(text).Append('\n');
 

@@ -59,7 +59,7 @@ internal sealed class TypeScriptForms(Declarations declarations)
         Comment(Wording.Of(shape.Type), "");
         Line($"export interface {shape.Type.Name} {{");
         if (_names.FamilyOf(shape) is not null) Line($"  readonly kind: '{_names.KindOf(shape)}';");
-        foreach (var field in shape.Fields)
+        foreach (var field in shape.Fields.Where(f => f.Of is null))
         {
             Comment(Wording.Of(shape.Type, field.Name), "  ");
             Line($"  readonly {TypeScriptNames.Name(field)}{(TypeScriptNames.IsOptional(field) ? "?" : "")}: {TypeScriptNames.TypeOf(field)};");

@@ -13,7 +13,8 @@ namespace Yardang.Core.Activities;
 /// <param name="Marks">Printed and loose marks and the answer key, back to front.</param>
 /// <param name="Unit">In which lengths are shown.</param>
 /// <param name="Parts">Its steps, in order; null for pages alone, as every activity was before there were walls.</param>
-public sealed record ActivityContent(Texts Name, Texts Directions, ImmutableArray<Page> Pages, ImmutableArray<Mark> Marks, LengthUnit Unit = LengthUnit.Centimetre, ImmutableArray<Part>? Parts = null)
+/// <param name="Phases">What is planned for the lesson, in order; null if nothing is. For teachers.</param>
+public sealed record ActivityContent(Texts Name, Texts Directions, ImmutableArray<Page> Pages, ImmutableArray<Mark> Marks, LengthUnit Unit = LengthUnit.Centimetre, ImmutableArray<Part>? Parts = null, ImmutableArray<PlannedPhase>? Phases = null)
 {
     /// <summary>Its steps, in order; at least one.</summary>
     [JsonIgnore]
@@ -27,7 +28,7 @@ public sealed record ActivityContent(Texts Name, Texts Directions, ImmutableArra
     {
         ImmutableArray<Page> pages = [.. Pages.Where(p => p.OfPart == part).Select(p => p with { Part = null })];
         var ids = pages.Select(p => p.Id).ToHashSet();
-        return this with { Pages = pages, Marks = [.. Marks.Where(m => ids.Contains(m.Page))], Parts = null };
+        return this with { Pages = pages, Marks = [.. Marks.Where(m => ids.Contains(m.Page))], Parts = null, Phases = null };
     }
 
     /// <summary>An activity with one empty page, as the workshop starts it.</summary>

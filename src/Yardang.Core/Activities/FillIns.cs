@@ -7,7 +7,7 @@ namespace Yardang.Core.Activities;
 
 /// <summary>
 /// Places that a colleague fills in before an activity is used: words in braces, such as <c>{topic}</c>, in its name, directions, names of parts, printed
-/// words, names of zones, and what is planned for a wall.
+/// words, names of zones, and what is planned for a wall or for the phases of the lesson.
 /// </summary>
 public static partial class FillIns
 {
@@ -20,6 +20,7 @@ public static partial class FillIns
             .. Said(content.Directions),
             .. content.Pages.SelectMany(p => Said(p.Name).Concat(Said(p.Directions ?? Texts.None))),
             .. content.Marks.SelectMany(Said),
+            .. (content.Phases ?? []).SelectMany(p => Said(p.Words)),
             .. content.Steps.SelectMany(p => Said(p.Name ?? Texts.None).Concat(p.Wall?.Said() ?? [])),
         ];
         return [.. texts.SelectMany(t => Place().Matches(t)).Select(m => m.Groups["name"].Value).Distinct(StringComparer.OrdinalIgnoreCase)];

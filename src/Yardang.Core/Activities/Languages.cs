@@ -37,6 +37,8 @@ public static class Languages
 
         foreach (var text in activity.Steps.SelectMany(p => (p.Wall?.Texts ?? []).Prepend(p.Name ?? Texts.None))) yield return In(text);
 
+        foreach (var phase in activity.Phases ?? []) yield return In(phase.Words);
+
         foreach (var mark in activity.Marks.Where(m => m.Grip != Grip.Key))
         {
             if (mark.Body.Named() is { } name) yield return In(name);

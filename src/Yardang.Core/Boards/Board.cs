@@ -94,7 +94,7 @@ public sealed class Board(ActivityContent version) : Room, IWorkRoom
                 var fitting = key.FitTo(Sheets);
                 return fitting.IsSameAs(AnswerKey.On(Sheets)) ? Refusal.Duplicate : new Decision.Accepted(new KeySet(fitting), Audience.Staff);
             case SetMarkJudging or JudgeCard or ShowResults or GoOnJudging:
-                return Choice.Decide(submission.Command, actor, situation.LetsChoose(actor), Sheets);
+                return Choice.Decide(submission.Command, actor, situation.Lets(StudentActs.Judge, actor), Sheets);
             case AcceptLateWork or DiscardLateWork when !actor.IsStaff:
                 return Refusal.NotAllowed;
             case AcceptLateWork(var number):
@@ -106,7 +106,7 @@ public sealed class Board(ActivityContent version) : Room, IWorkRoom
         }
 
         // Work that rests on set-aside work has to wait with it, so it is not judged now.
-        if (!actor.IsStaff && (actor.HasLeft || !situation.LetsWrite(actor)))
+        if (!actor.IsStaff && (actor.HasLeft || !situation.Lets(ActOf(submission.Command), actor)))
         {
             return WhyNotSetAside(submission, actor) is { } why ? why : new Decision.Accepted(new WorkSetAside(submission.Command), Audience.AuthorAndStaff);
         }
@@ -117,6 +117,18 @@ public sealed class Board(ActivityContent version) : Room, IWorkRoom
     private Decision Decide(Command command, Actor actor, int client, Situation situation) => IsTalk(command)
         ? Talk.Decide(command, actor, client, Sheets, situation.Time)
         : Marking.Decide(Sheets, command, actor, client, design: false);
+
+    private StudentActs ActOf(Command command) => IsTalk(command) ? StudentActs.Answer : command switch
+    {
+        MakeChanges(var changes) when changes.All(IsMove) => StudentActs.Move,
+        UndoGesture(var id) when IsMove(id) => StudentActs.Move,
+        RedoGesture(var id) when IsMove(id) => StudentActs.Move,
+        _ => StudentActs.Write,
+    };
+
+    private bool IsMove(long gesture) => Sheets.Journal.Find(gesture) is { } made && made.Steps.All(step => IsMove(step.After));
+
+    private static bool IsMove(Change change) => change is Placed or Ordering;
 
     private static bool IsTalk(Command command) => command is GiveAnswer or RewordAnswer or TakeAnswerDown or PutAnswerBack;
 

@@ -40,13 +40,14 @@ public sealed class Draft : Room
     /// <summary>The activity as it stands, to be frozen into a version or written to an archive.</summary>
     /// <remarks>
     /// Pages of a part that was taken out stay in the room, so that it can come back; and where two have undone different things, a part may be left
-    /// without pages: neither is part of the activity.
+    /// without pages: neither is part of the activity, and a phase opens no such part.
     /// </remarks>
     public ActivityContent Content()
     {
         ImmutableArray<Part> parts = [.. Sheets.Parts.Where(p => p.Kind != PartKind.Pages || Sheets.Pages.Any(page => page.OfPart == p.Number))];
         ImmutableArray<Page> pages = [.. Sheets.Pages.Where(page => parts.Any(p => p.Number == page.OfPart && p.Kind == PartKind.Pages))];
-        return new(Sheets.Name, Sheets.Directions, pages, [.. pages.SelectMany(p => Sheets.Visible(p.Id))], Sheets.Unit, parts is [var only] && only == Part.Pages ? null : parts);
+        ImmutableArray<PlannedPhase> phases = [.. Sheets.Phases.Select(phase => parts.Any(p => p.Number == phase.Part) ? phase : phase with { Part = 0 })];
+        return new(Sheets.Name, Sheets.Directions, pages, [.. pages.SelectMany(p => Sheets.Visible(p.Id))], Sheets.Unit, parts is [var only] && only == Part.Pages ? null : parts, phases.IsEmpty ? null : phases);
     }
 
     /// <inheritdoc/>

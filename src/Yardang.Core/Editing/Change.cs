@@ -80,6 +80,9 @@ public enum Property
 
     /// <summary>The steps of the activity, with what is planned for its walls (drafts).</summary>
     Parts = 32,
+
+    /// <summary>The phases that are planned for the lesson (drafts).</summary>
+    Phases = 33,
 }
 
 /// <summary>One property of one thing, and what it is now. A closed set.</summary>
@@ -187,6 +190,10 @@ public sealed record Starting(long Target, ImmutableArray<Texts> Starters) : Cha
 /// <summary>The activity has these steps.</summary>
 [Kind((int)Property.Parts)]
 public sealed record Dividing(ImmutableArray<Part> Parts) : Change(0, Property.Parts);
+
+/// <summary>These phases are planned for the lesson.</summary>
+[Kind((int)Property.Phases)]
+public sealed record Planning(ImmutableArray<PlannedPhase> Phases) : Change(0, Property.Phases);
 
 /// <summary>Stands in a reader's copy for a value that they may not know: of what others changed and can take back. Nobody can ask for it.</summary>
 public sealed record Hidden(long Target, Property Property) : Change(Target, Property)

@@ -38,6 +38,7 @@ public static class ContentRules
         if (!content.Directions.IsWithin(Limits.DirectionsLength)) return new($"The directions are longer than {Limits.DirectionsLength} letters, or in too many languages.");
         if (!Enum.IsDefined(content.Unit)) return new("The unit of length is unknown.");
         if (FaultIn(content.Steps) is { } fault) return new(fault);
+        if (FaultIn(content.Phases ?? []) is { } wrong) return new(wrong);
         var pages = new HashSet<long>();
         for (var i = 0; i < content.Pages.Length; i++)
         {
@@ -53,6 +54,11 @@ public static class ContentRules
         : parts.Length > Part.Most ? $"There are {parts.Length} parts; an activity has at most {Part.Most}."
         : parts.Select(p => p.Number).Distinct().Count() < parts.Length ? "Two parts have the same number."
         : parts.Select(p => p.Fault()).FirstOrDefault(fault => fault is not null);
+
+    /// <summary>What is wrong with the phases that are planned for a lesson, in words; null if nothing is.</summary>
+    public static string? FaultIn(ImmutableArray<PlannedPhase> phases) =>
+        phases.Length > PlannedPhase.Most ? $"There are {phases.Length} phases; at most {PlannedPhase.Most} are planned for an activity."
+        : phases.Select(p => p.Fault()).FirstOrDefault(fault => fault is not null);
 
     private static ContentFault? FaultInMarks(ActivityContent content, HashSet<long> pages)
     {
@@ -75,7 +81,7 @@ public static class ContentRules
         return null;
     }
 
-    private static bool IsValid(Mark mark) => Enum.IsDefined(mark.Grip) && mark.Author >= 0 && mark.Tie >= 0 && Validity.IsOrder(mark.Order)
+    private static bool IsValid(Mark mark) => Enum.IsDefined(mark.Grip) && mark.Author >= 0 && mark.PutBy >= 0 && !(mark.ByStaff && mark.PutBy > 0) && mark.Tie >= 0 && Validity.IsOrder(mark.Order)
         && Validity.IsValid(mark.Body, mark.Style, mark.Place, mark.Scale, mark.Cuts)
         && !(mark.Body is ZoneBody && !(mark.ByStaff && mark.Grip == Grip.Printed));
 

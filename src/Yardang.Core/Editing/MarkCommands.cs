@@ -7,8 +7,14 @@ using Yardang.Core.Wire;
 namespace Yardang.Core.Editing;
 
 /// <summary>Put a new mark on a page.</summary>
+/// <param name="Id">Its id.</param>
+/// <param name="Page">Where.</param>
+/// <param name="Grip">Who may grip it.</param>
+/// <param name="Body">What it is made of.</param>
+/// <param name="Style">How it looks.</param>
+/// <param name="For">Boards, staff: who said it aloud, by actor number, to whom it belongs; 0: whoever puts it there.</param>
 [Kind(1)]
-public sealed record AddMark(long Id, long Page, Grip Grip, MarkBody Body, Style Style) : Command;
+public sealed record AddMark(long Id, long Page, Grip Grip, MarkBody Body, Style Style, [Since(2)] int For = 0) : Command;
 
 /// <summary>Put several marks on a page at once, all or none: pasted, duplicated, or an organizer. Back to front.</summary>
 [Kind(7)]

@@ -18,8 +18,9 @@ public static class Marking
     /// <param name="design">Whether the activity itself may be changed: in drafts.</param>
     public static Decision Decide(Sheets sheets, Command command, Actor actor, int client, bool design) => command switch
     {
-        AddMark(var id, var page, var grip, var body, var style) =>
-            Add(sheets, page, [new NewMark(id, grip, body, style, Place.AsDrawn, null, [], 0)], actor, client, design) is var (added, why) && added.IsEmpty ? why : new MarkAdded(added[0]),
+        AddMark { For: not 0 } add when add.For < 0 || design || WhyNotSpeak(add, actor) is not null => Refusal.NotAllowed,
+        AddMark add => Add(sheets, add.Page, [Drawn(add)], actor, client, design) is var (added, why) && added.IsEmpty ? why
+            : new MarkAdded(add.For == 0 ? added[0] : added[0] with { Author = add.For, ByStaff = false, PutBy = actor.Number }),
         AddMarks(var page, var marks) => Add(sheets, page, marks, actor, client, design) is var (added, why) && added.IsEmpty ? why : new MarksAdded(added),
         AddPage add => AddPage(sheets, add, actor, client, design),
         MakeChanges make => Make(sheets, make, actor, design),
@@ -40,7 +41,8 @@ public static class Marking
     /// <param name="waits">Whether a gesture of theirs waits already.</param>
     public static Refusal? WhyNotLate(Sheets sheets, Command command, Actor actor, int client, Func<long, Mark?> waiting, Func<long, bool> waits) => command switch
     {
-        AddMark(var id, var page, var grip, var body, var style) => WhyNotLate(sheets, page, [new NewMark(id, grip, body, style, Place.AsDrawn, null, [], 0)], actor, client, waiting),
+        AddMark { For: not 0 } => Refusal.NotAllowed,
+        AddMark add => WhyNotLate(sheets, add.Page, [Drawn(add)], actor, client, waiting),
         AddMarks(var page, var marks) => WhyNotLate(sheets, page, marks, actor, client, waiting),
         MakeChanges make when make.Changes.IsEmpty || make.Changes.Length > Limits.Changes => Refusal.OutOfRange,
         MakeChanges make => make.Changes.Select(change => WhyNotLate(sheets, change, actor, waiting)).FirstOrDefault(why => why is not null),
@@ -48,6 +50,12 @@ public static class Marking
         RedoGesture(var gesture) => WhyNotLateStep(sheets, gesture, actor, waits),
         _ => Refusal.NotAllowed,
     };
+
+    // A teacher puts in words what a student said aloud; it is theirs as if they had written it.
+    private static Refusal? WhyNotSpeak(AddMark add, Actor actor) =>
+        actor.IsStaff && add is { Grip: Grip.Own, Body: TextBody or NoteBody or BubbleBody } ? null : Refusal.NotAllowed;
+
+    private static NewMark Drawn(AddMark add) => new(add.Id, add.Grip, add.Body, add.Style, Place.AsDrawn, null, [], 0);
 
     private static Refusal? WhyNotLateStep(Sheets sheets, long gesture, Actor actor, Func<long, bool> waits) =>
         waits(gesture) ? null : sheets.Journal.Find(gesture) is not { } mine ? Refusal.NothingToUndo : mine.Actor == actor.Number ? null : Refusal.NotYours;
@@ -219,6 +227,7 @@ public static class Marking
         Naming(var name) => name.IsWithin(Limits.NameLength),
         PageNaming(_, var name) => name.IsWithin(Limits.NameLength),
         Dividing(var parts) => ContentRules.FaultIn(parts) is null && parts.All(part => MayBe(sheets, part)),
+        Planning(var phases) => ContentRules.FaultIn(phases) is null,
         Directing(var directions) => directions.IsWithin(Limits.DirectionsLength),
         Sizing(_, var size) => size.IsValid,
         Papering(_, var paper) => paper.IsValid,

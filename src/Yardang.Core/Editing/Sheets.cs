@@ -22,6 +22,7 @@ public sealed class Sheets
         Directions = content.Directions;
         Unit = content.Unit;
         Parts = content.Steps;
+        Phases = content.Phases ?? [];
         PutInOrder(content.Pages);
         foreach (var mark in content.Marks) Put(mark);
     }
@@ -37,6 +38,9 @@ public sealed class Sheets
 
     /// <summary>The steps of the activity, in order.</summary>
     public ImmutableArray<Part> Parts { get; private set; }
+
+    /// <summary>The phases that are planned for the lesson, in order.</summary>
+    public ImmutableArray<PlannedPhase> Phases { get; private set; }
 
     /// <summary>The pages in order, without those that were taken out.</summary>
     public IReadOnlyList<Page> Pages => _inOrder;
@@ -70,6 +74,7 @@ public sealed class Sheets
         if (property == Property.Directions) return new Directing(Directions);
         if (property == Property.Unit) return new Measuring(Unit);
         if (property == Property.Parts) return new Dividing(Parts);
+        if (property == Property.Phases) return new Planning(Phases);
         if (property >= Property.Size)
         {
             return FindPage(target) is not { } page ? null : property switch
@@ -145,7 +150,7 @@ public sealed class Sheets
     /// <summary>Puts an activity in place of what stands here.</summary>
     public void Restore(ActivityContent head, IEnumerable<Mark> marks)
     {
-        (Name, Directions, Unit, Parts) = (head.Name, head.Directions, head.Unit, head.Steps);
+        (Name, Directions, Unit, Parts, Phases) = (head.Name, head.Directions, head.Unit, head.Steps, head.Phases ?? []);
         PutInOrder(head.Pages);
         _marks.Clear();
         FrontOrder = 0;
@@ -155,7 +160,7 @@ public sealed class Sheets
     /// <summary>Puts a snapshot in place of the activity.</summary>
     internal void Restore(SheetsSnapshot snapshot)
     {
-        Restore(new ActivityContent(snapshot.Name, snapshot.Directions, [], [], snapshot.Unit, snapshot.Parts), snapshot.Marks);
+        Restore(new ActivityContent(snapshot.Name, snapshot.Directions, [], [], snapshot.Unit, snapshot.Parts, snapshot.Phases), snapshot.Marks);
         PutPages(snapshot.Pages);
         Journal.Restore(snapshot);
     }
@@ -264,6 +269,7 @@ public sealed class Sheets
             case Directing(var directions): Directions = directions; return;
             case Measuring(var unit): Unit = unit; return;
             case Dividing(var parts): Parts = parts; return;
+            case Planning(var phases): Phases = phases; return;
             case PageErasing(var id, var erased): SetPage(id, p => p with { Erased = erased }); return;
             case PageOrdering(var id, var order): SetPage(id, p => p with { Order = order }); return;
             case PageDirecting(var id, var directions): SetPage(id, p => p with { Directions = directions.IsEmpty ? null : directions }); return;

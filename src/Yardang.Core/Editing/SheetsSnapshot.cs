@@ -14,8 +14,9 @@ namespace Yardang.Core.Editing;
 /// <param name="Writers">Who wrote last what one of them changed.</param>
 /// <param name="Unit">In which lengths are shown.</param>
 /// <param name="Parts">The steps of the activity, in order.</param>
+/// <param name="Phases">The phases that are planned for the lesson, in order; on boards there are none.</param>
 public sealed record SheetsSnapshot(
-    Texts Name, Texts Directions, ImmutableArray<Page> Pages, ImmutableArray<Mark> Marks, ImmutableArray<GestureSnapshot> Gestures, ImmutableArray<LastWriter> Writers, LengthUnit Unit, ImmutableArray<Part> Parts);
+    Texts Name, Texts Directions, ImmutableArray<Page> Pages, ImmutableArray<Mark> Marks, ImmutableArray<GestureSnapshot> Gestures, ImmutableArray<LastWriter> Writers, LengthUnit Unit, ImmutableArray<Part> Parts, ImmutableArray<PlannedPhase> Phases);
 
 /// <summary>What a snapshot says of a gesture.</summary>
 /// <param name="Id">The gesture's id.</param>

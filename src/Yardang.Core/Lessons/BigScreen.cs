@@ -32,7 +32,8 @@ public enum ScreenKind
 /// <param name="Page">Of boards: which page; 0 for the first.</param>
 /// <param name="WithClock">Whether the phase and its clock stand above it.</param>
 /// <param name="Frozen">Whether works stay as they were when they were put there.</param>
-public sealed record OnScreen(ScreenKind Kind, ImmutableArray<Guid> Rooms, long Page, bool WithClock, bool Frozen)
+/// <param name="Card">Of one wall: which card alone; 0 for the whole wall.</param>
+public sealed record OnScreen(ScreenKind Kind, ImmutableArray<Guid> Rooms, long Page, bool WithClock, bool Frozen, [Since(2)] long Card = 0)
 {
     /// <summary>The most works side by side.</summary>
     public const int MostWorks = 6;
@@ -41,7 +42,8 @@ public sealed record OnScreen(ScreenKind Kind, ImmutableArray<Guid> Rooms, long 
     public static readonly OnScreen Nothing = new(ScreenKind.Nothing, [], 0, false, false);
 
     /// <summary>Whether it can be shown.</summary>
-    public bool IsSound() => Enum.IsDefined(Kind) && Page >= 0 && Rooms.Length <= MostWorks && Rooms.Distinct().Count() == Rooms.Length && (Kind == ScreenKind.Works) == !Rooms.IsEmpty;
+    public bool IsSound() => Enum.IsDefined(Kind) && Page >= 0 && Rooms.Length <= MostWorks && Rooms.Distinct().Count() == Rooms.Length && (Kind == ScreenKind.Works) == !Rooms.IsEmpty
+        && (Card == 0 || (Card > 0 && Rooms.Length == 1));
 }
 
 /// <summary>Staff: show this on the big screen. Which rooms there are the lesson does not know; those of others are not shown.</summary>

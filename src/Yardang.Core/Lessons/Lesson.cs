@@ -131,7 +131,7 @@ public sealed class Lesson : Room
 
     /// <summary>Whether writing is what the class does now: not while it talks or chooses, nor when its time is over.</summary>
     /// <param name="time">Server time, ms.</param>
-    public bool IsWriting(long time) => Allowed.StudentsMayWrite && Phases.Now?.Plan.Kind is not (PhaseKind.Talk or PhaseKind.Choose) && !(Phases.Now is { Plan.EndsItself: true, EndsAt: { } end } && end <= time);
+    public bool IsWriting(long time) => Allowed.StudentsMayWrite && (Phases.Now?.Plan.Kind is not PhaseKind.Talk && Phases.Now?.Plan.Closes().HasFlag(StudentActs.Write) != true) && !(Phases.Now is { Plan.EndsItself: true, EndsAt: { } end } && end <= time);
 
     // Whose pens are down besides, by actor number, and until when.
     private ImmutableSortedDictionary<int, long> Held => _people.Values.Where(p => p.PensDownUntil is not null).ToImmutableSortedDictionary(p => p.Number, p => p.PensDownUntil!.Value);
@@ -143,7 +143,7 @@ public sealed class Lesson : Room
         var allowed = Allowed with { OwnFirst = isThinking || OwnFirstIn.Contains(SetOwnFirst.WholeLesson) || OwnFirstIn.Contains(place.Part), Held = Held };
         if (!OpenParts.Contains(place.Part)) allowed = allowed with { Waits = true };
         var timed = Phases.Now is { Plan.EndsItself: true } now ? now : null;
-        return place.Whose == Whose.Teacher ? allowed with { PensDown = false } : allowed with { Choosing = Phases.Now?.Plan.Kind == PhaseKind.Choose, Ends = timed?.EndsAt, EndsFor = timed?.Longer.ToImmutableSortedDictionary(l => l.Person, l => l.Until) };
+        return place.Whose == Whose.Teacher ? allowed with { PensDown = false } : allowed with { Withheld = Phases.Now?.Plan.Closes() ?? StudentActs.None, Ends = timed?.EndsAt, EndsFor = timed?.Longer.ToImmutableSortedDictionary(l => l.Person, l => l.Until) };
     }
 
     /// <summary>Whether an event changes who may be where. (Who comes in by the door is seated as they come.)</summary>
@@ -299,8 +299,8 @@ public sealed class Lesson : Room
                 if (!on) break;
                 foreach (var number in _people.Keys.ToList()) Change(number, p => p with { Report = Report.None, ReportAt = null });
                 break;
-            case PensHeld(var held, var down, var until):
-                foreach (var number in held) Change(number, p => p with { PensDownUntil = down ? until : null });
+            case PensHeld(var held, var down, var until, var why):
+                foreach (var number in held) Change(number, p => p with { PensDownUntil = down ? until : null, HeldWhy = down ? why : "" });
                 break;
             case ClassCalled or LedOn or CallEnded or CallConfirmed: Calls.Apply(envelope.Event, envelope.Actor, envelope.Time); break;
             case PhaseBegun or PhaseResumed:
@@ -462,7 +462,7 @@ public sealed class Lesson : Room
     // A student's copy of the lesson knows of nobody but them.
     private void Stand(int number, Standing standing)
     {
-        Change(number, person => person.SeenTo() with { Standing = standing, Report = Report.None, ReportAt = null, PensDownUntil = null });
+        Change(number, person => person.SeenTo() with { Standing = standing, Report = Report.None, ReportAt = null, PensDownUntil = null, HeldWhy = "" });
     }
 
     private void Change(int number, Func<Person, Person> change)

@@ -34,7 +34,8 @@ public enum Standing
 /// <param name="Report">How they say that it is going.</param>
 /// <param name="ReportAt">Since when, server time in ms; null while they say nothing.</param>
 /// <param name="PensDownUntil">Until when their own pens are down, server time in ms; <see cref="HoldPens.UntilSaid"/>: until a teacher says otherwise; null: they are not.</param>
-public sealed record Person(int Number, long JoinedAt, [OrMinusOne] long? HandUpAt = null, [OrMinusOne] long? ReadyAt = null, Standing Standing = Standing.In, [OrMinusOne] long? HandedInAt = null, bool IsListed = false, HandReason Reason = HandReason.None, string Words = "", Report Report = Report.None, [OrMinusOne] long? ReportAt = null, [OrMinusOne] long? PensDownUntil = null)
+/// <param name="HeldWhy">Why, in the teacher's words; may be empty.</param>
+public sealed record Person(int Number, long JoinedAt, [OrMinusOne] long? HandUpAt = null, [OrMinusOne] long? ReadyAt = null, Standing Standing = Standing.In, [OrMinusOne] long? HandedInAt = null, bool IsListed = false, HandReason Reason = HandReason.None, string Words = "", Report Report = Report.None, [OrMinusOne] long? ReportAt = null, [OrMinusOne] long? PensDownUntil = null, string HeldWhy = "")
 {
     /// <summary>The same with nothing left that they waited for: no hand, no look, neither stuck nor unsure.</summary>
     public Person SeenTo() => this with { HandUpAt = null, Reason = HandReason.None, Words = "", ReadyAt = null, Report = Report == Report.GoesOn ? Report : Report.None, ReportAt = Report == Report.GoesOn ? ReportAt : null };

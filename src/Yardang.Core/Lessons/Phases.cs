@@ -1,24 +1,9 @@
 using System.Collections.Immutable;
+using Yardang.Core.Activities;
 using Yardang.Core.Rooms;
 using Yardang.Core.Wire;
 
 namespace Yardang.Core.Lessons;
-
-/// <summary>What is done in a phase of a lesson. The numbers are on the wire.</summary>
-public enum PhaseKind
-{
-    /// <summary>Everybody works as they did.</summary>
-    Work = 0,
-
-    /// <summary>Each for themselves: only what is one's own can be seen.</summary>
-    Think = 1,
-
-    /// <summary>In groups or with the class: what may be seen can be seen.</summary>
-    Talk = 2,
-
-    /// <summary>Writing is closed; what is there can be chosen, scored and answered with a stance.</summary>
-    Choose = 3,
-}
 
 /// <summary>A phase of a lesson, as a teacher begins it.</summary>
 /// <param name="Kind">What is done.</param>
@@ -26,13 +11,13 @@ public enum PhaseKind
 /// <param name="Minutes">How long it is meant to last; 0: as long as it takes.</param>
 /// <param name="EndsItself">Whether nobody writes any more when the time is over; else it only says so.</param>
 /// <param name="Part">The part that it opens; 0 for none.</param>
-public sealed record PhasePlan(PhaseKind Kind, string Words, int Minutes, bool EndsItself, int Part)
+/// <param name="Withheld">What students cannot do in it, besides what its kind closes.</param>
+/// <param name="Planned">Which of the phases that were planned for the activity it is, from 1; 0: none of them.</param>
+public sealed record PhasePlan(PhaseKind Kind, string Words, int Minutes, bool EndsItself, int Part, [Since(2)] StudentActs Withheld = StudentActs.None, [Since(2)] int Planned = 0)
 {
-    /// <summary>Most letters of the sentence.</summary>
-    public const int WordsLength = 200;
-
-    /// <summary>The longest phase, minutes.</summary>
-    public const int Longest = 600;
+    /// <summary>What students cannot do while it goes on.</summary>
+    /// <remarks>A method, so that it is not on the wire.</remarks>
+    public StudentActs Closes() => Kind == PhaseKind.Choose ? Withheld | (StudentActs.All & ~StudentActs.Judge) : Withheld;
 }
 
 /// <summary>A phase that goes on.</summary>
@@ -122,18 +107,19 @@ public sealed class Phases
     };
 
     private static bool IsSound(PhasePlan plan, ImmutableArray<int> parts) =>
-        Enum.IsDefined(plan.Kind) && plan.Words.Length <= PhasePlan.WordsLength && !plan.Words.Any(char.IsControl)
-        && plan.Minutes is >= 0 and <= PhasePlan.Longest && (plan.Minutes > 0 || !plan.EndsItself) && (plan.Part == 0 || parts.Contains(plan.Part));
+        Enum.IsDefined(plan.Kind) && plan.Words.Length <= PlannedPhase.WordsLength && !plan.Words.Any(char.IsControl)
+        && PlannedPhase.IsTime(plan.Minutes, plan.EndsItself) && (plan.Part == 0 || parts.Contains(plan.Part))
+        && (plan.Withheld & ~StudentActs.All) == StudentActs.None && plan.Planned is >= 0 and <= PlannedPhase.Most;
 
     // Time that is given when it is over already begins now.
     private Decision Decide(GiveTime give, IReadOnlyDictionary<int, Person> people, long time)
     {
         if (Now is not { } now) return Refusal.ChangedSince;
-        if (give.Minutes == 0 || Math.Abs(give.Minutes) > PhasePlan.Longest) return Refusal.OutOfRange;
+        if (give.Minutes == 0 || Math.Abs(give.Minutes) > PlannedPhase.Longest) return Refusal.OutOfRange;
         if (give.Person != 0 && (people.GetValueOrDefault(give.Person)?.Standing != Standing.In || now.EndsAt is null)) return Refusal.NotFound;
         var from = give.Person == 0 ? now.EndsAt : now.EndsFor(give.Person);
         var until = Math.Max(from ?? time, give.Minutes > 0 ? time : 0) + (give.Minutes * Minute);
-        if (until - now.BegunAt > PhasePlan.Longest * Minute) return Refusal.OutOfRange;
+        if (until - now.BegunAt > PlannedPhase.Longest * Minute) return Refusal.OutOfRange;
         return give.Person == 0 ? new TimeGiven(0, Math.Max(until, time)) : new Decision.Accepted(new TimeGiven(give.Person, Math.Max(until, time)), Audience.NamedAndStaff);
     }
 

@@ -106,10 +106,11 @@ public readonly record struct Style(int Colour, int Width, [Since(2)] int Fill =
 /// <param name="Scale">How much larger it was made; null if it is as drawn.</param>
 /// <param name="Pinned">Whether it stays where it is until it is unpinned.</param>
 /// <param name="Tie">Marks with the same number are chosen together; 0 for none.</param>
+/// <param name="PutBy">Which teacher put what its author said aloud, by actor number; 0: the author did.</param>
 public sealed record Mark(
     long Id, long Page, int Author, bool ByStaff, Grip Grip, double Order, MarkBody Body, Style Style,
     Place Place, ImmutableArray<int> Cuts, bool Erased,
-    [Since(2)] Scale? Scale = null, [Since(2)] bool Pinned = false, [Since(2)] long Tie = 0)
+    [Since(2)] Scale? Scale = null, [Since(2)] bool Pinned = false, [Since(2)] long Tie = 0, [Since(3)] int PutBy = 0)
 {
     /// <summary>The words that are written in place; null for what has none.</summary>
     [JsonIgnore]

@@ -8,10 +8,10 @@ namespace Yardang.Core.Rooms;
 /// <param name="Waits">The lesson is not open yet.</param>
 /// <param name="OwnFirst">On walls each sees only their own.</param>
 /// <param name="Held">Whose pens are down besides, by actor number, and until when, server time in ms; 0: until a teacher says otherwise. Null: nobody's.</param>
-/// <param name="Choosing">Writing is closed, and what is there is chosen.</param>
+/// <param name="Withheld">What students cannot do besides, while all else is open to them.</param>
 /// <param name="Ends">When nobody writes any more, server time in ms; null: no end is set.</param>
 /// <param name="EndsFor">For whom that is at another time.</param>
-public sealed record Allowed(bool PensDown = false, bool Closed = false, bool Waits = false, bool OwnFirst = false, ImmutableSortedDictionary<int, long>? Held = null, bool Choosing = false, long? Ends = null, ImmutableSortedDictionary<int, long>? EndsFor = null)
+public sealed record Allowed(bool PensDown = false, bool Closed = false, bool Waits = false, bool OwnFirst = false, ImmutableSortedDictionary<int, long>? Held = null, StudentActs Withheld = StudentActs.None, long? Ends = null, ImmutableSortedDictionary<int, long>? EndsFor = null)
 {
     /// <summary>Nothing is restricted.</summary>
     public static readonly Allowed Everything = new();
@@ -19,15 +19,12 @@ public sealed record Allowed(bool PensDown = false, bool Closed = false, bool Wa
     /// <summary>Whether students may write now.</summary>
     public bool StudentsMayWrite => !PensDown && !Closed && !Waits;
 
-    /// <summary>Whether somebody may write now.</summary>
+    /// <summary>Whether somebody may do this now.</summary>
+    /// <param name="act">What; one.</param>
     /// <param name="actor">Who.</param>
     /// <param name="time">Server time in ms.</param>
-    public bool LetsWrite(Actor actor, long time) => actor.IsStaff || (!Choosing && LetsChoose(actor, time));
-
-    /// <summary>Whether somebody may choose, score and take a stance now; who may write may that, too.</summary>
-    /// <param name="actor">Who.</param>
-    /// <param name="time">Server time in ms.</param>
-    public bool LetsChoose(Actor actor, long time) => actor.IsStaff || (StudentsMayWrite && !IsHeld(actor.Number, time) && !IsOver(actor.Number, time));
+    public bool Lets(StudentActs act, Actor actor, long time) =>
+        actor.IsStaff || (StudentsMayWrite && !Withheld.HasFlag(act) && !IsHeld(actor.Number, time) && !IsOver(actor.Number, time));
 
     private bool IsHeld(int person, long time) => Held is not null && Held.TryGetValue(person, out var until) && (until == 0 || until > time);
 
@@ -40,11 +37,8 @@ public sealed record Allowed(bool PensDown = false, bool Closed = false, bool Wa
 /// <param name="Seed">Of chance. It follows from the room and the number of its next event, both of which are in the log.</param>
 public sealed record Situation(Allowed Allowed, long Time, ulong Seed)
 {
-    /// <summary>Whether somebody may write now.</summary>
-    public bool LetsWrite(Actor actor) => Allowed.LetsWrite(actor, Time);
-
-    /// <summary>Whether somebody may choose, score and take a stance now.</summary>
-    public bool LetsChoose(Actor actor) => Allowed.LetsChoose(actor, Time);
+    /// <summary>Whether somebody may do this now.</summary>
+    public bool Lets(StudentActs act, Actor actor) => Allowed.Lets(act, actor, Time);
 
     /// <summary>Nothing is restricted, and it is the beginning of time.</summary>
     public static readonly Situation Open = new(Allowed.Everything, 0, 0);

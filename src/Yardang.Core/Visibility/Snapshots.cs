@@ -37,7 +37,8 @@ public static class Snapshots
         [.. sheets.Journal.Gestures.Select(g => new GestureSnapshot(g.Id, g.Actor, g.Undone, [.. g.Steps.Select(step => Sight.AsSeen(reader, g, step))]))],
         [.. sheets.Journal.Writers().Select(w => new LastWriter(w.Key.Target, w.Key.Property, w.Value))],
         sheets.Unit,
-        sheets.Parts);
+        sheets.Parts,
+        sheets.Phases);
 
     // Which groups there were before is of use only to those who may bring them back; the highest number tells how many a client may name without knowing them.
     private static LessonSnapshot Of(Lesson lesson, Actor reader) => new(

@@ -61,15 +61,15 @@ public sealed partial class Wall
                 if (Order() is not { } order) return Refusal.NotAllowed;
                 if (on && IsSealed && order.People < LetOut.LeastPeople) return Refusal.NotYet;
                 return on == Placements.Shown is not null ? Refusal.ChangedSince : on ? new OrderShown(order) : new OrderHidden();
-            case AskToo or RespondToCard when actor.HasLeft || !situation.LetsChoose(actor):
-            case FileQuestion or PlaceCard or LayCard when !actor.IsStaff && (actor.HasLeft || !situation.LetsWrite(actor)):
+            case AskToo or RespondToCard when actor.HasLeft || !situation.Lets(StudentActs.Judge, actor):
+            case FileQuestion or PlaceCard or LayCard when !actor.IsStaff && (actor.HasLeft || !situation.Lets(ActOf(submission.Command), actor)):
                 return Refusal.TooLate;
             case TidyField or LayCards:
                 return Laying.Decide(submission.Command, Plan, KnownTo(actor), Links);
             case GiveReading or ReadCard:
                 return (Plan.Rules.OwnFirst || IsSealed) && actor.IsStaff ? Refusal.NotAllowed : Reading.Decide(submission.Command, actor, id => _cards.TryGetValue(id, out var card) && card.IsUp && Out?.Hides(card) != true ? card : null);
             case TakeStance or SteerStances:
-                return Stances.Decide(submission.Command, Plan, actor, situation.LetsChoose(actor), id => _cards.GetValueOrDefault(id) is { IsUp: true } card && !IsHidden(card, actor) ? card : null, IsKnownToAll);
+                return Stances.Decide(submission.Command, Plan, actor, situation.Lets(StudentActs.Judge, actor), id => _cards.GetValueOrDefault(id) is { IsUp: true } card && !IsHidden(card, actor) ? card : null, IsKnownToAll);
             case BreakSeal seal:
                 if (!actor.IsStaff) return Refusal.NotAllowed;
                 var sealedCard = _cards.GetValueOrDefault(seal.Card) is { } known && !IsHidden(known, actor) ? known : null;
@@ -84,7 +84,7 @@ public sealed partial class Wall
                 return _setAside.TryGetValue(number, out var unwanted) ? new Decision.Accepted(new LateWorkDiscarded(number, unwanted.Actor.Number), Audience.NamedAndStaff) : Refusal.NotFound;
         }
 
-        if (!actor.IsStaff && (actor.HasLeft || !situation.LetsWrite(actor)))
+        if (!actor.IsStaff && (actor.HasLeft || !situation.Lets(ActOf(submission.Command), actor)))
         {
             // Who decides of it would know whose it is; it stays on the device of whoever wrote it.
             if (IsSealed) return Refusal.TooLate;
@@ -93,6 +93,14 @@ public sealed partial class Wall
 
         return Decide(submission.Command, actor, submission.Client, situation);
     }
+
+    // What is chosen and scored is decided about before.
+    private static StudentActs ActOf(Command command) => command switch
+    {
+        GiveAnswer or RewordAnswer or TakeAnswerDown or PutAnswerBack => StudentActs.Answer,
+        MoveCard or JoinCard or LayCard or PlaceCard => StudentActs.Move,
+        _ => StudentActs.Write,
+    };
 
     private Decision Decide(Command command, Actor actor, int client, Situation situation) => command switch
     {

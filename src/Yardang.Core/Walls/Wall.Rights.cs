@@ -55,7 +55,7 @@ public sealed partial class Wall
     private Refusal? WhyNot(JudgeCard judge, Actor actor, Situation situation)
     {
         if (actor.IsStaff) return Refusal.NotAllowed;
-        if (actor.HasLeft || !situation.LetsChoose(actor)) return Refusal.JudgingEnded;
+        if (actor.HasLeft || !situation.Lets(StudentActs.Judge, actor)) return Refusal.JudgingEnded;
         if (!_cards.TryGetValue(judge.Card, out var card) || !card.IsUp || IsHidden(card, actor)) return Refusal.NotFound;
         if (card.Author == actor.Number && !card.ByStaff) return Refusal.NotAllowed;
         return Judgements.WhyNot(Plan.Rules.Judging, judge, actor.Number, id => _cards.TryGetValue(id, out var other) && other.IsUp, Plan.TextsOf(card), Plan.Rules.MostJudged);

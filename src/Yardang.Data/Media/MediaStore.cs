@@ -15,11 +15,7 @@ public sealed class MediaStore(string folder)
         var path = PathOf(name);
         if (File.Exists(path)) return name.Text;
         Directory.CreateDirectory(Path.GetDirectoryName(path)!);
-
-        // Under a name of its own first, so that nobody ever reads half a picture.
-        var written = $"{path}.{Guid.NewGuid():N}";
-        await File.WriteAllBytesAsync(written, bytes, stop);
-        File.Move(written, path, overwrite: true);
+        await WriteAsync(path, bytes, stop);
         return name.Text;
     }
 
@@ -29,11 +25,34 @@ public sealed class MediaStore(string folder)
     /// <summary>The file with a name, for reading a part of it; null if there is none.</summary>
     public string? FindFile(string name) => MediaName.Read(name) is { } read && File.Exists(PathOf(read)) ? PathOf(read) : null;
 
+    /// <summary>The file of a smaller version of a picture, which can be made again at any time; null if there is none yet.</summary>
+    public string? FindSmall(string name) => FindFile(name) is { } file && File.Exists(SmallOf(file)) ? SmallOf(file) : null;
+
+    /// <summary>Keeps a smaller version of a picture that is kept, and gives its file; null if the picture is not there any more.</summary>
+    public async Task<string?> KeepSmallAsync(string name, byte[] bytes, CancellationToken stop = default)
+    {
+        if (FindFile(name) is not { } file) return null;
+        await WriteAsync(SmallOf(file), bytes, stop);
+        return SmallOf(file);
+    }
+
     /// <summary>Deletes a file, if it is there.</summary>
     public void Delete(string name)
     {
-        if (FindFile(name) is { } file) File.Delete(file);
+        if (FindFile(name) is not { } file) return;
+        File.Delete(SmallOf(file));
+        File.Delete(file);
     }
+
+    // Under a name of its own first, so that nobody ever reads half a picture.
+    private static async Task WriteAsync(string path, byte[] bytes, CancellationToken stop)
+    {
+        var written = $"{path}.{Guid.NewGuid():N}";
+        await File.WriteAllBytesAsync(written, bytes, stop);
+        File.Move(written, path, overwrite: true);
+    }
+
+    private static string SmallOf(string file) => $"{file}.small";
 
     private string PathOf(MediaName name) => Path.Combine(folder, name.Text[..2], name.Text);
 }

@@ -46,7 +46,7 @@ public static class CommandCodec
             if (client <= 0 || counter <= 0 || after < 0 || gesture < 0) return (null, Refusal.Malformed, client, counter);
             return (new(client, counter, after, gesture, command), null, client, counter);
         }
-        catch (Exception e) when (e is MessagePackSerializationException or EndOfStreamException or OverflowException or InvalidOperationException)
+        catch (Exception e) when (e is MessagePackSerializationException or EndOfStreamException or OverflowException or InvalidOperationException or FormatException or ArgumentException)
         {
             return (null, Refusal.Malformed, client, counter);
         }

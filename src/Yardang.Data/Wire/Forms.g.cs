@@ -63,6 +63,7 @@ internal static class Forms
             case Yardang.Core.Editing.Stimulating v: Write(ref w, v); break;
             case Yardang.Core.Editing.Starting v: Write(ref w, v); break;
             case Yardang.Core.Editing.Dividing v: Write(ref w, v); break;
+            case Yardang.Core.Editing.Planning v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -99,6 +100,7 @@ internal static class Forms
             30 => ReadStimulating(ref r, fields, @target),
             31 => ReadStarting(ref r, fields, @target),
             32 => ReadDividing(ref r, fields, @target),
+            33 => ReadPlanning(ref r, fields, @target),
             _ => throw new MessagePackSerializationException($"Unknown kind of change: {kind}."),
         };
     }
@@ -887,12 +889,15 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.AddMark v)
     {
-        w.WriteArrayHeader(5);
+        var count = v.For != 0 ? 6 : 5;
+        w.WriteArrayHeader(count);
         w.Write(v.Id);
         w.Write(v.Page);
         w.Write((int)v.Grip);
         Write(ref w, v.Body);
         Write(ref w, v.Style);
+        if (count < 6) return;
+        w.Write(v.For);
     }
 
     public static Yardang.Core.Editing.AddMark ReadAddMark(ref MessagePackReader r)
@@ -903,8 +908,14 @@ internal static class Forms
         Yardang.Core.Marks.Grip @grip = (Yardang.Core.Marks.Grip)r.ReadInt32();
         Yardang.Core.Marks.MarkBody @body = ReadMarkBody(ref r);
         Yardang.Core.Marks.Style @style = ReadStyle(ref r);
+        System.Int32 @for = default;
+        if (fields.Has(6))
+        {
+            @for = r.ReadInt32();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Editing.AddMark(@id, @page, @grip, @body, @style);
+        return new Yardang.Core.Editing.AddMark(@id, @page, @grip, @body, @style, @for);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.AddMarks v)
@@ -1229,19 +1240,32 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.BeginPhase v)
     {
-        w.WriteArrayHeader(5);
+        var count = (int)v.Plan.Withheld != 0 || v.Plan.Planned != 0 ? 7 : 5;
+        w.WriteArrayHeader(count);
         w.Write((int)v.Plan.Kind);
         w.Write(v.Plan.Words);
         w.Write(v.Plan.Minutes);
         w.Write(v.Plan.EndsItself);
         w.Write(v.Plan.Part);
+        if (count < 7) return;
+        w.Write((int)v.Plan.Withheld);
+        w.Write(v.Plan.Planned);
     }
 
     public static Yardang.Core.Lessons.BeginPhase ReadBeginPhase(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 5);
-        Yardang.Core.Lessons.PhasePlan @plan = new Yardang.Core.Lessons.PhasePlan((Yardang.Core.Lessons.PhaseKind)r.ReadInt32(), ByHand.ReadText(ref r), r.ReadInt32(), r.ReadBoolean(), r.ReadInt32());
+        Yardang.Core.Lessons.PhasePlan @plan = new Yardang.Core.Lessons.PhasePlan((Yardang.Core.Activities.PhaseKind)r.ReadInt32(), ByHand.ReadText(ref r), r.ReadInt32(), r.ReadBoolean(), r.ReadInt32());
+        Yardang.Core.Rooms.StudentActs @planWithheld = default;
+        System.Int32 @planPlanned = default;
+        if (fields.Has(7))
+        {
+            @planWithheld = (Yardang.Core.Rooms.StudentActs)r.ReadInt32();
+            @planPlanned = r.ReadInt32();
+        }
+
         fields.End(ref r);
+        @plan = @plan with { Withheld = @planWithheld, Planned = @planPlanned };
         return new Yardang.Core.Lessons.BeginPhase(@plan);
     }
 
@@ -3542,7 +3566,8 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.HoldPens v)
     {
-        w.WriteArrayHeader(3);
+        var count = v.Words.Length > 0 ? 4 : 3;
+        w.WriteArrayHeader(count);
         w.WriteArrayHeader(v.People.Length);
         foreach (var item in v.People)
         {
@@ -3551,6 +3576,8 @@ internal static class Forms
 
         w.Write(v.Down);
         w.Write(v.Minutes);
+        if (count < 4) return;
+        w.Write(v.Words);
     }
 
     public static Yardang.Core.Lessons.HoldPens ReadHoldPens(ref MessagePackReader r)
@@ -3559,8 +3586,14 @@ internal static class Forms
         ImmutableArray<System.Int32> @people = ReadListOfInt32(ref r, 1000);
         System.Boolean @down = r.ReadBoolean();
         System.Int32 @minutes = r.ReadInt32();
+        System.String @words = "";
+        if (fields.Has(4))
+        {
+            @words = ByHand.ReadText(ref r);
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Lessons.HoldPens(@people, @down, @minutes);
+        return new Yardang.Core.Lessons.HoldPens(@people, @down, @minutes, @words);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.InkBody v)
@@ -4632,7 +4665,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.Mark v)
     {
-        var count = v.Scale is not null || v.Pinned || v.Tie != 0 ? 14 : 11;
+        var count = v.PutBy != 0 ? 15 : v.Scale is not null || v.Pinned || v.Tie != 0 ? 14 : 11;
         w.WriteArrayHeader(count);
         w.Write(v.Id);
         w.Write(v.Page);
@@ -4662,6 +4695,8 @@ internal static class Forms
 
         w.Write(v.Pinned);
         w.Write(v.Tie);
+        if (count < 15) return;
+        w.Write(v.PutBy);
     }
 
     public static Yardang.Core.Marks.Mark ReadMark(ref MessagePackReader r)
@@ -4688,8 +4723,14 @@ internal static class Forms
             @tie = r.ReadInt64();
         }
 
+        System.Int32 @putBy = default;
+        if (fields.Has(15))
+        {
+            @putBy = r.ReadInt32();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Marks.Mark(@id, @page, @author, @byStaff, @grip, @order, @body, @style, @place, @cuts, @erased, @scale, @pinned, @tie);
+        return new Yardang.Core.Marks.Mark(@id, @page, @author, @byStaff, @grip, @order, @body, @style, @place, @cuts, @erased, @scale, @pinned, @tie, @putBy);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.MarkAdded v)
@@ -5054,7 +5095,8 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.OnScreen v)
     {
-        w.WriteArrayHeader(5);
+        var count = v.Card != 0 ? 6 : 5;
+        w.WriteArrayHeader(count);
         w.Write((int)v.Kind);
         w.WriteArrayHeader(v.Rooms.Length);
         foreach (var item in v.Rooms)
@@ -5065,6 +5107,8 @@ internal static class Forms
         w.Write(v.Page);
         w.Write(v.WithClock);
         w.Write(v.Frozen);
+        if (count < 6) return;
+        w.Write(v.Card);
     }
 
     public static Yardang.Core.Lessons.OnScreen ReadOnScreen(ref MessagePackReader r)
@@ -5075,8 +5119,14 @@ internal static class Forms
         System.Int64 @page = r.ReadInt64();
         System.Boolean @withClock = r.ReadBoolean();
         System.Boolean @frozen = r.ReadBoolean();
+        System.Int64 @card = default;
+        if (fields.Has(6))
+        {
+            @card = r.ReadInt64();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Lessons.OnScreen(@kind, @rooms, @page, @withClock, @frozen);
+        return new Yardang.Core.Lessons.OnScreen(@kind, @rooms, @page, @withClock, @frozen, @card);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.OrderHidden v)
@@ -5542,7 +5592,8 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.PensHeld v)
     {
-        w.WriteArrayHeader(3);
+        var count = v.Words.Length > 0 ? 4 : 3;
+        w.WriteArrayHeader(count);
         w.WriteArrayHeader(v.People.Length);
         foreach (var item in v.People)
         {
@@ -5551,6 +5602,8 @@ internal static class Forms
 
         w.Write(v.Down);
         w.Write(v.Until);
+        if (count < 4) return;
+        w.Write(v.Words);
     }
 
     public static Yardang.Core.Lessons.PensHeld ReadPensHeld(ref MessagePackReader r)
@@ -5559,8 +5612,14 @@ internal static class Forms
         ImmutableArray<System.Int32> @people = ReadListOfInt32(ref r);
         System.Boolean @down = r.ReadBoolean();
         System.Int64 @until = r.ReadInt64();
+        System.String @words = "";
+        if (fields.Has(4))
+        {
+            @words = ByHand.ReadText(ref r);
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Lessons.PensHeld(@people, @down, @until);
+        return new Yardang.Core.Lessons.PensHeld(@people, @down, @until, @words);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.PensSet v)
@@ -5595,7 +5654,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.Person v)
     {
-        w.WriteArrayHeader(12);
+        w.WriteArrayHeader(13);
         w.Write(v.Number);
         w.Write(v.JoinedAt);
         w.Write(v.HandUpAt ?? -1);
@@ -5608,11 +5667,12 @@ internal static class Forms
         w.Write((int)v.Report);
         w.Write(v.ReportAt ?? -1);
         w.Write(v.PensDownUntil ?? -1);
+        w.Write(v.HeldWhy);
     }
 
     public static Yardang.Core.Lessons.Person ReadPerson(ref MessagePackReader r)
     {
-        var fields = new Fields(ref r, 12);
+        var fields = new Fields(ref r, 13);
         System.Int32 @number = r.ReadInt32();
         System.Int64 @joinedAt = r.ReadInt64();
         System.Int64? @handUpAt = ByHand.OrNull(r.ReadInt64());
@@ -5625,8 +5685,9 @@ internal static class Forms
         Yardang.Core.Lessons.Report @report = (Yardang.Core.Lessons.Report)r.ReadInt32();
         System.Int64? @reportAt = ByHand.OrNull(r.ReadInt64());
         System.Int64? @pensDownUntil = ByHand.OrNull(r.ReadInt64());
+        System.String @heldWhy = ByHand.ReadText(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Lessons.Person(@number, @joinedAt, @handUpAt, @readyAt, @standing, @handedInAt, @isListed, @reason, @words, @report, @reportAt, @pensDownUntil);
+        return new Yardang.Core.Lessons.Person(@number, @joinedAt, @handUpAt, @readyAt, @standing, @handedInAt, @isListed, @reason, @words, @report, @reportAt, @pensDownUntil, @heldWhy);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.PersonAdmitted v)
@@ -5719,7 +5780,8 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.Phase v)
     {
-        w.WriteArrayHeader(8);
+        var count = (int)v.Plan.Withheld != 0 || v.Plan.Planned != 0 ? 10 : 8;
+        w.WriteArrayHeader(count);
         w.Write((int)v.Plan.Kind);
         w.Write(v.Plan.Words);
         w.Write(v.Plan.Minutes);
@@ -5733,34 +5795,59 @@ internal static class Forms
             Write(ref w, item);
         }
 
+        if (count < 10) return;
+        w.Write((int)v.Plan.Withheld);
+        w.Write(v.Plan.Planned);
     }
 
     public static Yardang.Core.Lessons.Phase ReadPhase(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 8);
-        Yardang.Core.Lessons.PhasePlan @plan = new Yardang.Core.Lessons.PhasePlan((Yardang.Core.Lessons.PhaseKind)r.ReadInt32(), ByHand.ReadText(ref r), r.ReadInt32(), r.ReadBoolean(), r.ReadInt32());
+        Yardang.Core.Lessons.PhasePlan @plan = new Yardang.Core.Lessons.PhasePlan((Yardang.Core.Activities.PhaseKind)r.ReadInt32(), ByHand.ReadText(ref r), r.ReadInt32(), r.ReadBoolean(), r.ReadInt32());
         System.Int64 @begunAt = r.ReadInt64();
         System.Int64? @endsAt = ByHand.OrNull(r.ReadInt64());
         ImmutableArray<Yardang.Core.Lessons.MoreTime> @longer = ReadListOfMoreTime(ref r);
+        Yardang.Core.Rooms.StudentActs @planWithheld = default;
+        System.Int32 @planPlanned = default;
+        if (fields.Has(10))
+        {
+            @planWithheld = (Yardang.Core.Rooms.StudentActs)r.ReadInt32();
+            @planPlanned = r.ReadInt32();
+        }
+
         fields.End(ref r);
+        @plan = @plan with { Withheld = @planWithheld, Planned = @planPlanned };
         return new Yardang.Core.Lessons.Phase(@plan, @begunAt, @endsAt, @longer);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.PhaseBegun v)
     {
-        w.WriteArrayHeader(5);
+        var count = (int)v.Plan.Withheld != 0 || v.Plan.Planned != 0 ? 7 : 5;
+        w.WriteArrayHeader(count);
         w.Write((int)v.Plan.Kind);
         w.Write(v.Plan.Words);
         w.Write(v.Plan.Minutes);
         w.Write(v.Plan.EndsItself);
         w.Write(v.Plan.Part);
+        if (count < 7) return;
+        w.Write((int)v.Plan.Withheld);
+        w.Write(v.Plan.Planned);
     }
 
     public static Yardang.Core.Lessons.PhaseBegun ReadPhaseBegun(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 5);
-        Yardang.Core.Lessons.PhasePlan @plan = new Yardang.Core.Lessons.PhasePlan((Yardang.Core.Lessons.PhaseKind)r.ReadInt32(), ByHand.ReadText(ref r), r.ReadInt32(), r.ReadBoolean(), r.ReadInt32());
+        Yardang.Core.Lessons.PhasePlan @plan = new Yardang.Core.Lessons.PhasePlan((Yardang.Core.Activities.PhaseKind)r.ReadInt32(), ByHand.ReadText(ref r), r.ReadInt32(), r.ReadBoolean(), r.ReadInt32());
+        Yardang.Core.Rooms.StudentActs @planWithheld = default;
+        System.Int32 @planPlanned = default;
+        if (fields.Has(7))
+        {
+            @planWithheld = (Yardang.Core.Rooms.StudentActs)r.ReadInt32();
+            @planPlanned = r.ReadInt32();
+        }
+
         fields.End(ref r);
+        @plan = @plan with { Withheld = @planWithheld, Planned = @planPlanned };
         return new Yardang.Core.Lessons.PhaseBegun(@plan);
     }
 
@@ -5778,41 +5865,66 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.PhasePlan v)
     {
-        w.WriteArrayHeader(5);
+        var count = (int)v.Withheld != 0 || v.Planned != 0 ? 7 : 5;
+        w.WriteArrayHeader(count);
         w.Write((int)v.Kind);
         w.Write(v.Words);
         w.Write(v.Minutes);
         w.Write(v.EndsItself);
         w.Write(v.Part);
+        if (count < 7) return;
+        w.Write((int)v.Withheld);
+        w.Write(v.Planned);
     }
 
     public static Yardang.Core.Lessons.PhasePlan ReadPhasePlan(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 5);
-        Yardang.Core.Lessons.PhaseKind @kind = (Yardang.Core.Lessons.PhaseKind)r.ReadInt32();
+        Yardang.Core.Activities.PhaseKind @kind = (Yardang.Core.Activities.PhaseKind)r.ReadInt32();
         System.String @words = ByHand.ReadText(ref r);
         System.Int32 @minutes = r.ReadInt32();
         System.Boolean @endsItself = r.ReadBoolean();
         System.Int32 @part = r.ReadInt32();
+        Yardang.Core.Rooms.StudentActs @withheld = default;
+        System.Int32 @planned = default;
+        if (fields.Has(7))
+        {
+            @withheld = (Yardang.Core.Rooms.StudentActs)r.ReadInt32();
+            @planned = r.ReadInt32();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Lessons.PhasePlan(@kind, @words, @minutes, @endsItself, @part);
+        return new Yardang.Core.Lessons.PhasePlan(@kind, @words, @minutes, @endsItself, @part, @withheld, @planned);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.PhaseResumed v)
     {
-        w.WriteArrayHeader(5);
+        var count = (int)v.Plan.Withheld != 0 || v.Plan.Planned != 0 ? 7 : 5;
+        w.WriteArrayHeader(count);
         w.Write((int)v.Plan.Kind);
         w.Write(v.Plan.Words);
         w.Write(v.Plan.Minutes);
         w.Write(v.Plan.EndsItself);
         w.Write(v.Plan.Part);
+        if (count < 7) return;
+        w.Write((int)v.Plan.Withheld);
+        w.Write(v.Plan.Planned);
     }
 
     public static Yardang.Core.Lessons.PhaseResumed ReadPhaseResumed(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 5);
-        Yardang.Core.Lessons.PhasePlan @plan = new Yardang.Core.Lessons.PhasePlan((Yardang.Core.Lessons.PhaseKind)r.ReadInt32(), ByHand.ReadText(ref r), r.ReadInt32(), r.ReadBoolean(), r.ReadInt32());
+        Yardang.Core.Lessons.PhasePlan @plan = new Yardang.Core.Lessons.PhasePlan((Yardang.Core.Activities.PhaseKind)r.ReadInt32(), ByHand.ReadText(ref r), r.ReadInt32(), r.ReadBoolean(), r.ReadInt32());
+        Yardang.Core.Rooms.StudentActs @planWithheld = default;
+        System.Int32 @planPlanned = default;
+        if (fields.Has(7))
+        {
+            @planWithheld = (Yardang.Core.Rooms.StudentActs)r.ReadInt32();
+            @planPlanned = r.ReadInt32();
+        }
+
         fields.End(ref r);
+        @plan = @plan with { Withheld = @planWithheld, Planned = @planPlanned };
         return new Yardang.Core.Lessons.PhaseResumed(@plan);
     }
 
@@ -6037,6 +6149,51 @@ internal static class Forms
 
         fields.End(ref r);
         return new Yardang.Core.Walls.PlanSet(@plan, @laid);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Activities.PlannedPhase v)
+    {
+        w.WriteArrayHeader(6);
+        w.Write((int)v.Kind);
+        ByHand.Write(ref w, v.Words);
+        w.Write(v.Minutes);
+        w.Write(v.EndsItself);
+        w.Write(v.Part);
+        w.Write((int)v.Withheld);
+    }
+
+    public static Yardang.Core.Activities.PlannedPhase ReadPlannedPhase(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 6);
+        Yardang.Core.Activities.PhaseKind @kind = (Yardang.Core.Activities.PhaseKind)r.ReadInt32();
+        Yardang.Core.Pages.Texts @words = ByHand.ReadTexts(ref r);
+        System.Int32 @minutes = r.ReadInt32();
+        System.Boolean @endsItself = r.ReadBoolean();
+        System.Int32 @part = r.ReadInt32();
+        Yardang.Core.Rooms.StudentActs @withheld = (Yardang.Core.Rooms.StudentActs)r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Activities.PlannedPhase(@kind, @words, @minutes, @endsItself, @part, @withheld);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Planning v)
+    {
+        w.WriteArrayHeader(3);
+        w.Write(33);
+        w.Write(v.Target);
+        w.WriteArrayHeader(v.Phases.Length);
+        foreach (var item in v.Phases)
+        {
+            Write(ref w, item);
+        }
+
+    }
+
+    public static Yardang.Core.Editing.Planning ReadPlanning(ref MessagePackReader r, Fields fields, System.Int64 @target)
+    {
+        fields.Need(3);
+        ImmutableArray<Yardang.Core.Activities.PlannedPhase> @phases = ReadListOfPlannedPhase(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Editing.Planning(@phases);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.PoseQuestion v)
@@ -6782,7 +6939,8 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.ScreenSet v)
     {
-        w.WriteArrayHeader(5);
+        var count = v.Shown.Card != 0 ? 6 : 5;
+        w.WriteArrayHeader(count);
         w.Write((int)v.Shown.Kind);
         w.WriteArrayHeader(v.Shown.Rooms.Length);
         foreach (var item in v.Shown.Rooms)
@@ -6793,13 +6951,22 @@ internal static class Forms
         w.Write(v.Shown.Page);
         w.Write(v.Shown.WithClock);
         w.Write(v.Shown.Frozen);
+        if (count < 6) return;
+        w.Write(v.Shown.Card);
     }
 
     public static Yardang.Core.Lessons.ScreenSet ReadScreenSet(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 5);
         Yardang.Core.Lessons.OnScreen @shown = new Yardang.Core.Lessons.OnScreen((Yardang.Core.Lessons.ScreenKind)r.ReadInt32(), ReadListOfGuid(ref r), r.ReadInt64(), r.ReadBoolean(), r.ReadBoolean());
+        System.Int64 @shownCard = default;
+        if (fields.Has(6))
+        {
+            @shownCard = r.ReadInt64();
+        }
+
         fields.End(ref r);
+        @shown = @shown with { Card = @shownCard };
         return new Yardang.Core.Lessons.ScreenSet(@shown);
     }
 
@@ -7062,7 +7229,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.SheetsSnapshot v)
     {
-        w.WriteArrayHeader(8);
+        w.WriteArrayHeader(9);
         ByHand.Write(ref w, v.Name);
         ByHand.Write(ref w, v.Directions);
         w.WriteArrayHeader(v.Pages.Length);
@@ -7096,11 +7263,17 @@ internal static class Forms
             Write(ref w, item);
         }
 
+        w.WriteArrayHeader(v.Phases.Length);
+        foreach (var item in v.Phases)
+        {
+            Write(ref w, item);
+        }
+
     }
 
     public static Yardang.Core.Editing.SheetsSnapshot ReadSheetsSnapshot(ref MessagePackReader r)
     {
-        var fields = new Fields(ref r, 8);
+        var fields = new Fields(ref r, 9);
         Yardang.Core.Pages.Texts @name = ByHand.ReadTexts(ref r);
         Yardang.Core.Pages.Texts @directions = ByHand.ReadTexts(ref r);
         ImmutableArray<Yardang.Core.Pages.Page> @pages = ReadListOfPage(ref r);
@@ -7109,13 +7282,15 @@ internal static class Forms
         ImmutableArray<Yardang.Core.Editing.LastWriter> @writers = ReadListOfLastWriter(ref r);
         Yardang.Core.Pages.LengthUnit @unit = (Yardang.Core.Pages.LengthUnit)r.ReadInt32();
         ImmutableArray<Yardang.Core.Activities.Part> @parts = ReadListOfPart(ref r);
+        ImmutableArray<Yardang.Core.Activities.PlannedPhase> @phases = ReadListOfPlannedPhase(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Editing.SheetsSnapshot(@name, @directions, @pages, @marks, @gestures, @writers, @unit, @parts);
+        return new Yardang.Core.Editing.SheetsSnapshot(@name, @directions, @pages, @marks, @gestures, @writers, @unit, @parts, @phases);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.ShowOnScreen v)
     {
-        w.WriteArrayHeader(5);
+        var count = v.Shown.Card != 0 ? 6 : 5;
+        w.WriteArrayHeader(count);
         w.Write((int)v.Shown.Kind);
         w.WriteArrayHeader(v.Shown.Rooms.Length);
         foreach (var item in v.Shown.Rooms)
@@ -7126,13 +7301,22 @@ internal static class Forms
         w.Write(v.Shown.Page);
         w.Write(v.Shown.WithClock);
         w.Write(v.Shown.Frozen);
+        if (count < 6) return;
+        w.Write(v.Shown.Card);
     }
 
     public static Yardang.Core.Lessons.ShowOnScreen ReadShowOnScreen(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 5);
         Yardang.Core.Lessons.OnScreen @shown = new Yardang.Core.Lessons.OnScreen((Yardang.Core.Lessons.ScreenKind)r.ReadInt32(), ReadListOfGuid(ref r), r.ReadInt64(), r.ReadBoolean(), r.ReadBoolean());
+        System.Int64 @shownCard = default;
+        if (fields.Has(6))
+        {
+            @shownCard = r.ReadInt64();
+        }
+
         fields.End(ref r);
+        @shown = @shown with { Card = @shownCard };
         return new Yardang.Core.Lessons.ShowOnScreen(@shown);
     }
 
@@ -9051,6 +9235,15 @@ internal static class Forms
         if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
         var list = ImmutableArray.CreateBuilder<Yardang.Core.Lessons.PhasePlan>(count);
         for (; count > 0; count--) list.Add(ReadPhasePlan(ref r));
+        return list.MoveToImmutable();
+    }
+
+    private static ImmutableArray<Yardang.Core.Activities.PlannedPhase> ReadListOfPlannedPhase(ref MessagePackReader r, int most = int.MaxValue)
+    {
+        var count = r.ReadArrayHeader();
+        if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Activities.PlannedPhase>(count);
+        for (; count > 0; count--) list.Add(ReadPlannedPhase(ref r));
         return list.MoveToImmutable();
     }
 

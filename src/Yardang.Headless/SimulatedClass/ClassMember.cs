@@ -150,8 +150,12 @@ public sealed partial class ClassMember : IAsyncDisposable
     /// <summary>Commands that are not yet kept by the server.</summary>
     public int Waiting => _work!.Do(c => c.Outbox.Count) + _lesson!.Do(c => c.Outbox.Count);
 
-    /// <summary>Whether the teacher lets students write now.</summary>
-    public bool MayWrite => _lesson!.Do(c => ((Lesson)c.Room).Allowed.StudentsMayWrite);
+    /// <summary>Whether the teacher lets this student write now.</summary>
+    public bool MayWrite => _lesson!.Do(c =>
+    {
+        var (lesson, now) = ((Lesson)c.Room, TimeProvider.System.GetUtcNow().ToUnixTimeMilliseconds());
+        return lesson.IsWriting(now) && lesson.People.GetValueOrDefault(_number)?.IsHeld(now) != true;
+    });
 
     /// <summary>Whether the events of their board or wall are coming.</summary>
     public bool IsFollowing => _work!.Following;

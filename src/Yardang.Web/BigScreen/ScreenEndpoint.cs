@@ -2,6 +2,8 @@ using System.Collections.Concurrent;
 using Microsoft.EntityFrameworkCore;
 using Yardang.Core.Lessons;
 using Yardang.Core.Rooms;
+using Yardang.Core.Visibility;
+using Yardang.Core.Walls;
 using Yardang.Data.School;
 using Yardang.Rendering;
 using Yardang.Web.Access;
@@ -82,8 +84,9 @@ public sealed class ScreenEndpoint(AccessResolver access, ScreenKeys keys, Pairi
         var works = new List<(int Mask, Guid Room, string Version)>();
         foreach (var room in shown.Rooms.Where(room => masks.ContainsKey(room) && !kept.Contains(room)))
         {
+            if (shown.Card != 0 && !await IsUpAsync(room, shown.Card, stop)) continue;
             var number = 0L;
-            if (!shown.Frozen) number = await VersionAsync(room, shown.Page, stop);
+            if (!shown.Frozen) number = await VersionAsync(room, At(shown), stop);
             works.Add((masks[room], room, $"{setAt}-{number}"));
         }
 
@@ -102,7 +105,7 @@ public sealed class ScreenEndpoint(AccessResolver access, ScreenKeys keys, Pairi
         if (room == Guid.Empty || (await people.AllBoardsAsync(lesson)).FirstOrDefault(b => b.Id == room) is not { } board) return Results.NotFound();
         if ((await KeptAsync(lesson, context.RequestAborted)).Contains(room)) return Results.NotFound();
         if (shown.Frozen && _frozen.TryGetValue((lesson.Id, setAt, room), out var kept)) return Picture(context, kept);
-        if (await LiveAsync(lesson, board, shown.Page, context.RequestAborted) is not { } picture) return Results.NotFound();
+        if (await LiveAsync(lesson, board, shown, context.RequestAborted) is not { } picture) return Results.NotFound();
         if (shown.Frozen) Keep(lesson.Id, setAt, room, picture);
         return Picture(context, picture);
     }
@@ -132,12 +135,24 @@ public sealed class ScreenEndpoint(AccessResolver access, ScreenKeys keys, Pairi
         return number;
     }
 
-    private async Task<byte[]?> LiveAsync(LessonRecord lesson, LessonBoard board, long page, CancellationToken stop)
+    // What of a room is shown: a page, or a card.
+    private static long At(OnScreen shown) => shown.Card == 0 ? shown.Page : shown.Card;
+
+    // What was taken down is not shown any more.
+    private async Task<bool> IsUpAsync(Guid room, long card, CancellationToken stop)
     {
+        var isUp = false;
+        await (await hosts.GetAsync(room)).LookAsync(r => isUp = r is Wall wall && HiddenNames.AsTeachersKnow(wall).Cards.GetValueOrDefault(card)?.IsUp == true, stop);
+        return isUp;
+    }
+
+    private async Task<byte[]?> LiveAsync(LessonRecord lesson, LessonBoard board, OnScreen shown, CancellationToken stop)
+    {
+        var page = At(shown);
         var number = 0L;
         await (await hosts.GetAsync(board.Id)).LookAsync(r => number = r.Number, stop);
         if (_last.TryGetValue(board.Id, out var last) && (last.Page, last.Number) == (page, number)) return last.Png;
-        if (await boards.NamelessAsync(lesson, board, page, stop) is not { } found) return null;
+        if (await boards.NamelessAsync(lesson, board, shown.Page, shown.Card, stop) is not { } found) return null;
         var png = PageExport.Png(found, stop: stop);
         if (_last.Count >= MostPictures) _last.Clear();
         _last[board.Id] = (page, number, clock.GetTimestamp(), png);

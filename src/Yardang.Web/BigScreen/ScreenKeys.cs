@@ -1,3 +1,4 @@
+using System.Buffers;
 using System.Buffers.Text;
 using System.Security.Cryptography;
 using System.Text;
@@ -20,9 +21,11 @@ public sealed class ScreenKeys(DataFolder folder)
     public Guid? Read(string key)
     {
         Span<byte> bytes = stackalloc byte[IdBytes + TagBytes];
-        if (key.Length != Base64Url.GetEncodedLength(bytes.Length) || !Base64Url.TryDecodeFromChars(key, bytes, out var written) || written != bytes.Length) return null;
+        if (key.Length != Base64Url.GetEncodedLength(bytes.Length) || Base64Url.DecodeFromChars(key, bytes, out _, out var written) != OperationStatus.Done || written != bytes.Length) return null;
         var lesson = new Guid(bytes[..IdBytes]);
-        return CryptographicOperations.FixedTimeEquals(bytes[IdBytes..], TagOf(lesson)) ? lesson : null;
+
+        // The last letter says more than the bytes hold: only one way of writing them is a key.
+        return CryptographicOperations.FixedTimeEquals(bytes[IdBytes..], TagOf(lesson)) && string.Equals(Of(lesson), key, StringComparison.Ordinal) ? lesson : null;
     }
 
     /// <summary>A number for a thing of a lesson that says nothing of it, the same each time.</summary>

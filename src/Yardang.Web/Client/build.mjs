@@ -1,7 +1,7 @@
 // Bundles scripts, styles, fonts and icons into wwwroot/dist. "--release" minifies.
 import { execFileSync } from 'node:child_process';
 import { cpSync, mkdirSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
-import { basename } from 'node:path';
+import { basename, resolve } from 'node:path';
 import { build, transform } from 'esbuild';
 
 const release = process.argv.includes('--release');
@@ -51,15 +51,29 @@ const styles = {
 const unused = ['JsonHubProtocol', 'MessageBuffer', 'ServerSentEventsTransport', 'XhrHttpClient'];
 const withoutUnused = {
   name: 'without-unused',
-  setup: ({ onLoad }) =>
+  setup: ({ onLoad }) => {
     onLoad({ filter: new RegExp(`signalr/dist/esm/(${unused.join('|')})\\.js$`) }, ({ path }) => {
       const name = /([^/]+)\.js$/.exec(path)[1];
       return { contents: `export class ${name} {}`, loader: 'js' };
-    }),
+    });
+    // The binary format is read as its source is written, not as it is made for browsers of ten years ago. Moments are numbers in it, never dates.
+    onLoad({ filter: /msgpack\/src\/.*\.ts$/ }, async ({ path }) => {
+      const source = readFileSync(path, 'utf8');
+      const names = [...source.matchAll(/^export (?:function|const) (\w+)/gm)].map((m) => m[1]);
+      if (basename(path) === 'timestamp.ts')
+        return { contents: names.map((name) => `export const ${name} = {};`).join('\n'), loader: 'js' };
+      const tsconfigRaw = { compilerOptions: { useDefineForClassFields: false } };
+      return {
+        contents: (await transform(source, { loader: 'ts', target: 'es2022', tsconfigRaw })).code,
+        loader: 'js',
+      };
+    });
+  },
 };
 
 const { metafile } = await build({
   plugins: [styles, withoutUnused],
+  alias: { '@msgpack/msgpack': resolve(`${modules}/@msgpack/msgpack/src/index.ts`) },
   entryPoints: {
     'big-screen': 'Client/entry-big-screen.ts',
     board: 'Client/entry-board.ts',
@@ -140,6 +154,7 @@ for (const file of [
   'Teaching/circulate.css',
   'Teaching/compare.css',
   'Teaching/people.css',
+  'Teaching/phases.css',
 ]) {
   const { code } = await transform(readFileSync(`Pages/${file}`, 'utf8'), { ...css, minify: true });
   writeFileSync(`${dist}/${file.split('/')[1]}`, code);

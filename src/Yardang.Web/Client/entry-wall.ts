@@ -4,6 +4,9 @@ import { pageData } from './page-data';
 import { registerWall } from './walls/wall';
 import './menus';
 
-const isBeside = pageData<WorkData>().mode === 'beside';
-registerWall(isBeside ? (await import('./walls/beside')).besideOf : null);
+const { mode } = pageData<WorkData>();
+registerWall(
+  mode === 'beside' ? (await import('./walls/beside')).besideOf : null,
+  mode === 'try' ? await import('./lesson/try-room') : null,
+);
 Alpine.start();

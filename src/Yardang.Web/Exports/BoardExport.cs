@@ -56,9 +56,9 @@ public sealed class BoardExport(AccessResolver access, LessonPeople people, Wall
     }
 
     /// <summary>A page of a board, the first if there is no such page, or a whole wall, without anybody's name; null if there is nothing.</summary>
-    public async Task<ExportPage?> NamelessAsync(LessonRecord lesson, LessonBoard board, long page, CancellationToken stop)
+    public async Task<ExportPage?> NamelessAsync(LessonRecord lesson, LessonBoard board, long page, long card, CancellationToken stop)
     {
-        if (IsWall(lesson, board)) return await walls.NamelessAsync(lesson, board, stop);
+        if (IsWall(lesson, board)) return card == 0 ? await walls.NamelessAsync(lesson, board, stop) : await walls.CardAsync(lesson, board, card, stop);
         var pages = await PagesAsync(lesson, board, null, stop, named: false);
         return pages.Find(p => p.Page.Id == page) ?? pages.FirstOrDefault();
     }

@@ -58,6 +58,24 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
     /// <summary>A wall as a whole, without anybody's name.</summary>
     public async Task<ExportPage> NamelessAsync(LessonRecord lesson, LessonBoard board, CancellationToken stop) => WallPages.Whole(await SheetAsync(lesson, board, null, names: false, stop));
 
+    /// <summary>One of its cards, large, under its topic and without anybody's name; null if it is not up.</summary>
+    public async Task<ExportPage?> CardAsync(LessonRecord lesson, LessonBoard board, long id, CancellationToken stop)
+    {
+        var said = await SaidAsync(lesson, null, names: false);
+        ExportPage? page = null;
+        await (await hosts.GetAsync(board.Id)).LookAsync(room => page = CardOf(HiddenNames.AsTeachersKnow((Wall)room), id, said), stop);
+        return page;
+    }
+
+    private ExportPage? CardOf(Wall wall, long id, Said said)
+    {
+        if (wall.Cards.GetValueOrDefault(id) is not { IsUp: true } card) return null;
+        var topic = wall.Plan.Topics.FirstOrDefault(t => t.Id == card.Topic);
+        var above = new[] { said.In(wall.Plan.Question), topic is null ? "" : said.In(topic.Heading) }.Where(w => w.Length > 0);
+        var slip = SlipsOf(wall, card, said).First();
+        return CardPage.Of(string.Join(" · ", above), slip, slip.Colour ?? topic?.Colour ?? Grey, media.Find);
+    }
+
     /// <summary>A wall on pages to be printed.</summary>
     public async Task<IReadOnlyList<ExportPage>> PagesAsync(LessonRecord lesson, LessonBoard board, string? language, CancellationToken stop) =>
         WallPages.On(PageSize.A4Wide, await SheetAsync(lesson, board, language, names: true, stop));

@@ -16,6 +16,13 @@ using Yardang.Web.Shelf;
 
 namespace Yardang.Web.Lessons;
 
+/// <summary>A page of a teacher's board.</summary>
+/// <param name="Page">Its id.</param>
+/// <param name="Number">Its place among the pages, from 1.</param>
+/// <param name="Name">What it is called; may be empty.</param>
+/// <param name="Count">How many things she put there.</param>
+public sealed record OwnPage(long Page, int Number, string Name, int Count);
+
 /// <summary>Hands pages and marks out while a lesson runs.</summary>
 public sealed class LateHanding(IDbContextFactory<SchoolContext> school, ActivityMaking making, LateChangeShelf shelf, FrozenVersions versions, RoomHosts hosts, IStringLocalizer<UiTexts> texts)
 {
@@ -76,6 +83,29 @@ public sealed class LateHanding(IDbContextFactory<SchoolContext> school, Activit
         return await HandOutAsync(lesson, texts[copies.Length == 1 ? "Late.MarksOne" : "Late.Marks", copies.Length], new(new ActivityContent(Texts.None, Texts.None, [], copies), []), groups, people);
     }
 
+    /// <summary>The pages of a teacher's board on which she put something, in order.</summary>
+    public async Task<IReadOnlyList<OwnPage>> OwnPagesAsync(Guid board)
+    {
+        IReadOnlyList<OwnPage> pages = [];
+        await (await hosts.GetAsync(board)).LookAsync(r =>
+        {
+            var sheets = ((Board)r).Sheets;
+            pages = [.. sheets.Pages.Select((page, i) => new OwnPage(page.Id, i + 1, page.Name.For(ContentLanguage.Current), OwnOn(sheets, page.Id).Count())).Where(p => p.Count > 0)];
+        });
+        return pages;
+    }
+
+    /// <summary>Hands out copies of all that a teacher put on a page of her board, on the same page of the others, where it stays.</summary>
+    public async Task<Refusal?> HandOutOwnPageAsync(LessonRecord lesson, Guid board, long page, ImmutableArray<int> groups, ImmutableArray<int> people)
+    {
+        IReadOnlyCollection<long> marks = [];
+        await (await hosts.GetAsync(board)).LookAsync(r => marks = [.. OwnOn(((Board)r).Sheets, page).Select(m => m.Id)]);
+        return await HandOutMarksAsync(lesson, board, marks, Grip.Printed, groups, people);
+    }
+
+    private static IEnumerable<Mark> OwnOn(Sheets sheets, long page) =>
+        sheets.Visible(page).Where(m => m.ByStaff && m.Grip != Grip.Key && m.Body is not ZoneBody && Ids.ClientOf(m.Id) < Ids.FirstDraftClient);
+
     /// <summary>Takes something back from all boards.</summary>
     public async Task TakeBackAsync(LessonRecord lesson, int number) => await (await hosts.GetAsync(lesson.Id)).SubmitAsync(new TakeLateChangeBack(number), Actor.Program);
 
@@ -104,6 +134,7 @@ public sealed class LateHanding(IDbContextFactory<SchoolContext> school, Activit
                 Id = renamed[m.Id],
                 Author = Actor.Owner.Number,
                 ByStaff = true,
+                PutBy = 0,
                 Grip = grip,
                 Pinned = false,
                 Tie = m.Tie == 0 ? 0 : renamed.GetValueOrDefault(m.Tie, renamed[m.Id]),

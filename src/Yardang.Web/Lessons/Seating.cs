@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Microsoft.EntityFrameworkCore;
+using Yardang.Core.Activities;
 using Yardang.Core.Lessons;
 using Yardang.Core.Rooms;
 using Yardang.Data.School;

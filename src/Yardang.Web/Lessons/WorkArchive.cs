@@ -43,7 +43,7 @@ public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHos
                 var written = (Board)room;
                 var sheets = written.Sheets;
                 var marks = sheets.Pages.SelectMany(p => sheets.Visible(p.Id));
-                boards.Add(new(whose, [.. sheets.Pages], [.. marks], board.Group, At(written.LastActivity), Part: part, Said: SaidOn(written), Results: ResultsOf(written)));
+                boards.Add(new(whose, [.. sheets.Pages], [.. marks.Select(m => m.PutBy == 0 ? m : m with { PutBy = Actor.Owner.Number })], board.Group, At(written.LastActivity), Part: part, Said: SaidOn(written), Results: ResultsOf(written)));
             }, stop);
         }
 
@@ -159,7 +159,7 @@ public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHos
                 continue;
             }
 
-            var content = ArchivedMedia.WithMedia(archived.Activity with { Pages = board.Pages, Marks = [.. board.Marks.Select(m => m with { Author = numbers.GetValueOrDefault(m.Author, Actor.Owner.Number) })] }, names);
+            var content = ArchivedMedia.WithMedia(archived.Activity with { Pages = board.Pages, Marks = [.. board.Marks.Select(m => m with { Author = numbers.GetValueOrDefault(m.Author, Actor.Owner.Number), PutBy = m.PutBy == 0 ? 0 : Actor.Owner.Number })] }, names);
             ImmutableArray<MarkThread>? said = board.Said is { } threads ? [.. threads.Select(t => By(t, (author, byStaff) => byStaff ? Actor.Owner.Number : numbers.GetValueOrDefault(author, Actor.Owner.Number)))] : null;
             await host.SubmitAsync(new BringWork(content, board.ChangedAt?.ToUnixTimeMilliseconds(), said, board.Results), Actor.Program);
             await host.SubmitAsync(new SetKey(AnswerKey.In(content.Marks)), Actor.Program);

@@ -19,7 +19,8 @@ public sealed class MediaEndpoint(AccessResolver access, PictureRights rights, M
     public async Task<IResult> GetAsync(HttpContext context, Guid room, string name)
     {
         if (await access.ForRoomAsync(Visitor.Of(context), room) is not { MayLook: true }) return Results.NotFound();
-        if (media.FindFile(name) is not { } file) return Results.NotFound();
+        if (media.FindFile(name) is not { } whole) return Results.NotFound();
+        var file = context.Request.Query.ContainsKey("small") ? await SmallAsync(name, whole, context.RequestAborted) : whole;
         var stream = File.OpenRead(file);
         var start = new byte[FirstBytes];
         var read = await stream.ReadAtLeastAsync(start, FirstBytes, throwOnEndOfStream: false, context.RequestAborted);
@@ -28,6 +29,14 @@ public sealed class MediaEndpoint(AccessResolver access, PictureRights rights, M
         // A name never means another file.
         context.Response.Headers.CacheControl = KeepForGood;
         return Results.Stream(stream, MediaType.Of(start.AsSpan(0, read)), enableRangeProcessing: true);
+    }
+
+    // Made when it is asked for the first time. What is no picture, or small already, is given as it is.
+    private async Task<string> SmallAsync(string name, string whole, CancellationToken stop)
+    {
+        if (media.FindSmall(name) is { } small) return small;
+        if (new FileInfo(whole).Length > PictureIntake.MaxBytes) return whole;
+        return SmallPicture.Of(await File.ReadAllBytesAsync(whole, stop)) is { } made && await media.KeepSmallAsync(name, made, stop) is { } kept ? kept : whole;
     }
 
     /// <summary>Takes a film, a sound or a picture that is to stand beside a page: for teachers, in drafts.</summary>

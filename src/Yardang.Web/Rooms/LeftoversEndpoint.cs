@@ -64,7 +64,7 @@ public sealed class LeftoversEndpoint(RoomHosts hosts, AccessResolver access, IA
             for (; count > 0; count--) messages.Add(MessagePackSerializer.Deserialize<byte[]>(ref r));
             return messages;
         }
-        catch (Exception e) when (e is MessagePackSerializationException or EndOfStreamException)
+        catch (Exception e) when (e is MessagePackSerializationException or EndOfStreamException or OverflowException or ArgumentOutOfRangeException)
         {
             return null;
         }

@@ -94,7 +94,7 @@ public sealed class RoomHost
     public Allowed Allowed => _allowed;
 
     /// <summary>Whether somebody may write now, as far as the writer knows.</summary>
-    public bool LetsWrite(Actor actor) => _allowed.LetsWrite(actor, _clock.GetUtcNow().ToUnixTimeMilliseconds());
+    public bool LetsWrite(Actor actor) => _allowed.Lets(StudentActs.Write, actor, _clock.GetUtcNow().ToUnixTimeMilliseconds());
 
     /// <summary>Where names are hidden from students: the ids that they know things by; else null.</summary>
     public Veil? NamesHidden => _telling.Veil;
@@ -154,20 +154,21 @@ public sealed class RoomHost
         await set.Task;
     }
 
-    /// <summary>Shows something passing to the others who look: never stored, dropped for those who are behind.</summary>
-    public void Preview(byte[] preview, Actor from)
+    /// <summary>Shows something to the others who look: never stored, dropped for those who are behind, and if it is passing for those who are spared it.</summary>
+    public void Preview(byte[] preview, Actor from, bool isPassing)
     {
         if (NamesHidden is not null && !from.IsStaff) return;
         foreach (var subscription in _subscriptions)
         {
+            if (isPassing && subscription.LowData is { IsOn: true }) continue;
             if (subscription.Reader != from && !subscription.Reader.HasLeft) subscription.Preview(preview);
         }
     }
 
     /// <summary>Begins to read after a number. The caller leaves with <see cref="Leave"/>.</summary>
-    public Subscription Watch(Actor reader, long after)
+    public Subscription Watch(Actor reader, long after, LowData? lowData = null)
     {
-        var subscription = new Subscription(reader, after);
+        var subscription = new Subscription(reader, after, lowData);
         ImmutableInterlocked.Update(ref _subscriptions, s => s.Add(subscription));
         subscription.Wake();
         LastUsed = _clock.GetTimestamp();
@@ -200,7 +201,8 @@ public sealed class RoomHost
         while (true)
         {
             await subscription.NewsAsync(stop);
-            if (Readers > LargeRoom) await Task.Delay(s_tick, stop);
+            if (subscription.Greeted && subscription.LowData?.Gathers(Id, Kind) == true) await Task.Delay(LowData.Pause, stop);
+            else if (Readers > LargeRoom) await Task.Delay(s_tick, stop);
             if (subscription.Recalled) return Frame.Recalled;
             if (_finished.IsCancellationRequested) return Frame.Resync;
             var events = _tail.After(subscription.Cursor, EventsPerFrame);

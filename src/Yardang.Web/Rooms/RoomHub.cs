@@ -23,6 +23,8 @@ public sealed class RoomHub(RoomHosts hosts, AccessResolver access, IHubContext<
     private ConcurrentDictionary<Guid, Entry> Entered =>
         (ConcurrentDictionary<Guid, Entry>)Context.Items[nameof(Entered)]!;
 
+    private LowData Spared => (LowData)Context.Items[nameof(LowData)]!;
+
     private RefusalPost Refusals => (RefusalPost)Context.Items[nameof(Refusals)]!;
 
     /// <inheritdoc/>
@@ -34,6 +36,7 @@ public sealed class RoomHub(RoomHosts hosts, AccessResolver access, IHubContext<
         var refusals = new RefusalPost(hub.Clients.Client(Context.ConnectionId), Context.Abort, Context.ConnectionAborted);
         Context.Items[nameof(Entered)] = new ConcurrentDictionary<Guid, Entry>();
         Context.Items[nameof(Refusals)] = refusals;
+        Context.Items[nameof(LowData)] = new LowData();
         _ = refusals.RunAsync();
         return Task.CompletedTask;
     }
@@ -49,6 +52,7 @@ public sealed class RoomHub(RoomHosts hosts, AccessResolver access, IHubContext<
     public async Task<int> Admit(string room)
     {
         var (roomAccess, host) = await EnterAsync(room);
+        Spared.WritesIn(host.Id);
         var (decision, envelope) = await host.SubmitAsync(new AdmitClient(), roomAccess.Actor, Context.ConnectionAborted);
         return envelope?.Event is ClientAdmitted admitted ? admitted.Number : throw Refuse((decision as Decision.Refused)?.Reason ?? Refusal.Busy);
     }
@@ -57,7 +61,7 @@ public sealed class RoomHub(RoomHosts hosts, AccessResolver access, IHubContext<
     public async IAsyncEnumerable<byte[]> Watch(string room, long after, [EnumeratorCancellation] CancellationToken stop)
     {
         var (roomAccess, host) = await EnterAsync(room);
-        var subscription = host.Watch(roomAccess.Actor, after);
+        var subscription = host.Watch(roomAccess.Actor, after, Spared);
 
         // Whose place is elsewhere now, and rights that have changed between the look-up and now.
         if (roomAccess.Actor.HasLeft || !Entered[host.Id].IsCurrent) subscription.Recall();
@@ -110,8 +114,11 @@ public sealed class RoomHub(RoomHosts hosts, AccessResolver access, IHubContext<
 
         // In the lesson's room it is teachers who show something: where those look who are led.
         if (!roomAccess.MayWrite || !host.LetsWrite(roomAccess.Actor) || (roomAccess is { Kind: RoomKind.Lesson, Actor.IsStaff: false })) return;
-        host.Preview(Signed(roomAccess.Actor, preview), roomAccess.Actor);
+        host.Preview(Signed(roomAccess.Actor, preview), roomAccess.Actor, LowData.IsPassing(preview));
     }
+
+    /// <summary>The device or the network of this page is weak, or not any more.</summary>
+    public void Spare(bool on) => Spared.IsOn = on;
 
     /// <summary>A student has turned to a page: their teacher sees where they are.</summary>
     public async Task Turned(string room, long page)

@@ -4,7 +4,7 @@ using Yardang.Core.Rooms;
 namespace Yardang.Web.Rooms;
 
 /// <summary>One reader of a room, with a cursor and a pace of its own. Nobody ever waits for it.</summary>
-public sealed class Subscription(Actor reader, long after)
+public sealed class Subscription(Actor reader, long after, LowData? lowData)
 {
     // A reader that is behind loses the oldest previews: they are forgotten anyway when the stroke arrives.
     private const int PreviewCapacity = 128;
@@ -17,6 +17,9 @@ public sealed class Subscription(Actor reader, long after)
 
     /// <summary>Who reads.</summary>
     public Actor Reader { get; } = reader;
+
+    /// <summary>What its connection is spared; null for parts of the program.</summary>
+    public LowData? LowData { get; } = lowData;
 
     /// <summary>Number of the last event that this reader has been given.</summary>
     public long Cursor { get; set; } = after;

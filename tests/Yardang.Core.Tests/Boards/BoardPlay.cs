@@ -28,7 +28,7 @@ internal static class BoardPlay
                 case 1: board.Do(actor, new MakeChanges([new Cutting(mark, [step * 10, (step * 10) + 300])])); break;
                 case 2 when board.Board.Sheets.Journal.NextUndo(actor.Number) is { } undo: board.Do(actor, new UndoGesture(undo.Id), 0); break;
                 case 3 when board.Board.Sheets.Journal.NextRedo(actor.Number) is { } redo: board.Do(actor, new RedoGesture(redo.Id), 0); break;
-                case 4: board.Do(actor, new AddMark(board.NextId(actor), 1, Grip.Own, new NoteBody(step, step, 5200, 5200, Say($"idea {step}")), new Style(1, 0))); break;
+                case 4: board.Do(actor, new AddMark(board.NextId(actor), 1, Grip.Own, new NoteBody(step, step, 5200, 5200, Say($"idea {step}")), new Style(1, 0), random.Next(4) == 0 ? Maya.Number : 0)); break;
                 case 8:
                     var first = board.NextId(actor);
                     board.Do(actor, new AddMarks(1, [New(first, step), New(first + 1_000_000, step)]));

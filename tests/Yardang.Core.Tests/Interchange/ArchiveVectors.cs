@@ -34,6 +34,10 @@ internal static class ArchiveVectors
             Pages = [.. activity.Pages, activity.Pages[0] with { Id = 900, Part = 3 }],
             Parts = [Part.Pages with { Name = Texts.In("en", "Think alone") }, new Part(2, PartKind.Wall, WallScript.Plan(), Texts.In("en", "Best ideas"), Way.AllTogether), new Part(3, PartKind.Pages, Way: Way.ByGroup)],
         };
+        var phased = parts with { Phases = [new(PhaseKind.Think, Texts.In("en", "Each on your own").With("es", "Cada uno solo"), 3, true, 1, StudentActs.Answer | StudentActs.Judge), new(PhaseKind.Talk, Texts.None, 0, false, 0, StudentActs.None), new(PhaseKind.Work, Texts.None, 600, false, 2, StudentActs.All)] };
+        var aloud = work with { Boards = [work.Boards[0] with { Marks = [.. work.Boards[0].Marks.Where(m => m.Body is NoteBody).Select(m => m with { Author = 2, ByStaff = false, Grip = Grip.Own, PutBy = 1 })] }] };
+        yield return new { name = "work that was said aloud", file = JsonNode.Parse(WorkJson.Write(aloud)) };
+        yield return new { name = "phases", file = JsonNode.Parse(ActivityJson.Write(phased)) };
         yield return new { name = "several parts", file = JsonNode.Parse(ActivityJson.Write(parts)) };
         yield return new { name = "work of a third part", file = JsonNode.Parse(WorkJson.Write(work with { Boards = [work.Boards[0] with { Part = 3 }] })) };
         var plan = WallScript.Plan(new(1, 5, Answers: true, MostAnswers: 3, MostJudged: 4, Starters: [Texts.In("en", "I think that")]));

@@ -33,6 +33,10 @@ public class BigScreenTests
         Refuse(new(ScreenKind.CheckIn, [s_board], 0, false, false));
         Refuse(new((ScreenKind)17, [], 0, false, false));
         Refuse(new(ScreenKind.Works, [s_board], -1, false, false));
+        Refuse(new(ScreenKind.Works, [s_board], 0, false, false, Card: -1));
+        Refuse(new(ScreenKind.Works, [s_board, Room(1)], 0, false, false, Card: 7));
+        Refuse(new(ScreenKind.Clock, [], 0, false, false, Card: 7));
+        Show(new(ScreenKind.Works, [s_board], 0, false, false, Card: 7));
         Show(new(ScreenKind.Works, [.. Enumerable.Range(1, OnScreen.MostWorks).Select(Room)], 0, false, false));
         Show(OnScreen.Nothing);
     }

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Yardang.Core.Activities;
 using Yardang.Core.LateChanges;
 using Yardang.Core.Lessons;
 using Yardang.Core.Rooms;
@@ -52,13 +53,13 @@ internal static class LessonPlay
                 case 34 or 35: lesson.Do(new CallClass(random.Next(3) == 0 ? [] : Some(person), random.Next(2) == 0 ? $"look {step}" : "", random.Next(3) == 0 ? null : new Spot(1, SpotKind.Page, 1 + (step % 3)), random.Next(3) == 0), Actor.Owner); break;
                 case 36: lesson.Do(new ConfirmCall(random.Next(1, 9), random.Next(3) > 0, random.Next(3) == 0 ? "" : $"yes {step}"), student); break;
                 case 37: lesson.Do(random.Next(2) == 0 ? new EndCall(random.Next(1, 9)) : new LeadOn(lesson.Lesson.Calls.Leading?.Number ?? 1, new Spot(1, SpotKind.Place, 2, step, step)), Actor.Owner); break;
-                case 38 or 39: lesson.Do(new HoldPens(Some(person), random.Next(3) > 0, random.Next(2) * 5 * (step % 2)), Actor.Owner); break;
+                case 38 or 39: lesson.Do(new HoldPens(Some(person), random.Next(3) > 0, random.Next(2) * 5 * (step % 2), step % 3 == 0 ? $"why {step}" : ""), Actor.Owner); break;
                 case 40: lesson.Do(lesson.Lesson.Questions.Open is { } open && random.Next(2) == 0 ? new CloseQuestion(open.Number) : new PoseQuestion($"Why {step}?", ReplyForm.Choice, ["span", "load"]), Actor.Owner); break;
                 case 41 or 42: lesson.Do(new GiveReply(lesson.Lesson.Questions.Open?.Number ?? 1, random.Next(1, 4), ""), student); break;
-                case 43 or 44: lesson.Do(new BeginPhase(new((PhaseKind)random.Next(4), $"now {step}", random.Next(3), random.Next(2) == 0, random.Next(3))), Actor.Owner); break;
+                case 43 or 44: lesson.Do(new BeginPhase(new((PhaseKind)random.Next(4), $"now {step}", random.Next(3), random.Next(2) == 0, random.Next(3), (StudentActs)random.Next(16), random.Next(3))), Actor.Owner); break;
                 case 45 or 46: lesson.Do(new GiveTime(random.Next(-2, 4), random.Next(2) == 0 ? 0 : person), Actor.Owner); break;
                 case 47: lesson.Do(new EndPhase(random.Next(2) == 0), Actor.Owner); break;
-                case 48: lesson.Do(new ShowOnScreen(random.Next(2) == 0 ? new(ScreenKind.Works, [new Guid(step, 0, 0, new byte[8])], step, step % 2 == 0, step % 3 == 0) : new((ScreenKind)random.Next(6), [], 0, false, false)), Actor.Owner); break;
+                case 48: lesson.Do(new ShowOnScreen(random.Next(2) == 0 ? new(ScreenKind.Works, [new Guid(step, 0, 0, new byte[8])], step, step % 2 == 0, step % 3 == 0, step % 5) : new((ScreenKind)random.Next(6), [], 0, false, false)), Actor.Owner); break;
                 case 49: lesson.Do(new SetPrivacy(random.Next(0, 3), (Privacy)random.Next(3)), Actor.Owner); break;
                 case 50 or 51: lesson.Do(new ShowWork(random.Next(1, 3), random.Next(3) > 0), student); break;
                 case 52: lesson.Do(random.Next(3) > 0 ? new CallBoardsUp(random.Next(1, 3), random.Next(2) == 0 ? [] : Some(person), true) : new CallBoardsUp(random.Next(1, 3), [], false), Actor.Owner); break;

@@ -1,3 +1,4 @@
+using Yardang.Core.Activities;
 using Yardang.Core.Lessons;
 using Yardang.Core.Rooms;
 using Yardang.Core.Visibility;
@@ -24,7 +25,7 @@ public class PhasesTests
     {
         Begin(PhaseKind.Think);
         Assert.True(Here.OwnFirst);
-        Assert.True(Here.LetsWrite(s_maya, 1_000_000));
+        Assert.True(Here.Lets(StudentActs.Write, s_maya, 1_000_000));
         Begin(PhaseKind.Talk);
         Assert.False(Here.OwnFirst);
         Do(new SetOwnFirst(SetOwnFirst.WholeLesson, true));
@@ -35,25 +36,41 @@ public class PhasesTests
     public void While_they_choose_nobody_writes_and_everybody_chooses()
     {
         Begin(PhaseKind.Choose);
-        Assert.False(Here.LetsWrite(s_maya, 1_000_000));
-        Assert.True(Here.LetsChoose(s_maya, 1_000_000));
-        Assert.True(Here.LetsWrite(Actor.Owner, 1_000_000));
-        Assert.False(_script.Lesson.AllowedIn(new(1, Whose.Teacher, 0)).Choosing);
+        Assert.False(Here.Lets(StudentActs.Write, s_maya, 1_000_000));
+        Assert.True(Here.Lets(StudentActs.Judge, s_maya, 1_000_000));
+        Assert.True(Here.Lets(StudentActs.Write, Actor.Owner, 1_000_000));
+        Assert.False(_script.Lesson.AllowedIn(new(1, Whose.Teacher, 0)).Withheld.HasFlag(StudentActs.Write));
         Do(new SetPens(true));
-        Assert.False(Here.LetsChoose(s_maya, 1_000_000));
+        Assert.False(Here.Lets(StudentActs.Judge, s_maya, 1_000_000));
+    }
+
+    [Fact]
+    public void A_phase_withholds_what_it_says_until_it_is_over_and_again_when_it_goes_on()
+    {
+        Do(new BeginPhase(new(PhaseKind.Work, "Only sort", 0, false, 0, StudentActs.Write | StudentActs.Answer, 2)));
+        Assert.Equal(StudentActs.Write | StudentActs.Answer, Here.Withheld);
+        Assert.True(Here.Lets(StudentActs.Move, s_maya, 1_000_000));
+        Do(new BeginPhase(new(PhaseKind.Choose, "", 0, false, 0, StudentActs.Judge)));
+        Assert.Equal(StudentActs.All, Here.Withheld);
+        Do(new EndPhase(false));
+        Assert.Equal(StudentActs.None, Here.Withheld);
+        Do(new EndPhase(true));
+        Do(new EndPhase(true));
+        Assert.Equal(StudentActs.Write | StudentActs.Answer, Here.Withheld);
+        Assert.Equal(2, Now!.Plan.Planned);
     }
 
     [Fact]
     public void A_time_that_is_over_closes_writing_only_where_it_ends_by_itself_and_to_the_millisecond()
     {
         Begin(PhaseKind.Work, minutes: 5);
-        Assert.True(Here.LetsWrite(s_maya, 1_000_000 + (60 * Minute)));
+        Assert.True(Here.Lets(StudentActs.Write, s_maya, 1_000_000 + (60 * Minute)));
         Begin(PhaseKind.Work, minutes: 5, endsItself: true);
-        Assert.True(Here.LetsWrite(s_maya, 1_000_000 + (5 * Minute) - 1));
-        Assert.False(Here.LetsWrite(s_maya, 1_000_000 + (5 * Minute)));
-        Assert.False(Here.LetsChoose(s_maya, 1_000_000 + (5 * Minute)));
+        Assert.True(Here.Lets(StudentActs.Write, s_maya, 1_000_000 + (5 * Minute) - 1));
+        Assert.False(Here.Lets(StudentActs.Write, s_maya, 1_000_000 + (5 * Minute)));
+        Assert.False(Here.Lets(StudentActs.Judge, s_maya, 1_000_000 + (5 * Minute)));
         Do(new EndPhase(false));
-        Assert.True(Here.LetsWrite(s_maya, 1_000_000 + (5 * Minute)));
+        Assert.True(Here.Lets(StudentActs.Write, s_maya, 1_000_000 + (5 * Minute)));
     }
 
     [Fact]
@@ -61,8 +78,8 @@ public class PhasesTests
     {
         Begin(PhaseKind.Work, minutes: 5, endsItself: true);
         Do(new GiveTime(3, 2));
-        Assert.True(Here.LetsWrite(s_maya, 1_000_000 + (7 * Minute)));
-        Assert.False(Here.LetsWrite(s_ben, 1_000_000 + (7 * Minute)));
+        Assert.True(Here.Lets(StudentActs.Write, s_maya, 1_000_000 + (7 * Minute)));
+        Assert.False(Here.Lets(StudentActs.Write, s_ben, 1_000_000 + (7 * Minute)));
         Assert.False(Sight.Of(s_ben, _script.Log[^1]));
         Assert.Empty(((LessonSnapshot)Snapshots.Of(_script.Lesson, s_ben)).Phase!.Longer);
         Do(new GiveTime(2, 0));
@@ -126,16 +143,19 @@ public class PhasesTests
     public void A_phase_is_one_that_there_can_be_and_a_teachers_to_begin()
     {
         Assert.Equal(Refusal.OutOfRange, Refused(new BeginPhase(new((PhaseKind)9, "", 0, false, 0))));
-        Assert.Equal(Refusal.OutOfRange, Refused(new BeginPhase(new(PhaseKind.Work, new string('a', PhasePlan.WordsLength + 1), 0, false, 0))));
-        Assert.Equal(Refusal.OutOfRange, Refused(new BeginPhase(new(PhaseKind.Work, "", PhasePlan.Longest + 1, false, 0))));
+        Assert.Equal(Refusal.OutOfRange, Refused(new BeginPhase(new(PhaseKind.Work, new string('a', PlannedPhase.WordsLength + 1), 0, false, 0))));
+        Assert.Equal(Refusal.OutOfRange, Refused(new BeginPhase(new(PhaseKind.Work, "", PlannedPhase.Longest + 1, false, 0))));
         Assert.Equal(Refusal.OutOfRange, Refused(new BeginPhase(new(PhaseKind.Work, "", 0, true, 0))));
         Assert.Equal(Refusal.OutOfRange, Refused(new BeginPhase(new(PhaseKind.Work, "", 0, false, 7))));
+        Assert.Equal(Refusal.OutOfRange, Refused(new BeginPhase(new(PhaseKind.Work, "", 0, false, 0, (StudentActs)16))));
+        Assert.Equal(Refusal.OutOfRange, Refused(new BeginPhase(new(PhaseKind.Work, "", 0, false, 0, StudentActs.None, -1))));
+        Assert.Equal(Refusal.OutOfRange, Refused(new BeginPhase(new(PhaseKind.Work, "", 0, false, 0, StudentActs.None, PlannedPhase.Most + 1))));
         Assert.Equal(Refusal.ChangedSince, Refused(new EndPhase(false)));
         Assert.Equal(Refusal.ChangedSince, Refused(new GiveTime(2, 0)));
         Begin(PhaseKind.Work);
         Assert.Equal(Refusal.NotFound, Refused(new GiveTime(2, 2)));
         Assert.Equal(Refusal.OutOfRange, Refused(new GiveTime(0, 0)));
-        Assert.Equal(Refusal.OutOfRange, Refused(new GiveTime(PhasePlan.Longest + 1, 0)));
+        Assert.Equal(Refusal.OutOfRange, Refused(new GiveTime(PlannedPhase.Longest + 1, 0)));
         Assert.IsType<Decision.Refused>(_script.Do(new EndPhase(false), s_maya));
         Assert.IsType<Decision.Refused>(_script.Do(new GiveTime(5, 2), s_maya));
         Do(new CloseLesson());

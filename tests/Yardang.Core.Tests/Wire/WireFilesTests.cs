@@ -53,6 +53,24 @@ public class WireFilesTests
     }
 
     [Fact]
+    public void A_damaged_command_is_read_or_refused_and_nothing_else_happens()
+    {
+        var random = new Random(7);
+        byte[][] hostile = [[0xdb, 0xff, 0xff, 0xff, 0xff], [0xdd, 0xff, 0xff, 0xff, 0xff], [0xc6, 0xff, 0xff, 0xff, 0xff], [0xcf, 0xff, 0xff, 0xff, 0xff, 0xff, 0xff, 0xff, 0xff], [0xc1], [0xc0], []];
+        foreach (var (_, sample) in new WireSamples(s_declarations, random).Of(typeof(Command)))
+        {
+            var bytes = CommandCodec.Encode(new Submission(3, 4, 2, 5, (Command)sample));
+            for (var times = 0; times < 60; times++)
+            {
+                var at = random.Next(bytes.Length);
+                byte[] damaged = [.. bytes[..at], .. hostile[random.Next(hostile.Length)], .. bytes[Math.Min(bytes.Length, at + random.Next(3))..]];
+                var (read, refusal, _, _) = CommandCodec.Decode(damaged);
+                Assert.True(read is null != refusal is null);
+            }
+        }
+    }
+
+    [Fact]
     public void A_made_up_event_needs_its_record_and_nothing_else_to_be_on_the_wire()
     {
         var declarations = Declarations.Of(typeof(BellRung));

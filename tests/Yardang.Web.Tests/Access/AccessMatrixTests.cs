@@ -77,6 +77,7 @@ public class AccessMatrixTests
             ($"/lesson/{s.Lesson.Id}/people", People.Run),
             ($"/lesson/{s.Lesson.Id}/boards", People.Staff),
             ($"/lesson/{s.Lesson.Id}/late", People.Run),
+            ($"/lesson/{s.Lesson.Id}/late?handler=Mine&board={s.Board}", People.Run),
             ($"/lesson/{s.Lesson.Id}/pour/{s.Board}", []),
             ($"/lesson/{s.Lesson.Id}/compare/1", []),
             ($"/lesson/{s.Lesson.Id}/times", People.Run),

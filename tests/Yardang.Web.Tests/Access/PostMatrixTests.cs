@@ -61,6 +61,7 @@ public class PostMatrixTests
             new("/LessonCode", $"{lesson}/code?handler=Embed", People.Run, new() { ["shown"] = "true" }),
             new("/Times", $"{lesson}/times", People.Run),
             new("/Late", $"{lesson}/late", People.Run),
+            new("/Late", $"{lesson}/late?handler=Mine", People.Run, new() { ["board"] = $"{s.Board}", ["page"] = "1" }),
             new("/Late", $"{lesson}/late?handler=Back", People.Run, new() { ["number"] = "1" }),
             new("/Circulate", $"{lesson}?handler=SendAway", People.Run),
             new("/Pour", $"{lesson}/pour/{s.Board}", [], new() { ["part"] = "1" }),

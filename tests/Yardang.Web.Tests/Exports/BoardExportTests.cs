@@ -102,4 +102,23 @@ public sealed class BoardExportTests : IAsyncLifetime
         using var picture = SkiaSharp.SKBitmap.Decode(Rendering.PageExport.Png(new(page, [], LengthUnit.Centimetre, _ => null, ""), stop: Stop));
         Assert.InRange((long)picture.Width * picture.Height, 20_000_000, 26_000_000);
     }
+
+    [Fact]
+    public void What_was_said_aloud_carries_a_sign_on_paper_and_nothing_else_does()
+    {
+        var page = new Page(1, Texts.None, PageSize.A4Wide, Paper.Plain);
+        var note = new Mark(1, 1, 2, ByStaff: false, Grip.Own, 1, new NoteBody(10_000, 8_000, 5_200, 5_200, new Words("Arches push", "en", ["Arches push"], 700)), new Style(0, 0), Place.AsDrawn, [], Erased: false);
+        Assert.False(HasSign(note));
+        Assert.True(HasSign(note with { PutBy = 1 }));
+
+        // Over the corner, outside of the note.
+        bool HasSign(Mark mark)
+        {
+            using var picture = SkiaSharp.SKBitmap.Decode(Rendering.PageExport.Png(new(page, [mark], LengthUnit.Centimetre, _ => null, ""), stop: Stop));
+            var scale = (float)picture.Width / page.Size.Width;
+            var (x, y) = ((int)(15_200 * scale), (int)(8_000 * scale));
+            var reach = (int)(330 * scale);
+            return Enumerable.Range(1, reach).Any(up => picture.GetPixel(x, y - up) != SkiaSharp.SKColors.White);
+        }
+    }
 }

@@ -1,6 +1,7 @@
 using System.Net;
 using System.Text;
 using System.Text.Json;
+using Yardang.Core.Activities;
 using Yardang.Core.Lessons;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
@@ -45,11 +46,46 @@ public sealed class BigScreenTests : WallLessons
             {
                 Assert.Equal("image/png", (await stranger.GetAsync($"{address}/work/{work.GetProperty("mask").GetInt32()}.png", Stop)).Content.Headers.ContentType!.MediaType);
                 var board = (await School.Get<LessonPeople>().AllBoardsAsync(lesson)).Single(b => b.Id == wall);
-                var drawn = Words(Encoding.UTF8.GetString(PageExport.Svg((await School.Get<BoardExport>().NamelessAsync(lesson, board, 0, Stop))!, Stop)));
+                var drawn = Words(Encoding.UTF8.GetString(PageExport.Svg((await School.Get<BoardExport>().NamelessAsync(lesson, board, 0, 0, Stop))!, Stop)));
                 Assert.Contains("arch", drawn, StringComparison.Ordinal);
                 AssertNameless(drawn);
             }
         }
+    }
+
+    [Fact]
+    public async Task One_card_stands_there_alone_without_a_name_until_it_is_taken_down()
+    {
+        var (lesson, wall) = await HandOutAsync(s_plan);
+        (await School.StudentAsync(lesson.Code, s_names[0])).Browser.Dispose();
+        var hosts = School.Get<RoomHosts>();
+        var (run, host) = (await hosts.GetAsync(lesson.Id), await hosts.GetAsync(wall));
+        long arch = 0, other = 0;
+        await DoAsync(host, new Actor(2, Role.Student), id => new PutUpCard(arch = id, WallPlan.Nowhere, "en", "Because of the arch"), id => new PutUpCard(other = id, WallPlan.Nowhere, "en", "Because of the beam"));
+        var board = (await School.Get<LessonPeople>().AllBoardsAsync(lesson)).Single(b => b.Id == wall);
+        var export = School.Get<BoardExport>();
+        var drawn = Words(Encoding.UTF8.GetString(PageExport.Svg((await export.NamelessAsync(lesson, board, 0, arch, Stop))!, Stop)));
+        Assert.Contains("arch", drawn, StringComparison.Ordinal);
+        Assert.DoesNotContain("beam", drawn, StringComparison.Ordinal);
+        AssertNameless(drawn);
+        Assert.Null(await export.NamelessAsync(lesson, board, 0, 12_345, Stop));
+
+        using var stranger = School.Visitor();
+        var address = $"/screen/{School.Get<ScreenKeys>().Of(lesson.Id)}";
+        async Task<string?> WorkAsync() => JsonDocument.Parse(await stranger.GetStringAsync($"{address}/now", Stop)).RootElement.GetProperty("works") is var works && works.GetArrayLength() == 1
+            ? $"{address}/work/{works[0].GetProperty("mask").GetInt32()}.png" : null;
+        async Task<byte[]> ShowAsync(long card)
+        {
+            await DoAsync(run, Actor.Owner, new ShowOnScreen(new(ScreenKind.Works, [wall], 0, false, false, card)));
+            return await stranger.GetByteArrayAsync((await WorkAsync())!, Stop);
+        }
+
+        var (whole, one) = (await ShowAsync(0), await ShowAsync(arch));
+        Assert.NotEqual(whole, one);
+        Assert.NotEqual(one, await ShowAsync(other));
+        Assert.Equal(one, await ShowAsync(arch));
+        await DoAsync(host, Actor.Owner, new TakeCardDown(arch));
+        Assert.Null(await WorkAsync());
     }
 
     [Fact]
@@ -85,8 +121,10 @@ public sealed class BigScreenTests : WallLessons
         Assert.Equal(lesson.Id, keys.Read(key));
         Assert.Null(keys.Read(""));
         Assert.Null(keys.Read(new string('A', key.Length)));
-        Assert.Null(keys.Read(string.Concat(key.AsSpan(0, key.Length - 1), key[^1] == 'A' ? "B" : "A")));
-        Assert.Null(keys.Read(key + "A"));
+        foreach (var last in "ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789-_".Where(c => c != key[^1])) Assert.Null(keys.Read(key[..^1] + last));
+        foreach (var no in new[] { key + "A", "!" + key[1..], key[..^1] + "=", key[..^1] + " ", key[..^1] + "\u00e9", new string('\0', key.Length) }) Assert.Null(keys.Read(no));
+        using var stranger = School.Visitor();
+        Assert.Equal(HttpStatusCode.NotFound, (await stranger.GetAsync($"/screen/{"!" + key[1..]}", Stop)).StatusCode);
 
         var clock = new Clock();
         var pairing = new Pairing(clock);

@@ -1,3 +1,4 @@
+using Yardang.Core.Activities;
 using Yardang.Core.Lessons;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
@@ -43,7 +44,7 @@ public sealed class SteeringTests : WallLessons
         await Eventually.IsAsync(async () => (await RulesAsync(host)).OwnFirst);
         await DoAsync(run, Actor.Owner, new BeginPhase(new(PhaseKind.Choose, "", 0, false, 0)));
         await Eventually.IsAsync(async () => !(await RulesAsync(host)).OwnFirst && !host.LetsWrite(s_maya));
-        Assert.True(host.Allowed.LetsChoose(s_maya, 0));
+        Assert.True(host.Allowed.Lets(StudentActs.Judge, s_maya, 0));
         await hosts.PutAwayAsync(TimeSpan.Zero);
         Assert.False((await hosts.GetAsync(wall)).LetsWrite(s_maya));
         await DoAsync(await hosts.GetAsync(lesson.Id), Actor.Owner, new EndPhase(false));

@@ -38,6 +38,41 @@ public sealed partial class MediaTests : IAsyncDisposable
         Assert.Equal(HttpStatusCode.NotFound, (await _school.Visitor().GetAsync(address, Stop)).StatusCode);
     }
 
+    [Fact]
+    public async Task A_weak_device_gets_a_smaller_picture_and_nobody_else_does()
+    {
+        var (varga, teacher) = await _school.TeacherAsync("Ilse Varga");
+        var (_, lesson) = await _school.HandOutAsync(teacher);
+        var (maya, board) = await _school.StudentAsync(lesson.Code, "Maya");
+        var (ben, bens) = await _school.StudentAsync(lesson.Code, "Ben");
+        using var answer = await UploadAsync(maya, board, Speckled(1_600, 1_200));
+        var taken = await answer.Content.ReadFromJsonAsync<Taken>(Stop);
+        var address = $"/rooms/{RoomOf(board)}/media/{taken!.Media}";
+        var whole = await varga.GetByteArrayAsync(address, Stop);
+        for (var asked = 0; asked < 2; asked++)
+        {
+            using var given = await maya.GetAsync($"{address}?{board.Split('?')[1]}&small", Stop);
+            var small = await given.Content.ReadAsByteArrayAsync(Stop);
+            Assert.Equal("image/webp", given.Content.Headers.ContentType?.MediaType);
+            Assert.InRange(small.Length, 1, whole.Length / 3);
+            using var picture = SKBitmap.Decode(small);
+            Assert.Equal((800, 600), (picture.Width, picture.Height));
+        }
+
+        Assert.Equal(HttpStatusCode.NotFound, (await ben.GetAsync($"{address}?{bens.Split('?')[1]}&small", Stop)).StatusCode);
+        Assert.Equal(whole, await varga.GetByteArrayAsync(address, Stop));
+
+        // What is small already is given as it is, and so is what is no picture.
+        var media = _school.Get<MediaStore>();
+        var tiny = await media.KeepAsync(PictureIntake.Take(Png(20, 10)).Picture!.Bytes, Stop);
+        Assert.Equal(media.Find(tiny), await varga.GetByteArrayAsync($"/rooms/{RoomOf(board)}/media/{tiny}?small", Stop));
+        var film = await media.KeepAsync([0x1a, 0x45, 0xdf, 0xa3, .. new byte[100_000]], Stop);
+        Assert.Equal(media.Find(film), await varga.GetByteArrayAsync($"/rooms/{RoomOf(board)}/media/{film}?small", Stop));
+        media.Delete(taken.Media);
+        Assert.Equal(HttpStatusCode.NotFound, (await maya.GetAsync($"{address}?{board.Split('?')[1]}&small", Stop)).StatusCode);
+        Assert.Null(media.FindSmall(taken.Media));
+    }
+
     [Theory]
     [InlineData("this is no picture")]
     [InlineData("<svg xmlns='http://www.w3.org/2000/svg'><script>alert(1)</script></svg>")]
@@ -119,6 +154,15 @@ public sealed partial class MediaTests : IAsyncDisposable
     public ValueTask DisposeAsync() => _school.DisposeAsync();
 
     private static CancellationToken Stop => TestContext.Current.CancellationToken;
+
+    // Every pixel of another colour, so that it stays large however it is kept.
+    private static byte[] Speckled(int width, int height)
+    {
+        using var bitmap = new SKBitmap(width, height, SKColorType.Rgba8888, SKAlphaType.Opaque);
+        bitmap.Pixels = [.. Enumerable.Range(0, width * height).Select(i => new SKColor((uint)(i * 2_654_435_761L) | 0xff000000))];
+        using var encoded = bitmap.Encode(SKEncodedImageFormat.Png, 100);
+        return encoded.ToArray();
+    }
 
     private static byte[] Png(int width, int height)
     {

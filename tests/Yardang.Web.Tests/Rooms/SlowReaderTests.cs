@@ -93,7 +93,7 @@ public sealed class SlowReaderTests : IAsyncDisposable
     {
         var stop = TestContext.Current.CancellationToken;
         var asleep = _host.Watch(s_maya, 0);
-        for (var i = 0; i < 1_000; i++) _host.Preview([(byte)i], Actor.Owner);
+        for (var i = 0; i < 1_000; i++) _host.Preview([(byte)i], Actor.Owner, isPassing: true);
         var frame = await _host.NextFrameAsync(asleep, stop);
         Assert.InRange(frame.Length, 100, 1_000);
     }

@@ -219,6 +219,7 @@ test('a wall: the teacher, the workshop, students on three devices; a lesson of 
   await expect(varga.locator('.tile')).toHaveCount(24);
   const drawn = (all) =>
     all.filter((c) =>
+      c.width > 0 &&
       c
         .getContext('2d')
         .getImageData(0, 0, c.width, c.height)

@@ -242,3 +242,50 @@ test('without an account: three presses from the front door to a code, and every
   await expect(guest.locator('.tile')).toHaveCount(1);
   for (const page of [guest, maya, ben, onlooker]) expect(page.problems).toEqual([]);
 });
+
+test('a page of my own board is handed out from circulate in one press, to all or to those who are picked; it is said who has it, and it is taken back', async ({ browser }) => {
+  test.slow();
+  const varga = await teacher(browser);
+  await design(varga);
+  const code = await handOut(varga);
+  const maya = await student(browser, code, 'Maya');
+  const ben = await student(browser, code, 'Ben');
+  const menu = varga.locator('.acts').getByText('Hand out', { exact: true });
+  await menu.click();
+  await expect(varga.getByText('You have put nothing on it yet.')).toBeVisible();
+  const own = await varga.context().newPage();
+  await own.goto(await varga.getByRole('link', { name: 'Choose on my board' }).getAttribute('href'));
+  await kept(own);
+  await writeNote(own, 'Look at the arch');
+  await draw(own);
+  await kept(own);
+  await varga.keyboard.press('Escape');
+
+  await varga.getByRole('button', { name: 'Pick', exact: true }).click();
+  await varga.getByRole('button', { name: 'Maya', exact: true }).click();
+  await menu.click();
+  if (process.env.PICTURES) await varga.screenshot({ path: '/tmp/p/handing.png' });
+  await varga.getByRole('button', { name: 'Page 1: 2 things' }).click();
+  await expect(marks(maya)).toHaveText([/^Text/, 'Note, printed: Look at the arch', 'Drawing, printed']);
+  await expect(marks(ben)).toHaveCount(1);
+  const receipt = varga.locator('.receipt').filter({ hasText: 'Handed out' });
+  await expect(receipt).toContainText('Maya');
+  await expect(receipt).toContainText('1 of 1');
+  if (process.env.PICTURES) await varga.screenshot({ path: '/tmp/p/handed.png' });
+  await receipt.getByRole('button', { name: 'Take back' }).click();
+  await expect(marks(maya)).toHaveCount(1);
+  await expect(receipt).toHaveCount(0);
+
+  // To everybody; who is away gets it on return.
+  await ben.context().setOffline(true);
+  await varga.getByRole('button', { name: 'Nobody picked' }).click();
+  await menu.click();
+  await varga.getByRole('button', { name: 'Page 1: 2 things' }).click();
+  await expect(marks(maya)).toHaveCount(3);
+  await expect(receipt).toContainText('1 of 2');
+  await expect(receipt).toContainText('Ben');
+  await ben.context().setOffline(false);
+  await expect(marks(ben)).toHaveCount(3, { timeout: 30_000 });
+  await expect(receipt).toContainText('2 of 2');
+  for (const page of [varga, maya]) expect(page.problems).toEqual([]);
+});

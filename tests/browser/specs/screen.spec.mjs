@@ -108,3 +108,39 @@ test('clock, how it is going and answers stand there in numbers; without a netwo
   await expect(screen.getByText('No connection.')).toBeHidden();
   for (const page of [varga, maya, screen]) expect(page.problems).toEqual([]);
 });
+
+test('one card of a wall stands on the big screen, large and without a name', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await varga.goto('/desk');
+  await varga.getByRole('button', { name: 'New wall' }).click();
+  await kept(varga);
+  await varga.getByLabel('Name of the activity').fill('Why does it stand?');
+  await varga.getByLabel('The question over the wall').fill('Why does it stand?');
+  await kept(varga);
+  const code = await handOut(varga, { way: 'Everybody together on one wall' });
+  const maya = await student(browser, code, 'Zebulon');
+  const slot = maya.getByLabel('Write here, under All answers', { exact: true });
+  for (const words of ['The arch pushes outwards, and the banks push back', 'Because it is heavy']) {
+    await slot.fill(words);
+    await slot.press('Control+Enter');
+  }
+  await kept(maya);
+  await openScreen(varga);
+  const address = await varga.getByRole('link', { name: 'Open the window' }).getAttribute('href');
+  const screen = await visitor(browser, big);
+  const sent = [];
+  screen.on('response', async (answer) => sent.push(await answer.text().catch(() => '')));
+  await screen.goto(address);
+  await varga.getByRole('dialog').getByRole('button', { name: 'Close' }).click();
+  await varga.getByRole('link', { name: 'Open the wall' }).click();
+  await kept(varga);
+  await varga.getByRole('button', { name: 'One by one' }).click();
+  await expect(varga.locator('[data-large]')).toContainText('The arch pushes outwards');
+  await varga.getByRole('button', { name: 'On the big screen' }).click();
+  await expect(varga.getByText('This card stands on the big screen, without a name.')).toBeVisible();
+  await expect(screen.locator('.big-works img')).toBeVisible();
+  await expect.poll(() => screen.locator('.big-works img').evaluate((i) => i.complete && i.naturalWidth)).toBeGreaterThan(0);
+  if (process.env.PICTURES) await screen.screenshot({ path: '/tmp/p/screen-card.png' });
+  expect(sent.join('').includes('Zebulon')).toBe(false);
+  for (const page of [varga, maya, screen]) expect(page.problems).toEqual([]);
+});

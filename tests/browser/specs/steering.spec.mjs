@@ -121,8 +121,9 @@ test('pens are down for one of a group only, for some minutes; what they write w
   const [maya, ben] = students;
   await pick(varga, 'Maya');
   await varga.getByText('With these').click();
+  await varga.getByLabel('A line for them, if pens go down').fill('Read the rules again, please');
   await varga.getByRole('button', { name: 'Pause for 5 min' }).click();
-  await expect(maya.getByText('Your pen is down until')).toBeVisible();
+  await expect(maya.getByText('Your pen is down until')).toContainText('Your teacher says: Read the rules again, please');
   await expect(tile(varga, 'Maya')).toContainText('Pen down');
   await expect(ben.getByText('Your pen is down')).toHaveCount(0);
   await draw(maya);

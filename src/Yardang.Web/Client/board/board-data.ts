@@ -1,10 +1,13 @@
 // What a board's page carries from the server.
 
+import type { Speaker } from './speaking';
 import type { MarkListTexts } from '../editor/mark-list';
 import type { WorkData, WorkTexts } from '../lesson/work-data';
 import type { BoardTalkTexts } from './talk-panel';
 
 export interface BoardData extends WorkData {
+  /** Who may have said something aloud that a teacher writes down. */
+  readonly speakers?: readonly Speaker[];
   readonly texts: BoardTexts;
 }
 

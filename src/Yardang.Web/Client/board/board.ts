@@ -19,7 +19,7 @@ import { Grip } from '../room/marks';
 import { type OutboxStore, deviceOutbox } from '../room/outbox-store';
 import type { Preview } from '../room/room-client';
 import type { Command } from '../room/wire';
-import { type Spot, SpotKind } from '../wire/forms';
+import { type Spot, SpotKind, StudentActs } from '../wire/forms';
 import { textIn } from '../surface/in-language';
 import { Drafts } from '../threads/drafts';
 import { Attendance, type Page, placeOf } from '../lesson/attendance';
@@ -43,7 +43,9 @@ import { lateNews } from './late-news';
 import { readingOf } from './reading';
 import { talkOf } from './talk';
 import type { TalkPlace } from './talk-panel';
-import { TrySeat, tryRoom } from '../lesson/try-room';
+import { speakingOf } from './speaking';
+import { lowDataMenu } from '../lesson/low-data-menu';
+import { seatIn } from '../lesson/try-room';
 
 const NOTICE_MS = 6000;
 /** A teacher who sits beside me says so every few seconds. */
@@ -94,7 +96,7 @@ Alpine.data('board', () => {
 
   return {
     tools: toolsOf(() => editor, texts.figureTools),
-    chosen: chosenOf(() => editor, texts.by),
+    chosen: chosenOf(() => editor, texts.by, texts.saidAloud),
     pages: pageTurner(() => editor, texts.pageOf),
     view: viewOf(() => editor),
     steps: stepsOf(() => editor),
@@ -124,6 +126,8 @@ Alpine.data('board', () => {
     /** Of a teacher's page alone, as soon as it is here. */
     beside: null as Beside | null,
     /** What the teacher says and asks; null as long as nothing was. */
+    spared: lowDataMenu(),
+    speaking: speakingOf(() => editor, data.speakers ?? []),
     said: null as Said | null,
     texts,
     /** Which teacher is here, in words; empty if none is. */
@@ -140,6 +144,7 @@ Alpine.data('board', () => {
     directions: { isOpen: false, all: '', ofPage: '' },
 
     init(): void {
+      this.spared.init();
       board = this;
       const root = this.$root as HTMLElement;
       this.heading = root.querySelector('h1')!.textContent;
@@ -147,7 +152,7 @@ Alpine.data('board', () => {
       const host = root.querySelector<HTMLElement>('[data-surface]')!;
       const field = root.querySelector<HTMLTextAreaElement>('[data-field]')!;
       token = root.dataset['token'] ?? '';
-      const seat = data.tryOut ? new TrySeat(tryRoom(data.tryOut.room, data.tryOut.start), data.actor) : null;
+      const seat = data.tryOut ? seatIn(data.tryOut, data.actor) : null;
       if (!seat) attendance = new Attendance(data, me, token, () => this.attended());
       const store: OutboxStore | null = isTry || isLook ? null : deviceOutbox(data.who, data.work);
       editor = new Editor({
@@ -169,7 +174,7 @@ Alpine.data('board', () => {
         nameOf: (actor) => data.tryOut?.names[actor] ?? (data.mode === 'embed' ? '' : names.of(actor)),
         say: (words) => this.say(words),
         editFormula: (mark) => this.formula.change(mark),
-        mayWrite: () => this.mayWrite(),
+        may: (act) => this.may(act),
         changed: () => this.refresh(),
         applied: () => attendance?.applied(),
         refused: (reason, command) => this.refused(reason, command),
@@ -214,7 +219,7 @@ Alpine.data('board', () => {
         read: () => [this.reading.first, this.reading.second],
         titleOf: (mark) => list.titleOf(mark),
         nameOf: (actor) => editor.nameOf(actor),
-        mayWrite: () => editor.mayWrite(),
+        may: (act) => editor.may(act),
         isOpen: () => this.talk.isOpen,
         open: () => this.talk.open(),
       };
@@ -238,9 +243,13 @@ Alpine.data('board', () => {
       };
     },
 
-    mayWrite(): boolean {
+    may(act: StudentActs): boolean {
       if (isLook || attendance?.isMoving) return false;
-      return this.opened && !this.tell.held;
+      return this.opened && this.tell.lets(act);
+    },
+
+    mayWrite(): boolean {
+      return this.may(StudentActs.Write);
     },
 
     /** What the teacher says is fetched when it is said for the first time. */
@@ -306,6 +315,7 @@ Alpine.data('board', () => {
 
     refresh(): void {
       if (!editor) return;
+      this.speaking.refresh();
       const wasOpened = this.opened;
       this.opened = isTry || attendance!.isOpened;
       if (this.opened && !wasOpened) this.openAt(location.hash.slice(1));

@@ -17,6 +17,7 @@ import type { Drafts } from '../threads/drafts';
 import type { About, TalkTexts } from '../threads/talk';
 import { Threads } from '../threads/threads';
 import { MarkJudging } from './mark-judging';
+import { StudentActs } from '../wire/forms';
 
 useStyles(judgedCss);
 useStyles(css);
@@ -58,7 +59,7 @@ export interface TalkPlace {
   /** What a mark is, in words. */
   titleOf(mark: Mark): string;
   nameOf(actor: number): string;
-  mayWrite(): boolean;
+  may(act: StudentActs): boolean;
   isOpen(): boolean;
   /** Somebody wants to read what is said to a mark. */
   open(): void;
@@ -95,7 +96,7 @@ export class TalkPanel {
         },
         titleOf: (about) => this.titleOf(about),
         nameOf: (actor) => place.nameOf(actor),
-        mayWrite: () => place.mayWrite(),
+        mayWrite: () => place.may(StudentActs.Answer),
         mayAnswer: (about) => mayAnswer(editor.sheets, about.id, me),
         mayChangeAnswer: (_, answer) => mayChange(answer, me),
         answer: (about, to, text, aloud = false) => {
@@ -126,7 +127,7 @@ export class TalkPanel {
       },
       titleOf: (about) => this.titleOf(about),
       nameOf: (actor) => place.nameOf(actor),
-      mayWrite: () => place.mayWrite(),
+      mayChoose: () => place.may(StudentActs.Judge),
       mayJudge: (about, value) => mayJudge(editor.sheets, about.id, value, me),
       isUp: (id) => isJudged(editor.sheets, id),
       judge: (about, value) => submit({ kind: 'judgeCard', card: about.id, value, reason: '', words: '' }),

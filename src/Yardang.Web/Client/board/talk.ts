@@ -6,7 +6,7 @@ import { fill } from '../page-data';
 import { isJudged, mayJudge } from '../room/mark-choice';
 import { ANSWER_TOOL, type MarkTalk, mayAnswer } from '../room/mark-talk';
 import { inTime } from '../room/threads';
-import { JudgingKind } from '../wire/forms';
+import { JudgingKind, StudentActs } from '../wire/forms';
 import type { TalkPanel, TalkPlace } from './talk-panel';
 
 interface Vote {
@@ -97,13 +97,13 @@ export function talkOf(editor: () => Editor, place: () => TalkPlace, isShared: b
         value: at + 1,
         words: w,
         isGiven: said === at + 1,
-        isPossible: editor().mayWrite() && mayJudge(sheets, mark, at + 1, me),
+        isPossible: editor().may(StudentActs.Judge) && mayJudge(sheets, mark, at + 1, me),
       }));
     },
 
     vote({ value, isGiven }: Vote): void {
       const [one] = editor().selection.marks;
-      if (!one || !editor().mayWrite()) return;
+      if (!one || !editor().may(StudentActs.Judge)) return;
       editor().submit({ kind: 'judgeCard', card: one.id, value: isGiven ? 0 : value, reason: '', words: '' }, 0);
     },
 

@@ -29,6 +29,7 @@ export class BoardTile extends Tile<Sheets> {
   private forgetting: ReturnType<typeof setTimeout> | undefined;
   private readonly sight = new IntersectionObserver((seen) => {
     this.isInSight = seen.at(-1)!.isIntersecting;
+    this.follow(this.isInSight);
     this.shown();
   });
   /** Which marks were taken away from here, and which were put there: to be undone. */
@@ -72,6 +73,7 @@ export class BoardTile extends Tile<Sheets> {
   }
 
   override async clear(page: number): Promise<void> {
+    await this.admitted();
     const pages = page === 0 ? this.client.state.pages.map((p) => p.id) : [page];
     this.taken = pages.flatMap((id) => this.writtenOn(id)).map((mark) => mark.id);
     this.given = [];
@@ -79,10 +81,10 @@ export class BoardTile extends Tile<Sheets> {
   }
 
   override async stamp(stamp: string, page: number): Promise<boolean> {
+    await this.admitted();
     const { state } = this.client;
     const size = state.pages.find((p) => p.id === page)?.size;
     if (!size) return false;
-    await this.admitted();
     const before = state.visible(page).filter((mark) => mark.byStaff && mark.body.kind === 'stamp').length;
     const inRow = Math.max(1, Math.floor(size.width / STAMP_STEP) - 1);
     const [column, row] = [before % inRow, Math.floor(before / inRow)];
@@ -90,7 +92,7 @@ export class BoardTile extends Tile<Sheets> {
     const id = this.client.newId();
     const body = { kind: 'stamp' as const, x, y, width: STAMP_SIDE, height: STAMP_SIDE, stamp };
     const style = { colour: 0, width: 0, fill: 0, looks: 0 };
-    this.client.submit({ kind: 'addMark', id, page, grip: Grip.Own, body, style }, id);
+    this.client.submit({ kind: 'addMark', id, page, grip: Grip.Own, body, style, for: 0 }, id);
     [this.taken, this.given] = [[], [id]];
     return true;
   }
@@ -131,6 +133,10 @@ export class BoardTile extends Tile<Sheets> {
       this.sight.observe(this.canvas);
     }
     document.fonts.addEventListener('loadingdone', () => this.changedLooks());
+  }
+
+  override spare(): void {
+    this.follow(this.isInSight);
   }
 
   override close(): void {

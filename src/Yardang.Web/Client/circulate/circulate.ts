@@ -11,6 +11,8 @@ import type { Command } from '../room/wire';
 import { floodAmong } from '../room/flood';
 import { serverNow } from '../room/server-clock';
 import { Privacy } from '../room/showing';
+import { lowDataMenu } from '../lesson/low-data-menu';
+import { lowData } from '../room/low-data';
 import { boardOf, rememberOrder } from '../lesson/neighbours';
 import { arrangingOf } from './arranging';
 import { BoardTile } from './board-tile';
@@ -19,7 +21,9 @@ import { lateDecidingOf } from './late-deciding';
 import type { LateTexts } from './late-work';
 import { AskingWho, type Need, type NeedSaid, needInWords, type NeedsTexts, type WhoNeeds } from './needs-me';
 import { needsSettingsOf } from './needs-settings';
-import { phasingOf, type PhasingTexts } from './phasing';
+import { handingOf, type HandingTexts } from './handing';
+import { onTheirBoards, type OnTheirBoardsTexts } from './on-their-boards';
+import { phasingOf, type PhasingTexts, type Planned } from './phasing';
 import { pickingOf, type PickingTexts } from './picking';
 import { regroupingOf, type RegroupingTexts } from './regrouping';
 import { screeningOf, type ScreeningTexts } from './screening';
@@ -47,6 +51,8 @@ interface CirculateData {
   readonly part: number;
   /** Which parts students see, when the page was made. */
   readonly openParts: readonly number[];
+  /** The phases that were planned for this lesson. */
+  readonly planned: readonly Planned[];
   /** Whether groups share a board in it. */
   readonly byGroup: boolean;
   /** The teacher's own board; null beside walls. */
@@ -103,12 +109,6 @@ interface CirculateData {
     cell: Record<CellState, string>;
     penDownHere: string;
     noGroup: string;
-    cleared: string;
-    clearedOne: string;
-    clearedNothing: string;
-    stamped: string;
-    stampedOne: string;
-    putBack: string;
     refused: Record<string, string>;
     refusedOther: string;
   } & LateTexts &
@@ -116,6 +116,8 @@ interface CirculateData {
     PickingTexts &
     SteeringTexts &
     PhasingTexts &
+    HandingTexts &
+    OnTheirBoardsTexts &
     ScreeningTexts &
     ShowingTexts &
     AskingTexts &
@@ -196,8 +198,6 @@ Alpine.data('circulate', () => {
   let list: PeopleList<Participant>;
   let wanted: boolean | null = null;
   let came = 0;
-  /** Where something was cleared or stamped last, to be undone. */
-  let cleared: readonly Tile[] = [];
   let isSorted = false;
   let refreshing: ReturnType<typeof setTimeout> | undefined;
   let found: WhoNeeds = { needs: [], away: [], gone: [], pages: {} };
@@ -208,6 +208,7 @@ Alpine.data('circulate', () => {
     readonly pageNumber: number;
     readonly picking: { readonly isNobody: boolean; whom(): number[] };
     worksPicked(): string[];
+    tilesPicked(): Tile[];
     nameOf(room: string): string;
     tileOf(room: string, changed: () => void, wall?: boolean): Tile;
     dialog(name: string): HTMLDialogElement;
@@ -243,10 +244,20 @@ Alpine.data('circulate', () => {
       },
       texts,
     ),
+    spared: lowDataMenu(),
+    handing: handingOf(
+      () => lesson,
+      `/lesson/${data.lesson}/late`,
+      data.ownBoard,
+      here,
+      () => circulate.picking.whom(),
+      texts,
+    ),
     phasing: phasingOf(
       () => lesson,
       here,
       () => circulate.picking.whom(),
+      data.planned,
       texts,
     ),
     showing: showingOf(() => lesson, { part: data.part, here, whom: () => circulate.picking.whom() }, texts),
@@ -266,11 +277,11 @@ Alpine.data('circulate', () => {
       () => circulate.dialog('late'),
       texts,
     ),
-    /** What was cleared or stamped, in words, and whether it can be undone. */
-    clearedText: '',
-    /** Whether whole boards are to be cleared, and not this page alone. */
-    clearsAll: false,
-    mayPutBack: false,
+    onBoards: onTheirBoards(
+      () => circulate.tilesPicked(),
+      () => pageAt(circulate.pageNumber),
+      texts,
+    ),
     /** How large boards are shown, where they stand in rows of their own. */
     arranging: arrangingOf(data.lesson, () => document.querySelector<HTMLElement>('[data-boards]')),
     /** How many pages the table has; walls have topics. */
@@ -307,6 +318,8 @@ Alpine.data('circulate', () => {
     floodIsFine: sessionStorage.getItem(`yardang-flood-${data.lesson}`) ?? '',
     init(): void {
       circulate = this;
+      this.spared.init();
+      lowData.listen(() => tiles.forEach((tile) => tile.spare()));
       connection = new Connection(
         '',
         (link) => (this.link = link),
@@ -689,6 +702,7 @@ Alpine.data('circulate', () => {
       this.pensDown = wanted ?? state.pensDown;
       this.pensText = this.sayPens(state);
       this.steering.refresh();
+      this.handing.refresh();
       this.regrouping.refresh();
       this.asking.refresh();
       this.phasing.refresh();
@@ -844,7 +858,8 @@ Alpine.data('circulate', () => {
     },
 
     /** Those on whose page, the one that is looked at, nobody has written. */
-    pickUntouched(): void {
+    async pickUntouched(): Promise<void> {
+      await Promise.all([...tiles.values()].map((tile) => tile.wake()));
       const page = pageAt(this.pageNumber);
       const isUntouched = (row: Row) => tiles.get(row.id)?.isUntouched(page) ?? false;
       this.picking.take((this.boards as Row[]).filter(isUntouched).flatMap((row) => row.people));
@@ -893,47 +908,25 @@ Alpine.data('circulate', () => {
       this.phasing.start();
     },
 
+    beginPlanned(number: number): void {
+      this.hide('phase');
+      this.phasing.beginPlanned(number);
+    },
+
     ask(): void {
       this.hide('questioning');
       this.asking.ask();
     },
 
-    /** What students wrote on the page that is looked at, on the boards of those who are picked. */
-    async clearPage(): Promise<void> {
+    clear(): void {
       this.hide('clearing');
-      const page = this.clearsAll ? 0 : pageAt(this.pageNumber);
-      const touched = this.tilesPicked().filter((tile) => !tile.isUntouched(page));
-      await Promise.all(touched.map((tile) => tile.clear(page)));
-      cleared = touched;
-      this.mayPutBack = touched.length > 0;
-      this.clearedText = touched.length > 0 ? plural(texts, 'cleared', touched.length) : texts.clearedNothing;
+      void this.onBoards.clear();
     },
 
     tilesPicked(): Tile[] {
       const picked = this.picking.whom();
       const rows = (this.boards as Row[]).filter((row) => !row.kept && row.people.some((n) => picked.includes(n)));
       return rows.flatMap((row) => tiles.get(row.id) ?? []);
-    },
-
-    /** A stamp of mine on the page that is looked at, on the boards of those who are picked. */
-    async stampPicked(stamp: string): Promise<void> {
-      const page = pageAt(this.pageNumber);
-      const all = this.tilesPicked();
-      const given = await Promise.all(all.map((tile) => tile.stamp(stamp, page)));
-      cleared = all.filter((_, i) => given[i]);
-      this.mayPutBack = cleared.length > 0;
-      this.clearedText = plural(texts, 'stamped', cleared.length);
-    },
-
-    setClearsAll(value: string): void {
-      this.clearsAll = value === 'all';
-    },
-
-    async putBack(): Promise<void> {
-      await Promise.all(cleared.map((tile) => tile.putBack()));
-      cleared = [];
-      this.mayPutBack = false;
-      this.clearedText = '';
     },
 
     /** Seen to: the hand comes down, the look is taken; what was seen comes again only when it begins anew. */

@@ -4,9 +4,10 @@ import { fill } from '../page-data';
 import { timeLeft } from '../lesson/time-left';
 import type { LessonState } from '../room/lesson-state';
 import type { RoomClient } from '../room/room-client';
+import { closes } from '../room/phases';
 import { serverNow } from '../room/server-clock';
 import type { Command } from '../room/wire';
-import { PhaseKind } from '../wire/forms';
+import { type Phase, PhaseKind, type PhasePlan, StudentActs } from '../wire/forms';
 import { namesAmong, type Pickable } from './picking';
 
 export interface PhasingTexts {
@@ -14,6 +15,19 @@ export interface PhasingTexts {
   readonly phaseNone: string;
   readonly phaseOver: string;
   readonly phaseLonger: string;
+  readonly phaseNext: string;
+  readonly phaseTime: string;
+}
+
+/** A phase that was planned in the workshop, in the language of the lesson. */
+export type Planned = Omit<PhasePlan, 'planned'>;
+
+interface PlannedLine {
+  readonly number: number;
+  readonly name: string;
+  readonly words: string;
+  readonly isNow: boolean;
+  readonly isNext: boolean;
 }
 
 const TICK_MS = 1000;
@@ -39,10 +53,14 @@ export function phasingOf(
   lesson: () => RoomClient<LessonState>,
   here: () => readonly Pickable[],
   whom: () => number[],
+  planned: readonly Planned[],
   texts: PhasingTexts,
 ) {
+  const nameOf = ({ kind, minutes }: Planned) =>
+    [texts.phase[kind], minutes > 0 ? fill(texts.phaseTime, minutes) : ''].filter(Boolean).join(' · ');
   const submit = (command: Command) => void lesson().submit(command);
   let wasOver = true;
+  let shown: { last: number; phase: Phase | null | undefined } = { last: -1, phase: undefined };
 
   return {
     /** What is begun next. */
@@ -51,6 +69,11 @@ export function phasingOf(
     minutes: 5,
     endsItself: false,
     part: 0,
+    withheld: StudentActs.None as StudentActs,
+    /** What was planned in the workshop. */
+    planned: [] as PlannedLine[],
+    /** The one that comes next of those, in words; empty if none does. */
+    next: '',
     /** What goes on, in words: "Think, 2:35". */
     now: texts.phaseNone,
     isGoing: false,
@@ -65,6 +88,18 @@ export function phasingOf(
 
     refresh(): void {
       const { phase, phasesBefore } = lesson().state;
+      const last = phase?.plan.planned || phasesBefore.findLast((p) => p.planned > 0)?.planned || 0;
+      if (last !== shown.last || phase !== shown.phase) {
+        shown = { last, phase };
+        this.planned = planned.map((p, i) => ({
+          number: i + 1,
+          name: nameOf(p),
+          words: p.words,
+          isNow: phase?.plan.planned === i + 1,
+          isNext: last === i,
+        }));
+        this.next = planned[last] ? fill(texts.phaseNext, nameOf(planned[last])) : '';
+      }
       this.isGoing = phase !== null;
       this.isTimed = phase?.endsAt != null;
       this.mayGoBack = phasesBefore.length > 0;
@@ -101,9 +136,27 @@ export function phasingOf(
     },
 
     start(): void {
-      const { kind, words, minutes, endsItself, part } = this;
-      submit({ kind: 'beginPhase', plan: { kind, words: words.trim(), minutes, endsItself, part } });
+      const { kind, words, minutes, endsItself, part, withheld } = this;
+      const plan = { kind, words: words.trim(), minutes, endsItself, part, withheld, planned: 0 };
+      submit({ kind: 'beginPhase', plan });
       this.words = '';
+    },
+
+    beginPlanned(number: number): void {
+      submit({ kind: 'beginPhase', plan: { ...planned[number - 1]!, planned: number } });
+    },
+
+    beginNext(): void {
+      const next = this.planned.find((p) => p.isNext);
+      if (next) this.beginPlanned(next.number);
+    },
+
+    lets(act: StudentActs): boolean {
+      return (closes({ kind: this.kind, withheld: this.withheld }) & act) === 0;
+    },
+
+    setLets(act: StudentActs, on: boolean): void {
+      this.withheld = on ? this.withheld & ~act : this.withheld | act;
     },
 
     /** For everybody. */

@@ -58,7 +58,7 @@ export function screeningOf(lesson: () => RoomClient<LessonState>, id: string, p
     show(kind: ScreenKind, rooms: readonly string[] = []): void {
       this.fault = '';
       const { withClock, frozen } = this;
-      const shown = { kind, rooms, page: rooms.length > 0 ? page.pageShown() : 0, withClock, frozen };
+      const shown = { kind, rooms, page: rooms.length > 0 ? page.pageShown() : 0, withClock, frozen, card: 0 };
       lesson().submit({ kind: 'showOnScreen', shown });
     },
 

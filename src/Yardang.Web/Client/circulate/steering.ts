@@ -110,6 +110,8 @@ export function steeringOf(lesson: () => RoomClient<LessonState>, page: Steered,
     words: '',
     receipts: [] as Receipt[],
     held: [] as HeldPen[],
+    /** Why pens are put down for some, in a line for them. */
+    why: '',
     /** Whether some are led; by which call, and whether by me. */
     leading: 0,
     /** Why something was not done, in words. */
@@ -129,7 +131,8 @@ export function steeringOf(lesson: () => RoomClient<LessonState>, page: Steered,
         const person = people.get(number);
         const until = person?.standing === Standing.In ? person.pensDownUntil : null;
         if (until === null || (until !== UNTIL_SAID && until <= now)) return [];
-        const words = until === UNTIL_SAID ? name : fill(texts.penDownUntil, name, showTime(until, page.zone));
+        const whose = until === UNTIL_SAID ? name : fill(texts.penDownUntil, name, showTime(until, page.zone));
+        const words = person?.heldWhy ? `${whose}: ${person.heldWhy}` : whose;
         return [{ number, words }];
       });
     },
@@ -178,7 +181,9 @@ export function steeringOf(lesson: () => RoomClient<LessonState>, page: Steered,
 
     hold(people: readonly number[], down: boolean, minutes: number): void {
       this.refusal = '';
-      if (people.length > 0) submit({ kind: 'holdPens', people, down, minutes });
+      if (people.length === 0) return;
+      submit({ kind: 'holdPens', people, down, minutes, words: down ? this.why.trim() : '' });
+      if (down) this.why = '';
     },
 
     holdPicked(down: boolean, minutes: number): void {
@@ -196,6 +201,7 @@ export function steeringOf(lesson: () => RoomClient<LessonState>, page: Steered,
     /** What was typed is given back. */
     refused(command: Command, why: string): void {
       if (command.kind === 'callClass' && command.words !== '' && this.words === '') this.words = command.words;
+      if (command.kind === 'holdPens' && this.why === '') this.why = command.words;
       this.refusal = why;
     },
   };

@@ -1,5 +1,6 @@
 // The room of one student or group as the teacher sees it among the others: live, and small. Boards are drawn, walls are counted.
 
+import { lowData } from '../room/low-data';
 import type { Connection } from '../room/connection';
 import { RoomClient, type RoomState } from '../room/room-client';
 import type { Me } from '../room/sheets';
@@ -9,6 +10,8 @@ import type { LatePage, LateTexts } from './late-work';
 import type { PageSeen } from './table';
 
 const AGAIN_MS = 2000;
+/** Where data are spared, a room that is out of sight is looked at so often. */
+const GLANCE_MS = 20_000;
 
 /** When anybody, and each student, did something last in a room, as it was when the page was opened. */
 export interface Activity {
@@ -39,6 +42,7 @@ export abstract class Tile<S extends WorkState<S> = any> {
   protected readonly client: RoomClient<S>;
   private readonly seen = new Map<number, number>();
   private isWanted = true;
+  private glance: ReturnType<typeof setTimeout> | undefined;
 
   constructor(private readonly options: TileOptions<S>) {
     this.client = new RoomClient<S>(
@@ -98,6 +102,9 @@ export abstract class Tile<S extends WorkState<S> = any> {
 
   async putBack(): Promise<void> {}
 
+  /** Data are spared now, or not any more. */
+  spare(): void {}
+
   /** Begins to show it, in an element of the page. */
   abstract show(host: HTMLElement | null): void;
 
@@ -147,10 +154,25 @@ export abstract class Tile<S extends WorkState<S> = any> {
   close(): void {
     this.options.connection.leave(this.options.room);
     this.isWanted = false;
+    clearTimeout(this.glance);
+  }
+
+  /** Where data are spared, what is out of sight is looked at from time to time. */
+  protected follow(isInSight: boolean): void {
+    clearTimeout(this.glance);
+    if (!this.isWanted) return;
+    if (isInSight || !lowData.isOn) return void this.wake();
+    this.options.connection.rest(this.options.room);
+    this.glance = setTimeout(() => void this.wake().then(() => this.follow(false)), GLANCE_MS);
+  }
+
+  /** Where it was resting, it is up to date again. */
+  wake(): Promise<void> {
+    return this.options.connection.wake(this.options.room);
   }
 
   async decideLateWork(person: number, kind: 'acceptLateWork' | 'discardLateWork'): Promise<void> {
-    await this.options.connection.admit(this.client);
+    await this.admitted();
     for (const { number } of this.lateWorkOf(person)) this.client.submit({ kind, number });
   }
 
@@ -161,8 +183,9 @@ export abstract class Tile<S extends WorkState<S> = any> {
   }
 
   /** This tab may write there. */
-  protected admitted(): Promise<void> {
-    return this.options.connection.admit(this.client);
+  protected async admitted(): Promise<void> {
+    await this.wake();
+    await this.options.connection.admit(this.client);
   }
 
   protected get isThere(): boolean {

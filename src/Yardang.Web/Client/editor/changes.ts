@@ -4,6 +4,7 @@ import type { Change } from '../room/marks';
 import type { RoomClient } from '../room/room-client';
 import type { Me, Sheets } from '../room/sheets';
 import type { Command } from '../room/wire';
+import { StudentActs } from '../wire/forms';
 
 export abstract class Changes {
   abstract readonly client: RoomClient<Sheets>;
@@ -11,7 +12,12 @@ export abstract class Changes {
   /** The page in sight; 0 where there is none. */
   abstract readonly page: number;
 
-  abstract mayWrite(): boolean;
+  /** Whether this is possible now. */
+  abstract may(act: StudentActs): boolean;
+
+  mayWrite(): boolean {
+    return this.may(StudentActs.Write);
+  }
 
   get sheets(): Sheets {
     return this.client.state;
@@ -40,11 +46,13 @@ export abstract class Changes {
 
   undo(): void {
     const gesture = this.sheets.nextUndo(this.me.number);
-    if (gesture !== null && this.mayWrite()) this.submit({ kind: 'undoGesture', gesture }, 0);
+    if (gesture !== null && this.may(this.sheets.actOfGesture(gesture)))
+      this.submit({ kind: 'undoGesture', gesture }, 0);
   }
 
   redo(): void {
     const gesture = this.sheets.nextRedo(this.me.number);
-    if (gesture !== null && this.mayWrite()) this.submit({ kind: 'redoGesture', gesture }, 0);
+    if (gesture !== null && this.may(this.sheets.actOfGesture(gesture)))
+      this.submit({ kind: 'redoGesture', gesture }, 0);
   }
 }

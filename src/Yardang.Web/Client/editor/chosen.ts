@@ -11,7 +11,7 @@ const TURN_STEP = 15;
 type ExactField = 'x' | 'y' | 'width' | 'height' | 'turn';
 
 /** @param by "by {0}" in the language of the interface. */
-export function chosenOf(editor: () => Editor, by: string) {
+export function chosenOf(editor: () => Editor, by: string, saidAloud = '') {
   const selection = () => editor().selection;
 
   return {
@@ -46,6 +46,7 @@ export function chosenOf(editor: () => Editor, by: string) {
       const isOfOne =
         first !== undefined && marks.every((m) => m.author === first.author && m.byStaff === first.byStaff);
       this.author = isOfOne && first.grip === Grip.Own ? authorOf(first, editor(), by) : '';
+      if (this.author && saidAloud && marks.every((m) => m.putBy > 0)) this.author += `, ${saidAloud}`;
       this.tied = selection().areTied;
       this.pinned = selection().arePinned;
       this.canConnect = selection().canConnect;

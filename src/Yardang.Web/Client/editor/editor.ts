@@ -1,6 +1,7 @@
 // A page being worked on: surface, tools and room together. Used by the student's board, by sitting beside, by "try it" and by the workshop.
 
 import { encode } from '@msgpack/msgpack';
+import { lowData } from '../room/low-data';
 import { type Line, RoomClient } from '../room/room-client';
 import { type OutboxStore } from '../room/outbox-store';
 import { type Me, Sheets } from '../room/sheets';
@@ -24,6 +25,7 @@ import type { SheetContext } from '../tools/sheet-context';
 import { Stamper } from '../tools/stamper';
 import { Writer } from '../tools/writer';
 import { Changes } from './changes';
+import type { StudentActs } from '../wire/forms';
 
 export type ToolName = 'pen' | 'text' | 'note' | 'shape' | 'connect' | 'picture' | 'choose' | 'rub' | 'point';
 
@@ -57,7 +59,7 @@ export interface EditorOptions {
   /** Whether others work on the same board. */
   readonly together: boolean;
   nameOf(actor: number): string;
-  mayWrite(): boolean;
+  may(act: StudentActs): boolean;
   changed(): void;
   refused(reason: number, command: Command): void;
   say(words: string): void;
@@ -174,6 +176,15 @@ export class Editor extends Changes implements SheetContext {
     return this.options.design;
   }
 
+  /** Who said aloud what a teacher writes next, by actor number; 0 for nobody. */
+  speaksFor = 0;
+
+  takeSpeaker(): number {
+    const person = this.speaksFor;
+    this.speaksFor = 0;
+    return person;
+  }
+
   get talks(): boolean {
     return !this.design && (this.options.together || this.me.isStaff);
   }
@@ -186,11 +197,13 @@ export class Editor extends Changes implements SheetContext {
     return this.toolName;
   }
 
-  mayWrite(): boolean {
-    return this.client.client !== 0 && this.options.mayWrite();
+  may(act: StudentActs): boolean {
+    return this.client.client !== 0 && this.options.may(act);
   }
 
   preview(data: unknown[]): void {
+    // Ink and where I am: others see it when it is kept.
+    if (lowData.isOn && (typeof data[0] === 'number' || data[0] === HERE)) return;
     this.client.preview(encode(data));
   }
 

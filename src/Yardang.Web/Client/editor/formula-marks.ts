@@ -33,7 +33,7 @@ export function formulaMarks(editor: () => Editor) {
     const at = { x: Math.round(middle.x - formula.width / 2), y: Math.round(middle.y - formula.height / 2) };
     const body: FormulaBody = { kind: 'formula', ...formula, ...at };
     const style = { colour: ink.colour, width: 0, fill: 0, looks: 0 };
-    editor().submit({ kind: 'addMark', id, page, grip, body, style }, id);
+    editor().submit({ kind: 'addMark', id, page, grip, body, style, for: 0 }, id);
     editor().use('choose');
     editor().choose(editor().sheets.mark(id) ?? null);
   }

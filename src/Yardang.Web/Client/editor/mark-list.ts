@@ -17,6 +17,8 @@ export interface MarkListTexts extends KindTexts {
   readonly other: string;
   /** "by {0}" */
   readonly by: string;
+  /** Of what a teacher put for a student. */
+  readonly saidAloud: string;
   readonly empty: string;
 }
 
@@ -97,7 +99,8 @@ export class MarkList {
       texts.key,
     ];
     const words = this.words(mark);
-    return `${this.kind(mark)}, ${whose[mark.grip] ?? whose[0]}${words ? `: ${words}` : ''}`;
+    const aloud = mark.putBy ? `, ${texts.saidAloud}` : '';
+    return `${this.kind(mark)}, ${whose[mark.grip] ?? whose[0]}${aloud}${words ? `: ${words}` : ''}`;
   }
 
   private words({ body }: Mark): string {

@@ -41,7 +41,7 @@ export interface JudgingSide<A extends { readonly id: number }> {
   readonly judgements: Judgements;
   titleOf(about: A): string;
   nameOf(actor: number): string;
-  mayWrite(): boolean;
+  mayChoose(): boolean;
   mayJudge(about: A, value: number): boolean;
   /** Whether something can be judged. */
   isUp(id: number): boolean;
@@ -74,7 +74,7 @@ export class JudgingView<A extends { readonly id: number }> {
   }
 
   mayJudge(about: A): boolean {
-    return !this.side.looksOnly && this.side.mayWrite() && this.side.mayJudge(about, 0);
+    return !this.side.looksOnly && this.side.mayChoose() && this.side.mayJudge(about, 0);
   }
 
   /** Whether somebody has chosen as many as each may, and not this one. */

@@ -2,18 +2,24 @@
 
 import { fill } from '../page-data';
 import { HandReason, type LessonState, Report, Signal } from '../room/lesson-state';
-import { endsFor } from '../room/phases';
+import { CHOOSING, closes, endsFor } from '../room/phases';
 import type { RoomClient } from '../room/room-client';
 import { serverNow } from '../room/server-clock';
 import { showTime } from '../show-moment';
-import { PhaseKind } from '../wire/forms';
+import { StudentActs } from '../wire/forms';
 
 interface Texts {
   readonly closed: string;
   readonly pensDown: string;
   readonly penDownMine: string;
   readonly pausedUntil: string;
+  readonly heldWhy: string;
   readonly choosing: string;
+  readonly notInPhase: string;
+  readonly actWrite: string;
+  readonly actAnswer: string;
+  readonly actMove: string;
+  readonly actJudge: string;
   readonly timeOver: string;
 }
 
@@ -63,8 +69,8 @@ export function tellingOf(
     /** That my own pen is down, in words; empty if it is not. */
     mineDown: '',
     closed: false,
-    /** Whether what is there is chosen, and nobody writes. */
-    isChoosing: false,
+    /** What the phase closes, while all else is open. */
+    closes: StudentActs.None as StudentActs,
     /** Whether the time of a phase is over that ends by itself. */
     isOver: false,
 
@@ -79,30 +85,43 @@ export function tellingOf(
       this.ready = person?.readyAt != null;
       this.report = person?.report ?? Report.None;
       this.followPhase(state);
-      this.holdMine(person?.pensDownUntil ?? null);
+      this.holdMine(person?.pensDownUntil ?? null, person?.heldWhy ?? '');
       this.isAsked = isStudent && state.checkInAt !== null && this.report === Report.None;
       // Once for each time that it is asked; nobody is interrupted who does not want to say.
       if (this.isAsked && askedAt !== state.checkInAt) menu('going', true);
       if (this.isAsked) askedAt = state.checkInAt;
     },
 
-    /** Why nobody writes now, in words; empty if they may. */
-    get held(): string {
-      if (!isStudent) return '';
+    /** Why nothing at all is possible now, in words; empty if something is. */
+    get stopped(): string {
       if (this.closed) return texts.closed;
       if (this.pensDown) return texts.pensDown;
-      return this.mineDown || (this.isOver ? texts.timeOver : this.isChoosing ? texts.choosing : '');
+      return this.mineDown || (this.isOver ? texts.timeOver : '');
     },
 
-    /** Whether something may be chosen, scored or answered with a stance. */
-    get mayChoose(): boolean {
-      return !isStudent || !(this.closed || this.pensDown || this.mineDown || this.isOver);
+    /** The same, where it concerns me. */
+    get held(): string {
+      return isStudent ? this.stopped : '';
+    },
+
+    /** What the phase closes while all else is open, in words; empty if nothing. */
+    get without(): string {
+      if (this.held || !this.closes) return '';
+      if (this.closes === CHOOSING) return texts.choosing;
+      const { actWrite, actAnswer, actMove, actJudge } = texts;
+      const closed = [actWrite, actAnswer, actMove, actJudge].filter((_, at) => this.closes & (1 << at));
+      return fill(texts.notInPhase, closed.join(', '));
+    },
+
+    /** Whether I may do this now. */
+    lets(act: StudentActs): boolean {
+      return !isStudent || !(this.stopped || this.closes & act);
     },
 
     followPhase(state: LessonState): void {
       const { phase } = state;
       clearTimeout(phaseEnds);
-      this.isChoosing = phase?.plan.kind === PhaseKind.Choose;
+      this.closes = phase ? closes(phase.plan) : StudentActs.None;
       const end = phase?.plan.endsItself ? endsFor(phase, me) : null;
       const left = (end ?? 0) - serverNow();
       this.isOver = end !== null && left <= 0;
@@ -110,15 +129,14 @@ export function tellingOf(
     },
 
     /** A pause ends by itself. */
-    holdMine(until: number | null): void {
+    holdMine(until: number | null, why: string): void {
       clearTimeout(pauseEnds);
       const left = (until ?? 0) - serverNow();
-      if (until === UNTIL_SAID) this.mineDown = texts.penDownMine;
-      else if (left <= 0) this.mineDown = '';
-      else {
-        this.mineDown = fill(texts.pausedUntil, showTime(until!, zone));
-        pauseEnds = setTimeout(() => this.holdMine(until), left + 50);
-      }
+      const isUntilSaid = until === UNTIL_SAID;
+      if (!isUntilSaid && left <= 0) return void (this.mineDown = '');
+      this.mineDown = isUntilSaid ? texts.penDownMine : fill(texts.pausedUntil, showTime(until!, zone));
+      if (why) this.mineDown += ` ${fill(texts.heldWhy, why)}`;
+      if (!isUntilSaid) pauseEnds = setTimeout(() => this.holdMine(until, why), left + 50);
     },
 
     /** The hand is up at once; why can be said afterwards. */

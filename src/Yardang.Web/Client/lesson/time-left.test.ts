@@ -12,7 +12,7 @@ test('time is counted down to the second, and never below nothing', () => {
 });
 
 test('who has more time is done later than the others', () => {
-  const plan = { kind: PhaseKind.Work, words: '', minutes: 5, endsItself: true, part: 0 };
+  const plan = { kind: PhaseKind.Work, words: '', minutes: 5, endsItself: true, part: 0, withheld: 0, planned: 0 };
   const phase = { plan, begunAt: 0, endsAt: 300_000, longer: [{ person: 2, until: 400_000 }] };
   assert.equal(isOver(phase, 3, 300_000), true);
   assert.equal(isOver(phase, 2, 300_000), false);

@@ -72,8 +72,8 @@ export class TrySeat implements Line {
   }
 }
 
-/** The room of a try-out: in a frame of the workshop the one that the workshop keeps, else one for this page alone. */
-export function tryRoom(name: string, start: string): TryRoom {
+/** A sample student's place in the room of a try-out: in a frame of the workshop the one that the workshop keeps, else one for this page alone. */
+export function seatIn({ room, start }: { readonly room: string; readonly start: string }, actor: number): TrySeat {
   const kept = (window.parent as unknown as { tryRooms?: Map<string, TryRoom> }).tryRooms;
-  return kept?.get(name) ?? new TryRoom(start);
+  return new TrySeat(kept?.get(room) ?? new TryRoom(start), actor);
 }

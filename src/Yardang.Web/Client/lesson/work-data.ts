@@ -53,8 +53,14 @@ export interface WorkTexts {
   readonly pensDown: string;
   readonly penDownMine: string;
   readonly choosing: string;
+  readonly notInPhase: string;
+  readonly actWrite: string;
+  readonly actAnswer: string;
+  readonly actMove: string;
+  readonly actJudge: string;
   readonly timeOver: string;
   readonly pausedUntil: string;
+  readonly heldWhy: string;
   readonly led: string;
   readonly closed: string;
   readonly opening: string;

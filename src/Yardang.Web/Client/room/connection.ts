@@ -3,6 +3,7 @@
 import { type HubConnection, HubConnectionBuilder, HubConnectionState, LogLevel } from '@microsoft/signalr';
 import { MessagePackHubProtocol } from '@microsoft/signalr-protocol-msgpack';
 import { fewAtOnce } from './few-at-once';
+import { lowData } from './low-data';
 import type { Line, RoomClient } from './room-client';
 import { noteServerTime } from './server-clock';
 import { type Submission, encodeSubmission } from './wire';
@@ -16,6 +17,10 @@ export interface Watched {
   readonly writes: boolean;
   /** Whether there is anything to keep up to date yet. */
   isHere: boolean;
+  /** Whether it is out of sight, and need not be kept up to date. */
+  isResting: boolean;
+  /** Called when it is heard again. */
+  heard: (() => void) | null;
   stop: (() => void) | null;
 }
 
@@ -69,6 +74,7 @@ export class Connection implements Line {
     this.hub.onreconnected(() => this.resume());
     this.hub.onclose(() => void this.start());
     setInterval(() => this.resendStale(), HEARTBEAT_RESEND_MS);
+    lowData.listen(() => this.spare());
     // The device knows before a heartbeat is missed.
     window.addEventListener('offline', () => void this.hub.stop());
     window.addEventListener('online', () => void this.start());
@@ -93,7 +99,7 @@ export class Connection implements Line {
 
   /** Brings a room here and keeps it up to date. Done when it can be shown, and written to if that is wanted. */
   async enter(client: AnyRoom, writes: boolean): Promise<void> {
-    const watched: Watched = { client, writes, isHere: false, stop: null };
+    const watched: Watched = { client, writes, isHere: false, isResting: false, heard: null, stop: null };
     this.rooms.set(client.room, watched);
     if (!(await this.inTurn(() => this.bring(client)))) throw new Error('There is no right to this board (any more).');
     watched.isHere = true;
@@ -101,6 +107,24 @@ export class Connection implements Line {
     else if (writes && client.client === 0) client.client = (await client.store?.takeSpare()) ?? 0;
     // Without a number nothing can be written: if none was put by, it takes until the connection stands.
     while (writes && client.client === 0) await pause(POLL_MS);
+  }
+
+  /** A room that is out of sight is not kept up to date until it is woken. */
+  rest(room: string): void {
+    const watched = this.rooms.get(room);
+    if (!watched?.isHere || watched.writes) return;
+    watched.isResting = true;
+    watched.stop?.();
+  }
+
+  /** It is wanted again. Done when it is up to date. */
+  async wake(room: string): Promise<void> {
+    const watched = this.rooms.get(room);
+    if (!watched?.isResting) return;
+    watched.isResting = false;
+    const heard = new Promise<void>((done) => (watched.heard = done));
+    if (this.isOpen) await this.watch(watched).catch(() => this.resync(watched));
+    await heard;
   }
 
   /** Leaves a room that is no longer looked at. */
@@ -153,7 +177,7 @@ export class Connection implements Line {
 
   private async watch(watched: Watched): Promise<void> {
     const { client } = watched;
-    if (this.rooms.get(client.room) !== watched) return;
+    if (this.rooms.get(client.room) !== watched || watched.isResting) return;
     watched.stop?.();
     let current = true;
     const stream = this.hub.stream<Uint8Array>('Watch', client.room, client.number).subscribe({
@@ -161,6 +185,7 @@ export class Connection implements Line {
         if (!current) return;
         if (isRecall(frame)) this.recalled(watched);
         else if (!client.takeFrame(frame)) void this.resync(watched);
+        watched.heard?.();
       },
       error: (e: Error) => {
         if (!current) return;
@@ -217,6 +242,7 @@ export class Connection implements Line {
 
   private async resume(): Promise<void> {
     this.setLink('open');
+    if (lowData.isOn) this.spare();
     const here = [...this.rooms.values()].filter((watched) => watched.isHere);
     await Promise.all(here.map((watched) => this.watch(watched).catch(() => this.resync(watched))));
   }
@@ -226,7 +252,13 @@ export class Connection implements Line {
     if (this.isOpen) for (const { client } of this.rooms.values()) if (client.waiting > 0) client.resend();
   }
 
+  // The server leaves out what is heavy and passing.
+  private spare(): void {
+    if (this.isOpen) this.hub.send('Spare', lowData.isOn).catch(() => undefined);
+  }
+
   private setLink(link: Link): void {
+    if (link === 'lost' && this.link === 'open') lowData.noteLoss();
     this.link = link;
     this.onLink(link);
   }

@@ -18,6 +18,7 @@ const person = (number: number, more = {}) => ({
   report: Report.None,
   reportAt: null,
   pensDownUntil: null,
+  heldWhy: '',
   ...more,
 });
 

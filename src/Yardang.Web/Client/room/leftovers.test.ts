@@ -40,6 +40,7 @@ test('no part is larger than the server takes', () => {
       id: counter,
       page: 1,
       grip: 0,
+      for: 0,
       body: { kind: 'formula', x: 0, y: 0, width: 1, height: 1, source: 'x', outline: 'M'.repeat(60_000) },
       style: { colour: 0, width: 0, fill: 0, looks: 0 },
     }),

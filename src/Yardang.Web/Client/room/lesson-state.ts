@@ -82,7 +82,7 @@ export class LessonState {
   /** The last event that changed it. */
   #showingFrom = 0;
   /** What the big screen shows, and since when. Students are not told. */
-  screen: OnScreen = { kind: ScreenKind.Nothing, rooms: [], page: 0, withClock: false, frozen: false };
+  screen: OnScreen = { kind: ScreenKind.Nothing, rooms: [], page: 0, withClock: false, frozen: false, card: 0 };
   screenSetAt = 0;
   /** When a teacher last opened whose work; students know of their own. */
   visits: readonly LastVisit[] = [];
@@ -287,7 +287,9 @@ export class LessonState {
         break;
       case 'pensHeld':
         for (const number of event.people)
-          this.change(number, () => ({ pensDownUntil: event.down ? event.until : null }));
+          this.change(number, () =>
+            event.down ? { pensDownUntil: event.until, heldWhy: event.words } : { pensDownUntil: null, heldWhy: '' },
+          );
         break;
       case 'checkInAsked':
         this.checkInAt = event.on ? time : null;
@@ -389,6 +391,7 @@ export class LessonState {
       standing,
       handedInAt: null,
       pensDownUntil: null,
+      heldWhy: '',
       isListed,
       ...HAND_DOWN,
       ...NOTHING_SAID,
@@ -399,7 +402,15 @@ export class LessonState {
   private stand(number: number, standing: Standing): void {
     const person = this.people.get(number);
     if (person)
-      this.setPerson({ ...person, standing, readyAt: null, pensDownUntil: null, ...HAND_DOWN, ...NOTHING_SAID });
+      this.setPerson({
+        ...person,
+        standing,
+        readyAt: null,
+        pensDownUntil: null,
+        heldWhy: '',
+        ...HAND_DOWN,
+        ...NOTHING_SAID,
+      });
   }
 
   private leave(number: number): void {

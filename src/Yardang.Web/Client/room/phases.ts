@@ -1,12 +1,20 @@
 // The phase that goes on in a lesson, and those before it: Core's Phases.
 
-import { type Phase, PhaseKind, type PhasePlan, type ShowingSnapshot } from '../wire/forms';
+import { type Phase, PhaseKind, type PhasePlan, type ShowingSnapshot, StudentActs } from '../wire/forms';
 import type { Envelope } from './wire';
 
 export interface PhaseState {
   readonly phase: Phase | null;
   /** Students are not told. */
   readonly phasesBefore: readonly PhasePlan[];
+}
+
+/** What is closed where all that is done is to choose. */
+export const CHOOSING: number = StudentActs.All ^ StudentActs.Judge;
+
+/** What students cannot do in a phase. */
+export function closes({ kind, withheld }: Pick<PhasePlan, 'kind' | 'withheld'>): StudentActs {
+  return kind === PhaseKind.Choose ? withheld | CHOOSING : withheld;
 }
 
 const REMEMBERED = 20;

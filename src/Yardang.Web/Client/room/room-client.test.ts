@@ -46,7 +46,7 @@ function setUp(left: Submission[] = [], holds = true) {
   const draw = () => {
     const id = client.newId();
     client.submit(
-      { kind: 'addMark', id, page: 1, grip: 0, body: INK, style: { colour: 0, width: 60, fill: 0, looks: 0 } },
+      { kind: 'addMark', id, page: 1, grip: 0, body: INK, style: { colour: 0, width: 60, fill: 0, looks: 0 }, for: 0 },
       id,
     );
     return id;
@@ -163,6 +163,7 @@ test('work of an earlier page of this device is shown and sent under its own cli
     id,
     page: 1,
     grip: 0,
+    for: 0,
     body: INK,
     style: { colour: 0, width: 60, fill: 0, looks: 0 },
   } as const;

@@ -2,7 +2,15 @@
 // Values are never changed in place, so that a copy of the maps is a copy of the state.
 
 import { union } from '../ink/stroke';
-import { type LastAct, type LateWork, type Part, Role, type RoomSnapshot } from '../wire/forms';
+import {
+  type LastAct,
+  type LateWork,
+  type Part,
+  type PlannedPhase,
+  Role,
+  type RoomSnapshot,
+  type StudentActs,
+} from '../wire/forms';
 import '../wire/pages-codec';
 import { following } from '../shapes/connectors';
 import { Journal } from './journal';
@@ -17,6 +25,7 @@ import {
   type Texts,
   type Value,
 } from './marks';
+import { actOf } from './student-acts';
 import { changed, ofMark, ofPage, pageValues } from './properties';
 import { Judgements } from './judgements';
 import { choiceAfter, foreseeChoice, type MarkChoice, NO_CHOICE } from './mark-choice';
@@ -40,6 +49,8 @@ export class Sheets {
   unit = 0;
   /** The steps of the activity, in order. */
   parts: readonly Part[] = [];
+  /** The phases that are planned for the lesson, in order; in drafts. */
+  phases: readonly PlannedPhase[] = [];
   frontOrder = 0;
   /** Of which part pages are shown; null for all. */
   private part: number | null = null;
@@ -64,8 +75,8 @@ export class Sheets {
   static of(number: number, state: RoomSnapshot, part: number | null = null): Sheets {
     if (state.kind === 'lesson' || state.kind === 'wall') throw new Error(`A ${state.kind} has no pages.`);
     const sheets = new Sheets();
-    const { name, directions, unit, parts, pages, marks } = state.sheets;
-    Object.assign(sheets, { number, name, directions, unit, parts, part });
+    const { name, directions, unit, parts, phases, pages, marks } = state.sheets;
+    Object.assign(sheets, { number, name, directions, unit, parts, phases, part });
     sheets.setPages(pages);
     for (const mark of marks) sheets.put(mark);
     sheets.journal = Journal.of(state.sheets);
@@ -86,6 +97,7 @@ export class Sheets {
     copy.directions = this.directions;
     copy.unit = this.unit;
     copy.parts = this.parts;
+    copy.phases = this.phases;
     copy.part = this.part;
     copy.adopted = this.adopted;
     copy.allPages = this.allPages;
@@ -145,6 +157,12 @@ export class Sheets {
 
   nextUndo(actor: number): number | null {
     return this.journal.nextUndo(actor);
+  }
+
+  /** What taking back a gesture, or doing it again, is. */
+  actOfGesture(gesture: number): StudentActs {
+    const steps = this.journal.find(gesture)?.steps.values() ?? [];
+    return actOf([...steps].map((step) => step.after));
   }
 
   nextRedo(actor: number): number | null {
@@ -289,8 +307,9 @@ export class Sheets {
       case 'addMark': {
         const { id, page, grip, body, style } = command;
         if (this.marksById.has(id)) return null;
+        const aloud = command.for ? { author: command.for, byStaff: false, putBy: me.number } : {};
         const mark = { id, grip, body, style, place: { x: 0, y: 0, turn: 0 }, scale: null, cuts: [], tie: 0 };
-        return { kind: 'markAdded', mark: this.predicted(mark, page, 1, me) };
+        return { kind: 'markAdded', mark: { ...this.predicted(mark, page, 1, me), ...aloud } };
       }
       case 'addMarks':
         return {
@@ -335,7 +354,7 @@ export class Sheets {
 
   private predicted(mark: NewMark, page: number, step: number, me: Me): Mark {
     const order = Math.floor(this.frontOrder) + step;
-    return { ...mark, page, order, author: me.number, byStaff: me.isStaff, pinned: false, erased: false };
+    return { ...mark, page, order, author: me.number, byStaff: me.isStaff, putBy: 0, pinned: false, erased: false };
   }
 
   private predictTurn(kind: 'gestureUndone' | 'gestureRedone', id: number, me: Me): RoomEvent | null {
@@ -363,6 +382,7 @@ export class Sheets {
     if (property === Property.Directions) return this.directions;
     if (property === Property.Unit) return this.unit;
     if (property === Property.Parts) return this.parts;
+    if (property === Property.Phases) return this.phases;
     if (property >= Property.Size) {
       const page = this.page(target);
       return page && ofPage(page, property);
@@ -402,6 +422,9 @@ export class Sheets {
         return;
       case Property.Parts:
         this.parts = value as readonly Part[];
+        return;
+      case Property.Phases:
+        this.phases = value as readonly PlannedPhase[];
         return;
     }
     if (change.property >= Property.Size) return this.setPage(target, pageValues(change));

@@ -3,6 +3,7 @@
 import { kindOf } from '../kinds';
 import type { DrawOptions } from '../kinds/kind';
 import { Grip, type Mark, type Page } from '../room/marks';
+import type { Box } from '../shapes/geometry';
 import { boxOf, middleOf } from '../shapes/placed';
 import { asRead } from './numbers';
 import { TEACHER_INK } from './palette';
@@ -19,6 +20,11 @@ const THIN = 18;
 const STRONG = 30;
 const DOT = 35;
 const KEY_DASH = [120, 90];
+/** How far the sign of what was said aloud reaches from its middle. */
+export const VOICE = 300;
+const VOICE_LINE = 52;
+const VOICE_STEP = 98;
+const VOICE_HEIGHTS = [52, 143, 91, 39];
 
 const rulings = new WeakMap<Page, Ruling>();
 
@@ -68,6 +74,7 @@ export function drawMark(ctx: CanvasRenderingContext2D, mark: Mark, options: Dra
   }
   kindOf(body).draw(ctx, mark, body, options);
   if (mark.grip === Grip.Key) drawKeyFrame(ctx, mark);
+  if (mark.putBy) drawSaidAloud(ctx, boxOf(mark.body));
   ctx.restore();
 }
 
@@ -78,4 +85,25 @@ function drawKeyFrame(ctx: CanvasRenderingContext2D, mark: Mark): void {
   ctx.lineWidth = STRONG;
   ctx.setLineDash(KEY_DASH);
   ctx.strokeRect(box.x - 100, box.y - 100, box.width + 200, box.height + 200);
+}
+
+// Over the corner of what a teacher wrote down for somebody who said it aloud: a voice, in lines. As in the server's SaidAloud.
+function drawSaidAloud(ctx: CanvasRenderingContext2D, box: Box): void {
+  const [x, y] = [box.x + box.width, box.y];
+  ctx.fillStyle = '#ffffff';
+  ctx.strokeStyle = TEACHER_INK;
+  ctx.lineWidth = STRONG;
+  ctx.beginPath();
+  ctx.arc(x, y, VOICE, 0, 2 * Math.PI);
+  ctx.fill();
+  ctx.stroke();
+  ctx.lineCap = 'round';
+  ctx.lineWidth = VOICE_LINE;
+  ctx.beginPath();
+  VOICE_HEIGHTS.forEach((height, i) => {
+    const at = x + (i - (VOICE_HEIGHTS.length - 1) / 2) * VOICE_STEP;
+    ctx.moveTo(at, y - height);
+    ctx.lineTo(at, y + height);
+  });
+  ctx.stroke();
 }

@@ -8,6 +8,7 @@ function mark(id: number, body: Body, style: Partial<Style> = {}, more: Partial<
     id,
     page: 1,
     author: 2,
+    putBy: 0,
     byStaff: false,
     grip: 0,
     order: id,

@@ -1,5 +1,7 @@
 // The pictures of a room, fetched once each. What is not here yet is drawn when it comes; what could not be fetched is asked for again.
 
+import { lowData } from '../room/low-data';
+
 const AGAIN_MS = 1000;
 const LONGEST_PAUSE_MS = 60_000;
 
@@ -16,7 +18,7 @@ export class Pictures {
   find(media: string): HTMLImageElement | null {
     let image = this.images.get(media);
     if (!image) {
-      image = this.fetch(`/rooms/${this.room}/media/${media}${this.query}`);
+      image = this.fetch(`/rooms/${this.room}/media/${media}${lowData.pictureQuery(this.query)}`);
       this.images.set(media, image);
     }
     return image.complete && image.naturalWidth > 0 ? image : null;

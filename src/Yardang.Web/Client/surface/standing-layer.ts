@@ -4,7 +4,7 @@
 import { kindOf } from '../kinds';
 import type { Mark, Page } from '../room/marks';
 import type { Box } from '../shapes/geometry';
-import { type DrawOptions, drawMark, drawPaper } from './draw';
+import { type DrawOptions, VOICE, drawMark, drawPaper } from './draw';
 import { bounds } from './hit';
 
 /** The page's corner on the screen, and pixels for 1/100 mm. */
@@ -136,7 +136,7 @@ function difference(before: readonly Mark[], after: readonly Mark[]): Mark[] {
 
 function paintedBox(mark: Mark): Box {
   const { body, style } = mark;
-  const around = AROUND + (kindOf(body).around?.(mark, body) ?? 0) + 4 * style.width;
+  const around = AROUND + (kindOf(body).around?.(mark, body) ?? 0) + (mark.putBy ? VOICE : 0) + 4 * style.width;
   const box = bounds(mark);
   return {
     x: box.x - around,

@@ -13,6 +13,7 @@ function box(id: number, x: number, y: number, width: number, height: number): M
     id,
     page: 1,
     author: 2,
+    putBy: 0,
     byStaff: false,
     grip: 0,
     order: id,

@@ -11,6 +11,7 @@ import { type Frame, frameOf, middleOfAll, movedBy, scaledBy, turnedBy } from '.
 import type { Selection } from './selection';
 import type { SheetContext } from './sheet-context';
 import { type Guides, sideDirections, snapBox, snapTurn } from './snapping';
+import { StudentActs } from '../wire/forms';
 
 const REACH = 250;
 const SUBMIT_EVERY_MS = 90;
@@ -84,7 +85,7 @@ export class Chooser implements Tool {
     } else {
       const far = Math.hypot(point.x - drag.from.x, point.y - drag.from.y) * this.sheet.surface.scale;
       this.movedFar ||= far > TAP_PX;
-      if (!this.movedFar || !this.sheet.mayWrite()) return;
+      if (!this.movedFar || !this.sheet.may(drag.kind === 'size' ? StudentActs.Write : StudentActs.Move)) return;
       this.changes = this.changesTo(drag, point);
       this.sheet.surface.hide(new Set(drag.marks.map((m) => m.id)));
       // Others follow a few marks on their way; of many they see where they go.

@@ -64,5 +64,5 @@ export function connect(sheet: SheetContext, from: Mark, to: Mark): void {
   const points = between(boundsOf(from), boundsOf(to));
   const body = { kind: 'connector' as const, from: from.id, to: to.id, points, label: null };
   const style = { colour: sheet.ink.colour, width: sheet.outline.width, fill: 0, looks: Looks.ArrowAtEnd };
-  sheet.submit({ kind: 'addMark', id, page: sheet.page, grip: sheet.grip, body, style }, id);
+  sheet.submit({ kind: 'addMark', id, page: sheet.page, grip: sheet.grip, body, style, for: 0 }, id);
 }

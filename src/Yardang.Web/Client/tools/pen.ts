@@ -115,7 +115,7 @@ export class Pen implements Tool {
     const points = this.points.map((v, i) => (i % 4 === 3 ? Math.min(v - start, MAX_MS) : v));
     const body = { kind: 'ink', points } as const;
     sheet.submit(
-      { kind: 'addMark', id, page: sheet.page, grip: sheet.grip, body, style: { ...sheet.ink, fill: 0 } },
+      { kind: 'addMark', id, page: sheet.page, grip: sheet.grip, body, style: { ...sheet.ink, fill: 0 }, for: 0 },
       this.gesture,
     );
   }

@@ -57,6 +57,6 @@ export class PicturePutter {
     };
     const id = sheet.newId();
     const style = { colour: 0, width: 0, fill: 0, looks: 0 };
-    sheet.submit({ kind: 'addMark', id, page: sheet.page, grip: sheet.grip, body, style }, id);
+    sheet.submit({ kind: 'addMark', id, page: sheet.page, grip: sheet.grip, body, style, for: 0 }, id);
   }
 }

@@ -26,6 +26,7 @@ import {
 } from './arranging';
 import { connect } from './connecting';
 import { copied, copiesOf } from './copying';
+import { actOf } from '../room/student-acts';
 import type { SheetContext } from './sheet-context';
 
 const SHIFT_OF_COPY = 600;
@@ -91,7 +92,7 @@ export class Selection {
 
   /** Done at once, as one gesture. */
   make(changes: readonly Change[]): void {
-    if (changes.length === 0 || !this.sheet.mayWrite()) return;
+    if (changes.length === 0 || !this.sheet.may(actOf(changes))) return;
     this.sheet.submit({ kind: 'makeChanges', changes }, this.sheet.newId());
   }
 

@@ -102,7 +102,7 @@ export class Shaper implements Tool {
     const { sheet } = this;
     const id = sheet.newId();
     const [body, style] = sheet.zoning ? [zoneOf(drawn), ZONE_STYLE] : [drawn, this.style()];
-    sheet.submit({ kind: 'addMark', id, page: sheet.page, grip: sheet.grip, body, style }, id);
+    sheet.submit({ kind: 'addMark', id, page: sheet.page, grip: sheet.grip, body, style, for: 0 }, id);
     sheet.surface.invalidateDrawing();
     if (sheet.zoning) this.madeZone(id);
   }

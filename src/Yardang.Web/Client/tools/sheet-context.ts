@@ -5,6 +5,7 @@ import type { Me, Sheets } from '../room/sheets';
 import type { LiveInk } from '../surface/live-ink';
 import type { PageSurface } from '../surface/page-surface';
 import type { Pointers } from '../surface/pointers';
+import type { StudentActs } from '../wire/forms';
 
 export interface SheetContext {
   readonly surface: PageSurface;
@@ -26,9 +27,13 @@ export interface SheetContext {
   readonly design: boolean;
   /** Whether others are here with whom to talk about marks. */
   readonly talks: boolean;
+  /** Who said aloud what is written now, by actor number; 0: nobody, I write for myself. What is written next is mine again. */
+  takeSpeaker(): number;
   newId(): number;
   submit(command: Command, gesture: number): void;
   preview(data: unknown[]): void;
-  /** Whether writing is possible now; says why not if it is not. */
+  /** Whether this is possible now. */
+  may(act: StudentActs): boolean;
+  /** Whether writing is. */
   mayWrite(): boolean;
 }

@@ -44,6 +44,6 @@ export class Stamper implements Tool {
       stamp: this.stamp,
     };
     const style = { colour: sheet.ink.colour, width: 0, fill: 0, looks: 0 };
-    sheet.submit({ kind: 'addMark', id, page: sheet.page, grip: sheet.grip, body, style }, id);
+    sheet.submit({ kind: 'addMark', id, page: sheet.page, grip: sheet.grip, body, style, for: 0 }, id);
   }
 }

@@ -178,7 +178,10 @@ export class Writer implements Tool {
     const body: BoxBody =
       editing.kind === 'bubble' ? { kind: 'bubble', ...box, ...tip } : { kind: editing.kind, ...box };
     const style = { colour: isNote ? sheet.note.colour : sheet.ink.colour, width: 0, fill: 0, looks: 0 };
-    sheet.submit({ kind: 'addMark', id, page: sheet.page, grip: sheet.grip, body, style }, id);
+    sheet.submit(
+      { kind: 'addMark', id, page: sheet.page, grip: sheet.grip, body, style, for: sheet.takeSpeaker() },
+      id,
+    );
   }
 
   private fit(text: string, editing = this.editing!) {

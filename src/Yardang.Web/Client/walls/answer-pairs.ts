@@ -38,7 +38,7 @@ export class AnswerPairs {
               maxlength=${LONGEST_TEXT}
               dir="auto"
               .value=${live(drafts.get(place(k)))}
-              ?readonly=${!mayAnswer || !this.side.mayWrite()}
+              ?readonly=${!mayAnswer || !this.side.mayAnswer()}
               @input=${(e: Event) => this.typed(place(k), e)}
               @keydown=${(e: KeyboardEvent) => isDone(e) && mayAnswer && isWhole() && this.say(card, kinds)}
             ></textarea>
@@ -49,7 +49,7 @@ export class AnswerPairs {
           ? html`<button
               type="button"
               class="button button-small button-main"
-              ?disabled=${!isWhole() || !this.side.mayWrite()}
+              ?disabled=${!isWhole() || !this.side.mayAnswer()}
               @click=${() => this.say(card, kinds)}
             >
               ${kinds.length > 1 ? texts.sayPair : texts.say}
@@ -60,7 +60,7 @@ export class AnswerPairs {
   }
 
   private say(card: Card, kinds: readonly AnswerKind[]): void {
-    if (!this.side.mayWrite()) return;
+    if (!this.side.mayAnswer()) return;
     for (const k of kinds) {
       const place = Drafts.answering(card.id, 0, k);
       this.side.answer(card, 0, this.side.drafts.get(place).trim(), false, k);

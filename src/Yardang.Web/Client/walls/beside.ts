@@ -49,7 +49,7 @@ export function besideOf(around: Around, texts: WallTexts) {
     noticed: noticedOn(wall, submit, `/rooms/${around.work}/noticed`, texts),
     stances: stancesSteered(wall, submit, texts),
     order: orderSteered(wall, submit, around.rows, texts),
-    calling: callingOf(around.part, around.room, wall, around.written, around.say, texts),
+    calling: callingOf(around.part, around.work, around.room, wall, around.written, around.say, texts),
     /** The walls before and after this one, in the order of the view from which it was opened. */
     neighbours: [hrefOf(before), hrefOf(after)] as const,
     density: densityOf(),

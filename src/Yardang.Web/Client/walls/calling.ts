@@ -3,12 +3,13 @@
 import type { LessonState } from '../room/lesson-state';
 import type { RoomClient } from '../room/room-client';
 import type { WallState } from '../room/wall-state';
-import { SpotKind } from '../wire/forms';
+import { ScreenKind, SpotKind } from '../wire/forms';
 import { textIn } from '../surface/in-language';
 import type { WallTexts } from './wall-texts';
 
 export function callingOf(
   part: number,
+  work: string,
   lesson: () => RoomClient<LessonState> | null,
   wall: () => WallState,
   written: string,
@@ -33,6 +34,15 @@ export function callingOf(
 
     toCard(id: number): void {
       call(SpotKind.Card, id);
+    },
+
+    /** On the big screen stands this card alone, large and without a name. */
+    onScreen(card: number): void {
+      const room = lesson();
+      if (!room?.client) return;
+      const shown = { kind: ScreenKind.Works, rooms: [work], page: 0, withClock: true, frozen: false, card };
+      room.submit({ kind: 'showOnScreen', shown });
+      say(texts.onScreen);
     },
   };
 }

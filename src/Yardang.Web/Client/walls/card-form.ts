@@ -26,7 +26,8 @@ export class CardForm {
   ) {}
 
   slip(card: Card): TemplateResult {
-    if (!this.side.state.mayChange(card.id, this.side.me)) return this.moved(card);
+    const onlyMoves = this.side.mayMove() && !this.side.mayWrite();
+    if (onlyMoves || !this.side.state.mayChange(card.id, this.side.me)) return this.moved(card);
     const { texts, drafts, making } = this.side;
     const place = Drafts.of(card.id);
     return html`<li
@@ -92,7 +93,7 @@ export class CardForm {
     const around = bands.find((b) => b.id === root.topic)?.cards ?? [];
     const others = around.filter((c) => c.id === root.id || mayJoin(state, card.id, c.id, me));
     const mayJoinAny = others.some((c) => c.id !== card.id);
-    if (!mayJoinAny) return nothing;
+    if (!mayJoinAny || this.onlyWrites) return nothing;
     return html`<label class="slip-where"
       >${texts.sameAs}
       <select @change=${(e: Event) => this.side.join(card, Number((e.target as HTMLSelectElement).value))}>
@@ -118,10 +119,15 @@ export class CardForm {
     >`;
   }
 
+  private get onlyWrites(): boolean {
+    return this.side.mayWrite() && !this.side.mayMove();
+  }
+
   private where(card: Card): unknown {
     const { state, texts } = this.side;
     // Only where there are topics cards stand under them; questions stand as they came, and what is ordered or connected is placed.
     if (state.plan.purpose !== Purpose.Sort && state.plan.purpose !== Purpose.Visit) return nothing;
+    if (this.onlyWrites) return nothing;
     const { bands } = this.around;
     // What has joined another card is where that is.
     if (this.around.standing.rootOf(card) !== card) return nothing;
@@ -203,13 +209,13 @@ export class CardForm {
 
   private moveTo(card: Card, topic: number): void {
     const { state, me } = this.side;
-    if (this.side.mayWrite()) this.side.move(card, topic, state.orderAt(topic, Infinity, card.id, me));
+    if (this.side.mayMove()) this.side.move(card, topic, state.orderAt(topic, Infinity, card.id, me));
     this.refresh(`[data-card="${card.id}"] select`);
   }
 
   private moveBehind(card: Card, place: number): void {
     const { state, me } = this.side;
-    if (this.side.mayWrite()) this.side.move(card, card.topic, state.orderAt(card.topic, place, card.id, me));
+    if (this.side.mayMove()) this.side.move(card, card.topic, state.orderAt(card.topic, place, card.id, me));
     this.refresh(`[data-card="${card.id}"] select[data-place]`);
   }
 }

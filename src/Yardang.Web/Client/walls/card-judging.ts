@@ -27,7 +27,7 @@ export function judgingOfCards(sideOf: () => WallSide): JudgingSide<Card> {
     },
     titleOf: (card) => titleOf(card, sideOf().texts),
     nameOf: (actor) => sideOf().nameOf(actor),
-    mayWrite: () => sideOf().mayChoose(),
+    mayChoose: () => sideOf().mayChoose(),
     mayJudge: (card, value) => sideOf().state.mayJudge(card.id, value, sideOf().me),
     isUp: (id) => sideOf().state.isUp(id),
     judge: (card, value) => sideOf().judge(card, value),

@@ -19,7 +19,7 @@ export function talkOfCards(side: WallSide): TalkSide<Card> {
     },
     titleOf: (card) => titleOf(card, texts),
     nameOf: (actor) => side.nameOf(actor),
-    mayWrite: () => side.mayWrite(),
+    mayWrite: () => side.mayAnswer(),
     mayAnswer: (card) => side.state.mayAnswer(card, me),
     mayChangeAnswer: (card, answer) => side.state.mayChangeAnswer(card.id, answer.id, me),
     answer: side.answer,

@@ -74,7 +74,7 @@ export class FieldView {
     const authors = cards.map((c) => this.slips.author(c));
     const shown = cards.map((c) => c.id).join();
     this.drawn = [state.cards, state.links, state.plan, shown, links.length, read.join(), authors.join()];
-    return guard([...this.drawn, chosen, this.wanted, this.side.mayWrite()], () =>
+    return guard([...this.drawn, chosen, this.wanted, this.side.mayWrite(), this.side.mayMove()], () =>
       this.field(cards, links, chosen, authors),
     );
   }
@@ -185,7 +185,7 @@ export class FieldView {
   mayMove(id: number): boolean {
     const { state, me, looksOnly } = this.side;
     const card = state.cards.get(id);
-    return !looksOnly && this.side.mayWrite() && card !== undefined && mayLay(state, card, me);
+    return !looksOnly && this.side.mayMove() && card !== undefined && mayLay(state, card, me);
   }
 
   /** After something was drawn: only where it lies elsewhere, or is of another size. */

@@ -28,7 +28,7 @@ export class LargeCard {
    * @param authorOf whose a card is, in words.
    * @param togetherOf from what a card grew, and what says the same.
    * @param along who takes cards along, and whether there is a page to which they can.
-   * @param callTo calls the class to a card; null for who cannot.
+   * @param calling calls the class to a card, or puts it on the big screen; null for who cannot.
    */
   constructor(
     private readonly dialog: HTMLDialogElement,
@@ -37,7 +37,7 @@ export class LargeCard {
     private readonly authorOf: (card: Card) => string,
     private readonly togetherOf: (card: Card) => unknown,
     private readonly along: Along,
-    private readonly callTo: ((card: number) => void) | null,
+    private readonly calling: { toCard(card: number): void; onScreen(card: number): void } | null,
   ) {
     this.judging = new JudgingView(judgingOfCards(side));
     this.responding = new Responding(side);
@@ -106,10 +106,13 @@ export class LargeCard {
             : nothing
         }
         ${
-          this.callTo
-            ? html`<button type="button" class="button" @click=${() => this.callTo!(card.id)}>
-                ${texts.callToCard}
-              </button>`
+          this.calling
+            ? html`<button type="button" class="button" @click=${() => this.calling!.toCard(card.id)}>
+                  ${texts.callToCard}
+                </button>
+                <button type="button" class="button" @click=${() => this.calling!.onScreen(card.id)}>
+                  ${texts.toScreen}
+                </button>`
             : nothing
         }
         ${

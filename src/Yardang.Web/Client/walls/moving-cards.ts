@@ -26,12 +26,12 @@ export function moveCardsOn(root: HTMLElement, side: WallSide): void {
 
   dragCards(
     root,
-    (id) => side.state.plan.purpose === Purpose.Sort && side.mayWrite() && side.state.mayMove(id, side.me),
+    (id) => side.state.plan.purpose === Purpose.Sort && side.mayMove() && side.state.mayMove(id, side.me),
     (where) => mark(where && (spotAt(where)?.section ?? null)),
     (where) => {
       const spot = spotAt(where);
       const card = side.state.cards.get(where.card);
-      if (!spot || !card || !side.mayWrite()) return;
+      if (!spot || !card || !side.mayMove()) return;
       const topic = Number(spot.section.dataset['topic']);
       const order = side.state.orderAt(topic, spot.place, card.id, side.me);
       if (topic !== card.topic || order !== card.order) side.move(card, topic, order);

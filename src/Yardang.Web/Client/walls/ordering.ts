@@ -135,7 +135,7 @@ export class Ordering implements Arrangement {
     const { state, me, looksOnly } = this.side;
     const card = state.cards.get(id);
     return (
-      !looksOnly && this.looked === 'own' && card !== undefined && this.side.mayWrite() && mayPlace(state, card, me)
+      !looksOnly && this.looked === 'own' && card !== undefined && this.side.mayMove() && mayPlace(state, card, me)
     );
   }
 

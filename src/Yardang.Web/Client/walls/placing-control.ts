@@ -44,7 +44,7 @@ export class PlacingControl {
         <button
           type="button"
           class="button button-small button-main"
-          ?disabled=${!this.side.mayWrite()}
+          ?disabled=${!this.side.mayMove()}
           @click=${() => this.put(card, line)}
         >
           ${texts.placeHere}
@@ -54,7 +54,7 @@ export class PlacingControl {
             ? html`<button
                 type="button"
                 class="button button-small"
-                ?disabled=${!this.side.mayWrite()}
+                ?disabled=${!this.side.mayMove()}
                 @click=${() => this.takeOff(card)}
               >
                 ${texts.offLine}
@@ -154,13 +154,13 @@ export class PlacingControl {
   }
 
   private put(card: Card, line: LinePlan): void {
-    if (!this.side.mayWrite()) return;
+    if (!this.side.mayMove()) return;
     this.place(card, { on: line.kind, at: this.at, up: this.up });
     this.close(card);
   }
 
   private takeOff(card: Card): void {
-    if (!this.side.mayWrite()) return;
+    if (!this.side.mayMove()) return;
     this.place(card, null);
     this.close(card);
   }

@@ -68,7 +68,7 @@ export class SaidAlready {
                 type="button"
                 class="button button-small"
                 aria-label=${`${texts.joinIt}: ${titleOf(c, texts)}`}
-                ?disabled=${!this.side.mayWrite()}
+                ?disabled=${!this.side.mayMove()}
                 @click=${() => this.join(topic, c)}
               >
                 ${texts.joinIt}

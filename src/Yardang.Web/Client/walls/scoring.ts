@@ -143,7 +143,7 @@ export class ScoringForm {
     const { drafts } = this.side;
     const { reason, words } = this.criterion;
     const [why, rests] = [drafts.get(Drafts.scoring(card.id)).trim(), drafts.get(Drafts.scoring(card.id, true)).trim()];
-    if (!this.side.mayWrite() || (reason === Wanted.Must && !why)) return false;
+    if (!this.side.mayChoose() || (reason === Wanted.Must && !why)) return false;
     return rests ? this.stand(rests, card) : words !== Wanted.Must || card.text.trim() === '';
   }
 

@@ -87,6 +87,8 @@ export class Slips {
       state.fullTopics(me.number),
       state.hasAnsweredAll(me.number),
       this.side.mayWrite(),
+      this.side.mayAnswer(),
+      this.side.mayMove(),
       this.side.mayChoose(),
       read.join(),
       this.together,
@@ -192,10 +194,9 @@ export class Slips {
 
   changeButton(card: Card): TemplateResult | typeof nothing {
     const { state, me, texts } = this.side;
-    if (this.side.looksOnly || !this.side.mayWrite() || !state.mayMove(card.id, me)) return nothing;
-    const [words, label] = state.mayChange(card.id, me)
-      ? [texts.change, texts.changeOf]
-      : [texts.moveCard, texts.moveOf];
+    const mayChange = this.side.mayWrite() && state.mayChange(card.id, me);
+    if (this.side.looksOnly || !(mayChange || (this.side.mayMove() && state.mayMove(card.id, me)))) return nothing;
+    const [words, label] = mayChange ? [texts.change, texts.changeOf] : [texts.moveCard, texts.moveOf];
     return html`<button
       type="button"
       class="button button-quiet slip-change"
@@ -229,7 +230,7 @@ export class Slips {
 
   private mayMove(card: Card): boolean {
     const { state, me, looksOnly } = this.side;
-    return !looksOnly && state.plan.purpose === Purpose.Sort && this.side.mayWrite() && state.mayMove(card.id, me);
+    return !looksOnly && state.plan.purpose === Purpose.Sort && this.side.mayMove() && state.mayMove(card.id, me);
   }
 
   // What a card's picture depends on besides the card.

@@ -95,7 +95,7 @@ export class Together {
         <span>${this.authorOf(card)}</span>
         <span class="slip-actions">
           ${
-            mayWrite && mayJoin(state, card.id, 0, me)
+            !looksOnly && this.side.mayMove() && mayJoin(state, card.id, 0, me)
               ? html`<button
                   type="button"
                   class="button button-quiet slip-change"

@@ -34,6 +34,9 @@ export interface WallSide extends AttachmentView, WallActs {
   readonly here: readonly { readonly number: number; readonly name: string }[];
   nameOf(actor: number): string;
   mayWrite(): boolean;
+  mayAnswer(): boolean;
+  /** Whether cards may be moved, sorted and placed. */
+  mayMove(): boolean;
   /** Whether what is there may be chosen, scored, answered with a stamp or a stance. */
   mayChoose(): boolean;
   /** Whether a card is among those that are looked for. */

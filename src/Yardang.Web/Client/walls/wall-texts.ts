@@ -307,6 +307,8 @@ export interface WallTexts extends WorkTexts, MakingTexts, TalkTexts, JudgingTex
   readonly colourOfTopic: string;
   readonly calling: string;
   readonly callToCard: string;
+  readonly toScreen: string;
+  readonly onScreen: string;
   /** What the twelve colours of slips are called. */
   readonly colours: readonly string[];
   /** What stamps are called, by their names. */

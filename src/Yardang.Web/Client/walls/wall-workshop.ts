@@ -12,6 +12,7 @@ import { deviceOutbox } from '../room/outbox-store';
 import { Draft } from '../workshop/draft';
 import { type OutlinePage, outlineOf } from '../workshop/outline';
 import { type PartTexts, partsOf } from '../workshop/parts';
+import { type PlannedTexts, plannedPhases } from '../workshop/planned-phases';
 import { placesToFill } from '../workshop/places-to-fill';
 import { type LanguageTexts, translationsOf } from '../workshop/translations';
 import { trialBeside } from '../workshop/trial';
@@ -28,7 +29,8 @@ interface WallWorkshopData {
   readonly who: string;
   readonly language: string;
   readonly texts: LanguageTexts &
-    PartTexts & {
+    PartTexts &
+    PlannedTexts & {
       kept: string;
       sending: string;
       keptHere: string;
@@ -80,6 +82,7 @@ Alpine.data('wallWorkshop', () => {
       (count) => fill(texts.blanks, count),
     ),
     parts: partsOf(theDraft, data.activity, data.part, language, texts),
+    phases: plannedPhases(theDraft, language, () => dialog('phases'), texts),
     trial: trialBeside(data.activity, data.part),
     form: planFormOf(
       language,
@@ -130,6 +133,7 @@ Alpine.data('wallWorkshop', () => {
       finishTyping = () => {
         this.written.keep();
         this.parts.keep();
+        this.phases.keep();
         this.keepPlan();
       };
       window.addEventListener('pagehide', finishTyping);
@@ -191,6 +195,7 @@ Alpine.data('wallWorkshop', () => {
       this.steps.refresh();
       this.written.refresh(undefined);
       this.parts.refresh();
+      this.phases.refresh();
       this.blanks.refresh();
       if (this.translations.other) this.translations.refresh();
       this.waiting = draft.client.waiting;

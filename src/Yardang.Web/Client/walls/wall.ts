@@ -14,7 +14,9 @@ import { Names } from '../lesson/names';
 import type { Said } from '../lesson/said';
 import { tellingOf } from '../lesson/telling';
 import { openTelling } from '../lesson/telling-menus';
-import { TrySeat, tryRoom } from '../lesson/try-room';
+import type * as Trying from '../lesson/try-room';
+import { lowDataMenu } from '../lesson/low-data-menu';
+import { lowData } from '../room/low-data';
 import type { WorkData } from '../lesson/work-data';
 import { PictureUploads } from '../media/picture-uploads';
 import { fill, pageData, plural } from '../page-data';
@@ -28,7 +30,7 @@ import { readingOf } from '../room/reading';
 import { foresee } from '../room/wall-foresight';
 import { type Card, NOWHERE, WallState } from '../room/wall-state';
 import type { Command, Envelope } from '../room/wire';
-import { Purpose, type Spot, SpotKind } from '../wire/forms';
+import { Purpose, type Spot, SpotKind, StudentActs } from '../wire/forms';
 import { textIn } from '../surface/in-language';
 import { actsOf } from './acts';
 import { Arrivals } from './arrivals';
@@ -57,7 +59,11 @@ const REST_MS = 4000;
 const CHANGED_SINCE = 16;
 
 /** @param beside what stands beside a teacher's; null for whoever has nothing beside it. */
-export function registerWall(beside: typeof besideOf | null): void {
+/**
+ * @param beside what a teacher has beside the wall; null for students.
+ * @param trying a room without a server, where it is tried out.
+ */
+export function registerWall(beside: typeof besideOf | null, trying: typeof Trying | null): void {
   Alpine.data('wall', () => {
     const data = pageData<WallData>();
     const texts = { ...data.texts };
@@ -83,7 +89,7 @@ export function registerWall(beside: typeof besideOf | null): void {
       readonly contents: { readonly parts: readonly ContentsPart[]; take(parts: readonly ContentsPart[]): void };
       readonly who: Beside['who'] | null;
     };
-    const address = (media: string) => `/rooms/${data.work}/media/${media}${data.query}`;
+    const address = (media: string) => `/rooms/${data.work}/media/${media}${lowData.pictureQuery(data.query)}`;
     let topicsBefore: readonly number[] = [];
     let noticeTimer: ReturnType<typeof setTimeout> | undefined;
     const names = new Names(data.work, data.query, () => page.refresh());
@@ -115,6 +121,7 @@ export function registerWall(beside: typeof besideOf | null): void {
 
     return {
       tell: tellingOf(lesson, me.number, isStudent, data.zone, texts, openTelling),
+      spared: lowDataMenu(),
       /** What the teacher says and asks; null as long as nothing was. */
       said: null as Said | null,
       handIn: handingIn(lesson, () => wall().acts.get(me.number)?.at ?? null, me.number, data.zone, texts),
@@ -187,9 +194,10 @@ export function registerWall(beside: typeof besideOf | null): void {
 
       init(): void {
         page = this;
+        this.spared.init();
         const root = this.$root as HTMLElement;
         this.heading = root.querySelector('h1')!.textContent;
-        const seat = data.tryOut ? new TrySeat(tryRoom(data.tryOut.room, data.tryOut.start), data.actor) : null;
+        const seat = data.tryOut && trying ? trying.seatIn(data.tryOut, data.actor) : null;
         if (!seat) attendance = new Attendance(data, me, root.dataset['token'] ?? '', () => this.attended());
         client = new RoomClient(
           data.work,
@@ -315,8 +323,10 @@ export function registerWall(beside: typeof besideOf | null): void {
           },
           say: (words: string) => this.say(words),
           turnTo: (place: number) => this.turnTo(view.places.findIndex((p) => p.id === place) + 1),
-          mayWrite: () => this.mayWrite(),
-          mayChoose: () => this.mayChoose(),
+          mayWrite: () => this.may(StudentActs.Write),
+          mayAnswer: () => this.may(StudentActs.Answer),
+          mayMove: () => this.may(StudentActs.Move),
+          mayChoose: () => this.may(StudentActs.Judge),
           isWanted: (card: Card) => this.who?.isWanted(card, nameOf) ?? true,
           ...actsOf(
             (command) => void client.submit(command, client.newId()),
@@ -340,7 +350,7 @@ export function registerWall(beside: typeof besideOf | null): void {
               lesson: data.lesson,
               hasPages: () => isStudent && page.contents.parts.some((p) => p.pages.length > 0),
             },
-            panel && !looksOnly ? panel.calling.toCard : null,
+            panel && !looksOnly ? panel.calling : null,
           );
         } catch {
           this.say(texts.networkAway);
@@ -383,13 +393,9 @@ export function registerWall(beside: typeof besideOf | null): void {
         };
       },
 
-      mayWrite(): boolean {
+      may(act: StudentActs): boolean {
         if (looksOnly || attendance?.isMoving) return false;
-        return this.opened && client.client !== 0 && !this.tell.held;
-      },
-
-      mayChoose(): boolean {
-        return !looksOnly && !attendance?.isMoving && this.opened && client.client !== 0 && this.tell.mayChoose;
+        return this.opened && client.client !== 0 && this.tell.lets(act);
       },
 
       /** What could not be put up is given back to whoever wrote it. */

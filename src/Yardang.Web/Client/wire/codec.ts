@@ -152,12 +152,14 @@ export function writeAskCheckIn(v: AskCheckIn): Raw {
 export function readBeginPhase(raw: Raw): BeginPhase {
   return {
     kind: 'beginPhase',
-    plan: { kind: raw[0], words: raw[1], minutes: raw[2], endsItself: raw[3], part: raw[4] },
+    plan: { kind: raw[0], words: raw[1], minutes: raw[2], endsItself: raw[3], part: raw[4], withheld: raw[5] ?? 0, planned: raw[6] ?? 0 },
   };
 }
 
 export function writeBeginPhase(v: BeginPhase): Raw {
-  return [v.plan.kind, v.plan.words, v.plan.minutes, v.plan.endsItself, v.plan.part];
+  const raw: Raw = [v.plan.kind, v.plan.words, v.plan.minutes, v.plan.endsItself, v.plan.part];
+  if (v.plan.withheld || v.plan.planned) raw.push(v.plan.withheld, v.plan.planned);
+  return raw;
 }
 
 export function readBoardsUp(raw: Raw): BoardsUp {
@@ -448,8 +450,8 @@ export function readGiveAnswer(raw: Raw): GiveAnswer {
 
 export function writeGiveAnswer(v: GiveAnswer): Raw {
   const raw: Raw = [v.about, v.id, v.to, v.language, v.text];
-  if (v.aloud || v.says !== 0) raw.push(v.aloud);
-  if (v.says !== 0) raw.push(v.says);
+  if (v.aloud || v.says) raw.push(v.aloud);
+  if (v.says) raw.push(v.says);
   return raw;
 }
 
@@ -490,7 +492,7 @@ export function readGiveSignal(raw: Raw): GiveSignal {
 
 export function writeGiveSignal(v: GiveSignal): Raw {
   const raw: Raw = [v.person, v.signal, v.on];
-  if (v.reason !== 0 || v.words !== '') raw.push(v.reason, v.words);
+  if (v.reason || v.words) raw.push(v.reason, v.words);
   return raw;
 }
 
@@ -588,11 +590,14 @@ export function readHoldPens(raw: Raw): HoldPens {
     people: raw[0],
     down: raw[1],
     minutes: raw[2],
+    words: raw[3] ?? '',
   };
 }
 
 export function writeHoldPens(v: HoldPens): Raw {
-  return [v.people, v.down, v.minutes];
+  const raw: Raw = [v.people, v.down, v.minutes];
+  if (v.words) raw.push(v.words);
+  return raw;
 }
 
 export function readJudgeCard(raw: Raw): JudgeCard {
@@ -607,7 +612,7 @@ export function readJudgeCard(raw: Raw): JudgeCard {
 
 export function writeJudgeCard(v: JudgeCard): Raw {
   const raw: Raw = [v.card, v.value];
-  if (v.reason !== '' || v.words !== '') raw.push(v.reason, v.words);
+  if (v.reason || v.words) raw.push(v.reason, v.words);
   return raw;
 }
 
@@ -948,11 +953,14 @@ export function readOnScreen(raw: Raw): OnScreen {
     page: raw[2],
     withClock: raw[3],
     frozen: raw[4],
+    card: raw[5] ?? 0,
   };
 }
 
 export function writeOnScreen(v: OnScreen): Raw {
-  return [v.kind, v.rooms, v.page, v.withClock, v.frozen];
+  const raw: Raw = [v.kind, v.rooms, v.page, v.withClock, v.frozen];
+  if (v.card) raw.push(v.card);
+  return raw;
 }
 
 export function readOwnFirstSet(raw: Raw): OwnFirstSet {
@@ -993,6 +1001,7 @@ export function readPensHeld(raw: Raw): PensHeld {
     people: raw[0],
     down: raw[1],
     until: raw[2],
+    words: raw[3] ?? '',
   };
 }
 
@@ -1025,6 +1034,7 @@ export function readPerson(raw: Raw): Person {
     report: raw[9],
     reportAt: raw[10] < 0 ? null : raw[10],
     pensDownUntil: raw[11] < 0 ? null : raw[11],
+    heldWhy: raw[12],
   };
 }
 
@@ -1074,7 +1084,7 @@ export function readPersonTurnedAway(raw: Raw): PersonTurnedAway {
 
 export function readPhase(raw: Raw): Phase {
   return {
-    plan: { kind: raw[0], words: raw[1], minutes: raw[2], endsItself: raw[3], part: raw[4] },
+    plan: { kind: raw[0], words: raw[1], minutes: raw[2], endsItself: raw[3], part: raw[4], withheld: raw[8] ?? 0, planned: raw[9] ?? 0 },
     begunAt: raw[5],
     endsAt: raw[6] < 0 ? null : raw[6],
     longer: raw[7].map((x: Raw) => readMoreTime(x)),
@@ -1084,7 +1094,7 @@ export function readPhase(raw: Raw): Phase {
 export function readPhaseBegun(raw: Raw): PhaseBegun {
   return {
     kind: 'phaseBegun',
-    plan: { kind: raw[0], words: raw[1], minutes: raw[2], endsItself: raw[3], part: raw[4] },
+    plan: { kind: raw[0], words: raw[1], minutes: raw[2], endsItself: raw[3], part: raw[4], withheld: raw[5] ?? 0, planned: raw[6] ?? 0 },
   };
 }
 
@@ -1101,17 +1111,21 @@ export function readPhasePlan(raw: Raw): PhasePlan {
     minutes: raw[2],
     endsItself: raw[3],
     part: raw[4],
+    withheld: raw[5] ?? 0,
+    planned: raw[6] ?? 0,
   };
 }
 
 export function writePhasePlan(v: PhasePlan): Raw {
-  return [v.kind, v.words, v.minutes, v.endsItself, v.part];
+  const raw: Raw = [v.kind, v.words, v.minutes, v.endsItself, v.part];
+  if (v.withheld || v.planned) raw.push(v.withheld, v.planned);
+  return raw;
 }
 
 export function readPhaseResumed(raw: Raw): PhaseResumed {
   return {
     kind: 'phaseResumed',
-    plan: { kind: raw[0], words: raw[1], minutes: raw[2], endsItself: raw[3], part: raw[4] },
+    plan: { kind: raw[0], words: raw[1], minutes: raw[2], endsItself: raw[3], part: raw[4], withheld: raw[5] ?? 0, planned: raw[6] ?? 0 },
   };
 }
 
@@ -1319,7 +1333,7 @@ export function readScoreReason(raw: Raw): ScoreReason {
 export function readScreenSet(raw: Raw): ScreenSet {
   return {
     kind: 'screenSet',
-    shown: { kind: raw[0], rooms: raw[1], page: raw[2], withClock: raw[3], frozen: raw[4] },
+    shown: { kind: raw[0], rooms: raw[1], page: raw[2], withClock: raw[3], frozen: raw[4], card: raw[5] ?? 0 },
   };
 }
 
@@ -1444,12 +1458,14 @@ export function writeSetTimes(v: SetTimes): Raw {
 export function readShowOnScreen(raw: Raw): ShowOnScreen {
   return {
     kind: 'showOnScreen',
-    shown: { kind: raw[0], rooms: raw[1], page: raw[2], withClock: raw[3], frozen: raw[4] },
+    shown: { kind: raw[0], rooms: raw[1], page: raw[2], withClock: raw[3], frozen: raw[4], card: raw[5] ?? 0 },
   };
 }
 
 export function writeShowOnScreen(v: ShowOnScreen): Raw {
-  return [v.shown.kind, v.shown.rooms, v.shown.page, v.shown.withClock, v.shown.frozen];
+  const raw: Raw = [v.shown.kind, v.shown.rooms, v.shown.page, v.shown.withClock, v.shown.frozen];
+  if (v.shown.card) raw.push(v.shown.card);
+  return raw;
 }
 
 export function readShowResults(_raw: Raw): ShowResults {
@@ -1546,7 +1562,7 @@ export function readStyle(raw: Raw): Style {
 
 export function writeStyle(v: Style): Raw {
   const raw: Raw = [v.colour, v.width];
-  if (v.fill !== 0 || v.looks !== 0) raw.push(v.fill, v.looks);
+  if (v.fill || v.looks) raw.push(v.fill, v.looks);
   return raw;
 }
 
@@ -1688,17 +1704,17 @@ export function readWallRules(raw: Raw): WallRules {
 
 export function writeWallRules(v: WallRules): Raw {
   const raw: Raw = [v.least, v.most];
-  if (v.ownFirst || v.answers || v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0 || v.starters.length > 0 || v.held !== 0) raw.push(v.ownFirst);
-  if (v.answers || v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0 || v.starters.length > 0 || v.held !== 0) raw.push(v.answers);
-  if (v.shows !== 0 || v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0 || v.starters.length > 0 || v.held !== 0) raw.push(v.shows);
-  if (v.judging != null || v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0 || v.starters.length > 0 || v.held !== 0) raw.push(v.judging && writeJudging(v.judging));
-  if (v.stations !== 0 || v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0 || v.starters.length > 0 || v.held !== 0) raw.push(v.stations);
-  if (v.onlyGiven || v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0 || v.starters.length > 0 || v.held !== 0) raw.push(v.onlyGiven);
-  if (v.names !== 0 || v.anyMoves || v.inPairs || v.leastAnswers !== 0 || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0 || v.starters.length > 0 || v.held !== 0) raw.push(v.names, v.anyMoves, v.inPairs, v.leastAnswers);
-  if (v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0 || v.starters.length > 0 || v.held !== 0) raw.push(v.responses.length > 0 ? v.responses.map((x) => writeQuickResponse(x)) : null, v.saidAlready, v.buildsOn);
-  if (v.stances.length > 0 || v.leastJudged !== 0 || v.perTopic || v.mostAnswers !== 0 || v.mostJudged !== 0 || v.starters.length > 0 || v.held !== 0) raw.push(v.stances.length > 0 ? v.stances : null, v.leastJudged, v.perTopic);
-  if (v.mostAnswers !== 0 || v.mostJudged !== 0 || v.starters.length > 0 || v.held !== 0) raw.push(v.mostAnswers, v.mostJudged, v.starters.length > 0 ? v.starters : null);
-  if (v.held !== 0) raw.push(v.held);
+  if (v.ownFirst || v.answers || v.shows || v.judging != null || v.stations || v.onlyGiven || v.names || v.anyMoves || v.inPairs || v.leastAnswers || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held) raw.push(v.ownFirst);
+  if (v.answers || v.shows || v.judging != null || v.stations || v.onlyGiven || v.names || v.anyMoves || v.inPairs || v.leastAnswers || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held) raw.push(v.answers);
+  if (v.shows || v.judging != null || v.stations || v.onlyGiven || v.names || v.anyMoves || v.inPairs || v.leastAnswers || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held) raw.push(v.shows);
+  if (v.judging != null || v.stations || v.onlyGiven || v.names || v.anyMoves || v.inPairs || v.leastAnswers || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held) raw.push(v.judging && writeJudging(v.judging));
+  if (v.stations || v.onlyGiven || v.names || v.anyMoves || v.inPairs || v.leastAnswers || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held) raw.push(v.stations);
+  if (v.onlyGiven || v.names || v.anyMoves || v.inPairs || v.leastAnswers || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held) raw.push(v.onlyGiven);
+  if (v.names || v.anyMoves || v.inPairs || v.leastAnswers || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held) raw.push(v.names, v.anyMoves, v.inPairs, v.leastAnswers);
+  if (v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held) raw.push(v.responses.length > 0 ? v.responses.map((x) => writeQuickResponse(x)) : null, v.saidAlready, v.buildsOn);
+  if (v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held) raw.push(v.stances.length > 0 ? v.stances : null, v.leastJudged, v.perTopic);
+  if (v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held) raw.push(v.mostAnswers, v.mostJudged, v.starters.length > 0 ? v.starters : null);
+  if (v.held) raw.push(v.held);
   return raw;
 }
 

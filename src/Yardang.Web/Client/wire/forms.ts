@@ -178,6 +178,7 @@ export const enum Property {
   Stimulus = 30,
   Starters = 31,
   Parts = 32,
+  Phases = 33,
 }
 
 /** What students are to do on a wall. The numbers are on the wire. */
@@ -269,6 +270,16 @@ export const enum StimulusKind {
   Link = 4,
 }
 
+/** What a phase of a lesson can leave to students, or withhold from them, each by itself. The numbers are on the wire. */
+export const enum StudentActs {
+  None = 0,
+  Write = 1,
+  Answer = 2,
+  Move = 4,
+  Judge = 8,
+  All = 15,
+}
+
 /** What students make marks with. The numbers are on the wire. */
 export const enum ToolSet {
   None = 0,
@@ -336,6 +347,7 @@ export type Value =
   | null
   | number
   | readonly Part[]
+  | readonly PlannedPhase[]
   | readonly Texts[]
   | readonly number[];
 
@@ -589,11 +601,18 @@ export interface Actor {
 /** Put a new mark on a page. */
 export interface AddMark {
   readonly kind: 'addMark';
+  /** Its id. */
   readonly id: number;
+  /** Where. */
   readonly page: number;
+  /** Who may grip it. */
   readonly grip: Grip;
+  /** What it is made of. */
   readonly body: MarkBody;
+  /** How it looks. */
   readonly style: Style;
+  /** Boards, staff: who said it aloud, by actor number, to whom it belongs; 0: whoever puts it there. */
+  readonly for: number;
 }
 
 /** Put several marks on a page at once, all or none: pasted, duplicated, or an organizer. Back to front. */
@@ -1556,6 +1575,8 @@ export interface HoldPens {
   readonly down: boolean;
   /** For how long; 0: until they are up again. */
   readonly minutes: number;
+  /** Why, in a line for them; may be empty. */
+  readonly words: string;
 }
 
 /** A stroke of ink. */
@@ -2015,6 +2036,8 @@ export interface Mark {
   readonly pinned: boolean;
   /** Marks with the same number are chosen together; 0 for none. */
   readonly tie: number;
+  /** Which teacher put what its author said aloud, by actor number; 0: the author did. */
+  readonly putBy: number;
 }
 
 /** A mark stands on a page. */
@@ -2159,6 +2182,8 @@ export interface OnScreen {
   readonly withClock: boolean;
   /** Whether works stay as they were when they were put there. */
   readonly frozen: boolean;
+  /** Of one wall: which card alone; 0 for the whole wall. */
+  readonly card: number;
 }
 
 /** Everybody goes on placing. */
@@ -2300,6 +2325,8 @@ export interface PensHeld {
   readonly down: boolean;
   /** Until when, server time in ms; UntilSaid: until they are up again. */
   readonly until: number;
+  /** Why, in a line for them; may be empty. */
+  readonly words: string;
 }
 
 /** The pens are to be down, or up. */
@@ -2341,6 +2368,8 @@ export interface Person {
   readonly reportAt: number | null;
   /** Until when their own pens are down, server time in ms; UntilSaid: until a teacher says otherwise; null: they are not. */
   readonly pensDownUntil: number | null;
+  /** Why, in the teacher's words; may be empty. */
+  readonly heldWhy: string;
 }
 
 /** Somebody who waited, or was out, was let in. */
@@ -2416,6 +2445,10 @@ export interface PhasePlan {
   readonly endsItself: boolean;
   /** The part that it opens; 0 for none. */
   readonly part: number;
+  /** What students cannot do in it, besides what its kind closes. */
+  readonly withheld: StudentActs;
+  /** Which of the phases that were planned for the activity it is, from 1; 0: none of them. */
+  readonly planned: number;
 }
 
 /** The phase before goes on again. */
@@ -2499,6 +2532,22 @@ export interface PlanSet {
   readonly kind: 'planSet';
   readonly plan: WallPlan;
   readonly laid: readonly CardSpot[];
+}
+
+/** A phase as it is planned in the workshop; when it begins, a teacher says in the lesson. */
+export interface PlannedPhase {
+  /** What is done. */
+  readonly kind: PhaseKind;
+  /** A sentence for students; may be empty. */
+  readonly words: Texts;
+  /** How long it is meant to last; 0: as long as it takes. */
+  readonly minutes: number;
+  /** Whether nobody writes any more when the time is over; else it only says so. */
+  readonly endsItself: boolean;
+  /** The part that it opens; 0 for none. */
+  readonly part: number;
+  /** What students cannot do in it, besides what its kind closes. */
+  readonly withheld: StudentActs;
 }
 
 /** Staff: ask the class something now. One question takes answers at a time. */
@@ -2898,6 +2947,8 @@ export interface SheetsSnapshot {
   readonly unit: LengthUnit;
   /** The steps of the activity, in order. */
   readonly parts: readonly Part[];
+  /** The phases that are planned for the lesson, in order; on boards there are none. */
+  readonly phases: readonly PlannedPhase[];
 }
 
 /** Staff: show this on the big screen. Which rooms there are the lesson does not know; those of others are not shown. */

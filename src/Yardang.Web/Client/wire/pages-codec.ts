@@ -2,7 +2,7 @@
 
 import { known, readPoints, type Texts, writePoints } from './by-hand';
 import { readAnswer, readCardResult, readJudging, readJudgingState, readLastAct, readLateWork, readStimulus, readStyle, readWallPlan, writeJudging, writeStimulus, writeStyle, writeWallPlan } from './codec';
-import { type AddMark, type AddMarks, type AddPage, type Adopted, type AnswerKey, type Axis, type BoardSnapshot, type BubbleBody, type Change, type ChangesMade, type ConnectorBody, type DraftReplaced, type DraftSnapshot, type DraftStarted, type Expectation, type FormulaBody, type GestureRedone, type GestureSnapshot, type GestureUndone, type Grip, type InkBody, type KeySet, type LastWriter, type LateChangeAdopted, type LengthUnit, type MakeChanges, type Mark, type MarkAdded, type MarkBody, type MarkJudgingSet, type MarkJudgingState, type MarkThread, type MarksAdded, type NewMark, type NoteBody, type Page, type PageAdded, type PageSize, type Paper, type Part, type PictureBody, type Place, type RedoGesture, type Scale, type SetMarkJudging, type ShapeBody, type SheetsSnapshot, type StampBody, type Step, type Stimulus, type Style, type TextBody, type ToolSet, type Translation, type UndoGesture, type Value, type Wording, type Words, type WorkBrought, type ZoneBody, type ZoneKey } from './forms';
+import { type AddMark, type AddMarks, type AddPage, type Adopted, type AnswerKey, type Axis, type BoardSnapshot, type BubbleBody, type Change, type ChangesMade, type ConnectorBody, type DraftReplaced, type DraftSnapshot, type DraftStarted, type Expectation, type FormulaBody, type GestureRedone, type GestureSnapshot, type GestureUndone, type Grip, type InkBody, type KeySet, type LastWriter, type LateChangeAdopted, type LengthUnit, type MakeChanges, type Mark, type MarkAdded, type MarkBody, type MarkJudgingSet, type MarkJudgingState, type MarkThread, type MarksAdded, type NewMark, type NoteBody, type Page, type PageAdded, type PageSize, type Paper, type Part, type PictureBody, type Place, type PlannedPhase, type RedoGesture, type Scale, type SetMarkJudging, type ShapeBody, type SheetsSnapshot, type StampBody, type Step, type Stimulus, type Style, type TextBody, type ToolSet, type Translation, type UndoGesture, type Value, type Wording, type Words, type WorkBrought, type ZoneBody, type ZoneKey } from './forms';
 import { know } from './kinds';
 type Raw = any[]; // What the MessagePack reader gives.
 
@@ -60,6 +60,8 @@ function readValue(raw: Raw): Value | undefined {
       return raw[2];
     case 32:
       return raw[2].map((x: Raw) => readPart(x));
+    case 33:
+      return raw[2].map((x: Raw) => readPlannedPhase(x));
     default:
       return undefined;
   }
@@ -164,6 +166,10 @@ export function writeChange(v: Change): Raw {
       const value = v.value as readonly Part[];
       return [...head, value.map((x) => writePart(x))];
     }
+    case 33: {
+      const value = v.value as readonly PlannedPhase[];
+      return [...head, value.map((x) => writePlannedPhase(x))];
+    }
     default:
       return head;
   }
@@ -230,11 +236,14 @@ export function readAddMark(raw: Raw): AddMark {
     grip: raw[2],
     body: known(readMarkBody(raw[3])),
     style: readStyle(raw[4]),
+    for: raw[5] ?? 0,
   };
 }
 
 export function writeAddMark(v: AddMark): Raw {
-  return [v.id, v.page, v.grip, writeMarkBody(v.body), writeStyle(v.style)];
+  const raw: Raw = [v.id, v.page, v.grip, writeMarkBody(v.body), writeStyle(v.style)];
+  if (v.for) raw.push(v.for);
+  return raw;
 }
 
 export function readAddMarks(raw: Raw): AddMarks {
@@ -483,6 +492,7 @@ export function readMark(raw: Raw): Mark {
     scale: raw[11] == null ? null : readScale(raw[11]),
     pinned: raw[12] ?? false,
     tie: raw[13] ?? 0,
+    putBy: raw[14] ?? 0,
   };
 }
 
@@ -662,6 +672,21 @@ export function writePlace(v: Place): Raw {
   return [v.x, v.y, v.turn];
 }
 
+export function readPlannedPhase(raw: Raw): PlannedPhase {
+  return {
+    kind: raw[0],
+    words: raw[1],
+    minutes: raw[2],
+    endsItself: raw[3],
+    part: raw[4],
+    withheld: raw[5],
+  };
+}
+
+export function writePlannedPhase(v: PlannedPhase): Raw {
+  return [v.kind, v.words, v.minutes, v.endsItself, v.part, v.withheld];
+}
+
 export function readRedoGesture(raw: Raw): RedoGesture {
   return {
     kind: 'redoGesture',
@@ -717,6 +742,7 @@ export function readSheetsSnapshot(raw: Raw): SheetsSnapshot {
     writers: raw[5].map((x: Raw) => readLastWriter(x)),
     unit: raw[6],
     parts: raw[7].map((x: Raw) => readPart(x)),
+    phases: raw[8].map((x: Raw) => readPlannedPhase(x)),
   };
 }
 

@@ -592,11 +592,11 @@ export function readPutUpCard(raw: Raw): PutUpCard {
 
 export function writePutUpCard(v: PutUpCard): Raw {
   const raw: Raw = [v.id, v.topic, v.language, v.text];
-  if (v.attachments.length > 0 || v.for !== 0 || v.spot != null || v.beside !== 0 || v.onto !== 0 || v.from.length > 0 || v.poured !== 0) raw.push(v.attachments.length > 0 ? v.attachments.map((x) => writeAttachment(x)) : null);
-  if (v.for !== 0 || v.spot != null || v.beside !== 0 || v.onto !== 0 || v.from.length > 0 || v.poured !== 0) raw.push(v.for);
-  if (v.spot != null || v.beside !== 0 || v.onto !== 0 || v.from.length > 0 || v.poured !== 0) raw.push(v.spot && writeFieldSpot(v.spot), v.beside);
-  if (v.onto !== 0 || v.from.length > 0 || v.poured !== 0) raw.push(v.onto, v.from.length > 0 ? v.from : null);
-  if (v.poured !== 0) raw.push(v.poured);
+  if (v.attachments.length > 0 || v.for || v.spot != null || v.beside || v.onto || v.from.length > 0 || v.poured) raw.push(v.attachments.length > 0 ? v.attachments.map((x) => writeAttachment(x)) : null);
+  if (v.for || v.spot != null || v.beside || v.onto || v.from.length > 0 || v.poured) raw.push(v.for);
+  if (v.spot != null || v.beside || v.onto || v.from.length > 0 || v.poured) raw.push(v.spot && writeFieldSpot(v.spot), v.beside);
+  if (v.onto || v.from.length > 0 || v.poured) raw.push(v.onto, v.from.length > 0 ? v.from : null);
+  if (v.poured) raw.push(v.poured);
   return raw;
 }
 

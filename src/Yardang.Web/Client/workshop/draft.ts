@@ -29,7 +29,7 @@ export class Draft extends Changes {
     );
   }
 
-  mayWrite(): boolean {
+  may(): boolean {
     return this.client.client !== 0;
   }
 }

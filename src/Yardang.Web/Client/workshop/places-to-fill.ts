@@ -2,7 +2,7 @@
 
 import type { Changes } from '../editor/changes';
 import { type Change, type Mark, Property, type Texts, isBox } from '../room/marks';
-import type { Part, WallPlan } from '../wire/forms';
+import type { Part, PlannedPhase, WallPlan } from '../wire/forms';
 import { textsOfPlan } from '../walls/plan-languages';
 import { planSayings } from './plan-sayings';
 import { filledBody, filledIn, fillInsOf, wordsOf } from './fill-ins';
@@ -50,6 +50,7 @@ function* saidIn({ sheets }: Changes): Iterable<string> {
   yield* Object.values(sheets.name);
   yield* Object.values(sheets.directions);
   for (const { name, wall } of sheets.parts) yield* textsOf(name, wall).flatMap((t) => Object.values(t));
+  for (const { words } of sheets.phases) yield* Object.values(words);
   for (const page of sheets.everyPage.filter((p) => !p.erased)) {
     yield* Object.values(page.name);
     yield* Object.values(page.directions);
@@ -59,7 +60,12 @@ function* saidIn({ sheets }: Changes): Iterable<string> {
 
 function changesFor({ sheets }: Changes, values: ReadonlyMap<string, string>): Change[] {
   const changes: Change[] = [];
-  const put = (property: Property, target: number, before: Texts | readonly Part[], after: typeof before) => {
+  const put = (
+    property: Property,
+    target: number,
+    before: Texts | readonly Part[] | readonly PlannedPhase[],
+    after: typeof before,
+  ) => {
     if (JSON.stringify(after) !== JSON.stringify(before)) changes.push({ property, target, value: after });
   };
   const filled = (said: Texts): Texts =>
@@ -72,6 +78,13 @@ function changesFor({ sheets }: Changes, values: ReadonlyMap<string, string>): C
     0,
     sheets.parts,
     sheets.parts.map((p) => ({ ...p, name: p.name && filled(p.name), wall: p.wall && filledPlan(p.wall, filled) })),
+  );
+  const { phases } = sheets;
+  put(
+    Property.Phases,
+    0,
+    phases,
+    phases.map((p) => ({ ...p, words: filled(p.words) })),
   );
   for (const page of sheets.everyPage.filter((p) => !p.erased)) {
     texts(Property.PageName, page.id, page.name);

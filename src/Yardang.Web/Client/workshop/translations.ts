@@ -20,6 +20,7 @@ export interface LanguageTexts {
   readonly languagePageName: string;
   readonly languagePageDirections: string;
   readonly languagePart: string;
+  readonly languagePhase: string;
   readonly languageStarter: string;
   readonly languageMark: string;
 }
@@ -129,6 +130,7 @@ export function translationsOf(
           ...sheets.visible(page.id).flatMap((mark: Mark) => this.markSaying(mark, i + 1)),
         ]),
         ...sheets.parts.flatMap((part, i) => [...this.partSaying(part, i + 1), ...this.wallSayings(part)]),
+        ...this.phaseSayings(),
       ];
     },
 
@@ -158,6 +160,22 @@ export function translationsOf(
           change,
         },
       ];
+    },
+
+    phaseSayings(): Saying[] {
+      const { phases } = editor().sheets;
+      return phases.flatMap(({ words }, at) => {
+        if (!words[language]) return [];
+        const change = (text: string): Change => ({
+          property: Property.Phases,
+          target: 0,
+          value: phases.map((p, i) => (i === at ? { ...p, words: set(words, this.other, text) } : p)),
+        });
+        const about = fill(texts.languagePhase, at + 1);
+        return [
+          { key: `phase-${at}`, about, isLong: false, source: words[language], said: words[this.other] ?? '', change },
+        ];
+      });
     },
 
     wallSayings({ number, wall }: Part): Saying[] {

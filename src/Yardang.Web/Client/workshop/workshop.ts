@@ -26,6 +26,7 @@ import { overviewOf } from './overview';
 import { pageSettings } from './page-settings';
 import { Pages } from './pages';
 import { type PartTexts, partsOf } from './parts';
+import { type PlannedTexts, plannedPhases } from './planned-phases';
 import { placesToFill } from './places-to-fill';
 import { type StimulusTexts, stimulusSetting } from './stimulus-setting';
 import { type LanguageTexts, translationsOf } from './translations';
@@ -45,6 +46,7 @@ interface WorkshopData {
     ImportTexts &
     LanguageTexts &
     PartTexts &
+    PlannedTexts &
     StimulusTexts & {
       figureTools: Record<string, string>;
       unnamedPage: string;
@@ -117,6 +119,7 @@ Alpine.data('workshop', () => {
     translations: translationsOf(theEditor, () => dialog('languages'), language, texts),
     settings: pageSettings(theEditor),
     parts: partsOf(theEditor, data.activity, data.part, language, texts),
+    phases: plannedPhases(theEditor, language, () => dialog('phases'), texts),
     trial: trialBeside(data.activity, data.part),
     newStimulus: stimulusSetting(theEditor, data.draft, token, texts),
     making: 'printed' as Making,
@@ -132,6 +135,7 @@ Alpine.data('workshop', () => {
       finishTyping = () => {
         this.written.keep();
         this.parts.keep();
+        this.phases.keep();
       };
       editor = new Editor({
         room: data.draft,
@@ -155,7 +159,7 @@ Alpine.data('workshop', () => {
         say: (words) => (this.notice = words),
         editFormula: (mark) => this.formula.change(mark),
         madeZone: () => this.nameNewZone(),
-        mayWrite: () => this.opened,
+        may: () => this.opened,
         changed: () => this.refresh(),
         refused: () => (this.notice = texts.refusedOther),
         applied: () => this.trial.renew(),
@@ -210,6 +214,7 @@ Alpine.data('workshop', () => {
       this.zone.refresh();
       this.blanks.refresh();
       this.parts.refresh();
+      this.phases.refresh();
       if (this.translations.other) this.translations.refresh();
       this.waiting = editor.client.waiting;
       const page = editor.sheets.page(editor.page);

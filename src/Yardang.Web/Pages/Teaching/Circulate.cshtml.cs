@@ -63,10 +63,13 @@ public sealed class CirculateModel(IConfiguration configuration, AccessResolver 
     /// <summary>The address of the window for the projector; null for who only watches.</summary>
     public string? ScreenAddress { get; private set; }
 
-    /// <summary>The views of the work that there are, the first as long as nothing else was chosen.</summary>
     /// <summary>Whether the school lets its teachers look at work without being announced.</summary>
     public static bool MayLookQuietly(IConfiguration configuration) => configuration.GetValue<bool>("Yardang:UnannouncedLooks");
 
+    /// <summary>The phases that were planned for the lesson, in its language.</summary>
+    public IReadOnlyList<PhasePlan> Planned { get; private set; } = [];
+
+    /// <summary>The views of the work that there are, the first as long as nothing else was chosen.</summary>
     public IReadOnlyList<string> Views { get; private set; } = [];
 
     /// <summary>The languages in which the boards can be printed, if there are several.</summary>
@@ -92,7 +95,8 @@ public sealed class CirculateModel(IConfiguration configuration, AccessResolver 
         foreach (var (name, text) in PageData.Texts(texts, "Circulate", "CheckInSilent", "CheckInSilentOne")) all[name] = text;
         foreach (var name in s_refusals) all[name] = WorkTexts.For(texts)[name];
         all["phase"] = Enum.GetValues<PhaseKind>().ToDictionary(k => (int)k, k => texts[$"Phase.Name.{(int)k}"].Value);
-        foreach (var (name, key) in new[] { ("phaseNone", "Phase.None"), ("phaseOver", "Phase.TimeOver"), ("phaseLonger", "Phase.Longer") }) all[name] = texts[key].Value;
+        foreach (var (name, key) in new[] { ("phaseNone", "Phase.None"), ("phaseOver", "Phase.TimeOver"), ("phaseLonger", "Phase.Longer"), ("phaseNext", "Phase.Next"), ("phaseTime", "Phase.Time") }) all[name] = texts[key].Value;
+        foreach (var (name, text) in PageData.Texts(texts, "Handing", "HandPage", "HandThings", "HandThingsOne", "HandAway")) all[name] = text;
         all["screen"] = Enum.GetValues<ScreenKind>().ToDictionary(k => (int)k, k => texts[$"Screen.Kind.{k}"].Value);
         foreach (var (name, key) in new[] { ("screenShows", "Screen.Shows"), ("screenTooMany", "Screen.TooMany") }) all[name] = texts[key].Value;
         all["cell"] = s_cells.ToDictionary(s => s, s => texts[$"Circulate.Cell.{s}"].Value, StringComparer.Ordinal);
@@ -107,6 +111,8 @@ public sealed class CirculateModel(IConfiguration configuration, AccessResolver 
         Compares = PouringOut.IsSortedApart(seen) && version.Find(seen.Number)!.Wall!.Purpose == Core.Walls.Purpose.Sort;
         Languages = Core.Activities.Languages.In(version) is { Count: > 1 } several ? [.. several] : [];
         if (lesson.Parts.Length > 1) Parts = [.. lesson.Parts.Select(p => (p, PartNames.Of(version.Find(p.Number)!, ContentLanguage.Current, texts)))];
+        // A part that was not handed out is not opened.
+        Planned = [.. (version.Phases ?? []).Select(p => new PhasePlan(p.Kind, p.Words.For(lesson.Language), p.Minutes, p.EndsItself, lesson.FindPart(p.Part) is null ? 0 : p.Part, p.Withheld))];
         if (!IsWall) TeachersBoard = await Seating.RoomAsync(db, lesson, new(seen.Number, Whose.Teacher, 0));
         var seats = await SeatsAsync(db, lesson);
         Views = (IsTogether, IsWall) switch
@@ -117,7 +123,7 @@ public sealed class CirculateModel(IConfiguration configuration, AccessResolver 
             _ => [seats is null ? "came" : "seats", .. s_viewsOfBoards],
         };
         Guid? together = IsTogether ? await Seating.RoomAsync(db, lesson, new(seen.Number, Whose.Together, 0)) : null;
-        Data = new { lesson = id, who = $"teacher-{visitor.TeacherId}", me = new { me.Number, me.IsStaff, me.LooksOnly }, part = seen.Number, openParts = lesson.Parts.Where(p => p.IsOpen).Select(p => p.Number), together, ownBoard = TeachersBoard, byGroup = lesson.Parts.IsByGroup(seen), isWall = IsWall, mayBeQuiet = MayLookQuietly(configuration) && !IsWall, written = lesson.Language, people = People, teachers = await people.TeachersAsync(lesson), seats, views = Views, zone = clock.Zone.Id, language = System.Globalization.CultureInfo.CurrentUICulture.Name, activity = await ActivityAsync(id), texts = all };
+        Data = new { lesson = id, who = $"teacher-{visitor.TeacherId}", me = new { me.Number, me.IsStaff, me.LooksOnly }, part = seen.Number, openParts = lesson.Parts.Where(p => p.IsOpen).Select(p => p.Number), planned = Planned, together, ownBoard = TeachersBoard, byGroup = lesson.Parts.IsByGroup(seen), isWall = IsWall, mayBeQuiet = MayLookQuietly(configuration) && !IsWall, written = lesson.Language, people = People, teachers = await people.TeachersAsync(lesson), seats, views = Views, zone = clock.Zone.Id, language = System.Globalization.CultureInfo.CurrentUICulture.Name, activity = await ActivityAsync(id), texts = all };
         return Page();
     }
 

@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using System.Globalization;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
@@ -63,7 +64,7 @@ public sealed class LateModel(AccessResolver access, LateHanding late, LessonPeo
     public async Task<IActionResult> OnPostAsync(Guid id, Guid? board, string? marks, bool loose, bool some, long[] pages, int[] groups, int[] people)
     {
         if (await FindAsync(id) is not { } lesson) return NotFound();
-        if (board is { } from && await access.ForRoomAsync(Visitor.Of(HttpContext), from) is not { Kind: RoomKind.Board, Actor.IsStaff: true }) return NotFound();
+        if (board is { } from && !await MayTakeFromAsync(from)) return NotFound();
         var chosen = Ids(marks);
         if (some && groups.Length + people.Length == 0) Problem = texts["Late.NobodyChosen"];
         else if (board is null && pages.Length == 0) Problem = texts["Late.NoPageChosen"];
@@ -74,17 +75,23 @@ public sealed class LateModel(AccessResolver access, LateHanding late, LessonPeo
                 ? await late.HandOutMarksAsync(lesson, source, chosen, loose ? Grip.Loose : Grip.Printed, [.. groups], [.. people])
                 : await late.HandOutPagesAsync(lesson, pages, [.. groups], [.. people]);
             if (refusal is null) return Redirect($"/lesson/{id}/late");
-            Problem = refusal switch
-            {
-                Refusal.Closed => texts["Late.Closed"],
-                Refusal.Full => texts["Late.Full", LateChange.Most],
-                Refusal.OutOfRange => texts["Late.NotAllowed"],
-                _ => texts["Late.Gone"],
-            };
+            Problem = Say(refusal.Value);
         }
 
         await ShowAsync(lesson, board, chosen);
         return Page();
+    }
+
+    /// <summary>What a teacher put on the pages of her own board.</summary>
+    public async Task<IActionResult> OnGetMineAsync(Guid id, Guid board) =>
+        await FindAsync(id) is null || !await MayTakeFromAsync(board) ? NotFound() : new JsonResult(await late.OwnPagesAsync(board));
+
+    /// <summary>Hands a page of her own board out, to those who are picked or to all.</summary>
+    public async Task<IActionResult> OnPostMineAsync(Guid id, Guid board, long page, int[] people)
+    {
+        if (await FindAsync(id) is not { } lesson || !await MayTakeFromAsync(board)) return NotFound();
+        var (groups, alone) = await WhomAsync(lesson, people);
+        return new JsonResult(new { problem = await late.HandOutOwnPageAsync(lesson, board, page, groups, alone) is { } refusal ? Say(refusal) : null });
     }
 
     public async Task<IActionResult> OnPostBackAsync(Guid id, int number)
@@ -92,6 +99,26 @@ public sealed class LateModel(AccessResolver access, LateHanding late, LessonPeo
         if (await FindAsync(id) is not { } lesson) return NotFound();
         await late.TakeBackAsync(lesson, number);
         return Redirect($"/lesson/{id}/late");
+    }
+
+    private string Say(Refusal refusal) => refusal switch
+    {
+        Refusal.Closed => texts["Late.Closed"],
+        Refusal.Full => texts["Late.Full", LateChange.Most],
+        Refusal.OutOfRange => texts["Late.NotAllowed"],
+        _ => texts["Late.Gone"],
+    };
+
+    private async Task<bool> MayTakeFromAsync(Guid board) => await access.ForRoomAsync(Visitor.Of(HttpContext), board) is { Kind: RoomKind.Board, Actor.IsStaff: true };
+
+    // Where people work in groups, it is for the groups of those who are picked.
+    private async Task<(ImmutableArray<int> Groups, ImmutableArray<int> Alone)> WhomAsync(LessonRecord lesson, int[] picked)
+    {
+        var plan = await LessonPlan.OfAsync(await hosts.GetAsync(lesson.Id));
+        var parts = lesson.Parts.Where(p => p.Kind == PartKind.Pages).ToList();
+        ImmutableArray<Group> groups = parts.Exists(lesson.Parts.IsByGroup) ? [.. plan.Grouping.Now.Where(g => g.People.Any(picked.Contains))] : [];
+        var worksAlone = parts.Exists(p => p.Way == Way.OneEach && !lesson.Parts.IsByGroup(p));
+        return ([.. groups.Select(g => g.Number)], [.. picked.Where(p => worksAlone || !groups.Any(g => g.People.Contains(p)))]);
     }
 
     /// <summary>What is different on a page, in words.</summary>

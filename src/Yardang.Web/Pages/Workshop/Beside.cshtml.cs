@@ -54,6 +54,9 @@ public sealed class BesideModel(AccessResolver access, LessonPeople people, Pour
 
             // Whose work is opened is seen to; not where all work.
             visits = me.LooksOnly || board.Place.Whose is not (Whose.Own or Whose.Group) ? [] : board.People.Where(p => p.Standing == Standing.In).Select(p => p.Number),
+
+            // Who may have said something aloud, which a teacher writes down for them.
+            speakers = me.LooksOnly || isWall || board.Place.Whose == Whose.Teacher ? [] : board.People.Where(p => p.Standing == Standing.In).Select(p => new { p.Number, p.Name }),
             zone = clock.Zone.Id,
             who = $"teacher-{visitor.TeacherId}",
             texts = isWall ? WallTexts.For(texts) : BoardTexts.For(texts),

@@ -10,6 +10,7 @@ using Yardang.Core.Editing;
 using Yardang.Core.Interchange;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
+using Yardang.Core.Rooms;
 using Yardang.Core.Shapes;
 using Yardang.Core.Walls;
 using Yardang.Data.School;
@@ -25,6 +26,12 @@ namespace Yardang.Web.Pages;
 [Authorize]
 public sealed class WorkshopModel(AccessResolver access, ActivityMaking making, RoomHosts rooms, ActivityShelf shelf, EarlierWork earlier, IDbContextFactory<SchoolContext> school, IStringLocalizer<UiTexts> texts) : PageModel
 {
+    /// <summary>The kinds of phases, in the order in which a lesson mostly has them.</summary>
+    public static readonly PhaseKind[] PhaseKinds = [PhaseKind.Think, PhaseKind.Talk, PhaseKind.Choose, PhaseKind.Work];
+
+    /// <summary>What a phase leaves to students or closes, each by itself.</summary>
+    public static readonly StudentActs[] Acts = [StudentActs.Write, StudentActs.Answer, StudentActs.Move, StudentActs.Judge];
+
     // What is said in the plan of a wall, as its scripts name it, and what that is called.
     private static readonly (string Kind, string Key)[] s_sayings =
     [
@@ -49,7 +56,7 @@ public sealed class WorkshopModel(AccessResolver access, ActivityMaking making, 
         if (content.Find(part ?? content.Steps[0].Number) is not { } found) return Redirect($"/workshop/{id}");
         Part = found;
         await shelf.UsedAsync(id);
-        var said = BoardTexts.For(texts, ("earlierAway", "Earlier.Away"), ("earlierPage", "Earlier.Page"), ("partPages", "Parts.Pages"), ("partWall", "Parts.Wall"), ("partPagesCount", "Parts.PagesCount"), ("partPagesCountOne", "Parts.PagesCountOne"), ("languagePart", "Languages.Part"), ("importPage", "Import.Page"), ("importBad", "Import.Bad"), ("importSvgBad", "Import.SvgBad"), ("importPictures", "Import.Pictures"), ("unnamedPage", "Pages.Unnamed"), ("copiesDo", "Copies.Do"), ("outlineDo", "Outline.Do"), ("zoneExpects", "Zone.Expects"), ("blanks", "FillIns.Count"), ("stimulusBadLink", "Stimulus.BadLink"), ("languageName", "Languages.Name"), ("languageDirections", "Languages.Directions"), ("languagePageName", "Languages.PageName"), ("languagePageDirections", "Languages.PageDirections"), ("languageStarter", "Languages.Starter"), ("languageMark", "Languages.Mark"), ("topicsDo", "TopicOutline.Do"), ("untranslated", "Languages.Untranslated"), ("allTranslated", "Languages.AllTranslated"));
+        var said = BoardTexts.For(texts, ("earlierAway", "Earlier.Away"), ("earlierPage", "Earlier.Page"), ("phasesTogether", "Phases.Together"), ("languagePhase", "Languages.Phase"), ("partPages", "Parts.Pages"), ("partWall", "Parts.Wall"), ("partPagesCount", "Parts.PagesCount"), ("partPagesCountOne", "Parts.PagesCountOne"), ("languagePart", "Languages.Part"), ("importPage", "Import.Page"), ("importBad", "Import.Bad"), ("importSvgBad", "Import.SvgBad"), ("importPictures", "Import.Pictures"), ("unnamedPage", "Pages.Unnamed"), ("copiesDo", "Copies.Do"), ("outlineDo", "Outline.Do"), ("zoneExpects", "Zone.Expects"), ("blanks", "FillIns.Count"), ("stimulusBadLink", "Stimulus.BadLink"), ("languageName", "Languages.Name"), ("languageDirections", "Languages.Directions"), ("languagePageName", "Languages.PageName"), ("languagePageDirections", "Languages.PageDirections"), ("languageStarter", "Languages.Starter"), ("languageMark", "Languages.Mark"), ("topicsDo", "TopicOutline.Do"), ("untranslated", "Languages.Untranslated"), ("allTranslated", "Languages.AllTranslated"));
         said["languageOfPlan"] = s_sayings.ToDictionary(k => k.Kind, k => texts[$"Languages.{k.Key}"].Value, StringComparer.Ordinal);
         Data = new
         {
