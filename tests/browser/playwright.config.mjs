@@ -11,6 +11,7 @@ export default defineConfig({
   fullyParallel: false,
   // Each spec has teachers and data of its own. The server, a browser and its pages together keep two cores busy.
   workers: Math.max(1, Math.floor(availableParallelism() / 2)),
+  retries: process.env.CI ? 1 : 0,
   reporter: [['line'], ['./plain-reporter.mjs']],
   use: { ...use, baseURL: `http://127.0.0.1:${port}` },
   webServer: server(port),

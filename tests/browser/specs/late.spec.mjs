@@ -187,12 +187,15 @@ test('a colleague opens the invitation, runs the lesson too, and each undoes onl
     }
     await varga.getByLabel('Who looks after Group 1').selectOption({ index: 1 });
     await varga.getByLabel('Who looks after Group 2').selectOption({ index: 2 });
+    for (const page of [maya, ben]) await expect(page.getByRole('heading', { name: /Group [12]/ })).toBeVisible();
+    for (const page of [maya, ben]) await kept(page);
     await adeyemi.goto(lesson);
     await expect(adeyemi.locator('.tile:visible')).toHaveCount(2);
     await adeyemi.getByRole('button', { name: 'My groups only' }).click();
     await expect(adeyemi.locator('.tile:visible')).toHaveText(/Group 2/);
     await maya.getByRole('button', { name: 'Hand up' }).click();
     await ben.getByRole('button', { name: 'Hand up' }).click();
+    for (const page of [maya, ben]) await expect(page.getByRole('button', { name: 'Hand up' })).toHaveAttribute('aria-pressed', 'true');
     await expect(adeyemi.locator('.needs li')).toHaveText(/Ben/);
     await adeyemi.getByRole('button', { name: 'My groups only' }).click();
     await expect(adeyemi.locator('.needs li')).toHaveCount(2);
