@@ -33,6 +33,9 @@ const RELOAD_MS = 4000;
 /** So many snapshots are fetched at once: of many rooms, the first are to be seen before the last are here. */
 const FETCHED = 6;
 
+/** In so long a page has been painted, ms. */
+const FRAME_MS = 20;
+
 const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
 
 /** For pages that are nothing without their room, and could not get it. */
@@ -48,6 +51,7 @@ export class Connection implements Line {
   private readonly hub: HubConnection;
   private readonly rooms = new Map<string, Watched>();
   private readonly inTurn = fewAtOnce(FETCHED);
+  private firstSeen: Promise<unknown> | null = null;
   link: Link = 'connecting';
 
   /**
@@ -171,7 +175,11 @@ export class Connection implements Line {
     if (response.status === 404) return false;
     if (!response.ok) throw new Error(`The board could not be fetched (${response.status}).`);
     noteServerTime(response);
-    client.takeSnapshot(new Uint8Array(await response.arrayBuffer()));
+    const bytes = new Uint8Array(await response.arrayBuffer());
+    // Where many come at once, the first is on the screen before the others are read.
+    await this.firstSeen;
+    client.takeSnapshot(bytes);
+    this.firstSeen ??= pause(FRAME_MS);
     return true;
   }
 
