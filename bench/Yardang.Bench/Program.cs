@@ -9,6 +9,7 @@ using Yardang.Bench;
 // bench like                      like questions among 10,000: how quickly, and how often the right one
 // bench tidy                      tidying 200 cards with 260 links: how quickly, and how many links cross
 // bench needs [first seed] [lessons]   who needs the teacher, on scripted lessons: who is listed in time, and who for nothing
+// bench moderate                  the word screen: false alarms on dictionaries, disguised words that are caught, how quickly
 // bench circulate                 a command to 35 who write, beside the bare hub; what the teacher's page weighs (frames and memory: in the browser, ./yardang bench circulate)
 // bench room [writers] [seconds] [rounds]   everybody on one board; then with one more who never reads
 // bench class [seconds] [pairs]     35 boards, a teacher subscribed to all: Yardang and the bare hub in turn
@@ -64,6 +65,12 @@ if (args is ["needs", .. var seeds])
 {
     // Tuned on seeds 1 to 60; measured on others.
     NeedsLoad.Run(seeds is [var first, ..] ? int.Parse(first, System.Globalization.CultureInfo.InvariantCulture) : 1_001, seeds is [_, var many, ..] ? int.Parse(many, System.Globalization.CultureInfo.InvariantCulture) : 200);
+    return;
+}
+
+if (args is ["moderate", ..])
+{
+    ScreenLoad.Run();
     return;
 }
 

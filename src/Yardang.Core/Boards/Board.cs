@@ -75,6 +75,13 @@ public sealed class Board(ActivityContent version) : Room, IWorkRoom
     /// <inheritdoc/>
     protected override Decision DecideCommand(Submission submission, Actor actor, Situation situation)
     {
+        if (actor.IsStaff || situation.Allowed.Screen is not { } screen) return DecideHere(submission, actor, situation, waits: false);
+        var screened = BoardWords.Screened(submission.Command, screen);
+        return screened.IsRefused || (screened.Waits && submission.Command is JudgeCard) ? Refusal.Words : DecideHere(submission with { Command = screened.Command }, actor, situation, screened.Waits);
+    }
+
+    private Decision DecideHere(Submission submission, Actor actor, Situation situation, bool waits)
+    {
         switch (submission.Command)
         {
             case BringWork(var content, var changedAt, var said, var results):
@@ -106,13 +113,16 @@ public sealed class Board(ActivityContent version) : Room, IWorkRoom
         }
 
         // Work that rests on set-aside work has to wait with it, so it is not judged now.
-        if (!actor.IsStaff && (actor.HasLeft || !situation.Lets(ActOf(submission.Command), actor)))
-        {
-            return WhyNotSetAside(submission, actor) is { } why ? why : new Decision.Accepted(new WorkSetAside(submission.Command), Audience.AuthorAndStaff);
-        }
+        if (!actor.IsStaff && (actor.HasLeft || !situation.Lets(ActOf(submission.Command), actor))) return SettingAside(submission, actor, WhySetAside.Late);
+        if (waits) return SettingAside(submission, actor, WhySetAside.Words);
+        var decision = Decide(submission.Command, actor, submission.Client, situation);
 
-        return Decide(submission.Command, actor, submission.Client, situation);
+        // What rests on work that waits waits with it.
+        return decision is Decision.Refused && !actor.IsStaff && _setAside.Values.Any(w => w.Actor.Number == actor.Number) && SettingAside(submission, actor, WhySetAside.Rests) is Decision.Accepted waiting ? waiting : decision;
     }
+
+    private Decision SettingAside(Submission submission, Actor actor, WhySetAside why) =>
+        WhyNotSetAside(submission, actor) is { } refusal ? refusal : new Decision.Accepted(new WorkSetAside(submission.Command, why), Audience.AuthorAndStaff);
 
     private Decision Decide(Command command, Actor actor, int client, Situation situation) => IsTalk(command)
         ? Talk.Decide(command, actor, client, Sheets, situation.Time)
@@ -152,8 +162,8 @@ public sealed class Board(ActivityContent version) : Room, IWorkRoom
         if (!envelope.Actor.IsStaff && envelope.Event is not (ClientAdmitted or WorkSetAside or CardJudged)) Note(envelope);
         switch (envelope.Event)
         {
-            case WorkSetAside(var command):
-                _setAside[envelope.Number] = new(envelope.Number, envelope.Actor, envelope.Client, envelope.Counter, envelope.Gesture, command);
+            case WorkSetAside(var command, var why):
+                _setAside[envelope.Number] = new(envelope.Number, envelope.Actor, envelope.Client, envelope.Counter, envelope.Gesture, command, why);
                 break;
             case WorkBrought(var content, var changedAt, var said, var results):
                 LastActivity = changedAt;

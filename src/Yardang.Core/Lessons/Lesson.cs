@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Yardang.Core.Activities;
 using Yardang.Core.LateChanges;
+using Yardang.Core.Moderation;
 using Yardang.Core.Rooms;
 using Yardang.Core.Wire;
 
@@ -13,7 +14,7 @@ public sealed record LessonSnapshot(
     ImmutableArray<Group> Groups, int GroupsUsed, ImmutableArray<ImmutableArray<Group>> Past, ImmutableArray<ImmutableArray<Group>> Future, int GroupingVersion, long PlacesAsOf,
     long SeatsThrough, ImmutableArray<LateChange> LateChanges, [Inline] LessonTimes Times, bool Waits, bool IsOverdue, ImmutableArray<WorkWaits> Waiting,
     ImmutableArray<int> Parts, ImmutableSortedSet<int> OpenParts, int OpenedLast, ImmutableSortedSet<int> OwnFirstIn, [OrMinusOne] long? CheckInAt, [Inline] NeedsSettings Needs, ImmutableArray<AnsweredNeed> Answered, ImmutableArray<LastVisit> Visits,
-    ImmutableArray<Call> Calls, ImmutableArray<QuickQuestion> Questions, Phase? Phase, ImmutableArray<PhasePlan> PhasesBefore, OnScreen Screen, long ScreenSetAt, [Inline] ShowingSnapshot Showing) : RoomSnapshot;
+    ImmutableArray<Call> Calls, ImmutableArray<QuickQuestion> Questions, Phase? Phase, ImmutableArray<PhasePlan> PhasesBefore, OnScreen Screen, long ScreenSetAt, [Inline] ShowingSnapshot Showing, WordScreening Screening) : RoomSnapshot;
 
 /// <summary>An activity being worked on by people: who is in, door, groups, signals, pens.</summary>
 public sealed class Lesson : Room
@@ -96,6 +97,12 @@ public sealed class Lesson : Room
     /// <summary>Since when everybody is asked how it is going, server time in ms; null if they are not.</summary>
     public long? CheckInAt { get; private set; }
 
+    /// <summary>What is looked for in what students write.</summary>
+    public WordScreening Screening { get; private set; } = WordScreening.Usual;
+
+    /// <summary>What looks for it; null for nothing.</summary>
+    public WordScreen? WordScreen { get; private set; } = WordScreen.For(WordScreening.Usual);
+
     /// <summary>What is listed by itself among those who need the teacher.</summary>
     public NeedsSettings Needs { get; private set; } = NeedsSettings.Usual;
 
@@ -140,7 +147,7 @@ public sealed class Lesson : Room
     public Allowed AllowedIn(RoomPlace place)
     {
         var isThinking = Phases.Now?.Plan.Kind == PhaseKind.Think;
-        var allowed = Allowed with { OwnFirst = isThinking || OwnFirstIn.Contains(SetOwnFirst.WholeLesson) || OwnFirstIn.Contains(place.Part), Held = Held };
+        var allowed = Allowed with { OwnFirst = isThinking || OwnFirstIn.Contains(SetOwnFirst.WholeLesson) || OwnFirstIn.Contains(place.Part), Held = Held, Screen = WordScreen };
         if (!OpenParts.Contains(place.Part)) allowed = allowed with { Waits = true };
         var timed = Phases.Now is { Plan.EndsItself: true } now ? now : null;
         return place.Whose == Whose.Teacher ? allowed with { PensDown = false } : allowed with { Withheld = Phases.Now?.Plan.Closes() ?? StudentActs.None, Ends = timed?.EndsAt, EndsFor = timed?.Longer.ToImmutableSortedDictionary(l => l.Person, l => l.Until) };
@@ -205,6 +212,7 @@ public sealed class Lesson : Room
         BeginPhase or GiveTime or EndPhase => Phases.Decide(submission.Command, _people, Parts, situation.Time),
         HoldPens hold => Closed ? Refusal.Closed : hold.Decide(_people, situation.Time),
         VisitWork(var person) => _people.ContainsKey(person) ? new Decision.Accepted(new WorkVisited(person), Audience.NamedAndStaff) : Refusal.NotFound,
+        SetWordScreen(var screening) => screening.IsSound() ? new Decision.Accepted(new WordScreenSet(screening), Audience.Staff) : Refusal.OutOfRange,
         SetNeeds(var settings) => settings.AreSound() ? new Decision.Accepted(new NeedsSet(settings), Audience.Staff) : Refusal.OutOfRange,
         AnswerNeed(var person, var kind, var minutes) => !Enum.IsDefined(kind) || minutes is < 0 or > AnswerNeed.Most ? Refusal.OutOfRange
             : _people.ContainsKey(person) ? new Decision.Accepted(new NeedAnswered(person, kind, minutes), Audience.Staff) : Refusal.NotFound,
@@ -230,6 +238,7 @@ public sealed class Lesson : Room
         Phases.Restore(s.Phase, s.PhasesBefore);
         (Screen, ScreenSetAt) = (s.Screen, s.ScreenSetAt);
         Showing.Restore(s.Showing);
+        LookFor(s.Screening);
         foreach (var work in s.Waiting) _waiting[(work.Board, work.Person)] = work;
     }
 
@@ -315,11 +324,14 @@ public sealed class Lesson : Room
                 _visits[number] = new(number, envelope.Time);
                 break;
             case NeedsSet(var settings): Needs = settings; break;
+            case WordScreenSet(var screening): LookFor(screening); break;
             case NeedAnswered(var number, var kind, var minutes):
                 _answered[(number, kind)] = new(number, kind, envelope.Time, minutes == 0 ? null : envelope.Time + (minutes * 60_000L));
                 break;
         }
     }
+
+    private void LookFor(WordScreening screening) => (Screening, WordScreen) = (screening, WordScreen.For(screening));
 
     private void Regroup(Grouping now)
     {

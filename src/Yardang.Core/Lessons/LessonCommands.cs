@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Yardang.Core.Moderation;
 using Yardang.Core.Rooms;
 using Yardang.Core.Wire;
 
@@ -67,6 +68,14 @@ public sealed record MaskNames(bool Masked) : Command;
 /// <summary>Staff: whether students may look at the other boards, and at the teacher's own.</summary>
 [Kind(32)]
 public sealed record SetSight(bool OtherBoards, bool TeachersBoard) : Command;
+
+/// <summary>Staff: what is looked for in what students write, and what is done where it is found.</summary>
+[Kind(102)]
+public sealed record SetWordScreen([Inline] WordScreening Screening) : Command;
+
+/// <summary>What is looked for in what students write, and what is done where it is found. Teachers alone are told.</summary>
+[Kind(136)]
+public sealed record WordScreenSet([Inline] WordScreening Screening) : RoomEvent;
 
 /// <summary>Staff: set the door.</summary>
 [Kind(20)]

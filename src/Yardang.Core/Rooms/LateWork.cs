@@ -10,9 +10,24 @@ public sealed record AcceptLateWork(long Number) : Command;
 [Kind(6)]
 public sealed record DiscardLateWork(long Number) : Command;
 
-/// <summary>Work arrived when it could no longer be put in place; it is kept for the teacher's decision.</summary>
+/// <summary>Why work waits for the teacher's decision. The numbers are on the wire.</summary>
+public enum WhySetAside
+{
+    /// <summary>It came when it could no longer be put in place.</summary>
+    Late = 0,
+
+    /// <summary>The word screen found something in it.</summary>
+    Words = 1,
+
+    /// <summary>It rests on work that waits.</summary>
+    Rests = 2,
+}
+
+/// <summary>Work was not put in place; it is kept for the teacher's decision.</summary>
+/// <param name="Command">What was asked.</param>
+/// <param name="Why">Why it waits.</param>
 [Kind(14)]
-public sealed record WorkSetAside([Inline] Command Command) : RoomEvent;
+public sealed record WorkSetAside([Inline] Command Command, [Since(2)] WhySetAside Why = WhySetAside.Late) : RoomEvent;
 
 /// <summary>The teacher put it in place after all.</summary>
 /// <param name="Number">The event that set it aside.</param>
@@ -36,14 +51,15 @@ public sealed record LateWorkDiscarded(long Number, [Since(2)] int Person = 0) :
     public override bool Names(int person) => person == Person;
 }
 
-/// <summary>Work that arrived too late for a rule, kept for the teacher's decision.</summary>
+/// <summary>Work that was not put in place, kept for the teacher's decision.</summary>
 /// <param name="Number">The event that set it aside.</param>
 /// <param name="Actor">Whose work it is.</param>
 /// <param name="Client">From which tab.</param>
 /// <param name="Counter">Which of its commands.</param>
 /// <param name="Gesture">What it was part of.</param>
 /// <param name="Command">What was asked.</param>
-public sealed record LateWork(long Number, [Inline] Actor Actor, int Client, int Counter, long Gesture, [Inline] Command Command);
+/// <param name="Why">Why it waits.</param>
+public sealed record LateWork(long Number, [Inline] Actor Actor, int Client, int Counter, long Gesture, [Inline] Command Command, WhySetAside Why = WhySetAside.Late);
 
 /// <summary>A room in which students work: what they write too late is kept, and it is known what each did last.</summary>
 public interface IWorkRoom

@@ -95,4 +95,7 @@ public enum Refusal
 
     /// <summary>This person has judged as many cards as each may.</summary>
     EnoughJudged = 31,
+
+    /// <summary>The word screen found something in it that a class should not read.</summary>
+    Words = 32,
 }

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Yardang.Core.Moderation;
 
 namespace Yardang.Core.Rooms;
 
@@ -11,7 +12,8 @@ namespace Yardang.Core.Rooms;
 /// <param name="Withheld">What students cannot do besides, while all else is open to them.</param>
 /// <param name="Ends">When nobody writes any more, server time in ms; null: no end is set.</param>
 /// <param name="EndsFor">For whom that is at another time.</param>
-public sealed record Allowed(bool PensDown = false, bool Closed = false, bool Waits = false, bool OwnFirst = false, ImmutableSortedDictionary<int, long>? Held = null, StudentActs Withheld = StudentActs.None, long? Ends = null, ImmutableSortedDictionary<int, long>? EndsFor = null)
+/// <param name="Screen">What looks at what students write before others see it; null for nothing.</param>
+public sealed record Allowed(bool PensDown = false, bool Closed = false, bool Waits = false, bool OwnFirst = false, ImmutableSortedDictionary<int, long>? Held = null, StudentActs Withheld = StudentActs.None, long? Ends = null, ImmutableSortedDictionary<int, long>? EndsFor = null, WordScreen? Screen = null)
 {
     /// <summary>Nothing is restricted.</summary>
     public static readonly Allowed Everything = new();

@@ -105,7 +105,7 @@ public static class HiddenNames
             LinkPutBack(var link, var whose) => new LinkPutBack(AsTold(reader, link, veil), whose),
             SealBroken broken => broken with { Card = Id(broken.Card), Author = reader.IsStaff || broken.Author == reader.Number ? broken.Author : 0 },
             PlanSet(var plan, _) => new PlanSet(plan),
-            WorkSetAside(var command) => new WorkSetAside(command.WithIds(Id)),
+            WorkSetAside(var command, var why) => new WorkSetAside(command.WithIds(Id), why),
             LateWorkAccepted accepted => accepted with { Outcome = accepted.Outcome is { } outcome ? AsTold(reader, outcome, veil) : null },
             _ => happened.WithIds(Id),
         };

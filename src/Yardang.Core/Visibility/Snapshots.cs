@@ -3,6 +3,7 @@ using Yardang.Core.Drafts;
 using Yardang.Core.Editing;
 using Yardang.Core.Judges;
 using Yardang.Core.Lessons;
+using Yardang.Core.Moderation;
 using Yardang.Core.Rooms;
 using Yardang.Core.Walls;
 
@@ -76,5 +77,6 @@ public static class Snapshots
         reader.IsStaff ? lesson.Phases.Before : [],
         reader.IsStaff ? lesson.Screen : OnScreen.Nothing,
         reader.IsStaff ? lesson.ScreenSetAt : 0,
-        lesson.Showing.Snapshot());
+        lesson.Showing.Snapshot(),
+        reader.IsStaff ? lesson.Screening : WordScreening.Usual);
 }

@@ -12,15 +12,22 @@ public sealed partial class Wall
     /// <inheritdoc/>
     protected override Decision DecideCommand(Submission submission, Actor actor, Situation situation)
     {
-        if (Out is null) return DecideHere(submission, actor, situation);
-        var decision = DecideHere(SeesAll(actor) ? submission : submission with { Command = submission.Command.WithIds(id => Veil.Lift(actor, id)) }, actor, situation);
+        if (actor.IsStaff || situation.Allowed.Screen is not { } screen) return DecideKnown(submission, actor, situation, waits: false);
+        var screened = WallWords.Screened(submission.Command, screen);
+        return screened.IsRefused || (screened.Waits && submission.Command is JudgeCard) ? Refusal.Words : DecideKnown(submission with { Command = screened.Command }, actor, situation, screened.Waits);
+    }
+
+    private Decision DecideKnown(Submission submission, Actor actor, Situation situation, bool waits)
+    {
+        if (Out is null) return DecideHere(submission, actor, situation, waits);
+        var decision = DecideHere(SeesAll(actor) ? submission : submission with { Command = submission.Command.WithIds(id => Veil.Lift(actor, id)) }, actor, situation, waits);
         return decision is not Decision.Accepted accepted ? decision
             : !actor.IsStaff ? accepted with { Audience = Audience.AuthorAndStaff }
             : Out.Hides(accepted.Event, _cards) ? accepted with { Audience = Audience.Staff }
             : accepted;
     }
 
-    private Decision DecideHere(Submission submission, Actor actor, Situation situation)
+    private Decision DecideHere(Submission submission, Actor actor, Situation situation, bool waits)
     {
         switch (submission.Command)
         {
@@ -87,12 +94,18 @@ public sealed partial class Wall
         if (!actor.IsStaff && (actor.HasLeft || !situation.Lets(ActOf(submission.Command), actor)))
         {
             // Who decides of it would know whose it is; it stays on the device of whoever wrote it.
-            if (IsSealed) return Refusal.TooLate;
-            return WhyNotSetAside(submission, actor) is { } why ? why : new Decision.Accepted(new WorkSetAside(submission.Command), Audience.AuthorAndStaff);
+            return IsSealed ? Refusal.TooLate : SettingAside(submission, actor, WhySetAside.Late);
         }
 
-        return Decide(submission.Command, actor, submission.Client, situation);
+        if (waits) return IsSealed ? Refusal.Words : SettingAside(submission, actor, WhySetAside.Words);
+        var decision = Decide(submission.Command, actor, submission.Client, situation);
+
+        // What rests on work that waits waits with it.
+        return decision is Decision.Refused && !actor.IsStaff && !IsSealed && _setAside.Values.Any(w => w.Actor.Number == actor.Number) && SettingAside(submission, actor, WhySetAside.Rests) is Decision.Accepted waiting ? waiting : decision;
     }
+
+    private Decision SettingAside(Submission submission, Actor actor, WhySetAside why) =>
+        WhyNotSetAside(submission, actor) is { } refusal ? refusal : new Decision.Accepted(new WorkSetAside(submission.Command, why), Audience.AuthorAndStaff);
 
     // What is chosen and scored is decided about before.
     private static StudentActs ActOf(Command command) => command switch

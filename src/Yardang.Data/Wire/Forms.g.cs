@@ -203,6 +203,7 @@ internal static class Forms
             case Yardang.Core.Lessons.SetPrivacy v: Write(ref w, v); break;
             case Yardang.Core.Lessons.ShowWork v: Write(ref w, v); break;
             case Yardang.Core.Lessons.CallBoardsUp v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.SetWordScreen v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -297,6 +298,7 @@ internal static class Forms
         Yardang.Core.Lessons.SetPrivacy => 99,
         Yardang.Core.Lessons.ShowWork => 100,
         Yardang.Core.Lessons.CallBoardsUp => 101,
+        Yardang.Core.Lessons.SetWordScreen => 102,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -399,6 +401,7 @@ internal static class Forms
         99 => ReadSetPrivacy(ref r),
         100 => ReadShowWork(ref r),
         101 => ReadCallBoardsUp(ref r),
+        102 => ReadSetWordScreen(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of command: {kind}."),
     };
 
@@ -563,6 +566,7 @@ internal static class Forms
             case Yardang.Core.Lessons.PrivacySet v: Write(ref w, v); break;
             case Yardang.Core.Lessons.WorkShown v: Write(ref w, v); break;
             case Yardang.Core.Lessons.BoardsUp v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.WordScreenSet v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -682,6 +686,7 @@ internal static class Forms
         Yardang.Core.Lessons.PrivacySet => 133,
         Yardang.Core.Lessons.WorkShown => 134,
         Yardang.Core.Lessons.BoardsUp => 135,
+        Yardang.Core.Lessons.WordScreenSet => 136,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -809,6 +814,7 @@ internal static class Forms
         133 => ReadPrivacySet(ref r),
         134 => ReadWorkShown(ref r),
         135 => ReadBoardsUp(ref r),
+        136 => ReadWordScreenSet(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of room event: {kind}."),
     };
 
@@ -3985,7 +3991,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Rooms.LateWork v)
     {
-        w.WriteArrayHeader(8);
+        w.WriteArrayHeader(9);
         w.Write(v.Number);
         w.Write(v.Actor.Number);
         w.Write((int)v.Actor.Role);
@@ -3993,19 +3999,21 @@ internal static class Forms
         w.Write(v.Counter);
         w.Write(v.Gesture);
         Write(ref w, v.Command);
+        w.Write((int)v.Why);
     }
 
     public static Yardang.Core.Rooms.LateWork ReadLateWork(ref MessagePackReader r)
     {
-        var fields = new Fields(ref r, 8);
+        var fields = new Fields(ref r, 9);
         System.Int64 @number = r.ReadInt64();
         Yardang.Core.Rooms.Actor @actor = new Yardang.Core.Rooms.Actor(r.ReadInt32(), (Yardang.Core.Rooms.Role)r.ReadInt32());
         System.Int32 @client = r.ReadInt32();
         System.Int32 @counter = r.ReadInt32();
         System.Int64 @gesture = r.ReadInt64();
         Yardang.Core.Rooms.Command @command = ReadCommand(ref r);
+        Yardang.Core.Rooms.WhySetAside @why = (Yardang.Core.Rooms.WhySetAside)r.ReadInt32();
         fields.End(ref r);
-        return new Yardang.Core.Rooms.LateWork(@number, @actor, @client, @counter, @gesture, @command);
+        return new Yardang.Core.Rooms.LateWork(@number, @actor, @client, @counter, @gesture, @command, @why);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Rooms.LateWorkAccepted v)
@@ -4186,7 +4194,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.LessonSnapshot v)
     {
-        w.WriteArrayHeader(44);
+        w.WriteArrayHeader(45);
         w.Write((int)v.Door);
         w.Write(v.PensDown);
         w.Write(v.PensConfirmedOn ?? -1);
@@ -4334,11 +4342,12 @@ internal static class Forms
             Write(ref w, item);
         }
 
+        Write(ref w, v.Screening);
     }
 
     public static Yardang.Core.Lessons.LessonSnapshot ReadLessonSnapshot(ref MessagePackReader r)
     {
-        var fields = new Fields(ref r, 44);
+        var fields = new Fields(ref r, 45);
         Yardang.Core.Lessons.Door @door = (Yardang.Core.Lessons.Door)r.ReadInt32();
         System.Boolean @pensDown = r.ReadBoolean();
         System.Int32? @pensConfirmedOn = ByHand.OrNull(r.ReadInt32());
@@ -4374,8 +4383,9 @@ internal static class Forms
         Yardang.Core.Lessons.OnScreen @screen = ReadOnScreen(ref r);
         System.Int64 @screenSetAt = r.ReadInt64();
         Yardang.Core.Lessons.ShowingSnapshot @showing = new Yardang.Core.Lessons.ShowingSnapshot(ReadListOfPrivacyOf(ref r), [.. ReadListOfInt32(ref r)], ReadListOfShownWork(ref r));
+        Yardang.Core.Moderation.WordScreening @screening = ReadWordScreening(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Lessons.LessonSnapshot(@door, @pensDown, @pensConfirmedOn, @closed, @people, @namesMasked, @seesOtherBoards, @seesTeachersBoard, @groups, @groupsUsed, @past, @future, @groupingVersion, @placesAsOf, @seatsThrough, @lateChanges, @times, @waits, @isOverdue, @waiting, @parts, @openParts, @openedLast, @ownFirstIn, @checkInAt, @needs, @answered, @visits, @calls, @questions, @phase, @phasesBefore, @screen, @screenSetAt, @showing);
+        return new Yardang.Core.Lessons.LessonSnapshot(@door, @pensDown, @pensConfirmedOn, @closed, @people, @namesMasked, @seesOtherBoards, @seesTeachersBoard, @groups, @groupsUsed, @past, @future, @groupingVersion, @placesAsOf, @seatsThrough, @lateChanges, @times, @waits, @isOverdue, @waiting, @parts, @openParts, @openedLast, @ownFirstIn, @checkInAt, @needs, @answered, @visits, @calls, @questions, @phase, @phasesBefore, @screen, @screenSetAt, @showing, @screening);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.LessonTimes v)
@@ -7205,6 +7215,34 @@ internal static class Forms
         return new Yardang.Core.Lessons.SetTimes(@times);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.SetWordScreen v)
+    {
+        w.WriteArrayHeader(5);
+        w.Write((int)v.Screening.Then);
+        w.Write(v.Screening.ForYoung);
+        w.Write(v.Screening.Details);
+        w.WriteArrayHeader(v.Screening.Own.Length);
+        foreach (var item in v.Screening.Own)
+        {
+            w.Write(item);
+        }
+
+        w.WriteArrayHeader(v.Screening.Allowed.Length);
+        foreach (var item in v.Screening.Allowed)
+        {
+            w.Write(item);
+        }
+
+    }
+
+    public static Yardang.Core.Lessons.SetWordScreen ReadSetWordScreen(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 5);
+        Yardang.Core.Moderation.WordScreening @screening = new Yardang.Core.Moderation.WordScreening((Yardang.Core.Moderation.WhenFound)r.ReadInt32(), r.ReadBoolean(), r.ReadBoolean(), ReadListOfString(ref r, 300), ReadListOfString(ref r, 300));
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.SetWordScreen(@screening);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.ShapeBody v)
     {
         w.WriteArrayHeader(3);
@@ -8607,6 +8645,66 @@ internal static class Forms
         return new Yardang.Core.Editing.Withholding(@target, @tools);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.WordScreenSet v)
+    {
+        w.WriteArrayHeader(5);
+        w.Write((int)v.Screening.Then);
+        w.Write(v.Screening.ForYoung);
+        w.Write(v.Screening.Details);
+        w.WriteArrayHeader(v.Screening.Own.Length);
+        foreach (var item in v.Screening.Own)
+        {
+            w.Write(item);
+        }
+
+        w.WriteArrayHeader(v.Screening.Allowed.Length);
+        foreach (var item in v.Screening.Allowed)
+        {
+            w.Write(item);
+        }
+
+    }
+
+    public static Yardang.Core.Lessons.WordScreenSet ReadWordScreenSet(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 5);
+        Yardang.Core.Moderation.WordScreening @screening = new Yardang.Core.Moderation.WordScreening((Yardang.Core.Moderation.WhenFound)r.ReadInt32(), r.ReadBoolean(), r.ReadBoolean(), ReadListOfString(ref r, 300), ReadListOfString(ref r, 300));
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.WordScreenSet(@screening);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Moderation.WordScreening v)
+    {
+        w.WriteArrayHeader(5);
+        w.Write((int)v.Then);
+        w.Write(v.ForYoung);
+        w.Write(v.Details);
+        w.WriteArrayHeader(v.Own.Length);
+        foreach (var item in v.Own)
+        {
+            w.Write(item);
+        }
+
+        w.WriteArrayHeader(v.Allowed.Length);
+        foreach (var item in v.Allowed)
+        {
+            w.Write(item);
+        }
+
+    }
+
+    public static Yardang.Core.Moderation.WordScreening ReadWordScreening(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 5);
+        Yardang.Core.Moderation.WhenFound @then = (Yardang.Core.Moderation.WhenFound)r.ReadInt32();
+        System.Boolean @forYoung = r.ReadBoolean();
+        System.Boolean @details = r.ReadBoolean();
+        ImmutableArray<System.String> @own = ReadListOfString(ref r, 300);
+        ImmutableArray<System.String> @allowed = ReadListOfString(ref r, 300);
+        fields.End(ref r);
+        return new Yardang.Core.Moderation.WordScreening(@then, @forYoung, @details, @own, @allowed);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Wording v)
     {
         w.WriteArrayHeader(5);
@@ -8763,16 +8861,25 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Rooms.WorkSetAside v)
     {
-        w.WriteArrayHeader(2);
+        var count = (int)v.Why != 0 ? 3 : 2;
+        w.WriteArrayHeader(count);
         Write(ref w, v.Command);
+        if (count < 3) return;
+        w.Write((int)v.Why);
     }
 
     public static Yardang.Core.Rooms.WorkSetAside ReadWorkSetAside(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 2);
         Yardang.Core.Rooms.Command @command = ReadCommand(ref r);
+        Yardang.Core.Rooms.WhySetAside @why = default;
+        if (fields.Has(3))
+        {
+            @why = (Yardang.Core.Rooms.WhySetAside)r.ReadInt32();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Rooms.WorkSetAside(@command);
+        return new Yardang.Core.Rooms.WorkSetAside(@command, @why);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.WorkShown v)

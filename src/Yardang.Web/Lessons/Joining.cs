@@ -2,6 +2,7 @@ using System.Collections.Concurrent;
 using System.Security.Cryptography;
 using Microsoft.EntityFrameworkCore;
 using Yardang.Core.Lessons;
+using Yardang.Core.Moderation;
 using Yardang.Core.Rooms;
 using Yardang.Data.School;
 using Yardang.Web.Rooms;
@@ -78,6 +79,7 @@ public sealed class Joining(IDbContextFactory<SchoolContext> school, RoomHosts h
     /// </summary>
     public async Task<(ParticipantRecord? Participant, Refusal? Refusal)> JoinAsync(LessonRecord lesson, string name, int? number = null)
     {
+        if (!await MayBeReadAsync(lesson.Id, name)) return (null, Refusal.Words);
         if (number is not { } given) return await AddAsync(lesson, name, number);
 
         // Two may give the same number at the same moment.
@@ -91,6 +93,14 @@ public sealed class Joining(IDbContextFactory<SchoolContext> school, RoomHosts h
         {
             _coming.TryRemove((lesson.Id, given), out _);
         }
+    }
+
+    // A name is read by all, and cannot wait for the teacher.
+    private async Task<bool> MayBeReadAsync(Guid lesson, string name)
+    {
+        WordScreen? screen = null;
+        await (await hosts.GetAsync(lesson)).LookAsync(room => screen = ((Lesson)room).WordScreen);
+        return screen?.Look(name) is null or { IsEmpty: true };
     }
 
     private async Task<(ParticipantRecord? Participant, Refusal? Refusal)> AddAsync(LessonRecord lesson, string name, int? number)

@@ -31,7 +31,7 @@ public sealed class LessonConduct(IDbContextFactory<SchoolContext> school, Seati
         await foreach (var envelope in lesson.FollowAsync(seen, lesson.Finished))
         {
             if (envelope.Event is LateChangeHandedOut or LateChangeTakenBack) await BringUpToDateAsync(lesson, hosts);
-            if (envelope.Event is PensSet or PensHeld or LessonClosed or LessonReopened or TimesSet or MomentCame or PartsPlanned or PartSet or OwnFirstSet or PersonRemoved or SentAway or PhaseBegun or PhaseResumed or PhaseEnded or TimeGiven) await CarryAsync(lesson, hosts);
+            if (envelope.Event is PensSet or PensHeld or LessonClosed or LessonReopened or TimesSet or MomentCame or PartsPlanned or PartSet or OwnFirstSet or PersonRemoved or SentAway or PhaseBegun or PhaseResumed or PhaseEnded or TimeGiven or WordScreenSet) await CarryAsync(lesson, hosts);
             if (Lesson.ChangesPlaces(envelope.Event)) await SeatAsync(lesson, hosts, envelope.Number, Showing.OnlyOpens(envelope.Event));
             if (envelope.Event is PartSet(var part, _)) await RecallAsync(lesson.Id, part, hosts);
             if (Phases.PartOpenedBy(envelope.Event) is > 0 and var opened) await RecallAsync(lesson.Id, opened, hosts);

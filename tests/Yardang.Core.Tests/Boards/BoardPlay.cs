@@ -5,6 +5,7 @@ using Yardang.Core.LateChanges;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
+using Yardang.Core.Tests.Moderation;
 using Yardang.Core.Threads;
 using Yardang.Core.Walls;
 using static Yardang.Core.Tests.Boards.BoardScript;
@@ -19,7 +20,7 @@ internal static class BoardPlay
         for (var step = 0; step < 60; step++)
         {
             var actor = new[] { Maya, Ben, Teacher }[random.Next(3)];
-            board.Allowed = new Allowed(PensDown: step is > 30 and < 38);
+            board.Allowed = new Allowed(PensDown: step is > 30 and < 38, Screen: Screens.At(step / 5));
             var marks = board.Board.Sheets.Marks.Keys.Order().ToList();
             var mark = marks[random.Next(marks.Count)];
             switch (random.Next(16))

@@ -3,6 +3,7 @@ using Yardang.Core.Attachments;
 using Yardang.Core.Judges;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
+using Yardang.Core.Tests.Moderation;
 using Yardang.Core.Threads;
 using Yardang.Core.Walls;
 using static Yardang.Core.Tests.Walls.WallScript;
@@ -29,7 +30,7 @@ internal static class WallPlay
                 case 8: Do(wall, actor, new TakeCardDown(card)); break;
                 case 9: Do(wall, actor, new PutCardBack(card)); break;
                 case 10:
-                    wall.Allowed = wall.Allowed with { PensDown = random.Next(3) == 0 };
+                    wall.Allowed = wall.Allowed with { PensDown = random.Next(3) == 0, Screen = Screens.At(step) };
                     if (wall.Wall.SetAside.Count > 0) Do(wall, Teacher, random.Next(3) == 0 ? new DiscardLateWork(wall.Wall.SetAside.Keys.First()) : new AcceptLateWork(wall.Wall.SetAside.Keys.First()));
                     break;
                 case 11 or 12 or 13: wall.Answer(actor, card, $"because {step}", Among(random, wall, card)); break;

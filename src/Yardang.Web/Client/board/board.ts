@@ -22,7 +22,7 @@ import type { Command } from '../room/wire';
 import { type Spot, SpotKind, StudentActs } from '../wire/forms';
 import { textIn } from '../surface/in-language';
 import { Drafts } from '../threads/drafts';
-import { Attendance, type Page, placeOf } from '../lesson/attendance';
+import { Attendance, LONG_NOTICE_MS, type Page, placeOf } from '../lesson/attendance';
 import type { CalledPage } from '../lesson/called';
 import { companyOf } from '../lesson/company';
 import { type ContentsPart, contentsOf } from '../lesson/contents';
@@ -50,6 +50,9 @@ import { seatIn } from '../lesson/try-room';
 const NOTICE_MS = 6000;
 /** A teacher who sits beside me says so every few seconds. */
 const BESIDE_MS = 10_000;
+
+/** As in Core's Refusal: the word screen found something in it. */
+const REFUSED_WORDS = 32;
 
 Alpine.data('board', () => {
   const data = pageData<BoardData>();
@@ -178,6 +181,7 @@ Alpine.data('board', () => {
         changed: () => this.refresh(),
         applied: () => attendance?.applied(),
         refused: (reason, command) => this.refused(reason, command),
+        masked: () => this.say(texts.masked, LONG_NOTICE_MS),
         besideMe: (actor) => this.teacherIsHere(actor),
       });
       editor.surface.onZoom = (percent) => (this.view.percent = percent);
@@ -204,6 +208,7 @@ Alpine.data('board', () => {
     refused(reason: number, command: Command): void {
       if (command.kind === 'giveAnswer') drafts.giveBack(Drafts.answering(command.about, command.to), command.text);
       if (command.kind === 'rewordAnswer') drafts.set(Drafts.ofAnswer(command.about, command.id), command.text);
+      if (reason === REFUSED_WORDS) editor.giveBack(command);
       this.say(texts.refused[String(reason)] ?? texts.refusedOther);
     },
 
@@ -239,7 +244,7 @@ Alpine.data('board', () => {
           this.beside?.refused(command);
           if (!isStudent) this.say(texts.refused[String(reason)] ?? texts.refusedOther);
         },
-        setAside: [...editor.sheets.setAside].filter((w) => w.actor.number === me.number).length,
+        setAside: [...editor.sheets.setAside].filter((w) => w.actor.number === me.number),
       };
     },
 

@@ -21,6 +21,7 @@ import { lateDecidingOf } from './late-deciding';
 import type { LateTexts } from './late-work';
 import { AskingWho, type Need, type NeedSaid, needInWords, type NeedsTexts, type WhoNeeds } from './needs-me';
 import { needsSettingsOf } from './needs-settings';
+import { wordScreenOf, type WordScreenTexts } from './word-screen';
 import { handingOf, type HandingTexts } from './handing';
 import { onTheirBoards, type OnTheirBoardsTexts } from './on-their-boards';
 import { phasingOf, type PhasingTexts, type Planned } from './phasing';
@@ -121,7 +122,8 @@ interface CirculateData {
     ScreeningTexts &
     ShowingTexts &
     AskingTexts &
-    RegroupingTexts;
+    RegroupingTexts &
+    WordScreenTexts;
 }
 
 interface Row {
@@ -270,6 +272,11 @@ Alpine.data('circulate', () => {
     needsSettings: needsSettingsOf(
       () => lesson,
       () => circulate.dialog('settings'),
+    ),
+    wordScreen: wordScreenOf(
+      () => lesson,
+      () => circulate.dialog('words'),
+      texts,
     ),
     late: lateDecidingOf(
       tiles,
@@ -706,6 +713,7 @@ Alpine.data('circulate', () => {
       this.regrouping.refresh();
       this.asking.refresh();
       this.phasing.refresh();
+      this.wordScreen.refresh();
       this.screening.refresh();
       this.showing.refresh();
       seen = seenBoards(data.lesson);

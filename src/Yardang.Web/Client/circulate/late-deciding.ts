@@ -31,6 +31,8 @@ export function lateDecidingOf(
     /** Whose late work is looked at. */
     need: null as Need | null,
     pages: [] as readonly LatePage[],
+    /** Whether the word screen found something in it. */
+    hasWords: false,
 
     /** Shows what waits before it is decided. */
     async look(need: Need): Promise<void> {
@@ -51,6 +53,7 @@ export function lateDecidingOf(
       const tile = need && (tiles.get(need.board) ?? beside);
       if (!need || !tile) return;
       this.pages = tile.describeLate(need.number, texts);
+      this.hasWords = tile.hasFoundWords(need.number);
       requestAnimationFrame(() => {
         for (const { id } of this.pages as LatePage[]) {
           const canvas = dialog().querySelector<HTMLCanvasElement>(`[data-late="${id}"]`);

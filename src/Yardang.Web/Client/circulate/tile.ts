@@ -5,7 +5,7 @@ import type { Connection } from '../room/connection';
 import { RoomClient, type RoomState } from '../room/room-client';
 import type { Me } from '../room/sheets';
 import type { Command, RoomEvent } from '../room/wire';
-import type { LastAct, LateWork, RoomSnapshot } from '../wire/forms';
+import { type LastAct, type LateWork, type RoomSnapshot, WhySetAside } from '../wire/forms';
 import type { LatePage, LateTexts } from './late-work';
 import type { PageSeen } from './table';
 
@@ -110,6 +110,11 @@ export abstract class Tile<S extends WorkState<S> = any> {
 
   /** Somebody's work that waits for a decision, in words. */
   abstract describeLate(person: number, texts: LateTexts): LatePage[];
+
+  /** Whether the word screen found something in it. */
+  hasFoundWords(person: number): boolean {
+    return this.lateWorkOf(person).some((late) => late.why === WhySetAside.Words);
+  }
 
   /** The same as a picture, where it has one. */
   abstract drawLate(person: number, page: number, canvas: HTMLCanvasElement): void;

@@ -62,6 +62,7 @@ export interface EditorOptions {
   may(act: StudentActs): boolean;
   changed(): void;
   refused(reason: number, command: Command): void;
+  masked?(): void;
   say(words: string): void;
   /** Opens what a formula is written in. */
   editFormula(mark: Mark): void;
@@ -127,6 +128,7 @@ export class Editor extends Changes implements SheetContext {
           this.surface.invalidateDrawing();
         },
         refused: ({ command }, reason) => options.refused(reason, command),
+        masked: () => options.masked?.(),
       },
       new Sheets(),
     );
@@ -228,6 +230,11 @@ export class Editor extends Changes implements SheetContext {
     if (this.toolName === 'shape') this.shaper.put();
     else if (this.toolName === 'picture') this.stamper.put();
     else this.writer?.begin();
+  }
+
+  /** Words that were not taken can be put otherwise. */
+  giveBack(command: Command): void {
+    this.writer?.giveBack(command);
   }
 
   // A new zone has no name yet: it is chosen, so that it can be given one.

@@ -4,6 +4,7 @@
 import { Connection, type Link } from '../room/connection';
 import { type HandedIn, Leftovers } from '../room/leftovers';
 import { LessonState } from '../room/lesson-state';
+import { type LateWork, WhySetAside } from '../wire/forms';
 import { deviceOutbox } from '../room/outbox-store';
 import { type Preview, RoomClient } from '../room/room-client';
 import type { Command } from '../room/wire';
@@ -13,7 +14,7 @@ import { type Keeping } from './keeping';
 import { MyPlace } from './my-place';
 import { OfflineCopy } from './offline';
 
-const LONG_NOTICE_MS = 15_000;
+export const LONG_NOTICE_MS = 15_000;
 const RELOAD_MS = 6000;
 
 /** The page that is attended with. */
@@ -32,7 +33,8 @@ export interface Page {
   /** Something passing was shown in the lesson. */
   previewed?(preview: Preview): void;
   /** My own work that the teacher is asked about. */
-  readonly setAside: number;
+  /** My own work that the teacher is asked about. */
+  readonly setAside: readonly LateWork[];
 }
 
 /** What the server is told when it is asked for my place: as whom I act, and where I am. */
@@ -160,7 +162,8 @@ export class Attendance {
       link: this.link,
       waiting: work.waiting + (this.lesson?.waiting ?? 0) + (this.leftovers?.waiting ?? 0),
       needsPage: work.needsThisPage || (this.lesson?.needsThisPage ?? false),
-      setAside,
+      setAside: setAside.length,
+      keptBack: setAside.filter((work) => work.why !== WhySetAside.Late).length,
     };
   }
 

@@ -11,6 +11,7 @@ const texts = {
   opening: 'Opening',
   moving: 'You are being moved',
   setAside: '{0} waiting for your teacher',
+  keptBack: '{0} looked at first',
 } as WorkTexts;
 
 const usual: Keeping = {
@@ -21,6 +22,7 @@ const usual: Keeping = {
   waiting: 0,
   needsPage: false,
   setAside: 0,
+  keptBack: 0,
 };
 const said = (k: Partial<Keeping>) => [keptWords({ ...usual, ...k }, texts), keptState({ ...usual, ...k })];
 
@@ -38,6 +40,7 @@ test('without the network work is on the device, or the page has to stay open', 
 
 test('what was put aside is said once everything else is kept', () => {
   assert.equal(said({ setAside: 2 })[0], '2 waiting for your teacher');
+  assert.equal(said({ setAside: 2, keptBack: 1 })[0], '1 looked at first');
   assert.equal(said({ setAside: 2, waiting: 1 })[0], 'Sending');
 });
 

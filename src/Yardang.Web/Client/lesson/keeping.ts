@@ -15,6 +15,8 @@ export interface Keeping {
   readonly needsPage: boolean;
   /** My own work that the teacher is asked about. */
   readonly setAside: number;
+  /** How much of it waits because of what was found in it. */
+  readonly keptBack: number;
 }
 
 export type KeptState = 'kept' | 'sending' | 'here';
@@ -25,6 +27,7 @@ export function keptWords(k: Keeping, texts: WorkTexts): string {
   if (k.isMoving) return texts.moving;
   if (!k.isOpened) return texts.opening;
   if (k.waiting > 0) return k.link === 'open' ? texts.sending : k.needsPage ? texts.keepOpen : texts.keptHere;
+  if (k.keptBack > 0) return fill(texts.keptBack, k.keptBack);
   if (k.setAside > 0) return fill(texts.setAside, k.setAside);
   return k.link === 'lost' ? texts.keptHere : texts.kept;
 }
@@ -44,4 +47,5 @@ export const TRYING: Keeping = {
   waiting: 0,
   needsPage: false,
   setAside: 0,
+  keptBack: 0,
 };

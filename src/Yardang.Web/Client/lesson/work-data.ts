@@ -50,6 +50,8 @@ export interface WorkTexts {
   readonly keptHere: string;
   readonly keepOpen: string;
   readonly setAside: string;
+  readonly keptBack: string;
+  readonly masked: string;
   readonly pensDown: string;
   readonly penDownMine: string;
   readonly choosing: string;

@@ -14,6 +14,7 @@ import {
   ScreenKind,
   NeedKind,
   type NeedsSettings,
+  type WordScreening,
   type Person,
   type Phase,
   type PhasePlan,
@@ -88,6 +89,8 @@ export class LessonState {
   visits: readonly LastVisit[] = [];
   /** What became of needs, and what is listed by itself. Students are not told. */
   answered: readonly AnsweredNeed[] = [];
+  /** What is looked for in what students write. Students are not told. */
+  screening: WordScreening = { then: 0, forYoung: false, details: false, own: [], allowed: [] };
   needs: NeedsSettings = {
     notStartedAfter: 0,
     stoppedAfter: 0,
@@ -301,6 +304,9 @@ export class LessonState {
           ...this.visits.filter((v) => v.person !== event.person),
           { person: event.person, at: time },
         ].sort((a, b) => a.person - b.person);
+        break;
+      case 'wordScreenSet':
+        this.screening = event.screening;
         break;
       case 'needsSet':
         this.needs = event.settings;

@@ -37,6 +37,8 @@ export interface RoomListener {
   applied?(envelope: Envelope): void;
   previewed?(preview: Preview): void;
   refused?(submission: Submission, reason: number): void;
+  /** Dots stand where I wrote something else. */
+  masked?(): void;
 }
 
 const REFUSED_RESEND = 5;
@@ -48,6 +50,9 @@ const ID_UNIT = 2 ** 32;
 /** The kinds of event that put something else in place of all there was. */
 const DRAFT_REPLACED = 4;
 const WORK_BROUGHT = 19;
+
+/** What the word screen covers something with. */
+const dotsIn = (what: object): number => JSON.stringify(what).split('•').length;
 
 export class RoomClient<S extends RoomState<S>> {
   /** The number that the room gave this tab; 0 as long as it only looks. */
@@ -224,8 +229,10 @@ export class RoomClient<S extends RoomState<S>> {
     if (envelope.number <= this.confirmed.number) return;
     this.confirmed.number = envelope.number;
     this.confirmed.apply(envelope);
+    const sent = this.outbox.find((s) => s.client === envelope.client && s.counter === envelope.counter);
     if (envelope.counter > 0) this.settle(envelope.client, envelope.counter);
     this.listener.applied?.(envelope);
+    if (sent && this.listener.masked && dotsIn(envelope.event) > dotsIn(sent.command)) this.listener.masked();
   }
 
   private settle(client: number, counter: number): void {

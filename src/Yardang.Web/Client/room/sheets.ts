@@ -181,6 +181,7 @@ export class Sheets {
           counter: envelope.counter,
           gesture: envelope.gesture,
           command: event.command,
+          why: event.why,
         });
         break;
       case 'lateWorkAccepted': {

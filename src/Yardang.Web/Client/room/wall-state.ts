@@ -272,7 +272,7 @@ export class WallState {
     switch (event.kind) {
       case 'workSetAside': {
         const by = { number: actor, role: byStaff ? 1 : 0, looksOnly: false, hasLeft: false };
-        const late = { number, actor: by, client, counter, gesture, command: event.command };
+        const late = { number, actor: by, client, counter, gesture, command: event.command, why: event.why };
         this.late = new Map(this.late).set(number, late as LateWork);
         return;
       }

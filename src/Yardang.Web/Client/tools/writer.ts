@@ -6,6 +6,7 @@ import { markAt } from '../surface/hit';
 import { inkColour, noteColour } from '../surface/palette';
 import type { Point, Tool } from '../surface/page-surface';
 import { fitNote, fitText } from '../surface/text-fit';
+import type { Command } from '../room/wire';
 import type { SheetContext } from './sheet-context';
 
 const TEXT_SIZE = 700;
@@ -85,6 +86,22 @@ export class Writer implements Tool {
       y: onPage(y ?? middle.y, page.size.height, halfHeight),
     };
     this.open({ mark: null, kind, ...at, size: TEXT_SIZE }, beginning);
+  }
+
+  /** Words that were not taken are there again, to be put otherwise. */
+  giveBack(command: Command): void {
+    if (this.editing) return;
+    if (command.kind === 'addMark' && command.page === this.sheet.page && isBox(command.body)) {
+      const { kind, x, y, words } = command.body;
+      this.open({ mark: null, kind, x, y, size: words.size }, words.text);
+    }
+    if (command.kind !== 'makeChanges') return;
+    const wording = command.changes.find((change) => change.property === Property.Words);
+    const mark = wording && this.sheet.sheets.visible(this.sheet.page).find((m) => m.id === wording.target);
+    if (!mark || !isBox(mark.body)) return;
+    this.edit(mark);
+    this.field.value = (wording.value as { words: { text: string } }).words.text;
+    this.layOut();
   }
 
   /** Puts words down without a field: pasted. */

@@ -3,7 +3,7 @@
 import Alpine from '@alpinejs/csp';
 import type { Making } from '../attachments/making';
 import type { AttachmentDialogs } from '../attachments/dialogs';
-import { Attendance, type Page, placeOf } from '../lesson/attendance';
+import { Attendance, LONG_NOTICE_MS, type Page, placeOf } from '../lesson/attendance';
 import type { CalledPage } from '../lesson/called';
 import { companyOf } from '../lesson/company';
 import { type ContentsPart, contentsOf } from '../lesson/contents';
@@ -210,6 +210,7 @@ export function registerWall(beside: typeof besideOf | null, trying: typeof Tryi
             changed: () => this.refresh(),
             applied: (envelope) => this.applied(envelope),
             refused: ({ command }, reason) => this.refused(command, reason),
+            masked: () => this.say(texts.masked, LONG_NOTICE_MS),
           },
           new WallState(),
         );
@@ -389,7 +390,7 @@ export function registerWall(beside: typeof besideOf | null, trying: typeof Tryi
           lessonChanged: () => this.lessonChanged(),
           lessonSaid: (kind) => this.lessonSaid(kind),
           say: (words, ms) => this.say(words, ms),
-          setAside: [...wall().setAside].filter((w) => w.actor.number === me.number).length,
+          setAside: [...wall().setAside].filter((w) => w.actor.number === me.number),
         };
       },
 

@@ -1,7 +1,7 @@
 // Made from Core's records by ./yardang wire: not to be changed by hand.
 
 import { known, readPoints, writePoints } from './by-hand';
-import { type AcceptLateWork, type Actor, type AdmitPerson, type Answer, type AnswerGiven, type AnswerNeed, type AnswerPutBack, type AnswerReworded, type AnswerTakenDown, type AnsweredNeed, type AskCheckIn, type Attachment, type BeginPhase, type BoardsUp, type Call, type CallAnswer, type CallBoardsUp, type CallClass, type CallConfirmed, type CallEnded, type CardJudged, type CardResult, type CheckInAsked, type ClassCalled, type ClientAdmitted, type CloseLesson, type CloseQuestion, type ConfirmCall, type ConfirmLateChange, type Criterion, type DiscardLateWork, type DoorSet, type DrawingAttachment, type DrawnStroke, type EndCall, type EndPhase, type FieldPlan, type FormulaAttachment, type GiveAnswer, type GiveReply, type GiveReport, type GiveSignal, type GiveTime, type GivenCard, type GoOnJudging, type Group, type GroupsRedone, type GroupsSet, type GroupsUndone, type HandIn, type HandsLowered, type HoldPens, type JudgeCard, type Judgement, type Judging, type JudgingState, type JudgingWentOn, type LastAct, type LastVisit, type LateChange, type LateChangeHandedOut, type LateChangeReceived, type LateChangeTakenBack, type LateWork, type LateWorkAccepted, type LateWorkDiscarded, type LeadOn, type LedOn, type LessonClosed, type LessonOpened, type LessonReopened, type LessonSnapshot, type LessonTimes, type LinePlan, type LinkWord, type LowerHands, type MapPicture, type MaskNames, type MomentCame, type MoreTime, type NamesMasked, type NeedAnswered, type NeedsSet, type NeedsSettings, type OnScreen, type OwnFirstSet, type PartSet, type PartsPlanned, type PensConfirmed, type PensHeld, type PensSet, type PeopleExpected, type Person, type PersonAdmitted, type PersonAsked, type PersonBrought, type PersonJoined, type PersonRemoved, type PersonTurnedAway, type Phase, type PhaseBegun, type PhaseEnded, type PhasePlan, type PhaseResumed, type PictureAttachment, type PlaceAttachment, type PoseQuestion, type PrivacyOf, type PrivacySet, type PutAnswerBack, type QuestionClosed, type QuestionPosed, type QuickQuestion, type QuickResponse, type Redacted, type RedoGroups, type RemovePerson, type ReopenLesson, type Reply, type ReplyGiven, type ReportGiven, type ResultsShown, type RewordAnswer, type ScoreReason, type ScreenSet, type SeatsConfirmed, type SentAway, type SetDoor, type SetGroups, type SetNeeds, type SetOwnFirst, type SetPart, type SetPens, type SetPrivacy, type SetSight, type SetTimes, type ShowOnScreen, type ShowResults, type ShowWork, type ShowingSnapshot, type ShownWork, type SightSet, type SignalGiven, type Spot, type Stimulus, type Style, type TakeAnswerDown, type TakeWorkBack, type TimeGiven, type TimesSet, type Topic, type TurnAway, type UndoGroups, type VisitWork, type WallPlan, type WallRules, type WorkHandedIn, type WorkSetAside, type WorkShown, type WorkTakenBack, type WorkVisited, type WorkWaits } from './forms';
+import { type AcceptLateWork, type Actor, type AdmitPerson, type Answer, type AnswerGiven, type AnswerNeed, type AnswerPutBack, type AnswerReworded, type AnswerTakenDown, type AnsweredNeed, type AskCheckIn, type Attachment, type BeginPhase, type BoardsUp, type Call, type CallAnswer, type CallBoardsUp, type CallClass, type CallConfirmed, type CallEnded, type CardJudged, type CardResult, type CheckInAsked, type ClassCalled, type ClientAdmitted, type CloseLesson, type CloseQuestion, type ConfirmCall, type ConfirmLateChange, type Criterion, type DiscardLateWork, type DoorSet, type DrawingAttachment, type DrawnStroke, type EndCall, type EndPhase, type FieldPlan, type FormulaAttachment, type GiveAnswer, type GiveReply, type GiveReport, type GiveSignal, type GiveTime, type GivenCard, type GoOnJudging, type Group, type GroupsRedone, type GroupsSet, type GroupsUndone, type HandIn, type HandsLowered, type HoldPens, type JudgeCard, type Judgement, type Judging, type JudgingState, type JudgingWentOn, type LastAct, type LastVisit, type LateChange, type LateChangeHandedOut, type LateChangeReceived, type LateChangeTakenBack, type LateWork, type LateWorkAccepted, type LateWorkDiscarded, type LeadOn, type LedOn, type LessonClosed, type LessonOpened, type LessonReopened, type LessonSnapshot, type LessonTimes, type LinePlan, type LinkWord, type LowerHands, type MapPicture, type MaskNames, type MomentCame, type MoreTime, type NamesMasked, type NeedAnswered, type NeedsSet, type NeedsSettings, type OnScreen, type OwnFirstSet, type PartSet, type PartsPlanned, type PensConfirmed, type PensHeld, type PensSet, type PeopleExpected, type Person, type PersonAdmitted, type PersonAsked, type PersonBrought, type PersonJoined, type PersonRemoved, type PersonTurnedAway, type Phase, type PhaseBegun, type PhaseEnded, type PhasePlan, type PhaseResumed, type PictureAttachment, type PlaceAttachment, type PoseQuestion, type PrivacyOf, type PrivacySet, type PutAnswerBack, type QuestionClosed, type QuestionPosed, type QuickQuestion, type QuickResponse, type Redacted, type RedoGroups, type RemovePerson, type ReopenLesson, type Reply, type ReplyGiven, type ReportGiven, type ResultsShown, type RewordAnswer, type ScoreReason, type ScreenSet, type SeatsConfirmed, type SentAway, type SetDoor, type SetGroups, type SetNeeds, type SetOwnFirst, type SetPart, type SetPens, type SetPrivacy, type SetSight, type SetTimes, type SetWordScreen, type ShowOnScreen, type ShowResults, type ShowWork, type ShowingSnapshot, type ShownWork, type SightSet, type SignalGiven, type Spot, type Stimulus, type Style, type TakeAnswerDown, type TakeWorkBack, type TimeGiven, type TimesSet, type Topic, type TurnAway, type UndoGroups, type VisitWork, type WallPlan, type WallRules, type WordScreenSet, type WordScreening, type WorkHandedIn, type WorkSetAside, type WorkShown, type WorkTakenBack, type WorkVisited, type WorkWaits } from './forms';
 import { know, readCommand, readRoomEvent } from './kinds';
 type Raw = any[]; // What the MessagePack reader gives.
 
@@ -719,6 +719,7 @@ export function readLateWork(raw: Raw): LateWork {
     counter: raw[4],
     gesture: raw[5],
     command: known(readCommand(raw[6], raw[7])),
+    why: raw[8],
   };
 }
 
@@ -817,6 +818,7 @@ export function readLessonSnapshot(raw: Raw): LessonSnapshot {
     screen: readOnScreen(raw[39]),
     screenSetAt: raw[40],
     showing: { privacies: raw[41].map((x: Raw) => readPrivacyOf(x)), up: raw[42], shown: raw[43].map((x: Raw) => readShownWork(x)) },
+    screening: readWordScreening(raw[44]),
   };
 }
 
@@ -1455,6 +1457,17 @@ export function writeSetTimes(v: SetTimes): Raw {
   return [v.times.opensAt ?? -1, v.times.dueAt ?? -1, v.times.closesAt ?? -1, v.times.handsIn];
 }
 
+export function readSetWordScreen(raw: Raw): SetWordScreen {
+  return {
+    kind: 'setWordScreen',
+    screening: { then: raw[0], forYoung: raw[1], details: raw[2], own: raw[3], allowed: raw[4] },
+  };
+}
+
+export function writeSetWordScreen(v: SetWordScreen): Raw {
+  return [v.screening.then, v.screening.forYoung, v.screening.details, v.screening.own, v.screening.allowed];
+}
+
 export function readShowOnScreen(raw: Raw): ShowOnScreen {
   return {
     kind: 'showOnScreen',
@@ -1718,6 +1731,27 @@ export function writeWallRules(v: WallRules): Raw {
   return raw;
 }
 
+export function readWordScreenSet(raw: Raw): WordScreenSet {
+  return {
+    kind: 'wordScreenSet',
+    screening: { then: raw[0], forYoung: raw[1], details: raw[2], own: raw[3], allowed: raw[4] },
+  };
+}
+
+export function readWordScreening(raw: Raw): WordScreening {
+  return {
+    then: raw[0],
+    forYoung: raw[1],
+    details: raw[2],
+    own: raw[3],
+    allowed: raw[4],
+  };
+}
+
+export function writeWordScreening(v: WordScreening): Raw {
+  return [v.then, v.forYoung, v.details, v.own, v.allowed];
+}
+
 export function readWorkHandedIn(raw: Raw): WorkHandedIn {
   return {
     kind: 'workHandedIn',
@@ -1729,6 +1763,7 @@ export function readWorkSetAside(raw: Raw): WorkSetAside {
   return {
     kind: 'workSetAside',
     command: known(readCommand(raw[0], raw[1])),
+    why: raw[2] ?? 0,
   };
 }
 
@@ -1815,6 +1850,7 @@ know({
     99: readSetPrivacy,
     100: readShowWork,
     101: readCallBoardsUp,
+    102: readSetWordScreen,
   },
   readRoomEvent: {
     1: readClientAdmitted,
@@ -1883,6 +1919,7 @@ know({
     133: readPrivacySet,
     134: readWorkShown,
     135: readBoardsUp,
+    136: readWordScreenSet,
   },
   readRoomSnapshot: {
     2: readLessonSnapshot,
@@ -1937,5 +1974,6 @@ know({
     setPrivacy: [99, writeSetPrivacy],
     showWork: [100, writeShowWork],
     callBoardsUp: [101, writeCallBoardsUp],
+    setWordScreen: [102, writeSetWordScreen],
   },
 });

@@ -308,6 +308,21 @@ export const enum Way {
   AllTogether = 2,
 }
 
+/** What is done where something was found that a class should not read. The numbers are on the wire. */
+export const enum WhenFound {
+  LetThrough = 0,
+  Mask = 1,
+  KeepBack = 2,
+  Refuse = 3,
+}
+
+/** Why work waits for the teacher's decision. The numbers are on the wire. */
+export const enum WhySetAside {
+  Late = 0,
+  Words = 1,
+  Rests = 2,
+}
+
 /** When a mark counts as in a zone. The numbers are on the wire. */
 export const enum ZoneRule {
   Centre = 0,
@@ -446,7 +461,8 @@ export type Command =
   | ShowOnScreen
   | SetPrivacy
   | ShowWork
-  | CallBoardsUp;
+  | CallBoardsUp
+  | SetWordScreen;
 
 /** What a mark is made of: a closed set, one record for each kind, in Bodies. All that the core has to know of a kind is what is asked for here. Places and sizes are in page coordinates, 1/100 mm. */
 export type MarkBody =
@@ -575,7 +591,8 @@ export type RoomEvent =
   | ScreenSet
   | PrivacySet
   | WorkShown
-  | BoardsUp;
+  | BoardsUp
+  | WordScreenSet;
 
 /** A room's state in one piece, by the numbers of RoomKind. */
 export type RoomSnapshot =
@@ -1740,7 +1757,7 @@ export interface LateChangeTakenBack {
   readonly number: number;
 }
 
-/** Work that arrived too late for a rule, kept for the teacher's decision. */
+/** Work that was not put in place, kept for the teacher's decision. */
 export interface LateWork {
   /** The event that set it aside. */
   readonly number: number;
@@ -1754,6 +1771,8 @@ export interface LateWork {
   readonly gesture: number;
   /** What was asked. */
   readonly command: Command;
+  /** Why it waits. */
+  readonly why: WhySetAside;
 }
 
 /** The teacher put it in place after all. */
@@ -1862,6 +1881,7 @@ export interface LessonSnapshot {
   readonly screen: OnScreen;
   readonly screenSetAt: number;
   readonly showing: ShowingSnapshot;
+  readonly screening: WordScreening;
 }
 
 /** When a lesson opens, is due and closes: server time in ms since 1970-01-01 UTC, null where nothing is said. */
@@ -2920,6 +2940,12 @@ export interface SetTimes {
   readonly times: LessonTimes;
 }
 
+/** Staff: what is looked for in what students write, and what is done where it is found. */
+export interface SetWordScreen {
+  readonly kind: 'setWordScreen';
+  readonly screening: WordScreening;
+}
+
 /** A line, polygon, ellipse or arc. */
 export interface ShapeBody {
   readonly kind: 'shape';
@@ -3387,6 +3413,26 @@ export interface WallSnapshot {
   readonly starters: readonly OwnStarters[];
 }
 
+/** What is looked for in what students write, and what is done where it is found. Teachers alone are told. */
+export interface WordScreenSet {
+  readonly kind: 'wordScreenSet';
+  readonly screening: WordScreening;
+}
+
+/** What is looked for in what students write in a lesson, and what is done where it is found. */
+export interface WordScreening {
+  /** What is done. */
+  readonly then: WhenFound;
+  /** Also for words that only young classes should not read. */
+  readonly forYoung: boolean;
+  /** Also for telephone numbers, e-mail and postal addresses, and links. */
+  readonly details: boolean;
+  /** The teacher's own words, besides. A word between stars is looked for within others, too. */
+  readonly own: readonly string[];
+  /** Words that this class may use. */
+  readonly allowed: readonly string[];
+}
+
 /** Written words, with the line breaks and size that the author's screen gave them, so that every screen and print agrees. */
 export interface Words {
   /** What was typed, with its own line feeds. */
@@ -3420,10 +3466,13 @@ export interface WorkHandedIn {
   readonly people: readonly number[];
 }
 
-/** Work arrived when it could no longer be put in place; it is kept for the teacher's decision. */
+/** Work was not put in place; it is kept for the teacher's decision. */
 export interface WorkSetAside {
   readonly kind: 'workSetAside';
+  /** What was asked. */
   readonly command: Command;
+  /** Why it waits. */
+  readonly why: WhySetAside;
 }
 
 /** Somebody shows what they do in a part, or shows it no longer. */

@@ -81,6 +81,7 @@ public sealed class JoinModel(Joining joining, AccessResolver access, Participan
     {
         Refusal.Closed => texts["Join.Over"],
         Refusal.Full => texts["Join.Full"],
+        Refusal.Words => texts["Join.Words"],
         _ => texts["Join.DoorClosed"],
     };
 

@@ -6,6 +6,7 @@ using Microsoft.Extensions.Localization;
 using Yardang.Core.Activities;
 using Yardang.Core.ClassLists;
 using Yardang.Core.Lessons;
+using Yardang.Core.Moderation;
 using Yardang.Core.Rooms;
 using Yardang.Data.School;
 using Yardang.Web.Access;
@@ -99,6 +100,8 @@ public sealed class CirculateModel(IConfiguration configuration, AccessResolver 
         foreach (var (name, text) in PageData.Texts(texts, "Handing", "HandPage", "HandThings", "HandThingsOne", "HandAway")) all[name] = text;
         all["screen"] = Enum.GetValues<ScreenKind>().ToDictionary(k => (int)k, k => texts[$"Screen.Kind.{k}"].Value);
         foreach (var (name, key) in new[] { ("screenShows", "Screen.Shows"), ("screenTooMany", "Screen.TooMany") }) all[name] = texts[key].Value;
+        all["wordScreenThen"] = Enum.GetValues<WhenFound>().ToDictionary(w => (int)w, w => texts[$"WordScreen.Now.{w}"].Value);
+        all["wordScreenTooMany"] = texts["WordScreen.TooMany"].Value;
         all["cell"] = s_cells.ToDictionary(s => s, s => texts[$"Circulate.Cell.{s}"].Value, StringComparer.Ordinal);
         all["need"] = Enum.GetValues<NeedKind>().ToDictionary(k => (int)k, k => texts[$"Need.{k}"].Value);
         all["needWhy"] = Enum.GetValues<NeedKind>().Select(k => (Kind: k, Text: texts[$"Need.{k}.Why"])).Where(w => !w.Text.ResourceNotFound).ToDictionary(w => (int)w.Kind, w => w.Text.Value);
