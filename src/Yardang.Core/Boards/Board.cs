@@ -102,6 +102,8 @@ public sealed class Board(ActivityContent version) : Room, IWorkRoom
                 return fitting.IsSameAs(AnswerKey.On(Sheets)) ? Refusal.Duplicate : new Decision.Accepted(new KeySet(fitting), Audience.Staff);
             case SetMarkJudging or JudgeCard or ShowResults or GoOnJudging:
                 return Choice.Decide(submission.Command, actor, situation.Lets(StudentActs.Judge, actor), Sheets);
+            case DiscardLateWork(var own) when IsTakenBack(own, actor):
+                return new Decision.Accepted(new LateWorkDiscarded(own, actor.Number), Audience.NamedAndStaff);
             case AcceptLateWork or DiscardLateWork when !actor.IsStaff:
                 return Refusal.NotAllowed;
             case AcceptLateWork(var number):
@@ -120,6 +122,9 @@ public sealed class Board(ActivityContent version) : Room, IWorkRoom
         // What rests on work that waits waits with it.
         return decision is Decision.Refused && !actor.IsStaff && _setAside.Values.Any(w => w.Actor.Number == actor.Number) && SettingAside(submission, actor, WhySetAside.Rests) is Decision.Accepted waiting ? waiting : decision;
     }
+
+    // Whoever wrote what waits can take it back, to put it otherwise.
+    private bool IsTakenBack(long number, Actor actor) => !actor.IsStaff && !actor.HasLeft && _setAside.GetValueOrDefault(number)?.Actor.Number == actor.Number;
 
     private Decision SettingAside(Submission submission, Actor actor, WhySetAside why) =>
         WhyNotSetAside(submission, actor) is { } refusal ? refusal : new Decision.Accepted(new WorkSetAside(submission.Command, why), Audience.AuthorAndStaff);

@@ -6,7 +6,7 @@ namespace Yardang.Core.Rooms;
 [Kind(5)]
 public sealed record AcceptLateWork(long Number) : Command;
 
-/// <summary>Staff: leave work that was set aside off.</summary>
+/// <summary>Staff, or whoever wrote it: leave work that was set aside off.</summary>
 [Kind(6)]
 public sealed record DiscardLateWork(long Number) : Command;
 
@@ -41,7 +41,7 @@ public sealed record LateWorkAccepted(long Number, [Inline, Since(2)] RoomEvent?
     public override bool Names(int person) => person == Person;
 }
 
-/// <summary>The teacher left it off.</summary>
+/// <summary>The teacher left it off, or whoever wrote it took it back.</summary>
 /// <param name="Number">The event that set it aside.</param>
 /// <param name="Person">Whose work it is, by actor number; 0 in old logs.</param>
 [Kind(16)]

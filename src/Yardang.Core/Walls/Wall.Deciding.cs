@@ -48,6 +48,8 @@ public sealed partial class Wall
                 var ids = cards.Select(c => c.Id).ToHashSet();
                 return Card.FaultIn(brought, cards) is null && CardResult.AreSound(results ?? []) && (shown is null || ClassOrder.IsSound(shown, ids)) && Links.FaultIn(links ?? [], ids) is null && shifts?.IsSound(brought.Rules.Positions.Length, ids) != false
                     ? new CardsBrought(brought, cards, changedAt, results, shown, links, shifts) : Refusal.OutOfRange;
+            case DiscardLateWork(var own) when IsTakenBack(own, actor):
+                return new Decision.Accepted(new LateWorkDiscarded(own, actor.Number), Audience.NamedAndStaff);
             case AcceptLateWork or DiscardLateWork or ShowResults or GoOnJudging or ShowOrder or TidyField or LayCards or LetCardsOut when !actor.IsStaff:
                 return Refusal.NotAllowed;
             case LetCardsOut:
@@ -103,6 +105,9 @@ public sealed partial class Wall
         // What rests on work that waits waits with it.
         return decision is Decision.Refused && !actor.IsStaff && !IsSealed && _setAside.Values.Any(w => w.Actor.Number == actor.Number) && SettingAside(submission, actor, WhySetAside.Rests) is Decision.Accepted waiting ? waiting : decision;
     }
+
+    // Whoever wrote what waits can take it back, to put it otherwise.
+    private bool IsTakenBack(long number, Actor actor) => !actor.IsStaff && !actor.HasLeft && _setAside.GetValueOrDefault(number)?.Actor.Number == actor.Number;
 
     private Decision SettingAside(Submission submission, Actor actor, WhySetAside why) =>
         WhyNotSetAside(submission, actor) is { } refusal ? refusal : new Decision.Accepted(new WorkSetAside(submission.Command, why), Audience.AuthorAndStaff);

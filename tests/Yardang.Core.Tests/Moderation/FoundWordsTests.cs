@@ -40,6 +40,28 @@ public class FoundWordsTests
     }
 
     [Fact]
+    public void Who_wrote_what_waits_takes_it_back_and_nobody_else_does()
+    {
+        var wall = new WallScript { Allowed = Then(WhenFound.KeepBack) };
+        var board = new BoardScript { Allowed = Then(WhenFound.KeepBack) };
+        wall.Do(Maya, new PutUpCard(wall.NextId(Maya), 11, "en", Bad));
+        board.Do(Maya, new AddMark(board.NextId(Maya), 1, Grip.Own, new NoteBody(100, 100, 4000, 3000, Say("Shit")), new Style(0, 80)));
+        var (onWall, onBoard) = (wall.Wall.SetAside.Keys.Single(), board.Board.SetAside.Keys.Single());
+        Assert.Equal(Refusal.NotAllowed, Reason(wall.Do(Ben, new DiscardLateWork(onWall))));
+        Assert.Equal(Refusal.NotAllowed, Reason(board.Do(Ben, new DiscardLateWork(onBoard))));
+        Assert.Equal(Refusal.NotAllowed, Reason(wall.Do(Maya, new AcceptLateWork(onWall))));
+        Assert.Equal(Refusal.NotAllowed, Reason(board.Do(Maya, new AcceptLateWork(onBoard))));
+        Assert.Equal(Audience.NamedAndStaff, Assert.IsType<Decision.Accepted>(wall.Do(Maya, new DiscardLateWork(onWall))).Audience);
+        Assert.IsType<LateWorkDiscarded>(Event(board.Do(Maya, new DiscardLateWork(onBoard))));
+        Assert.Empty(wall.Wall.SetAside);
+        Assert.Empty(board.Board.SetAside);
+
+        // Decided in the meantime, it is there no more.
+        Assert.Equal(Refusal.NotFound, Reason(wall.Do(Teacher, new AcceptLateWork(onWall))));
+        Assert.Equal(Refusal.NotAllowed, Reason(wall.Do(Maya, new DiscardLateWork(onWall))));
+    }
+
+    [Fact]
     public void Nobody_but_its_author_and_teachers_is_told_what_waits()
     {
         var wall = new WallScript { Allowed = Then(WhenFound.KeepBack) };

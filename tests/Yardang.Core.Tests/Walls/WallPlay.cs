@@ -33,6 +33,7 @@ internal static class WallPlay
                     wall.Allowed = wall.Allowed with { PensDown = random.Next(3) == 0, Screen = Screens.At(step) };
                     if (wall.Wall.SetAside.Count > 0) Do(wall, Teacher, random.Next(3) == 0 ? new DiscardLateWork(wall.Wall.SetAside.Keys.First()) : new AcceptLateWork(wall.Wall.SetAside.Keys.First()));
                     break;
+                case 61 when wall.Wall.SetAside.Count > 0: Do(wall, actor, new DiscardLateWork(wall.Wall.SetAside.Keys.Last())); break;
                 case 11 or 12 or 13: wall.Answer(actor, card, $"because {step}", Among(random, wall, card)); break;
                 case 14: Do(wall, actor, new RewordAnswer(card, Among(random, wall, card), "en", random.Next(6) == 0 ? " " : $"perhaps {step}")); break;
                 case 15: Do(wall, actor, new TakeAnswerDown(card, Among(random, wall, card))); break;

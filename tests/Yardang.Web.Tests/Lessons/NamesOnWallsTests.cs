@@ -134,15 +134,6 @@ public sealed class NamesOnWallsTests : WallLessons
 
     private static WallPlan Hidden() => WallPlan.Blank with { Question = Texts.In("en", "What holds a bridge up?"), Rules = new(Answers: true, Names: NamesTo.Teachers) };
 
-    private static async Task<string> SnapshotAsync(HttpClient browser, Guid wall, string page)
-    {
-        using var answer = await browser.GetAsync($"/rooms/{wall}/snapshot?{page.Split('?')[1]}", Stop);
-        await using var gzip = new System.IO.Compression.GZipStream(await answer.Content.ReadAsStreamAsync(Stop), System.IO.Compression.CompressionMode.Decompress);
-        using var all = new MemoryStream();
-        await gzip.CopyToAsync(all, Stop);
-        return System.Text.Encoding.Latin1.GetString(all.ToArray());
-    }
-
     private static async Task<long[]> LikeAsync(HttpClient browser, Guid wall, string page, string text)
     {
         using var message = new HttpRequestMessage(HttpMethod.Post, $"/rooms/{wall}/like?{page.Split('?')[1]}") { Content = new StringContent(JsonSerializer.Serialize(new { text }), System.Text.Encoding.UTF8, "application/json") };

@@ -18,6 +18,16 @@ internal static class OnWalls
         for (var i = 0; i < commands.Length; i++) Assert.NotNull((await host.SubmitAsync(new Submission(client, i + 1, i, 0, commands[i](Ids.Of(client, i + 1))), actor, stop)).Envelope);
     }
 
+    // What a student is sent of a room; their page says who they are.
+    public static async Task<string> SnapshotAsync(HttpClient browser, Guid room, string page)
+    {
+        using var answer = await browser.GetAsync($"/rooms/{room}/snapshot?{page.Split('?')[1]}", TestContext.Current.CancellationToken);
+        await using var gzip = new System.IO.Compression.GZipStream(await answer.Content.ReadAsStreamAsync(TestContext.Current.CancellationToken), System.IO.Compression.CompressionMode.Decompress);
+        using var all = new MemoryStream();
+        await gzip.CopyToAsync(all, TestContext.Current.CancellationToken);
+        return System.Text.Encoding.Latin1.GetString(all.ToArray());
+    }
+
     // What is written in a drawing, a line to a line.
     public static string Words(string svg) => string.Join('\n', svg.Split('>').Select(part => part.Split('<')[0]).Where(part => part.Trim().Length > 0));
 

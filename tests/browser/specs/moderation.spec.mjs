@@ -47,7 +47,10 @@ test('a card with a bad word in disguise waits for the teacher; classmates see n
   const [maya, ben] = students;
   await putUp(maya, 'Materials', 'Stone is s h 1 t');
   await expect(waiting(maya)).toHaveText('Kept. Your teacher looks at it before others see it (1)');
+  await maya.getByRole('button', { name: 'What waits' }).click();
+  await expect(maya.getByRole('dialog')).toContainText('Stone is s h 1 t');
   if (process.env.PICTURES) await maya.screenshot({ path: '/tmp/p/kept-back.png' });
+  await maya.keyboard.press('Escape');
   await putUp(maya, 'Forces', 'The load pushes down');
   await ben.getByRole('button', { name: 'Show 1 new card', exact: true }).click();
   await expect(ben.locator('.slip-words')).toHaveText(['The load pushes down']);
@@ -64,6 +67,36 @@ test('a card with a bad word in disguise waits for the teacher; classmates see n
   await expect(cards(ben, 'Materials')).toHaveText(['Stone is s h 1 t']);
   await kept(maya);
   for (const page of [varga, maya, ben]) expect(page.problems).toEqual([]);
+});
+
+test('what waits is taken back by whoever wrote it, said otherwise, and goes up; on a phone, and also on a board', async ({ browser }) => {
+  const { varga, code } = await wallOf(browser, []);
+  const maya = await student(browser, code, 'Maya', { viewport: { width: 390, height: 844 } });
+  const ben = await student(browser, code, 'Ben');
+  await putUp(maya, 'Materials', 'Stone is shit');
+  await maya.getByRole('button', { name: 'What waits' }).click();
+  if (process.env.PICTURES) await maya.screenshot({ path: '/tmp/p/kept-back-phone.png' });
+  await maya.getByRole('button', { name: 'Take it back and change it' }).click();
+  await kept(maya);
+  await expect(varga.locator('.needs li')).toHaveCount(0);
+  await expect(slot(maya, 'Materials')).toHaveValue('Stone is shit');
+  await putUp(maya, 'Materials', 'Stone is heavy');
+  await ben.getByRole('button', { name: 'Show 1 new card', exact: true }).click();
+  await expect(cards(ben, 'Materials')).toHaveText(['Stone is heavy']);
+
+  const teachers = await teacher(browser);
+  await design(teachers);
+  const cleo = await student(browser, await handOut(teachers), 'Cleo');
+  await writeNote(cleo, 'It fell, shit');
+  await cleo.getByRole('button', { name: 'What waits' }).click();
+  await cleo.getByRole('button', { name: 'Take it back and change it' }).click();
+  const field = cleo.locator('[data-field]');
+  await expect(field).toHaveValue('It fell, shit');
+  await field.fill('It fell, sadly');
+  await field.press('Escape');
+  await kept(cleo);
+  await expect(marks(cleo).last()).toHaveText(/It fell, sadly/);
+  for (const page of [varga, maya, ben, teachers, cleo]) expect(page.problems).toEqual([]);
 });
 
 test('what the teacher chooses holds at once: covered with dots, or not taken and given back; her own words, and words that this class may use', async ({ browser }) => {

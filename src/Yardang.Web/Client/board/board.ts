@@ -45,6 +45,7 @@ import { talkOf } from './talk';
 import type { TalkPlace } from './talk-panel';
 import { speakingOf } from './speaking';
 import { lowDataMenu } from '../lesson/low-data-menu';
+import { waitingOf } from '../lesson/waiting';
 import { seatIn } from '../lesson/try-room';
 
 const NOTICE_MS = 6000;
@@ -89,6 +90,12 @@ Alpine.data('board', () => {
   });
   let noticeTimer: ReturnType<typeof setTimeout> | undefined;
   const drafts = isTry || isLook ? new Drafts('') : Drafts.keptFor(data.who, data.work);
+  const mySetAside = () => [...editor.sheets.setAside].filter((w) => w.actor.number === me.number);
+  const isWriting = ({ kind }: Command) => kind === 'addMark' || kind === 'makeChanges';
+  const giveBack = (command: Command): void => {
+    if (command.kind === 'giveAnswer') drafts.giveBack(Drafts.answering(command.about, command.to), command.text);
+    if (command.kind === 'rewordAnswer') drafts.set(Drafts.ofAnswer(command.about, command.id), command.text);
+  };
   const names = new Names(data.work, as, () => board.refresh());
   const company = () => ({
     refresh: () => board.refresh(),
@@ -130,6 +137,13 @@ Alpine.data('board', () => {
     beside: null as Beside | null,
     /** What the teacher says and asks; null as long as nothing was. */
     spared: lowDataMenu(),
+    waits: waitingOf(() => ({
+      work: editor.client,
+      setAside: mySetAside(),
+      giveBack: (command) => (isWriting(command) ? editor.giveBack(command) : giveBack(command)),
+      openDialog: (name) => board.openDialog(name),
+      closeDialog: (name) => board.closeDialog(name),
+    })),
     speaking: speakingOf(() => editor, data.speakers ?? []),
     said: null as Said | null,
     texts,
@@ -206,9 +220,8 @@ Alpine.data('board', () => {
 
     /** What was typed is given back. */
     refused(reason: number, command: Command): void {
-      if (command.kind === 'giveAnswer') drafts.giveBack(Drafts.answering(command.about, command.to), command.text);
-      if (command.kind === 'rewordAnswer') drafts.set(Drafts.ofAnswer(command.about, command.id), command.text);
-      if (reason === REFUSED_WORDS) editor.giveBack(command);
+      giveBack(command);
+      if (reason === REFUSED_WORDS && isWriting(command)) editor.giveBack(command);
       this.say(texts.refused[String(reason)] ?? texts.refusedOther);
     },
 
@@ -244,7 +257,7 @@ Alpine.data('board', () => {
           this.beside?.refused(command);
           if (!isStudent) this.say(texts.refused[String(reason)] ?? texts.refusedOther);
         },
-        setAside: [...editor.sheets.setAside].filter((w) => w.actor.number === me.number),
+        setAside: mySetAside(),
       };
     },
 
@@ -348,6 +361,7 @@ Alpine.data('board', () => {
       pageCount = this.pages.all.length;
       attendance?.tellPage(editor.page);
       this.beside?.refresh();
+      this.waits.refresh();
       const keeping = attendance?.keeping ?? TRYING;
       this.keptText = keptWords(keeping, texts);
       this.keptState = keptState(keeping);

@@ -18,6 +18,7 @@ const STAMP_SIDE = 1800;
 const STAMP_STEP = 2100;
 
 export class BoardTile extends Tile<Sheets> {
+  readonly isDrawn = true;
   private readonly live = new LiveInk();
   private readonly pictures: Pictures;
   private picture: SmallPicture | null = null;

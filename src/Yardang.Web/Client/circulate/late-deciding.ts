@@ -33,6 +33,8 @@ export function lateDecidingOf(
     pages: [] as readonly LatePage[],
     /** Whether the word screen found something in it. */
     hasWords: false,
+    /** Whether there is a picture of it: walls have none. */
+    isDrawn: true,
 
     /** Shows what waits before it is decided. */
     async look(need: Need): Promise<void> {
@@ -54,6 +56,7 @@ export function lateDecidingOf(
       if (!need || !tile) return;
       this.pages = tile.describeLate(need.number, texts);
       this.hasWords = tile.hasFoundWords(need.number);
+      this.isDrawn = tile.isDrawn;
       requestAnimationFrame(() => {
         for (const { id } of this.pages as LatePage[]) {
           const canvas = dialog().querySelector<HTMLCanvasElement>(`[data-late="${id}"]`);

@@ -67,6 +67,9 @@ export abstract class Tile<S extends WorkState<S> = any> {
     );
   }
 
+  /** Whether it is shown as a picture. */
+  abstract readonly isDrawn: boolean;
+
   /** How many pages it has. */
   abstract get pageCount(): number;
 

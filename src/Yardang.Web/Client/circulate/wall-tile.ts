@@ -38,6 +38,7 @@ export interface WallTileWords {
 }
 
 export class WallTile extends Tile<WallState> {
+  readonly isDrawn = false;
   readonly pageCount = 1;
 
   constructor(

@@ -234,6 +234,8 @@ export class Editor extends Changes implements SheetContext {
 
   /** Words that were not taken can be put otherwise. */
   giveBack(command: Command): void {
+    if (command.kind === 'addMark') this.use(command.body.kind === 'text' ? 'text' : 'note');
+    else if (!this.writer) this.use('note');
     this.writer?.giveBack(command);
   }
 

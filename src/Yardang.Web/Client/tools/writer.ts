@@ -91,16 +91,19 @@ export class Writer implements Tool {
   /** Words that were not taken are there again, to be put otherwise. */
   giveBack(command: Command): void {
     if (this.editing) return;
-    if (command.kind === 'addMark' && command.page === this.sheet.page && isBox(command.body)) {
+    if (command.kind === 'addMark' && isBox(command.body)) {
       const { kind, x, y, words } = command.body;
-      this.open({ mark: null, kind, x, y, size: words.size }, words.text);
+      if (command.page === this.sheet.page) this.open({ mark: null, kind, x, y, size: words.size }, words.text);
+      else this.begin(undefined, undefined, words.text);
     }
     if (command.kind !== 'makeChanges') return;
     const wording = command.changes.find((change) => change.property === Property.Words);
-    const mark = wording && this.sheet.sheets.visible(this.sheet.page).find((m) => m.id === wording.target);
-    if (!mark || !isBox(mark.body)) return;
+    if (!wording) return;
+    const { text } = (wording.value as { words: { text: string } }).words;
+    const mark = this.sheet.sheets.visible(this.sheet.page).find((m) => m.id === wording.target);
+    if (!mark || !this.mayEdit(mark)) return this.begin(undefined, undefined, text);
     this.edit(mark);
-    this.field.value = (wording.value as { words: { text: string } }).words.text;
+    this.field.value = text;
     this.layOut();
   }
 

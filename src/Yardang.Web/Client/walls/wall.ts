@@ -16,6 +16,7 @@ import { tellingOf } from '../lesson/telling';
 import { openTelling } from '../lesson/telling-menus';
 import type * as Trying from '../lesson/try-room';
 import { lowDataMenu } from '../lesson/low-data-menu';
+import { waitingOf } from '../lesson/waiting';
 import { lowData } from '../room/low-data';
 import type { WorkData } from '../lesson/work-data';
 import { PictureUploads } from '../media/picture-uploads';
@@ -86,6 +87,8 @@ export function registerWall(beside: typeof besideOf | null, trying: typeof Tryi
     let page: CalledPage & {
       refresh(): void;
       say(words: string): void;
+      openDialog(name: string): void;
+      closeDialog(name: string): void;
       readonly contents: { readonly parts: readonly ContentsPart[]; take(parts: readonly ContentsPart[]): void };
       readonly who: Beside['who'] | null;
     };
@@ -119,9 +122,38 @@ export function registerWall(beside: typeof besideOf | null, trying: typeof Tryi
       return data.tryOut?.names[actor] ?? (data.mode === 'embed' ? '' : names.of(actor));
     };
 
+    const mySetAside = () => [...wall().setAside].filter((w) => w.actor.number === me.number);
+    /** What was not put up is where it was written. */
+    const giveBack = (command: Command): void => {
+      if (command.kind === 'putUpCard') {
+        drafts.giveBack(Drafts.under(command.topic), command.text, command.attachments);
+        if (command.from.length > 0) drafts.set(Drafts.from(command.topic), command.from.join());
+      }
+      if (command.kind === 'giveAnswer') drafts.giveBack(Drafts.answering(command.about, command.to), command.text);
+      if (command.kind === 'judgeCard') {
+        drafts.giveBack(Drafts.scoring(command.card), command.reason);
+        drafts.giveBack(Drafts.scoring(command.card, true), command.words);
+      }
+      if (command.kind === 'rewordAnswer') drafts.set(Drafts.ofAnswer(command.about, command.id), command.text);
+      if (command.kind === 'rewordCard') {
+        drafts.set(Drafts.of(command.id), command.text);
+        drafts.show(Drafts.of(command.id), command.attachments);
+      }
+    };
+
     return {
       tell: tellingOf(lesson, me.number, isStudent, data.zone, texts, openTelling),
       spared: lowDataMenu(),
+      waits: waitingOf(() => ({
+        work: client,
+        setAside: mySetAside(),
+        giveBack: (command) => {
+          giveBack(command);
+          page.refresh();
+        },
+        openDialog: (name) => page.openDialog(name),
+        closeDialog: (name) => page.closeDialog(name),
+      })),
       /** What the teacher says and asks; null as long as nothing was. */
       said: null as Said | null,
       handIn: handingIn(lesson, () => wall().acts.get(me.number)?.at ?? null, me.number, data.zone, texts),
@@ -390,7 +422,7 @@ export function registerWall(beside: typeof besideOf | null, trying: typeof Tryi
           lessonChanged: () => this.lessonChanged(),
           lessonSaid: (kind) => this.lessonSaid(kind),
           say: (words, ms) => this.say(words, ms),
-          setAside: [...wall().setAside].filter((w) => w.actor.number === me.number),
+          setAside: mySetAside(),
         };
       },
 
@@ -404,20 +436,7 @@ export function registerWall(beside: typeof besideOf | null, trying: typeof Tryi
         // That somebody was at a station was noted by the page; nobody waits for it.
         if (command.kind === 'visitStation') return;
         if (command.kind === 'tidyField' && reason === CHANGED_SINCE) return this.say(texts.isTidy);
-        if (command.kind === 'putUpCard') {
-          drafts.giveBack(Drafts.under(command.topic), command.text, command.attachments);
-          if (command.from.length > 0) drafts.set(Drafts.from(command.topic), command.from.join());
-        }
-        if (command.kind === 'giveAnswer') drafts.giveBack(Drafts.answering(command.about, command.to), command.text);
-        if (command.kind === 'judgeCard') {
-          drafts.giveBack(Drafts.scoring(command.card), command.reason);
-          drafts.giveBack(Drafts.scoring(command.card, true), command.words);
-        }
-        if (command.kind === 'rewordAnswer') drafts.set(Drafts.ofAnswer(command.about, command.id), command.text);
-        if (command.kind === 'rewordCard') {
-          drafts.set(Drafts.of(command.id), command.text);
-          drafts.show(Drafts.of(command.id), command.attachments);
-        }
+        giveBack(command);
         this.say(texts.refused[String(reason)] ?? texts.refusedOther);
       },
 
@@ -487,6 +506,7 @@ export function registerWall(beside: typeof besideOf | null, trying: typeof Tryi
         this.order?.refresh();
         this.hasCards = view.shown.length > 0;
         view.refresh();
+        this.waits.refresh();
         const keeping = attendance?.keeping ?? TRYING;
         this.keptText = keptWords(keeping, texts);
         this.keptState = keptState(keeping);

@@ -1273,7 +1273,7 @@ export interface Criterion {
   readonly words: Wanted;
 }
 
-/** Staff: leave work that was set aside off. */
+/** Staff, or whoever wrote it: leave work that was set aside off. */
 export interface DiscardLateWork {
   readonly kind: 'discardLateWork';
   readonly number: number;
@@ -1788,7 +1788,7 @@ export interface LateWorkAccepted {
   readonly gesture: number;
 }
 
-/** The teacher left it off. */
+/** The teacher left it off, or whoever wrote it took it back. */
 export interface LateWorkDiscarded {
   readonly kind: 'lateWorkDiscarded';
   /** The event that set it aside. */

@@ -1,0 +1,76 @@
+// What waits for the teacher, thing by thing: what was written last of each.
+
+import { isBox } from '../room/marks';
+import type { Command } from '../room/wire';
+import { type LateWork, WhySetAside } from '../wire/forms';
+
+export interface WaitingWork {
+  readonly key: string;
+  /** The events that set it aside. */
+  readonly numbers: readonly number[];
+  /** What it says; empty for what is drawn or moved. */
+  readonly words: string;
+  /** Whether something was found in it. */
+  readonly wasFound: boolean;
+  /** With which it is put otherwise; null where there are no words. */
+  readonly command: Command | null;
+}
+
+/** The thing that a command is about; 0 for none of its own. */
+function about(command: Command): number {
+  switch (command.kind) {
+    case 'putUpCard':
+    case 'rewordCard':
+    case 'giveAnswer':
+    case 'rewordAnswer':
+    case 'linkCards':
+    case 'rewordLink':
+    case 'moveCard':
+    case 'addMark':
+      return command.id;
+    case 'joinCard':
+    case 'colourCard':
+    case 'layCard':
+      return command.card;
+    case 'makeChanges':
+      return command.changes[0]?.target ?? 0;
+    default:
+      return 0;
+  }
+}
+
+function wordsOf(command: Command): string | null {
+  if ('text' in command) return command.text;
+  if (command.kind === 'addMark') return isBox(command.body) ? command.body.words.text : null;
+  if (command.kind !== 'makeChanges') return null;
+  const value = command.changes
+    .map((change) => change.value as { words?: { text: string } } | null)
+    .find((v) => v?.words);
+  return value?.words?.text ?? null;
+}
+
+/** The same with the words that were written last. */
+function saying(command: Command, words: string): Command {
+  if (command.kind === 'addMark' && isBox(command.body))
+    return { ...command, body: { ...command.body, words: { ...command.body.words, text: words } } };
+  return 'text' in command ? { ...command, text: words } : command;
+}
+
+export function describe(setAside: readonly LateWork[]): WaitingWork[] {
+  const things = new Map<string, LateWork[]>();
+  for (const late of setAside) {
+    const key = String(about(late.command) || `n${late.number}`);
+    things.set(key, [...(things.get(key) ?? []), late]);
+  }
+  return [...things].map(([key, works]) => {
+    const written = works.filter(({ command }) => wordsOf(command) !== null);
+    const words = written.length > 0 ? wordsOf(written.at(-1)!.command)! : '';
+    return {
+      key,
+      numbers: works.map(({ number }) => number),
+      words,
+      wasFound: works.some(({ why }) => why === WhySetAside.Words),
+      command: written.length > 0 ? saying(written[0]!.command, words) : null,
+    };
+  });
+}
