@@ -26,8 +26,24 @@ internal static class ScreenLoad
     public static void Run()
     {
         foreach (var forYoung in (bool[])[false, true]) FalseAlarms(forYoung);
+        InSentences();
         Disguised();
         Speed();
+    }
+
+    // Where words stand beside one another, a bad one could be read over the gap: in words by chance.
+    private static void InSentences()
+    {
+        var screen = new WordScreen(WordScreening.Usual with { ForYoung = true });
+        var chance = new Chance(11);
+        foreach (var (language, path) in Dictionaries.Where(d => File.Exists(d.Path)))
+        {
+            string[] words = [.. File.ReadLines(path).Where(w => w.Length < 8 && screen.Look(w).IsEmpty)];
+            var text = string.Join(' ', Enumerable.Range(0, 200_000).Select(_ => words[chance.Next(words.Length)]));
+            var found = screen.Look(text);
+            Verdict.Say($"false alarms over the gaps of 200,000 short words by chance, {language}", 100.0 * found.Length / 200_000, 0.05, "%");
+            Console.WriteLine($"  {string.Join(", ", found.Take(40).Select(f => text.Substring(f.Start, f.Length)))}");
+        }
     }
 
     private static IEnumerable<string> Listed(string language, bool forYoung)
@@ -60,7 +76,6 @@ internal static class ScreenLoad
             var wrong = found.Where(w => !IsListed(w, listed)).ToArray();
             Verdict.Say($"false alarms, {language} dictionary of {words.Length}, {setting}", 100.0 * wrong.Length / words.Length, 0.05, "%");
             Console.WriteLine($"  found {found.Length}; without reason {wrong.Length}: {string.Join(' ', wrong)}");
-            if (!forYoung) Console.WriteLine(string.Join(' ', found));
         }
     }
 

@@ -242,7 +242,7 @@ public sealed class WordScreen
 
     private bool IsNotInnocent(Spelling spelling, int from, int end, ListedWord word)
     {
-        if (word.IsTurned) return string.Equals(spelling.Plain(from, end), word.Letters, StringComparison.Ordinal);
+        if (word.IsTurned && !string.Equals(spelling.Plain(from, end), word.Letters, StringComparison.Ordinal)) return false;
         while (spelling.HasLetter(from - 1)) from--;
         while (spelling.HasLetter(end)) end++;
         var whole = spelling.Plain(from, end);

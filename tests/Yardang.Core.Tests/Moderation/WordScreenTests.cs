@@ -59,6 +59,10 @@ public class WordScreenTests
     [InlineData("**bold** and *stars* and ---")]
     [InlineData("The niggardly snigger of Wankel's engine")]
     [InlineData("I put. You put? We put-")]
+    [InlineData("Yamashita, Kinoshita, Ishita, Harshit and Akshita built it")]
+    [InlineData("Siriporn, Phúc, Assunta, Cassandra, Hancock and Dickens came")]
+    [InlineData("Cockburn Town, Penistone, Essex, Lightwater, Clitheroe")]
+    [InlineData("zaps")]
     [InlineData("")]
     public void It_leaves_innocent_words_alone(string text) => Assert.Empty(s_usual.Look(text));
 
