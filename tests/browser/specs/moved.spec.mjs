@@ -75,7 +75,7 @@ test('regrouped in mid-word, offline, late', async ({ browser }) => {
     const asked = varga.getByRole('dialog');
     await expect(asked).toContainText('Held up by cables');
     await expect(asked).toContainText('1 thing drawn');
-    await asked.getByRole('button', { name: 'Add it' }).click();
+    await asked.getByRole('button', { name: 'Add all of it' }).click();
     await expect(varga.getByText('Work for another board')).toHaveCount(0);
   });
 

@@ -714,6 +714,7 @@ Alpine.data('circulate', () => {
       this.asking.refresh();
       this.phasing.refresh();
       this.wordScreen.refresh();
+      this.late.draw();
       this.screening.refresh();
       this.showing.refresh();
       seen = seenBoards(data.lesson);

@@ -2,6 +2,7 @@
 
 import { decode } from '@msgpack/msgpack';
 import { readRoomSnapshot } from '../wire/kinds';
+import { type WaitingWork, describe } from '../lesson/waiting-work';
 import type { LatePage, LateTexts } from './late-work';
 import type { Need } from './needs-me';
 import type { Tile } from './tile';
@@ -31,8 +32,10 @@ export function lateDecidingOf(
     /** Whose late work is looked at. */
     need: null as Need | null,
     pages: [] as readonly LatePage[],
-    /** Whether the word screen found something in it. */
-    hasWords: false,
+    /** What it is, thing by thing, so that some can be added and others not. */
+    things: [] as readonly WaitingWork[],
+    /** Another teacher, or its author, was quicker. */
+    isDecided: false,
     /** Whether there is a picture of it: walls have none. */
     isDrawn: true,
 
@@ -45,17 +48,19 @@ export function lateDecidingOf(
         await tile.enter();
       }
       this.need = need;
+      this.isDecided = false;
       this.draw();
       dialog().showModal();
     },
 
-    /** The work may grow while it is looked at. */
+    /** The work may grow while it is looked at, or be decided elsewhere. */
     draw(): void {
       const need = this.need as Need | null;
       const tile = need && (tiles.get(need.board) ?? beside);
       if (!need || !tile) return;
       this.pages = tile.describeLate(need.number, texts);
-      this.hasWords = tile.hasFoundWords(need.number);
+      this.things = describe(tile.lateWorkOf(need.number));
+      this.isDecided = this.things.length === 0;
       this.isDrawn = tile.isDrawn;
       requestAnimationFrame(() => {
         for (const { id } of this.pages as LatePage[]) {
@@ -65,19 +70,23 @@ export function lateDecidingOf(
       });
     },
 
-    async decide(kind: 'acceptLateWork' | 'discardLateWork'): Promise<void> {
+    /** @param things all that is left closes what is looked at. */
+    async decide(kind: 'acceptLateWork' | 'discardLateWork', things: readonly WaitingWork[]): Promise<void> {
       const need = this.need as Need | null;
       const tile = need && (tiles.get(need.board) ?? beside);
-      this.close();
-      if (need && tile) await tile.decideLateWork(need.number, kind);
+      if (things.length === this.things.length) this.close();
+      await tile?.decideLateWork(
+        things.flatMap(({ numbers }) => numbers),
+        kind,
+      );
     },
 
-    add(): void {
-      void this.decide('acceptLateWork');
+    add(thing: WaitingWork | null): void {
+      void this.decide('acceptLateWork', thing ? [thing] : this.things);
     },
 
-    leave(): void {
-      void this.decide('discardLateWork');
+    leave(thing: WaitingWork | null): void {
+      void this.decide('discardLateWork', thing ? [thing] : this.things);
     },
 
     close(): void {

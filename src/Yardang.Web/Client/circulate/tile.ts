@@ -5,7 +5,7 @@ import type { Connection } from '../room/connection';
 import { RoomClient, type RoomState } from '../room/room-client';
 import type { Me } from '../room/sheets';
 import type { Command, RoomEvent } from '../room/wire';
-import { type LastAct, type LateWork, type RoomSnapshot, WhySetAside } from '../wire/forms';
+import type { LastAct, LateWork, RoomSnapshot } from '../wire/forms';
 import type { LatePage, LateTexts } from './late-work';
 import type { PageSeen } from './table';
 
@@ -114,11 +114,6 @@ export abstract class Tile<S extends WorkState<S> = any> {
   /** Somebody's work that waits for a decision, in words. */
   abstract describeLate(person: number, texts: LateTexts): LatePage[];
 
-  /** Whether the word screen found something in it. */
-  hasFoundWords(person: number): boolean {
-    return this.lateWorkOf(person).some((late) => late.why === WhySetAside.Words);
-  }
-
   /** The same as a picture, where it has one. */
   abstract drawLate(person: number, page: number, canvas: HTMLCanvasElement): void;
 
@@ -179,9 +174,9 @@ export abstract class Tile<S extends WorkState<S> = any> {
     return this.options.connection.wake(this.options.room);
   }
 
-  async decideLateWork(person: number, kind: 'acceptLateWork' | 'discardLateWork'): Promise<void> {
+  async decideLateWork(numbers: readonly number[], kind: 'acceptLateWork' | 'discardLateWork'): Promise<void> {
     await this.admitted();
-    for (const { number } of this.lateWorkOf(person)) this.client.submit({ kind, number });
+    for (const number of numbers) this.client.submit({ kind, number });
   }
 
   /** Changes something in the room, as one gesture. */

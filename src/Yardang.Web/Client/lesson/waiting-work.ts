@@ -56,21 +56,27 @@ function saying(command: Command, words: string): Command {
   return 'text' in command ? { ...command, text: words } : command;
 }
 
+/** What has words, each by itself; and all that is drawn, moved or changed as one. */
 export function describe(setAside: readonly LateWork[]): WaitingWork[] {
   const things = new Map<string, LateWork[]>();
   for (const late of setAside) {
     const key = String(about(late.command) || `n${late.number}`);
     things.set(key, [...(things.get(key) ?? []), late]);
   }
-  return [...things].map(([key, works]) => {
-    const written = works.filter(({ command }) => wordsOf(command) !== null);
-    const words = written.length > 0 ? wordsOf(written.at(-1)!.command)! : '';
-    return {
-      key,
-      numbers: works.map(({ number }) => number),
-      words,
-      wasFound: works.some(({ why }) => why === WhySetAside.Words),
-      command: written.length > 0 ? saying(written[0]!.command, words) : null,
-    };
-  });
+  const isWritten = (works: readonly LateWork[]) => works.some(({ command }) => wordsOf(command) !== null);
+  const written = [...things].filter(([, works]) => isWritten(works)).map(([key, works]) => thing(key, works));
+  const drawn = [...things.values()].filter((works) => !isWritten(works)).flat();
+  return drawn.length > 0 ? [...written, thing('drawn', drawn)] : written;
+}
+
+function thing(key: string, works: readonly LateWork[]): WaitingWork {
+  const written = works.filter(({ command }) => wordsOf(command) !== null);
+  const words = written.length > 0 ? wordsOf(written.at(-1)!.command)! : '';
+  return {
+    key,
+    numbers: works.map(({ number }) => number),
+    words,
+    wasFound: works.some(({ why }) => why === WhySetAside.Words),
+    command: written.length > 0 ? saying(written[0]!.command, words) : null,
+  };
 }
