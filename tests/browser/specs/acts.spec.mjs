@@ -1,6 +1,6 @@
 // What a teacher does for all or for some, from circulate and from her own board: a place to look at, whole boards cleared, one moved to a group.
 import { expect, test } from '@playwright/test';
-import { design, draw, handOut, kept, marks, student, teacher, writeNote } from './people.mjs';
+import { design, designWall, draw, handOut, kept, marks, student, teacher, writeNote } from './people.mjs';
 
 const pageOf = (page) => page.locator('nav summary').filter({ hasText: 'Page' });
 const tile = (page, name) => page.locator('.tile').filter({ hasText: name });
@@ -93,12 +93,7 @@ test('one is moved to a group from circulate, where boards stand by group; what 
 
 test('walls as a table: of one wall for all its students, of a wall each the walls, with how much stands where and what is owed', async ({ browser }) => {
   const varga = await teacher(browser);
-  await varga.goto('/desk');
-  await varga.getByRole('button', { name: 'New wall' }).click();
-  await kept(varga);
-  await varga.getByLabel('Name of the activity').fill('Why does it stand?');
-  await varga.getByLabel('The question over the wall').fill('Why does it stand?');
-  await kept(varga);
+  await designWall(varga, 'Why does it stand?');
   const workshop = varga.url();
   const table = varga.locator('table');
   const rowOf = (name) => table.getByRole('row').filter({ hasText: name });

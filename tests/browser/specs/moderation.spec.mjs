@@ -1,6 +1,6 @@
 // What a class should not read: kept back, covered or not taken, before anybody else sees it; nothing that was written is lost.
 import { expect, test } from '@playwright/test';
-import { design, handOut, kept, marks, student, teacher, writeNote } from './people.mjs';
+import { design, designWall, handOut, kept, marks, student, teacher, writeNote } from './people.mjs';
 
 const cards = (page, topic) => page.getByRole('list', { name: topic, exact: true }).locator('.slip-words');
 const slot = (page, topic) => page.getByLabel(`Write here, under ${topic}`, { exact: true });
@@ -13,14 +13,7 @@ async function putUp(page, topic, words) {
 
 async function wallOf(browser, names) {
   const varga = await teacher(browser);
-  await varga.goto('/desk');
-  await varga.getByRole('button', { name: 'New wall' }).click();
-  await kept(varga);
-  await varga.getByLabel('Name of the activity').fill('Bridge questions');
-  await varga.getByRole('button', { name: 'Topics from a list' }).click();
-  await varga.getByLabel('Paste the outline here').fill('1. Materials\n2. Forces');
-  await varga.getByRole('button', { name: 'Make 2 topics' }).click();
-  await kept(varga);
+  await designWall(varga, 'Bridge questions', ['Materials', 'Forces']);
   const code = await handOut(varga, { way: 'Everybody together on one wall' });
   const students = [];
   for (const name of names) students.push(await student(browser, code, name));

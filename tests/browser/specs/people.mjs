@@ -61,6 +61,21 @@ export async function design(page, name = 'What holds a bridge up?') {
   await kept(page);
 }
 
+/** Makes a wall with a question, and topics if there are any: an outline, a line to a topic. */
+export async function designWall(page, question, topics = []) {
+  await page.goto('/desk');
+  await page.getByRole('button', { name: 'New wall' }).click();
+  await kept(page);
+  await page.getByLabel('Name of the activity').fill(question);
+  await page.getByLabel('The question over the wall').fill(question);
+  if (topics.length > 0) {
+    await page.getByRole('button', { name: 'Topics from a list' }).click();
+    await page.getByLabel('Paste the outline here').fill(topics.map((topic, i) => `${i + 1}. ${topic}`).join('\n'));
+    await page.getByRole('button', { name: `Make ${topics.length} topics` }).click();
+  }
+  await kept(page);
+}
+
 /** Hands out what is open in the workshop and gives the code. The page then watches the boards. */
 export async function handOut(page, { door = 'Open', way = 'One board each' } = {}) {
   await page.getByRole('link', { name: 'Hand out' }).click();

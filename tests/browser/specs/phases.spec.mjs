@@ -1,6 +1,6 @@
 // Phases of a lesson: what each allows, and its clock.
 import { expect, test } from '@playwright/test';
-import { design, draw, handOut, kept, marks, student, teacher } from './people.mjs';
+import { design, designWall, draw, handOut, kept, marks, student, teacher } from './people.mjs';
 
 const together = { way: 'Everybody together on one wall' };
 const slip = (page, words) => page.locator('.strata .slip').filter({ hasText: words });
@@ -21,11 +21,7 @@ async function begin(page, kind, { minutes = 'as long as it takes', words = '', 
 
 test('think, talk and choose: own cards only, then all, then choosing without writing', async ({ browser }) => {
   const varga = await teacher(browser);
-  await varga.goto('/desk');
-  await varga.getByRole('button', { name: 'New wall' }).click();
-  await kept(varga);
-  await varga.getByLabel('Name of the activity').fill('Which bridge should we build?');
-  await varga.getByLabel('The question over the wall').fill('Which bridge should we build, and why?');
+  await designWall(varga, 'Which bridge should we build, and why?');
   await varga.getByLabel('To each other’s cards, students').selectOption('say: agree, unsure or disagree');
   await kept(varga);
   const code = await handOut(varga, together);

@@ -1,6 +1,6 @@
 // The big screen: a window for the projector, steered by the teacher, on which nobody's name is.
 import { expect, test } from '@playwright/test';
-import { design, draw, handOut, kept, student, teacher, visitor } from './people.mjs';
+import { design, designWall, draw, handOut, kept, student, teacher, visitor } from './people.mjs';
 
 const big = { viewport: { width: 1920, height: 1080 } };
 const shows = (page, words) => expect(page.getByRole('dialog').getByText(`Now: ${words}`)).toBeVisible();
@@ -111,12 +111,7 @@ test('clock, how it is going and answers stand there in numbers; without a netwo
 
 test('one card of a wall stands on the big screen, large and without a name', async ({ browser }) => {
   const varga = await teacher(browser);
-  await varga.goto('/desk');
-  await varga.getByRole('button', { name: 'New wall' }).click();
-  await kept(varga);
-  await varga.getByLabel('Name of the activity').fill('Why does it stand?');
-  await varga.getByLabel('The question over the wall').fill('Why does it stand?');
-  await kept(varga);
+  await designWall(varga, 'Why does it stand?');
   const code = await handOut(varga, { way: 'Everybody together on one wall' });
   const maya = await student(browser, code, 'Zebulon');
   const slot = maya.getByLabel('Write here, under All answers', { exact: true });

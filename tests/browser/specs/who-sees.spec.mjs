@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { handOut, kept, student, teacher } from './people.mjs';
+import { designWall, handOut, kept, student, teacher } from './people.mjs';
 
 const together = { way: 'Everybody together on one wall' };
 const cards = (page) => page.locator('.slip-words');
@@ -12,14 +12,7 @@ async function putUp(page, words) {
 
 async function wallWithClass(browser) {
   const varga = await teacher(browser);
-  await varga.goto('/desk');
-  await varga.getByRole('button', { name: 'New wall' }).click();
-  await kept(varga);
-  await varga.getByLabel('The question over the wall').fill('What do we know about bridges?');
-  await varga.getByRole('button', { name: 'Topics from a list' }).click();
-  await varga.getByLabel('Paste the outline here').fill('1. Materials: What are they made of?\n2. Forces');
-  await varga.getByRole('button', { name: 'Make 2 topics' }).click();
-  await kept(varga);
+  await designWall(varga, 'What do we know about bridges?', ['Materials: What are they made of?', 'Forces']);
   const code = await handOut(varga, together);
   const maya = await student(browser, code, 'Maya');
   const ben = await student(browser, code, 'Ben', { viewport: { width: 390, height: 844 } });
