@@ -54,6 +54,8 @@ test('a teacher shows their own board: it lies beside the work, live, is moved a
 
   // Students may look no longer: it is gone.
   await varga.getByRole('link', { name: 'Groups' }).click();
+  // It is known once the lesson is here.
+  await expect(varga.getByLabel('They may look at my own board')).toBeChecked();
   await varga.getByLabel('They may look at my own board').uncheck();
   await expect(inset).toBeHidden();
   await expect(maya.getByRole('button', { name: /Your teacher.s board/ })).toBeHidden();
