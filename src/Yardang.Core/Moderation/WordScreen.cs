@@ -13,7 +13,7 @@ public sealed class WordScreen
     /// <summary>So many signs may stand between two letters of a word that is spelled out.</summary>
     private const int LongestGap = 4;
 
-    /// <summary>A word of fewer letters is not read across the gap between two words.</summary>
+    /// <summary>A word of fewer letters is taken apart only where none of its pieces is a word; it is not read backwards, nor with letters left out.</summary>
     private const int LeastAcross = 4;
 
     /// <summary>More letters are not left out of a word.</summary>
