@@ -102,21 +102,26 @@ public sealed class Board(ActivityContent version) : Room, IWorkRoom
                 return fitting.IsSameAs(AnswerKey.On(Sheets)) ? Refusal.Duplicate : new Decision.Accepted(new KeySet(fitting), Audience.Staff);
             case SetMarkJudging or JudgeCard or ShowResults or GoOnJudging:
                 return Choice.Decide(submission.Command, actor, situation.Lets(StudentActs.Judge, actor), Sheets);
-            case DiscardLateWork(var own) when IsTakenBack(own, actor):
+            case DiscardLateWork(var own, _) when IsTakenBack(own, actor):
                 return new Decision.Accepted(new LateWorkDiscarded(own, actor.Number), Audience.NamedAndStaff);
-            case AcceptLateWork or DiscardLateWork when !actor.IsStaff:
+            case AcceptLateWork or DiscardLateWork or ReturnWork when !actor.IsStaff:
                 return Refusal.NotAllowed;
             case AcceptLateWork(var number):
                 if (!_setAside.TryGetValue(number, out var late)) return Refusal.NotFound;
                 var outcome = Outcome(late, situation);
                 return new Decision.Accepted(new LateWorkAccepted(number, outcome, late.Actor.Number, late.Gesture), outcome is null ? Audience.NamedAndStaff : Audience.Everyone);
-            case DiscardLateWork(var number):
-                return _setAside.TryGetValue(number, out var unwanted) ? new Decision.Accepted(new LateWorkDiscarded(number, unwanted.Actor.Number), Audience.NamedAndStaff) : Refusal.NotFound;
+            case DiscardLateWork(var number, var why):
+                return !LateWork.CanSay(why) ? Refusal.OutOfRange
+                    : _setAside.TryGetValue(number, out var unwanted) ? new Decision.Accepted(new LateWorkDiscarded(number, unwanted.Actor.Number, why.Trim()), Audience.NamedAndStaff) : Refusal.NotFound;
+            case ReturnWork(var number, var words):
+                return !LateWork.CanSay(words) || string.IsNullOrWhiteSpace(words) ? Refusal.OutOfRange
+                    : _setAside.TryGetValue(number, out var returned) ? new Decision.Accepted(new WorkReturned(number, returned.Actor.Number, words.Trim()), Audience.NamedAndStaff) : Refusal.NotFound;
         }
 
         // Work that rests on set-aside work has to wait with it, so it is not judged now.
         if (!actor.IsStaff && (actor.HasLeft || !situation.Lets(ActOf(submission.Command), actor))) return SettingAside(submission, actor, WhySetAside.Late);
         if (waits) return SettingAside(submission, actor, WhySetAside.Words);
+        if (BoardWords.SaysSomething(submission.Command) && situation.AsksForApproval(actor)) return SettingAside(submission, actor, WhySetAside.Approval);
         var decision = Decide(submission.Command, actor, submission.Client, situation);
 
         // What rests on work that waits waits with it.
@@ -181,8 +186,11 @@ public sealed class Board(ActivityContent version) : Room, IWorkRoom
                 if (_setAside.Remove(number, out var late) && person == 0) (person, gesture) = (late.Actor.Number, late.Gesture);
                 if (outcome is not null && person != 0) Set(outcome, person, gesture);
                 break;
-            case LateWorkDiscarded(var number, _):
+            case LateWorkDiscarded(var number, _, _):
                 _setAside.Remove(number);
+                break;
+            case WorkReturned(var number, _, var words):
+                if (_setAside.TryGetValue(number, out var returned)) _setAside[number] = returned with { Returned = words };
                 break;
             case LateChangeAdopted(var number, var page, _, _, _):
                 _adopted[number] = new(number, page);

@@ -22,6 +22,9 @@ internal static class BoardWords
         _ => null,
     });
 
+    /// <summary>Whether a command puts something on the board that others can read or see. To move or rub out what stands there puts nothing there.</summary>
+    public static bool SaysSomething(Command command) => command is AddMark or AddMarks or GiveAnswer or RewordAnswer || (command is MakeChanges(var changes) && changes.Any(c => c is Wording or Remaking));
+
     private static ImmutableArray<string> Of(Command command) => command switch
     {
         AddMark add => [.. Said(add.Body)],

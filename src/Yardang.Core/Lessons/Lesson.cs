@@ -14,7 +14,7 @@ public sealed record LessonSnapshot(
     ImmutableArray<Group> Groups, int GroupsUsed, ImmutableArray<ImmutableArray<Group>> Past, ImmutableArray<ImmutableArray<Group>> Future, int GroupingVersion, long PlacesAsOf,
     long SeatsThrough, ImmutableArray<LateChange> LateChanges, [Inline] LessonTimes Times, bool Waits, bool IsOverdue, ImmutableArray<WorkWaits> Waiting,
     ImmutableArray<int> Parts, ImmutableSortedSet<int> OpenParts, int OpenedLast, ImmutableSortedSet<int> OwnFirstIn, [OrMinusOne] long? CheckInAt, [Inline] NeedsSettings Needs, ImmutableArray<AnsweredNeed> Answered, ImmutableArray<LastVisit> Visits,
-    ImmutableArray<Call> Calls, ImmutableArray<QuickQuestion> Questions, Phase? Phase, ImmutableArray<PhasePlan> PhasesBefore, OnScreen Screen, long ScreenSetAt, [Inline] ShowingSnapshot Showing, WordScreening Screening) : RoomSnapshot;
+    ImmutableArray<Call> Calls, ImmutableArray<QuickQuestion> Questions, Phase? Phase, ImmutableArray<PhasePlan> PhasesBefore, OnScreen Screen, long ScreenSetAt, [Inline] ShowingSnapshot Showing, WordScreening Screening, ImmutableArray<ApprovalIn> Approvals) : RoomSnapshot;
 
 /// <summary>An activity being worked on by people: who is in, door, groups, signals, pens.</summary>
 public sealed class Lesson : Room
@@ -103,6 +103,9 @@ public sealed class Lesson : Room
     /// <summary>What looks for it; null for nothing.</summary>
     public WordScreen? WordScreen { get; private set; } = WordScreen.For(WordScreening.Usual);
 
+    /// <summary>Whose work a teacher looks at before others see it, by part.</summary>
+    public ImmutableSortedDictionary<int, Approval> Approvals { get; private set; } = ImmutableSortedDictionary<int, Approval>.Empty;
+
     /// <summary>What is listed by itself among those who need the teacher.</summary>
     public NeedsSettings Needs { get; private set; } = NeedsSettings.Usual;
 
@@ -147,7 +150,7 @@ public sealed class Lesson : Room
     public Allowed AllowedIn(RoomPlace place)
     {
         var isThinking = Phases.Now?.Plan.Kind == PhaseKind.Think;
-        var allowed = Allowed with { OwnFirst = isThinking || OwnFirstIn.Contains(SetOwnFirst.WholeLesson) || OwnFirstIn.Contains(place.Part), Held = Held, Screen = WordScreen };
+        var allowed = Allowed with { OwnFirst = isThinking || OwnFirstIn.Contains(SetOwnFirst.WholeLesson) || OwnFirstIn.Contains(place.Part), Held = Held, Screen = WordScreen, Approval = place.Whose is Whose.Together or Whose.Group ? Approvals.GetValueOrDefault(place.Part) : null };
         if (!OpenParts.Contains(place.Part)) allowed = allowed with { Waits = true };
         var timed = Phases.Now is { Plan.EndsItself: true } now ? now : null;
         return place.Whose == Whose.Teacher ? allowed with { PensDown = false } : allowed with { Withheld = Phases.Now?.Plan.Closes() ?? StudentActs.None, Ends = timed?.EndsAt, EndsFor = timed?.Longer.ToImmutableSortedDictionary(l => l.Person, l => l.Until) };
@@ -213,6 +216,7 @@ public sealed class Lesson : Room
         HoldPens hold => Closed ? Refusal.Closed : hold.Decide(_people, situation.Time),
         VisitWork(var person) => _people.ContainsKey(person) ? new Decision.Accepted(new WorkVisited(person), Audience.NamedAndStaff) : Refusal.NotFound,
         SetWordScreen(var screening) => screening.IsSound() ? new Decision.Accepted(new WordScreenSet(screening), Audience.Staff) : Refusal.OutOfRange,
+        SetApproval(var part, var approval) => !Parts.Contains(part) ? Refusal.NotFound : !approval.IsSound() || approval.People.Any(p => !_people.ContainsKey(p)) ? Refusal.OutOfRange : new Decision.Accepted(new ApprovalSet(part, approval), Audience.Staff),
         SetNeeds(var settings) => settings.AreSound() ? new Decision.Accepted(new NeedsSet(settings), Audience.Staff) : Refusal.OutOfRange,
         AnswerNeed(var person, var kind, var minutes) => !Enum.IsDefined(kind) || minutes is < 0 or > AnswerNeed.Most ? Refusal.OutOfRange
             : _people.ContainsKey(person) ? new Decision.Accepted(new NeedAnswered(person, kind, minutes), Audience.Staff) : Refusal.NotFound,
@@ -238,6 +242,7 @@ public sealed class Lesson : Room
         Phases.Restore(s.Phase, s.PhasesBefore);
         (Screen, ScreenSetAt) = (s.Screen, s.ScreenSetAt);
         Showing.Restore(s.Showing);
+        Approvals = s.Approvals.ToImmutableSortedDictionary(a => a.Part, a => a.Approval);
         LookFor(s.Screening);
         foreach (var work in s.Waiting) _waiting[(work.Board, work.Person)] = work;
     }
@@ -325,6 +330,7 @@ public sealed class Lesson : Room
                 break;
             case NeedsSet(var settings): Needs = settings; break;
             case WordScreenSet(var screening): LookFor(screening); break;
+            case ApprovalSet(var part, var approval): Approvals = approval.When == ApprovalWhen.Never ? Approvals.Remove(part) : Approvals.SetItem(part, approval); break;
             case NeedAnswered(var number, var kind, var minutes):
                 _answered[(number, kind)] = new(number, kind, envelope.Time, minutes == 0 ? null : envelope.Time + (minutes * 60_000L));
                 break;

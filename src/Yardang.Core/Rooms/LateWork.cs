@@ -7,8 +7,16 @@ namespace Yardang.Core.Rooms;
 public sealed record AcceptLateWork(long Number) : Command;
 
 /// <summary>Staff, or whoever wrote it: leave work that was set aside off.</summary>
+/// <param name="Number">The event that set it aside.</param>
+/// <param name="Words">Why, in the teacher's words, for whoever wrote it; may be empty. At most <see cref="LateWork.LongestWords"/> letters.</param>
 [Kind(6)]
-public sealed record DiscardLateWork(long Number) : Command;
+public sealed record DiscardLateWork(long Number, [Since(2)] string Words = "") : Command;
+
+/// <summary>Staff: whoever wrote what waits is told what to mend. It goes on waiting, for them, until they write it otherwise or take it back.</summary>
+/// <param name="Number">The event that set it aside.</param>
+/// <param name="Words">What to mend, in the teacher's words; 1 to <see cref="LateWork.LongestWords"/> letters.</param>
+[Kind(104)]
+public sealed record ReturnWork(long Number, string Words) : Command;
 
 /// <summary>Why work waits for the teacher's decision. The numbers are on the wire.</summary>
 public enum WhySetAside
@@ -21,6 +29,9 @@ public enum WhySetAside
 
     /// <summary>It rests on work that waits.</summary>
     Rests = 2,
+
+    /// <summary>The teacher looks at it before others see it.</summary>
+    Approval = 3,
 }
 
 /// <summary>Work was not put in place; it is kept for the teacher's decision.</summary>
@@ -44,8 +55,20 @@ public sealed record LateWorkAccepted(long Number, [Inline, Since(2)] RoomEvent?
 /// <summary>The teacher left it off, or whoever wrote it took it back.</summary>
 /// <param name="Number">The event that set it aside.</param>
 /// <param name="Person">Whose work it is, by actor number; 0 in old logs.</param>
+/// <param name="Words">Why, in the teacher's words; may be empty.</param>
 [Kind(16)]
-public sealed record LateWorkDiscarded(long Number, [Since(2)] int Person = 0) : RoomEvent
+public sealed record LateWorkDiscarded(long Number, [Since(2)] int Person = 0, [Since(3)] string Words = "") : RoomEvent
+{
+    /// <inheritdoc/>
+    public override bool Names(int person) => person == Person;
+}
+
+/// <summary>Whoever wrote what waits was told what to mend.</summary>
+/// <param name="Number">The event that set it aside.</param>
+/// <param name="Person">Whose work it is, by actor number.</param>
+/// <param name="Words">What to mend, in the teacher's words.</param>
+[Kind(138)]
+public sealed record WorkReturned(long Number, int Person, string Words) : RoomEvent
 {
     /// <inheritdoc/>
     public override bool Names(int person) => person == Person;
@@ -59,7 +82,15 @@ public sealed record LateWorkDiscarded(long Number, [Since(2)] int Person = 0) :
 /// <param name="Gesture">What it was part of.</param>
 /// <param name="Command">What was asked.</param>
 /// <param name="Why">Why it waits.</param>
-public sealed record LateWork(long Number, [Inline] Actor Actor, int Client, int Counter, long Gesture, [Inline] Command Command, WhySetAside Why = WhySetAside.Late);
+/// <param name="Returned">What its author was told to mend; empty while it waits for the teacher.</param>
+public sealed record LateWork(long Number, [Inline] Actor Actor, int Client, int Counter, long Gesture, [Inline] Command Command, WhySetAside Why = WhySetAside.Late, string Returned = "")
+{
+    /// <summary>Most letters of what a teacher says of it.</summary>
+    public const int LongestWords = 300;
+
+    /// <summary>Whether a teacher can say this of it.</summary>
+    public static bool CanSay(string words) => words.Length <= LongestWords && !words.Any(c => char.IsControl(c) && c != '\n');
+}
 
 /// <summary>A room in which students work: what they write too late is kept, and it is known what each did last.</summary>
 public interface IWorkRoom

@@ -13,7 +13,8 @@ namespace Yardang.Core.Rooms;
 /// <param name="Ends">When nobody writes any more, server time in ms; null: no end is set.</param>
 /// <param name="EndsFor">For whom that is at another time.</param>
 /// <param name="Screen">What looks at what students write before others see it; null for nothing.</param>
-public sealed record Allowed(bool PensDown = false, bool Closed = false, bool Waits = false, bool OwnFirst = false, ImmutableSortedDictionary<int, long>? Held = null, StudentActs Withheld = StudentActs.None, long? Ends = null, ImmutableSortedDictionary<int, long>? EndsFor = null, WordScreen? Screen = null)
+/// <param name="Approval">Whose work a teacher looks at before others see it; null for nobody's.</param>
+public sealed record Allowed(bool PensDown = false, bool Closed = false, bool Waits = false, bool OwnFirst = false, ImmutableSortedDictionary<int, long>? Held = null, StudentActs Withheld = StudentActs.None, long? Ends = null, ImmutableSortedDictionary<int, long>? EndsFor = null, WordScreen? Screen = null, Approval? Approval = null)
 {
     /// <summary>Nothing is restricted.</summary>
     public static readonly Allowed Everything = new();
@@ -41,6 +42,9 @@ public sealed record Situation(Allowed Allowed, long Time, ulong Seed)
 {
     /// <summary>Whether somebody may do this now.</summary>
     public bool Lets(StudentActs act, Actor actor) => Allowed.Lets(act, actor, Time);
+
+    /// <summary>Whether what somebody writes waits for a teacher before others see it.</summary>
+    public bool AsksForApproval(Actor actor) => !actor.IsStaff && Allowed.Approval?.AsksFor(actor.Number, Time) == true;
 
     /// <summary>Nothing is restricted, and it is the beginning of time.</summary>
     public static readonly Situation Open = new(Allowed.Everything, 0, 0);

@@ -78,5 +78,6 @@ public static class Snapshots
         reader.IsStaff ? lesson.Screen : OnScreen.Nothing,
         reader.IsStaff ? lesson.ScreenSetAt : 0,
         lesson.Showing.Snapshot(),
-        reader.IsStaff ? lesson.Screening : WordScreening.Usual);
+        reader.IsStaff ? lesson.Screening : WordScreening.Usual,
+        reader.IsStaff ? [.. lesson.Approvals.Select(a => new ApprovalIn(a.Key, a.Value))] : []);
 }

@@ -56,8 +56,11 @@ public sealed partial class Wall
                 _setAside.Remove(number);
                 if (outcome is not null) Set(outcome, person);
                 return;
-            case LateWorkDiscarded(var number, _):
+            case LateWorkDiscarded(var number, _, _):
                 _setAside.Remove(number);
+                return;
+            case WorkReturned(var number, _, var words):
+                if (_setAside.TryGetValue(number, out var returned)) _setAside[number] = returned with { Returned = words };
                 return;
             case CardsBrought(var plan, var cards, var changedAt, var brought, var order, var links, var shifts):
                 (Plan, LastActivity) = (plan, changedAt);

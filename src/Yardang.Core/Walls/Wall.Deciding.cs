@@ -48,9 +48,9 @@ public sealed partial class Wall
                 var ids = cards.Select(c => c.Id).ToHashSet();
                 return Card.FaultIn(brought, cards) is null && CardResult.AreSound(results ?? []) && (shown is null || ClassOrder.IsSound(shown, ids)) && Links.FaultIn(links ?? [], ids) is null && shifts?.IsSound(brought.Rules.Positions.Length, ids) != false
                     ? new CardsBrought(brought, cards, changedAt, results, shown, links, shifts) : Refusal.OutOfRange;
-            case DiscardLateWork(var own) when IsTakenBack(own, actor):
+            case DiscardLateWork(var own, _) when IsTakenBack(own, actor):
                 return new Decision.Accepted(new LateWorkDiscarded(own, actor.Number), Audience.NamedAndStaff);
-            case AcceptLateWork or DiscardLateWork or ShowResults or GoOnJudging or ShowOrder or TidyField or LayCards or LetCardsOut when !actor.IsStaff:
+            case AcceptLateWork or DiscardLateWork or ReturnWork or ShowResults or GoOnJudging or ShowOrder or TidyField or LayCards or LetCardsOut when !actor.IsStaff:
                 return Refusal.NotAllowed;
             case LetCardsOut:
                 if (Out is { IsAll: true } && !SeesAll(actor)) return Refusal.NotYet;
@@ -89,8 +89,12 @@ public sealed partial class Wall
                 if (!_setAside.TryGetValue(number, out var late)) return Refusal.NotFound;
                 var put = Decide(late.Command, late.Actor, late.Client, situation) as Decision.Accepted;
                 return new Decision.Accepted(new LateWorkAccepted(number, put?.Event, late.Actor.Number, late.Gesture), put is { Audience: Audience.Everyone } && Out is null ? Audience.Everyone : Audience.NamedAndStaff);
-            case DiscardLateWork(var number):
-                return _setAside.TryGetValue(number, out var unwanted) ? new Decision.Accepted(new LateWorkDiscarded(number, unwanted.Actor.Number), Audience.NamedAndStaff) : Refusal.NotFound;
+            case DiscardLateWork(var number, var why):
+                return !LateWork.CanSay(why) ? Refusal.OutOfRange
+                    : _setAside.TryGetValue(number, out var unwanted) ? new Decision.Accepted(new LateWorkDiscarded(number, unwanted.Actor.Number, why.Trim()), Audience.NamedAndStaff) : Refusal.NotFound;
+            case ReturnWork(var number, var words):
+                return !LateWork.CanSay(words) || string.IsNullOrWhiteSpace(words) ? Refusal.OutOfRange
+                    : _setAside.TryGetValue(number, out var returned) ? new Decision.Accepted(new WorkReturned(number, returned.Actor.Number, words.Trim()), Audience.NamedAndStaff) : Refusal.NotFound;
         }
 
         if (!actor.IsStaff && (actor.HasLeft || !situation.Lets(ActOf(submission.Command), actor)))
@@ -100,6 +104,7 @@ public sealed partial class Wall
         }
 
         if (waits) return IsSealed ? Refusal.Words : SettingAside(submission, actor, WhySetAside.Words);
+        if (WallWords.SaysSomething(submission.Command) && !IsSealed && situation.AsksForApproval(actor)) return WouldBeTooMany(submission.Command, actor) ? Refusal.EnoughCards : SettingAside(submission, actor, WhySetAside.Approval);
         var decision = Decide(submission.Command, actor, submission.Client, situation);
 
         // What rests on work that waits waits with it.

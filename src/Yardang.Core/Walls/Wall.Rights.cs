@@ -159,6 +159,15 @@ public sealed partial class Wall
         };
     }
 
+    // With those that wait for the teacher, a student has no more cards than each may have up.
+    private bool WouldBeTooMany(Command command, Actor actor)
+    {
+        if (command is not PutUpCard put || Plan.Rules.Most == 0) return false;
+        bool Counts(long topic) => !Plan.CountsPerTopic || topic == put.Topic;
+        var waiting = _setAside.Values.Count(w => w.Actor.Number == actor.Number && w.Command is PutUpCard other && Counts(other.Topic));
+        return UpOf(actor.Number, Plan.CountsPerTopic ? put.Topic : null) + waiting >= Plan.Rules.Most;
+    }
+
     private static int SizeOf(Command command) => command switch
     {
         PutUpCard put => put.Text.Length + Attachment.WeightOf(put.Attachments ?? []),

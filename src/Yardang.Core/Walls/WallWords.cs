@@ -23,6 +23,9 @@ internal static class WallWords
         _ => null,
     });
 
+    /// <summary>Whether a command puts something up that others can read.</summary>
+    public static bool SaysSomething(Command command) => command is PutUpCard or RewordCard or GiveAnswer or RewordAnswer or LinkCards or RewordLink;
+
     private static string? Only(IReadOnlyDictionary<int, string> dots) => dots.Count == 1 && dots.TryGetValue(0, out var text) ? text : null;
 
     private static ImmutableArray<string> Of(Command command) => command switch

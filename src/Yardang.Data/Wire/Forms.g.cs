@@ -204,6 +204,8 @@ internal static class Forms
             case Yardang.Core.Lessons.ShowWork v: Write(ref w, v); break;
             case Yardang.Core.Lessons.CallBoardsUp v: Write(ref w, v); break;
             case Yardang.Core.Lessons.SetWordScreen v: Write(ref w, v); break;
+            case Yardang.Core.Moderation.SetApproval v: Write(ref w, v); break;
+            case Yardang.Core.Rooms.ReturnWork v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -299,6 +301,8 @@ internal static class Forms
         Yardang.Core.Lessons.ShowWork => 100,
         Yardang.Core.Lessons.CallBoardsUp => 101,
         Yardang.Core.Lessons.SetWordScreen => 102,
+        Yardang.Core.Moderation.SetApproval => 103,
+        Yardang.Core.Rooms.ReturnWork => 104,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -402,6 +406,8 @@ internal static class Forms
         100 => ReadShowWork(ref r),
         101 => ReadCallBoardsUp(ref r),
         102 => ReadSetWordScreen(ref r),
+        103 => ReadSetApproval(ref r),
+        104 => ReadReturnWork(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of command: {kind}."),
     };
 
@@ -567,6 +573,8 @@ internal static class Forms
             case Yardang.Core.Lessons.WorkShown v: Write(ref w, v); break;
             case Yardang.Core.Lessons.BoardsUp v: Write(ref w, v); break;
             case Yardang.Core.Lessons.WordScreenSet v: Write(ref w, v); break;
+            case Yardang.Core.Moderation.ApprovalSet v: Write(ref w, v); break;
+            case Yardang.Core.Rooms.WorkReturned v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -687,6 +695,8 @@ internal static class Forms
         Yardang.Core.Lessons.WorkShown => 134,
         Yardang.Core.Lessons.BoardsUp => 135,
         Yardang.Core.Lessons.WordScreenSet => 136,
+        Yardang.Core.Moderation.ApprovalSet => 137,
+        Yardang.Core.Rooms.WorkReturned => 138,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -815,6 +825,8 @@ internal static class Forms
         134 => ReadWorkShown(ref r),
         135 => ReadBoardsUp(ref r),
         136 => ReadWordScreenSet(ref r),
+        137 => ReadApprovalSet(ref r),
+        138 => ReadWorkReturned(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of room event: {kind}."),
     };
 
@@ -1176,6 +1188,84 @@ internal static class Forms
         System.Int64? @until = ByHand.OrNull(r.ReadInt64());
         fields.End(ref r);
         return new Yardang.Core.Lessons.AnsweredNeed(@person, @kind, @at, @until);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Moderation.Approval v)
+    {
+        w.WriteArrayHeader(6);
+        w.Write((int)v.When);
+        w.WriteArrayHeader(v.People.Length);
+        foreach (var item in v.People)
+        {
+            w.Write(item);
+        }
+
+        w.Write(v.Hours.Zone);
+        w.Write(v.Hours.Days);
+        w.Write(v.Hours.From);
+        w.Write(v.Hours.To);
+    }
+
+    public static Yardang.Core.Moderation.Approval ReadApproval(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 6);
+        Yardang.Core.Moderation.ApprovalWhen @when = (Yardang.Core.Moderation.ApprovalWhen)r.ReadInt32();
+        ImmutableArray<System.Int32> @people = ReadListOfInt32(ref r, 1000);
+        Yardang.Core.Moderation.LessonHours @hours = new Yardang.Core.Moderation.LessonHours(ByHand.ReadText(ref r), r.ReadInt32(), r.ReadInt32(), r.ReadInt32());
+        fields.End(ref r);
+        return new Yardang.Core.Moderation.Approval(@when, @people, @hours);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Moderation.ApprovalIn v)
+    {
+        w.WriteArrayHeader(7);
+        w.Write(v.Part);
+        w.Write((int)v.Approval.When);
+        w.WriteArrayHeader(v.Approval.People.Length);
+        foreach (var item in v.Approval.People)
+        {
+            w.Write(item);
+        }
+
+        w.Write(v.Approval.Hours.Zone);
+        w.Write(v.Approval.Hours.Days);
+        w.Write(v.Approval.Hours.From);
+        w.Write(v.Approval.Hours.To);
+    }
+
+    public static Yardang.Core.Moderation.ApprovalIn ReadApprovalIn(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 7);
+        System.Int32 @part = r.ReadInt32();
+        Yardang.Core.Moderation.Approval @approval = new Yardang.Core.Moderation.Approval((Yardang.Core.Moderation.ApprovalWhen)r.ReadInt32(), ReadListOfInt32(ref r, 1000), new Yardang.Core.Moderation.LessonHours(ByHand.ReadText(ref r), r.ReadInt32(), r.ReadInt32(), r.ReadInt32()));
+        fields.End(ref r);
+        return new Yardang.Core.Moderation.ApprovalIn(@part, @approval);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Moderation.ApprovalSet v)
+    {
+        w.WriteArrayHeader(7);
+        w.Write(v.Part);
+        w.Write((int)v.Approval.When);
+        w.WriteArrayHeader(v.Approval.People.Length);
+        foreach (var item in v.Approval.People)
+        {
+            w.Write(item);
+        }
+
+        w.Write(v.Approval.Hours.Zone);
+        w.Write(v.Approval.Hours.Days);
+        w.Write(v.Approval.Hours.From);
+        w.Write(v.Approval.Hours.To);
+    }
+
+    public static Yardang.Core.Moderation.ApprovalSet ReadApprovalSet(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 7);
+        System.Int32 @part = r.ReadInt32();
+        Yardang.Core.Moderation.Approval @approval = new Yardang.Core.Moderation.Approval((Yardang.Core.Moderation.ApprovalWhen)r.ReadInt32(), ReadListOfInt32(ref r, 1000), new Yardang.Core.Moderation.LessonHours(ByHand.ReadText(ref r), r.ReadInt32(), r.ReadInt32(), r.ReadInt32()));
+        fields.End(ref r);
+        return new Yardang.Core.Moderation.ApprovalSet(@part, @approval);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.AskCheckIn v)
@@ -2728,16 +2818,25 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Rooms.DiscardLateWork v)
     {
-        w.WriteArrayHeader(1);
+        var count = v.Words.Length > 0 ? 2 : 1;
+        w.WriteArrayHeader(count);
         w.Write(v.Number);
+        if (count < 2) return;
+        w.Write(v.Words);
     }
 
     public static Yardang.Core.Rooms.DiscardLateWork ReadDiscardLateWork(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 1);
         System.Int64 @number = r.ReadInt64();
+        System.String @words = "";
+        if (fields.Has(2))
+        {
+            @words = ByHand.ReadText(ref r);
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Rooms.DiscardLateWork(@number);
+        return new Yardang.Core.Rooms.DiscardLateWork(@number, @words);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Dividing v)
@@ -3991,7 +4090,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Rooms.LateWork v)
     {
-        w.WriteArrayHeader(9);
+        w.WriteArrayHeader(10);
         w.Write(v.Number);
         w.Write(v.Actor.Number);
         w.Write((int)v.Actor.Role);
@@ -4000,11 +4099,12 @@ internal static class Forms
         w.Write(v.Gesture);
         Write(ref w, v.Command);
         w.Write((int)v.Why);
+        w.Write(v.Returned);
     }
 
     public static Yardang.Core.Rooms.LateWork ReadLateWork(ref MessagePackReader r)
     {
-        var fields = new Fields(ref r, 9);
+        var fields = new Fields(ref r, 10);
         System.Int64 @number = r.ReadInt64();
         Yardang.Core.Rooms.Actor @actor = new Yardang.Core.Rooms.Actor(r.ReadInt32(), (Yardang.Core.Rooms.Role)r.ReadInt32());
         System.Int32 @client = r.ReadInt32();
@@ -4012,8 +4112,9 @@ internal static class Forms
         System.Int64 @gesture = r.ReadInt64();
         Yardang.Core.Rooms.Command @command = ReadCommand(ref r);
         Yardang.Core.Rooms.WhySetAside @why = (Yardang.Core.Rooms.WhySetAside)r.ReadInt32();
+        System.String @returned = ByHand.ReadText(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Rooms.LateWork(@number, @actor, @client, @counter, @gesture, @command, @why);
+        return new Yardang.Core.Rooms.LateWork(@number, @actor, @client, @counter, @gesture, @command, @why, @returned);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Rooms.LateWorkAccepted v)
@@ -4061,11 +4162,13 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Rooms.LateWorkDiscarded v)
     {
-        var count = v.Person != 0 ? 2 : 1;
+        var count = v.Words.Length > 0 ? 3 : v.Person != 0 ? 2 : 1;
         w.WriteArrayHeader(count);
         w.Write(v.Number);
         if (count < 2) return;
         w.Write(v.Person);
+        if (count < 3) return;
+        w.Write(v.Words);
     }
 
     public static Yardang.Core.Rooms.LateWorkDiscarded ReadLateWorkDiscarded(ref MessagePackReader r)
@@ -4078,8 +4181,14 @@ internal static class Forms
             @person = r.ReadInt32();
         }
 
+        System.String @words = "";
+        if (fields.Has(3))
+        {
+            @words = ByHand.ReadText(ref r);
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Rooms.LateWorkDiscarded(@number, @person);
+        return new Yardang.Core.Rooms.LateWorkDiscarded(@number, @person, @words);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.LayCard v)
@@ -4168,6 +4277,26 @@ internal static class Forms
         return new Yardang.Core.Lessons.LessonClosed();
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Moderation.LessonHours v)
+    {
+        w.WriteArrayHeader(4);
+        w.Write(v.Zone);
+        w.Write(v.Days);
+        w.Write(v.From);
+        w.Write(v.To);
+    }
+
+    public static Yardang.Core.Moderation.LessonHours ReadLessonHours(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 4);
+        System.String @zone = ByHand.ReadText(ref r);
+        System.Int32 @days = r.ReadInt32();
+        System.Int32 @from = r.ReadInt32();
+        System.Int32 @to = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Moderation.LessonHours(@zone, @days, @from, @to);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.LessonOpened v)
     {
         w.WriteArrayHeader(0);
@@ -4194,7 +4323,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.LessonSnapshot v)
     {
-        w.WriteArrayHeader(45);
+        w.WriteArrayHeader(46);
         w.Write((int)v.Door);
         w.Write(v.PensDown);
         w.Write(v.PensConfirmedOn ?? -1);
@@ -4343,11 +4472,17 @@ internal static class Forms
         }
 
         Write(ref w, v.Screening);
+        w.WriteArrayHeader(v.Approvals.Length);
+        foreach (var item in v.Approvals)
+        {
+            Write(ref w, item);
+        }
+
     }
 
     public static Yardang.Core.Lessons.LessonSnapshot ReadLessonSnapshot(ref MessagePackReader r)
     {
-        var fields = new Fields(ref r, 45);
+        var fields = new Fields(ref r, 46);
         Yardang.Core.Lessons.Door @door = (Yardang.Core.Lessons.Door)r.ReadInt32();
         System.Boolean @pensDown = r.ReadBoolean();
         System.Int32? @pensConfirmedOn = ByHand.OrNull(r.ReadInt32());
@@ -4384,8 +4519,9 @@ internal static class Forms
         System.Int64 @screenSetAt = r.ReadInt64();
         Yardang.Core.Lessons.ShowingSnapshot @showing = new Yardang.Core.Lessons.ShowingSnapshot(ReadListOfPrivacyOf(ref r), [.. ReadListOfInt32(ref r)], ReadListOfShownWork(ref r));
         Yardang.Core.Moderation.WordScreening @screening = ReadWordScreening(ref r);
+        ImmutableArray<Yardang.Core.Moderation.ApprovalIn> @approvals = ReadListOfApprovalIn(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Lessons.LessonSnapshot(@door, @pensDown, @pensConfirmedOn, @closed, @people, @namesMasked, @seesOtherBoards, @seesTeachersBoard, @groups, @groupsUsed, @past, @future, @groupingVersion, @placesAsOf, @seatsThrough, @lateChanges, @times, @waits, @isOverdue, @waiting, @parts, @openParts, @openedLast, @ownFirstIn, @checkInAt, @needs, @answered, @visits, @calls, @questions, @phase, @phasesBefore, @screen, @screenSetAt, @showing, @screening);
+        return new Yardang.Core.Lessons.LessonSnapshot(@door, @pensDown, @pensConfirmedOn, @closed, @people, @namesMasked, @seesOtherBoards, @seesTeachersBoard, @groups, @groupsUsed, @past, @future, @groupingVersion, @placesAsOf, @seatsThrough, @lateChanges, @times, @waits, @isOverdue, @waiting, @parts, @openParts, @openedLast, @ownFirstIn, @checkInAt, @needs, @answered, @visits, @calls, @questions, @phase, @phasesBefore, @screen, @screenSetAt, @showing, @screening, @approvals);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.LessonTimes v)
@@ -6774,6 +6910,22 @@ internal static class Forms
         return new Yardang.Core.Judges.ResultsShown(@results);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Rooms.ReturnWork v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Number);
+        w.Write(v.Words);
+    }
+
+    public static Yardang.Core.Rooms.ReturnWork ReadReturnWork(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int64 @number = r.ReadInt64();
+        System.String @words = ByHand.ReadText(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Rooms.ReturnWork(@number, @words);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.ReverseLink v)
     {
         w.WriteArrayHeader(1);
@@ -7029,6 +7181,32 @@ internal static class Forms
         ImmutableArray<System.Int32> @people = ReadListOfInt32(ref r);
         fields.End(ref r);
         return new Yardang.Core.Lessons.SentAway(@people);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Moderation.SetApproval v)
+    {
+        w.WriteArrayHeader(7);
+        w.Write(v.Part);
+        w.Write((int)v.Approval.When);
+        w.WriteArrayHeader(v.Approval.People.Length);
+        foreach (var item in v.Approval.People)
+        {
+            w.Write(item);
+        }
+
+        w.Write(v.Approval.Hours.Zone);
+        w.Write(v.Approval.Hours.Days);
+        w.Write(v.Approval.Hours.From);
+        w.Write(v.Approval.Hours.To);
+    }
+
+    public static Yardang.Core.Moderation.SetApproval ReadSetApproval(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 7);
+        System.Int32 @part = r.ReadInt32();
+        Yardang.Core.Moderation.Approval @approval = new Yardang.Core.Moderation.Approval((Yardang.Core.Moderation.ApprovalWhen)r.ReadInt32(), ReadListOfInt32(ref r, 1000), new Yardang.Core.Moderation.LessonHours(ByHand.ReadText(ref r), r.ReadInt32(), r.ReadInt32(), r.ReadInt32()));
+        fields.End(ref r);
+        return new Yardang.Core.Moderation.SetApproval(@part, @approval);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.SetDoor v)
@@ -8859,6 +9037,24 @@ internal static class Forms
         return new Yardang.Core.Lessons.WorkHandedIn(@people);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Rooms.WorkReturned v)
+    {
+        w.WriteArrayHeader(3);
+        w.Write(v.Number);
+        w.Write(v.Person);
+        w.Write(v.Words);
+    }
+
+    public static Yardang.Core.Rooms.WorkReturned ReadWorkReturned(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 3);
+        System.Int64 @number = r.ReadInt64();
+        System.Int32 @person = r.ReadInt32();
+        System.String @words = ByHand.ReadText(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Rooms.WorkReturned(@number, @person, @words);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Rooms.WorkSetAside v)
     {
         var count = (int)v.Why != 0 ? 3 : 2;
@@ -9027,6 +9223,15 @@ internal static class Forms
         if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
         var list = ImmutableArray.CreateBuilder<Yardang.Core.Lessons.AnsweredNeed>(count);
         for (; count > 0; count--) list.Add(ReadAnsweredNeed(ref r));
+        return list.MoveToImmutable();
+    }
+
+    private static ImmutableArray<Yardang.Core.Moderation.ApprovalIn> ReadListOfApprovalIn(ref MessagePackReader r, int most = int.MaxValue)
+    {
+        var count = r.ReadArrayHeader();
+        if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Moderation.ApprovalIn>(count);
+        for (; count > 0; count--) list.Add(ReadApprovalIn(ref r));
         return list.MoveToImmutable();
     }
 

@@ -71,44 +71,48 @@ const withoutUnused = {
   },
 };
 
-const { metafile } = await build({
-  plugins: [styles, withoutUnused],
-  alias: { '@msgpack/msgpack': resolve(`${modules}/@msgpack/msgpack/src/index.ts`) },
-  entryPoints: {
-    'big-screen': 'Client/entry-big-screen.ts',
-    board: 'Client/entry-board.ts',
-    circulate: 'Client/entry-circulate.ts',
-    door: 'Client/entry-door.ts',
-    forms: 'Client/entry-forms.ts',
-    late: 'Client/entry-late.ts',
-    seats: 'Client/entry-seats.ts',
-    'hand-out': 'Client/entry-hand-out.ts',
-    people: 'Client/entry-people.ts',
-    wall: 'Client/entry-wall.ts',
-    'wall-workshop': 'Client/entry-wall-workshop.ts',
-    workshop: 'Client/entry-workshop.ts',
-  },
-  outdir: dist,
-  bundle: true,
-  splitting: true,
-  format: 'esm',
-  target: 'es2022',
-  minify: true,
-  sourcemap: release ? false : 'linked',
-  chunkNames: 'shared-[hash]',
-  logLevel: 'warning',
-  metafile: true,
-});
+const bundle = async (...names) => {
+  const { metafile } = await build({
+    plugins: [styles, withoutUnused],
+    alias: { '@msgpack/msgpack': resolve(`${modules}/@msgpack/msgpack/src/index.ts`) },
+    entryPoints: Object.fromEntries(names.map((name) => [name, `Client/entry-${name}.ts`])),
+    outdir: dist,
+    bundle: true,
+    splitting: true,
+    format: 'esm',
+    target: 'es2022',
+    minify: true,
+    sourcemap: release ? false : 'linked',
+    chunkNames: 'shared-[hash]',
+    logLevel: 'warning',
+    metafile: true,
+  });
+  return metafile.outputs;
+};
+
+// Pages that have to be there at once have scripts of their own: what they would share with others is 50 files, and a slow computer takes a third of
+// a second longer over so many.
+const live = await Promise.all(['circulate', 'board', 'wall'].map((name) => bundle(name)));
+const others = await bundle(
+  'big-screen',
+  'door',
+  'forms',
+  'late',
+  'seats',
+  'hand-out',
+  'people',
+  'wall-workshop',
+  'workshop',
+);
+const outputs = Object.assign({}, others, ...live);
 
 // What each page's script rests on, so that a page can say so before the script is read.
 const restingOn = (file, found = new Set()) => {
-  for (const { path, kind } of metafile.outputs[file].imports)
+  for (const { path, kind } of outputs[file].imports)
     if (kind === 'import-statement' && !found.has(path)) restingOn(path, found.add(path));
   return found;
 };
-const scripts = Object.keys(metafile.outputs).filter(
-  (file) => metafile.outputs[file].entryPoint && !file.includes('/shared-'),
-);
+const scripts = Object.keys(outputs).filter((file) => outputs[file].entryPoint && !file.includes('/shared-'));
 writeFileSync(
   `${dist}/scripts.json`,
   JSON.stringify(

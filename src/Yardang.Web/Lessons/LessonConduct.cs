@@ -1,6 +1,7 @@
 using Microsoft.EntityFrameworkCore;
 using Yardang.Core.LateChanges;
 using Yardang.Core.Lessons;
+using Yardang.Core.Moderation;
 using Yardang.Core.Rooms;
 using Yardang.Core.Walls;
 using Yardang.Data.School;
@@ -31,7 +32,7 @@ public sealed class LessonConduct(IDbContextFactory<SchoolContext> school, Seati
         await foreach (var envelope in lesson.FollowAsync(seen, lesson.Finished))
         {
             if (envelope.Event is LateChangeHandedOut or LateChangeTakenBack) await BringUpToDateAsync(lesson, hosts);
-            if (envelope.Event is PensSet or PensHeld or LessonClosed or LessonReopened or TimesSet or MomentCame or PartsPlanned or PartSet or OwnFirstSet or PersonRemoved or SentAway or PhaseBegun or PhaseResumed or PhaseEnded or TimeGiven or WordScreenSet) await CarryAsync(lesson, hosts);
+            if (envelope.Event is PensSet or PensHeld or LessonClosed or LessonReopened or TimesSet or MomentCame or PartsPlanned or PartSet or OwnFirstSet or PersonRemoved or SentAway or PhaseBegun or PhaseResumed or PhaseEnded or TimeGiven or WordScreenSet or ApprovalSet) await CarryAsync(lesson, hosts);
             if (Lesson.ChangesPlaces(envelope.Event)) await SeatAsync(lesson, hosts, envelope.Number, Showing.OnlyOpens(envelope.Event));
             if (envelope.Event is PartSet(var part, _)) await RecallAsync(lesson.Id, part, hosts);
             if (Phases.PartOpenedBy(envelope.Event) is > 0 and var opened) await RecallAsync(lesson.Id, opened, hosts);

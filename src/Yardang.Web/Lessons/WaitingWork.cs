@@ -25,7 +25,7 @@ public sealed class WaitingWork(Followers followers)
         caughtUp();
         await foreach (var envelope in board.FollowAsync(told, board.Finished))
         {
-            if (envelope.Number <= told || envelope.Event is not (WorkSetAside or LateWorkAccepted or LateWorkDiscarded)) continue;
+            if (envelope.Number <= told || envelope.Event is not (WorkSetAside or LateWorkAccepted or LateWorkDiscarded or WorkReturned)) continue;
             await Task.Delay(s_gathering, board.Finished);
             told = await TellAsync(board, lesson, hosts);
         }
@@ -37,7 +37,8 @@ public sealed class WaitingWork(Followers followers)
         var counts = new Dictionary<int, int>();
         var through = await board.LookAsync(r =>
         {
-            foreach (var late in ((IWorkRoom)r).SetAside.Values) counts[late.Actor.Number] = counts.GetValueOrDefault(late.Actor.Number) + 1;
+            // What was returned waits for its author.
+            foreach (var late in ((IWorkRoom)r).SetAside.Values.Where(w => w.Returned.Length == 0)) counts[late.Actor.Number] = counts.GetValueOrDefault(late.Actor.Number) + 1;
         });
         var room = await hosts.GetAsync(lesson);
         var known = new Dictionary<int, int>();

@@ -20,7 +20,7 @@ internal static class BoardPlay
         for (var step = 0; step < 60; step++)
         {
             var actor = new[] { Maya, Ben, Teacher }[random.Next(3)];
-            board.Allowed = new Allowed(PensDown: step is > 30 and < 38, Screen: Screens.At(step / 5));
+            board.Allowed = new Allowed(PensDown: step is > 30 and < 38, Screen: Screens.At(step / 5), Approval: Screens.ApprovalAt(step));
             var marks = board.Board.Sheets.Marks.Keys.Order().ToList();
             var mark = marks[random.Next(marks.Count)];
             switch (random.Next(16))
@@ -43,6 +43,7 @@ internal static class BoardPlay
                     break;
                 case 14: board.Do(Teacher, (step % 4) switch { 0 => new SetMarkJudging(new Judging(step % 8 == 0 ? JudgingKind.Agree : JudgingKind.Choose, 2)), 1 => new ShowResults(), 2 => new GoOnJudging(step % 3 == 0), _ => new SetMarkJudging(null) }, 0); break;
                 case 15: board.Do(actor, new JudgeCard(mark, step % 3), 0); break;
+                case 5 when board.Board.SetAside.Count > 0 && step % 4 == 0: board.Do(Teacher, new ReturnWork(board.Board.SetAside.Keys.Last(), $"mend {step}"), 0); break;
                 case 5 when board.Board.SetAside.Count > 0: board.Do(Teacher, new AcceptLateWork(board.Board.SetAside.Keys.First()), 0); break;
                 default: board.Do(actor, new AddMark(board.NextId(actor), 1, Grip.Own, Line(step * 10, 0, 2000, step * 30), new Style(0, 60))); break;
             }

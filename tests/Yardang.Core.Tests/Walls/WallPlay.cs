@@ -30,8 +30,8 @@ internal static class WallPlay
                 case 8: Do(wall, actor, new TakeCardDown(card)); break;
                 case 9: Do(wall, actor, new PutCardBack(card)); break;
                 case 10:
-                    wall.Allowed = wall.Allowed with { PensDown = random.Next(3) == 0, Screen = Screens.At(step) };
-                    if (wall.Wall.SetAside.Count > 0) Do(wall, Teacher, random.Next(3) == 0 ? new DiscardLateWork(wall.Wall.SetAside.Keys.First()) : new AcceptLateWork(wall.Wall.SetAside.Keys.First()));
+                    wall.Allowed = wall.Allowed with { PensDown = random.Next(3) == 0, Screen = Screens.At(step), Approval = Screens.ApprovalAt(step) };
+                    if (wall.Wall.SetAside.Count > 0) Do(wall, Teacher, random.Next(3) == 0 ? new DiscardLateWork(wall.Wall.SetAside.Keys.First(), random.Next(2) == 0 ? "" : $"no {step}") : random.Next(3) == 0 ? new ReturnWork(wall.Wall.SetAside.Keys.First(), random.Next(6) == 0 ? " " : $"mend {step}") : new AcceptLateWork(wall.Wall.SetAside.Keys.First()));
                     break;
                 case 61 when wall.Wall.SetAside.Count > 0: Do(wall, actor, new DiscardLateWork(wall.Wall.SetAside.Keys.Last())); break;
                 case 11 or 12 or 13: wall.Answer(actor, card, $"because {step}", Among(random, wall, card)); break;

@@ -14,10 +14,12 @@ import { Privacy } from '../room/showing';
 import { lowDataMenu } from '../lesson/low-data-menu';
 import { lowData } from '../room/low-data';
 import { boardOf, rememberOrder } from '../lesson/neighbours';
+import { approvingOf, type ApprovingTexts } from './approving';
 import { arrangingOf } from './arranging';
 import { BoardTile } from './board-tile';
 import { askingOf, type AskingTexts } from './asking';
 import { lateDecidingOf } from './late-deciding';
+import { startLater, startNow } from './later';
 import type { LateTexts } from './late-work';
 import { AskingWho, type Need, type NeedSaid, needInWords, type NeedsTexts, type WhoNeeds } from './needs-me';
 import { needsSettingsOf } from './needs-settings';
@@ -123,7 +125,8 @@ interface CirculateData {
     ShowingTexts &
     AskingTexts &
     RegroupingTexts &
-    WordScreenTexts;
+    WordScreenTexts &
+    ApprovingTexts;
 }
 
 interface Row {
@@ -168,6 +171,8 @@ interface Row {
 /** After these, who is in and on which board is asked for anew. */
 const PEOPLE_CHANGE = new Set(['personJoined', 'personAsked', 'seatsConfirmed']);
 const TICK_MS = 5000;
+/** As many as a slow computer makes places for in a moment. */
+const FIRST_PLACED = 6;
 /** After these, who needs me may be others. */
 const NEEDS_CHANGE = new Set([
   'signalGiven',
@@ -278,6 +283,14 @@ Alpine.data('circulate', () => {
       () => circulate.dialog('words'),
       texts,
     ),
+    approving: approvingOf(
+      () => lesson,
+      data.part,
+      data.zone,
+      here,
+      () => circulate.dialog('approval'),
+      texts,
+    ),
     late: lateDecidingOf(
       tiles,
       (room, changed, wall) => circulate.tileOf(room, changed, wall),
@@ -300,6 +313,8 @@ Alpine.data('circulate', () => {
     people: [] as Participant[],
     nobodyIn: true,
     boards: [] as Row[],
+    /** How many of them have a place on the screen: at first only some, so that the first is seen soon. */
+    placed: FIRST_PLACED,
     /** Groups that are mine and groups that are others': worth choosing. */
     mayChooseMine: false,
     onlyMine: localStorage.getItem(`yardang-only-mine-${data.lesson}`) !== null,
@@ -376,7 +391,8 @@ Alpine.data('circulate', () => {
       const boards = data.people.filter((p) => p.standing === Standing.In).map((p) => p.board);
       if (new Set(boards).size === boards.length && this.view !== 'group') this.seat(data.people);
       await Promise.all([connection.start(), connection.enter(lesson, !data.me.looksOnly)]);
-      await lesson.recover();
+      this.placeAll();
+      await Promise.all([lesson.recover(), startLater(this.$root as HTMLElement)]);
       this.opened = true;
       this.refreshSoon();
       if (this.people.length === 0) this.seat(data.people);
@@ -509,7 +525,7 @@ Alpine.data('circulate', () => {
       else if (e.key === 'D' && !data.me.looksOnly && this.opened && !this.closed) this.togglePens();
       else if (e.key === 'PageDown') this.stepPage(1);
       else if (e.key === 'PageUp') this.stepPage(-1);
-      else if (e.key === '?') this.dialog('keys').showModal();
+      else if (e.key === '?') this.open('keys');
       else if (e.key === 'Escape' && this.picking.isOn) this.picking.nobody();
       else if (/^[1-9]$/.test(e.key) && views[Number(e.key) - 1]) this.show(views[Number(e.key) - 1]!);
       else return;
@@ -618,7 +634,7 @@ Alpine.data('circulate', () => {
       const tile = this.tileOf(id, () => this.boardChanged(id));
       tiles.set(id, tile);
       if (!isKept) void tile.enter();
-      this.$nextTick(() => tile.show((this.$root as HTMLElement).querySelector<HTMLElement>(`[data-tile="${id}"]`)));
+      this.showTile(id);
     },
 
     tileOf(room: string, changed: () => void, wall = data.isWall): Tile {
@@ -626,8 +642,27 @@ Alpine.data('circulate', () => {
       return wall ? new WallTile(options, data.written, texts) : new BoardTile(options, data.written);
     },
 
+    /** Those that have a place on the screen. */
+    boardsPlaced(): Row[] {
+      return this.boards.slice(0, this.placed);
+    },
+
+    /** The others get theirs too. */
+    placeAll(): void {
+      if (this.placed === Infinity) return;
+      const rest = this.boards.slice(this.placed);
+      this.placed = Infinity;
+      for (const { id } of rest) this.showTile(id);
+    },
+
+    showTile(id: string): void {
+      const host = () => (this.$root as HTMLElement).querySelector<HTMLElement>(`[data-tile="${id}"]`);
+      this.$nextTick(() => tiles.get(id)?.show(host()));
+    },
+
     /** One board has changed: its own line at once. */
     boardChanged(id: string): void {
+      if (this.placed !== Infinity) requestAnimationFrame(() => setTimeout(() => this.placeAll()));
       const row = this.boards.find((r) => r.id === id);
       if (row) this.refreshRow(row);
       this.pageCount = Math.max(this.pageCount, tiles.get(id)?.pageCount ?? 1);
@@ -714,6 +749,7 @@ Alpine.data('circulate', () => {
       this.asking.refresh();
       this.phasing.refresh();
       this.wordScreen.refresh();
+      this.approving.refresh();
       this.late.draw();
       this.screening.refresh();
       this.showing.refresh();
@@ -846,6 +882,7 @@ Alpine.data('circulate', () => {
     },
 
     open(name: string): void {
+      startNow(this.$root as HTMLElement);
       this.dialog(name).showModal();
     },
 

@@ -5,7 +5,8 @@ import { readRoomSnapshot } from '../wire/kinds';
 import { type WaitingWork, describe } from '../lesson/waiting-work';
 import type { LatePage, LateTexts } from './late-work';
 import type { Need } from './needs-me';
-import type { Tile } from './tile';
+import { keptSentences, keepSentence } from './kept-sentences';
+import type { Decided, Tile } from './tile';
 
 /** Whether a room is a wall: work may wait in another part. */
 async function isWall(room: string): Promise<boolean> {
@@ -34,6 +35,11 @@ export function lateDecidingOf(
     pages: [] as readonly LatePage[],
     /** What it is, thing by thing, so that some can be added and others not. */
     things: [] as readonly WaitingWork[],
+    /** What is with its author, who was told what to mend. */
+    withAuthor: [] as readonly WaitingWork[],
+    /** What they are told, and what was said before. */
+    words: '',
+    sentences: [] as readonly string[],
     /** Another teacher, or its author, was quicker. */
     isDecided: false,
     /** Whether there is a picture of it: walls have none. */
@@ -49,6 +55,8 @@ export function lateDecidingOf(
       }
       this.need = need;
       this.isDecided = false;
+      this.words = '';
+      this.sentences = keptSentences();
       this.draw();
       dialog().showModal();
     },
@@ -59,7 +67,9 @@ export function lateDecidingOf(
       const tile = need && (tiles.get(need.board) ?? beside);
       if (!need || !tile) return;
       this.pages = tile.describeLate(need.number, texts);
-      this.things = describe(tile.lateWorkOf(need.number));
+      const all = describe(tile.lateWorkOf(need.number));
+      this.things = all.filter(({ returned }) => returned === '');
+      this.withAuthor = all.filter(({ returned }) => returned !== '');
       this.isDecided = this.things.length === 0;
       this.isDrawn = tile.isDrawn;
       requestAnimationFrame(() => {
@@ -71,18 +81,31 @@ export function lateDecidingOf(
     },
 
     /** @param things all that is left closes what is looked at. */
-    async decide(kind: 'acceptLateWork' | 'discardLateWork', things: readonly WaitingWork[]): Promise<void> {
+    async decide(kind: Decided, things: readonly WaitingWork[]): Promise<void> {
       const need = this.need as Need | null;
       const tile = need && (tiles.get(need.board) ?? beside);
+      const words = this.words.trim();
+      if (kind !== 'acceptLateWork' && words !== '') keepSentence(words);
+      this.words = '';
       if (things.length === this.things.length) this.close();
       await tile?.decideLateWork(
         things.flatMap(({ numbers }) => numbers),
         kind,
+        words,
       );
     },
 
     add(thing: WaitingWork | null): void {
       void this.decide('acceptLateWork', thing ? [thing] : this.things);
+    },
+
+    /** Whether there is something to say to who wrote it. */
+    get mayReturn(): boolean {
+      return this.words.trim() !== '';
+    },
+
+    giveBack(thing: WaitingWork | null): void {
+      void this.decide('returnWork', thing ? [thing] : this.things);
     },
 
     leave(thing: WaitingWork | null): void {

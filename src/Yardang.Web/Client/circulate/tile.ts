@@ -38,6 +38,9 @@ export interface TileOptions<S> {
   changed(): void;
 }
 
+/** What becomes of work that waits. */
+export type Decided = 'acceptLateWork' | 'returnWork' | 'discardLateWork';
+
 export abstract class Tile<S extends WorkState<S> = any> {
   protected readonly client: RoomClient<S>;
   private readonly seen = new Map<number, number>();
@@ -174,9 +177,11 @@ export abstract class Tile<S extends WorkState<S> = any> {
     return this.options.connection.wake(this.options.room);
   }
 
-  async decideLateWork(numbers: readonly number[], kind: 'acceptLateWork' | 'discardLateWork'): Promise<void> {
+  /** @param words what its author is told, where that can be. */
+  async decideLateWork(numbers: readonly number[], kind: Decided, words: string): Promise<void> {
     await this.admitted();
-    for (const number of numbers) this.client.submit({ kind, number });
+    for (const number of numbers)
+      this.client.submit(kind === 'acceptLateWork' ? { kind, number } : { kind, number, words });
   }
 
   /** Changes something in the room, as one gesture. */

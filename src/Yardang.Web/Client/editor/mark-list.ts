@@ -5,7 +5,7 @@ import { repeat } from 'lit-html/directives/repeat.js';
 import { kindOf } from '../kinds';
 import { authorOf } from './author';
 import type { KindTexts } from '../kinds/kind';
-import type { Mark } from '../room/marks';
+import { type Mark, marksThatWait } from '../room/marks';
 import type { Editor } from './editor';
 
 export interface MarkListTexts extends KindTexts {
@@ -19,6 +19,8 @@ export interface MarkListTexts extends KindTexts {
   readonly by: string;
   /** Of what a teacher put for a student. */
   readonly saidAloud: string;
+  /** Of what waits for the teacher. */
+  readonly waits: string;
   readonly empty: string;
 }
 
@@ -100,7 +102,8 @@ export class MarkList {
     ];
     const words = this.words(mark);
     const aloud = mark.putBy ? `, ${texts.saidAloud}` : '';
-    return `${this.kind(mark)}, ${whose[mark.grip] ?? whose[0]}${aloud}${words ? `: ${words}` : ''}`;
+    const waits = marksThatWait.has(mark) ? `, ${texts.waits}` : '';
+    return `${this.kind(mark)}, ${whose[mark.grip] ?? whose[0]}${aloud}${waits}${words ? `: ${words}` : ''}`;
   }
 
   private words({ body }: Mark): string {

@@ -1,13 +1,14 @@
 // Being in a lesson with a page on which one works: the way to the server, the lesson's room, what was left elsewhere, where my place is, and where
 // my work is kept. Boards have it, whatever stands on them.
 
+import { fill } from '../page-data';
 import { Connection, type Link } from '../room/connection';
 import { type HandedIn, Leftovers } from '../room/leftovers';
 import { LessonState } from '../room/lesson-state';
 import { type LateWork, WhySetAside } from '../wire/forms';
 import { deviceOutbox } from '../room/outbox-store';
 import { type Preview, RoomClient } from '../room/room-client';
-import type { Command } from '../room/wire';
+import type { Command, Envelope } from '../room/wire';
 import type { Me } from '../room/sheets';
 import type { WorkData } from './work-data';
 import { type Keeping } from './keeping';
@@ -149,8 +150,14 @@ export class Attendance {
   }
 
   /** Something arrived: what is kept for a start without a network is to be fetched anew. */
-  applied(): void {
+  applied({ event }: Envelope): void {
     this.offline.refreshSoon();
+    const { texts } = this.data;
+    if (!this.isStudent) return;
+    // What a teacher says of my work is said once.
+    if (event.kind === 'workReturned') this.page().say(fill(texts.returnedNow, event.words), LONG_NOTICE_MS);
+    if (event.kind === 'lateWorkDiscarded' && event.words)
+      this.page().say(fill(texts.leftOff, event.words), LONG_NOTICE_MS);
   }
 
   get keeping(): Keeping {
@@ -163,6 +170,7 @@ export class Attendance {
       waiting: work.waiting + (this.lesson?.waiting ?? 0) + (this.leftovers?.waiting ?? 0),
       needsPage: work.needsThisPage || (this.lesson?.needsThisPage ?? false),
       setAside: setAside.length,
+      returned: setAside.filter((work) => work.returned !== '').length,
       keptBack: setAside.filter((work) => work.why !== WhySetAside.Late).length,
     };
   }

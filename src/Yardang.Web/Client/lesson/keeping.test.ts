@@ -12,6 +12,7 @@ const texts = {
   moving: 'You are being moved',
   setAside: '{0} waiting for your teacher',
   keptBack: '{0} looked at first',
+  returned: 'Mend something',
 } as WorkTexts;
 
 const usual: Keeping = {
@@ -22,6 +23,7 @@ const usual: Keeping = {
   waiting: 0,
   needsPage: false,
   setAside: 0,
+  returned: 0,
   keptBack: 0,
 };
 const said = (k: Partial<Keeping>) => [keptWords({ ...usual, ...k }, texts), keptState({ ...usual, ...k })];
@@ -41,6 +43,7 @@ test('without the network work is on the device, or the page has to stay open', 
 test('what was put aside is said once everything else is kept', () => {
   assert.equal(said({ setAside: 2 })[0], '2 waiting for your teacher');
   assert.equal(said({ setAside: 2, keptBack: 1 })[0], '1 looked at first');
+  assert.equal(said({ setAside: 2, keptBack: 2, returned: 1 })[0], 'Mend something');
   assert.equal(said({ setAside: 2, waiting: 1 })[0], 'Sending');
 });
 

@@ -15,6 +15,8 @@ export interface Keeping {
   readonly needsPage: boolean;
   /** My own work that the teacher is asked about. */
   readonly setAside: number;
+  /** How much of it I am told to mend. */
+  readonly returned: number;
   /** How much of it waits because of what was found in it. */
   readonly keptBack: number;
 }
@@ -27,6 +29,7 @@ export function keptWords(k: Keeping, texts: WorkTexts): string {
   if (k.isMoving) return texts.moving;
   if (!k.isOpened) return texts.opening;
   if (k.waiting > 0) return k.link === 'open' ? texts.sending : k.needsPage ? texts.keepOpen : texts.keptHere;
+  if (k.returned > 0) return texts.returned;
   if (k.keptBack > 0) return fill(texts.keptBack, k.keptBack);
   if (k.setAside > 0) return fill(texts.setAside, k.setAside);
   return k.link === 'lost' ? texts.keptHere : texts.kept;
@@ -47,5 +50,6 @@ export const TRYING: Keeping = {
   waiting: 0,
   needsPage: false,
   setAside: 0,
+  returned: 0,
   keptBack: 0,
 };

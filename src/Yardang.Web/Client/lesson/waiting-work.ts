@@ -1,5 +1,6 @@
 // What waits for the teacher, thing by thing: what was written last of each.
 
+import { aboutOf } from '../room/about';
 import { isBox } from '../room/marks';
 import type { Command } from '../room/wire';
 import { type LateWork, WhySetAside } from '../wire/forms';
@@ -12,31 +13,10 @@ export interface WaitingWork {
   readonly words: string;
   /** Whether something was found in it. */
   readonly wasFound: boolean;
+  /** What I am told to mend; empty while it waits for the teacher. */
+  readonly returned: string;
   /** With which it is put otherwise; null where there are no words. */
   readonly command: Command | null;
-}
-
-/** The thing that a command is about; 0 for none of its own. */
-function about(command: Command): number {
-  switch (command.kind) {
-    case 'putUpCard':
-    case 'rewordCard':
-    case 'giveAnswer':
-    case 'rewordAnswer':
-    case 'linkCards':
-    case 'rewordLink':
-    case 'moveCard':
-    case 'addMark':
-      return command.id;
-    case 'joinCard':
-    case 'colourCard':
-    case 'layCard':
-      return command.card;
-    case 'makeChanges':
-      return command.changes[0]?.target ?? 0;
-    default:
-      return 0;
-  }
 }
 
 function wordsOf(command: Command): string | null {
@@ -60,7 +40,7 @@ function saying(command: Command, words: string): Command {
 export function describe(setAside: readonly LateWork[]): WaitingWork[] {
   const things = new Map<string, LateWork[]>();
   for (const late of setAside) {
-    const key = String(about(late.command) || `n${late.number}`);
+    const key = String(aboutOf(late.command)[0] ?? `n${late.number}`);
     things.set(key, [...(things.get(key) ?? []), late]);
   }
   const isWritten = (works: readonly LateWork[]) => works.some(({ command }) => wordsOf(command) !== null);
@@ -77,6 +57,7 @@ function thing(key: string, works: readonly LateWork[]): WaitingWork {
     numbers: works.map(({ number }) => number),
     words,
     wasFound: works.some(({ why }) => why === WhySetAside.Words),
+    returned: works.at(-1)!.returned,
     command: written.length > 0 ? saying(written[0]!.command, words) : null,
   };
 }

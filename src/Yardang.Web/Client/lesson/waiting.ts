@@ -17,10 +17,13 @@ export interface WaitingPage {
 export function waitingOf(page: () => WaitingPage) {
   return {
     count: 0,
+    /** Something of it is to be mended. */
+    isReturned: false,
     items: [] as readonly WaitingWork[],
 
     refresh(): void {
       this.count = page().setAside.length;
+      this.isReturned = page().setAside.some(({ returned }) => returned !== '');
       if (this.items.length > 0) void this.list();
     },
 
@@ -37,7 +40,7 @@ export function waitingOf(page: () => WaitingPage) {
 
     takeBack(item: WaitingWork): void {
       const { work, giveBack } = page();
-      for (const number of item.numbers) work.submit({ kind: 'discardLateWork', number });
+      for (const number of item.numbers) work.submit({ kind: 'discardLateWork', number, words: '' });
       page().closeDialog('waiting');
       if (item.command) giveBack(item.command);
     },

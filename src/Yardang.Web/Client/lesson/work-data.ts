@@ -52,6 +52,9 @@ export interface WorkTexts {
   readonly setAside: string;
   readonly keptBack: string;
   readonly masked: string;
+  readonly returned: string;
+  readonly returnedNow: string;
+  readonly leftOff: string;
   readonly pensDown: string;
   readonly penDownMine: string;
   readonly choosing: string;

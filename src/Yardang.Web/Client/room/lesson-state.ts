@@ -3,6 +3,8 @@
 import {
   Door,
   type AnsweredNeed,
+  type ApprovalIn,
+  ApprovalWhen,
   type Call,
   type Group,
   HandReason,
@@ -90,6 +92,8 @@ export class LessonState {
   /** What became of needs, and what is listed by itself. Students are not told. */
   answered: readonly AnsweredNeed[] = [];
   /** What is looked for in what students write. Students are not told. */
+  /** Whose work a teacher looks at before others see it, by part. Students are not told. */
+  approvals: readonly ApprovalIn[] = [];
   screening: WordScreening = { then: 0, forYoung: false, details: false, own: [], allowed: [] };
   needs: NeedsSettings = {
     notStartedAfter: 0,
@@ -305,6 +309,9 @@ export class LessonState {
           { person: event.person, at: time },
         ].sort((a, b) => a.person - b.person);
         break;
+      case 'approvalSet':
+        this.approvals = approvalsAfter(this.approvals, event);
+        break;
       case 'wordScreenSet':
         this.screening = event.screening;
         break;
@@ -444,4 +451,10 @@ export class LessonState {
 // As Core orders them; only to be the same everywhere.
 function byBoard(a: WorkWaits, b: WorkWaits): number {
   return a.board < b.board ? -1 : a.board > b.board ? 1 : a.person - b.person;
+}
+
+function approvalsAfter(before: readonly ApprovalIn[], { part, approval }: ApprovalIn): readonly ApprovalIn[] {
+  const others = before.filter((set) => set.part !== part);
+  if (approval.when === ApprovalWhen.Never) return others;
+  return [...others, { part, approval }].sort((a, b) => a.part - b.part);
 }

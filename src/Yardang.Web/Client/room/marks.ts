@@ -1,6 +1,6 @@
 // Marks, pages and changes as the client holds them: Core's, field for field.
 
-import type { BubbleBody, MarkBody, NoteBody, Paper, TextBody } from '../wire/forms';
+import type { BubbleBody, Mark, MarkBody, NoteBody, Paper, TextBody } from '../wire/forms';
 
 export type { Texts } from '../wire/by-hand';
 export {
@@ -49,3 +49,6 @@ export function isBox(body: MarkBody): body is BoxBody {
 }
 
 export const PLAIN: Paper = { kind: 0, spacing: 0, across: null, up: null, columns: 0, rows: 0, media: null };
+
+/** Marks of mine that are shown although they wait for the teacher; they are drawn fainter. */
+export const marksThatWait = new WeakSet<Mark>();

@@ -1,11 +1,11 @@
 // One room on this device: what is known of it, what of mine is on its way, and the two together as it is shown.
 // A command is shown at once, and stays in the outbox until an event of the same client with its counter or a later one
-// is in the log, or until it is refused. The headless client in C# (RoomClient.cs) follows the same rules and is what the
-// simulator tests.
+// is in the log, or until it is refused. What of mine waits for the teacher is shown to me as if it were there. The headless
+// client in C# (RoomClient.cs) follows the same rules, but for what waits, and is what the simulator tests.
 
 import { decode } from '@msgpack/msgpack';
 import { known } from '../wire/by-hand';
-import type { RoomSnapshot } from '../wire/forms';
+import type { LateWork, RoomSnapshot } from '../wire/forms';
 import { readRoomSnapshot } from '../wire/kinds';
 import type { OutboxStore } from './outbox-store';
 import { serverNow } from './server-clock';
@@ -13,6 +13,10 @@ import { type Command, type Envelope, type RoomEvent, type Submission, readEnvel
 
 export interface RoomState<S> {
   number: number;
+  /** Work that waits for a teacher, where work does. */
+  readonly setAside?: Iterable<LateWork>;
+  /** What of mine is shown although it waits. */
+  showWaiting?(mine: readonly LateWork[]): void;
   copy(): S;
   apply(envelope: Envelope): void;
 }
@@ -46,6 +50,8 @@ const REFUSED_BUSY = 6;
 const REFUSED_NOT_ALLOWED = 7;
 const RESEND_PAUSE_MS = 250;
 const ID_UNIT = 2 ** 32;
+/** So much of what waits is shown in its place; a whole page of ink would be worked out anew with each event. */
+const MOST_SHOWN_WAITING = 200;
 
 /** The kinds of event that put something else in place of all there was. */
 const DRAFT_REPLACED = 4;
@@ -80,7 +86,7 @@ export class RoomClient<S extends RoomState<S>> {
     this.confirmed = empty;
   }
 
-  /** The room as it is shown: what is in the log, and my commands on top. */
+  /** The room as it is shown: what is in the log, what of mine waits for the teacher, and my commands on top. */
   get state(): S {
     return this.predicted ?? this.confirmed;
   }
@@ -250,7 +256,17 @@ export class RoomClient<S extends RoomState<S>> {
 
   private rebase(): void {
     this.predicted = null;
+    const waiting = this.mineThatWaits();
+    for (const late of waiting) this.predict(late);
+    if (waiting.length > 0) (this.predicted as S | null)?.showWaiting?.(waiting);
     for (const submission of this.outbox) this.predict(submission);
+  }
+
+  private mineThatWaits(): LateWork[] {
+    if (this.me.isStaff) return [];
+    return [...(this.confirmed.setAside ?? [])]
+      .filter(({ actor }) => actor.number === this.me.number)
+      .slice(0, MOST_SHOWN_WAITING);
   }
 
   private predict(submission: Submission): void {

@@ -19,12 +19,14 @@ import {
   type Change,
   Grip,
   type Mark,
+  marksThatWait,
   type NewMark,
   type Page,
   Property,
   type Texts,
   type Value,
 } from './marks';
+import { aboutOf } from './about';
 import { actOf } from './student-acts';
 import { changed, ofMark, ofPage, pageValues } from './properties';
 import { Judgements } from './judgements';
@@ -136,6 +138,17 @@ export class Sheets {
     return this.marksById.values();
   }
 
+  /** What of mine is here although it waits for the teacher is drawn fainter. */
+  showWaiting(mine: readonly LateWork[]): void {
+    for (const id of mine.flatMap(({ command }) => aboutOf(command))) {
+      const mark = this.marksById.get(id);
+      if (!mark) continue;
+      const shown = { ...mark };
+      marksThatWait.add(shown);
+      this.put(shown);
+    }
+  }
+
   get setAside(): IterableIterator<LateWork> {
     return this.late.values();
   }
@@ -182,6 +195,7 @@ export class Sheets {
           gesture: envelope.gesture,
           command: event.command,
           why: event.why,
+          returned: '',
         });
         break;
       case 'lateWorkAccepted': {
@@ -195,6 +209,11 @@ export class Sheets {
       case 'lateWorkDiscarded':
         this.late.delete(event.number);
         break;
+      case 'workReturned': {
+        const returned = this.late.get(event.number);
+        if (returned) this.late.set(event.number, { ...returned, returned: event.words });
+        break;
+      }
       default:
         this.happen(event, envelope.actor, envelope.gesture);
     }

@@ -139,6 +139,13 @@ export class WallState {
     });
   }
 
+  /** What of mine stands here although it waits for the teacher. */
+  waiting: readonly LateWork[] = [];
+
+  showWaiting(mine: readonly LateWork[]): void {
+    this.waiting = mine;
+  }
+
   /** Work that waits for a teacher's decision, as far as this reader is told. */
   get setAside(): IterableIterator<LateWork> {
     return this.late.values();
@@ -272,7 +279,16 @@ export class WallState {
     switch (event.kind) {
       case 'workSetAside': {
         const by = { number: actor, role: byStaff ? 1 : 0, looksOnly: false, hasLeft: false };
-        const late = { number, actor: by, client, counter, gesture, command: event.command, why: event.why };
+        const late = {
+          number,
+          actor: by,
+          client,
+          counter,
+          gesture,
+          command: event.command,
+          why: event.why,
+          returned: '',
+        };
         this.late = new Map(this.late).set(number, late as LateWork);
         return;
       }
@@ -283,6 +299,11 @@ export class WallState {
       case 'lateWorkDiscarded':
         this.decided(event.number);
         return;
+      case 'workReturned': {
+        const returned = this.late.get(event.number);
+        if (returned) this.late = new Map(this.late).set(event.number, { ...returned, returned: event.words });
+        return;
+      }
       case 'cardsBrought':
         this.plan = event.plan;
         this.lastActivity = event.changedAt;

@@ -2,7 +2,7 @@
 
 import { kindOf } from '../kinds';
 import type { DrawOptions } from '../kinds/kind';
-import { Grip, type Mark, type Page } from '../room/marks';
+import { Grip, type Mark, marksThatWait, type Page } from '../room/marks';
 import type { Box } from '../shapes/geometry';
 import { boxOf, middleOf } from '../shapes/placed';
 import { asRead } from './numbers';
@@ -25,6 +25,9 @@ export const VOICE = 300;
 const VOICE_LINE = 52;
 const VOICE_STEP = 98;
 const VOICE_HEIGHTS = [52, 143, 91, 39];
+
+/** How strong what waits for the teacher is drawn. */
+const WAITING = 0.6;
 
 const rulings = new WeakMap<Page, Ruling>();
 
@@ -66,6 +69,7 @@ export function drawMark(ctx: CanvasRenderingContext2D, mark: Mark, options: Dra
   const { body, place } = mark;
   ctx.save();
   ctx.translate(place.x, place.y);
+  if (marksThatWait.has(mark)) ctx.globalAlpha *= WAITING;
   if (place.turn !== 0) {
     const middle = middleOf(body);
     ctx.translate(middle.x, middle.y);

@@ -15,6 +15,7 @@ import { Growing } from './growing';
 import type { Sealing } from './sealing';
 import type { SaidOfCards } from './said-of-cards';
 import type { Together } from './together';
+import type { WaitingCards } from './waiting-cards';
 import { Threads } from '../threads/threads';
 import { pairsOfCards, talkOfCards } from './card-talk';
 import { type Band, type WallSide, ownColour, titleOf } from './wall-side';
@@ -35,6 +36,7 @@ export class Slips {
   private readonly togetherFetched: Fetched<Together>;
   private readonly saidFetched: Fetched<SaidOfCards>;
   private readonly sealingFetched: Fetched<Sealing>;
+  private readonly waitingFetched: Fetched<WaitingCards>;
   private looked: unknown = null;
   private common: readonly unknown[] = [];
   private hasTogether = false;
@@ -67,6 +69,10 @@ export class Slips {
       const { Sealing: Made } = await import('./sealing');
       return new Made(side, refresh);
     }, refresh);
+    this.waitingFetched = new Fetched(
+      async () => new (await import('./waiting-cards')).WaitingCards(side.texts),
+      refresh,
+    );
     this.saidFetched = new Fetched(async () => {
       const { SaidOfCards: Made } = await import('./said-of-cards');
       return new Made(side, refresh);
@@ -109,6 +115,12 @@ export class Slips {
     return this.hasTogether ? this.togetherFetched.get() : null;
   }
 
+  /** How a card of mine waits for the teacher. */
+  private waiting(card: Card): TemplateResult | typeof nothing {
+    const { waiting } = this.side.state;
+    return (waiting.length > 0 && this.waitingFetched.get()?.of(card, waiting)) || nothing;
+  }
+
   /** Null as long as nothing is said of cards by a press, or what is needed for it is on its way. */
   get saidOfCards(): SaidOfCards | null {
     const { plan, judgements } = this.side.state;
@@ -123,7 +135,8 @@ export class Slips {
       this.threads.isOpen(card.id) ||
       this.saidOfCards?.isOpen(card) ||
       this.around.standing.of(card).some((c) => c.id === this.changing.card);
-    return isOpen || (this.side.me.isStaff && this.sealing)
+    const { waiting } = this.side.state;
+    return isOpen || (waiting.length > 0 && this.isMine(card)) || (this.side.me.isStaff && this.sealing)
       ? draw()
       : guard([card, ...this.keysOf(card), ...keys], draw);
   }
@@ -165,7 +178,7 @@ export class Slips {
         }
         ${this.attached(card)}
       </div>
-      ${this.sealing?.of(card) ?? nothing}`;
+      ${this.sealing?.of(card) ?? nothing} ${this.waiting(card)}`;
   }
 
   /** What is said of it by a press. */

@@ -6,6 +6,10 @@ import type { MakingTexts } from '../attachments/making';
 import type { WorkTexts } from '../lesson/work-data';
 
 export interface WallTexts extends WorkTexts, MakingTexts, TalkTexts, JudgingTexts {
+  readonly cardWaits: string;
+  readonly wordingWaits: string;
+  readonly answerWaits: string;
+  readonly returnedCard: string;
   readonly pictureAway: string;
   readonly networkAway: string;
   readonly notForYou: string;

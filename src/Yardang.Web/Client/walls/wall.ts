@@ -392,8 +392,9 @@ export function registerWall(beside: typeof besideOf | null, trying: typeof Tryi
         large.open(card);
       },
 
-      applied({ event, actor, byStaff }: Envelope): void {
-        attendance?.applied();
+      applied(envelope: Envelope): void {
+        const { event, actor, byStaff } = envelope;
+        attendance?.applied(envelope);
         const isMine = actor === me.number && byStaff === me.isStaff;
         if (event.kind === 'cardTakenDown' && !isMine && view.stopChanging(event.id))
           this.say(texts.takenDownMeanwhile);

@@ -1,7 +1,7 @@
 // Made from Core's records by ./yardang wire: not to be changed by hand.
 
 import { known, readPoints, writePoints } from './by-hand';
-import { type AcceptLateWork, type Actor, type AdmitPerson, type Answer, type AnswerGiven, type AnswerNeed, type AnswerPutBack, type AnswerReworded, type AnswerTakenDown, type AnsweredNeed, type AskCheckIn, type Attachment, type BeginPhase, type BoardsUp, type Call, type CallAnswer, type CallBoardsUp, type CallClass, type CallConfirmed, type CallEnded, type CardJudged, type CardResult, type CheckInAsked, type ClassCalled, type ClientAdmitted, type CloseLesson, type CloseQuestion, type ConfirmCall, type ConfirmLateChange, type Criterion, type DiscardLateWork, type DoorSet, type DrawingAttachment, type DrawnStroke, type EndCall, type EndPhase, type FieldPlan, type FormulaAttachment, type GiveAnswer, type GiveReply, type GiveReport, type GiveSignal, type GiveTime, type GivenCard, type GoOnJudging, type Group, type GroupsRedone, type GroupsSet, type GroupsUndone, type HandIn, type HandsLowered, type HoldPens, type JudgeCard, type Judgement, type Judging, type JudgingState, type JudgingWentOn, type LastAct, type LastVisit, type LateChange, type LateChangeHandedOut, type LateChangeReceived, type LateChangeTakenBack, type LateWork, type LateWorkAccepted, type LateWorkDiscarded, type LeadOn, type LedOn, type LessonClosed, type LessonOpened, type LessonReopened, type LessonSnapshot, type LessonTimes, type LinePlan, type LinkWord, type LowerHands, type MapPicture, type MaskNames, type MomentCame, type MoreTime, type NamesMasked, type NeedAnswered, type NeedsSet, type NeedsSettings, type OnScreen, type OwnFirstSet, type PartSet, type PartsPlanned, type PensConfirmed, type PensHeld, type PensSet, type PeopleExpected, type Person, type PersonAdmitted, type PersonAsked, type PersonBrought, type PersonJoined, type PersonRemoved, type PersonTurnedAway, type Phase, type PhaseBegun, type PhaseEnded, type PhasePlan, type PhaseResumed, type PictureAttachment, type PlaceAttachment, type PoseQuestion, type PrivacyOf, type PrivacySet, type PutAnswerBack, type QuestionClosed, type QuestionPosed, type QuickQuestion, type QuickResponse, type Redacted, type RedoGroups, type RemovePerson, type ReopenLesson, type Reply, type ReplyGiven, type ReportGiven, type ResultsShown, type RewordAnswer, type ScoreReason, type ScreenSet, type SeatsConfirmed, type SentAway, type SetDoor, type SetGroups, type SetNeeds, type SetOwnFirst, type SetPart, type SetPens, type SetPrivacy, type SetSight, type SetTimes, type SetWordScreen, type ShowOnScreen, type ShowResults, type ShowWork, type ShowingSnapshot, type ShownWork, type SightSet, type SignalGiven, type Spot, type Stimulus, type Style, type TakeAnswerDown, type TakeWorkBack, type TimeGiven, type TimesSet, type Topic, type TurnAway, type UndoGroups, type VisitWork, type WallPlan, type WallRules, type WordScreenSet, type WordScreening, type WorkHandedIn, type WorkSetAside, type WorkShown, type WorkTakenBack, type WorkVisited, type WorkWaits } from './forms';
+import { type AcceptLateWork, type Actor, type AdmitPerson, type Answer, type AnswerGiven, type AnswerNeed, type AnswerPutBack, type AnswerReworded, type AnswerTakenDown, type AnsweredNeed, type Approval, type ApprovalIn, type ApprovalSet, type AskCheckIn, type Attachment, type BeginPhase, type BoardsUp, type Call, type CallAnswer, type CallBoardsUp, type CallClass, type CallConfirmed, type CallEnded, type CardJudged, type CardResult, type CheckInAsked, type ClassCalled, type ClientAdmitted, type CloseLesson, type CloseQuestion, type ConfirmCall, type ConfirmLateChange, type Criterion, type DiscardLateWork, type DoorSet, type DrawingAttachment, type DrawnStroke, type EndCall, type EndPhase, type FieldPlan, type FormulaAttachment, type GiveAnswer, type GiveReply, type GiveReport, type GiveSignal, type GiveTime, type GivenCard, type GoOnJudging, type Group, type GroupsRedone, type GroupsSet, type GroupsUndone, type HandIn, type HandsLowered, type HoldPens, type JudgeCard, type Judgement, type Judging, type JudgingState, type JudgingWentOn, type LastAct, type LastVisit, type LateChange, type LateChangeHandedOut, type LateChangeReceived, type LateChangeTakenBack, type LateWork, type LateWorkAccepted, type LateWorkDiscarded, type LeadOn, type LedOn, type LessonClosed, type LessonHours, type LessonOpened, type LessonReopened, type LessonSnapshot, type LessonTimes, type LinePlan, type LinkWord, type LowerHands, type MapPicture, type MaskNames, type MomentCame, type MoreTime, type NamesMasked, type NeedAnswered, type NeedsSet, type NeedsSettings, type OnScreen, type OwnFirstSet, type PartSet, type PartsPlanned, type PensConfirmed, type PensHeld, type PensSet, type PeopleExpected, type Person, type PersonAdmitted, type PersonAsked, type PersonBrought, type PersonJoined, type PersonRemoved, type PersonTurnedAway, type Phase, type PhaseBegun, type PhaseEnded, type PhasePlan, type PhaseResumed, type PictureAttachment, type PlaceAttachment, type PoseQuestion, type PrivacyOf, type PrivacySet, type PutAnswerBack, type QuestionClosed, type QuestionPosed, type QuickQuestion, type QuickResponse, type Redacted, type RedoGroups, type RemovePerson, type ReopenLesson, type Reply, type ReplyGiven, type ReportGiven, type ResultsShown, type ReturnWork, type RewordAnswer, type ScoreReason, type ScreenSet, type SeatsConfirmed, type SentAway, type SetApproval, type SetDoor, type SetGroups, type SetNeeds, type SetOwnFirst, type SetPart, type SetPens, type SetPrivacy, type SetSight, type SetTimes, type SetWordScreen, type ShowOnScreen, type ShowResults, type ShowWork, type ShowingSnapshot, type ShownWork, type SightSet, type SignalGiven, type Spot, type Stimulus, type Style, type TakeAnswerDown, type TakeWorkBack, type TimeGiven, type TimesSet, type Topic, type TurnAway, type UndoGroups, type VisitWork, type WallPlan, type WallRules, type WordScreenSet, type WordScreening, type WorkHandedIn, type WorkReturned, type WorkSetAside, type WorkShown, type WorkTakenBack, type WorkVisited, type WorkWaits } from './forms';
 import { know, readCommand, readRoomEvent } from './kinds';
 type Raw = any[]; // What the MessagePack reader gives.
 
@@ -135,6 +135,33 @@ export function readAnsweredNeed(raw: Raw): AnsweredNeed {
     kind: raw[1],
     at: raw[2],
     until: raw[3] < 0 ? null : raw[3],
+  };
+}
+
+export function readApproval(raw: Raw): Approval {
+  return {
+    when: raw[0],
+    people: raw[1],
+    hours: { zone: raw[2], days: raw[3], from: raw[4], to: raw[5] },
+  };
+}
+
+export function writeApproval(v: Approval): Raw {
+  return [v.when, v.people, v.hours.zone, v.hours.days, v.hours.from, v.hours.to];
+}
+
+export function readApprovalIn(raw: Raw): ApprovalIn {
+  return {
+    part: raw[0],
+    approval: { when: raw[1], people: raw[2], hours: { zone: raw[3], days: raw[4], from: raw[5], to: raw[6] } },
+  };
+}
+
+export function readApprovalSet(raw: Raw): ApprovalSet {
+  return {
+    kind: 'approvalSet',
+    part: raw[0],
+    approval: { when: raw[1], people: raw[2], hours: { zone: raw[3], days: raw[4], from: raw[5], to: raw[6] } },
   };
 }
 
@@ -347,11 +374,14 @@ export function readDiscardLateWork(raw: Raw): DiscardLateWork {
   return {
     kind: 'discardLateWork',
     number: raw[0],
+    words: raw[1] ?? '',
   };
 }
 
 export function writeDiscardLateWork(v: DiscardLateWork): Raw {
-  return [v.number];
+  const raw: Raw = [v.number];
+  if (v.words) raw.push(v.words);
+  return raw;
 }
 
 export function readDoorSet(raw: Raw): DoorSet {
@@ -720,6 +750,7 @@ export function readLateWork(raw: Raw): LateWork {
     gesture: raw[5],
     command: known(readCommand(raw[6], raw[7])),
     why: raw[8],
+    returned: raw[9],
   };
 }
 
@@ -738,6 +769,7 @@ export function readLateWorkDiscarded(raw: Raw): LateWorkDiscarded {
     kind: 'lateWorkDiscarded',
     number: raw[0],
     person: raw[1] ?? 0,
+    words: raw[2] ?? '',
   };
 }
 
@@ -766,6 +798,19 @@ export function readLessonClosed(_raw: Raw): LessonClosed {
   return {
     kind: 'lessonClosed',
   };
+}
+
+export function readLessonHours(raw: Raw): LessonHours {
+  return {
+    zone: raw[0],
+    days: raw[1],
+    from: raw[2],
+    to: raw[3],
+  };
+}
+
+export function writeLessonHours(v: LessonHours): Raw {
+  return [v.zone, v.days, v.from, v.to];
 }
 
 export function readLessonOpened(_raw: Raw): LessonOpened {
@@ -819,6 +864,7 @@ export function readLessonSnapshot(raw: Raw): LessonSnapshot {
     screenSetAt: raw[40],
     showing: { privacies: raw[41].map((x: Raw) => readPrivacyOf(x)), up: raw[42], shown: raw[43].map((x: Raw) => readShownWork(x)) },
     screening: readWordScreening(raw[44]),
+    approvals: raw[45].map((x: Raw) => readApprovalIn(x)),
   };
 }
 
@@ -1310,6 +1356,18 @@ export function readResultsShown(raw: Raw): ResultsShown {
   };
 }
 
+export function readReturnWork(raw: Raw): ReturnWork {
+  return {
+    kind: 'returnWork',
+    number: raw[0],
+    words: raw[1],
+  };
+}
+
+export function writeReturnWork(v: ReturnWork): Raw {
+  return [v.number, v.words];
+}
+
 export function readRewordAnswer(raw: Raw): RewordAnswer {
   return {
     kind: 'rewordAnswer',
@@ -1351,6 +1409,18 @@ export function readSentAway(raw: Raw): SentAway {
     kind: 'sentAway',
     people: raw[0],
   };
+}
+
+export function readSetApproval(raw: Raw): SetApproval {
+  return {
+    kind: 'setApproval',
+    part: raw[0],
+    approval: { when: raw[1], people: raw[2], hours: { zone: raw[3], days: raw[4], from: raw[5], to: raw[6] } },
+  };
+}
+
+export function writeSetApproval(v: SetApproval): Raw {
+  return [v.part, v.approval.when, v.approval.people, v.approval.hours.zone, v.approval.hours.days, v.approval.hours.from, v.approval.hours.to];
 }
 
 export function readSetDoor(raw: Raw): SetDoor {
@@ -1759,6 +1829,15 @@ export function readWorkHandedIn(raw: Raw): WorkHandedIn {
   };
 }
 
+export function readWorkReturned(raw: Raw): WorkReturned {
+  return {
+    kind: 'workReturned',
+    number: raw[0],
+    person: raw[1],
+    words: raw[2],
+  };
+}
+
 export function readWorkSetAside(raw: Raw): WorkSetAside {
   return {
     kind: 'workSetAside',
@@ -1851,6 +1930,8 @@ know({
     100: readShowWork,
     101: readCallBoardsUp,
     102: readSetWordScreen,
+    103: readSetApproval,
+    104: readReturnWork,
   },
   readRoomEvent: {
     1: readClientAdmitted,
@@ -1920,6 +2001,8 @@ know({
     134: readWorkShown,
     135: readBoardsUp,
     136: readWordScreenSet,
+    137: readApprovalSet,
+    138: readWorkReturned,
   },
   readRoomSnapshot: {
     2: readLessonSnapshot,
@@ -1975,5 +2058,7 @@ know({
     showWork: [100, writeShowWork],
     callBoardsUp: [101, writeCallBoardsUp],
     setWordScreen: [102, writeSetWordScreen],
+    setApproval: [103, writeSetApproval],
+    returnWork: [104, writeReturnWork],
   },
 });

@@ -9,6 +9,13 @@ export const enum AnswerKind {
   Question = 2,
 }
 
+/** When a teacher looks at what students write before others see it. The numbers are on the wire. */
+export const enum ApprovalWhen {
+  Never = 0,
+  Always = 1,
+  OutsideHours = 2,
+}
+
 /** The kinds of attachments, as a set of them. The numbers are on the wire. */
 export const enum AttachmentKinds {
   None = 0,
@@ -321,6 +328,7 @@ export const enum WhySetAside {
   Late = 0,
   Words = 1,
   Rests = 2,
+  Approval = 3,
 }
 
 /** When a mark counts as in a zone. The numbers are on the wire. */
@@ -462,7 +470,9 @@ export type Command =
   | SetPrivacy
   | ShowWork
   | CallBoardsUp
-  | SetWordScreen;
+  | SetWordScreen
+  | SetApproval
+  | ReturnWork;
 
 /** What a mark is made of: a closed set, one record for each kind, in Bodies. All that the core has to know of a kind is what is asked for here. Places and sizes are in page coordinates, 1/100 mm. */
 export type MarkBody =
@@ -592,7 +602,9 @@ export type RoomEvent =
   | PrivacySet
   | WorkShown
   | BoardsUp
-  | WordScreenSet;
+  | WordScreenSet
+  | ApprovalSet
+  | WorkReturned;
 
 /** A room's state in one piece, by the numbers of RoomKind. */
 export type RoomSnapshot =
@@ -746,6 +758,31 @@ export interface AnsweredNeed {
   readonly at: number;
   /** Until when it is put off; null if it is done. */
   readonly until: number | null;
+}
+
+/** Whose work waits for the teacher in a part of a lesson before others see it, and when. */
+export interface Approval {
+  /** When. */
+  readonly when: ApprovalWhen;
+  /** Whose, by actor number; nobody named: everybody's. */
+  readonly people: readonly number[];
+  /** The hours outside which it does, where that is asked for. */
+  readonly hours: LessonHours;
+}
+
+/** What is asked for in a part of a lesson. */
+export interface ApprovalIn {
+  /** The part by its number. */
+  readonly part: number;
+  /** Whose work waits there, and when. */
+  readonly approval: Approval;
+}
+
+/** It was set. */
+export interface ApprovalSet {
+  readonly kind: 'approvalSet';
+  readonly part: number;
+  readonly approval: Approval;
 }
 
 /** Staff: ask everybody how it is going, or end that. What was said before is forgotten. */
@@ -1276,7 +1313,10 @@ export interface Criterion {
 /** Staff, or whoever wrote it: leave work that was set aside off. */
 export interface DiscardLateWork {
   readonly kind: 'discardLateWork';
+  /** The event that set it aside. */
   readonly number: number;
+  /** Why, in the teacher's words, for whoever wrote it; may be empty. At most LongestWords letters. */
+  readonly words: string;
 }
 
 /** The door was set. */
@@ -1773,6 +1813,8 @@ export interface LateWork {
   readonly command: Command;
   /** Why it waits. */
   readonly why: WhySetAside;
+  /** What its author was told to mend; empty while it waits for the teacher. */
+  readonly returned: string;
 }
 
 /** The teacher put it in place after all. */
@@ -1795,6 +1837,8 @@ export interface LateWorkDiscarded {
   readonly number: number;
   /** Whose work it is, by actor number; 0 in old logs. */
   readonly person: number;
+  /** Why, in the teacher's words; may be empty. */
+  readonly words: string;
 }
 
 /** A card lies somewhere else on the field. */
@@ -1831,6 +1875,18 @@ export interface LedOn {
 /** The lesson ended. */
 export interface LessonClosed {
   readonly kind: 'lessonClosed';
+}
+
+/** The hours of a week in which lessons are held. */
+export interface LessonHours {
+  /** The time zone in which they are told, as in the IANA's database. */
+  readonly zone: string;
+  /** On which days: 1 for Monday, 2 for Tuesday, 4 for Wednesday and so on, added up; 0 to 127. */
+  readonly days: number;
+  /** From this minute of the day on, 0 to 1439. */
+  readonly from: number;
+  /** Until before this minute of the day, 1 to 1440; later than From. */
+  readonly to: number;
 }
 
 /** The lesson began. */
@@ -1882,6 +1938,7 @@ export interface LessonSnapshot {
   readonly screenSetAt: number;
   readonly showing: ShowingSnapshot;
   readonly screening: WordScreening;
+  readonly approvals: readonly ApprovalIn[];
 }
 
 /** When a lesson opens, is due and closes: server time in ms since 1970-01-01 UTC, null where nothing is said. */
@@ -2777,6 +2834,15 @@ export interface ResultsShown {
   readonly results: readonly CardResult[];
 }
 
+/** Staff: whoever wrote what waits is told what to mend. It goes on waiting, for them, until they write it otherwise or take it back. */
+export interface ReturnWork {
+  readonly kind: 'returnWork';
+  /** The event that set it aside. */
+  readonly number: number;
+  /** What to mend, in the teacher's words; 1 to LongestWords letters. */
+  readonly words: string;
+}
+
 /** A link points the other way. */
 export interface ReverseLink {
   readonly kind: 'reverseLink';
@@ -2861,6 +2927,15 @@ export interface SeatsConfirmed {
 export interface SentAway {
   readonly kind: 'sentAway';
   readonly people: readonly number[];
+}
+
+/** Staff: whose work waits before others see it, on the walls and shared boards of a part. What waits already goes on waiting. */
+export interface SetApproval {
+  readonly kind: 'setApproval';
+  /** The part by its number. */
+  readonly part: number;
+  /** Whose, and when. */
+  readonly approval: Approval;
 }
 
 /** Staff: set the door. */
@@ -3464,6 +3539,17 @@ export interface WorkBrought {
 export interface WorkHandedIn {
   readonly kind: 'workHandedIn';
   readonly people: readonly number[];
+}
+
+/** Whoever wrote what waits was told what to mend. */
+export interface WorkReturned {
+  readonly kind: 'workReturned';
+  /** The event that set it aside. */
+  readonly number: number;
+  /** Whose work it is, by actor number. */
+  readonly person: number;
+  /** What to mend, in the teacher's words. */
+  readonly words: string;
 }
 
 /** Work was not put in place; it is kept for the teacher's decision. */

@@ -55,6 +55,9 @@ public sealed class CirculateModel(IConfiguration configuration, AccessResolver 
     /// <summary>Whether all work in one room.</summary>
     public bool IsTogether => Part.Way == Way.AllTogether;
 
+    /// <summary>Whether several work on one wall or board.</summary>
+    public bool IsShared => Part.Way is Way.AllTogether or Way.ByGroup;
+
     /// <summary>Whether there are several walls on which cards are sorted, which can be compared.</summary>
     public bool Compares { get; private set; }
 
@@ -101,6 +104,8 @@ public sealed class CirculateModel(IConfiguration configuration, AccessResolver 
         all["screen"] = Enum.GetValues<ScreenKind>().ToDictionary(k => (int)k, k => texts[$"Screen.Kind.{k}"].Value);
         foreach (var (name, key) in new[] { ("screenShows", "Screen.Shows"), ("screenTooMany", "Screen.TooMany") }) all[name] = texts[key].Value;
         all["wordScreenThen"] = Enum.GetValues<WhenFound>().ToDictionary(w => (int)w, w => texts[$"WordScreen.Now.{w}"].Value);
+        all["approvalWhen"] = Enum.GetValues<ApprovalWhen>().Where(w => w != ApprovalWhen.Never).ToDictionary(w => (int)w, w => texts[$"Approval.Now.{w}"].Value);
+        all["approvalSome"] = texts["Approval.Now.Some"].Value;
         all["wordScreenTooMany"] = texts["WordScreen.TooMany"].Value;
         all["cell"] = s_cells.ToDictionary(s => s, s => texts[$"Circulate.Cell.{s}"].Value, StringComparer.Ordinal);
         all["need"] = Enum.GetValues<NeedKind>().ToDictionary(k => (int)k, k => texts[$"Need.{k}"].Value);
