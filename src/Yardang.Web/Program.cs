@@ -16,6 +16,7 @@ using Yardang.Web.Exports;
 using Yardang.Web.Lessons;
 using Yardang.Web.Mail;
 using Yardang.Web.Media;
+using Yardang.Web.Moderation;
 using Yardang.Web.Needs;
 using Yardang.Web.Pages;
 using Yardang.Web.PictureSearch;
@@ -80,6 +81,8 @@ services.AddSingleton<DealingReading>();
 services.AddSingleton<Whereabouts>();
 services.AddSingleton<Attention>();
 services.AddSingleton<NeedsEndpoint>();
+services.AddSingleton<InTray>();
+services.AddSingleton<InTrayEndpoint>();
 services.AddSingleton<ScreenKeys>();
 services.AddSingleton<Pairing>();
 services.AddSingleton<ScreenEndpoint>();
@@ -230,6 +233,9 @@ app.MapGet("/my-place", async (HttpContext context, Guid? at, MyPlace places) =>
 app.MapGet("/here", async (HttpContext context, MyPlace places) => Results.Redirect(await places.OfAsync(Visitor.Of(context)) is { } found ? found.Place.Address : "/?unknown=true"));
 app.MapGet("/lesson/{lesson:guid}/people.json", async (HttpContext context, Guid lesson, int? part, AccessResolver access, LessonPeople people) =>
     await access.LessonAsync(Visitor.Of(context), lesson, Power.Watches) is { } found && found.FindPart(part ?? found.CurrentPart) is { } asked ? Results.Ok(await people.SeatedAsync(found, asked)) : Results.NotFound());
+app.MapGet("/tray/things", (HttpContext context, Guid? lesson, InTrayEndpoint tray) => tray.GetAsync(context, lesson)).RequireAuthorization();
+app.MapGet("/tray/count", (HttpContext context, InTrayEndpoint tray) => tray.CountAsync(context)).RequireAuthorization();
+app.MapPost("/tray/decide", (HttpContext context, InTrayEndpoint tray) => tray.PostAsync(context)).RequireAuthorization();
 app.MapGet("/lesson/{lesson:guid}/needs", (HttpContext context, Guid lesson, NeedsEndpoint needs) => needs.GetAsync(context, lesson));
 app.MapGet("/lesson/{lesson:guid}/slips.pdf", (HttpContext context, Guid lesson, SlipExport slips) => slips.PdfAsync(context, lesson));
 app.MapGet("/lesson/{lesson:guid}/boards.pdf", (HttpContext context, Guid lesson, string? language, int? part, BoardExport export) => export.PdfAsync(context, lesson, language, part));

@@ -173,7 +173,7 @@ public sealed class Board(ActivityContent version) : Room, IWorkRoom
         switch (envelope.Event)
         {
             case WorkSetAside(var command, var why):
-                _setAside[envelope.Number] = new(envelope.Number, envelope.Actor, envelope.Client, envelope.Counter, envelope.Gesture, command, why);
+                _setAside[envelope.Number] = new(envelope.Number, envelope.Actor, envelope.Client, envelope.Counter, envelope.Gesture, command, why, At: envelope.Time);
                 break;
             case WorkBrought(var content, var changedAt, var said, var results):
                 LastActivity = changedAt;

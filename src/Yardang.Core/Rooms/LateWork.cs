@@ -83,7 +83,8 @@ public sealed record WorkReturned(long Number, int Person, string Words) : RoomE
 /// <param name="Command">What was asked.</param>
 /// <param name="Why">Why it waits.</param>
 /// <param name="Returned">What its author was told to mend; empty while it waits for the teacher.</param>
-public sealed record LateWork(long Number, [Inline] Actor Actor, int Client, int Counter, long Gesture, [Inline] Command Command, WhySetAside Why = WhySetAside.Late, string Returned = "")
+/// <param name="At">When it was set aside, server time in ms.</param>
+public sealed record LateWork(long Number, [Inline] Actor Actor, int Client, int Counter, long Gesture, [Inline] Command Command, WhySetAside Why = WhySetAside.Late, string Returned = "", long At = 0)
 {
     /// <summary>Most letters of what a teacher says of it.</summary>
     public const int LongestWords = 300;

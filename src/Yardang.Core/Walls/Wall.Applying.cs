@@ -50,7 +50,7 @@ public sealed partial class Wall
         switch (envelope.Event)
         {
             case WorkSetAside(var command, var why):
-                _setAside[envelope.Number] = new(envelope.Number, envelope.Actor, envelope.Client, envelope.Counter, envelope.Gesture, command, why);
+                _setAside[envelope.Number] = new(envelope.Number, envelope.Actor, envelope.Client, envelope.Counter, envelope.Gesture, command, why, At: envelope.Time);
                 return;
             case LateWorkAccepted(var number, var outcome, var person, _):
                 _setAside.Remove(number);

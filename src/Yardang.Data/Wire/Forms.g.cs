@@ -4090,7 +4090,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Rooms.LateWork v)
     {
-        w.WriteArrayHeader(10);
+        w.WriteArrayHeader(11);
         w.Write(v.Number);
         w.Write(v.Actor.Number);
         w.Write((int)v.Actor.Role);
@@ -4100,11 +4100,12 @@ internal static class Forms
         Write(ref w, v.Command);
         w.Write((int)v.Why);
         w.Write(v.Returned);
+        w.Write(v.At);
     }
 
     public static Yardang.Core.Rooms.LateWork ReadLateWork(ref MessagePackReader r)
     {
-        var fields = new Fields(ref r, 10);
+        var fields = new Fields(ref r, 11);
         System.Int64 @number = r.ReadInt64();
         Yardang.Core.Rooms.Actor @actor = new Yardang.Core.Rooms.Actor(r.ReadInt32(), (Yardang.Core.Rooms.Role)r.ReadInt32());
         System.Int32 @client = r.ReadInt32();
@@ -4113,8 +4114,9 @@ internal static class Forms
         Yardang.Core.Rooms.Command @command = ReadCommand(ref r);
         Yardang.Core.Rooms.WhySetAside @why = (Yardang.Core.Rooms.WhySetAside)r.ReadInt32();
         System.String @returned = ByHand.ReadText(ref r);
+        System.Int64 @at = r.ReadInt64();
         fields.End(ref r);
-        return new Yardang.Core.Rooms.LateWork(@number, @actor, @client, @counter, @gesture, @command, @why, @returned);
+        return new Yardang.Core.Rooms.LateWork(@number, @actor, @client, @counter, @gesture, @command, @why, @returned, @at);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Rooms.LateWorkAccepted v)

@@ -17,6 +17,15 @@ public static class BridgeQuestions
         "How old is the stone bridge by the mill?", "What does a bridge cost?", "How do you find out that a bridge is not safe any more?", "Why is there a gap at the end of the deck?",
     ];
 
+    // Asked late, by the last of the roster: their teacher looks at it first.
+    private static readonly ImmutableDictionary<int, ImmutableArray<string>> s_lookedAtFirst = ImmutableDictionary.CreateRange<int, ImmutableArray<string>>(
+    [
+        new(21, ["Who was the first to build an arch?", "Do bridges sing in the wind?"]), new(22, ["Is the footbridge by the mill really so crap?"]), new(23, ["Why do trains go slowly over old bridges?"]),
+    ]);
+
+    /// <summary>Whose questions their teacher looks at before others see them, by position in the roster.</summary>
+    public static IEnumerable<int> LookedAtFirst => s_lookedAtFirst.Keys.Order();
+
     // By question: what a classmate knows.
     private static readonly ImmutableArray<(int Question, string Answer)> s_answers =
     [
@@ -46,6 +55,7 @@ public static class BridgeQuestions
         }
 
         foreach (var (question, answer) in s_answers.Where((_, i) => student == s_questions.Length + i)) steps.Add(new AnswersQuestion(s_questions[question], answer));
+        foreach (var question in s_lookedAtFirst.GetValueOrDefault(student, [])) steps.Add(new PutsUpCard(0, question));
         steps.AddRange(Enumerable.Repeat<Doing>(new Thinks(), 12));
         if (s_found.TryGetValue(student, out var found)) steps.Add(new FindsAnswer(found));
         if (student == HandsUp) steps.Add(new Signals(Signal.HandUp, true));

@@ -100,6 +100,7 @@ const others = await bundle(
   'late',
   'seats',
   'hand-out',
+  'in-tray',
   'people',
   'wall-workshop',
   'workshop',
@@ -157,6 +158,7 @@ for (const file of [
   'Workshop/workshop.css',
   'Teaching/circulate.css',
   'Teaching/compare.css',
+  'Teaching/in-tray.css',
   'Teaching/people.css',
   'Teaching/phases.css',
 ]) {

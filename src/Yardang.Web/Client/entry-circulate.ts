@@ -1,5 +1,6 @@
 import Alpine from '@alpinejs/csp';
 import './circulate/circulate';
+import './in-tray/tray-count';
 import './menus';
 
 Alpine.start();

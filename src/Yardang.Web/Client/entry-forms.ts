@@ -1,5 +1,6 @@
 // A form goes once: an impatient second press would hand out a second lesson, or bring somebody in twice.
 
+import './in-tray/tray-count';
 import './menus';
 
 const AGAIN_MS = 10_000;

@@ -5,12 +5,14 @@ using Microsoft.EntityFrameworkCore;
 using Yardang.Core.ClassLists;
 using Yardang.Core.Interchange;
 using Yardang.Core.Lessons;
+using Yardang.Core.Moderation;
 using Yardang.Core.Rooms;
 using Yardang.Data.School;
 using Yardang.Headless.SimulatedClass;
 using Yardang.Web.Access;
 using Yardang.Web.ClassLists;
 using Yardang.Web.Lessons;
+using Yardang.Web.Rooms;
 using Yardang.Web.Shelf;
 
 namespace Yardang.Web.Demo;
@@ -20,7 +22,7 @@ namespace Yardang.Web.Demo;
 /// simulated class in them. With <c>Yardang:DemoStep</c> the class stops at that step of its script.
 /// </summary>
 public sealed class DemoSchool(
-    IServiceProvider services, Handing handing, ActivityMaking making, ActivityShelf shelf, ClassListShelf classes, CoTeaching coTeaching, IDbContextFactory<SchoolContext> school, IConfiguration configuration, IServer server,
+    IServiceProvider services, Handing handing, ActivityMaking making, ActivityShelf shelf, ClassListShelf classes, CoTeaching coTeaching, RoomHosts hosts, IDbContextFactory<SchoolContext> school, IConfiguration configuration, IServer server,
     IHostApplicationLifetime lifetime, ILogger<DemoSchool> logger) : BackgroundService
 {
     /// <summary>Who to sign in as.</summary>
@@ -106,6 +108,7 @@ public sealed class DemoSchool(
             var simulated = new SimulatedLesson(s_lessons[i].Script);
             _class.Add(simulated);
             await simulated.JoinAsync(address, lessons[i].Code.Text);
+            if (s_lessons[i].Script == BridgeQuestions.Of) await LookFirstAsync(lessons[i].Id, stop);
         }
 
         var step = configuration.GetValue<int?>("Yardang:DemoStep");
@@ -119,6 +122,15 @@ public sealed class DemoSchool(
         Say(address, lessons[^1]);
         if (step is null) await Task.WhenAll(_class.Select(simulated => simulated.RunAsync(stop)));
         await Task.Delay(Timeout.Infinite, stop);
+    }
+
+    // So that something waits in the in-tray.
+    private async Task LookFirstAsync(Guid lesson, CancellationToken stop)
+    {
+        var names = BridgeQuestions.LookedAtFirst.Select(student => Roster.Names[student]).ToList();
+        await using var db = await school.CreateDbContextAsync(stop);
+        var numbers = await db.Participants.Where(p => p.LessonId == lesson && names.Contains(p.Name)).OrderBy(p => p.Number).Select(p => p.Number).ToListAsync(stop);
+        await (await hosts.GetAsync(lesson)).SubmitAsync(new SetApproval(RoomPlace.FirstPart, new(ApprovalWhen.Always, [.. numbers], LessonHours.Usual)), Actor.Program, stop);
     }
 
     private async Task StartedAsync(CancellationToken stop)

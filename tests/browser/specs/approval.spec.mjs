@@ -1,6 +1,6 @@
 // The teacher looks at what students write before others see it: adds it, returns it with a word, leaves it off.
 import { expect, test } from '@playwright/test';
-import { design, designWall, handOut, kept, student, teacher, writeNote } from './people.mjs';
+import { design, designWall, handOut, kept, lookFirst, student, teacher, writeNote } from './people.mjs';
 
 const cards = (page, topic) => page.getByRole('list', { name: topic, exact: true }).locator('.slip');
 const said = (page) => page.locator('.slip-words');
@@ -10,20 +10,6 @@ const need = (page, name) => page.locator('.needs li').filter({ hasText: name })
 async function putUp(page, topic, words) {
   await slot(page, topic).fill(words);
   await slot(page, topic).press('Control+Enter');
-}
-
-/** By what is read in the menu once the server has it. */
-async function lookFirst(page, menu, choose) {
-  const summary = page.locator('footer .more-up summary');
-  const entry = page.getByRole('button', { name: 'Look at it first' });
-  await summary.click();
-  await entry.click();
-  await choose(page.getByRole('dialog'));
-  if (process.env.PICTURES) await page.screenshot({ path: '/tmp/p/approval-set.png' });
-  await page.getByRole('dialog').getByRole('button', { name: 'Use this' }).click();
-  if (!(await entry.isVisible())) await summary.click();
-  await expect(entry).toContainText(menu);
-  await page.keyboard.press('Escape');
 }
 
 async function wallOf(browser, names, options = {}) {
@@ -38,7 +24,7 @@ async function wallOf(browser, names, options = {}) {
 test('a card waits in its place, is returned with a word, mended there, and then seen by all; new words for it wait while the old ones stay', async ({ browser }) => {
   const { varga, students } = await wallOf(browser, ['Maya', 'Ben'], { Maya: { viewport: { width: 390, height: 844 } } });
   const [maya, ben] = students;
-  await lookFirst(varga, 'on', (dialog) => dialog.getByLabel('Until I say otherwise').check());
+  await lookFirst(varga);
 
   await putUp(maya, 'Materials', 'Stone is best');
   await expect(cards(maya, 'Materials')).toContainText(['Stone is best']);
@@ -121,7 +107,7 @@ test('on a board that all share a note waits, faint, on its author’s screen al
   const code = await handOut(varga, { way: 'Everybody together on one board' });
   const maya = await student(browser, code, 'Maya');
   const ben = await student(browser, code, 'Ben');
-  await lookFirst(varga, 'on', (dialog) => dialog.getByLabel('Until I say otherwise').check());
+  await lookFirst(varga);
   const listed = (page) => page.locator('[data-marks]').getByText('Arches push');
   await writeNote(maya, 'Arches push');
   await expect(maya.locator('.kept')).toHaveText('Kept. Your teacher looks at it before others see it (1)');

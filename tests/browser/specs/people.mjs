@@ -135,3 +135,16 @@ export const marks = (page) => page.locator('[data-marks] button');
 export const usable = (page) => expect(page.locator('[inert]')).toHaveCount(0);
 
 export const kept = (page) => expect(page.locator('.kept')).toHaveText('Kept');
+
+/** In circulate: the teacher looks at what students write first. By what is read in the menu once the server has it. */
+export async function lookFirst(page, menu = 'on', choose = (dialog) => dialog.getByLabel('Until I say otherwise').check()) {
+  const summary = page.locator('footer .more-up summary');
+  const entry = page.getByRole('button', { name: 'Look at it first' });
+  await summary.click();
+  await entry.click();
+  await choose(page.getByRole('dialog'));
+  await page.getByRole('dialog').getByRole('button', { name: 'Use this' }).click();
+  if (!(await entry.isVisible())) await summary.click();
+  await expect(entry).toContainText(menu);
+  await page.keyboard.press('Escape');
+}

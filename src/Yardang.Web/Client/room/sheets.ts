@@ -196,6 +196,7 @@ export class Sheets {
           command: event.command,
           why: event.why,
           returned: '',
+          at: envelope.time,
         });
         break;
       case 'lateWorkAccepted': {

@@ -288,6 +288,7 @@ export class WallState {
           command: event.command,
           why: event.why,
           returned: '',
+          at: envelope.time,
         };
         this.late = new Map(this.late).set(number, late as LateWork);
         return;

@@ -751,6 +751,7 @@ export function readLateWork(raw: Raw): LateWork {
     command: known(readCommand(raw[6], raw[7])),
     why: raw[8],
     returned: raw[9],
+    at: raw[10],
   };
 }
 

@@ -1815,6 +1815,8 @@ export interface LateWork {
   readonly why: WhySetAside;
   /** What its author was told to mend; empty while it waits for the teacher. */
   readonly returned: string;
+  /** When it was set aside, server time in ms. */
+  readonly at: number;
 }
 
 /** The teacher put it in place after all. */

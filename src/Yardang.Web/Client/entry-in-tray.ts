@@ -1,0 +1,4 @@
+import Alpine from '@alpinejs/csp';
+import './in-tray/in-tray';
+
+Alpine.start();

@@ -1,0 +1,334 @@
+// All that waits for the teacher's decision, over all running lessons: looked at one by one or many at once, decided by key or press.
+
+import Alpine from '@alpinejs/csp';
+import { html, nothing, render } from 'lit-html';
+import { repeat } from 'lit-html/directives/repeat.js';
+import { keepSentence, keptSentences } from '../circulate/kept-sentences';
+import { fill, pageData, plural } from '../page-data';
+import { byTheSame, chosenAfter, inOrder, inTheSamePlace, type TrayThing } from './tray-things';
+
+type What = 'add' | 'return' | 'leave';
+
+interface TrayTexts {
+  readonly trayKind: Record<string, string>;
+  readonly trayWhy: Record<string, string>;
+  /** What became of one thing, by what was decided. */
+  readonly one: Record<What, string>;
+  readonly minutesAgo: string;
+  readonly justNow: string;
+  readonly pick: string;
+  readonly door: string;
+  readonly noWords: string;
+  readonly allBy: string;
+  readonly allIn: string;
+  readonly insteadOf: string;
+  readonly answers: string;
+  readonly links: string;
+  readonly quicker: string;
+  readonly noLongerFits: string;
+  readonly notDone: string;
+  readonly noNetwork: string;
+}
+
+interface TrayData {
+  /** Of one lesson only; null for all. */
+  readonly lesson: string | null;
+  readonly texts: TrayTexts;
+}
+
+const AGAIN_MS = 2000;
+const MINUTE_MS = 60_000;
+/** As in the endpoint: more are decided in several goes. */
+const MOST_AT_ONCE = 200;
+const FIRST_LETTERS = 120;
+
+Alpine.data('inTray', () => {
+  const { lesson, texts } = pageData<TrayData>();
+  let last = '';
+
+  return {
+    things: [] as readonly TrayThing[],
+    /** Which of them is looked at. */
+    chosen: '',
+    thing: null as TrayThing | null,
+    picked: [] as readonly string[],
+    byPerson: false,
+    /** Whether the server has said what there is. */
+    isKnown: false,
+    isBusy: false,
+    words: '',
+    sentences: keptSentences(),
+    /** What became of the last decision. */
+    outcome: '',
+    isAway: false,
+
+    init(): void {
+      void this.ask();
+    },
+
+    async ask(): Promise<void> {
+      try {
+        if (!document.hidden && !this.isBusy) await this.look();
+      } catch {
+        this.isAway = true;
+      }
+      setTimeout(() => void this.ask(), AGAIN_MS);
+    },
+
+    async look(): Promise<void> {
+      const answer = await fetch(`/tray/things${lesson ? `?lesson=${lesson}` : ''}`);
+      if (!answer.ok) throw new Error(`What waits was not said (${answer.status}).`);
+      const said = await answer.text();
+      this.isAway = false;
+      this.isKnown = true;
+      // How long things wait is said anew each minute, also where nothing else changes.
+      const now = `${said} ${Math.floor(Date.now() / MINUTE_MS)}`;
+      if (now !== last) this.take(JSON.parse(said) as TrayThing[]);
+      last = now;
+    },
+
+    take(things: readonly TrayThing[]): void {
+      const ordered = inOrder(things, this.byPerson);
+      this.chosen = chosenAfter(this.things, ordered, this.chosen);
+      this.things = ordered;
+      this.picked = this.picked.filter((key) => ordered.some((thing) => thing.key === key));
+      this.draw();
+    },
+
+    draw(): void {
+      const thing = (this.things as readonly TrayThing[]).find(({ key }) => key === this.chosen) ?? null;
+      this.thing = thing;
+      const list = (this.$root as HTMLElement).querySelector<HTMLElement>('[data-things]')!;
+      const picked = new Set(this.picked as readonly string[]);
+      const rows = repeat(
+        this.things as readonly TrayThing[],
+        ({ key }) => key,
+        (each) => this.row(each, picked),
+      );
+      render(html`${rows}`, list);
+    },
+
+    row(thing: TrayThing, picked: ReadonlySet<string>) {
+      const isChosen = thing.key === this.chosen;
+      return html`<li class="tray-row" ?data-chosen=${isChosen}>
+        ${
+          thing.mayDecide
+            ? html`<label class="check"
+                ><input
+                  type="checkbox"
+                  .checked=${picked.has(thing.key)}
+                  @change=${() => this.pick([thing], !picked.has(thing.key))}
+                /><span class="sr-only">${fill(texts.pick, thing.name)}</span></label
+              >`
+            : nothing
+        }
+        <button type="button" aria-current=${isChosen ? 'true' : nothing} @click=${() => this.choose(thing.key)}>
+          <b dir="auto">${thing.name}</b> <span>${texts.trayKind[thing.kind] ?? ''}</span>
+          <small>${this.howLong(thing)}</small>
+          <span class="tray-first" dir="auto">${this.shortOf(thing)}</span>
+        </button>
+      </li>`;
+    },
+
+    shortOf({ words, kind }: TrayThing): string {
+      if (kind === 'door') return texts.door;
+      return words.slice(0, FIRST_LETTERS) || texts.noWords;
+    },
+
+    howLong({ since }: TrayThing): string {
+      const minutes = Math.floor((Date.now() - since) / MINUTE_MS);
+      return minutes < 1 ? texts.justNow : fill(texts.minutesAgo, minutes);
+    },
+
+    choose(key: string): void {
+      this.chosen = key;
+      this.draw();
+    },
+
+    step(by: number): void {
+      const things = this.things as readonly TrayThing[];
+      const at = things.findIndex(({ key }) => key === this.chosen);
+      const to = things[Math.min(things.length - 1, Math.max(0, at + by))];
+      if (!to) return;
+      this.choose(to.key);
+      (this.$root as HTMLElement).querySelector('[data-chosen]')?.scrollIntoView({ block: 'nearest' });
+    },
+
+    pick(things: readonly TrayThing[], on: boolean): void {
+      const keys = things.filter((thing) => thing.mayDecide).map(({ key }) => key);
+      const others = (this.picked as readonly string[]).filter((key) => !keys.includes(key));
+      this.picked = on ? [...others, ...keys] : others;
+      this.draw();
+    },
+
+    pickSame(): void {
+      if (this.thing) this.pick(byTheSame(this.things, this.thing), true);
+    },
+
+    pickHere(): void {
+      if (this.thing) this.pick(inTheSamePlace(this.things, this.thing), true);
+    },
+
+    pickNone(): void {
+      this.picked = [];
+      this.draw();
+    },
+
+    setByPerson(on: boolean): void {
+      this.byPerson = on;
+      this.take(this.things);
+    },
+
+    get countText(): string {
+      return plural(texts, 'waiting', this.things.length);
+    },
+
+    get pickedText(): string {
+      return plural(texts, 'picked', this.picked.length);
+    },
+
+    get whyText(): string {
+      return this.thing ? (texts.trayWhy[(this.thing as TrayThing).why] ?? '') : '';
+    },
+
+    get whereText(): string {
+      const thing = this.thing as TrayThing | null;
+      return thing ? [texts.trayKind[thing.kind] ?? '', thing.where].filter((words) => words !== '').join(' · ') : '';
+    },
+
+    get sameText(): string {
+      return this.thing ? fill(texts.allBy, (this.thing as TrayThing).name) : '';
+    },
+
+    get hereText(): string {
+      return this.thing ? fill(texts.allIn, (this.thing as TrayThing).where) : '';
+    },
+
+    get aboutText(): string {
+      const kind = (this.thing as TrayThing | null)?.kind;
+      return kind === 'wording' ? texts.insteadOf : kind === 'link' ? texts.links : texts.answers;
+    },
+
+    get shownWords(): string {
+      const thing = this.thing as TrayThing | null;
+      return thing ? (thing.kind === 'door' ? texts.door : thing.words || texts.noWords) : '';
+    },
+
+    get isDoor(): boolean {
+      return (this.thing as TrayThing | null)?.kind === 'door';
+    },
+
+    get href(): string {
+      const thing = this.thing as TrayThing | null;
+      if (!thing) return '';
+      return thing.kind === 'door' ? `/lesson/${thing.lesson}` : `/lesson/${thing.lesson}/board/${thing.room}`;
+    },
+
+    pictureOf(media: string): string {
+      return `/rooms/${(this.thing as TrayThing | null)?.room ?? ''}/media/${media}`;
+    },
+
+    /** What is decided about: all that are picked, else what is looked at. */
+    decidedNow(): TrayThing[] {
+      const things = this.things as readonly TrayThing[];
+      if (this.picked.length > 0) return things.filter(({ key }) => (this.picked as readonly string[]).includes(key));
+      return things.filter(({ key, mayDecide }) => key === this.chosen && mayDecide);
+    },
+
+    get mayDecide(): boolean {
+      return !this.isBusy && this.decidedNow().length > 0;
+    },
+
+    /** People at the door cannot be told what to mend. */
+    get mayReturn(): boolean {
+      return this.mayDecide && this.words.trim() !== '' && this.decidedNow().every(({ kind }) => kind !== 'door');
+    },
+
+    async decide(what: What): Promise<void> {
+      const things = this.decidedNow();
+      const words = this.words.trim();
+      if (!this.mayDecide || (what === 'return' && !this.mayReturn)) return;
+      this.isBusy = true;
+      try {
+        const outcomes = await this.send(what, what === 'add' ? '' : words, things);
+        if (what !== 'add' && words !== '') keepSentence(words);
+        this.words = '';
+        this.sentences = keptSentences();
+        this.settle(what, things, outcomes);
+      } catch {
+        this.outcome = texts.noNetwork;
+      }
+      this.isBusy = false;
+    },
+
+    async send(what: What, words: string, things: readonly TrayThing[]): Promise<Record<string, string>> {
+      const outcomes: Record<string, string> = {};
+      for (let at = 0; at < things.length; at += MOST_AT_ONCE) {
+        const some = things.slice(at, at + MOST_AT_ONCE);
+        const answer = await fetch('/tray/decide', {
+          method: 'POST',
+          headers: {
+            'Content-Type': 'application/json',
+            RequestVerificationToken: (this.$root as HTMLElement).dataset['token'] ?? '',
+          },
+          body: JSON.stringify({
+            what,
+            words,
+            things: some.map(({ key, room, person, numbers }) => ({ key, room, person, numbers })),
+          }),
+        });
+        if (!answer.ok) throw new Error(`It was not decided (${answer.status}).`);
+        Object.assign(outcomes, await answer.json());
+      }
+      return outcomes;
+    },
+
+    /** Says what became of it; what is decided goes, and the next is looked at. */
+    settle(what: What, things: readonly TrayThing[], outcomes: Record<string, string>): void {
+      const with_ = (outcome: string) => things.filter(({ key }) => outcomes[key] === outcome);
+      const [done, quicker, gone, refused] = ['done', 'decided', 'gone', 'refused'].map(with_);
+      const said = [
+        done!.length === 1
+          ? fill(texts.one[what], done![0]!.name)
+          : done!.length > 1
+            ? plural(texts, what, done!.length)
+            : '',
+        quicker!.length > 0 ? plural(texts, 'quicker', quicker!.length) : '',
+        gone!.length > 0 ? plural(texts, 'noLongerFits', gone!.length) : '',
+        refused!.length > 0 ? plural(texts, 'notDone', refused!.length) : '',
+      ];
+      this.outcome = said.filter((words) => words !== '').join(' ');
+      const left = (this.things as readonly TrayThing[]).filter(
+        ({ key }) => outcomes[key] === undefined || outcomes[key] === 'refused',
+      );
+      last = '';
+      this.take(left);
+    },
+
+    key(e: KeyboardEvent): void {
+      const target = e.target as HTMLElement;
+      const isTyping = target instanceof HTMLInputElement && target.type !== 'checkbox';
+      if (isTyping && e.key === 'Escape') target.blur();
+      if (isTyping || e.ctrlKey || e.metaKey || e.altKey || target instanceof HTMLSelectElement) return;
+      const acts: Record<string, () => void> = {
+        ArrowDown: () => this.step(1),
+        ArrowUp: () => this.step(-1),
+        j: () => this.step(1),
+        k: () => this.step(-1),
+        a: () => void this.decide('add'),
+        l: () => void this.decide('leave'),
+        r: () => document.getElementById('tray-words')?.focus(),
+        x: () => {
+          const thing = this.thing as TrayThing | null;
+          if (thing) this.pick([thing], !(this.picked as readonly string[]).includes(thing.key));
+        },
+        s: () => this.pickSame(),
+        t: () => this.pickHere(),
+      };
+      const act = acts[e.key];
+      if (!act) return;
+      e.preventDefault();
+      act();
+    },
+  };
+});

@@ -1,0 +1,104 @@
+using System.Text.Json;
+using Microsoft.AspNetCore.Antiforgery;
+using Yardang.Core.Lessons;
+using Yardang.Core.Rooms;
+using Yardang.Web.Access;
+using Yardang.Web.Rooms;
+
+namespace Yardang.Web.Moderation;
+
+/// <summary>What waits for a teacher, and what they decide.</summary>
+public sealed class InTrayEndpoint(InTray tray, RoomHosts hosts, AccessResolver access, IAntiforgery antiforgery)
+{
+    private const int MostBytes = 512 * 1024;
+    private const int MostDecided = 500;
+
+    private sealed record Wanted(string Key, Guid Room, int Person, long[] Numbers);
+
+    private sealed record Decided(string What, string Words, Wanted[] Things);
+
+    // A teacher who decides in a room: a tab of its own, for the moment.
+    private sealed class Deciding(RoomHost host, RoomKind kind, Actor teacher, int client)
+    {
+        private int _counter;
+
+        public RoomKind Kind => kind;
+
+        public Task<(Decision Decision, Envelope? Envelope)> SubmitAsync(Command command, CancellationToken stop) => host.SubmitAsync(new Submission(client, ++_counter, _counter - 1, 0, command), teacher, stop);
+    }
+
+    /// <summary>What waits, longest first.</summary>
+    public async Task<IResult> GetAsync(HttpContext context, Guid? lesson)
+    {
+        context.Response.Headers.CacheControl = "private, no-store";
+        return Results.Json(await tray.OfAsync(Visitor.Of(context), lesson));
+    }
+
+    /// <summary>How much waits.</summary>
+    public async Task<IResult> CountAsync(HttpContext context)
+    {
+        context.Response.Headers.CacheControl = "private, no-store";
+        return Results.Json(new { count = await tray.CountAsync(Visitor.Of(context)) });
+    }
+
+    /// <summary>Decides about things, each by itself, and says of each whether it was done, or somebody was quicker.</summary>
+    public async Task<IResult> PostAsync(HttpContext context)
+    {
+        if (!await antiforgery.IsRequestValidAsync(context)) return Results.BadRequest();
+        if (await ReadAsync(context) is not { Words: not null, Things: { Length: <= MostDecided } things } decided || !LateWork.CanSay(decided.Words) || things.Any(t => t?.Numbers is null or { Length: > Limits.LateWork })) return Results.BadRequest();
+        var visitor = Visitor.Of(context);
+        var outcomes = new Dictionary<string, string>(StringComparer.Ordinal);
+        foreach (var inRoom in things.GroupBy(t => t.Room))
+        {
+            var deciding = await BeginAsync(visitor, inRoom.Key, context.RequestAborted);
+            foreach (var thing in inRoom) outcomes[thing.Key ?? ""] = deciding is null ? "refused" : await DecideAsync(deciding, thing, decided, context.RequestAborted);
+        }
+
+        return Results.Json(outcomes);
+    }
+
+    private async Task<Deciding?> BeginAsync(Visitor visitor, Guid room, CancellationToken stop)
+    {
+        if (await access.ForRoomAsync(visitor, room) is not { MayWrite: true, Actor: { IsStaff: true } teacher } found || await hosts.FindAsync(room) is not { } host) return null;
+        return (await host.SubmitAsync(new AdmitClient(), teacher, stop)).Envelope?.Event is ClientAdmitted { Number: var client } ? new(host, found.Kind, teacher, client) : null;
+    }
+
+    private static async Task<string> DecideAsync(Deciding deciding, Wanted thing, Decided decided, CancellationToken stop)
+    {
+        var commands = (decided.What, deciding.Kind) switch
+        {
+            ("add", RoomKind.Lesson) => [new AdmitPerson(thing.Person)],
+            ("leave", RoomKind.Lesson) => [new TurnAway(thing.Person)],
+            ("add", RoomKind.Board or RoomKind.Wall) => thing.Numbers.Order().Select(n => (Command)new AcceptLateWork(n)),
+            ("return", RoomKind.Board or RoomKind.Wall) => thing.Numbers.Order().Select(n => (Command)new ReturnWork(n, decided.Words)),
+            ("leave", RoomKind.Board or RoomKind.Wall) => thing.Numbers.Order().Select(n => (Command)new DiscardLateWork(n, decided.Words)),
+            _ => Enumerable.Empty<Command>(),
+        };
+        var outcome = "refused";
+        foreach (var command in commands)
+        {
+            outcome = await deciding.SubmitAsync(command, stop) switch
+            {
+                (Decision.Accepted { Event: LateWorkAccepted { Outcome: null } }, _) => "gone",
+                (Decision.Accepted or Decision.Known, _) => "done",
+                (Decision.Refused { Reason: Refusal.NotFound or Refusal.ChangedSince }, _) => "decided",
+                _ => "refused",
+            };
+        }
+
+        return outcome;
+    }
+
+    private static async Task<Decided?> ReadAsync(HttpContext context)
+    {
+        if (context.Request.ContentLength is null or > MostBytes) return null;
+        try
+        {
+            return await context.Request.ReadFromJsonAsync<Decided>(context.RequestAborted);
+        }
+        catch (Exception e) when (e is JsonException or InvalidOperationException)
+        {
+            return null;
+        }
+    }
+}

@@ -1,0 +1,125 @@
+// One list of all that waits for the teacher, over all lessons: gone through and decided by key, many at once, by two teachers.
+import { expect, test } from '@playwright/test';
+import { designWall, handOut, kept, lookFirst, student, teacher } from './people.mjs';
+
+const slot = (page, topic) => page.getByLabel(`Write here, under ${topic}`, { exact: true });
+const rows = (page) => page.locator('[data-things] li');
+const said = (page) => page.locator('.slip-words');
+
+async function putUp(page, topic, words) {
+  await slot(page, topic).fill(words);
+  await slot(page, topic).press('Control+Enter');
+  await expect(page.locator('.slip').filter({ hasText: words })).toContainText('Waits for your teacher');
+}
+
+async function wall(varga, name) {
+  await designWall(varga, name, ['Materials', 'Forces']);
+  const code = await handOut(varga, { way: 'Everybody together on one wall' });
+  await lookFirst(varga);
+  return code;
+}
+
+test('what waits in two lessons is one list, longest first; keys add, return with a word and leave off, and go on to the next', async ({ browser }) => {
+  const varga = await teacher(browser);
+  const bridges = await wall(varga, 'Bridge questions');
+  const circulate = varga.url();
+  const maya = await student(browser, bridges, 'Maya');
+  const ben = await student(browser, bridges, 'Ben');
+  await putUp(maya, 'Materials', 'Stone is best');
+  await putUp(ben, 'Forces', 'Ben was here');
+  await varga.goto('/desk');
+  const towers = await wall(varga, 'Towers');
+  const cleo = await student(browser, towers, 'Cleo');
+  await putUp(cleo, 'Materials', 'Towers sway');
+  await expect(varga.locator('[data-tray-count]')).toHaveText('3', { timeout: 30_000 });
+  await varga.getByRole('link', { name: 'In-tray' }).click();
+  await expect(varga.getByRole('status').filter({ hasText: '3 wait' })).toBeVisible();
+  await expect(rows(varga)).toContainText(['Stone is best', 'Ben was here', 'Towers sway']);
+  const thing = varga.getByLabel('What is looked at');
+  await expect(thing.getByRole('heading', { name: 'Maya' })).toBeVisible();
+  await expect(thing).toContainText('Card · Materials');
+  if (process.env.PICTURES) await varga.screenshot({ path: '/tmp/p/tray.png' });
+
+  await test.step('returned with a word, mended, and it comes again with what was said', async () => {
+    await varga.keyboard.press('r');
+    await varga.keyboard.type('Best for what?');
+    await varga.keyboard.press('Enter');
+    await expect(varga.getByText('Returned to Maya.')).toBeVisible();
+    await expect(thing.getByRole('heading', { name: 'Ben' })).toBeVisible();
+    await expect(maya.locator('.slip')).toContainText('Your teacher says: Best for what?');
+    await maya.getByRole('button', { name: /^Change the card/ }).click();
+    await maya.getByLabel('Words of this card').fill('Stone is best against pushing');
+    await maya.getByRole('button', { name: 'Done', exact: true }).click();
+    await expect(rows(varga)).toHaveCount(3);
+  });
+
+  await test.step('left off and added', async () => {
+    await varga.keyboard.press('Escape');
+    await rows(varga).filter({ hasText: 'Ben was here' }).getByRole('button').click();
+    await thing.getByLabel('Words for who wrote it').fill('Not about the bridge');
+    await varga.keyboard.press('Escape');
+    await varga.keyboard.press('l');
+    await expect(ben.getByText('Your teacher left something of yours off: Not about the bridge')).toBeVisible();
+    await expect(rows(varga)).toHaveCount(2);
+    await rows(varga).filter({ hasText: 'against pushing' }).getByRole('button').click();
+    await expect(thing).toContainText('Returned with: Best for what?');
+    if (process.env.PICTURES) await varga.screenshot({ path: '/tmp/p/tray-again.png' });
+    await varga.keyboard.press('a');
+    await expect(varga.getByText('Added: what Maya did.')).toBeVisible();
+    await ben.getByRole('button', { name: 'Show 1 new card', exact: true }).click();
+    await expect(said(ben)).toHaveText(['Stone is best against pushing']);
+    await kept(maya);
+  });
+
+  await test.step('of one lesson alone', async () => {
+    await putUp(ben, 'Forces', 'Wind pushes');
+    await varga.goto(`/tray?lesson=${/lesson\/([^?]+)/.exec(circulate)[1]}`);
+    await expect(rows(varga)).toContainText(['Wind pushes']);
+    await varga.setViewportSize({ width: 390, height: 844 });
+    if (process.env.PICTURES) await varga.screenshot({ path: '/tmp/p/tray-phone.png' });
+  });
+  for (const page of [varga, maya, ben, cleo]) expect(page.problems).toEqual([]);
+});
+
+test('all by one person are decided at once; another teacher who was slower is told; without a network nothing is said to be decided', async ({ browser }) => {
+  const varga = await teacher(browser);
+  const code = await wall(varga, 'Bridge questions');
+  const maya = await student(browser, code, 'Maya');
+  const ben = await student(browser, code, 'Ben');
+  await putUp(maya, 'Materials', 'one');
+  await putUp(ben, 'Materials', 'two');
+  await putUp(maya, 'Forces', 'three');
+  await varga.goto('/tray');
+  await expect(rows(varga)).toContainText(['one', 'two', 'three']);
+  await varga.getByLabel('By person').check();
+  await expect(rows(varga)).toContainText(['one', 'three', 'two']);
+  const slower = await varga.context().newPage();
+  await slower.goto('/tray');
+  await expect(rows(slower)).toHaveCount(3);
+  await slower.context().setOffline(true);
+  await slower.getByRole('button', { name: 'Choose all by Maya' }).click();
+  await slower.getByRole('button', { name: /^Add/ }).click();
+  await expect(slower.getByText('there is no connection')).toBeVisible();
+  await expect(rows(slower)).toHaveCount(3);
+
+  // The slower one sees what was there before the other decided, and presses in that moment.
+  let answered;
+  const held = new Promise((done) => (answered = done));
+  await slower.route('**/tray/things*', async (route) => {
+    await held;
+    await route.continue();
+  });
+  await slower.context().setOffline(false);
+  await varga.locator('body').press('s');
+  await expect(varga.getByText('2 chosen')).toBeVisible();
+  await varga.locator('body').press('a');
+  await expect(varga.getByText('Added: 2.')).toBeVisible();
+  await expect(rows(varga)).toContainText(['two']);
+  await slower.getByRole('button', { name: /^Add/ }).click();
+  await expect(slower.getByText('2 were decided in the meantime, by another teacher or by taking them back.')).toBeVisible();
+  answered();
+  await expect(rows(slower)).toHaveCount(1);
+  await ben.getByRole('button', { name: 'Show 2 new cards', exact: true }).click();
+  await kept(maya);
+  for (const page of [varga, maya, ben]) expect(page.problems).toEqual([]);
+});
