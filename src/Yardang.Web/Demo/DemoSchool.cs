@@ -130,7 +130,9 @@ public sealed class DemoSchool(
         var names = BridgeQuestions.LookedAtFirst.Select(student => Roster.Names[student]).ToList();
         await using var db = await school.CreateDbContextAsync(stop);
         var numbers = await db.Participants.Where(p => p.LessonId == lesson && names.Contains(p.Name)).OrderBy(p => p.Number).Select(p => p.Number).ToListAsync(stop);
-        await (await hosts.GetAsync(lesson)).SubmitAsync(new SetApproval(RoomPlace.FirstPart, new(ApprovalWhen.Always, [.. numbers], LessonHours.Usual)), Actor.Program, stop);
+        var room = await hosts.GetAsync(lesson);
+        await room.SubmitAsync(new SetWordScreen(WordScreening.Usual with { ForYoung = true }), Actor.Program, stop);
+        await room.SubmitAsync(new SetApproval(RoomPlace.FirstPart, new(ApprovalWhen.Always, [.. numbers], LessonHours.Usual)), Actor.Program, stop);
     }
 
     private async Task StartedAsync(CancellationToken stop)

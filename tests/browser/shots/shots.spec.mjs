@@ -159,7 +159,11 @@ test('the workshop, the lesson and the boards', async ({ browser }) => {
   await varga.getByRole('button', { name: 'Hand out', exact: true }).click();
   await varga.getByRole('button', { name: 'Hand it out' }).click();
   await expect(varga.getByText('3 of 27 screens')).toBeVisible();
-  await shot(varga, 'late');
+  const late = await piece(varga);
+  await varga.goto('/tray');
+  await varga.locator('[data-things] li').filter({ hasText: 'footbridge' }).getByRole('button').click();
+  await expect(varga.getByText('The word screen found something in this')).toBeVisible();
+  await sheet(browser, 'late', [[late, await piece(varga)]]);
 });
 
 /** Places the first cards that are there. */
