@@ -1,5 +1,4 @@
 using System.Collections.Immutable;
-using Yardang.Core.Rooms;
 using Yardang.Core.Wire;
 
 namespace Yardang.Core.Moderation;
@@ -49,13 +48,16 @@ public sealed record LessonHours(string Zone, int Days, int From, int To)
 /// <param name="When">When.</param>
 /// <param name="People">Whose, by actor number; nobody named: everybody's.</param>
 /// <param name="Hours">The hours outside which it does, where that is asked for.</param>
-public sealed record Approval(ApprovalWhen When, [AtMost(Limits.People)] ImmutableArray<int> People, [Inline] LessonHours Hours)
+public sealed record Approval(ApprovalWhen When, [AtMost(Approval.MostPeople)] ImmutableArray<int> People, [Inline] LessonHours Hours)
 {
+    /// <summary>Most who can be named: as many as a lesson can have.</summary>
+    public const int MostPeople = 1_000;
+
     /// <summary>All is seen at once.</summary>
     public static readonly Approval None = new(ApprovalWhen.Never, [], LessonHours.Usual);
 
     /// <summary>Whether it is within its ranges.</summary>
-    public bool IsSound() => Enum.IsDefined(When) && People.Length <= Limits.People && Hours.AreSound();
+    public bool IsSound() => Enum.IsDefined(When) && People.Length <= MostPeople && Hours.AreSound();
 
     /// <summary>Whether it asks for somebody's work now.</summary>
     /// <param name="person">Who, by actor number.</param>
@@ -72,13 +74,3 @@ public sealed record Approval(ApprovalWhen When, [AtMost(Limits.People)] Immutab
 /// <param name="Part">The part by its number.</param>
 /// <param name="Approval">Whose work waits there, and when.</param>
 public sealed record ApprovalIn(int Part, [Inline] Approval Approval);
-
-/// <summary>Staff: whose work waits before others see it, on the walls and shared boards of a part. What waits already goes on waiting.</summary>
-/// <param name="Part">The part by its number.</param>
-/// <param name="Approval">Whose, and when.</param>
-[Kind(103)]
-public sealed record SetApproval(int Part, [Inline] Approval Approval) : Command;
-
-/// <summary>It was set.</summary>
-[Kind(137)]
-public sealed record ApprovalSet(int Part, [Inline] Approval Approval) : RoomEvent;

@@ -204,7 +204,7 @@ internal static class Forms
             case Yardang.Core.Lessons.ShowWork v: Write(ref w, v); break;
             case Yardang.Core.Lessons.CallBoardsUp v: Write(ref w, v); break;
             case Yardang.Core.Lessons.SetWordScreen v: Write(ref w, v); break;
-            case Yardang.Core.Moderation.SetApproval v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.SetApproval v: Write(ref w, v); break;
             case Yardang.Core.Rooms.ReturnWork v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
@@ -301,7 +301,7 @@ internal static class Forms
         Yardang.Core.Lessons.ShowWork => 100,
         Yardang.Core.Lessons.CallBoardsUp => 101,
         Yardang.Core.Lessons.SetWordScreen => 102,
-        Yardang.Core.Moderation.SetApproval => 103,
+        Yardang.Core.Lessons.SetApproval => 103,
         Yardang.Core.Rooms.ReturnWork => 104,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
@@ -573,7 +573,7 @@ internal static class Forms
             case Yardang.Core.Lessons.WorkShown v: Write(ref w, v); break;
             case Yardang.Core.Lessons.BoardsUp v: Write(ref w, v); break;
             case Yardang.Core.Lessons.WordScreenSet v: Write(ref w, v); break;
-            case Yardang.Core.Moderation.ApprovalSet v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.ApprovalSet v: Write(ref w, v); break;
             case Yardang.Core.Rooms.WorkReturned v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
@@ -695,7 +695,7 @@ internal static class Forms
         Yardang.Core.Lessons.WorkShown => 134,
         Yardang.Core.Lessons.BoardsUp => 135,
         Yardang.Core.Lessons.WordScreenSet => 136,
-        Yardang.Core.Moderation.ApprovalSet => 137,
+        Yardang.Core.Lessons.ApprovalSet => 137,
         Yardang.Core.Rooms.WorkReturned => 138,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
@@ -1242,7 +1242,7 @@ internal static class Forms
         return new Yardang.Core.Moderation.ApprovalIn(@part, @approval);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Moderation.ApprovalSet v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.ApprovalSet v)
     {
         w.WriteArrayHeader(7);
         w.Write(v.Part);
@@ -1259,13 +1259,13 @@ internal static class Forms
         w.Write(v.Approval.Hours.To);
     }
 
-    public static Yardang.Core.Moderation.ApprovalSet ReadApprovalSet(ref MessagePackReader r)
+    public static Yardang.Core.Lessons.ApprovalSet ReadApprovalSet(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 7);
         System.Int32 @part = r.ReadInt32();
         Yardang.Core.Moderation.Approval @approval = new Yardang.Core.Moderation.Approval((Yardang.Core.Moderation.ApprovalWhen)r.ReadInt32(), ReadListOfInt32(ref r, 1000), new Yardang.Core.Moderation.LessonHours(ByHand.ReadText(ref r), r.ReadInt32(), r.ReadInt32(), r.ReadInt32()));
         fields.End(ref r);
-        return new Yardang.Core.Moderation.ApprovalSet(@part, @approval);
+        return new Yardang.Core.Lessons.ApprovalSet(@part, @approval);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.AskCheckIn v)
@@ -7185,7 +7185,7 @@ internal static class Forms
         return new Yardang.Core.Lessons.SentAway(@people);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Moderation.SetApproval v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.SetApproval v)
     {
         w.WriteArrayHeader(7);
         w.Write(v.Part);
@@ -7202,13 +7202,13 @@ internal static class Forms
         w.Write(v.Approval.Hours.To);
     }
 
-    public static Yardang.Core.Moderation.SetApproval ReadSetApproval(ref MessagePackReader r)
+    public static Yardang.Core.Lessons.SetApproval ReadSetApproval(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 7);
         System.Int32 @part = r.ReadInt32();
         Yardang.Core.Moderation.Approval @approval = new Yardang.Core.Moderation.Approval((Yardang.Core.Moderation.ApprovalWhen)r.ReadInt32(), ReadListOfInt32(ref r, 1000), new Yardang.Core.Moderation.LessonHours(ByHand.ReadText(ref r), r.ReadInt32(), r.ReadInt32(), r.ReadInt32()));
         fields.End(ref r);
-        return new Yardang.Core.Moderation.SetApproval(@part, @approval);
+        return new Yardang.Core.Lessons.SetApproval(@part, @approval);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.SetDoor v)

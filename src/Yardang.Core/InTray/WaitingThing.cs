@@ -4,7 +4,7 @@ using Yardang.Core.Rooms;
 using Yardang.Core.Threads;
 using Yardang.Core.Walls;
 
-namespace Yardang.Core.Moderation;
+namespace Yardang.Core.InTray;
 
 /// <summary>
 /// One thing that waits for a teacher: all that somebody did to one card, answer, link or note, in order; or all that they drew, moved or took back, together.
