@@ -111,11 +111,9 @@ public sealed class Board(ActivityContent version) : Room, IWorkRoom
                 var outcome = Outcome(late, situation);
                 return new Decision.Accepted(new LateWorkAccepted(number, outcome, late.Actor.Number, late.Gesture), outcome is null ? Audience.NamedAndStaff : Audience.Everyone);
             case DiscardLateWork(var number, var why):
-                return !LateWork.CanSay(why) ? Refusal.OutOfRange
-                    : _setAside.TryGetValue(number, out var unwanted) ? new Decision.Accepted(new LateWorkDiscarded(number, unwanted.Actor.Number, why.Trim()), Audience.NamedAndStaff) : Refusal.NotFound;
+                return LateWork.LeaveOff(_setAside.GetValueOrDefault(number), why);
             case ReturnWork(var number, var words):
-                return !LateWork.CanSay(words) || string.IsNullOrWhiteSpace(words) ? Refusal.OutOfRange
-                    : _setAside.TryGetValue(number, out var returned) ? new Decision.Accepted(new WorkReturned(number, returned.Actor.Number, words.Trim()), Audience.NamedAndStaff) : Refusal.NotFound;
+                return LateWork.Return(_setAside.GetValueOrDefault(number), words);
         }
 
         // Work that rests on set-aside work has to wait with it, so it is not judged now.

@@ -89,6 +89,12 @@ public sealed record LateWork(long Number, [Inline] Actor Actor, int Client, int
     /// <summary>Most letters of what a teacher says of it.</summary>
     public const int LongestWords = 300;
 
+    internal static Decision LeaveOff(LateWork? work, string words) => !CanSay(words) ? Refusal.OutOfRange : work is null ? Refusal.NotFound
+        : new Decision.Accepted(new LateWorkDiscarded(work.Number, work.Actor.Number, words.Trim()), Audience.NamedAndStaff);
+
+    internal static Decision Return(LateWork? work, string words) => !CanSay(words) || string.IsNullOrWhiteSpace(words) ? Refusal.OutOfRange : work is null ? Refusal.NotFound
+        : new Decision.Accepted(new WorkReturned(work.Number, work.Actor.Number, words.Trim()), Audience.NamedAndStaff);
+
     /// <summary>Whether a teacher can say this of it.</summary>
     public static bool CanSay(string words) => words.Length <= LongestWords && !words.Any(c => char.IsControl(c) && c != '\n');
 }

@@ -90,11 +90,9 @@ public sealed partial class Wall
                 var put = Decide(late.Command, late.Actor, late.Client, situation) as Decision.Accepted;
                 return new Decision.Accepted(new LateWorkAccepted(number, put?.Event, late.Actor.Number, late.Gesture), put is { Audience: Audience.Everyone } && Out is null ? Audience.Everyone : Audience.NamedAndStaff);
             case DiscardLateWork(var number, var why):
-                return !LateWork.CanSay(why) ? Refusal.OutOfRange
-                    : _setAside.TryGetValue(number, out var unwanted) ? new Decision.Accepted(new LateWorkDiscarded(number, unwanted.Actor.Number, why.Trim()), Audience.NamedAndStaff) : Refusal.NotFound;
+                return LateWork.LeaveOff(_setAside.GetValueOrDefault(number), why);
             case ReturnWork(var number, var words):
-                return !LateWork.CanSay(words) || string.IsNullOrWhiteSpace(words) ? Refusal.OutOfRange
-                    : _setAside.TryGetValue(number, out var returned) ? new Decision.Accepted(new WorkReturned(number, returned.Actor.Number, words.Trim()), Audience.NamedAndStaff) : Refusal.NotFound;
+                return LateWork.Return(_setAside.GetValueOrDefault(number), words);
         }
 
         if (!actor.IsStaff && (actor.HasLeft || !situation.Lets(ActOf(submission.Command), actor)))
