@@ -10,7 +10,7 @@ public static class WorkTexts
     public static Dictionary<string, object> For(IStringLocalizer<UiTexts> texts)
     {
         var all = PageData.Texts(
-            texts, "Board", "Kept", "Sending", "KeptHere", "KeepOpen", "SetAside", "KeptBack", "Masked", "Returned", "ReturnedNow", "LeftOff", "PensDown", "Closed", "Opening", "NotReached", "TryOut", "OnlyLook", "Moving", "MovedToGroup", "MovedToOwn", "MovedToPart", "PartOpened", "LeftKept", "LeftWaiting", "LeftLost", "ChangedSince", "RefusedOther", "HandIn", "HandedIn", "DueAt", "LateSince", "Led", "PenDownMine", "Choosing", "NotInPhase", "ActWrite", "ActAnswer", "ActMove", "ActJudge", "TimeOver", "PausedUntil", "HeldWhy");
+            texts, "Board", "Kept", "Sending", "KeptHere", "KeepOpen", "SetAside", "KeptBack", "Masked", "Returned", "ReturnedNow", "LeftOff", "LeftOffSilently", "NoLongerFits", "PensDown", "Closed", "Opening", "NotReached", "TryOut", "OnlyLook", "Moving", "MovedToGroup", "MovedToOwn", "MovedToPart", "PartOpened", "LeftKept", "LeftWaiting", "LeftLost", "ChangedSince", "RefusedOther", "HandIn", "HandedIn", "DueAt", "LateSince", "Led", "PenDownMine", "Choosing", "NotInPhase", "ActWrite", "ActAnswer", "ActMove", "ActJudge", "TimeOver", "PausedUntil", "HeldWhy");
         all["refused"] = Enum.GetValues<Refusal>()
             .Select(r => (Reason: r, Text: texts[$"Refused.{r}"]))
             .Where(r => !r.Text.ResourceNotFound)

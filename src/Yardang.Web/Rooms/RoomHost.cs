@@ -158,8 +158,12 @@ public sealed class RoomHost
     public void Preview(byte[] preview, Actor from, bool isPassing)
     {
         if (NamesHidden is not null && !from.IsStaff) return;
+
+        // What waits before others see it is not seen while it is drawn, either.
+        var isForStaff = !from.IsStaff && _allowed.Approval?.AsksFor(from.Number, _clock.GetUtcNow().ToUnixTimeMilliseconds()) == true;
         foreach (var subscription in _subscriptions)
         {
+            if (isForStaff && !subscription.Reader.IsStaff) continue;
             if (isPassing && subscription.LowData is { IsOn: true }) continue;
             if (subscription.Reader != from && !subscription.Reader.HasLeft) subscription.Preview(preview);
         }

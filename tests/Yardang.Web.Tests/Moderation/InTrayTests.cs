@@ -63,6 +63,21 @@ public sealed class InTrayTests : WallLessons
     }
 
     [Fact]
+    public async Task What_waits_reaches_no_classmate_by_snapshot_or_table_nor_while_it_is_drawn()
+    {
+        var (lesson, host) = await AskedFirstAsync();
+        var (cleo, cleos) = await School.StudentAsync(lesson.Code, "Cleo");
+        await DoAsync(host, s_maya, id => new PutUpCard(id, 11, "en", "Stone is best"));
+        Assert.DoesNotContain("Stone is best", await SnapshotAsync(cleo, host.Id, cleos), StringComparison.Ordinal);
+        Assert.DoesNotContain("Stone is best", await (await Varga.GetAsync($"/lesson/{lesson.Id}/board/{host.Id}.csv", Stop)).Content.ReadAsStringAsync(Stop), StringComparison.Ordinal);
+        var (ben, teacher) = (host.Watch(s_ben, host.Durable), host.Watch(Actor.Owner, host.Durable));
+        host.Preview([1], s_maya, isPassing: true);
+        Assert.Equal((false, true), (ben.TryTakePreview(out _), teacher.TryTakePreview(out _)));
+        host.Preview([1], Actor.Owner, isPassing: true);
+        Assert.True(ben.TryTakePreview(out _));
+    }
+
+    [Fact]
     public async Task What_two_decide_is_decided_once_and_the_slower_is_told()
     {
         var (_, host) = await AskedFirstAsync();

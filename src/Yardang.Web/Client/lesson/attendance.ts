@@ -150,14 +150,16 @@ export class Attendance {
   }
 
   /** Something arrived: what is kept for a start without a network is to be fetched anew. */
-  applied({ event }: Envelope): void {
+  applied({ event, byStaff }: Envelope): void {
     this.offline.refreshSoon();
     const { texts } = this.data;
-    if (!this.isStudent) return;
+    if (!this.isStudent || !byStaff) return;
     // What a teacher says of my work is said once.
     if (event.kind === 'workReturned') this.page().say(fill(texts.returnedNow, event.words), LONG_NOTICE_MS);
-    if (event.kind === 'lateWorkDiscarded' && event.words)
-      this.page().say(fill(texts.leftOff, event.words), LONG_NOTICE_MS);
+    if (event.kind === 'lateWorkDiscarded')
+      this.page().say(event.words ? fill(texts.leftOff, event.words) : texts.leftOffSilently, LONG_NOTICE_MS);
+    if (event.kind === 'lateWorkAccepted' && !event.outcome && event.person === this.me.number)
+      this.page().say(texts.noLongerFits, LONG_NOTICE_MS);
   }
 
   get keeping(): Keeping {

@@ -55,6 +55,8 @@ export interface WorkTexts {
   readonly returned: string;
   readonly returnedNow: string;
   readonly leftOff: string;
+  readonly leftOffSilently: string;
+  readonly noLongerFits: string;
   readonly pensDown: string;
   readonly penDownMine: string;
   readonly choosing: string;
