@@ -1,6 +1,5 @@
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Localization;
-using Yardang.Core.Attachments;
 using Yardang.Core.Boards;
 using Yardang.Core.Editing;
 using Yardang.Core.InTray;
@@ -35,11 +34,11 @@ public sealed record Returned(string Words, string Said);
 /// <param name="About">What it answers, links or is instead of; empty for nothing.</param>
 /// <param name="Beside">What stands beside it, at most <see cref="InTray.MostBeside"/>.</param>
 /// <param name="Before">What was returned before.</param>
-/// <param name="Pictures">Media that it shows.</param>
+/// <param name="Shows">Whether there is something to look at beside words.</param>
 /// <param name="MayDecide">Whether this teacher may decide it.</param>
 public sealed record TrayThing(
     string Key, string Kind, string Why, Guid Lesson, string LessonName, Guid Room, int Part, int Person, string Name, IReadOnlyList<long> Numbers, long Since, string Words, string Where, string About,
-    IReadOnlyList<string> Beside, IReadOnlyList<Returned> Before, IReadOnlyList<string> Pictures, bool MayDecide);
+    IReadOnlyList<string> Beside, IReadOnlyList<Returned> Before, bool Shows, bool MayDecide);
 
 /// <summary>All that waits for a teacher's decision, over all their running lessons.</summary>
 public sealed class InTray(IDbContextFactory<SchoolContext> school, RoomHosts hosts, AccessResolver access, LessonPeople people, IStringLocalizer<UiTexts> texts)
@@ -97,7 +96,7 @@ public sealed class InTray(IDbContextFactory<SchoolContext> school, RoomHosts ho
         var names = (await people.InAsync(lesson.Id)).ToDictionary(p => p.Number, p => p.Name);
         var title = string.IsNullOrEmpty(lesson.ClassName) ? lesson.Name : $"{lesson.Name} · {lesson.ClassName}";
         var mayRun = await access.LessonAsync(visitor, lesson.Id, Power.Runs) is not null;
-        var things = atDoor.Select(p => new TrayThing($"{lesson.Id}-{p.Number}", "door", "door", lesson.Id, title, lesson.Id, 0, p.Number, names.GetValueOrDefault(p.Number, ""), [], p.JoinedAt, "", "", "", [], [], [], mayRun)).ToList();
+        var things = atDoor.Select(p => new TrayThing($"{lesson.Id}-{p.Number}", "door", "door", lesson.Id, title, lesson.Id, 0, p.Number, names.GetValueOrDefault(p.Number, ""), [], p.JoinedAt, "", "", "", [], [], false, mayRun)).ToList();
         foreach (var room in rooms)
         {
             // Boards that are kept even from teachers are decided about when they are shown.
@@ -126,9 +125,8 @@ public sealed class InTray(IDbContextFactory<SchoolContext> school, RoomHosts ho
             _ => ("drawn", "", "", []),
         };
         var why = thing.Why switch { WhySetAside.Words => "words", WhySetAside.Approval => "approval", _ => "late" };
-        IEnumerable<string> pictures = thing.Works.Select(w => w.Command switch { PutUpCard put => put.Attachments, RewordCard reword => reword.Attachments, _ => null }).LastOrDefault(shown => shown is not null) is { } attachments
-            ? attachments.OfType<PictureAttachment>().Select(p => p.Media) : [];
-        return new("", kind, why, Guid.Empty, "", Guid.Empty, 0, thing.Person, "", [.. thing.Works.Select(w => w.Number)], thing.Since, thing.Words, where, about, beside, [.. thing.Exchange.Select(e => new Returned(e.Words, e.Returned))], [.. pictures], false);
+        var shows = room is Board ? kind is not "answer" : thing.Works.Select(w => w.Command switch { PutUpCard put => put.Attachments, RewordCard reword => reword.Attachments, _ => null }).LastOrDefault(shown => shown is not null) is { Length: > 0 };
+        return new("", kind, why, Guid.Empty, "", Guid.Empty, 0, thing.Person, "", [.. thing.Works.Select(w => w.Number)], thing.Since, thing.Words, where, about, beside, [.. thing.Exchange.Select(e => new Returned(e.Words, e.Returned))], shows, false);
     }
 
     private static (string Kind, string Where, string About, IReadOnlyList<string> Beside) Describe(Wall wall, WaitingThing thing)

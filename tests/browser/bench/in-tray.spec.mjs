@@ -27,7 +27,7 @@ const things = Array.from({ length: MANY }, (_, i) => ({
   about: '',
   beside: ['Arches push', 'Rope swings'],
   before: [],
-  pictures: [],
+  shows: false,
   mayDecide: true,
 }));
 

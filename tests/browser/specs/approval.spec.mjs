@@ -36,10 +36,10 @@ test('a card waits in its place, is returned with a word, mended there, and then
 
   await need(varga, 'Maya').getByRole('button', { name: 'Look at it' }).click();
   const dialog = varga.getByRole('dialog');
-  await expect(dialog.getByRole('button', { name: 'Return it with these words' })).toBeDisabled();
+  await expect(dialog.getByRole('button', { name: 'Return it' })).toBeDisabled();
   await dialog.getByLabel('Words for who wrote it').fill('Best for what?');
   if (process.env.PICTURES) await varga.screenshot({ path: '/tmp/p/approval-teacher.png' });
-  await dialog.getByRole('button', { name: 'Return it with these words' }).click();
+  await dialog.getByRole('button', { name: 'Return it' }).click();
   await expect(cards(maya, 'Materials')).toContainText(['Your teacher says: Best for what?']);
   await expect(maya.locator('.kept')).toHaveText('Your teacher asks you to mend something');
   await expect(need(varga, 'Maya')).toHaveCount(0);

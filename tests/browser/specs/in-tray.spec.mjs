@@ -1,6 +1,6 @@
 // One list of all that waits for the teacher, over all lessons: gone through and decided by key, many at once, by two teachers.
 import { expect, test } from '@playwright/test';
-import { designWall, handOut, kept, lookFirst, student, teacher } from './people.mjs';
+import { design, designWall, handOut, kept, lookFirst, student, teacher, writeNote } from './people.mjs';
 
 const slot = (page, topic) => page.getByLabel(`Write here, under ${topic}`, { exact: true });
 const rows = (page) => page.locator('[data-things] li');
@@ -122,4 +122,43 @@ test('all by one person are decided at once; another teacher who was slower is t
   await ben.getByRole('button', { name: 'Show 2 new cards', exact: true }).click();
   await kept(maya);
   for (const page of [varga, maya, ben]) expect(page.problems).toEqual([]);
+});
+
+test('what a card shows and what is drawn on a board is looked at before it is decided, and blurred until it is pressed if that is wished', async ({ browser }) => {
+  const varga = await teacher(browser);
+  const code = await wall(varga, 'Bridge questions');
+  const maya = await student(browser, code, 'Maya');
+  await slot(maya, 'Materials').fill('Our bridge');
+  await maya.locator('.slot').filter({ has: slot(maya, 'Materials') }).locator('summary').click();
+  await maya.getByRole('button', { name: 'Picture from this device', exact: true }).click();
+  await maya.locator('[data-attach]').setInputFiles({ name: 'bridge.png', mimeType: 'image/png', buffer: await maya.locator('.ledge').screenshot() });
+  await expect(maya.getByLabel('What does it show?')).toHaveValue('bridge');
+  await maya.getByRole('button', { name: 'Put it up' }).click();
+  await expect(maya.locator('.slip').filter({ hasText: 'Our bridge' })).toContainText('Waits for your teacher');
+  await varga.goto('/desk');
+  await design(varga);
+  const shared = await handOut(varga, { way: 'Everybody together on one board' });
+  await lookFirst(varga);
+  const cleo = await student(browser, shared, 'Cleo');
+  await writeNote(cleo, 'Arches push');
+  await expect(cleo.locator('.kept')).toContainText('Your teacher looks at it');
+
+  await varga.goto('/tray');
+  await expect(rows(varga)).toHaveCount(2);
+  const picture = varga.getByRole('button', { name: 'Look at the picture' });
+  await expect.poll(() => picture.locator('img').evaluate((i) => i.naturalWidth)).toBeGreaterThan(0);
+  await varga.getByLabel('Blur pictures until I press them').check();
+  await expect(picture).toHaveAttribute('data-blurred', 'true');
+  if (process.env.PICTURES) await varga.screenshot({ path: '/tmp/p/tray-blurred.png' });
+  await picture.click();
+  await expect(picture).not.toHaveAttribute('data-blurred', 'true');
+  await rows(varga).filter({ hasText: 'Arches push' }).getByRole('button').click();
+  await expect(picture).toHaveAttribute('data-blurred', 'true');
+  await expect.poll(() => picture.locator('canvas').evaluate((c) => c.width)).toBeGreaterThan(0);
+  await picture.click();
+  if (process.env.PICTURES) await varga.screenshot({ path: '/tmp/p/tray-drawn.png' });
+  await varga.locator('body').press('a');
+  await expect(varga.getByText('Added: what Cleo did.')).toBeVisible();
+  await kept(cleo);
+  for (const page of [varga, maya, cleo]) expect(page.problems).toEqual([]);
 });

@@ -4,12 +4,13 @@ import Alpine from '@alpinejs/csp';
 import { html, nothing, render } from 'lit-html';
 import { repeat } from 'lit-html/directives/repeat.js';
 import { keepSentence, keptSentences } from '../circulate/kept-sentences';
+import type { LateTexts } from '../circulate/late-work';
 import { fill, pageData, plural } from '../page-data';
 import { byTheSame, chosenAfter, inOrder, inTheSamePlace, type TrayThing } from './tray-things';
 
 type What = 'add' | 'return' | 'leave';
 
-interface TrayTexts {
+interface TrayTexts extends LateTexts {
   readonly trayKind: Record<string, string>;
   readonly trayWhy: Record<string, string>;
   /** What became of one thing, by what was decided. */
@@ -36,6 +37,7 @@ interface TrayData {
   readonly texts: TrayTexts;
 }
 
+const BLURRED = 'yardang-tray-blurred';
 const AGAIN_MS = 2000;
 const MINUTE_MS = 60_000;
 /** As in the endpoint: more are decided in several goes. */
@@ -61,6 +63,9 @@ Alpine.data('inTray', () => {
     /** What became of the last decision. */
     outcome: '',
     isAway: false,
+    /** Whether pictures are small and blurred until they are pressed, and whether this one was. */
+    isBlurred: localStorage.getItem(BLURRED) !== null,
+    isLookedAt: false,
 
     init(): void {
       void this.ask();
@@ -98,6 +103,7 @@ Alpine.data('inTray', () => {
     draw(): void {
       const thing = (this.things as readonly TrayThing[]).find(({ key }) => key === this.chosen) ?? null;
       this.thing = thing;
+      if (thing?.shows) void this.showPicture(thing);
       const list = (this.$root as HTMLElement).querySelector<HTMLElement>('[data-things]')!;
       const picked = new Set(this.picked as readonly string[]);
       const rows = repeat(
@@ -224,8 +230,26 @@ Alpine.data('inTray', () => {
       return thing.kind === 'door' ? `/lesson/${thing.lesson}` : `/lesson/${thing.lesson}/board/${thing.room}`;
     },
 
-    pictureOf(media: string): string {
-      return `/rooms/${(this.thing as TrayThing | null)?.room ?? ''}/media/${media}`;
+    setBlurred(on: boolean): void {
+      this.isBlurred = on;
+      this.isLookedAt = false;
+      if (on) localStorage.setItem(BLURRED, '');
+      else localStorage.removeItem(BLURRED);
+    },
+
+    /** What of it is drawn, or shown beside words. */
+    async showPicture(thing: TrayThing): Promise<void> {
+      await this.$nextTick();
+      const host = (this.$root as HTMLElement).querySelector<HTMLElement>('[data-picture]');
+      if (!host || host.dataset['of'] === thing.key) return;
+      this.isLookedAt = false;
+      try {
+        const { showPicture } = await import('./tray-picture');
+        await showPicture(thing, host, texts);
+      } catch {
+        // It is asked for again when it is looked at again.
+        host.dataset['of'] = '';
+      }
     },
 
     /** What is decided about: all that are picked, else what is looked at. */

@@ -17,7 +17,8 @@ export interface TrayThing {
   readonly about: string;
   readonly beside: readonly string[];
   readonly before: readonly { readonly words: string; readonly said: string }[];
-  readonly pictures: readonly string[];
+  /** Whether there is something to look at beside words. */
+  readonly shows: boolean;
   readonly mayDecide: boolean;
 }
 

@@ -24,7 +24,8 @@ public sealed class InTrayModel(AccessResolver access, IStringLocalizer<UiTexts>
         if (lesson is { } id && (Lesson = await access.LessonAsync(Visitor.Of(HttpContext), id, Power.Watches)) is null) return NotFound();
         var all = PageData.Texts(
             texts, "Tray", "Waiting", "WaitingOne", "WaitingOther", "Picked", "PickedOne", "Pick", "Door", "NoWords", "AllBy", "AllIn", "InsteadOf", "Answers", "Links", "Add", "Return", "Leave", "Quicker", "QuickerOne", "NoLongerFits", "NoLongerFitsOne", "NotDone", "NotDoneOne", "NoNetwork");
-        foreach (var (name, text) in PageData.Texts(texts, "Circulate", "MinutesAgo", "JustNow")) all[name] = text;
+        foreach (var (name, text) in PageData.Texts(texts, "Circulate", "MinutesAgo", "JustNow", "LatePage", "LateStrokes", "LateStroke", "LateChanges", "LateChange")) all[name] = text;
+        foreach (var (name, text) in PageData.Texts(texts, "Wall", "Picture", "Drawing", "Formula", "MapPlace")) all[name] = text;
         all["one"] = PageData.Texts(texts, "Tray.One", "Add", "Return", "Leave");
         all["trayKind"] = s_kinds.ToDictionary(k => k, k => texts[$"Tray.Kind.{k}"].Value, StringComparer.Ordinal);
         all["trayWhy"] = s_reasons.ToDictionary(r => r, r => texts[$"Tray.Why.{r}"].Value, StringComparer.Ordinal);
