@@ -2,6 +2,7 @@
 
 import Alpine from '@alpinejs/csp';
 import { html, nothing, render } from 'lit-html';
+import { guard } from 'lit-html/directives/guard.js';
 import { repeat } from 'lit-html/directives/repeat.js';
 import { keepSentence, keptSentences } from '../circulate/kept-sentences';
 import type { LateTexts } from '../circulate/late-work';
@@ -94,22 +95,24 @@ Alpine.data('inTray', () => {
 
     take(things: readonly TrayThing[]): void {
       const ordered = inOrder(things, this.byPerson);
-      this.chosen = chosenAfter(this.things, ordered, this.chosen);
+      this.chosen = chosenAfter(Alpine.raw(this.things), ordered, this.chosen);
       this.things = ordered;
       this.picked = this.picked.filter((key) => ordered.some((thing) => thing.key === key));
       this.draw();
     },
 
     draw(): void {
-      const thing = (this.things as readonly TrayThing[]).find(({ key }) => key === this.chosen) ?? null;
+      // Hundreds of things are gone through: as they are, not watched one by one.
+      const things = Alpine.raw(this.things) as readonly TrayThing[];
+      const thing = things.find(({ key }) => key === this.chosen) ?? null;
       this.thing = thing;
       if (thing?.shows) void this.showPicture(thing);
       const list = (this.$root as HTMLElement).querySelector<HTMLElement>('[data-things]')!;
       const picked = new Set(this.picked as readonly string[]);
       const rows = repeat(
-        this.things as readonly TrayThing[],
+        things,
         ({ key }) => key,
-        (each) => this.row(each, picked),
+        (each) => guard([each, each === thing, picked.has(each.key), this.howLong(each)], () => this.row(each, picked)),
       );
       render(html`${rows}`, list);
     },
@@ -152,7 +155,7 @@ Alpine.data('inTray', () => {
     },
 
     step(by: number): void {
-      const things = this.things as readonly TrayThing[];
+      const things = Alpine.raw(this.things) as readonly TrayThing[];
       const at = things.findIndex(({ key }) => key === this.chosen);
       const to = things[Math.min(things.length - 1, Math.max(0, at + by))];
       if (!to) return;
@@ -182,7 +185,7 @@ Alpine.data('inTray', () => {
 
     setByPerson(on: boolean): void {
       this.byPerson = on;
-      this.take(this.things);
+      this.take(Alpine.raw(this.things));
     },
 
     get countText(): string {
