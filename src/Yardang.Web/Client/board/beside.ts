@@ -115,11 +115,12 @@ export function besideOf(
       ]);
     },
 
-    /** Who leads goes on from where they have led; then the class goes where they go. */
+    /** Who leads goes on from where they have led, once both the lesson and the board are read; then the class goes where they go. */
     follow(): void {
-      if (!isBegun && editor().sheets.pages.length > 0) {
+      const room = lesson()!;
+      if (!isBegun && room.number > 0 && editor().sheets.pages.length > 0) {
         isBegun = true;
-        const to = lesson()!.state.calls.get(leading.call)?.to;
+        const to = room.state.calls.get(leading.call)?.to;
         if (to?.part === part && editor().sheets.pages.some((p) => p.id === to.id)) editor().turnToPage(to.id);
       }
       if (isBegun) leading.moved();
