@@ -81,6 +81,7 @@ services.AddSingleton<DealingReading>();
 services.AddSingleton<Whereabouts>();
 services.AddSingleton<Attention>();
 services.AddSingleton<NeedsEndpoint>();
+services.AddSingleton<TrayConcerns>();
 services.AddSingleton<InTray>();
 services.AddSingleton<InTrayEndpoint>();
 services.AddSingleton<ScreenKeys>();

@@ -4,6 +4,7 @@ using Yardang.Core.Editing;
 using Yardang.Core.Judges;
 using Yardang.Core.LateChanges;
 using Yardang.Core.Marks;
+using Yardang.Core.Moderation;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
 using Yardang.Core.Threads;
@@ -35,8 +36,9 @@ public sealed record WorkBrought(ActivityContent Content, [Since(2)] long? Chang
 /// <param name="Acts">What each student did last here; told to teachers.</param>
 /// <param name="Said">What is said to its marks.</param>
 /// <param name="Judging">How they are judged.</param>
+/// <param name="Concerns">What students told their teacher of; to a student, what they did.</param>
 [Kind((int)RoomKind.Board)]
-public sealed record BoardSnapshot(SheetsSnapshot Sheets, ImmutableArray<LateWork> SetAside, [OrMinusOne] long? LastActivity, ImmutableArray<Adopted> Adopted, ImmutableArray<LastAct> Acts, ImmutableArray<MarkThread> Said, MarkJudgingState Judging) : RoomSnapshot;
+public sealed record BoardSnapshot(SheetsSnapshot Sheets, ImmutableArray<LateWork> SetAside, [OrMinusOne] long? LastActivity, ImmutableArray<Adopted> Adopted, ImmutableArray<LastAct> Acts, ImmutableArray<MarkThread> Said, MarkJudgingState Judging, ImmutableArray<Concern> Concerns) : RoomSnapshot;
 
 /// <summary>One working copy of a board activity: what was done over the version that was handed out.</summary>
 public sealed class Board(ActivityContent version) : Room, IWorkRoom
@@ -56,6 +58,9 @@ public sealed class Board(ActivityContent version) : Room, IWorkRoom
 
     /// <summary>What students say of them.</summary>
     public MarkChoice Choice { get; } = new();
+
+    /// <inheritdoc/>
+    public Concerns Concerns { get; } = new();
 
     /// <summary>Work waiting for the teacher's decision, by the number of its event.</summary>
     public IReadOnlyDictionary<long, LateWork> SetAside => _setAside;
@@ -102,6 +107,8 @@ public sealed class Board(ActivityContent version) : Room, IWorkRoom
                 return fitting.IsSameAs(AnswerKey.On(Sheets)) ? Refusal.Duplicate : new Decision.Accepted(new KeySet(fitting), Audience.Staff);
             case SetMarkJudging or JudgeCard or ShowResults or GoOnJudging:
                 return Choice.Decide(submission.Command, actor, situation.Lets(StudentActs.Judge, actor), Sheets);
+            case RaiseConcern or SettleConcerns:
+                return Concerns.Decide(submission.Command, actor, (about, answer) => MayTellOf(about, answer, actor));
             case DiscardLateWork(var own, _) when IsTakenBack(own, actor):
                 return new Decision.Accepted(new LateWorkDiscarded(own, actor.Number), Audience.NamedAndStaff);
             case AcceptLateWork or DiscardLateWork or ReturnWork when !actor.IsStaff:
@@ -125,6 +132,10 @@ public sealed class Board(ActivityContent version) : Room, IWorkRoom
         // What rests on work that waits waits with it.
         return decision is Decision.Refused && !actor.IsStaff && _setAside.Values.Any(w => w.Actor.Number == actor.Number) && SettingAside(submission, actor, WhySetAside.Rests) is Decision.Accepted waiting ? waiting : decision;
     }
+
+    // Of what a classmate put there, or says to it.
+    private bool MayTellOf(long about, long answer, Actor actor) => Sheets.Marks.TryGetValue(about, out var mark) && mark is { Stands: true, Grip: not Grip.Key } && Sheets.FindPage(mark.Page) is { Erased: false }
+        && (answer == 0 ? !mark.ByStaff && mark.Author != actor.Number : Threads.Talk.Find(Talk.About(about), answer) is { IsUp: true, ByStaff: false } said && said.Author != actor.Number);
 
     // Whoever wrote what waits can take it back, to put it otherwise.
     private bool IsTakenBack(long number, Actor actor) => !actor.IsStaff && !actor.HasLeft && _setAside.GetValueOrDefault(number)?.Actor.Number == actor.Number;
@@ -157,6 +168,7 @@ public sealed class Board(ActivityContent version) : Room, IWorkRoom
         Sheets.Restore(board.Sheets);
         Talk.Restore(board.Said);
         Choice.Restore(board.Judging);
+        Concerns.Restore(board.Concerns);
         LastActivity = board.LastActivity;
         foreach (var change in board.Adopted) _adopted[change.Number] = change;
         foreach (var item in board.SetAside) _setAside[item.Number] = item;
@@ -167,11 +179,14 @@ public sealed class Board(ActivityContent version) : Room, IWorkRoom
     protected override void ApplyEvent(Envelope envelope)
     {
         // Of what somebody chose the others know nothing, also not when.
-        if (!envelope.Actor.IsStaff && envelope.Event is not (ClientAdmitted or WorkSetAside or CardJudged)) Note(envelope);
+        if (!envelope.Actor.IsStaff && envelope.Event is not (ClientAdmitted or WorkSetAside or CardJudged or ConcernRaised)) Note(envelope);
         switch (envelope.Event)
         {
             case WorkSetAside(var command, var why):
                 _setAside[envelope.Number] = new(envelope.Number, envelope.Actor, envelope.Client, envelope.Counter, envelope.Gesture, command, why, At: envelope.Time);
+                break;
+            case ConcernRaised or ConcernsSettled:
+                Concerns.Set(envelope);
                 break;
             case WorkBrought(var content, var changedAt, var said, var results):
                 LastActivity = changedAt;

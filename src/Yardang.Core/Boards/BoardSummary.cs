@@ -25,8 +25,8 @@ public sealed record BoardSummary(long Through, long? LastActivity, ImmutableArr
     {
         var (through, lastActivity, waiting) = (board.Number, board.LastActivity, board.SetAside.Count);
         ImmutableArray<LastAct> acts = [.. board.Acts.Values];
-        ImmutableArray<Mark> zones = [.. board.Sheets.Marks.Values.Where(m => m is { Erased: false, Body: ZoneBody })];
-        ImmutableArray<Mark> marks = zones.IsEmpty ? [] : [.. board.Sheets.Marks.Values.Where(m => m is { Erased: false, ByStaff: false })];
+        ImmutableArray<Mark> zones = [.. board.Sheets.Marks.Values.Where(m => m is { Stands: true, Body: ZoneBody })];
+        ImmutableArray<Mark> marks = zones.IsEmpty ? [] : [.. board.Sheets.Marks.Values.Where(m => m is { Stands: true, ByStaff: false })];
         return () => new(through, lastActivity, acts, [.. zones.OrderBy(z => z.Id).Select(z => new ZoneCount(z.Id, marks.Count(m => m.Page == z.Page && Zoning.ZonesOf(m, [z]).Length > 0)))], waiting);
     }
 

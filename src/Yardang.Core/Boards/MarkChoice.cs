@@ -69,7 +69,7 @@ public sealed class MarkChoice
     }
 
     // What is printed is chosen among, too.
-    private static bool IsJudged(Mark mark, Sheets sheets) => !mark.Erased && mark.Grip != Grip.Key && sheets.FindPage(mark.Page) is { Erased: false };
+    private static bool IsJudged(Mark mark, Sheets sheets) => mark.Stands && mark.Grip != Grip.Key && sheets.FindPage(mark.Page) is { Erased: false };
 
     /// <summary>Takes an event in.</summary>
     internal void Set(RoomEvent happened, int actor)

@@ -49,10 +49,10 @@ public sealed class MarkTalk
                 return Talk.WhyNot(give, About(give.About), _said.Values.SelectMany(t => t), actor) is { } not ? not : new AnswerGiven(give.About, Talk.Given(give, actor, time));
             case RewordAnswer reword:
                 return Talk.WhyNotReworded(Find(reword.About, reword.Id), reword, actor) is { } fault ? fault : new AnswerReworded(reword.About, reword.Id, reword.Language, reword.Text);
-            case TakeAnswerDown(var about, var id):
-                return Talk.WhyNotTheirs(Find(about, id), actor) is { } notDown ? notDown : new AnswerTakenDown(about, id);
+            case TakeAnswerDown take:
+                return AnswersDown.WhyNot(take, Find(take.About, take.Id), actor) is { } notDown ? notDown : AnswersDown.Of(take, Find(take.About, take.Id)!, 0, actor);
             case PutAnswerBack(var about, var id):
-                return Talk.WhyNotBack(Find(about, id), actor) is { } notBack ? notBack : new AnswerPutBack(about, Find(about, id)! with { DownBy = 0 });
+                return Talk.WhyNotBack(Find(about, id), actor) is { } notBack ? notBack : new AnswerPutBack(about, AnswersDown.Undone(Find(about, id)!));
             default:
                 return Refusal.NotAllowed;
         }
@@ -73,7 +73,7 @@ public sealed class MarkTalk
             GiveAnswer give when waits(give.Id) => Refusal.Duplicate,
             GiveAnswer give when waiting(give.About) is not null || waits(give.To) => Ids.ClientOf(give.Id) != client || give.Aloud ? Refusal.NotAllowed : Fault(give.Text, give.Language),
             RewordAnswer reword when waits(reword.Id) => Fault(reword.Text, reword.Language),
-            TakeAnswerDown(_, var id) when waits(id) => null,
+            TakeAnswerDown(_, var id, _, _) when waits(id) => null,
             PutAnswerBack(_, var id) when waits(id) => null,
             _ => (Decide(command, actor, client, sheets, 0) as Decision.Refused)?.Reason,
         };
@@ -81,7 +81,7 @@ public sealed class MarkTalk
 
     // What is printed can be talked about, too; the answer key is not there for students, and what is said is read by all.
     private static Refusal? WhyNotHere(long about, Sheets sheets, Actor actor) =>
-        !sheets.Marks.TryGetValue(about, out var mark) || mark.Erased || mark.Grip == Grip.Key || sheets.FindPage(mark.Page) is not { Erased: false } page ? Refusal.NotFound
+        !sheets.Marks.TryGetValue(about, out var mark) || !mark.Stands || mark.Grip == Grip.Key || sheets.FindPage(mark.Page) is not { Erased: false } page ? Refusal.NotFound
         : !actor.IsStaff && page.Withheld.HasFlag(ToolSet.Answer) ? Refusal.Withheld : null;
 
     /// <summary>Takes an event in.</summary>
@@ -92,7 +92,7 @@ public sealed class MarkTalk
             case AnswerGiven(var about, var answer, _): _said[about] = Talk.With(About(about), answer); break;
             case AnswerPutBack(var about, var answer, _): _said[about] = Talk.With(About(about), answer); break;
             case AnswerReworded(var about, var id, var language, var text, _): Change(about, id, a => a with { Language = language, Text = text }); break;
-            case AnswerTakenDown(var about, var id, _): Change(about, id, a => a with { DownBy = actor }); break;
+            case AnswerTakenDown down: Change(down.About, down.Id, a => a.TakenDown(down, actor == Actor.Program.Number ? Actor.Owner.Number : actor)); break;
         }
     }
 

@@ -20,7 +20,7 @@ public sealed record BroughtCard(string Text, ImmutableArray<Attachment> Attachm
     /// <param name="sizeOf">How many pixels wide and high a picture is, by its name in the media store; null if it is not there.</param>
     public static BroughtCard? Of(IEnumerable<Mark> marks, Func<string, (int Width, int Height)?> sizeOf)
     {
-        var read = marks.Where(m => !m.Erased).OrderBy(m => MarkGeometry.BoundsOf(m).Y).ThenBy(m => MarkGeometry.BoundsOf(m).X).ThenBy(m => m.Id).ToList();
+        var read = marks.Where(m => m.Stands).OrderBy(m => MarkGeometry.BoundsOf(m).Y).ThenBy(m => MarkGeometry.BoundsOf(m).X).ThenBy(m => m.Id).ToList();
         var text = string.Join('\n', read.Select(m => m.Words?.Text.Trim()).OfType<string>().Where(t => t.Length > 0));
         var shown = read.Select(m => Shown(m.Body, sizeOf)).OfType<Attachment>();
         if (Drawing(read) is { } drawing) shown = shown.Prepend(drawing);

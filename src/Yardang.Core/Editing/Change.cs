@@ -42,6 +42,9 @@ public enum Property
     /// <summary>Who may grip it: printed, loose, key (teachers).</summary>
     Grip = 11,
 
+    /// <summary>Whether a teacher took a student's mark down (boards).</summary>
+    Down = 12,
+
     /// <summary>An activity's name (drafts).</summary>
     Name = 20,
 
@@ -102,6 +105,10 @@ public sealed record Placed(long Target, Place Place) : Change(Target, Property.
 /// <summary>A mark is erased, or is back.</summary>
 [Kind((int)Property.Erased)]
 public sealed record Erasing(long Target, bool Erased) : Change(Target, Property.Erased);
+
+/// <summary>A teacher took a student's mark down, or puts it back.</summary>
+[Kind((int)Property.Down)]
+public sealed record TakingDown(long Target, TakenDown Down) : Change(Target, Property.Down);
 
 /// <summary>A stroke has these cuts. In a command: has these cuts besides those it has.</summary>
 [Kind((int)Property.Cuts)]

@@ -185,6 +185,9 @@ public static class Marking
         // Nobody changes what they do not see.
         if (!mark.IsSeenBy(actor)) return Refusal.NotFound;
 
+        // Its author may not hold it any more; it is put back with all of it.
+        if (change is TakingDown { Down: TakenDown.Hidden } && mark.Down == TakenDown.Removed) return Refusal.ChangedSince;
+
         // The answer key is made in drafts only: no event on a board ever speaks of it, so none can tell a student.
         if (mark.Body is ZoneBody && (!design || change is Gripping)) return Refusal.NotAllowed;
         if (mark.Body.Ends().Any() && change is Placed or Scaling) return Refusal.NotAllowed;
@@ -217,6 +220,7 @@ public static class Marking
         Ordering(_, var order) => Validity.IsOrder(order),
         PageOrdering(_, var order) => Validity.IsOrder(order),
         Gripping(_, var grip) => Enum.IsDefined(grip),
+        TakingDown(_, var down) => Enum.IsDefined(down),
         PageErasing(var id, var erased) => !erased || IsNotTheLast(sheets, id),
         PageDirecting(_, var directions) => directions.IsWithin(Limits.DirectionsLength),
         Starting(_, var starters) => Validity.AreStarters(starters),

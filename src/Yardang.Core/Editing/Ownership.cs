@@ -9,6 +9,9 @@ public static class Ownership
     /// <summary>Why this person may not change this property of this mark; null if they may.</summary>
     public static Refusal? WhyNot(Actor actor, Mark mark, Property property)
     {
+        // What a teacher took down stays as it is until it is put back, whoever would change it.
+        if (property == Property.Down) return actor.IsStaff && mark is { Grip: Grip.Own, ByStaff: false, Erased: false } ? null : Refusal.NotAllowed;
+        if (mark.Down != TakenDown.No) return Refusal.ChangedSince;
         if (actor.IsStaff) return null;
         if (property == Property.Grip) return Refusal.NotAllowed;
         if (mark.Pinned && property is Property.Place or Property.Scale) return Refusal.Pinned;

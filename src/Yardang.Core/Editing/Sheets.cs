@@ -65,7 +65,7 @@ public sealed class Sheets
 
     /// <summary>What can be seen on a page, back to front; with the answer key.</summary>
     public IEnumerable<Mark> Visible(long page) => ConnectorPath.Follow(
-        _marks.Values.Where(m => m.Page == page && !m.Erased).OrderBy(m => m.Order).ThenBy(m => m.Id), id => _marks.GetValueOrDefault(id));
+        _marks.Values.Where(m => m.Page == page && m.Stands).OrderBy(m => m.Order).ThenBy(m => m.Id), id => _marks.GetValueOrDefault(id));
 
     /// <summary>The value of a property now, as the change that would set it; null if there is no such thing.</summary>
     public Change? Current(long target, Property property)
@@ -97,6 +97,7 @@ public sealed class Sheets
         {
             Property.Place => new Placed(target, mark.Place),
             Property.Erased => new Erasing(target, mark.Erased),
+            Property.Down => new TakingDown(target, mark.Down),
             Property.Cuts => new Cutting(target, mark.Cuts),
             Property.Style => new Styling(target, mark.Style),
             Property.Scale => new Scaling(target, mark.Scale),
@@ -233,7 +234,7 @@ public sealed class Sheets
     /// <summary>The marks that are back when these changes are made, whole as they stand then, as everybody may see them; null for none.</summary>
     internal ImmutableArray<Mark>? BackWith(ImmutableArray<Change> changes)
     {
-        var back = changes.OfType<Erasing>().Where(e => !e.Erased && _marks.TryGetValue(e.Target, out var mark) && mark.Erased).Select(e => e.Target).ToHashSet();
+        var back = changes.Where(c => c is Erasing { Erased: false } or TakingDown { Down: TakenDown.No } && _marks.TryGetValue(c.Target, out var mark) && !mark.Stands).Select(c => c.Target).ToHashSet();
         if (back.Count == 0) return null;
         var marks = back.ToDictionary(id => id, id => _marks[id]);
         foreach (var change in changes)
@@ -290,6 +291,7 @@ public sealed class Sheets
     {
         Placed(_, var place) => mark with { Place = place },
         Erasing(_, var erased) => mark with { Erased = erased },
+        TakingDown(_, var down) => mark with { Down = down },
         Cutting(_, var cuts) => mark with { Cuts = cuts },
         Styling(_, var style) => mark with { Style = style },
         Scaling(_, var scale) => mark with { Scale = scale },

@@ -14,7 +14,7 @@ public sealed record LessonSnapshot(
     ImmutableArray<Group> Groups, int GroupsUsed, ImmutableArray<ImmutableArray<Group>> Past, ImmutableArray<ImmutableArray<Group>> Future, int GroupingVersion, long PlacesAsOf,
     long SeatsThrough, ImmutableArray<LateChange> LateChanges, [Inline] LessonTimes Times, bool Waits, bool IsOverdue, ImmutableArray<WorkWaits> Waiting,
     ImmutableArray<int> Parts, ImmutableSortedSet<int> OpenParts, int OpenedLast, ImmutableSortedSet<int> OwnFirstIn, [OrMinusOne] long? CheckInAt, [Inline] NeedsSettings Needs, ImmutableArray<AnsweredNeed> Answered, ImmutableArray<LastVisit> Visits,
-    ImmutableArray<Call> Calls, ImmutableArray<QuickQuestion> Questions, Phase? Phase, ImmutableArray<PhasePlan> PhasesBefore, OnScreen Screen, long ScreenSetAt, [Inline] ShowingSnapshot Showing, WordScreening Screening, ImmutableArray<ApprovalIn> Approvals) : RoomSnapshot;
+    ImmutableArray<Call> Calls, ImmutableArray<QuickQuestion> Questions, Phase? Phase, ImmutableArray<PhasePlan> PhasesBefore, OnScreen Screen, long ScreenSetAt, [Inline] ShowingSnapshot Showing, WordScreening Screening, ImmutableArray<ApprovalIn> Approvals, int HidesAfter) : RoomSnapshot;
 
 /// <summary>An activity being worked on by people: who is in, door, groups, signals, pens.</summary>
 public sealed class Lesson : Room
@@ -105,6 +105,9 @@ public sealed class Lesson : Room
 
     /// <summary>Whose work a teacher looks at before others see it, by part.</summary>
     public ImmutableSortedDictionary<int, Approval> Approvals { get; private set; } = ImmutableSortedDictionary<int, Approval>.Empty;
+
+    /// <summary>After how many concerns what they are about hides itself until a teacher has looked; 0: it never does.</summary>
+    public int HidesAfter { get; private set; }
 
     /// <summary>What is listed by itself among those who need the teacher.</summary>
     public NeedsSettings Needs { get; private set; } = NeedsSettings.Usual;
@@ -216,6 +219,7 @@ public sealed class Lesson : Room
         HoldPens hold => Closed ? Refusal.Closed : hold.Decide(_people, situation.Time),
         VisitWork(var person) => _people.ContainsKey(person) ? new Decision.Accepted(new WorkVisited(person), Audience.NamedAndStaff) : Refusal.NotFound,
         SetWordScreen(var screening) => screening.IsSound() ? new Decision.Accepted(new WordScreenSet(screening), Audience.Staff) : Refusal.OutOfRange,
+        SetHiding(var after) => after is >= 0 and <= SetHiding.Most ? new Decision.Accepted(new HidingSet(after), Audience.Staff) : Refusal.OutOfRange,
         SetApproval(var part, var approval) => !Parts.Contains(part) ? Refusal.NotFound : !approval.IsSound() || approval.People.Any(p => !_people.ContainsKey(p)) ? Refusal.OutOfRange : new Decision.Accepted(new ApprovalSet(part, approval), Audience.Staff),
         SetNeeds(var settings) => settings.AreSound() ? new Decision.Accepted(new NeedsSet(settings), Audience.Staff) : Refusal.OutOfRange,
         AnswerNeed(var person, var kind, var minutes) => !Enum.IsDefined(kind) || minutes is < 0 or > AnswerNeed.Most ? Refusal.OutOfRange
@@ -242,6 +246,7 @@ public sealed class Lesson : Room
         Phases.Restore(s.Phase, s.PhasesBefore);
         (Screen, ScreenSetAt) = (s.Screen, s.ScreenSetAt);
         Showing.Restore(s.Showing);
+        HidesAfter = s.HidesAfter;
         Approvals = s.Approvals.ToImmutableSortedDictionary(a => a.Part, a => a.Approval);
         LookFor(s.Screening);
         foreach (var work in s.Waiting) _waiting[(work.Board, work.Person)] = work;
@@ -330,6 +335,7 @@ public sealed class Lesson : Room
                 break;
             case NeedsSet(var settings): Needs = settings; break;
             case WordScreenSet(var screening): LookFor(screening); break;
+            case HidingSet(var after): HidesAfter = after; break;
             case ApprovalSet(var part, var approval): Approvals = approval.When == ApprovalWhen.Never ? Approvals.Remove(part) : Approvals.SetItem(part, approval); break;
             case NeedAnswered(var number, var kind, var minutes):
                 _answered[(number, kind)] = new(number, kind, envelope.Time, minutes == 0 ? null : envelope.Time + (minutes * 60_000L));

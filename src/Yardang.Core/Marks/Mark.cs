@@ -91,6 +91,19 @@ public enum Looks
 /// <param name="Looks">The rest.</param>
 public readonly record struct Style(int Colour, int Width, [Since(2)] int Fill = 0, [Since(2)] Looks Looks = Looks.None);
 
+/// <summary>Whether a teacher took a student's mark down. The numbers are on the wire.</summary>
+public enum TakenDown
+{
+    /// <summary>It stands.</summary>
+    No = 0,
+
+    /// <summary>Its author and teachers see it, marked; others do not.</summary>
+    Hidden = 1,
+
+    /// <summary>Nobody sees it but teachers.</summary>
+    Removed = 2,
+}
+
 /// <summary>Anything on a page, as it stands now.</summary>
 /// <param name="Id">See <see cref="Rooms.Ids"/>.</param>
 /// <param name="Page">Id of its page.</param>
@@ -107,17 +120,22 @@ public readonly record struct Style(int Colour, int Width, [Since(2)] int Fill =
 /// <param name="Pinned">Whether it stays where it is until it is unpinned.</param>
 /// <param name="Tie">Marks with the same number are chosen together; 0 for none.</param>
 /// <param name="PutBy">Which teacher put what its author said aloud, by actor number; 0: the author did.</param>
+/// <param name="Down">Whether a teacher took it down. Then nobody changes it, until it is put back.</param>
 public sealed record Mark(
     long Id, long Page, int Author, bool ByStaff, Grip Grip, double Order, MarkBody Body, Style Style,
     Place Place, ImmutableArray<int> Cuts, bool Erased,
-    [Since(2)] Scale? Scale = null, [Since(2)] bool Pinned = false, [Since(2)] long Tie = 0, [Since(3)] int PutBy = 0)
+    [Since(2)] Scale? Scale = null, [Since(2)] bool Pinned = false, [Since(2)] long Tie = 0, [Since(3)] int PutBy = 0, [Since(4)][property: JsonIgnore] TakenDown Down = TakenDown.No)
 {
     /// <summary>The words that are written in place; null for what has none.</summary>
     [JsonIgnore]
     public Words? Words => Body.Written();
 
-    /// <summary>Whether somebody sees it. What was rubbed out is seen by nobody but its author, who may want it back.</summary>
-    public bool IsSeenBy(Actor reader) => reader.IsStaff || (Grip != Grip.Key && (!Erased || (Author == reader.Number && !ByStaff)));
+    /// <summary>Whether it can be seen on its page by all who see that: it was neither rubbed out nor taken down.</summary>
+    [JsonIgnore]
+    public bool Stands => !Erased && Down == TakenDown.No;
+
+    /// <summary>Whether somebody sees it. What was rubbed out is seen by nobody but its author, who may want it back; so is what a teacher took down, and what they removed by nobody but teachers.</summary>
+    public bool IsSeenBy(Actor reader) => reader.IsStaff || (Grip != Grip.Key && (Author == reader.Number && !ByStaff ? Down != TakenDown.Removed : Stands));
 
     /// <summary>As everybody may know it: without what only teachers are told.</summary>
     public Mark AsTold() => Body.AsTold() is var told && ReferenceEquals(told, Body) ? this : this with { Body = told };

@@ -21,7 +21,7 @@ public readonly record struct WorkSeen(long? LastAct, int Size)
 
         if (room is Board board)
         {
-            foreach (var mark in board.Sheets.Marks.Values.Where(m => !m.Erased)) Add(mark.Author, mark.ByStaff);
+            foreach (var mark in board.Sheets.Marks.Values.Where(m => m.Stands)) Add(mark.Author, mark.ByStaff);
         }
         else if (room is Wall wall)
         {

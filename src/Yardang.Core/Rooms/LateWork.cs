@@ -1,3 +1,4 @@
+using Yardang.Core.Moderation;
 using Yardang.Core.Wire;
 
 namespace Yardang.Core.Rooms;
@@ -110,4 +111,7 @@ public interface IWorkRoom
 
     /// <summary>What each student did last there, by actor number.</summary>
     IReadOnlyDictionary<int, LastAct> Acts { get; }
+
+    /// <summary>What students told their teacher of.</summary>
+    Concerns Concerns { get; }
 }

@@ -26,7 +26,7 @@ public static class ConnectorPath
         .OfType<Mark>();
 
     private static (Mark From, Mark To)? Ends(Mark mark, ConnectorBody body, Func<long, Mark?> find) =>
-        find(body.From) is { Erased: false } from && find(body.To) is { Erased: false } to && from.Page == mark.Page && to.Page == mark.Page ? (from, to) : null;
+        find(body.From) is { Stands: true } from && find(body.To) is { Stands: true } to && from.Page == mark.Page && to.Page == mark.Page ? (from, to) : null;
 
     private static Box BoundsOf(Mark mark) => MarkGeometry.BoundsOf(mark);
 

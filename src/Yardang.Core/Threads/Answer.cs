@@ -27,7 +27,9 @@ public enum AnswerKind
 /// <param name="DownBy">Who took it down, by actor number; 0 while it is up. Then only its author and teachers see it.</param>
 /// <param name="Aloud">Whether a teacher said it aloud: the text is a note of what was said, and may be empty.</param>
 /// <param name="Says">What it says of what it is about.</param>
-public sealed record Answer(long Id, long To, int Author, bool ByStaff, string Language, string Text, long SaidAt, int DownBy = 0, [Since(2)] bool Aloud = false, [Since(3)] AnswerKind Says = AnswerKind.Plain)
+/// <param name="DownWhy">Why a teacher took it down, for its author; empty where nothing was said.</param>
+/// <param name="Removed">Whether its author does not see it either; then they are told only that it is gone, and why.</param>
+public sealed record Answer(long Id, long To, int Author, bool ByStaff, string Language, string Text, long SaidAt, int DownBy = 0, [Since(2)] bool Aloud = false, [Since(3)] AnswerKind Says = AnswerKind.Plain, [Since(4)][property: JsonIgnore] string DownWhy = "", [Since(4)][property: JsonIgnore] bool Removed = false)
 {
     /// <summary>Most answers about one thing, those taken down included.</summary>
     public const int MostAboutOne = 300;

@@ -18,9 +18,12 @@ public sealed record GiveAnswer(long About, long Id, long To, string Language, s
 [Kind(47)]
 public sealed record RewordAnswer(long About, long Id, string Language, string Text) : Command;
 
-/// <summary>Take an answer down. It is kept; what answers it stays.</summary>
+/// <summary>
+/// Take an answer down. It is kept; what answers it stays. By a teacher: <c>Words</c> say why to whoever wrote it, at most <see cref="LateWork.LongestWords"/> letters, and may be empty;
+/// <c>Removes</c>: its author does not see it any more either. Of one that is down already a teacher says so anew.
+/// </summary>
 [Kind(48)]
-public sealed record TakeAnswerDown(long About, long Id) : Command;
+public sealed record TakeAnswerDown(long About, long Id, [Since(2)] string Words = "", [Since(2)] bool Removes = false) : Command;
 
 /// <summary>Put an answer back that was taken down: whoever took it down, and teachers.</summary>
 [Kind(49)]
@@ -42,12 +45,15 @@ public sealed record AnswerReworded(long About, long Id, string Language, string
     public override bool Names(int person) => person == Whose;
 }
 
-/// <summary>An answer was taken down by the actor of the event.</summary>
+/// <summary>An answer was taken down by the actor of the event. Where a teacher did, to its author and to teachers: <c>Author</c>, why, and whether its author does not see it either.</summary>
 [Kind(80)]
-public sealed record AnswerTakenDown(long About, long Id, int Whose = 0) : RoomEvent
+public sealed record AnswerTakenDown(long About, long Id, int Whose = 0, [Since(2)] int Author = 0, [Since(2)] string Words = "", [Since(2)] bool Removed = false) : RoomEvent
 {
     /// <inheritdoc/>
     public override bool Names(int person) => person == Whose;
+
+    /// <inheritdoc/>
+    public override RoomEvent AsTold(int person) => Author == 0 || Author == person ? this : new AnswerTakenDown(About, Id, Whose);
 }
 
 /// <summary>An answer is up again, as it stands: for those who never saw it.</summary>

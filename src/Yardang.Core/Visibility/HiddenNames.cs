@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Yardang.Core.Judges;
+using Yardang.Core.Moderation;
 using Yardang.Core.Rooms;
 using Yardang.Core.Threads;
 using Yardang.Core.Walls;
@@ -53,6 +54,7 @@ public static class HiddenNames
             Reading = [.. wall.Reading.For(list => Sight.Of(reader, list)).Select(l => l with { Cards = [.. l.Cards.Select(Id).Order()], Read = [.. l.Read.Select(Id)] })],
             Stances = stances with { Own = [.. stances.Own.Select(s => s with { Moved = Id(s.Moved) })], Shown = stances.Shown?.WithIds(Id) },
             Starters = wall.Starters.For(own => Sight.Of(reader, own)),
+            Concerns = [.. wall.Concerns.Open.Where(concern => Sight.Of(reader, concern)).Select(concern => concern with { About = Id(concern.About), Answer = Id(concern.Answer) })],
             Placing = new([.. placing.Own.Select(p => p with { Card = Id(p.Card) })], placing.Shown?.WithIds(Id)),
         }), reader) as WallSnapshot ?? throw new InvalidOperationException("A wall has another snapshot.");
     }
@@ -68,7 +70,7 @@ public static class HiddenNames
     }
 
     private static WallSnapshot Restored(WallPlan plan, ImmutableArray<Card> cards, ImmutableArray<Link> links) =>
-        new(plan, cards, [], null, [], JudgingState.Begun, null, [], PlacingState.Begun, links, [], [], StancesState.Begun, []);
+        new(plan, cards, [], null, [], JudgingState.Begun, null, [], PlacingState.Begun, links, [], [], StancesState.Begun, [], []);
 
     private static RoomEvent AsTold(Actor reader, RoomEvent happened, Veil veil)
     {
@@ -107,9 +109,16 @@ public static class HiddenNames
             PlanSet(var plan, _) => new PlanSet(plan),
             WorkSetAside(var command, var why) => new WorkSetAside(command.WithIds(Id), why),
             LateWorkAccepted accepted => accepted with { Outcome = accepted.Outcome is { } outcome ? AsTold(reader, outcome, veil) : null },
+            ConcernsSettled settled => (reader.IsStaff ? settled with { People = [] } : settled.AsTold(reader.Number)) is ConcernsSettled told ? told with { About = Id(told.About), Answer = Id(told.Answer) } : settled,
+            CardTakenDown down => AsTold(reader, down, down.Author, _ => new CardTakenDown(Id(down.Id), down.Whose), (d, author) => d with { Id = Id(d.Id), Author = author }),
+            AnswerTakenDown down => AsTold(reader, down, down.Author, _ => new AnswerTakenDown(Id(down.About), Id(down.Id), down.Whose), (d, author) => d with { About = Id(d.About), Id = Id(d.Id), Author = author }),
             _ => happened.WithIds(Id),
         };
     }
+
+    // Why it was taken down its author is told, and teachers, who may not be told whose it is.
+    private static T AsTold<T>(Actor reader, T down, int author, Func<T, T> toOthers, Func<T, int, T> toThem) =>
+        author == 0 || author == reader.Number && !reader.IsStaff ? toThem(down, author) : reader.IsStaff ? toThem(down, 0) : toOthers(down);
 
     private static bool IsOwn(Actor reader, Card card) => card.Author == reader.Number && !card.ByStaff;
 

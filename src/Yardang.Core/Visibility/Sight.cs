@@ -5,6 +5,7 @@ using Yardang.Core.Judges;
 using Yardang.Core.LateChanges;
 using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
+using Yardang.Core.Moderation;
 using Yardang.Core.Rooms;
 using Yardang.Core.Threads;
 using Yardang.Core.Walls;
@@ -56,16 +57,22 @@ public static class Sight
     public static bool Of(Actor reader, Card card, Wall wall) =>
         Of(reader, card, wall.Plan.Rules) && (reader.SeesAll || wall.Out is not { } known || card.ByStaff || card.Author == reader.Number || (known.Cards.TryGetValue(card.Id, out var told) && told.IsUp && string.Equals(told.Text, card.Text, StringComparison.Ordinal)));
 
-    /// <summary>A card as somebody sees it: an answer that was taken down is seen by its author and by teachers.</summary>
-    public static Card AsSeen(Actor reader, Card card) =>
-        reader.SeesAll || card.Said.All(a => a.IsUp) ? card : card.WithOnly(a => Of(reader, a) || (reader.IsStaff && (a.ByStaff || a.DownBy != a.Author)));
+    /// <summary>A card as somebody sees it: an answer that was taken down is seen by its author and by teachers. Of what was removed its author is told that it is gone, and why.</summary>
+    public static Card AsSeen(Actor reader, Card card)
+    {
+        if (card.Removed && !reader.IsStaff) return (card with { Text = "", Attachments = null, Responses = null, AskedToo = null }).With(a => a.Author == reader.Number && !a.ByStaff, a => AsSeen(reader, a));
+        return reader.SeesAll || card.Said.All(a => a.IsUp) ? card : card.With(a => Of(reader, a) || (reader.IsStaff && (a.ByStaff || a.DownBy != a.Author)), a => AsSeen(reader, a));
+    }
+
+    /// <summary>An answer as somebody sees it.</summary>
+    public static Answer AsSeen(Actor reader, Answer answer) => answer.Removed && !reader.IsStaff ? answer with { Text = "" } : answer;
 
     /// <summary>Whether somebody sees an answer where they see what it is about: what was taken down, its author and teachers.</summary>
     public static bool Of(Actor reader, Answer answer) => answer.IsUp || reader.SeesAll || (answer.Author == reader.Number && !answer.ByStaff);
 
     /// <summary>What is said to a mark, as somebody sees it; null if they see nothing of it.</summary>
     public static MarkThread? AsSeen(Actor reader, MarkThread thread) =>
-        thread.Answers.Where(a => Of(reader, a)).ToImmutableArray() is { IsEmpty: false } seen ? thread with { Answers = seen } : null;
+        thread.Answers.Where(a => Of(reader, a)).Select(a => AsSeen(reader, a)).ToImmutableArray() is { IsEmpty: false } seen ? thread with { Answers = seen } : null;
 
     /// <summary>Whether a teacher, who may not know whose it is, knows of a card that is down: a teacher's, or one that a teacher took down.</summary>
     public static bool TookDown(Actor reader, Card card) => reader.IsStaff && !card.IsUp && (card.ByStaff || card.DownBy != card.Author);
@@ -105,6 +112,9 @@ public static class Sight
     /// <summary>Whether somebody knows when a person did something last on a wall: teachers of all, students of themselves.</summary>
     public static bool Of(Actor reader, LastAct act) => reader.SeesAll || act.Person == reader.Number;
 
+    /// <summary>Whether somebody knows what a student told the teacher of: who did, and teachers.</summary>
+    public static bool Of(Actor reader, Concern concern) => reader.SeesAll || (concern.Person == reader.Number && !reader.IsStaff);
+
     /// <summary>Whether somebody knows of work that waits for a decision.</summary>
     public static bool Of(Actor reader, LateWork late) => reader.SeesAll || late.Actor.Number == reader.Number;
 
@@ -126,5 +136,5 @@ public static class Sight
         : new(change.Number, Guid.Empty, 0, [], [], [reader.Number]);
 
     /// <summary>Whether a mark is put out on paper and in files for students.</summary>
-    public static bool OnPaper(Mark mark) => mark is { Erased: false, Grip: not Grip.Key };
+    public static bool OnPaper(Mark mark) => mark is { Stands: true, Grip: not Grip.Key };
 }

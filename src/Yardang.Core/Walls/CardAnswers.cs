@@ -25,6 +25,9 @@ public static class Answers
     /// <summary>A card with some of its answers.</summary>
     public static Card WithOnly(this Card card, Func<Answer, bool> some) => card with { Answers = card.Said.Any(some) ? [.. card.Said.Where(some)] : null };
 
+    /// <summary>A card with some of its answers, each as it is said.</summary>
+    public static Card With(this Card card, Func<Answer, bool> some, Func<Answer, Answer> said) => card with { Answers = card.Said.Any(some) ? [.. card.Said.Where(some).Select(said)] : null };
+
     /// <summary>A card as it can stand on its own: with its answers that are up (<see cref="Talk.Standing"/>).</summary>
     public static Card Standing(this Card card)
     {

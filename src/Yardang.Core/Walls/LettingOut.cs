@@ -150,7 +150,7 @@ public sealed class LetOut
     {
         AnswerGiven(var on, var answer, _) => HidesAnswer(on, answer.To, cards),
         AnswerReworded(var on, var id, _, _, _) => HidesAnswer(on, id, cards),
-        AnswerTakenDown(var on, var id, _) => HidesAnswer(on, id, cards),
+        AnswerTakenDown(var on, var id, _, _, _, _) => HidesAnswer(on, id, cards),
         AnswerPutBack(var on, var answer, _) => !answer.ByStaff || HidesAnswer(on, answer.To, cards),
         QuestionFiled(var on, var answer, _) => HidesAnswer(on, answer, cards),
         CardsLinked(var link, _) => Hides(cards[link.From]) || Hides(cards[link.To]),
@@ -176,7 +176,7 @@ public sealed class LetOut
         var stood = _links.Values.Where(l => Walls.Links.Stands(l, _cards)).ToDictionary(l => l.Id);
         return new(
             plan.Rules.OwnFirst,
-            [.. up.Concat(cards.Values.Where(c => !c.IsUp && !c.ByStaff)).Where(c => _touched.Contains(c.Id) || _cards.GetValueOrDefault(c.Id) != c)],
+            [.. up.Concat(cards.Values.Where(c => !c.IsUp)).Where(c => _touched.Contains(c.Id) || _cards.GetValueOrDefault(c.Id) != c)],
             [.. _cards.Values.Where(c => c.IsUp && cards.GetValueOrDefault(c.Id) is not { IsUp: true }).Select(c => c.Id).Order()],
             [.. standing.Where(l => stood.GetValueOrDefault(l.Id) != l || _touched.Contains(l.Id) || _touched.Contains(l.From) || _touched.Contains(l.To))],
             [.. stood.Keys.Except(standing.Select(l => l.Id)).Order()],

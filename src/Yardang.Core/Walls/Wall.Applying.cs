@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Yardang.Core.Judges;
+using Yardang.Core.Moderation;
 using Yardang.Core.Rooms;
 using Yardang.Core.Threads;
 
@@ -32,6 +33,7 @@ public sealed partial class Wall
         Reading.Restore(wall.Reading);
         Stances.Restore(wall.Stances);
         Starters.Restore(wall.Starters);
+        Concerns.Restore(wall.Concerns);
         Out = Plan.HidesNames ? LetOut.Now(Plan, _cards, Links, wall.Held) : null;
     }
 
@@ -81,6 +83,9 @@ public sealed partial class Wall
             case StanceTaken:
                 Stances.Set(envelope.Event, envelope.Actor.Number);
                 break;
+            case ConcernRaised or ConcernsSettled:
+                Concerns.Set(envelope);
+                return;
             case StancesSteered:
                 Stances.Set(envelope.Event, envelope.Actor.Number);
                 return;
@@ -117,6 +122,9 @@ public sealed partial class Wall
         if (!envelope.Actor.IsStaff) Note(envelope);
     }
 
+    // What the program takes down, it does for the teacher.
+    private static int By(int actor) => actor == Actor.Program.Number ? Actor.Owner.Number : actor;
+
     private void Set(RoomEvent happened, int actor)
     {
         switch (happened)
@@ -131,11 +139,11 @@ public sealed partial class Wall
             case CardColoured(var id, var colour, _): Change(id, c => c with { Colour = colour }); break;
             case CardJoined(var id, var onto, _): Change(id, c => c with { Joined = onto }); break;
             case CardMoved(var id, var topic, var order, _): Change(id, c => c with { Topic = topic, Order = order }); break;
-            case CardTakenDown(var id, _): Change(id, c => c with { DownBy = actor }); break;
+            case CardTakenDown(var id, _, _, var words, var removed): Change(id, c => c with { DownBy = By(actor), DownWhy = words, Removed = removed }); break;
             case AnswerGiven(var on, var answer, _): Change(on, c => c.With(answer)); break;
             case AnswerPutBack(var on, var answer, _): Change(on, c => c.With(answer)); break;
             case AnswerReworded(var on, var id, var language, var text, _): Change(on, id, a => a with { Language = language, Text = text }); break;
-            case AnswerTakenDown(var on, var id, _): Change(on, id, a => a with { DownBy = actor }); break;
+            case AnswerTakenDown down: Change(down.About, down.Id, a => a.TakenDown(down, By(actor))); break;
             case AskedToo(var on, var asks, _): Change(on, c => c.AskedBy(actor, asks)); break;
             case QuestionFiled(var on, var by, _): Change(on, c => c with { AnsweredBy = by }); break;
             case CardPlaced(var on, var at, _): Change(on, c => c with { At = at }); break;
@@ -150,7 +158,7 @@ public sealed partial class Wall
 
                 // What a reader's copy still holds of a classmate and is not among them was taken down meanwhile.
                 var up = shown.Select(c => c.Id).ToHashSet();
-                foreach (var card in _cards.Values.Where(c => c.IsUp && !up.Contains(c.Id)).ToList()) _cards[card.Id] = card with { DownBy = actor == Actor.Program.Number ? Actor.Owner.Number : actor };
+                foreach (var card in _cards.Values.Where(c => c.IsUp && !up.Contains(c.Id)).ToList()) _cards[card.Id] = card with { DownBy = By(actor) };
                 foreach (var card in shown) _cards[card.Id] = card.Over(_cards.GetValueOrDefault(card.Id), isAll: true);
                 Links.TakeAll(links ?? [], _cards);
                 break;

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Yardang.Core.Attachments;
 using Yardang.Core.Judges;
+using Yardang.Core.Moderation;
 using Yardang.Core.Rooms;
 using Yardang.Core.Threads;
 
@@ -77,6 +78,8 @@ public sealed partial class Wall
                 return Laying.Decide(submission.Command, Plan, KnownTo(actor), Links);
             case GiveReading or ReadCard:
                 return (Plan.Rules.OwnFirst || IsSealed) && actor.IsStaff ? Refusal.NotAllowed : Reading.Decide(submission.Command, actor, id => _cards.TryGetValue(id, out var card) && card.IsUp && Out?.Hides(card) != true ? card : null);
+            case RaiseConcern or SettleConcerns:
+                return Concerns.Decide(submission.Command, actor, (about, answer) => MayTellOf(about, answer, actor));
             case TakeStance or SteerStances:
                 return Stances.Decide(submission.Command, Plan, actor, situation.Lets(StudentActs.Judge, actor), id => _cards.GetValueOrDefault(id) is { IsUp: true } card && !IsHidden(card, actor) ? card : null, IsKnownToAll);
             case BreakSeal seal:
@@ -141,15 +144,15 @@ public sealed partial class Wall
         ColourCard colour => Theirs(colour.Card, actor) is { } why ? why
             : colour.Colour is < 0 or > WallPlan.Colours ? Refusal.OutOfRange : _cards[colour.Card].Colour == colour.Colour ? Refusal.ChangedSince
             : ToldOf(_cards[colour.Card], (_, whose) => new CardColoured(colour.Card, colour.Colour, whose)),
-        TakeCardDown(var id) => Theirs(id, actor) is { } why ? why : ToldOf(_cards[id], (_, whose) => new CardTakenDown(id, whose)),
+        TakeCardDown take => WhyNotDown(take, actor) is { } why ? why : ToldOf(_cards[take.Id], (card, whose) => CardsDown.Of(take, card, whose, actor)),
         PutCardBack(var id) => WhyNotBack(id, actor) is { } why ? why
-            : ToldOf(_cards[id] with { DownBy = 0 }, (card, _) => new CardPutBack(card.AsTold(), Links.TouchingAsTold(card, _cards, Plan.Rules.OwnFirst)), isHeld: Out is not null),
+            : ToldOf(_cards[id] with { DownBy = 0, DownWhy = "", Removed = false }, (card, _) => new CardPutBack(card.AsTold(), Links.TouchingAsTold(card, _cards, Plan.Rules.OwnFirst)), isHeld: Out is not null),
         GiveAnswer answer => WhyNot(answer, actor, client) is { } why ? why
             : ToldOf(_cards[answer.About], (card, whose) => new AnswerGiven(card.Id, Talk.Given(answer, actor, situation.Time), whose)),
         RewordAnswer reword => (IsTalkedAbout(reword.About, actor) ? Talk.WhyNotReworded(Find(reword.About, reword.Id), reword, actor) : Refusal.NotFound) is { } why ? why
             : ToldOf(_cards[reword.About], (card, whose) => new AnswerReworded(card.Id, reword.Id, reword.Language, reword.Text, whose)),
-        TakeAnswerDown(var on, var id) => Theirs(on, id, actor) is { } why ? why : ToldOf(_cards[on], (card, whose) => new AnswerTakenDown(card.Id, id, whose)),
-        PutAnswerBack(var on, var id) => WhyNotBack(on, id, actor) is { } why ? why : ToldOf(_cards[on], (card, whose) => new AnswerPutBack(card.Id, Find(on, id)! with { DownBy = 0 }, whose)),
+        TakeAnswerDown take => WhyNotDown(take, actor) is { } why ? why : ToldOf(_cards[take.About], (_, whose) => AnswersDown.Of(take, Find(take.About, take.Id)!, whose, actor)),
+        PutAnswerBack(var on, var id) => WhyNotBack(on, id, actor) is { } why ? why : ToldOf(_cards[on], (card, whose) => new AnswerPutBack(card.Id, AnswersDown.Undone(Find(on, id)!), whose)),
         AskToo ask => WhyNot(ask.Card, actor, card => Questions.WhyNot(ask, card, Plan, actor)) is { } why ? why : ToldOf(_cards[ask.Card], (_, whose) => new AskedToo(ask.Card, ask.On, whose)),
         RespondToCard respond => WhyNot(respond.Card, actor, card => QuickResponses.WhyNot(respond, card, Plan, actor)) is { } why ? why : ToldOf(_cards[respond.Card], (_, whose) => new CardRespondedTo(respond.Card, respond.Stamp, respond.On, whose)),
         FileQuestion file => WhyNot(file.Card, actor, card => Questions.WhyNot(file, card, Plan, actor)) is { } why ? why : ToldOf(_cards[file.Card], (_, whose) => new QuestionFiled(file.Card, file.Answer, whose)),
@@ -222,7 +225,7 @@ public sealed partial class Wall
         Card Placed(Card card) => plan.Has(card.Topic) ? card : card with { Topic = WallPlan.Nowhere };
         ImmutableArray<Card> up = [.. _cards.Values.Where(c => c.IsUp).Select(Placed)];
         if (!plan.HidesNames) return Laying.Shown(plan, [.. up.Select(Answers.AsTold)]);
-        return [.. Laying.Shown(plan, LetOut.Shuffled(up, _ => true, Unforeseen(situation))), .. _cards.Values.Where(c => !c.IsUp && !c.ByStaff).Select(Placed)];
+        return [.. Laying.Shown(plan, LetOut.Shuffled(up, _ => true, Unforeseen(situation))), .. _cards.Values.Where(c => !c.IsUp).Select(Placed)];
     }
 
     // The seed of an event follows from what students know; this does not.

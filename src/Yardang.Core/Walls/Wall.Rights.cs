@@ -66,6 +66,11 @@ public sealed partial class Wall
         ? Refusal.NotFound
         : actor.IsStaff || (card.Author == actor.Number && !card.ByStaff) ? card.IsUp ? null : Refusal.ChangedSince : Refusal.NotYours;
 
+    private Refusal? WhyNotDown(TakeCardDown take, Actor actor) => !_cards.TryGetValue(take.Id, out var card) || IsHidden(card, actor) ? Refusal.NotFound
+        : AnswersDown.WhyNot(take.Words, take.Removes, actor) ?? (CardsDown.SaysAnew(take, card, actor) ? null : Theirs(take.Id, actor));
+
+    private Refusal? WhyNotDown(TakeAnswerDown take, Actor actor) => !IsTalkedAbout(take.About, actor) ? Refusal.NotFound : AnswersDown.WhyNot(take, Find(take.About, take.Id), actor);
+
     // While each sees only their own, a teacher's card that a student moves would stand there for all.
     private Refusal? WhyNotMoved(long id, Actor actor)
     {
@@ -118,13 +123,15 @@ public sealed partial class Wall
     // To a card that is up; teachers may change all.
     private bool IsTalkedAbout(long on, Actor actor) => _cards.TryGetValue(on, out var card) && (card.IsUp || actor.IsStaff) && !IsHidden(card, actor);
 
-    private Refusal? Theirs(long on, long id, Actor actor) => IsTalkedAbout(on, actor) ? Talk.WhyNotTheirs(Find(on, id), actor) : Refusal.NotFound;
-
     private Refusal? WhyNotBack(long on, long id, Actor actor)
     {
         if (!IsTalkedAbout(on, actor)) return Refusal.NotFound;
         return Talk.WhyNotBack(Find(on, id), actor) ?? (actor.IsStaff ? null : SaidItBefore(_cards[on], Find(on, id)!.Says, actor) ? Refusal.ChangedSince : WhyNoMoreAnswers(actor));
     }
+
+    // Of what a classmate wrote: a card that is up, or an answer to it.
+    private bool MayTellOf(long about, long answer, Actor actor) => _cards.TryGetValue(about, out var card) && card.IsUp && !IsHidden(card, actor)
+        && (answer == 0 ? !card.ByStaff && card.Author != actor.Number : Find(about, answer) is { IsUp: true, ByStaff: false } said && said.Author != actor.Number);
 
     // By the same rules as work in time, but for what rests on work that waits too; and no more of one person than they can have written.
     private Refusal? WhyNotSetAside(Submission submission, Actor actor)
@@ -142,12 +149,12 @@ public sealed partial class Wall
             JoinCard join when Waits(join.Card) => null,
             ColourCard colour when Waits(colour.Card) => colour.Colour is < 0 or > WallPlan.Colours ? Refusal.OutOfRange : null,
             MoveCard move when Waits(move.Id) => Plan.Has(move.Topic) ? WhyNotUnder(move.Topic, actor) : Refusal.NotFound,
-            TakeCardDown(var id) when Waits(id) => null,
+            TakeCardDown(var id, _, _) when Waits(id) => null,
             PutCardBack(var id) when Waits(id) => null,
             GiveAnswer answer when Answered(answer.Id) => Refusal.Duplicate,
             GiveAnswer answer when Waits(answer.About) || Answered(answer.To) => answer.Aloud ? Refusal.NotAllowed : Fault(answer.Text, answer.Language),
             RewordAnswer reword when Answered(reword.Id) => Fault(reword.Text, reword.Language),
-            TakeAnswerDown(_, var id) when Answered(id) => null,
+            TakeAnswerDown(_, var id, _, _) when Answered(id) => null,
             PutAnswerBack(_, var id) when Answered(id) => null,
             LinkCards link when theirs.Exists(w => w.Command is LinkCards other && other.Id == link.Id) => Refusal.Duplicate,
             LinkCards link when Waits(link.From) || Waits(link.To) => Link.CanSay(link.Word, link.Language, link.Text) ? null : Refusal.OutOfRange,

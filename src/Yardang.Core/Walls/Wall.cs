@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Yardang.Core.Attachments;
 using Yardang.Core.Judges;
+using Yardang.Core.Moderation;
 using Yardang.Core.Rooms;
 using Yardang.Core.Wire;
 
@@ -21,8 +22,9 @@ namespace Yardang.Core.Walls;
 /// <param name="Reading">Who is to read which cards; to a student, their own list.</param>
 /// <param name="Stances">Where students stand; to a student, where they do themselves, and what was shown.</param>
 /// <param name="Starters">How sentences may begin for some; to a student, their own.</param>
+/// <param name="Concerns">What students told their teacher of; to a student, what they did.</param>
 [Kind((int)RoomKind.Wall)]
-public sealed record WallSnapshot(WallPlan Plan, ImmutableArray<Card> Cards, ImmutableArray<LateWork> SetAside, [OrMinusOne] long? LastActivity, ImmutableArray<LastAct> Acts, JudgingState Judging, RoundTrip? Trip, ImmutableArray<Visit> Visits, PlacingState Placing, ImmutableArray<Link> Links, ImmutableArray<int> Held, ImmutableArray<ReadingList> Reading, StancesState Stances, ImmutableArray<OwnStarters> Starters) : RoomSnapshot;
+public sealed record WallSnapshot(WallPlan Plan, ImmutableArray<Card> Cards, ImmutableArray<LateWork> SetAside, [OrMinusOne] long? LastActivity, ImmutableArray<LastAct> Acts, JudgingState Judging, RoundTrip? Trip, ImmutableArray<Visit> Visits, PlacingState Placing, ImmutableArray<Link> Links, ImmutableArray<int> Held, ImmutableArray<ReadingList> Reading, StancesState Stances, ImmutableArray<OwnStarters> Starters, ImmutableArray<Concern> Concerns) : RoomSnapshot;
 
 /// <summary>A question, and cards that answer it, where all of its people can read them.</summary>
 public sealed partial class Wall : Room, IWorkRoom
@@ -70,6 +72,9 @@ public sealed partial class Wall : Room, IWorkRoom
 
     /// <summary>Sentence starters of some students.</summary>
     public StartersForSome Starters { get; } = new();
+
+    /// <inheritdoc/>
+    public Concerns Concerns { get; } = new();
 
     /// <summary>Links between cards.</summary>
     public Links Links { get; } = new();

@@ -18,9 +18,12 @@ public sealed record RewordCard(long Id, string Language, string Text, [Since(2)
 [Kind(42)]
 public sealed record MoveCard(long Id, long Topic, double Order) : Command;
 
-/// <summary>Take a card down. It is kept.</summary>
+/// <summary>
+/// Take a card down. It is kept. By a teacher: <c>Words</c> say why to whoever wrote it, at most <see cref="LateWork.LongestWords"/> letters, and may be empty; <c>Removes</c>: its author does not
+/// see it any more either. Of one that is down already a teacher says so anew.
+/// </summary>
 [Kind(43)]
-public sealed record TakeCardDown(long Id) : Command;
+public sealed record TakeCardDown(long Id, [Since(2)] string Words = "", [Since(2)] bool Removes = false) : Command;
 
 /// <summary>Put a card back that was taken down: whoever took it down, and teachers.</summary>
 [Kind(44)]
@@ -64,12 +67,18 @@ public sealed record CardMoved(long Id, long Topic, double Order, [Since(2)] int
     public override bool Names(int person) => person == Whose;
 }
 
-/// <summary>A card was taken down by the actor of the event. <c>Whose</c>: the author's actor number where classmates do not see the card; else 0.</summary>
+/// <summary>
+/// A card was taken down by the actor of the event. <c>Whose</c>: the author's actor number where classmates do not see the card; else 0. Where a teacher took it down, to its author and to
+/// teachers: <c>Author</c>, why (<c>Words</c>; may be empty), and whether its author does not see it either (<c>Removed</c>).
+/// </summary>
 [Kind(73)]
-public sealed record CardTakenDown(long Id, [Since(2)] int Whose = 0) : RoomEvent
+public sealed record CardTakenDown(long Id, [Since(2)] int Whose = 0, [Since(3)] int Author = 0, [Since(3)] string Words = "", [Since(3)] bool Removed = false) : RoomEvent
 {
     /// <inheritdoc/>
     public override bool Names(int person) => person == Whose;
+
+    /// <inheritdoc/>
+    public override RoomEvent AsTold(int person) => Author == 0 || Author == person ? this : new CardTakenDown(Id, Whose);
 }
 
 /// <summary>A card is up again, as it stands, with its links: for those who never saw it.</summary>

@@ -1,4 +1,5 @@
 using Yardang.Core.Judges;
+using Yardang.Core.Moderation;
 using Yardang.Core.Rooms;
 using Yardang.Core.Threads;
 
@@ -24,6 +25,8 @@ public static class WallIds
         RewordAnswer c => c with { About = id(c.About), Id = id(c.Id) },
         TakeAnswerDown c => c with { About = id(c.About), Id = id(c.Id) },
         PutAnswerBack c => c with { About = id(c.About), Id = id(c.Id) },
+        RaiseConcern c => c with { About = id(c.About), Answer = id(c.Answer) },
+        SettleConcerns c => c with { About = id(c.About), Answer = id(c.Answer) },
         JudgeCard c => c with { Card = id(c.Card) },
         RespondToCard c => c with { Card = id(c.Card) },
         AskToo c => c with { Card = id(c.Card) },
@@ -52,6 +55,7 @@ public static class WallIds
         CardTakenDown e => e with { Id = id(e.Id) },
         AnswerReworded e => e with { About = id(e.About), Id = id(e.Id) },
         AnswerTakenDown e => e with { About = id(e.About), Id = id(e.Id) },
+        ConcernRaised e => e with { About = id(e.About), Answer = id(e.Answer) },
         CardJudged e => e with { Card = id(e.Card) },
         CardRespondedTo e => e with { Card = id(e.Card) },
         AskedToo e => e with { Card = id(e.Card) },

@@ -50,6 +50,7 @@ internal static class Forms
             case Yardang.Core.Editing.Tying v: Write(ref w, v); break;
             case Yardang.Core.Editing.Ordering v: Write(ref w, v); break;
             case Yardang.Core.Editing.Gripping v: Write(ref w, v); break;
+            case Yardang.Core.Editing.TakingDown v: Write(ref w, v); break;
             case Yardang.Core.Editing.Naming v: Write(ref w, v); break;
             case Yardang.Core.Editing.Directing v: Write(ref w, v); break;
             case Yardang.Core.Editing.Sizing v: Write(ref w, v); break;
@@ -87,6 +88,7 @@ internal static class Forms
             9 => ReadTying(ref r, fields, @target),
             10 => ReadOrdering(ref r, fields, @target),
             11 => ReadGripping(ref r, fields, @target),
+            12 => ReadTakingDown(ref r, fields, @target),
             20 => ReadNaming(ref r, fields, @target),
             21 => ReadDirecting(ref r, fields, @target),
             22 => ReadSizing(ref r, fields, @target),
@@ -206,6 +208,9 @@ internal static class Forms
             case Yardang.Core.Lessons.SetWordScreen v: Write(ref w, v); break;
             case Yardang.Core.Lessons.SetApproval v: Write(ref w, v); break;
             case Yardang.Core.Rooms.ReturnWork v: Write(ref w, v); break;
+            case Yardang.Core.Moderation.RaiseConcern v: Write(ref w, v); break;
+            case Yardang.Core.Moderation.SettleConcerns v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.SetHiding v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -303,6 +308,9 @@ internal static class Forms
         Yardang.Core.Lessons.SetWordScreen => 102,
         Yardang.Core.Lessons.SetApproval => 103,
         Yardang.Core.Rooms.ReturnWork => 104,
+        Yardang.Core.Moderation.RaiseConcern => 105,
+        Yardang.Core.Moderation.SettleConcerns => 106,
+        Yardang.Core.Lessons.SetHiding => 107,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -408,6 +416,9 @@ internal static class Forms
         102 => ReadSetWordScreen(ref r),
         103 => ReadSetApproval(ref r),
         104 => ReadReturnWork(ref r),
+        105 => ReadRaiseConcern(ref r),
+        106 => ReadSettleConcerns(ref r),
+        107 => ReadSetHiding(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of command: {kind}."),
     };
 
@@ -575,6 +586,9 @@ internal static class Forms
             case Yardang.Core.Lessons.WordScreenSet v: Write(ref w, v); break;
             case Yardang.Core.Lessons.ApprovalSet v: Write(ref w, v); break;
             case Yardang.Core.Rooms.WorkReturned v: Write(ref w, v); break;
+            case Yardang.Core.Moderation.ConcernRaised v: Write(ref w, v); break;
+            case Yardang.Core.Moderation.ConcernsSettled v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.HidingSet v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -697,6 +711,9 @@ internal static class Forms
         Yardang.Core.Lessons.WordScreenSet => 136,
         Yardang.Core.Lessons.ApprovalSet => 137,
         Yardang.Core.Rooms.WorkReturned => 138,
+        Yardang.Core.Moderation.ConcernRaised => 139,
+        Yardang.Core.Moderation.ConcernsSettled => 140,
+        Yardang.Core.Lessons.HidingSet => 141,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -827,6 +844,9 @@ internal static class Forms
         136 => ReadWordScreenSet(ref r),
         137 => ReadApprovalSet(ref r),
         138 => ReadWorkReturned(ref r),
+        139 => ReadConcernRaised(ref r),
+        140 => ReadConcernsSettled(ref r),
+        141 => ReadHidingSet(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of room event: {kind}."),
     };
 
@@ -1007,7 +1027,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Threads.Answer v)
     {
-        var count = (int)v.Says != 0 ? 10 : v.Aloud ? 9 : 8;
+        var count = v.DownWhy.Length > 0 || v.Removed ? 12 : (int)v.Says != 0 ? 10 : v.Aloud ? 9 : 8;
         w.WriteArrayHeader(count);
         w.Write(v.Id);
         w.Write(v.To);
@@ -1021,6 +1041,9 @@ internal static class Forms
         w.Write(v.Aloud);
         if (count < 10) return;
         w.Write((int)v.Says);
+        if (count < 12) return;
+        w.Write(v.DownWhy);
+        w.Write(v.Removed);
     }
 
     public static Yardang.Core.Threads.Answer ReadAnswer(ref MessagePackReader r)
@@ -1046,8 +1069,16 @@ internal static class Forms
             @says = (Yardang.Core.Threads.AnswerKind)r.ReadInt32();
         }
 
+        System.String @downWhy = "";
+        System.Boolean @removed = default;
+        if (fields.Has(12))
+        {
+            @downWhy = ByHand.ReadText(ref r);
+            @removed = r.ReadBoolean();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Threads.Answer(@id, @to, @author, @byStaff, @language, @text, @saidAt, @downBy, @aloud, @says);
+        return new Yardang.Core.Threads.Answer(@id, @to, @author, @byStaff, @language, @text, @saidAt, @downBy, @aloud, @says, @downWhy, @removed);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Threads.AnswerGiven v)
@@ -1154,10 +1185,15 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Threads.AnswerTakenDown v)
     {
-        w.WriteArrayHeader(3);
+        var count = v.Author != 0 || v.Words.Length > 0 || v.Removed ? 6 : 3;
+        w.WriteArrayHeader(count);
         w.Write(v.About);
         w.Write(v.Id);
         w.Write(v.Whose);
+        if (count < 6) return;
+        w.Write(v.Author);
+        w.Write(v.Words);
+        w.Write(v.Removed);
     }
 
     public static Yardang.Core.Threads.AnswerTakenDown ReadAnswerTakenDown(ref MessagePackReader r)
@@ -1166,8 +1202,18 @@ internal static class Forms
         System.Int64 @about = r.ReadInt64();
         System.Int64 @id = r.ReadInt64();
         System.Int32 @whose = r.ReadInt32();
+        System.Int32 @author = default;
+        System.String @words = "";
+        System.Boolean @removed = default;
+        if (fields.Has(6))
+        {
+            @author = r.ReadInt32();
+            @words = ByHand.ReadText(ref r);
+            @removed = r.ReadBoolean();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Threads.AnswerTakenDown(@about, @id, @whose);
+        return new Yardang.Core.Threads.AnswerTakenDown(@about, @id, @whose, @author, @words, @removed);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.AnsweredNeed v)
@@ -1386,7 +1432,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Boards.BoardSnapshot v)
     {
-        w.WriteArrayHeader(7);
+        w.WriteArrayHeader(8);
         Write(ref w, v.Sheets);
         w.WriteArrayHeader(v.SetAside.Length);
         foreach (var item in v.SetAside)
@@ -1414,11 +1460,17 @@ internal static class Forms
         }
 
         Write(ref w, v.Judging);
+        w.WriteArrayHeader(v.Concerns.Length);
+        foreach (var item in v.Concerns)
+        {
+            Write(ref w, item);
+        }
+
     }
 
     public static Yardang.Core.Boards.BoardSnapshot ReadBoardSnapshot(ref MessagePackReader r)
     {
-        var fields = new Fields(ref r, 7);
+        var fields = new Fields(ref r, 8);
         Yardang.Core.Editing.SheetsSnapshot @sheets = ReadSheetsSnapshot(ref r);
         ImmutableArray<Yardang.Core.Rooms.LateWork> @setAside = ReadListOfLateWork(ref r);
         System.Int64? @lastActivity = ByHand.OrNull(r.ReadInt64());
@@ -1426,8 +1478,9 @@ internal static class Forms
         ImmutableArray<Yardang.Core.Rooms.LastAct> @acts = ReadListOfLastAct(ref r);
         ImmutableArray<Yardang.Core.Boards.MarkThread> @said = ReadListOfMarkThread(ref r);
         Yardang.Core.Boards.MarkJudgingState @judging = ReadMarkJudgingState(ref r);
+        ImmutableArray<Yardang.Core.Moderation.Concern> @concerns = ReadListOfConcern(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Boards.BoardSnapshot(@sheets, @setAside, @lastActivity, @adopted, @acts, @said, @judging);
+        return new Yardang.Core.Boards.BoardSnapshot(@sheets, @setAside, @lastActivity, @adopted, @acts, @said, @judging, @concerns);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.BoardsUp v)
@@ -1675,7 +1728,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.Card v)
     {
-        var count = v.Poured != 0 || v.Colour != 0 || v.Unsealed.Length > 0 ? 23 : v.Responses is not null || v.Joined != 0 || v.From is not null ? 20 : v.Spot is not null ? 17 : v.PutUpBy != 0 ? 16 : v.At is not null ? 15 : v.AskedToo is not null || v.AnsweredBy != 0 ? 14 : v.Attachments is not null ? 12 : v.Answers is not null ? 11 : 10;
+        var count = v.DownWhy.Length > 0 || v.Removed ? 25 : v.Poured != 0 || v.Colour != 0 || v.Unsealed.Length > 0 ? 23 : v.Responses is not null || v.Joined != 0 || v.From is not null ? 20 : v.Spot is not null ? 17 : v.PutUpBy != 0 ? 16 : v.At is not null ? 15 : v.AskedToo is not null || v.AnsweredBy != 0 ? 14 : v.Attachments is not null ? 12 : v.Answers is not null ? 11 : 10;
         w.WriteArrayHeader(count);
         w.Write(v.Id);
         w.Write(v.Topic);
@@ -1789,6 +1842,9 @@ internal static class Forms
         w.Write(v.Poured);
         w.Write(v.Colour);
         w.Write(v.Unsealed);
+        if (count < 25) return;
+        w.Write(v.DownWhy);
+        w.Write(v.Removed);
     }
 
     public static Yardang.Core.Walls.Card ReadCard(ref MessagePackReader r)
@@ -1862,8 +1918,16 @@ internal static class Forms
             @unsealed = ByHand.ReadText(ref r);
         }
 
+        System.String @downWhy = "";
+        System.Boolean @removed = default;
+        if (fields.Has(25))
+        {
+            @downWhy = ByHand.ReadText(ref r);
+            @removed = r.ReadBoolean();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.Card(@id, @topic, @putUnder, @author, @byStaff, @order, @language, @text, @putUpAt, @downBy, @answers, @attachments, @askedToo, @answeredBy, @at, @putUpBy, @spot, @responses, @joined, @from, @poured, @colour, @unsealed);
+        return new Yardang.Core.Walls.Card(@id, @topic, @putUnder, @author, @byStaff, @order, @language, @text, @putUpAt, @downBy, @answers, @attachments, @askedToo, @answeredBy, @at, @putUpBy, @spot, @responses, @joined, @from, @poured, @colour, @unsealed, @downWhy, @removed);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardColoured v)
@@ -2231,11 +2295,15 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardTakenDown v)
     {
-        var count = v.Whose != 0 ? 2 : 1;
+        var count = v.Author != 0 || v.Words.Length > 0 || v.Removed ? 5 : v.Whose != 0 ? 2 : 1;
         w.WriteArrayHeader(count);
         w.Write(v.Id);
         if (count < 2) return;
         w.Write(v.Whose);
+        if (count < 5) return;
+        w.Write(v.Author);
+        w.Write(v.Words);
+        w.Write(v.Removed);
     }
 
     public static Yardang.Core.Walls.CardTakenDown ReadCardTakenDown(ref MessagePackReader r)
@@ -2248,8 +2316,18 @@ internal static class Forms
             @whose = r.ReadInt32();
         }
 
+        System.Int32 @author = default;
+        System.String @words = "";
+        System.Boolean @removed = default;
+        if (fields.Has(5))
+        {
+            @author = r.ReadInt32();
+            @words = ByHand.ReadText(ref r);
+            @removed = r.ReadBoolean();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.CardTakenDown(@id, @whose);
+        return new Yardang.Core.Walls.CardTakenDown(@id, @whose, @author, @words, @removed);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardsBrought v)
@@ -2691,6 +2769,75 @@ internal static class Forms
         System.Int32 @colour = r.ReadInt32();
         fields.End(ref r);
         return new Yardang.Core.Walls.ColourCard(@card, @colour);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Moderation.Concern v)
+    {
+        w.WriteArrayHeader(7);
+        w.Write(v.Number);
+        w.Write(v.Person);
+        w.Write(v.About);
+        w.Write(v.Answer);
+        w.Write((int)v.Reason);
+        w.Write(v.Words);
+        w.Write(v.At);
+    }
+
+    public static Yardang.Core.Moderation.Concern ReadConcern(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 7);
+        System.Int64 @number = r.ReadInt64();
+        System.Int32 @person = r.ReadInt32();
+        System.Int64 @about = r.ReadInt64();
+        System.Int64 @answer = r.ReadInt64();
+        Yardang.Core.Moderation.ConcernReason @reason = (Yardang.Core.Moderation.ConcernReason)r.ReadInt32();
+        System.String @words = ByHand.ReadText(ref r);
+        System.Int64 @at = r.ReadInt64();
+        fields.End(ref r);
+        return new Yardang.Core.Moderation.Concern(@number, @person, @about, @answer, @reason, @words, @at);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Moderation.ConcernRaised v)
+    {
+        w.WriteArrayHeader(4);
+        w.Write(v.About);
+        w.Write(v.Answer);
+        w.Write((int)v.Reason);
+        w.Write(v.Words);
+    }
+
+    public static Yardang.Core.Moderation.ConcernRaised ReadConcernRaised(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 4);
+        System.Int64 @about = r.ReadInt64();
+        System.Int64 @answer = r.ReadInt64();
+        Yardang.Core.Moderation.ConcernReason @reason = (Yardang.Core.Moderation.ConcernReason)r.ReadInt32();
+        System.String @words = ByHand.ReadText(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Moderation.ConcernRaised(@about, @answer, @reason, @words);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Moderation.ConcernsSettled v)
+    {
+        w.WriteArrayHeader(3);
+        w.Write(v.About);
+        w.Write(v.Answer);
+        w.WriteArrayHeader(v.People.Length);
+        foreach (var item in v.People)
+        {
+            w.Write(item);
+        }
+
+    }
+
+    public static Yardang.Core.Moderation.ConcernsSettled ReadConcernsSettled(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 3);
+        System.Int64 @about = r.ReadInt64();
+        System.Int64 @answer = r.ReadInt64();
+        ImmutableArray<System.Int32> @people = ReadListOfInt32(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Moderation.ConcernsSettled(@about, @answer, @people);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.ConfirmCall v)
@@ -3669,6 +3816,20 @@ internal static class Forms
         return new Yardang.Core.Lessons.HandsLowered();
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.HidingSet v)
+    {
+        w.WriteArrayHeader(1);
+        w.Write(v.After);
+    }
+
+    public static Yardang.Core.Lessons.HidingSet ReadHidingSet(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 1);
+        System.Int32 @after = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.HidingSet(@after);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.HoldPens v)
     {
         var count = v.Words.Length > 0 ? 4 : 3;
@@ -4325,7 +4486,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.LessonSnapshot v)
     {
-        w.WriteArrayHeader(46);
+        w.WriteArrayHeader(47);
         w.Write((int)v.Door);
         w.Write(v.PensDown);
         w.Write(v.PensConfirmedOn ?? -1);
@@ -4480,11 +4641,12 @@ internal static class Forms
             Write(ref w, item);
         }
 
+        w.Write(v.HidesAfter);
     }
 
     public static Yardang.Core.Lessons.LessonSnapshot ReadLessonSnapshot(ref MessagePackReader r)
     {
-        var fields = new Fields(ref r, 46);
+        var fields = new Fields(ref r, 47);
         Yardang.Core.Lessons.Door @door = (Yardang.Core.Lessons.Door)r.ReadInt32();
         System.Boolean @pensDown = r.ReadBoolean();
         System.Int32? @pensConfirmedOn = ByHand.OrNull(r.ReadInt32());
@@ -4522,8 +4684,9 @@ internal static class Forms
         Yardang.Core.Lessons.ShowingSnapshot @showing = new Yardang.Core.Lessons.ShowingSnapshot(ReadListOfPrivacyOf(ref r), [.. ReadListOfInt32(ref r)], ReadListOfShownWork(ref r));
         Yardang.Core.Moderation.WordScreening @screening = ReadWordScreening(ref r);
         ImmutableArray<Yardang.Core.Moderation.ApprovalIn> @approvals = ReadListOfApprovalIn(ref r);
+        System.Int32 @hidesAfter = r.ReadInt32();
         fields.End(ref r);
-        return new Yardang.Core.Lessons.LessonSnapshot(@door, @pensDown, @pensConfirmedOn, @closed, @people, @namesMasked, @seesOtherBoards, @seesTeachersBoard, @groups, @groupsUsed, @past, @future, @groupingVersion, @placesAsOf, @seatsThrough, @lateChanges, @times, @waits, @isOverdue, @waiting, @parts, @openParts, @openedLast, @ownFirstIn, @checkInAt, @needs, @answered, @visits, @calls, @questions, @phase, @phasesBefore, @screen, @screenSetAt, @showing, @screening, @approvals);
+        return new Yardang.Core.Lessons.LessonSnapshot(@door, @pensDown, @pensConfirmedOn, @closed, @people, @namesMasked, @seesOtherBoards, @seesTeachersBoard, @groups, @groupsUsed, @past, @future, @groupingVersion, @placesAsOf, @seatsThrough, @lateChanges, @times, @waits, @isOverdue, @waiting, @parts, @openParts, @openedLast, @ownFirstIn, @checkInAt, @needs, @answered, @visits, @calls, @questions, @phase, @phasesBefore, @screen, @screenSetAt, @showing, @screening, @approvals, @hidesAfter);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.LessonTimes v)
@@ -4813,7 +4976,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.Mark v)
     {
-        var count = v.PutBy != 0 ? 15 : v.Scale is not null || v.Pinned || v.Tie != 0 ? 14 : 11;
+        var count = (int)v.Down != 0 ? 16 : v.PutBy != 0 ? 15 : v.Scale is not null || v.Pinned || v.Tie != 0 ? 14 : 11;
         w.WriteArrayHeader(count);
         w.Write(v.Id);
         w.Write(v.Page);
@@ -4845,6 +5008,8 @@ internal static class Forms
         w.Write(v.Tie);
         if (count < 15) return;
         w.Write(v.PutBy);
+        if (count < 16) return;
+        w.Write((int)v.Down);
     }
 
     public static Yardang.Core.Marks.Mark ReadMark(ref MessagePackReader r)
@@ -4877,8 +5042,14 @@ internal static class Forms
             @putBy = r.ReadInt32();
         }
 
+        Yardang.Core.Marks.TakenDown @down = default;
+        if (fields.Has(16))
+        {
+            @down = (Yardang.Core.Marks.TakenDown)r.ReadInt32();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Marks.Mark(@id, @page, @author, @byStaff, @grip, @order, @body, @style, @place, @cuts, @erased, @scale, @pinned, @tie, @putBy);
+        return new Yardang.Core.Marks.Mark(@id, @page, @author, @byStaff, @grip, @order, @body, @style, @place, @cuts, @erased, @scale, @pinned, @tie, @putBy, @down);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.MarkAdded v)
@@ -6653,6 +6824,26 @@ internal static class Forms
         return new Yardang.Core.Walls.QuickResponse(@stamp, @says);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Moderation.RaiseConcern v)
+    {
+        w.WriteArrayHeader(4);
+        w.Write(v.About);
+        w.Write(v.Answer);
+        w.Write((int)v.Reason);
+        w.Write(v.Words);
+    }
+
+    public static Yardang.Core.Moderation.RaiseConcern ReadRaiseConcern(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 4);
+        System.Int64 @about = r.ReadInt64();
+        System.Int64 @answer = r.ReadInt64();
+        Yardang.Core.Moderation.ConcernReason @reason = (Yardang.Core.Moderation.ConcernReason)r.ReadInt32();
+        System.String @words = ByHand.ReadText(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Moderation.RaiseConcern(@about, @answer, @reason, @words);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.ReadCard v)
     {
         w.WriteArrayHeader(1);
@@ -7246,6 +7437,20 @@ internal static class Forms
         return new Yardang.Core.Lessons.SetGroups(@groups, @version);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.SetHiding v)
+    {
+        w.WriteArrayHeader(1);
+        w.Write(v.After);
+    }
+
+    public static Yardang.Core.Lessons.SetHiding ReadSetHiding(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 1);
+        System.Int32 @after = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.SetHiding(@after);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Boards.SetMarkJudging v)
     {
         w.WriteArrayHeader(1);
@@ -7421,6 +7626,22 @@ internal static class Forms
         Yardang.Core.Moderation.WordScreening @screening = new Yardang.Core.Moderation.WordScreening((Yardang.Core.Moderation.WhenFound)r.ReadInt32(), r.ReadBoolean(), r.ReadBoolean(), ReadListOfString(ref r, 300), ReadListOfString(ref r, 300));
         fields.End(ref r);
         return new Yardang.Core.Lessons.SetWordScreen(@screening);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Moderation.SettleConcerns v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.About);
+        w.Write(v.Answer);
+    }
+
+    public static Yardang.Core.Moderation.SettleConcerns ReadSettleConcerns(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int64 @about = r.ReadInt64();
+        System.Int64 @answer = r.ReadInt64();
+        fields.End(ref r);
+        return new Yardang.Core.Moderation.SettleConcerns(@about, @answer);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.ShapeBody v)
@@ -8042,9 +8263,13 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Threads.TakeAnswerDown v)
     {
-        w.WriteArrayHeader(2);
+        var count = v.Words.Length > 0 || v.Removes ? 4 : 2;
+        w.WriteArrayHeader(count);
         w.Write(v.About);
         w.Write(v.Id);
+        if (count < 4) return;
+        w.Write(v.Words);
+        w.Write(v.Removes);
     }
 
     public static Yardang.Core.Threads.TakeAnswerDown ReadTakeAnswerDown(ref MessagePackReader r)
@@ -8052,22 +8277,42 @@ internal static class Forms
         var fields = new Fields(ref r, 2);
         System.Int64 @about = r.ReadInt64();
         System.Int64 @id = r.ReadInt64();
+        System.String @words = "";
+        System.Boolean @removes = default;
+        if (fields.Has(4))
+        {
+            @words = ByHand.ReadText(ref r);
+            @removes = r.ReadBoolean();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Threads.TakeAnswerDown(@about, @id);
+        return new Yardang.Core.Threads.TakeAnswerDown(@about, @id, @words, @removes);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.TakeCardDown v)
     {
-        w.WriteArrayHeader(1);
+        var count = v.Words.Length > 0 || v.Removes ? 3 : 1;
+        w.WriteArrayHeader(count);
         w.Write(v.Id);
+        if (count < 3) return;
+        w.Write(v.Words);
+        w.Write(v.Removes);
     }
 
     public static Yardang.Core.Walls.TakeCardDown ReadTakeCardDown(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 1);
         System.Int64 @id = r.ReadInt64();
+        System.String @words = "";
+        System.Boolean @removes = default;
+        if (fields.Has(3))
+        {
+            @words = ByHand.ReadText(ref r);
+            @removes = r.ReadBoolean();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.TakeCardDown(@id);
+        return new Yardang.Core.Walls.TakeCardDown(@id, @words, @removes);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.TakeLinkDown v)
@@ -8110,6 +8355,22 @@ internal static class Forms
         var fields = new Fields(ref r, 0);
         fields.End(ref r);
         return new Yardang.Core.Lessons.TakeWorkBack();
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.TakingDown v)
+    {
+        w.WriteArrayHeader(3);
+        w.Write(12);
+        w.Write(v.Target);
+        w.Write((int)v.Down);
+    }
+
+    public static Yardang.Core.Editing.TakingDown ReadTakingDown(ref MessagePackReader r, Fields fields, System.Int64 @target)
+    {
+        fields.Need(3);
+        Yardang.Core.Marks.TakenDown @down = (Yardang.Core.Marks.TakenDown)r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Editing.TakingDown(@target, @down);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.TextBody v)
@@ -8723,7 +8984,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallSnapshot v)
     {
-        w.WriteArrayHeader(14);
+        w.WriteArrayHeader(15);
         Write(ref w, v.Plan);
         w.WriteArrayHeader(v.Cards.Length);
         foreach (var item in v.Cards)
@@ -8786,11 +9047,17 @@ internal static class Forms
             Write(ref w, item);
         }
 
+        w.WriteArrayHeader(v.Concerns.Length);
+        foreach (var item in v.Concerns)
+        {
+            Write(ref w, item);
+        }
+
     }
 
     public static Yardang.Core.Walls.WallSnapshot ReadWallSnapshot(ref MessagePackReader r)
     {
-        var fields = new Fields(ref r, 14);
+        var fields = new Fields(ref r, 15);
         Yardang.Core.Walls.WallPlan @plan = ReadWallPlan(ref r);
         ImmutableArray<Yardang.Core.Walls.Card> @cards = ReadListOfCard(ref r);
         ImmutableArray<Yardang.Core.Rooms.LateWork> @setAside = ReadListOfLateWork(ref r);
@@ -8805,8 +9072,9 @@ internal static class Forms
         ImmutableArray<Yardang.Core.Walls.ReadingList> @reading = ReadListOfReadingList(ref r);
         Yardang.Core.Walls.StancesState @stances = ReadStancesState(ref r);
         ImmutableArray<Yardang.Core.Walls.OwnStarters> @starters = ReadListOfOwnStarters(ref r);
+        ImmutableArray<Yardang.Core.Moderation.Concern> @concerns = ReadListOfConcern(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Walls.WallSnapshot(@plan, @cards, @setAside, @lastActivity, @acts, @judging, @trip, @visits, @placing, @links, @held, @reading, @stances, @starters);
+        return new Yardang.Core.Walls.WallSnapshot(@plan, @cards, @setAside, @lastActivity, @acts, @judging, @trip, @visits, @placing, @links, @held, @reading, @stances, @starters, @concerns);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Withholding v)
@@ -9306,6 +9574,15 @@ internal static class Forms
         if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
         var list = ImmutableArray.CreateBuilder<Yardang.Core.Walls.ClassPlace>(count);
         for (; count > 0; count--) list.Add(ReadClassPlace(ref r));
+        return list.MoveToImmutable();
+    }
+
+    private static ImmutableArray<Yardang.Core.Moderation.Concern> ReadListOfConcern(ref MessagePackReader r, int most = int.MaxValue)
+    {
+        var count = r.ReadArrayHeader();
+        if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Moderation.Concern>(count);
+        for (; count > 0; count--) list.Add(ReadConcern(ref r));
         return list.MoveToImmutable();
     }
 

@@ -10,7 +10,7 @@ import { readCommand, readRoomSnapshot } from './wire/kinds';
 import { writeMarkBody } from './wire/pages-codec';
 import { classOrder } from './room/class-order';
 import { placesIn } from './room/placing';
-import { Looks } from './room/marks';
+import { Looks, stands as isThere } from './room/marks';
 import { LessonState } from './room/lesson-state';
 import type { RoomState } from './room/room-client';
 import { Sheets } from './room/sheets';
@@ -248,7 +248,8 @@ function onWall(
   const isSaid = (a: Answer) => isStaff || a.downBy === 0 || (a.author === reader && !a.byStaff);
   const seen = [...cards.values()]
     .filter((c) => isStaff || isOwn(c) || isShown(c))
-    .map((c) => ({ ...c, answers: c.answers.filter(isSaid) }));
+    .map((c) => ({ ...c, answers: c.answers.filter(isSaid) }))
+    .map((c) => (isStaff ? c : withoutRemoved(c, reader)));
   const own = acts.get(reader);
   return {
     plan,
@@ -267,12 +268,20 @@ function onWall(
   };
 }
 
+// Of what a teacher removed its author is told no more than that it is gone, and why.
+function withoutRemoved(card: Card, reader: number): Card {
+  const isOwn = (a: Answer) => a.author === reader && !a.byStaff;
+  const answers = card.answers.map((a) => (a.removed ? { ...a, text: '' } : a));
+  if (!card.removed) return { ...card, answers };
+  return { ...card, text: '', attachments: [], responses: [], askedToo: [], answers: answers.filter(isOwn) };
+}
+
 // A reader holds what they saw being rubbed out; of others' gestures only that there were any counts.
 function seenBy(board: Sheets, reader: number, isStaff: boolean) {
   const { pages, marks, late, gestures } = plain(board);
   return {
     pages,
-    marks: marks.filter((m) => isStaff || !m.erased || m.author === reader),
+    marks: marks.filter((m) => isStaff || (m.author === reader ? m.down !== 2 : isThere(m))),
     late,
     adopted: [...board.adopted],
     gestures: gestures.map((g) => ({

@@ -41,7 +41,7 @@ public sealed class TalkPages(MediaStore media, IStringLocalizer<UiTexts> texts)
         return bands.Count == 0 ? [] : WallPages.On(PageSize.A4Wide, new WallSheet(texts["Talk.All"], bands, [], foot, media.Find));
     }
 
-    private static bool IsThere(Sheets sheets, long mark) => sheets.Marks.TryGetValue(mark, out var found) && !found.Erased && sheets.FindPage(found.Page) is { Erased: false };
+    private static bool IsThere(Sheets sheets, long mark) => sheets.Marks.TryGetValue(mark, out var found) && found.Stands && sheets.FindPage(found.Page) is { Erased: false };
 
     // As it was shown, and for its teacher as it is.
     private static Dictionary<long, CardResult> ResultsOf(Board board)

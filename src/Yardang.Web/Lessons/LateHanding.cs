@@ -125,7 +125,7 @@ public sealed class LateHanding(IDbContextFactory<SchoolContext> school, Activit
     private static ImmutableArray<Mark> Copies(Sheets sheets, IReadOnlyCollection<long> ids, Grip grip)
     {
         var client = Ids.ClientLimit - RandomNumberGenerator.GetInt32(2, LastClients);
-        var chosen = sheets.Marks.Values.Where(m => ids.Contains(m.Id) && !m.Erased && m.Grip != Grip.Key && m.Body is not ZoneBody && !IsOfTheActivity(m)).OrderBy(m => m.Order).ToList();
+        var chosen = sheets.Marks.Values.Where(m => ids.Contains(m.Id) && m.Stands && m.Grip != Grip.Key && m.Body is not ZoneBody && !IsOfTheActivity(m)).OrderBy(m => m.Order).ToList();
         var renamed = chosen.Select((m, i) => (m.Id, New: Ids.Of(client, i + 1))).ToDictionary(p => p.Id, p => p.New);
         return
         [

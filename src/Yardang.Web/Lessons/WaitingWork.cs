@@ -1,7 +1,9 @@
 using Yardang.Core.Boards;
 using Yardang.Core.Editing;
 using Yardang.Core.Lessons;
+using Yardang.Core.Moderation;
 using Yardang.Core.Rooms;
+using Yardang.Web.Moderation;
 using Yardang.Web.Rooms;
 
 namespace Yardang.Web.Lessons;
@@ -25,8 +27,9 @@ public sealed class WaitingWork(Followers followers)
         caughtUp();
         await foreach (var envelope in board.FollowAsync(told, board.Finished))
         {
-            if (envelope.Number <= told || envelope.Event is not (WorkSetAside or LateWorkAccepted or LateWorkDiscarded or WorkReturned)) continue;
+            if (envelope.Number <= told || envelope.Event is not (WorkSetAside or LateWorkAccepted or LateWorkDiscarded or WorkReturned or ConcernRaised or ConcernsSettled)) continue;
             await Task.Delay(s_gathering, board.Finished);
+            if (envelope.Event is ConcernRaised(var about, var answer, _, _)) await HidingByConcerns.HideAsync(board, await hosts.GetAsync(lesson), about, answer);
             told = await TellAsync(board, lesson, hosts);
         }
     }
@@ -39,6 +42,9 @@ public sealed class WaitingWork(Followers followers)
         {
             // What was returned waits for its author.
             foreach (var late in ((IWorkRoom)r).SetAside.Values.Where(w => w.Returned.Length == 0)) counts[late.Actor.Number] = counts.GetValueOrDefault(late.Actor.Number) + 1;
+
+            // Who told of something is nobody's matter here.
+            if (((IWorkRoom)r).Concerns.Things.Count() is > 0 and var things) counts[Actor.Program.Number] = things;
         });
         var room = await hosts.GetAsync(lesson);
         var known = new Dictionary<int, int>();

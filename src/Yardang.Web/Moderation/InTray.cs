@@ -17,17 +17,20 @@ namespace Yardang.Web.Moderation;
 /// <summary>What stood before, and what its author was told of it.</summary>
 public sealed record Returned(string Words, string Said);
 
+/// <summary>Who told of something, and why. Where names are for nobody: not who.</summary>
+public sealed record Told(string Name, string Reason, string Words);
+
 /// <summary>Something that waits for a teacher's decision, as the in-tray shows it.</summary>
 /// <param name="Key">Which it is; the same as long as it waits.</param>
 /// <param name="Kind">What: "card", "wording", "answer", "link", "note", "drawn" or "door".</param>
-/// <param name="Why">Why: "approval", "words", "late" or "door".</param>
+/// <param name="Why">Why: "approval", "words", "late", "door", or "concern" where students told of it.</param>
 /// <param name="Lesson">The lesson.</param>
 /// <param name="LessonName">What it is called, and for which class.</param>
 /// <param name="Room">The wall or board; the lesson for people at the door.</param>
 /// <param name="Part">Of which part.</param>
 /// <param name="Person">Whose it is, or who waits.</param>
 /// <param name="Name">What they are called.</param>
-/// <param name="Numbers">By which it is decided.</param>
+/// <param name="Numbers">By which it is decided: the events that set it aside; of what students told of, the card or mark, and the answer to it or 0.</param>
 /// <param name="Since">Since when, server time in ms.</param>
 /// <param name="Words">What was written last.</param>
 /// <param name="Where">Under which topic, or on which page; empty if it is nowhere in particular.</param>
@@ -36,12 +39,14 @@ public sealed record Returned(string Words, string Said);
 /// <param name="Before">What was returned before.</param>
 /// <param name="Shows">Whether there is something to look at beside words.</param>
 /// <param name="MayDecide">Whether this teacher may decide it.</param>
+/// <param name="ToldBy">Of what students told of: who, and why.</param>
+/// <param name="IsDown">Of what students told of: whether it is down already.</param>
 public sealed record TrayThing(
     string Key, string Kind, string Why, Guid Lesson, string LessonName, Guid Room, int Part, int Person, string Name, IReadOnlyList<long> Numbers, long Since, string Words, string Where, string About,
-    IReadOnlyList<string> Beside, IReadOnlyList<Returned> Before, bool Shows, bool MayDecide);
+    IReadOnlyList<string> Beside, IReadOnlyList<Returned> Before, bool Shows, bool MayDecide, IReadOnlyList<Told> ToldBy, bool IsDown);
 
 /// <summary>All that waits for a teacher's decision, over all their running lessons.</summary>
-public sealed class InTray(IDbContextFactory<SchoolContext> school, RoomHosts hosts, AccessResolver access, LessonPeople people, IStringLocalizer<UiTexts> texts)
+public sealed class InTray(IDbContextFactory<SchoolContext> school, RoomHosts hosts, AccessResolver access, LessonPeople people, TrayConcerns toldOf, IStringLocalizer<UiTexts> texts)
 {
     /// <summary>Most things that are shown at once; those that wait longest.</summary>
     public const int Most = 1_000;
@@ -96,15 +101,19 @@ public sealed class InTray(IDbContextFactory<SchoolContext> school, RoomHosts ho
         var names = (await people.InAsync(lesson.Id)).ToDictionary(p => p.Number, p => p.Name);
         var title = string.IsNullOrEmpty(lesson.ClassName) ? lesson.Name : $"{lesson.Name} · {lesson.ClassName}";
         var mayRun = await access.LessonAsync(visitor, lesson.Id, Power.Runs) is not null;
-        var things = atDoor.Select(p => new TrayThing($"{lesson.Id}-{p.Number}", "door", "door", lesson.Id, title, lesson.Id, 0, p.Number, names.GetValueOrDefault(p.Number, ""), [], p.JoinedAt, "", "", "", [], [], false, mayRun)).ToList();
+        var things = atDoor.Select(p => new TrayThing($"{lesson.Id}-{p.Number}", "door", "door", lesson.Id, title, lesson.Id, 0, p.Number, names.GetValueOrDefault(p.Number, ""), [], p.JoinedAt, "", "", "", [], [], false, mayRun, [], false)).ToList();
         foreach (var room in rooms)
         {
             // Boards that are kept even from teachers are decided about when they are shown.
             if (await access.ForRoomAsync(visitor, room) is not { MayLook: true, Actor.IsStaff: true } found) continue;
             var part = await PartAsync(room);
             var work = await hosts.GetAsync(room);
-            await work.LookAsync(r => things.AddRange(WaitingThing.In(((IWorkRoom)r).SetAside.Values).Where(t => t.Returned.Length == 0)
-                .Select(t => Describe(r, t) with { Lesson = lesson.Id, LessonName = title, Room = room, Key = $"{room}-{t.Person}-{t.Id}", Part = part, Name = names.GetValueOrDefault(t.Person, ""), MayDecide = found.MayWrite })));
+            await work.LookAsync(r =>
+            {
+                things.AddRange(WaitingThing.In(((IWorkRoom)r).SetAside.Values).Where(t => t.Returned.Length == 0)
+                    .Select(t => Describe(r, t) with { Lesson = lesson.Id, LessonName = title, Room = room, Key = $"{room}-{t.Person}-{t.Id}", Part = part, Name = names.GetValueOrDefault(t.Person, ""), MayDecide = found.MayWrite }));
+                things.AddRange(toldOf.In(r, found.Actor, names).Select(t => t with { Lesson = lesson.Id, LessonName = title, Room = room, Part = part, Key = $"{room}-told-{t.Key}", MayDecide = found.MayWrite }));
+            });
         }
 
         return things;
@@ -126,12 +135,12 @@ public sealed class InTray(IDbContextFactory<SchoolContext> school, RoomHosts ho
         };
         var why = thing.Why switch { WhySetAside.Words => "words", WhySetAside.Approval => "approval", _ => "late" };
         var shows = room is Board ? kind is not "answer" : thing.Works.Select(w => w.Command switch { PutUpCard put => put.Attachments, RewordCard reword => reword.Attachments, _ => null }).LastOrDefault(shown => shown is not null) is { Length: > 0 };
-        return new("", kind, why, Guid.Empty, "", Guid.Empty, 0, thing.Person, "", [.. thing.Works.Select(w => w.Number)], thing.Since, thing.Words, where, about, beside, [.. thing.Exchange.Select(e => new Returned(e.Words, e.Returned))], shows, false);
+        return new("", kind, why, Guid.Empty, "", Guid.Empty, 0, thing.Person, "", [.. thing.Works.Select(w => w.Number)], thing.Since, thing.Words, where, about, beside, [.. thing.Exchange.Select(e => new Returned(e.Words, e.Returned))], shows, false, [], false);
     }
 
     private static (string Kind, string Where, string About, IReadOnlyList<string> Beside) Describe(Wall wall, WaitingThing thing)
     {
-        string Under(long topic) => wall.Plan.Topics.FirstOrDefault(t => t.Id == topic)?.Heading.For(ContentLanguage.Current) ?? "";
+        string Under(long topic) => TrayPlaces.Under(wall, topic);
         string TextOf(long card) => wall.Cards.GetValueOrDefault(card)?.Text ?? "";
         return thing.Works[0].Command switch
         {
@@ -149,7 +158,6 @@ public sealed class InTray(IDbContextFactory<SchoolContext> school, RoomHosts ho
 
     private (string Kind, string Where, string About, IReadOnlyList<string> Beside) Describe(Board board, WaitingThing thing)
     {
-        var pages = board.Sheets.Pages.ToList();
         var on = thing.Works[0].Command switch
         {
             AddMark add => add.Page,
@@ -158,8 +166,7 @@ public sealed class InTray(IDbContextFactory<SchoolContext> school, RoomHosts ho
             GiveAnswer answer => board.Sheets.Marks.GetValueOrDefault(answer.About)?.Page ?? 0,
             _ => 0,
         };
-        var at = pages.FindIndex(p => p.Id == on);
-        var where = at < 0 ? "" : pages[at].Name.For(ContentLanguage.Current) is { Length: > 0 } named ? named : texts["Contents.Page", at + 1].Value;
+        var where = TrayPlaces.OnPage(board, on, texts);
         var about = thing.Works[0].Command switch
         {
             MakeChanges { Changes: [var first, ..] } => board.Sheets.Marks.GetValueOrDefault(first.Target)?.Body.Written()?.Text ?? "",

@@ -1,7 +1,12 @@
 using System.Text.Json;
 using Microsoft.AspNetCore.Antiforgery;
+using Yardang.Core.Editing;
 using Yardang.Core.Lessons;
+using Yardang.Core.Marks;
+using Yardang.Core.Moderation;
 using Yardang.Core.Rooms;
+using Yardang.Core.Threads;
+using Yardang.Core.Walls;
 using Yardang.Web.Access;
 using Yardang.Web.Rooms;
 
@@ -13,7 +18,8 @@ public sealed class InTrayEndpoint(InTray tray, RoomHosts hosts, AccessResolver 
     private const int MostBytes = 512 * 1024;
     private const int MostDecided = 500;
 
-    private sealed record Wanted(string Key, Guid Room, int Person, long[] Numbers);
+    // Why is "concern" for what students told of.
+    private sealed record Wanted(string Key, Guid Room, int Person, long[] Numbers, string? Why = null);
 
     private sealed record Decided(string What, string Words, Wanted[] Things);
 
@@ -23,6 +29,14 @@ public sealed class InTrayEndpoint(InTray tray, RoomHosts hosts, AccessResolver 
         private int _counter;
 
         public RoomKind Kind => kind;
+
+        // What its author took down themselves stays down.
+        public async Task<bool> IsDownByTeacherAsync(long about, long answer)
+        {
+            var isDown = false;
+            await host.LookAsync(r => isDown = HidingByConcerns.IsDownByTeacher(r, teacher, about, answer));
+            return isDown;
+        }
 
         public Task<(Decision Decision, Envelope? Envelope)> SubmitAsync(Command command, CancellationToken stop) => host.SubmitAsync(new Submission(client, ++_counter, _counter - 1, 0, command), teacher, stop);
     }
@@ -51,7 +65,7 @@ public sealed class InTrayEndpoint(InTray tray, RoomHosts hosts, AccessResolver 
         foreach (var inRoom in things.GroupBy(t => t.Room))
         {
             var deciding = await BeginAsync(visitor, inRoom.Key, context.RequestAborted);
-            foreach (var thing in inRoom) outcomes[thing.Key ?? ""] = deciding is null ? "refused" : await DecideAsync(deciding, thing, decided, context.RequestAborted);
+            foreach (var thing in inRoom) outcomes[thing.Key ?? ""] = deciding is null ? "refused" : string.Equals(thing.Why, "concern", StringComparison.Ordinal) ? await DecideConcernAsync(deciding, thing, decided, context.RequestAborted) : await DecideAsync(deciding, thing, decided, context.RequestAborted);
         }
 
         return Results.Json(outcomes);
@@ -87,6 +101,34 @@ public sealed class InTrayEndpoint(InTray tray, RoomHosts hosts, AccessResolver 
         }
 
         return outcome;
+    }
+
+    // It is settled first: so two teachers never decide twice. What is all right is put back if it is down; what is not goes down.
+    private static async Task<string> DecideConcernAsync(Deciding deciding, Wanted thing, Decided decided, CancellationToken stop)
+    {
+        if (thing.Numbers is not [var about, var answer] || deciding.Kind is not (RoomKind.Board or RoomKind.Wall) || decided.What is not ("add" or "leave")) return "refused";
+        switch (await deciding.SubmitAsync(new SettleConcerns(about, answer), stop))
+        {
+            case (Decision.Accepted, _): break;
+            case (Decision.Refused { Reason: Refusal.NotFound }, _): return "decided";
+            default: return "refused";
+        }
+
+        var isDown = await deciding.IsDownByTeacherAsync(about, answer);
+        Command? command = (decided.What, deciding.Kind, answer) switch
+        {
+            ("leave", RoomKind.Wall, 0) => new TakeCardDown(about, decided.Words),
+            ("leave", RoomKind.Board, 0) => isDown ? null : new MakeChanges([new TakingDown(about, TakenDown.Hidden)]),
+            ("leave", _, _) => new TakeAnswerDown(about, answer, decided.Words),
+            _ when !isDown => null,
+            (_, RoomKind.Wall, 0) => new PutCardBack(about),
+            (_, RoomKind.Board, 0) => new MakeChanges([new TakingDown(about, TakenDown.No)]),
+            _ => new PutAnswerBack(about, answer),
+        };
+
+        // That it is so already is no matter.
+        if (command is not null) await deciding.SubmitAsync(command, stop);
+        return "done";
     }
 
     private static async Task<Decided?> ReadAsync(HttpContext context)

@@ -20,7 +20,7 @@ internal static class LessonPlay
             var person = people[random.Next(people.Count)];
             var student = new Actor(person, Role.Student);
             ImmutableArray<int> Some(int one) => [.. new[] { one, people[random.Next(people.Count)] }.Distinct().Where(p => lesson.Lesson.People[p].Standing == Standing.In)];
-            switch (random.Next(55))
+            switch (random.Next(56))
             {
                 case 0: lesson.Do(new Join(), Actor.Program); break;
                 case 1: lesson.Do(new Join(person), Actor.Program); break;
@@ -51,6 +51,7 @@ internal static class LessonPlay
                 case 31: lesson.Do(new LowerHands(), Actor.Owner); break;
                 case 32: lesson.Do(new AnswerNeed(person, (NeedKind)random.Next(1, 13), random.Next(3)), Actor.Owner); break;
                 case 53: lesson.Do(new SetWordScreen(new((WhenFound)random.Next(4), step % 2 == 0, step % 3 == 0, [$"word {step}"], [])), Actor.Owner); break;
+                case 55: lesson.Do(new SetHiding(random.Next(-1, 4)), Actor.Owner); break;
                 case 54: lesson.Do(new SetApproval(random.Next(1, 4), new((ApprovalWhen)random.Next(4), random.Next(2) == 0 ? [] : [person], LessonHours.Usual)), Actor.Owner); break;
                 case 33: lesson.Do(new SetNeeds(NeedsSettings.Usual with { StoppedAfter = 60 + random.Next(100) }), Actor.Owner); break;
                 case 34 or 35: lesson.Do(new CallClass(random.Next(3) == 0 ? [] : Some(person), random.Next(2) == 0 ? $"look {step}" : "", random.Next(3) == 0 ? null : new Spot(1, SpotKind.Page, 1 + (step % 3)), random.Next(3) == 0), Actor.Owner); break;

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Yardang.Core.Attachments;
 using Yardang.Core.Judges;
+using Yardang.Core.Moderation;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
 using Yardang.Core.Tests.Moderation;
@@ -22,12 +23,17 @@ internal static class WallPlay
             var cards = wall.Wall.Cards.Keys.Prepend(7).ToList();
             var card = cards[random.Next(cards.Count)];
             long topic = random.Next(5) switch { 0 => 0, 1 => 99, 2 => 12, _ => 11 };
-            switch (random.Next(83))
+            switch (random.Next(89))
             {
                 case 0 or 1 or 2 or 3: wall.PutUp(actor, $"idea {step}", topic, Some(random)); break;
                 case 4 or 5: Do(wall, actor, new RewordCard(card, "en", random.Next(6) == 0 ? " " : $"better {step}", Some(random))); break;
                 case 6 or 7 or 21 or 27 or 39: Do(wall, actor, new MoveCard(card, topic, random.Next(9) + 0.5)); break;
                 case 8: Do(wall, actor, new TakeCardDown(card)); break;
+                case 83 or 84: Do(wall, random.Next(4) == 0 ? actor : Teacher, new TakeCardDown(card, random.Next(2) == 0 ? "" : $"why {step % 5}", random.Next(3) == 0)); break;
+                case 85: Do(wall, random.Next(4) == 0 ? actor : Teacher, new TakeAnswerDown(card, Among(random, wall, card), random.Next(2) == 0 ? "" : $"why {step % 5}", random.Next(3) == 0)); break;
+                case 86: Do(wall, actor, new RaiseConcern(card, random.Next(3) == 0 ? Among(random, wall, card) : 0, (ConcernReason)random.Next(5), $"unkind {step}")); break;
+                case 87: Do(wall, random.Next(4) == 0 ? actor : Teacher, new SettleConcerns(card, random.Next(3) == 0 ? Among(random, wall, card) : 0)); break;
+                case 88: wall.DoByProgram(new TakeCardDown(card)); break;
                 case 9: Do(wall, actor, new PutCardBack(card)); break;
                 case 10:
                     wall.Allowed = wall.Allowed with { PensDown = random.Next(3) == 0, Screen = Screens.At(step), Approval = Screens.ApprovalAt(step) };

@@ -25,6 +25,7 @@ export interface BoardTexts extends WorkTexts, MarkListTexts {
   readonly figureTools: Record<string, string>;
   readonly pageOf: string;
   readonly pictureAway: string;
+  readonly networkAway: string;
   readonly fresh: string;
   readonly freshPage: string;
 }

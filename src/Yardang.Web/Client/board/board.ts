@@ -15,11 +15,12 @@ import { stimulusBeside } from '../editor/stimulus';
 import { toolsOf } from '../editor/tools';
 import { viewOf } from '../editor/view';
 import { fill, pageData } from '../page-data';
-import { Grip } from '../room/marks';
+import { Grip, type Mark, Property } from '../room/marks';
 import { type OutboxStore, deviceOutbox } from '../room/outbox-store';
 import type { Preview } from '../room/room-client';
-import type { Command } from '../room/wire';
-import { type Spot, SpotKind, StudentActs } from '../wire/forms';
+import type { Command, Envelope } from '../room/wire';
+import { type Spot, SpotKind, StudentActs, TakenDown } from '../wire/forms';
+import { Moderating } from '../moderation/moderating';
 import { textIn } from '../surface/in-language';
 import { Drafts } from '../threads/drafts';
 import { Attendance, LONG_NOTICE_MS, type Page, placeOf } from '../lesson/attendance';
@@ -49,6 +50,8 @@ import { waitingOf } from '../lesson/waiting';
 import { seatIn } from '../lesson/try-room';
 
 const NOTICE_MS = 6000;
+const isRemoved = (mark: Mark) => mark.down === TakenDown.Removed;
+
 /** A teacher who sits beside me says so every few seconds. */
 const BESIDE_MS = 10_000;
 
@@ -103,6 +106,7 @@ Alpine.data('board', () => {
     showContents: (parts: readonly ContentsPart[]) => board.contents.take(parts),
   });
   const lesson = () => attendance?.lesson ?? null;
+  const moderating = new Moderating(texts.moderation, (words) => board.say(words), texts.networkAway);
 
   return {
     tools: toolsOf(() => editor, texts.figureTools),
@@ -149,6 +153,8 @@ Alpine.data('board', () => {
     texts,
     /** Which teacher is here, in words; empty if none is. */
     besideText: '',
+    /** How many marks teachers removed from this page. */
+    removedHere: 0,
     seesOthers: false,
     /** The teacher's own board, if it may be looked at; beside mine as soon as it is asked for. */
     seesTeachers: false,
@@ -193,7 +199,7 @@ Alpine.data('board', () => {
         editFormula: (mark) => this.formula.change(mark),
         may: (act) => this.may(act),
         changed: () => this.refresh(),
-        applied: (envelope) => attendance?.applied(envelope),
+        applied: (envelope) => this.applied(envelope),
         refused: (reason, command) => this.refused(reason, command),
         masked: () => this.say(texts.masked, LONG_NOTICE_MS),
         besideMe: (actor) => this.teacherIsHere(actor),
@@ -233,6 +239,7 @@ Alpine.data('board', () => {
         texts: texts.talk,
         drafts,
         looksOnly: isLook,
+        moderating,
         isShared: data.shared ?? data.together,
         read: () => [this.reading.first, this.reading.second],
         titleOf: (mark) => list.titleOf(mark),
@@ -259,6 +266,12 @@ Alpine.data('board', () => {
         },
         setAside: mySetAside(),
       };
+    },
+
+    applied(envelope: Envelope): void {
+      const { event, actor, byStaff } = envelope;
+      attendance?.applied(envelope);
+      if (event.kind === 'concernRaised' && actor === me.number && !byStaff) this.say(texts.moderation.willLook);
     },
 
     may(act: StudentActs): boolean {
@@ -307,6 +320,21 @@ Alpine.data('board', () => {
       this.inset ??= made.insetOf(data.teachers, as, me, data.written, texts.pageOf, () => this.showOthers());
       const host = (this.$root as HTMLElement).querySelector<HTMLElement>('[data-inset]')!;
       this.$nextTick(() => this.inset!.open(host, page, large));
+    },
+
+    /** All that was removed from this page comes back, at once. */
+    putRemovedBack(): void {
+      const removed = editor.sheets.takenDown(editor.page).filter(isRemoved);
+      editor.selection.make(removed.map(({ id }) => ({ property: Property.Down, target: id, value: TakenDown.No })));
+    },
+
+    /** The teacher is told that a classmate's mark is not all right. */
+    tellOfChosen(): void {
+      const [mark] = editor.selection.marks;
+      if (!mark || !this.chosen.mayTell) return;
+      void moderating.askConcern(list.titleOf(mark), (reason, words) =>
+        editor.client.submit({ kind: 'raiseConcern', about: mark.id, answer: 0, reason, words }),
+      );
     },
 
     toggleTeachers(): void {
@@ -360,6 +388,8 @@ Alpine.data('board', () => {
       if (this.pages.all.length !== pageCount) this.said?.called.again();
       pageCount = this.pages.all.length;
       attendance?.tellPage(editor.page);
+      this.removedHere = me.isStaff ? sheets.takenDown(editor.page).filter(isRemoved).length : 0;
+      attendance?.tellOfDown(sheets.number, () => sheets.downOfMine(me));
       this.beside?.refresh();
       this.waits.refresh();
       const keeping = attendance?.keeping ?? TRYING;

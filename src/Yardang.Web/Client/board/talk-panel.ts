@@ -7,9 +7,11 @@ import { repeat } from 'lit-html/directives/repeat.js';
 import type { Editor } from '../editor/editor';
 import { JudgingView, type JudgingTexts } from '../judging/judging-view';
 import { fill, plural } from '../page-data';
+import type { Moderating } from '../moderation/moderating';
+import { isTold } from '../room/concerns';
 import { isJudged, mayJudge } from '../room/mark-choice';
 import { mayAnswer, mayChange } from '../room/mark-talk';
-import type { Mark } from '../room/marks';
+import { type Mark, stands } from '../room/marks';
 import { inTime } from '../room/threads';
 import { useStyles } from '../styles/with-script';
 import { bounds } from '../surface/hit';
@@ -53,6 +55,7 @@ export interface TalkPlace {
   readonly texts: BoardTalkTexts;
   readonly drafts: Drafts;
   readonly looksOnly: boolean;
+  readonly moderating: Moderating;
   /** Whether several students work here. */
   readonly isShared: boolean;
   read(): readonly [string, string];
@@ -64,6 +67,8 @@ export interface TalkPlace {
   /** Somebody wants to read what is said to a mark. */
   open(): void;
 }
+
+const FIRST_LETTERS = 60;
 
 interface Talked extends About {
   readonly mark: Mark | null;
@@ -106,8 +111,21 @@ export class TalkPanel {
         },
         rewordAnswer: (about, { id, language }, text) =>
           submit({ kind: 'rewordAnswer', about: about.id, id, language, text }),
-        takeAnswerDown: (about, { id }) => submit({ kind: 'takeAnswerDown', about: about.id, id }),
+        takeAnswerDown: (about, { id }) =>
+          submit({ kind: 'takeAnswerDown', about: about.id, id, words: '', removes: false }),
         putAnswerBack: (about, { id }) => submit({ kind: 'putAnswerBack', about: about.id, id }),
+        besideUp: (about, answer) =>
+          place.moderating.tellButton(
+            answer.text.slice(0, FIRST_LETTERS),
+            isTold(editor.sheets.concerns, about.id, answer.id),
+            client.client !== 0 && editor.sheets.mayTell(about.id, answer.id, me),
+            (reason, words) => submit({ kind: 'raiseConcern', about: about.id, answer: answer.id, reason, words }),
+          ),
+        besideDown: (about, { id, author, downWhy, removed }) =>
+          place.moderating.whyButton(place.nameOf(author), { words: downWhy, removes: removed }, (why) =>
+            submit({ kind: 'takeAnswerDown', about: about.id, id, ...why }),
+          ),
+        notShown: place.moderating.notShown,
       },
       (focus) => {
         if (focus) this.focusNext = focus;
@@ -169,7 +187,7 @@ export class TalkPanel {
   private about(id: number): Talked {
     const { sheets } = this.editor;
     const mark = sheets.mark(id);
-    const isThere = mark !== undefined && !mark.erased && sheets.pages.some((p) => p.id === mark.page);
+    const isThere = mark !== undefined && stands(mark) && sheets.pages.some((p) => p.id === mark.page);
     return { id, mark: isThere ? mark : null, answers: sheets.talk.get(id) ?? [] };
   }
 

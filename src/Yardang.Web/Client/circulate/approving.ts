@@ -45,6 +45,8 @@ export function approvingOf(
     days: SCHOOL_DAYS,
     from: '08:00',
     to: '16:00',
+    /** After how many who told of it something hides itself; 0: never. */
+    hidesAfter: 0,
     /** What the server does now. */
     now: '',
 
@@ -55,6 +57,7 @@ export function approvingOf(
 
     open(): void {
       const set = approvalHere();
+      this.hidesAfter = lesson().state.hidesAfter;
       this.when = set?.when ?? NEVER;
       this.isForSome = (set?.people.length ?? 0) > 0;
       this.people = here()
@@ -75,6 +78,10 @@ export function approvingOf(
       this.days = this.days.map((was, at) => (at === day ? on : was));
     },
 
+    setHides(after: string): void {
+      this.hidesAfter = Number(after);
+    },
+
     choose(person: number, on: boolean): void {
       this.people = this.people.map((p) => (p.number === person ? { ...p, isChosen: on } : p));
     },
@@ -89,6 +96,7 @@ export function approvingOf(
       const days = this.days.reduce((sum, on, day) => (on ? sum + (1 << day) : sum), 0);
       const hours = { zone, days, from: minutesOf(this.from), to: minutesOf(this.to) };
       const approval: Approval = { when: this.when, people, hours };
+      if (this.hidesAfter !== lesson().state.hidesAfter) lesson().submit({ kind: 'setHiding', after: this.hidesAfter });
       lesson().submit({ kind: 'setApproval', part, approval });
       dialog().close();
     },

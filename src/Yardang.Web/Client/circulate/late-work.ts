@@ -100,6 +100,18 @@ export function drawLate(
   written: string,
 ): void {
   const { sheets, touched } = withLate(before, late);
+  drawAmong(canvas, sheets, touched, page, pictures, written);
+}
+
+/** Some marks of a page, among the others, which are fainter. */
+export function drawAmong(
+  canvas: HTMLCanvasElement,
+  sheets: Sheets,
+  touched: ReadonlySet<number>,
+  page: number,
+  pictures: Pictures,
+  written: string,
+): void {
   const sheet = sheets.page(page);
   if (!sheet) return;
   const ratio = window.devicePixelRatio || 1;

@@ -1,8 +1,10 @@
 // The marks that are chosen: what they have in common, and what can be done with them.
 
 import { type Body, Grip, type Mark, Property, isBox } from '../room/marks';
+import { isTold } from '../room/concerns';
 import type { Side } from '../tools/arranging';
 import { authorOf } from './author';
+import { TakenDown } from '../wire/forms';
 import type { Editor } from './editor';
 
 const MM = 100;
@@ -24,6 +26,12 @@ export function chosenOf(editor: () => Editor, by: string, saidAloud = '') {
     tied: false,
     pinned: false,
     mayRub: false,
+    /** What students put there, which a teacher may take down; whether all of it is down. */
+    mayTakeDown: false,
+    isDown: false,
+    /** Whether the teacher may be told that it is not all right; whether they were. */
+    mayTell: false,
+    isTold: false,
     mayMove: false,
     mayStyle: false,
     canConnect: false,
@@ -50,6 +58,11 @@ export function chosenOf(editor: () => Editor, by: string, saidAloud = '') {
       this.tied = selection().areTied;
       this.pinned = selection().arePinned;
       this.canConnect = selection().canConnect;
+      const { sheets, me } = editor();
+      this.isDown = marks.length > 0 && marks.every((m) => m.down !== TakenDown.No);
+      this.mayTakeDown = me.isStaff && selection().mayAll(Property.Down);
+      this.mayTell = marks.length === 1 && sheets.mayTell(marks[0]!.id, 0, me);
+      this.isTold = marks.length === 1 && !me.isStaff && isTold(sheets.concerns, marks[0]!.id, 0);
       this.mayMove = marks.every((m) => selection().mayChoose(m));
       this.mayRub = selection().mayAll(Property.Erased);
       this.mayStyle = selection().mayAll(Property.Style);
@@ -73,6 +86,9 @@ export function chosenOf(editor: () => Editor, by: string, saidAloud = '') {
     duplicate: () => selection().duplicate(),
     copy: () => editor().copy(),
     rubOut: () => selection().rubOut(),
+    hide: () => selection().takeDown(TakenDown.Hidden),
+    remove: () => selection().takeDown(TakenDown.Removed),
+    putBack: () => selection().takeDown(TakenDown.No),
     turnLeft: () => selection().turnBy(-TURN_STEP),
     turnRight: () => selection().turnBy(TURN_STEP),
     toFront: () => selection().toFront(),

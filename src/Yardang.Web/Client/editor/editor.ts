@@ -111,7 +111,7 @@ export class Editor extends Changes implements SheetContext {
       options.room,
       options.line,
       options.store,
-      (number, state) => Sheets.of(number, state, options.part ?? null),
+      (number, state) => Sheets.of(number, state, options.part ?? null, options.me),
       (sheets, command) => sheets.predict(command, options.me, options.design),
       options.me,
       {

@@ -6,6 +6,7 @@ import { kindOf } from '../kinds';
 import { authorOf } from './author';
 import type { KindTexts } from '../kinds/kind';
 import { type Mark, marksThatWait } from '../room/marks';
+import { TakenDown } from '../wire/forms';
 import type { Editor } from './editor';
 
 export interface MarkListTexts extends KindTexts {
@@ -21,6 +22,8 @@ export interface MarkListTexts extends KindTexts {
   readonly saidAloud: string;
   /** Of what waits for the teacher. */
   readonly waits: string;
+  /** Of what a teacher took down. */
+  readonly down: string;
   readonly empty: string;
 }
 
@@ -103,7 +106,8 @@ export class MarkList {
     const words = this.words(mark);
     const aloud = mark.putBy ? `, ${texts.saidAloud}` : '';
     const waits = marksThatWait.has(mark) ? `, ${texts.waits}` : '';
-    return `${this.kind(mark)}, ${whose[mark.grip] ?? whose[0]}${aloud}${waits}${words ? `: ${words}` : ''}`;
+    const down = mark.down === TakenDown.No ? '' : `, ${texts.down}`;
+    return `${this.kind(mark)}, ${whose[mark.grip] ?? whose[0]}${aloud}${waits}${down}${words ? `: ${words}` : ''}`;
   }
 
   private words({ body }: Mark): string {

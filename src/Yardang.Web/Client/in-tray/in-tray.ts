@@ -30,6 +30,11 @@ interface TrayTexts extends LateTexts {
   readonly noLongerFits: string;
   readonly notDone: string;
   readonly noNetwork: string;
+  /** Where nobody's name is known. */
+  readonly somebody: string;
+  readonly isDown: string;
+  /** Of what students told of, by what was decided. */
+  readonly concern: Record<string, string>;
 }
 
 interface TrayData {
@@ -132,7 +137,7 @@ Alpine.data('inTray', () => {
             : nothing
         }
         <button type="button" aria-current=${isChosen ? 'true' : nothing} @click=${() => this.choose(thing.key)}>
-          <b dir="auto">${thing.name}</b> <span>${texts.trayKind[thing.kind] ?? ''}</span>
+          <b dir="auto">${thing.name || texts.somebody}</b> <span>${texts.trayKind[thing.kind] ?? ''}</span>
           <small>${this.howLong(thing)}</small>
           <span class="tray-first" dir="auto">${this.shortOf(thing)}</span>
         </button>
@@ -206,7 +211,7 @@ Alpine.data('inTray', () => {
     },
 
     get sameText(): string {
-      return this.thing ? fill(texts.allBy, (this.thing as TrayThing).name) : '';
+      return this.thing ? fill(texts.allBy, (this.thing as TrayThing).name || texts.somebody) : '';
     },
 
     get hereText(): string {
@@ -266,9 +271,16 @@ Alpine.data('inTray', () => {
       return !this.isBusy && this.decidedNow().length > 0;
     },
 
-    /** People at the door cannot be told what to mend. */
+    /** People at the door cannot be told what to mend, nor is it mended where others saw it. */
     get mayReturn(): boolean {
-      return this.mayDecide && this.words.trim() !== '' && this.decidedNow().every(({ kind }) => kind !== 'door');
+      const mayMend = ({ kind, why }: TrayThing) => kind !== 'door' && why !== 'concern';
+      return this.mayDecide && this.words.trim() !== '' && this.decidedNow().every(mayMend);
+    },
+
+    /** Whether all that is decided about is what students told of. */
+    get areConcerns(): boolean {
+      const things = this.decidedNow();
+      return things.length > 0 && things.every(({ why }) => why === 'concern');
     },
 
     async decide(what: What): Promise<void> {
@@ -301,7 +313,7 @@ Alpine.data('inTray', () => {
           body: JSON.stringify({
             what,
             words,
-            things: some.map(({ key, room, person, numbers }) => ({ key, room, person, numbers })),
+            things: some.map(({ key, room, person, numbers, why }) => ({ key, room, person, numbers, why })),
           }),
         });
         if (!answer.ok) throw new Error(`It was not decided (${answer.status}).`);
@@ -316,7 +328,7 @@ Alpine.data('inTray', () => {
       const [done, quicker, gone, refused] = ['done', 'decided', 'gone', 'refused'].map(with_);
       const said = [
         done!.length === 1
-          ? fill(texts.one[what], done![0]!.name)
+          ? fill(done![0]!.why === 'concern' ? texts.concern[what]! : texts.one[what], done![0]!.name || texts.somebody)
           : done!.length > 1
             ? plural(texts, what, done!.length)
             : '',

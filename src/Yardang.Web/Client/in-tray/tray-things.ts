@@ -20,6 +20,9 @@ export interface TrayThing {
   /** Whether there is something to look at beside words. */
   readonly shows: boolean;
   readonly mayDecide: boolean;
+  /** Of what students told of: who told, and why; and whether it is down already. */
+  readonly toldBy: readonly { readonly name: string; readonly reason: string; readonly words: string }[];
+  readonly isDown: boolean;
 }
 
 const ofPerson = (thing: TrayThing): string => `${thing.lesson} ${thing.person}`;

@@ -12,6 +12,7 @@ import type { Command, Envelope } from '../room/wire';
 import type { Me } from '../room/sheets';
 import type { WorkData } from './work-data';
 import { type Keeping } from './keeping';
+import type { DownThing } from './told-once';
 import { MyPlace } from './my-place';
 import { OfflineCopy } from './offline';
 
@@ -50,6 +51,9 @@ export class Attendance {
   private link: Link = 'connecting';
   /** The page of which the server knows; after a time without a network it is told anew. */
   private toldPage = 0;
+  /** Up to which event I was told what a teacher took down; whether there was anything. */
+  private toldThrough = 0;
+  private hadDown = false;
   private readonly leftovers: Leftovers | null;
   private readonly offline: OfflineCopy;
   private readonly place: MyPlace;
@@ -160,6 +164,22 @@ export class Attendance {
       this.page().say(event.words ? fill(texts.leftOff, event.words) : texts.leftOffSilently, LONG_NOTICE_MS);
     if (event.kind === 'lateWorkAccepted' && !event.outcome && event.person === this.me.number)
       this.page().say(texts.noLongerFits, LONG_NOTICE_MS);
+  }
+
+  /** What a teacher took down of mine is said once, also where I was away. */
+  tellOfDown(number: number, mine: () => readonly DownThing[]): void {
+    if (!this.isStudent || !this.isOpened || number === this.toldThrough) return;
+    this.toldThrough = number;
+    const things = mine();
+    this.hadDown ||= things.length > 0;
+    if (!this.hadDown) return;
+    void import('./told-once')
+      .then(({ untold }) => {
+        const last = untold(this.data.work, things).at(-1);
+        const { tookDown, tookDownWhy } = this.data.texts.moderation;
+        if (last) this.page().say(last.why ? fill(tookDownWhy, last.why) : tookDown, LONG_NOTICE_MS);
+      })
+      .catch(() => (this.toldThrough = 0));
   }
 
   get keeping(): Keeping {

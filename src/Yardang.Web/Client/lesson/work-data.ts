@@ -1,5 +1,6 @@
 // What a page on which one works carries from the server, whether a board or a wall stands on it.
 
+import type { ModerationTexts } from '../moderation/moderating';
 import type { ContentsPart } from './contents';
 
 export interface WorkData {
@@ -45,6 +46,7 @@ export interface WorkData {
 }
 
 export interface WorkTexts {
+  readonly moderation: ModerationTexts;
   readonly kept: string;
   readonly sending: string;
   readonly keptHere: string;

@@ -94,6 +94,8 @@ export class LessonState {
   /** What is looked for in what students write. Students are not told. */
   /** Whose work a teacher looks at before others see it, by part. Students are not told. */
   approvals: readonly ApprovalIn[] = [];
+  /** After how many concerns what they are about hides itself until a teacher has looked; 0: it never does. */
+  hidesAfter = 0;
   screening: WordScreening = { then: 0, forYoung: false, details: false, own: [], allowed: [] };
   needs: NeedsSettings = {
     notStartedAfter: 0,
@@ -308,6 +310,9 @@ export class LessonState {
           ...this.visits.filter((v) => v.person !== event.person),
           { person: event.person, at: time },
         ].sort((a, b) => a.person - b.person);
+        break;
+      case 'hidingSet':
+        this.hidesAfter = event.after;
         break;
       case 'approvalSet':
         this.approvals = approvalsAfter(this.approvals, event);

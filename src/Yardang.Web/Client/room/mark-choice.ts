@@ -2,7 +2,7 @@
 
 import type { Judging } from '../wire/forms';
 import { Judgements } from './judgements';
-import { Grip } from './marks';
+import { Grip, stands } from './marks';
 import type { Me, Sheets } from './sheets';
 import type { Command, RoomEvent } from './wire';
 
@@ -33,7 +33,7 @@ export function choiceAfter(choice: MarkChoice, event: RoomEvent, actor: number)
 /** Whether a mark stands, so that it can be chosen; what is printed, too. */
 export function isJudged(sheets: Sheets, id: number): boolean {
   const mark = sheets.mark(id);
-  if (!mark || mark.erased || mark.grip === Grip.Key) return false;
+  if (!mark || !stands(mark) || mark.grip === Grip.Key) return false;
   return sheets.pages.some((p) => p.id === mark.page);
 }
 

@@ -1,9 +1,10 @@
 // What is said to the marks of a board: Core's MarkTalk, event for event.
 
 import type { Answer } from '../wire/forms';
-import { Grip } from './marks';
+import { Grip, stands } from './marks';
 import { serverNow } from './server-clock';
 import type { Me, Sheets } from './sheets';
+import { foreseeAnswerDown, takenDown, UP } from './taken-down';
 import { canSay, given, isMine, withAnswer } from './threads';
 import type { Command, RoomEvent } from './wire';
 
@@ -25,7 +26,7 @@ export function talkAfter(talk: MarkTalk, event: RoomEvent, actor: number): Mark
     case 'answerReworded':
       return change(event.about, event.id, { language: event.language, text: event.text });
     case 'answerTakenDown':
-      return change(event.about, event.id, { downBy: actor });
+      return change(event.about, event.id, takenDown(event, actor));
     default:
       return talk;
   }
@@ -42,7 +43,7 @@ function find(talk: MarkTalk, about: number, id: number): Answer | undefined {
 /** Whether I may answer a mark: one that stands, also what is printed. */
 export function mayAnswer(sheets: Sheets, about: number, me: Me): boolean {
   const mark = sheets.mark(about);
-  if (!mark || mark.erased || mark.grip === Grip.Key) return false;
+  if (!mark || !stands(mark) || mark.grip === Grip.Key) return false;
   const page = sheets.page(mark.page);
   return page !== undefined && !page.erased && (me.isStaff || (page.withheld & ANSWER_TOOL) === 0);
 }
@@ -69,14 +70,14 @@ export function foreseeTalk(sheets: Sheets, command: Command, me: Me): RoomEvent
         : null;
     }
     case 'takeAnswerDown':
-      return mayChange(find(sheets.talk, command.about, command.id), me)
-        ? { ...command, kind: 'answerTakenDown', whose: 0 }
-        : null;
+      return foreseeAnswerDown(find(sheets.talk, command.about, command.id), command, me, (answer) =>
+        mayChange(answer, me) ? 0 : null,
+      );
     case 'putAnswerBack': {
       const answer = find(sheets.talk, command.about, command.id);
       if (!answer || answer.downBy === 0) return null;
       if (!me.isStaff && !(isMine(answer, me) && answer.downBy === me.number)) return null;
-      return { kind: 'answerPutBack', about: command.about, answer: { ...answer, downBy: 0 }, whose: 0 };
+      return { kind: 'answerPutBack', about: command.about, answer: { ...answer, ...UP }, whose: 0 };
     }
     default:
       return null;

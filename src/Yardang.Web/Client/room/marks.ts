@@ -1,6 +1,14 @@
 // Marks, pages and changes as the client holds them: Core's, field for field.
 
-import type { BubbleBody, Mark, MarkBody, NoteBody, Paper, TextBody } from '../wire/forms';
+import {
+  type BubbleBody,
+  type Mark,
+  type MarkBody,
+  type NoteBody,
+  type Paper,
+  TakenDown,
+  type TextBody,
+} from '../wire/forms';
 
 export type { Texts } from '../wire/by-hand';
 export {
@@ -49,6 +57,11 @@ export function isBox(body: MarkBody): body is BoxBody {
 }
 
 export const PLAIN: Paper = { kind: 0, spacing: 0, across: null, up: null, columns: 0, rows: 0, media: null };
+
+/** Whether it is there for all who see its page: neither rubbed out nor taken down. */
+export function stands(mark: Mark): boolean {
+  return !mark.erased && mark.down === TakenDown.No;
+}
 
 /** Marks of mine that are shown although they wait for the teacher; they are drawn fainter. */
 export const marksThatWait = new WeakSet<Mark>();

@@ -17,7 +17,7 @@ import {
   type Wording,
   isBox,
 } from './marks';
-import type { PageSize } from '../wire/forms';
+import type { PageSize, TakenDown } from '../wire/forms';
 
 export function ofPage(page: Page, property: Property): Value | undefined {
   switch (property) {
@@ -75,6 +75,8 @@ export function ofMark(mark: Mark, property: Property): Value | undefined {
       return mark.place;
     case Property.Erased:
       return mark.erased;
+    case Property.Down:
+      return mark.down;
     case Property.Cuts:
       return mark.cuts;
     case Property.Style:
@@ -107,6 +109,8 @@ export function changed(mark: Mark, { property, value }: Change): Mark {
       return { ...mark, place: value as Place };
     case Property.Erased:
       return { ...mark, erased: value as boolean };
+    case Property.Down:
+      return { ...mark, down: value as TakenDown };
     case Property.Cuts:
       return { ...mark, cuts: value as number[] };
     case Property.Style:

@@ -3,6 +3,7 @@
 
 import { union } from '../ink/stroke';
 import {
+  type Concern,
   type LastAct,
   type LateWork,
   type Part,
@@ -10,6 +11,7 @@ import {
   Role,
   type RoomSnapshot,
   type StudentActs,
+  TakenDown,
 } from '../wire/forms';
 import '../wire/pages-codec';
 import { following } from '../shapes/connectors';
@@ -23,15 +25,18 @@ import {
   type NewMark,
   type Page,
   Property,
+  stands,
   type Texts,
   type Value,
 } from './marks';
 import { aboutOf } from './about';
+import { concernsAfter, foreseeConcern, mayTell } from './concerns';
 import { actOf } from './student-acts';
 import { changed, ofMark, ofPage, pageValues } from './properties';
 import { Judgements } from './judgements';
 import { choiceAfter, foreseeChoice, type MarkChoice, NO_CHOICE } from './mark-choice';
 import { foreseeTalk, type MarkTalk, talkAfter } from './mark-talk';
+import { isMine as isBy } from './threads';
 import type { Command, Envelope, RoomEvent } from './wire';
 
 export interface Me {
@@ -41,7 +46,12 @@ export interface Me {
 
 const ID_UNIT = 2 ** 32;
 /** Of what somebody chose the others know nothing, also not when. */
-const UNNOTED: ReadonlySet<RoomEvent['kind']> = new Set(['clientAdmitted', 'workSetAside', 'cardJudged']);
+const UNNOTED: ReadonlySet<RoomEvent['kind']> = new Set([
+  'clientAdmitted',
+  'workSetAside',
+  'cardJudged',
+  'concernRaised',
+]);
 
 export class Sheets {
   number = 0;
@@ -56,6 +66,9 @@ export class Sheets {
   frontOrder = 0;
   /** Of which part pages are shown; null for all. */
   private part: number | null = null;
+  private reader: Me | null = null;
+  /** What students told their teacher of; to a student, what they did. */
+  concerns: readonly Concern[] = [];
   private allPages: readonly Page[] = [];
   private inOrder: readonly Page[] = [];
   /** When a student last did something on this board, server time in ms; null if none has. */
@@ -73,17 +86,21 @@ export class Sheets {
   /** The late changes that stand here, by number, with the page where to look for each. */
   adopted: ReadonlyMap<number, number> = new Map();
 
-  /** @param part of which part pages are shown; null for all. */
-  static of(number: number, state: RoomSnapshot, part: number | null = null): Sheets {
+  /**
+   * @param part of which part pages are shown; null for all.
+   * @param reader who looks; without one nothing is shown that was taken down.
+   */
+  static of(number: number, state: RoomSnapshot, part: number | null = null, reader: Me | null = null): Sheets {
     if (state.kind === 'lesson' || state.kind === 'wall') throw new Error(`A ${state.kind} has no pages.`);
     const sheets = new Sheets();
     const { name, directions, unit, parts, phases, pages, marks } = state.sheets;
-    Object.assign(sheets, { number, name, directions, unit, parts, phases, part });
+    Object.assign(sheets, { number, name, directions, unit, parts, phases, part, reader });
     sheets.setPages(pages);
     for (const mark of marks) sheets.put(mark);
     sheets.journal = Journal.of(state.sheets);
     if (state.kind === 'draft') return sheets;
     sheets.lastActivity = state.lastActivity;
+    sheets.concerns = state.concerns;
     sheets.acts = new Map(state.acts.map((act) => [act.person, act]));
     sheets.adopted = new Map(state.adopted.filter((a) => !a.givenUp).map((a) => [a.number, a.page]));
     sheets.talk = new Map(state.said.map((t) => [t.mark, t.answers]));
@@ -101,6 +118,8 @@ export class Sheets {
     copy.parts = this.parts;
     copy.phases = this.phases;
     copy.part = this.part;
+    copy.reader = this.reader;
+    copy.concerns = this.concerns;
     copy.adopted = this.adopted;
     copy.allPages = this.allPages;
     copy.inOrder = this.inOrder;
@@ -153,13 +172,41 @@ export class Sheets {
     return this.late.values();
   }
 
+  /** What a teacher took down is shown to its author and to teachers, fainter; what they removed to nobody. */
+  private isShown(mark: Mark): boolean {
+    const { reader } = this;
+    if (stands(mark)) return true;
+    return !mark.erased && mark.down === TakenDown.Hidden && !!reader && (reader.isStaff || isBy(mark, reader));
+  }
+
+  /** What teachers took down on a page, as far as it is known here. */
+  takenDown(page: number): Mark[] {
+    return [...this.marksById.values()].filter((m) => m.page === page && !m.erased && m.down !== TakenDown.No);
+  }
+
+  /** My marks and answers that a teacher took down. */
+  downOfMine(me: Me): { id: number; why: string }[] {
+    const marks = [...this.marksById.values()].filter((m) => m.down !== TakenDown.No && isBy(m, me));
+    const answers = [...this.talk.values()]
+      .flat()
+      .filter((a) => isBy(a, me) && a.downBy !== 0 && a.downBy !== me.number);
+    return [...marks.map(({ id }) => ({ id, why: '' })), ...answers.map(({ id, downWhy }) => ({ id, why: downWhy }))];
+  }
+
+  mayTell(about: number, answer: number, me: Me): boolean {
+    const mark = this.marksById.get(about);
+    if (!mark || !stands(mark)) return false;
+    const said = this.talk.get(about)?.find((a) => a.id === answer && a.downBy === 0);
+    return mayTell(this.concerns, answer ? said : mark, me, about, answer);
+  }
+
   /** What can be seen on a page, back to front. */
   visible(page: number): readonly Mark[] {
     const known = this.shown.get(page);
     if (known) return known;
     const marks: Mark[] = [];
     for (const mark of this.marksById.values()) {
-      if (mark.page !== page || mark.erased) continue;
+      if (mark.page !== page || !this.isShown(mark)) continue;
       const shown = mark.body.kind === 'connector' ? following(mark, mark.body, (id) => this.marksById.get(id)) : mark;
       if (shown) marks.push(shown);
     }
@@ -185,6 +232,7 @@ export class Sheets {
   apply(envelope: Envelope): void {
     const { event } = envelope;
     if (!envelope.byStaff && !UNNOTED.has(event.kind)) this.note(envelope);
+    this.concerns = concernsAfter(this.concerns, envelope);
     switch (event.kind) {
       case 'workSetAside':
         this.late.set(envelope.number, {
@@ -353,8 +401,14 @@ export class Sheets {
       case 'redoGesture':
         return this.predictTurn('gestureRedone', command.gesture, me);
       default:
-        return design ? null : (foreseeTalk(this, command, me) ?? foreseeChoice(this, command, me));
+        return design
+          ? null
+          : (foreseeTalk(this, command, me) ?? foreseeChoice(this, command, me) ?? this.told(command, me));
     }
+  }
+
+  private told(command: Command, me: Me): RoomEvent | null {
+    return foreseeConcern(command, (about, answer) => this.mayTell(about, answer, me));
   }
 
   /** A hint, to grey things out and to predict: Core's Ownership decides. */
@@ -366,6 +420,8 @@ export class Sheets {
     if (mark.body.kind === 'zone' && (!design || change.property === Property.Grip)) return false;
     const moves = change.property === Property.Place || change.property === Property.Scale;
     if (mark.body.kind === 'connector' && moves) return false;
+    if (change.property === Property.Down) return me.isStaff && mark.grip === Grip.Own && !mark.byStaff && !mark.erased;
+    if (mark.down !== TakenDown.No) return false;
     if (me.isStaff) return true;
     if (change.property === Property.Grip || mark.grip === Grip.Printed || mark.grip === Grip.Key) return false;
     if (mark.pinned && moves) return false;
@@ -375,7 +431,17 @@ export class Sheets {
 
   private predicted(mark: NewMark, page: number, step: number, me: Me): Mark {
     const order = Math.floor(this.frontOrder) + step;
-    return { ...mark, page, order, author: me.number, byStaff: me.isStaff, putBy: 0, pinned: false, erased: false };
+    return {
+      ...mark,
+      page,
+      order,
+      author: me.number,
+      byStaff: me.isStaff,
+      putBy: 0,
+      pinned: false,
+      erased: false,
+      down: TakenDown.No,
+    };
   }
 
   private predictTurn(kind: 'gestureUndone' | 'gestureRedone', id: number, me: Me): RoomEvent | null {

@@ -25,7 +25,7 @@ export function inTime(said: readonly Answer[]): Answer[] {
   return said.filter((a) => a.downBy === 0).sort((a, b) => a.saidAt - b.saidAt || a.id - b.id);
 }
 
-export function isMine(answer: Answer, me: Me): boolean {
+export function isMine(answer: Pick<Answer, 'author' | 'byStaff'>, me: Me): boolean {
   return answer.author === me.number && answer.byStaff === me.isStaff;
 }
 
@@ -40,6 +40,8 @@ export function given({ id, to, language, text, aloud, says }: GiveAnswer, me: M
     text,
     saidAt: now,
     downBy: 0,
+    downWhy: '',
+    removed: false,
     aloud,
     says,
   };

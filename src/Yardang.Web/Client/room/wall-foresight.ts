@@ -12,6 +12,7 @@ import {
 } from '../wire/forms';
 import type { foreseeLink, laid, laidBy, shownOn, spotFor } from './field-foresight';
 import { USUAL_CRITERION } from './judgements';
+import { foreseeConcern } from './concerns';
 import { fieldOf, standing, told, touchingAsTold } from './linking';
 import { lineOf, placed } from './placing';
 import { mayAskToo, mayFile } from './questions';
@@ -24,6 +25,7 @@ import { canSay, given, isMine, isText } from './threads';
 import { underLesson } from './lesson-holds';
 import { isSealed } from './letting-out';
 import { isSame, mayBeShown } from './shown';
+import { down, foreseeAnswerDown, saysAnew, UP } from './taken-down';
 import { mayPutUpAt } from './visiting';
 import { COLOURS, LONGEST_TEXT, NOWHERE, type WallState } from './wall-state';
 import type { Command, RoomEvent } from './wire';
@@ -60,7 +62,7 @@ export function foresee(state: WallState, command: Command, me: Me, now: number)
         author > 0
           ? { author, byStaff: false, putUpBy: me.number }
           : { author: me.number, byStaff: me.isStaff, putUpBy: 0 };
-      const mine = { ...whose, putUpAt: now, downBy: 0, answers: [], attachments };
+      const mine = { ...whose, putUpAt: now, ...UP, answers: [], attachments };
       const grown = joinedAndFrom(state, command.onto, command.from, me);
       const { poured } = command;
       if (poured !== 0 && !mayPour(state, command, me)) return null;
@@ -99,10 +101,12 @@ export function foresee(state: WallState, command: Command, me: Me, now: number)
         ? { ...command, kind: 'cardColoured', whose: whose(state, card) }
         : null;
     }
-    case 'takeCardDown':
-      return state.mayChange(command.id, me)
-        ? { ...command, kind: 'cardTakenDown', whose: whose(state, command.id) }
-        : null;
+    case 'takeCardDown': {
+      const card = state.cards.get(command.id);
+      const { id, words, removes } = command;
+      if (!card || !(saysAnew(card, words, removes, me) || state.mayChange(id, me))) return null;
+      return { kind: 'cardTakenDown', id, whose: whose(state, id), ...down(card, words, removes, me) };
+    }
     case 'putCardBack': {
       const card = state.cards.get(command.id);
       const mayPutBack =
@@ -110,7 +114,7 @@ export function foresee(state: WallState, command: Command, me: Me, now: number)
       return card && card.downBy !== 0 && mayPutBack
         ? {
             kind: 'cardPutBack',
-            card: asTold({ ...card, downBy: 0 }),
+            card: asTold({ ...card, ...UP }),
             links: touchingAsTold(state.links, card, state.cards, state.plan.rules.ownFirst),
           }
         : null;
@@ -123,9 +127,11 @@ export function foresee(state: WallState, command: Command, me: Me, now: number)
         ? { ...command, kind: 'answerReworded', whose: whose(state, command.about) }
         : null;
     case 'takeAnswerDown':
-      return state.mayChangeAnswer(command.about, command.id, me)
-        ? { ...command, kind: 'answerTakenDown', whose: whose(state, command.about) }
-        : null;
+      return foreseeAnswerDown(state.findAnswer(command.about, command.id), command, me, (answer) =>
+        state.mayChangeAnswer(command.about, answer.id, me) ? whose(state, command.about) : null,
+      );
+    case 'raiseConcern':
+      return foreseeConcern(command, (about, answer) => state.mayTell(about, answer, me));
     case 'putAnswerBack': {
       const answer = state.findAnswer(command.about, command.id);
       const mayMore = me.isStaff || !state.hasAnsweredAll(me.number);
@@ -134,7 +140,7 @@ export function foresee(state: WallState, command: Command, me: Me, now: number)
         ? {
             kind: 'answerPutBack',
             about: command.about,
-            answer: { ...answer, downBy: 0 },
+            answer: { ...answer, ...UP },
             whose: whose(state, command.about),
           }
         : null;

@@ -6,6 +6,7 @@ import {
   type Attachment,
   type Card,
   type ClassOrder,
+  type Concern,
   type LastAct,
   type LateWork,
   type Link,
@@ -20,6 +21,7 @@ import {
   type WallPlan,
 } from '../wire/forms';
 import '../wire/walls-codec';
+import { concernsAfter, mayTell } from './concerns';
 import { Judgements } from './judgements';
 import { takenAll, takenWith, withLink } from './linking';
 import { heldAfter, isNobodys, isSealed, letOut } from './letting-out';
@@ -32,6 +34,7 @@ import { readingAfter } from './reading';
 import type { Me } from './sheets';
 import { inTime, isMine, withAnswer } from './threads';
 import { KINDS } from './shown';
+import { takenDown } from './taken-down';
 import { isFor, visited } from './visiting';
 import type { Envelope, RoomEvent } from './wire';
 
@@ -114,6 +117,9 @@ export class WallState {
   /** How sentences may begin for some, by actor number; students know their own. */
   starters: ReadonlyMap<number, OwnStarters['starters']> = new Map();
 
+  /** What students told their teacher of; to a student, what they did. */
+  concerns: readonly Concern[] = [];
+
   /** Where names are hidden from students: who has done what classmates do not see yet. Teachers know. */
   held: ReadonlySet<number> = new Set();
 
@@ -136,6 +142,7 @@ export class WallState {
       reading: new Map(state.reading.map((l) => [l.person, l])),
       stances: stancesOf(state.stances),
       starters: new Map(state.starters.map((s) => [s.person, s.starters])),
+      concerns: state.concerns,
     });
   }
 
@@ -171,6 +178,15 @@ export class WallState {
   down(me: Me): Card[] {
     const isSeen = (c: Card) => c.downBy !== 0 && (me.isStaff || this.isMine(c, me));
     return [...this.cards.values()].filter(isSeen).sort((a, b) => a.putUpAt - b.putUpAt || a.id - b.id);
+  }
+
+  /** My cards and answers that a teacher took down. */
+  downOfMine(me: Me): { id: number; why: string }[] {
+    const byTeacher = (t: Card | Answer) => t.downBy !== 0 && t.downBy !== me.number && isMine(t, me);
+    return [...this.cards.values()]
+      .flatMap((card): (Card | Answer)[] => [card, ...card.answers])
+      .filter(byTeacher)
+      .map((t) => ({ id: t.id, why: t.downWhy }));
   }
 
   /** What comes at a place among the cards of a topic that somebody sees, from 0, without the one that is to go there; Infinity for the end. */
@@ -270,6 +286,7 @@ export class WallState {
 
   apply(envelope: Envelope): void {
     this.become(envelope);
+    this.concerns = concernsAfter(this.concerns, envelope);
     if (isSealed(this.plan) && this.starters.size > 0) this.starters = new Map();
     this.held = heldAfter(envelope, this.held, this.plan);
   }
@@ -417,6 +434,14 @@ export class WallState {
     return me.isStaff || (isMine(answer, me) && this.cards.get(card)!.downBy === 0);
   }
 
+  /** Whether I may tell the teacher that a card, or an answer to it, is not all right. */
+  mayTell(about: number, answer: number, me: Me): boolean {
+    const card = this.cards.get(about);
+    if (!card || card.downBy !== 0 || !this.isSeen(card, me)) return false;
+    const said = this.findAnswer(about, answer);
+    return mayTell(this.concerns, answer ? (said?.downBy === 0 ? said : undefined) : card, me, about, answer);
+  }
+
   findAnswer(card: number, id: number): Answer | undefined {
     return this.cards.get(card)?.answers.find((a) => a.id === id);
   }
@@ -455,7 +480,7 @@ export class WallState {
         this.changeAnswer(event.about, event.id, { language: event.language, text: event.text });
         break;
       case 'answerTakenDown':
-        this.changeAnswer(event.about, event.id, { downBy: actor });
+        this.changeAnswer(event.about, event.id, takenDown(event, actor));
         break;
       case 'askedToo': {
         const card = this.cards.get(event.card);
@@ -499,7 +524,7 @@ export class WallState {
         this.change(event.card, { joined: event.onto });
         break;
       case 'cardTakenDown':
-        this.change(event.id, { downBy: actor });
+        this.change(event.id, takenDown(event, actor));
         break;
       case 'cardsShown': {
         this.follow(event.plan);

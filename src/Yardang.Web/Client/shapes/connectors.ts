@@ -1,6 +1,6 @@
 // Where connectors run: Core's ConnectorPath, held equal by golden vectors.
 
-import type { ConnectorBody, Mark } from '../room/marks';
+import { type ConnectorBody, type Mark, stands } from '../room/marks';
 import { type Box } from './geometry';
 import { boundsOf } from './placed';
 
@@ -37,7 +37,7 @@ const followed = new WeakMap<Mark, Followed>();
 /** A connector as it runs now; null if it has lost an end. */
 export function following(mark: Mark, body: ConnectorBody, find: (id: number) => Mark | undefined): Mark | null {
   const [from, to] = [find(body.from), find(body.to)];
-  if (!from || !to || from.erased || to.erased || from.page !== mark.page || to.page !== mark.page) return null;
+  if (!from || !to || !stands(from) || !stands(to) || from.page !== mark.page || to.page !== mark.page) return null;
   const known = followed.get(mark);
   if (known?.from === from && known.to === to) return known.shown;
   const shown = { ...mark, body: { ...body, points: between(boundsOf(from), boundsOf(to)) } };

@@ -3,6 +3,7 @@
 import { kindOf } from '../kinds';
 import type { DrawOptions } from '../kinds/kind';
 import { Grip, type Mark, marksThatWait, type Page } from '../room/marks';
+import { TakenDown } from '../wire/forms';
 import type { Box } from '../shapes/geometry';
 import { boxOf, middleOf } from '../shapes/placed';
 import { asRead } from './numbers';
@@ -28,6 +29,8 @@ const VOICE_HEIGHTS = [52, 143, 91, 39];
 
 /** How strong what waits for the teacher is drawn. */
 const WAITING = 0.6;
+/** How strong what a teacher took down is drawn, for those who still see it. */
+const DOWN = 0.35;
 
 const rulings = new WeakMap<Page, Ruling>();
 
@@ -70,6 +73,7 @@ export function drawMark(ctx: CanvasRenderingContext2D, mark: Mark, options: Dra
   ctx.save();
   ctx.translate(place.x, place.y);
   if (marksThatWait.has(mark)) ctx.globalAlpha *= WAITING;
+  if (mark.down !== TakenDown.No) ctx.globalAlpha *= DOWN;
   if (place.turn !== 0) {
     const middle = middleOf(body);
     ctx.translate(middle.x, middle.y);

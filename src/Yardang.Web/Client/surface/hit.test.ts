@@ -20,6 +20,7 @@ function mark(id: number, body: Body, style: Partial<Style> = {}, more: Partial<
     scale: null,
     pinned: false,
     tie: 0,
+    down: 0,
     ...more,
   };
 }

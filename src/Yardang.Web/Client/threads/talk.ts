@@ -63,6 +63,12 @@ export interface TalkSide<A extends About> {
   rewordAnswer(about: A, answer: Answer, text: string): void;
   takeAnswerDown(about: A, answer: Answer): void;
   putAnswerBack(about: A, answer: Answer): void;
+  /** What a student may tell the teacher of an answer. */
+  besideUp(about: A, answer: Answer): TemplateResult | typeof nothing;
+  /** What a teacher may say of an answer that is down. */
+  besideDown(about: A, answer: Answer): TemplateResult | typeof nothing;
+  /** In place of what its author does not see any more either. */
+  readonly notShown: string;
 }
 
 /** What only some talk has. */

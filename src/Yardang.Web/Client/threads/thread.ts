@@ -122,6 +122,7 @@ export class Thread<A extends About> {
                 </button>`
               : nothing
           }
+          ${this.side.looksOnly || me.isStaff || isMine(answer, me) ? nothing : this.side.besideUp(about, answer)}
         </span>
       </footer>
     </li>`;
@@ -135,9 +136,13 @@ export class Thread<A extends About> {
     const { me, texts } = this.side;
     const mayPutBack = this.side.mayWrite() && (me.isStaff || answer.downBy === me.number);
     return html`<li data-answer=${answer.id} data-depth=${depth} class="answer-down">
-      <p class="answer-words" dir="auto" lang=${answer.language || nothing}>${answer.text}</p>
+      <p class="answer-words" dir="auto" lang=${answer.language || nothing}>
+        ${answer.removed && !me.isStaff ? html`<i>${this.side.notShown}</i>` : answer.text}
+      </p>
+      ${answer.downWhy ? html`<p class="slip-why" dir="auto">${answer.downWhy}</p>` : nothing}
       <footer class="slip-foot">
         <span>${answer.downBy === me.number ? texts.answerDown : texts.answerDownByTeacher}</span>
+        ${me.isStaff && !answer.byStaff && mayPutBack ? this.side.besideDown(about, answer) : nothing}
         ${
           mayPutBack
             ? html`<button

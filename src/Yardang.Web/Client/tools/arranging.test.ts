@@ -25,6 +25,7 @@ function box(id: number, x: number, y: number, width: number, height: number): M
     scale: null,
     pinned: false,
     tie: 0,
+    down: 0,
   };
 }
 

@@ -27,6 +27,7 @@ import {
 import { connect } from './connecting';
 import { copied, copiesOf } from './copying';
 import { actOf } from '../room/student-acts';
+import type { TakenDown } from '../wire/forms';
 import type { SheetContext } from './sheet-context';
 
 const SHIFT_OF_COPY = 600;
@@ -113,6 +114,12 @@ export class Selection {
   rubOut(): void {
     const mine = this.marks.filter((m) => this.may(m, Property.Erased));
     this.make(mine.map((m) => ({ property: Property.Erased, target: m.id, value: true })));
+  }
+
+  /** What students put there is hidden from their classmates, removed, or put back. */
+  takeDown(down: TakenDown): void {
+    const theirs = this.marks.filter((m) => this.may(m, Property.Down) && m.down !== down);
+    this.make(theirs.map((m) => ({ property: Property.Down, target: m.id, value: down })));
   }
 
   toFront(): void {

@@ -1,7 +1,7 @@
 // What is done on a wall, as commands.
 
 import type { Answer, Attachment, Card } from '../room/wall-state';
-import { AnswerKind, type CardSpot, type FieldSpot, type LineSpot } from '../wire/forms';
+import { AnswerKind, type CardSpot, type ConcernReason, type FieldSpot, type LineSpot } from '../wire/forms';
 import type { Command } from '../room/wire';
 
 /** On a field: where a new card is wanted, or beside which. Under topics: which it joins, and from which it grew. */
@@ -51,7 +51,9 @@ export function actsOf(submit: (command: Command) => void, newId: () => number, 
     colour: (card: Card, colour: number) => submit({ kind: 'colourCard', card: card.id, colour }),
     /** It joins another one; with 0 it stands alone again. */
     join: (card: Card, onto: number) => submit({ kind: 'joinCard', card: card.id, onto }),
-    takeDown: (card: Card) => submit({ kind: 'takeCardDown', id: card.id }),
+    /** A teacher may say why, and remove it. */
+    takeDown: (card: Card, words = '', removes = false) =>
+      submit({ kind: 'takeCardDown', id: card.id, words, removes }),
     putBack: (card: Card) => submit({ kind: 'putCardBack', id: card.id }),
     /** Gives the id of the answer. */
     answer: (card: Card, to: number, text: string, aloud = false, says = AnswerKind.Plain) => {
@@ -61,7 +63,11 @@ export function actsOf(submit: (command: Command) => void, newId: () => number, 
     },
     rewordAnswer: (card: Card, { id, language: tag }: Answer, text: string) =>
       submit({ kind: 'rewordAnswer', about: card.id, id, language: tag, text }),
-    takeAnswerDown: (card: Card, { id }: Answer) => submit({ kind: 'takeAnswerDown', about: card.id, id }),
+    takeAnswerDown: (card: Card, { id }: Answer, words = '', removes = false) =>
+      submit({ kind: 'takeAnswerDown', about: card.id, id, words, removes }),
+    /** The teacher is told that a card, or an answer to it, is not all right. */
+    tell: (card: Card, answer: number, reason: ConcernReason, words: string) =>
+      submit({ kind: 'raiseConcern', about: card.id, answer, reason, words }),
     putAnswerBack: (card: Card, { id }: Answer) => submit({ kind: 'putAnswerBack', about: card.id, id }),
     /** Why, and on which words it rests, where cards are scored. */
     judge: (card: Card, value: number, reason = '', words = '') =>

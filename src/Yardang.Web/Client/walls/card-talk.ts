@@ -1,6 +1,7 @@
 // What is said to cards: by the rules of the wall.
 
 import { nothing } from 'lit-html';
+import { isTold } from '../room/concerns';
 import type { Card } from '../room/wall-state';
 import { says } from '../threads/said';
 import type { Besides, TalkSide } from '../threads/talk';
@@ -26,6 +27,22 @@ export function talkOfCards(side: WallSide): TalkSide<Card> {
     rewordAnswer: side.rewordAnswer,
     takeAnswerDown: side.takeAnswerDown,
     putAnswerBack: side.putAnswerBack,
+    besideUp: (card, answer) =>
+      side.isAdmitted || isTold(side.state.concerns, card.id, answer.id)
+        ? side.moderating.tellButton(
+            answer.text.slice(0, 60),
+            isTold(side.state.concerns, card.id, answer.id),
+            side.state.mayTell(card.id, answer.id, me),
+            (reason, words) => side.tell(card, answer.id, reason, words),
+          )
+        : nothing,
+    besideDown: (card, answer) => {
+      const now = { words: answer.downWhy, removes: answer.removed };
+      return side.moderating.whyButton(side.nameOf(answer.author), now, ({ words, removes }) =>
+        side.takeAnswerDown(card, answer, words, removes),
+      );
+    },
+    notShown: side.moderating.notShown,
   };
 }
 

@@ -5,6 +5,7 @@ import { guard } from 'lit-html/directives/guard.js';
 import { said, show } from '../attachments';
 import { fill } from '../page-data';
 import type { Card } from '../room/wall-state';
+import { isTold } from '../room/concerns';
 import type { Standing } from '../room/stacks';
 import { isSealed } from '../room/letting-out';
 import { mayPutUpAt } from '../room/visiting';
@@ -99,6 +100,8 @@ export class Slips {
       read.join(),
       this.together,
       this.sealing,
+      state.concerns,
+      this.side.isAdmitted,
       ...(this.saidOfCards?.commonKeys() ?? []),
     ];
     const isOther = common.length !== this.common.length || common.some((key, at) => key !== this.common[at]);
@@ -158,7 +161,8 @@ export class Slips {
         <footer class="slip-foot">
           <span>${this.author(card)}${this.moved(card)}</span>
           <span class="slip-actions"
-            >${this.buildOnButton(card)} ${this.threads.toggle(card)} ${this.changeButton(card)}</span
+            >${this.buildOnButton(card)} ${this.threads.toggle(card)} ${this.changeButton(card)}
+            ${this.tellButton(card)}</span
           >
         </footer>
         ${this.threads.thread(card)}
@@ -218,6 +222,16 @@ export class Slips {
     >
       ${words}
     </button>`;
+  }
+
+  /** The teacher is told that a classmate's card is not all right. */
+  private tellButton(card: Card): TemplateResult | typeof nothing {
+    const { state, me, texts, looksOnly, moderating } = this.side;
+    if (looksOnly || me.isStaff || this.isMine(card)) return nothing;
+    const may = this.side.isAdmitted && state.mayTell(card.id, 0, me);
+    return moderating.tellButton(titleOf(card, texts), isTold(state.concerns, card.id, 0), may, (reason, words) =>
+      this.side.tell(card, 0, reason, words),
+    );
   }
 
   private buildOnButton(card: Card): TemplateResult | typeof nothing {

@@ -2,6 +2,7 @@
 
 import { type AttachmentView, said } from '../attachments';
 import type { Making } from '../attachments/making';
+import type { Moderating } from '../moderation/moderating';
 import type { Me } from '../room/sheets';
 import type { Card, Topic, WallState } from '../room/wall-state';
 import type { WallActs } from './acts';
@@ -47,6 +48,10 @@ export interface WallSide extends AttachmentView, WallActs {
   readonly lookedAt: number;
   /** Whether only some cards are looked for. */
   readonly isLooking: boolean;
+  /** Telling the teacher of something, and saying why something was taken down. */
+  readonly moderating: Moderating;
+  /** The card that I, a teacher, took down last; 0 for none. */
+  justDown: number;
   /** Says something in passing. */
   say(words: string): void;
   /** Brings a place into sight, where there is room for one only. */

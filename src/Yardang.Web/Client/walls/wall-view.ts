@@ -2,9 +2,6 @@
 // touched.
 
 import { type TemplateResult, html, nothing, render } from 'lit-html';
-import { repeat } from 'lit-html/directives/repeat.js';
-import { show } from '../attachments';
-import { fill } from '../page-data';
 import { type Card } from '../room/wall-state';
 import { textIn } from '../surface/in-language';
 import { Purpose } from '../wire/forms';
@@ -13,6 +10,7 @@ import { Fetched } from '../fetched';
 import { Slips } from './slips';
 import type { StancesView } from './stances-view';
 import { Strata } from './strata';
+import type { TakenDownCards } from './taken-down';
 import type { Arrangement, Band, WallSide } from './wall-side';
 
 const TRY_AGAIN_MS = 3000;
@@ -22,6 +20,7 @@ export class WallView {
   private focusNext: { on: string; from: Element | null } | null = null;
   private readonly slips: Slips;
   private readonly stancesFetched: Fetched<StancesView>;
+  private readonly down: Fetched<TakenDownCards>;
   private hadStances = false;
   private stood: { cards: unknown; plan: unknown; standing: Standing } | null = null;
   private readonly arrangements = new Map<Purpose, Arrangement | null>();
@@ -41,6 +40,14 @@ export class WallView {
         side,
         () => this.seen(),
         (card) => this.go(card),
+      );
+    }, this.refreshAt);
+    this.down = new Fetched(async () => {
+      const { TakenDownCards: Made } = await import('./taken-down');
+      return new Made(
+        side,
+        (card) => this.authorOf(card),
+        () => this.refresh(),
       );
     }, this.refreshAt);
     this.arrangements.set(Purpose.Sort, new Strata(side, this, this.slips, this.refreshAt));
@@ -234,42 +241,9 @@ export class WallView {
   }
 
   private takenDown(): TemplateResult | typeof nothing {
-    const { state, me, texts, looksOnly } = this.side;
-    const down = state.down(me);
-    if (looksOnly || down.length === 0) return nothing;
-    const mayPutBack = (card: Card) =>
-      this.side.mayWrite() && (me.isStaff || (card.downBy === me.number && !state.isFull(me.number, card.topic)));
-    return html`<details class="taken-down">
-      <summary>${fill(texts.takenDown, down.length)}</summary>
-      <ul class="slips">
-        ${repeat(
-          down,
-          (c) => c.id,
-          (c) =>
-            html`<li class="slip" data-card=${c.id}>
-              <div class="slip-words" dir="auto" lang=${c.language || nothing}>
-                <p>${c.text}</p>
-                ${c.attachments.map((a) => show(a, this.side))}
-              </div>
-              <footer class="slip-foot">
-                <span
-                  >${me.isStaff ? this.authorOf(c) : c.downBy === me.number ? texts.yours : texts.takenDownByTeacher}</span
-                >
-                ${
-                  mayPutBack(c)
-                    ? html`<button
-                        type="button"
-                        class="button button-quiet slip-change"
-                        @click=${() => this.side.putBack(c)}
-                      >
-                        ${texts.putBack}
-                      </button>`
-                    : nothing
-                }
-              </footer>
-            </li>`,
-        )}
-      </ul>
-    </details>`;
+    const down = this.side.state.down(this.side.me);
+    if (this.side.looksOnly || down.length === 0) return nothing;
+    const cards = this.down.get();
+    return cards ? html`${cards.just()}${cards.list(down)}` : nothing;
   }
 }

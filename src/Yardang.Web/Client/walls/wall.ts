@@ -20,6 +20,7 @@ import { waitingOf } from '../lesson/waiting';
 import { lowData } from '../room/low-data';
 import type { WorkData } from '../lesson/work-data';
 import { PictureUploads } from '../media/picture-uploads';
+import { Moderating } from '../moderation/moderating';
 import { fill, pageData, plural } from '../page-data';
 import { deviceOutbox } from '../room/outbox-store';
 import { isHeldByLesson } from '../room/lesson-holds';
@@ -354,6 +355,8 @@ export function registerWall(beside: typeof besideOf | null, trying: typeof Tryi
           get placeInSight() {
             return component.topics[component.topicNumber - 1]?.id ?? 0;
           },
+          moderating: new Moderating(texts.moderation, (words) => this.say(words), texts.networkAway),
+          justDown: 0,
           say: (words: string) => this.say(words),
           turnTo: (place: number) => this.turnTo(view.places.findIndex((p) => p.id === place) + 1),
           mayWrite: () => this.may(StudentActs.Write),
@@ -396,6 +399,8 @@ export function registerWall(beside: typeof besideOf | null, trying: typeof Tryi
         const { event, actor, byStaff } = envelope;
         attendance?.applied(envelope);
         const isMine = actor === me.number && byStaff === me.isStaff;
+        if (event.kind === 'concernRaised' && isMine) this.say(texts.moderation.willLook);
+        if (event.kind === 'cardTakenDown' && isMine && event.author) side.justDown = event.id;
         if (event.kind === 'cardTakenDown' && !isMine && view.stopChanging(event.id))
           this.say(texts.takenDownMeanwhile);
         const moved = event.kind === 'cardMoved' && !isMine ? wall().cards.get(event.id) : undefined;
@@ -508,6 +513,7 @@ export function registerWall(beside: typeof besideOf | null, trying: typeof Tryi
         this.hasCards = view.shown.length > 0;
         view.refresh();
         this.waits.refresh();
+        attendance?.tellOfDown(state.number, () => state.downOfMine(me));
         const keeping = attendance?.keeping ?? TRYING;
         this.keptText = keptWords(keeping, texts);
         this.keptState = keptState(keeping);

@@ -1,7 +1,7 @@
 // Made from Core's records by ./yardang wire: not to be changed by hand.
 
 import { known, readPoints, writePoints } from './by-hand';
-import { type AcceptLateWork, type Actor, type AdmitPerson, type Answer, type AnswerGiven, type AnswerNeed, type AnswerPutBack, type AnswerReworded, type AnswerTakenDown, type AnsweredNeed, type Approval, type ApprovalIn, type ApprovalSet, type AskCheckIn, type Attachment, type BeginPhase, type BoardsUp, type Call, type CallAnswer, type CallBoardsUp, type CallClass, type CallConfirmed, type CallEnded, type CardJudged, type CardResult, type CheckInAsked, type ClassCalled, type ClientAdmitted, type CloseLesson, type CloseQuestion, type ConfirmCall, type ConfirmLateChange, type Criterion, type DiscardLateWork, type DoorSet, type DrawingAttachment, type DrawnStroke, type EndCall, type EndPhase, type FieldPlan, type FormulaAttachment, type GiveAnswer, type GiveReply, type GiveReport, type GiveSignal, type GiveTime, type GivenCard, type GoOnJudging, type Group, type GroupsRedone, type GroupsSet, type GroupsUndone, type HandIn, type HandsLowered, type HoldPens, type JudgeCard, type Judgement, type Judging, type JudgingState, type JudgingWentOn, type LastAct, type LastVisit, type LateChange, type LateChangeHandedOut, type LateChangeReceived, type LateChangeTakenBack, type LateWork, type LateWorkAccepted, type LateWorkDiscarded, type LeadOn, type LedOn, type LessonClosed, type LessonHours, type LessonOpened, type LessonReopened, type LessonSnapshot, type LessonTimes, type LinePlan, type LinkWord, type LowerHands, type MapPicture, type MaskNames, type MomentCame, type MoreTime, type NamesMasked, type NeedAnswered, type NeedsSet, type NeedsSettings, type OnScreen, type OwnFirstSet, type PartSet, type PartsPlanned, type PensConfirmed, type PensHeld, type PensSet, type PeopleExpected, type Person, type PersonAdmitted, type PersonAsked, type PersonBrought, type PersonJoined, type PersonRemoved, type PersonTurnedAway, type Phase, type PhaseBegun, type PhaseEnded, type PhasePlan, type PhaseResumed, type PictureAttachment, type PlaceAttachment, type PoseQuestion, type PrivacyOf, type PrivacySet, type PutAnswerBack, type QuestionClosed, type QuestionPosed, type QuickQuestion, type QuickResponse, type Redacted, type RedoGroups, type RemovePerson, type ReopenLesson, type Reply, type ReplyGiven, type ReportGiven, type ResultsShown, type ReturnWork, type RewordAnswer, type ScoreReason, type ScreenSet, type SeatsConfirmed, type SentAway, type SetApproval, type SetDoor, type SetGroups, type SetNeeds, type SetOwnFirst, type SetPart, type SetPens, type SetPrivacy, type SetSight, type SetTimes, type SetWordScreen, type ShowOnScreen, type ShowResults, type ShowWork, type ShowingSnapshot, type ShownWork, type SightSet, type SignalGiven, type Spot, type Stimulus, type Style, type TakeAnswerDown, type TakeWorkBack, type TimeGiven, type TimesSet, type Topic, type TurnAway, type UndoGroups, type VisitWork, type WallPlan, type WallRules, type WordScreenSet, type WordScreening, type WorkHandedIn, type WorkReturned, type WorkSetAside, type WorkShown, type WorkTakenBack, type WorkVisited, type WorkWaits } from './forms';
+import { type AcceptLateWork, type Actor, type AdmitPerson, type Answer, type AnswerGiven, type AnswerNeed, type AnswerPutBack, type AnswerReworded, type AnswerTakenDown, type AnsweredNeed, type Approval, type ApprovalIn, type ApprovalSet, type AskCheckIn, type Attachment, type BeginPhase, type BoardsUp, type Call, type CallAnswer, type CallBoardsUp, type CallClass, type CallConfirmed, type CallEnded, type CardJudged, type CardResult, type CheckInAsked, type ClassCalled, type ClientAdmitted, type CloseLesson, type CloseQuestion, type Concern, type ConcernRaised, type ConcernsSettled, type ConfirmCall, type ConfirmLateChange, type Criterion, type DiscardLateWork, type DoorSet, type DrawingAttachment, type DrawnStroke, type EndCall, type EndPhase, type FieldPlan, type FormulaAttachment, type GiveAnswer, type GiveReply, type GiveReport, type GiveSignal, type GiveTime, type GivenCard, type GoOnJudging, type Group, type GroupsRedone, type GroupsSet, type GroupsUndone, type HandIn, type HandsLowered, type HidingSet, type HoldPens, type JudgeCard, type Judgement, type Judging, type JudgingState, type JudgingWentOn, type LastAct, type LastVisit, type LateChange, type LateChangeHandedOut, type LateChangeReceived, type LateChangeTakenBack, type LateWork, type LateWorkAccepted, type LateWorkDiscarded, type LeadOn, type LedOn, type LessonClosed, type LessonHours, type LessonOpened, type LessonReopened, type LessonSnapshot, type LessonTimes, type LinePlan, type LinkWord, type LowerHands, type MapPicture, type MaskNames, type MomentCame, type MoreTime, type NamesMasked, type NeedAnswered, type NeedsSet, type NeedsSettings, type OnScreen, type OwnFirstSet, type PartSet, type PartsPlanned, type PensConfirmed, type PensHeld, type PensSet, type PeopleExpected, type Person, type PersonAdmitted, type PersonAsked, type PersonBrought, type PersonJoined, type PersonRemoved, type PersonTurnedAway, type Phase, type PhaseBegun, type PhaseEnded, type PhasePlan, type PhaseResumed, type PictureAttachment, type PlaceAttachment, type PoseQuestion, type PrivacyOf, type PrivacySet, type PutAnswerBack, type QuestionClosed, type QuestionPosed, type QuickQuestion, type QuickResponse, type RaiseConcern, type Redacted, type RedoGroups, type RemovePerson, type ReopenLesson, type Reply, type ReplyGiven, type ReportGiven, type ResultsShown, type ReturnWork, type RewordAnswer, type ScoreReason, type ScreenSet, type SeatsConfirmed, type SentAway, type SetApproval, type SetDoor, type SetGroups, type SetHiding, type SetNeeds, type SetOwnFirst, type SetPart, type SetPens, type SetPrivacy, type SetSight, type SetTimes, type SetWordScreen, type SettleConcerns, type ShowOnScreen, type ShowResults, type ShowWork, type ShowingSnapshot, type ShownWork, type SightSet, type SignalGiven, type Spot, type Stimulus, type Style, type TakeAnswerDown, type TakeWorkBack, type TimeGiven, type TimesSet, type Topic, type TurnAway, type UndoGroups, type VisitWork, type WallPlan, type WallRules, type WordScreenSet, type WordScreening, type WorkHandedIn, type WorkReturned, type WorkSetAside, type WorkShown, type WorkTakenBack, type WorkVisited, type WorkWaits } from './forms';
 import { know, readCommand, readRoomEvent } from './kinds';
 type Raw = any[]; // What the MessagePack reader gives.
 
@@ -75,6 +75,8 @@ export function readAnswer(raw: Raw): Answer {
     downBy: raw[7],
     aloud: raw[8] ?? false,
     says: raw[9] ?? 0,
+    downWhy: raw[10] ?? '',
+    removed: raw[11] ?? false,
   };
 }
 
@@ -126,6 +128,9 @@ export function readAnswerTakenDown(raw: Raw): AnswerTakenDown {
     about: raw[0],
     id: raw[1],
     whose: raw[2],
+    author: raw[3] ?? 0,
+    words: raw[4] ?? '',
+    removed: raw[5] ?? false,
   };
 }
 
@@ -331,6 +336,37 @@ export function readCloseQuestion(raw: Raw): CloseQuestion {
 
 export function writeCloseQuestion(v: CloseQuestion): Raw {
   return [v.number];
+}
+
+export function readConcern(raw: Raw): Concern {
+  return {
+    number: raw[0],
+    person: raw[1],
+    about: raw[2],
+    answer: raw[3],
+    reason: raw[4],
+    words: raw[5],
+    at: raw[6],
+  };
+}
+
+export function readConcernRaised(raw: Raw): ConcernRaised {
+  return {
+    kind: 'concernRaised',
+    about: raw[0],
+    answer: raw[1],
+    reason: raw[2],
+    words: raw[3],
+  };
+}
+
+export function readConcernsSettled(raw: Raw): ConcernsSettled {
+  return {
+    kind: 'concernsSettled',
+    about: raw[0],
+    answer: raw[1],
+    people: raw[2],
+  };
 }
 
 export function readConfirmCall(raw: Raw): ConfirmCall {
@@ -614,6 +650,13 @@ export function readHandsLowered(_raw: Raw): HandsLowered {
   };
 }
 
+export function readHidingSet(raw: Raw): HidingSet {
+  return {
+    kind: 'hidingSet',
+    after: raw[0],
+  };
+}
+
 export function readHoldPens(raw: Raw): HoldPens {
   return {
     kind: 'holdPens',
@@ -866,6 +909,7 @@ export function readLessonSnapshot(raw: Raw): LessonSnapshot {
     showing: { privacies: raw[41].map((x: Raw) => readPrivacyOf(x)), up: raw[42], shown: raw[43].map((x: Raw) => readShownWork(x)) },
     screening: readWordScreening(raw[44]),
     approvals: raw[45].map((x: Raw) => readApprovalIn(x)),
+    hidesAfter: raw[46],
   };
 }
 
@@ -1286,6 +1330,20 @@ export function writeQuickResponse(v: QuickResponse): Raw {
   return [v.stamp, v.says];
 }
 
+export function readRaiseConcern(raw: Raw): RaiseConcern {
+  return {
+    kind: 'raiseConcern',
+    about: raw[0],
+    answer: raw[1],
+    reason: raw[2],
+    words: raw[3],
+  };
+}
+
+export function writeRaiseConcern(v: RaiseConcern): Raw {
+  return [v.about, v.answer, v.reason, v.words];
+}
+
 export function readRedacted(_raw: Raw): Redacted {
   return {
     kind: 'redacted',
@@ -1447,6 +1505,17 @@ export function writeSetGroups(v: SetGroups): Raw {
   return [v.groups.map((x) => writeGroup(x)), v.version];
 }
 
+export function readSetHiding(raw: Raw): SetHiding {
+  return {
+    kind: 'setHiding',
+    after: raw[0],
+  };
+}
+
+export function writeSetHiding(v: SetHiding): Raw {
+  return [v.after];
+}
+
 export function readSetNeeds(raw: Raw): SetNeeds {
   return {
     kind: 'setNeeds',
@@ -1537,6 +1606,18 @@ export function readSetWordScreen(raw: Raw): SetWordScreen {
 
 export function writeSetWordScreen(v: SetWordScreen): Raw {
   return [v.screening.then, v.screening.forYoung, v.screening.details, v.screening.own, v.screening.allowed];
+}
+
+export function readSettleConcerns(raw: Raw): SettleConcerns {
+  return {
+    kind: 'settleConcerns',
+    about: raw[0],
+    answer: raw[1],
+  };
+}
+
+export function writeSettleConcerns(v: SettleConcerns): Raw {
+  return [v.about, v.answer];
 }
 
 export function readShowOnScreen(raw: Raw): ShowOnScreen {
@@ -1655,11 +1736,15 @@ export function readTakeAnswerDown(raw: Raw): TakeAnswerDown {
     kind: 'takeAnswerDown',
     about: raw[0],
     id: raw[1],
+    words: raw[2] ?? '',
+    removes: raw[3] ?? false,
   };
 }
 
 export function writeTakeAnswerDown(v: TakeAnswerDown): Raw {
-  return [v.about, v.id];
+  const raw: Raw = [v.about, v.id];
+  if (v.words || v.removes) raw.push(v.words, v.removes);
+  return raw;
 }
 
 export function readTakeWorkBack(_raw: Raw): TakeWorkBack {
@@ -1933,6 +2018,9 @@ know({
     102: readSetWordScreen,
     103: readSetApproval,
     104: readReturnWork,
+    105: readRaiseConcern,
+    106: readSettleConcerns,
+    107: readSetHiding,
   },
   readRoomEvent: {
     1: readClientAdmitted,
@@ -2004,6 +2092,9 @@ know({
     136: readWordScreenSet,
     137: readApprovalSet,
     138: readWorkReturned,
+    139: readConcernRaised,
+    140: readConcernsSettled,
+    141: readHidingSet,
   },
   readRoomSnapshot: {
     2: readLessonSnapshot,
@@ -2061,5 +2152,8 @@ know({
     setWordScreen: [102, writeSetWordScreen],
     setApproval: [103, writeSetApproval],
     returnWork: [104, writeReturnWork],
+    raiseConcern: [105, writeRaiseConcern],
+    settleConcerns: [106, writeSettleConcerns],
+    setHiding: [107, writeSetHiding],
   },
 });

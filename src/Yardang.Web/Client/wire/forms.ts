@@ -25,6 +25,14 @@ export const enum AttachmentKinds {
   Places = 8,
 }
 
+/** Why a student tells their teacher of something. The numbers are on the wire. */
+export const enum ConcernReason {
+  Hurts = 1,
+  Private = 2,
+  NotTheWork = 3,
+  Other = 4,
+}
+
 /** Whether newcomers walk in. */
 export const enum Door {
   Open = 0,
@@ -172,6 +180,7 @@ export const enum Property {
   Tie = 9,
   Order = 10,
   Grip = 11,
+  Down = 12,
   Name = 20,
   Directions = 21,
   Size = 22,
@@ -287,6 +296,13 @@ export const enum StudentActs {
   All = 15,
 }
 
+/** Whether a teacher took a student's mark down. The numbers are on the wire. */
+export const enum TakenDown {
+  No = 0,
+  Hidden = 1,
+  Removed = 2,
+}
+
 /** What students make marks with. The numbers are on the wire. */
 export const enum ToolSet {
   None = 0,
@@ -363,6 +379,7 @@ export type Value =
   | Scale
   | Stimulus
   | Style
+  | TakenDown
   | Texts
   | ToolSet
   | Wording
@@ -472,7 +489,10 @@ export type Command =
   | CallBoardsUp
   | SetWordScreen
   | SetApproval
-  | ReturnWork;
+  | ReturnWork
+  | RaiseConcern
+  | SettleConcerns
+  | SetHiding;
 
 /** What a mark is made of: a closed set, one record for each kind, in Bodies. All that the core has to know of a kind is what is asked for here. Places and sizes are in page coordinates, 1/100 mm. */
 export type MarkBody =
@@ -604,7 +624,10 @@ export type RoomEvent =
   | BoardsUp
   | WordScreenSet
   | ApprovalSet
-  | WorkReturned;
+  | WorkReturned
+  | ConcernRaised
+  | ConcernsSettled
+  | HidingSet;
 
 /** A room's state in one piece, by the numbers of RoomKind. */
 export type RoomSnapshot =
@@ -693,6 +716,10 @@ export interface Answer {
   readonly aloud: boolean;
   /** What it says of what it is about. */
   readonly says: AnswerKind;
+  /** Why a teacher took it down, for its author; empty where nothing was said. */
+  readonly downWhy: string;
+  /** Whether its author does not see it either; then they are told only that it is gone, and why. */
+  readonly removed: boolean;
 }
 
 /** Something is said to a card or a mark. Whose: the author of the card where classmates do not see it; else 0. So in the events that follow. */
@@ -740,12 +767,15 @@ export interface AnswerReworded {
   readonly whose: number;
 }
 
-/** An answer was taken down by the actor of the event. */
+/** An answer was taken down by the actor of the event. Where a teacher did, to its author and to teachers: Author, why, and whether its author does not see it either. */
 export interface AnswerTakenDown {
   readonly kind: 'answerTakenDown';
   readonly about: number;
   readonly id: number;
   readonly whose: number;
+  readonly author: number;
+  readonly words: string;
+  readonly removed: boolean;
 }
 
 /** What became of a need. */
@@ -845,6 +875,8 @@ export interface BoardSnapshot {
   readonly said: readonly MarkThread[];
   /** How they are judged. */
   readonly judging: MarkJudgingState;
+  /** What students told their teacher of; to a student, what they did. */
+  readonly concerns: readonly Concern[];
 }
 
 /** Boards of a part are up, or down again. */
@@ -1000,6 +1032,10 @@ export interface Card {
   readonly colour: number;
   /** Where names are for nobody: why a teacher has learned whose it is (Seal); empty as long as nobody has. */
   readonly unsealed: string;
+  /** Why a teacher took it down, for its author; empty where nothing was said. */
+  readonly downWhy: string;
+  /** Whether its author does not see it either; then they are told only that it is gone, and why. */
+  readonly removed: boolean;
 }
 
 /** A card has another colour. Whose: the card's author where classmates do not see the card; else 0. */
@@ -1117,11 +1153,14 @@ export interface CardSpot {
   readonly spot: FieldSpot;
 }
 
-/** A card was taken down by the actor of the event. Whose: the author's actor number where classmates do not see the card; else 0. */
+/** A card was taken down by the actor of the event. Whose: the author's actor number where classmates do not see the card; else 0. Where a teacher took it down, to its author and to teachers: Author, why (Words; may be empty), and whether its author does not see it either (Removed). */
 export interface CardTakenDown {
   readonly kind: 'cardTakenDown';
   readonly id: number;
   readonly whose: number;
+  readonly author: number;
+  readonly words: string;
+  readonly removed: boolean;
 }
 
 /** Cards from an archive are up. */
@@ -1266,6 +1305,48 @@ export interface ColourCard {
   readonly kind: 'colourCard';
   readonly card: number;
   readonly colour: number;
+}
+
+/** What a student told the teacher of, and nobody has looked at yet. */
+export interface Concern {
+  /** The event. */
+  readonly number: number;
+  /** Who told, by actor number. */
+  readonly person: number;
+  /** The card or mark. */
+  readonly about: number;
+  /** The answer to it; 0 for the card or mark itself. */
+  readonly answer: number;
+  /** Why. */
+  readonly reason: ConcernReason;
+  /** Why, in own words. */
+  readonly words: string;
+  /** When, server time in ms. */
+  readonly at: number;
+}
+
+/** A student told the teacher of something. */
+export interface ConcernRaised {
+  readonly kind: 'concernRaised';
+  /** The card or mark. */
+  readonly about: number;
+  /** The answer to it; 0 for the card or mark itself. */
+  readonly answer: number;
+  /** Why. */
+  readonly reason: ConcernReason;
+  /** Why, in own words. */
+  readonly words: string;
+}
+
+/** A teacher looked at what was told of. */
+export interface ConcernsSettled {
+  readonly kind: 'concernsSettled';
+  /** The card or mark. */
+  readonly about: number;
+  /** The answer to it; 0 for the card or mark itself. */
+  readonly answer: number;
+  /** Who had told of it, by actor number; to a student, they themselves. */
+  readonly people: readonly number[];
 }
 
 /** A student: it is on my screen, and I am where I was called; or I have read the line, and perhaps answer it. */
@@ -1623,6 +1704,12 @@ export interface HandsLowered {
   readonly kind: 'handsLowered';
 }
 
+/** It was set. */
+export interface HidingSet {
+  readonly kind: 'hidingSet';
+  readonly after: number;
+}
+
 /** Staff: pens down for some of the class, or up again. */
 export interface HoldPens {
   readonly kind: 'holdPens';
@@ -1941,6 +2028,7 @@ export interface LessonSnapshot {
   readonly showing: ShowingSnapshot;
   readonly screening: WordScreening;
   readonly approvals: readonly ApprovalIn[];
+  readonly hidesAfter: number;
 }
 
 /** When a lesson opens, is due and closes: server time in ms since 1970-01-01 UTC, null where nothing is said. */
@@ -2117,6 +2205,8 @@ export interface Mark {
   readonly tie: number;
   /** Which teacher put what its author said aloud, by actor number; 0: the author did. */
   readonly putBy: number;
+  /** Whether a teacher took it down. Then nobody changes it, until it is put back. */
+  readonly down: TakenDown;
 }
 
 /** A mark stands on a page. */
@@ -2734,6 +2824,19 @@ export interface QuickResponse {
   readonly says: Texts;
 }
 
+/** Tell the teacher that something is not all right. Whose it is, and others, are not told. */
+export interface RaiseConcern {
+  readonly kind: 'raiseConcern';
+  /** The card or mark. */
+  readonly about: number;
+  /** The answer to it; 0 for the card or mark itself. */
+  readonly answer: number;
+  /** Why. */
+  readonly reason: ConcernReason;
+  /** Why, in own words; may be empty. At most LongestWords letters. */
+  readonly words: string;
+}
+
 /** A card of one's list is read. */
 export interface ReadCard {
   readonly kind: 'readCard';
@@ -2955,6 +3058,13 @@ export interface SetGroups {
   readonly version: number;
 }
 
+/** Staff: after how many concerns what they are about hides itself, until a teacher has looked. */
+export interface SetHiding {
+  readonly kind: 'setHiding';
+  /** How many, at most Most; 0: it never does. */
+  readonly after: number;
+}
+
 /** Staff: students say from now on of the marks of a board what they think of them, or with null they do not. Not by points: these are for walls. */
 export interface SetMarkJudging {
   readonly kind: 'setMarkJudging';
@@ -3021,6 +3131,15 @@ export interface SetTimes {
 export interface SetWordScreen {
   readonly kind: 'setWordScreen';
   readonly screening: WordScreening;
+}
+
+/** Staff: what was told of was looked at. */
+export interface SettleConcerns {
+  readonly kind: 'settleConcerns';
+  /** The card or mark. */
+  readonly about: number;
+  /** The answer to it; 0 for the card or mark itself. */
+  readonly answer: number;
 }
 
 /** A line, polygon, ellipse or arc. */
@@ -3234,17 +3353,21 @@ export interface Style {
   readonly looks: Looks;
 }
 
-/** Take an answer down. It is kept; what answers it stays. */
+/** Take an answer down. It is kept; what answers it stays. By a teacher: Words say why to whoever wrote it, at most LongestWords letters, and may be empty; Removes: its author does not see it any more either. Of one that is down already a teacher says so anew. */
 export interface TakeAnswerDown {
   readonly kind: 'takeAnswerDown';
   readonly about: number;
   readonly id: number;
+  readonly words: string;
+  readonly removes: boolean;
 }
 
-/** Take a card down. It is kept. */
+/** Take a card down. It is kept. By a teacher: Words say why to whoever wrote it, at most LongestWords letters, and may be empty; Removes: its author does not see it any more either. Of one that is down already a teacher says so anew. */
 export interface TakeCardDown {
   readonly kind: 'takeCardDown';
   readonly id: number;
+  readonly words: string;
+  readonly removes: boolean;
 }
 
 /** Take a link down. It is kept. */
@@ -3488,6 +3611,8 @@ export interface WallSnapshot {
   readonly stances: StancesState;
   /** How sentences may begin for some; to a student, their own. */
   readonly starters: readonly OwnStarters[];
+  /** What students told their teacher of; to a student, what they did. */
+  readonly concerns: readonly Concern[];
 }
 
 /** What is looked for in what students write, and what is done where it is found. Teachers alone are told. */

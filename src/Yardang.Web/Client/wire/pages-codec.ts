@@ -1,8 +1,8 @@
 // Made from Core's records by ./yardang wire: not to be changed by hand.
 
 import { known, readPoints, type Texts, writePoints } from './by-hand';
-import { readAnswer, readCardResult, readJudging, readJudgingState, readLastAct, readLateWork, readStimulus, readStyle, readWallPlan, writeJudging, writeStimulus, writeStyle, writeWallPlan } from './codec';
-import { type AddMark, type AddMarks, type AddPage, type Adopted, type AnswerKey, type Axis, type BoardSnapshot, type BubbleBody, type Change, type ChangesMade, type ConnectorBody, type DraftReplaced, type DraftSnapshot, type DraftStarted, type Expectation, type FormulaBody, type GestureRedone, type GestureSnapshot, type GestureUndone, type Grip, type InkBody, type KeySet, type LastWriter, type LateChangeAdopted, type LengthUnit, type MakeChanges, type Mark, type MarkAdded, type MarkBody, type MarkJudgingSet, type MarkJudgingState, type MarkThread, type MarksAdded, type NewMark, type NoteBody, type Page, type PageAdded, type PageSize, type Paper, type Part, type PictureBody, type Place, type PlannedPhase, type RedoGesture, type Scale, type SetMarkJudging, type ShapeBody, type SheetsSnapshot, type StampBody, type Step, type Stimulus, type Style, type TextBody, type ToolSet, type Translation, type UndoGesture, type Value, type Wording, type Words, type WorkBrought, type ZoneBody, type ZoneKey } from './forms';
+import { readAnswer, readCardResult, readConcern, readJudging, readJudgingState, readLastAct, readLateWork, readStimulus, readStyle, readWallPlan, writeJudging, writeStimulus, writeStyle, writeWallPlan } from './codec';
+import { type AddMark, type AddMarks, type AddPage, type Adopted, type AnswerKey, type Axis, type BoardSnapshot, type BubbleBody, type Change, type ChangesMade, type ConnectorBody, type DraftReplaced, type DraftSnapshot, type DraftStarted, type Expectation, type FormulaBody, type GestureRedone, type GestureSnapshot, type GestureUndone, type Grip, type InkBody, type KeySet, type LastWriter, type LateChangeAdopted, type LengthUnit, type MakeChanges, type Mark, type MarkAdded, type MarkBody, type MarkJudgingSet, type MarkJudgingState, type MarkThread, type MarksAdded, type NewMark, type NoteBody, type Page, type PageAdded, type PageSize, type Paper, type Part, type PictureBody, type Place, type PlannedPhase, type RedoGesture, type Scale, type SetMarkJudging, type ShapeBody, type SheetsSnapshot, type StampBody, type Step, type Stimulus, type Style, type TakenDown, type TextBody, type ToolSet, type Translation, type UndoGesture, type Value, type Wording, type Words, type WorkBrought, type ZoneBody, type ZoneKey } from './forms';
 import { know } from './kinds';
 type Raw = any[]; // What the MessagePack reader gives.
 
@@ -33,6 +33,8 @@ function readValue(raw: Raw): Value | undefined {
     case 10:
       return raw[2];
     case 11:
+      return raw[2];
+    case 12:
       return raw[2];
     case 20:
       return raw[2];
@@ -112,6 +114,10 @@ export function writeChange(v: Change): Raw {
     }
     case 11: {
       const value = v.value as Grip;
+      return [...head, value];
+    }
+    case 12: {
+      const value = v.value as TakenDown;
       return [...head, value];
     }
     case 20: {
@@ -307,6 +313,7 @@ export function readBoardSnapshot(raw: Raw): BoardSnapshot {
     acts: raw[4].map((x: Raw) => readLastAct(x)),
     said: raw[5].map((x: Raw) => readMarkThread(x)),
     judging: readMarkJudgingState(raw[6]),
+    concerns: raw[7].map((x: Raw) => readConcern(x)),
   };
 }
 
@@ -493,6 +500,7 @@ export function readMark(raw: Raw): Mark {
     pinned: raw[12] ?? false,
     tie: raw[13] ?? 0,
     putBy: raw[14] ?? 0,
+    down: raw[15] ?? 0,
   };
 }
 

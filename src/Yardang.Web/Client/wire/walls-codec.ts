@@ -1,7 +1,7 @@
 // Made from Core's records by ./yardang wire: not to be changed by hand.
 
 import { known } from './by-hand';
-import { readAnswer, readAttachment, readCardResult, readJudgingState, readLastAct, readLateWork, readWallPlan, writeAttachment, writeWallPlan } from './codec';
+import { readAnswer, readAttachment, readCardResult, readConcern, readJudgingState, readLastAct, readLateWork, readWallPlan, writeAttachment, writeWallPlan } from './codec';
 import { type AskToo, type AskedToo, type BeginTrip, type BreakSeal, type Card, type CardColoured, type CardJoined, type CardLaid, type CardMoved, type CardPlaced, type CardPlacedAlone, type CardPutBack, type CardPutUp, type CardRead, type CardRespondedTo, type CardReworded, type CardSpot, type CardTakenDown, type CardsBrought, type CardsLetOut, type CardsLinked, type CardsShown, type ClassOrder, type ClassPlace, type ClassUp, type ColourCard, type EndTrip, type FieldLaid, type FieldSpot, type FileQuestion, type GiveReading, type GiveStarters, type JoinCard, type LayCard, type LayCards, type LetCardsOut, type LineSpot, type Link, type LinkCards, type LinkPutBack, type LinkReversed, type LinkReworded, type LinkTakenDown, type MoveCard, type MoveOn, type MovingCard, type OrderHidden, type OrderShown, type OwnPlace, type OwnStarters, type PlaceCard, type PlacingState, type PlanSet, type PutCardBack, type PutLinkBack, type PutUpCard, type QuestionFiled, type ReadCard, type ReadingGiven, type ReadingList, type RespondToCard, type Response, type ReverseLink, type RewordCard, type RewordLink, type RoundTrip, type SealBroken, type SetPlan, type ShowOrder, type Stance, type StanceShifts, type StanceTaken, type StancesState, type StancesSteered, type StartersGiven, type StationVisited, type SteerStances, type TakeCardDown, type TakeLinkDown, type TakeStance, type TidyField, type TripBegun, type TripEnded, type TripGroup, type TripMovedOn, type Visit, type VisitStation, type WallSnapshot } from './forms';
 import { know } from './kinds';
 type Raw = any[]; // What the MessagePack reader gives.
@@ -75,6 +75,8 @@ export function readCard(raw: Raw): Card {
     poured: raw[20] ?? 0,
     colour: raw[21] ?? 0,
     unsealed: raw[22] ?? '',
+    downWhy: raw[23] ?? '',
+    removed: raw[24] ?? false,
   };
 }
 
@@ -191,6 +193,9 @@ export function readCardTakenDown(raw: Raw): CardTakenDown {
     kind: 'cardTakenDown',
     id: raw[0],
     whose: raw[1] ?? 0,
+    author: raw[2] ?? 0,
+    words: raw[3] ?? '',
+    removed: raw[4] ?? false,
   };
 }
 
@@ -807,11 +812,15 @@ export function readTakeCardDown(raw: Raw): TakeCardDown {
   return {
     kind: 'takeCardDown',
     id: raw[0],
+    words: raw[1] ?? '',
+    removes: raw[2] ?? false,
   };
 }
 
 export function writeTakeCardDown(v: TakeCardDown): Raw {
-  return [v.id];
+  const raw: Raw = [v.id];
+  if (v.words || v.removes) raw.push(v.words, v.removes);
+  return raw;
 }
 
 export function readTakeLinkDown(raw: Raw): TakeLinkDown {
@@ -914,6 +923,7 @@ export function readWallSnapshot(raw: Raw): WallSnapshot {
     reading: raw[11].map((x: Raw) => readReadingList(x)),
     stances: readStancesState(raw[12]),
     starters: raw[13].map((x: Raw) => readOwnStarters(x)),
+    concerns: raw[14].map((x: Raw) => readConcern(x)),
   };
 }
 

@@ -12,7 +12,7 @@ namespace Yardang.Web.Pages;
 public sealed class InTrayModel(AccessResolver access, IStringLocalizer<UiTexts> texts) : PageModel
 {
     private static readonly string[] s_kinds = ["card", "wording", "answer", "link", "note", "drawn", "door"];
-    private static readonly string[] s_reasons = ["approval", "words", "late", "door"];
+    private static readonly string[] s_reasons = ["approval", "words", "late", "door", "concern"];
 
     /// <summary>The lesson that is looked at alone; null for all.</summary>
     public LessonRecord? Lesson { get; private set; }
@@ -23,7 +23,9 @@ public sealed class InTrayModel(AccessResolver access, IStringLocalizer<UiTexts>
     {
         if (lesson is { } id && (Lesson = await access.LessonAsync(Visitor.Of(HttpContext), id, Power.Watches)) is null) return NotFound();
         var all = PageData.Texts(
-            texts, "Tray", "Waiting", "WaitingOne", "WaitingOther", "Picked", "PickedOne", "Pick", "Door", "NoWords", "AllBy", "AllIn", "InsteadOf", "Answers", "Links", "Add", "Return", "Leave", "Quicker", "QuickerOne", "NoLongerFits", "NoLongerFitsOne", "NotDone", "NotDoneOne", "NoNetwork");
+            texts, "Tray", "Waiting", "WaitingOne", "WaitingOther", "Picked", "PickedOne", "Pick", "Door", "NoWords", "AllBy", "AllIn", "InsteadOf", "Answers", "Links", "Add", "Return", "Leave", "Quicker", "QuickerOne", "NoLongerFits", "NoLongerFitsOne", "NotDone", "NotDoneOne", "NoNetwork", "IsDown");
+        all["somebody"] = texts["Wall.Somebody"].Value;
+        all["concern"] = PageData.Texts(texts, "Tray.Concern", "Add", "Leave");
         foreach (var (name, text) in PageData.Texts(texts, "Circulate", "MinutesAgo", "JustNow", "LatePage", "LateStrokes", "LateStroke", "LateChanges", "LateChange")) all[name] = text;
         foreach (var (name, text) in PageData.Texts(texts, "Wall", "Picture", "Drawing", "Formula", "MapPlace")) all[name] = text;
         all["one"] = PageData.Texts(texts, "Tray.One", "Add", "Return", "Leave");
