@@ -7,7 +7,7 @@ using Yardang.Data.Wire;
 
 namespace Yardang.Bench;
 
-/// <summary>A teacher adds what waits on a wall of 35 students who watch it: how long it takes to the last screen.</summary>
+/// <summary>A teacher adds what waits on a wall of 35 students who watch it, and hides it again: how long it takes to the last screen.</summary>
 public static class ApprovalLoad
 {
     private const int Students = 35;
@@ -40,21 +40,30 @@ public static class ApprovalLoad
         var waiting = new System.Collections.Concurrent.ConcurrentDictionary<long, TaskCompletionSource<long>>();
         TaskCompletionSource<long> Waits(long gesture) => waiting.GetOrAdd(gesture, _ => new(TaskCreationOptions.RunContinuationsAsynchronously));
         _ = FollowAsync(teacher, wall, 0, (_, number, gesture) => Waits(gesture).TrySetResult(number));
-        var last = new List<double>();
+        var (last, gone, counter) = (new List<double>(), new List<double>(), 0);
         for (var n = 0; n < Warm + Cards; n++)
         {
             var (hub, client) = students[n % Students];
             var card = Ids.Of(client, (n / Students) + 1);
             await SubmitAsync(hub, wall, client, (n / Students) + 1, card, new PutUpCard(card, 0, "en", $"Stone {n} pushes against the bank"));
             var number = await Waits(card).Task.WaitAsync(TimeSpan.FromSeconds(10));
-            added = Ids.Of(onWall, n + 1);
+            var toAll = await DoneAsync(new AcceptLateWork(number));
+            var toNone = await DoneAsync(new TakeCardDown(card, "Not here, please."));
+            if (n < Warm) continue;
+            last.Add(toAll);
+            gone.Add(toNone);
+        }
+
+        async Task<double> DoneAsync(Command command)
+        {
+            added = Ids.Of(onWall, ++counter);
             arrivals.Begin(Students);
-            await SubmitAsync(teacher, wall, onWall, n + 1, added, new AcceptLateWork(number));
-            var arrived = await arrivals.AllAsync();
-            if (n >= Warm) last.Add(arrived.Max());
+            await SubmitAsync(teacher, wall, onWall, counter, added, command);
+            return (await arrivals.AllAsync()).Max();
         }
 
         Verdict.Say($"from adding what waits to all {Students} screens, p95", ClassLoad.At(last, 0.95), LimitMs, "ms");
+        Verdict.Say($"from hiding a card until it is gone from all {Students} screens, p95", ClassLoad.At(gone, 0.95), LimitMs, "ms");
         foreach (var (hub, _) in students) await hub.DisposeAsync();
         await teacher.DisposeAsync();
     }

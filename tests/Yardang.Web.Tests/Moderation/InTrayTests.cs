@@ -16,26 +16,16 @@ using static Yardang.Web.Tests.Lessons.OnWalls;
 namespace Yardang.Web.Tests.Moderation;
 
 /// <summary>What waits over all lessons of a teacher, who is told of it, and who decides.</summary>
-public sealed class InTrayTests : WallLessons
+public sealed class InTrayTests : InTrayLessons
 {
-    private static readonly Actor s_maya = new(2, Role.Student);
-    private static readonly Actor s_ben = new(3, Role.Student);
-
-    private static readonly WallPlan s_plan = WallPlan.Blank with
-    {
-        Question = Texts.In("en", "Why does it stand?"),
-        Topics = [new(11, Texts.In("en", "Materials"), Texts.None, 2)],
-        Rules = WallRules.Free with { Answers = true },
-    };
-
     [Fact]
     public async Task It_says_what_it_is_where_it_goes_and_what_stands_beside_it_longest_first()
     {
         var (lesson, host) = await AskedFirstAsync();
         await DoAsync(host, Actor.Owner, id => new PutUpCard(id, 11, "en", "Arches push"));
         var card = await CardAsync(host);
-        await DoAsync(host, s_maya, id => new PutUpCard(id, 11, "en", "Stone is best"));
-        await DoAsync(host, s_ben, id => new GiveAnswer(card, id, 0, "en", "They lean"));
+        await DoAsync(host, Maya, id => new PutUpCard(id, 11, "en", "Stone is best"));
+        await DoAsync(host, Ben, id => new GiveAnswer(card, id, 0, "en", "They lean"));
         var things = await ThingsAsync(Varga, 2);
         Assert.Equal([("card", "Maya", "Stone is best", "Materials", ""), ("answer", "Ben", "They lean", "Materials", "Arches push")], things.Select(t => (t.Kind, t.Name, t.Words, t.Where, t.About)));
         Assert.Equal(["Arches push"], things[0].Beside);
@@ -49,7 +39,7 @@ public sealed class InTrayTests : WallLessons
     public async Task Another_teacher_is_told_of_nothing_and_decides_nothing_and_neither_does_a_student()
     {
         var (lesson, host) = await AskedFirstAsync();
-        await DoAsync(host, s_maya, id => new PutUpCard(id, 11, "en", "Stone is best"));
+        await DoAsync(host, Maya, id => new PutUpCard(id, 11, "en", "Stone is best"));
         var thing = (await ThingsAsync(Varga, 1)).Single();
         var (monteiro, _) = await School.TeacherAsync("Rui Monteiro");
         await ThingsAsync(monteiro, 0);
@@ -67,11 +57,11 @@ public sealed class InTrayTests : WallLessons
     {
         var (lesson, host) = await AskedFirstAsync();
         var (cleo, cleos) = await School.StudentAsync(lesson.Code, "Cleo");
-        await DoAsync(host, s_maya, id => new PutUpCard(id, 11, "en", "Stone is best"));
+        await DoAsync(host, Maya, id => new PutUpCard(id, 11, "en", "Stone is best"));
         Assert.DoesNotContain("Stone is best", await SnapshotAsync(cleo, host.Id, cleos), StringComparison.Ordinal);
         Assert.DoesNotContain("Stone is best", await (await Varga.GetAsync($"/lesson/{lesson.Id}/board/{host.Id}.csv", Stop)).Content.ReadAsStringAsync(Stop), StringComparison.Ordinal);
-        var (ben, teacher) = (host.Watch(s_ben, host.Durable), host.Watch(Actor.Owner, host.Durable));
-        host.Preview([1], s_maya, isPassing: true);
+        var (ben, teacher) = (host.Watch(Ben, host.Durable), host.Watch(Actor.Owner, host.Durable));
+        host.Preview([1], Maya, isPassing: true);
         Assert.Equal((false, true), (ben.TryTakePreview(out _), teacher.TryTakePreview(out _)));
         host.Preview([1], Actor.Owner, isPassing: true);
         Assert.True(ben.TryTakePreview(out _));
@@ -81,7 +71,7 @@ public sealed class InTrayTests : WallLessons
     public async Task What_two_decide_is_decided_once_and_the_slower_is_told()
     {
         var (_, host) = await AskedFirstAsync();
-        await DoAsync(host, s_maya, id => new PutUpCard(id, 11, "en", "Stone is best"));
+        await DoAsync(host, Maya, id => new PutUpCard(id, 11, "en", "Stone is best"));
         var thing = (await ThingsAsync(Varga, 1)).Single();
         Assert.Equal(["done"], await DecideAsync(Varga, "add", "", thing));
         Assert.Equal(["decided"], await DecideAsync(Varga, "leave", "Too late", thing));
@@ -93,10 +83,10 @@ public sealed class InTrayTests : WallLessons
     {
         var (_, host) = await AskedFirstAsync();
         long card = 0;
-        await DoAsync(host, s_maya, id => new PutUpCard(card = id, 11, "en", "Stone is best"));
+        await DoAsync(host, Maya, id => new PutUpCard(card = id, 11, "en", "Stone is best"));
         Assert.Equal(["done"], await DecideAsync(Varga, "return", "Best for what?", (await ThingsAsync(Varga, 1)).Single()));
         await ThingsAsync(Varga, 0);
-        await DoAsync(host, s_maya, new RewordCard(card, "en", "Best against pushing"));
+        await DoAsync(host, Maya, new RewordCard(card, "en", "Best against pushing"));
         var again = (await ThingsAsync(Varga, 1)).Single();
         Assert.Equal(("Best against pushing", 2), (again.Words, again.Numbers.Count));
         Assert.Equal(new Returned("Stone is best", "Best for what?"), Assert.Single(again.Before));
@@ -133,57 +123,5 @@ public sealed class InTrayTests : WallLessons
         await AskedFirstAsync();
         using var answer = await PostAsync(Varga, new StringContent(body, System.Text.Encoding.UTF8, "application/json"));
         Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
-    }
-
-    private async Task<(LessonRecord Lesson, RoomHost Host)> AskedFirstAsync()
-    {
-        var (lesson, wall) = await HandOutAsync(s_plan);
-        await School.StudentAsync(lesson.Code, "Maya");
-        await School.StudentAsync(lesson.Code, "Ben");
-        var hosts = School.Get<RoomHosts>();
-        var host = await hosts.GetAsync(wall);
-        await DoAsync(await hosts.GetAsync(lesson.Id), Actor.Owner, new SetApproval(1, new(ApprovalWhen.Always, [], LessonHours.Usual)));
-        await Eventually.IsAsync(() => Task.FromResult(host.Allowed.Approval is not null));
-        return (lesson, host);
-    }
-
-    private static async Task<long> CardAsync(RoomHost host) => (await StateAsync(host)).Cards.Keys.Single();
-
-    private static async Task<(IReadOnlyDictionary<long, Card> Cards, int Waiting)> StateAsync(RoomHost host)
-    {
-        (IReadOnlyDictionary<long, Card>, int) state = default;
-        await host.LookAsync(r => state = (((Wall)r).Cards.ToDictionary(), ((Wall)r).SetAside.Count));
-        return state;
-    }
-
-    // The lesson hears of it a moment later.
-    private static async Task<IReadOnlyList<TrayThing>> ThingsAsync(HttpClient browser, int count, string query = "")
-    {
-        List<TrayThing> things = [];
-        await Eventually.IsAsync(async () => (things = (await browser.GetFromJsonAsync<List<TrayThing>>($"/tray/things{query}", Stop))!).Count == count);
-        return things;
-    }
-
-    private static async Task<IEnumerable<string>> DecideAsync(HttpClient browser, string what, string words, TrayThing thing)
-    {
-        using var answer = await SendAsync(browser, what, words, thing);
-        return (await answer.Content.ReadFromJsonAsync<Dictionary<string, string>>(Stop))!.Values;
-    }
-
-    private static Task<HttpResponseMessage> SendAsync(HttpClient browser, string what, string words, TrayThing thing) =>
-        PostAsync(browser, Decision(what, words, thing));
-
-    private static JsonContent Decision(string what, string words, TrayThing thing) =>
-        JsonContent.Create(new { what, words, things = new[] { new { thing.Key, thing.Room, thing.Person, thing.Numbers } } }, options: JsonSerializerOptions.Web);
-
-    private static async Task<HttpResponseMessage> PostAsync(HttpClient browser, HttpContent content)
-    {
-        var page = await browser.GetStringAsync("/tray", Stop);
-        var token = page.Split("data-token=\"")[1].Split('"')[0];
-        content.Headers.Add("RequestVerificationToken", token);
-
-        // As from a browser, with its length.
-        await content.LoadIntoBufferAsync(Stop);
-        return await browser.PostAsync("/tray/decide", content, Stop);
     }
 }

@@ -86,6 +86,7 @@ export function chosenOf(editor: () => Editor, by: string, saidAloud = '') {
     duplicate: () => selection().duplicate(),
     copy: () => editor().copy(),
     rubOut: () => selection().rubOut(),
+    chooseAllByAuthor: () => selection().chooseAllByAuthor(),
     hide: () => selection().takeDown(TakenDown.Hidden),
     remove: () => selection().takeDown(TakenDown.Removed),
     putBack: () => selection().takeDown(TakenDown.No),

@@ -61,7 +61,7 @@ export function askConcern(
         >${texts.tellMore}<textarea name="words" rows="3" maxlength=${LONGEST_WORDS} dir="auto"></textarea>
       </label>
       <p class="hint">${texts.tellWho}</p>
-      ${buttons(texts.tellSend, texts.cancel)}`,
+      ${buttons(texts.tellSend, texts.close)}`,
     (answers) => send(Number(answers.get('reason')) as ConcernReason, String(answers.get('words')).trim()),
   );
 }

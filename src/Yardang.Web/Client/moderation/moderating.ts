@@ -26,6 +26,7 @@ export interface ModerationTexts {
   readonly whyKeep: string;
   readonly itsAuthor: string;
   readonly justDown: string;
+  readonly justDownMany: string;
   readonly close: string;
   readonly notShown: string;
   readonly notForAuthor: string;

@@ -180,6 +180,16 @@ export class WallState {
     return [...this.cards.values()].filter(isSeen).sort((a, b) => a.putUpAt - b.putUpAt || a.id - b.id);
   }
 
+  /** The cards and answers of somebody that are up: by the card, and the answer or 0. Answers first: they are seen no more once their card is down. */
+  upBy(person: number): { card: number; answer: number }[] {
+    const isTheirs = (t: Card | Answer) => t.downBy === 0 && t.author === person && !t.byStaff;
+    const cards = [...this.cards.values()];
+    return [
+      ...cards.flatMap((c) => c.answers.filter(isTheirs).map((a) => ({ card: c.id, answer: a.id }))),
+      ...cards.filter(isTheirs).map((c) => ({ card: c.id, answer: 0 })),
+    ];
+  }
+
   /** My cards and answers that a teacher took down. */
   downOfMine(me: Me): { id: number; why: string }[] {
     const byTeacher = (t: Card | Answer) => t.downBy !== 0 && t.downBy !== me.number && isMine(t, me);

@@ -11,6 +11,7 @@ import {
   Property,
   type Style,
   isBox,
+  stands,
 } from '../room/marks';
 import { boundsOfAll } from '../shapes/placed';
 import {
@@ -76,6 +77,14 @@ export class Selection {
     // On a board, what came with the activity is nobody's.
     const isMine = (m: Mark) => m.author === me.number && (design || m.grip === Grip.Own);
     this.choose(sheets.visible(page).filter((m) => isMine(m) && this.mayChoose(m)));
+  }
+
+  /** All on the page that whoever wrote what is chosen put there. */
+  chooseAllByAuthor(): void {
+    const [first] = this.marks;
+    const { sheets, page } = this.sheet;
+    if (first)
+      this.choose(sheets.visible(page).filter((m) => m.author === first.author && m.byStaff === first.byStaff));
   }
 
   mayChoose(mark: Mark): boolean {
@@ -262,7 +271,7 @@ export class Selection {
 
   /** What is chosen, to be put down elsewhere. */
   copy(): NewMark[] {
-    return this.marks.map(copied);
+    return this.marks.filter(stands).map(copied);
   }
 
   /** Puts copies down on the page in sight, as my own, and chooses them. */

@@ -5,7 +5,7 @@ import { repeat } from 'lit-html/directives/repeat.js';
 import { show } from '../attachments';
 import { fill } from '../page-data';
 import type { Card } from '../room/wall-state';
-import type { WallSide } from './wall-side';
+import type { Down, WallSide } from './wall-side';
 
 export class TakenDownCards {
   constructor(
@@ -31,16 +31,20 @@ export class TakenDownCards {
   /** What I took down just now, with what else can be done about it. */
   just(): TemplateResult | typeof nothing {
     const { state, texts } = this.side;
-    const card = state.cards.get(this.side.justDown);
-    if (!card || card.downBy === 0 || !this.side.mayWrite()) return nothing;
+    const down = this.side.justDown.filter(({ card, answer }) => this.isDown(card, answer));
+    const [first] = down;
+    if (!first || !this.side.mayWrite()) return nothing;
     const { moderation } = texts;
+    const card = state.cards.get(first.card)!;
+    const author = first.answer ? state.findAnswer(first.card, first.answer)!.author : card.author;
+    const name = this.side.nameOf(author) || moderation.itsAuthor;
     return html`<div class="just-down" role="status">
-      <p>${fill(moderation.justDown, this.authorOf(card) || moderation.itsAuthor)}</p>
+      <p>${down.length === 1 ? fill(moderation.justDown, name) : fill(moderation.justDownMany, name, down.length)}</p>
       <p class="slip-actions">
-        <button type="button" class="button button-small" @click=${() => this.side.putBack(card)}>
+        <button type="button" class="button button-small" @click=${() => down.forEach((thing) => this.putBack(thing))}>
           ${texts.putBack}
         </button>
-        ${this.why(card)}
+        ${down.length === 1 && first.answer === 0 ? this.why(card) : nothing}
         <button type="button" class="button button-small button-quiet" @click=${() => this.close()}>
           ${moderation.close}
         </button>
@@ -48,8 +52,21 @@ export class TakenDownCards {
     </div>`;
   }
 
+  private isDown(id: number, answer: number): boolean {
+    const { state } = this.side;
+    const thing = answer ? state.findAnswer(id, answer) : state.cards.get(id);
+    return thing !== undefined && thing.downBy !== 0;
+  }
+
+  private putBack({ card: id, answer: said }: Down): void {
+    const { state } = this.side;
+    const card = state.cards.get(id)!;
+    if (said === 0) this.side.putBack(card);
+    else this.side.putAnswerBack(card, state.findAnswer(id, said)!);
+  }
+
   private close(): void {
-    this.side.justDown = 0;
+    this.side.justDown = [];
     this.refresh();
   }
 

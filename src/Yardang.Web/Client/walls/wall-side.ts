@@ -11,6 +11,12 @@ import type { Drafts } from '../threads/drafts';
 import type { LikeAsked } from './like-asked';
 import type { WallTexts } from './wall-texts';
 
+/** A card, or an answer to it, that is taken down; 0 for the card itself. */
+export interface Down {
+  readonly card: number;
+  readonly answer: number;
+}
+
 export interface WallSide extends AttachmentView, WallActs {
   readonly state: WallState;
   readonly me: Me;
@@ -50,8 +56,8 @@ export interface WallSide extends AttachmentView, WallActs {
   readonly isLooking: boolean;
   /** Telling the teacher of something, and saying why something was taken down. */
   readonly moderating: Moderating;
-  /** The card that I, a teacher, took down last; 0 for none. */
-  justDown: number;
+  /** What I, a teacher, took down last. */
+  justDown: readonly Down[];
   /** Says something in passing. */
   say(words: string): void;
   /** Brings a place into sight, where there is room for one only. */

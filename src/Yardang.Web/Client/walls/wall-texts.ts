@@ -54,6 +54,7 @@ export interface WallTexts extends WorkTexts, MakingTexts, TalkTexts, JudgingTex
   readonly heldOne: string;
   readonly namesHiddenNow: string;
   readonly changeOf: string;
+  readonly takeAllDown: string;
   readonly takenDown: string;
   readonly takenDownByTeacher: string;
   readonly topic: string;

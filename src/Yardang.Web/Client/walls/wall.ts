@@ -45,7 +45,7 @@ import { LikeAsked } from './like-asked';
 import { judgedWords, owedWords } from './owed-words';
 import { languagesOfPlan } from './plan-languages';
 import type { WallTexts } from './wall-texts';
-import { type WallSide, titleOf } from './wall-side';
+import { type Down, type WallSide, titleOf } from './wall-side';
 import { WallView } from './wall-view';
 
 interface WallData extends WorkData {
@@ -95,6 +95,8 @@ export function registerWall(beside: typeof besideOf | null, trying: typeof Tryi
     };
     const address = (media: string) => `/rooms/${data.work}/media/${media}${lowData.pictureQuery(data.query)}`;
     let topicsBefore: readonly number[] = [];
+    /** What a teacher took down together. */
+    let batch: readonly Down[] = [];
     let noticeTimer: ReturnType<typeof setTimeout> | undefined;
     const names = new Names(data.work, data.query, () => page.refresh());
     const lesson = () => attendance?.lesson ?? null;
@@ -356,7 +358,7 @@ export function registerWall(beside: typeof besideOf | null, trying: typeof Tryi
             return component.topics[component.topicNumber - 1]?.id ?? 0;
           },
           moderating: new Moderating(texts.moderation, (words) => this.say(words), texts.networkAway),
-          justDown: 0,
+          justDown: [],
           say: (words: string) => this.say(words),
           turnTo: (place: number) => this.turnTo(view.places.findIndex((p) => p.id === place) + 1),
           mayWrite: () => this.may(StudentActs.Write),
@@ -400,12 +402,33 @@ export function registerWall(beside: typeof besideOf | null, trying: typeof Tryi
         attendance?.applied(envelope);
         const isMine = actor === me.number && byStaff === me.isStaff;
         if (event.kind === 'concernRaised' && isMine) this.say(texts.moderation.willLook);
-        if (event.kind === 'cardTakenDown' && isMine && event.author) side.justDown = event.id;
+        if (isMine && (event.kind === 'cardTakenDown' || event.kind === 'answerTakenDown') && event.author)
+          this.noteDown(
+            event.kind === 'cardTakenDown' ? { card: event.id, answer: 0 } : { card: event.about, answer: event.id },
+          );
         if (event.kind === 'cardTakenDown' && !isMine && view.stopChanging(event.id))
           this.say(texts.takenDownMeanwhile);
         const moved = event.kind === 'cardMoved' && !isMine ? wall().cards.get(event.id) : undefined;
         if (moved && isStudent && wall().isMine(moved, me))
           this.say(fill(texts.movedByOther, titleOf(moved, texts), view.headingOf(moved.topic)));
+      },
+
+      /** All that somebody put up and said here is taken down. */
+      takeAllDown(person: number): void {
+        const things = wall().upBy(person);
+        batch = things;
+        side.justDown = [];
+        for (const { card: id, answer } of things) {
+          const card = wall().cards.get(id)!;
+          if (answer === 0) side.takeDown(card);
+          else side.takeAnswerDown(card, wall().findAnswer(id, answer)!);
+        }
+      },
+
+      /** The server has it: what was taken down together is told of together. */
+      noteDown(down: Down): void {
+        const isOfBatch = (thing: Down) => thing.card === down.card && thing.answer === down.answer;
+        side.justDown = [...(batch.some(isOfBatch) ? side.justDown : []), down];
       },
 
       /** What is being written for a topic that is gone goes on where cards go that fit nowhere. */

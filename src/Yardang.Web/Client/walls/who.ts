@@ -37,6 +37,7 @@ interface Texts {
   readonly placedSome: string;
   readonly links: string;
   readonly nothingYet: string;
+  readonly takeAllDown: string;
 }
 
 /** After these, who is in and where is asked for anew. */
@@ -81,6 +82,9 @@ export function whoOf(
     find: '',
     /** Of what is looked for, how much there is, in words. */
     foundText: '',
+    /** How much of whom is looked at is up, and what taking it down is called. */
+    chosenCount: 0,
+    takeDownText: '',
 
     begin(): void {
       list = new PeopleList(
@@ -117,6 +121,9 @@ export function whoOf(
 
     refresh(): void {
       if (!list) return;
+      this.chosenCount = this.chosen ? state().upBy(this.chosen).length : 0;
+      const chosen = people.find((p) => p.number === this.chosen);
+      this.takeDownText = chosen ? fill(texts.takeAllDown, chosen.name) : '';
       this.findTopics();
       const counts = new Map<number, number>();
       for (const card of state().cards.values())
