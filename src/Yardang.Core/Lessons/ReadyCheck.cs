@@ -2,6 +2,7 @@ using Yardang.Core.Activities;
 using Yardang.Core.Attachments;
 using Yardang.Core.Judges;
 using Yardang.Core.Marks;
+using Yardang.Core.Moderation;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
 using Yardang.Core.Walls;
@@ -28,8 +29,9 @@ public sealed record ReadyLine(string Key, bool IsWarning = false, int Count = 0
 /// <param name="Times">When it opens, is due and closes.</param>
 /// <param name="Introduction">How newcomers say who they are.</param>
 /// <param name="OneByOne">Whether of several parts only the first is open to begin with.</param>
+/// <param name="LooksFirst">When a teacher looks at what students write where several work, before others see it.</param>
 public sealed record HandingPlan(
-    Door Door, Way Way, bool Masked = false, bool HasPassword = false, bool HasList = false, LessonTimes? Times = null, Introduction Introduction = Introduction.Name, bool OneByOne = false);
+    Door Door, Way Way, bool Masked = false, bool HasPassword = false, bool HasList = false, LessonTimes? Times = null, Introduction Introduction = Introduction.Name, bool OneByOne = false, ApprovalWhen LooksFirst = ApprovalWhen.Never);
 
 /// <summary>What students will be able to do, and what was probably forgotten, before anything is handed out.</summary>
 public static class ReadyCheck
@@ -52,6 +54,7 @@ public static class ReadyCheck
             new((plan.HasList ? "ByList" : "By") + plan.Introduction),
             door switch { Door.Open => new(plan.HasList ? "ClassList" : "DoorOpen"), Door.Ask => new("DoorAsks"), _ => new("DoorClosed", IsWarning: true) },
         ];
+        if (plan.LooksFirst != ApprovalWhen.Never && parts.Any(p => WayIn(p) != Way.OneEach && p.Wall is not { IsSealed: true })) lines.Add(new(plan.LooksFirst == ApprovalWhen.Always ? "LooksFirst" : "LooksFirstOutside"));
         var printed = activity.Marks.Count(m => m.Grip == Grip.Printed);
         var loose = activity.Marks.Count(m => m.Grip == Grip.Loose);
         var key = activity.Marks.Count(m => m.Grip == Grip.Key);

@@ -4,6 +4,7 @@ using Yardang.Core.Activities;
 using Yardang.Core.ClassLists;
 using Yardang.Core.Editing;
 using Yardang.Core.Lessons;
+using Yardang.Core.Moderation;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
 using Yardang.Data.School;
@@ -24,10 +25,11 @@ namespace Yardang.Web.Lessons;
 /// <param name="At">When it was handed out; null for now.</param>
 /// <param name="Ways">Who works with whom in each of several parts, by their numbers; as each part says where none is given.</param>
 /// <param name="OneByOne">Whether of several parts only the first is open to begin with.</param>
+/// <param name="LooksFirst">When a teacher looks at what students write where several work, before others see it; null for never.</param>
 public sealed record HandOutOrder(
     string ClassName, Door Door = Door.Open, Way Way = Way.OneEach, bool Masked = false, string? Password = null, ClassListRecord? ClassList = null,
     LessonTimes? Times = null, Introduction Introduction = Introduction.Name, DateTimeOffset? At = null,
-    IReadOnlyDictionary<int, Way>? Ways = null, bool OneByOne = false)
+    IReadOnlyDictionary<int, Way>? Ways = null, bool OneByOne = false, Approval? LooksFirst = null)
 {
     /// <summary>What is frozen: each of several parts says who works with whom in it.</summary>
     public ActivityContent Settled(ActivityContent content) => content.Steps.Length == 1
@@ -74,6 +76,7 @@ public sealed class Handing(IDbContextFactory<SchoolContext> school, RoomHosts h
         if (order.Door != Door.Open) await room.SubmitAsync(new SetDoor(order.Door), Actor.Program);
         if (order.Times is { } times && times != LessonTimes.None) await SetTimesAsync(lesson, room, times);
         if (order.Masked) await room.SubmitAsync(new MaskNames(true), Actor.Program);
+        foreach (var part in order.LooksFirst is null ? [] : lesson.Parts.Where(p => p.Way != Way.OneEach)) await room.SubmitAsync(new SetApproval(part.Number, order.LooksFirst!), Actor.Program);
         if (order.ClassList is { } classList) await ExpectAsync(lesson, room, classList);
         return lesson;
     }

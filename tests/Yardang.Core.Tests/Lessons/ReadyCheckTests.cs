@@ -2,6 +2,7 @@ using Yardang.Core.Activities;
 using Yardang.Core.Lessons;
 using Yardang.Core.Rooms;
 using Yardang.Core.Marks;
+using Yardang.Core.Moderation;
 using Yardang.Core.Pages;
 using Yardang.Core.Tests.Walls;
 using Yardang.Core.Walls;
@@ -21,6 +22,14 @@ public class ReadyCheckTests
         Assert.Contains("OneForAll", Keys(s_activity, Way.AllTogether));
         Assert.Contains("SeeOthersWork", Keys(s_activity, Way.AllTogether));
     }
+
+    [Theory]
+    [InlineData(ApprovalWhen.Always, Way.AllTogether, "LooksFirst")]
+    [InlineData(ApprovalWhen.OutsideHours, Way.ByGroup, "LooksFirstOutside")]
+    [InlineData(ApprovalWhen.Always, Way.OneEach, null)]
+    [InlineData(ApprovalWhen.Never, Way.AllTogether, null)]
+    public void It_says_that_what_they_write_waits_where_several_work(ApprovalWhen when, Way way, string? key) =>
+        Assert.Equal(key, ReadyCheck.For(s_activity, new HandingPlan(Door.Open, way, LooksFirst: when)).Select(l => l.Key).SingleOrDefault(k => k.StartsWith("LooksFirst", StringComparison.Ordinal)));
 
     [Fact]
     public void It_counts_what_is_printed_loose_and_key()

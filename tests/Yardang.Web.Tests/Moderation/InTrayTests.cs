@@ -1,6 +1,7 @@
 using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json;
+using Microsoft.EntityFrameworkCore;
 using Yardang.Core.Lessons;
 using Yardang.Core.Moderation;
 using Yardang.Core.Pages;
@@ -92,6 +93,23 @@ public sealed class InTrayTests : InTrayLessons
         Assert.Equal(new Returned("Stone is best", "Best for what?"), Assert.Single(again.Before));
         Assert.Equal(["done"], await DecideAsync(Varga, "add", "", again));
         Assert.Equal("Best against pushing", (await StateAsync(host)).Cards[card].Text);
+    }
+
+    [Fact]
+    public async Task Handed_out_so_that_the_teacher_looks_first_it_waits_from_the_first_card_on()
+    {
+        var (first, _) = await HandOutAsync(Plan);
+        using var handed = await TestSchool.PostAsync(Varga, $"/hand-out/{first.ActivityId}", new() { ["way"] = "AllTogether", ["door"] = "Open", ["looksFirst"] = "Always" });
+        Assert.Equal(HttpStatusCode.Redirect, handed.StatusCode);
+        var lesson = Guid.Parse(handed.Headers.Location!.ToString().Split('/')[2]);
+        var hosts = School.Get<RoomHosts>();
+        await using var db = await School.Get<IDbContextFactory<SchoolContext>>().CreateDbContextAsync(Stop);
+        var code = (await db.Lessons.SingleAsync(l => l.Id == lesson, Stop)).Code;
+        await School.StudentAsync(code, "Maya");
+        var host = await hosts.GetAsync((await db.Rooms.SingleAsync(r => r.OfId == lesson && r.Part == 1 && r.Kind == RoomKind.Wall, Stop)).Id);
+        await Eventually.IsAsync(() => Task.FromResult(host.Allowed.Approval is { When: ApprovalWhen.Always }));
+        await DoAsync(host, Maya, id => new PutUpCard(id, 11, "en", "Stone is best"));
+        Assert.Equal("Stone is best", (await ThingsAsync(Varga, 1)).Single().Words);
     }
 
     [Fact]

@@ -4,6 +4,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.Extensions.Localization;
 using Yardang.Core.Activities;
 using Yardang.Core.Lessons;
+using Yardang.Core.Moderation;
 using Yardang.Core.Rooms;
 using Yardang.Data.School;
 using Yardang.Web.Access;
@@ -38,6 +39,9 @@ public sealed record HandOutForm
 
     public Introduction Introduction { get; init; }
 
+    /// <summary>When the teacher looks at what students write where several work, before others see it.</summary>
+    public ApprovalWhen LooksFirst { get; init; }
+
     public string? Opens { get; init; }
 
     public string? Due { get; init; }
@@ -47,7 +51,7 @@ public sealed record HandOutForm
     public bool HandsIn { get; init; }
 
     /// <summary>The same for the ready check.</summary>
-    public HandingPlan Plan(LessonTimes times) => new(Door, Way, Masked, !string.IsNullOrEmpty(Password), List is not null, times, Introduction, OneByOne);
+    public HandingPlan Plan(LessonTimes times) => new(Door, Way, Masked, !string.IsNullOrEmpty(Password), List is not null, times, Introduction, OneByOne, LooksFirst);
 }
 
 /// <summary>Hands an activity out, after the ready check.</summary>
@@ -71,7 +75,7 @@ public sealed class HandOutModel(AccessResolver access, Handing handing, Activit
     public string? Problem { get; private set; }
 
     /// <summary>Whether something is chosen that is usually left as it is.</summary>
-    public bool HasMore => Form.Masked || !string.IsNullOrEmpty(Form.Password) || Form.Introduction != Introduction.Name;
+    public bool HasMore => Form.Masked || !string.IsNullOrEmpty(Form.Password) || Form.Introduction != Introduction.Name || Form.LooksFirst != ApprovalWhen.Never;
 
     /// <summary>The teacher's class lists.</summary>
     public IReadOnlyList<(ClassListRecord List, int People)> Lists { get; private set; } = [];
@@ -118,7 +122,7 @@ public sealed class HandOutModel(AccessResolver access, Handing handing, Activit
     }
 
     private HandOutOrder OrderOf(HandOutForm form, string named = "", string? password = null, ClassListRecord? classList = null) =>
-        new(named, form.Door, form.Way, form.Masked, password, classList, Times, form.Introduction, Ways: form.Ways, OneByOne: form.OneByOne);
+        new(named, form.Door, form.Way, form.Masked, password, classList, Times, form.Introduction, Ways: form.Ways, OneByOne: form.OneByOne, LooksFirst: form.LooksFirst == ApprovalWhen.Never ? null : new(form.LooksFirst, [], LessonHours.Usual with { Zone = clock.Zone.Id }));
 
     private LessonTimes TimesOf(HandOutForm form) => TimesModel.Read(clock, form.Opens, form.Due, form.Closes, form.HandsIn);
 
