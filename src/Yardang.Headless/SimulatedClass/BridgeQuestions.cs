@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Yardang.Core.Lessons;
+using Yardang.Core.Moderation;
 using Yardang.Core.Threads;
 
 namespace Yardang.Headless.SimulatedClass;
@@ -9,6 +10,8 @@ public static class BridgeQuestions
 {
     private const int NeverStarts = 20;
     private const int HandsUp = 11;
+    private const int TellsOf = 2;
+    private const int Tells = 15;
 
     private static readonly ImmutableArray<string> s_questions =
     [
@@ -55,6 +58,7 @@ public static class BridgeQuestions
         }
 
         foreach (var (question, answer) in s_answers.Where((_, i) => student == s_questions.Length + i)) steps.Add(new AnswersQuestion(s_questions[question], answer));
+        if (student == Tells) steps.Add(new TellsTeacher(s_questions[TellsOf], ConcernReason.Other, "That was my question, I said it first"));
         foreach (var question in s_lookedAtFirst.GetValueOrDefault(student, [])) steps.Add(new PutsUpCard(0, question));
         steps.AddRange(Enumerable.Repeat<Doing>(new Thinks(), 12));
         if (s_found.TryGetValue(student, out var found)) steps.Add(new FindsAnswer(found));

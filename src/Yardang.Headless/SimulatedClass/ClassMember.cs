@@ -16,6 +16,7 @@ using Yardang.Core.LateChanges;
 using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
+using Yardang.Core.Moderation;
 using Yardang.Core.Rooms;
 using Yardang.Core.Threads;
 using Yardang.Core.Walls;
@@ -220,6 +221,9 @@ public sealed partial class ClassMember : IAsyncDisposable
                 break;
             case AsksToo(var beginning):
                 Of(beginning, (_, card) => card.Askers.Contains(_number) ? null : new AskToo(card.Id, true));
+                break;
+            case TellsTeacher(var beginning, var reason, var words):
+                Of(beginning, (_, card) => new RaiseConcern(card.Id, 0, reason, words));
                 break;
             case RespondsTo(var beginning, var stamp):
                 Of(beginning, (_, card) => card.Responded.Any(r => r.Stamp.Equals(stamp, StringComparison.Ordinal) && r.People.Contains(_number)) ? null : new RespondToCard(card.Id, stamp, true));

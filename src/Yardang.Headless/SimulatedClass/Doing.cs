@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Yardang.Core.Ink;
 using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
+using Yardang.Core.Moderation;
 
 namespace Yardang.Headless.SimulatedClass;
 
@@ -51,6 +52,9 @@ public sealed record PutsUpBeside(string Words, string Beside, string Link, bool
 
 /// <summary>Says that they ask the same as the first question of somebody else that begins so, if there is one.</summary>
 public sealed record AsksToo(string Beginning) : Doing;
+
+/// <summary>Tells the teacher that a card that begins like this is not all right.</summary>
+public sealed record TellsTeacher(string Beginning, ConcernReason Reason, string Words) : Doing;
 
 /// <summary>Responds with a stamp to the first card of somebody else that begins so, if there is one.</summary>
 public sealed record RespondsTo(string Beginning, string Stamp) : Doing;

@@ -9,7 +9,7 @@ public static class WorkTexts
     private static Dictionary<string, object> ModerationOf(IStringLocalizer<UiTexts> texts)
     {
         var moderation = PageData.Texts(
-            texts, "Moderation", "Tell", "TellOf", "IsTold", "WillLook", "TellTitle", "TellWhy", "Reason1", "Reason2", "Reason3", "Reason4", "TellMore", "TellWho", "TellSend", "SayWhy", "WhyTitle", "WhyWords", "Removes", "WhyKeep", "ItsAuthor", "JustDown", "JustDownMany", "Close", "NotShown", "NotForAuthor", "TookDown", "TookDownWhy");
+            texts, "Moderation", "Tell", "TellOf", "IsTold", "WillLook", "TellTitle", "TellWhy", "Reason1", "Reason2", "Reason3", "Reason4", "TellMore", "TellWho", "TellSend", "SayWhy", "WhyTitle", "WhyWords", "Removes", "WhyKeep", "ItsAuthor", "JustDown", "JustDownMany", "Undo", "Close", "NotShown", "NotForAuthor", "TookDown", "TookDownWhy");
         moderation["cancel"] = texts["Wall.Cancel"].Value;
         return moderation;
     }

@@ -27,6 +27,7 @@ export interface ModerationTexts {
   readonly itsAuthor: string;
   readonly justDown: string;
   readonly justDownMany: string;
+  readonly undo: string;
   readonly close: string;
   readonly notShown: string;
   readonly notForAuthor: string;

@@ -42,7 +42,7 @@ export class TakenDownCards {
       <p>${down.length === 1 ? fill(moderation.justDown, name) : fill(moderation.justDownMany, name, down.length)}</p>
       <p class="slip-actions">
         <button type="button" class="button button-small" @click=${() => down.forEach((thing) => this.putBack(thing))}>
-          ${texts.putBack}
+          ${moderation.undo}
         </button>
         ${down.length === 1 && first.answer === 0 ? this.why(card) : nothing}
         <button type="button" class="button button-small button-quiet" @click=${() => this.close()}>
