@@ -274,7 +274,9 @@ export class Connecting implements Arrangement {
       ${this.slips.words(card)}
       <footer class="slip-foot">
         <span>${this.slips.author(card)}</span>
-        <span class="slip-actions">${this.slips.threads.toggle(card)} ${this.slips.changeButton(card)}</span>
+        <span class="slip-actions"
+          >${this.slips.threads.toggle(card)} ${this.slips.changeButton(card)} ${this.slips.tellButton(card)}</span
+        >
       </footer>
       ${this.slips.threads.thread(card)} ${this.acts(card, cards)} ${this.sentences.list(own, label)}
     </div>`;

@@ -279,7 +279,7 @@ export class Ordering implements Arrangement {
           >${at === null ? nothing : this.placeOf(card, line, spot!)}${this.authorOf(card)}</span
         >
         <span class="slip-actions">
-          ${this.slips.threads.toggle(card)} ${this.slips.changeButton(card)}
+          ${this.slips.threads.toggle(card)} ${this.slips.changeButton(card)} ${this.slips.tellButton(card)}
           ${
             this.mayMove(card.id) && !isPlacing
               ? html`<button

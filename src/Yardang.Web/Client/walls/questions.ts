@@ -345,6 +345,7 @@ export class Questions implements Arrangement {
         <span>${[this.slips.author(card), ago, asked].filter(Boolean).join(' · ')}</span>
         <span class="slip-actions">
           ${this.askTooButton(card)} ${this.slips.threads.toggle(card)} ${this.slips.changeButton(card)}
+          ${this.slips.tellButton(card)}
         </span>
       </footer>
       ${this.slips.threads.thread(card)}

@@ -5,7 +5,6 @@ import { guard } from 'lit-html/directives/guard.js';
 import { said, show } from '../attachments';
 import { fill } from '../page-data';
 import type { Card } from '../room/wall-state';
-import { isTold } from '../room/concerns';
 import type { Standing } from '../room/stacks';
 import { isSealed } from '../room/letting-out';
 import { mayPutUpAt } from '../room/visiting';
@@ -17,6 +16,7 @@ import type { Sealing } from './sealing';
 import type { SaidOfCards } from './said-of-cards';
 import type { Together } from './together';
 import type { WaitingCards } from './waiting-cards';
+import { tellOf } from './tell-of';
 import { Threads } from '../threads/threads';
 import { pairsOfCards, talkOfCards } from './card-talk';
 import { type Band, type WallSide, ownColour, titleOf } from './wall-side';
@@ -224,14 +224,9 @@ export class Slips {
     </button>`;
   }
 
-  /** The teacher is told that a classmate's card is not all right. */
-  private tellButton(card: Card): TemplateResult | typeof nothing {
-    const { state, me, texts, looksOnly, moderating } = this.side;
-    if (looksOnly || me.isStaff || this.isMine(card)) return nothing;
-    const may = this.side.isAdmitted && state.mayTell(card.id, 0, me);
-    return moderating.tellButton(titleOf(card, texts), isTold(state.concerns, card.id, 0), may, (reason, words) =>
-      this.side.tell(card, 0, reason, words),
-    );
+  /** Of a classmate's card. */
+  tellButton(card: Card): TemplateResult | typeof nothing {
+    return tellOf(this.side, card);
   }
 
   private buildOnButton(card: Card): TemplateResult | typeof nothing {

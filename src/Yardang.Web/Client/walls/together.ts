@@ -7,6 +7,7 @@ import { type Standing, mayJoin } from '../room/stacks';
 import type { Card } from '../room/wall-state';
 import { useStyles } from '../styles/with-script';
 import type { CardChanging } from './card-changing';
+import { tellOf } from './tell-of';
 import { type WallSide, titleOf } from './wall-side';
 
 useStyles(css);
@@ -118,6 +119,7 @@ export class Together {
                 </button>`
               : nothing
           }
+          ${tellOf(this.side, card)}
         </span>
       </footer>
     </li>`;
