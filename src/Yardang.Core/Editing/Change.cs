@@ -108,7 +108,10 @@ public sealed record Erasing(long Target, bool Erased) : Change(Target, Property
 
 /// <summary>A teacher took a student's mark down, or puts it back.</summary>
 [Kind((int)Property.Down)]
-public sealed record TakingDown(long Target, TakenDown Down) : Change(Target, Property.Down);
+public sealed record TakingDown(long Target, TakenDown Down) : Change(Target, Property.Down)
+{
+    internal static bool Withdraws(Change change) => change is TakingDown { Down: not TakenDown.No };
+}
 
 /// <summary>A stroke has these cuts. In a command: has these cuts besides those it has.</summary>
 [Kind((int)Property.Cuts)]

@@ -55,7 +55,11 @@ public sealed record PageAdded(Page Page, double Order) : RoomEvent;
 /// <param name="Changes">The values.</param>
 /// <param name="Back">The marks that are back with it, whole as they stand now: for those who never saw them. Null for none.</param>
 [Kind(11)]
-public sealed record ChangesMade([AtMost(Limits.Changes)] ImmutableArray<Change> Changes, [Since(2), NullIsEmpty] ImmutableArray<Mark>? Back = null) : RoomEvent;
+public sealed record ChangesMade([AtMost(Limits.Changes)] ImmutableArray<Change> Changes, [Since(2), NullIsEmpty] ImmutableArray<Mark>? Back = null) : RoomEvent
+{
+    /// <inheritdoc/>
+    public override bool Withdraws => Changes.Any(TakingDown.Withdraws);
+}
 
 /// <summary>A gesture was taken back.</summary>
 /// <param name="Gesture">Which.</param>
@@ -71,4 +75,8 @@ public sealed record GestureUndone(long Gesture, ImmutableArray<Change> Changes,
 /// <param name="Skipped">What stayed as it is.</param>
 /// <param name="Back">The marks that are back with it, whole as they stand now; null for none.</param>
 [Kind(13)]
-public sealed record GestureRedone(long Gesture, ImmutableArray<Change> Changes, ImmutableArray<long> Skipped, [Since(2), NullIsEmpty] ImmutableArray<Mark>? Back = null) : RoomEvent;
+public sealed record GestureRedone(long Gesture, ImmutableArray<Change> Changes, ImmutableArray<long> Skipped, [Since(2), NullIsEmpty] ImmutableArray<Mark>? Back = null) : RoomEvent
+{
+    /// <inheritdoc/>
+    public override bool Withdraws => Changes.Any(TakingDown.Withdraws);
+}

@@ -29,6 +29,9 @@ public abstract record RoomEvent
     /// <summary>Whether it is about this person, by actor number: for <see cref="Audience.NamedAndStaff"/>.</summary>
     public virtual bool Names(int person) => false;
 
+    /// <summary>Whether a teacher takes something from others' sight with it: who was away meanwhile is given the room as it is then, not what led there.</summary>
+    public virtual bool Withdraws => false;
+
     /// <summary>The same as a student is told it who is sent it: of others it may say more than they are to know.</summary>
     public virtual RoomEvent AsTold(int person) => this;
 }

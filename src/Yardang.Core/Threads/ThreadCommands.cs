@@ -53,6 +53,9 @@ public sealed record AnswerTakenDown(long About, long Id, int Whose = 0, [Since(
     public override bool Names(int person) => person == Whose;
 
     /// <inheritdoc/>
+    public override bool Withdraws => Author != 0;
+
+    /// <inheritdoc/>
     public override RoomEvent AsTold(int person) => Author == 0 || Author == person ? this : new AnswerTakenDown(About, Id, Whose);
 }
 

@@ -78,6 +78,9 @@ public sealed record CardTakenDown(long Id, [Since(2)] int Whose = 0, [Since(3)]
     public override bool Names(int person) => person == Whose;
 
     /// <inheritdoc/>
+    public override bool Withdraws => Author != 0;
+
+    /// <inheritdoc/>
     public override RoomEvent AsTold(int person) => Author == 0 || Author == person ? this : new CardTakenDown(Id, Whose);
 }
 

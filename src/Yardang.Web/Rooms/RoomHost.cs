@@ -211,11 +211,15 @@ public sealed class RoomHost
             if (_finished.IsCancellationRequested) return Frame.Resync;
             var events = _tail.After(subscription.Cursor, EventsPerFrame);
             if (events is null || subscription.Cursor > _tail.Durable) return Frame.Resync;
+            if (!subscription.Greeted && !subscription.Reader.IsStaff && IsWithdrawn(subscription.Cursor)) return Frame.Resync;
             var frame = Frame.Of(subscription, events, _telling);
             if (events.Count == EventsPerFrame) subscription.Wake();
             if (frame is not null) return frame;
         }
     }
+
+    // What a teacher took down meanwhile is not sent to whoever comes back, not even for a moment.
+    private bool IsWithdrawn(long after) => _tail.After(after, int.MaxValue / 2)?.Exists(p => p.Envelope.Event.Withdraws) != false;
 
     /// <summary>Durable events as they come, for parts of the program that follow a room.</summary>
     /// <exception cref="InvalidOperationException">It fell too far behind: it has to look at the room as it is, and follow from there.</exception>
