@@ -4,7 +4,6 @@ using Yardang.Core.Editing;
 using Yardang.Core.Judges;
 using Yardang.Core.LateChanges;
 using Yardang.Core.Marks;
-using Yardang.Core.Moderation;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
 using Yardang.Core.Threads;

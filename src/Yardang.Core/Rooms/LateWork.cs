@@ -1,4 +1,3 @@
-using Yardang.Core.Moderation;
 using Yardang.Core.Wire;
 
 namespace Yardang.Core.Rooms;

@@ -5,7 +5,6 @@ using Yardang.Core.Judges;
 using Yardang.Core.LateChanges;
 using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
-using Yardang.Core.Moderation;
 using Yardang.Core.Rooms;
 using Yardang.Core.Threads;
 using Yardang.Core.Walls;

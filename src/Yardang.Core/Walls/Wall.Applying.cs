@@ -1,6 +1,5 @@
 using System.Collections.Immutable;
 using Yardang.Core.Judges;
-using Yardang.Core.Moderation;
 using Yardang.Core.Rooms;
 using Yardang.Core.Threads;
 

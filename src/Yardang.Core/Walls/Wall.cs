@@ -1,7 +1,6 @@
 using System.Collections.Immutable;
 using Yardang.Core.Attachments;
 using Yardang.Core.Judges;
-using Yardang.Core.Moderation;
 using Yardang.Core.Rooms;
 using Yardang.Core.Wire;
 

@@ -1,5 +1,4 @@
 using Yardang.Core.Judges;
-using Yardang.Core.Moderation;
 using Yardang.Core.Rooms;
 using Yardang.Core.Threads;
 

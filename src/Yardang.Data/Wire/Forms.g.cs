@@ -208,8 +208,8 @@ internal static class Forms
             case Yardang.Core.Lessons.SetWordScreen v: Write(ref w, v); break;
             case Yardang.Core.Lessons.SetApproval v: Write(ref w, v); break;
             case Yardang.Core.Rooms.ReturnWork v: Write(ref w, v); break;
-            case Yardang.Core.Moderation.RaiseConcern v: Write(ref w, v); break;
-            case Yardang.Core.Moderation.SettleConcerns v: Write(ref w, v); break;
+            case Yardang.Core.Rooms.RaiseConcern v: Write(ref w, v); break;
+            case Yardang.Core.Rooms.SettleConcerns v: Write(ref w, v); break;
             case Yardang.Core.Lessons.SetHiding v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
@@ -308,8 +308,8 @@ internal static class Forms
         Yardang.Core.Lessons.SetWordScreen => 102,
         Yardang.Core.Lessons.SetApproval => 103,
         Yardang.Core.Rooms.ReturnWork => 104,
-        Yardang.Core.Moderation.RaiseConcern => 105,
-        Yardang.Core.Moderation.SettleConcerns => 106,
+        Yardang.Core.Rooms.RaiseConcern => 105,
+        Yardang.Core.Rooms.SettleConcerns => 106,
         Yardang.Core.Lessons.SetHiding => 107,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
@@ -586,8 +586,8 @@ internal static class Forms
             case Yardang.Core.Lessons.WordScreenSet v: Write(ref w, v); break;
             case Yardang.Core.Lessons.ApprovalSet v: Write(ref w, v); break;
             case Yardang.Core.Rooms.WorkReturned v: Write(ref w, v); break;
-            case Yardang.Core.Moderation.ConcernRaised v: Write(ref w, v); break;
-            case Yardang.Core.Moderation.ConcernsSettled v: Write(ref w, v); break;
+            case Yardang.Core.Rooms.ConcernRaised v: Write(ref w, v); break;
+            case Yardang.Core.Rooms.ConcernsSettled v: Write(ref w, v); break;
             case Yardang.Core.Lessons.HidingSet v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
@@ -711,8 +711,8 @@ internal static class Forms
         Yardang.Core.Lessons.WordScreenSet => 136,
         Yardang.Core.Lessons.ApprovalSet => 137,
         Yardang.Core.Rooms.WorkReturned => 138,
-        Yardang.Core.Moderation.ConcernRaised => 139,
-        Yardang.Core.Moderation.ConcernsSettled => 140,
+        Yardang.Core.Rooms.ConcernRaised => 139,
+        Yardang.Core.Rooms.ConcernsSettled => 140,
         Yardang.Core.Lessons.HidingSet => 141,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
@@ -1478,7 +1478,7 @@ internal static class Forms
         ImmutableArray<Yardang.Core.Rooms.LastAct> @acts = ReadListOfLastAct(ref r);
         ImmutableArray<Yardang.Core.Boards.MarkThread> @said = ReadListOfMarkThread(ref r);
         Yardang.Core.Boards.MarkJudgingState @judging = ReadMarkJudgingState(ref r);
-        ImmutableArray<Yardang.Core.Moderation.Concern> @concerns = ReadListOfConcern(ref r);
+        ImmutableArray<Yardang.Core.Rooms.Concern> @concerns = ReadListOfConcern(ref r);
         fields.End(ref r);
         return new Yardang.Core.Boards.BoardSnapshot(@sheets, @setAside, @lastActivity, @adopted, @acts, @said, @judging, @concerns);
     }
@@ -2771,7 +2771,7 @@ internal static class Forms
         return new Yardang.Core.Walls.ColourCard(@card, @colour);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Moderation.Concern v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Rooms.Concern v)
     {
         w.WriteArrayHeader(7);
         w.Write(v.Number);
@@ -2783,21 +2783,21 @@ internal static class Forms
         w.Write(v.At);
     }
 
-    public static Yardang.Core.Moderation.Concern ReadConcern(ref MessagePackReader r)
+    public static Yardang.Core.Rooms.Concern ReadConcern(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 7);
         System.Int64 @number = r.ReadInt64();
         System.Int32 @person = r.ReadInt32();
         System.Int64 @about = r.ReadInt64();
         System.Int64 @answer = r.ReadInt64();
-        Yardang.Core.Moderation.ConcernReason @reason = (Yardang.Core.Moderation.ConcernReason)r.ReadInt32();
+        Yardang.Core.Rooms.ConcernReason @reason = (Yardang.Core.Rooms.ConcernReason)r.ReadInt32();
         System.String @words = ByHand.ReadText(ref r);
         System.Int64 @at = r.ReadInt64();
         fields.End(ref r);
-        return new Yardang.Core.Moderation.Concern(@number, @person, @about, @answer, @reason, @words, @at);
+        return new Yardang.Core.Rooms.Concern(@number, @person, @about, @answer, @reason, @words, @at);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Moderation.ConcernRaised v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Rooms.ConcernRaised v)
     {
         w.WriteArrayHeader(4);
         w.Write(v.About);
@@ -2806,18 +2806,18 @@ internal static class Forms
         w.Write(v.Words);
     }
 
-    public static Yardang.Core.Moderation.ConcernRaised ReadConcernRaised(ref MessagePackReader r)
+    public static Yardang.Core.Rooms.ConcernRaised ReadConcernRaised(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 4);
         System.Int64 @about = r.ReadInt64();
         System.Int64 @answer = r.ReadInt64();
-        Yardang.Core.Moderation.ConcernReason @reason = (Yardang.Core.Moderation.ConcernReason)r.ReadInt32();
+        Yardang.Core.Rooms.ConcernReason @reason = (Yardang.Core.Rooms.ConcernReason)r.ReadInt32();
         System.String @words = ByHand.ReadText(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Moderation.ConcernRaised(@about, @answer, @reason, @words);
+        return new Yardang.Core.Rooms.ConcernRaised(@about, @answer, @reason, @words);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Moderation.ConcernsSettled v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Rooms.ConcernsSettled v)
     {
         w.WriteArrayHeader(3);
         w.Write(v.About);
@@ -2830,14 +2830,14 @@ internal static class Forms
 
     }
 
-    public static Yardang.Core.Moderation.ConcernsSettled ReadConcernsSettled(ref MessagePackReader r)
+    public static Yardang.Core.Rooms.ConcernsSettled ReadConcernsSettled(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 3);
         System.Int64 @about = r.ReadInt64();
         System.Int64 @answer = r.ReadInt64();
         ImmutableArray<System.Int32> @people = ReadListOfInt32(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Moderation.ConcernsSettled(@about, @answer, @people);
+        return new Yardang.Core.Rooms.ConcernsSettled(@about, @answer, @people);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.ConfirmCall v)
@@ -6824,7 +6824,7 @@ internal static class Forms
         return new Yardang.Core.Walls.QuickResponse(@stamp, @says);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Moderation.RaiseConcern v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Rooms.RaiseConcern v)
     {
         w.WriteArrayHeader(4);
         w.Write(v.About);
@@ -6833,15 +6833,15 @@ internal static class Forms
         w.Write(v.Words);
     }
 
-    public static Yardang.Core.Moderation.RaiseConcern ReadRaiseConcern(ref MessagePackReader r)
+    public static Yardang.Core.Rooms.RaiseConcern ReadRaiseConcern(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 4);
         System.Int64 @about = r.ReadInt64();
         System.Int64 @answer = r.ReadInt64();
-        Yardang.Core.Moderation.ConcernReason @reason = (Yardang.Core.Moderation.ConcernReason)r.ReadInt32();
+        Yardang.Core.Rooms.ConcernReason @reason = (Yardang.Core.Rooms.ConcernReason)r.ReadInt32();
         System.String @words = ByHand.ReadText(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Moderation.RaiseConcern(@about, @answer, @reason, @words);
+        return new Yardang.Core.Rooms.RaiseConcern(@about, @answer, @reason, @words);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.ReadCard v)
@@ -7628,20 +7628,20 @@ internal static class Forms
         return new Yardang.Core.Lessons.SetWordScreen(@screening);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Moderation.SettleConcerns v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Rooms.SettleConcerns v)
     {
         w.WriteArrayHeader(2);
         w.Write(v.About);
         w.Write(v.Answer);
     }
 
-    public static Yardang.Core.Moderation.SettleConcerns ReadSettleConcerns(ref MessagePackReader r)
+    public static Yardang.Core.Rooms.SettleConcerns ReadSettleConcerns(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 2);
         System.Int64 @about = r.ReadInt64();
         System.Int64 @answer = r.ReadInt64();
         fields.End(ref r);
-        return new Yardang.Core.Moderation.SettleConcerns(@about, @answer);
+        return new Yardang.Core.Rooms.SettleConcerns(@about, @answer);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.ShapeBody v)
@@ -9072,7 +9072,7 @@ internal static class Forms
         ImmutableArray<Yardang.Core.Walls.ReadingList> @reading = ReadListOfReadingList(ref r);
         Yardang.Core.Walls.StancesState @stances = ReadStancesState(ref r);
         ImmutableArray<Yardang.Core.Walls.OwnStarters> @starters = ReadListOfOwnStarters(ref r);
-        ImmutableArray<Yardang.Core.Moderation.Concern> @concerns = ReadListOfConcern(ref r);
+        ImmutableArray<Yardang.Core.Rooms.Concern> @concerns = ReadListOfConcern(ref r);
         fields.End(ref r);
         return new Yardang.Core.Walls.WallSnapshot(@plan, @cards, @setAside, @lastActivity, @acts, @judging, @trip, @visits, @placing, @links, @held, @reading, @stances, @starters, @concerns);
     }
@@ -9577,11 +9577,11 @@ internal static class Forms
         return list.MoveToImmutable();
     }
 
-    private static ImmutableArray<Yardang.Core.Moderation.Concern> ReadListOfConcern(ref MessagePackReader r, int most = int.MaxValue)
+    private static ImmutableArray<Yardang.Core.Rooms.Concern> ReadListOfConcern(ref MessagePackReader r, int most = int.MaxValue)
     {
         var count = r.ReadArrayHeader();
         if (count > most) throw new MessagePackSerializationException($"{count} are too many.");
-        var list = ImmutableArray.CreateBuilder<Yardang.Core.Moderation.Concern>(count);
+        var list = ImmutableArray.CreateBuilder<Yardang.Core.Rooms.Concern>(count);
         for (; count > 0; count--) list.Add(ReadConcern(ref r));
         return list.MoveToImmutable();
     }

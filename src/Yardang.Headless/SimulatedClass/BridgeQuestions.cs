@@ -1,6 +1,6 @@
 using System.Collections.Immutable;
 using Yardang.Core.Lessons;
-using Yardang.Core.Moderation;
+using Yardang.Core.Rooms;
 using Yardang.Core.Threads;
 
 namespace Yardang.Headless.SimulatedClass;

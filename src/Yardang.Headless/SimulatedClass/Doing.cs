@@ -2,7 +2,7 @@ using System.Collections.Immutable;
 using Yardang.Core.Ink;
 using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
-using Yardang.Core.Moderation;
+using Yardang.Core.Rooms;
 
 namespace Yardang.Headless.SimulatedClass;
 

@@ -1,7 +1,6 @@
 using Yardang.Core.Boards;
 using Yardang.Core.Editing;
 using Yardang.Core.Lessons;
-using Yardang.Core.Moderation;
 using Yardang.Core.Rooms;
 using Yardang.Web.Moderation;
 using Yardang.Web.Rooms;

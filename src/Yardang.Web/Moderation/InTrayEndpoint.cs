@@ -3,7 +3,6 @@ using Microsoft.AspNetCore.Antiforgery;
 using Yardang.Core.Editing;
 using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
-using Yardang.Core.Moderation;
 using Yardang.Core.Rooms;
 using Yardang.Core.Threads;
 using Yardang.Core.Walls;

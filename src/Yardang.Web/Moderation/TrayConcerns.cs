@@ -1,7 +1,6 @@
 using Microsoft.Extensions.Localization;
 using Yardang.Core.Boards;
 using Yardang.Core.Marks;
-using Yardang.Core.Moderation;
 using Yardang.Core.Rooms;
 using Yardang.Core.Threads;
 using Yardang.Core.Walls;

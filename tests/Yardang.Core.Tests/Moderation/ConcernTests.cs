@@ -1,5 +1,4 @@
 using Yardang.Core.Lessons;
-using Yardang.Core.Moderation;
 using Yardang.Core.Rooms;
 using Yardang.Core.Tests.Boards;
 using Yardang.Core.Tests.Lessons;

@@ -190,3 +190,26 @@ test('on a shared board a note is told of, hidden, removed and put back; its aut
   await expect(marks(maya).filter({ hasText: 'Maya is slow' })).toHaveCount(1);
   for (const page of [maya, ben, varga]) expect(page.problems).toEqual([]);
 });
+
+test('all that one student put up goes down at once, and comes back with one press; a classmate’s stays', async ({ browser }) => {
+  const { varga, students } = await classOnWall(browser, ['Maya', 'Ben']);
+  const [maya, ben] = students;
+  await putUp(ben, 'Forces', 'Ropes are silly');
+  await putUp(ben, 'Materials', 'Stone is silly');
+  await putUp(maya, 'Materials', 'Stone is heavy');
+  await openWall(varga);
+  await expect(varga.getByRole('button', { name: /^Take all by/ })).toHaveCount(0);
+  await varga.locator('.wall-person').filter({ hasText: 'Ben' }).click();
+  await picture(varga, 'all-by');
+  await varga.getByRole('button', { name: 'Take all by Ben down' }).click();
+  const just = varga.locator('.just-down');
+  await expect(just).toContainText('2 things are down. Ben still sees them, classmates do not.');
+  await expect(just.getByRole('button', { name: 'Say why' })).toHaveCount(0);
+  await expect(ben.getByText('Your teacher has taken down something that you wrote.')).toBeVisible();
+  await expect(ben.locator('.taken-down')).toContainText('Taken down (2)');
+  await expect(up(maya, 'Stone is heavy')).toHaveCount(1);
+  await just.getByRole('button', { name: 'Undo' }).click();
+  for (const words of ['Ropes are silly', 'Stone is silly']) await expect(up(ben, words)).toHaveCount(1);
+  await expect(ben.locator('.taken-down')).toHaveCount(0);
+  for (const page of [varga, maya, ben]) expect(page.problems).toEqual([]);
+});

@@ -9,11 +9,13 @@ import type { ModerationTexts, Why } from './moderating';
 const REASONS: readonly ConcernReason[] = [1, 2, 3, 4];
 /** As in Core's LateWork. */
 const LONGEST_WORDS = 300;
+const TITLE = 'moderating-title';
 
 /** A dialog that is there as long as it is open; the focus goes back to where it was. */
 function ask(content: TemplateResult, done: (answers: FormData) => void): void {
   const dialog = document.createElement('dialog');
   dialog.className = 'dialog';
+  dialog.setAttribute('aria-labelledby', TITLE);
   render(
     html`<form
       method="dialog"
@@ -26,7 +28,6 @@ function ask(content: TemplateResult, done: (answers: FormData) => void): void {
     dialog,
   );
   dialog.addEventListener('close', () => dialog.remove());
-  dialog.addEventListener('click', (e) => e.target === dialog && dialog.close());
   // Keys of the page are not for what is typed here.
   dialog.addEventListener('keydown', (e) => e.stopPropagation());
   document.body.append(dialog);
@@ -46,7 +47,7 @@ export function askConcern(
 ): void {
   const reasons = { 1: texts.reason1, 2: texts.reason2, 3: texts.reason3, 4: texts.reason4 };
   ask(
-    html`<h2>${texts.tellTitle}</h2>
+    html`<h2 id=${TITLE}>${texts.tellTitle}</h2>
       <p class="wrap-anywhere" dir="auto"><q>${title}</q></p>
       <fieldset class="grid gap-2">
         <legend class="font-bold">${texts.tellWhy}</legend>
@@ -69,7 +70,7 @@ export function askConcern(
 export function askWhy(texts: ModerationTexts, name: string, now: Why, keep: (why: Why) => void): void {
   const whose = name || texts.itsAuthor;
   ask(
-    html`<h2>${fill(texts.whyTitle, whose)}</h2>
+    html`<h2 id=${TITLE}>${fill(texts.whyTitle, whose)}</h2>
       <label class="field"
         >${texts.whyWords}<input
           name="words"

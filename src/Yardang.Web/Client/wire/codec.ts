@@ -1,187 +1,7 @@
 // Made from Core's records by ./yardang wire: not to be changed by hand.
 
 import { known, readPoints, writePoints } from './by-hand';
-import {
-  type AcceptLateWork,
-  type Actor,
-  type AdmitPerson,
-  type Answer,
-  type AnswerGiven,
-  type AnswerNeed,
-  type AnswerPutBack,
-  type AnswerReworded,
-  type AnswerTakenDown,
-  type AnsweredNeed,
-  type Approval,
-  type ApprovalIn,
-  type ApprovalSet,
-  type AskCheckIn,
-  type Attachment,
-  type BeginPhase,
-  type BoardsUp,
-  type Call,
-  type CallAnswer,
-  type CallBoardsUp,
-  type CallClass,
-  type CallConfirmed,
-  type CallEnded,
-  type CardJudged,
-  type CardResult,
-  type CheckInAsked,
-  type ClassCalled,
-  type ClientAdmitted,
-  type CloseLesson,
-  type CloseQuestion,
-  type Concern,
-  type ConcernRaised,
-  type ConcernsSettled,
-  type ConfirmCall,
-  type ConfirmLateChange,
-  type Criterion,
-  type DiscardLateWork,
-  type DoorSet,
-  type DrawingAttachment,
-  type DrawnStroke,
-  type EndCall,
-  type EndPhase,
-  type FieldPlan,
-  type FormulaAttachment,
-  type GiveAnswer,
-  type GiveReply,
-  type GiveReport,
-  type GiveSignal,
-  type GiveTime,
-  type GivenCard,
-  type GoOnJudging,
-  type Group,
-  type GroupsRedone,
-  type GroupsSet,
-  type GroupsUndone,
-  type HandIn,
-  type HandsLowered,
-  type HidingSet,
-  type HoldPens,
-  type JudgeCard,
-  type Judgement,
-  type Judging,
-  type JudgingState,
-  type JudgingWentOn,
-  type LastAct,
-  type LastVisit,
-  type LateChange,
-  type LateChangeHandedOut,
-  type LateChangeReceived,
-  type LateChangeTakenBack,
-  type LateWork,
-  type LateWorkAccepted,
-  type LateWorkDiscarded,
-  type LeadOn,
-  type LedOn,
-  type LessonClosed,
-  type LessonHours,
-  type LessonOpened,
-  type LessonReopened,
-  type LessonSnapshot,
-  type LessonTimes,
-  type LinePlan,
-  type LinkWord,
-  type LowerHands,
-  type MapPicture,
-  type MaskNames,
-  type MomentCame,
-  type MoreTime,
-  type NamesMasked,
-  type NeedAnswered,
-  type NeedsSet,
-  type NeedsSettings,
-  type OnScreen,
-  type OwnFirstSet,
-  type PartSet,
-  type PartsPlanned,
-  type PensConfirmed,
-  type PensHeld,
-  type PensSet,
-  type PeopleExpected,
-  type Person,
-  type PersonAdmitted,
-  type PersonAsked,
-  type PersonBrought,
-  type PersonJoined,
-  type PersonRemoved,
-  type PersonTurnedAway,
-  type Phase,
-  type PhaseBegun,
-  type PhaseEnded,
-  type PhasePlan,
-  type PhaseResumed,
-  type PictureAttachment,
-  type PlaceAttachment,
-  type PoseQuestion,
-  type PrivacyOf,
-  type PrivacySet,
-  type PutAnswerBack,
-  type QuestionClosed,
-  type QuestionPosed,
-  type QuickQuestion,
-  type QuickResponse,
-  type RaiseConcern,
-  type Redacted,
-  type RedoGroups,
-  type RemovePerson,
-  type ReopenLesson,
-  type Reply,
-  type ReplyGiven,
-  type ReportGiven,
-  type ResultsShown,
-  type ReturnWork,
-  type RewordAnswer,
-  type ScoreReason,
-  type ScreenSet,
-  type SeatsConfirmed,
-  type SentAway,
-  type SetApproval,
-  type SetDoor,
-  type SetGroups,
-  type SetHiding,
-  type SetNeeds,
-  type SetOwnFirst,
-  type SetPart,
-  type SetPens,
-  type SetPrivacy,
-  type SetSight,
-  type SetTimes,
-  type SetWordScreen,
-  type SettleConcerns,
-  type ShowOnScreen,
-  type ShowResults,
-  type ShowWork,
-  type ShowingSnapshot,
-  type ShownWork,
-  type SightSet,
-  type SignalGiven,
-  type Spot,
-  type Stimulus,
-  type Style,
-  type TakeAnswerDown,
-  type TakeWorkBack,
-  type TimeGiven,
-  type TimesSet,
-  type Topic,
-  type TurnAway,
-  type UndoGroups,
-  type VisitWork,
-  type WallPlan,
-  type WallRules,
-  type WordScreenSet,
-  type WordScreening,
-  type WorkHandedIn,
-  type WorkReturned,
-  type WorkSetAside,
-  type WorkShown,
-  type WorkTakenBack,
-  type WorkVisited,
-  type WorkWaits,
-} from './forms';
+import { type AcceptLateWork, type Actor, type AdmitPerson, type Answer, type AnswerGiven, type AnswerNeed, type AnswerPutBack, type AnswerReworded, type AnswerTakenDown, type AnsweredNeed, type Approval, type ApprovalIn, type ApprovalSet, type AskCheckIn, type Attachment, type BeginPhase, type BoardsUp, type Call, type CallAnswer, type CallBoardsUp, type CallClass, type CallConfirmed, type CallEnded, type CardJudged, type CardResult, type CheckInAsked, type ClassCalled, type ClientAdmitted, type CloseLesson, type CloseQuestion, type Concern, type ConcernRaised, type ConcernsSettled, type ConfirmCall, type ConfirmLateChange, type Criterion, type DiscardLateWork, type DoorSet, type DrawingAttachment, type DrawnStroke, type EndCall, type EndPhase, type FieldPlan, type FormulaAttachment, type GiveAnswer, type GiveReply, type GiveReport, type GiveSignal, type GiveTime, type GivenCard, type GoOnJudging, type Group, type GroupsRedone, type GroupsSet, type GroupsUndone, type HandIn, type HandsLowered, type HidingSet, type HoldPens, type JudgeCard, type Judgement, type Judging, type JudgingState, type JudgingWentOn, type LastAct, type LastVisit, type LateChange, type LateChangeHandedOut, type LateChangeReceived, type LateChangeTakenBack, type LateWork, type LateWorkAccepted, type LateWorkDiscarded, type LeadOn, type LedOn, type LessonClosed, type LessonHours, type LessonOpened, type LessonReopened, type LessonSnapshot, type LessonTimes, type LinePlan, type LinkWord, type LowerHands, type MapPicture, type MaskNames, type MomentCame, type MoreTime, type NamesMasked, type NeedAnswered, type NeedsSet, type NeedsSettings, type OnScreen, type OwnFirstSet, type PartSet, type PartsPlanned, type PensConfirmed, type PensHeld, type PensSet, type PeopleExpected, type Person, type PersonAdmitted, type PersonAsked, type PersonBrought, type PersonJoined, type PersonRemoved, type PersonTurnedAway, type Phase, type PhaseBegun, type PhaseEnded, type PhasePlan, type PhaseResumed, type PictureAttachment, type PlaceAttachment, type PoseQuestion, type PrivacyOf, type PrivacySet, type PutAnswerBack, type QuestionClosed, type QuestionPosed, type QuickQuestion, type QuickResponse, type RaiseConcern, type Redacted, type RedoGroups, type RemovePerson, type ReopenLesson, type Reply, type ReplyGiven, type ReportGiven, type ResultsShown, type ReturnWork, type RewordAnswer, type ScoreReason, type ScreenSet, type SeatsConfirmed, type SentAway, type SetApproval, type SetDoor, type SetGroups, type SetHiding, type SetNeeds, type SetOwnFirst, type SetPart, type SetPens, type SetPrivacy, type SetSight, type SetTimes, type SetWordScreen, type SettleConcerns, type ShowOnScreen, type ShowResults, type ShowWork, type ShowingSnapshot, type ShownWork, type SightSet, type SignalGiven, type Spot, type Stimulus, type Style, type TakeAnswerDown, type TakeWorkBack, type TimeGiven, type TimesSet, type Topic, type TurnAway, type UndoGroups, type VisitWork, type WallPlan, type WallRules, type WordScreenSet, type WordScreening, type WorkHandedIn, type WorkReturned, type WorkSetAside, type WorkShown, type WorkTakenBack, type WorkVisited, type WorkWaits } from './forms';
 import { know, readCommand, readRoomEvent } from './kinds';
 type Raw = any[]; // What the MessagePack reader gives.
 
@@ -364,15 +184,7 @@ export function writeAskCheckIn(v: AskCheckIn): Raw {
 export function readBeginPhase(raw: Raw): BeginPhase {
   return {
     kind: 'beginPhase',
-    plan: {
-      kind: raw[0],
-      words: raw[1],
-      minutes: raw[2],
-      endsItself: raw[3],
-      part: raw[4],
-      withheld: raw[5] ?? 0,
-      planned: raw[6] ?? 0,
-    },
+    plan: { kind: raw[0], words: raw[1], minutes: raw[2], endsItself: raw[3], part: raw[4], withheld: raw[5] ?? 0, planned: raw[6] ?? 0 },
   };
 }
 
@@ -672,14 +484,7 @@ export function readFieldPlan(raw: Raw): FieldPlan {
 }
 
 export function writeFieldPlan(v: FieldPlan): Raw {
-  return [
-    v.words.map((x) => writeLinkWord(x)),
-    v.onlyThese,
-    v.ownOnly,
-    v.anyMoves,
-    v.paper,
-    v.picture && writeMapPicture(v.picture),
-  ];
+  return [v.words.map((x) => writeLinkWord(x)), v.onlyThese, v.ownOnly, v.anyMoves, v.paper, v.picture && writeMapPicture(v.picture)];
 }
 
 export function readFormulaAttachment(raw: Raw): FormulaAttachment {
@@ -1083,12 +888,7 @@ export function readLessonSnapshot(raw: Raw): LessonSnapshot {
     placesAsOf: raw[13],
     seatsThrough: raw[14],
     lateChanges: raw[15].map((x: Raw) => readLateChange(x)),
-    times: {
-      opensAt: raw[16] < 0 ? null : raw[16],
-      dueAt: raw[17] < 0 ? null : raw[17],
-      closesAt: raw[18] < 0 ? null : raw[18],
-      handsIn: raw[19],
-    },
+    times: { opensAt: raw[16] < 0 ? null : raw[16], dueAt: raw[17] < 0 ? null : raw[17], closesAt: raw[18] < 0 ? null : raw[18], handsIn: raw[19] },
     waits: raw[20],
     isOverdue: raw[21],
     waiting: raw[22].map((x: Raw) => readWorkWaits(x)),
@@ -1097,13 +897,7 @@ export function readLessonSnapshot(raw: Raw): LessonSnapshot {
     openedLast: raw[25],
     ownFirstIn: raw[26],
     checkInAt: raw[27] < 0 ? null : raw[27],
-    needs: {
-      notStartedAfter: raw[28],
-      stoppedAfter: raw[29],
-      inCirclesAfter: raw[30],
-      otherPageAfter: raw[31],
-      offlineAfter: raw[32],
-    },
+    needs: { notStartedAfter: raw[28], stoppedAfter: raw[29], inCirclesAfter: raw[30], otherPageAfter: raw[31], offlineAfter: raw[32] },
     answered: raw[33].map((x: Raw) => readAnsweredNeed(x)),
     visits: raw[34].map((x: Raw) => readLastVisit(x)),
     calls: raw[35].map((x: Raw) => readCall(x)),
@@ -1112,11 +906,7 @@ export function readLessonSnapshot(raw: Raw): LessonSnapshot {
     phasesBefore: raw[38].map((x: Raw) => readPhasePlan(x)),
     screen: readOnScreen(raw[39]),
     screenSetAt: raw[40],
-    showing: {
-      privacies: raw[41].map((x: Raw) => readPrivacyOf(x)),
-      up: raw[42],
-      shown: raw[43].map((x: Raw) => readShownWork(x)),
-    },
+    showing: { privacies: raw[41].map((x: Raw) => readPrivacyOf(x)), up: raw[42], shown: raw[43].map((x: Raw) => readShownWork(x)) },
     screening: readWordScreening(raw[44]),
     approvals: raw[45].map((x: Raw) => readApprovalIn(x)),
     hidesAfter: raw[46],
@@ -1231,13 +1021,7 @@ export function readNeedAnswered(raw: Raw): NeedAnswered {
 export function readNeedsSet(raw: Raw): NeedsSet {
   return {
     kind: 'needsSet',
-    settings: {
-      notStartedAfter: raw[0],
-      stoppedAfter: raw[1],
-      inCirclesAfter: raw[2],
-      otherPageAfter: raw[3],
-      offlineAfter: raw[4],
-    },
+    settings: { notStartedAfter: raw[0], stoppedAfter: raw[1], inCirclesAfter: raw[2], otherPageAfter: raw[3], offlineAfter: raw[4] },
   };
 }
 
@@ -1393,15 +1177,7 @@ export function readPersonTurnedAway(raw: Raw): PersonTurnedAway {
 
 export function readPhase(raw: Raw): Phase {
   return {
-    plan: {
-      kind: raw[0],
-      words: raw[1],
-      minutes: raw[2],
-      endsItself: raw[3],
-      part: raw[4],
-      withheld: raw[8] ?? 0,
-      planned: raw[9] ?? 0,
-    },
+    plan: { kind: raw[0], words: raw[1], minutes: raw[2], endsItself: raw[3], part: raw[4], withheld: raw[8] ?? 0, planned: raw[9] ?? 0 },
     begunAt: raw[5],
     endsAt: raw[6] < 0 ? null : raw[6],
     longer: raw[7].map((x: Raw) => readMoreTime(x)),
@@ -1411,15 +1187,7 @@ export function readPhase(raw: Raw): Phase {
 export function readPhaseBegun(raw: Raw): PhaseBegun {
   return {
     kind: 'phaseBegun',
-    plan: {
-      kind: raw[0],
-      words: raw[1],
-      minutes: raw[2],
-      endsItself: raw[3],
-      part: raw[4],
-      withheld: raw[5] ?? 0,
-      planned: raw[6] ?? 0,
-    },
+    plan: { kind: raw[0], words: raw[1], minutes: raw[2], endsItself: raw[3], part: raw[4], withheld: raw[5] ?? 0, planned: raw[6] ?? 0 },
   };
 }
 
@@ -1450,15 +1218,7 @@ export function writePhasePlan(v: PhasePlan): Raw {
 export function readPhaseResumed(raw: Raw): PhaseResumed {
   return {
     kind: 'phaseResumed',
-    plan: {
-      kind: raw[0],
-      words: raw[1],
-      minutes: raw[2],
-      endsItself: raw[3],
-      part: raw[4],
-      withheld: raw[5] ?? 0,
-      planned: raw[6] ?? 0,
-    },
+    plan: { kind: raw[0], words: raw[1], minutes: raw[2], endsItself: raw[3], part: raw[4], withheld: raw[5] ?? 0, planned: raw[6] ?? 0 },
   };
 }
 
@@ -1719,15 +1479,7 @@ export function readSetApproval(raw: Raw): SetApproval {
 }
 
 export function writeSetApproval(v: SetApproval): Raw {
-  return [
-    v.part,
-    v.approval.when,
-    v.approval.people,
-    v.approval.hours.zone,
-    v.approval.hours.days,
-    v.approval.hours.from,
-    v.approval.hours.to,
-  ];
+  return [v.part, v.approval.when, v.approval.people, v.approval.hours.zone, v.approval.hours.days, v.approval.hours.from, v.approval.hours.to];
 }
 
 export function readSetDoor(raw: Raw): SetDoor {
@@ -1767,24 +1519,12 @@ export function writeSetHiding(v: SetHiding): Raw {
 export function readSetNeeds(raw: Raw): SetNeeds {
   return {
     kind: 'setNeeds',
-    settings: {
-      notStartedAfter: raw[0],
-      stoppedAfter: raw[1],
-      inCirclesAfter: raw[2],
-      otherPageAfter: raw[3],
-      offlineAfter: raw[4],
-    },
+    settings: { notStartedAfter: raw[0], stoppedAfter: raw[1], inCirclesAfter: raw[2], otherPageAfter: raw[3], offlineAfter: raw[4] },
   };
 }
 
 export function writeSetNeeds(v: SetNeeds): Raw {
-  return [
-    v.settings.notStartedAfter,
-    v.settings.stoppedAfter,
-    v.settings.inCirclesAfter,
-    v.settings.otherPageAfter,
-    v.settings.offlineAfter,
-  ];
+  return [v.settings.notStartedAfter, v.settings.stoppedAfter, v.settings.inCirclesAfter, v.settings.otherPageAfter, v.settings.offlineAfter];
 }
 
 export function readSetOwnFirst(raw: Raw): SetOwnFirst {
@@ -1849,12 +1589,7 @@ export function writeSetSight(v: SetSight): Raw {
 export function readSetTimes(raw: Raw): SetTimes {
   return {
     kind: 'setTimes',
-    times: {
-      opensAt: raw[0] < 0 ? null : raw[0],
-      dueAt: raw[1] < 0 ? null : raw[1],
-      closesAt: raw[2] < 0 ? null : raw[2],
-      handsIn: raw[3],
-    },
+    times: { opensAt: raw[0] < 0 ? null : raw[0], dueAt: raw[1] < 0 ? null : raw[1], closesAt: raw[2] < 0 ? null : raw[2], handsIn: raw[3] },
   };
 }
 
@@ -2033,12 +1768,7 @@ export function readTimeGiven(raw: Raw): TimeGiven {
 export function readTimesSet(raw: Raw): TimesSet {
   return {
     kind: 'timesSet',
-    times: {
-      opensAt: raw[0] < 0 ? null : raw[0],
-      dueAt: raw[1] < 0 ? null : raw[1],
-      closesAt: raw[2] < 0 ? null : raw[2],
-      handsIn: raw[3],
-    },
+    times: { opensAt: raw[0] < 0 ? null : raw[0], dueAt: raw[1] < 0 ? null : raw[1], closesAt: raw[2] < 0 ? null : raw[2], handsIn: raw[3] },
   };
 }
 
@@ -2050,17 +1780,13 @@ export function readTopic(raw: Raw): Topic {
     colour: raw[3],
     shown: (raw[4] ?? []).map((x: Raw) => known(readAttachment(x))),
     stimulus: raw[5] == null ? null : readStimulus(raw[5]),
-    only: raw[6] ?? [],
+    only: (raw[6] ?? []),
   };
 }
 
 export function writeTopic(v: Topic): Raw {
   const raw: Raw = [v.id, v.heading, v.prompt, v.colour];
-  if (v.shown.length > 0 || v.stimulus != null || v.only.length > 0)
-    raw.push(
-      v.shown.length > 0 ? v.shown.map((x) => writeAttachment(x)) : null,
-      v.stimulus && writeStimulus(v.stimulus),
-    );
+  if (v.shown.length > 0 || v.stimulus != null || v.only.length > 0) raw.push(v.shown.length > 0 ? v.shown.map((x) => writeAttachment(x)) : null, v.stimulus && writeStimulus(v.stimulus));
   if (v.only.length > 0) raw.push(v.only.length > 0 ? v.only : null);
   return raw;
 }
@@ -2112,13 +1838,8 @@ export function readWallPlan(raw: Raw): WallPlan {
 
 export function writeWallPlan(v: WallPlan): Raw {
   const raw: Raw = [v.purpose, v.question, v.topics.map((x) => writeTopic(x)), writeWallRules(v.rules)];
-  if (v.map != null || v.line != null || v.givenCards.length > 0 || v.field != null)
-    raw.push(v.map && writeMapPicture(v.map));
-  if (v.line != null || v.givenCards.length > 0 || v.field != null)
-    raw.push(
-      v.line && writeLinePlan(v.line),
-      v.givenCards.length > 0 ? v.givenCards.map((x) => writeGivenCard(x)) : null,
-    );
+  if (v.map != null || v.line != null || v.givenCards.length > 0 || v.field != null) raw.push(v.map && writeMapPicture(v.map));
+  if (v.line != null || v.givenCards.length > 0 || v.field != null) raw.push(v.line && writeLinePlan(v.line), v.givenCards.length > 0 ? v.givenCards.map((x) => writeGivenCard(x)) : null);
   if (v.field != null) raw.push(v.field && writeFieldPlan(v.field));
   return raw;
 }
@@ -2140,183 +1861,28 @@ export function readWallRules(raw: Raw): WallRules {
     responses: (raw[12] ?? []).map((x: Raw) => readQuickResponse(x)),
     saidAlready: raw[13] ?? false,
     buildsOn: raw[14] ?? false,
-    stances: raw[15] ?? [],
+    stances: (raw[15] ?? []),
     leastJudged: raw[16] ?? 0,
     perTopic: raw[17] ?? false,
     mostAnswers: raw[18] ?? 0,
     mostJudged: raw[19] ?? 0,
-    starters: raw[20] ?? [],
+    starters: (raw[20] ?? []),
     held: raw[21] ?? 0,
   };
 }
 
 export function writeWallRules(v: WallRules): Raw {
   const raw: Raw = [v.least, v.most];
-  if (
-    v.ownFirst ||
-    v.answers ||
-    v.shows ||
-    v.judging != null ||
-    v.stations ||
-    v.onlyGiven ||
-    v.names ||
-    v.anyMoves ||
-    v.inPairs ||
-    v.leastAnswers ||
-    v.responses.length > 0 ||
-    v.saidAlready ||
-    v.buildsOn ||
-    v.stances.length > 0 ||
-    v.leastJudged ||
-    v.perTopic ||
-    v.mostAnswers ||
-    v.mostJudged ||
-    v.starters.length > 0 ||
-    v.held
-  )
-    raw.push(v.ownFirst);
-  if (
-    v.answers ||
-    v.shows ||
-    v.judging != null ||
-    v.stations ||
-    v.onlyGiven ||
-    v.names ||
-    v.anyMoves ||
-    v.inPairs ||
-    v.leastAnswers ||
-    v.responses.length > 0 ||
-    v.saidAlready ||
-    v.buildsOn ||
-    v.stances.length > 0 ||
-    v.leastJudged ||
-    v.perTopic ||
-    v.mostAnswers ||
-    v.mostJudged ||
-    v.starters.length > 0 ||
-    v.held
-  )
-    raw.push(v.answers);
-  if (
-    v.shows ||
-    v.judging != null ||
-    v.stations ||
-    v.onlyGiven ||
-    v.names ||
-    v.anyMoves ||
-    v.inPairs ||
-    v.leastAnswers ||
-    v.responses.length > 0 ||
-    v.saidAlready ||
-    v.buildsOn ||
-    v.stances.length > 0 ||
-    v.leastJudged ||
-    v.perTopic ||
-    v.mostAnswers ||
-    v.mostJudged ||
-    v.starters.length > 0 ||
-    v.held
-  )
-    raw.push(v.shows);
-  if (
-    v.judging != null ||
-    v.stations ||
-    v.onlyGiven ||
-    v.names ||
-    v.anyMoves ||
-    v.inPairs ||
-    v.leastAnswers ||
-    v.responses.length > 0 ||
-    v.saidAlready ||
-    v.buildsOn ||
-    v.stances.length > 0 ||
-    v.leastJudged ||
-    v.perTopic ||
-    v.mostAnswers ||
-    v.mostJudged ||
-    v.starters.length > 0 ||
-    v.held
-  )
-    raw.push(v.judging && writeJudging(v.judging));
-  if (
-    v.stations ||
-    v.onlyGiven ||
-    v.names ||
-    v.anyMoves ||
-    v.inPairs ||
-    v.leastAnswers ||
-    v.responses.length > 0 ||
-    v.saidAlready ||
-    v.buildsOn ||
-    v.stances.length > 0 ||
-    v.leastJudged ||
-    v.perTopic ||
-    v.mostAnswers ||
-    v.mostJudged ||
-    v.starters.length > 0 ||
-    v.held
-  )
-    raw.push(v.stations);
-  if (
-    v.onlyGiven ||
-    v.names ||
-    v.anyMoves ||
-    v.inPairs ||
-    v.leastAnswers ||
-    v.responses.length > 0 ||
-    v.saidAlready ||
-    v.buildsOn ||
-    v.stances.length > 0 ||
-    v.leastJudged ||
-    v.perTopic ||
-    v.mostAnswers ||
-    v.mostJudged ||
-    v.starters.length > 0 ||
-    v.held
-  )
-    raw.push(v.onlyGiven);
-  if (
-    v.names ||
-    v.anyMoves ||
-    v.inPairs ||
-    v.leastAnswers ||
-    v.responses.length > 0 ||
-    v.saidAlready ||
-    v.buildsOn ||
-    v.stances.length > 0 ||
-    v.leastJudged ||
-    v.perTopic ||
-    v.mostAnswers ||
-    v.mostJudged ||
-    v.starters.length > 0 ||
-    v.held
-  )
-    raw.push(v.names, v.anyMoves, v.inPairs, v.leastAnswers);
-  if (
-    v.responses.length > 0 ||
-    v.saidAlready ||
-    v.buildsOn ||
-    v.stances.length > 0 ||
-    v.leastJudged ||
-    v.perTopic ||
-    v.mostAnswers ||
-    v.mostJudged ||
-    v.starters.length > 0 ||
-    v.held
-  )
-    raw.push(v.responses.length > 0 ? v.responses.map((x) => writeQuickResponse(x)) : null, v.saidAlready, v.buildsOn);
-  if (
-    v.stances.length > 0 ||
-    v.leastJudged ||
-    v.perTopic ||
-    v.mostAnswers ||
-    v.mostJudged ||
-    v.starters.length > 0 ||
-    v.held
-  )
-    raw.push(v.stances.length > 0 ? v.stances : null, v.leastJudged, v.perTopic);
-  if (v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held)
-    raw.push(v.mostAnswers, v.mostJudged, v.starters.length > 0 ? v.starters : null);
+  if (v.ownFirst || v.answers || v.shows || v.judging != null || v.stations || v.onlyGiven || v.names || v.anyMoves || v.inPairs || v.leastAnswers || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held) raw.push(v.ownFirst);
+  if (v.answers || v.shows || v.judging != null || v.stations || v.onlyGiven || v.names || v.anyMoves || v.inPairs || v.leastAnswers || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held) raw.push(v.answers);
+  if (v.shows || v.judging != null || v.stations || v.onlyGiven || v.names || v.anyMoves || v.inPairs || v.leastAnswers || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held) raw.push(v.shows);
+  if (v.judging != null || v.stations || v.onlyGiven || v.names || v.anyMoves || v.inPairs || v.leastAnswers || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held) raw.push(v.judging && writeJudging(v.judging));
+  if (v.stations || v.onlyGiven || v.names || v.anyMoves || v.inPairs || v.leastAnswers || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held) raw.push(v.stations);
+  if (v.onlyGiven || v.names || v.anyMoves || v.inPairs || v.leastAnswers || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held) raw.push(v.onlyGiven);
+  if (v.names || v.anyMoves || v.inPairs || v.leastAnswers || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held) raw.push(v.names, v.anyMoves, v.inPairs, v.leastAnswers);
+  if (v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held) raw.push(v.responses.length > 0 ? v.responses.map((x) => writeQuickResponse(x)) : null, v.saidAlready, v.buildsOn);
+  if (v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held) raw.push(v.stances.length > 0 ? v.stances : null, v.leastJudged, v.perTopic);
+  if (v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held) raw.push(v.mostAnswers, v.mostJudged, v.starters.length > 0 ? v.starters : null);
   if (v.held) raw.push(v.held);
   return raw;
 }

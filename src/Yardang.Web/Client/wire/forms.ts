@@ -355,7 +355,11 @@ export const enum ZoneRule {
 }
 
 /** Something that is shown beside words: a closed set, one record for each kind, in this folder. All that the core has to know of a kind is what is asked for here. */
-export type Attachment = PictureAttachment | DrawingAttachment | FormulaAttachment | PlaceAttachment;
+export type Attachment =
+  | PictureAttachment
+  | DrawingAttachment
+  | FormulaAttachment
+  | PlaceAttachment;
 
 /** One property of one thing, and what it is now. A closed set. */
 export interface Change {
@@ -626,7 +630,11 @@ export type RoomEvent =
   | HidingSet;
 
 /** A room's state in one piece, by the numbers of RoomKind. */
-export type RoomSnapshot = DraftSnapshot | LessonSnapshot | BoardSnapshot | WallSnapshot;
+export type RoomSnapshot =
+  | DraftSnapshot
+  | LessonSnapshot
+  | BoardSnapshot
+  | WallSnapshot;
 
 /** Staff: put work that was set aside in place after all. The number is that of the event that set it aside. */
 export interface AcceptLateWork {

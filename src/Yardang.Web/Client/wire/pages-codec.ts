@@ -1,87 +1,8 @@
 // Made from Core's records by ./yardang wire: not to be changed by hand.
 
 import { known, readPoints, type Texts, writePoints } from './by-hand';
-import {
-  readAnswer,
-  readCardResult,
-  readConcern,
-  readJudging,
-  readJudgingState,
-  readLastAct,
-  readLateWork,
-  readStimulus,
-  readStyle,
-  readWallPlan,
-  writeJudging,
-  writeStimulus,
-  writeStyle,
-  writeWallPlan,
-} from './codec';
-import {
-  type AddMark,
-  type AddMarks,
-  type AddPage,
-  type Adopted,
-  type AnswerKey,
-  type Axis,
-  type BoardSnapshot,
-  type BubbleBody,
-  type Change,
-  type ChangesMade,
-  type ConnectorBody,
-  type DraftReplaced,
-  type DraftSnapshot,
-  type DraftStarted,
-  type Expectation,
-  type FormulaBody,
-  type GestureRedone,
-  type GestureSnapshot,
-  type GestureUndone,
-  type Grip,
-  type InkBody,
-  type KeySet,
-  type LastWriter,
-  type LateChangeAdopted,
-  type LengthUnit,
-  type MakeChanges,
-  type Mark,
-  type MarkAdded,
-  type MarkBody,
-  type MarkJudgingSet,
-  type MarkJudgingState,
-  type MarkThread,
-  type MarksAdded,
-  type NewMark,
-  type NoteBody,
-  type Page,
-  type PageAdded,
-  type PageSize,
-  type Paper,
-  type Part,
-  type PictureBody,
-  type Place,
-  type PlannedPhase,
-  type RedoGesture,
-  type Scale,
-  type SetMarkJudging,
-  type ShapeBody,
-  type SheetsSnapshot,
-  type StampBody,
-  type Step,
-  type Stimulus,
-  type Style,
-  type TakenDown,
-  type TextBody,
-  type ToolSet,
-  type Translation,
-  type UndoGesture,
-  type Value,
-  type Wording,
-  type Words,
-  type WorkBrought,
-  type ZoneBody,
-  type ZoneKey,
-} from './forms';
+import { readAnswer, readCardResult, readConcern, readJudging, readJudgingState, readLastAct, readLateWork, readStimulus, readStyle, readWallPlan, writeJudging, writeStimulus, writeStyle, writeWallPlan } from './codec';
+import { type AddMark, type AddMarks, type AddPage, type Adopted, type AnswerKey, type Axis, type BoardSnapshot, type BubbleBody, type Change, type ChangesMade, type ConnectorBody, type DraftReplaced, type DraftSnapshot, type DraftStarted, type Expectation, type FormulaBody, type GestureRedone, type GestureSnapshot, type GestureUndone, type Grip, type InkBody, type KeySet, type LastWriter, type LateChangeAdopted, type LengthUnit, type MakeChanges, type Mark, type MarkAdded, type MarkBody, type MarkJudgingSet, type MarkJudgingState, type MarkThread, type MarksAdded, type NewMark, type NoteBody, type Page, type PageAdded, type PageSize, type Paper, type Part, type PictureBody, type Place, type PlannedPhase, type RedoGesture, type Scale, type SetMarkJudging, type ShapeBody, type SheetsSnapshot, type StampBody, type Step, type Stimulus, type Style, type TakenDown, type TextBody, type ToolSet, type Translation, type UndoGesture, type Value, type Wording, type Words, type WorkBrought, type ZoneBody, type ZoneKey } from './forms';
 import { know } from './kinds';
 type Raw = any[]; // What the MessagePack reader gives.
 
@@ -632,16 +553,7 @@ export function readNewMark(raw: Raw): NewMark {
 }
 
 export function writeNewMark(v: NewMark): Raw {
-  return [
-    v.id,
-    v.grip,
-    writeMarkBody(v.body),
-    writeStyle(v.style),
-    writePlace(v.place),
-    v.scale && writeScale(v.scale),
-    v.cuts,
-    v.tie,
-  ];
+  return [v.id, v.grip, writeMarkBody(v.body), writeStyle(v.style), writePlace(v.place), v.scale && writeScale(v.scale), v.cuts, v.tie];
 }
 
 export function readNoteBody(raw: Raw): NoteBody {
@@ -670,22 +582,13 @@ export function readPage(raw: Raw): Page {
     order: raw[6],
     erased: raw[7],
     stimulus: raw[8] == null ? null : readStimulus(raw[8]),
-    starters: raw[9] ?? [],
+    starters: (raw[9] ?? []),
     part: raw[10] ?? null,
   };
 }
 
 export function writePage(v: Page): Raw {
-  const raw: Raw = [
-    v.id,
-    v.name,
-    writePageSize(v.size),
-    writePaper(v.paper),
-    v.directions,
-    v.withheld,
-    v.order,
-    v.erased,
-  ];
+  const raw: Raw = [v.id, v.name, writePageSize(v.size), writePaper(v.paper), v.directions, v.withheld, v.order, v.erased];
   if (v.stimulus != null || v.starters.length > 0 || v.part != null) raw.push(v.stimulus && writeStimulus(v.stimulus));
   if (v.starters.length > 0 || v.part != null) raw.push(v.starters.length > 0 ? v.starters : null);
   if (v.part != null) raw.push(v.part);
@@ -712,8 +615,7 @@ export function writePageSize(v: PageSize): Raw {
 }
 
 export function readPaper(raw: Raw | number): Paper {
-  if (typeof raw === 'number')
-    return { kind: raw, spacing: 0, across: null, up: null, columns: 0, rows: 0, media: null };
+  if (typeof raw === 'number') return { kind: raw, spacing: 0, across: null, up: null, columns: 0, rows: 0, media: null };
   return {
     kind: raw[0],
     spacing: raw[1],

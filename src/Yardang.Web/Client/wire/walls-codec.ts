@@ -1,108 +1,8 @@
 // Made from Core's records by ./yardang wire: not to be changed by hand.
 
 import { known } from './by-hand';
-import {
-  readAnswer,
-  readAttachment,
-  readCardResult,
-  readConcern,
-  readJudgingState,
-  readLastAct,
-  readLateWork,
-  readWallPlan,
-  writeAttachment,
-  writeWallPlan,
-} from './codec';
-import {
-  type AskToo,
-  type AskedToo,
-  type BeginTrip,
-  type BreakSeal,
-  type Card,
-  type CardColoured,
-  type CardJoined,
-  type CardLaid,
-  type CardMoved,
-  type CardPlaced,
-  type CardPlacedAlone,
-  type CardPutBack,
-  type CardPutUp,
-  type CardRead,
-  type CardRespondedTo,
-  type CardReworded,
-  type CardSpot,
-  type CardTakenDown,
-  type CardsBrought,
-  type CardsLetOut,
-  type CardsLinked,
-  type CardsShown,
-  type ClassOrder,
-  type ClassPlace,
-  type ClassUp,
-  type ColourCard,
-  type EndTrip,
-  type FieldLaid,
-  type FieldSpot,
-  type FileQuestion,
-  type GiveReading,
-  type GiveStarters,
-  type JoinCard,
-  type LayCard,
-  type LayCards,
-  type LetCardsOut,
-  type LineSpot,
-  type Link,
-  type LinkCards,
-  type LinkPutBack,
-  type LinkReversed,
-  type LinkReworded,
-  type LinkTakenDown,
-  type MoveCard,
-  type MoveOn,
-  type MovingCard,
-  type OrderHidden,
-  type OrderShown,
-  type OwnPlace,
-  type OwnStarters,
-  type PlaceCard,
-  type PlacingState,
-  type PlanSet,
-  type PutCardBack,
-  type PutLinkBack,
-  type PutUpCard,
-  type QuestionFiled,
-  type ReadCard,
-  type ReadingGiven,
-  type ReadingList,
-  type RespondToCard,
-  type Response,
-  type ReverseLink,
-  type RewordCard,
-  type RewordLink,
-  type RoundTrip,
-  type SealBroken,
-  type SetPlan,
-  type ShowOrder,
-  type Stance,
-  type StanceShifts,
-  type StanceTaken,
-  type StancesState,
-  type StancesSteered,
-  type StartersGiven,
-  type StationVisited,
-  type SteerStances,
-  type TakeCardDown,
-  type TakeLinkDown,
-  type TakeStance,
-  type TidyField,
-  type TripBegun,
-  type TripEnded,
-  type TripGroup,
-  type TripMovedOn,
-  type Visit,
-  type VisitStation,
-  type WallSnapshot,
-} from './forms';
+import { readAnswer, readAttachment, readCardResult, readConcern, readJudgingState, readLastAct, readLateWork, readWallPlan, writeAttachment, writeWallPlan } from './codec';
+import { type AskToo, type AskedToo, type BeginTrip, type BreakSeal, type Card, type CardColoured, type CardJoined, type CardLaid, type CardMoved, type CardPlaced, type CardPlacedAlone, type CardPutBack, type CardPutUp, type CardRead, type CardRespondedTo, type CardReworded, type CardSpot, type CardTakenDown, type CardsBrought, type CardsLetOut, type CardsLinked, type CardsShown, type ClassOrder, type ClassPlace, type ClassUp, type ColourCard, type EndTrip, type FieldLaid, type FieldSpot, type FileQuestion, type GiveReading, type GiveStarters, type JoinCard, type LayCard, type LayCards, type LetCardsOut, type LineSpot, type Link, type LinkCards, type LinkPutBack, type LinkReversed, type LinkReworded, type LinkTakenDown, type MoveCard, type MoveOn, type MovingCard, type OrderHidden, type OrderShown, type OwnPlace, type OwnStarters, type PlaceCard, type PlacingState, type PlanSet, type PutCardBack, type PutLinkBack, type PutUpCard, type QuestionFiled, type ReadCard, type ReadingGiven, type ReadingList, type RespondToCard, type Response, type ReverseLink, type RewordCard, type RewordLink, type RoundTrip, type SealBroken, type SetPlan, type ShowOrder, type Stance, type StanceShifts, type StanceTaken, type StancesState, type StancesSteered, type StartersGiven, type StationVisited, type SteerStances, type TakeCardDown, type TakeLinkDown, type TakeStance, type TidyField, type TripBegun, type TripEnded, type TripGroup, type TripMovedOn, type Visit, type VisitStation, type WallSnapshot } from './forms';
 import { know } from './kinds';
 type Raw = any[]; // What the MessagePack reader gives.
 
@@ -164,14 +64,14 @@ export function readCard(raw: Raw): Card {
     downBy: raw[9],
     answers: (raw[10] ?? []).map((x: Raw) => readAnswer(x)),
     attachments: (raw[11] ?? []).map((x: Raw) => known(readAttachment(x))),
-    askedToo: raw[12] ?? [],
+    askedToo: (raw[12] ?? []),
     answeredBy: raw[13] ?? 0,
     at: raw[14] == null ? null : readLineSpot(raw[14]),
     putUpBy: raw[15] ?? 0,
     spot: raw[16] == null ? null : readFieldSpot(raw[16]),
     responses: (raw[17] ?? []).map((x: Raw) => readResponse(x)),
     joined: raw[18] ?? 0,
-    from: raw[19] ?? [],
+    from: (raw[19] ?? []),
     poured: raw[20] ?? 0,
     colour: raw[21] ?? 0,
     unsealed: raw[22] ?? '',
@@ -690,18 +590,16 @@ export function readPutUpCard(raw: Raw): PutUpCard {
     spot: raw[6] == null ? null : readFieldSpot(raw[6]),
     beside: raw[7] ?? 0,
     onto: raw[8] ?? 0,
-    from: raw[9] ?? [],
+    from: (raw[9] ?? []),
     poured: raw[10] ?? 0,
   };
 }
 
 export function writePutUpCard(v: PutUpCard): Raw {
   const raw: Raw = [v.id, v.topic, v.language, v.text];
-  if (v.attachments.length > 0 || v.for || v.spot != null || v.beside || v.onto || v.from.length > 0 || v.poured)
-    raw.push(v.attachments.length > 0 ? v.attachments.map((x) => writeAttachment(x)) : null);
+  if (v.attachments.length > 0 || v.for || v.spot != null || v.beside || v.onto || v.from.length > 0 || v.poured) raw.push(v.attachments.length > 0 ? v.attachments.map((x) => writeAttachment(x)) : null);
   if (v.for || v.spot != null || v.beside || v.onto || v.from.length > 0 || v.poured) raw.push(v.for);
-  if (v.spot != null || v.beside || v.onto || v.from.length > 0 || v.poured)
-    raw.push(v.spot && writeFieldSpot(v.spot), v.beside);
+  if (v.spot != null || v.beside || v.onto || v.from.length > 0 || v.poured) raw.push(v.spot && writeFieldSpot(v.spot), v.beside);
   if (v.onto || v.from.length > 0 || v.poured) raw.push(v.onto, v.from.length > 0 ? v.from : null);
   if (v.poured) raw.push(v.poured);
   return raw;
@@ -787,8 +685,7 @@ export function readRewordCard(raw: Raw): RewordCard {
 
 export function writeRewordCard(v: RewordCard): Raw {
   const raw: Raw = [v.id, v.language, v.text];
-  if (v.attachments.length > 0)
-    raw.push(v.attachments.length > 0 ? v.attachments.map((x) => writeAttachment(x)) : null);
+  if (v.attachments.length > 0) raw.push(v.attachments.length > 0 ? v.attachments.map((x) => writeAttachment(x)) : null);
   return raw;
 }
 

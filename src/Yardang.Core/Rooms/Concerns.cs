@@ -1,8 +1,7 @@
 using System.Collections.Immutable;
-using Yardang.Core.Rooms;
 using Yardang.Core.Wire;
 
-namespace Yardang.Core.Moderation;
+namespace Yardang.Core.Rooms;
 
 /// <summary>Why a student tells their teacher of something. The numbers are on the wire.</summary>
 public enum ConcernReason
