@@ -124,7 +124,7 @@ test('students say where they stand, read what others say, and say it again with
   expect(await ben.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(320);
   await picture(ben, 'stances-400');
   await ben.setViewportSize({ width: 1280, height: 800 });
-  await ben.getByRole('button', { name: 'Its stones are older than the school' }).click();
+  await ben.getByRole('button', { name: 'Its stones are older than the school', exact: true }).click();
   await expect(slip(ben, 'Its stones')).toBeFocused();
 
   // One position more begins anew, and that is said before.
