@@ -54,6 +54,7 @@ export class Attendance {
   /** Up to which event I was told what a teacher took down; whether there was anything. */
   private toldThrough = 0;
   private hadDown = false;
+  private isDownSaid = false;
   private readonly leftovers: Leftovers | null;
   private readonly offline: OfflineCopy;
   private readonly place: MyPlace;
@@ -166,6 +167,11 @@ export class Attendance {
       this.page().say(texts.noLongerFits, LONG_NOTICE_MS);
   }
 
+  /** The page has said itself what became of something that was taken down while I was changing it. */
+  saidDown(): void {
+    this.isDownSaid = true;
+  }
+
   /** What a teacher took down of mine is said once, also where I was away. */
   tellOfDown(number: number, mine: () => readonly DownThing[]): void {
     if (!this.isStudent || !this.isOpened || number === this.toldThrough) return;
@@ -177,7 +183,8 @@ export class Attendance {
       .then(({ untold }) => {
         const last = untold(this.data.work, things).at(-1);
         const { tookDown, tookDownWhy } = this.data.texts.moderation;
-        if (last) this.page().say(last.why ? fill(tookDownWhy, last.why) : tookDown, LONG_NOTICE_MS);
+        if (last && !this.isDownSaid) this.page().say(last.why ? fill(tookDownWhy, last.why) : tookDown, LONG_NOTICE_MS);
+        this.isDownSaid = false;
       })
       .catch(() => (this.toldThrough = 0));
   }

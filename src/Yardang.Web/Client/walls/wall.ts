@@ -406,8 +406,10 @@ export function registerWall(beside: typeof besideOf | null, trying: typeof Tryi
           this.noteDown(
             event.kind === 'cardTakenDown' ? { card: event.id, answer: 0 } : { card: event.about, answer: event.id },
           );
-        if (event.kind === 'cardTakenDown' && !isMine && view.stopChanging(event.id))
+        if (event.kind === 'cardTakenDown' && !isMine && view.stopChanging(event.id)) {
           this.say(texts.takenDownMeanwhile);
+          attendance?.saidDown();
+        }
         const moved = event.kind === 'cardMoved' && !isMine ? wall().cards.get(event.id) : undefined;
         if (moved && isStudent && wall().isMine(moved, me))
           this.say(fill(texts.movedByOther, titleOf(moved, texts), view.headingOf(moved.topic)));
