@@ -183,7 +183,8 @@ export class Attendance {
       .then(({ untold }) => {
         const last = untold(this.data.work, things).at(-1);
         const { tookDown, tookDownWhy } = this.data.texts.moderation;
-        if (last && !this.isDownSaid) this.page().say(last.why ? fill(tookDownWhy, last.why) : tookDown, LONG_NOTICE_MS);
+        if (last && !this.isDownSaid)
+          this.page().say(last.why ? fill(tookDownWhy, last.why) : tookDown, LONG_NOTICE_MS);
         this.isDownSaid = false;
       })
       .catch(() => (this.toldThrough = 0));
