@@ -3,6 +3,7 @@ using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Localization;
 using Microsoft.AspNetCore.SignalR;
 using Microsoft.EntityFrameworkCore;
+using Yardang.Core.History;
 using Yardang.Core.Rooms;
 using Yardang.Data.Log;
 using Yardang.Data.Media;
@@ -13,6 +14,7 @@ using Yardang.Web.BigScreen;
 using Yardang.Web.ClassLists;
 using Yardang.Web.Demo;
 using Yardang.Web.Exports;
+using Yardang.Web.History;
 using Yardang.Web.Lessons;
 using Yardang.Web.Mail;
 using Yardang.Web.Media;
@@ -33,6 +35,8 @@ services.AddSingleton(FixedClock.From(builder.Configuration) ?? TimeProvider.Sys
 services.AddSingleton<DataFolder>();
 services.AddSingleton<DiskHealth>();
 services.AddHttpContextAccessor();
+// What cannot be read is the asker's mistake, wherever the program runs.
+services.Configure<RouteHandlerOptions>(options => options.ThrowOnBadRequest = false);
 services.AddSingleton<NobodyWaits>();
 services.AddDbContextFactory<SchoolContext>((provider, options) => options
     .UseSqlite($"Data Source={provider.GetRequiredService<DataFolder>().SchoolFile}")
@@ -75,6 +79,8 @@ services.AddSingleton<IProjection>(provider => provider.GetRequiredService<Board
 services.AddSingleton<Projections>();
 services.AddHostedService(provider => provider.GetRequiredService<Projections>());
 services.AddSingleton<SnapshotEndpoint>();
+services.AddSingleton<HistoryEndpoint>();
+services.AddSingleton<RestoringEndpoint>();
 services.AddSingleton<QuestionsEndpoint>();
 services.AddSingleton<WorthALook>();
 services.AddSingleton<DealingReading>();
@@ -213,6 +219,8 @@ app.MapGet("/screen/{key}/work/{mask:int}.png", (HttpContext context, string key
 app.MapGet("/lesson/{lesson:guid}/screen-numbers", (HttpContext context, Guid lesson, ScreenEndpoint screen) => screen.NumbersAsync(context, lesson)).RequireAuthorization();
 app.MapGet("/lesson/{lesson:guid}/pairing", (HttpContext context, Guid lesson, ScreenEndpoint screen) => screen.PairAsync(context, lesson)).RequireAuthorization();
 app.MapGet("/rooms/{room:guid}/snapshot", (HttpContext context, Guid room, SnapshotEndpoint endpoint) => endpoint.GetAsync(context, room));
+app.MapGet("/rooms/{room:guid}/history", (HttpContext context, Guid room, long? after, HistoryEndpoint history) => history.GetAsync(context, room, after));
+app.MapGet("/rooms/{room:guid}/restoring", (HttpContext context, Guid room, long at, long? page, int? person, long? mark, RestoreDepth? depth, RestoringEndpoint restoring) => restoring.GetAsync(context, room, at, page, person, mark, depth));
 app.MapGet("/rooms/{room:guid}/media/{name}", (HttpContext context, Guid room, string name, MediaEndpoint media) => media.GetAsync(context, room, name));
 app.MapPost("/rooms/{room:guid}/media", (HttpContext context, Guid room, MediaEndpoint media) => media.PostAsync(context, room)).RequireRateLimiting(UploadLimit.Policy);
 app.MapPost("/rooms/{room:guid}/stimulus", (HttpContext context, Guid room, MediaEndpoint media) => media.PostStimulusAsync(context, room))

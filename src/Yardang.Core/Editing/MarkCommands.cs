@@ -31,6 +31,10 @@ public sealed record AddPage(Page Page, double Order) : Command;
 [Kind(2)]
 public sealed record MakeChanges([AtMost(Limits.Changes)] ImmutableArray<Change> Changes) : Command;
 
+/// <summary>Boards, staff: have marks as they were before, all or none. Unlike <see cref="MakeChanges"/>, what was rubbed out of ink since is there again.</summary>
+[Kind(108)]
+public sealed record RestoreMarks([AtMost(Limits.Changes)] ImmutableArray<Change> Changes) : Command;
+
 /// <summary>Take back what one of my gestures did.</summary>
 [Kind(3)]
 public sealed record UndoGesture(long Gesture) : Command;

@@ -23,7 +23,8 @@ public static class Marking
             : new MarkAdded(add.For == 0 ? added[0] : added[0] with { Author = add.For, ByStaff = false, PutBy = actor.Number }),
         AddMarks(var page, var marks) => Add(sheets, page, marks, actor, client, design) is var (added, why) && added.IsEmpty ? why : new MarksAdded(added),
         AddPage add => AddPage(sheets, add, actor, client, design),
-        MakeChanges make => Make(sheets, make, actor, design),
+        MakeChanges(var changes) => Make(sheets, changes, actor, design),
+        RestoreMarks(var changes) => design || !actor.IsStaff ? Refusal.NotAllowed : Make(sheets, changes, actor, design, asTheyWere: true),
         UndoGesture undo => Undo(sheets, undo, actor, design),
         RedoGesture redo => Redo(sheets, redo, actor, design),
         _ => Refusal.NotAllowed,
@@ -120,17 +121,18 @@ public static class Marking
         return Validity.IsValid(add.Page) && Validity.IsOrder(add.Order) ? new PageAdded(add.Page, add.Order) : Refusal.OutOfRange;
     }
 
-    private static Decision Make(Sheets sheets, MakeChanges make, Actor actor, bool design)
+    private static Decision Make(Sheets sheets, ImmutableArray<Change> asked, Actor actor, bool design, bool asTheyWere = false)
     {
-        if (make.Changes.IsEmpty || make.Changes.Length > Limits.Changes) return Refusal.OutOfRange;
-        var made = ImmutableArray.CreateBuilder<Change>(make.Changes.Length);
-        foreach (var change in make.Changes)
+        if (asked.IsEmpty || asked.Length > Limits.Changes) return Refusal.OutOfRange;
+        var made = ImmutableArray.CreateBuilder<Change>(asked.Length);
+        foreach (var change in asked)
         {
             var current = sheets.Current(change.Target, change.Property);
             if (current is null) return Refusal.NotFound;
             if (WhyNot(sheets, change, actor, design) is { } why) return why;
-            if (!IsValid(change, sheets, sheets.Marks.GetValueOrDefault(change.Target))) return Refusal.OutOfRange;
-            made.Add(change is Cutting cut ? cut with { Cuts = CutIntervals.Union(((Cutting)current).Cuts, cut.Cuts) } : change);
+            var isWholeAgain = asTheyWere && change is Cutting { Cuts.IsEmpty: true };
+            if (!isWholeAgain && !IsValid(change, sheets, sheets.Marks.GetValueOrDefault(change.Target))) return Refusal.OutOfRange;
+            made.Add(change is Cutting cut && !asTheyWere ? cut with { Cuts = CutIntervals.Union(((Cutting)current).Cuts, cut.Cuts) } : change);
         }
 
         var changes = made.MoveToImmutable();

@@ -22,8 +22,8 @@ public interface IEventStore
     /// <exception cref="StaleWriterException">A batch does not follow what is in the log, or its writer's epoch is over.</exception>
     void Write(IReadOnlyList<Append> batches);
 
-    /// <summary>A room's events after a number, in order.</summary>
-    IReadOnlyList<byte[]> Read(Guid room, long after);
+    /// <summary>A room's events after a number, in order, and no more than so many.</summary>
+    IReadOnlyList<byte[]> Read(Guid room, long after, int most = int.MaxValue);
 
     /// <summary>Every event and snapshot of every room, one after the other.</summary>
     IEnumerable<byte[]> ReadAll();
@@ -114,13 +114,14 @@ public sealed class SqliteEventStore : IEventStore, IDisposable
         }
     }
 
-    public IReadOnlyList<byte[]> Read(Guid room, long after)
+    public IReadOnlyList<byte[]> Read(Guid room, long after, int most = int.MaxValue)
     {
         using var connection = Connect();
         using var command = connection.CreateCommand();
-        command.CommandText = "SELECT Payload FROM Events WHERE Room = $room AND Number > $after ORDER BY Number";
+        command.CommandText = "SELECT Payload FROM Events WHERE Room = $room AND Number > $after ORDER BY Number LIMIT $most";
         command.Parameters.AddWithValue("$room", room.ToByteArray());
         command.Parameters.AddWithValue("$after", after);
+        command.Parameters.AddWithValue("$most", most);
         using var reader = command.ExecuteReader();
         var payloads = new List<byte[]>();
         while (reader.Read()) payloads.Add((byte[])reader[0]);

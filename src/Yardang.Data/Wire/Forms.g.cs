@@ -211,6 +211,7 @@ internal static class Forms
             case Yardang.Core.Rooms.RaiseConcern v: Write(ref w, v); break;
             case Yardang.Core.Rooms.SettleConcerns v: Write(ref w, v); break;
             case Yardang.Core.Lessons.SetHiding v: Write(ref w, v); break;
+            case Yardang.Core.Editing.RestoreMarks v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -311,6 +312,7 @@ internal static class Forms
         Yardang.Core.Rooms.RaiseConcern => 105,
         Yardang.Core.Rooms.SettleConcerns => 106,
         Yardang.Core.Lessons.SetHiding => 107,
+        Yardang.Core.Editing.RestoreMarks => 108,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -419,6 +421,7 @@ internal static class Forms
         105 => ReadRaiseConcern(ref r),
         106 => ReadSettleConcerns(ref r),
         107 => ReadSetHiding(ref r),
+        108 => ReadRestoreMarks(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of command: {kind}."),
     };
 
@@ -7082,6 +7085,25 @@ internal static class Forms
         System.Boolean @byStaff = r.ReadBoolean();
         fields.End(ref r);
         return new Yardang.Core.Walls.Response(@stamp, @people, @byStaff);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.RestoreMarks v)
+    {
+        w.WriteArrayHeader(1);
+        w.WriteArrayHeader(v.Changes.Length);
+        foreach (var item in v.Changes)
+        {
+            Write(ref w, item);
+        }
+
+    }
+
+    public static Yardang.Core.Editing.RestoreMarks ReadRestoreMarks(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 1);
+        ImmutableArray<Yardang.Core.Editing.Change> @changes = ReadListOfChange(ref r, 10000);
+        fields.End(ref r);
+        return new Yardang.Core.Editing.RestoreMarks(@changes);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Judges.ResultsShown v)

@@ -33,6 +33,9 @@ public sealed record WorkView(string Heading, string Directions, bool IsStaff, b
     /// <summary>Of a teacher: the way to their own board; null where there is none.</summary>
     public string? OwnBoard { get; init; }
 
+    /// <summary>Of a teacher: where it is seen how a board came to be; null for nowhere.</summary>
+    public string? History { get; init; }
+
     /// <summary>Other ways on from here.</summary>
     public IReadOnlyList<(string Href, string Words)> Links { get; init; } = [];
 

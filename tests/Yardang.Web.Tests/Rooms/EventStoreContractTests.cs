@@ -17,6 +17,7 @@ public abstract class EventStoreContractTests
         store.Write([Batch(1, epoch, 1, 2), Batch(3, epoch, 3)]);
         Assert.Equal([1, 2, 3], store.Read(Room, 0).Select(e => e[0]));
         Assert.Equal([3], store.Read(Room, 2).Select(e => e[0]));
+        Assert.Equal([2], store.Read(Room, 1, 1).Select(e => e[0]));
         Assert.Equal(3, store.LastNumber(Room));
     }
 

@@ -75,9 +75,9 @@ internal sealed class SimulatedStore : IEventStore
         }
     }
 
-    public IReadOnlyList<byte[]> Read(Guid room, long after)
+    public IReadOnlyList<byte[]> Read(Guid room, long after, int most = int.MaxValue)
     {
-        lock (_lock) return [.. _events.Skip((int)after)];
+        lock (_lock) return [.. _events.Skip((int)after).Take(most)];
     }
 
     public IReadOnlyDictionary<Guid, long> LastNumbers() => throw new NotSupportedException("Nothing asks for it here.");

@@ -20,6 +20,7 @@ export function aboutOf(command: Command): readonly number[] {
     case 'layCard':
       return [command.card];
     case 'makeChanges':
+    case 'restoreMarks':
       return command.changes.map(({ target }) => target);
     default:
       return [];

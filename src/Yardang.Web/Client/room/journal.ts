@@ -29,6 +29,13 @@ export class Journal {
     return journal;
   }
 
+  /** Of a past in which nothing is taken back any more: what was is told by the events. */
+  static readonly unkept = new (class extends Journal {
+    override copy = (): Journal => this;
+    override note = (): void => undefined;
+    override turn = (): void => undefined;
+  })();
+
   copy(): Journal {
     const copy = new Journal();
     copy.gestures = new Map(this.gestures);

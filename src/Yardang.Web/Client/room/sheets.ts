@@ -109,6 +109,11 @@ export class Sheets {
     return sheets;
   }
 
+  /** Nothing is taken back here: it is only looked at, moment by moment. */
+  forgetSteps(): void {
+    this.journal = Journal.unkept;
+  }
+
   copy(): Sheets {
     const copy = new Sheets();
     copy.number = this.number;
@@ -396,6 +401,8 @@ export class Sheets {
         );
         return { kind: 'changesMade', changes, back: [] };
       }
+      case 'restoreMarks':
+        return me.isStaff && !design ? { kind: 'changesMade', changes: command.changes, back: [] } : null;
       case 'undoGesture':
         return this.predictTurn('gestureUndone', command.gesture, me);
       case 'redoGesture':

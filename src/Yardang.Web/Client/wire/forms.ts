@@ -492,7 +492,8 @@ export type Command =
   | ReturnWork
   | RaiseConcern
   | SettleConcerns
-  | SetHiding;
+  | SetHiding
+  | RestoreMarks;
 
 /** What a mark is made of: a closed set, one record for each kind, in Bodies. All that the core has to know of a kind is what is asked for here. Places and sizes are in page coordinates, 1/100 mm. */
 export type MarkBody =
@@ -2931,6 +2932,12 @@ export interface Response {
   readonly people: readonly number[];
   /** Whether a teacher did. */
   readonly byStaff: boolean;
+}
+
+/** Boards, staff: have marks as they were before, all or none. Unlike MakeChanges, what was rubbed out of ink since is there again. */
+export interface RestoreMarks {
+  readonly kind: 'restoreMarks';
+  readonly changes: readonly Change[];
 }
 
 /** Everybody sees what all said of the cards in this round; those that nobody judged are left out. */

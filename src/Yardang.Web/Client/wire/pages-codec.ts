@@ -2,7 +2,7 @@
 
 import { known, readPoints, type Texts, writePoints } from './by-hand';
 import { readAnswer, readCardResult, readConcern, readJudging, readJudgingState, readLastAct, readLateWork, readStimulus, readStyle, readWallPlan, writeJudging, writeStimulus, writeStyle, writeWallPlan } from './codec';
-import { type AddMark, type AddMarks, type AddPage, type Adopted, type AnswerKey, type Axis, type BoardSnapshot, type BubbleBody, type Change, type ChangesMade, type ConnectorBody, type DraftReplaced, type DraftSnapshot, type DraftStarted, type Expectation, type FormulaBody, type GestureRedone, type GestureSnapshot, type GestureUndone, type Grip, type InkBody, type KeySet, type LastWriter, type LateChangeAdopted, type LengthUnit, type MakeChanges, type Mark, type MarkAdded, type MarkBody, type MarkJudgingSet, type MarkJudgingState, type MarkThread, type MarksAdded, type NewMark, type NoteBody, type Page, type PageAdded, type PageSize, type Paper, type Part, type PictureBody, type Place, type PlannedPhase, type RedoGesture, type Scale, type SetMarkJudging, type ShapeBody, type SheetsSnapshot, type StampBody, type Step, type Stimulus, type Style, type TakenDown, type TextBody, type ToolSet, type Translation, type UndoGesture, type Value, type Wording, type Words, type WorkBrought, type ZoneBody, type ZoneKey } from './forms';
+import { type AddMark, type AddMarks, type AddPage, type Adopted, type AnswerKey, type Axis, type BoardSnapshot, type BubbleBody, type Change, type ChangesMade, type ConnectorBody, type DraftReplaced, type DraftSnapshot, type DraftStarted, type Expectation, type FormulaBody, type GestureRedone, type GestureSnapshot, type GestureUndone, type Grip, type InkBody, type KeySet, type LastWriter, type LateChangeAdopted, type LengthUnit, type MakeChanges, type Mark, type MarkAdded, type MarkBody, type MarkJudgingSet, type MarkJudgingState, type MarkThread, type MarksAdded, type NewMark, type NoteBody, type Page, type PageAdded, type PageSize, type Paper, type Part, type PictureBody, type Place, type PlannedPhase, type RedoGesture, type RestoreMarks, type Scale, type SetMarkJudging, type ShapeBody, type SheetsSnapshot, type StampBody, type Step, type Stimulus, type Style, type TakenDown, type TextBody, type ToolSet, type Translation, type UndoGesture, type Value, type Wording, type Words, type WorkBrought, type ZoneBody, type ZoneKey } from './forms';
 import { know } from './kinds';
 type Raw = any[]; // What the MessagePack reader gives.
 
@@ -706,6 +706,17 @@ export function writeRedoGesture(v: RedoGesture): Raw {
   return [v.gesture];
 }
 
+export function readRestoreMarks(raw: Raw): RestoreMarks {
+  return {
+    kind: 'restoreMarks',
+    changes: raw[0].map((x: Raw) => readChange(x)),
+  };
+}
+
+export function writeRestoreMarks(v: RestoreMarks): Raw {
+  return [v.changes.map((x) => writeChange(x))];
+}
+
 export function readScale(raw: Raw): Scale {
   return {
     x: raw[0],
@@ -874,6 +885,7 @@ know({
     7: readAddMarks,
     8: readAddPage,
     78: readSetMarkJudging,
+    108: readRestoreMarks,
   },
   readRoomEvent: {
     3: readDraftStarted,
@@ -901,5 +913,6 @@ know({
     addMarks: [7, writeAddMarks],
     addPage: [8, writeAddPage],
     setMarkJudging: [78, writeSetMarkJudging],
+    restoreMarks: [108, writeRestoreMarks],
   },
 });

@@ -65,6 +65,7 @@ public sealed class BesideModel(AccessResolver access, LessonPeople people, Pour
             Kind = found.Kind,
             LooksOnly = me.LooksOnly,
             OwnBoard = await OwnBoardAsync(record, board.Place),
+            History = isWall ? null : $"/lesson/{lesson}/board/{id}/history",
             Links =
             [
                 .. (isWall ? s_wallFormats : s_pageFormats).Select(format => ($"/lesson/{lesson}/board/{id}.{format}", texts[$"{(isWall ? "Wall" : "Beside")}.{format}"].Value)),

@@ -1,0 +1,4 @@
+import Alpine from '@alpinejs/csp';
+import './history/history';
+
+Alpine.start();

@@ -1,0 +1,157 @@
+using System.IO.Compression;
+using System.Net;
+using MessagePack;
+using Yardang.Core.Boards;
+using Yardang.Core.Editing;
+using Yardang.Core.History;
+using Yardang.Core.Ink;
+using Yardang.Core.Marks;
+using Yardang.Core.Rooms;
+using Yardang.Data.Wire;
+using Yardang.Web.Rooms;
+using static Yardang.Web.Tests.Lessons.OnWalls;
+
+namespace Yardang.Web.Tests.History;
+
+/// <summary>How a board came to be is told to teachers, and nothing is changed by looking.</summary>
+public sealed class HistoryTests : IAsyncLifetime
+{
+    private readonly TestSchool _school = new();
+    private HttpClient _teacher = null!;
+    private HttpClient _student = null!;
+    private string _as = "";
+    private RoomHost _host = null!;
+    private static readonly Actor s_maya = new(2, Role.Student);
+
+    private static CancellationToken Stop => TestContext.Current.CancellationToken;
+
+    public async ValueTask InitializeAsync()
+    {
+        (_teacher, var id) = await _school.TeacherAsync("Ilse Varga");
+        var (_, lesson) = await _school.HandOutAsync(id);
+        (_student, var page) = await _school.StudentAsync(lesson.Code, "Maya");
+        _as = page.Split('?')[1];
+        _host = await _school.Get<RoomHosts>().GetAsync(Guid.Parse(page.Split('/')[^1].Split('?')[0]));
+    }
+
+    public ValueTask DisposeAsync() => _school.DisposeAsync();
+
+    [Fact]
+    public async Task Its_beginning_and_all_its_events_add_up_to_what_stands_now()
+    {
+        long drawn = 0;
+        await DoAsync(_host, s_maya, id => Line(drawn = id));
+        await DoAsync(_host, s_maya, _ => new MakeChanges([new Erasing(drawn, true)]));
+        var (beginning, last, events) = await HistoryAsync("");
+        Assert.Equal(_host.Durable, last);
+
+        await _host.LookAsync(room =>
+        {
+            var board = (Board)room;
+            var again = new Board(Core.Activities.ActivityContent.Blank("en", ""));
+            Assert.True(SnapshotCodec.Restore(beginning!, again));
+            Assert.Equal(0, again.Number);
+            foreach (var happened in events) again.Apply(happened);
+            Assert.Equal(SnapshotCodec.Encode(board, Actor.Program), SnapshotCodec.Encode(again, Actor.Program));
+        }, Stop);
+    }
+
+    [Fact]
+    public async Task Afterwards_only_what_came_since_is_told()
+    {
+        await DoAsync(_host, s_maya, Line);
+        var before = _host.Durable;
+        await DoAsync(_host, s_maya, Line);
+        var (beginning, last, events) = await HistoryAsync($"?after={before}");
+        Assert.Null(beginning);
+        Assert.Equal(last, events[^1].Number);
+        Assert.Equal(before + 1, events[0].Number);
+        Assert.Empty((await HistoryAsync($"?after={last + 100}")).Events);
+        Assert.Equal(HttpStatusCode.NotFound, (await _teacher.GetAsync($"/rooms/{_host.Id}/history?after=-1", Stop)).StatusCode);
+    }
+
+    [Fact]
+    public async Task What_would_be_restored_is_told_and_done_only_when_the_teacher_does_it()
+    {
+        long drawn = 0;
+        await DoAsync(_host, s_maya, id => Line(drawn = id));
+        var then = _host.Durable;
+        await DoAsync(_host, s_maya, _ => new MakeChanges([new Erasing(drawn, true)]));
+
+        var (commands, back) = await RestoringAsync($"at={then}&page=1&depth={(int)RestoreDepth.Exactly}");
+        Assert.Equal(1, back);
+        Assert.True(await IsErasedAsync(drawn));
+        await DoAsync(_host, Actor.Owner, [.. commands]);
+        Assert.False(await IsErasedAsync(drawn));
+        Assert.Empty((await RestoringAsync($"at={then}")).Commands);
+    }
+
+    [Theory]
+    [InlineData("at=-1")]
+    [InlineData("at=999999")]
+    [InlineData("at=0&depth=7")]
+    [InlineData("at=x")]
+    [InlineData("page=1")]
+    public async Task A_moment_that_never_was_is_refused(string query) =>
+        Assert.Equal(HttpStatusCode.BadRequest, (await _teacher.GetAsync($"/rooms/{_host.Id}/restoring?{query}", Stop)).StatusCode);
+
+    [Fact]
+    public async Task A_student_is_told_neither()
+    {
+        foreach (var path in new[] { "history?", "restoring?at=0&" })
+            Assert.Equal(HttpStatusCode.NotFound, (await _student.GetAsync($"/rooms/{_host.Id}/{path}{_as}", Stop)).StatusCode);
+    }
+
+    private static AddMark Line(long id) =>
+        new(id, 1, Grip.Own, new InkBody([new InkPoint(1000, 1000, 128, 0), new InkPoint(3000, 1000, 128, 40)]), new Style(0, 80));
+
+    private async Task<bool> IsErasedAsync(long mark)
+    {
+        var erased = false;
+        await _host.LookAsync(room => erased = ((Board)room).Sheets.Marks[mark].Erased, Stop);
+        return erased;
+    }
+
+    private async Task<(byte[]? Beginning, long Last, List<Envelope> Events)> HistoryAsync(string query)
+    {
+        using var answer = await _teacher.GetAsync($"/rooms/{_host.Id}/history{query}", Stop);
+        await using var gzip = new GZipStream(await answer.Content.ReadAsStreamAsync(Stop), CompressionMode.Decompress);
+        using var all = new MemoryStream();
+        await gzip.CopyToAsync(all, Stop);
+        return Read(all.ToArray());
+    }
+
+    private static (byte[]? Beginning, long Last, List<Envelope> Events) Read(ReadOnlyMemory<byte> bytes)
+    {
+        var r = new MessagePackReader(bytes);
+        r.ReadArrayHeader();
+        var beginning = r.TryReadNil() ? null : System.Buffers.BuffersExtensions.ToArray(r.ReadBytes()!.Value);
+        var last = r.ReadInt64();
+        var events = new List<Envelope>();
+        for (var left = r.ReadArrayHeader(); left > 0; left--) events.Add(EventCodec.Decode(System.Buffers.BuffersExtensions.ToArray(r.ReadRaw())));
+        return (beginning, last, events);
+    }
+
+    private async Task<(List<Command> Commands, int Back)> RestoringAsync(string query)
+    {
+        var r = new MessagePackReader(await _teacher.GetByteArrayAsync($"/rooms/{_host.Id}/restoring?{query}", Stop));
+        return ReadPlan(ref r);
+    }
+
+    // As a client makes them its own.
+    private static (List<Command> Commands, int Back) ReadPlan(ref MessagePackReader r)
+    {
+        r.ReadArrayHeader();
+        var commands = new List<Command>();
+        for (var left = r.ReadArrayHeader(); left > 0; left--)
+        {
+            var raw = System.Buffers.BuffersExtensions.ToArray(r.ReadRaw());
+
+            // [version, client, counter, ...]: both are 0 as long as nobody has sent it.
+            (raw[2], raw[3]) = (1, 1);
+            commands.Add(CommandCodec.Decode(raw).Submission!.Command);
+        }
+
+        return (commands, r.ReadInt32());
+    }
+}

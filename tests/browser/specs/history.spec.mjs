@@ -1,0 +1,136 @@
+// How a board came to be: played, stepped through, compared, and put back while the class writes on.
+import { expect, test } from '@playwright/test';
+import { design, draw, handOut, kept, marks, student, teacher, writeNote } from './people.mjs';
+import { noBarrier } from './barriers.mjs';
+
+const picture = async (page, name) => process.env.PICTURES && page.screenshot({ path: `/tmp/p/${name}.png` });
+const steps = (page) => page.locator('[data-steps] .step');
+const now = (page) => page.locator('[data-steps] .step[data-now="true"]');
+
+const mine = (page) => marks(page).filter({ hasText: 'yours' });
+
+async function rubOutMine(page) {
+  await page.getByRole('button', { name: 'Choose', exact: true }).click();
+  for (let left = await mine(page).count(); left > 0; left--) {
+    await mine(page).first().focus();
+    await page.keyboard.press('Delete');
+    await expect(mine(page)).toHaveCount(left - 1);
+  }
+  await kept(page);
+}
+
+async function openHistory(page, name) {
+  await page.getByRole('link', { name: new RegExp(`^${name}`) }).first().click();
+  await page.getByRole('link', { name: 'How it came to be' }).first().click();
+  await expect(page.getByText('Everything that was done here is being fetched')).toBeHidden();
+}
+
+test('a teacher steps through what was done on a board, compares two moments, and brings back what was rubbed out while the student writes on', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await design(varga);
+  const code = await handOut(varga);
+  const maya = await student(browser, code, 'Maya');
+  await draw(maya);
+  await writeNote(maya, 'The arch carries it');
+  await kept(maya);
+  await openHistory(varga, 'Maya');
+  await expect(varga.getByRole('heading', { level: 1 })).toHaveText('Maya: how it came to be');
+  await expect(steps(varga)).toHaveCount(2);
+  await expect(now(varga)).toContainText('Maya wrote');
+  await picture(varga, 'history');
+
+  // What the class does meanwhile is there at once for who looks at the end.
+  await rubOutMine(maya);
+  await expect(now(varga)).toContainText('Maya rubbed out');
+  await writeNote(maya, 'A second thought');
+  await kept(maya);
+  await expect(now(varga)).toContainText('A second thought');
+
+  // Step by step, also by keyboard; the slider says where one is.
+  const slider = varga.getByLabel('Moment');
+  await varga.getByRole('button', { name: 'Step back' }).click();
+  await expect(now(varga)).toContainText('rubbed out');
+  await varga.keyboard.press('ArrowLeft');
+  await expect(now(varga)).toContainText('The arch carries it');
+  await expect(slider).toHaveAttribute('aria-valuetext', /Maya wrote: The arch carries it/);
+  await varga.getByRole('button', { name: 'What has gone' }).click();
+  await varga.keyboard.press('Home');
+  await expect(slider).toHaveAttribute('aria-valuetext', /In the beginning/);
+  await varga.getByRole('button', { name: 'Play', exact: true }).click();
+  await expect(now(varga)).toContainText('A second thought', { timeout: 20_000 });
+  await expect(varga.getByRole('button', { name: 'Play', exact: true })).toBeVisible();
+  await picture(varga, 'history-ghosts');
+
+  // Between two moments.
+  await steps(varga).filter({ hasText: 'The arch carries it' }).first().click();
+  await varga.getByRole('button', { name: 'Compare from here' }).click();
+  await varga.getByRole('button', { name: 'Now', exact: true }).click();
+  await expect(varga.locator('.history-said').first()).toContainText('1 came (ringed). 2 went (dotted).');
+  await picture(varga, 'history-between');
+  await varga.getByRole('button', { name: 'Compare no more' }).click();
+
+  // Only what was written tells fewer steps.
+  await varga.getByLabel('What kind of thing').selectOption({ label: 'What went' });
+  await expect(steps(varga)).toHaveCount(1);
+  await varga.getByLabel('What kind of thing').selectOption({ label: 'Everything' });
+
+  // As it was then: said beforehand, done while Maya goes on, and undone.
+  await steps(varga).filter({ hasText: 'The arch carries it' }).first().click();
+  await varga.getByRole('button', { name: 'Have it as it was then…' }).click();
+  const dialog = varga.getByRole('dialog');
+  await expect(dialog).toContainText('2 marks come back.');
+  await dialog.getByLabel('It goes: everything is exactly as it was then.').check();
+  await expect(dialog).toContainText('2 marks come back. 1 that came since goes.');
+  await picture(varga, 'history-restore');
+  await noBarrier(varga);
+  await dialog.getByLabel('It stays. Only what has gone since comes back.').check();
+  await expect(dialog.getByRole('status')).toHaveText('2 marks come back.');
+  await dialog.getByRole('button', { name: 'Have it so' }).click();
+  await expect(varga.getByText('It is as it was then.')).toBeVisible();
+  await expect(mine(maya)).toHaveCount(3);
+  await expect(maya.getByRole('button', { name: /The arch carries it/ })).toHaveCount(1);
+  await varga.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(mine(maya)).toHaveCount(1);
+  for (const page of [varga, maya]) expect(page.problems).toEqual([]);
+});
+
+test('on a shared board each has their own line, one person’s work alone is brought back, and a mark tells its own story', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await design(varga);
+  const code = await handOut(varga, { way: 'Everybody together on one board' });
+  const [maya, ben] = [await student(browser, code, 'Maya Lindqvist'), await student(browser, code, 'Ben')];
+  await writeNote(maya, 'Cables hang from towers');
+  await kept(maya);
+  await writeNote(ben, 'Beams rest on piers');
+  await kept(ben);
+  await expect(marks(maya).filter({ hasText: 'Beams' })).toHaveCount(1);
+  await rubOutMine(maya);
+  await rubOutMine(ben);
+
+  await varga.locator('.tile').first().click();
+  await varga.getByRole('link', { name: 'How it came to be' }).first().click();
+  await expect(steps(varga)).toHaveCount(4);
+  await varga.getByRole('button', { name: 'Whose is whose' }).click();
+  await varga.getByRole('button', { name: /^Ben/ }).click();
+  await expect(steps(varga)).toHaveCount(2);
+  await steps(varga).first().click();
+  await picture(varga, 'history-people');
+  await varga.getByRole('button', { name: 'Have it as it was then…' }).click();
+  const dialog = varga.getByRole('dialog');
+  await expect(dialog.getByLabel('On all pages, only what is by Ben')).toBeChecked();
+  await expect(dialog.getByRole('status')).toHaveText('1 mark comes back.');
+  await dialog.getByRole('button', { name: 'Have it so' }).click();
+  await expect(mine(ben)).toHaveText([/Beams rest on piers/]);
+  await expect(mine(maya)).toHaveCount(0);
+
+  // On the page, a press on a mark tells only what was done to it.
+  await varga.getByRole('button', { name: /^Ben/ }).click();
+  await varga.getByRole('button', { name: 'Now', exact: true }).click();
+  const { x, y, width, height } = await varga.locator('[data-surface]').boundingBox();
+  await varga.mouse.click(x + width / 2, y + height / 2);
+  await expect(varga.locator('.history-only')).toContainText(/Only what was done to this: Note: /);
+  await expect(steps(varga)).toHaveCount(3);
+  await varga.getByRole('button', { name: 'Show everything' }).click();
+  await expect(steps(varga)).toHaveCount(5);
+  for (const page of [varga, maya, ben]) expect(page.problems).toEqual([]);
+});
