@@ -79,6 +79,7 @@ services.AddSingleton<IProjection>(provider => provider.GetRequiredService<Board
 services.AddSingleton<Projections>();
 services.AddHostedService(provider => provider.GetRequiredService<Projections>());
 services.AddSingleton<SnapshotEndpoint>();
+services.AddSingleton<PastRooms>();
 services.AddSingleton<HistoryEndpoint>();
 services.AddSingleton<RestoringEndpoint>();
 services.AddSingleton<QuestionsEndpoint>();
@@ -220,7 +221,7 @@ app.MapGet("/lesson/{lesson:guid}/screen-numbers", (HttpContext context, Guid le
 app.MapGet("/lesson/{lesson:guid}/pairing", (HttpContext context, Guid lesson, ScreenEndpoint screen) => screen.PairAsync(context, lesson)).RequireAuthorization();
 app.MapGet("/rooms/{room:guid}/snapshot", (HttpContext context, Guid room, SnapshotEndpoint endpoint) => endpoint.GetAsync(context, room));
 app.MapGet("/rooms/{room:guid}/history", (HttpContext context, Guid room, long? after, HistoryEndpoint history) => history.GetAsync(context, room, after));
-app.MapGet("/rooms/{room:guid}/restoring", (HttpContext context, Guid room, long at, long? page, int? person, long? mark, RestoreDepth? depth, RestoringEndpoint restoring) => restoring.GetAsync(context, room, at, page, person, mark, depth));
+app.MapGet("/rooms/{room:guid}/restoring", (HttpContext context, Guid room, [AsParameters] RestoreQuery query, RestoringEndpoint restoring) => restoring.GetAsync(context, room, query));
 app.MapGet("/rooms/{room:guid}/media/{name}", (HttpContext context, Guid room, string name, MediaEndpoint media) => media.GetAsync(context, room, name));
 app.MapPost("/rooms/{room:guid}/media", (HttpContext context, Guid room, MediaEndpoint media) => media.PostAsync(context, room)).RequireRateLimiting(UploadLimit.Policy);
 app.MapPost("/rooms/{room:guid}/stimulus", (HttpContext context, Guid room, MediaEndpoint media) => media.PostStimulusAsync(context, room))

@@ -12,5 +12,6 @@ public static class CardsDown
 
     /// <summary>A card is taken down.</summary>
     internal static CardTakenDown Of(TakeCardDown take, Card card, int whose, Actor actor) =>
-        actor.IsStaff && !card.ByStaff ? new(take.Id, whose, card.Author, take.Words.Trim(), take.Removes) : new(take.Id, whose);
+        take.AsItsAuthor ? new(take.Id, whose, card.Author, By: card.Author)
+        : actor.IsStaff && !card.ByStaff ? new(take.Id, whose, card.Author, take.Words.Trim(), take.Removes) : new(take.Id, whose);
 }

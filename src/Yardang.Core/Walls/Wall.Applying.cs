@@ -138,7 +138,7 @@ public sealed partial class Wall
             case CardColoured(var id, var colour, _): Change(id, c => c with { Colour = colour }); break;
             case CardJoined(var id, var onto, _): Change(id, c => c with { Joined = onto }); break;
             case CardMoved(var id, var topic, var order, _): Change(id, c => c with { Topic = topic, Order = order }); break;
-            case CardTakenDown(var id, _, _, var words, var removed): Change(id, c => c with { DownBy = By(actor), DownWhy = words, Removed = removed }); break;
+            case CardTakenDown(var id, _, _, var words, var removed, var by): Change(id, c => c with { DownBy = by != 0 ? by : By(actor), DownWhy = words, Removed = removed }); break;
             case AnswerGiven(var on, var answer, _): Change(on, c => c.With(answer)); break;
             case AnswerPutBack(var on, var answer, _): Change(on, c => c.With(answer)); break;
             case AnswerReworded(var on, var id, var language, var text, _): Change(on, id, a => a with { Language = language, Text = text }); break;

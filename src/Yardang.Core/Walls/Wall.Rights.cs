@@ -67,6 +67,7 @@ public sealed partial class Wall
         : actor.IsStaff || (card.Author == actor.Number && !card.ByStaff) ? card.IsUp ? null : Refusal.ChangedSince : Refusal.NotYours;
 
     private Refusal? WhyNotDown(TakeCardDown take, Actor actor) => !_cards.TryGetValue(take.Id, out var card) || IsHidden(card, actor) ? Refusal.NotFound
+        : take.AsItsAuthor && (!SeesAll(actor) || card.ByStaff || take.Words.Length > 0 || take.Removes) ? Refusal.NotAllowed
         : AnswersDown.WhyNot(take.Words, take.Removes, actor) ?? (CardsDown.SaysAnew(take, card, actor) ? null : Theirs(take.Id, actor));
 
     private Refusal? WhyNotDown(TakeAnswerDown take, Actor actor) => !IsTalkedAbout(take.About, actor) ? Refusal.NotFound : AnswersDown.WhyNot(take, Find(take.About, take.Id), actor);
@@ -149,7 +150,7 @@ public sealed partial class Wall
             JoinCard join when Waits(join.Card) => null,
             ColourCard colour when Waits(colour.Card) => colour.Colour is < 0 or > WallPlan.Colours ? Refusal.OutOfRange : null,
             MoveCard move when Waits(move.Id) => Plan.Has(move.Topic) ? WhyNotUnder(move.Topic, actor) : Refusal.NotFound,
-            TakeCardDown(var id, _, _) when Waits(id) => null,
+            TakeCardDown(var id, _, _, _) when Waits(id) => null,
             PutCardBack(var id) when Waits(id) => null,
             GiveAnswer answer when Answered(answer.Id) => Refusal.Duplicate,
             GiveAnswer answer when Waits(answer.About) || Answered(answer.To) => answer.Aloud ? Refusal.NotAllowed : Fault(answer.Text, answer.Language),

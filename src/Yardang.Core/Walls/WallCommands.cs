@@ -20,10 +20,11 @@ public sealed record MoveCard(long Id, long Topic, double Order) : Command;
 
 /// <summary>
 /// Take a card down. It is kept. By a teacher: <c>Words</c> say why to whoever wrote it, at most <see cref="LateWork.LongestWords"/> letters, and may be empty; <c>Removes</c>: its author does not
-/// see it any more either. Of one that is down already a teacher says so anew.
+/// see it any more either. Of one that is down already a teacher says so anew. <c>AsItsAuthor</c>: by a teacher who has things as they were at a moment; then it is down as
+/// if its author had taken it down.
 /// </summary>
 [Kind(43)]
-public sealed record TakeCardDown(long Id, [Since(2)] string Words = "", [Since(2)] bool Removes = false) : Command;
+public sealed record TakeCardDown(long Id, [Since(2)] string Words = "", [Since(2)] bool Removes = false, [Since(3)] bool AsItsAuthor = false) : Command;
 
 /// <summary>Put a card back that was taken down: whoever took it down, and teachers.</summary>
 [Kind(44)]
@@ -69,10 +70,10 @@ public sealed record CardMoved(long Id, long Topic, double Order, [Since(2)] int
 
 /// <summary>
 /// A card was taken down by the actor of the event. <c>Whose</c>: the author's actor number where classmates do not see the card; else 0. Where a teacher took it down, to its author and to
-/// teachers: <c>Author</c>, why (<c>Words</c>; may be empty), and whether its author does not see it either (<c>Removed</c>).
+/// teachers: <c>Author</c>, why (<c>Words</c>; may be empty), whether its author does not see it either (<c>Removed</c>), and <c>By</c>: whose doing it counts as; 0: the actor's.
 /// </summary>
 [Kind(73)]
-public sealed record CardTakenDown(long Id, [Since(2)] int Whose = 0, [Since(3)] int Author = 0, [Since(3)] string Words = "", [Since(3)] bool Removed = false) : RoomEvent
+public sealed record CardTakenDown(long Id, [Since(2)] int Whose = 0, [Since(3)] int Author = 0, [Since(3)] string Words = "", [Since(3)] bool Removed = false, [Since(4)] int By = 0) : RoomEvent
 {
     /// <inheritdoc/>
     public override bool Names(int person) => person == Whose;

@@ -2298,7 +2298,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardTakenDown v)
     {
-        var count = v.Author != 0 || v.Words.Length > 0 || v.Removed ? 5 : v.Whose != 0 ? 2 : 1;
+        var count = v.By != 0 ? 6 : v.Author != 0 || v.Words.Length > 0 || v.Removed ? 5 : v.Whose != 0 ? 2 : 1;
         w.WriteArrayHeader(count);
         w.Write(v.Id);
         if (count < 2) return;
@@ -2307,6 +2307,8 @@ internal static class Forms
         w.Write(v.Author);
         w.Write(v.Words);
         w.Write(v.Removed);
+        if (count < 6) return;
+        w.Write(v.By);
     }
 
     public static Yardang.Core.Walls.CardTakenDown ReadCardTakenDown(ref MessagePackReader r)
@@ -2329,8 +2331,14 @@ internal static class Forms
             @removed = r.ReadBoolean();
         }
 
+        System.Int32 @by = default;
+        if (fields.Has(6))
+        {
+            @by = r.ReadInt32();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.CardTakenDown(@id, @whose, @author, @words, @removed);
+        return new Yardang.Core.Walls.CardTakenDown(@id, @whose, @author, @words, @removed, @by);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardsBrought v)
@@ -8313,12 +8321,14 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.TakeCardDown v)
     {
-        var count = v.Words.Length > 0 || v.Removes ? 3 : 1;
+        var count = v.AsItsAuthor ? 4 : v.Words.Length > 0 || v.Removes ? 3 : 1;
         w.WriteArrayHeader(count);
         w.Write(v.Id);
         if (count < 3) return;
         w.Write(v.Words);
         w.Write(v.Removes);
+        if (count < 4) return;
+        w.Write(v.AsItsAuthor);
     }
 
     public static Yardang.Core.Walls.TakeCardDown ReadTakeCardDown(ref MessagePackReader r)
@@ -8333,8 +8343,14 @@ internal static class Forms
             @removes = r.ReadBoolean();
         }
 
+        System.Boolean @asItsAuthor = default;
+        if (fields.Has(4))
+        {
+            @asItsAuthor = r.ReadBoolean();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.TakeCardDown(@id, @words, @removes);
+        return new Yardang.Core.Walls.TakeCardDown(@id, @words, @removes, @asItsAuthor);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.TakeLinkDown v)

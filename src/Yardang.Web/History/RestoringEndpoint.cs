@@ -6,32 +6,38 @@ using Yardang.Core.Editing;
 using Yardang.Core.History;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
-using Yardang.Data.Log;
+using Yardang.Core.Walls;
 using Yardang.Data.Wire;
 using Yardang.Web.Access;
-using Yardang.Web.Rooms;
 
 namespace Yardang.Web.History;
 
-/// <summary>What would have to be changed on a board so that it is as it was at a moment. Nothing is changed by asking: the teacher who has looked at it does it.</summary>
-public sealed class RestoringEndpoint(AccessResolver access, RoomHosts hosts, IRoomSource source, IEventStore store)
-{
-    /// <summary>[[command ...], back, changed, away, down]: the numbers as <see cref="Restoration"/> has them, the commands as they are to be sent, in order, as one gesture.</summary>
-    public async Task<IResult> GetAsync(HttpContext context, Guid room, long at, long? page, int? person, long? mark, RestoreDepth? depth)
-    {
-        if (await access.ForRoomAsync(Visitor.Of(context), room) is not { Kind: RoomKind.Board, Actor.IsStaff: true, MayWrite: true }) return Results.NotFound();
-        if (await hosts.FindAsync(room) is not { } host) return Results.NotFound();
-        var order = new RestoreOrder(page ?? 0, person ?? 0, mark ?? 0, depth ?? RestoreDepth.Gone);
-        if (at < 0 || at > host.Durable || !Enum.IsDefined(order.Depth)) return Results.BadRequest();
+/// <summary>What a teacher asks for.</summary>
+/// <param name="At">The number of the last event of the moment.</param>
+/// <param name="Place">Id of the page or topic; null for all.</param>
+/// <param name="Person">Whose work, by actor number; null for everybody's.</param>
+/// <param name="Thing">Id of the mark or card; null for all.</param>
+/// <param name="Depth">How far it goes.</param>
+/// <param name="Through">Walls: what the teacher did after the moment up to this event is taken back, where nobody did anything to it since; null for a restore.</param>
+public sealed record RestoreQuery(long At, long? Place, int? Person, long? Thing, RestoreDepth? Depth, long? Through);
 
-        var board = (Board)(await source.FindAsync(room, hosts))!.Create();
-        var plan = Plan(room, board, at, order);
+/// <summary>What would have to be done on a board or wall so that it is as it was at a moment. Nothing is changed by asking: the teacher who has looked at it does it.</summary>
+public sealed class RestoringEndpoint(PastRooms past)
+{
+    private sealed record Plan(IReadOnlyList<byte[]> Commands, int Back, int Changed, int Away, int Down);
+
+    /// <summary>[[command ...], back, changed, away, down]: the numbers as <see cref="Restoration"/> has them, the commands as they are to be sent, in order, as one gesture.</summary>
+    public async Task<IResult> GetAsync(HttpContext context, Guid room, RestoreQuery query)
+    {
+        if (await past.FindAsync(Visitor.Of(context), room) is not ({ } host, { MayWrite: true } found)) return Results.NotFound();
+        if (query.At < 0 || query.At > host.Durable || !Enum.IsDefined(query.Depth ?? RestoreDepth.Gone)) return Results.BadRequest();
+
+        var plan = await past.BeginningAsync(room) is Board board ? PlanFor(board, room, query) : await PlanForWallAsync(room, query, found.Actor);
         var buffer = new ArrayBufferWriter<byte>(4096);
         var w = new MessagePackWriter(buffer);
         w.WriteArrayHeader(5);
-        List<byte[]> commands = [.. Commands(plan.Changes)];
-        w.WriteArrayHeader(commands.Count);
-        foreach (var command in commands) w.WriteRaw(command);
+        w.WriteArrayHeader(plan.Commands.Count);
+        foreach (var command in plan.Commands) w.WriteRaw(command);
         w.Write(plan.Back);
         w.Write(plan.Changed);
         w.Write(plan.Away);
@@ -41,25 +47,50 @@ public sealed class RestoringEndpoint(AccessResolver access, RoomHosts hosts, IR
         return Results.Bytes(buffer.WrittenMemory.ToArray(), "application/vnd.msgpack");
     }
 
+    // The log is gone through once: what is unchanged since the moment is the same object then and now.
+    private Plan PlanFor(Board board, Guid room, RestoreQuery query)
+    {
+        Dictionary<long, Mark>? then = null;
+        foreach (var happened in past.All(room))
+        {
+            if (board.Number >= query.At) then ??= new(board.Sheets.Marks);
+            board.Apply(happened);
+        }
+
+        var plan = Restoring.Plan(then ?? new(board.Sheets.Marks), board.Sheets, new(query.Place ?? 0, query.Person ?? 0, query.Thing ?? 0, query.Depth ?? RestoreDepth.Gone));
+        return new([.. Commands(plan.Changes)], plan.Back, plan.Changed, plan.Away, plan.Down);
+    }
+
+    private async Task<Plan> PlanForWallAsync(Guid room, RestoreQuery query, Actor teacher)
+    {
+        var wall = (Wall)await past.BeginningAsync(room);
+        List<Envelope> log = [.. past.All(room)];
+        Dictionary<long, Card>? then = null;
+        foreach (var happened in log)
+        {
+            if (wall.Number >= query.At) then ??= new(wall.Cards);
+            wall.Apply(happened);
+        }
+
+        IReadOnlySet<long> things = query.Thing is { } thing ? new HashSet<long> { thing } : new HashSet<long>();
+        if (query.Through is { } through)
+        {
+            things = RestoringCards.LastTouched(log, teacher.Number, query.At + 1, through);
+            if (things.Count == 0) return new([], 0, 0, 0, 0);
+        }
+
+        var plan = RestoringCards.Plan(then ?? new(wall.Cards), wall, new(query.Place, query.Person ?? 0, things, query.Depth ?? RestoreDepth.Gone));
+        return new([.. plan.Commands.Select(Encoded)], plan.Back, plan.Changed, plan.Away, plan.Down);
+    }
+
     // As few as can be sent.
     private static IEnumerable<byte[]> Commands(ImmutableArray<Change> changes)
     {
         if (changes.IsEmpty) return [];
-        if (changes.Length <= Limits.Changes && CommandCodec.Encode(Submission.ByProgram(new RestoreMarks(changes))) is var command && (command.Length <= Limits.CommandBytes / 2 || changes.Length == 1)) return [command];
+        if (changes.Length <= Limits.Changes && Encoded(new RestoreMarks(changes)) is var command && (command.Length <= Limits.CommandBytes / 2 || changes.Length == 1)) return [command];
         var half = changes.Length / 2;
         return [.. Commands(changes[..half]), .. Commands(changes[half..])];
     }
 
-    // The log is gone through once: what is unchanged since the moment is the same object then and now.
-    private Restoration Plan(Guid room, Board board, long at, RestoreOrder order)
-    {
-        Dictionary<long, Mark>? then = null;
-        foreach (var payload in store.Read(room, 0))
-        {
-            if (board.Number >= at) then ??= new(board.Sheets.Marks);
-            board.Apply(EventCodec.Decode(payload));
-        }
-
-        return Restoring.Plan(then ?? new(board.Sheets.Marks), board.Sheets, order);
-    }
+    private static byte[] Encoded(Command command) => CommandCodec.Encode(Submission.ByProgram(command));
 }

@@ -326,7 +326,7 @@ public class WallTests
     public void The_same_log_gives_the_same_wall(int seed)
     {
         var wall = new WallScript(new WallRules(1, 9));
-        WallPlay.Play(wall, new Random(seed), 900);
+        WallPlay.Play(wall, new Random(seed), 1_200);
         var again = new Wall(Plan(new WallRules(1, 9)));
         foreach (var envelope in wall.Log) again.Apply(envelope);
         Assert.Equal(Data.Wire.SnapshotCodec.Encode(wall.Wall, Teacher), Data.Wire.SnapshotCodec.Encode(again, Teacher));

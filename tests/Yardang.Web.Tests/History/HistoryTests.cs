@@ -78,7 +78,7 @@ public sealed class HistoryTests : IAsyncLifetime
         var then = _host.Durable;
         await DoAsync(_host, s_maya, _ => new MakeChanges([new Erasing(drawn, true)]));
 
-        var (commands, back) = await RestoringAsync($"at={then}&page=1&depth={(int)RestoreDepth.Exactly}");
+        var (commands, back) = await RestoringAsync($"at={then}&place=1&depth={(int)RestoreDepth.Exactly}");
         Assert.Equal(1, back);
         Assert.True(await IsErasedAsync(drawn));
         await DoAsync(_host, Actor.Owner, [.. commands]);
@@ -91,7 +91,7 @@ public sealed class HistoryTests : IAsyncLifetime
     [InlineData("at=999999")]
     [InlineData("at=0&depth=7")]
     [InlineData("at=x")]
-    [InlineData("page=1")]
+    [InlineData("place=1")]
     public async Task A_moment_that_never_was_is_refused(string query) =>
         Assert.Equal(HttpStatusCode.BadRequest, (await _teacher.GetAsync($"/rooms/{_host.Id}/restoring?{query}", Stop)).StatusCode);
 

@@ -1,6 +1,6 @@
 // How a board came to be: played, stepped through, compared, and put back while the class writes on.
 import { expect, test } from '@playwright/test';
-import { design, draw, handOut, kept, marks, student, teacher, writeNote } from './people.mjs';
+import { design, designWall, draw, handOut, kept, marks, student, teacher, writeNote } from './people.mjs';
 import { noBarrier } from './barriers.mjs';
 
 const picture = async (page, name) => process.env.PICTURES && page.screenshot({ path: `/tmp/p/${name}.png` });
@@ -34,7 +34,7 @@ test('a teacher steps through what was done on a board, compares two moments, an
   await writeNote(maya, 'The arch carries it');
   await kept(maya);
   await openHistory(varga, 'Maya');
-  await expect(varga.getByRole('heading', { level: 1 })).toHaveText('Maya: how it came to be');
+  await expect(varga.getByRole('heading', { level: 1 })).toHaveText('Maya');
   await expect(steps(varga)).toHaveCount(2);
   await expect(now(varga)).toContainText('Maya wrote');
   await picture(varga, 'history');
@@ -78,19 +78,20 @@ test('a teacher steps through what was done on a board, compares two moments, an
   await steps(varga).filter({ hasText: 'The arch carries it' }).first().click();
   await varga.getByRole('button', { name: 'Have it as it was then…' }).click();
   const dialog = varga.getByRole('dialog');
-  await expect(dialog).toContainText('2 marks come back.');
+  await expect(dialog).toContainText('2 come back.');
   await dialog.getByLabel('It goes: everything is exactly as it was then.').check();
-  await expect(dialog).toContainText('2 marks come back. 1 that came since goes.');
+  await expect(dialog).toContainText('2 come back. 1 that came since goes.');
   await picture(varga, 'history-restore');
   await noBarrier(varga);
   await dialog.getByLabel('It stays. Only what has gone since comes back.').check();
-  await expect(dialog.getByRole('status')).toHaveText('2 marks come back.');
+  await expect(dialog.getByRole('status')).toHaveText('2 come back.');
   await dialog.getByRole('button', { name: 'Have it so' }).click();
   await expect(varga.getByText('It is as it was then.')).toBeVisible();
   await expect(mine(maya)).toHaveCount(3);
   await expect(maya.getByRole('button', { name: /The arch carries it/ })).toHaveCount(1);
   await varga.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(mine(maya)).toHaveCount(1);
+  await expect(varga.getByText('It is undone.')).toBeVisible();
   for (const page of [varga, maya]) expect(page.problems).toEqual([]);
 });
 
@@ -118,7 +119,7 @@ test('on a shared board each has their own line, one person’s work alone is br
   await varga.getByRole('button', { name: 'Have it as it was then…' }).click();
   const dialog = varga.getByRole('dialog');
   await expect(dialog.getByLabel('On all pages, only what is by Ben')).toBeChecked();
-  await expect(dialog.getByRole('status')).toHaveText('1 mark comes back.');
+  await expect(dialog.getByRole('status')).toHaveText('1 comes back.');
   await dialog.getByRole('button', { name: 'Have it so' }).click();
   await expect(mine(ben)).toHaveText([/Beams rest on piers/]);
   await expect(mine(maya)).toHaveCount(0);
@@ -126,11 +127,78 @@ test('on a shared board each has their own line, one person’s work alone is br
   // On the page, a press on a mark tells only what was done to it.
   await varga.getByRole('button', { name: /^Ben/ }).click();
   await varga.getByRole('button', { name: 'Now', exact: true }).click();
-  const { x, y, width, height } = await varga.locator('[data-surface]').boundingBox();
+  const { x, y, width, height } = await varga.locator('[data-past]').boundingBox();
   await varga.mouse.click(x + width / 2, y + height / 2);
   await expect(varga.locator('.history-only')).toContainText(/Only what was done to this: Note: /);
   await expect(steps(varga)).toHaveCount(3);
   await varga.getByRole('button', { name: 'Show everything' }).click();
   await expect(steps(varga)).toHaveCount(5);
+  for (const page of [varga, maya, ben]) expect(page.problems).toEqual([]);
+});
+
+test('on a wall what a vandal took down and moved is put back as it was, in one go, while a classmate writes on; and it can be undone', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await designWall(varga, 'What do we know about bridges?', ['Materials', 'Forces']);
+  const code = await handOut(varga, { way: 'Everybody together on one wall' });
+  const [maya, ben] = [await student(browser, code, 'Maya'), await student(browser, code, 'Ben')];
+  const slot = (page, topic) => page.getByLabel(`Write here, under ${topic}`, { exact: true });
+  const up = (page, words) => page.locator('.slip:not(.taken-down .slip)').filter({ hasText: words });
+  const putUp = async (page, topic, words) => {
+    await slot(page, topic).fill(words);
+    await slot(page, topic).press('Control+Enter');
+    await expect(up(page, words)).toHaveCount(1);
+    await kept(page);
+  };
+  await putUp(ben, 'Materials', 'Steel is strong');
+  await putUp(ben, 'Forces', 'Cables pull');
+  await putUp(maya, 'Forces', 'Piers press');
+  // Ben has had enough of it.
+  for (const words of ['Steel is strong', 'Cables pull']) {
+    await up(ben, words).getByRole('button', { name: `Change the card: ${words}` }).click();
+    await ben.getByRole('button', { name: 'Take it down' }).click();
+    await expect(up(ben, words)).toHaveCount(0);
+  }
+  await kept(ben);
+
+  await varga.getByRole('link', { name: 'Open the wall' }).click();
+  await varga.getByRole('link', { name: 'How it came to be' }).first().click();
+  const past = varga.locator('[data-past]');
+  await expect(steps(varga)).toHaveCount(5);
+  await expect(past.locator('[data-card]')).toHaveCount(1);
+  await varga.getByRole('button', { name: 'What has gone' }).click();
+  await expect(past.locator('[data-card]')).toHaveCount(3);
+  await varga.getByRole('button', { name: 'What has gone' }).click();
+  await steps(varga).nth(2).click();
+  await expect(past.locator('[data-card]')).toHaveCount(3);
+  await varga.getByRole('button', { name: 'Compare from here' }).click();
+  await varga.getByRole('button', { name: 'Now', exact: true }).click();
+  await expect(varga.locator('.history-said').first()).toContainText('2 went (dotted).');
+  await picture(varga, 'history-wall');
+  await varga.getByRole('button', { name: 'Compare no more' }).click();
+  await steps(varga).nth(2).click();
+  await varga.getByRole('button', { name: 'Whose is whose' }).click();
+
+  await varga.getByRole('button', { name: 'Have it as it was then…' }).click();
+  const dialog = varga.getByRole('dialog');
+  await expect(dialog.getByLabel('The whole wall')).toBeChecked();
+  await expect(dialog.getByRole('status')).toHaveText('2 come back.');
+  await expect(dialog.locator('[data-picture="after"] [data-card]')).toHaveCount(3);
+  await picture(varga, 'history-wall-restore');
+  await noBarrier(varga);
+  await putUp(maya, 'Materials', 'Stone is heavy');
+  await dialog.getByRole('button', { name: 'Have it so' }).click();
+  await expect(varga.getByText('It is as it was then.')).toBeVisible();
+  for (const words of ['Steel is strong', 'Cables pull']) await expect(up(ben, words)).toHaveCount(1);
+  await ben.getByRole('button', { name: 'Show 2 new cards', exact: true }).click();
+  for (const words of ['Piers press', 'Stone is heavy']) await expect(up(ben, words)).toHaveCount(1);
+  await varga.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(varga.getByText('It is undone.')).toBeVisible();
+  for (const words of ['Steel is strong', 'Cables pull']) await expect(up(ben, words)).toHaveCount(0);
+  await expect(up(maya, 'Stone is heavy')).toHaveCount(1);
+  // It was he who took them down, so he may put them back, and is not told that a teacher did.
+  await expect(ben.getByText('Your teacher has taken down')).toHaveCount(0);
+  await ben.getByText('Taken down (2)').click();
+  await ben.locator('.taken-down').getByRole('button', { name: /^Put it back/ }).first().click();
+  await expect(ben.getByText('Taken down (1)')).toBeVisible();
   for (const page of [varga, maya, ben]) expect(page.problems).toEqual([]);
 });

@@ -1,21 +1,19 @@
-// What came, changed and went on a page between two moments of it.
+// What came, changed and went between two moments.
 
-import type { Mark } from '../room/marks';
-
-export interface Between {
-  readonly came: readonly Mark[];
-  readonly changed: readonly Mark[];
+export interface Between<T> {
+  readonly came: readonly T[];
+  readonly changed: readonly T[];
   /** As they were before. */
-  readonly went: readonly Mark[];
+  readonly went: readonly T[];
 }
 
-/** Of the marks that were seen and those that are: what is unchanged is the same object. */
-export function between(then: readonly Mark[], now: readonly Mark[]): Between {
-  const before = new Map(then.map((mark) => [mark.id, mark]));
+/** Of what was seen and what is: what is unchanged is the same object. */
+export function between<T extends { readonly id: number }>(then: readonly T[], now: readonly T[]): Between<T> {
+  const before = new Map(then.map((thing) => [thing.id, thing]));
   const after = new Set(now.map(({ id }) => id));
   return {
     came: now.filter(({ id }) => !before.has(id)),
-    changed: now.filter((mark) => before.has(mark.id) && before.get(mark.id) !== mark),
+    changed: now.filter((thing) => before.has(thing.id) && before.get(thing.id) !== thing),
     went: then.filter(({ id }) => !after.has(id)),
   };
 }

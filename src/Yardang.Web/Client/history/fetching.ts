@@ -1,29 +1,29 @@
-// Fetches how a board came to be, a piece at a time, and goes on with what has happened since.
+// Fetches how a board or wall came to be, a piece at a time, and goes on with what has happened since.
 
 import { decode } from '@msgpack/msgpack';
-import { type Me, Sheets } from '../room/sheets';
 import { type Envelope, readEnvelope, SNAPSHOT_FORMAT } from '../room/wire';
 import { known } from '../wire/by-hand';
+import type { RoomSnapshot } from '../wire/forms';
 import { readRoomSnapshot } from '../wire/kinds';
 
 interface Piece {
-  /** As the board was in the beginning; with the first piece. */
-  readonly beginning: Sheets | null;
+  /** As it was in the beginning; with the first piece. */
+  readonly beginning: { readonly number: number; readonly state: RoomSnapshot } | null;
   /** Number of its last event. */
   readonly last: number;
   readonly events: readonly Envelope[];
 }
 
 /** Null if it cannot be fetched now. */
-export async function fetchPiece(room: string, after: number | null, me: Me): Promise<Piece | null> {
+export async function fetchPiece(room: string, after: number | null): Promise<Piece | null> {
   const answer = await fetch(`/rooms/${room}/history${after === null ? '' : `?after=${after}`}`).catch(() => null);
   if (!answer?.ok) return null;
   const [beginning, last, events] = decode(new Uint8Array(await answer.arrayBuffer())) as any[];
-  return { beginning: beginning && readBeginning(beginning, me), last, events: events.map(readEnvelope) };
+  return { beginning: beginning && readBeginning(beginning), last, events: events.map(readEnvelope) };
 }
 
-function readBeginning(bytes: Uint8Array, me: Me): Sheets {
+function readBeginning(bytes: Uint8Array): { number: number; state: RoomSnapshot } {
   const [format, kind, number, , state] = decode(bytes) as any[];
   if (format !== SNAPSHOT_FORMAT) throw new Error(`A snapshot of format ${format} cannot be read here.`);
-  return Sheets.of(number, known(readRoomSnapshot(kind, state)), null, me);
+  return { number, state: known(readRoomSnapshot(kind, state)) };
 }

@@ -1,16 +1,20 @@
-// What the server hands to the page of a board's history.
+// What the server hands to the page of a board's or wall's history.
 
+import type { AttachmentTexts } from '../attachments/kind';
 import type { KindTexts } from '../kinds/kind';
-import type { What } from './steps';
 
-export interface HistoryTexts extends KindTexts {
+export interface HistoryTexts extends KindTexts, AttachmentTexts {
   /** What was done, in words, by kind and number: "drew", "drewOne". */
-  readonly did: Record<What | string, string>;
+  readonly did: Record<string, string>;
   /** What a restore will do, by kind and number. */
   readonly will: Record<string, string>;
   readonly teacher: string;
   readonly somebody: string;
   readonly pageOf: string;
+  readonly nowhere: string;
+  readonly everything: string;
+  readonly links: string;
+  readonly answers: string;
   readonly nothingYet: string;
   readonly beginning: string;
   readonly rest: string;
@@ -21,12 +25,15 @@ export interface HistoryTexts extends KindTexts {
   readonly nothing: string;
   readonly beingRestored: string;
   readonly restored: string;
+  readonly beingUndone: string;
+  readonly undone: string;
   readonly refused: string;
   readonly heldAt: string;
 }
 
 export interface HistoryData {
   readonly room: string;
+  readonly kind: 'Board' | 'Wall';
   readonly me: { readonly number: number; readonly isStaff: boolean };
   readonly mayRestore: boolean;
   readonly people: readonly { readonly number: number; readonly name: string }[];

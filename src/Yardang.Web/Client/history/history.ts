@@ -1,4 +1,4 @@
-// How a board came to be: any moment of it, played or stepped through, compared with another, and put back.
+// How a board or wall came to be: any moment of it, played or stepped through, compared with another, and put back.
 
 import Alpine from '@alpinejs/csp';
 import { html, nothing, render } from 'lit-html';
@@ -6,26 +6,20 @@ import { repeat } from 'lit-html/directives/repeat.js';
 import { Names } from '../lesson/names';
 import { fill, pageData, plural } from '../page-data';
 import { Connection } from '../room/connection';
-import { type Mark, stands } from '../room/marks';
 import { RoomClient } from '../room/room-client';
-import { Sheets } from '../room/sheets';
-import { kindOf } from '../kinds';
 import { showMoment, showTime } from '../show-moment';
-import { LiveInk } from '../surface/live-ink';
-import { PageSurface } from '../surface/page-surface';
-import { Pictures } from '../surface/pictures';
-import { Pointers } from '../surface/pointers';
-import { textIn } from '../surface/in-language';
-import { between } from './between';
+import { type Between, between } from './between';
+import { BoardPast } from './board-past';
 import { fetchPiece } from './fetching';
 import type { HistoryData } from './history-data';
 import { Moments } from './moments';
-import { Overlay } from './overlay';
+import type { Past, Thing } from './past';
 import { initialsOf, personColour } from './people-colours';
 import { Playing } from './playing';
 import { type Desk, restoringOf } from './restoring';
 import { type Filter, note, passes, type Step } from './steps';
 import { drawStrip, LONG_REST_MS } from './strip';
+import { WallPast } from './wall-past';
 
 /** So many rows stand before and after the one that is looked at. */
 const ROWS_AROUND = 60;
@@ -39,45 +33,45 @@ Alpine.data('history', () => {
   const data = pageData<HistoryData>();
   const { texts, zone, me } = data;
   const steps: Step[] = [];
-  let moments: Moments | null = null;
-  let surface: PageSurface;
-  let overlay: Overlay;
-  let room: RoomClient<Sheets>;
+  let past: Past<any, Thing>;
+  let moments: Moments<any> | null = null;
+  let room: RoomClient<any>;
   let playing: Playing;
   let root: HTMLElement;
   /** The steps that pass the filter. */
   let told: readonly Step[] = steps;
   let fetching: Promise<void> | null = null;
   let noticeTimer: ReturnType<typeof setTimeout> | undefined;
+  let desk: () => Desk;
+  /** What was seen at the moment that is held. */
+  let heldThings: { readonly place: number; readonly things: readonly Thing[] } | null = null;
+  let rowsAt = 0;
   const names = new Names(data.room, '', () => undefined);
   const nameOf = (person: number, byStaff = false): string =>
     data.people.find((p) => p.number === person)?.name ||
     names.of(person) ||
     (byStaff ? texts.teacher : texts.somebody);
-  let desk: () => Desk;
-  /** What stood on the page at the moment that is held. */
-  let heldMarks: { readonly page: number; readonly marks: readonly Mark[] } | null = null;
-  let rowsAt = 0;
 
   return {
     isHere: false,
     isAway: false,
+    /** Before anything was done that is seen. */
+    first: 0,
     /** How many events are in what is shown, of how many. */
     count: 0,
     length: 0,
-    /** Before anything was done that is seen. */
-    first: 0,
     isPlaying: false,
     speed: '5',
     notice: '',
     /** Where one is, in words. */
     when: '',
     what: '',
-    pages: [] as { id: number; name: string }[],
-    page: 0,
+    places: [] as readonly { id: number; name: string }[],
+    /** The page in sight. */
+    place: 0,
     people: [] as { number: number; name: string; colour: string; count: number }[],
-    filter: { person: 0, page: 0, sort: '', mark: 0 } as Filter,
-    markTitle: '',
+    filter: { person: 0, place: null, sort: '', thing: 0 } as Filter,
+    thingTitle: '',
     showsGhosts: false,
     showsPeople: false,
     /** The moment with which others are compared; null for none. */
@@ -88,28 +82,25 @@ Alpine.data('history', () => {
 
     init(): void {
       root = this.$root as HTMLElement;
-      const pointers = new Pointers(() => '');
-      surface = new PageSurface(root.querySelector<HTMLElement>('[data-surface]')!, new LiveInk(), pointers);
-      surface.written = data.written;
-      surface.languages = [data.language];
-      surface.pictures = new Pictures(data.room, '', () => surface.invalidate());
-      overlay = new Overlay(
-        () => surface,
-        (mark) => this.pick(mark),
-      );
-      surface.tool = overlay;
+      const host = root.querySelector<HTMLElement>('[data-past]')!;
+      const pick = (thing: Thing | null) => this.pick(thing);
+      past = data.kind === 'Wall' ? new WallPast(host, data, pick) : new BoardPast(host, data, pick);
+      desk = () => this.desk();
       playing = new Playing(
         (index) => moments?.events[index]?.time ?? null,
         (count) => this.go(count),
         () => this.pause(),
       );
       new ResizeObserver(() => this.drawStrip()).observe(this.strip());
-      desk = () => this.desk();
       void this.begin();
     },
 
     get personName(): string {
       return this.filter.person ? nameOf(this.filter.person) : '';
+    },
+
+    get placeName(): string {
+      return this.places.find(({ id }) => id === this.filter.place)?.name ?? '';
     },
 
     strip(): HTMLCanvasElement {
@@ -119,56 +110,58 @@ Alpine.data('history', () => {
     desk(): Desk {
       return {
         room,
-        surface,
+        past,
         texts,
         now: moments!.now,
         moment: moments!.numberAt(this.count),
-        page: this.page,
+        place: past.turns ? this.place : this.filter.place,
         person: this.filter.person,
-        mark: this.filter.mark,
+        thing: this.filter.thing,
         say: (words: string) => this.say(words),
         openDialog: (isOpen: boolean) => {
           const dialog = root.querySelector<HTMLDialogElement>('[data-restoring]')!;
           if (isOpen) dialog.showModal();
           else dialog.close();
         },
-        picture: (which: string) => root.querySelector<HTMLCanvasElement>(`[data-picture="${which}"]`)!,
+        picture: (which: string) => root.querySelector<HTMLElement>(`[data-picture="${which}"]`)!,
       };
     },
 
     async begin(): Promise<void> {
       while (!moments) {
-        const piece = await fetchPiece(data.room, null, me);
+        const piece = await fetchPiece(data.room, null);
         this.isAway = piece === null;
-        if (piece) {
-          moments = new Moments(piece.beginning!);
+        if (piece?.beginning) {
+          moments = new Moments(past.read(piece.beginning.number, piece.beginning.state));
           for (const envelope of piece.events) this.take(envelope);
         } else await new Promise((done) => setTimeout(done, AGAIN_MS));
       }
       await this.more();
       this.isHere = true;
       this.go(this.length);
+      this.drawStrip();
       const connection = new Connection('', (link) => (this.isAway = link === 'lost'));
-      room = new RoomClient<Sheets>(
+      room = new RoomClient<any>(
         data.room,
         connection,
         null,
-        (number, state) => Sheets.of(number, state, null, me),
-        (sheets, command) => sheets.predict(command, me, false),
+        (number, state) => past.read(number, state),
+        (state, command) => past.foresee(state, command),
         me,
         {
           changed: () => this.roomChanged(),
-          applied: ({ gesture }) => this.restoring.applied(gesture, room.waiting === 0),
+          applied: ({ gesture, number }) => this.restoring.applied(gesture, number),
           refused: () => this.restoring.refused(),
         },
-        new Sheets(),
+        past.empty,
       );
       await Promise.all([connection.start(), connection.enter(room, data.mayRestore)]);
     },
 
-    take(envelope: Parameters<Moments['add']>[0]): void {
+    take(envelope: Parameters<Moments<any>['add']>[0]): void {
       if (envelope.number <= moments!.numberAt(moments!.length)) return;
-      note(steps, envelope, moments!.length + 1, moments!.now);
+      const before = moments!.now;
+      note(steps, envelope, moments!.length + 1, (event) => past.tell(event, before));
       moments!.add(envelope);
       this.length = moments!.length;
       this.first = steps[0]?.from ?? 0;
@@ -178,7 +171,7 @@ Alpine.data('history', () => {
     async more(): Promise<void> {
       for (;;) {
         const after = moments!.numberAt(moments!.length);
-        const piece = await fetchPiece(data.room, after, me);
+        const piece = await fetchPiece(data.room, after);
         if (!piece) return;
         for (const envelope of piece.events) this.take(envelope);
         if (piece.events.length === 0 || moments!.numberAt(moments!.length) >= piece.last) return;
@@ -191,9 +184,8 @@ Alpine.data('history', () => {
       const isAtEnd = this.count === this.length && !this.isPlaying;
       fetching = this.more().then(() => {
         fetching = null;
-        this.refilter();
+        this.refilter(this.filter);
         if (isAtEnd) this.go(this.length);
-        else this.show();
         if (room.number > moments!.numberAt(moments!.length)) setTimeout(() => this.roomChanged(), AGAIN_MS);
       });
     },
@@ -225,66 +217,56 @@ Alpine.data('history', () => {
 
     show(): void {
       if (!moments) return;
-      const sheets = moments.at(this.count);
+      const state = moments.at(this.count);
       const at = this.lastTold();
       const step = told[at] ?? null;
       const doing = this.isPlaying ? (told[at + 1] ?? step) : step;
-      this.page = this.filter.page || (doing?.page && sheets.page(doing.page) ? doing.page : this.page);
-      const shown = sheets.page(this.page) ?? sheets.pages[0];
-      if (!shown) return;
-      this.page = shown.id;
-      if (!this.isPlaying) this.tellPages(sheets);
-      const marks = sheets.visible(shown.id);
-      surface.unit = sheets.unit;
-      overlay.marks = marks;
-      overlay.ghosts = this.showsGhosts
-        ? [...sheets.allMarks].filter((m) => m.page === shown.id && !stands(m) && !marks.includes(m))
-        : [];
-      overlay.chosen = this.filter.mark;
-      surface.show(shown, marks);
+      if (!this.isPlaying) this.places = past.places(state);
+      const has = (id: number | null) => this.places.some((place) => place.id === id);
+      this.place = this.filter.place ?? (doing && has(doing.place) ? doing.place! : this.place);
+      if (!has(this.place)) this.place = this.places[0]?.id ?? 0;
       const time = moments.events[this.count - 1]?.time;
       this.when = this.count <= this.first || time === undefined ? texts.beginning : showSecond(time, zone);
-      this.what = this.count <= this.first ? '' : step ? this.tell(step) : '';
-      this.compare(marks);
-      if (!this.isPlaying) this.tellPeople(sheets);
-      surface.invalidateDrawing();
+      this.what = this.count > this.first && step ? this.tell(step) : '';
+      if (!this.isPlaying) this.tellPeople(past.all(state));
+      const all = this.people.map(
+        ({ number, name, colour }, place) => [number, { place, colour, initials: initialsOf(name) }] as const,
+      );
+      past.show(state, {
+        place: this.place,
+        ghosts: this.showsGhosts,
+        between: this.compare(past.seen(state, this.place)),
+        people: this.showsPeople ? new Map(all) : null,
+        chosen: this.filter.thing,
+      });
       this.renderRows(at);
     },
 
-    tellPages(sheets: Sheets): void {
-      this.pages = sheets.pages.map((p, i) => {
-        const name = textIn(p.name, [data.language], data.written);
-        const number = fill(texts.pageOf, i + 1, sheets.pages.length);
-        return { id: p.id, name: name ? `${number}: ${name}` : number };
-      });
-    },
-
-    compare(marks: readonly Mark[]): void {
-      overlay.between = null;
+    /** What is different from the moment that is held. */
+    compare(now: readonly Thing[]): Between<Thing> | null {
       this.comparison = '';
-      if (this.held === null || !moments) return;
-      const isLater = this.held <= this.count;
-      const other = this.heldOn(this.page);
-      overlay.between = isLater ? between(other, marks) : between(marks, other);
-      const { came, changed, went } = overlay.between;
+      if (this.held === null) return null;
+      const other = this.heldOn(this.place);
+      const found = this.held <= this.count ? between(other, now) : between(now, other);
       const parts = [
-        came.length && plural(texts, 'came', came.length),
-        changed.length && plural(texts, 'altered', changed.length),
-        went.length && plural(texts, 'went', went.length),
+        found.came.length && plural(texts, 'came', found.came.length),
+        found.changed.length && plural(texts, 'altered', found.changed.length),
+        found.went.length && plural(texts, 'went', found.went.length),
       ].filter((part) => part !== 0);
       this.comparison = parts.length > 0 ? parts.join(' ') : texts.same;
+      return found;
     },
 
-    heldOn(page: number): readonly Mark[] {
-      if (heldMarks?.page !== page) heldMarks = { page, marks: moments!.at(this.held!).visible(page) };
+    heldOn(place: number): readonly Thing[] {
+      if (heldThings?.place !== place) heldThings = { place, things: past.seen(moments!.at(this.held!), place) };
+      // The moment that is shown comes last: it is what holds.
       moments!.at(this.count);
-      return heldMarks.marks;
+      return heldThings.things;
     },
 
-    tellPeople(sheets: Sheets): void {
+    tellPeople(standing: readonly Thing[]): void {
       const count = new Map<number, number>();
-      for (const mark of sheets.allMarks)
-        if (!mark.byStaff && stands(mark)) count.set(mark.author, (count.get(mark.author) ?? 0) + 1);
+      for (const { author, byStaff } of standing) if (!byStaff) count.set(author, (count.get(author) ?? 0) + 1);
       const all = [...new Set(steps.filter((s) => !s.byStaff).map((s) => s.person))];
       this.people = all.map((number, i) => ({
         number,
@@ -292,14 +274,11 @@ Alpine.data('history', () => {
         colour: personColour(i),
         count: count.get(number) ?? 0,
       }));
-      overlay.people = this.showsPeople
-        ? new Map(this.people.map(({ number, name, colour }) => [number, { colour, initials: initialsOf(name) }]))
-        : null;
     },
 
     /** Who did what, in a sentence. */
     tell(step: Step): string {
-      const did = plural(texts.did, step.what, step.marks.size);
+      const did = plural(texts.did, step.what, step.things.size);
       return `${nameOf(step.person, step.byStaff)} ${did}${step.words ? `: ${step.words}` : ''}`;
     },
 
@@ -307,17 +286,20 @@ Alpine.data('history', () => {
       // While it plays, nobody reads row by row.
       if (this.isPlaying && performance.now() - rowsAt < ROWS_EVERY_MS) return;
       rowsAt = performance.now();
-      const rows = told.slice(Math.max(0, at - ROWS_AROUND), at + ROWS_AROUND);
+      const from = Math.max(0, at - ROWS_AROUND);
+      const rows = told.slice(from, at + ROWS_AROUND);
       const list = root.querySelector<HTMLElement>('[data-steps]')!;
-      let before: Step | null = told[Math.max(0, at - ROWS_AROUND) - 1] ?? null;
+      let before: Step | null = told[from - 1] ?? null;
       const row = (step: Step) => {
         const rest = before && step.at - before.until > LONG_REST_MS ? step.at - before.until : 0;
         before = step;
-        return html`${rest ? html`<li class="step-rest">${plural(texts, 'rest', Math.round(rest / MINUTE_MS))}</li>` : nothing}
+        return html`${
+            rest ? html`<li class="step-rest">${plural(texts, 'rest', Math.round(rest / MINUTE_MS))}</li>` : nothing
+          }
           <li class="step" data-now=${step === told[at]} data-later=${step.to > this.count}>
             <button type="button" aria-current=${step === told[at] ? 'step' : nothing} @click=${() => this.goTo(step)}>
               <small>${showTime(step.at, zone)}</small> <b dir="auto">${nameOf(step.person, step.byStaff)}</b>
-              <span>${plural(texts.did, step.what, step.marks.size)}</span>
+              <span>${plural(texts.did, step.what, step.things.size)}</span>
               ${step.words ? html`<q dir="auto">${step.words}</q>` : nothing}
             </button>
           </li>`;
@@ -332,60 +314,41 @@ Alpine.data('history', () => {
     },
 
     drawStrip(): void {
-      drawStrip(
-        this.strip(),
-        told,
-        this.first,
-        this.length,
-        new Map(this.people.map(({ number, colour }) => [number, colour])),
-      );
+      const lines = new Map(this.people.map(({ number, colour }) => [number, colour]));
+      drawStrip(this.strip(), told, this.first, this.length, lines);
     },
 
-    refilter(): void {
-      const { person, page: ofPage, sort, mark } = this.filter;
-      const isAll = person === 0 && ofPage === 0 && sort === '' && mark === 0;
-      const filter = { person, page: ofPage, sort, mark };
+    refilter(more: Partial<Filter>): void {
+      this.filter = { ...this.filter, ...more };
+      const { person, place, sort, thing } = this.filter;
+      const filter = { person, place, sort, thing };
+      const isAll = person === 0 && place === null && sort === '' && thing === 0;
       told = isAll ? steps : steps.filter((step) => passes(step, filter));
       this.show();
       this.drawStrip();
     },
 
-    setPerson(value: number): void {
-      this.filter.person = this.filter.person === value ? 0 : value;
-      this.refilter();
+    setPerson(person: number): void {
+      this.refilter({ person: this.filter.person === person ? 0 : person });
     },
 
-    setPage(value: string): void {
-      this.filter.page = Number(value);
-      this.refilter();
+    setPlace(value: string): void {
+      this.refilter({ place: value === '' ? null : Number(value) });
     },
 
-    setSort(value: string): void {
-      this.filter.sort = value;
-      this.refilter();
+    setSort(sort: string): void {
+      this.refilter({ sort });
     },
 
-    /** A mark tells its own story: only what was done to it. */
-    pick(mark: Mark | null): void {
+    /** A mark or card tells its own story: only what was done to it. */
+    pick(thing: Thing | null): void {
       this.pause();
-      this.filter.mark = mark?.id ?? 0;
-      this.markTitle = mark ? this.titleOf(mark) : '';
-      this.refilter();
+      this.thingTitle = thing ? past.titleOf(thing) : '';
+      this.refilter({ thing: thing?.id ?? 0 });
     },
 
     pickNone(): void {
       this.pick(null);
-    },
-
-    titleOf(mark: Mark): string {
-      const said = kindOf(mark.body).said(mark.body, {
-        languages: [data.language],
-        written: data.written,
-        mark: () => '',
-        texts,
-      });
-      const kind = texts.kinds[mark.body.kind]!;
-      return said ? `${kind}: ${said.split('\n')[0]!.slice(0, 40)}` : kind;
     },
 
     togglePlay(): void {
@@ -421,7 +384,7 @@ Alpine.data('history', () => {
     /** From now on what is shown is compared with this moment. */
     hold(): void {
       this.held = this.held === null ? this.count : null;
-      heldMarks = null;
+      heldThings = null;
       this.heldText = this.held === null ? '' : fill(texts.heldAt, this.when);
       this.show();
     },
@@ -444,8 +407,7 @@ Alpine.data('history', () => {
     /** Keys step from one thing that was done to the next, wherever one is but in a field. */
     key(e: KeyboardEvent): void {
       const target = e.target as HTMLElement;
-      if (e.ctrlKey || e.metaKey || e.altKey || target.closest('dialog, select, input[type="radio"]')) return;
-      const isButton = target.matches('button, a, summary');
+      if (e.ctrlKey || e.metaKey || e.altKey || target.closest('dialog, select')) return;
       const act: Record<string, () => void> = {
         ArrowLeft: () => this.step(-1),
         ArrowRight: () => this.step(1),
@@ -454,7 +416,7 @@ Alpine.data('history', () => {
         Home: () => this.toBeginning(),
         End: () => this.toEnd(),
       };
-      if (!isButton) act[' '] = () => this.togglePlay();
+      if (!target.matches('button, a, summary')) act[' '] = () => this.togglePlay();
       if (!act[e.key]) return;
       e.preventDefault();
       act[e.key]!();
@@ -464,14 +426,13 @@ Alpine.data('history', () => {
       this.notice = words;
       clearTimeout(noticeTimer);
       noticeTimer = setTimeout(() => {
-        this.notice = '';
-        this.restoring.done = 0;
+        // What is on its way is said until it has come.
+        if (!this.restoring.isSending) this.notice = '';
       }, NOTICE_MS);
     },
 
     undoRestore(): void {
-      this.restoring.undo();
-      this.notice = '';
+      void this.restoring.undo();
     },
   };
 });

@@ -1,21 +1,20 @@
-// A board as it was after each of its events: made from the nearest of the states that are kept, by the same rules as live.
+// A board or wall as it was after each of its events: made from the nearest of the states that are kept, by the same rules as live.
 
-import type { Sheets } from '../room/sheets';
+import type { RoomState } from '../room/room-client';
 import type { Envelope } from '../room/wire';
 
 /** A state is kept after so many events: to reach any moment, no more than these are gone through. */
 const EVENTS_PER_STATE = 500;
 
-export class Moments {
+export class Moments<S extends RoomState<S>> {
   private readonly envelopes: Envelope[] = [];
-  private readonly kept: Sheets[];
-  private latest: Sheets;
+  private readonly kept: S[];
+  private readonly latest: S;
   /** The last moment that was asked for: most often the next one follows it. */
-  private shown: Sheets;
+  private shown: S;
   private shownAt = 0;
 
-  constructor(beginning: Sheets) {
-    beginning.forgetSteps();
+  constructor(beginning: S) {
     this.kept = [beginning];
     this.latest = beginning.copy();
     this.shown = beginning.copy();
@@ -31,7 +30,7 @@ export class Moments {
   }
 
   /** As it is after all of them. */
-  get now(): Sheets {
+  get now(): S {
     return this.latest;
   }
 
@@ -42,13 +41,12 @@ export class Moments {
 
   add(envelope: Envelope): void {
     this.latest.apply(envelope);
-    this.latest.number = envelope.number;
     this.envelopes.push(envelope);
     if (this.length % EVENTS_PER_STATE === 0) this.kept.push(this.latest.copy());
   }
 
-  /** The board after so many events; to be looked at, and not to be changed. It holds until another moment is asked for. */
-  at(count: number): Sheets {
+  /** As it was after so many events; to be looked at, and not to be changed. It holds until another moment is asked for. */
+  at(count: number): S {
     const nearest = Math.floor(count / EVENTS_PER_STATE);
     if (count < this.shownAt || nearest * EVENTS_PER_STATE > this.shownAt) {
       this.shown = this.kept[nearest]!.copy();

@@ -6,6 +6,7 @@ import { bounds, markAt } from '../surface/hit';
 import type { PageSurface, Point, Tool } from '../surface/page-surface';
 import { FONT } from '../surface/type';
 import type { Between } from './between';
+import type { Person } from './past';
 
 const GHOST = 0.28;
 const CAME = '#2c7a50';
@@ -22,28 +23,22 @@ const REACH_PX = 6;
 /** Of more, initials would cover what they are of. */
 const MOST_INITIALS = 300;
 
-export interface Person {
-  readonly colour: string;
-  readonly initials: string;
-}
-
 export class Overlay implements Tool {
   readonly cursor = 'pointer';
   marks: readonly Mark[] = [];
   ghosts: readonly Mark[] = [];
-  between: Between | null = null;
-  /** Whose is whose, by actor number; null as long as nobody asks. */
+  between: Between<Mark> | null = null;
   people: ReadonlyMap<number, Person> | null = null;
   chosen = 0;
 
   constructor(
-    private readonly surface: () => PageSurface,
+    private readonly surface: PageSurface,
     private readonly pick: (mark: Mark | null) => void,
   ) {}
 
   down({ x, y }: Point): void {
     const all = [...this.ghosts, ...(this.between?.went ?? []), ...this.marks];
-    this.pick(markAt(all, x, y, REACH_PX / this.surface().scale, () => true));
+    this.pick(markAt(all, x, y, REACH_PX / this.surface.scale, () => true));
   }
 
   move = (): void => undefined;
@@ -51,8 +46,8 @@ export class Overlay implements Tool {
   cancel = (): void => undefined;
 
   draw(ctx: CanvasRenderingContext2D): void {
-    const pixel = 1 / this.surface().scale;
-    const { options } = this.surface();
+    const pixel = 1 / this.surface.scale;
+    const { options } = this.surface;
     const { came = [], changed = [], went = [] } = this.between ?? {};
     ctx.save();
     ctx.globalAlpha = GHOST;

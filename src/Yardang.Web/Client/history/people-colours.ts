@@ -1,6 +1,6 @@
 // In which colour somebody is shown where it is to be seen whose is whose: 3:1 on paper. From the thirteenth on they come again, and the initials tell.
 
-const COLOURS = [
+const ALL = [
   '#9a6a00',
   '#2f6fa8',
   '#b0513a',
@@ -15,8 +15,10 @@ const COLOURS = [
   '#6b7680',
 ] as const;
 
+export const COLOURS = ALL.length;
+
 export function personColour(place: number): string {
-  return COLOURS[place % COLOURS.length]!;
+  return ALL[place % COLOURS]!;
 }
 
 /** The first letters of the first and last name. */

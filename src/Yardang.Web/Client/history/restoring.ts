@@ -1,57 +1,83 @@
-// Making a board what it was: said beforehand in a sentence and two pictures, done as one gesture, and undone like any other.
+// Making a board or wall what it was: said beforehand in a sentence and two pictures, done as one gesture, and undone like any other.
 
 import { decode } from '@msgpack/msgpack';
 import { plural } from '../page-data';
-import type { Change } from '../room/marks';
 import type { RoomClient } from '../room/room-client';
-import type { Sheets } from '../room/sheets';
 import type { Command } from '../room/wire';
-import type { PageSurface } from '../surface/page-surface';
-import { SmallPicture } from '../surface/small-picture';
+import { known } from '../wire/by-hand';
+import { readCommand } from '../wire/kinds';
 import { readChange } from '../wire/pages-codec';
 import type { HistoryTexts } from './history-data';
+import type { Past } from './past';
 
-/** What is restored: of a page, of everybody's pages, one person's, or one mark. */
-export type Scope = 'page' | 'all' | 'person' | 'mark';
+/** What is restored: of a page or topic, of everything, one person's, or one mark or card. */
+export type Scope = 'place' | 'all' | 'person' | 'thing';
 
-const PICTURE_WIDTH = 420;
+/** As Core's RestoreDepth. */
+const CHANGED = '1';
+const EXACTLY = '2';
+
+/** As in Core: several changes of marks at once. */
+const RESTORE_MARKS = 108;
 
 export interface Desk {
-  readonly room: RoomClient<Sheets>;
-  readonly surface: PageSurface;
+  readonly room: RoomClient<any>;
+  readonly past: Past<any, any>;
   readonly texts: HistoryTexts;
   /** As it is now. */
-  readonly now: Sheets;
+  readonly now: any;
   /** Number of the last event of the moment. */
   readonly moment: number;
-  readonly page: number;
+  readonly place: number | null;
   readonly person: number;
-  readonly mark: number;
+  readonly thing: number;
   say(words: string): void;
   openDialog(isOpen: boolean): void;
-  picture(which: 'before' | 'after'): HTMLCanvasElement;
+  picture(which: 'before' | 'after'): HTMLElement;
+}
+
+interface Plan {
+  readonly commands: Command[];
+  readonly back: number;
+  readonly changed: number;
+  readonly away: number;
+  readonly down: number;
 }
 
 export function restoringOf(desk: () => Desk) {
   let asked = 0;
+  /** What was sent last, and is not in the log yet. */
+  let sent: { gesture: number; before: number; left: number; isUndo: boolean } | null = null;
+
+  const fetchPlan = async (query: Record<string, string | number>): Promise<Plan | null> => {
+    const search = new URLSearchParams(Object.entries(query).map(([name, value]) => [name, String(value)]));
+    const answer = await fetch(`/rooms/${desk().room.room}/restoring?${search}`).catch(() => null);
+    if (!answer?.ok) return null;
+    const [commands, back, changed, away, down] = decode(new Uint8Array(await answer.arrayBuffer())) as any[];
+    return { commands: commands.map(readOne), back, changed, away, down };
+  };
+
   return {
-    scope: 'page' as Scope,
+    scope: 'place' as Scope,
     depth: '0',
     /** What will change, in words; empty as long as that is not known. */
     summary: '',
     commands: [] as Command[],
     isAway: false,
-    /** The gesture on its way; 0 for none. */
-    pending: 0,
-    /** The last one that is done: it can be undone. */
-    done: 0,
+    isSending: false,
+    /** The last restore, which can be undone: its gesture, and between which events it was done. */
+    done: null as { gesture: number; before: number; through: number } | null,
 
     open(): void {
-      const { person, mark } = desk();
-      this.scope = mark ? 'mark' : person ? 'person' : 'page';
-      this.depth = mark ? '1' : '0';
+      const { person, thing, place, past } = desk();
+      this.scope = thing ? 'thing' : person ? 'person' : past.turns || place !== null ? 'place' : 'all';
+      this.depth = thing ? CHANGED : '0';
       desk().openDialog(true);
       void this.ask();
+    },
+
+    close(): void {
+      desk().openDialog(false);
     },
 
     setScope(scope: Scope): void {
@@ -65,84 +91,99 @@ export function restoringOf(desk: () => Desk) {
     },
 
     async ask(): Promise<void> {
-      const { room, moment, page, person, mark } = desk();
+      const { moment, place, person, thing } = desk();
       const turn = ++asked;
       this.summary = '';
       this.commands = [];
-      const query = new URLSearchParams({ at: String(moment), depth: this.depth });
-      if (this.scope === 'page') query.set('page', String(page));
-      if (this.scope === 'person') query.set('person', String(person));
-      if (this.scope === 'mark') query.set('mark', String(mark));
-      const answer = await fetch(`/rooms/${room.room}/restoring?${query}`).catch(() => null);
+      const plan = await fetchPlan({
+        at: moment,
+        depth: this.depth,
+        ...(this.scope === 'place' && place !== null && { place }),
+        ...(this.scope === 'person' && { person }),
+        ...(this.scope === 'thing' && { thing }),
+      });
       if (turn !== asked) return;
-      this.isAway = !answer?.ok;
-      if (!answer?.ok) return;
-      const [commands, back, changed, away, down] = decode(new Uint8Array(await answer.arrayBuffer())) as any[];
-      if (turn !== asked) return;
-      this.commands = commands.map((raw: any[]) => ({ kind: 'restoreMarks', changes: raw[6][0].map(readChange) }));
-      this.summary = this.tell(back, changed, away, down);
+      this.isAway = !plan;
+      if (!plan) return;
+      this.commands = plan.commands;
+      this.summary = tell(plan, desk().texts);
       this.paint();
     },
 
-    tell(back: number, changed: number, away: number, down: number): string {
-      const { texts } = desk();
-      const parts = [
-        back && plural(texts.will, 'back', back),
-        changed && plural(texts.will, 'changed', changed),
-        away && plural(texts.will, 'away', away),
-      ].filter((part) => part !== 0);
-      const what = parts.length > 0 ? parts.join(' ') : texts.nothing;
-      return down > 0 ? `${what} ${plural(texts.will, 'down', down)}` : what;
-    },
-
-    /** The page as it is, and as it will be. */
+    /** As it is, and as it will be. */
     paint(): void {
-      const { now, page, surface, picture } = desk();
-      const found = now.page(page);
-      if (!found) return;
+      const { now, place, past, picture } = desk();
       const after = now.copy();
-      after.forgetSteps();
       for (const command of this.commands) {
-        const { changes } = command as { changes: readonly Change[] };
-        after.happen({ kind: 'changesMade', changes, back: [] }, 0, 0);
+        const event = past.foresee(after, command);
+        const by = { number: 0, time: 0, actor: 0, byStaff: true, client: 0, counter: 0, gesture: 0 };
+        if (event) after.apply({ ...by, event });
       }
-      for (const [which, sheets] of [
-        ['before', now],
-        ['after', after],
-      ] as const)
-        new SmallPicture(picture(which)).show(found, sheets.visible(page), PICTURE_WIDTH, surface.options);
+      past.picture(picture('before'), now, place ?? 0);
+      past.picture(picture('after'), after, place ?? 0);
     },
 
     restore(): void {
-      const { room, openDialog } = desk();
-      if (this.commands.length === 0 || !room.client) return;
-      this.pending = room.newId();
-      for (const command of this.commands) room.submit(command, this.pending);
-      openDialog(false);
-      desk().say(desk().texts.beingRestored);
-    },
-
-    close(): void {
+      this.send(this.commands, false);
       desk().openDialog(false);
     },
 
-    undo(): void {
-      const { room } = desk();
-      if (this.done && room.client) room.submit({ kind: 'undoGesture', gesture: this.done }, 0);
-      this.done = 0;
+    send(commands: readonly Command[], isUndo: boolean): void {
+      const { room, texts, say } = desk();
+      if (commands.length === 0 || !room.client || sent) return;
+      this.isSending = true;
+      this.done = null;
+      sent = { gesture: room.newId(), before: room.number, left: commands.length, isUndo };
+      say(isUndo ? texts.beingUndone : texts.beingRestored);
+      for (const command of commands) room.submit(command, sent.gesture);
+    },
+
+    /** Marks know their gestures; of cards is asked what has to be done to have them as they were before. */
+    async undo(): Promise<void> {
+      const { done } = this;
+      const { past, say, texts } = desk();
+      if (!done) return;
+      if (past.turns) return this.send([{ kind: 'undoGesture', gesture: done.gesture }], true);
+      const plan = await fetchPlan({ at: done.before, through: done.through, depth: EXACTLY });
+      if (!plan) say(texts.refused);
+      else if (plan.commands.length === 0) say(texts.nothing);
+      else this.send(plan.commands, true);
     },
 
     /** An event of the log is here. */
-    applied(gesture: number, isLast: boolean): void {
-      if (gesture === 0 || gesture !== this.pending || !isLast) return;
-      this.done = this.pending;
-      this.pending = 0;
-      desk().say(desk().texts.restored);
+    applied(gesture: number, number: number): void {
+      if (!sent || gesture !== sent.gesture || --sent.left > 0) return;
+      const { texts, say } = desk();
+      this.done = sent.isUndo ? null : { gesture, before: sent.before, through: number };
+      say(sent.isUndo ? texts.undone : texts.restored);
+      sent = null;
+      this.isSending = false;
     },
 
+    /** Part of it could not be done; what could be is, and is told of in the steps. */
     refused(): void {
-      this.pending = 0;
+      if (!sent) return;
+      sent = null;
+      this.isSending = false;
       desk().say(desk().texts.refused);
     },
   };
+}
+
+// [version, client, counter, after, gesture, kind, body]
+function readOne(raw: any[]): Command {
+  const [, , , , , kind, body] = raw;
+  return kind === RESTORE_MARKS
+    ? { kind: 'restoreMarks', changes: body[0].map(readChange) }
+    : known(readCommand(kind, body));
+}
+
+function tell({ back, changed, away, down }: Plan, texts: HistoryTexts): string {
+  const parts = [
+    back && plural(texts.will, 'back', back),
+    changed && plural(texts.will, 'changed', changed),
+    away && plural(texts.will, 'away', away),
+  ].filter((part) => part !== 0);
+  const what = parts.length > 0 ? parts.join(' ') : texts.nothing;
+  return down > 0 ? `${what} ${plural(texts.will, 'down', down)}` : what;
 }

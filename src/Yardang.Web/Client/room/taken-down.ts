@@ -11,8 +11,9 @@ const OWNER = 1;
 /** What is put back. */
 export const UP = { downBy: 0, downWhy: '', removed: false };
 
-export function takenDown({ words, removed }: CardTakenDown | AnswerTakenDown, actor: number) {
-  return { downBy: actor || OWNER, downWhy: words, removed };
+/** @param by whose doing it counts as; 0: the actor's. */
+export function takenDown({ words, removed }: CardTakenDown | AnswerTakenDown, actor: number, by = 0) {
+  return { downBy: by || actor || OWNER, downWhy: words, removed };
 }
 
 /** Whether a teacher says anew why something is down, or whether its author sees it. */

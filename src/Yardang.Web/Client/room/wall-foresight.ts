@@ -103,9 +103,11 @@ export function foresee(state: WallState, command: Command, me: Me, now: number)
     }
     case 'takeCardDown': {
       const card = state.cards.get(command.id);
-      const { id, words, removes } = command;
-      if (!card || !(saysAnew(card, words, removes, me) || state.mayChange(id, me))) return null;
-      return { kind: 'cardTakenDown', id, whose: whose(state, id), ...down(card, words, removes, me) };
+      const { id, words, removes, asItsAuthor } = command;
+      if (card && asItsAuthor && me.isStaff && !card.byStaff && card.downBy === 0)
+        return { kind: 'cardTakenDown', id, whose: whose(state, id), by: card.author, ...down(card, '', false, me) };
+      if (!card || asItsAuthor || !(saysAnew(card, words, removes, me) || state.mayChange(id, me))) return null;
+      return { kind: 'cardTakenDown', id, whose: whose(state, id), by: 0, ...down(card, words, removes, me) };
     }
     case 'putCardBack': {
       const card = state.cards.get(command.id);

@@ -534,7 +534,7 @@ export class WallState {
         this.change(event.card, { joined: event.onto });
         break;
       case 'cardTakenDown':
-        this.change(event.id, takenDown(event, actor));
+        this.change(event.id, takenDown(event, actor, event.by));
         break;
       case 'cardsShown': {
         this.follow(event.plan);

@@ -53,7 +53,7 @@ export function actsOf(submit: (command: Command) => void, newId: () => number, 
     join: (card: Card, onto: number) => submit({ kind: 'joinCard', card: card.id, onto }),
     /** A teacher may say why, and remove it. */
     takeDown: (card: Card, words = '', removes = false) =>
-      submit({ kind: 'takeCardDown', id: card.id, words, removes }),
+      submit({ kind: 'takeCardDown', id: card.id, words, removes, asItsAuthor: false }),
     putBack: (card: Card) => submit({ kind: 'putCardBack', id: card.id }),
     /** Gives the id of the answer. */
     answer: (card: Card, to: number, text: string, aloud = false, says = AnswerKind.Plain) => {

@@ -1154,7 +1154,7 @@ export interface CardSpot {
   readonly spot: FieldSpot;
 }
 
-/** A card was taken down by the actor of the event. Whose: the author's actor number where classmates do not see the card; else 0. Where a teacher took it down, to its author and to teachers: Author, why (Words; may be empty), and whether its author does not see it either (Removed). */
+/** A card was taken down by the actor of the event. Whose: the author's actor number where classmates do not see the card; else 0. Where a teacher took it down, to its author and to teachers: Author, why (Words; may be empty), whether its author does not see it either (Removed), and By: whose doing it counts as; 0: the actor's. */
 export interface CardTakenDown {
   readonly kind: 'cardTakenDown';
   readonly id: number;
@@ -1162,6 +1162,7 @@ export interface CardTakenDown {
   readonly author: number;
   readonly words: string;
   readonly removed: boolean;
+  readonly by: number;
 }
 
 /** Cards from an archive are up. */
@@ -3369,12 +3370,13 @@ export interface TakeAnswerDown {
   readonly removes: boolean;
 }
 
-/** Take a card down. It is kept. By a teacher: Words say why to whoever wrote it, at most LongestWords letters, and may be empty; Removes: its author does not see it any more either. Of one that is down already a teacher says so anew. */
+/** Take a card down. It is kept. By a teacher: Words say why to whoever wrote it, at most LongestWords letters, and may be empty; Removes: its author does not see it any more either. Of one that is down already a teacher says so anew. AsItsAuthor: by a teacher who has things as they were at a moment; then it is down as if its author had taken it down. */
 export interface TakeCardDown {
   readonly kind: 'takeCardDown';
   readonly id: number;
   readonly words: string;
   readonly removes: boolean;
+  readonly asItsAuthor: boolean;
 }
 
 /** Take a link down. It is kept. */

@@ -196,6 +196,7 @@ export function readCardTakenDown(raw: Raw): CardTakenDown {
     author: raw[2] ?? 0,
     words: raw[3] ?? '',
     removed: raw[4] ?? false,
+    by: raw[5] ?? 0,
   };
 }
 
@@ -814,12 +815,14 @@ export function readTakeCardDown(raw: Raw): TakeCardDown {
     id: raw[0],
     words: raw[1] ?? '',
     removes: raw[2] ?? false,
+    asItsAuthor: raw[3] ?? false,
   };
 }
 
 export function writeTakeCardDown(v: TakeCardDown): Raw {
   const raw: Raw = [v.id];
-  if (v.words || v.removes) raw.push(v.words, v.removes);
+  if (v.words || v.removes || v.asItsAuthor) raw.push(v.words, v.removes);
+  if (v.asItsAuthor) raw.push(v.asItsAuthor);
   return raw;
 }
 

@@ -8,13 +8,14 @@ using Yardang.Core.Lessons;
 using Yardang.Core.Rooms;
 using Yardang.Data.School;
 using Yardang.Web.Access;
+using Yardang.Web.History;
 using Yardang.Web.Lessons;
 
 namespace Yardang.Web.Pages;
 
 /// <summary>Sitting beside a student: their board, with the teacher's pen.</summary>
 [Authorize]
-public sealed class BesideModel(AccessResolver access, LessonPeople people, PouringOut pouring, IDbContextFactory<SchoolContext> school, IConfiguration configuration, SchoolClock clock, IStringLocalizer<UiTexts> texts) : PageModel
+public sealed class BesideModel(AccessResolver access, PastRooms past, LessonPeople people, PouringOut pouring, IDbContextFactory<SchoolContext> school, IConfiguration configuration, SchoolClock clock, IStringLocalizer<UiTexts> texts) : PageModel
 {
     private static readonly string[] s_pageFormats = ["png", "svg", "inkml"];
     private static readonly string[] s_wallFormats = ["pdf", "png", "svg", "csv"];
@@ -65,7 +66,7 @@ public sealed class BesideModel(AccessResolver access, LessonPeople people, Pour
             Kind = found.Kind,
             LooksOnly = me.LooksOnly,
             OwnBoard = await OwnBoardAsync(record, board.Place),
-            History = isWall ? null : $"/lesson/{lesson}/board/{id}/history",
+            History = await past.FindAsync(visitor, id) is null ? null : $"/lesson/{lesson}/board/{id}/history",
             Links =
             [
                 .. (isWall ? s_wallFormats : s_pageFormats).Select(format => ($"/lesson/{lesson}/board/{id}.{format}", texts[$"{(isWall ? "Wall" : "Beside")}.{format}"].Value)),
