@@ -82,6 +82,7 @@ services.AddSingleton<SnapshotEndpoint>();
 services.AddSingleton<PastRooms>();
 services.AddSingleton<HistoryEndpoint>();
 services.AddSingleton<RestoringEndpoint>();
+services.AddSingleton<LogExport>();
 services.AddSingleton<QuestionsEndpoint>();
 services.AddSingleton<WorthALook>();
 services.AddSingleton<DealingReading>();
@@ -251,6 +252,7 @@ app.MapGet("/lesson/{lesson:guid}/slips.pdf", (HttpContext context, Guid lesson,
 app.MapGet("/lesson/{lesson:guid}/boards.pdf", (HttpContext context, Guid lesson, string? language, int? part, BoardExport export) => export.PdfAsync(context, lesson, language, part));
 app.MapGet("/lesson/{lesson:guid}/board/{board:guid}.{format:regex(^(png|svg|inkml|pdf|csv)$)}", (HttpContext context, Guid lesson, Guid board, string format, int? page, string? language, string? names, string? paper, BoardExport export) =>
     export.PageAsync(context, lesson, board, format, page, language, names, paper));
+app.MapGet("/lesson/{lesson:guid}/board/{board:guid}/log.{format:regex(^(csv|jsonl)$)}", (HttpContext context, Guid lesson, Guid board, string format, int? person, LogExport log) => log.GetAsync(context, lesson, board, format, person));
 app.MapGet("/template/{key}.png", (HttpContext context, string key, TemplatePictures pictures) => pictures.Get(context, key)).RequireAuthorization();
 app.MapGet("/lesson/{lesson:guid}.yardang.zip", (HttpContext context, Guid lesson, BoardExport export) => export.WorkAsync(context, lesson));
 app.MapGet("/activity/{activity:guid}.yardang.zip", (HttpContext context, Guid activity, BoardExport export) => export.ArchiveAsync(context, activity));

@@ -29,6 +29,9 @@ public sealed class SchoolClock(IConfiguration configuration, TimeProvider clock
     /// <summary>The moment to the minute, in the order in which a table sorts it.</summary>
     public string Minute(long ms) => TimeZoneInfo.ConvertTime(DateTimeOffset.FromUnixTimeMilliseconds(ms), Zone).ToString("yyyy-MM-dd HH:mm", CultureInfo.InvariantCulture);
 
+    /// <summary>The same to the second.</summary>
+    public string Second(long ms) => TimeZoneInfo.ConvertTime(DateTimeOffset.FromUnixTimeMilliseconds(ms), Zone).ToString("yyyy-MM-dd HH:mm:ss", CultureInfo.InvariantCulture);
+
     /// <summary>A moment as a browser's field for day and time takes it.</summary>
     public string Field(long? ms) =>
         ms is { } given ? TimeZoneInfo.ConvertTime(DateTimeOffset.FromUnixTimeMilliseconds(given), Zone).ToString(FieldFormat, CultureInfo.InvariantCulture) : "";

@@ -11,9 +11,11 @@ export function fill(text: string, ...values: (string | number)[]): string {
   return text.replace(/\{(\d)\}/g, (_, i) => String(values[Number(i)] ?? ''));
 }
 
+let rules: Intl.PluralRules | undefined;
+
 /** A text with a number in it, in the form that the number asks for: `people` and, where there is one, `peopleOne`. */
 export function plural(texts: object, key: string, n: number): string {
   const all = texts as Record<string, string>;
-  const form = new Intl.PluralRules(document.documentElement.lang).select(n);
+  const form = (rules ??= new Intl.PluralRules(document.documentElement.lang)).select(n);
   return fill(all[key + form[0]!.toUpperCase() + form.slice(1)] ?? all[key] ?? '', n);
 }

@@ -1,11 +1,14 @@
+const times = new Map<string, Intl.DateTimeFormat>();
+
 /** A time of the day, in the same way. */
 export function showTime(ms: number, timeZone: string): string {
-  const { lang } = document.documentElement;
-  const format = new Intl.DateTimeFormat(lang === 'en' ? 'en-GB' : lang, {
-    hour: '2-digit',
-    minute: '2-digit',
-    timeZone,
-  });
+  let format = times.get(timeZone);
+  if (!format) {
+    const { lang } = document.documentElement;
+    const locale = lang === 'en' ? 'en-GB' : lang;
+    format = new Intl.DateTimeFormat(locale, { hour: '2-digit', minute: '2-digit', timeZone });
+    times.set(timeZone, format);
+  }
   return format.format(ms);
 }
 

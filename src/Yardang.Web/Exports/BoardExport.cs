@@ -105,6 +105,6 @@ public sealed class BoardExport(AccessResolver access, LessonPeople people, Wall
         return pages;
     }
 
-    private static string FileName(string name) =>
+    internal static string FileName(string name) =>
         string.Concat(name.Select(c => char.IsLetterOrDigit(c) || c is ' ' or '-' ? c : ' ')).Trim();
 }

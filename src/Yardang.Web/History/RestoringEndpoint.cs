@@ -9,6 +9,7 @@ using Yardang.Core.Rooms;
 using Yardang.Core.Walls;
 using Yardang.Data.Wire;
 using Yardang.Web.Access;
+using Yardang.Web.Exports;
 
 namespace Yardang.Web.History;
 
@@ -22,7 +23,7 @@ namespace Yardang.Web.History;
 public sealed record RestoreQuery(long At, long? Place, int? Person, long? Thing, RestoreDepth? Depth, long? Through);
 
 /// <summary>What would have to be done on a board or wall so that it is as it was at a moment. Nothing is changed by asking: the teacher who has looked at it does it.</summary>
-public sealed class RestoringEndpoint(PastRooms past)
+public sealed class RestoringEndpoint(PastRooms past, ExportDesk desk)
 {
     private sealed record Plan(IReadOnlyList<byte[]> Commands, int Back, int Changed, int Away, int Down);
 
@@ -32,7 +33,13 @@ public sealed class RestoringEndpoint(PastRooms past)
         if (await past.FindAsync(Visitor.Of(context), room) is not ({ } host, { MayWrite: true } found)) return Results.NotFound();
         if (query.At < 0 || query.At > host.Durable || !Enum.IsDefined(query.Depth ?? RestoreDepth.Gone)) return Results.BadRequest();
 
-        var plan = await past.BeginningAsync(room) is Board board ? PlanFor(board, room, query) : await PlanForWallAsync(room, query, found.Actor);
+        var beginning = await past.BeginningAsync(room);
+        context.Response.Headers.CacheControl = "private, no-store";
+        return await desk.GiveAsync(_ => Encoded(beginning is Board board ? PlanFor(board, room, query) : PlanFor((Wall)beginning, room, query, found.Actor)), "application/vnd.msgpack", "restoring", context.RequestAborted);
+    }
+
+    private static byte[] Encoded(Plan plan)
+    {
         var buffer = new ArrayBufferWriter<byte>(4096);
         var w = new MessagePackWriter(buffer);
         w.WriteArrayHeader(5);
@@ -43,8 +50,7 @@ public sealed class RestoringEndpoint(PastRooms past)
         w.Write(plan.Away);
         w.Write(plan.Down);
         w.Flush();
-        context.Response.Headers.CacheControl = "private, no-store";
-        return Results.Bytes(buffer.WrittenMemory.ToArray(), "application/vnd.msgpack");
+        return buffer.WrittenMemory.ToArray();
     }
 
     // The log is gone through once: what is unchanged since the moment is the same object then and now.
@@ -61,9 +67,8 @@ public sealed class RestoringEndpoint(PastRooms past)
         return new([.. Commands(plan.Changes)], plan.Back, plan.Changed, plan.Away, plan.Down);
     }
 
-    private async Task<Plan> PlanForWallAsync(Guid room, RestoreQuery query, Actor teacher)
+    private Plan PlanFor(Wall wall, Guid room, RestoreQuery query, Actor teacher)
     {
-        var wall = (Wall)await past.BeginningAsync(room);
         List<Envelope> log = [.. past.All(room)];
         Dictionary<long, Card>? then = null;
         foreach (var happened in log)

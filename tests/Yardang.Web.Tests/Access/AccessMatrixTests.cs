@@ -113,6 +113,8 @@ public class AccessMatrixTests
             ($"/rooms/{s.Lesson.Id}/history", []),
             ($"/rooms/{s.Board}/restoring?at=0", People.Run),
             ($"/lesson/{s.Lesson.Id}/board/{s.Board}/history", People.Staff),
+            ($"/lesson/{s.Lesson.Id}/board/{s.Board}/log.csv", People.Run),
+            ($"/lesson/{s.Lesson.Id}/board/{s.Board}/log.jsonl", People.Run),
             ($"/rooms/{s.Board}/index", []),
             ($"/rooms/{s.Board}/scores", []),
             ($"/rooms/{s.Board}/noticed", []),

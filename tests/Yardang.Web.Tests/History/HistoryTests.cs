@@ -20,6 +20,7 @@ public sealed class HistoryTests : IAsyncLifetime
     private HttpClient _teacher = null!;
     private HttpClient _student = null!;
     private string _as = "";
+    private Guid _lesson;
     private RoomHost _host = null!;
     private static readonly Actor s_maya = new(2, Role.Student);
 
@@ -29,6 +30,7 @@ public sealed class HistoryTests : IAsyncLifetime
     {
         (_teacher, var id) = await _school.TeacherAsync("Ilse Varga");
         var (_, lesson) = await _school.HandOutAsync(id);
+        _lesson = lesson.Id;
         (_student, var page) = await _school.StudentAsync(lesson.Code, "Maya");
         _as = page.Split('?')[1];
         _host = await _school.Get<RoomHosts>().GetAsync(Guid.Parse(page.Split('/')[^1].Split('?')[0]));
@@ -94,6 +96,23 @@ public sealed class HistoryTests : IAsyncLifetime
     [InlineData("place=1")]
     public async Task A_moment_that_never_was_is_refused(string query) =>
         Assert.Equal(HttpStatusCode.BadRequest, (await _teacher.GetAsync($"/rooms/{_host.Id}/restoring?{query}", Stop)).StatusCode);
+
+    [Fact]
+    public async Task What_was_done_is_taken_along_as_a_table_and_as_lines_of_json()
+    {
+        await DoAsync(_host, s_maya, Line);
+        await DoAsync(_host, s_maya, id => new AddMark(id, 1, Grip.Own, new NoteBody(0, 0, 5200, 5200, new Words("=Steel", "en", ["=Steel"], 700)), new Style(1, 0)));
+        var address = $"/lesson/{_lesson}/board/{_host.Id}/log";
+        var table = (await _teacher.GetStringAsync($"{address}.csv", Stop)).Split('\n', StringSplitOptions.RemoveEmptyEntries);
+        Assert.Equal(3, table.Length);
+        Assert.Contains(",Maya,drew,Page 1 of 1,,", table[1], StringComparison.Ordinal);
+        Assert.Contains(",Maya,wrote,Page 1 of 1,'=Steel,", table[2], StringComparison.Ordinal);
+
+        var lines = (await _teacher.GetStringAsync($"{address}.jsonl?person={s_maya.Number}", Stop)).Split('\n', StringSplitOptions.RemoveEmptyEntries);
+        using var last = System.Text.Json.JsonDocument.Parse(lines[^1]);
+        Assert.Equal(("Maya", "wrote", "=Steel"), (last.RootElement.GetProperty("who").GetString(), last.RootElement.GetProperty("did").GetString(), last.RootElement.GetProperty("words").GetString()));
+        Assert.Empty(await _teacher.GetStringAsync($"{address}.jsonl?person=1", Stop));
+    }
 
     [Fact]
     public async Task A_student_is_told_neither()

@@ -3,7 +3,7 @@
 //   NODE_PATH=../../src/Yardang.Web/node_modules node bench/write-class.cjs http://localhost:5080 "BCDF GHJK" 35 300
 //
 // Says what it has done on its output, a word a line; takes on its input: "write" (4 previews and a stroke a second, each), "rest",
-// "strokes N" (N strokes each, as quickly as they are kept), and "end".
+// "strokes N" (N strokes each, as quickly as they are kept), "moves N" (N moves of their strokes each), and "end".
 
 const { createInterface } = require('node:readline');
 const { HubConnectionBuilder, LogLevel } = require('@microsoft/signalr');
@@ -12,6 +12,8 @@ const { decode, encode } = require('@msgpack/msgpack');
 
 const [server, code, people, strokes] = process.argv.slice(2).map((a, i) => (i < 2 ? a : Number(a)));
 const ADD_MARK = 1;
+const MAKE_CHANGES = 2;
+const PLACE = 1;
 const PER_TURN = 10;
 const PREVIEWS = 4;
 const POINTS = 40;
@@ -74,6 +76,12 @@ async function join(name) {
       const body = [idOf(client, counter), page, 0, [1, stroke(seed(counter))], [0, 60]];
       return hub.send('Submit', room, encode([1, client, counter, counter - 1, idOf(client, counter), ADD_MARK, body]));
     },
+    move: () => {
+      counter++;
+      const place = [(counter * 7) % 600, (counter * 11) % 400, 0];
+      const body = [[[PLACE, idOf(client, 1 + (counter % strokes)), place]]];
+      return hub.send('Submit', room, encode([1, client, counter, counter - 1, idOf(client, counter), MAKE_CHANGES, body]));
+    },
     preview: (part) => {
       const points = stroke(seed(counter + 1)).slice(0, 32);
       return hub.send('Preview', room, encode([counter + 1, page, 0, 60, part * 8, points]));
@@ -82,9 +90,9 @@ async function join(name) {
   };
 }
 
-async function strokesEach(students, many) {
+async function each(students, many, act) {
   for (let n = 0; n < many; n += PER_TURN) {
-    for (const s of students) for (let k = n; k < Math.min(many, n + PER_TURN); k++) await s.write();
+    for (const s of students) for (let k = n; k < Math.min(many, n + PER_TURN); k++) await act(s);
     while (!students.every((s) => s.isSettled())) await new Promise((done) => setTimeout(done, 10));
   }
 }
@@ -92,7 +100,7 @@ async function strokesEach(students, many) {
 async function main() {
   const students = [];
   for (let i = 0; i < people; i++) students.push(await join(`Student ${i + 1}`));
-  await strokesEach(students, strokes);
+  await each(students, strokes, (s) => s.write());
   console.log('filled');
   let timer = null;
   const lines = createInterface({ input: process.stdin });
@@ -113,7 +121,8 @@ async function main() {
       }, 10);
     }
     if (word === 'rest') timer = clearInterval(timer) ?? null;
-    if (word === 'strokes') await strokesEach(students, Number(many));
+    if (word === 'strokes') await each(students, Number(many), (s) => s.write());
+    if (word === 'moves') await each(students, Number(many), (s) => s.move());
     if (word === 'end') break;
     console.log(word);
   }

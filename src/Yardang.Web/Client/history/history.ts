@@ -33,6 +33,8 @@ Alpine.data('history', () => {
   const data = pageData<HistoryData>();
   const { texts, zone, me } = data;
   const steps: Step[] = [];
+  /** Students who did something here, by actor number. */
+  const people = new Set<number>();
   let past: Past<any, Thing>;
   let moments: Moments<any> | null = null;
   let room: RoomClient<any>;
@@ -161,7 +163,8 @@ Alpine.data('history', () => {
     take(envelope: Parameters<Moments<any>['add']>[0]): void {
       if (envelope.number <= moments!.numberAt(moments!.length)) return;
       const before = moments!.now;
-      note(steps, envelope, moments!.length + 1, (event) => past.tell(event, before));
+      const step = note(steps, envelope, moments!.length + 1, (event) => past.tell(event, before));
+      if (step && !step.byStaff) people.add(step.person);
       moments!.add(envelope);
       this.length = moments!.length;
       this.first = steps[0]?.from ?? 0;
@@ -267,8 +270,7 @@ Alpine.data('history', () => {
     tellPeople(standing: readonly Thing[]): void {
       const count = new Map<number, number>();
       for (const { author, byStaff } of standing) if (!byStaff) count.set(author, (count.get(author) ?? 0) + 1);
-      const all = [...new Set(steps.filter((s) => !s.byStaff).map((s) => s.person))];
-      this.people = all.map((number, i) => ({
+      this.people = [...people].map((number, i) => ({
         number,
         name: nameOf(number),
         colour: personColour(i),

@@ -4,7 +4,7 @@ import type { RoomState } from '../room/room-client';
 import type { Envelope } from '../room/wire';
 
 /** A state is kept after so many events: to reach any moment, no more than these are gone through. */
-const EVENTS_PER_STATE = 500;
+const EVENTS_PER_STATE = 250;
 
 export class Moments<S extends RoomState<S>> {
   private readonly envelopes: Envelope[] = [];

@@ -80,11 +80,16 @@ export function passes(step: Step, { person, place, sort, thing }: Filter): bool
 }
 
 /**
- * Takes an event into the steps.
+ * Takes an event into the steps; gives the step that it belongs to, or null if nothing is seen of it.
  * @param count of how many events it is the last.
  * @param tell what an event did; null if nothing is seen of it.
  */
-export function note(steps: Step[], envelope: Envelope, count: number, tell: (event: RoomEvent) => Told | null): void {
+export function note(
+  steps: Step[],
+  envelope: Envelope,
+  count: number,
+  tell: (event: RoomEvent) => Told | null,
+): Step | null {
   const { event } = envelope;
   // What waited was done by whoever wrote it.
   const [done, person, byStaff, gesture] =
@@ -92,7 +97,7 @@ export function note(steps: Step[], envelope: Envelope, count: number, tell: (ev
       ? [event.outcome, event.person || envelope.actor, false, event.gesture]
       : [event, envelope.actor, envelope.byStaff, envelope.gesture];
   const told = tell(done);
-  if (!told) return;
+  if (!told) return null;
   const at = envelope.time;
   const last = steps.at(-1);
   const isSame = last?.person === person && last.byStaff === byStaff && last.what === told.what;
@@ -102,9 +107,11 @@ export function note(steps: Step[], envelope: Envelope, count: number, tell: (ev
     last.to = count;
     last.until = at;
     last.words = told.words || last.words;
-    return;
+    return last;
   }
   const { what, place, words } = told;
   const things = new Set(told.things);
-  steps.push({ what, place, words, things, from: count - 1, to: count, at, until: at, person, byStaff, gesture });
+  const step = { what, place, words, things, from: count - 1, to: count, at, until: at, person, byStaff, gesture };
+  steps.push(step);
+  return step;
 }

@@ -21,6 +21,9 @@ public sealed class HistoryModel(AccessResolver access, PastRooms past, LessonPe
     /// <summary>How many times as fast as it happened it can be played.</summary>
     public static readonly IReadOnlyList<int> Speeds = [1, 5, 20, 60];
 
+    /// <summary>As what the log is taken along.</summary>
+    public static readonly IReadOnlyList<string> LogFormats = ["csv", "jsonl"];
+
     private static readonly string[] s_did =
     [
         "Drew", "DrewOne", "Wrote", "Put", "Moved", "MovedOne", "Reworded", "Changed", "ChangedOne", "Rubbed", "RubbedOne", "Back", "BackOne", "TookDown", "TookDownOne", "PutBack", "PutBackOne",
