@@ -1,4 +1,5 @@
 import Alpine from '@alpinejs/csp';
 import './history/history';
+import './menus';
 
 Alpine.start();

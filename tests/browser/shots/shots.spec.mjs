@@ -101,7 +101,13 @@ test('the workshop, the lesson and the boards', async ({ browser }) => {
   const lesson = varga.url();
   await varga.locator('.tile').nth(3).click();
   await expect(varga.locator('.kept')).toHaveText('Kept');
-  await shot(varga, 'sit-beside');
+  const beside = await piece(varga);
+  await varga.getByRole('link', { name: 'How it came to be' }).first().click();
+  await expect(varga.locator('[data-steps] .step').first()).toBeVisible();
+  await varga.getByRole('button', { name: 'Whose is whose' }).click();
+  await varga.getByRole('button', { name: 'Step back' }).click();
+  await varga.evaluate(() => new Promise((done) => requestAnimationFrame(() => setTimeout(done))));
+  await sheet(browser, 'sit-beside', [[beside, await piece(varga)]]);
   await varga.goto(`${lesson}/code`);
   const code = await varga.locator('[data-code]').getAttribute('data-code');
   await shot(varga, 'code');

@@ -76,7 +76,7 @@ test('a teacher steps through what was done on a board, compares two moments, an
 
   // As it was then: said beforehand, done while Maya goes on, and undone.
   await steps(varga).filter({ hasText: 'The arch carries it' }).first().click();
-  await varga.getByRole('button', { name: 'Have it as it was then…' }).click();
+  await varga.getByRole('button', { name: 'As it was then…' }).click();
   const dialog = varga.getByRole('dialog');
   await expect(dialog).toContainText('2 come back.');
   await dialog.getByLabel('It goes: everything is exactly as it was then.').check();
@@ -116,7 +116,7 @@ test('on a shared board each has their own line, one person’s work alone is br
   await expect(steps(varga)).toHaveCount(2);
   await steps(varga).first().click();
   await picture(varga, 'history-people');
-  await varga.getByRole('button', { name: 'Have it as it was then…' }).click();
+  await varga.getByRole('button', { name: 'As it was then…' }).click();
   const dialog = varga.getByRole('dialog');
   await expect(dialog.getByLabel('On all pages, only what is by Ben')).toBeChecked();
   await expect(dialog.getByRole('status')).toHaveText('1 comes back.');
@@ -178,7 +178,7 @@ test('on a wall what a vandal took down and moved is put back as it was, in one 
   await steps(varga).nth(2).click();
   await varga.getByRole('button', { name: 'Whose is whose' }).click();
 
-  await varga.getByRole('button', { name: 'Have it as it was then…' }).click();
+  await varga.getByRole('button', { name: 'As it was then…' }).click();
   const dialog = varga.getByRole('dialog');
   await expect(dialog.getByLabel('The whole wall')).toBeChecked();
   await expect(dialog.getByRole('status')).toHaveText('2 come back.');

@@ -68,6 +68,10 @@ export class BoardPast implements Past<Sheets, Mark> {
     return [...sheets.allMarks].filter(stands);
   }
 
+  find(sheets: Sheets, id: number): Mark | undefined {
+    return sheets.mark(id);
+  }
+
   titleOf({ body }: Mark): string {
     const { language, written, texts } = this.data;
     const said = kindOf(body).said(body, { languages: [language], written, mark: () => '', texts });

@@ -29,6 +29,7 @@ export interface HistoryTexts extends KindTexts, AttachmentTexts {
   readonly undone: string;
   readonly refused: string;
   readonly heldAt: string;
+  readonly onlyThis: string;
 }
 
 export interface HistoryData {

@@ -304,6 +304,17 @@ Alpine.data('history', () => {
               <span>${plural(texts.did, step.what, step.things.size)}</span>
               ${step.words ? html`<q dir="auto">${step.words}</q>` : nothing}
             </button>
+            ${
+              step === told[at] && step.things.size === 1 && this.filter.thing === 0
+                ? html`<button
+                    type="button"
+                    class="button button-small"
+                    @click=${() => this.pickId([...step.things][0]!)}
+                  >
+                    ${texts.onlyThis}
+                  </button>`
+                : nothing
+            }
           </li>`;
       };
       render(rows.length > 0 ? repeat(rows, (s) => s.from, row) : html`<li class="p-4">${texts.nothingYet}</li>`, list);
@@ -347,6 +358,12 @@ Alpine.data('history', () => {
       this.pause();
       this.thingTitle = thing ? past.titleOf(thing) : '';
       this.refilter({ thing: thing?.id ?? 0 });
+    },
+
+    /** The same by keyboard, also of what is no longer there. */
+    pickId(id: number): void {
+      const thing = past.find(moments!.at(this.count), id);
+      if (thing) this.pick(thing);
     },
 
     pickNone(): void {

@@ -46,6 +46,8 @@ export interface Past<S extends RoomState<S>, T extends Thing> {
   seen(state: S, place: number): readonly T[];
   /** Everything that stands anywhere. */
   all(state: S): readonly T[];
+  /** A mark or card, also if it is no longer there. */
+  find(state: S, id: number): T | undefined;
   titleOf(thing: T): string;
   show(state: S, view: View<T>): void;
   /** A small picture of a page, or of the wall. */

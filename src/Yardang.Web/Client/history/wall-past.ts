@@ -55,6 +55,10 @@ export class WallPast implements Past<WallState, Card> {
     return [...cards.values()].filter((c) => c.downBy === 0);
   }
 
+  find({ cards }: WallState, id: number): Card | undefined {
+    return cards.get(id);
+  }
+
   titleOf(card: Card): string {
     const shown = card.attachments[0];
     return (card.text.split('\n')[0] || (shown ? said(shown, this.data.texts) : '')).slice(0, FEW_LETTERS);

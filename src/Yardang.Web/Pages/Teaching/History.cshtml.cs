@@ -52,7 +52,7 @@ public sealed class HistoryModel(AccessResolver access, PastRooms past, LessonPe
         IsWall = found.Kind == RoomKind.Wall;
         var all = PageData.Texts(
             texts, "History", "Somebody", "NothingYet", "Beginning", "Rest", "RestOne", "Came", "CameOne", "Altered", "AlteredOne", "Went", "WentOne", "Same",
-            "Nothing", "BeingRestored", "Restored", "BeingUndone", "Undone", "Refused", "HeldAt", "Links");
+            "Nothing", "BeingRestored", "Restored", "BeingUndone", "Undone", "Refused", "HeldAt", "OnlyThis", "Links");
         all["will"] = PageData.Texts(texts, "History.Will", "Back", "BackOne", "Changed", "ChangedOne", "Away", "AwayOne", "Down", "DownOne");
         all["did"] = PageData.Texts(texts, "History.Did", s_did);
         foreach (var (name, text) in PageData.Texts(texts, "Wall", "Nowhere", "Everything", "Answers", "AnswersOne", "Picture", "Drawing", "Formula", "MapPlace")) all[name] = text;
