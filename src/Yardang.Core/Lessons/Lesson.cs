@@ -166,7 +166,7 @@ public sealed class Lesson : Room
     /// <inheritdoc/>
     protected override Decision DecideCommand(Submission submission, Actor actor, Situation situation) => submission.Command switch
     {
-        OpenLesson or ExpectPeople or Join or ConfirmPens or ConfirmSeats or HandOutLateChange or TakeLateChangeBack or AnnounceMoment or NoteWaiting or BringPerson or PlanParts when actor.Role != Role.Program => Refusal.NotAllowed,
+        OpenLesson or ExpectPeople or NoteNames or Join or ConfirmPens or ConfirmSeats or HandOutLateChange or TakeLateChangeBack or AnnounceMoment or NoteWaiting or BringPerson or PlanParts when actor.Role != Role.Program => Refusal.NotAllowed,
         ConfirmLateChange(var number) => Confirm(number, actor),
         GiveReport(var report) => Decide(report, actor),
         ConfirmCall confirm => Calls.Decide(confirm, actor, _people, IsThere),
@@ -176,6 +176,7 @@ public sealed class Lesson : Room
         not GiveSignal when !actor.IsStaff => Refusal.NotAllowed,
         OpenLesson => Number == 0 ? new LessonOpened() : Refusal.Duplicate,
         ExpectPeople(var count) => count is > 0 and <= Limits.People && Present + count <= Limits.People ? new Decision.Accepted(new PeopleExpected(NextPerson, count), Audience.Staff) : Refusal.Full,
+        NoteNames => new NamesCorrected(),
         Join join => Decide(join),
         BringPerson(var joinedAt, var handedInAt) => Present >= Limits.People ? Refusal.Full : new Decision.Accepted(new PersonBrought(NextPerson, joinedAt, handedInAt), Audience.NamedAndStaff),
         AdmitPerson(var person) => LetIn(person),

@@ -24,6 +24,9 @@ public sealed record OpenLesson : Command;
 /// <summary>The program: so many people of a class list are expected. The lesson gives them numbers; the side tables know who they are.</summary>
 public sealed record ExpectPeople(int Count) : Command;
 
+/// <summary>The program says that somebody's name was corrected.</summary>
+public sealed record NoteNames : Command;
+
 /// <summary>
 /// The program: somebody comes to the door. Null for a newcomer, whom the lesson gives a number; the side tables know the name. Those who were
 /// turned away or removed may ask again.
@@ -103,6 +106,10 @@ public sealed record LessonOpened : RoomEvent;
 /// <summary>People are expected, with the numbers from the first on.</summary>
 [Kind(38)]
 public sealed record PeopleExpected(int First, int Count) : RoomEvent;
+
+/// <summary>Somebody is called otherwise from now on: names that are held have to be asked for anew. Whose, nobody is told here.</summary>
+[Kind(142)]
+public sealed record NamesCorrected : RoomEvent;
 
 /// <summary>Somebody joined.</summary>
 [Kind(31)]

@@ -592,6 +592,7 @@ internal static class Forms
             case Yardang.Core.Rooms.ConcernRaised v: Write(ref w, v); break;
             case Yardang.Core.Rooms.ConcernsSettled v: Write(ref w, v); break;
             case Yardang.Core.Lessons.HidingSet v: Write(ref w, v); break;
+            case Yardang.Core.Lessons.NamesCorrected v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -717,6 +718,7 @@ internal static class Forms
         Yardang.Core.Rooms.ConcernRaised => 139,
         Yardang.Core.Rooms.ConcernsSettled => 140,
         Yardang.Core.Lessons.HidingSet => 141,
+        Yardang.Core.Lessons.NamesCorrected => 142,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -850,6 +852,7 @@ internal static class Forms
         139 => ReadConcernRaised(ref r),
         140 => ReadConcernsSettled(ref r),
         141 => ReadHidingSet(ref r),
+        142 => ReadNamesCorrected(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of room event: {kind}."),
     };
 
@@ -5269,6 +5272,18 @@ internal static class Forms
         System.Int32 @people = r.ReadInt32();
         fields.End(ref r);
         return new Yardang.Core.Walls.MovingCard(@card, @people);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.NamesCorrected v)
+    {
+        w.WriteArrayHeader(0);
+    }
+
+    public static Yardang.Core.Lessons.NamesCorrected ReadNamesCorrected(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 0);
+        fields.End(ref r);
+        return new Yardang.Core.Lessons.NamesCorrected();
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.NamesMasked v)

@@ -302,7 +302,8 @@ Alpine.data('board', () => {
     },
 
     lessonSaid(kind: string): void {
-      if (kind === 'namesMasked') names.forget();
+      if (kind === 'namesMasked' || kind === 'namesCorrected') names.forget();
+      if (kind === 'namesCorrected') this.company.forget();
       if (kind === 'sightSet' && !isLook) this.showOthers();
     },
 

@@ -169,7 +169,7 @@ interface Row {
 }
 
 /** After these, who is in and on which board is asked for anew. */
-const PEOPLE_CHANGE = new Set(['personJoined', 'personAsked', 'seatsConfirmed']);
+const PEOPLE_CHANGE = new Set(['personJoined', 'personAsked', 'seatsConfirmed', 'namesCorrected']);
 const TICK_MS = 5000;
 /** As many as a slow computer makes places for in a moment. */
 const FIRST_PLACED = 6;

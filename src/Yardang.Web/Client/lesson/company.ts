@@ -32,6 +32,11 @@ export function companyOf(board: () => Board, as: string, me: number, given: str
       void this.ask(asOf);
     },
 
+    /** Somebody is called otherwise: with the next refresh it is asked for anew. */
+    forget(): void {
+      askedAsOf = '';
+    },
+
     async ask(asOf: string): Promise<void> {
       const answer = await fetch(`/my-place${as}`).catch(() => null);
       // What changed meanwhile has been asked for anew; what could not be asked is asked with the next change.

@@ -22,8 +22,10 @@ export class Names {
     return known ?? '';
   }
 
+  /** They are others now, and asked for at once. */
   forget(): void {
     this.known.clear();
+    this.askedAt = 0;
   }
 
   private async ask(): Promise<void> {

@@ -35,7 +35,14 @@ interface Wish {
 /** Who was out and may be let in again; after a flood there may be hundreds. */
 const OUT = new Set<Standing | undefined>([Standing.TurnedAway, Standing.Removed]);
 const MOST_GONE = 50;
-const PEOPLE_CHANGE = new Set(['personJoined', 'personAsked', 'personAdmitted', 'personRemoved', 'peopleExpected']);
+const PEOPLE_CHANGE = new Set([
+  'personJoined',
+  'personAsked',
+  'personAdmitted',
+  'personRemoved',
+  'peopleExpected',
+  'namesCorrected',
+]);
 
 Alpine.data('people', () => {
   const data = pageData<PeopleData>();
@@ -61,6 +68,10 @@ Alpine.data('people', () => {
     masked: false,
     seesOthers: false,
     seesTeacher: false,
+    newName: '',
+    onList: true,
+    nameProblem: '',
+    isRenaming: false,
     /** Who was taken out or turned away, the latest last. */
     gone: [] as Person[],
     canUndo: false,
@@ -318,6 +329,40 @@ Alpine.data('people', () => {
 
     keep(): void {
       (this.$refs['removing'] as HTMLDialogElement).close();
+    },
+
+    askForName(): void {
+      const [number] = this.picked;
+      this.newName = this.everybody.find((p) => p.number === number)?.name ?? '';
+      this.nameProblem = '';
+      (this.$refs['renaming'] as HTMLDialogElement).showModal();
+    },
+
+    keepName(): void {
+      (this.$refs['renaming'] as HTMLDialogElement).close();
+    },
+
+    /** What was typed stays where it is until the server has it. */
+    async correctName(): Promise<void> {
+      const [person] = this.picked;
+      const name = this.newName.trim();
+      if (person === undefined || name === '') return;
+      this.isRenaming = true;
+      const body = new URLSearchParams({
+        person: String(person),
+        name,
+        onList: String(this.onList),
+        __RequestVerificationToken: (this.$root as HTMLElement).dataset['token']!,
+      });
+      const answer = await fetch('?handler=Rename', { method: 'POST', body }).catch(() => null);
+      this.isRenaming = false;
+      const told = answer?.ok
+        ? ((await answer.json()) as { problem: string | null })
+        : { problem: texts['notRenamed']! };
+      this.nameProblem = told.problem ?? '';
+      if (told.problem) return;
+      this.keepName();
+      void list.refresh();
     },
 
     get countOfPeople(): number {

@@ -472,7 +472,8 @@ export function registerWall(beside: typeof besideOf | null, trying: typeof Tryi
       },
 
       lessonSaid(kind: string): void {
-        if (kind === 'namesMasked') names.forget();
+        if (kind === 'namesMasked' || kind === 'namesCorrected') names.forget();
+        if (kind === 'namesCorrected') this.company.forget();
         this.who?.lessonSaid(kind);
       },
 

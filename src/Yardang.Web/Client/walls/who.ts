@@ -41,7 +41,7 @@ interface Texts {
 }
 
 /** After these, who is in and where is asked for anew. */
-const PEOPLE_CHANGE = new Set(['personJoined', 'personAsked', 'seatsConfirmed']);
+const PEOPLE_CHANGE = new Set(['personJoined', 'personAsked', 'seatsConfirmed', 'namesCorrected']);
 
 export function whoOf(
   lesson: string,

@@ -628,7 +628,8 @@ export type RoomEvent =
   | WorkReturned
   | ConcernRaised
   | ConcernsSettled
-  | HidingSet;
+  | HidingSet
+  | NamesCorrected;
 
 /** A room's state in one piece, by the numbers of RoomKind. */
 export type RoomSnapshot =
@@ -2283,6 +2284,11 @@ export interface MovingCard {
   readonly card: number;
   /** How many stand elsewhere than at first, and name it. */
   readonly people: number;
+}
+
+/** Somebody is called otherwise from now on: names that are held have to be asked for anew. Whose, nobody is told here. */
+export interface NamesCorrected {
+  readonly kind: 'namesCorrected';
 }
 
 /** Classmates see masks, or names again. */

@@ -29,6 +29,9 @@ public sealed class PeopleModel(AccessResolver access, LessonPeople people, Froz
     /// <summary>Where groups make no difference, in words; null if they make one wherever somebody works.</summary>
     public string? GroupsFor { get; private set; }
 
+    /// <summary>Whether names can be corrected on the class list, too.</summary>
+    public bool HasList { get; private set; }
+
     /// <summary>For how many lessons groups are planned on the class list; 0 if they are not.</summary>
     public int Planned { get; private set; }
 
@@ -39,8 +42,9 @@ public sealed class PeopleModel(AccessResolver access, LessonPeople people, Froz
         Lesson = lesson;
         GroupsFor = await SayGroupsAsync(lesson);
         Planned = (await PlanOfAsync(lesson)).Length;
+        HasList = lesson.ClassListId is not null && await access.LessonAsync(visitor, id, Power.Owns) is not null;
         var all = PageData.Texts(
-            texts, "People", "Opening", "CountOne", "Count", "GroupNamed", "Even", "EvenOne", "Uneven", "PickedNone", "Picked", "PickedOne", "RemoveOf", "RemoveOfOne", "TogetherWish", "ApartWish", "Made", "MadeExcept", "NotMade", "ChangedMeanwhile");
+            texts, "People", "Opening", "CountOne", "Count", "GroupNamed", "Even", "EvenOne", "Uneven", "PickedNone", "Picked", "PickedOne", "RemoveOf", "RemoveOfOne", "NotRenamed", "TogetherWish", "ApartWish", "Made", "MadeExcept", "NotMade", "ChangedMeanwhile");
         Data = new { lesson = id, who = $"teacher-{visitor.TeacherId}", me = new { me.Number, me.IsStaff }, teachers = await people.TeachersAsync(lesson), wishes = await WishesAsync(lesson), people = await people.InAsync(id), texts = all };
         return Page();
     }
@@ -70,6 +74,28 @@ public sealed class PeopleModel(AccessResolver access, LessonPeople people, Froz
         var away = planned[nth - 1].SelectMany(g => g).Where(n => !plan.People.TryGetValue(n, out var person) || (onlyHere ? person.Standing != Standing.In : !person.Belongs)).ToHashSet();
         var wishes = WishesIn(together, apart);
         return Made(Rotation.Without(planned, nth - 1, away, wishes), wishes);
+    }
+
+    /// <summary>What somebody is called from now on, wherever their name stands; by the owner of the class list also there.</summary>
+    public async Task<IActionResult> OnPostRenameAsync(Guid id, int person, string? name, bool onList)
+    {
+        var visitor = Visitor.Of(HttpContext);
+        if (await access.LessonAsync(visitor, id, Power.Runs) is not { } lesson) return NotFound();
+        if (PersonName.Read(name) is not { } called) return new JsonResult(new { problem = texts["People.BadName", PersonName.MaxLength].Value });
+        await using var db = await school.CreateDbContextAsync();
+        if (await db.Participants.SingleOrDefaultAsync(p => p.LessonId == id && p.Number == person) is not { } participant) return NotFound();
+        participant.Name = called;
+        if (onList && participant.ListNumber is { } number && await access.LessonAsync(visitor, id, Power.Owns) is not null)
+        {
+            var entry = await db.ClassEntries.SingleOrDefaultAsync(e => e.ListId == lesson.ClassListId && e.Number == number);
+
+            // A list of numbers stays one.
+            if (entry is { Name.Length: > 0 }) entry.Name = called;
+        }
+
+        await db.SaveChangesAsync();
+        await (await hosts.GetAsync(id)).SubmitAsync(new NoteNames(), Actor.Program);
+        return new JsonResult(new { problem = (string?)null });
     }
 
     // With the wishes that they do not fulfil.
