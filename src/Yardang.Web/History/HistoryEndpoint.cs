@@ -1,11 +1,11 @@
 using System.Buffers;
-using System.IO.Compression;
 using MessagePack;
 using Yardang.Core.Boards;
 using Yardang.Core.Rooms;
 using Yardang.Core.Walls;
 using Yardang.Data.Wire;
 using Yardang.Web.Access;
+using Yardang.Web.Rooms;
 
 namespace Yardang.Web.History;
 
@@ -39,7 +39,7 @@ public sealed class HistoryEndpoint(PastRooms past)
 
         context.Response.Headers.CacheControl = "private, no-store";
         context.Response.Headers.ContentEncoding = "gzip";
-        return Results.Bytes(Compress(buffer.WrittenSpan), "application/vnd.msgpack");
+        return Results.Bytes(Gzip.Of(buffer.WrittenSpan), "application/vnd.msgpack");
     }
 
     // What was brought from elsewhere begins with what was brought.
@@ -48,12 +48,5 @@ public sealed class HistoryEndpoint(PastRooms past)
         var beginning = await past.BeginningAsync(room);
         if (events.Count > 0 && EventCodec.Decode(events[0]) is { Event: WorkBrought or CardsBrought } brought) beginning.Apply(brought);
         return beginning;
-    }
-
-    private static byte[] Compress(ReadOnlySpan<byte> bytes)
-    {
-        using var compressed = new MemoryStream();
-        using (var gzip = new GZipStream(compressed, CompressionLevel.Fastest)) gzip.Write(bytes);
-        return compressed.ToArray();
     }
 }

@@ -1,5 +1,4 @@
 using System.Collections.Concurrent;
-using System.IO.Compression;
 using Yardang.Core.Rooms;
 using Yardang.Data.Wire;
 using Yardang.Web.Access;
@@ -22,7 +21,7 @@ public sealed class SnapshotEndpoint(RoomHosts hosts, AccessResolver access, Tim
         {
             byte[] state = [];
             var number = await host.LookAsync(r => state = SnapshotCodec.Encode(r, roomAccess.Actor), context.RequestAborted);
-            cached = (number, Compress(state));
+            cached = (number, Gzip.Of(state));
             if (_cache.Count > Kept) _cache.Clear();
             _cache[(room, view)] = cached;
         }
@@ -31,12 +30,5 @@ public sealed class SnapshotEndpoint(RoomHosts hosts, AccessResolver access, Tim
         context.Response.Headers["X-Server-Time"] = clock.GetUtcNow().ToUnixTimeMilliseconds().ToString(System.Globalization.CultureInfo.InvariantCulture);
         context.Response.Headers.ContentEncoding = "gzip";
         return Results.Bytes(cached.Gzip, "application/vnd.msgpack");
-    }
-
-    private static byte[] Compress(byte[] state)
-    {
-        using var compressed = new MemoryStream();
-        using (var gzip = new GZipStream(compressed, CompressionLevel.Fastest)) gzip.Write(state);
-        return compressed.ToArray();
     }
 }

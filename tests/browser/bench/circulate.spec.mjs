@@ -5,6 +5,7 @@ import { resolve } from 'node:path';
 import { createInterface } from 'node:readline';
 import { expect, test } from '@playwright/test';
 import { design, handOut, teacher } from '../specs/people.mjs';
+import { framesFor } from './frames.mjs';
 
 const SLOWER = 4;
 const CLASS = { people: 35, marks: 300 };
@@ -50,23 +51,7 @@ async function watch(page, cdp, seconds) {
   let bytes = 0;
   const count = ({ response }) => (bytes += response.payloadData.length * (response.opcode === 2 ? 0.75 : 1));
   cdp.on('Network.webSocketFrameReceived', count);
-  const frames = await page.evaluate(
-    (ms) =>
-      new Promise((done) => {
-        const frames = [];
-        const begun = performance.now();
-        let last = begun;
-        const frame = () => {
-          const now = performance.now();
-          frames.push(now - last);
-          last = now;
-          if (now - begun < ms) requestAnimationFrame(frame);
-          else done(frames.slice(2));
-        };
-        requestAnimationFrame(frame);
-      }),
-    seconds * 1000,
-  );
+  const frames = await framesFor(page, seconds * 1000);
   cdp.off('Network.webSocketFrameReceived', count);
   return { frames, inbound: bytes / seconds };
 }

@@ -4,6 +4,7 @@ import { resolve } from 'node:path';
 import { createInterface } from 'node:readline';
 import { expect, test } from '@playwright/test';
 import { design, handOut, teacher } from '../specs/people.mjs';
+import { framesFor } from './frames.mjs';
 
 const PEOPLE = 10;
 const STROKES = 300;
@@ -78,23 +79,7 @@ test('the history of a board of 20,000 events', async ({ browser, baseURL }) => 
   }, length);
   await varga.getByLabel('How fast it is played').selectOption('60');
   await varga.getByRole('button', { name: 'Play', exact: true }).click();
-  const frames = await varga.evaluate(
-    (ms) =>
-      new Promise((done) => {
-        const frames = [];
-        const begun = performance.now();
-        let last = begun;
-        const frame = () => {
-          const now = performance.now();
-          frames.push(now - last);
-          last = now;
-          if (now - begun < ms) requestAnimationFrame(frame);
-          else done(frames.slice(2));
-        };
-        requestAnimationFrame(frame);
-      }),
-    PLAYED_MS,
-  );
+  const frames = await framesFor(varga, PLAYED_MS);
   say(`a frame while it is played, ${SLOWER} times slower, median`, median(frames), FRAME_MS);
   console.log(`frames p95: ${p95(frames).toFixed(1)} ms`);
 });
