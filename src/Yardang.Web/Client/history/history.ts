@@ -151,8 +151,10 @@ Alpine.data('history', () => {
         (state, command) => past.foresee(state, command),
         me,
         {
-          changed: () => this.roomChanged(),
-          applied: ({ gesture, number }) => this.restoring.applied(gesture, number),
+          changed: () => {
+            this.restoring.settle(room.waiting, room.number);
+            this.roomChanged();
+          },
           refused: () => this.restoring.refused(),
         },
         past.empty,

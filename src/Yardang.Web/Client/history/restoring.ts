@@ -47,7 +47,7 @@ interface Plan {
 export function restoringOf(desk: () => Desk) {
   let asked = 0;
   /** What was sent last, and is not in the log yet. */
-  let sent: { gesture: number; before: number; left: number; isUndo: boolean } | null = null;
+  let sent: { gesture: number; before: number; isOut: boolean; isUndo: boolean } | null = null;
 
   const fetchPlan = async (query: Record<string, string | number>): Promise<Plan | null> => {
     const search = new URLSearchParams(Object.entries(query).map(([name, value]) => [name, String(value)]));
@@ -133,9 +133,10 @@ export function restoringOf(desk: () => Desk) {
       if (commands.length === 0 || !room.client || sent) return;
       this.isSending = true;
       this.done = null;
-      sent = { gesture: room.newId(), before: room.number, left: commands.length, isUndo };
+      sent = { gesture: room.newId(), before: room.number, isOut: false, isUndo };
       say(isUndo ? texts.beingUndone : texts.beingRestored);
       for (const command of commands) room.submit(command, sent.gesture);
+      sent.isOut = true;
     },
 
     /** Marks know their gestures; of cards is asked what has to be done to have them as they were before. */
@@ -150,11 +151,12 @@ export function restoringOf(desk: () => Desk) {
       else this.send(plan.commands, true);
     },
 
-    /** An event of the log is here. */
-    applied(gesture: number, number: number): void {
-      if (!sent || gesture !== sent.gesture || --sent.left > 0) return;
+    /** Once nothing is on its way any more, all of it is in the log. */
+    settle(waiting: number, through: number): void {
+      if (!sent?.isOut || waiting > 0) return;
       const { texts, say } = desk();
-      this.done = sent.isUndo ? null : { gesture, before: sent.before, through: number };
+      const { gesture, before } = sent;
+      this.done = sent.isUndo ? null : { gesture, before, through };
       say(sent.isUndo ? texts.undone : texts.restored);
       sent = null;
       this.isSending = false;
