@@ -3,8 +3,6 @@
 /** So long a rest is played at most, ms of what is played at its own pace. */
 const LONGEST_REST_MS = 3000;
 
-export const SPEEDS = [1, 5, 20, 60] as const;
-
 export class Playing {
   speed = 5;
   private last: number | null = null;
@@ -20,10 +18,6 @@ export class Playing {
     private readonly go: (count: number) => void,
     private readonly ended: () => void,
   ) {}
-
-  get isOn(): boolean {
-    return this.last !== null;
-  }
 
   start(count: number): void {
     this.last = performance.now();

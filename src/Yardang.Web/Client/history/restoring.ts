@@ -46,6 +46,8 @@ interface Plan {
 
 export function restoringOf(desk: () => Desk) {
   let asked = 0;
+  /** What would do it: not watched, as there may be thousands of changes in it. */
+  let commands: Command[] = [];
   /** What was sent last, and is not in the log yet. */
   let sent: { gesture: number; before: number; isOut: boolean; isUndo: boolean } | null = null;
 
@@ -62,7 +64,7 @@ export function restoringOf(desk: () => Desk) {
     depth: '0',
     /** What will change, in words; empty as long as that is not known. */
     summary: '',
-    commands: [] as Command[],
+    isPossible: false,
     isAway: false,
     isSending: false,
     /** The last restore, which can be undone: its gesture, and between which events it was done. */
@@ -94,7 +96,8 @@ export function restoringOf(desk: () => Desk) {
       const { moment, place, person, thing } = desk();
       const turn = ++asked;
       this.summary = '';
-      this.commands = [];
+      commands = [];
+      this.isPossible = false;
       const plan = await fetchPlan({
         at: moment,
         depth: this.depth,
@@ -105,7 +108,8 @@ export function restoringOf(desk: () => Desk) {
       if (turn !== asked) return;
       this.isAway = !plan;
       if (!plan) return;
-      this.commands = plan.commands;
+      commands = plan.commands;
+      this.isPossible = commands.length > 0;
       this.summary = tell(plan, desk().texts);
       this.paint();
     },
@@ -114,7 +118,7 @@ export function restoringOf(desk: () => Desk) {
     paint(): void {
       const { now, place, past, picture } = desk();
       const after = now.copy();
-      for (const command of this.commands) {
+      for (const command of commands) {
         const event = past.foresee(after, command);
         const by = { number: 0, time: 0, actor: 0, byStaff: true, client: 0, counter: 0, gesture: 0 };
         if (event) after.apply({ ...by, event });
@@ -124,18 +128,18 @@ export function restoringOf(desk: () => Desk) {
     },
 
     restore(): void {
-      this.send(this.commands, false);
+      this.send(commands, false);
       desk().openDialog(false);
     },
 
-    send(commands: readonly Command[], isUndo: boolean): void {
+    send(planned: readonly Command[], isUndo: boolean): void {
       const { room, texts, say } = desk();
-      if (commands.length === 0 || !room.client || sent) return;
+      if (planned.length === 0 || !room.client || sent) return;
       this.isSending = true;
       this.done = null;
       sent = { gesture: room.newId(), before: room.number, isOut: false, isUndo };
       say(isUndo ? texts.beingUndone : texts.beingRestored);
-      for (const command of commands) room.submit(command, sent.gesture);
+      for (const command of planned) room.submit(command, sent.gesture);
       sent.isOut = true;
     },
 
