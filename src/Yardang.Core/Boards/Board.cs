@@ -104,6 +104,8 @@ public sealed class Board(ActivityContent version) : Room, IWorkRoom
                 if (actor.Role != Role.Program) return Refusal.NotAllowed;
                 var fitting = key.FitTo(Sheets);
                 return fitting.IsSameAs(AnswerKey.On(Sheets)) ? Refusal.Duplicate : new Decision.Accepted(new KeySet(fitting), Audience.Staff);
+            case LockPage lockPage:
+                return PageLocks.Decide(lockPage, actor, Sheets);
             case SetMarkJudging or JudgeCard or ShowResults or GoOnJudging:
                 return Choice.Decide(submission.Command, actor, situation.Lets(StudentActs.Judge, actor), Sheets);
             case RaiseConcern or SettleConcerns:
@@ -124,6 +126,7 @@ public sealed class Board(ActivityContent version) : Room, IWorkRoom
 
         // Work that rests on set-aside work has to wait with it, so it is not judged now.
         if (!actor.IsStaff && (actor.HasLeft || !situation.Lets(ActOf(submission.Command), actor))) return SettingAside(submission, actor, WhySetAside.Late);
+        if (!actor.IsStaff && PageLocks.TouchesLocked(submission.Command, Sheets)) return SettingAside(submission, actor, WhySetAside.Locked);
         if (waits) return SettingAside(submission, actor, WhySetAside.Words);
         if (BoardWords.SaysSomething(submission.Command) && situation.AsksForApproval(actor)) return SettingAside(submission, actor, WhySetAside.Approval);
         var decision = Decide(submission.Command, actor, submission.Client, situation);
@@ -186,6 +189,9 @@ public sealed class Board(ActivityContent version) : Room, IWorkRoom
                 break;
             case ConcernRaised or ConcernsSettled:
                 Concerns.Set(envelope);
+                break;
+            case PageLocked(var page, var on):
+                Sheets.Lock(page, on);
                 break;
             case WorkBrought(var content, var changedAt, var said, var results):
                 LastActivity = changedAt;

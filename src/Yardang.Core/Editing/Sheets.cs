@@ -148,6 +148,12 @@ public sealed class Sheets
         }
     }
 
+    /// <summary>Locks a page against students, or frees it; 0: all pages.</summary>
+    public void Lock(long page, bool on)
+    {
+        foreach (var id in page == 0 ? [.. _pages.Keys] : new[] { page }) SetPage(id, p => p with { Locked = on });
+    }
+
     /// <summary>Puts an activity in place of what stands here.</summary>
     public void Restore(ActivityContent head, IEnumerable<Mark> marks)
     {

@@ -57,6 +57,12 @@ public enum Doing
     /// <summary>A step was done again.</summary>
     Redid,
 
+    /// <summary>It was locked against students.</summary>
+    Locked,
+
+    /// <summary>It was locked, and is free again.</summary>
+    Unlocked,
+
     /// <summary>Something was said to it.</summary>
     Answered,
 
@@ -98,10 +104,13 @@ public sealed record LogLine(long Number, long Time, int Person, bool ByStaff, D
         ChangesMade(var changes, _) => Changes(changes, board.Sheets, null),
         GestureUndone(_, var changes, _, _) => Changes(changes, board.Sheets, Doing.Undid),
         GestureRedone(_, var changes, _, _) => Changes(changes, board.Sheets, Doing.Redid),
+        PageLocked locked => (Locks(locked.On), locked.Page, [], ""),
         LateChangeAdopted adopted => (Doing.HandedOut, adopted.Page, [.. adopted.Marks.Select(m => m.Id)], ""),
         AnswerGiven(var about, var answer, _) => (Doing.Answered, board.Sheets.Marks.GetValueOrDefault(about)?.Page ?? 0, [about], answer.Text),
         _ => null,
     };
+
+    private static Doing Locks(bool on) => on ? Doing.Locked : Doing.Unlocked;
 
     private static (Doing, long, ImmutableArray<long>, string)? Added(ImmutableArray<Mark> marks)
     {
@@ -140,6 +149,8 @@ public sealed record LogLine(long Number, long Time, int Person, bool ByStaff, D
         CardPlaced placed => Known(wall, placed.Card, Doing.Moved),
         CardJoined joined => Known(wall, joined.Card, joined.Onto == 0 ? Doing.Moved : Doing.Joined),
         CardColoured coloured => Known(wall, coloured.Card, Doing.Changed),
+        CardLocked locked => Known(wall, locked.Card, Locks(locked.On)),
+        TopicLocked locked => (Locks(locked.On), locked.Topic, [], ""),
         CardTakenDown taken => Known(wall, taken.Id, Doing.TookDown),
         AnswerGiven(var about, var answer, _) => Known(wall, about, Doing.Answered, answer.Text),
         AnswerReworded reworded => Known(wall, reworded.About, Doing.Reworded, reworded.Text),

@@ -32,6 +32,9 @@ public enum WhySetAside
 
     /// <summary>The teacher looks at it before others see it.</summary>
     Approval = 3,
+
+    /// <summary>It touches what a teacher has locked meanwhile.</summary>
+    Locked = 4,
 }
 
 /// <summary>Work was not put in place; it is kept for the teacher's decision.</summary>

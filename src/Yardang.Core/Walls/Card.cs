@@ -32,10 +32,11 @@ namespace Yardang.Core.Walls;
 /// <param name="Unsealed">Where names are for nobody: why a teacher has learned whose it is (<see cref="Seal"/>); empty as long as nobody has.</param>
 /// <param name="DownWhy">Why a teacher took it down, for its author; empty where nothing was said.</param>
 /// <param name="Removed">Whether its author does not see it either; then they are told only that it is gone, and why.</param>
+/// <param name="Locked">Whether students do not change, answer or move it (<see cref="LockCard"/>).</param>
 public sealed record Card(
     long Id, long Topic, long PutUnder, int Author, bool ByStaff, double Order, string Language, string Text, long PutUpAt, int DownBy = 0, [Since(2), NullIsEmpty] ImmutableArray<Answer>? Answers = null,
     [Since(3), NullIsEmpty] ImmutableArray<Attachment>? Attachments = null, [Since(4), NullIsEmpty] ImmutableArray<int>? AskedToo = null, [Since(4)] long AnsweredBy = 0, [Since(5)] LineSpot? At = null, [Since(6)] int PutUpBy = 0, [Since(7)] FieldSpot? Spot = null, [Since(8), NullIsEmpty] ImmutableArray<Response>? Responses = null,
-    [Since(8)] long Joined = 0, [Since(8), NullIsEmpty] ImmutableArray<long>? From = null, [Since(9)] long Poured = 0, [Since(9)] int Colour = 0, [Since(9)] string Unsealed = "", [Since(10)][property: JsonIgnore] string DownWhy = "", [Since(10)][property: JsonIgnore] bool Removed = false)
+    [Since(8)] long Joined = 0, [Since(8), NullIsEmpty] ImmutableArray<long>? From = null, [Since(9)] long Poured = 0, [Since(9)] int Colour = 0, [Since(9)] string Unsealed = "", [Since(10)][property: JsonIgnore] string DownWhy = "", [Since(10)][property: JsonIgnore] bool Removed = false, [Since(11)][property: JsonIgnore] bool Locked = false)
 {
     /// <summary>What is shown beside its words.</summary>
     [JsonIgnore]

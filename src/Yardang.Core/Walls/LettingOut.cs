@@ -105,7 +105,7 @@ public sealed class LetOut
         var person = envelope.Event switch
         {
             LateWorkAccepted accepted => accepted.Outcome is null ? null : (int?)accepted.Person,
-            CardPutUp or CardPutBack or CardReworded or CardMoved or CardTakenDown or AnswerGiven or AnswerPutBack or AnswerReworded or AnswerTakenDown or AskedToo or QuestionFiled or CardRespondedTo or CardJoined or CardColoured or SealBroken
+            CardPutUp or CardPutBack or CardReworded or CardMoved or CardTakenDown or AnswerGiven or AnswerPutBack or AnswerReworded or AnswerTakenDown or AskedToo or QuestionFiled or CardRespondedTo or CardJoined or CardColoured or CardLocked or SealBroken
                 or CardPlaced or CardLaid or CardsLinked or LinkReworded or LinkReversed or LinkTakenDown or LinkPutBack or FieldLaid or PlanSet => envelope.Actor.IsStaff ? 0 : envelope.Actor.Number,
             _ => null,
         };
@@ -129,6 +129,7 @@ public sealed class LetOut
         CardReworded e => e.Id,
         CardJoined e => e.Card,
         CardColoured e => e.Card,
+        CardLocked e => e.Card,
         SealBroken e => e.Card,
         CardRespondedTo e => e.Card,
         QuestionFiled e => e.Card,

@@ -136,6 +136,8 @@ public sealed partial class Wall
             case CardReworded(var id, var language, var text, _, var shown): Change(id, c => c with { Language = language, Text = text, Attachments = shown }); break;
             case SealBroken(var id, var reason, var author): Change(id, c => c with { Unsealed = reason, Author = author != 0 ? author : c.Author }); break;
             case CardColoured(var id, var colour, _): Change(id, c => c with { Colour = colour }); break;
+            case CardLocked(var id, var on, _): Change(id, c => c with { Locked = on }); break;
+            case TopicLocked(var topic, var on): Plan = Plan.Locked(topic, on); break;
             case CardJoined(var id, var onto, _): Change(id, c => c with { Joined = onto }); break;
             case CardMoved(var id, var topic, var order, _): Change(id, c => c with { Topic = topic, Order = order }); break;
             case CardTakenDown(var id, _, _, var words, var removed, var by): Change(id, c => c with { DownBy = by != 0 ? by : By(actor), DownWhy = words, Removed = removed }); break;

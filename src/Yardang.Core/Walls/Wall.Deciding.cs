@@ -32,7 +32,7 @@ public sealed partial class Wall
         switch (submission.Command)
         {
             case SetPlan(var wished):
-                var plan = wished with { Rules = wished.Rules.HeldBy(Plan.Rules.Held != LessonHolds.No) };
+                var plan = wished.LockedAs(Plan) with { Rules = wished.Rules.HeldBy(Plan.Rules.Held != LessonHolds.No) with { Locked = Plan.Rules.Locked } };
                 if (!actor.IsStaff || !MayName(plan.Rules.Names)) return Refusal.NotAllowed;
 
                 // Showing all is letting out.
@@ -50,8 +50,13 @@ public sealed partial class Wall
                     ? new CardsBrought(brought, cards, changedAt, results, shown, links, shifts) : Refusal.OutOfRange;
             case DiscardLateWork(var own, _) when IsTakenBack(own, actor):
                 return new Decision.Accepted(new LateWorkDiscarded(own, actor.Number), Audience.NamedAndStaff);
-            case AcceptLateWork or DiscardLateWork or ReturnWork or ShowResults or GoOnJudging or ShowOrder or TidyField or LayCards or LetCardsOut when !actor.IsStaff:
+            case AcceptLateWork or DiscardLateWork or ReturnWork or ShowResults or GoOnJudging or ShowOrder or TidyField or LayCards or LetCardsOut or LockCard or LockTopic when !actor.IsStaff:
                 return Refusal.NotAllowed;
+            case LockCard(var card, var on):
+                return WhyNot(card, actor, c => c.Locked == on ? Refusal.ChangedSince : null) is { } still ? still : ToldOf(_cards[card], (c, whose) => new CardLocked(c.Id, on, whose));
+            case LockTopic(var topic, var on):
+                if (topic != WallPlan.Nowhere && !Plan.TopicsShown.Any(t => t.Id == topic)) return Refusal.NotFound;
+                return on == (topic == WallPlan.Nowhere ? Plan.Rules.Locked : Plan.Topics.First(t => t.Id == topic).Locked) ? Refusal.ChangedSince : new TopicLocked(topic, on);
             case LetCardsOut:
                 if (Out is { IsAll: true } && !SeesAll(actor)) return Refusal.NotYet;
                 if (WhyNotOut(actor, situation.Time) is { } soon) return soon;
@@ -71,7 +76,7 @@ public sealed partial class Wall
                 if (on && IsSealed && order.People < LetOut.LeastPeople) return Refusal.NotYet;
                 return on == Placements.Shown is not null ? Refusal.ChangedSince : on ? new OrderShown(order) : new OrderHidden();
             case AskToo or RespondToCard when actor.HasLeft || !situation.Lets(StudentActs.Judge, actor):
-            case FileQuestion or PlaceCard or LayCard when !actor.IsStaff && (actor.HasLeft || !situation.Lets(ActOf(submission.Command), actor)):
+            case FileQuestion or PlaceCard or LayCard when !actor.IsStaff && (actor.HasLeft || !situation.Lets(ActOf(submission.Command), actor) || TouchesLocked(submission.Command)):
                 return Refusal.TooLate;
             case TidyField or LayCards:
                 return Laying.Decide(submission.Command, Plan, KnownTo(actor), Links);
@@ -103,6 +108,7 @@ public sealed partial class Wall
             return IsSealed ? Refusal.TooLate : SettingAside(submission, actor, WhySetAside.Late);
         }
 
+        if (!actor.IsStaff && TouchesLocked(submission.Command)) return IsSealed ? Refusal.TooLate : SettingAside(submission, actor, WhySetAside.Locked);
         if (waits) return IsSealed ? Refusal.Words : SettingAside(submission, actor, WhySetAside.Words);
         if (WallWords.SaysSomething(submission.Command) && !IsSealed && situation.AsksForApproval(actor)) return WouldBeTooMany(submission.Command, actor) ? Refusal.EnoughCards : SettingAside(submission, actor, WhySetAside.Approval);
         var decision = Decide(submission.Command, actor, submission.Client, situation);
@@ -110,6 +116,8 @@ public sealed partial class Wall
         // What rests on work that waits waits with it.
         return decision is Decision.Refused && !actor.IsStaff && !IsSealed && _setAside.Values.Any(w => w.Actor.Number == actor.Number) && SettingAside(submission, actor, WhySetAside.Rests) is Decision.Accepted waiting ? waiting : decision;
     }
+
+    private bool TouchesLocked(Command command) => Locking.TouchesLocked(command, Plan, _cards, Links);
 
     // Whoever wrote what waits can take it back, to put it otherwise.
     private bool IsTakenBack(long number, Actor actor) => !actor.IsStaff && !actor.HasLeft && _setAside.GetValueOrDefault(number)?.Actor.Number == actor.Number;

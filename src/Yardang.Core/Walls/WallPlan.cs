@@ -37,7 +37,8 @@ public enum Purpose
 /// <param name="Shown">At a station: what is looked at; null for nothing.</param>
 /// <param name="Stimulus">At a station: something to watch, to listen to or to open; null for nothing.</param>
 /// <param name="Only">Who puts up cards there, by actor number; null for everybody. All read them.</param>
-public sealed record Topic(long Id, Texts Heading, Texts Prompt, int Colour, [Since(2), NullIsEmpty] ImmutableArray<Attachment>? Shown = null, [Since(2)] Stimulus? Stimulus = null, [Since(3), NullIsEmpty] ImmutableArray<int>? Only = null)
+/// <param name="Locked">Whether students change nothing there (<see cref="LockTopic"/>). Known to running walls only.</param>
+public sealed record Topic(long Id, Texts Heading, Texts Prompt, int Colour, [Since(2), NullIsEmpty] ImmutableArray<Attachment>? Shown = null, [Since(2)] Stimulus? Stimulus = null, [Since(3), NullIsEmpty] ImmutableArray<int>? Only = null, [Since(4)][property: JsonIgnore] bool Locked = false)
 {
     /// <summary>Whether a student may put up cards there.</summary>
     public bool IsFor(int person) => Only is not { IsEmpty: false } some || some.Contains(person);
@@ -86,8 +87,9 @@ public sealed record Topic(long Id, Texts Heading, Texts Prompt, int Colour, [Si
 /// <param name="MostJudged">Of how many cards each may say something, where they are not chosen; 0 for no number.</param>
 /// <param name="Starters">How sentences may begin that students write; null for none.</param>
 /// <param name="Held">Whether its lesson lets each see only their own, too; then <c>OwnFirst</c> is true. Known to running walls only.</param>
+/// <param name="Locked">Whether students change nothing on the whole wall (<see cref="LockTopic"/>). Known to running walls only.</param>
 public sealed record WallRules(
-    int Least = 0, int Most = 0, [Since(2)] bool OwnFirst = false, [Since(3)] bool Answers = false, [Since(4)] AttachmentKinds Shows = AttachmentKinds.None, [Since(5)] Judging? Judging = null, [Since(6)] int Stations = 0, [Since(7)] bool OnlyGiven = false, [Since(8)] NamesTo Names = NamesTo.Everybody, [Since(8)] bool AnyMoves = false, [Since(8)] bool InPairs = false, [Since(8)] int LeastAnswers = 0, [Since(9), NullIsEmpty] ImmutableArray<QuickResponse>? Responses = null, [Since(9)] bool SaidAlready = false, [Since(9)] bool BuildsOn = false, [Since(10), NullIsEmpty] ImmutableArray<Texts>? Stances = null, [Since(10)] int LeastJudged = 0, [Since(10)] bool PerTopic = false, [Since(11)] int MostAnswers = 0, [Since(11)] int MostJudged = 0, [Since(11), NullIsEmpty] ImmutableArray<Texts>? Starters = null, [Since(12)][property: JsonIgnore] LessonHolds Held = LessonHolds.No)
+    int Least = 0, int Most = 0, [Since(2)] bool OwnFirst = false, [Since(3)] bool Answers = false, [Since(4)] AttachmentKinds Shows = AttachmentKinds.None, [Since(5)] Judging? Judging = null, [Since(6)] int Stations = 0, [Since(7)] bool OnlyGiven = false, [Since(8)] NamesTo Names = NamesTo.Everybody, [Since(8)] bool AnyMoves = false, [Since(8)] bool InPairs = false, [Since(8)] int LeastAnswers = 0, [Since(9), NullIsEmpty] ImmutableArray<QuickResponse>? Responses = null, [Since(9)] bool SaidAlready = false, [Since(9)] bool BuildsOn = false, [Since(10), NullIsEmpty] ImmutableArray<Texts>? Stances = null, [Since(10)] int LeastJudged = 0, [Since(10)] bool PerTopic = false, [Since(11)] int MostAnswers = 0, [Since(11)] int MostJudged = 0, [Since(11), NullIsEmpty] ImmutableArray<Texts>? Starters = null, [Since(12)][property: JsonIgnore] LessonHolds Held = LessonHolds.No, [Since(13)][property: JsonIgnore] bool Locked = false)
 {
     /// <summary>As many cards as anybody likes, of words alone.</summary>
     public static readonly WallRules Free = new();

@@ -212,6 +212,9 @@ internal static class Forms
             case Yardang.Core.Rooms.SettleConcerns v: Write(ref w, v); break;
             case Yardang.Core.Lessons.SetHiding v: Write(ref w, v); break;
             case Yardang.Core.Editing.RestoreMarks v: Write(ref w, v); break;
+            case Yardang.Core.Walls.LockCard v: Write(ref w, v); break;
+            case Yardang.Core.Walls.LockTopic v: Write(ref w, v); break;
+            case Yardang.Core.Boards.LockPage v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -313,6 +316,9 @@ internal static class Forms
         Yardang.Core.Rooms.SettleConcerns => 106,
         Yardang.Core.Lessons.SetHiding => 107,
         Yardang.Core.Editing.RestoreMarks => 108,
+        Yardang.Core.Walls.LockCard => 109,
+        Yardang.Core.Walls.LockTopic => 110,
+        Yardang.Core.Boards.LockPage => 111,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -422,6 +428,9 @@ internal static class Forms
         106 => ReadSettleConcerns(ref r),
         107 => ReadSetHiding(ref r),
         108 => ReadRestoreMarks(ref r),
+        109 => ReadLockCard(ref r),
+        110 => ReadLockTopic(ref r),
+        111 => ReadLockPage(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of command: {kind}."),
     };
 
@@ -593,6 +602,9 @@ internal static class Forms
             case Yardang.Core.Rooms.ConcernsSettled v: Write(ref w, v); break;
             case Yardang.Core.Lessons.HidingSet v: Write(ref w, v); break;
             case Yardang.Core.Lessons.NamesCorrected v: Write(ref w, v); break;
+            case Yardang.Core.Walls.CardLocked v: Write(ref w, v); break;
+            case Yardang.Core.Walls.TopicLocked v: Write(ref w, v); break;
+            case Yardang.Core.Boards.PageLocked v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -719,6 +731,9 @@ internal static class Forms
         Yardang.Core.Rooms.ConcernsSettled => 140,
         Yardang.Core.Lessons.HidingSet => 141,
         Yardang.Core.Lessons.NamesCorrected => 142,
+        Yardang.Core.Walls.CardLocked => 143,
+        Yardang.Core.Walls.TopicLocked => 144,
+        Yardang.Core.Boards.PageLocked => 145,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -853,6 +868,9 @@ internal static class Forms
         140 => ReadConcernsSettled(ref r),
         141 => ReadHidingSet(ref r),
         142 => ReadNamesCorrected(ref r),
+        143 => ReadCardLocked(ref r),
+        144 => ReadTopicLocked(ref r),
+        145 => ReadPageLocked(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of room event: {kind}."),
     };
 
@@ -1734,7 +1752,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.Card v)
     {
-        var count = v.DownWhy.Length > 0 || v.Removed ? 25 : v.Poured != 0 || v.Colour != 0 || v.Unsealed.Length > 0 ? 23 : v.Responses is not null || v.Joined != 0 || v.From is not null ? 20 : v.Spot is not null ? 17 : v.PutUpBy != 0 ? 16 : v.At is not null ? 15 : v.AskedToo is not null || v.AnsweredBy != 0 ? 14 : v.Attachments is not null ? 12 : v.Answers is not null ? 11 : 10;
+        var count = v.Locked ? 26 : v.DownWhy.Length > 0 || v.Removed ? 25 : v.Poured != 0 || v.Colour != 0 || v.Unsealed.Length > 0 ? 23 : v.Responses is not null || v.Joined != 0 || v.From is not null ? 20 : v.Spot is not null ? 17 : v.PutUpBy != 0 ? 16 : v.At is not null ? 15 : v.AskedToo is not null || v.AnsweredBy != 0 ? 14 : v.Attachments is not null ? 12 : v.Answers is not null ? 11 : 10;
         w.WriteArrayHeader(count);
         w.Write(v.Id);
         w.Write(v.Topic);
@@ -1851,6 +1869,8 @@ internal static class Forms
         if (count < 25) return;
         w.Write(v.DownWhy);
         w.Write(v.Removed);
+        if (count < 26) return;
+        w.Write(v.Locked);
     }
 
     public static Yardang.Core.Walls.Card ReadCard(ref MessagePackReader r)
@@ -1932,8 +1952,14 @@ internal static class Forms
             @removed = r.ReadBoolean();
         }
 
+        System.Boolean @locked = default;
+        if (fields.Has(26))
+        {
+            @locked = r.ReadBoolean();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.Card(@id, @topic, @putUnder, @author, @byStaff, @order, @language, @text, @putUpAt, @downBy, @answers, @attachments, @askedToo, @answeredBy, @at, @putUpBy, @spot, @responses, @joined, @from, @poured, @colour, @unsealed, @downWhy, @removed);
+        return new Yardang.Core.Walls.Card(@id, @topic, @putUnder, @author, @byStaff, @order, @language, @text, @putUpAt, @downBy, @answers, @attachments, @askedToo, @answeredBy, @at, @putUpBy, @spot, @responses, @joined, @from, @poured, @colour, @unsealed, @downWhy, @removed, @locked);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardColoured v)
@@ -2016,6 +2042,24 @@ internal static class Forms
         System.Int32 @whose = r.ReadInt32();
         fields.End(ref r);
         return new Yardang.Core.Walls.CardLaid(@card, @spot, @whose);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardLocked v)
+    {
+        w.WriteArrayHeader(3);
+        w.Write(v.Card);
+        w.Write(v.On);
+        w.Write(v.Whose);
+    }
+
+    public static Yardang.Core.Walls.CardLocked ReadCardLocked(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 3);
+        System.Int64 @card = r.ReadInt64();
+        System.Boolean @on = r.ReadBoolean();
+        System.Int32 @whose = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.CardLocked(@card, @on, @whose);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.CardMoved v)
@@ -4937,6 +4981,54 @@ internal static class Forms
         return new Yardang.Core.Walls.LinkWord(@id, @text);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.LockCard v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Card);
+        w.Write(v.On);
+    }
+
+    public static Yardang.Core.Walls.LockCard ReadLockCard(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int64 @card = r.ReadInt64();
+        System.Boolean @on = r.ReadBoolean();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.LockCard(@card, @on);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Boards.LockPage v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Page);
+        w.Write(v.On);
+    }
+
+    public static Yardang.Core.Boards.LockPage ReadLockPage(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int64 @page = r.ReadInt64();
+        System.Boolean @on = r.ReadBoolean();
+        fields.End(ref r);
+        return new Yardang.Core.Boards.LockPage(@page, @on);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.LockTopic v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Topic);
+        w.Write(v.On);
+    }
+
+    public static Yardang.Core.Walls.LockTopic ReadLockTopic(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int64 @topic = r.ReadInt64();
+        System.Boolean @on = r.ReadBoolean();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.LockTopic(@topic, @on);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.LowerHands v)
     {
         w.WriteArrayHeader(0);
@@ -5573,7 +5665,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Pages.Page v)
     {
-        var count = v.Part is not null ? 11 : v.Starters is not null ? 10 : v.Stimulus is not null ? 9 : 8;
+        var count = v.Locked ? 12 : v.Part is not null ? 11 : v.Starters is not null ? 10 : v.Stimulus is not null ? 9 : 8;
         w.WriteArrayHeader(count);
         w.Write(v.Id);
         ByHand.Write(ref w, v.Name);
@@ -5618,6 +5710,8 @@ internal static class Forms
             w.WriteNil();
         }
 
+        if (count < 12) return;
+        w.Write(v.Locked);
     }
 
     public static Yardang.Core.Pages.Page ReadPage(ref MessagePackReader r)
@@ -5649,8 +5743,14 @@ internal static class Forms
             @part = r.TryReadNil() ? null : r.ReadInt32();
         }
 
+        System.Boolean @locked = default;
+        if (fields.Has(12))
+        {
+            @locked = r.ReadBoolean();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Pages.Page(@id, @name, @size, @paper, @directions, @withheld, @stimulus, @starters, @part) { Order = @order, Erased = @erased };
+        return new Yardang.Core.Pages.Page(@id, @name, @size, @paper, @directions, @withheld, @stimulus, @starters, @part, @locked) { Order = @order, Erased = @erased };
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.PageAdded v)
@@ -5699,6 +5799,22 @@ internal static class Forms
         System.Boolean @erased = r.ReadBoolean();
         fields.End(ref r);
         return new Yardang.Core.Editing.PageErasing(@target, @erased);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Boards.PageLocked v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Page);
+        w.Write(v.On);
+    }
+
+    public static Yardang.Core.Boards.PageLocked ReadPageLocked(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int64 @page = r.ReadInt64();
+        System.Boolean @on = r.ReadBoolean();
+        fields.End(ref r);
+        return new Yardang.Core.Boards.PageLocked(@page, @on);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.PageNaming v)
@@ -8496,7 +8612,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.Topic v)
     {
-        var count = v.Only is not null ? 7 : v.Shown is not null || v.Stimulus is not null ? 6 : 4;
+        var count = v.Locked ? 8 : v.Only is not null ? 7 : v.Shown is not null || v.Stimulus is not null ? 6 : 4;
         w.WriteArrayHeader(count);
         w.Write(v.Id);
         ByHand.Write(ref w, v.Heading);
@@ -8541,6 +8657,8 @@ internal static class Forms
             w.WriteNil();
         }
 
+        if (count < 8) return;
+        w.Write(v.Locked);
     }
 
     public static Yardang.Core.Walls.Topic ReadTopic(ref MessagePackReader r)
@@ -8564,8 +8682,30 @@ internal static class Forms
             @only = r.TryReadNil() ? null : ReadListOfInt32(ref r);
         }
 
+        System.Boolean @locked = default;
+        if (fields.Has(8))
+        {
+            @locked = r.ReadBoolean();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.Topic(@id, @heading, @prompt, @colour, @shown, @stimulus, @only);
+        return new Yardang.Core.Walls.Topic(@id, @heading, @prompt, @colour, @shown, @stimulus, @only, @locked);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.TopicLocked v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Topic);
+        w.Write(v.On);
+    }
+
+    public static Yardang.Core.Walls.TopicLocked ReadTopicLocked(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int64 @topic = r.ReadInt64();
+        System.Boolean @on = r.ReadBoolean();
+        fields.End(ref r);
+        return new Yardang.Core.Walls.TopicLocked(@topic, @on);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.Translation v)
@@ -8858,7 +8998,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallRules v)
     {
-        var count = (int)v.Held != 0 ? 22 : v.MostAnswers != 0 || v.MostJudged != 0 || v.Starters is not null ? 21 : v.Stances is not null || v.LeastJudged != 0 || v.PerTopic ? 18 : v.Responses is not null || v.SaidAlready || v.BuildsOn ? 15 : (int)v.Names != 0 || v.AnyMoves || v.InPairs || v.LeastAnswers != 0 ? 12 : v.OnlyGiven ? 8 : v.Stations != 0 ? 7 : v.Judging is not null ? 6 : (int)v.Shows != 0 ? 5 : v.Answers ? 4 : v.OwnFirst ? 3 : 2;
+        var count = v.Locked ? 23 : (int)v.Held != 0 ? 22 : v.MostAnswers != 0 || v.MostJudged != 0 || v.Starters is not null ? 21 : v.Stances is not null || v.LeastJudged != 0 || v.PerTopic ? 18 : v.Responses is not null || v.SaidAlready || v.BuildsOn ? 15 : (int)v.Names != 0 || v.AnyMoves || v.InPairs || v.LeastAnswers != 0 ? 12 : v.OnlyGiven ? 8 : v.Stations != 0 ? 7 : v.Judging is not null ? 6 : (int)v.Shows != 0 ? 5 : v.Answers ? 4 : v.OwnFirst ? 3 : 2;
         w.WriteArrayHeader(count);
         w.Write(v.Least);
         w.Write(v.Most);
@@ -8940,6 +9080,8 @@ internal static class Forms
 
         if (count < 22) return;
         w.Write((int)v.Held);
+        if (count < 23) return;
+        w.Write(v.Locked);
     }
 
     public static Yardang.Core.Walls.WallRules ReadWallRules(ref MessagePackReader r)
@@ -9031,8 +9173,14 @@ internal static class Forms
             @held = (Yardang.Core.Walls.LessonHolds)r.ReadInt32();
         }
 
+        System.Boolean @locked = default;
+        if (fields.Has(23))
+        {
+            @locked = r.ReadBoolean();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.WallRules(@least, @most, @ownFirst, @answers, @shows, @judging, @stations, @onlyGiven, @names, @anyMoves, @inPairs, @leastAnswers, @responses, @saidAlready, @buildsOn, @stances, @leastJudged, @perTopic, @mostAnswers, @mostJudged, @starters, @held);
+        return new Yardang.Core.Walls.WallRules(@least, @most, @ownFirst, @answers, @shows, @judging, @stations, @onlyGiven, @names, @anyMoves, @inPairs, @leastAnswers, @responses, @saidAlready, @buildsOn, @stances, @leastJudged, @perTopic, @mostAnswers, @mostJudged, @starters, @held, @locked);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallSnapshot v)

@@ -133,7 +133,7 @@ public sealed class InTray(IDbContextFactory<SchoolContext> school, RoomHosts ho
             Board board => Describe(board, thing),
             _ => ("drawn", "", "", []),
         };
-        var why = thing.Why switch { WhySetAside.Words => "words", WhySetAside.Approval => "approval", _ => "late" };
+        var why = thing.Why switch { WhySetAside.Words => "words", WhySetAside.Approval => "approval", WhySetAside.Locked => "locked", _ => "late" };
         var shows = room is Board ? kind is not "answer" : thing.Works.Select(w => w.Command switch { PutUpCard put => put.Attachments, RewordCard reword => reword.Attachments, _ => null }).LastOrDefault(shown => shown is not null) is { Length: > 0 };
         return new("", kind, why, Guid.Empty, "", Guid.Empty, 0, thing.Person, "", [.. thing.Works.Select(w => w.Number)], thing.Since, thing.Words, where, about, beside, [.. thing.Exchange.Select(e => new Returned(e.Words, e.Returned))], shows, false, [], false);
     }

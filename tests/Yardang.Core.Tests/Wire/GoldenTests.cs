@@ -1,5 +1,6 @@
 using System.Text.Encodings.Web;
 using System.Text.Json;
+using Yardang.Core.Boards;
 using Yardang.Core.Editing;
 using Yardang.Core.Geometry;
 using Yardang.Core.Ink;
@@ -150,6 +151,7 @@ public class GoldenTests
     {
         var board = new BoardScript();
         BoardPlay.Play(board, new Random(seed));
+        board.Do(Teacher, new LockPage(0, false), 0);
         board.Draw(Maya);
         board.Do(Maya, new MakeChanges([new Placed(LooseLabel, new Place(10, 0, 0))]));
         if (seed % 2 == 0) board.Do(Ben, new MakeChanges([new Placed(LooseLabel, new Place(20, 0, 0))]));

@@ -153,6 +153,8 @@ Alpine.data('board', () => {
     texts,
     /** Which teacher is here, in words; empty if none is. */
     besideText: '',
+    /** Whether a teacher has locked the page in sight against students. */
+    isLocked: false,
     /** How many marks teachers removed from this page. */
     removedHere: 0,
     seesOthers: false,
@@ -276,7 +278,7 @@ Alpine.data('board', () => {
 
     may(act: StudentActs): boolean {
       if (isLook || attendance?.isMoving) return false;
-      return this.opened && this.tell.lets(act);
+      return this.opened && this.tell.lets(act) && !(isStudent && this.isLocked && act !== StudentActs.Judge);
     },
 
     mayWrite(): boolean {
@@ -377,6 +379,7 @@ Alpine.data('board', () => {
       if (this.opened) this.talk.refresh();
       const { sheets } = editor;
       const page = sheets.page(editor.page);
+      this.isLocked = page?.locked === true;
       if (this.opened && !isTry) this.directions.all = textIn(sheets.directions, [language], data.written);
       this.directions.ofPage = textIn(page?.directions ?? {}, [language], data.written);
       this.stimulus.show(page?.stimulus ?? null);

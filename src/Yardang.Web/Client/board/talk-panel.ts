@@ -103,7 +103,7 @@ export class TalkPanel {
         nameOf: (actor) => place.nameOf(actor),
         mayWrite: () => place.may(StudentActs.Answer),
         mayAnswer: (about) => mayAnswer(editor.sheets, about.id, me),
-        mayChangeAnswer: (_, answer) => mayChange(answer, me),
+        mayChangeAnswer: (about, answer) => mayChange(editor.sheets, about.id, answer, me),
         answer: (about, to, text, aloud = false) => {
           const id = client.newId();
           submit({ kind: 'giveAnswer', about: about.id, id, to, language: editor.language, text, aloud, says: 0 });

@@ -13,6 +13,7 @@ export function pageTurner(editor: () => Editor, pageOf: string) {
   return {
     all: [] as { id: number; number: number; name: string }[],
     number: 1,
+    areAllLocked: false,
 
     refresh(language: string): void {
       const { sheets, surface, page } = editor();
@@ -21,6 +22,7 @@ export function pageTurner(editor: () => Editor, pageOf: string) {
         number: i + 1,
         name: textIn(p.name, [language], surface.written),
       }));
+      this.areAllLocked = sheets.pages.every((p: Page) => p.locked);
       this.number = sheets.pages.findIndex((p: Page) => p.id === page) + 1;
     },
 
@@ -41,6 +43,15 @@ export function pageTurner(editor: () => Editor, pageOf: string) {
     step(by: number): void {
       const page = this.all[this.number - 1 + by];
       if (page) editor().turnToPage(page.id);
+    },
+
+    /** A teacher's: students change nothing on the page in sight any more, or can again. */
+    lock(on: boolean): void {
+      editor().client.submit({ kind: 'lockPage', page: editor().page, on });
+    },
+
+    lockAll(on: boolean): void {
+      editor().client.submit({ kind: 'lockPage', page: 0, on });
     },
 
     /** Lengthens the page: room at its foot. */

@@ -19,6 +19,8 @@ export function tellOfBoard(event: RoomEvent, before: Sheets): Told | null {
       return changed(event.changes, before, 'undid');
     case 'gestureRedone':
       return changed(event.changes, before, 'redid');
+    case 'pageLocked':
+      return { what: event.on ? 'locked' : 'unlocked', place: event.page || null, things: [], words: '' };
     case 'lateChangeAdopted':
       return { what: 'handedOut', place: event.page || null, things: event.marks.map(({ id }) => id), words: '' };
     case 'answerGiven':

@@ -19,12 +19,14 @@ export type What =
   | 'undid'
   | 'redid'
   | 'answered'
-  | 'handedOut';
+  | 'handedOut'
+  | 'locked'
+  | 'unlocked';
 
 /** By what steps can be told apart. */
 const SORTS: Record<string, readonly What[]> = {
   new: ['drew', 'wrote', 'put', 'linked', 'answered', 'handedOut'],
-  changed: ['moved', 'joined', 'reworded', 'changed', 'planned'],
+  changed: ['moved', 'joined', 'reworded', 'changed', 'planned', 'locked', 'unlocked'],
   gone: ['rubbed', 'tookDown'],
   back: ['back', 'putBack', 'undid', 'redid'],
 };

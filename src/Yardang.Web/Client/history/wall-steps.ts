@@ -22,6 +22,10 @@ export function tellOfWall(event: RoomEvent, before: WallState): Told | null {
       return known(before, event.card, event.onto ? 'joined' : 'moved');
     case 'cardColoured':
       return known(before, event.card, 'changed');
+    case 'cardLocked':
+      return known(before, event.card, event.on ? 'locked' : 'unlocked');
+    case 'topicLocked':
+      return { what: event.on ? 'locked' : 'unlocked', place: event.topic || null, things: [], words: '' };
     case 'cardTakenDown':
       return known(before, event.id, 'tookDown');
     case 'cardPutBack':

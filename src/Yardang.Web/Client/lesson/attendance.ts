@@ -201,7 +201,7 @@ export class Attendance {
       needsPage: work.needsThisPage || (this.lesson?.needsThisPage ?? false),
       setAside: setAside.length,
       returned: setAside.filter((work) => work.returned !== '').length,
-      keptBack: setAside.filter((work) => work.why !== WhySetAside.Late).length,
+      keptBack: setAside.filter((work) => work.why !== WhySetAside.Late && work.why !== WhySetAside.Locked).length,
     };
   }
 

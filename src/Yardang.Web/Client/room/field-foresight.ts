@@ -4,6 +4,7 @@ import type { Card, CardSpot, FieldPlan, FieldSpot, Link, WallPlan } from '../wi
 import { apart, forThoseWithout, freeBeside, freeNear, freeOn, holds, spotsOf } from './free-spots';
 import { type Cards, fieldOf, isUp, standing, stands, told } from './linking';
 import { hidesNames } from './letting-out';
+import { isLockedFor } from './locking';
 import type { Me } from './sheets';
 import { foreseeOnField } from './wall-foresight';
 import type { WallState } from './wall-state';
@@ -53,13 +54,14 @@ export function isMyLink(link: Link, me: Me): boolean {
 /** Whether I may change a link that I see. */
 export function mayChangeLink(state: WallState, id: number, me: Me): boolean {
   const link = state.links.get(id);
-  return link !== undefined && sees(state, link, me) && link.downBy === 0 && (me.isStaff || isMyLink(link, me));
+  if (!link || !sees(state, link, me) || isLocked(state, link, me)) return false;
+  return link.downBy === 0 && (me.isStaff || isMyLink(link, me));
 }
 
 /** Whether I may link two cards. */
 export function mayLink(state: WallState, from: number, to: number, me: Me): boolean {
   const field = fieldOf(state.plan);
-  if (!field || from === to || !sees(state, { from, to }, me)) return false;
+  if (!field || from === to || !sees(state, { from, to }, me) || isLocked(state, { from, to }, me)) return false;
   const isOthers = (id: number) => {
     const card = state.cards.get(id)!;
     return !card.byStaff && card.author !== me.number;
@@ -73,6 +75,10 @@ function isLinked(state: WallState, from: number, to: number, me: Me): boolean {
   const counts = (l: Link) =>
     !state.plan.rules.ownFirst || me.isStaff || (l.byStaff ? isTeachers : l.author === me.number);
   return [...state.links.values()].some((l) => l.downBy === 0 && l.from === from && l.to === to && counts(l));
+}
+
+function isLocked(state: WallState, { from, to }: Pick<Link, 'from' | 'to'>, me: Me): boolean {
+  return isLockedFor(state, from, me) || isLockedFor(state, to, me);
 }
 
 function sees(state: WallState, { from, to }: Pick<Link, 'from' | 'to'>, me: Me): boolean {
@@ -105,7 +111,8 @@ export function foreseeLink(state: WallState, command: LinkCommand, me: Me): Roo
   if (!link) return null;
   if (command.kind === 'putLinkBack') {
     const mayPutBack = link.downBy !== 0 && (me.isStaff || (isMyLink(link, me) && link.downBy === me.number));
-    if (!sees(state, link, me) || !mayPutBack || isLinked(state, link.from, link.to, me)) return null;
+    if (!sees(state, link, me) || isLocked(state, link, me) || !mayPutBack || isLinked(state, link.from, link.to, me))
+      return null;
     return { kind: 'linkPutBack', link: { ...link, downBy: 0 }, whose: whose(state, link) };
   }
   if (!mayChangeLink(state, id, me)) return null;
@@ -129,7 +136,7 @@ function whose(state: WallState, link: Link): number {
 /** Whether I may lay a card elsewhere on the field. */
 export function mayLay(state: WallState, card: Card, me: Me): boolean {
   const field = fieldOf(state.plan);
-  if (!field || card.downBy !== 0 || !state.isSeen(card, me)) return false;
+  if (!field || card.downBy !== 0 || !state.isSeen(card, me) || isLockedFor(state, card.id, me)) return false;
   return me.isStaff || (!card.byStaff && card.author === me.number) || (field.anyMoves && !state.plan.rules.ownFirst);
 }
 

@@ -45,6 +45,7 @@ const HELD = new Set<string>([
     'cardRespondedTo',
     'cardJoined',
     'cardColoured',
+    'cardLocked',
     'questionFiled',
     'cardPlaced',
     'cardLaid',

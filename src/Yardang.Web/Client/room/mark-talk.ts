@@ -45,11 +45,17 @@ export function mayAnswer(sheets: Sheets, about: number, me: Me): boolean {
   const mark = sheets.mark(about);
   if (!mark || !stands(mark) || mark.grip === Grip.Key) return false;
   const page = sheets.page(mark.page);
-  return page !== undefined && !page.erased && (me.isStaff || (page.withheld & ANSWER_TOOL) === 0);
+  return (
+    page !== undefined &&
+    !page.erased &&
+    !sheets.isLockedFor(page.id, me) &&
+    (me.isStaff || (page.withheld & ANSWER_TOOL) === 0)
+  );
 }
 
-/** Whether I may change an answer: my own that is up; teachers, all. */
-export function mayChange(answer: Answer | undefined, me: Me): boolean {
+/** Whether I may change an answer to a mark: my own that is up; teachers, all. */
+export function mayChange(sheets: Sheets, about: number, answer: Answer | undefined, me: Me): boolean {
+  if (sheets.isLockedFor(sheets.mark(about)?.page ?? 0, me)) return false;
   return answer !== undefined && answer.downBy === 0 && (me.isStaff || isMine(answer, me));
 }
 
@@ -65,17 +71,18 @@ export function foreseeTalk(sheets: Sheets, command: Command, me: Me): RoomEvent
     }
     case 'rewordAnswer': {
       const answer = find(sheets.talk, command.about, command.id);
-      return mayChange(answer, me) && canSay(command.text, answer!.aloud)
+      return mayChange(sheets, command.about, answer, me) && canSay(command.text, answer!.aloud)
         ? { ...command, kind: 'answerReworded', whose: 0 }
         : null;
     }
     case 'takeAnswerDown':
       return foreseeAnswerDown(find(sheets.talk, command.about, command.id), command, me, (answer) =>
-        mayChange(answer, me) ? 0 : null,
+        mayChange(sheets, command.about, answer, me) ? 0 : null,
       );
     case 'putAnswerBack': {
       const answer = find(sheets.talk, command.about, command.id);
       if (!answer || answer.downBy === 0) return null;
+      if (sheets.isLockedFor(sheets.mark(command.about)?.page ?? 0, me)) return null;
       if (!me.isStaff && !(isMine(answer, me) && answer.downBy === me.number)) return null;
       return { kind: 'answerPutBack', about: command.about, answer: { ...answer, ...UP }, whose: 0 };
     }

@@ -1,6 +1,7 @@
 // Cards along a line: each student's own placement, or one that all share. Core's LinePlan and Placements.
 
 import { LineKind, type LinePlan, type LineSpot, type OwnPlace, Purpose, type WallPlan } from '../wire/forms';
+import { isLockedFor } from './locking';
 import type { Me } from './sheets';
 import type { Card, WallState } from './wall-state';
 import type { RoomEvent } from './wire';
@@ -41,7 +42,7 @@ export function spotOf(state: WallState, card: Card, person: number): LineSpot |
 /** Whether I may place a card that I see. */
 export function mayPlace(state: WallState, card: Card, me: Me): boolean {
   const line = lineOf(state.plan);
-  if (!line || card.downBy !== 0) return false;
+  if (!line || card.downBy !== 0 || isLockedFor(state, card.id, me)) return false;
   if (!line.together) return !me.isStaff && !state.orderShown;
   return me.isStaff || !(state.plan.rules.ownFirst && card.byStaff);
 }

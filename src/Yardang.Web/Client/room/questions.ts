@@ -1,6 +1,7 @@
 // Cards as questions: who asks the same, and what answers them. Core's Questions.
 
 import { Purpose } from '../wire/forms';
+import { isLockedFor } from './locking';
 import type { Me } from './sheets';
 import type { Card, WallState } from './wall-state';
 
@@ -21,7 +22,7 @@ export function mayAskToo(state: WallState, id: number, on: boolean, me: Me): bo
 export function mayFile(state: WallState, id: number, answer: number, me: Me): boolean {
   const card = state.cards.get(id);
   if (!card || card.downBy !== 0 || state.plan.purpose !== Purpose.Ask) return false;
-  if (!me.isStaff && !state.isMine(card, me)) return false;
+  if (!me.isStaff && (!state.isMine(card, me) || isLockedFor(state, id, me))) return false;
   if (answer === 0) return isAnswered(card);
   return card.answeredBy !== answer && card.answers.some((a) => a.id === answer && a.downBy === 0);
 }

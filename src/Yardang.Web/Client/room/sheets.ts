@@ -305,6 +305,10 @@ export class Sheets {
           event.marks.map(({ id }) => [erasing(id, true), erasing(id, false)]),
         );
         break;
+      case 'pageLocked':
+        for (const { id } of event.page === 0 ? [...this.allPages] : [{ id: event.page }])
+          this.setPage(id, { locked: event.on });
+        break;
       case 'pageAdded':
         this.putIn({ ...event.page, order: event.order }, actor, gesture);
         break;
@@ -380,12 +384,13 @@ export class Sheets {
     switch (command.kind) {
       case 'addMark': {
         const { id, page, grip, body, style } = command;
-        if (this.marksById.has(id)) return null;
+        if (this.marksById.has(id) || this.isLockedFor(page, me)) return null;
         const aloud = command.for ? { author: command.for, byStaff: false, putBy: me.number } : {};
         const mark = { id, grip, body, style, place: { x: 0, y: 0, turn: 0 }, scale: null, cuts: [], tie: 0 };
         return { kind: 'markAdded', mark: { ...this.predicted(mark, page, 1, me), ...aloud } };
       }
       case 'addMarks':
+        if (this.isLockedFor(command.page, me)) return null;
         return {
           kind: 'marksAdded',
           marks: command.marks.map((mark, i) => this.predicted(mark, command.page, i + 1, me)),
@@ -403,6 +408,8 @@ export class Sheets {
       }
       case 'restoreMarks':
         return me.isStaff && !design ? { kind: 'changesMade', changes: command.changes, back: [] } : null;
+      case 'lockPage':
+        return me.isStaff && !design ? { ...command, kind: 'pageLocked' } : null;
       case 'undoGesture':
         return this.predictTurn('gestureUndone', command.gesture, me);
       case 'redoGesture':
@@ -420,6 +427,7 @@ export class Sheets {
 
   /** A hint, to grey things out and to predict: Core's Ownership decides. */
   mayChange(me: Me, change: { target: number; property: Property }, design = false): boolean {
+    if (this.isLockedFor(this.marksById.get(change.target)?.page ?? change.target, me)) return false;
     if (change.property === Property.Size && !design) return true;
     if (change.property >= Property.Name) return design && me.isStaff;
     const mark = this.marksById.get(change.target);
@@ -434,6 +442,11 @@ export class Sheets {
     if (mark.pinned && moves) return false;
     if (mark.grip === Grip.Loose) return change.property === Property.Place;
     return mark.author === me.number && !mark.byStaff;
+  }
+
+  /** Whether I can change nothing on a page because a teacher has locked it. */
+  isLockedFor(page: number, me: Me): boolean {
+    return !me.isStaff && this.page(page)?.locked === true;
   }
 
   private predicted(mark: NewMark, page: number, step: number, me: Me): Mark {

@@ -1,6 +1,7 @@
 // Cards that say the same, and cards that grew from others: Core's Stacks and Growth.
 
 import { Purpose, type WallPlan } from '../wire/forms';
+import { isLockedFor } from './locking';
 import type { Me } from './sheets';
 import type { Card, WallState } from './wall-state';
 
@@ -93,6 +94,7 @@ export function mayJoin(state: WallState, id: number, onto: number, me: Me): boo
   if (!topicsStand(state.plan) || !(me.isStaff || rules.saidAlready)) return false;
   const other = state.cards.get(onto);
   if (!other || other.downBy !== 0 || (!me.isStaff && !isKnown(state, other, me))) return false;
+  if (isLockedFor(state, onto, me)) return false;
   if (onto === id || other.joined !== 0 || card.joined === onto) return false;
   if ([...state.cards.values()].some((c) => c.downBy === 0 && c.joined === id)) return false;
   return !rules.ownFirst || other.byStaff || (other.author === card.author && !card.byStaff);

@@ -1,6 +1,7 @@
 // Stations, and groups on their way round them. Core's RoundTrip and Visits.
 
 import { Purpose, type RoundTrip, type Visit, type WallPlan } from '../wire/forms';
+import { isPlaceLockedFor } from './locking';
 import { topicsStand } from './stacks';
 import type { Me } from './sheets';
 import { NOWHERE, type WallState } from './wall-state';
@@ -38,6 +39,7 @@ export function isFor(plan: WallPlan, person: number, topic: number): boolean {
 /** Whether I may put something up at a station: on a round trip where my group is, or was before. */
 export function mayPutUpAt(state: WallState, station: number, me: Me): boolean {
   if (!me.isStaff && !isFor(state.plan, me.number, station)) return false;
+  if (isPlaceLockedFor(state, station, me)) return false;
   if (me.isStaff || !isOnTrip(state)) return true;
   const { trip, plan } = state;
   const stations = plan.topics.length;

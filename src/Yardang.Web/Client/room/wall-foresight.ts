@@ -17,13 +17,14 @@ import { fieldOf, standing, told, touchingAsTold } from './linking';
 import { lineOf, placed } from './placing';
 import { mayAskToo, mayFile } from './questions';
 import { mayRespond, responds } from './quick-responses';
-import { countsPerTopic, joinedAndFrom, mayJoin } from './stacks';
+import { countsPerTopic, joinedAndFrom, mayJoin, topicsStand } from './stacks';
 import { foreseeStance } from './stances';
 import { isToRead, mayGiveReading } from './reading';
 import type { Me } from './sheets';
 import { canSay, given, isMine, isText } from './threads';
 import { underLesson } from './lesson-holds';
 import { isSealed } from './letting-out';
+import { isLockedFor, lockedAs } from './locking';
 import { isSame, mayBeShown } from './shown';
 import { down, foreseeAnswerDown, saysAnew, UP } from './taken-down';
 import { mayPutUpAt } from './visiting';
@@ -76,6 +77,7 @@ export function foresee(state: WallState, command: Command, me: Me, now: number)
         poured,
         colour: 0,
         unsealed: '',
+        locked: false,
       };
       return {
         kind: 'cardPutUp',
@@ -94,6 +96,20 @@ export function foresee(state: WallState, command: Command, me: Me, now: number)
       return mayJoin(state, command.card, command.onto, me)
         ? { ...command, kind: 'cardJoined', whose: whose(state, command.card) }
         : null;
+    case 'lockCard': {
+      const card = state.cards.get(command.card);
+      return me.isStaff && card?.downBy === 0 && card.locked !== command.on
+        ? { ...command, kind: 'cardLocked', whose: whose(state, card.id) }
+        : null;
+    }
+    case 'lockTopic': {
+      const { topic, on } = command;
+      const now =
+        topic === NOWHERE
+          ? state.plan.rules.locked
+          : state.plan.topics.find((t) => t.id === topic && topicsStand(state.plan))?.locked;
+      return me.isStaff && now === !on ? { kind: 'topicLocked', topic, on } : null;
+    }
     case 'colourCard': {
       const { card, colour } = command;
       const isOther = colour >= 0 && colour <= COLOURS && state.cards.get(card)?.colour !== colour;
@@ -112,7 +128,11 @@ export function foresee(state: WallState, command: Command, me: Me, now: number)
     case 'putCardBack': {
       const card = state.cards.get(command.id);
       const mayPutBack =
-        me.isStaff || (card?.downBy === me.number && state.isMine(card, me) && !state.isFull(me.number, card.topic));
+        me.isStaff ||
+        (card?.downBy === me.number &&
+          state.isMine(card, me) &&
+          !isLockedFor(state, card.id, me) &&
+          !state.isFull(me.number, card.topic));
       return card && card.downBy !== 0 && mayPutBack
         ? {
             kind: 'cardPutBack',
@@ -136,7 +156,7 @@ export function foresee(state: WallState, command: Command, me: Me, now: number)
       return foreseeConcern(command, (about, answer) => state.mayTell(about, answer, me));
     case 'putAnswerBack': {
       const answer = state.findAnswer(command.about, command.id);
-      const mayMore = me.isStaff || !state.hasAnsweredAll(me.number);
+      const mayMore = me.isStaff || !(state.hasAnsweredAll(me.number) || isLockedFor(state, command.about, me));
       const mine = answer && mayMore && (me.isStaff || (isMine(answer, me) && answer.downBy === me.number));
       return mine && answer.downBy !== 0 && (me.isStaff || state.cards.get(command.about)!.downBy === 0)
         ? {
@@ -203,7 +223,7 @@ export function foresee(state: WallState, command: Command, me: Me, now: number)
     case 'showOrder':
       return me.isStaff && !command.on && state.orderShown && lineOf(state.plan) ? { kind: 'orderHidden' } : null;
     case 'setPlan':
-      return me.isStaff ? planned(state, underLesson(command.plan, state.plan)) : null;
+      return me.isStaff ? planned(state, underLesson(lockedAs(command.plan, state.plan), state.plan)) : null;
     case 'giveStarters': {
       const { person, starters } = command;
       const isChange = starters.length > 0 || state.starters.has(person);

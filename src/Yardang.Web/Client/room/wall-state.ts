@@ -25,6 +25,7 @@ import { concernsAfter, mayTell } from './concerns';
 import { Judgements } from './judgements';
 import { takenAll, takenWith, withLink } from './linking';
 import { heldAfter, isNobodys, isSealed, letOut } from './letting-out';
+import { isLockedFor, withLocked } from './locking';
 import { type OwnPlaces, placesIn, withPlace } from './placing';
 import { askedBy } from './questions';
 import { respondedTo } from './quick-responses';
@@ -78,6 +79,7 @@ export const BLANK: WallPlan = {
     buildsOn: false,
     stances: [],
     held: 0,
+    locked: false,
   },
   map: null,
   line: null,
@@ -221,7 +223,9 @@ export class WallState {
   mayAnswer(card: Card, me: Me): boolean {
     const { answers, ownFirst } = this.plan.rules;
     return (
-      card.downBy === 0 && (me.isStaff || (answers && !(ownFirst && card.byStaff) && !this.hasAnsweredAll(me.number)))
+      card.downBy === 0 &&
+      !isLockedFor(this, card.id, me) &&
+      (me.isStaff || (answers && !(ownFirst && card.byStaff) && !this.hasAnsweredAll(me.number)))
     );
   }
 
@@ -420,14 +424,14 @@ export class WallState {
   /** Whether I may change a card: my own that is up; teachers, all. */
   mayChange(id: number, me: Me): boolean {
     const card = this.cards.get(id);
-    return card !== undefined && card.downBy === 0 && (me.isStaff || this.isMine(card, me));
+    return card?.downBy === 0 && (me.isStaff || this.isMine(card, me)) && !isLockedFor(this, id, me);
   }
 
   /** Whether I may move a card to another topic or place. */
   mayMove(id: number, me: Me): boolean {
     const { purpose, rules } = this.plan;
     const anyMoves = purpose === Purpose.Sort && rules.anyMoves && !rules.ownFirst && this.isUp(id);
-    return anyMoves || this.mayChange(id, me);
+    return (anyMoves && !isLockedFor(this, id, me)) || this.mayChange(id, me);
   }
 
   /** Whether somebody may show something beside their words. Places are shown on the map of this wall. */
@@ -441,7 +445,7 @@ export class WallState {
   mayChangeAnswer(card: number, id: number, me: Me): boolean {
     const answer = this.findAnswer(card, id);
     if (!answer || answer.downBy !== 0) return false;
-    return me.isStaff || (isMine(answer, me) && this.cards.get(card)!.downBy === 0);
+    return me.isStaff || (isMine(answer, me) && this.isUp(card) && !isLockedFor(this, card, me));
   }
 
   /** Whether I may tell the teacher that a card, or an answer to it, is not all right. */
@@ -527,6 +531,12 @@ export class WallState {
         this.change(event.card, { unsealed: event.reason, author: event.author || (known?.author ?? 0) });
         break;
       }
+      case 'cardLocked':
+        this.change(event.card, { locked: event.on });
+        break;
+      case 'topicLocked':
+        this.plan = withLocked(this.plan, event.topic, event.on);
+        break;
       case 'cardColoured':
         this.change(event.card, { colour: event.colour });
         break;

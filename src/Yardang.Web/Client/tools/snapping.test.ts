@@ -10,6 +10,7 @@ const page: Page = {
   paper: PLAIN,
   directions: {},
   withheld: 0,
+  locked: false,
   order: 1,
   erased: false,
   stimulus: null,

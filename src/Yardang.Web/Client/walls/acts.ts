@@ -49,6 +49,8 @@ export function actsOf(submit: (command: Command) => void, newId: () => number, 
     breakSeal: (card: Card, reason: string) => submit({ kind: 'breakSeal', card: card.id, reason }),
     /** From 1; 0 for that of its topic. */
     colour: (card: Card, colour: number) => submit({ kind: 'colourCard', card: card.id, colour }),
+    /** A teacher's: students do not change it any more. */
+    lockCard: (card: Card, on: boolean) => submit({ kind: 'lockCard', card: card.id, on }),
     /** It joins another one; with 0 it stands alone again. */
     join: (card: Card, onto: number) => submit({ kind: 'joinCard', card: card.id, onto }),
     /** A teacher may say why, and remove it. */

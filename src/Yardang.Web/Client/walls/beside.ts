@@ -10,6 +10,7 @@ import { densityOf } from './density';
 import { judgingSteered } from './judging-steered';
 import type { MapDesk } from './plan-form';
 import { planningOf } from './planning';
+import { locksSteered } from './locks-steered';
 import { noticedOn } from './noticed';
 import { ownStartersOf } from './own-starters';
 import { orderSteered } from './order-steered';
@@ -48,6 +49,7 @@ export function besideOf(around: Around, texts: WallTexts) {
     readingLists: readingSteered(wall, `/rooms/${around.work}/reading`, around.token, around.say, texts),
     noticed: noticedOn(wall, submit, `/rooms/${around.work}/noticed`, texts),
     stances: stancesSteered(wall, submit, texts),
+    locks: locksSteered(wall, submit, around.written),
     order: orderSteered(wall, submit, around.rows, texts),
     calling: callingOf(around.part, around.work, around.room, wall, around.written, around.say, texts),
     /** The walls before and after this one, in the order of the view from which it was opened. */

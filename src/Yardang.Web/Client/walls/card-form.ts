@@ -65,6 +65,7 @@ export class CardForm {
         <button type="button" class="button button-small button-refuse" @click=${() => this.takeDown(card)}>
           ${texts.takeDown}
         </button>
+        ${this.lock(card)}
         <button type="button" class="button button-small button-quiet" @click=${() => this.close(card)}>
           ${texts.cancel}
         </button>
@@ -117,6 +118,18 @@ export class CardForm {
         ${texts.colours.map((name, i) => html`<option value=${i + 1} .selected=${live(card.colour === i + 1)}>${name}</option>`)}
       </select></label
     >`;
+  }
+
+  private lock(card: Card): TemplateResult | typeof nothing {
+    const { me, texts } = this.side;
+    if (!me.isStaff) return nothing;
+    return html`<button
+      type="button"
+      class="button button-small"
+      @click=${() => this.side.lockCard(card, !card.locked)}
+    >
+      ${card.locked ? texts.unlockCard : texts.lockCard}
+    </button>`;
   }
 
   private get onlyWrites(): boolean {

@@ -198,6 +198,7 @@ export function planFormOf(
           stimulus: t.stimulus,
           // What was written without names must not tell whose it is.
           only: this.hidesNames ? [] : t.only,
+          locked: false,
         })),
         rules: {
           least: this.least,
@@ -205,6 +206,7 @@ export function planFormOf(
           perTopic: this.perTopic,
           ownFirst: this.ownFirst,
           held: 0,
+          locked: false,
           answers: this.answers,
           shows: this.shows,
           judging: this.judging.plan(base?.rules.judging ?? null, said),

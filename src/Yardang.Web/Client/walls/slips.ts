@@ -199,9 +199,10 @@ export class Slips {
 
   author(card: Card): string {
     const { texts } = this.side;
-    if (card.byStaff) return card.poured ? texts.poured : texts.teacher;
     const name = this.isMine(card) ? texts.yours : this.side.nameOf(card.author);
-    return card.putUpBy !== 0 ? `${name}, ${texts.saidAloud}` : name;
+    const teacher = card.poured ? texts.poured : texts.teacher;
+    const more = [card.putUpBy !== 0 && texts.saidAloud, card.locked && texts.locked];
+    return [card.byStaff ? teacher : name, ...more.filter((words) => words !== false)].join(', ');
   }
 
   isMine(card: Card): boolean {

@@ -11,6 +11,7 @@ import { useStyles } from '../styles/with-script';
 import { textIn } from '../surface/in-language';
 import { StimulusKind } from '../wire/forms';
 import { LargeStation } from './large-station';
+import { topicLocked } from './locked';
 import { NewCards } from './new-cards';
 import type { Slips } from './slips';
 import { type Arrangement, type Band, type WallSide, byTopic, endsBelowSight } from './wall-side';
@@ -157,7 +158,7 @@ export class Stations implements Arrangement {
         <header class="station-head">
           ${band.plan ? html`<p class="station-number">${fill(texts.station, at + 1)}</p>` : nothing}
           <h2 id="station-heading" dir="auto" lang=${read[0] || nothing}>${this.view.headingOf(band.id)}</h2>
-          ${this.second(band.plan?.heading)}
+          ${this.second(band.plan?.heading)} ${topicLocked(this.side, band.plan)}
         </header>
         ${band.plan ? this.look(band.plan) : nothing}
         <p class="station-on">

@@ -5,6 +5,7 @@ import { repeat } from 'lit-html/directives/repeat.js';
 import { fill, plural } from '../page-data';
 import { type Card, NOWHERE, type Topic } from '../room/wall-state';
 import { textIn } from '../surface/in-language';
+import { topicLocked } from './locked';
 import { NewCards } from './new-cards';
 import type { Slips } from './slips';
 import { type Arrangement, type Band, type WallSide, byTopic, endsBelowSight } from './wall-side';
@@ -115,7 +116,7 @@ export class Strata implements Arrangement {
         <h2 id="topic-${id}" dir="auto" lang=${read[0] || nothing}>${heading}</h2>
         ${second(plan?.heading, heading)}
         ${prompt ? html`<p class="stratum-prompt" dir="auto" lang=${read[0] || nothing}>${prompt}</p>` : nothing}
-        ${second(plan?.prompt, prompt)} ${this.onlyFor(plan)}
+        ${second(plan?.prompt, prompt)} ${this.onlyFor(plan)} ${topicLocked(this.side, plan)}
         <p class="stratum-count">
           <span>${plural(texts, 'cards', cards.length)}</span>
           ${

@@ -310,6 +310,11 @@ export interface WallTexts extends WorkTexts, MakingTexts, TalkTexts, JudgingTex
   readonly poured: string;
   readonly cardColour: string;
   readonly colourOfTopic: string;
+  readonly locked: string;
+  readonly lockCard: string;
+  readonly unlockCard: string;
+  readonly topicLocked: string;
+  readonly topicLockedForMe: string;
   readonly calling: string;
   readonly callToCard: string;
   readonly toScreen: string;

@@ -175,6 +175,7 @@ export function registerWall(beside: typeof besideOf | null, trying: typeof Tryi
       who: panel?.who ?? null,
       judging: panel?.judging ?? null,
       trip: panel?.trip ?? null,
+      locks: panel?.locks ?? null,
       order: panel?.order ?? null,
       noticed: panel?.noticed ?? null,
       stances: panel?.stances ?? null,
@@ -210,6 +211,8 @@ export function registerWall(beside: typeof besideOf | null, trying: typeof Tryi
       hasUnread: false,
       /** Whether students see only their own cards. */
       ownFirst: false,
+      /** Whether a teacher has locked all of it against students. */
+      isLocked: false,
       /** Whether that is because of the lesson. */
       isHeldByLesson: false,
       /** What comes out where names are hidden. */
@@ -529,12 +532,14 @@ export function registerWall(beside: typeof besideOf | null, trying: typeof Tryi
           : '';
         this.hasUnread = (list?.unread.length ?? 0) > 0;
         this.ownFirst = state.plan.rules.ownFirst;
+        this.isLocked = state.plan.rules.locked;
         this.isHeldByLesson = isHeldByLesson(state.plan);
         this.out.refresh();
         this.who?.refresh();
         this.density?.refresh();
         this.ownStarters?.refresh();
         this.trip?.refresh();
+        this.locks?.refresh();
         this.order?.refresh();
         this.hasCards = view.shown.length > 0;
         view.refresh();

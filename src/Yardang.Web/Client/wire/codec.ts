@@ -1787,13 +1787,15 @@ export function readTopic(raw: Raw): Topic {
     shown: (raw[4] ?? []).map((x: Raw) => known(readAttachment(x))),
     stimulus: raw[5] == null ? null : readStimulus(raw[5]),
     only: (raw[6] ?? []),
+    locked: raw[7] ?? false,
   };
 }
 
 export function writeTopic(v: Topic): Raw {
   const raw: Raw = [v.id, v.heading, v.prompt, v.colour];
-  if (v.shown.length > 0 || v.stimulus != null || v.only.length > 0) raw.push(v.shown.length > 0 ? v.shown.map((x) => writeAttachment(x)) : null, v.stimulus && writeStimulus(v.stimulus));
-  if (v.only.length > 0) raw.push(v.only.length > 0 ? v.only : null);
+  if (v.shown.length > 0 || v.stimulus != null || v.only.length > 0 || v.locked) raw.push(v.shown.length > 0 ? v.shown.map((x) => writeAttachment(x)) : null, v.stimulus && writeStimulus(v.stimulus));
+  if (v.only.length > 0 || v.locked) raw.push(v.only.length > 0 ? v.only : null);
+  if (v.locked) raw.push(v.locked);
   return raw;
 }
 
@@ -1874,22 +1876,24 @@ export function readWallRules(raw: Raw): WallRules {
     mostJudged: raw[19] ?? 0,
     starters: (raw[20] ?? []),
     held: raw[21] ?? 0,
+    locked: raw[22] ?? false,
   };
 }
 
 export function writeWallRules(v: WallRules): Raw {
   const raw: Raw = [v.least, v.most];
-  if (v.ownFirst || v.answers || v.shows || v.judging != null || v.stations || v.onlyGiven || v.names || v.anyMoves || v.inPairs || v.leastAnswers || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held) raw.push(v.ownFirst);
-  if (v.answers || v.shows || v.judging != null || v.stations || v.onlyGiven || v.names || v.anyMoves || v.inPairs || v.leastAnswers || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held) raw.push(v.answers);
-  if (v.shows || v.judging != null || v.stations || v.onlyGiven || v.names || v.anyMoves || v.inPairs || v.leastAnswers || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held) raw.push(v.shows);
-  if (v.judging != null || v.stations || v.onlyGiven || v.names || v.anyMoves || v.inPairs || v.leastAnswers || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held) raw.push(v.judging && writeJudging(v.judging));
-  if (v.stations || v.onlyGiven || v.names || v.anyMoves || v.inPairs || v.leastAnswers || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held) raw.push(v.stations);
-  if (v.onlyGiven || v.names || v.anyMoves || v.inPairs || v.leastAnswers || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held) raw.push(v.onlyGiven);
-  if (v.names || v.anyMoves || v.inPairs || v.leastAnswers || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held) raw.push(v.names, v.anyMoves, v.inPairs, v.leastAnswers);
-  if (v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held) raw.push(v.responses.length > 0 ? v.responses.map((x) => writeQuickResponse(x)) : null, v.saidAlready, v.buildsOn);
-  if (v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held) raw.push(v.stances.length > 0 ? v.stances : null, v.leastJudged, v.perTopic);
-  if (v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held) raw.push(v.mostAnswers, v.mostJudged, v.starters.length > 0 ? v.starters : null);
-  if (v.held) raw.push(v.held);
+  if (v.ownFirst || v.answers || v.shows || v.judging != null || v.stations || v.onlyGiven || v.names || v.anyMoves || v.inPairs || v.leastAnswers || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held || v.locked) raw.push(v.ownFirst);
+  if (v.answers || v.shows || v.judging != null || v.stations || v.onlyGiven || v.names || v.anyMoves || v.inPairs || v.leastAnswers || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held || v.locked) raw.push(v.answers);
+  if (v.shows || v.judging != null || v.stations || v.onlyGiven || v.names || v.anyMoves || v.inPairs || v.leastAnswers || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held || v.locked) raw.push(v.shows);
+  if (v.judging != null || v.stations || v.onlyGiven || v.names || v.anyMoves || v.inPairs || v.leastAnswers || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held || v.locked) raw.push(v.judging && writeJudging(v.judging));
+  if (v.stations || v.onlyGiven || v.names || v.anyMoves || v.inPairs || v.leastAnswers || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held || v.locked) raw.push(v.stations);
+  if (v.onlyGiven || v.names || v.anyMoves || v.inPairs || v.leastAnswers || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held || v.locked) raw.push(v.onlyGiven);
+  if (v.names || v.anyMoves || v.inPairs || v.leastAnswers || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held || v.locked) raw.push(v.names, v.anyMoves, v.inPairs, v.leastAnswers);
+  if (v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held || v.locked) raw.push(v.responses.length > 0 ? v.responses.map((x) => writeQuickResponse(x)) : null, v.saidAlready, v.buildsOn);
+  if (v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held || v.locked) raw.push(v.stances.length > 0 ? v.stances : null, v.leastJudged, v.perTopic);
+  if (v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held || v.locked) raw.push(v.mostAnswers, v.mostJudged, v.starters.length > 0 ? v.starters : null);
+  if (v.held || v.locked) raw.push(v.held);
+  if (v.locked) raw.push(v.locked);
   return raw;
 }
 

@@ -345,6 +345,7 @@ export const enum WhySetAside {
   Words = 1,
   Rests = 2,
   Approval = 3,
+  Locked = 4,
 }
 
 /** When a mark counts as in a zone. The numbers are on the wire. */
@@ -493,7 +494,10 @@ export type Command =
   | RaiseConcern
   | SettleConcerns
   | SetHiding
-  | RestoreMarks;
+  | RestoreMarks
+  | LockCard
+  | LockTopic
+  | LockPage;
 
 /** What a mark is made of: a closed set, one record for each kind, in Bodies. All that the core has to know of a kind is what is asked for here. Places and sizes are in page coordinates, 1/100 mm. */
 export type MarkBody =
@@ -629,7 +633,10 @@ export type RoomEvent =
   | ConcernRaised
   | ConcernsSettled
   | HidingSet
-  | NamesCorrected;
+  | NamesCorrected
+  | CardLocked
+  | TopicLocked
+  | PageLocked;
 
 /** A room's state in one piece, by the numbers of RoomKind. */
 export type RoomSnapshot =
@@ -1038,6 +1045,8 @@ export interface Card {
   readonly downWhy: string;
   /** Whether its author does not see it either; then they are told only that it is gone, and why. */
   readonly removed: boolean;
+  /** Whether students do not change, answer or move it (LockCard). */
+  readonly locked: boolean;
 }
 
 /** A card has another colour. Whose: the card's author where classmates do not see the card; else 0. */
@@ -1070,6 +1079,14 @@ export interface CardLaid {
   readonly kind: 'cardLaid';
   readonly card: number;
   readonly spot: FieldSpot;
+  readonly whose: number;
+}
+
+/** A card is locked against students, or is not any more. Whose: the card's author where classmates do not see the card; else 0. */
+export interface CardLocked {
+  readonly kind: 'cardLocked';
+  readonly card: number;
+  readonly on: boolean;
   readonly whose: number;
 }
 
@@ -2153,6 +2170,29 @@ export interface LinkWord {
   readonly text: Texts;
 }
 
+/** Staff: students cannot change, answer or move a card any more, or can again. They go on reading, choosing and scoring it. */
+export interface LockCard {
+  readonly kind: 'lockCard';
+  readonly card: number;
+  readonly on: boolean;
+}
+
+/** Staff: students cannot change a page any more, nor say something to what stands there, or can again. They go on reading and choosing. */
+export interface LockPage {
+  readonly kind: 'lockPage';
+  /** Which; 0: all pages. */
+  readonly page: number;
+  /** Whether it is locked. */
+  readonly on: boolean;
+}
+
+/** Staff: the same of all that stands under a topic, and of what would be put there; 0: of the whole wall. */
+export interface LockTopic {
+  readonly kind: 'lockTopic';
+  readonly topic: number;
+  readonly on: boolean;
+}
+
 /** Staff: all hands come down. */
 export interface LowerHands {
   readonly kind: 'lowerHands';
@@ -2423,6 +2463,8 @@ export interface Page {
   readonly starters: readonly Texts[];
   /** The number of the part of the activity to which it belongs; null for part 1, which is that of most pages. */
   readonly part: number | null;
+  /** On a board: whether students change nothing there. */
+  readonly locked: boolean;
 }
 
 /** A page was put in. */
@@ -2430,6 +2472,13 @@ export interface PageAdded {
   readonly kind: 'pageAdded';
   readonly page: Page;
   readonly order: number;
+}
+
+/** A page is locked against students, or is not any more; 0: all pages. */
+export interface PageLocked {
+  readonly kind: 'pageLocked';
+  readonly page: number;
+  readonly on: boolean;
 }
 
 /** A page's size, 1/100 mm. */
@@ -3449,6 +3498,15 @@ export interface Topic {
   readonly stimulus: Stimulus | null;
   /** Who puts up cards there, by actor number; null for everybody. All read them. */
   readonly only: readonly number[];
+  /** Whether students change nothing there (LockTopic). Known to running walls only. */
+  readonly locked: boolean;
+}
+
+/** A topic is locked against students, or is not any more; 0: the whole wall. */
+export interface TopicLocked {
+  readonly kind: 'topicLocked';
+  readonly topic: number;
+  readonly on: boolean;
 }
 
 /** Words in another language, fitted into the same place. */
@@ -3593,6 +3651,8 @@ export interface WallRules {
   readonly starters: readonly Texts[];
   /** Whether its lesson lets each see only their own, too; then OwnFirst is true. Known to running walls only. */
   readonly held: LessonHolds;
+  /** Whether students change nothing on the whole wall (LockTopic). Known to running walls only. */
+  readonly locked: boolean;
 }
 
 /** What a snapshot says of a wall. */

@@ -2,7 +2,7 @@
 
 import { known, readPoints, type Texts, writePoints } from './by-hand';
 import { readAnswer, readCardResult, readConcern, readJudging, readJudgingState, readLastAct, readLateWork, readStimulus, readStyle, readWallPlan, writeJudging, writeStimulus, writeStyle, writeWallPlan } from './codec';
-import { type AddMark, type AddMarks, type AddPage, type Adopted, type AnswerKey, type Axis, type BoardSnapshot, type BubbleBody, type Change, type ChangesMade, type ConnectorBody, type DraftReplaced, type DraftSnapshot, type DraftStarted, type Expectation, type FormulaBody, type GestureRedone, type GestureSnapshot, type GestureUndone, type Grip, type InkBody, type KeySet, type LastWriter, type LateChangeAdopted, type LengthUnit, type MakeChanges, type Mark, type MarkAdded, type MarkBody, type MarkJudgingSet, type MarkJudgingState, type MarkThread, type MarksAdded, type NewMark, type NoteBody, type Page, type PageAdded, type PageSize, type Paper, type Part, type PictureBody, type Place, type PlannedPhase, type RedoGesture, type RestoreMarks, type Scale, type SetMarkJudging, type ShapeBody, type SheetsSnapshot, type StampBody, type Step, type Stimulus, type Style, type TakenDown, type TextBody, type ToolSet, type Translation, type UndoGesture, type Value, type Wording, type Words, type WorkBrought, type ZoneBody, type ZoneKey } from './forms';
+import { type AddMark, type AddMarks, type AddPage, type Adopted, type AnswerKey, type Axis, type BoardSnapshot, type BubbleBody, type Change, type ChangesMade, type ConnectorBody, type DraftReplaced, type DraftSnapshot, type DraftStarted, type Expectation, type FormulaBody, type GestureRedone, type GestureSnapshot, type GestureUndone, type Grip, type InkBody, type KeySet, type LastWriter, type LateChangeAdopted, type LengthUnit, type LockPage, type MakeChanges, type Mark, type MarkAdded, type MarkBody, type MarkJudgingSet, type MarkJudgingState, type MarkThread, type MarksAdded, type NewMark, type NoteBody, type Page, type PageAdded, type PageLocked, type PageSize, type Paper, type Part, type PictureBody, type Place, type PlannedPhase, type RedoGesture, type RestoreMarks, type Scale, type SetMarkJudging, type ShapeBody, type SheetsSnapshot, type StampBody, type Step, type Stimulus, type Style, type TakenDown, type TextBody, type ToolSet, type Translation, type UndoGesture, type Value, type Wording, type Words, type WorkBrought, type ZoneBody, type ZoneKey } from './forms';
 import { know } from './kinds';
 type Raw = any[]; // What the MessagePack reader gives.
 
@@ -472,6 +472,18 @@ export function readLateChangeAdopted(raw: Raw): LateChangeAdopted {
   };
 }
 
+export function readLockPage(raw: Raw): LockPage {
+  return {
+    kind: 'lockPage',
+    page: raw[0],
+    on: raw[1],
+  };
+}
+
+export function writeLockPage(v: LockPage): Raw {
+  return [v.page, v.on];
+}
+
 export function readMakeChanges(raw: Raw): MakeChanges {
   return {
     kind: 'makeChanges',
@@ -584,14 +596,16 @@ export function readPage(raw: Raw): Page {
     stimulus: raw[8] == null ? null : readStimulus(raw[8]),
     starters: (raw[9] ?? []),
     part: raw[10] ?? null,
+    locked: raw[11] ?? false,
   };
 }
 
 export function writePage(v: Page): Raw {
   const raw: Raw = [v.id, v.name, writePageSize(v.size), writePaper(v.paper), v.directions, v.withheld, v.order, v.erased];
-  if (v.stimulus != null || v.starters.length > 0 || v.part != null) raw.push(v.stimulus && writeStimulus(v.stimulus));
-  if (v.starters.length > 0 || v.part != null) raw.push(v.starters.length > 0 ? v.starters : null);
-  if (v.part != null) raw.push(v.part);
+  if (v.stimulus != null || v.starters.length > 0 || v.part != null || v.locked) raw.push(v.stimulus && writeStimulus(v.stimulus));
+  if (v.starters.length > 0 || v.part != null || v.locked) raw.push(v.starters.length > 0 ? v.starters : null);
+  if (v.part != null || v.locked) raw.push(v.part);
+  if (v.locked) raw.push(v.locked);
   return raw;
 }
 
@@ -600,6 +614,14 @@ export function readPageAdded(raw: Raw): PageAdded {
     kind: 'pageAdded',
     page: readPage(raw[0]),
     order: raw[1],
+  };
+}
+
+export function readPageLocked(raw: Raw): PageLocked {
+  return {
+    kind: 'pageLocked',
+    page: raw[0],
+    on: raw[1],
   };
 }
 
@@ -886,6 +908,7 @@ know({
     8: readAddPage,
     78: readSetMarkJudging,
     108: readRestoreMarks,
+    111: readLockPage,
   },
   readRoomEvent: {
     3: readDraftStarted,
@@ -900,6 +923,7 @@ know({
     20: readLateChangeAdopted,
     21: readKeySet,
     111: readMarkJudgingSet,
+    145: readPageLocked,
   },
   readRoomSnapshot: {
     1: readDraftSnapshot,
@@ -914,5 +938,6 @@ know({
     addPage: [8, writeAddPage],
     setMarkJudging: [78, writeSetMarkJudging],
     restoreMarks: [108, writeRestoreMarks],
+    lockPage: [111, writeLockPage],
   },
 });

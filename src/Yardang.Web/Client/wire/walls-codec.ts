@@ -2,7 +2,7 @@
 
 import { known } from './by-hand';
 import { readAnswer, readAttachment, readCardResult, readConcern, readJudgingState, readLastAct, readLateWork, readWallPlan, writeAttachment, writeWallPlan } from './codec';
-import { type AskToo, type AskedToo, type BeginTrip, type BreakSeal, type Card, type CardColoured, type CardJoined, type CardLaid, type CardMoved, type CardPlaced, type CardPlacedAlone, type CardPutBack, type CardPutUp, type CardRead, type CardRespondedTo, type CardReworded, type CardSpot, type CardTakenDown, type CardsBrought, type CardsLetOut, type CardsLinked, type CardsShown, type ClassOrder, type ClassPlace, type ClassUp, type ColourCard, type EndTrip, type FieldLaid, type FieldSpot, type FileQuestion, type GiveReading, type GiveStarters, type JoinCard, type LayCard, type LayCards, type LetCardsOut, type LineSpot, type Link, type LinkCards, type LinkPutBack, type LinkReversed, type LinkReworded, type LinkTakenDown, type MoveCard, type MoveOn, type MovingCard, type OrderHidden, type OrderShown, type OwnPlace, type OwnStarters, type PlaceCard, type PlacingState, type PlanSet, type PutCardBack, type PutLinkBack, type PutUpCard, type QuestionFiled, type ReadCard, type ReadingGiven, type ReadingList, type RespondToCard, type Response, type ReverseLink, type RewordCard, type RewordLink, type RoundTrip, type SealBroken, type SetPlan, type ShowOrder, type Stance, type StanceShifts, type StanceTaken, type StancesState, type StancesSteered, type StartersGiven, type StationVisited, type SteerStances, type TakeCardDown, type TakeLinkDown, type TakeStance, type TidyField, type TripBegun, type TripEnded, type TripGroup, type TripMovedOn, type Visit, type VisitStation, type WallSnapshot } from './forms';
+import { type AskToo, type AskedToo, type BeginTrip, type BreakSeal, type Card, type CardColoured, type CardJoined, type CardLaid, type CardLocked, type CardMoved, type CardPlaced, type CardPlacedAlone, type CardPutBack, type CardPutUp, type CardRead, type CardRespondedTo, type CardReworded, type CardSpot, type CardTakenDown, type CardsBrought, type CardsLetOut, type CardsLinked, type CardsShown, type ClassOrder, type ClassPlace, type ClassUp, type ColourCard, type EndTrip, type FieldLaid, type FieldSpot, type FileQuestion, type GiveReading, type GiveStarters, type JoinCard, type LayCard, type LayCards, type LetCardsOut, type LineSpot, type Link, type LinkCards, type LinkPutBack, type LinkReversed, type LinkReworded, type LinkTakenDown, type LockCard, type LockTopic, type MoveCard, type MoveOn, type MovingCard, type OrderHidden, type OrderShown, type OwnPlace, type OwnStarters, type PlaceCard, type PlacingState, type PlanSet, type PutCardBack, type PutLinkBack, type PutUpCard, type QuestionFiled, type ReadCard, type ReadingGiven, type ReadingList, type RespondToCard, type Response, type ReverseLink, type RewordCard, type RewordLink, type RoundTrip, type SealBroken, type SetPlan, type ShowOrder, type Stance, type StanceShifts, type StanceTaken, type StancesState, type StancesSteered, type StartersGiven, type StationVisited, type SteerStances, type TakeCardDown, type TakeLinkDown, type TakeStance, type TidyField, type TopicLocked, type TripBegun, type TripEnded, type TripGroup, type TripMovedOn, type Visit, type VisitStation, type WallSnapshot } from './forms';
 import { know } from './kinds';
 type Raw = any[]; // What the MessagePack reader gives.
 
@@ -77,6 +77,7 @@ export function readCard(raw: Raw): Card {
     unsealed: raw[22] ?? '',
     downWhy: raw[23] ?? '',
     removed: raw[24] ?? false,
+    locked: raw[25] ?? false,
   };
 }
 
@@ -103,6 +104,15 @@ export function readCardLaid(raw: Raw): CardLaid {
     kind: 'cardLaid',
     card: raw[0],
     spot: readFieldSpot(raw[1]),
+    whose: raw[2],
+  };
+}
+
+export function readCardLocked(raw: Raw): CardLocked {
+  return {
+    kind: 'cardLocked',
+    card: raw[0],
+    on: raw[1],
     whose: raw[2],
   };
 }
@@ -469,6 +479,30 @@ export function readLinkTakenDown(raw: Raw): LinkTakenDown {
     id: raw[0],
     whose: raw[1],
   };
+}
+
+export function readLockCard(raw: Raw): LockCard {
+  return {
+    kind: 'lockCard',
+    card: raw[0],
+    on: raw[1],
+  };
+}
+
+export function writeLockCard(v: LockCard): Raw {
+  return [v.card, v.on];
+}
+
+export function readLockTopic(raw: Raw): LockTopic {
+  return {
+    kind: 'lockTopic',
+    topic: raw[0],
+    on: raw[1],
+  };
+}
+
+export function writeLockTopic(v: LockTopic): Raw {
+  return [v.topic, v.on];
 }
 
 export function readMoveCard(raw: Raw): MoveCard {
@@ -859,6 +893,14 @@ export function writeTidyField(_v: TidyField): Raw {
   return [];
 }
 
+export function readTopicLocked(raw: Raw): TopicLocked {
+  return {
+    kind: 'topicLocked',
+    topic: raw[0],
+    on: raw[1],
+  };
+}
+
 export function readTripBegun(raw: Raw): TripBegun {
   return {
     kind: 'tripBegun',
@@ -964,6 +1006,8 @@ know({
     76: readColourCard,
     77: readBreakSeal,
     80: readGiveStarters,
+    109: readLockCard,
+    110: readLockTopic,
   },
   readRoomEvent: {
     70: readCardPutUp,
@@ -1001,6 +1045,8 @@ know({
     109: readCardColoured,
     110: readSealBroken,
     113: readStartersGiven,
+    143: readCardLocked,
+    144: readTopicLocked,
   },
   readRoomSnapshot: {
     4: readWallSnapshot,
@@ -1038,5 +1084,7 @@ know({
     colourCard: [76, writeColourCard],
     breakSeal: [77, writeBreakSeal],
     giveStarters: [80, writeGiveStarters],
+    lockCard: [109, writeLockCard],
+    lockTopic: [110, writeLockTopic],
   },
 });

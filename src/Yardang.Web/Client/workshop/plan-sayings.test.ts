@@ -10,7 +10,18 @@ const said = (text: string) => ({ en: text });
 const plan: WallPlan = {
   ...blank,
   question: said('Why do {bridges} stand?'),
-  topics: [{ id: 4, heading: said('Stone'), prompt: said('What?'), colour: 0, shown: [], stimulus: null, only: [] }],
+  topics: [
+    {
+      id: 4,
+      heading: said('Stone'),
+      prompt: said('What?'),
+      colour: 0,
+      shown: [],
+      stimulus: null,
+      only: [],
+      locked: false,
+    },
+  ],
   line: {
     kind: LineKind.Field,
     start: said('a'),

@@ -27,7 +27,7 @@ public sealed class HistoryModel(AccessResolver access, PastRooms past, LessonPe
     private static readonly string[] s_did =
     [
         "Drew", "DrewOne", "Wrote", "Put", "Moved", "MovedOne", "Reworded", "Changed", "ChangedOne", "Rubbed", "RubbedOne", "Back", "BackOne", "TookDown", "TookDownOne", "PutBack", "PutBackOne",
-        "Undid", "Redid", "Answered", "HandedOut", "Linked", "Joined", "Planned",
+        "Undid", "Redid", "Answered", "HandedOut", "Linked", "Joined", "Planned", "Locked", "LockedOne", "Unlocked", "UnlockedOne",
     ];
 
     public string Heading { get; private set; } = "";

@@ -12,7 +12,7 @@ namespace Yardang.Web.Pages;
 public sealed class InTrayModel(AccessResolver access, IStringLocalizer<UiTexts> texts) : PageModel
 {
     private static readonly string[] s_kinds = ["card", "wording", "answer", "link", "note", "drawn", "door"];
-    private static readonly string[] s_reasons = ["approval", "words", "late", "door", "concern"];
+    private static readonly string[] s_reasons = ["approval", "words", "locked", "late", "door", "concern"];
 
     /// <summary>The lesson that is looked at alone; null for all.</summary>
     public LessonRecord? Lesson { get; private set; }
