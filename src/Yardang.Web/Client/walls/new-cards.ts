@@ -4,6 +4,7 @@ import { type TemplateResult, html, nothing } from 'lit-html';
 import { live } from 'lit-html/directives/live.js';
 import { fill } from '../page-data';
 import { countsPerTopic } from '../room/stacks';
+import { isPlaceLockedFor } from '../room/locking';
 import { isFor } from '../room/visiting';
 import { LONGEST_TEXT } from '../room/wall-state';
 import { type FieldSpot, Purpose } from '../wire/forms';
@@ -54,11 +55,13 @@ export class NewCards {
     }
     const place = Drafts.under(topic);
     const isBegun = drafts.isBegun(place);
+    const mayWrite = this.mayWrite(topic);
+    if (!isBegun && isPlaceLockedFor(state, topic, me)) return nothing;
     return html`<li
       class="slot"
       ?data-begun=${isBegun}
       @dragover=${(e: DragEvent) => e.dataTransfer?.types.includes('Files') && e.preventDefault()}
-      @drop=${(e: DragEvent) => this.take(place, e, e.dataTransfer)}
+      @drop=${(e: DragEvent) => this.take(topic, e, e.dataTransfer)}
     >
       <textarea
         class="slip-field"
@@ -70,9 +73,9 @@ export class NewCards {
         placeholder=${words.placeholder}
         aria-label=${words.label}
         .value=${live(drafts.get(place))}
-        ?readonly=${!this.side.mayWrite()}
+        ?readonly=${!mayWrite}
         @input=${(e: Event) => this.typed(topic, (e.target as HTMLTextAreaElement).value)}
-        @paste=${(e: ClipboardEvent) => this.take(place, e, e.clipboardData)}
+        @paste=${(e: ClipboardEvent) => this.take(topic, e, e.clipboardData)}
         @keydown=${(e: KeyboardEvent) => this.key(e, topic)}
       ></textarea>
       ${this.starters(topic, words.about)} ${making.list(place)} ${this.growing?.below(topic) ?? nothing}
@@ -83,14 +86,14 @@ export class NewCards {
             ? html`<button
                 type="button"
                 class="button button-small button-main"
-                ?disabled=${!this.mayPutUp(place)}
+                ?disabled=${!this.mayPutUp(topic)}
                 @click=${() => this.putUp(topic)}
               >
                 ${words.done}
               </button>`
             : nothing
         }
-        ${this.side.mayWrite() ? making.menu(place, words.about) : nothing}
+        ${mayWrite ? making.menu(place, words.about) : nothing}
       </div>
     </li>`;
   }
@@ -99,7 +102,7 @@ export class NewCards {
   private starters(topic: number, about: string): TemplateResult | typeof nothing {
     const { state, me, texts, read, written } = this.side;
     const starters = [...state.plan.rules.starters, ...(me.isStaff ? [] : (state.starters.get(me.number) ?? []))];
-    if (starters.length === 0 || !this.side.mayWrite()) return nothing;
+    if (starters.length === 0 || !this.mayWrite(topic)) return nothing;
     return html`<select
       class="select-small slot-starters"
       aria-label=${`${texts.starters} ${about}`}
@@ -149,13 +152,19 @@ export class NewCards {
     if (drafts.isBegun(place) !== wasBegun || state.plan.purpose === Purpose.Ask) this.refresh();
   }
 
-  private take(place: string, e: Event, data: DataTransfer | null): void {
-    if (this.side.mayWrite() && this.side.making.take(place, data)) e.preventDefault();
+  private take(topic: number, e: Event, data: DataTransfer | null): void {
+    if (this.mayWrite(topic) && this.side.making.take(Drafts.under(topic), data)) e.preventDefault();
   }
 
-  private mayPutUp(place: string): boolean {
+  private mayWrite(topic: number): boolean {
+    const { state, me } = this.side;
+    return this.side.mayWrite() && !isPlaceLockedFor(state, topic, me);
+  }
+
+  private mayPutUp(topic: number): boolean {
     const { drafts, making } = this.side;
-    return this.side.mayWrite() && drafts.isBegun(place) && making.isReady(place);
+    const place = Drafts.under(topic);
+    return this.mayWrite(topic) && drafts.isBegun(place) && making.isReady(place);
   }
 
   private key(e: KeyboardEvent, topic: number): void {
@@ -167,7 +176,7 @@ export class NewCards {
   private putUp(topic: number, onto = 0): void {
     const { drafts } = this.side;
     const place = Drafts.under(topic);
-    if (!this.mayPutUp(place)) return;
+    if (!this.mayPutUp(topic)) return;
     const where = this.field?.where() ?? { onto, from: onto ? [] : (this.growing?.take(topic) ?? []) };
     const id = this.side.putUp(topic, drafts.get(place).trim(), drafts.shown(place), this.whose.get(topic), where);
     this.field?.putUp(id);

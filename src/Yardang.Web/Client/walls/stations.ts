@@ -5,6 +5,7 @@ import { type TemplateResult, html, nothing } from 'lit-html';
 import { repeat } from 'lit-html/directives/repeat.js';
 import { show } from '../attachments';
 import { fill, plural } from '../page-data';
+import { isPlaceLockedFor } from '../room/locking';
 import { groupOf, isOnTrip, mayPutUpAt, stationNow } from '../room/visiting';
 import { type Card, NOWHERE, type Topic } from '../room/wall-state';
 import { useStyles } from '../styles/with-script';
@@ -281,7 +282,7 @@ export class Stations implements Arrangement {
     if (now === id) return html`<p class="station-trip" role="status">${fill(texts.groupHere, group)}</p>`;
     return html`<p class="station-trip station-trip-away" role="status">
       <span
-        >${fill(texts.groupThere, group, this.numberOf(now))}${mayPutUpAt(state, id, me) ? '' : ` ${texts.onlyReadHere}`}</span
+        >${fill(texts.groupThere, group, this.numberOf(now))}${mayPutUpAt(state, id, me) || isPlaceLockedFor(state, id, me) ? '' : ` ${texts.onlyReadHere}`}</span
       >
       <button type="button" class="button button-small" @click=${() => this.side.turnTo(now)}>${texts.goThere}</button>
     </p>`;
