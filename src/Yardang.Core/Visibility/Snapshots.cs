@@ -51,6 +51,7 @@ public static class Snapshots
         lesson.NamesMasked,
         lesson.SeesOtherBoards,
         lesson.SeesTeachersBoard,
+        lesson.SeesOwnPast,
         lesson.Grouping.Now,
         lesson.Grouping.Used,
         reader.IsStaff ? lesson.Grouping.Past : [],

@@ -4544,7 +4544,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.LessonSnapshot v)
     {
-        w.WriteArrayHeader(47);
+        w.WriteArrayHeader(48);
         w.Write((int)v.Door);
         w.Write(v.PensDown);
         w.Write(v.PensConfirmedOn ?? -1);
@@ -4558,6 +4558,7 @@ internal static class Forms
         w.Write(v.NamesMasked);
         w.Write(v.SeesOtherBoards);
         w.Write(v.SeesTeachersBoard);
+        w.Write(v.SeesOwnPast);
         w.WriteArrayHeader(v.Groups.Length);
         foreach (var item in v.Groups)
         {
@@ -4704,7 +4705,7 @@ internal static class Forms
 
     public static Yardang.Core.Lessons.LessonSnapshot ReadLessonSnapshot(ref MessagePackReader r)
     {
-        var fields = new Fields(ref r, 47);
+        var fields = new Fields(ref r, 48);
         Yardang.Core.Lessons.Door @door = (Yardang.Core.Lessons.Door)r.ReadInt32();
         System.Boolean @pensDown = r.ReadBoolean();
         System.Int32? @pensConfirmedOn = ByHand.OrNull(r.ReadInt32());
@@ -4713,6 +4714,7 @@ internal static class Forms
         System.Boolean @namesMasked = r.ReadBoolean();
         System.Boolean @seesOtherBoards = r.ReadBoolean();
         System.Boolean @seesTeachersBoard = r.ReadBoolean();
+        System.Boolean @seesOwnPast = r.ReadBoolean();
         ImmutableArray<Yardang.Core.Lessons.Group> @groups = ReadListOfGroup(ref r);
         System.Int32 @groupsUsed = r.ReadInt32();
         ImmutableArray<ImmutableArray<Yardang.Core.Lessons.Group>> @past = ReadListOfListOfGroup(ref r);
@@ -4744,7 +4746,7 @@ internal static class Forms
         ImmutableArray<Yardang.Core.Moderation.ApprovalIn> @approvals = ReadListOfApprovalIn(ref r);
         System.Int32 @hidesAfter = r.ReadInt32();
         fields.End(ref r);
-        return new Yardang.Core.Lessons.LessonSnapshot(@door, @pensDown, @pensConfirmedOn, @closed, @people, @namesMasked, @seesOtherBoards, @seesTeachersBoard, @groups, @groupsUsed, @past, @future, @groupingVersion, @placesAsOf, @seatsThrough, @lateChanges, @times, @waits, @isOverdue, @waiting, @parts, @openParts, @openedLast, @ownFirstIn, @checkInAt, @needs, @answered, @visits, @calls, @questions, @phase, @phasesBefore, @screen, @screenSetAt, @showing, @screening, @approvals, @hidesAfter);
+        return new Yardang.Core.Lessons.LessonSnapshot(@door, @pensDown, @pensConfirmedOn, @closed, @people, @namesMasked, @seesOtherBoards, @seesTeachersBoard, @seesOwnPast, @groups, @groupsUsed, @past, @future, @groupingVersion, @placesAsOf, @seatsThrough, @lateChanges, @times, @waits, @isOverdue, @waiting, @parts, @openParts, @openedLast, @ownFirstIn, @checkInAt, @needs, @answered, @visits, @calls, @questions, @phase, @phasesBefore, @screen, @screenSetAt, @showing, @screening, @approvals, @hidesAfter);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.LessonTimes v)
@@ -7730,9 +7732,12 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.SetSight v)
     {
-        w.WriteArrayHeader(2);
+        var count = v.OwnPast ? 3 : 2;
+        w.WriteArrayHeader(count);
         w.Write(v.OtherBoards);
         w.Write(v.TeachersBoard);
+        if (count < 3) return;
+        w.Write(v.OwnPast);
     }
 
     public static Yardang.Core.Lessons.SetSight ReadSetSight(ref MessagePackReader r)
@@ -7740,8 +7745,14 @@ internal static class Forms
         var fields = new Fields(ref r, 2);
         System.Boolean @otherBoards = r.ReadBoolean();
         System.Boolean @teachersBoard = r.ReadBoolean();
+        System.Boolean @ownPast = default;
+        if (fields.Has(3))
+        {
+            @ownPast = r.ReadBoolean();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Lessons.SetSight(@otherBoards, @teachersBoard);
+        return new Yardang.Core.Lessons.SetSight(@otherBoards, @teachersBoard, @ownPast);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.SetTimes v)
@@ -8015,9 +8026,12 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.SightSet v)
     {
-        w.WriteArrayHeader(2);
+        var count = v.OwnPast ? 3 : 2;
+        w.WriteArrayHeader(count);
         w.Write(v.OtherBoards);
         w.Write(v.TeachersBoard);
+        if (count < 3) return;
+        w.Write(v.OwnPast);
     }
 
     public static Yardang.Core.Lessons.SightSet ReadSightSet(ref MessagePackReader r)
@@ -8025,8 +8039,14 @@ internal static class Forms
         var fields = new Fields(ref r, 2);
         System.Boolean @otherBoards = r.ReadBoolean();
         System.Boolean @teachersBoard = r.ReadBoolean();
+        System.Boolean @ownPast = default;
+        if (fields.Has(3))
+        {
+            @ownPast = r.ReadBoolean();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Lessons.SightSet(@otherBoards, @teachersBoard);
+        return new Yardang.Core.Lessons.SightSet(@otherBoards, @teachersBoard, @ownPast);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.SignalGiven v)

@@ -144,6 +144,15 @@ public sealed class AccessResolver(IDbContextFactory<SchoolContext> school, Scre
         return !lesson.Thinks && !(await KeptAsync(db, lesson)).Contains(room.Place);
     }
 
+    /// <summary>Who a student is on a board whose past they may look at: one that is theirs alone, where the teacher lets them; null otherwise.</summary>
+    public async Task<Actor?> OnOwnPastAsync(Visitor visitor, Guid room)
+    {
+        if (await ForRoomAsync(visitor, room) is not { Kind: RoomKind.Board, MayWrite: true, Actor: { Role: Role.Student } actor }) return null;
+        await using var db = await school.CreateDbContextAsync();
+        var isAllowed = await db.Rooms.Where(r => r.Id == room && r.Whose == Whose.Own && r.Number == actor.Number).Join(db.Lessons.Where(l => l.SeesOwnPast), r => r.OfId, l => l.Id, (r, _) => r).AnyAsync();
+        return isAllowed ? actor : null;
+    }
+
     /// <summary>A lesson in which this teacher may at least so much; null otherwise.</summary>
     public async Task<LessonRecord?> LessonAsync(Visitor visitor, Guid id, Power least)
     {

@@ -18,6 +18,10 @@ public sealed class PastRooms(AccessResolver access, RoomHosts hosts, IRoomSourc
         return await hosts.FindAsync(room) is { IsSealed: false } host ? (host, found) : null;
     }
 
+    /// <summary>A student's own board, and who they are there; null if they may not look back.</summary>
+    public async Task<(RoomHost Host, Actor Student)?> FindOwnAsync(Visitor visitor, Guid room) =>
+        await access.OnOwnPastAsync(visitor, room) is { } student && await hosts.FindAsync(room) is { } host ? (host, student) : null;
+
     /// <summary>The room as it was in the beginning.</summary>
     public async Task<Room> BeginningAsync(Guid room) => (await source.FindAsync(room, hosts))!.Create();
 

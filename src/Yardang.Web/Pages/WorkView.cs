@@ -30,6 +30,9 @@ public sealed record WorkView(string Heading, string Directions, bool IsStaff, b
     /// <summary>Where the boards of others are found; null if nowhere.</summary>
     public string? OthersHref { get; init; }
 
+    /// <summary>How a student's own board came to be, if they may look; null where there is no such thing.</summary>
+    public string? OwnPast { get; init; }
+
     /// <summary>Of a teacher: the way to their own board; null where there is none.</summary>
     public string? OwnBoard { get; init; }
 

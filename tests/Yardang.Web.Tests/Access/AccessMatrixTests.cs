@@ -98,6 +98,8 @@ public class AccessMatrixTests
             ("/my-place", People.Students),
             ("/others", [.. inLesson, Who.StudentElsewhere]),
             ($"/board/{s.Board}", [Who.BoardsStudent]),
+            ($"/board/{s.Board}/history", []),
+            ($"/board/{s.GroupBoard}/history", []),
             ($"/board/{s.GroupBoard}", [Who.InTheGroup]),
             ($"/board/{s.GroupBoard}?look=1", [Who.InTheGroup]),
             ($"/rooms/{s.Board}/snapshot", [.. People.Staff, Who.BoardsStudent]),

@@ -5,6 +5,7 @@ using Yardang.Core.Boards;
 using Yardang.Core.Editing;
 using Yardang.Core.History;
 using Yardang.Core.Ink;
+using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
 using Yardang.Data.Wire;
@@ -21,6 +22,7 @@ public sealed class HistoryTests : IAsyncLifetime
     private HttpClient _student = null!;
     private string _as = "";
     private Guid _lesson;
+    private JoinCode _code = null!;
     private RoomHost _host = null!;
     private static readonly Actor s_maya = new(2, Role.Student);
 
@@ -30,7 +32,7 @@ public sealed class HistoryTests : IAsyncLifetime
     {
         (_teacher, var id) = await _school.TeacherAsync("Ilse Varga");
         var (_, lesson) = await _school.HandOutAsync(id);
-        _lesson = lesson.Id;
+        (_lesson, _code) = (lesson.Id, lesson.Code);
         (_student, var page) = await _school.StudentAsync(lesson.Code, "Maya");
         _as = page.Split('?')[1];
         _host = await _school.Get<RoomHosts>().GetAsync(Guid.Parse(page.Split('/')[^1].Split('?')[0]));
@@ -121,6 +123,35 @@ public sealed class HistoryTests : IAsyncLifetime
             Assert.Equal(HttpStatusCode.NotFound, (await _student.GetAsync($"/rooms/{_host.Id}/{path}{_as}", Stop)).StatusCode);
     }
 
+    [Fact]
+    public async Task Where_the_teacher_lets_them_students_look_back_at_their_own_board_and_at_no_other()
+    {
+        await DoAsync(_host, s_maya, Line);
+        await DoAsync(_host, Actor.Owner, id => new AddMark(id, 1, Grip.Own, new NoteBody(0, 0, 5200, 5200, new Words("Well begun", "en", ["Well begun"], 700)), new Style(1, 0)));
+        var page = $"/board/{_host.Id}/history?{_as}";
+        Assert.Equal(HttpStatusCode.Redirect, (await _student.GetAsync(page, Stop)).StatusCode);
+        await LetLookBackAsync(true);
+        await Eventually.IsAsync(async () => (await _student.GetAsync(page, Stop)).StatusCode == HttpStatusCode.OK);
+
+        var (beginning, last, events) = await HistoryAsync($"?{_as}", _student);
+        Assert.NotNull(beginning);
+        Assert.Equal(_host.Durable, last);
+        Assert.Equal(2, events.Count(e => e.Event is MarkAdded));
+        Assert.Equal(HttpStatusCode.NotFound, (await _student.GetAsync($"/rooms/{_host.Id}/restoring?at=0&{_as}", Stop)).StatusCode);
+
+        // Nobody else's, whoever they say they are.
+        var (ben, bens) = await _school.StudentAsync(_code, "Ben");
+        var bensAs = bens.Split('?')[1];
+        Assert.Equal(HttpStatusCode.NotFound, (await ben.GetAsync($"/rooms/{_host.Id}/history?{bensAs}", Stop)).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await ben.GetAsync($"/rooms/{_host.Id}/history?{_as}", Stop)).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await ben.GetAsync($"/rooms/{_host.Id}/history?{bensAs}&look=1", Stop)).StatusCode);
+
+        await LetLookBackAsync(false);
+        await Eventually.IsAsync(async () => (await _student.GetAsync($"/rooms/{_host.Id}/history?{_as}", Stop)).StatusCode == HttpStatusCode.NotFound);
+    }
+
+    private async Task LetLookBackAsync(bool on) => await DoAsync(await _school.Get<RoomHosts>().GetAsync(_lesson), Actor.Owner, new SetSight(false, false, on));
+
     private static AddMark Line(long id) =>
         new(id, 1, Grip.Own, new InkBody([new InkPoint(1000, 1000, 128, 0), new InkPoint(3000, 1000, 128, 40)]), new Style(0, 80));
 
@@ -131,9 +162,9 @@ public sealed class HistoryTests : IAsyncLifetime
         return erased;
     }
 
-    private async Task<(byte[]? Beginning, long Last, List<Envelope> Events)> HistoryAsync(string query)
+    private async Task<(byte[]? Beginning, long Last, List<Envelope> Events)> HistoryAsync(string query, HttpClient? browser = null)
     {
-        using var answer = await _teacher.GetAsync($"/rooms/{_host.Id}/history{query}", Stop);
+        using var answer = await (browser ?? _teacher).GetAsync($"/rooms/{_host.Id}/history{query}", Stop);
         await using var gzip = new GZipStream(await answer.Content.ReadAsStreamAsync(Stop), CompressionMode.Decompress);
         using var all = new MemoryStream();
         await gzip.CopyToAsync(all, Stop);

@@ -429,6 +429,9 @@ namespace Yardang.Data.School.Migrations
                     b.Property<bool>("SeesOtherBoards")
                         .HasColumnType("INTEGER");
 
+                    b.Property<bool>("SeesOwnPast")
+                        .HasColumnType("INTEGER");
+
                     b.Property<bool>("SeesTeachersBoard")
                         .HasColumnType("INTEGER");
 

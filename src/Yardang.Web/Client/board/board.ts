@@ -158,6 +158,8 @@ Alpine.data('board', () => {
     /** How many marks teachers removed from this page. */
     removedHere: 0,
     seesOthers: false,
+    /** Whether I may look at how my own board came to be. */
+    looksBack: false,
     /** The teacher's own board, if it may be looked at; beside mine as soon as it is asked for. */
     seesTeachers: false,
     inset: null as Inset | null,
@@ -313,6 +315,7 @@ Alpine.data('board', () => {
     showOthers(): void {
       const { state } = lesson()!;
       this.seesOthers = data.mode === 'student' && mayLook(state, me.number);
+      this.looksBack = data.mode === 'student' && state.seesOwnPast;
       this.seesTeachers = data.mode === 'student' && state.seesTeachersBoard && !!data.teachers;
       if (!this.seesTeachers) this.inset?.close();
     },

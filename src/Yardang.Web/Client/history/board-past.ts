@@ -36,7 +36,7 @@ export class BoardPast implements Past<Sheets, Mark> {
     this.surface = new PageSurface(host, new LiveInk(), new Pointers(() => ''));
     this.surface.written = data.written;
     this.surface.languages = [data.language];
-    this.surface.pictures = new Pictures(data.room, '', () => this.surface.invalidate());
+    this.surface.pictures = new Pictures(data.room, data.query, () => this.surface.invalidate());
     this.overlay = new Overlay(this.surface, pick);
     this.surface.tool = this.overlay;
   }

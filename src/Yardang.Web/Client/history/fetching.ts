@@ -12,14 +12,17 @@ interface Piece {
   /** Number of its last event. */
   readonly last: number;
   readonly events: readonly Envelope[];
+  /** Number of the last event of which it is said here what is told of it. */
+  readonly through: number;
 }
 
 /** Null if it cannot be fetched now. */
-export async function fetchPiece(room: string, after: number | null): Promise<Piece | null> {
-  const answer = await fetch(`/rooms/${room}/history${after === null ? '' : `?after=${after}`}`).catch(() => null);
+export async function fetchPiece(room: string, query: string, after: number | null): Promise<Piece | null> {
+  const since = after === null ? '' : `${query ? '&' : '?'}after=${after}`;
+  const answer = await fetch(`/rooms/${room}/history${query}${since}`).catch(() => null);
   if (!answer?.ok) return null;
-  const [beginning, last, events] = decode(new Uint8Array(await answer.arrayBuffer())) as any[];
-  return { beginning: beginning && readBeginning(beginning), last, events: events.map(readEnvelope) };
+  const [beginning, last, events, through] = decode(new Uint8Array(await answer.arrayBuffer())) as any[];
+  return { beginning: beginning && readBeginning(beginning), last, events: events.map(readEnvelope), through };
 }
 
 function readBeginning(bytes: Uint8Array): { number: number; state: RoomSnapshot } {

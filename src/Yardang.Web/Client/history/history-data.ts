@@ -35,6 +35,8 @@ export interface HistoryTexts extends KindTexts, AttachmentTexts {
 export interface HistoryData {
   readonly room: string;
   readonly kind: 'Board' | 'Wall';
+  /** What is put behind each address, to say who asks. */
+  readonly query: string;
   readonly me: { readonly number: number; readonly isStaff: boolean };
   readonly mayRestore: boolean;
   readonly people: readonly { readonly number: number; readonly name: string }[];

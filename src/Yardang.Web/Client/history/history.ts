@@ -37,6 +37,8 @@ Alpine.data('history', () => {
   const people = new Set<number>();
   let past: Past<any, Thing>;
   let moments: Moments<any> | null = null;
+  /** Up to which event it is known here. */
+  let through = 0;
   let room: RoomClient<any>;
   let playing: Playing;
   let root: HTMLElement;
@@ -48,7 +50,7 @@ Alpine.data('history', () => {
   /** What was seen at the moment that is held. */
   let heldThings: { readonly place: number; readonly things: readonly Thing[] } | null = null;
   let rowsAt = 0;
-  const names = new Names(data.room, '', () => undefined);
+  const names = new Names(data.room, data.query, () => undefined);
   const nameOf = (person: number, byStaff = false): string =>
     data.people.find((p) => p.number === person)?.name ||
     names.of(person) ||
@@ -131,18 +133,19 @@ Alpine.data('history', () => {
 
     async begin(): Promise<void> {
       while (!moments) {
-        const piece = await fetchPiece(data.room, null);
+        const piece = await fetchPiece(data.room, data.query, null);
         this.isAway = piece === null;
         if (piece?.beginning) {
           moments = new Moments(past.read(piece.beginning.number, piece.beginning.state));
           for (const envelope of piece.events) this.take(envelope);
+          through = piece.through;
         } else await new Promise((done) => setTimeout(done, AGAIN_MS));
       }
       await this.more();
       this.isHere = true;
       this.go(this.length);
       this.drawStrip();
-      const connection = new Connection('', (link) => (this.isAway = link === 'lost'));
+      const connection = new Connection(data.query, (link) => (this.isAway = link === 'lost'));
       room = new RoomClient<any>(
         data.room,
         connection,
@@ -175,23 +178,24 @@ Alpine.data('history', () => {
     /** Fetches what has happened since, until nothing is missing. */
     async more(): Promise<void> {
       for (;;) {
-        const after = moments!.numberAt(moments!.length);
-        const piece = await fetchPiece(data.room, after);
+        const piece = await fetchPiece(data.room, data.query, through);
         if (!piece) return;
         for (const envelope of piece.events) this.take(envelope);
-        if (piece.events.length === 0 || moments!.numberAt(moments!.length) >= piece.last) return;
+        const isAll = piece.through <= through || piece.through >= piece.last;
+        through = piece.through;
+        if (isAll) return;
       }
     },
 
     /** The class works on: what happens is put at the end; who looks at the end sees it. */
     roomChanged(): void {
-      if (fetching || room.number <= moments!.numberAt(moments!.length)) return;
+      if (fetching || room.number <= through) return;
       const isAtEnd = this.count === this.length && !this.isPlaying;
       fetching = this.more().then(() => {
         fetching = null;
         this.refilter(this.filter);
         if (isAtEnd) this.go(this.length);
-        if (room.number > moments!.numberAt(moments!.length)) setTimeout(() => this.roomChanged(), AGAIN_MS);
+        if (room.number > through) setTimeout(() => this.roomChanged(), AGAIN_MS);
       });
     },
 

@@ -68,6 +68,7 @@ Alpine.data('people', () => {
     masked: false,
     seesOthers: false,
     seesTeacher: false,
+    seesPast: false,
     newName: '',
     onList: true,
     nameProblem: '',
@@ -123,6 +124,7 @@ Alpine.data('people', () => {
       this.masked = state.namesMasked;
       this.seesOthers = state.seesOtherBoards;
       this.seesTeacher = state.seesTeachersBoard;
+      this.seesPast = state.seesOwnPast;
       this.canUndo = this.opened && state.past.length > 0;
       this.canRedo = this.opened && state.future.length > 0;
       const here = this.belonging();
@@ -313,8 +315,8 @@ Alpine.data('people', () => {
       lesson.submit({ kind: 'maskNames', masked });
     },
 
-    see(otherBoards: boolean, teachersBoard: boolean): void {
-      lesson.submit({ kind: 'setSight', otherBoards, teachersBoard });
+    see(otherBoards: boolean, teachersBoard: boolean, ownPast: boolean): void {
+      lesson.submit({ kind: 'setSight', otherBoards, teachersBoard, ownPast });
     },
 
     askToRemove(): void {

@@ -56,6 +56,8 @@ export class LessonState {
   namesMasked = false;
   seesOtherBoards = false;
   seesTeachersBoard = false;
+  /** Whether students may look at how their own board came to be. */
+  seesOwnPast = false;
   groups: readonly Group[] = [];
   /** The highest group number that ever was. */
   groupsUsed = 0;
@@ -197,6 +199,7 @@ export class LessonState {
       case 'sightSet':
         this.seesOtherBoards = event.otherBoards;
         this.seesTeachersBoard = event.teachersBoard;
+        this.seesOwnPast = event.ownPast;
         break;
       case 'lateChangeHandedOut': {
         const { number, content, groups, people } = event;
@@ -355,7 +358,7 @@ export class LessonState {
       case 'maskNames':
         return { kind: 'namesMasked', masked: command.masked };
       case 'setSight':
-        return { kind: 'sightSet', otherBoards: command.otherBoards, teachersBoard: command.teachersBoard };
+        return { ...command, kind: 'sightSet' };
       case 'setGroups':
         return command.version === this.groupingVersion ? { kind: 'groupsSet', groups: command.groups } : null;
       case 'undoGroups':

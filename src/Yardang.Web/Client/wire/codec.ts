@@ -880,36 +880,37 @@ export function readLessonSnapshot(raw: Raw): LessonSnapshot {
     namesMasked: raw[5],
     seesOtherBoards: raw[6],
     seesTeachersBoard: raw[7],
-    groups: raw[8].map((x: Raw) => readGroup(x)),
-    groupsUsed: raw[9],
-    past: raw[10].map((x: Raw) => x.map((x: Raw) => readGroup(x))),
-    future: raw[11].map((x: Raw) => x.map((x: Raw) => readGroup(x))),
-    groupingVersion: raw[12],
-    placesAsOf: raw[13],
-    seatsThrough: raw[14],
-    lateChanges: raw[15].map((x: Raw) => readLateChange(x)),
-    times: { opensAt: raw[16] < 0 ? null : raw[16], dueAt: raw[17] < 0 ? null : raw[17], closesAt: raw[18] < 0 ? null : raw[18], handsIn: raw[19] },
-    waits: raw[20],
-    isOverdue: raw[21],
-    waiting: raw[22].map((x: Raw) => readWorkWaits(x)),
-    parts: raw[23],
-    openParts: raw[24],
-    openedLast: raw[25],
-    ownFirstIn: raw[26],
-    checkInAt: raw[27] < 0 ? null : raw[27],
-    needs: { notStartedAfter: raw[28], stoppedAfter: raw[29], inCirclesAfter: raw[30], otherPageAfter: raw[31], offlineAfter: raw[32] },
-    answered: raw[33].map((x: Raw) => readAnsweredNeed(x)),
-    visits: raw[34].map((x: Raw) => readLastVisit(x)),
-    calls: raw[35].map((x: Raw) => readCall(x)),
-    questions: raw[36].map((x: Raw) => readQuickQuestion(x)),
-    phase: raw[37] == null ? null : readPhase(raw[37]),
-    phasesBefore: raw[38].map((x: Raw) => readPhasePlan(x)),
-    screen: readOnScreen(raw[39]),
-    screenSetAt: raw[40],
-    showing: { privacies: raw[41].map((x: Raw) => readPrivacyOf(x)), up: raw[42], shown: raw[43].map((x: Raw) => readShownWork(x)) },
-    screening: readWordScreening(raw[44]),
-    approvals: raw[45].map((x: Raw) => readApprovalIn(x)),
-    hidesAfter: raw[46],
+    seesOwnPast: raw[8],
+    groups: raw[9].map((x: Raw) => readGroup(x)),
+    groupsUsed: raw[10],
+    past: raw[11].map((x: Raw) => x.map((x: Raw) => readGroup(x))),
+    future: raw[12].map((x: Raw) => x.map((x: Raw) => readGroup(x))),
+    groupingVersion: raw[13],
+    placesAsOf: raw[14],
+    seatsThrough: raw[15],
+    lateChanges: raw[16].map((x: Raw) => readLateChange(x)),
+    times: { opensAt: raw[17] < 0 ? null : raw[17], dueAt: raw[18] < 0 ? null : raw[18], closesAt: raw[19] < 0 ? null : raw[19], handsIn: raw[20] },
+    waits: raw[21],
+    isOverdue: raw[22],
+    waiting: raw[23].map((x: Raw) => readWorkWaits(x)),
+    parts: raw[24],
+    openParts: raw[25],
+    openedLast: raw[26],
+    ownFirstIn: raw[27],
+    checkInAt: raw[28] < 0 ? null : raw[28],
+    needs: { notStartedAfter: raw[29], stoppedAfter: raw[30], inCirclesAfter: raw[31], otherPageAfter: raw[32], offlineAfter: raw[33] },
+    answered: raw[34].map((x: Raw) => readAnsweredNeed(x)),
+    visits: raw[35].map((x: Raw) => readLastVisit(x)),
+    calls: raw[36].map((x: Raw) => readCall(x)),
+    questions: raw[37].map((x: Raw) => readQuickQuestion(x)),
+    phase: raw[38] == null ? null : readPhase(raw[38]),
+    phasesBefore: raw[39].map((x: Raw) => readPhasePlan(x)),
+    screen: readOnScreen(raw[40]),
+    screenSetAt: raw[41],
+    showing: { privacies: raw[42].map((x: Raw) => readPrivacyOf(x)), up: raw[43], shown: raw[44].map((x: Raw) => readShownWork(x)) },
+    screening: readWordScreening(raw[45]),
+    approvals: raw[46].map((x: Raw) => readApprovalIn(x)),
+    hidesAfter: raw[47],
   };
 }
 
@@ -1585,11 +1586,14 @@ export function readSetSight(raw: Raw): SetSight {
     kind: 'setSight',
     otherBoards: raw[0],
     teachersBoard: raw[1],
+    ownPast: raw[2] ?? false,
   };
 }
 
 export function writeSetSight(v: SetSight): Raw {
-  return [v.otherBoards, v.teachersBoard];
+  const raw: Raw = [v.otherBoards, v.teachersBoard];
+  if (v.ownPast) raw.push(v.ownPast);
+  return raw;
 }
 
 export function readSetTimes(raw: Raw): SetTimes {
@@ -1682,6 +1686,7 @@ export function readSightSet(raw: Raw): SightSet {
     kind: 'sightSet',
     otherBoards: raw[0],
     teachersBoard: raw[1],
+    ownPast: raw[2] ?? false,
   };
 }
 

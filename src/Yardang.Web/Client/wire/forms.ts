@@ -2019,6 +2019,7 @@ export interface LessonSnapshot {
   readonly namesMasked: boolean;
   readonly seesOtherBoards: boolean;
   readonly seesTeachersBoard: boolean;
+  readonly seesOwnPast: boolean;
   readonly groups: readonly Group[];
   readonly groupsUsed: number;
   readonly past: readonly (readonly Group[])[];
@@ -3177,11 +3178,12 @@ export interface SetPrivacy {
   readonly privacy: Privacy;
 }
 
-/** Staff: whether students may look at the other boards, and at the teacher's own. */
+/** Staff: whether students may look at the other boards, at the teacher's own, and at how their own came to be. */
 export interface SetSight {
   readonly kind: 'setSight';
   readonly otherBoards: boolean;
   readonly teachersBoard: boolean;
+  readonly ownPast: boolean;
 }
 
 /** Staff: when the lesson opens, is due and closes. */
@@ -3277,11 +3279,12 @@ export interface ShownWork {
   readonly called: boolean;
 }
 
-/** What students may look at besides their own board. */
+/** What students may look at besides their own board as it is. */
 export interface SightSet {
   readonly kind: 'sightSet';
   readonly otherBoards: boolean;
   readonly teachersBoard: boolean;
+  readonly ownPast: boolean;
 }
 
 /** A signal was raised or lowered. */

@@ -60,6 +60,7 @@ public sealed class BoardModel(
             HasContents = !looks && place.Contents.Count > 0,
             LooksOnly = looks,
             Key = looks ? null : keys.Of(me).Text,
+            OwnPast = !looks && room is { Kind: RoomKind.Board, Whose: Whose.Own } ? $"/board/{id}/history?as={me.Id}" : null,
             OthersHref = looks ? null : $"/others?as={me.Id}",
         };
         return Page();
