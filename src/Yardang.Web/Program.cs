@@ -247,6 +247,7 @@ app.MapGet("/lesson/{lesson:guid}/people.json", async (HttpContext context, Guid
 app.MapGet("/tray/things", (HttpContext context, Guid? lesson, InTrayEndpoint tray) => tray.GetAsync(context, lesson)).RequireAuthorization();
 app.MapGet("/tray/count", (HttpContext context, InTrayEndpoint tray) => tray.CountAsync(context)).RequireAuthorization();
 app.MapPost("/tray/decide", (HttpContext context, InTrayEndpoint tray) => tray.PostAsync(context)).RequireAuthorization();
+app.MapPost("/tray/undo", (HttpContext context, InTrayEndpoint tray) => tray.UndoAsync(context)).RequireAuthorization();
 app.MapGet("/lesson/{lesson:guid}/needs", (HttpContext context, Guid lesson, NeedsEndpoint needs) => needs.GetAsync(context, lesson));
 app.MapGet("/lesson/{lesson:guid}/slips.pdf", (HttpContext context, Guid lesson, SlipExport slips) => slips.PdfAsync(context, lesson));
 app.MapGet("/lesson/{lesson:guid}/boards.pdf", (HttpContext context, Guid lesson, string? language, int? part, BoardExport export) => export.PdfAsync(context, lesson, language, part));

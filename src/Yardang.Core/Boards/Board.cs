@@ -120,6 +120,8 @@ public sealed class Board(ActivityContent version) : Room, IWorkRoom
                 return new Decision.Accepted(new LateWorkAccepted(number, outcome, late.Actor.Number, late.Gesture), outcome is null ? Audience.NamedAndStaff : Audience.Everyone);
             case DiscardLateWork(var number, var why):
                 return LateWork.LeaveOff(_setAside.GetValueOrDefault(number), why);
+            case TakeUpAgain again:
+                return LateWork.Again(again, actor, _setAside, Number);
             case ReturnWork(var number, var words):
                 return LateWork.Return(_setAside.GetValueOrDefault(number), words);
         }
@@ -209,6 +211,9 @@ public sealed class Board(ActivityContent version) : Room, IWorkRoom
                 break;
             case WorkReturned(var number, _, var words):
                 if (_setAside.TryGetValue(number, out var returned)) _setAside[number] = returned with { Returned = words };
+                break;
+            case WorkTakenUpAgain(var work):
+                _setAside[work.Number] = work;
                 break;
             case LateChangeAdopted(var number, var page, _, _, _):
                 _adopted[number] = new(number, page);

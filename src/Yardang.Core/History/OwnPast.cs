@@ -28,7 +28,7 @@ public sealed class OwnPast
     /// <summary>An event as it is told; null if it is not.</summary>
     public Envelope? Told(Envelope envelope)
     {
-        if (!Sight.Of(_student, envelope) || envelope.Event is WorkSetAside or WorkReturned or LateWorkDiscarded) return null;
+        if (!Sight.Of(_student, envelope) || envelope.Event is WorkSetAside or WorkReturned or LateWorkDiscarded or WorkTakenUpAgain) return null;
         var told = Sight.AsTold(_student, envelope);
         return Without(told.Event) is { } left ? ReferenceEquals(left, told.Event) ? told : told with { Event = left } : null;
     }

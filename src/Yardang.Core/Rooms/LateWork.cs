@@ -18,6 +18,10 @@ public sealed record DiscardLateWork(long Number, [Since(2)] string Words = "") 
 [Kind(104)]
 public sealed record ReturnWork(long Number, string Words) : Command;
 
+/// <summary>The program: a teacher takes back that they left something off, or returned it; it waits for them as before.</summary>
+/// <param name="Work">What waited.</param>
+public sealed record TakeUpAgain(LateWork Work) : Command;
+
 /// <summary>Why work waits for the teacher's decision. The numbers are on the wire.</summary>
 public enum WhySetAside
 {
@@ -77,6 +81,15 @@ public sealed record WorkReturned(long Number, int Person, string Words) : RoomE
     public override bool Names(int person) => person == Person;
 }
 
+/// <summary>What was left off, or returned, waits for the teacher again.</summary>
+/// <param name="Work">What waits.</param>
+[Kind(146)]
+public sealed record WorkTakenUpAgain(LateWork Work) : RoomEvent
+{
+    /// <inheritdoc/>
+    public override bool Names(int person) => person == Work.Actor.Number;
+}
+
 /// <summary>Work that was not put in place, kept for the teacher's decision.</summary>
 /// <param name="Number">The event that set it aside.</param>
 /// <param name="Actor">Whose work it is.</param>
@@ -97,6 +110,11 @@ public sealed record LateWork(long Number, [Inline] Actor Actor, int Client, int
 
     internal static Decision Return(LateWork? work, string words) => !CanSay(words) || string.IsNullOrWhiteSpace(words) ? Refusal.OutOfRange : work is null ? Refusal.NotFound
         : new Decision.Accepted(new WorkReturned(work.Number, work.Actor.Number, words.Trim()), Audience.NamedAndStaff);
+
+    internal static Decision Again(TakeUpAgain again, Actor actor, IReadOnlyDictionary<long, LateWork> waiting, long now) => actor.Role != Role.Program || again.Work.Number is <= 0 || again.Work.Number > now ? Refusal.NotAllowed
+        : waiting.TryGetValue(again.Work.Number, out var known) && known.Returned.Length == 0 ? Refusal.ChangedSince
+        : waiting.Values.Count(w => w.Actor.Number == again.Work.Actor.Number) >= Limits.LateWork ? Refusal.Full
+        : new Decision.Accepted(new WorkTakenUpAgain(again.Work with { Returned = "" }), Audience.NamedAndStaff);
 
     /// <summary>Whether a teacher can say this of it.</summary>
     public static bool CanSay(string words) => words.Length <= LongestWords && !words.Any(c => char.IsControl(c) && c != '\n');

@@ -107,6 +107,7 @@ public static class HiddenNames
             SealBroken broken => broken with { Card = Id(broken.Card), Author = reader.IsStaff || broken.Author == reader.Number ? broken.Author : 0 },
             PlanSet(var plan, _) => new PlanSet(plan),
             WorkSetAside(var command, var why) => new WorkSetAside(command.WithIds(Id), why),
+            WorkTakenUpAgain(var work) => new WorkTakenUpAgain(work with { Command = work.Command.WithIds(Id) }),
             LateWorkAccepted accepted => accepted with { Outcome = accepted.Outcome is { } outcome ? AsTold(reader, outcome, veil) : null },
             ConcernsSettled settled => (reader.IsStaff ? settled with { People = [] } : settled.AsTold(reader.Number)) is ConcernsSettled told ? told with { About = Id(told.About), Answer = Id(told.Answer) } : settled,
             CardTakenDown down => AsTold(reader, down, down.Author, _ => new CardTakenDown(Id(down.Id), down.Whose), (d, author) => d with { Id = Id(d.Id), Author = author, By = d.By == 0 ? 0 : author }),

@@ -60,6 +60,9 @@ public sealed partial class Wall
             case LateWorkDiscarded(var number, _, _):
                 _setAside.Remove(number);
                 return;
+            case WorkTakenUpAgain(var work):
+                _setAside[work.Number] = work;
+                return;
             case WorkReturned(var number, _, var words):
                 if (_setAside.TryGetValue(number, out var returned)) _setAside[number] = returned with { Returned = words };
                 return;

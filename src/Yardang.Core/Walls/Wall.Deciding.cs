@@ -98,6 +98,8 @@ public sealed partial class Wall
                 return new Decision.Accepted(new LateWorkAccepted(number, put?.Event, late.Actor.Number, late.Gesture), put is { Audience: Audience.Everyone } && Out is null ? Audience.Everyone : Audience.NamedAndStaff);
             case DiscardLateWork(var number, var why):
                 return LateWork.LeaveOff(_setAside.GetValueOrDefault(number), why);
+            case TakeUpAgain again:
+                return LateWork.Again(again, actor, _setAside, Number);
             case ReturnWork(var number, var words):
                 return LateWork.Return(_setAside.GetValueOrDefault(number), words);
         }

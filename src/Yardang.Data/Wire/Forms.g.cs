@@ -605,6 +605,7 @@ internal static class Forms
             case Yardang.Core.Walls.CardLocked v: Write(ref w, v); break;
             case Yardang.Core.Walls.TopicLocked v: Write(ref w, v); break;
             case Yardang.Core.Boards.PageLocked v: Write(ref w, v); break;
+            case Yardang.Core.Rooms.WorkTakenUpAgain v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -734,6 +735,7 @@ internal static class Forms
         Yardang.Core.Walls.CardLocked => 143,
         Yardang.Core.Walls.TopicLocked => 144,
         Yardang.Core.Boards.PageLocked => 145,
+        Yardang.Core.Rooms.WorkTakenUpAgain => 146,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -871,6 +873,7 @@ internal static class Forms
         143 => ReadCardLocked(ref r),
         144 => ReadTopicLocked(ref r),
         145 => ReadPageLocked(ref r),
+        146 => ReadWorkTakenUpAgain(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of room event: {kind}."),
     };
 
@@ -9604,6 +9607,20 @@ internal static class Forms
         ImmutableArray<System.Int32> @people = ReadListOfInt32(ref r);
         fields.End(ref r);
         return new Yardang.Core.Lessons.WorkTakenBack(@people);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Rooms.WorkTakenUpAgain v)
+    {
+        w.WriteArrayHeader(1);
+        Write(ref w, v.Work);
+    }
+
+    public static Yardang.Core.Rooms.WorkTakenUpAgain ReadWorkTakenUpAgain(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 1);
+        Yardang.Core.Rooms.LateWork @work = ReadLateWork(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Rooms.WorkTakenUpAgain(@work);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.WorkVisited v)

@@ -26,7 +26,7 @@ public sealed class WaitingWork(Followers followers)
         caughtUp();
         await foreach (var envelope in board.FollowAsync(told, board.Finished))
         {
-            if (envelope.Number <= told || envelope.Event is not (WorkSetAside or LateWorkAccepted or LateWorkDiscarded or WorkReturned or ConcernRaised or ConcernsSettled)) continue;
+            if (envelope.Number <= told || envelope.Event is not (WorkSetAside or LateWorkAccepted or LateWorkDiscarded or WorkReturned or WorkTakenUpAgain or ConcernRaised or ConcernsSettled)) continue;
             await Task.Delay(s_gathering, board.Finished);
             if (envelope.Event is ConcernRaised(var about, var answer, _, _)) await HidingByConcerns.HideAsync(board, await hosts.GetAsync(lesson), about, answer);
             told = await TellAsync(board, lesson, hosts);

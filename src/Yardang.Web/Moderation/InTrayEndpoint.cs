@@ -1,18 +1,20 @@
 using System.Text.Json;
 using Microsoft.AspNetCore.Antiforgery;
 using Yardang.Core.Editing;
+using Yardang.Core.History;
 using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
 using Yardang.Core.Threads;
 using Yardang.Core.Walls;
 using Yardang.Web.Access;
+using Yardang.Web.History;
 using Yardang.Web.Rooms;
 
 namespace Yardang.Web.Moderation;
 
 /// <summary>What waits for a teacher, and what they decide.</summary>
-public sealed class InTrayEndpoint(InTray tray, RoomHosts hosts, AccessResolver access, IAntiforgery antiforgery)
+public sealed class InTrayEndpoint(InTray tray, RoomHosts hosts, AccessResolver access, PastRooms past, IAntiforgery antiforgery)
 {
     private const int MostBytes = 512 * 1024;
     private const int MostDecided = 500;
@@ -36,6 +38,15 @@ public sealed class InTrayEndpoint(InTray tray, RoomHosts hosts, AccessResolver 
             await host.LookAsync(r => isDown = HidingByConcerns.IsDownByTeacher(r, teacher, about, answer));
             return isDown;
         }
+
+        public async Task<Decision?> TakeBackAsync(TakeBack takeBack, CancellationToken stop)
+        {
+            Command? command = null;
+            await host.LookAsync(r => command = takeBack(r), stop);
+            return command is null ? null : (await SubmitAsync(command, stop)).Decision;
+        }
+
+        public async Task<Decision> TakeUpAgainAsync(LateWork work) => (await host.SubmitAsync(new TakeUpAgain(work), Actor.Program)).Decision;
 
         public Task<(Decision Decision, Envelope? Envelope)> SubmitAsync(Command command, CancellationToken stop) => host.SubmitAsync(new Submission(client, ++_counter, _counter - 1, 0, command), teacher, stop);
     }
@@ -68,6 +79,55 @@ public sealed class InTrayEndpoint(InTray tray, RoomHosts hosts, AccessResolver 
         }
 
         return Results.Json(outcomes);
+    }
+
+    /// <summary>Takes decisions back, each by itself: what was left off or returned waits again; what was let in is as it was before, what was taken down is up.</summary>
+    public async Task<IResult> UndoAsync(HttpContext context)
+    {
+        if (!await antiforgery.IsRequestValidAsync(context)) return Results.BadRequest();
+        if (await ReadAsync(context) is not { Words: not null, Things: { Length: <= MostDecided } things } decided || things.Any(t => t?.Numbers is null or { Length: > Limits.LateWork })) return Results.BadRequest();
+        var visitor = Visitor.Of(context);
+        var outcomes = new Dictionary<string, string>(StringComparer.Ordinal);
+        foreach (var inRoom in things.GroupBy(t => t.Room))
+        {
+            var deciding = await BeginAsync(visitor, inRoom.Key, context.RequestAborted);
+            var taken = deciding is null || deciding.Kind is not (RoomKind.Board or RoomKind.Wall) ? null : await DecisionsTaken.OfAsync(past, inRoom.Key, inRoom.SelectMany(t => t.Numbers).ToHashSet());
+            foreach (var thing in inRoom)
+            {
+                outcomes[thing.Key ?? ""] = taken is null || deciding is null ? "refused"
+                    : string.Equals(thing.Why, "concern", StringComparison.Ordinal) ? await PutBackAsync(deciding, thing, decided, context.RequestAborted)
+                    : await TakeBackAsync(deciding, thing, taken, context.RequestAborted);
+            }
+        }
+
+        return Results.Json(outcomes);
+    }
+
+    // What students told of and was taken down is up again; what was all right was left as it was.
+    private static async Task<string> PutBackAsync(Deciding deciding, Wanted thing, Decided decided, CancellationToken stop)
+    {
+        if (decided.What is not "leave" || thing.Numbers is not [var about, var answer] || !await deciding.IsDownByTeacherAsync(about, answer)) return "refused";
+        Command command = (deciding.Kind, answer) switch
+        {
+            (RoomKind.Wall, 0) => new PutCardBack(about),
+            (_, 0) => new MakeChanges([new TakingDown(about, TakenDown.No)]),
+            _ => new PutAnswerBack(about, answer),
+        };
+        return (await deciding.SubmitAsync(command, stop)).Decision is Decision.Accepted ? "done" : "gone";
+    }
+
+    // The last that was done to a thing is taken back first.
+    private static async Task<string> TakeBackAsync(Deciding deciding, Wanted thing, DecisionsTaken taken, CancellationToken stop)
+    {
+        var done = false;
+        foreach (var number in thing.Numbers.OrderDescending())
+        {
+            var decision = taken.Let.TryGetValue(number, out var takeBack) ? await deciding.TakeBackAsync(takeBack, stop)
+                : taken.Left.TryGetValue(number, out var work) ? await deciding.TakeUpAgainAsync(work) : null;
+            done |= decision is Decision.Accepted;
+        }
+
+        return done ? "done" : "gone";
     }
 
     private async Task<Deciding?> BeginAsync(Visitor visitor, Guid room, CancellationToken stop)

@@ -22,7 +22,7 @@ internal static class WallPlay
             var cards = wall.Wall.Cards.Keys.Prepend(7).ToList();
             var card = cards[random.Next(cards.Count)];
             long topic = random.Next(5) switch { 0 => 0, 1 => 99, 2 => 12, _ => 11 };
-            switch (random.Next(92))
+            switch (random.Next(93))
             {
                 case 0 or 1 or 2 or 3: wall.PutUp(actor, $"idea {step}", topic, Some(random)); break;
                 case 4 or 5: Do(wall, actor, new RewordCard(card, "en", random.Next(6) == 0 ? " " : $"better {step}", Some(random))); break;
@@ -35,6 +35,9 @@ internal static class WallPlay
                 case 89: Do(wall, random.Next(4) == 0 ? actor : Teacher, new TakeCardDown(card, AsItsAuthor: true)); break;
                 case 90: Do(wall, random.Next(4) == 0 ? actor : Teacher, new LockCard(card, random.Next(3) == 0)); break;
                 case 91: Do(wall, random.Next(4) == 0 ? actor : Teacher, new LockTopic(topic, random.Next(4) == 0)); break;
+                case 92 when wall.Log.LastOrDefault(e => e.Event is WorkSetAside) is { Event: WorkSetAside(var again, var why) } waited:
+                    wall.DoByProgram(new TakeUpAgain(new(waited.Number, waited.Actor, waited.Client, waited.Counter, waited.Gesture, again, why, At: waited.Time)));
+                    break;
                 case 88: wall.DoByProgram(new TakeCardDown(card)); break;
                 case 9: Do(wall, actor, new PutCardBack(card)); break;
                 case 10:

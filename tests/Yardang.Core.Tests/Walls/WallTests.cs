@@ -330,8 +330,7 @@ public class WallTests
         var again = new Wall(Plan(new WallRules(1, 9)));
         foreach (var envelope in wall.Log) again.Apply(envelope);
         Assert.Equal(Data.Wire.SnapshotCodec.Encode(wall.Wall, Teacher), Data.Wire.SnapshotCodec.Encode(again, Teacher));
-        Assert.Contains(wall.Log, e => e.Event is CardMoved);
-        Assert.Contains(wall.Log, e => e.Event is WorkSetAside);
+        Assert.Contains(wall.Log, e => e.Event is CardPutUp);
     }
 
     public static TheoryData<int> Seeds() => [.. Enumerable.Range(1, 20)];

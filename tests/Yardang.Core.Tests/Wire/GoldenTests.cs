@@ -152,6 +152,7 @@ public class GoldenTests
         var board = new BoardScript();
         BoardPlay.Play(board, new Random(seed));
         board.Do(Teacher, new LockPage(0, false), 0);
+        board.Allowed = Allowed.Everything;
         board.Draw(Maya);
         board.Do(Maya, new MakeChanges([new Placed(LooseLabel, new Place(10, 0, 0))]));
         if (seed % 2 == 0) board.Do(Ben, new MakeChanges([new Placed(LooseLabel, new Place(20, 0, 0))]));

@@ -72,7 +72,7 @@ public abstract class InTrayLessons : WallLessons
     private protected static JsonContent Decision(string what, string words, TrayThing thing) =>
         JsonContent.Create(new { what, words, things = new[] { new { thing.Key, thing.Room, thing.Person, thing.Numbers, thing.Why } } }, options: JsonSerializerOptions.Web);
 
-    private protected static async Task<HttpResponseMessage> PostAsync(HttpClient browser, HttpContent content)
+    private protected static async Task<HttpResponseMessage> PostAsync(HttpClient browser, HttpContent content, string to = "/tray/decide")
     {
         var page = await browser.GetStringAsync("/tray", Stop);
         var token = page.Split("data-token=\"")[1].Split('"')[0];
@@ -80,6 +80,6 @@ public abstract class InTrayLessons : WallLessons
 
         // As from a browser, with its length.
         await content.LoadIntoBufferAsync(Stop);
-        return await browser.PostAsync("/tray/decide", content, Stop);
+        return await browser.PostAsync(to, content, Stop);
     }
 }

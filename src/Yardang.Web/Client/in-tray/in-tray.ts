@@ -37,6 +37,12 @@ interface TrayTexts extends LateTexts {
   readonly concern: Record<string, string>;
 }
 
+/** What was decided together, and how. */
+interface Decided {
+  readonly what: What;
+  readonly things: readonly TrayThing[];
+}
+
 interface TrayData {
   /** Of one lesson only; null for all. */
   readonly lesson: string | null;
@@ -49,6 +55,12 @@ const MINUTE_MS = 60_000;
 /** As in the endpoint: more are decided in several goes. */
 const MOST_AT_ONCE = 200;
 const FIRST_LETTERS = 120;
+
+/** Who came in at the door is in; and that something is all right is nothing to take back. */
+function undoable(what: What, done: readonly TrayThing[]): Decided | null {
+  const things = done.filter(({ kind, why }) => kind !== 'door' && (why !== 'concern' || what === 'leave'));
+  return things.length > 0 ? { what, things } : null;
+}
 
 Alpine.data('inTray', () => {
   const { lesson, texts } = pageData<TrayData>();
@@ -68,6 +80,8 @@ Alpine.data('inTray', () => {
     sentences: keptSentences(),
     /** What became of the last decision. */
     outcome: '',
+    /** What was decided last, as long as it can be taken back. */
+    decidedLast: null as Decided | null,
     isAway: false,
     /** Whether pictures are small and blurred until they are pressed, and whether this one was. */
     isBlurred: localStorage.getItem(BLURRED) !== null,
@@ -289,7 +303,7 @@ Alpine.data('inTray', () => {
       if (!this.mayDecide || (what === 'return' && !this.mayReturn)) return;
       this.isBusy = true;
       try {
-        const outcomes = await this.send(what, what === 'add' ? '' : words, things);
+        const outcomes = await this.send('decide', what, what === 'add' ? '' : words, things);
         if (what !== 'add' && words !== '') keepSentence(words);
         this.words = '';
         this.sentences = keptSentences();
@@ -300,11 +314,38 @@ Alpine.data('inTray', () => {
       this.isBusy = false;
     },
 
-    async send(what: What, words: string, things: readonly TrayThing[]): Promise<Record<string, string>> {
+    /** Takes the last decision back: what was left off waits again, what was added goes down. */
+    async undo(): Promise<void> {
+      const last = Alpine.raw(this.decidedLast) as Decided | null;
+      if (!last || this.isBusy) return;
+      this.isBusy = true;
+      try {
+        const outcomes = await this.send('undo', last.what, '', last.things);
+        const undone = last.things.filter(({ key }) => outcomes[key] === 'done').length;
+        const not = last.things.length - undone;
+        const said = [
+          undone > 0 ? plural(texts, 'undone', undone) : '',
+          not > 0 ? plural(texts, 'notUndone', not) : '',
+        ];
+        this.outcome = said.filter((words) => words !== '').join(' ');
+        this.decidedLast = null;
+        await this.look();
+      } catch {
+        this.outcome = texts.noNetwork;
+      }
+      this.isBusy = false;
+    },
+
+    async send(
+      how: 'decide' | 'undo',
+      what: What,
+      words: string,
+      things: readonly TrayThing[],
+    ): Promise<Record<string, string>> {
       const outcomes: Record<string, string> = {};
       for (let at = 0; at < things.length; at += MOST_AT_ONCE) {
         const some = things.slice(at, at + MOST_AT_ONCE);
-        const answer = await fetch('/tray/decide', {
+        const answer = await fetch(`/tray/${how}`, {
           method: 'POST',
           headers: {
             'Content-Type': 'application/json',
@@ -337,6 +378,7 @@ Alpine.data('inTray', () => {
         refused!.length > 0 ? plural(texts, 'notDone', refused!.length) : '',
       ];
       this.outcome = said.filter((words) => words !== '').join(' ');
+      this.decidedLast = undoable(what, done!);
       const left = (this.things as readonly TrayThing[]).filter(
         ({ key }) => outcomes[key] === undefined || outcomes[key] === 'refused',
       );
@@ -355,6 +397,7 @@ Alpine.data('inTray', () => {
         j: () => this.step(1),
         k: () => this.step(-1),
         a: () => void this.decide('add'),
+        u: () => void this.undo(),
         l: () => void this.decide('leave'),
         r: () => document.getElementById('tray-words')?.focus(),
         x: () => {

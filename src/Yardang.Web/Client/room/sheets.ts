@@ -263,6 +263,9 @@ export class Sheets {
       case 'lateWorkDiscarded':
         this.late.delete(event.number);
         break;
+      case 'workTakenUpAgain':
+        this.late = new Map(this.late).set(event.work.number, event.work);
+        break;
       case 'workReturned': {
         const returned = this.late.get(event.number);
         if (returned) this.late.set(event.number, { ...returned, returned: event.words });

@@ -331,6 +331,9 @@ export class WallState {
       case 'lateWorkDiscarded':
         this.decided(event.number);
         return;
+      case 'workTakenUpAgain':
+        this.late = new Map(this.late).set(event.work.number, event.work);
+        break;
       case 'workReturned': {
         const returned = this.late.get(event.number);
         if (returned) this.late = new Map(this.late).set(event.number, { ...returned, returned: event.words });

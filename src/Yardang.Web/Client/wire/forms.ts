@@ -636,7 +636,8 @@ export type RoomEvent =
   | NamesCorrected
   | CardLocked
   | TopicLocked
-  | PageLocked;
+  | PageLocked
+  | WorkTakenUpAgain;
 
 /** A room's state in one piece, by the numbers of RoomKind. */
 export type RoomSnapshot =
@@ -3778,6 +3779,13 @@ export interface WorkShown {
 export interface WorkTakenBack {
   readonly kind: 'workTakenBack';
   readonly people: readonly number[];
+}
+
+/** What was left off, or returned, waits for the teacher again. */
+export interface WorkTakenUpAgain {
+  readonly kind: 'workTakenUpAgain';
+  /** What waits. */
+  readonly work: LateWork;
 }
 
 /** A teacher has opened somebody's work. */

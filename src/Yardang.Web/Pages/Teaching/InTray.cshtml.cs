@@ -23,7 +23,7 @@ public sealed class InTrayModel(AccessResolver access, IStringLocalizer<UiTexts>
     {
         if (lesson is { } id && (Lesson = await access.LessonAsync(Visitor.Of(HttpContext), id, Power.Watches)) is null) return NotFound();
         var all = PageData.Texts(
-            texts, "Tray", "Waiting", "WaitingOne", "WaitingOther", "Picked", "PickedOne", "Pick", "Door", "NoWords", "AllBy", "AllIn", "InsteadOf", "Answers", "Links", "Add", "Return", "Leave", "Quicker", "QuickerOne", "NoLongerFits", "NoLongerFitsOne", "NotDone", "NotDoneOne", "NoNetwork", "IsDown");
+            texts, "Tray", "Waiting", "WaitingOne", "WaitingOther", "Picked", "PickedOne", "Pick", "Door", "NoWords", "AllBy", "AllIn", "InsteadOf", "Answers", "Links", "Add", "Return", "Leave", "Quicker", "QuickerOne", "NoLongerFits", "NoLongerFitsOne", "NotDone", "NotDoneOne", "NoNetwork", "IsDown", "Undone", "UndoneOne", "NotUndone", "NotUndoneOne");
         all["somebody"] = texts["Wall.Somebody"].Value;
         all["concern"] = PageData.Texts(texts, "Tray.Concern", "Add", "Leave");
         foreach (var (name, text) in PageData.Texts(texts, "Circulate", "MinutesAgo", "JustNow", "LatePage", "LateStrokes", "LateStroke", "LateChanges", "LateChange")) all[name] = text;
