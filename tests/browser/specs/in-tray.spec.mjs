@@ -162,3 +162,37 @@ test('what a card shows and what is drawn on a board is looked at before it is d
   await kept(cleo);
   for (const page of [varga, maya, cleo]) expect(page.problems).toEqual([]);
 });
+
+test('what was decided too quickly is taken back, by key and on a phone, and nothing is lost', async ({ browser }) => {
+  const varga = await teacher(browser, { viewport: { width: 390, height: 844 } });
+  const code = await wall(varga, 'Bridge questions');
+  const maya = await student(browser, code, 'Maya');
+  const ben = await student(browser, code, 'Ben');
+  await putUp(maya, 'Materials', 'Stone is best');
+  await putUp(ben, 'Forces', 'Ben was here');
+  await varga.goto('/tray');
+  await expect(rows(varga)).toHaveCount(2);
+
+  await rows(varga).filter({ hasText: 'Ben was here' }).getByRole('button').click();
+  await varga.keyboard.press('l');
+  await expect(varga.getByText('Left off: what Ben did.')).toBeVisible();
+  await expect(rows(varga)).toHaveCount(1);
+  await varga.keyboard.press('u');
+  await expect(varga.getByText(/^Taken back/)).toBeVisible();
+  await expect(rows(varga)).toHaveCount(2);
+  await expect(ben.locator('.kept')).toContainText('Your teacher looks at it before others see it (1)');
+
+  await rows(varga).filter({ hasText: 'Stone is best' }).getByRole('button').click();
+  await varga.keyboard.press('a');
+  await maya.bringToFront();
+  await expect(said(maya)).toContainText(['Stone is best']);
+  await kept(maya);
+  await varga.bringToFront();
+  if (process.env.PICTURES) await varga.screenshot({ path: '/tmp/p/tray-undo-phone.png' });
+  await varga.getByRole('button', { name: /^Undo/ }).click();
+  await expect(varga.getByText(/^Taken back/)).toBeVisible();
+  await expect(varga.getByRole('button', { name: /^Undo/ })).toBeHidden();
+  await expect(maya.locator('.taken-down, [data-down]').filter({ hasText: 'Stone is best' }).first()).toBeVisible();
+  await expect(rows(varga)).toHaveCount(1);
+  for (const page of [varga, maya, ben]) expect(page.problems).toEqual([]);
+});
