@@ -19,6 +19,13 @@ public static class PagePainter
         canvas.Restore();
     }
 
+    /// <summary>One mark alone, as far as it lies on its page.</summary>
+    internal static void PaintMark(SKCanvas canvas, Page page, Mark mark, PaintSupport support)
+    {
+        canvas.ClipRect(new SKRect(0, 0, page.Size.Width, page.Size.Height));
+        Paint(canvas, mark, support);
+    }
+
     /// <summary>Opaque paint of a 0xRRGGBB colour.</summary>
     public static SKPaint Fill(int rgb) => new() { Color = new SKColor(0xff000000 | (uint)rgb), IsAntialias = true };
 

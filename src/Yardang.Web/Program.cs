@@ -83,6 +83,7 @@ services.AddSingleton<PastRooms>();
 services.AddSingleton<HistoryEndpoint>();
 services.AddSingleton<RestoringEndpoint>();
 services.AddSingleton<LogExport>();
+services.AddSingleton<MomentsExport>();
 services.AddSingleton<QuestionsEndpoint>();
 services.AddSingleton<WorthALook>();
 services.AddSingleton<DealingReading>();
@@ -253,6 +254,8 @@ app.MapGet("/lesson/{lesson:guid}/slips.pdf", (HttpContext context, Guid lesson,
 app.MapGet("/lesson/{lesson:guid}/boards.pdf", (HttpContext context, Guid lesson, string? language, int? part, BoardExport export) => export.PdfAsync(context, lesson, language, part));
 app.MapGet("/lesson/{lesson:guid}/board/{board:guid}.{format:regex(^(png|svg|inkml|pdf|csv)$)}", (HttpContext context, Guid lesson, Guid board, string format, int? page, string? language, string? names, string? paper, BoardExport export) =>
     export.PageAsync(context, lesson, board, format, page, language, names, paper));
+app.MapGet("/lesson/{lesson:guid}/board/{board:guid}/moments.pdf", (HttpContext context, Guid lesson, Guid board, string[]? m, MomentsExport moments) => moments.PdfAsync(context, lesson, board, m ?? []));
+app.MapGet("/lesson/{lesson:guid}/board/{board:guid}/film.svg", (HttpContext context, Guid lesson, Guid board, long? page, MomentsExport moments) => moments.FilmAsync(context, lesson, board, page));
 app.MapGet("/lesson/{lesson:guid}/board/{board:guid}/log.{format:regex(^(csv|jsonl)$)}", (HttpContext context, Guid lesson, Guid board, string format, int? person, LogExport log) => log.GetAsync(context, lesson, board, format, person));
 app.MapGet("/template/{key}.png", (HttpContext context, string key, TemplatePictures pictures) => pictures.Get(context, key)).RequireAuthorization();
 app.MapGet("/lesson/{lesson:guid}.yardang.zip", (HttpContext context, Guid lesson, BoardExport export) => export.WorkAsync(context, lesson));

@@ -80,6 +80,10 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
     public async Task<IReadOnlyList<ExportPage>> PagesAsync(LessonRecord lesson, LessonBoard board, string? language, CancellationToken stop) =>
         WallPages.On(PageSize.A4Wide, await SheetAsync(lesson, board, language, names: true, stop));
 
+    /// <summary>A wall as it was at a moment, on pages to be printed.</summary>
+    public async Task<IReadOnlyList<ExportPage>> PagesAsync(LessonRecord lesson, LessonBoard board, Wall then, string foot) =>
+        WallPages.On(PageSize.A4Wide, SheetOf(HiddenNames.AsTeachersKnow(then), board, await SaidAsync(lesson, null, names: true), foot));
+
     private async Task<WallSheet> SheetAsync(LessonRecord lesson, LessonBoard board, string? language, bool names, CancellationToken stop)
     {
         var said = await SaidAsync(lesson, language, names);

@@ -65,10 +65,8 @@ public sealed class LogExport(AccessResolver access, PastRooms past, LessonPeopl
 
     private List<string> Row(LogLine line, string place, string name) =>
     [
-        clock.Second(line.Time), name, DidOf(line), place, line.Words, line.Number.ToString(CultureInfo.InvariantCulture),
+        clock.Second(line.Time), name, texts.Did(line), place, line.Words, line.Number.ToString(CultureInfo.InvariantCulture),
     ];
-
-    private string DidOf(LogLine line) => texts[line.Things.Length == 1 && !texts[$"History.Did.{line.What}One"].ResourceNotFound ? $"History.Did.{line.What}One" : $"History.Did.{line.What}", line.Things.Length];
 
     private static string Json(LogLine line, string place, string name)
     {

@@ -2,6 +2,7 @@ using Microsoft.Extensions.Localization;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
 using Yardang.Core.Shapes;
+using Yardang.Web.History;
 using Yardang.Web.Lessons;
 
 namespace Yardang.Web.Pages;
@@ -21,6 +22,9 @@ public sealed record HistoryView(string Heading, string BackTo, string BackText,
 
     /// <summary>How many times as fast as it happened it can be played.</summary>
     public static readonly IReadOnlyList<int> Speeds = [1, 5, 20, 60];
+
+    /// <summary>Most moments of a PDF.</summary>
+    public const int MostMoments = MomentsExport.Most;
 
     /// <summary>As what the log is taken along.</summary>
     public static readonly IReadOnlyList<string> LogFormats = ["csv", "jsonl"];
@@ -45,7 +49,7 @@ public sealed record HistoryView(string Heading, string BackTo, string BackText,
     {
         var all = PageData.Texts(
             texts, "History", "Somebody", "NothingYet", "Beginning", "Rest", "RestOne", "Came", "CameOne", "Altered", "AlteredOne", "Went", "WentOne", "Same",
-            "Nothing", "BeingRestored", "Restored", "BeingUndone", "Undone", "Refused", "HeldAt", "OnlyThis", "Links", "Teacher");
+            "Nothing", "BeingRestored", "Restored", "BeingUndone", "Undone", "Refused", "HeldAt", "Kept", "KeptOne", "KeptNow", "OnlyThis", "Links", "Teacher");
         all["will"] = PageData.Texts(texts, "History.Will", "Back", "BackOne", "Changed", "ChangedOne", "Away", "AwayOne", "Down", "DownOne");
         all["did"] = PageData.Texts(texts, "History.Did", s_did);
         foreach (var (name, text) in PageData.Texts(texts, "Wall", "Nowhere", "Everything", "Answers", "AnswersOne", "Picture", "Drawing", "Formula", "MapPlace")) all[name] = text;

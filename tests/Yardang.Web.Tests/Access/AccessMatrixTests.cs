@@ -115,6 +115,8 @@ public class AccessMatrixTests
             ($"/rooms/{s.Lesson.Id}/history", []),
             ($"/rooms/{s.Board}/restoring?at=0", People.Run),
             ($"/lesson/{s.Lesson.Id}/board/{s.Board}/history", People.Staff),
+            ($"/lesson/{s.Lesson.Id}/board/{s.Board}/film.svg", People.Run),
+            ($"/lesson/{s.Lesson.Id}/board/{s.Board}/moments.pdf?m=0.1", People.Run),
             ($"/lesson/{s.Lesson.Id}/board/{s.Board}/log.csv", People.Run),
             ($"/lesson/{s.Lesson.Id}/board/{s.Board}/log.jsonl", People.Run),
             ($"/rooms/{s.Board}/index", []),

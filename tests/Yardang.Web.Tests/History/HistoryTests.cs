@@ -117,6 +117,43 @@ public sealed class HistoryTests : IAsyncLifetime
     }
 
     [Fact]
+    public async Task Chosen_moments_are_taken_along_as_a_pdf_in_order_and_a_page_as_a_film()
+    {
+        await DoAsync(_host, s_maya, Line);
+        var then = _host.Durable;
+        await DoAsync(_host, s_maya, id => new AddMark(id, 1, Grip.Own, new NoteBody(0, 0, 5200, 5200, new Words("Steel <pulls>", "en", ["Steel <pulls>"], 700)), new Style(1, 0)));
+        var address = $"/lesson/{_lesson}/board/{_host.Id}";
+        var pdf = System.Text.Encoding.Latin1.GetString(await _teacher.GetByteArrayAsync($"{address}/moments.pdf?m={_host.Durable}.1&m=0.1&m={then}.1", Stop));
+        Assert.StartsWith("%PDF", pdf, StringComparison.Ordinal);
+        Assert.Contains("/Count 3", pdf, StringComparison.Ordinal);
+
+        var film = System.Xml.Linq.XDocument.Parse(await _teacher.GetStringAsync($"{address}/film.svg?page=1", Stop));
+        var ids = film.Descendants().Select(e => e.Attribute("id")?.Value).OfType<string>().ToList();
+        Assert.Equal(ids.Count, ids.Distinct().Count());
+        Assert.Equal(2, film.Root!.Elements().Count(e => e.Name.LocalName == "g" && e.Attribute("visibility")?.Value == "visible" && e.Elements().First().Name.LocalName == "animate"));
+        Assert.Equal(HttpStatusCode.OK, (await _teacher.GetAsync($"{address}/film.svg?page=99", Stop)).StatusCode);
+    }
+
+    [Theory]
+    [InlineData("")]
+    [InlineData("m=")]
+    [InlineData("m=1")]
+    [InlineData("m=-1.1")]
+    [InlineData("m=1.x")]
+    [InlineData("m=999999.1")]
+    [InlineData("m=0.99")]
+    [InlineData("m=99999999999999999999.1")]
+    public async Task A_pdf_of_moments_that_never_were_is_refused(string query) =>
+        Assert.Equal(HttpStatusCode.BadRequest, (await _teacher.GetAsync($"/lesson/{_lesson}/board/{_host.Id}/moments.pdf?{query}", Stop)).StatusCode);
+
+    [Fact]
+    public async Task No_more_moments_are_taken_along_than_so_many()
+    {
+        var many = string.Join('&', Enumerable.Repeat("m=0.1", 41));
+        Assert.Equal(HttpStatusCode.BadRequest, (await _teacher.GetAsync($"/lesson/{_lesson}/board/{_host.Id}/moments.pdf?{many}", Stop)).StatusCode);
+    }
+
+    [Fact]
     public async Task A_student_is_told_neither()
     {
         foreach (var path in new[] { "history?", "restoring?at=0&" })

@@ -202,3 +202,52 @@ test('on a wall what a vandal took down and moved is put back as it was, in one 
   await expect(ben.getByText('Taken down (1)')).toBeVisible();
   for (const page of [varga, maya, ben]) expect(page.problems).toEqual([]);
 });
+
+test('chosen moments are taken along as a PDF, and a page as a moving picture that plays by itself', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await design(varga);
+  const code = await handOut(varga);
+  const maya = await student(browser, code, 'Maya');
+  await draw(maya);
+  await writeNote(maya, 'The arch carries it');
+  await kept(maya);
+  await rubOutMine(maya);
+  await writeNote(maya, 'A second thought');
+  await kept(maya);
+  await openHistory(varga, 'Maya');
+  const menu = varga.locator('summary').filter({ hasText: 'Take along' });
+  await menu.click();
+  await varga.getByRole('button', { name: 'Choose this moment for a PDF' }).click();
+  await expect(varga.getByText('Chosen for the PDF. So far: 1.')).toBeVisible();
+  await varga.keyboard.press('Home');
+  if (!(await varga.getByRole('button', { name: 'Choose this moment for a PDF' }).isVisible())) await menu.click();
+  await varga.getByRole('button', { name: 'Choose this moment for a PDF' }).click();
+  if (!(await varga.getByRole('link', { name: 'PDF of 2 chosen moments' }).isVisible())) await menu.click();
+  await picture(varga, 'history-take');
+  const pdf = varga.waitForEvent('download');
+  await varga.getByRole('link', { name: 'PDF of 2 chosen moments' }).click();
+  expect((await pdf).suggestedFilename()).toMatch(/Maya\.pdf$/);
+
+  if (!(await varga.getByRole('link', { name: /moving picture/ }).isVisible())) await menu.click();
+  const film = varga.waitForEvent('download');
+  await varga.getByRole('link', { name: /moving picture/ }).click();
+  const file = await (await film).path();
+  const player = await browser.newPage();
+  await player.setContent(`<body style="margin:0">${(await import('node:fs')).readFileSync(file, 'utf8')}</body>`);
+  // Nothing but what was printed in the beginning; in the end what stands there, and not what was rubbed out.
+  const seenAt = (seconds) =>
+    player.evaluate((at) => {
+      const svg = document.querySelector('svg');
+      svg.pauseAnimations();
+      svg.setCurrentTime(at);
+      return [...svg.querySelectorAll(':scope > g')].filter((g) => getComputedStyle(g).visibility === 'visible').length;
+    }, seconds);
+  expect(await seenAt(0)).toBe(1);
+  const length = await player.evaluate(() => parseFloat(document.querySelector('animate').getAttribute('dur')));
+  expect(await seenAt(length - 1)).toBe(2);
+  const seen = [];
+  for (let at = 0; at < length; at += 0.1) seen.push(await seenAt(at));
+  expect(Math.max(...seen)).toBe(3);
+  if (process.env.PICTURES) await player.screenshot({ path: '/tmp/p/film.png' });
+  for (const page of [varga, maya]) expect(page.problems).toEqual([]);
+});

@@ -30,6 +30,9 @@ export interface HistoryTexts extends KindTexts, AttachmentTexts {
   readonly refused: string;
   readonly heldAt: string;
   readonly onlyThis: string;
+  readonly kept: string;
+  readonly keptOne: string;
+  readonly keptNow: string;
 }
 
 export interface HistoryData {

@@ -83,6 +83,8 @@ Alpine.data('history', () => {
     heldText: '',
     comparison: '',
     restoring: restoringOf(() => desk()),
+    /** Moments that are taken along as a PDF: the last event of each, and its page. */
+    kept: [] as readonly string[],
 
     init(): void {
       root = this.$root as HTMLElement;
@@ -202,6 +204,25 @@ Alpine.data('history', () => {
     go(count: number): void {
       this.count = Math.max(this.first, Math.min(this.length, count));
       this.show();
+    },
+
+    /** The moment in sight, for the PDF; each once. */
+    keepMoment(): void {
+      const moment = `${moments!.numberAt(this.count)}.${past.turns ? this.place : 0}`;
+      this.kept = [...this.kept.filter((other) => other !== moment), moment];
+      this.say(fill(texts.keptNow, this.kept.length));
+    },
+
+    forgetMoments(): void {
+      this.kept = [];
+    },
+
+    get keptQuery(): string {
+      return this.kept.map((moment) => `m=${moment}`).join('&');
+    },
+
+    get keptText(): string {
+      return plural(texts, 'kept', this.kept.length);
     },
 
     /** The step that was done last, of those that are told. */
