@@ -79,6 +79,10 @@ public sealed class BoardExport(AccessResolver access, LessonPeople people, Wall
         return await desk.GiveAsync(_ => write(), "application/zip", $"{FileName($"{record.Name} {record.ClassName}")}.yardang.zip", context.RequestAborted);
     }
 
+    /// <summary>A board with what was said about it, or a wall, on pages to be printed.</summary>
+    public async Task<IReadOnlyList<ExportPage>> PagesAsync(LessonRecord lesson, LessonBoard board, CancellationToken stop) =>
+        IsWall(lesson, board) ? await walls.PagesAsync(lesson, board, null, stop) : await WholeAsync(lesson, board, null, stop);
+
     private static bool IsWall(LessonRecord lesson, LessonBoard board) => lesson.FindPart(board.Place.Part)!.Kind == PartKind.Wall;
 
     // With what was said about it.

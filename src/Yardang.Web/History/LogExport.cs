@@ -40,6 +40,17 @@ public sealed class LogExport(AccessResolver access, PastRooms past, LessonPeopl
             : await desk.GiveAsync(_ => Encoding.UTF8.GetBytes(string.Concat(Lines().Select(l => Json(l.Line, l.Place, NameOf(l.Line)) + "\n"))), "application/jsonl", file, context.RequestAborted);
     }
 
+    /// <summary>In how many steps of a room's history somebody is.</summary>
+    public async Task<int> CountAsync(Guid board, int person) => Told(await past.BeginningAsync(board), board, long.MaxValue).Count(l => l.Line.Person == person && !l.Line.ByStaff);
+
+    /// <summary>What a student did in a room, as JSON, a line each; made when it is read.</summary>
+    public async Task<Func<IEnumerable<string>>> LinesAsync(Guid board, int person)
+    {
+        var beginning = await past.BeginningAsync(board);
+        var name = (await people.NamesAsync(board, Actor.Owner)).FirstOrDefault(n => n.Number == person)?.Name ?? "";
+        return () => Told(beginning, board, long.MaxValue).Where(l => l.Line.Person == person && !l.Line.ByStaff).Select(l => Json(l.Line, l.Place, name));
+    }
+
     private IEnumerable<(LogLine Line, string Place)> Told(Room room, Guid id, long through)
     {
         foreach (var happened in past.All(id).TakeWhile(e => e.Number <= through))

@@ -58,3 +58,25 @@ test('as soon as the teacher lets them, students look back at their own boards, 
   await expect(link(ben)).toBeHidden();
   for (const page of [varga, maya, ben]) expect(page.problems).toEqual([]);
 });
+
+test('a family asks what is kept of their child: the teacher reads it on one page, and takes it along', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await design(varga);
+  const code = await handOut(varga);
+  const maya = await student(browser, code, 'Maya');
+  await draw(maya);
+  await writeNote(maya, 'The arch carries it');
+  await kept(maya);
+  await varga.goto(`/lesson/${varga.url().split('/lesson/')[1].slice(0, 36)}/people`);
+  await varga.getByRole('button', { name: /Maya/ }).first().click();
+  await varga.getByRole('link', { name: 'What is kept of them' }).click();
+  await expect(varga.getByRole('heading', { level: 1 })).toHaveText('What is kept of Maya');
+  await expect(varga.getByText('The arch carries it')).toBeVisible();
+  await expect(varga.getByText('2 steps of theirs are in its history.')).toBeVisible();
+  await picture(varga, 'person-kept');
+  await noBarrier(varga);
+  const zip = varga.waitForEvent('download');
+  await varga.getByRole('link', { name: 'Take it all along (ZIP)' }).click();
+  expect((await zip).suggestedFilename()).toMatch(/^Maya .*\.zip$/);
+  for (const page of [varga, maya]) expect(page.problems).toEqual([]);
+});
