@@ -1,5 +1,6 @@
 // Sitting beside a student: whose work is next, what was said to them and by them, and leading the class from here.
 
+import '../in-tray/tray-count';
 import { fill, plural } from '../page-data';
 import { BESIDE, type Editor } from '../editor/editor';
 import { Leading } from '../lesson/leading';

@@ -1,5 +1,6 @@
 // What stands beside a teacher's wall: who has put up what, judging and round trips in hand, and changing the wall. Students do not fetch it.
 
+import '../in-tray/tray-count';
 import { boardOf, listenForNeighbours, type Neighbour, neighboursOf, noteLooking } from '../lesson/neighbours';
 import type { LessonState } from '../room/lesson-state';
 import type { RoomClient } from '../room/room-client';
