@@ -32,7 +32,7 @@ public sealed record HistoryView(string Heading, string BackTo, string BackText,
     private static readonly string[] s_did =
     [
         "Drew", "DrewOne", "Wrote", "Put", "Moved", "MovedOne", "Reworded", "Changed", "ChangedOne", "Rubbed", "RubbedOne", "Back", "BackOne", "TookDown", "TookDownOne", "PutBack", "PutBackOne",
-        "Undid", "Redid", "Answered", "HandedOut", "Linked", "Joined", "Planned", "Locked", "LockedOne", "Unlocked", "UnlockedOne",
+        "Undid", "Redid", "Answered", "HandedOut", "Linked", "Joined", "Planned", "Locked", "Unlocked",
     ];
 
     /// <summary>What the page hands to its scripts.</summary>

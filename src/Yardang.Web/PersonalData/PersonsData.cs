@@ -37,7 +37,9 @@ public sealed class PersonsData(IDbContextFactory<SchoolContext> school, LessonP
         await using var db = await school.CreateDbContextAsync(stop);
         if (await db.Participants.SingleOrDefaultAsync(p => p.LessonId == lesson.Id && p.Number == number, stop) is not { } record) return null;
         var rooms = new List<KeptInRoom> { await InAsync(lesson.Id, null, number, stop) };
-        foreach (var board in await people.AllBoardsAsync(lesson)) rooms.Add(await InAsync(board.Id, board, number, stop));
+
+        // On boards of others nobody has done anything.
+        foreach (var board in (await people.AllBoardsAsync(lesson)).Where(b => b.Place.Whose != Whose.Own || b.Place.Number == number)) rooms.Add(await InAsync(board.Id, board, number, stop));
         return new(record, [.. rooms.Where(r => r.Things.Count > 0 || r.Steps > 0 || r.IsSealed)]);
     }
 
