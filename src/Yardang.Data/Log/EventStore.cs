@@ -40,6 +40,11 @@ public interface IEventStore
     /// <summary>Replaces the snapshot.</summary>
     void WriteSnapshot(Guid room, byte[]? snapshot);
 
+    /// <summary>Puts other events in place of some, for good, and forgets the snapshot. What was there is overwritten on the disk. Whoever had the room open cannot write any more.</summary>
+    /// <param name="room">The room.</param>
+    /// <param name="rewrite">What stands in place of an event; the same bytes if it stays.</param>
+    void Rewrite(Guid room, Func<byte[], byte[]> rewrite);
+
     /// <summary>Deletes a room that nobody has open: its log and its snapshot.</summary>
     void Delete(Guid room);
 }
@@ -178,25 +183,53 @@ public sealed class SqliteEventStore : IEventStore, IDisposable
         }
     }
 
-    public void Delete(Guid room)
+    public void Rewrite(Guid room, Func<byte[], byte[]> rewrite)
+    {
+        var payloads = Read(room, 0);
+        OverwritingWhatWas(transaction =>
+        {
+            using var update = _writer.CreateCommand();
+            update.Transaction = transaction;
+            update.CommandText = "UPDATE Events SET Payload = $payload WHERE Room = $room AND Number = $number";
+            update.Parameters.AddWithValue("$room", room.ToByteArray());
+            var number = update.Parameters.Add("$number", SqliteType.Integer);
+            var payload = update.Parameters.Add("$payload", SqliteType.Blob);
+            for (var i = 0; i < payloads.Count; i++)
+            {
+                if (rewrite(payloads[i]) is var other && ReferenceEquals(other, payloads[i])) continue;
+                (number.Value, payload.Value) = (i + 1, other);
+                update.ExecuteNonQuery();
+            }
+
+            using var forget = _writer.CreateCommand();
+            forget.Transaction = transaction;
+            forget.CommandText = "UPDATE Rooms SET Snapshot = NULL, Epoch = Epoch + 1 WHERE Id = $room";
+            forget.Parameters.AddWithValue("$room", room.ToByteArray());
+            forget.ExecuteNonQuery();
+        });
+    }
+
+    public void Delete(Guid room) => OverwritingWhatWas(transaction =>
+    {
+        using var command = _writer.CreateCommand();
+        command.Transaction = transaction;
+        command.CommandText = "DELETE FROM Events WHERE Room = $room; DELETE FROM Rooms WHERE Id = $room";
+        command.Parameters.AddWithValue("$room", room.ToByteArray());
+        command.ExecuteNonQuery();
+    });
+
+    // Also in what is written beside the file until it is taken over.
+    private void OverwritingWhatWas(Action<SqliteTransaction> write)
     {
         lock (_writing)
         {
-            Run("PRAGMA secure_delete=ON");
-            try
+            using (var transaction = _writer.BeginTransaction())
             {
-                using var transaction = _writer.BeginTransaction();
-                using var command = _writer.CreateCommand();
-                command.Transaction = transaction;
-                command.CommandText = "DELETE FROM Events WHERE Room = $room; DELETE FROM Rooms WHERE Id = $room";
-                command.Parameters.AddWithValue("$room", room.ToByteArray());
-                command.ExecuteNonQuery();
+                write(transaction);
                 transaction.Commit();
             }
-            finally
-            {
-                Run("PRAGMA secure_delete=OFF");
-            }
+
+            Run("PRAGMA wal_checkpoint(TRUNCATE)");
         }
     }
 
@@ -214,7 +247,7 @@ public sealed class SqliteEventStore : IEventStore, IDisposable
         var connection = new SqliteConnection(_connectionString);
         connection.Open();
         using var pragma = connection.CreateCommand();
-        pragma.CommandText = "PRAGMA journal_mode=WAL; PRAGMA synchronous=FULL; PRAGMA busy_timeout=5000";
+        pragma.CommandText = "PRAGMA journal_mode=WAL; PRAGMA synchronous=FULL; PRAGMA busy_timeout=5000; PRAGMA secure_delete=ON";
         pragma.ExecuteNonQuery();
         return connection;
     }

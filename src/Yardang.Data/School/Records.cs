@@ -318,6 +318,22 @@ public sealed class ParticipantRecord
 
     /// <summary>How often they were given another key that brings them back on another device.</summary>
     public int KeyRound { get; set; }
+
+    /// <summary>Whether what was kept of them was erased for good.</summary>
+    public Erasing Erasing { get; set; }
+}
+
+/// <summary>How far the erasing of what is kept of somebody has come. The numbers are stored.</summary>
+public enum Erasing
+{
+    /// <summary>Nobody has asked for it.</summary>
+    No = 0,
+
+    /// <summary>It has begun, and is ended also after a crash.</summary>
+    UnderWay = 1,
+
+    /// <summary>It is done.</summary>
+    Done = 2,
 }
 
 /// <summary>A room: to what it belongs, and where it stands there. What happened in it is in its log.</summary>

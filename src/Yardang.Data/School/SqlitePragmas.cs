@@ -3,10 +3,10 @@ using Microsoft.EntityFrameworkCore.Diagnostics;
 
 namespace Yardang.Data.School;
 
-/// <summary>Sets up each connection to the school's file: readers do not block the writer, and a busy file is waited for.</summary>
+/// <summary>Sets up each connection to the school's file: readers do not block the writer, a busy file is waited for, and what is changed or deleted is overwritten on the disk.</summary>
 public sealed class SqlitePragmas : DbConnectionInterceptor
 {
-    private const string Pragmas = "PRAGMA journal_mode=WAL; PRAGMA synchronous=NORMAL; PRAGMA busy_timeout=5000; PRAGMA foreign_keys=ON;";
+    private const string Pragmas = "PRAGMA journal_mode=WAL; PRAGMA synchronous=NORMAL; PRAGMA busy_timeout=5000; PRAGMA foreign_keys=ON; PRAGMA secure_delete=ON;";
 
     public override void ConnectionOpened(DbConnection connection, ConnectionEndEventData eventData)
     {

@@ -6,7 +6,7 @@ using Yardang.Data.School;
 namespace Yardang.Web.Rooms;
 
 /// <summary>Deletes rooms to which nothing leads any more: their logs, and the pictures that only they showed.</summary>
-public sealed class RoomRemoval(IDbContextFactory<SchoolContext> school, RoomHosts hosts, IEventStore log, MediaStore media, ILogger<RoomRemoval> logger)
+public sealed class RoomRemoval(IDbContextFactory<SchoolContext> school, RoomHosts hosts, IEventStore log, UnusedMedia unused, ILogger<RoomRemoval> logger)
 {
     /// <summary>Deletes all rooms whose removal is noted. What a crash interrupts is done the next time.</summary>
     public async Task RunAsync()
@@ -30,16 +30,7 @@ public sealed class RoomRemoval(IDbContextFactory<SchoolContext> school, RoomHos
             }
         }
 
-        foreach (var name in await UnusedAsync(db, pictures)) media.Delete(name);
+        await unused.DeleteAsync(pictures);
         await db.RoomRemovals.Where(r => rooms.Contains(r.Id)).ExecuteDeleteAsync();
-    }
-
-    // The same picture is kept once, so that somebody else's page may show it too. Only if there were pictures, all that is stored is read through.
-    private async Task<HashSet<string>> UnusedAsync(SchoolContext db, HashSet<string> pictures)
-    {
-        if (pictures.Count == 0) return pictures;
-        foreach (var bytes in log.ReadAll()) pictures.ExceptWith(MediaMentions.In(bytes));
-        await foreach (var content in db.Versions.Select(v => v.Content).Concat(db.LateChanges.Select(c => c.Content)).AsAsyncEnumerable()) pictures.ExceptWith(MediaMentions.In(content));
-        return pictures;
     }
 }

@@ -67,6 +67,7 @@ public class PostMatrixTests
             new("/Pour", $"{lesson}/pour/{s.Board}", [], new() { ["part"] = "1" }),
             new("/Boards", $"{lesson}/boards?handler=TakeUp", People.Run, new() { ["group"] = "9" }),
             new("/People", $"{lesson}/people?handler=Make", People.Run, new() { ["count"] = "2" }),
+            new("/PersonKept", $"{lesson}/people/2?handler=Erase", [Who.Owner], new() { ["name"] = "not their name" }),
             new("/People", $"{lesson}/people?handler=Rename", People.Run, new() { ["person"] = "2", ["name"] = "Maya" }),
             new("/People", $"{lesson}/people?handler=Planned", [], new() { ["nth"] = "1" }),
             new("/HandOut", $"/hand-out/{activity}?handler=Check", People.Run),

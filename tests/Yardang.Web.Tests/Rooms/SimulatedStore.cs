@@ -39,6 +39,16 @@ internal sealed class SimulatedStore : IEventStore
 
     public IEnumerable<byte[]> ReadAll() => _snapshot is { } snapshot ? [.. Events, snapshot] : Events;
 
+    public void Rewrite(Guid room, Func<byte[], byte[]> rewrite)
+    {
+        lock (_lock)
+        {
+            for (var i = 0; i < _events.Count; i++) _events[i] = rewrite(_events[i]);
+            _snapshot = null;
+            _epoch++;
+        }
+    }
+
     public void Delete(Guid room)
     {
         lock (_lock)

@@ -59,7 +59,7 @@ test('as soon as the teacher lets them, students look back at their own boards, 
   for (const page of [varga, maya, ben]) expect(page.problems).toEqual([]);
 });
 
-test('a family asks what is kept of their child: the teacher reads it on one page, and takes it along', async ({ browser }) => {
+test('a family asks what is kept of their child: the teacher reads it on one page, takes it along, and erases it for good', async ({ browser }) => {
   const varga = await teacher(browser);
   await design(varga);
   const code = await handOut(varga);
@@ -78,5 +78,18 @@ test('a family asks what is kept of their child: the teacher reads it on one pag
   const zip = varga.waitForEvent('download');
   await varga.getByRole('link', { name: 'Take it all along (ZIP)' }).click();
   expect((await zip).suggestedFilename()).toMatch(/^Maya .*\.zip$/);
+
+  // And then that it is erased: not by mistake, and for good; whoever works there is out.
+  await varga.getByLabel('To make sure, type the name: Maya').fill('Ben');
+  await varga.getByRole('button', { name: 'Erase it for good' }).click();
+  await expect(varga.getByRole('alert')).toHaveText('That is not their name. Nothing was erased.');
+  await picture(varga, 'person-erase');
+  await varga.getByLabel('To make sure, type the name: Maya').fill('Maya');
+  await varga.getByRole('button', { name: 'Erase it for good' }).click();
+  await expect(varga.getByRole('status').filter({ hasText: 'was erased for good' })).toBeVisible();
+  await expect(varga.getByRole('heading', { level: 1 })).toHaveText('What is kept of Somebody who has left');
+  await expect(varga.getByText('The arch carries it')).toHaveCount(0);
+  await expect(maya.locator('[data-surface]')).toHaveCount(0);
+  await picture(maya, 'erased-student');
   for (const page of [varga, maya]) expect(page.problems).toEqual([]);
 });

@@ -498,6 +498,9 @@ namespace Yardang.Data.School.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("TEXT");
 
+                    b.Property<int>("Erasing")
+                        .HasColumnType("INTEGER");
+
                     b.Property<int>("GroupNumber")
                         .HasColumnType("INTEGER");
 

@@ -18,6 +18,15 @@ public sealed class PersonKeptModel(AccessResolver access, PersonsData data, Sch
 
     public KeptOfPerson Kept { get; private set; } = null!;
 
+    /// <summary>Whether the viewer may erase it.</summary>
+    public bool MayErase { get; private set; }
+
+    /// <summary>Whether another name was typed than theirs.</summary>
+    public bool IsOtherName { get; private set; }
+
+    /// <summary>Whether it was erased.</summary>
+    public bool IsErased => Kept.Record.Erasing == Erasing.Done;
+
     /// <summary>When they came.</summary>
     public string Came => clock.Second(Kept.Record.JoinedAt.ToUnixTimeMilliseconds());
 
@@ -42,10 +51,25 @@ public sealed class PersonKeptModel(AccessResolver access, PersonsData data, Sch
         return new ResultOf(await data.ZipAsync(Lesson, Kept, readable, $"{Kept.Record.Name} {Lesson.Name}", HttpContext.RequestAborted));
     }
 
+    /// <summary>Erases it for good: by the owner of the lesson, who types the name so that it is not done by mistake.</summary>
+    public async Task<IActionResult> OnPostEraseAsync(Guid lesson, int number, string? name, [FromServices] PersonErasure erasure)
+    {
+        if (await access.LessonAsync(Visitor.Of(HttpContext), lesson, Power.Owns) is null || !await FindAsync(lesson, number)) return NotFound();
+        if (!string.Equals(name?.Trim(), Kept.Record.Name, StringComparison.OrdinalIgnoreCase))
+        {
+            IsOtherName = true;
+            return Page();
+        }
+
+        await erasure.EraseAsync(lesson, number);
+        return RedirectToPage(new { lesson, number });
+    }
+
     private async Task<bool> FindAsync(Guid lesson, int number)
     {
         if (await access.LessonAsync(Visitor.Of(HttpContext), lesson, Power.Runs) is not { } record || await data.OfAsync(record, number, HttpContext.RequestAborted) is not { } kept) return false;
         (Lesson, Kept) = (record, kept);
+        MayErase = await access.LessonAsync(Visitor.Of(HttpContext), lesson, Power.Owns) is not null;
         return true;
     }
 
