@@ -99,5 +99,5 @@ public sealed class PersonErasure(IDbContextFactory<SchoolContext> school, RoomH
     }
 
     // What is written beside the file until it is taken over has what was there before.
-    private static Task TakeOverAsync(SchoolContext db) => db.Database.ExecuteSqlRawAsync("PRAGMA wal_checkpoint(TRUNCATE)");
+    private static async Task TakeOverAsync(SchoolContext db) => await db.Database.ExecuteSqlRawAsync("PRAGMA wal_checkpoint(TRUNCATE)");
 }
