@@ -48,6 +48,7 @@ const ID_UNIT = 2 ** 32;
 /** Of what somebody chose the others know nothing, also not when. */
 const UNNOTED: ReadonlySet<RoomEvent['kind']> = new Set([
   'clientAdmitted',
+  'redacted',
   'workSetAside',
   'cardJudged',
   'concernRaised',

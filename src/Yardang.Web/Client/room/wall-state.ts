@@ -406,6 +406,7 @@ export class WallState {
         this.links = letOut(this.links, [...event.links, ...event.apart], event.linksDown);
         return;
       case 'clientAdmitted':
+      case 'redacted':
         return;
     }
     this.set(event, actor);
