@@ -37,8 +37,7 @@ public sealed class Erasure
         _person = person;
         foreach (var happened in log)
         {
-            var (act, by) = Act(happened);
-            Note(act, by);
+            Note(happened.Event is LateWorkAccepted { Outcome: { } outcome } ? outcome : happened.Event);
         }
     }
 
@@ -55,12 +54,7 @@ public sealed class Erasure
         return left is null ? happened with { Event = new Redacted() } : ReferenceEquals(left, happened.Event) ? happened : happened with { Event = left };
     }
 
-    // What waited was done by whoever wrote it.
-    private static (RoomEvent Act, int By) Act(Envelope happened) => happened.Event is LateWorkAccepted { Outcome: { } outcome } accepted
-        ? (outcome, accepted.Person)
-        : (happened.Event, happened.Actor.IsStaff ? -1 : happened.Actor.Number);
-
-    private void Note(RoomEvent act, int by)
+    private void Note(RoomEvent act)
     {
         switch (act)
         {
@@ -70,7 +64,7 @@ public sealed class Erasure
             case CardsBrought e: Note(e.Cards); break;
             case CardsShown e: Note(e.Cards); break;
             case CardsLinked(var link, _) when link.Author == _person && !link.ByStaff: _links.Add(link.Id); break;
-            case AnswerGiven(_, var answer, _) when by == _person && !answer.ByStaff: _answers.Add(answer.Id); break;
+            case AnswerGiven(_, var answer, _) when answer.Author == _person && !answer.ByStaff: _answers.Add(answer.Id); break;
             case AnswerGiven(var about, var answer, _):
                 _answered.Add(about);
                 _answered.Add(answer.To);
@@ -118,6 +112,7 @@ public sealed class Erasure
         CardsLinked e => _links.Contains(e.Link.Id) ? null : e,
         LinkPutBack e => _links.Contains(e.Link.Id) ? null : e,
         LinkReworded e => _links.Contains(e.Id) ? null : e,
+        LateWorkAccepted { Outcome: { } outcome } e => Others(outcome) is { } left ? ReferenceEquals(left, outcome) ? e : e with { Outcome = left } : null,
         LateWorkAccepted e => e.Person == _person ? null : e,
         LateWorkDiscarded e => e.Person == _person ? null : e,
         WorkReturned e => e.Person == _person ? null : e,
