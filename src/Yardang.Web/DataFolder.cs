@@ -2,7 +2,7 @@ using System.Runtime.InteropServices;
 
 namespace Yardang.Web;
 
-/// <summary>The one folder that holds everything: two SQLite files, media, and the keys of the cookies. Only the program's own user can read it.</summary>
+/// <summary>The one folder that holds everything: two SQLite files, media, archives of deleted lessons, and the keys of the cookies. Only the program's own user can read it.</summary>
 public sealed partial class DataFolder
 {
     private const UnixFileMode Mine = UnixFileMode.UserRead | UnixFileMode.UserWrite;
@@ -37,6 +37,9 @@ public sealed partial class DataFolder
 
     /// <summary>Pictures.</summary>
     public string Media => Path.Combine(_path, "media");
+
+    /// <summary>The archive of a deleted lesson, as long as it can be taken along.</summary>
+    public string ArchiveOf(Guid lesson) => Path.Combine(_path, "archives", $"{lesson:N}.yardang.zip");
 
     /// <summary>The secret from which students' keys are made.</summary>
     public string ReentrySecret => Path.Combine(_path, "reentry.secret");

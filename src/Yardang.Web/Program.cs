@@ -141,6 +141,8 @@ services.AddSingleton<RoomRemoval>();
 services.AddSingleton<UnusedMedia>();
 services.AddSingleton<PersonErasure>();
 services.AddHostedService(provider => provider.GetRequiredService<PersonErasure>());
+services.AddSingleton<LessonRetention>();
+services.AddHostedService(provider => provider.GetRequiredService<LessonRetention>());
 services.AddSingleton<GuestSweeper>();
 services.AddHostedService(provider => provider.GetRequiredService<GuestSweeper>());
 services.AddSingleton<IPictureSearch, OwnDrawings>();

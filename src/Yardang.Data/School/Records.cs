@@ -216,6 +216,50 @@ public sealed class LessonRecord
 
     /// <summary>When it was closed; null while it runs. A copy of what the room says, for lists.</summary>
     public DateTimeOffset? ClosedAt { get; set; }
+
+    /// <summary>The day on which its owner wants it deleted, from its beginning; null for none.</summary>
+    public DateTimeOffset? DeleteOn { get; set; }
+
+    /// <summary>When its owner was told that it goes; null if not yet.</summary>
+    public DateTimeOffset? ToldOfDeletingAt { get; set; }
+}
+
+/// <summary>A lesson that was deleted: that it was, and nothing of what was in it.</summary>
+public sealed class DeletedLessonRecord
+{
+    /// <summary>That of the lesson.</summary>
+    public required Guid Id { get; init; }
+
+    public required Guid OwnerId { get; init; }
+
+    public required DateTimeOffset DeletedAt { get; init; }
+
+    public required WhyDeleted Why { get; init; }
+
+    /// <summary>How many people were in it.</summary>
+    public required int People { get; init; }
+
+    /// <summary>How many boards and walls it had.</summary>
+    public required int Rooms { get; init; }
+
+    /// <summary>Until when its archive can be taken along; null if there is none any more.</summary>
+    public DateTimeOffset? ArchivedUntil { get; set; }
+
+    /// <summary>What it was called; empty once its archive is gone.</summary>
+    public string Title { get; set; } = "";
+}
+
+/// <summary>Why a lesson was deleted. The numbers are stored.</summary>
+public enum WhyDeleted
+{
+    /// <summary>Its owner did it.</summary>
+    ByHand = 0,
+
+    /// <summary>Its owner had chosen the day.</summary>
+    Chosen = 1,
+
+    /// <summary>The school keeps lessons no longer.</summary>
+    School = 2,
 }
 
 /// <summary>What was handed out while a lesson ran. To whom, and who has it, is in the lesson room.</summary>

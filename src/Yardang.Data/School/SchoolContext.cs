@@ -38,7 +38,12 @@ public sealed class SchoolContext(DbContextOptions<SchoolContext> options)
 
     public DbSet<BoardSummaryRecord> BoardSummaries => Set<BoardSummaryRecord>();
 
+    public DbSet<DeletedLessonRecord> DeletedLessons => Set<DeletedLessonRecord>();
+
     public DbSet<RoomRemovalRecord> RoomRemovals => Set<RoomRemovalRecord>();
+
+    /// <summary>What is written beside the file until it is taken over has what was there before: after this no more.</summary>
+    public Task TakeOverAsync() => Database.ExecuteSqlRawAsync("PRAGMA wal_checkpoint(TRUNCATE)");
 
     protected override void OnModelCreating(ModelBuilder builder)
     {

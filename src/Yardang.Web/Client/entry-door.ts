@@ -15,7 +15,7 @@ async function look(): Promise<void> {
     const answer = await fetch(`/my-place${query}`);
     const place = answer.ok ? ((await answer.json()) as { address: string; standing: number }) : null;
     const isHere = place?.address === location.pathname + location.search;
-    if (!isHere) location.assign(place?.address ?? '/');
+    if (!isHere) location.assign(place?.address ?? '/?gone=true');
     else if (place.standing !== standing) location.reload();
   } catch {
     setTimeout(() => void look(), AGAIN_MS);

@@ -64,7 +64,7 @@ public sealed class PersonErasure(IDbContextFactory<SchoolContext> school, RoomH
         await unused.DeleteAsync(media);
         await db.BoardSummaries.Where(s => rooms.Contains(s.BoardId)).ExecuteDeleteAsync();
         await db.Participants.Where(p => p.LessonId == lesson && p.Number == number).ExecuteUpdateAsync(p => p.SetProperty(r => r.Erasing, Erasing.Done));
-        await TakeOverAsync(db);
+        await db.TakeOverAsync();
         await (await hosts.GetAsync(lesson)).SubmitAsync(new NoteNames(), Actor.Program);
         logger.LogInformation("What was kept of participant {Number} of lesson {Lesson} was erased.", number, lesson);
     }
@@ -95,9 +95,6 @@ public sealed class PersonErasure(IDbContextFactory<SchoolContext> school, RoomH
             await together.CommitAsync();
         }
 
-        await TakeOverAsync(db);
+        await db.TakeOverAsync();
     }
-
-    // What is written beside the file until it is taken over has what was there before.
-    private static async Task TakeOverAsync(SchoolContext db) => await db.Database.ExecuteSqlRawAsync("PRAGMA wal_checkpoint(TRUNCATE)");
 }

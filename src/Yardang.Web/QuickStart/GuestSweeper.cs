@@ -1,5 +1,6 @@
 using Microsoft.EntityFrameworkCore;
 using Yardang.Data.School;
+using Yardang.Web.Lessons;
 using Yardang.Web.Rooms;
 
 namespace Yardang.Web.QuickStart;
@@ -41,16 +42,12 @@ public sealed class GuestSweeper(IDbContextFactory<SchoolContext> school, RoomRe
         var lessons = await db.Lessons.Where(l => l.OwnerId == guest).Select(l => l.Id).ToListAsync();
         var activities = await db.Activities.Where(a => a.OwnerId == guest).ToListAsync();
         var activityIds = activities.ConvertAll(a => a.Id);
-        var rooms = await db.Rooms.Where(r => lessons.Contains(r.OfId) || activityIds.Contains(r.OfId)).Select(r => r.Id).ToListAsync();
+        var drafts = await db.Rooms.Where(r => activityIds.Contains(r.OfId)).Select(r => r.Id).ToListAsync();
         await using (var together = await db.Database.BeginTransactionAsync())
         {
-            await db.Seats.Where(s => rooms.Contains(s.BoardId)).ExecuteDeleteAsync();
-            await db.Participants.Where(p => lessons.Contains(p.LessonId)).ExecuteDeleteAsync();
-            await db.BoardSummaries.Where(s => rooms.Contains(s.BoardId)).ExecuteDeleteAsync();
-            await db.Rooms.Where(r => rooms.Contains(r.Id)).ExecuteDeleteAsync();
-            await db.LateChanges.Where(c => lessons.Contains(c.LessonId)).ExecuteDeleteAsync();
-            await db.CoTeachers.Where(c => lessons.Contains(c.OfId) || activityIds.Contains(c.OfId)).ExecuteDeleteAsync();
-            await db.Lessons.Where(l => l.OwnerId == guest).ExecuteDeleteAsync();
+            await LessonRemoval.TakeOutAsync(db, lessons);
+            await db.Rooms.Where(r => drafts.Contains(r.Id)).ExecuteDeleteAsync();
+            await db.CoTeachers.Where(c => activityIds.Contains(c.OfId)).ExecuteDeleteAsync();
 
             // A colleague may have handed the guest's activity out to a class of their own.
             await db.Versions.Where(v => activityIds.Contains(v.ActivityId) && !db.Lessons.Any(l => l.VersionId == v.Id)).ExecuteDeleteAsync();
@@ -58,11 +55,11 @@ public sealed class GuestSweeper(IDbContextFactory<SchoolContext> school, RoomRe
             await db.ClassEntries.Where(e => db.ClassLists.Any(l => l.Id == e.ListId && l.OwnerId == guest)).ExecuteDeleteAsync();
             await db.ClassLists.Where(l => l.OwnerId == guest).ExecuteDeleteAsync();
             await db.Users.Where(t => t.Id == guest).ExecuteDeleteAsync();
-            db.RoomRemovals.AddRange(rooms.Select(room => new RoomRemovalRecord { Id = room }));
+            db.RoomRemovals.AddRange(drafts.Select(room => new RoomRemovalRecord { Id = room }));
             await db.SaveChangesAsync();
             await together.CommitAsync();
         }
 
-        logger.LogInformation("What a guest had begun was deleted: {Lessons} lessons, {Rooms} rooms.", lessons.Count, rooms.Count);
+        logger.LogInformation("What a guest had begun was deleted: {Lessons} lessons, {Activities} activities.", lessons.Count, activities.Count);
     }
 }

@@ -59,6 +59,8 @@ public class AccessMatrixTests
             ("/desk", People.Teachers),
             ("/new", People.Teachers),
             ("/template/plain.png", []),
+            ("/keeping", People.Teachers),
+            ($"/keeping?handler=Archive&lesson={s.Lesson.Id}", []),
             ("/classes", People.Teachers),
             ($"/classes/{s.ClassList}", [Who.Owner]),
             ($"/classes/{s.ClassList}?handler=Csv", [Who.Owner]),

@@ -13,7 +13,7 @@ public class PostMatrixTests
     // For anybody: what they do is between the visitor and what they type, or takes only what is the visitor's own and says nothing about others' (deleting a class list).
     private static readonly string[] s_forAnybody =
     [
-        "/Index", "/SignIn", "/SignUp", "/SignOut", "/Forgot", "/Reset", "/Language", "/QuickStart", "/DevClass", "/Fault", "/Join", "/Join Again", "/Join Key", "/Pair", "/Account Keep", "/Classes Delete",
+        "/Index", "/SignIn", "/SignUp", "/SignOut", "/Forgot", "/Reset", "/Language", "/QuickStart", "/DevClass", "/Fault", "/Join", "/Join Again", "/Join Key", "/Pair", "/Account Keep", "/Classes Delete", "/Keeping Archive",
     ];
 
     private sealed record Sent(string Page, string Path, Who[] Allowed, Dictionary<string, string>? Fields = null)
@@ -67,6 +67,8 @@ public class PostMatrixTests
             new("/Pour", $"{lesson}/pour/{s.Board}", [], new() { ["part"] = "1" }),
             new("/Boards", $"{lesson}/boards?handler=TakeUp", People.Run, new() { ["group"] = "9" }),
             new("/People", $"{lesson}/people?handler=Make", People.Run, new() { ["count"] = "2" }),
+            new("/Keeping", "/keeping?handler=Day", [Who.Owner], new() { ["lesson"] = $"{s.Lesson.Id}", ["day"] = "" }),
+            new("/Keeping", "/keeping?handler=Delete", [Who.Owner], new() { ["lesson"] = $"{s.Lesson.Id}" }),
             new("/PersonKept", $"{lesson}/people/2?handler=Erase", [Who.Owner], new() { ["name"] = "not their name" }),
             new("/People", $"{lesson}/people?handler=Rename", People.Run, new() { ["person"] = "2", ["name"] = "Maya" }),
             new("/People", $"{lesson}/people?handler=Planned", [], new() { ["nth"] = "1" }),

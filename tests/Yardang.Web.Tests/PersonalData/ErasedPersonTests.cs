@@ -112,19 +112,5 @@ public sealed class ErasedPersonTests : InTrayLessons
 
     private static string[] Theirs(string picture) => [Name, "Quartzite", "Obsidian", "zeppelin", "zanzibar", picture];
 
-    // As somebody would look who has the disk in their hands.
-    private bool IsInFolder(string words)
-    {
-        var wanted = Encoding.UTF8.GetBytes(words);
-        foreach (var file in Directory.EnumerateFiles(School.Folder, "*", SearchOption.AllDirectories))
-        {
-            if (Path.GetFileName(file).Contains(words, StringComparison.Ordinal)) return true;
-            using var stream = new FileStream(file, FileMode.Open, FileAccess.Read, FileShare.ReadWrite | FileShare.Delete);
-            using var all = new MemoryStream();
-            stream.CopyTo(all);
-            if (all.GetBuffer().AsSpan(0, (int)all.Length).IndexOf(wanted) >= 0) return true;
-        }
-
-        return false;
-    }
+    private bool IsInFolder(string words) => OnDisk.Has(School, words);
 }

@@ -192,11 +192,11 @@ test('a colleague opens the invitation, runs the lesson too, and each undoes onl
     await adeyemi.goto(lesson);
     await expect(adeyemi.locator('.tile:visible')).toHaveCount(2);
     await adeyemi.getByRole('button', { name: 'My groups only' }).click();
-    await expect(adeyemi.locator('.tile:visible')).toHaveText(/Group 2/);
+    await expect(adeyemi.locator('.tile:visible')).toHaveText([/Group 2/]);
     await maya.getByRole('button', { name: 'Hand up' }).click();
     await ben.getByRole('button', { name: 'Hand up' }).click();
     for (const page of [maya, ben]) await expect(page.getByRole('button', { name: 'Hand up' })).toHaveAttribute('aria-pressed', 'true');
-    await expect(adeyemi.locator('.needs li')).toHaveText(/Ben/);
+    await expect(adeyemi.locator('.needs li')).toHaveText([/Ben/]);
     await adeyemi.getByRole('button', { name: 'My groups only' }).click();
     await expect(adeyemi.locator('.needs li')).toHaveCount(2);
     await adeyemi.locator('.tile', { hasText: 'Group 2' }).click();

@@ -326,6 +326,41 @@ namespace Yardang.Data.School.Migrations
                     b.ToTable("CoTeachers", (string)null);
                 });
 
+            modelBuilder.Entity("Yardang.Data.School.DeletedLessonRecord", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long?>("ArchivedUntil")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("DeletedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<Guid>("OwnerId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("People")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Rooms")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Title")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Why")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("OwnerId");
+
+                    b.ToTable("DeletedLessons", (string)null);
+                });
+
             modelBuilder.Entity("Yardang.Data.School.LateChangeRecord", b =>
                 {
                     b.Property<Guid>("Id")
@@ -386,6 +421,9 @@ namespace Yardang.Data.School.Migrations
                     b.Property<int>("CurrentPart")
                         .HasColumnType("INTEGER");
 
+                    b.Property<long?>("DeleteOn")
+                        .HasColumnType("INTEGER");
+
                     b.Property<long?>("DueAt")
                         .HasColumnType("INTEGER");
 
@@ -436,6 +474,9 @@ namespace Yardang.Data.School.Migrations
                         .HasColumnType("INTEGER");
 
                     b.Property<bool>("Thinks")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long?>("ToldOfDeletingAt")
                         .HasColumnType("INTEGER");
 
                     b.Property<Guid>("VersionId")

@@ -57,7 +57,7 @@ export class MyPlace {
         const answer = await fetch(`/my-place${this.as}`);
         const { address, part } = answer.ok
           ? ((await answer.json()) as { address: string; part: number })
-          : { address: '/', part: this.part };
+          : { address: '/?gone=true', part: this.part };
         const isHere = address === location.pathname + location.search;
         // What cannot be handed in now, the next page hands in.
         if (!isHere) await this.board.handIn();

@@ -235,7 +235,7 @@ export class Thread<A extends About> {
         aria-label=${label}
         .value=${live(text)}
         ?readonly=${!mayAnswer || !this.side.mayWrite()}
-        @input=${(e: Event) => this.typed(place, e)}
+        @input=${(e: Event) => this.typed(Drafts.answering(about.id, this.threads.toOf(about)), e)}
         @keydown=${(e: KeyboardEvent) => isDone(e) && mayAnswer && this.say(about)}
       ></textarea>
       ${mayAnswer ? nothing : html`<p class="answering-to">${texts.answersEnded}</p>`}
@@ -285,13 +285,13 @@ export class Thread<A extends About> {
     this.refresh(`[data-answer="${answer.id}"]`);
   }
 
-  /** Says what is typed; gives the id of the answer, 0 if nothing was said. */
   /** What a teacher said is seen to. */
   private done(about: A, answer: Answer): void {
     this.side.answer(about, answer.id, this.side.texts.done);
     this.refresh();
   }
 
+  /** Says what is typed; gives the id of the answer, 0 if nothing was said. */
   private say(about: A, aloud = false): number {
     const to = this.threads.toOf(about);
     const place = Drafts.answering(about.id, to);

@@ -19,7 +19,11 @@ namespace Yardang.Web.Pages;
 /// <param name="Record">The lesson.</param>
 /// <param name="People">How many are in it.</param>
 /// <param name="Owner">Whose it is; null if it is the teacher's own.</param>
-public sealed record DeskLesson(LessonRecord Record, int People, string? Owner);
+public sealed record DeskLesson(LessonRecord Record, int People, string? Owner)
+{
+    /// <summary>Whether the teacher was told that it is deleted soon.</summary>
+    public bool GoesSoon => Owner is null && Record.ToldOfDeletingAt is not null;
+}
 
 /// <summary>The teacher's home.</summary>
 [Authorize]

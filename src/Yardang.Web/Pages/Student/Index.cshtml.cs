@@ -20,9 +20,10 @@ public sealed class IndexModel(Joining joining, JoinThrottle throttle, LessonPeo
 
     public IReadOnlyList<(ParticipantRecord Participant, LessonRecord Lesson, string Name)> Known { get; private set; } = [];
 
-    /// <summary>With <c>unknown</c>, somebody asked for a board that this device has no key to (any more); with <c>nowhere</c>, for a lesson's address that there is not.</summary>
-    public async Task OnGetAsync(bool unknown, bool nowhere)
+    /// <summary>With <c>unknown</c>, somebody asked for a board that this device has no key to (any more); with <c>nowhere</c>, for a lesson's address that there is not; with <c>gone</c>, the lesson in which they were is deleted.</summary>
+    public async Task OnGetAsync(bool unknown, bool nowhere, bool gone)
     {
+        if (gone) Problem = texts["Front.Gone"];
         if (unknown) Problem = texts["Front.UnknownDevice"];
         if (nowhere) Problem = texts["Front.UnknownAddress"];
         await FindKnownAsync();

@@ -139,7 +139,7 @@ public sealed class JoinModel(Joining joining, AccessResolver access, Participan
     private async Task<IActionResult?> FindAsync(string code)
     {
         var lesson = await throttle.EnterAsync(HttpContext) && JoinCode.Read(code) is { } read ? await joining.FindAsync(read) : null;
-        if (lesson is null) return RedirectToPage("/Student/Index");
+        if (lesson is null) return RedirectToPage("/Student/Index", new { nowhere = true });
         throttle.WasRight(HttpContext);
         Lesson = lesson;
         Known = await access.ParticipantsAsync(Visitor.Of(HttpContext), lesson.Id);
