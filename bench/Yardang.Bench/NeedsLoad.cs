@@ -82,7 +82,7 @@ internal static class NeedsLoad
 
             var students = scripts.Select((_, i) => new Student(new Person(i + 2, 0), new Contact(true, 0), pace[i], 0, 0, 0)).ToList();
             lull = NeedsMe.LullUntil(lull, students, now);
-            var needs = NeedsMe.Of(new(students, MayWrite: true, NeedsSettings.Usual, new Dictionary<(int, NeedKind), AnsweredNeed>(), visits, [], lull, now));
+            var needs = NeedsMe.Of(new(students, MayWrite: true, NeedsSettings.Usual, new Dictionary<(int, NeedKind), AnsweredNeed>(), visits, [], lull, now, []));
             foreach (var need in needs.Where(n => s_seen.Contains(n.Kind)))
             {
                 var i = need.Person - 2;

@@ -3,7 +3,7 @@ using Yardang.Core.Wire;
 
 namespace Yardang.Core.Lessons;
 
-/// <summary>For what somebody is listed among those who need the teacher. In the order in which they are listed; the numbers are on the wire.</summary>
+/// <summary>For what somebody is listed among those who need the teacher. The numbers are on the wire; they are listed in this order, but for what may be mischief, which stands before what is only seen.</summary>
 public enum NeedKind
 {
     /// <summary>They wait at the door.</summary>
@@ -41,6 +41,15 @@ public enum NeedKind
 
     /// <summary>Their device is not there any more.</summary>
     Offline = 12,
+
+    /// <summary>Several have told their teacher of things of theirs.</summary>
+    ToldOf = 13,
+
+    /// <summary>They took away or moved much of what others made, in a short time.</summary>
+    ClearsAway = 14,
+
+    /// <summary>They changed what many others wrote.</summary>
+    Rewrites = 15,
 }
 
 /// <summary>What is listed by itself, and after how long. Zero: never.</summary>
@@ -49,7 +58,8 @@ public enum NeedKind
 /// <param name="InCirclesAfter">Seconds in which somebody writes and takes away.</param>
 /// <param name="OtherPageAfter">Seconds on another page than nearly everybody.</param>
 /// <param name="OfflineAfter">Seconds without the device; who comes back after that is listed, too.</param>
-public sealed record NeedsSettings(int NotStartedAfter = 120, int StoppedAfter = 105, int InCirclesAfter = 90, int OtherPageAfter = 180, int OfflineAfter = 60)
+/// <param name="WithoutAlerts">Whether what may be mischief (<see cref="NeedKind.ToldOf"/> and after) is not listed.</param>
+public sealed record NeedsSettings(int NotStartedAfter = 120, int StoppedAfter = 105, int InCirclesAfter = 90, int OtherPageAfter = 180, int OfflineAfter = 60, [Since(2)] bool WithoutAlerts = false)
 {
     /// <summary>Most seconds of each.</summary>
     public const int Most = 3_600;

@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Yardang.Core.Lessons;
 
 namespace Yardang.Core.Needs;
@@ -8,11 +9,12 @@ namespace Yardang.Core.Needs;
 /// <param name="Since">Since when, server time in ms.</param>
 /// <param name="Reason">Of a hand: why.</param>
 /// <param name="Words">Of a hand: why, in own words; may be empty.</param>
-/// <param name="Others">Of those who are compared: how many of the others go on, or have started, or are on the page where most are.</param>
+/// <param name="Others">Of those who are compared: how many of the others go on, or have started, or are on the page where most are. Of what may be mischief: with how many people it has to do.</param>
 /// <param name="Of">Out of how many.</param>
-/// <param name="Count">How much work waits.</param>
+/// <param name="Count">How much work waits; of what may be mischief, how many things.</param>
 /// <param name="Board">Where it waits; null for where they work.</param>
-public sealed record Need(NeedKind Kind, int Person, long Since, HandReason Reason = HandReason.None, string Words = "", int Others = 0, int Of = 0, int Count = 0, Guid? Board = null);
+/// <param name="IsStranger">Of who waits at the door: whether there is a class list, and they are not on it.</param>
+public sealed record Need(NeedKind Kind, int Person, long Since, HandReason Reason = HandReason.None, string Words = "", int Others = 0, int Of = 0, int Count = 0, Guid? Board = null, bool IsStranger = false);
 
 /// <summary>One student, as far as it matters for who needs the teacher.</summary>
 /// <param name="Person">As the lesson knows them.</param>
@@ -32,5 +34,6 @@ public sealed record Student(Person Person, Contact? Contact, Pace? Pace, long P
 /// <param name="Waiting">What waits for a decision.</param>
 /// <param name="LullUntil">Until when the class as a whole did nothing, ms (<see cref="NeedsMe.LullUntil"/>).</param>
 /// <param name="Now">Server time, ms.</param>
+/// <param name="Alerts">What may be mischief, as it was seen.</param>
 public sealed record ClassNow(
-    IReadOnlyCollection<Student> Students, bool MayWrite, NeedsSettings Settings, IReadOnlyDictionary<(int Person, NeedKind Kind), AnsweredNeed> Answered, IReadOnlyDictionary<int, LastVisit> Visits, IReadOnlyCollection<WorkWaits> Waiting, long LullUntil, long Now);
+    IReadOnlyCollection<Student> Students, bool MayWrite, NeedsSettings Settings, IReadOnlyDictionary<(int Person, NeedKind Kind), AnsweredNeed> Answered, IReadOnlyDictionary<int, LastVisit> Visits, IReadOnlyCollection<WorkWaits> Waiting, long LullUntil, long Now, ImmutableArray<Need> Alerts);

@@ -35,14 +35,16 @@ public static class NeedsMe
         var found = new List<Need>();
         var here = now.Students.Where(s => Contact.Of(s.Person, s.Contact, now.Now) == Presence.Here).ToList();
         var page = PageOfMost(here);
+        var hasList = now.Students.Any(s => s.Person.IsListed);
         foreach (var student in now.Students)
         {
-            found.AddRange(Said(student.Person));
+            found.AddRange(Said(student.Person, hasList));
             found.AddRange(Seen(student, here, page, now));
         }
 
         found.AddRange(now.Waiting.Where(w => w.Count > 0).Select(w => new Need(NeedKind.LateWork, w.Person, 0, Count: w.Count, Board: w.Board)));
-        return [.. found.Where(need => !IsAnswered(need, now)).OrderBy(n => n.Kind).ThenBy(n => n.Since).ThenBy(n => n.Person)];
+        if (!now.Settings.WithoutAlerts) found.AddRange(now.Alerts.Where(a => IsIn(a.Person, now)));
+        return [.. found.Where(need => !IsAnswered(need, now)).OrderBy(n => PlaceOf(n.Kind)).ThenBy(n => n.Kind).ThenBy(n => n.Since).ThenBy(n => n.Person)];
     }
 
     /// <summary>How long somebody may be silent before they are listed, ms.</summary>
@@ -66,9 +68,9 @@ public static class NeedsMe
         return working * 2 < here ? now : before;
     }
 
-    private static IEnumerable<Need> Said(Person person)
+    private static IEnumerable<Need> Said(Person person, bool hasList)
     {
-        if (person.Standing == Standing.Waiting) yield return new(NeedKind.Door, person.Number, person.JoinedAt);
+        if (person.Standing == Standing.Waiting) yield return new(NeedKind.Door, person.Number, person.JoinedAt, IsStranger: hasList && !person.IsListed);
         if (person.Standing != Standing.In) yield break;
         if (person.HandUpAt is { } hand) yield return new(NeedKind.Hand, person.Number, hand, person.Reason, person.Words);
         if (person.ReadyAt is { } ready) yield return new(NeedKind.Ready, person.Number, ready);
@@ -132,6 +134,11 @@ public static class NeedsMe
         var most = known.GroupBy(s => s.Page).MaxBy(g => g.Count())!;
         return most.Count() * 100 >= known.Count * MostOfHundred ? (most.Key, most.Count()) : (0, 0);
     }
+
+    // What may be mischief stands behind what waits, and before what is only seen.
+    private static int PlaceOf(NeedKind kind) => kind <= NeedKind.LateWork ? 0 : kind >= NeedKind.ToldOf ? 1 : 2;
+
+    private static bool IsIn(int person, ClassNow now) => now.Students.Any(s => s.Person.Number == person && s.Person.Standing == Standing.In);
 
     // What is put off comes again when its time is over; what is done, when it begins anew.
     private static bool IsAnswered(Need need, ClassNow now) => now.Answered.TryGetValue((need.Person, need.Kind), out var answer) && (answer.Until is { } until ? now.Now < until : need.Since <= answer.At);

@@ -4547,7 +4547,8 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.LessonSnapshot v)
     {
-        w.WriteArrayHeader(48);
+        var count = v.Needs.WithoutAlerts ? 49 : 48;
+        w.WriteArrayHeader(count);
         w.Write((int)v.Door);
         w.Write(v.PensDown);
         w.Write(v.PensConfirmedOn ?? -1);
@@ -4704,6 +4705,8 @@ internal static class Forms
         }
 
         w.Write(v.HidesAfter);
+        if (count < 49) return;
+        w.Write(v.Needs.WithoutAlerts);
     }
 
     public static Yardang.Core.Lessons.LessonSnapshot ReadLessonSnapshot(ref MessagePackReader r)
@@ -4748,7 +4751,14 @@ internal static class Forms
         Yardang.Core.Moderation.WordScreening @screening = ReadWordScreening(ref r);
         ImmutableArray<Yardang.Core.Moderation.ApprovalIn> @approvals = ReadListOfApprovalIn(ref r);
         System.Int32 @hidesAfter = r.ReadInt32();
+        System.Boolean @needsWithoutAlerts = default;
+        if (fields.Has(49))
+        {
+            @needsWithoutAlerts = r.ReadBoolean();
+        }
+
         fields.End(ref r);
+        @needs = @needs with { WithoutAlerts = @needsWithoutAlerts };
         return new Yardang.Core.Lessons.LessonSnapshot(@door, @pensDown, @pensConfirmedOn, @closed, @people, @namesMasked, @seesOtherBoards, @seesTeachersBoard, @seesOwnPast, @groups, @groupsUsed, @past, @future, @groupingVersion, @placesAsOf, @seatsThrough, @lateChanges, @times, @waits, @isOverdue, @waiting, @parts, @openParts, @openedLast, @ownFirstIn, @checkInAt, @needs, @answered, @visits, @calls, @questions, @phase, @phasesBefore, @screen, @screenSetAt, @showing, @screening, @approvals, @hidesAfter);
     }
 
@@ -5433,30 +5443,43 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.NeedsSet v)
     {
-        w.WriteArrayHeader(5);
+        var count = v.Settings.WithoutAlerts ? 6 : 5;
+        w.WriteArrayHeader(count);
         w.Write(v.Settings.NotStartedAfter);
         w.Write(v.Settings.StoppedAfter);
         w.Write(v.Settings.InCirclesAfter);
         w.Write(v.Settings.OtherPageAfter);
         w.Write(v.Settings.OfflineAfter);
+        if (count < 6) return;
+        w.Write(v.Settings.WithoutAlerts);
     }
 
     public static Yardang.Core.Lessons.NeedsSet ReadNeedsSet(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 5);
         Yardang.Core.Lessons.NeedsSettings @settings = new Yardang.Core.Lessons.NeedsSettings(r.ReadInt32(), r.ReadInt32(), r.ReadInt32(), r.ReadInt32(), r.ReadInt32());
+        System.Boolean @settingsWithoutAlerts = default;
+        if (fields.Has(6))
+        {
+            @settingsWithoutAlerts = r.ReadBoolean();
+        }
+
         fields.End(ref r);
+        @settings = @settings with { WithoutAlerts = @settingsWithoutAlerts };
         return new Yardang.Core.Lessons.NeedsSet(@settings);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.NeedsSettings v)
     {
-        w.WriteArrayHeader(5);
+        var count = v.WithoutAlerts ? 6 : 5;
+        w.WriteArrayHeader(count);
         w.Write(v.NotStartedAfter);
         w.Write(v.StoppedAfter);
         w.Write(v.InCirclesAfter);
         w.Write(v.OtherPageAfter);
         w.Write(v.OfflineAfter);
+        if (count < 6) return;
+        w.Write(v.WithoutAlerts);
     }
 
     public static Yardang.Core.Lessons.NeedsSettings ReadNeedsSettings(ref MessagePackReader r)
@@ -5467,8 +5490,14 @@ internal static class Forms
         System.Int32 @inCirclesAfter = r.ReadInt32();
         System.Int32 @otherPageAfter = r.ReadInt32();
         System.Int32 @offlineAfter = r.ReadInt32();
+        System.Boolean @withoutAlerts = default;
+        if (fields.Has(6))
+        {
+            @withoutAlerts = r.ReadBoolean();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Lessons.NeedsSettings(@notStartedAfter, @stoppedAfter, @inCirclesAfter, @otherPageAfter, @offlineAfter);
+        return new Yardang.Core.Lessons.NeedsSettings(@notStartedAfter, @stoppedAfter, @inCirclesAfter, @otherPageAfter, @offlineAfter, @withoutAlerts);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.NewMark v)
@@ -7641,19 +7670,29 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.SetNeeds v)
     {
-        w.WriteArrayHeader(5);
+        var count = v.Settings.WithoutAlerts ? 6 : 5;
+        w.WriteArrayHeader(count);
         w.Write(v.Settings.NotStartedAfter);
         w.Write(v.Settings.StoppedAfter);
         w.Write(v.Settings.InCirclesAfter);
         w.Write(v.Settings.OtherPageAfter);
         w.Write(v.Settings.OfflineAfter);
+        if (count < 6) return;
+        w.Write(v.Settings.WithoutAlerts);
     }
 
     public static Yardang.Core.Lessons.SetNeeds ReadSetNeeds(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 5);
         Yardang.Core.Lessons.NeedsSettings @settings = new Yardang.Core.Lessons.NeedsSettings(r.ReadInt32(), r.ReadInt32(), r.ReadInt32(), r.ReadInt32(), r.ReadInt32());
+        System.Boolean @settingsWithoutAlerts = default;
+        if (fields.Has(6))
+        {
+            @settingsWithoutAlerts = r.ReadBoolean();
+        }
+
         fields.End(ref r);
+        @settings = @settings with { WithoutAlerts = @settingsWithoutAlerts };
         return new Yardang.Core.Lessons.SetNeeds(@settings);
     }
 

@@ -78,23 +78,44 @@ public sealed class Attention(IDbContextFactory<SchoolContext> school, RoomHosts
     {
         var now = clock.GetUtcNow().ToUnixTimeMilliseconds();
         var seen = await LessonSeen.OfAsync(host, now);
-        var work = await WorkOfAsync(host.Id);
-        return _lessons[host.Id] = _lessons.GetValueOrDefault(host.Id, WatchedLesson.New).Looked(seen, work, now);
+        var before = _lessons.GetValueOrDefault(host.Id, WatchedLesson.New);
+        var (work, rooms) = await WorkOfAsync(host.Id);
+        var touched = new List<TouchedRoom>();
+        foreach (var room in rooms) touched.Add(await TouchedAsync(room, before.Through.GetValueOrDefault(room.Id, -1)));
+        return _lessons[host.Id] = before.Looked(seen, work, now).Touched(touched, now);
     }
 
-    private async Task<IReadOnlyDictionary<int, WorkNow>> WorkOfAsync(Guid id)
+    // The first time, what was done before is no news; nor what is more than a room remembers. Where names are for nobody, nobody may know who did it.
+    private static async Task<TouchedRoom> TouchedAsync(RoomHost host, long before)
+    {
+        var events = before < 0 ? [] : host.Lately(before) ?? [];
+        IReadOnlyList<Touch> touches = [];
+        IReadOnlyList<Need> toldOf = [];
+        var through = host.Durable;
+        await host.LookAsync(room =>
+        {
+            if (room.IsSealed) return;
+            touches = [.. events.SelectMany(e => OthersWork.In(e, room))];
+            toldOf = [.. QuietAlerts.ToldOf(host.Id, room)];
+        });
+        return new(host.Id, events.Count > 0 ? events[^1].Number : through, touches, toldOf);
+    }
+
+    private async Task<(IReadOnlyDictionary<int, WorkNow> Work, IReadOnlyList<RoomHost> Rooms)> WorkOfAsync(Guid id)
     {
         await using var db = await school.CreateDbContextAsync();
         var lesson = await db.Lessons.AsNoTracking().SingleAsync(l => l.Id == id);
         var people = await db.Participants.AsNoTracking().Where(p => p.LessonId == id && p.Standing == Standing.In).OrderBy(p => p.Number).ToListAsync();
         var rooms = await db.RoomsOf(id).ToDictionaryAsync(r => r.Place, r => r.Id);
         var works = new Dictionary<int, WorkNow>();
+        var looked = new List<RoomHost>();
         foreach (var part in lesson.Parts.Where(p => p.IsOpen))
         {
             foreach (var place in people.GroupBy(p => lesson.Parts.PlaceIn(part, p.Number, p.GroupNumber)))
             {
                 // A room that nobody has opened is not loaded for this: nothing happens there.
                 if (!rooms.TryGetValue(place.Key, out var room) || await hosts.FindLoadedAsync(room) is not { } host || host.Finished.IsCancellationRequested) continue;
+                looked.Add(host);
                 IReadOnlyDictionary<int, WorkSeen>? all = null;
                 await host.LookAsync(r => all = WorkSeen.In(r));
                 var members = place.Select(p => p.Number).ToList();
@@ -107,7 +128,7 @@ public sealed class Attention(IDbContextFactory<SchoolContext> school, RoomHosts
             }
         }
 
-        return works;
+        return (works, looked);
     }
 
     // Where one writes for a group, the others are not idle: the first of them stands for all.

@@ -14,7 +14,7 @@ public sealed class NeedsEndpoint(AccessResolver access, Attention attention)
         var found = await attention.OfAsync(lesson);
         return Results.Json(new
         {
-            needs = found.Needs.Select(n => new { n.Kind, n.Person, n.Since, n.Reason, n.Words, n.Others, n.Of, n.Count, n.Board }),
+            needs = found.Needs.Select(n => new { n.Kind, n.Person, n.Since, n.Reason, n.Words, n.Others, n.Of, n.Count, n.Board, n.IsStranger }),
             away = found.Presences.Where(p => p.Value == Presence.Away).Select(p => p.Key),
             gone = found.Presences.Where(p => p.Value == Presence.Gone).Select(p => p.Key),
             pages = found.Pages,

@@ -29,6 +29,13 @@ internal sealed record WorkNow(WorkSeen? Seen, long Page, long PageSince)
     public static readonly WorkNow None = new(new WorkSeen(null, 0), 0, 0);
 }
 
+/// <summary>What was done in a room to things of others since it was looked at last, and of whose things several have told.</summary>
+/// <param name="Room">Which.</param>
+/// <param name="Through">The event up to which it was looked at.</param>
+/// <param name="Touches">What students did, in order.</param>
+/// <param name="ToldOf">Whose.</param>
+internal sealed record TouchedRoom(Guid Room, long Through, IReadOnlyCollection<Touch> Touches, IReadOnlyCollection<Need> ToldOf);
+
 /// <summary>What is remembered of a lesson from look to look: who was connected, in what rhythm each works, since when they may write.</summary>
 internal sealed record WatchedLesson
 {
@@ -40,6 +47,14 @@ internal sealed record WatchedLesson
     private ImmutableDictionary<int, Pace> Paces { get; init; } = ImmutableDictionary<int, Pace>.Empty;
 
     private IReadOnlyDictionary<int, WorkNow> Work { get; init; } = ImmutableDictionary<int, WorkNow>.Empty;
+
+    /// <summary>What was seen of what may be mischief.</summary>
+    private QuietAlerts Alerts { get; init; } = QuietAlerts.None;
+
+    private ImmutableArray<Need> ToldOf { get; init; } = [];
+
+    /// <summary>Up to which event each room was looked at.</summary>
+    public ImmutableDictionary<Guid, long> Through { get; private init; } = ImmutableDictionary<Guid, long>.Empty;
 
     private bool MayWrite { get; init; }
 
@@ -63,9 +78,17 @@ internal sealed record WatchedLesson
         return looked with { LullUntil = NeedsMe.LullUntil(LullUntil, looked.Students(lesson, looked.Contacts), now) };
     }
 
+    /// <summary>What is to be remembered now that it was seen what students did to things of others.</summary>
+    public WatchedLesson Touched(IReadOnlyCollection<TouchedRoom> rooms, long now)
+    {
+        var (alerts, through) = (Alerts, Through);
+        foreach (var room in rooms) (alerts, through) = (alerts.With(room.Room, room.Touches, now), through.SetItem(room.Room, room.Through));
+        return this with { Alerts = alerts, Through = through, ToldOf = [.. rooms.SelectMany(r => r.ToldOf)] };
+    }
+
     /// <summary>The class now, for who needs the teacher. What the lesson itself says is new; what can be seen is as of the last look.</summary>
     public ClassNow Now(LessonSeen lesson, long now) =>
-        new([.. Students(lesson, Connected(lesson, now))], lesson.MayWrite, lesson.Settings, lesson.Answered, lesson.Visits, lesson.Waiting, LullUntil, now);
+        new([.. Students(lesson, Connected(lesson, now))], lesson.MayWrite, lesson.Settings, lesson.Answered, lesson.Visits, lesson.Waiting, LullUntil, now, [.. Alerts.Listed(now), .. ToldOf]);
 
     /// <summary>Whether each is here.</summary>
     public IReadOnlyDictionary<int, Presence> Presences(LessonSeen lesson, long now)

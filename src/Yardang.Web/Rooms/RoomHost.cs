@@ -219,6 +219,9 @@ public sealed class RoomHost
     }
 
     // What a teacher took down meanwhile is not sent to whoever comes back, not even for a moment.
+    /// <summary>What happened after an event, as the log has it; null if it is too much to be remembered.</summary>
+    public IReadOnlyList<Envelope>? Lately(long after) => _tail.After(after, int.MaxValue / 2)?.ConvertAll(p => p.Envelope);
+
     private bool IsWithdrawn(long after) => _tail.After(after, int.MaxValue / 2)?.Exists(p => p.Envelope.Event.Withdraws) != false;
 
     /// <summary>Durable events as they come, for parts of the program that follow a room.</summary>

@@ -53,7 +53,7 @@ internal static class LessonPlay
                 case 53: lesson.Do(new SetWordScreen(new((WhenFound)random.Next(4), step % 2 == 0, step % 3 == 0, [$"word {step}"], [])), Actor.Owner); break;
                 case 55: lesson.Do(new SetHiding(random.Next(-1, 4)), Actor.Owner); break;
                 case 54: lesson.Do(new SetApproval(random.Next(1, 4), new((ApprovalWhen)random.Next(4), random.Next(2) == 0 ? [] : [person], LessonHours.Usual)), Actor.Owner); break;
-                case 33: lesson.Do(new SetNeeds(NeedsSettings.Usual with { StoppedAfter = 60 + random.Next(100) }), Actor.Owner); break;
+                case 33: lesson.Do(new SetNeeds(NeedsSettings.Usual with { StoppedAfter = 60 + random.Next(100), WithoutAlerts = random.Next(2) == 0 }), Actor.Owner); break;
                 case 34 or 35: lesson.Do(new CallClass(random.Next(3) == 0 ? [] : Some(person), random.Next(2) == 0 ? $"look {step}" : "", random.Next(3) == 0 ? null : new Spot(1, SpotKind.Page, 1 + (step % 3)), random.Next(3) == 0), Actor.Owner); break;
                 case 36: lesson.Do(new ConfirmCall(random.Next(1, 9), random.Next(3) > 0, random.Next(3) == 0 ? "" : $"yes {step}"), student); break;
                 case 37: lesson.Do(random.Next(2) == 0 ? new EndCall(random.Next(1, 9)) : new LeadOn(lesson.Lesson.Calls.Leading?.Number ?? 1, new Spot(1, SpotKind.Place, 2, step, step)), Actor.Owner); break;

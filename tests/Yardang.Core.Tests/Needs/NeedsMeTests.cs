@@ -173,7 +173,7 @@ public class NeedsMeTests
     private static ClassNow At(Student first, params ReadOnlySpan<Student> others) => At([first, .. others]);
 
     private static ClassNow At(Student[] students) =>
-        new(students, MayWrite: true, NeedsSettings.Usual, new Dictionary<(int Person, NeedKind Kind), AnsweredNeed>(), new Dictionary<int, LastVisit>(), [], 0, Now * 1_000);
+        new(students, MayWrite: true, NeedsSettings.Usual, new Dictionary<(int Person, NeedKind Kind), AnsweredNeed>(), new Dictionary<int, LastVisit>(), [], 0, Now * 1_000, []);
 
     private static ImmutableArray<Need> Needs(params Student[] students) => NeedsMe.Of(At(students));
 }

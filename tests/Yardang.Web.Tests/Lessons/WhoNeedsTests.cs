@@ -2,15 +2,19 @@ using System.Net;
 using System.Text.Json;
 using Microsoft.AspNetCore.TestHost;
 using Microsoft.Extensions.DependencyInjection;
+using Yardang.Core.Activities;
 using Yardang.Core.Boards;
 using Yardang.Core.Editing;
 using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
 using Yardang.Core.Needs;
 using Yardang.Core.Rooms;
+using Yardang.Core.Walls;
 using Yardang.Data.School;
+using Yardang.Web.Lessons;
 using Yardang.Web.Needs;
 using Yardang.Web.Rooms;
+using Yardang.Web.Shelf;
 using static Yardang.Web.Tests.Lessons.OnWalls;
 
 namespace Yardang.Web.Tests.Lessons;
@@ -21,6 +25,7 @@ public sealed class WhoNeedsTests : IAsyncLifetime
     private readonly LaterClock _clock = new();
     private readonly TestSchool _school;
     private HttpClient _varga = null!;
+    private Guid _teacher;
     private LessonRecord _lesson = null!;
     private RoomHost _room = null!;
 
@@ -30,8 +35,8 @@ public sealed class WhoNeedsTests : IAsyncLifetime
 
     public async ValueTask InitializeAsync()
     {
-        (_varga, var id) = await _school.TeacherAsync("Ilse Varga");
-        (_, _lesson) = await _school.HandOutAsync(id);
+        (_varga, _teacher) = await _school.TeacherAsync("Ilse Varga");
+        (_, _lesson) = await _school.HandOutAsync(_teacher);
         _room = await _school.Get<RoomHosts>().GetAsync(_lesson.Id);
     }
 
@@ -83,6 +88,58 @@ public sealed class WhoNeedsTests : IAsyncLifetime
     }
 
     [Fact]
+    public async Task Who_clears_away_what_lies_there_for_all_is_listed_without_a_noise_until_a_teacher_has_seen_it()
+    {
+        (_, _lesson) = await _school.HandOutAsync(_teacher, way: Way.AllTogether);
+        _room = await _school.Get<RoomHosts>().GetAsync(_lesson.Id);
+        await ComeAsync("Maya");
+        await ComeAsync("Ben");
+        await ComeAsync("Oona");
+        var board = await _school.Get<RoomHosts>().GetAsync(await _school.TogetherAsync(_lesson));
+        var page = 0L;
+        await board.LookAsync(r => page = ((Board)r).Sheets.Pages[0].Id, Stop);
+        var labels = new List<long>();
+        for (var n = 0; n < QuietAlerts.MuchRemoved; n++) await DoAsync(board, Actor.Owner, id => new AddMark(Kept(id), page, Grip.Loose, new NoteBody(0, 0, 4_000, 4_000, new Words("pier", "en", ["pier"], 700)), new Style(0, 0)));
+        await _school.Get<Attention>().TickAsync();
+        foreach (var label in labels) await DoAsync(board, new Actor(3, Role.Student), new MakeChanges([new Placed(label, new Place(9_000, 9_000, 0))]));
+        await LookAsync(TimeSpan.FromSeconds(5));
+        Assert.Empty(await AlertsAsync());
+        for (var again = 0; again < 2; again++)
+            foreach (var label in labels) await DoAsync(board, new Actor(3, Role.Student), new MakeChanges([new Placed(label, new Place(1_000 * again, 9_000, 0))]));
+        await LookAsync(TimeSpan.FromSeconds(5));
+        var alert = Assert.Single(await AlertsAsync());
+        Assert.Equal(((int)NeedKind.ClearsAway, 3), (alert.Kind, alert.Person));
+
+        await DoAsync(_room, Actor.Owner, new AnswerNeed(3, NeedKind.ClearsAway, 0));
+        Assert.Empty(await AlertsAsync());
+
+        long Kept(long id)
+        {
+            labels.Add(id);
+            return id;
+        }
+    }
+
+    [Fact]
+    public async Task Whose_card_several_have_told_of_is_listed_until_it_was_looked_at()
+    {
+        var activity = await _school.Get<ActivityMaking>().CreateAsync(_teacher, ActivityContent.BlankWall("en", "Bridges"));
+        _lesson = await _school.Get<Handing>().HandOutAsync(activity, new HandOutOrder("7 Amber", Way: Way.AllTogether), "en");
+        _room = await _school.Get<RoomHosts>().GetAsync(_lesson.Id);
+        foreach (var name in new[] { "Zoltan", "Maya", "Ben", "Oona" }) await ComeAsync(name);
+        var wall = await _school.Get<RoomHosts>().GetAsync(await _school.TogetherAsync(_lesson));
+        long card = 0;
+        await DoAsync(wall, new Actor(2, Role.Student), id => new PutUpCard(card = id, 0, "en", "Bridges are boring"));
+        for (var teller = 3; teller <= 5; teller++) await DoAsync(wall, new Actor(teller, Role.Student), new RaiseConcern(card, 0, ConcernReason.Hurts, ""));
+        await LookAsync(TimeSpan.FromSeconds(5));
+        var alert = Assert.Single(await AlertsAsync());
+        Assert.Equal(((int)NeedKind.ToldOf, 2, 3), (alert.Kind, alert.Person, alert.Others));
+        await DoAsync(wall, Actor.Owner, new SettleConcerns(card, 0));
+        await LookAsync(TimeSpan.FromSeconds(5));
+        Assert.Empty(await AlertsAsync());
+    }
+
+    [Fact]
     public async Task A_student_is_told_nothing_of_it()
     {
         var (maya, board) = await _school.StudentAsync(_lesson.Code, "Maya");
@@ -118,6 +175,8 @@ public sealed class WhoNeedsTests : IAsyncLifetime
         _clock.Shift += later;
         await _school.Get<Attention>().TickAsync();
     }
+
+    private async Task<IReadOnlyList<Told>> AlertsAsync() => [.. (await NeedsAsync()).Where(n => n.Kind >= (int)NeedKind.ToldOf)];
 
     private async Task<IReadOnlyList<Told>> NeedsAsync() => (await AnswerAsync()).Needs;
 

@@ -5,9 +5,13 @@ import { needInWords, type NeedSaid, type NeedsTexts } from './needs-me';
 
 const texts: NeedsTexts = {
   need: { [NeedKind.Hand]: 'hand', [NeedKind.Stopped]: 'stopped', [NeedKind.LateWork]: 'late {0}' },
-  needWhy: { [NeedKind.Stopped]: 'nothing for {0} min, while {1} of {2} wrote' },
+  needWhy: {
+    [NeedKind.Stopped]: 'nothing for {0} min, while {1} of {2} wrote',
+    [NeedKind.ClearsAway]: '{3} things of {1}',
+  },
   needReason: { [HandReason.Material]: 'I need material' },
   needLateEarlier: 'earlier {0}',
+  needStranger: 'not on the list',
   waiting: 'now',
   waitingMinutes: '{0} min',
 };
@@ -22,10 +26,16 @@ const said = (more: Partial<NeedSaid>): NeedSaid => ({
   of: 0,
   count: 0,
   board: null,
+  isStranger: false,
   ...more,
 });
 const maya = { name: 'Maya', board: 'board 3' };
 const words = (more: Partial<NeedSaid>) => needInWords(said(more), maya, 10 * MINUTE, texts);
+
+test('of who waits at the door it is said that they are not on the class list, and of mischief how many things', () => {
+  assert.equal(words({ kind: NeedKind.Door, isStranger: true }).why, 'not on the list');
+  assert.equal(words({ kind: NeedKind.ClearsAway, count: 9, others: 2 }).why, '9 things of 2');
+});
 
 test('a hand says since when, and why as its owner said it: in their own words before any other', () => {
   assert.deepEqual([words({}).why, words({}).howLong], ['', '4 min']);

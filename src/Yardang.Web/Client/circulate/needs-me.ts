@@ -8,6 +8,7 @@ export interface NeedsTexts {
   readonly needWhy: Record<string, string>;
   readonly needReason: Record<string, string>;
   readonly needLateEarlier: string;
+  readonly needStranger: string;
   readonly waiting: string;
   readonly waitingMinutes: string;
 }
@@ -24,6 +25,8 @@ export interface NeedSaid {
   readonly count: number;
   /** Where work waits. */
   readonly board: string | null;
+  /** Of who waits at the door: not on the class list. */
+  readonly isStranger: boolean;
 }
 
 export interface WhoNeeds {
@@ -89,7 +92,8 @@ export function needInWords(
 
 function whyOf(said: NeedSaid, minutes: number, texts: NeedsTexts): string {
   if (said.kind === NeedKind.Hand) return said.words || (texts.needReason[said.reason] ?? '');
-  return fill(texts.needWhy[said.kind] ?? '', minutes, said.others, said.of);
+  if (said.isStranger) return texts.needStranger;
+  return fill(texts.needWhy[said.kind] ?? '', minutes, said.others, said.of, said.count);
 }
 
 // What is seen says itself how long it has been so.

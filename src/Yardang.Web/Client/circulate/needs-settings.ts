@@ -15,8 +15,13 @@ export function needsSettingsOf(lesson: () => RoomClient<LessonState>, dialog: (
     },
 
     /** In seconds; 0 for never. */
-    set(name: keyof NeedsSettings, seconds: string): void {
+    set(name: Exclude<keyof NeedsSettings, 'withoutAlerts'>, seconds: string): void {
       this.values = { ...(this.values as NeedsSettings), [name]: Number(seconds) };
+    },
+
+    /** Whether what may be mischief is listed. */
+    setAlerts(on: boolean): void {
+      this.values = { ...(this.values as NeedsSettings), withoutAlerts: !on };
     },
 
     keep(): void {

@@ -105,6 +105,7 @@ export class LessonState {
     inCirclesAfter: 0,
     otherPageAfter: 0,
     offlineAfter: 0,
+    withoutAlerts: false,
   };
 
   lateChanges: ReadonlyMap<number, LateChange> = new Map();

@@ -898,7 +898,7 @@ export function readLessonSnapshot(raw: Raw): LessonSnapshot {
     openedLast: raw[26],
     ownFirstIn: raw[27],
     checkInAt: raw[28] < 0 ? null : raw[28],
-    needs: { notStartedAfter: raw[29], stoppedAfter: raw[30], inCirclesAfter: raw[31], otherPageAfter: raw[32], offlineAfter: raw[33] },
+    needs: { notStartedAfter: raw[29], stoppedAfter: raw[30], inCirclesAfter: raw[31], otherPageAfter: raw[32], offlineAfter: raw[33], withoutAlerts: raw[48] ?? false },
     answered: raw[34].map((x: Raw) => readAnsweredNeed(x)),
     visits: raw[35].map((x: Raw) => readLastVisit(x)),
     calls: raw[36].map((x: Raw) => readCall(x)),
@@ -1028,7 +1028,7 @@ export function readNeedAnswered(raw: Raw): NeedAnswered {
 export function readNeedsSet(raw: Raw): NeedsSet {
   return {
     kind: 'needsSet',
-    settings: { notStartedAfter: raw[0], stoppedAfter: raw[1], inCirclesAfter: raw[2], otherPageAfter: raw[3], offlineAfter: raw[4] },
+    settings: { notStartedAfter: raw[0], stoppedAfter: raw[1], inCirclesAfter: raw[2], otherPageAfter: raw[3], offlineAfter: raw[4], withoutAlerts: raw[5] ?? false },
   };
 }
 
@@ -1039,11 +1039,14 @@ export function readNeedsSettings(raw: Raw): NeedsSettings {
     inCirclesAfter: raw[2],
     otherPageAfter: raw[3],
     offlineAfter: raw[4],
+    withoutAlerts: raw[5] ?? false,
   };
 }
 
 export function writeNeedsSettings(v: NeedsSettings): Raw {
-  return [v.notStartedAfter, v.stoppedAfter, v.inCirclesAfter, v.otherPageAfter, v.offlineAfter];
+  const raw: Raw = [v.notStartedAfter, v.stoppedAfter, v.inCirclesAfter, v.otherPageAfter, v.offlineAfter];
+  if (v.withoutAlerts) raw.push(v.withoutAlerts);
+  return raw;
 }
 
 export function readOnScreen(raw: Raw): OnScreen {
@@ -1526,12 +1529,14 @@ export function writeSetHiding(v: SetHiding): Raw {
 export function readSetNeeds(raw: Raw): SetNeeds {
   return {
     kind: 'setNeeds',
-    settings: { notStartedAfter: raw[0], stoppedAfter: raw[1], inCirclesAfter: raw[2], otherPageAfter: raw[3], offlineAfter: raw[4] },
+    settings: { notStartedAfter: raw[0], stoppedAfter: raw[1], inCirclesAfter: raw[2], otherPageAfter: raw[3], offlineAfter: raw[4], withoutAlerts: raw[5] ?? false },
   };
 }
 
 export function writeSetNeeds(v: SetNeeds): Raw {
-  return [v.settings.notStartedAfter, v.settings.stoppedAfter, v.settings.inCirclesAfter, v.settings.otherPageAfter, v.settings.offlineAfter];
+  const raw: Raw = [v.settings.notStartedAfter, v.settings.stoppedAfter, v.settings.inCirclesAfter, v.settings.otherPageAfter, v.settings.offlineAfter];
+  if (v.settings.withoutAlerts) raw.push(v.settings.withoutAlerts);
+  return raw;
 }
 
 export function readSetOwnFirst(raw: Raw): SetOwnFirst {

@@ -115,7 +115,7 @@ export const enum NamesTo {
   Nobody = 2,
 }
 
-/** For what somebody is listed among those who need the teacher. In the order in which they are listed; the numbers are on the wire. */
+/** For what somebody is listed among those who need the teacher. The numbers are on the wire; they are listed in this order, but for what may be mischief, which stands before what is only seen. */
 export const enum NeedKind {
   Door = 1,
   Hand = 2,
@@ -129,6 +129,9 @@ export const enum NeedKind {
   InCircles = 10,
   OtherPage = 11,
   Offline = 12,
+  ToldOf = 13,
+  ClearsAway = 14,
+  Rewrites = 15,
 }
 
 /** Kinds of ruling. The numbers are on the wire. */
@@ -2365,6 +2368,8 @@ export interface NeedsSettings {
   readonly otherPageAfter: number;
   /** Seconds without the device; who comes back after that is listed, too. */
   readonly offlineAfter: number;
+  /** Whether what may be mischief (ToldOf and after) is not listed. */
+  readonly withoutAlerts: boolean;
 }
 
 /** A mark to be put on a page. Its author, order and page are given by the rules. */

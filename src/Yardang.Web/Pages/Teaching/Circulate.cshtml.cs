@@ -93,7 +93,7 @@ public sealed class CirculateModel(IConfiguration configuration, AccessResolver 
         People = await people.SeatedAsync(lesson, seen);
         var all = PageData.Texts(
             texts, "Circulate", "Everybody", "PensGoingDown", "PensDownOn", "PensDownOnOne", "PeopleOne", "PensGoingUp", "PensUp", "Closed", "People", "PageOf", "MinutesAgo", "Away", "AwayOne", "OnPage", "PageHead", "PenDownHere", "NoGroup", "JustNow", "NotStarted", "Helper", "HandedIn", "HandedInLate", "HandedInChanged", "Flood", "LatePage", "LateStrokes", "LateStroke", "LateChanges", "LateChange", "Mine", "ShowingCount", "ShowingUp");
-        foreach (var (name, text) in PageData.Texts(texts, "Needs", "NeedLateEarlier", "Waiting", "WaitingMinutes")) all[name] = text;
+        foreach (var (name, text) in PageData.Texts(texts, "Needs", "NeedLateEarlier", "NeedStranger", "Waiting", "WaitingMinutes")) all[name] = text;
         foreach (var (name, text) in PageData.Texts(texts, "Steering", "PickedAll", "PickedNobody", "CalledPage", "CalledMine", "CalledPart", "LeadsPage", "LeadsPart", "ToAll", "ToSome", "Reached", "NotReached", "Read", "PenDownUntil", "NewGroup", "Cleared", "ClearedOne", "ClearedNothing", "Stamped", "StampedOne")) all[name] = text;
         foreach (var (name, text) in PageData.Texts(texts, "Asking", "Silent", "SilentNobody", "Answered")) all[name] = text;
         foreach (var (name, text) in PageData.Texts(texts, "Circulate", "CheckInSilent", "CheckInSilentOne")) all[name] = text;

@@ -1,6 +1,6 @@
 using Yardang.Core.PersonalData;
 
-namespace Yardang.Core.Tests.PersonalData;
+namespace Yardang.Core.Tests;
 
 /// <summary>How long a lesson is kept.</summary>
 public class RetentionTests
