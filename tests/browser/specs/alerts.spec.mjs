@@ -38,7 +38,7 @@ test('of whom several tell is listed quietly, and it can be left out; who is not
     await kept(page);
     told.push(page);
   }
-  await expect(need(varga, 'Told of by several')).toContainText('3 classmates told you of their things');
+  await expect(need(varga, 'Told of by several')).toContainText('3 classmates told you of what this student made');
   if (process.env.PICTURES) await varga.screenshot({ path: '/tmp/p/alerts.png' });
 
   await varga.getByRole('button', { name: 'What is listed' }).click();

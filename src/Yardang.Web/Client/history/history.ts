@@ -28,6 +28,8 @@ const NOTICE_MS = 12_000;
 const MINUTE_MS = 60_000;
 const PAGE_KEYS = 20;
 const ROWS_EVERY_MS = 250;
+/** So long the hand rests before the list follows it. */
+const SLID_MS = 100;
 
 Alpine.data('history', () => {
   const data = pageData<HistoryData>();
@@ -50,6 +52,7 @@ Alpine.data('history', () => {
   /** What was seen at the moment that is held. */
   let heldThings: { readonly place: number; readonly things: readonly Thing[] } | null = null;
   let rowsAt = 0;
+  let rowsTimer: ReturnType<typeof setTimeout> | undefined;
   const names = new Names(data.room, data.query, () => undefined);
   const nameOf = (person: number, byStaff = false): string =>
     data.people.find((p) => p.number === person)?.name ||
@@ -65,6 +68,7 @@ Alpine.data('history', () => {
     count: 0,
     length: 0,
     isPlaying: false,
+    isSliding: false,
     speed: '5',
     notice: '',
     /** Where one is, in words. */
@@ -312,6 +316,11 @@ Alpine.data('history', () => {
     },
 
     renderRows(at: number): void {
+      clearTimeout(rowsTimer);
+      if (this.isSliding) {
+        rowsTimer = setTimeout(() => this.renderRows(this.lastTold()), SLID_MS);
+        return;
+      }
       // While it plays, nobody reads row by row.
       if (this.isPlaying && performance.now() - rowsAt < ROWS_EVERY_MS) return;
       rowsAt = performance.now();
@@ -445,9 +454,12 @@ Alpine.data('history', () => {
       this.go(this.length);
     },
 
+    /** The page goes along under the hand; the list follows when it rests. */
     slid(value: string): void {
       this.pause();
+      this.isSliding = true;
       this.go(Number(value));
+      this.isSliding = false;
     },
 
     /** Keys step from one thing that was done to the next, wherever one is but in a field. */
