@@ -85,6 +85,7 @@ services.AddSingleton<HistoryEndpoint>();
 services.AddSingleton<RestoringEndpoint>();
 services.AddSingleton<LogExport>();
 services.AddSingleton<MomentsExport>();
+services.AddSingleton<Trails>();
 services.AddSingleton<PersonsData>();
 services.AddSingleton<PersonPage>();
 services.AddSingleton<QuestionsEndpoint>();

@@ -40,6 +40,10 @@ public sealed class LogExport(AccessResolver access, PastRooms past, LessonPeopl
             : await desk.GiveAsync(_ => Encoding.UTF8.GetBytes(string.Concat(Lines().Select(l => Json(l.Line, l.Place, NameOf(l.Line)) + "\n"))), "application/jsonl", file, context.RequestAborted);
     }
 
+    /// <summary>What some students did in a room, with the page or topic in words.</summary>
+    public async Task<IReadOnlyList<(LogLine Line, string Place)>> StepsAsync(Guid board, IReadOnlyCollection<int> whose) =>
+        [.. Told(await past.BeginningAsync(board), board, long.MaxValue).Where(l => !l.Line.ByStaff && whose.Contains(l.Line.Person))];
+
     /// <summary>In how many steps of a room's history somebody is.</summary>
     public async Task<int> CountAsync(Guid board, int person) => Told(await past.BeginningAsync(board), board, long.MaxValue).Count(l => l.Line.Person == person && !l.Line.ByStaff);
 

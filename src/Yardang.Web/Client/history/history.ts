@@ -149,7 +149,7 @@ Alpine.data('history', () => {
       }
       await this.more();
       this.isHere = true;
-      this.go(this.length);
+      this.goWhereSent();
       this.drawStrip();
       const connection = new Connection(data.query, (link) => (this.isAway = link === 'lost'));
       room = new RoomClient<any>(
@@ -191,6 +191,16 @@ Alpine.data('history', () => {
         through = piece.through;
         if (isAll) return;
       }
+    },
+
+    /** To the moment and the person that the address names, after its #; to the end otherwise. */
+    goWhereSent(): void {
+      const sent = new URLSearchParams(location.hash.slice(1));
+      const [event, person] = [Number(sent.get('event')), Number(sent.get('person'))];
+      this.count = this.length;
+      if (people.has(person)) this.refilter({ person });
+      const at = moments!.events.findIndex((e) => e.number >= event);
+      this.go(event > 0 && at >= 0 ? at + 1 : this.length);
     },
 
     /** The class works on: what happens is put at the end; who looks at the end sees it. */

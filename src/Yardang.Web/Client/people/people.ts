@@ -319,6 +319,11 @@ Alpine.data('people', () => {
       lesson.submit({ kind: 'setSight', otherBoards, teachersBoard, ownPast });
     },
 
+    /** Where it is read what who is picked did from board to board. */
+    get trailHref(): string {
+      return `/lesson/${data.lesson}/trail?person=${this.picked[0] ?? 0}`;
+    },
+
     /** Where it is read what is kept of who is picked. */
     get keptHref(): string {
       return `/lesson/${data.lesson}/people/${this.picked[0] ?? 0}`;
