@@ -138,7 +138,7 @@ internal static class ScreenLoad
         (string Name, string Text)[] texts = [("sentences", sentences), ("one letter", new string('s', Letters)), ("stars", string.Concat(Enumerable.Repeat("s*h* ", Letters / 5))), ("look-alikes", string.Concat(Enumerable.Repeat("1l!i", Letters / 4))), ("spelled out", string.Concat(Enumerable.Repeat("a s s h ", Letters / 8)))];
         foreach (var (name, text) in texts)
         {
-            for (var i = 0; i < 20; i++) screen.Look(text);
+            for (var i = 0; i < 200; i++) screen.Look(text);
             var times = Enumerable.Range(0, 20).Select(_ =>
             {
                 var from = Stopwatch.GetTimestamp();

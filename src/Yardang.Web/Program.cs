@@ -59,6 +59,7 @@ services.AddSingleton<SchoolClock>();
 services.AddSingleton<Seating>();
 services.AddSingleton<FrozenVersions>();
 services.AddSingleton<LateChangeShelf>();
+services.AddSingleton<NamesLookedFor>();
 services.AddSingleton<LessonConduct>();
 services.AddSingleton<WaitingWork>();
 services.AddSingleton<LettingOut>();

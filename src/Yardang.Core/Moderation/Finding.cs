@@ -17,6 +17,9 @@ public enum FindingKind
 
     /// <summary>A link.</summary>
     Link = 5,
+
+    /// <summary>The name of somebody of the class, where names are off.</summary>
+    Name = 6,
 }
 
 /// <summary>Where something was found.</summary>

@@ -80,9 +80,12 @@ internal sealed class Spelling
     public string Plain(int from, int to)
     {
         var plain = new StringBuilder(to - from);
-        for (var i = from; i < to; i++) if (HasLetter(i)) plain.Append(Text[_starts[i]] is var c && char.IsAsciiLetter(c) ? char.ToLowerInvariant(c) : LookAlikes.First(_signs[i] & Letters));
+        for (var i = from; i < to; i++) if (HasLetter(i)) plain.Append(PlainAt(i));
         return plain.ToString();
     }
+
+    /// <summary>The letter that a sign most likely is.</summary>
+    public char PlainAt(int at) => Text[_starts[at]] is var c && char.IsAsciiLetter(c) ? char.ToLowerInvariant(c) : LookAlikes.First(_signs[at] & Letters);
 
     private void Add(uint sign, int start)
     {

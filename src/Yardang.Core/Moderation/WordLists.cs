@@ -12,7 +12,7 @@ internal sealed record ListedWord(string Letters, bool IsRoot, bool IsPhrase, bo
 /// <summary>The lists of words that ship with the program.</summary>
 internal static class WordLists
 {
-    private static readonly Lazy<FrozenSet<string>> CommonWords = new(() => Lines("common-words.txt").SelectMany(line => line.Split(' ')).ToFrozenSet());
+    private static readonly Lazy<FrozenSet<string>> CommonWords = new(() => Lines("common-words.txt").SelectMany(line => line.Split(' ')).ToFrozenSet(StringComparer.Ordinal));
 
     private static readonly Lazy<FrozenSet<string>> InnocentWords = new(() => Lines("innocent-words.txt").SelectMany(line => line.Split(' ')).ToFrozenSet());
 

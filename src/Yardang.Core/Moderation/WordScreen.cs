@@ -1,4 +1,5 @@
 using System.Collections.Concurrent;
+using System.Collections.Frozen;
 using System.Collections.Immutable;
 
 namespace Yardang.Core.Moderation;
@@ -21,13 +22,19 @@ public sealed class WordScreen
 
     private static readonly string[] Endings = ["s", "es", "ed", "ing", "in", "er", "ers", "y", "ies"];
 
+    private const int LongestCommon = 8;
+
+    private static readonly FrozenSet<string>.AlternateLookup<ReadOnlySpan<char>> CommonWords = WordLists.Common.GetAlternateLookup<ReadOnlySpan<char>>();
+
     private static readonly char[] TurnsAround = ['\u202d', '\u202e', '\u2067', '\u2068'];
 
+    // Those that count within others are in both.
     private readonly WordTree _whole = new();
     private readonly WordTree _within = new();
     private readonly HashSet<string> _allowed = new(StringComparer.Ordinal);
     private readonly bool _details;
     private readonly ImmutableArray<string> _ofOtherScripts = [];
+    private readonly ClassNames? _names;
 
     // Most lessons have no words of their own.
     private static readonly ConcurrentDictionary<(WhenFound Then, bool ForYoung, bool Details), WordScreen> Usual = new();
@@ -48,12 +55,21 @@ public sealed class WordScreen
         }
     }
 
+    private WordScreen(WordScreen screen, ClassNames names)
+    {
+        (Then, _details, _whole, _within, _allowed, _ofOtherScripts) = (screen.Then, screen._details, screen._whole, screen._within, screen._allowed, screen._ofOtherScripts);
+        _names = names;
+    }
+
     /// <summary>What is done where something is found.</summary>
     public WhenFound Then { get; }
 
     /// <summary>The screen that looks for this; null for none.</summary>
     public static WordScreen? For(WordScreening screening) => screening.Then == WhenFound.LetThrough ? null
         : screening is { Own.IsEmpty: true, Allowed.IsEmpty: true } ? Usual.GetOrAdd((screening.Then, screening.ForYoung, screening.Details), _ => new(screening)) : new(screening);
+
+    /// <summary>The same screen, which looks for these names besides.</summary>
+    public WordScreen With(ClassNames names) => new(this, names);
 
     /// <summary>The same text with dots in place of what was found in it.</summary>
     /// <param name="text">A text.</param>
@@ -78,6 +94,7 @@ public sealed class WordScreen
             for (var at = 0; (at = whole.IndexOf(own, at, StringComparison.OrdinalIgnoreCase)) >= 0; at += own.Length) words.Add(at..(at + own.Length));
         var found = words.ConvertAll(where => (FindingKind.Word, where));
         if (_details) found.AddRange(PersonalDetails.In(whole));
+        if (_names is not null) found.AddRange(_names.In(whole, _allowed).Select(where => (FindingKind.Name, where)));
         return found.Count == 0 ? [] : ByText(texts, found);
     }
 
@@ -133,7 +150,6 @@ public sealed class WordScreen
             // Whoever goes on with the same letter began before.
             if (at > 0 && (sign & spelling[at - 1] & tree.Root.Letters) != 0) continue;
             var end = Follow(new(spelling, at), tree.Root, at, 0, false);
-            if (begins) end = Math.Max(end, Follow(new(spelling, at), _within.Root, at, 0, false));
             if (end <= at) continue;
             found.Add(spelling.Start(at)..spelling.End(end - 1));
             at = end - 1;
@@ -226,9 +242,8 @@ public sealed class WordScreen
             {
                 pieces++;
                 if (i - begin > 1 && figures == i - begin) return false;
-                var piece = spelling.Plain(begin, i);
-                if (i - begin == 1 || piece.Distinct().Count() == 1) single++;
-                if (figures == 0 && WordLists.Common.Contains(piece)) common++;
+                if (IsOneLetter(spelling, begin, i)) single++;
+                if (figures == 0 && IsCommon(spelling, begin, i)) common++;
             }
 
             while (i < end && spelling.IsBetween(i)) i++;
@@ -238,6 +253,29 @@ public sealed class WordScreen
         if (word.IsTurned || IsAfterApostrophe(spelling, end - 1)) return false;
         if (pieces <= 1 || word.IsPhrase) return true;
         return single == pieces ? pieces >= 3 : common < (word.Letters.Length < LeastAcross ? 1 : pieces);
+    }
+
+    private static bool IsOneLetter(Spelling spelling, int from, int to)
+    {
+        if (to - from == 1) return true;
+        var letter = '\0';
+        for (var i = from; i < to; i++)
+        {
+            if (!spelling.HasLetter(i)) continue;
+            if (letter != '\0' && letter != spelling.PlainAt(i)) return false;
+            letter = spelling.PlainAt(i);
+        }
+
+        return letter != '\0';
+    }
+
+    private static bool IsCommon(Spelling spelling, int from, int to)
+    {
+        if (to - from > LongestCommon) return false;
+        Span<char> plain = stackalloc char[LongestCommon];
+        var length = 0;
+        for (var i = from; i < to; i++) if (spelling.HasLetter(i)) plain[length++] = spelling.PlainAt(i);
+        return CommonWords.Contains(plain[..length]);
     }
 
     private bool IsNotInnocent(Spelling spelling, int from, int end, ListedWord word)

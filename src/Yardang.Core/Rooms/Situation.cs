@@ -13,8 +13,9 @@ namespace Yardang.Core.Rooms;
 /// <param name="Ends">When nobody writes any more, server time in ms; null: no end is set.</param>
 /// <param name="EndsFor">For whom that is at another time.</param>
 /// <param name="Screen">What looks at what students write before others see it; null for nothing.</param>
+/// <param name="ScreenWhereHidden">The same where names are hidden: it looks for names of classmates besides. Null: no other.</param>
 /// <param name="Approval">Whose work a teacher looks at before others see it; null for nobody's.</param>
-public sealed record Allowed(bool PensDown = false, bool Closed = false, bool Waits = false, bool OwnFirst = false, ImmutableSortedDictionary<int, long>? Held = null, StudentActs Withheld = StudentActs.None, long? Ends = null, ImmutableSortedDictionary<int, long>? EndsFor = null, WordScreen? Screen = null, Approval? Approval = null)
+public sealed record Allowed(bool PensDown = false, bool Closed = false, bool Waits = false, bool OwnFirst = false, ImmutableSortedDictionary<int, long>? Held = null, StudentActs Withheld = StudentActs.None, long? Ends = null, ImmutableSortedDictionary<int, long>? EndsFor = null, WordScreen? Screen = null, Approval? Approval = null, WordScreen? ScreenWhereHidden = null)
 {
     /// <summary>Nothing is restricted.</summary>
     public static readonly Allowed Everything = new();

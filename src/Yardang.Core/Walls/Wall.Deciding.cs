@@ -12,7 +12,8 @@ public sealed partial class Wall
     /// <inheritdoc/>
     protected override Decision DecideCommand(Submission submission, Actor actor, Situation situation)
     {
-        if (actor.IsStaff || situation.Allowed.Screen is not { } screen) return DecideKnown(submission, actor, situation, waits: false);
+        var looks = NamesHidden is null ? situation.Allowed.Screen : situation.Allowed.ScreenWhereHidden ?? situation.Allowed.Screen;
+        if (actor.IsStaff || looks is not { } screen) return DecideKnown(submission, actor, situation, waits: false);
         var screened = WallWords.Screened(submission.Command, screen);
         return screened.IsRefused || (screened.Waits && submission.Command is JudgeCard) ? Refusal.Words : DecideKnown(submission with { Command = screened.Command }, actor, situation, screened.Waits);
     }

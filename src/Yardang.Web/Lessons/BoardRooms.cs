@@ -8,7 +8,7 @@ using Yardang.Web.Rooms;
 namespace Yardang.Web.Lessons;
 
 /// <summary>Boards: copies of what was handed out, given what was handed out later, and followed for what waits on them.</summary>
-public sealed class BoardRooms(IDbContextFactory<SchoolContext> school, LateChangeShelf lateChanges, FrozenVersions versions, WaitingWork waiting, ILogger<BoardRooms> logger) : IRoomKind
+public sealed class BoardRooms(IDbContextFactory<SchoolContext> school, LateChangeShelf lateChanges, FrozenVersions versions, WaitingWork waiting, NamesLookedFor names, ILogger<BoardRooms> logger) : IRoomKind
 {
     public RoomKind Kind => RoomKind.Board;
 
@@ -17,10 +17,10 @@ public sealed class BoardRooms(IDbContextFactory<SchoolContext> school, LateChan
         await using var db = await school.CreateDbContextAsync();
         var content = await versions.OfAsync(await db.Lessons.Where(l => l.Id == room.OfId).Select(l => l.VersionId).SingleAsync());
         var pages = content.PagesOf(room.Part);
-        var allowed = Allowed.Everything;
+        var (allowed, isMasked) = (Allowed.Everything, false);
         var lesson = await hosts.GetAsync(room.OfId);
-        await lesson.LookAsync(r => allowed = ((Lesson)r).AllowedIn(room.Place));
-        return new(() => new Board(pages), allowed);
+        await lesson.LookAsync(r => (allowed, isMasked) = (((Lesson)r).AllowedIn(room.Place), ((Lesson)r).NamesMasked));
+        return new(() => new Board(pages), await names.InAsync(room.OfId, isMasked, allowed));
     }
 
     public async Task LoadedAsync(RoomHost host, RoomRecord room, RoomHosts hosts)

@@ -14,8 +14,11 @@ namespace Yardang.Web.Lessons;
 /// Carries what the lesson says to where it has to hold: pens down and closing to the writers of its boards, which is reported only when all have
 /// confirmed; groups and who is in to the tables by which access is decided, and to those who read along.
 /// </summary>
-public sealed class LessonConduct(IDbContextFactory<SchoolContext> school, Seating seating, LateChangeShelf lateChanges, Followers followers, TimeProvider clock, ILogger<LessonConduct> logger)
+public sealed class LessonConduct(IDbContextFactory<SchoolContext> school, Seating seating, LateChangeShelf lateChanges, NamesLookedFor names, Followers followers, TimeProvider clock, ILogger<LessonConduct> logger)
 {
+    private const int MostLooks = 20;
+    private static readonly TimeSpan s_betweenLooks = TimeSpan.FromMilliseconds(50);
+
     /// <summary>Follows a lesson as long as its host runs.</summary>
     public void Begin(RoomHost lesson, RoomHosts hosts) =>
         followers.Begin($"The conduct of lesson {lesson.Id}", (again, caughtUp) => FollowAsync(lesson, hosts, again, caughtUp), lesson.Finished);
@@ -32,7 +35,8 @@ public sealed class LessonConduct(IDbContextFactory<SchoolContext> school, Seati
         await foreach (var envelope in lesson.FollowAsync(seen, lesson.Finished))
         {
             if (envelope.Event is LateChangeHandedOut or LateChangeTakenBack) await BringUpToDateAsync(lesson, hosts);
-            if (envelope.Event is PensSet or PensHeld or LessonClosed or LessonReopened or TimesSet or MomentCame or PartsPlanned or PartSet or OwnFirstSet or PersonRemoved or SentAway or PhaseBegun or PhaseResumed or PhaseEnded or TimeGiven or WordScreenSet or ApprovalSet) await CarryAsync(lesson, hosts);
+            if (envelope.Event is PensSet or PensHeld or LessonClosed or LessonReopened or TimesSet or MomentCame or PartsPlanned or PartSet or OwnFirstSet or PersonRemoved or SentAway or PhaseBegun or PhaseResumed or PhaseEnded or TimeGiven or WordScreenSet or ApprovalSet or NamesMasked) await CarryAsync(lesson, hosts);
+            else if (envelope.Event is PersonJoined or PersonAdmitted or PeopleExpected or NamesCorrected) await CarryNamesAsync(lesson, hosts, (envelope.Event as PersonJoined)?.Person ?? 0);
             if (Lesson.ChangesPlaces(envelope.Event)) await SeatAsync(lesson, hosts, envelope.Number, Showing.OnlyOpens(envelope.Event));
             if (envelope.Event is PartSet(var part, _)) await RecallAsync(lesson.Id, part, hosts);
             if (Phases.PartOpenedBy(envelope.Event) is > 0 and var opened) await RecallAsync(lesson.Id, opened, hosts);
@@ -44,13 +48,8 @@ public sealed class LessonConduct(IDbContextFactory<SchoolContext> school, Seati
         await using var db = await school.CreateDbContextAsync();
         var rooms = await db.RoomsOf(lesson.Id).ToListAsync();
         var (allowed, times, isOverdue) = (Allowed.Everything, LessonTimes.None, false);
-        var allowedIn = new Dictionary<Guid, Allowed>();
-        await lesson.LookAsync(r =>
-        {
-            var now = (Lesson)r;
-            (allowed, times, isOverdue) = (now.Allowed, now.Times, now.IsOverdue);
-            foreach (var room in rooms) allowedIn[room.Id] = now.AllowedIn(room.Place);
-        });
+        await lesson.LookAsync(r => (allowed, times, isOverdue) = (((Lesson)r).Allowed, ((Lesson)r).Times, ((Lesson)r).IsOverdue));
+        var allowedIn = await AllowedInAsync(lesson, rooms);
         var waited = await NoteInListAsync(db, lesson.Id, allowed, times, isOverdue);
         foreach (var id in rooms.Select(r => r.Id))
         {
@@ -69,6 +68,42 @@ public sealed class LessonConduct(IDbContextFactory<SchoolContext> school, Seati
         }
 
         await lesson.SubmitAsync(new ConfirmPens(allowed.PensDown, await InUseAsync(db, lesson.Id)), Actor.Program);
+    }
+
+    private async Task<IReadOnlyDictionary<Guid, Allowed>> AllowedInAsync(RoomHost lesson, IReadOnlyList<RoomRecord> rooms)
+    {
+        var (allowed, isMasked) = (new List<Allowed>(), false);
+        await lesson.LookAsync(r =>
+        {
+            allowed.AddRange(rooms.Select(room => ((Lesson)r).AllowedIn(room.Place)));
+            isMasked = ((Lesson)r).NamesMasked;
+        });
+        return rooms.Zip(await names.InAsync(lesson.Id, isMasked, allowed)).ToDictionary(r => r.First.Id, r => r.Second);
+    }
+
+    // Who came or is called otherwise is looked for where names are off.
+    private async Task CarryNamesAsync(RoomHost lesson, RoomHosts hosts, int newcomer)
+    {
+        var isMasked = false;
+        await lesson.LookAsync(r => isMasked = ((Lesson)r).NamesMasked);
+        await using var db = await school.CreateDbContextAsync();
+        var rooms = await db.RoomsOf(lesson.Id).Where(r => isMasked || r.Kind == RoomKind.Wall).ToListAsync();
+        if (rooms.Count == 0) return;
+
+        // Who joined stands in the tables a moment after the lesson has said so.
+        for (var looked = 0; looked < MostLooks && newcomer != 0 && !await db.Participants.AnyAsync(p => p.LessonId == lesson.Id && p.Number == newcomer); looked++) await Task.Delay(s_betweenLooks, clock);
+        foreach (var (id, allowed) in await AllowedInAsync(lesson, rooms))
+        {
+            if (await hosts.FindLoadedAsync(id) is not { } room || room.Finished.IsCancellationRequested) continue;
+            try
+            {
+                await room.SetAllowedAsync(allowed);
+            }
+            catch (Exception e) when (e is System.Threading.Channels.ChannelClosedException or IOException)
+            {
+                // It is being put away or loaded anew, and asks the lesson then.
+            }
+        }
     }
 
     // Told are those in which somebody works: not the teacher's own, nor rooms that wait for the end of a group or the opening of a part.

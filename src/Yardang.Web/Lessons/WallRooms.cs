@@ -9,7 +9,7 @@ using Yardang.Web.Rooms;
 namespace Yardang.Web.Lessons;
 
 /// <summary>Walls: begun over the plan that was handed out, and followed for what waits on them.</summary>
-public sealed class WallRooms(IDbContextFactory<SchoolContext> school, FrozenVersions versions, WaitingWork waiting, LettingOut lettingOut, DataFolder folder) : IRoomKind
+public sealed class WallRooms(IDbContextFactory<SchoolContext> school, FrozenVersions versions, WaitingWork waiting, LettingOut lettingOut, NamesLookedFor names, DataFolder folder) : IRoomKind
 {
     private readonly Lazy<byte[]> _secret = new(() => ServerSecret.In(folder.VeilSecret));
 
@@ -20,9 +20,9 @@ public sealed class WallRooms(IDbContextFactory<SchoolContext> school, FrozenVer
         await using var db = await school.CreateDbContextAsync();
         var content = await versions.OfAsync(await db.Lessons.Where(l => l.Id == room.OfId).Select(l => l.VersionId).SingleAsync());
         var plan = content.Find(room.Part)!.Wall!;
-        var allowed = Allowed.Everything;
-        await (await hosts.GetAsync(room.OfId)).LookAsync(r => allowed = ((Lesson)r).AllowedIn(room.Place));
-        return new(() => new Wall(plan, VeilKey.Of(_secret.Value, room.Id)), allowed);
+        var (allowed, isMasked) = (Allowed.Everything, false);
+        await (await hosts.GetAsync(room.OfId)).LookAsync(r => (allowed, isMasked) = (((Lesson)r).AllowedIn(room.Place), ((Lesson)r).NamesMasked));
+        return new(() => new Wall(plan, VeilKey.Of(_secret.Value, room.Id)), await names.InAsync(room.OfId, isMasked, allowed));
     }
 
     public async Task LoadedAsync(RoomHost host, RoomRecord room, RoomHosts hosts)

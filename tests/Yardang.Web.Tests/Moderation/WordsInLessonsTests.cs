@@ -63,6 +63,36 @@ public sealed class WordsInLessonsTests : WallLessons
         Assert.Contains("?as=", (await School.StudentAsync(lesson.Code, "Dina Kock-Hellström")).Board, StringComparison.Ordinal);
     }
 
+    [Fact]
+    public async Task Where_names_are_masked_a_classmates_name_is_kept_back_also_of_who_came_just_now_and_else_it_is_not()
+    {
+        var (lesson, wall) = await HandOutAsync(WallPlan.Blank);
+        await School.StudentAsync(lesson.Code, "Maya Quillfeather");
+        var (hosts, host) = (School.Get<RoomHosts>(), await School.Get<RoomHosts>().GetAsync(wall));
+        await DoAsync(host, s_maya, id => new PutUpCard(id, 0, "en", "Quillfeather was here"));
+        Assert.Empty(await SetAsideAsync(host));
+        await DoAsync(await hosts.GetAsync(lesson.Id), Actor.Owner, new MaskNames(true));
+        await Eventually.IsAsync(() => Task.FromResult(host.Allowed.Screen?.Look("Quillfeather").Length == 1));
+        await School.StudentAsync(lesson.Code, "Zarathustra");
+        await Eventually.IsAsync(() => Task.FromResult(host.Allowed.Screen?.Look("zarathustra").Length == 1));
+        await DoAsync(host, s_maya, id => new PutUpCard(id, 0, "en", "zarathustra cheats"));
+        Assert.Single(await SetAsideAsync(host));
+        await DoAsync(await hosts.GetAsync(lesson.Id), Actor.Owner, new MaskNames(false));
+        await Eventually.IsAsync(() => Task.FromResult(host.Allowed.Screen?.Look("zarathustra").Length == 0));
+    }
+
+    [Fact]
+    public async Task On_a_wall_that_hides_names_they_are_looked_for_and_on_a_board_of_the_same_lesson_they_are_not()
+    {
+        var (lesson, wall) = await HandOutAsync(WallPlan.Blank with { Rules = WallRules.Free with { Names = NamesTo.Teachers } });
+        await School.StudentAsync(lesson.Code, "Maya Quillfeather");
+        var host = await School.Get<RoomHosts>().GetAsync(wall);
+        await Eventually.IsAsync(() => Task.FromResult(host.Allowed.ScreenWhereHidden?.Look("quillfeather").Length == 1));
+        Assert.Empty(host.Allowed.Screen!.Look("quillfeather"));
+        await DoAsync(host, s_maya, id => new PutUpCard(id, 0, "en", "by Quillfeather"));
+        Assert.Single(await SetAsideAsync(host));
+    }
+
     private static async Task<IReadOnlyList<long>> SetAsideAsync(RoomHost host)
     {
         IReadOnlyList<long> numbers = [];
