@@ -41,7 +41,7 @@ public static class BoardTexts
         var all = WorkTexts.For(texts);
         foreach (var (name, text) in PageData.Texts(texts, "Board", "PageOf", "PictureAway", "Fresh", "FreshPage")) all[name] = text;
         foreach (var (name, text) in PageData.Texts(texts, "Marks", "SaidAloud", "Waits", "Down", "Printed", "Loose", "Key", "Mine", "Teacher", "Other", "By", "Empty")) all[name] = text;
-        foreach (var (name, key) in new[] { ("besideMe", "Beside.IsHere"), ("besideSomebody", "Beside.SomebodyIsHere"), ("leads", "Beside.Leads"), ("leadsOne", "Beside.LeadsOne"), ("callHere", "Beside.CallHere"), ("callChosen", "Beside.CallChosen"), ("bringAway", "Bring.Away"), ("brought", "Bring.Brought"), ("broughtOne", "Bring.BroughtOne") }) all[name] = texts[key].Value;
+        foreach (var (name, key) in new[] { ("besideMe", "Beside.IsHere"), ("besideSomebody", "Beside.SomebodyIsHere"), ("leads", "Beside.Leads"), ("leadsOne", "Beside.LeadsOne"), ("callHere", "Beside.CallHere"), ("sayWhy", "Beside.SayWhy"), ("sayWhyTo", "Beside.SayWhyTo"), ("callChosen", "Beside.CallChosen"), ("bringAway", "Bring.Away"), ("brought", "Bring.Brought"), ("broughtOne", "Bring.BroughtOne") }) all[name] = texts[key].Value;
         all["talk"] = TalkOf(texts);
         all["networkAway"] = texts["Board.NetworkAway"].Value;
         all["kinds"] = MarkBody.Kinds.ToDictionary(k => k, k => texts[$"Marks.{char.ToUpperInvariant(k[0])}{k[1..]}"].Value, StringComparer.Ordinal);

@@ -181,6 +181,12 @@ test('on a shared board a note is told of, hidden, removed and put back; its aut
   await picture(varga, 'down-board-teacher');
   await varga.getByRole('button', { name: 'Remove', exact: true }).click();
   await expect(marks(ben).filter({ hasText: 'Maya is slow' })).toHaveCount(0);
+  await varga.getByLabel('Why, for Ben to read').fill('We are kind to each other here');
+  await picture(varga, 'down-board-why');
+  await varga.getByRole('button', { name: 'Say why' }).press('Enter');
+  await expect(ben.getByText('We are kind to each other here')).toBeVisible();
+  await expect(maya.getByText('We are kind to each other here')).toHaveCount(0);
+  await expect(varga.getByLabel('Why, for Ben to read')).toBeHidden();
   await varga.getByRole('button', { name: /^Put back what was removed here/ }).click();
   for (const page of [maya, ben, varga]) await expect(marks(page).filter({ hasText: 'Maya is slow' })).toHaveText(/^Note, (by Ben|yours): Maya is slow/);
   await marks(varga).filter({ hasText: 'Maya is slow' }).focus();

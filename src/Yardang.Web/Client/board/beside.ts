@@ -33,6 +33,7 @@ export function besideOf(
   lesson: () => RoomClient<LessonState> | null,
   editor: () => Editor,
   texts: BoardTexts,
+  took: (people: readonly number[]) => void,
 ) {
   const { lesson: id, work, part = 1, actor: me } = data;
   const whose = data.visits ?? [];
@@ -66,6 +67,7 @@ export function besideOf(
     laidOut(percent);
     if (leads && isBegun) leading.moved();
   };
+  editor().selection.onTakenDown = took;
   if (!leads && !data.quiet) setInterval(() => editor().preview([BESIDE]), BESIDE_EVERY_MS);
   listenForNeighbours(id, [before, after], data.quiet);
 
@@ -76,6 +78,9 @@ export function besideOf(
     /** What I say to whoever works here. */
     words: '',
     lines: [] as Line[],
+    /** Whose marks I took down just now, and what they are told of why. */
+    tookDownOf: [] as readonly number[],
+    why: '',
     isLeading: false,
     ledText: '',
 
@@ -132,6 +137,29 @@ export function besideOf(
       if (words === '') return;
       submit({ kind: 'callClass', people: whose, words, to: null, stays: false });
       this.words = '';
+    },
+
+    tookDown(people: readonly number[]): void {
+      this.tookDownOf = people;
+    },
+
+    get whyWords(): string {
+      const [one, ...others] = this.tookDownOf as readonly number[];
+      const name = one !== undefined && others.length === 0 ? editor().nameOf(one) : '';
+      return name ? fill(texts.sayWhyTo, name) : texts.sayWhy;
+    },
+
+    /** Why something was taken down: a line to whoever made it. */
+    sayWhy(): void {
+      const words = this.why.trim();
+      if (words === '') return;
+      submit({ kind: 'callClass', people: this.tookDownOf, words, to: null, stays: false });
+      this.leaveWhy();
+    },
+
+    leaveWhy(): void {
+      this.tookDownOf = [];
+      this.why = '';
     },
 
     /** What was typed is given back. */

@@ -18,6 +18,9 @@ export interface BoardTexts extends WorkTexts, MarkListTexts {
   readonly leads: string;
   readonly leadsOne: string;
   readonly callHere: string;
+  readonly sayWhy: string;
+  /** "Why, for {0} to read" */
+  readonly sayWhyTo: string;
   readonly callChosen: string;
   readonly bringAway: string;
   readonly brought: string;

@@ -36,6 +36,8 @@ const LABEL_SIZE = 500;
 
 export class Selection {
   private chosen = new Set<number>();
+  /** Told whose marks a teacher took down just now. */
+  onTakenDown: (people: readonly number[]) => void = () => undefined;
 
   constructor(
     private readonly sheet: SheetContext,
@@ -129,6 +131,7 @@ export class Selection {
   takeDown(down: TakenDown): void {
     const theirs = this.marks.filter((m) => this.may(m, Property.Down) && m.down !== down);
     this.make(theirs.map((m) => ({ property: Property.Down, target: m.id, value: down })));
+    if (down) this.onTakenDown([...new Set(theirs.filter((m) => !m.byStaff).map((m) => m.author))]);
   }
 
   toFront(): void {
