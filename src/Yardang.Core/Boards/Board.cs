@@ -106,7 +106,7 @@ public sealed class Board(ActivityContent version) : Room, IWorkRoom
                 return fitting.IsSameAs(AnswerKey.On(Sheets)) ? Refusal.Duplicate : new Decision.Accepted(new KeySet(fitting), Audience.Staff);
             case LockPage lockPage:
                 return PageLocks.Decide(lockPage, actor, Sheets);
-            case SetMarkJudging or JudgeCard or ShowResults or GoOnJudging:
+            case SetMarkJudging or JudgeCard or ShowResults or GoOnJudging or LeaveOutJudge:
                 return Choice.Decide(submission.Command, actor, situation.Lets(StudentActs.Judge, actor), Sheets);
             case RaiseConcern or SettleConcerns:
                 return Concerns.Decide(submission.Command, actor, (about, answer) => MayTellOf(about, answer, actor));

@@ -53,6 +53,8 @@ public sealed class MarkChoice
                 if (Rule is null) return Refusal.JudgingEnded;
                 if (newRound && Judgements.Round >= Judging.MostRounds) return Refusal.Full;
                 return newRound || Judgements.IsShown ? new JudgingWentOn(newRound) : Refusal.ChangedSince;
+            case LeaveOutJudge leave:
+                return !actor.IsStaff ? Refusal.NotAllowed : Rule is null ? Refusal.JudgingEnded : Judgements.Decide(leave);
             default:
                 return Refusal.NotAllowed;
         }
@@ -83,11 +85,12 @@ public sealed class MarkChoice
             case CardJudged judged: Judgements.Judge(judged, actor); break;
             case ResultsShown(var results): Judgements.Show(results); break;
             case JudgingWentOn(var newRound): Judgements.GoOn(newRound); break;
+            case JudgeLeftOut left: Judgements.LeaveOut(left); break;
         }
     }
 
     /// <summary>As a reader knows it.</summary>
-    internal MarkJudgingState StateFor(Func<Judgement, bool> isSeen) => new(Rule, Judgements.StateFor(isSeen));
+    internal MarkJudgingState StateFor(Func<Judgement, bool> isSeen, Func<int, bool> knows) => new(Rule, Judgements.StateFor(isSeen, knows));
 
     /// <summary>Puts a state in place of what is here.</summary>
     internal void Restore(MarkJudgingState state)

@@ -11,6 +11,7 @@ namespace Yardang.Core.Judges;
 public sealed class Judgements
 {
     private readonly SortedDictionary<(int Round, long Card, int Person), Said> _given = [];
+    private readonly SortedSet<int> _leftOut = [];
     private int _letters;
 
     // All cards of this round are added up at once, and once: prints ask for one after another.
@@ -34,9 +35,12 @@ public sealed class Judgements
     /// <summary>All that was said, by round, card and person.</summary>
     public IEnumerable<Judgement> Given => _given.Select(g => new Judgement(g.Key.Round, g.Key.Card, g.Key.Person, g.Value.Value, g.Value.Reason, g.Value.Words));
 
-    /// <summary>Who gave which card how many points in this round.</summary>
+    /// <summary>Whose word does not count.</summary>
+    public IReadOnlySet<int> LeftOut => _leftOut;
+
+    /// <summary>Who gave which card how many points in this round, as far as it counts.</summary>
     public IReadOnlyCollection<(int Judge, long Card, int Score)> Scores => Kind == JudgingKind.Score
-        ? [.. _given.Where(g => g.Key.Round == Round).Select(g => (g.Key.Person, g.Key.Card, g.Value.Value))]
+        ? [.. _given.Where(g => g.Key.Round == Round && !_leftOut.Contains(g.Key.Person)).Select(g => (g.Key.Person, g.Key.Card, g.Value.Value))]
         : [];
 
     /// <summary>How many people have said something in this round.</summary>
@@ -48,7 +52,7 @@ public sealed class Judgements
     public int JudgedBy(int person, Func<long, bool> isUp) => _given.Keys.Count(k => k.Round == Round && k.Person == person && isUp(k.Card));
 
     /// <summary>As a reader knows it.</summary>
-    public JudgingState StateFor(Func<Judgement, bool> isSeen) => new(Round, Kind, Values, IsShown, [.. Given.Where(isSeen)], Results);
+    public JudgingState StateFor(Func<Judgement, bool> isSeen, Func<int, bool> knows) => new(Round, Kind, Values, IsShown, [.. Given.Where(isSeen)], Results, [.. _leftOut.Where(knows)]);
 
     /// <summary>What all said of some cards in this round.</summary>
     /// <param name="cards">Their ids, in order.</param>
@@ -61,9 +65,9 @@ public sealed class Judgements
     private Dictionary<long, CardResult> AddedUp()
     {
         var (counts, reasons) = (new Dictionary<long, int[]>(), new Dictionary<long, List<ScoreReason>>());
-        foreach (var ((round, card, _), said) in _given)
+        foreach (var ((round, card, person), said) in _given)
         {
-            if (round != Round) continue;
+            if (round != Round || _leftOut.Contains(person)) continue;
             if (!counts.TryGetValue(card, out var known)) counts[card] = known = new int[Values];
             known[said.Value - 1]++;
             if (said.Letters == 0) continue;
@@ -79,6 +83,20 @@ public sealed class Judgements
     // By what they say: in which order they came would tell whose they are.
     private static ImmutableArray<ScoreReason> InNoOrder(IEnumerable<ScoreReason> reasons) =>
         [.. reasons.OrderByDescending(r => r.Value).ThenBy(r => r.Text, StringComparer.Ordinal).ThenBy(r => r.Words, StringComparer.Ordinal)];
+
+    /// <summary>What leaving somebody out does now. Changes nothing.</summary>
+    internal Decision Decide(LeaveOutJudge leave) =>
+        IsShown ? Refusal.JudgingEnded
+        : leave.Out == _leftOut.Contains(leave.Person) ? Refusal.ChangedSince
+        : leave.Out && !_given.Keys.Any(k => k.Person == leave.Person) ? Refusal.NotFound
+        : new Decision.Accepted(new JudgeLeftOut(leave.Person, leave.Out), Audience.NamedAndStaff);
+
+    internal void LeaveOut(JudgeLeftOut left)
+    {
+        _added = null;
+        if (left.Out) _leftOut.Add(left.Person);
+        else _leftOut.Remove(left.Person);
+    }
 
     /// <summary>Why somebody cannot say something of a card that they see; null if they can.</summary>
     /// <param name="rule">What the plan says.</param>
@@ -157,6 +175,8 @@ public sealed class Judgements
     {
         _added = null;
         (Round, Kind, Values, IsShown, Results) = (state.Round, state.Kind, state.Values, state.IsShown, state.Results);
+        _leftOut.Clear();
+        _leftOut.UnionWith(state.LeftOut);
         foreach (var (round, card, person, value, reason, words) in state.Given)
         {
             _given[(round, card, person)] = new(value, reason, words);

@@ -98,10 +98,11 @@ public sealed record CardResult(int Round, long Card, ImmutableArray<int> Counts
 /// <param name="IsShown">Whether its results are shown; then it is over.</param>
 /// <param name="Given">What was said of cards that the reader may know of: students of their own.</param>
 /// <param name="Results">What was shown.</param>
-public sealed record JudgingState(int Round, JudgingKind? Kind, int Values, bool IsShown, ImmutableArray<Judgement> Given, ImmutableArray<CardResult> Results)
+/// <param name="LeftOut">Whose word does not count; students know of their own.</param>
+public sealed record JudgingState(int Round, JudgingKind? Kind, int Values, bool IsShown, ImmutableArray<Judgement> Given, ImmutableArray<CardResult> Results, ImmutableArray<int> LeftOut)
 {
     /// <summary>Before anybody has said anything.</summary>
-    public static readonly JudgingState Begun = new(1, null, 0, IsShown: false, [], []);
+    public static readonly JudgingState Begun = new(1, null, 0, IsShown: false, [], [], []);
 }
 
 /// <summary>Say something of a card, or with 0 nothing any more.</summary>
@@ -119,6 +120,20 @@ public sealed record ShowResults : Rooms.Command;
 /// <summary>Staff: judging goes on, in the same round or in a new one.</summary>
 [Kind(52)]
 public sealed record GoOnJudging(bool NewRound) : Rooms.Command;
+
+/// <summary>Staff: what somebody says of cards does not count, or counts again; they are told so. While the results are not shown.</summary>
+/// <param name="Person">Who, by actor number.</param>
+/// <param name="Out">Whether it does not count.</param>
+[Kind(112)]
+public sealed record LeaveOutJudge(int Person, bool Out) : Rooms.Command;
+
+/// <summary>What somebody says of cards does not count, or counts again.</summary>
+[Kind(147)]
+public sealed record JudgeLeftOut(int Person, bool Out) : Rooms.RoomEvent
+{
+    /// <inheritdoc/>
+    public override bool Names(int person) => person == Person;
+}
 
 /// <summary>The actor says something of a card.</summary>
 [Kind(82)]

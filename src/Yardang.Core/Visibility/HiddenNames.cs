@@ -35,7 +35,7 @@ public static class HiddenNames
             copy.Apply(AsTold(reader, e, wall.Veil));
         }
 
-        var judging = wall.Judgements.StateFor(judgement => Sight.Of(reader, judgement));
+        var judging = wall.Judgements.StateFor(judgement => Sight.Of(reader, judgement), person => Sight.OfJudge(reader, person));
         var placing = wall.Placements.StateFor(place => Sight.Of(reader, place));
         var stances = wall.Stances.StateFor(stance => Sight.Of(reader, stance));
         return Snapshots.Of(CopyOf(wall.Plan, Restored(wall.Plan, [.. copy.Cards.Values], [.. copy.Links.All.Values]) with

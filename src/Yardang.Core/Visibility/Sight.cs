@@ -93,6 +93,9 @@ public static class Sight
     /// <summary>Whether somebody knows what a person said of a card: who said it, and teachers. What all said, in numbers, everybody knows once it was shown.</summary>
     public static bool Of(Actor reader, Judgement judgement) => reader.SeesAll || judgement.Person == reader.Number;
 
+    /// <summary>Whether somebody knows that the word of a person does not count: they, and teachers.</summary>
+    public static bool OfJudge(Actor reader, int person) => reader.SeesAll || person == reader.Number;
+
     /// <summary>Whether somebody knows where a person was: teachers of all, students of themselves.</summary>
     public static bool Of(Actor reader, Visit visit) => reader.SeesAll || visit.Person == reader.Number;
 

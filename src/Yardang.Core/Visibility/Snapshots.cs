@@ -17,14 +17,14 @@ public static class Snapshots
     {
         Board board => new BoardSnapshot(
             Of(board.Sheets, reader), [.. board.SetAside.Values.Where(late => Sight.Of(reader, late))], board.LastActivity, [.. board.Adopted.Values],
-            reader.IsStaff ? [.. board.Acts.Values] : [], [.. board.Talk.All.Select(thread => Sight.AsSeen(reader, thread)).OfType<MarkThread>()], board.Choice.StateFor(judgement => Sight.Of(reader, judgement)), [.. board.Concerns.Open.Where(concern => Sight.Of(reader, concern))]),
+            reader.IsStaff ? [.. board.Acts.Values] : [], [.. board.Talk.All.Select(thread => Sight.AsSeen(reader, thread)).OfType<MarkThread>()], board.Choice.StateFor(judgement => Sight.Of(reader, judgement), person => Sight.OfJudge(reader, person)), [.. board.Concerns.Open.Where(concern => Sight.Of(reader, concern))]),
         Draft draft => new DraftSnapshot(Of(draft.Sheets, reader)),
         Lesson lesson => Of(lesson, reader),
         Wall { IsSealed: true, IsCopy: false } wall when reader.ReadingWhere(isSealed: true) is { IsBlind: true } blind => HiddenNames.Of(wall, blind),
         Wall { Out: not null, IsCopy: false } wall when !reader.SeesAll => HiddenNames.Of(wall, reader),
         Wall wall => new WallSnapshot(
             wall.Plan, [.. wall.Cards.Values.Where(card => Sight.Of(reader, card, wall.Plan.Rules)).Select(card => Sight.AsSeen(reader, card))], [.. wall.SetAside.Values.Where(late => Sight.Of(reader, late))],
-            reader.SeesAll ? wall.LastActivity : wall.Acts.TryGetValue(reader.Number, out var own) ? own.At : null, [.. wall.Acts.Values.Where(act => Sight.Of(reader, act))], wall.Judgements.StateFor(judgement => Sight.Of(reader, judgement)),
+            reader.SeesAll ? wall.LastActivity : wall.Acts.TryGetValue(reader.Number, out var own) ? own.At : null, [.. wall.Acts.Values.Where(act => Sight.Of(reader, act))], wall.Judgements.StateFor(judgement => Sight.Of(reader, judgement), person => Sight.OfJudge(reader, person)),
             wall.Visits.Trip, [.. wall.Visits.All.Values.Where(visit => Sight.Of(reader, visit))], wall.Placements.StateFor(place => Sight.Of(reader, place)), [.. wall.Links.All.Values.Where(link => Sight.Of(reader, link, wall))],
             reader.SeesAll ? [.. wall.Out?.People ?? []] : [], wall.Reading.For(list => Sight.Of(reader, list)), wall.Stances.StateFor(stance => Sight.Of(reader, stance)), wall.Starters.For(own => Sight.Of(reader, own)), [.. wall.Concerns.Open.Where(concern => Sight.Of(reader, concern))]),
         _ => throw new ArgumentException($"{room.GetType().Name} has no snapshot.", nameof(room)),

@@ -94,6 +94,9 @@ public sealed partial class Wall
             case ResultsShown(var results):
                 Judgements.Show(results);
                 return;
+            case JudgeLeftOut left:
+                Judgements.LeaveOut(left);
+                return;
             case ReadingGiven or CardRead:
                 Reading.Set(envelope.Event, envelope.Actor.Number);
                 return;

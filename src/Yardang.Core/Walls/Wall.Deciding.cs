@@ -51,7 +51,7 @@ public sealed partial class Wall
                     ? new CardsBrought(brought, cards, changedAt, results, shown, links, shifts) : Refusal.OutOfRange;
             case DiscardLateWork(var own, _) when IsTakenBack(own, actor):
                 return new Decision.Accepted(new LateWorkDiscarded(own, actor.Number), Audience.NamedAndStaff);
-            case AcceptLateWork or DiscardLateWork or ReturnWork or ShowResults or GoOnJudging or ShowOrder or TidyField or LayCards or LetCardsOut or LockCard or LockTopic when !actor.IsStaff:
+            case AcceptLateWork or DiscardLateWork or ReturnWork or ShowResults or GoOnJudging or LeaveOutJudge or ShowOrder or TidyField or LayCards or LetCardsOut or LockCard or LockTopic when !actor.IsStaff:
                 return Refusal.NotAllowed;
             case LockCard(var card, var on):
                 return WhyNot(card, actor, c => c.Locked == on ? Refusal.ChangedSince : null) is { } still ? still : ToldOf(_cards[card], (c, whose) => new CardLocked(c.Id, on, whose));
@@ -70,6 +70,8 @@ public sealed partial class Wall
                 if (Plan.Rules.Judging is null) return Refusal.JudgingEnded;
                 if (newRound && Judgements.Round >= Judging.MostRounds) return Refusal.Full;
                 return newRound || Judgements.IsShown ? new JudgingWentOn(newRound) : Refusal.ChangedSince;
+            case LeaveOutJudge leave:
+                return IsSealed ? Refusal.NotAllowed : Plan.Rules.Judging is null ? Refusal.JudgingEnded : Judgements.Decide(leave);
             case JudgeCard judge:
                 return WhyNot(judge, actor, situation) is { } reason ? reason : new Decision.Accepted(new CardJudged(judge.Card, judge.Value, judge.Reason, judge.Words), Audience.AuthorAndStaff);
             case ShowOrder(var on):

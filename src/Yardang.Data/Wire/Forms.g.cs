@@ -215,6 +215,7 @@ internal static class Forms
             case Yardang.Core.Walls.LockCard v: Write(ref w, v); break;
             case Yardang.Core.Walls.LockTopic v: Write(ref w, v); break;
             case Yardang.Core.Boards.LockPage v: Write(ref w, v); break;
+            case Yardang.Core.Judges.LeaveOutJudge v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -319,6 +320,7 @@ internal static class Forms
         Yardang.Core.Walls.LockCard => 109,
         Yardang.Core.Walls.LockTopic => 110,
         Yardang.Core.Boards.LockPage => 111,
+        Yardang.Core.Judges.LeaveOutJudge => 112,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -431,6 +433,7 @@ internal static class Forms
         109 => ReadLockCard(ref r),
         110 => ReadLockTopic(ref r),
         111 => ReadLockPage(ref r),
+        112 => ReadLeaveOutJudge(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of command: {kind}."),
     };
 
@@ -606,6 +609,7 @@ internal static class Forms
             case Yardang.Core.Walls.TopicLocked v: Write(ref w, v); break;
             case Yardang.Core.Boards.PageLocked v: Write(ref w, v); break;
             case Yardang.Core.Rooms.WorkTakenUpAgain v: Write(ref w, v); break;
+            case Yardang.Core.Judges.JudgeLeftOut v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -736,6 +740,7 @@ internal static class Forms
         Yardang.Core.Walls.TopicLocked => 144,
         Yardang.Core.Boards.PageLocked => 145,
         Yardang.Core.Rooms.WorkTakenUpAgain => 146,
+        Yardang.Core.Judges.JudgeLeftOut => 147,
         _ => throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value)),
     };
 
@@ -874,6 +879,7 @@ internal static class Forms
         144 => ReadTopicLocked(ref r),
         145 => ReadPageLocked(ref r),
         146 => ReadWorkTakenUpAgain(ref r),
+        147 => ReadJudgeLeftOut(ref r),
         _ => throw new MessagePackSerializationException($"Unknown kind of room event: {kind}."),
     };
 
@@ -3982,6 +3988,22 @@ internal static class Forms
         return new Yardang.Core.Judges.JudgeCard(@card, @value, @reason, @words);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Judges.JudgeLeftOut v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Person);
+        w.Write(v.Out);
+    }
+
+    public static Yardang.Core.Judges.JudgeLeftOut ReadJudgeLeftOut(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int32 @person = r.ReadInt32();
+        System.Boolean @out = r.ReadBoolean();
+        fields.End(ref r);
+        return new Yardang.Core.Judges.JudgeLeftOut(@person, @out);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Judges.Judgement v)
     {
         w.WriteArrayHeader(6);
@@ -4041,7 +4063,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Judges.JudgingState v)
     {
-        w.WriteArrayHeader(6);
+        w.WriteArrayHeader(7);
         w.Write(v.Round);
         if (v.Kind is { } @kind)
         {
@@ -4066,19 +4088,26 @@ internal static class Forms
             Write(ref w, item);
         }
 
+        w.WriteArrayHeader(v.LeftOut.Length);
+        foreach (var item in v.LeftOut)
+        {
+            w.Write(item);
+        }
+
     }
 
     public static Yardang.Core.Judges.JudgingState ReadJudgingState(ref MessagePackReader r)
     {
-        var fields = new Fields(ref r, 6);
+        var fields = new Fields(ref r, 7);
         System.Int32 @round = r.ReadInt32();
         Yardang.Core.Judges.JudgingKind? @kind = r.TryReadNil() ? null : (Yardang.Core.Judges.JudgingKind)r.ReadInt32();
         System.Int32 @values = r.ReadInt32();
         System.Boolean @isShown = r.ReadBoolean();
         ImmutableArray<Yardang.Core.Judges.Judgement> @given = ReadListOfJudgement(ref r);
         ImmutableArray<Yardang.Core.Judges.CardResult> @results = ReadListOfCardResult(ref r);
+        ImmutableArray<System.Int32> @leftOut = ReadListOfInt32(ref r);
         fields.End(ref r);
-        return new Yardang.Core.Judges.JudgingState(@round, @kind, @values, @isShown, @given, @results);
+        return new Yardang.Core.Judges.JudgingState(@round, @kind, @values, @isShown, @given, @results, @leftOut);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Judges.JudgingWentOn v)
@@ -4464,6 +4493,22 @@ internal static class Forms
         Yardang.Core.Lessons.Spot @to = ReadSpot(ref r);
         fields.End(ref r);
         return new Yardang.Core.Lessons.LeadOn(@number, @to);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Judges.LeaveOutJudge v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write(v.Person);
+        w.Write(v.Out);
+    }
+
+    public static Yardang.Core.Judges.LeaveOutJudge ReadLeaveOutJudge(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        System.Int32 @person = r.ReadInt32();
+        System.Boolean @out = r.ReadBoolean();
+        fields.End(ref r);
+        return new Yardang.Core.Judges.LeaveOutJudge(@person, @out);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.LedOn v)

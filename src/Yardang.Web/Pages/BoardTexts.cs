@@ -24,7 +24,7 @@ public static class BoardTexts
         "Answer", "Done", "Answers", "AnswersOne", "AnswersTo", "AnswerTo", "Answering", "AnswersEnded", "ChangeAnswer", "AnswerWords", "AnswerDown", "AnswerDownByTeacher",
         "FreshAnswers", "FreshAnswersOne", "WriteAnswer", "SaidAloud", "Strength", "OpenQuestion", "Teacher", "You", "Say", "Keep", "Change", "TakeDown", "PutBack", "Cancel",
         "Agree", "Unsure", "Disagree", "Choose", "Chosen", "Said", "ChosenBy", "ChosenByOne", "Round", "Shift", "ShiftChosen", "PointsOf", "RestsOn", "ScoreMean", "Scores", "ScoresOne",
-        "ScoreFair", "Reasons", "ReasonsOne", "ShowResults", "GoOnJudging", "NewRound", "JudgingNow", "JudgingOver", "JudgedNobody", "JudgedSome", "JudgedSomeOne",
+        "ScoreFair", "Reasons", "ReasonsOne", "ShowResults", "GoOnJudging", "NewRound", "JudgingNow", "JudgingOver", "JudgedNobody", "JudgedSome", "JudgedSomeOne", "JudgeWho", "JudgedBy", "JudgedByOne", "JudgeOut", "JudgeIn", "JudgeNotCounted",
     ];
 
     private static Dictionary<string, object> TalkOf(IStringLocalizer<UiTexts> texts)

@@ -41,7 +41,7 @@ internal static class BoardPlay
                 case 13 when Said(board, random) is var (about, answer):
                     board.Do(actor, (step % 3) switch { 0 => new RewordAnswer(about, answer.Id, "es", $"dicho {step}"), 1 => new TakeAnswerDown(about, answer.Id), _ => new PutAnswerBack(about, answer.Id) }, 0);
                     break;
-                case 14: board.Do(Teacher, (step % 4) switch { 0 => new SetMarkJudging(new Judging(step % 8 == 0 ? JudgingKind.Agree : JudgingKind.Choose, 2)), 1 => new ShowResults(), 2 => new GoOnJudging(step % 3 == 0), _ => new SetMarkJudging(null) }, 0); break;
+                case 14: board.Do(Teacher, (step % 4) switch { 0 => new SetMarkJudging(new Judging(step % 8 == 0 ? JudgingKind.Agree : JudgingKind.Choose, 2)), 1 => new ShowResults(), 2 => new GoOnJudging(step % 3 == 0), _ => step % 8 == 3 ? new SetMarkJudging(null) : new LeaveOutJudge(2 + (step % 2), step % 3 != 0) }, 0); break;
                 case 16 or 17: board.Do(random.Next(4) == 0 ? actor : Teacher, new MakeChanges([new TakingDown(mark, (TakenDown)random.Next(4))])); break;
                 case 18: board.Do(actor, new RaiseConcern(mark, random.Next(2) == 0 ? 0 : SaidTo(board, mark, random), (ConcernReason)random.Next(5), ""), 0); break;
                 case 19: board.Do(actor, random.Next(2) == 0 || Said(board, random) is not var (on, said) ? new SettleConcerns(mark, 0) : new TakeAnswerDown(on, said.Id, $"why {step % 3}", step % 2 == 0), 0); break;

@@ -41,6 +41,37 @@ public class JudgingTests
     }
 
     [Fact]
+    public void Whose_word_a_teacher_leaves_out_counts_in_no_result_until_it_counts_again_and_only_they_are_told()
+    {
+        var wall = new WallScript(s_agree);
+        var card = wall.PutUp(Maya, "arches push");
+        wall.Do(Ben, new JudgeCard(card, 3));
+        wall.Do(s_cleo, new JudgeCard(card, 1));
+        Refused(Refusal.NotAllowed, wall.Do(Maya, new LeaveOutJudge(Ben.Number, true)));
+        Refused(Refusal.NotFound, wall.Do(Teacher, new LeaveOutJudge(Maya.Number, true)));
+        Refused(Refusal.ChangedSince, wall.Do(Teacher, new LeaveOutJudge(Ben.Number, false)));
+        Assert.IsType<Decision.Accepted>(wall.Do(Teacher, new LeaveOutJudge(Ben.Number, true)));
+        Assert.Equal([true, false, true], new[] { Ben, s_cleo, Teacher }.Select(reader => Sight.Of(reader, wall.Log[^1])));
+        Assert.Equal([1, 0, 0], wall.Wall.Judgements.ResultsOf([card]).Single().Counts);
+
+        // They may go on; it counts no more than before.
+        wall.Do(Ben, new JudgeCard(card, 2));
+        wall.Do(Teacher, new ShowResults());
+        Assert.Equal([1, 0, 0], wall.Wall.Judgements.Results.Single().Counts);
+        Refused(Refusal.JudgingEnded, wall.Do(Teacher, new LeaveOutJudge(Ben.Number, false)));
+        wall.Do(Teacher, new GoOnJudging(NewRound: false));
+        wall.Do(Teacher, new LeaveOutJudge(Ben.Number, false));
+        Assert.Equal([1, 1, 0], wall.Wall.Judgements.ResultsOf([card]).Single().Counts);
+    }
+
+    [Fact]
+    public void Where_names_are_for_nobody_nobody_is_left_out()
+    {
+        var wall = new WallScript(s_agree with { Names = NamesTo.Nobody });
+        Refused(Refusal.NotAllowed, wall.Do(Teacher, new LeaveOutJudge(Ben.Number, true)));
+    }
+
+    [Fact]
     public void Nobody_judges_their_own_card_or_one_they_do_not_see_and_teachers_judge_none()
     {
         var wall = new WallScript(s_agree);

@@ -49,7 +49,7 @@ internal static class WallPlay
                 case 14: Do(wall, actor, new RewordAnswer(card, Among(random, wall, card), "en", random.Next(6) == 0 ? " " : $"perhaps {step}")); break;
                 case 15: Do(wall, actor, new TakeAnswerDown(card, Among(random, wall, card))); break;
                 case 17 or 18 or 19: Do(wall, actor, new JudgeCard(card, random.Next(-1, 5))); break;
-                case 20: wall.Do(actor.IsStaff ? actor : Teacher, random.Next(2) == 0 ? new ShowResults() : new GoOnJudging(random.Next(3) == 0)); break;
+                case 20: wall.Do(actor.IsStaff ? actor : Teacher, random.Next(4) switch { 0 or 1 => new ShowResults(), 2 => new GoOnJudging(random.Next(3) == 0), _ => new LeaveOutJudge(random.Next(2, 5), random.Next(3) > 0) }); break;
                 case 22 or 23: Do(wall, actor, new AskToo(card, random.Next(3) > 0)); break;
                 case 24 or 25: Do(wall, actor, new FileQuestion(card, Among(random, wall, card))); break;
                 case 26: Do(wall, actor, new GiveAnswer(card, wall.NextId(actor), 0, "en", "", Aloud: true)); break;

@@ -163,3 +163,33 @@ test('each chooses so many, changes a choice, and what is chosen without a netwo
   await expect(ben.getByText('Cards are not judged any more. What you said last did not count.')).toBeVisible();
   await expect(numbers(ben, 'Steel')).toHaveText('Chosen once');
 });
+
+test('whose word a teacher leaves out counts no more, they are told, and it counts again', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await designWall(varga, 'say: agree, unsure or disagree');
+  await kept(varga);
+  const code = await handOut(varga, together);
+  const maya = await student(browser, code, 'Maya');
+  const ben = await student(browser, code, 'Ben', { viewport: { width: 390, height: 844 } });
+  await putUp(maya, 'An arch bridge lasts longest');
+  await ben
+    .getByRole('button', { name: /^Show \d new card/ })
+    .first()
+    .click();
+  await say(ben, 'An arch bridge', 'Disagree').click();
+  await kept(ben);
+  await varga.locator('.tile').first().click();
+  await expect(numbers(varga, 'An arch bridge')).toHaveText('0 agree, 0 unsure, 1 disagree');
+  await varga.locator('summary', { hasText: 'Whose word counts' }).press('Enter');
+  await expect(varga.getByText('said something of 1')).toBeVisible();
+  await varga.getByRole('button', { name: 'Do not count: Ben' }).press('Enter');
+  await expect(numbers(varga, 'An arch bridge')).toHaveCount(0);
+  await expect(ben.getByText('Your teacher does not count what you say here at the moment.')).toBeVisible();
+  await expect(maya.getByText('does not count what you say')).toHaveCount(0);
+  if (process.env.PICTURES) await varga.screenshot({ path: '/tmp/p/judge-out.png' });
+  if (process.env.PICTURES) await ben.screenshot({ path: '/tmp/p/judge-out-ben.png' });
+  await varga.getByRole('button', { name: 'Count again: Ben' }).click();
+  await expect(numbers(varga, 'An arch bridge')).toHaveText('0 agree, 0 unsure, 1 disagree');
+  await expect(ben.getByText('does not count what you say')).toHaveCount(0);
+  for (const page of [varga, maya, ben]) expect(page.problems).toEqual([]);
+});

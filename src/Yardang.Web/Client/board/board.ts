@@ -224,7 +224,14 @@ Alpine.data('board', () => {
     /** What a teacher has beside the board. */
     async sitDown(): Promise<void> {
       const made = await import('./beside').catch(() => null);
-      if (made) this.beside = made.besideOf(data, lesson, () => editor, texts, (people) => this.beside?.tookDown(people));
+      if (made)
+        this.beside = made.besideOf(
+          data,
+          lesson,
+          () => editor,
+          texts,
+          (people) => this.beside?.tookDown(people),
+        );
       this.beside?.refresh();
     },
 

@@ -17,6 +17,7 @@ export class MarkJudging {
   constructor(
     private readonly choice: () => MarkChoice,
     private readonly submit: (command: Command) => void,
+    private readonly nameOf: (actor: number) => string,
     private readonly texts: BoardTalkTexts,
     private readonly refresh: () => void,
   ) {}
@@ -27,7 +28,9 @@ export class MarkJudging {
     if (!rule || judgements.isShown) return nothing;
     const { texts } = this;
     const asks = rule.kind === JudgingKind.Agree ? texts.judgingAgree : fill(texts.judgingChoose, rule.choices);
-    return html`<p><b>${asks}</b> ${texts.judgingHow}</p>`;
+    // Of others a student is told nothing.
+    const isOut = judgements.leftOut.size > 0;
+    return html`<p><b>${asks}</b> ${isOut ? texts.judgeNotCounted : texts.judgingHow}</p>`;
   }
 
   draw(): TemplateResult {
@@ -102,7 +105,39 @@ export class MarkJudging {
         >
           ${texts.endJudging}
         </button>
-      </div>`;
+      </div>
+      ${this.judges()}`;
+  }
+
+  /** Whose word counts, and whose does not. */
+  private judges(): TemplateResult | typeof nothing {
+    const { texts } = this;
+    const { judgements } = this.choice();
+    const judges = [...judgements.judges()].sort(([a], [b]) => a - b);
+    if (judges.length === 0) return nothing;
+    return html`<details>
+      <summary class="button button-small button-quiet">${texts.judgeWho}</summary>
+      <ul>
+        ${judges.map(([person, count]) => {
+          const isOut = judgements.leftOut.has(person);
+          const doing = isOut ? texts.judgeIn : texts.judgeOut;
+          const name = this.nameOf(person);
+          return html`<li>
+            <span dir="auto">${name}</span> <small>${plural(texts, 'judgedBy', count)}</small>
+            <button
+              type="button"
+              class="button button-small button-quiet"
+              aria-pressed=${isOut}
+              aria-label=${`${doing}: ${name}`}
+              ?disabled=${judgements.isShown}
+              @click=${() => this.submit({ kind: 'leaveOutJudge', person, out: !isOut })}
+            >
+              ${doing}
+            </button>
+          </li>`;
+        })}
+      </ul>
+    </details>`;
   }
 
   private begin(kind: JudgingKind): void {

@@ -45,6 +45,12 @@ export interface BoardTalkTexts extends TalkTexts, JudgingTexts {
   readonly judgingNow: string;
   readonly judgingOver: string;
   readonly judgedNobody: string;
+  readonly judgeWho: string;
+  readonly judgedBy: string;
+  readonly judgedByOne: string;
+  readonly judgeOut: string;
+  readonly judgeIn: string;
+  readonly judgeNotCounted: string;
   readonly judgedSome: string;
   readonly judgedSomeOne: string;
 }
@@ -153,6 +159,7 @@ export class TalkPanel {
     this.steering = new MarkJudging(
       () => editor.sheets.choice,
       submit,
+      (actor) => place.nameOf(actor),
       texts,
       () => this.refresh(),
     );

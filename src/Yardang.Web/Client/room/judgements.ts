@@ -34,13 +34,15 @@ export class Judgements {
     readonly isShown: boolean,
     private readonly given: ReadonlyMap<string, Said>,
     readonly results: readonly CardResult[],
+    /** Whose word does not count; students know of their own. */
+    readonly leftOut: ReadonlySet<number>,
   ) {}
 
-  static readonly NONE = new Judgements(1, null, 0, false, new Map(), []);
+  static readonly NONE = new Judgements(1, null, 0, false, new Map(), [], new Set());
 
-  static of({ round, kind, values, isShown, given, results }: JudgingState): Judgements {
+  static of({ round, kind, values, isShown, given, results, leftOut }: JudgingState): Judgements {
     const all = given.map((g) => [key(g.round, g.card, g.person), g] as const);
-    return new Judgements(round, kind, values, isShown, new Map(all), results);
+    return new Judgements(round, kind, values, isShown, new Map(all), results, new Set(leftOut));
   }
 
   /** What somebody says of a card in this round; 0 for nothing. */
@@ -60,11 +62,11 @@ export class Judgements {
     return people;
   }
 
-  /** What is said of cards in this round, as far as this reader knows: by card, how many said each. */
+  /** What is said of cards in this round and counts, as far as this reader knows: by card, how many said each. */
   counts(): Map<number, number[]> {
     const counts = new Map<number, number[]>();
-    for (const [id, { card, value }] of this.given) {
-      if (!id.startsWith(`${this.round}/`)) continue;
+    for (const [id, { card, value, person }] of this.given) {
+      if (!id.startsWith(`${this.round}/`) || this.leftOut.has(person)) continue;
       const known = counts.get(card) ?? Array<number>(this.values).fill(0);
       known[value - 1]! += 1;
       counts.set(card, known);
@@ -120,9 +122,22 @@ export class Judgements {
 
   /** How many have said something of a card in this round. */
   peopleWhoJudged(): number {
-    const people = new Set<number>();
-    for (const [id, { person }] of this.given) if (id.startsWith(`${this.round}/`)) people.add(person);
-    return people.size;
+    return this.judges().size;
+  }
+
+  /** Who has said something in this round, and of how many cards. */
+  judges(): Map<number, number> {
+    const judges = new Map<number, number>();
+    for (const [id, { person }] of this.given)
+      if (id.startsWith(`${this.round}/`)) judges.set(person, (judges.get(person) ?? 0) + 1);
+    return judges;
+  }
+
+  /** From now on somebody's word does not count, or counts again. */
+  leaveOut(person: number, isOut: boolean): Judgements {
+    const others = [...this.leftOut].filter((p) => p !== person);
+    const leftOut = new Set(isOut ? [...others, person] : others);
+    return new Judgements(this.round, this.kind, this.values, this.isShown, this.given, this.results, leftOut);
   }
 
   mayGoOn(newRound: boolean): boolean {
@@ -135,7 +150,7 @@ export class Judgements {
     const isAnother = this.kind !== null;
     const round = isAnother ? this.round + 1 : this.round;
     const isShown = isAnother ? false : this.isShown;
-    return new Judgements(round, rule.kind, valuesOf(rule), isShown, this.given, this.results);
+    return new Judgements(round, rule.kind, valuesOf(rule), isShown, this.given, this.results, this.leftOut);
   }
 
   judged(said: Said): Judgements {
@@ -143,18 +158,18 @@ export class Judgements {
     const at = key(this.round, said.card, said.person);
     if (said.value === 0) given.delete(at);
     else given.set(at, said);
-    return new Judgements(this.round, this.kind, this.values, this.isShown, given, this.results);
+    return new Judgements(this.round, this.kind, this.values, this.isShown, given, this.results, this.leftOut);
   }
 
   show(results: readonly CardResult[]): Judgements {
     const others = this.results.filter((r) => r.round !== this.round);
-    return new Judgements(this.round, this.kind, this.values, true, this.given, [...others, ...results]);
+    return new Judgements(this.round, this.kind, this.values, true, this.given, [...others, ...results], this.leftOut);
   }
 
   goOn(newRound: boolean): Judgements {
     const round = newRound ? this.round + 1 : this.round;
     const results = this.results.filter((r) => r.round !== round);
-    return new Judgements(round, this.kind, this.values, false, this.given, results);
+    return new Judgements(round, this.kind, this.values, false, this.given, results, this.leftOut);
   }
 
   bring(results: readonly CardResult[]): Judgements {
@@ -164,6 +179,6 @@ export class Judgements {
     const values = last.counts.length;
     const unscored = values === 1 ? JudgingKind.Choose : JudgingKind.Agree;
     const kind = last.fair === null ? unscored : JudgingKind.Score;
-    return new Judgements(round, kind, values, true, this.given, results);
+    return new Judgements(round, kind, values, true, this.given, results, this.leftOut);
   }
 }

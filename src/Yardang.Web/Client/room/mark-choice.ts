@@ -25,6 +25,8 @@ export function choiceAfter(choice: MarkChoice, event: RoomEvent, actor: number)
       return { rule, judgements: judgements.show(event.results) };
     case 'judgingWentOn':
       return { rule, judgements: judgements.goOn(event.newRound) };
+    case 'judgeLeftOut':
+      return { rule, judgements: judgements.leaveOut(event.person, event.out) };
     default:
       return choice;
   }
@@ -55,6 +57,8 @@ export function foreseeChoice(sheets: Sheets, command: Command, me: Me): RoomEve
       return me.isStaff ? { kind: 'markJudgingSet', judging: command.judging } : null;
     case 'goOnJudging':
       return me.isStaff && rule && judgements.mayGoOn(command.newRound) ? { ...command, kind: 'judgingWentOn' } : null;
+    case 'leaveOutJudge':
+      return me.isStaff && rule && !judgements.isShown ? { ...command, kind: 'judgeLeftOut' } : null;
     default:
       return null;
   }

@@ -192,6 +192,10 @@ export function foresee(state: WallState, command: Command, me: Me, now: number)
         ? { ...command, kind: 'cardRespondedTo', whose: whose(state, command.card) }
         : null;
     }
+    case 'leaveOutJudge':
+      return me.isStaff && state.plan.rules.judging && !state.judgements.isShown && !isSealed(state.plan)
+        ? { ...command, kind: 'judgeLeftOut' }
+        : null;
     case 'goOnJudging':
       return me.isStaff && state.plan.rules.judging && state.judgements.mayGoOn(command.newRound)
         ? { kind: 'judgingWentOn', newRound: command.newRound }

@@ -363,6 +363,9 @@ export class WallState {
       case 'judgingWentOn':
         this.judgements = this.judgements.goOn(event.newRound);
         return;
+      case 'judgeLeftOut':
+        this.judgements = this.judgements.leaveOut(event.person, event.out);
+        return;
       case 'readingGiven':
       case 'cardRead':
         this.reading = readingAfter(this.reading, event, actor);

@@ -45,7 +45,7 @@ export function besideOf(around: Around, texts: WallTexts) {
   const submit = (command: Command) => void around.client().submit(command, around.client().newId());
   return {
     who: whoOf(around.lesson, around.part, around.work, wall, around.changed, around.written, texts),
-    judging: judgingSteered(wall, submit, `/rooms/${around.work}/scores`, texts),
+    judging: judgingSteered(wall, submit, around.rows, `/rooms/${around.work}/scores`, texts),
     trip: tripSteered(wall, submit, around.rows, () => around.room()?.state.groups ?? [], texts),
     readingLists: readingSteered(wall, `/rooms/${around.work}/reading`, around.token, around.say, texts),
     noticed: noticedOn(wall, submit, `/rooms/${around.work}/noticed`, texts),

@@ -14,12 +14,21 @@ interface Texts {
   readonly judgedSomeOne: string;
   readonly nothingNoticed: string;
   readonly networkAway: string;
+  /** "{0} cards" */
+  readonly judgedBy: string;
+  readonly judgedByOne: string;
+  readonly judgeOut: string;
+  readonly judgeIn: string;
 }
 
-/** @param scores where what there is to look at in scores is told. */
+/**
+ * @param rows who is in the lesson.
+ * @param scores where what there is to look at in scores is told.
+ */
 export function judgingSteered(
   wall: () => WallState,
   submit: (command: Command) => void,
+  rows: () => readonly { readonly number: number; readonly name: string }[],
   scores: string,
   texts: Texts,
 ) {
@@ -32,6 +41,8 @@ export function judgingSteered(
     /** What there is to look at, in sentences; null as long as nobody asked. */
     noticed: null as readonly string[] | null,
     noticedText: '',
+    /** Who has said something, of how many cards, and whether it counts. */
+    judges: [] as readonly { number: number; name: string; words: string; isOut: boolean; doing: string }[],
 
     refresh(): void {
       const { judgements, plan } = wall();
@@ -41,6 +52,14 @@ export function judgingSteered(
       const nobodySees = isSealed(plan);
       this.areScores = judgements.kind === JudgingKind.Score && !nobodySees;
       this.mayBeginRound = judgements.isShown && judgements.mayGoOn(true);
+      const judges = nobodySees ? new Map<number, number>() : judgements.judges();
+      this.judges = rows()
+        .filter(({ number }) => judges.has(number) || (!nobodySees && judgements.leftOut.has(number)))
+        .map(({ number, name }) => {
+          const isOut = judgements.leftOut.has(number);
+          const words = plural(texts, 'judgedBy', judges.get(number) ?? 0);
+          return { number, name, words, isOut, doing: isOut ? texts.judgeIn : texts.judgeOut };
+        });
       const people = judgements.peopleWhoJudged();
       const count = nobodySees ? '' : people === 0 ? texts.judgedNobody : plural(texts, 'judgedSome', people);
       this.words = `${fill(this.isShown ? texts.judgingOver : texts.judgingNow, judgements.round)} ${count}`;
@@ -62,6 +81,11 @@ export function judgingSteered(
     lookAway(): void {
       this.noticed = null;
       this.noticedText = '';
+    },
+
+    /** What somebody says counts no more, or counts again. */
+    leaveOut(person: number, out: boolean): void {
+      submit({ kind: 'leaveOutJudge', person, out });
     },
 
     show(): void {

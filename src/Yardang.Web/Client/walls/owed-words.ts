@@ -48,6 +48,7 @@ export function judgedWords(state: WallState, me: Me, texts: WallTexts): string 
   const { judging, ownFirst } = state.plan.rules;
   if (!judging || ownFirst) return '';
   if (state.judgements.isShown) return texts.judgedShown;
+  if (state.judgements.leftOut.has(me.number)) return texts.judgeNotCounted;
   const mine = state.judgements.chosenBy(me.number, (id) => state.isUp(id));
   if (judging.kind === JudgingKind.Choose) return fill(texts.chosenOf, mine, judging.choices);
   const others = [...state.cards.values()].filter((c) => state.mayJudge(c.id, 0, me)).length;

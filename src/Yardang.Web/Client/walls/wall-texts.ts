@@ -22,6 +22,12 @@ export interface WallTexts extends WorkTexts, MakingTexts, TalkTexts, JudgingTex
   readonly judgingNow: string;
   readonly judgingOver: string;
   readonly judgedNobody: string;
+  readonly judgedBy: string;
+  readonly judgedByOne: string;
+  readonly judgeOut: string;
+  readonly judgeIn: string;
+  /** To a student: what they say does not count. */
+  readonly judgeNotCounted: string;
   readonly judgedSome: string;
   readonly judgedSomeOne: string;
   readonly seeLarge: string;

@@ -1,7 +1,7 @@
 // Made from Core's records by ./yardang wire: not to be changed by hand.
 
 import { known, readPoints, writePoints } from './by-hand';
-import { type AcceptLateWork, type Actor, type AdmitPerson, type Answer, type AnswerGiven, type AnswerNeed, type AnswerPutBack, type AnswerReworded, type AnswerTakenDown, type AnsweredNeed, type Approval, type ApprovalIn, type ApprovalSet, type AskCheckIn, type Attachment, type BeginPhase, type BoardsUp, type Call, type CallAnswer, type CallBoardsUp, type CallClass, type CallConfirmed, type CallEnded, type CardJudged, type CardResult, type CheckInAsked, type ClassCalled, type ClientAdmitted, type CloseLesson, type CloseQuestion, type Concern, type ConcernRaised, type ConcernsSettled, type ConfirmCall, type ConfirmLateChange, type Criterion, type DiscardLateWork, type DoorSet, type DrawingAttachment, type DrawnStroke, type EndCall, type EndPhase, type FieldPlan, type FormulaAttachment, type GiveAnswer, type GiveReply, type GiveReport, type GiveSignal, type GiveTime, type GivenCard, type GoOnJudging, type Group, type GroupsRedone, type GroupsSet, type GroupsUndone, type HandIn, type HandsLowered, type HidingSet, type HoldPens, type JudgeCard, type Judgement, type Judging, type JudgingState, type JudgingWentOn, type LastAct, type LastVisit, type LateChange, type LateChangeHandedOut, type LateChangeReceived, type LateChangeTakenBack, type LateWork, type LateWorkAccepted, type LateWorkDiscarded, type LeadOn, type LedOn, type LessonClosed, type LessonHours, type LessonOpened, type LessonReopened, type LessonSnapshot, type LessonTimes, type LinePlan, type LinkWord, type LowerHands, type MapPicture, type MaskNames, type MomentCame, type MoreTime, type NamesCorrected, type NamesMasked, type NeedAnswered, type NeedsSet, type NeedsSettings, type OnScreen, type OwnFirstSet, type PartSet, type PartsPlanned, type PensConfirmed, type PensHeld, type PensSet, type PeopleExpected, type Person, type PersonAdmitted, type PersonAsked, type PersonBrought, type PersonJoined, type PersonRemoved, type PersonTurnedAway, type Phase, type PhaseBegun, type PhaseEnded, type PhasePlan, type PhaseResumed, type PictureAttachment, type PlaceAttachment, type PoseQuestion, type PrivacyOf, type PrivacySet, type PutAnswerBack, type QuestionClosed, type QuestionPosed, type QuickQuestion, type QuickResponse, type RaiseConcern, type Redacted, type RedoGroups, type RemovePerson, type ReopenLesson, type Reply, type ReplyGiven, type ReportGiven, type ResultsShown, type ReturnWork, type RewordAnswer, type ScoreReason, type ScreenSet, type SeatsConfirmed, type SentAway, type SetApproval, type SetDoor, type SetGroups, type SetHiding, type SetNeeds, type SetOwnFirst, type SetPart, type SetPens, type SetPrivacy, type SetSight, type SetTimes, type SetWordScreen, type SettleConcerns, type ShowOnScreen, type ShowResults, type ShowWork, type ShowingSnapshot, type ShownWork, type SightSet, type SignalGiven, type Spot, type Stimulus, type Style, type TakeAnswerDown, type TakeWorkBack, type TimeGiven, type TimesSet, type Topic, type TurnAway, type UndoGroups, type VisitWork, type WallPlan, type WallRules, type WordScreenSet, type WordScreening, type WorkHandedIn, type WorkReturned, type WorkSetAside, type WorkShown, type WorkTakenBack, type WorkTakenUpAgain, type WorkVisited, type WorkWaits } from './forms';
+import { type AcceptLateWork, type Actor, type AdmitPerson, type Answer, type AnswerGiven, type AnswerNeed, type AnswerPutBack, type AnswerReworded, type AnswerTakenDown, type AnsweredNeed, type Approval, type ApprovalIn, type ApprovalSet, type AskCheckIn, type Attachment, type BeginPhase, type BoardsUp, type Call, type CallAnswer, type CallBoardsUp, type CallClass, type CallConfirmed, type CallEnded, type CardJudged, type CardResult, type CheckInAsked, type ClassCalled, type ClientAdmitted, type CloseLesson, type CloseQuestion, type Concern, type ConcernRaised, type ConcernsSettled, type ConfirmCall, type ConfirmLateChange, type Criterion, type DiscardLateWork, type DoorSet, type DrawingAttachment, type DrawnStroke, type EndCall, type EndPhase, type FieldPlan, type FormulaAttachment, type GiveAnswer, type GiveReply, type GiveReport, type GiveSignal, type GiveTime, type GivenCard, type GoOnJudging, type Group, type GroupsRedone, type GroupsSet, type GroupsUndone, type HandIn, type HandsLowered, type HidingSet, type HoldPens, type JudgeCard, type JudgeLeftOut, type Judgement, type Judging, type JudgingState, type JudgingWentOn, type LastAct, type LastVisit, type LateChange, type LateChangeHandedOut, type LateChangeReceived, type LateChangeTakenBack, type LateWork, type LateWorkAccepted, type LateWorkDiscarded, type LeadOn, type LeaveOutJudge, type LedOn, type LessonClosed, type LessonHours, type LessonOpened, type LessonReopened, type LessonSnapshot, type LessonTimes, type LinePlan, type LinkWord, type LowerHands, type MapPicture, type MaskNames, type MomentCame, type MoreTime, type NamesCorrected, type NamesMasked, type NeedAnswered, type NeedsSet, type NeedsSettings, type OnScreen, type OwnFirstSet, type PartSet, type PartsPlanned, type PensConfirmed, type PensHeld, type PensSet, type PeopleExpected, type Person, type PersonAdmitted, type PersonAsked, type PersonBrought, type PersonJoined, type PersonRemoved, type PersonTurnedAway, type Phase, type PhaseBegun, type PhaseEnded, type PhasePlan, type PhaseResumed, type PictureAttachment, type PlaceAttachment, type PoseQuestion, type PrivacyOf, type PrivacySet, type PutAnswerBack, type QuestionClosed, type QuestionPosed, type QuickQuestion, type QuickResponse, type RaiseConcern, type Redacted, type RedoGroups, type RemovePerson, type ReopenLesson, type Reply, type ReplyGiven, type ReportGiven, type ResultsShown, type ReturnWork, type RewordAnswer, type ScoreReason, type ScreenSet, type SeatsConfirmed, type SentAway, type SetApproval, type SetDoor, type SetGroups, type SetHiding, type SetNeeds, type SetOwnFirst, type SetPart, type SetPens, type SetPrivacy, type SetSight, type SetTimes, type SetWordScreen, type SettleConcerns, type ShowOnScreen, type ShowResults, type ShowWork, type ShowingSnapshot, type ShownWork, type SightSet, type SignalGiven, type Spot, type Stimulus, type Style, type TakeAnswerDown, type TakeWorkBack, type TimeGiven, type TimesSet, type Topic, type TurnAway, type UndoGroups, type VisitWork, type WallPlan, type WallRules, type WordScreenSet, type WordScreening, type WorkHandedIn, type WorkReturned, type WorkSetAside, type WorkShown, type WorkTakenBack, type WorkTakenUpAgain, type WorkVisited, type WorkWaits } from './forms';
 import { know, readCommand, readRoomEvent } from './kinds';
 type Raw = any[]; // What the MessagePack reader gives.
 
@@ -689,6 +689,14 @@ export function writeJudgeCard(v: JudgeCard): Raw {
   return raw;
 }
 
+export function readJudgeLeftOut(raw: Raw): JudgeLeftOut {
+  return {
+    kind: 'judgeLeftOut',
+    person: raw[0],
+    out: raw[1],
+  };
+}
+
 export function readJudgement(raw: Raw): Judgement {
   return {
     round: raw[0],
@@ -722,6 +730,7 @@ export function readJudgingState(raw: Raw): JudgingState {
     isShown: raw[3],
     given: raw[4].map((x: Raw) => readJudgement(x)),
     results: raw[5].map((x: Raw) => readCardResult(x)),
+    leftOut: raw[6],
   };
 }
 
@@ -827,6 +836,18 @@ export function readLeadOn(raw: Raw): LeadOn {
 
 export function writeLeadOn(v: LeadOn): Raw {
   return [v.number, writeSpot(v.to)];
+}
+
+export function readLeaveOutJudge(raw: Raw): LeaveOutJudge {
+  return {
+    kind: 'leaveOutJudge',
+    person: raw[0],
+    out: raw[1],
+  };
+}
+
+export function writeLeaveOutJudge(v: LeaveOutJudge): Raw {
+  return [v.person, v.out];
 }
 
 export function readLedOn(raw: Raw): LedOn {
@@ -2048,6 +2069,7 @@ know({
     105: readRaiseConcern,
     106: readSettleConcerns,
     107: readSetHiding,
+    112: readLeaveOutJudge,
   },
   readRoomEvent: {
     1: readClientAdmitted,
@@ -2124,6 +2146,7 @@ know({
     141: readHidingSet,
     142: readNamesCorrected,
     146: readWorkTakenUpAgain,
+    147: readJudgeLeftOut,
   },
   readRoomSnapshot: {
     2: readLessonSnapshot,
@@ -2184,5 +2207,6 @@ know({
     raiseConcern: [105, writeRaiseConcern],
     settleConcerns: [106, writeSettleConcerns],
     setHiding: [107, writeSetHiding],
+    leaveOutJudge: [112, writeLeaveOutJudge],
   },
 });

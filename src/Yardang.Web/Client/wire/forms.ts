@@ -500,7 +500,8 @@ export type Command =
   | RestoreMarks
   | LockCard
   | LockTopic
-  | LockPage;
+  | LockPage
+  | LeaveOutJudge;
 
 /** What a mark is made of: a closed set, one record for each kind, in Bodies. All that the core has to know of a kind is what is asked for here. Places and sizes are in page coordinates, 1/100 mm. */
 export type MarkBody =
@@ -640,7 +641,8 @@ export type RoomEvent =
   | CardLocked
   | TopicLocked
   | PageLocked
-  | WorkTakenUpAgain;
+  | WorkTakenUpAgain
+  | JudgeLeftOut;
 
 /** A room's state in one piece, by the numbers of RoomKind. */
 export type RoomSnapshot =
@@ -1773,6 +1775,13 @@ export interface JudgeCard {
   readonly words: string;
 }
 
+/** What somebody says of cards does not count, or counts again. */
+export interface JudgeLeftOut {
+  readonly kind: 'judgeLeftOut';
+  readonly person: number;
+  readonly out: boolean;
+}
+
 /** What somebody said of a card. It is seen by who said it, and by teachers. */
 export interface Judgement {
   /** In which round, from 1. */
@@ -1813,6 +1822,8 @@ export interface JudgingState {
   readonly given: readonly Judgement[];
   /** What was shown. */
   readonly results: readonly CardResult[];
+  /** Whose word does not count; students know of their own. */
+  readonly leftOut: readonly number[];
 }
 
 /** Judging goes on, in the same round or in a new one. */
@@ -1972,6 +1983,15 @@ export interface LeadOn {
   readonly kind: 'leadOn';
   readonly number: number;
   readonly to: Spot;
+}
+
+/** Staff: what somebody says of cards does not count, or counts again; they are told so. While the results are not shown. */
+export interface LeaveOutJudge {
+  readonly kind: 'leaveOutJudge';
+  /** Who, by actor number. */
+  readonly person: number;
+  /** Whether it does not count. */
+  readonly out: boolean;
 }
 
 /** They are led there. */
