@@ -14,6 +14,12 @@ public static class AttachmentMarks
     // Among the colours with which shapes are filled.
     private const int White = 10;
 
+    // Two lines: what the page is called, and where it is.
+    private const int LinkWidth = 5_000;
+    private const int LinkHeight = 900;
+    private const int LinkLetters = 34;
+    private const int LinkSize = 300;
+
     // "Forest red", as pins are on the screen.
     private const int PinColour = 1;
 
@@ -26,6 +32,7 @@ public static class AttachmentMarks
             DrawingAttachment => (DrawingAttachment.Width, DrawingAttachment.Height, double.MaxValue),
             FormulaAttachment f => (f.Width, f.Height, 1),
             PlaceAttachment p => (p.Map.Width, p.Map.Height, double.MaxValue),
+            LinkAttachment => (LinkWidth, LinkHeight, 1),
             _ => throw new InvalidOperationException($"{attachment.GetType().Name} cannot be shown."),
         };
         var scale = Math.Min(most, Math.Min((double)width / w, (double)height / h));
@@ -39,6 +46,7 @@ public static class AttachmentMarks
         DrawingAttachment d => [Sheet(x, y, width, height), .. d.Strokes.Select(s => Stroke(s, x, y, (double)width / DrawingAttachment.Width))],
         FormulaAttachment f => [Formula(f, x, y, (double)width / f.Width)],
         PlaceAttachment p => [Picture(p.Map.AsPicture(), x, y, width, height), Pinned(p, x, y, width, height)],
+        LinkAttachment l => [Named(l, x, y, width, height)],
         _ => throw new InvalidOperationException($"{attachment.GetType().Name} cannot be shown."),
     };
 
@@ -57,6 +65,14 @@ public static class AttachmentMarks
         var perMille = Math.Max(10, (int)(scale * 1_000));
         return (body, new Style(0, 0), new Scale(perMille, perMille));
     }
+
+    private static (MarkBody, Style, Scale?) Named(LinkAttachment link, int x, int y, int width, int height)
+    {
+        ImmutableArray<string> lines = link.Title.Length > 0 ? [Short(link.Title), Short(link.Host)] : [Short(link.Address)];
+        return (new TextBody(x, y, width, height, new Words(string.Join('\n', lines), "", lines, Math.Max(1, LinkSize * width / LinkWidth))), new Style(0, 0), null);
+    }
+
+    private static string Short(string words) => words.Length <= LinkLetters ? words : $"{words[..(LinkLetters - 1)]}…";
 
     private static (MarkBody, Style, Scale?) Pinned(PlaceAttachment p, int x, int y, int width, int height)
     {

@@ -16,6 +16,7 @@ using Yardang.Web.Demo;
 using Yardang.Web.Exports;
 using Yardang.Web.History;
 using Yardang.Web.Lessons;
+using Yardang.Web.Links;
 using Yardang.Web.Mail;
 using Yardang.Web.Media;
 using Yardang.Web.Moderation;
@@ -133,7 +134,7 @@ services.AddSingleton<EarlierWork>();
 services.AddSingleton<WallExport>().AddSingleton<TalkPages>().AddSingleton<BoardExport>();
 services.AddSingleton<SlipExport>();
 services.AddSingleton(provider => new MediaStore(provider.GetRequiredService<DataFolder>().Media));
-services.AddSingleton<PictureRights>();
+services.AddSingleton<AttachmentRights>();
 services.AddSingleton<MediaEndpoint>();
 services.AddUploadLimit();
 services.AddAccountLimit();
@@ -148,6 +149,8 @@ services.AddHostedService(provider => provider.GetRequiredService<LessonRetentio
 services.AddSingleton<GuestSweeper>();
 services.AddHostedService(provider => provider.GetRequiredService<GuestSweeper>());
 services.AddSingleton<IPictureSearch, OwnDrawings>();
+services.AddSingleton<ILinkPreviews, SimulatedSites>();
+services.AddSingleton<LinkEndpoint>();
 services.AddSingleton<PictureSearchEndpoint>();
 
 services.AddIdentity<Teacher, IdentityRole<Guid>>(options =>
@@ -241,6 +244,7 @@ app.MapPost("/rooms/{room:guid}/stimulus", (HttpContext context, Guid room, Medi
 app.MapGet("/rooms/{room:guid}/pictures", (HttpContext context, Guid room, string? words, PictureSearchEndpoint pictures) => pictures.SearchAsync(context, room, words));
 app.MapGet("/rooms/{room:guid}/pictures/{id}", (HttpContext context, Guid room, string id, PictureSearchEndpoint pictures) => pictures.ThumbnailAsync(context, room, id));
 app.MapPost("/rooms/{room:guid}/pictures/{id}", (HttpContext context, Guid room, string id, PictureSearchEndpoint pictures) => pictures.TakeAsync(context, room, id)).RequireRateLimiting(UploadLimit.Policy);
+app.MapGet("/rooms/{room:guid}/link", (HttpContext context, Guid room, string? address, LinkEndpoint links) => links.GetAsync(context, room, address)).RequireRateLimiting(UploadLimit.Policy);
 app.MapGet("/rooms/{room:guid}/walls", (HttpContext context, Guid room, BringingAlong bringing) => bringing.WallsAsync(context, room));
 app.MapPost("/rooms/{room:guid}/bring", (HttpContext context, Guid room, BringingAlong bringing) => bringing.BringAsync(context, room));
 app.MapPost("/rooms/{room:guid}/like", (HttpContext context, Guid room, QuestionsEndpoint questions) => questions.LikeAsync(context, room));

@@ -22,6 +22,9 @@ public enum AttachmentKinds
 
     /// <summary>Places on the teacher's map.</summary>
     Places = 8,
+
+    /// <summary>Pages elsewhere.</summary>
+    Links = 16,
 }
 
 /// <summary>
@@ -32,6 +35,7 @@ public enum AttachmentKinds
 [JsonDerivedType(typeof(DrawingAttachment), "drawing")]
 [JsonDerivedType(typeof(FormulaAttachment), "formula")]
 [JsonDerivedType(typeof(PlaceAttachment), "place")]
+[JsonDerivedType(typeof(LinkAttachment), "link")]
 [Family(Flat = true)]
 public abstract record Attachment
 {
@@ -39,7 +43,7 @@ public abstract record Attachment
     public const AttachmentKinds Usual = AttachmentKinds.Pictures | AttachmentKinds.Drawings;
 
     /// <summary>Every kind.</summary>
-    public const AttachmentKinds AnyKind = AttachmentKinds.Pictures | AttachmentKinds.Drawings | AttachmentKinds.Formulas | AttachmentKinds.Places;
+    public const AttachmentKinds AnyKind = AttachmentKinds.Pictures | AttachmentKinds.Drawings | AttachmentKinds.Formulas | AttachmentKinds.Places | AttachmentKinds.Links;
 
     /// <summary>Most that are shown together.</summary>
     public const int Most = 4;

@@ -16,6 +16,7 @@ internal static class Forms
             case Yardang.Core.Attachments.DrawingAttachment v: Write(ref w, v); break;
             case Yardang.Core.Attachments.FormulaAttachment v: Write(ref w, v); break;
             case Yardang.Core.Attachments.PlaceAttachment v: Write(ref w, v); break;
+            case Yardang.Core.Attachments.LinkAttachment v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -30,6 +31,7 @@ internal static class Forms
             2 => ReadDrawingAttachment(ref r, fields),
             3 => ReadFormulaAttachment(ref r, fields),
             4 => ReadPlaceAttachment(ref r, fields),
+            5 => ReadLinkAttachment(ref r, fields),
             _ => throw new MessagePackSerializationException($"Unknown kind of attachment: {kind}."),
         };
     }
@@ -4929,6 +4931,25 @@ internal static class Forms
         System.Int32 @downBy = r.ReadInt32();
         fields.End(ref r);
         return new Yardang.Core.Walls.Link(@id, @from, @to, @word, @language, @text, @author, @byStaff, @downBy);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Attachments.LinkAttachment v)
+    {
+        w.WriteArrayHeader(4);
+        w.Write(5);
+        w.Write(v.Address);
+        w.Write(v.Title);
+        w.Write(v.Site);
+    }
+
+    public static Yardang.Core.Attachments.LinkAttachment ReadLinkAttachment(ref MessagePackReader r, Fields fields)
+    {
+        fields.Need(4);
+        System.String @address = ByHand.ReadText(ref r);
+        System.String @title = ByHand.ReadText(ref r);
+        System.String @site = ByHand.ReadText(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Attachments.LinkAttachment(@address, @title, @site);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.LinkCards v)

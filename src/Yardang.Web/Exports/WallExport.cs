@@ -402,7 +402,7 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
 
         public string Shown(Attachment attachment)
         {
-            var kind = Texts[$"Wall.{attachment switch { PictureAttachment => "Picture", DrawingAttachment => "Drawing", FormulaAttachment => "Formula", _ => "MapPlace" }}"].Value;
+            var kind = Texts[$"Wall.{attachment switch { PictureAttachment => "Picture", DrawingAttachment => "Drawing", FormulaAttachment => "Formula", LinkAttachment => "WebPage", _ => "MapPlace" }}"].Value;
             return attachment.Said() is { Length: > 0 } words ? $"{kind}: {words}" : kind;
         }
 

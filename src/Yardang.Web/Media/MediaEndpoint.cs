@@ -1,5 +1,7 @@
 using Microsoft.AspNetCore.Antiforgery;
 using Microsoft.Extensions.Localization;
+using Yardang.Core.Attachments;
+using Yardang.Core.Media;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
 using Yardang.Data.Media;
@@ -9,7 +11,7 @@ using Yardang.Web.Access;
 namespace Yardang.Web.Media;
 
 /// <summary>Pictures of a room, in and out: for whoever may write in it, and for whoever may read it.</summary>
-public sealed class MediaEndpoint(AccessResolver access, PictureRights rights, MediaStore media, IAntiforgery antiforgery, IStringLocalizer<UiTexts> texts)
+public sealed class MediaEndpoint(AccessResolver access, AttachmentRights rights, MediaStore media, IAntiforgery antiforgery, IStringLocalizer<UiTexts> texts)
 {
     private const int FirstBytes = 16;
     private const long MostStimulusBytes = 60 * 1024 * 1024;
@@ -53,9 +55,8 @@ public sealed class MediaEndpoint(AccessResolver access, PictureRights rights, M
 
         // A picture is taken in anew, as any; what is played is only played, by a browser that was told what it is.
         if (PictureIntake.Take(content).Picture is { } picture) return await KeptAsync(picture.Bytes, StimulusKind.Picture);
-        var type = MediaType.Of(content);
-        if (type is null) return Fault(StatusCodes.Status400BadRequest, "Stimulus.NotPlayable");
-        return await KeptAsync(content, type.StartsWith("video/", StringComparison.Ordinal) ? StimulusKind.Video : StimulusKind.Audio);
+        if (MediaFile.Read(content) is not { } played) return Fault(StatusCodes.Status400BadRequest, "Stimulus.NotPlayable");
+        return await KeptAsync(content, played.IsFilm ? StimulusKind.Video : StimulusKind.Audio);
 
         async Task<IResult> KeptAsync(byte[] kept, StimulusKind kind) => Results.Json(new { media = await media.KeepAsync(kept, context.RequestAborted), kind = (int)kind });
     }
@@ -64,9 +65,9 @@ public sealed class MediaEndpoint(AccessResolver access, PictureRights rights, M
     public async Task<IResult> PostAsync(HttpContext context, Guid room)
     {
         if (!await antiforgery.IsRequestValidAsync(context)) return Fault(StatusCodes.Status400BadRequest, "Picture.Expired");
-        var takes = await rights.OfAsync(Visitor.Of(context), room);
-        if (takes == TakesPictures.No) return Results.NotFound();
-        if (takes == TakesPictures.NotNow) return Fault(StatusCodes.Status409Conflict, "Picture.NotNow");
+        var takes = await rights.OfAsync(Visitor.Of(context), room, AttachmentKinds.Pictures);
+        if (takes == MayShow.No) return Results.NotFound();
+        if (takes == MayShow.NotNow) return Fault(StatusCodes.Status409Conflict, "Picture.NotNow");
         var form = await context.Request.ReadFormAsync(context.RequestAborted);
         if (form.Files.GetFile("picture") is not { Length: > 0 } file) return Fault(StatusCodes.Status400BadRequest, "Picture.NotAPicture");
         if (file.Length > PictureIntake.MaxBytes) return Fault(StatusCodes.Status413PayloadTooLarge, "Picture.TooLarge");

@@ -52,7 +52,7 @@ public sealed record HistoryView(string Heading, string BackTo, string BackText,
             "Nothing", "BeingRestored", "Restored", "BeingUndone", "Undone", "Refused", "HeldAt", "Kept", "KeptOne", "KeptNow", "OnlyThis", "Links", "Teacher");
         all["will"] = PageData.Texts(texts, "History.Will", "Back", "BackOne", "Changed", "ChangedOne", "Away", "AwayOne", "Down", "DownOne");
         all["did"] = PageData.Texts(texts, "History.Did", s_did);
-        foreach (var (name, text) in PageData.Texts(texts, "Wall", "Nowhere", "Everything", "Answers", "AnswersOne", "Picture", "Drawing", "Formula", "MapPlace")) all[name] = text;
+        foreach (var (name, text) in PageData.Texts(texts, "Wall", "Nowhere", "Everything", "Answers", "AnswersOne", "Picture", "Drawing", "Formula", "MapPlace", "WebPage")) all[name] = text;
         all["pageOf"] = texts["Board.PageOf"].Value;
         all["kinds"] = MarkBody.Kinds.ToDictionary(k => k, k => texts[$"Marks.{char.ToUpperInvariant(k[0])}{k[1..]}"].Value, StringComparer.Ordinal);
         all["figures"] = Enum.GetNames<Figure>().ToDictionary(f => f, f => texts[$"Figure.{f}"].Value, StringComparer.Ordinal);

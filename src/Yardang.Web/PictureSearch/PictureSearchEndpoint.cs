@@ -1,4 +1,5 @@
 using Microsoft.AspNetCore.Antiforgery;
+using Yardang.Core.Attachments;
 using Yardang.Data.Media;
 using Yardang.Rendering;
 using Yardang.Web.Access;
@@ -7,7 +8,7 @@ using Yardang.Web.Media;
 namespace Yardang.Web.PictureSearch;
 
 /// <summary>Searching for pictures, and taking one into a room: for whoever may write in the room. What comes from a search is taken in as any file is.</summary>
-public sealed class PictureSearchEndpoint(IPictureSearch search, PictureRights rights, MediaStore media, IAntiforgery antiforgery)
+public sealed class PictureSearchEndpoint(IPictureSearch search, AttachmentRights rights, MediaStore media, IAntiforgery antiforgery)
 {
     private const int ThumbnailPixels = 160;
     private const int Pixels = 1_000;
@@ -33,10 +34,10 @@ public sealed class PictureSearchEndpoint(IPictureSearch search, PictureRights r
     public async Task<IResult> TakeAsync(HttpContext context, Guid room, string id)
     {
         if (!await antiforgery.IsRequestValidAsync(context)) return Results.BadRequest();
-        if (await rights.OfAsync(Visitor.Of(context), room) != TakesPictures.Yes || await search.FetchAsync(id, Pixels, context.RequestAborted) is not { } file) return Results.NotFound();
+        if (await rights.OfAsync(Visitor.Of(context), room, AttachmentKinds.Pictures) != MayShow.Yes || await search.FetchAsync(id, Pixels, context.RequestAborted) is not { } file) return Results.NotFound();
         if (PictureIntake.Take(file).Picture is not { } picture) return Results.BadRequest();
         return Results.Json(new { media = await media.KeepAsync(picture.Bytes, context.RequestAborted), width = picture.Width, height = picture.Height });
     }
 
-    private async Task<bool> MayAsync(HttpContext context, Guid room) => await rights.OfAsync(Visitor.Of(context), room) != TakesPictures.No;
+    private async Task<bool> MayAsync(HttpContext context, Guid room) => await rights.OfAsync(Visitor.Of(context), room, AttachmentKinds.Pictures) != MayShow.No;
 }

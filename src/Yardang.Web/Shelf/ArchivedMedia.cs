@@ -1,5 +1,6 @@
 using Yardang.Core.Activities;
 using Yardang.Core.Marks;
+using Yardang.Core.Media;
 using Yardang.Core.Pages;
 using Yardang.Data.Media;
 using Yardang.Rendering;
@@ -15,7 +16,7 @@ public sealed class ArchivedMedia(MediaStore media)
         var names = new Dictionary<string, string>(StringComparer.Ordinal);
         foreach (var (name, bytes) in files)
         {
-            var kept = PictureIntake.TakeAgain(bytes) ?? (MediaType.Of(bytes) is { } type && !type.StartsWith("image/", StringComparison.Ordinal) ? bytes : null);
+            var kept = PictureIntake.TakeAgain(bytes) ?? (MediaFile.Read(bytes) is not null ? bytes : null);
             if (kept is not null) names[name] = await media.KeepAsync(kept);
         }
 

@@ -30,7 +30,7 @@ async function designWall(page, shows = ['pictures', 'drawings', 'formulas', 'pl
   await page.getByLabel('The question over the wall').fill('Which bridges do we know?');
   await page.getByRole('button', { name: 'New topic' }).click();
   await page.getByLabel('Topic 1', { exact: true }).fill('Bridges');
-  for (const kind of ['pictures', 'drawings', 'formulas', 'places on a map'])
+  for (const kind of ['pictures', 'drawings', 'formulas', 'places on a map', 'links to pages on the web'])
     await page.getByRole('checkbox', { name: kind, exact: true }).setChecked(shows.includes(kind));
   if (shows.includes('places on a map')) {
     await page
@@ -254,4 +254,51 @@ test('a drawing that arrives after pens down waits for the teacher, who is told 
   await expect(varga.getByRole('dialog')).toContainText('Drawing');
   await varga.getByRole('dialog').getByRole('button', { name: 'Add it' }).click();
   await expect(cards(maya, 'Bridges').locator('.shown-drawing path')).toHaveCount(1);
+});
+
+test('a link is looked up by the server, opens elsewhere, and is put up without a network too', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await designWall(varga, ['links to pages on the web']);
+  const code = await handOut(varga, together);
+  const maya = await student(browser, code, 'Maya');
+  const ben = await student(browser, code, 'Ben', { viewport: { width: 390, height: 844 } });
+  const left = [];
+  for (const page of [maya, ben]) page.on('request', (r) => r.url().includes('ostlebrook.example') && !r.url().includes('/rooms/') && left.push(r.url()));
+
+  await slot(maya, 'Bridges').fill('Look there');
+  await show(maya, 'Bridges', 'Link');
+  await expect(maya.getByLabel('Address of the page')).toBeFocused();
+  await maya.keyboard.type('javascript:alert(1)');
+  await maya.keyboard.press('Enter');
+  await expect(maya.getByRole('alert')).toContainText('This is no address of a page.');
+  await maya.getByLabel('Address of the page').fill('bridges.ostlebrook.example/old');
+  if (process.env.PICTURES) await maya.screenshot({ path: '/tmp/p/link-address.png' });
+  await maya.keyboard.press('Enter');
+  await expect(maya.getByLabel('What the page is called')).toHaveValue('The old stone bridge, built in 1684');
+  await maya.getByLabel('What the page is called').fill('The oldest bridge');
+  await putUp(maya);
+  await kept(maya);
+  await ben.getByRole('button', { name: /^Show 1 new card/ }).first().click();
+  const there = cards(ben, 'Bridges').getByRole('link');
+  await expect(there).toHaveText(/The oldest bridge\s+Bridges of the Ostle Valley/);
+  await expect(there).toHaveAttribute('href', 'https://bridges.ostlebrook.example/old');
+  await expect(there).toHaveAttribute('rel', /noopener noreferrer/);
+  await expect(there).toHaveAttribute('target', '_blank');
+  await noBarrier(ben);
+  if (process.env.PICTURES) await ben.screenshot({ path: '/tmp/p/link-ben.png' });
+
+  // Without a network it has the name of its server.
+  await ben.context().setOffline(true);
+  await show(ben, 'Bridges', 'Link');
+  await ben.getByLabel('Address of the page').fill('museum.ostlebrook.example/models');
+  await ben.getByRole('button', { name: 'Put it there' }).click();
+  await expect(ben.locator('.making .shown-link')).toHaveText('museum.ostlebrook.example');
+  await putUp(ben);
+  await ben.context().setOffline(false);
+  await kept(ben);
+  await varga.locator('.tile').first().click();
+  await expect(cards(varga, 'Bridges').getByRole('link', { name: 'museum.ostlebrook.example' })).toBeVisible();
+  if (process.env.PICTURES) await varga.screenshot({ path: '/tmp/p/link-varga.png' });
+  expect(left).toEqual([]);
+  for (const page of [varga, maya, ben]) expect(page.problems).toEqual([]);
 });

@@ -180,7 +180,9 @@ test('whose word a teacher leaves out counts no more, they are told, and it coun
   await kept(ben);
   await varga.locator('.tile').first().click();
   await expect(numbers(varga, 'An arch bridge')).toHaveText('0 agree, 0 unsure, 1 disagree');
-  await varga.locator('summary', { hasText: 'Whose word counts' }).press('Enter');
+  const whose = varga.locator('summary', { hasText: 'Whose word counts' });
+  await expect(whose).toBeVisible();
+  await whose.press('Enter');
   await expect(varga.getByText('said something of 1')).toBeVisible();
   await varga.getByRole('button', { name: 'Do not count: Ben' }).press('Enter');
   await expect(numbers(varga, 'An arch bridge')).toHaveCount(0);

@@ -5,6 +5,7 @@ import type { Attachment } from '../wire/forms';
 import { drawing } from './drawing';
 import { formula } from './formula';
 import type { AttachmentKind, AttachmentTexts, AttachmentView } from './kind';
+import { link } from './link';
 import { picture } from './picture';
 import { place } from './place';
 
@@ -15,6 +16,7 @@ const KINDS: { readonly [K in Attachment['kind']]: AttachmentKind<Extract<Attach
   drawing,
   formula,
   place,
+  link,
 };
 
 export function kindOf(attachment: Attachment): AttachmentKind<Attachment> {
@@ -35,4 +37,4 @@ export function wordsOf(attachment: Attachment): string {
   return said(attachment, NAMELESS);
 }
 
-const NAMELESS: AttachmentTexts = { picture: '', drawing: '', formula: '', mapPlace: '' };
+const NAMELESS: AttachmentTexts = { picture: '', drawing: '', formula: '', mapPlace: '', webPage: '' };

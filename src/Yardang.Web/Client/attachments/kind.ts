@@ -7,6 +7,7 @@ export interface AttachmentTexts {
   readonly drawing: string;
   readonly formula: string;
   readonly mapPlace: string;
+  readonly webPage: string;
 }
 
 export interface AttachmentView {

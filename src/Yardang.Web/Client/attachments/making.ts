@@ -6,8 +6,9 @@ import { live } from 'lit-html/directives/live.js';
 import { repeat } from 'lit-html/directives/repeat.js';
 import { type Formula } from '../media/formula-dialog';
 import { type PictureUploads, type Taken, titleOfFile } from '../media/picture-uploads';
+import { addressIn } from '../media/web-address';
 import { fill } from '../page-data';
-import type { Attachment, DrawnStroke, MapPicture, PlaceAttachment } from '../wire/forms';
+import type { Attachment, DrawnStroke, LinkAttachment, MapPicture, PlaceAttachment } from '../wire/forms';
 import { type AttachmentTexts, type AttachmentView, kindOf, said, show, wordsOf } from './index';
 
 const LONGEST_DESCRIPTION = 120;
@@ -18,6 +19,11 @@ export interface MakingTexts extends AttachmentTexts {
   readonly draw: string;
   readonly formula: string;
   readonly onMap: string;
+  readonly webAddress: string;
+  readonly webAddressDo: string;
+  readonly webAddressNone: string;
+  readonly linkCalled: string;
+  readonly cancel: string;
   readonly takeOff: string;
   readonly drawOn: string;
   readonly changeFormula: string;
@@ -52,12 +58,17 @@ export interface MakingSide extends AttachmentView {
   shown(place: string): readonly Attachment[];
   keep(place: string, shown: readonly Attachment[]): void;
   say(words: string): void;
+  /** What the page at an address is called, as the server finds it; null if it cannot be asked. */
+  lookUp(address: string): Promise<Omit<LinkAttachment, 'kind'> | null>;
 }
 
 export class Making {
   private readonly onTheirWay = new Map<string, number>();
   /** Where pictures go that are being chosen or searched. */
   private choosingFor = '';
+  /** Where an address is being typed, and whether what was typed is none. */
+  private addressFor: string | null = null;
+  private isNoAddress = false;
 
   /** @param refresh draws what is written anew. */
   constructor(
@@ -107,8 +118,10 @@ export class Making {
       side.mayShow('drawing') && this.item(texts.draw, () => this.draw(place, null)),
       side.mayShow('formula') && this.item(texts.formula, () => this.formula(place, null)),
       side.mayShow('place') && side.map && this.item(texts.onMap, () => this.place(place, null)),
+      side.mayShow('link') && this.item(texts.webPage, () => this.askForAddress(place)),
     ].filter(Boolean);
     if (can.length === 0) return nothing;
+    if (this.addressFor === place) return this.addressField(place);
     return html`<details class="making-menu" data-menu>
       <summary class="button button-small button-quiet">
         ${this.kindsToShow()}<span class="sr-only">: ${beside}</span>
@@ -149,12 +162,13 @@ export class Making {
   /** The first kinds by name, so that the button says what it is for. */
   private kindsToShow(): string {
     const { side } = this;
-    const { picture, drawing, formula, mapPlace } = side.texts;
+    const { picture, drawing, formula, mapPlace, webPage } = side.texts;
     const kinds = [
       side.mayShow('picture') && picture,
       side.mayShow('drawing') && drawing,
       side.mayShow('formula') && formula,
       side.mayShow('place') && side.map && mapPlace,
+      side.mayShow('link') && webPage,
     ].filter((words) => typeof words === 'string');
     const [first = '', second, ...more] = kinds;
     return `+ ${first}${second ? `, ${second.toLocaleLowerCase()}` : ''}${more.length > 0 ? ' …' : ''}`;
@@ -180,6 +194,7 @@ export class Making {
       drawing: { words: texts.drawOn, press: () => this.draw(place, at) },
       formula: { words: texts.changeFormula, press: () => this.formula(place, at) },
       place: { words: texts.changePlace, press: () => this.place(place, at) },
+      link: null,
     }[attachment.kind];
     const kind = kindOf(attachment);
     return html`${
@@ -187,8 +202,8 @@ export class Making {
           ? html`<input
               maxlength=${LONGEST_DESCRIPTION}
               dir="auto"
-              placeholder=${texts.says}
-              aria-label=${texts.says}
+              placeholder=${attachment.kind === 'link' ? texts.linkCalled : texts.says}
+              aria-label=${attachment.kind === 'link' ? texts.linkCalled : texts.says}
               .value=${live(wordsOf(attachment))}
               @input=${(e: Event) => {
                 const words = (e.target as HTMLInputElement).value;
@@ -260,6 +275,68 @@ export class Making {
     const map = before?.kind === 'place' ? before.map : this.side.map;
     if (!map || (at === null && this.isFull(place))) return;
     this.side.dialogs.showPlace(map, before?.kind === 'place' ? before : null, (made) => this.put(place, at, made));
+  }
+
+  private askForAddress(place: string): void {
+    if (this.isFull(place)) return;
+    this.addressFor = place;
+    this.isNoAddress = false;
+    this.refresh();
+    // Once it is drawn.
+    requestAnimationFrame(() => document.querySelector<HTMLInputElement>('[data-web-address]')?.focus());
+  }
+
+  private addressField(place: string): TemplateResult {
+    const { texts } = this.side;
+    return html`<form class="making-address" @submit=${(e: SubmitEvent) => this.takeAddress(place, e)}>
+      <label
+        >${texts.webAddress}
+        <input
+          name="address"
+          data-web-address
+          inputmode="url"
+          autocomplete="off"
+          spellcheck="false"
+          maxlength="2000"
+          @input=${() => this.typedAddress()}
+        />
+      </label>
+      ${this.isNoAddress ? html`<p class="notice notice-need" role="alert">${texts.webAddressNone}</p>` : nothing}
+      <span class="making-do">
+        <button class="button button-small button-main">${texts.webAddressDo}</button>
+        <button type="button" class="button button-small button-quiet" @click=${() => this.leaveAddress()}>
+          ${texts.cancel}
+        </button>
+      </span>
+    </form>`;
+  }
+
+  /** What is no address yet may become one. */
+  private typedAddress(): void {
+    if (!this.isNoAddress) return;
+    this.isNoAddress = false;
+    this.refresh();
+  }
+
+  private leaveAddress(): void {
+    this.addressFor = null;
+    this.refresh();
+  }
+
+  /** Without a network it goes there under the name of its server. */
+  private async takeAddress(place: string, e: SubmitEvent): Promise<void> {
+    e.preventDefault();
+    const address = addressIn(String(new FormData(e.target as HTMLFormElement).get('address') ?? ''));
+    this.isNoAddress = address === null;
+    if (!address) return this.refresh();
+    this.leaveAddress();
+    this.wait(place, 1);
+    const found = await this.side.lookUp(address.href);
+    this.wait(place, -1);
+    this.add(place, {
+      kind: 'link',
+      ...(found ?? { address: address.href, title: '', site: address.hostname.slice(0, LONGEST_DESCRIPTION) }),
+    });
   }
 
   private isFull(place: string): boolean {

@@ -106,6 +106,13 @@ function shownAt(attachment: Attachment, x: number, y: number): [Drawn[], number
       });
       return [moved, Math.max(0, ...attachment.strokes.flatMap((s) => s.points.filter((_, i) => i % POINT === 1)))];
     }
+    case 'link': {
+      const { address, title } = attachment;
+      const text = [title, address].filter(Boolean).join('\n');
+      const { lines, size, width, height } = fitNote(text, SIDE, SIDE, 0);
+      const words = { text, language: '', lines, size, also: null };
+      return [[drawn({ kind: 'note', x, y, width, height, words }, plain)], height];
+    }
     default:
       return [[], 0];
   }

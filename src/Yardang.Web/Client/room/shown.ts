@@ -7,7 +7,13 @@ export const MOST_ATTACHMENTS = 4;
 const MOST_WEIGHT = 40_000;
 
 /** The numbers of Core's AttachmentKinds. */
-export const KINDS: { readonly [K in Attachment['kind']]: number } = { picture: 1, drawing: 2, formula: 4, place: 8 };
+export const KINDS: { readonly [K in Attachment['kind']]: number } = {
+  picture: 1,
+  drawing: 2,
+  formula: 4,
+  place: 8,
+  link: 16,
+};
 
 /** How much there is of it, in points and letters. */
 export function weightOf(attachment: Attachment): number {
@@ -18,6 +24,8 @@ export function weightOf(attachment: Attachment): number {
       return attachment.description.length + attachment.strokes.reduce((sum, s) => sum + s.points.length / 4, 0);
     case 'formula':
       return attachment.source.length + attachment.outline.length;
+    case 'link':
+      return attachment.address.length + attachment.title.length + attachment.site.length;
     case 'place':
       return attachment.map.description.length + attachment.map.media.length + attachment.name.length;
   }

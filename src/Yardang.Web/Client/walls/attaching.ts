@@ -1,5 +1,6 @@
 // What is shown beside words, on a wall: who may show what, where it is kept until it is put up, and the dialogs in which it is made.
 
+import { linkAt } from '../attachments/look-up';
 import { Making } from '../attachments/making';
 import type { AttachmentDialogs } from '../attachments/dialogs';
 import type { PictureUploads } from '../media/picture-uploads';
@@ -24,6 +25,7 @@ export function attachingOf(
   drafts: Drafts,
   uploads: PictureUploads,
   address: (media: string) => string,
+  links: string,
   texts: WallTexts,
   changed: () => void,
 ): Making {
@@ -41,6 +43,7 @@ export function attachingOf(
       shown: (place) => drafts.shown(place),
       keep: (place, shown) => drafts.show(place, shown),
       say: (words) => page.say(words),
+      lookUp: (link) => linkAt(links, link),
       dialogs: {
         chooseFiles: () => page.chooseFiles(),
         searchPictures: () => void page.inDialog((d) => d.pictureSearch.open()),

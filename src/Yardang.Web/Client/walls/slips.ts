@@ -281,15 +281,16 @@ export class Slips {
     const { side } = this;
     if (card.attachments.length === 0) return nothing;
     return html`<div class="shown" data-count=${card.attachments.length}>
-      ${card.attachments.map(
-        (attachment) =>
-          html`<button
-            type="button"
-            aria-label=${fill(side.texts.seeLarge, said(attachment, side.texts))}
-            @click=${() => side.large.open(card)}
-          >
-            ${show(attachment, side)}
-          </button>`,
+      ${card.attachments.map((attachment) =>
+        attachment.kind === 'link'
+          ? show(attachment, side)
+          : html`<button
+              type="button"
+              aria-label=${fill(side.texts.seeLarge, said(attachment, side.texts))}
+              @click=${() => side.large.open(card)}
+            >
+              ${show(attachment, side)}
+            </button>`,
       )}
     </div>`;
   }

@@ -255,7 +255,17 @@ export function registerWall(beside: typeof besideOf | null, trying: typeof Tryi
         const token = root.dataset['token'] ?? '';
         const where = `/rooms/${data.work}/media${data.query}`;
         uploads = new PictureUploads(where, token, (words) => this.say(words), texts.pictureAway);
-        making = attachingOf(this, wall, me, drafts, uploads, address, texts, () => view.refresh());
+        making = attachingOf(
+          this,
+          wall,
+          me,
+          drafts,
+          uploads,
+          address,
+          `/rooms/${data.work}/link${data.query}`,
+          texts,
+          () => view.refresh(),
+        );
         side = this.side(root);
         const part = (name: string) => root.querySelector<HTMLElement>(name)!;
         view = new WallView(part('[data-wall]'), part('[data-legend]'), part('[data-stances]'), side, () =>

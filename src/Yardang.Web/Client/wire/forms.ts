@@ -23,6 +23,7 @@ export const enum AttachmentKinds {
   Drawings = 2,
   Formulas = 4,
   Places = 8,
+  Links = 16,
 }
 
 /** Why a student tells their teacher of something. The numbers are on the wire. */
@@ -363,7 +364,8 @@ export type Attachment =
   | PictureAttachment
   | DrawingAttachment
   | FormulaAttachment
-  | PlaceAttachment;
+  | PlaceAttachment
+  | LinkAttachment;
 
 /** One property of one thing, and what it is now. A closed set. */
 export interface Change {
@@ -2143,6 +2145,17 @@ export interface Link {
   readonly byStaff: boolean;
   /** Who took it down, by actor number; 0 while it is up. */
   readonly downBy: number;
+}
+
+/** A page elsewhere on the web. It is opened there, and never shown inside. */
+export interface LinkAttachment {
+  readonly kind: 'link';
+  /** http or https, without a password in it. */
+  readonly address: string;
+  /** What the page is called; may be empty. */
+  readonly title: string;
+  /** Whose page it is, in words; may be empty. */
+  readonly site: string;
 }
 
 /** Link a card to a card, with the teacher's words or one's own. */
