@@ -28,7 +28,7 @@ public readonly record struct Touch(long At, int Person, int Whose, Touching Wha
 /// <summary>What students do to the work of others. What several may do together on purpose looks the same: it is counted, and judged by nobody but the teacher.</summary>
 public static class OthersWork
 {
-    /// <summary>What an event did to things of others, each thing once; nothing if a teacher or the program did it.</summary>
+    /// <summary>What an event did to things of others, each thing once; nothing if a teacher or the program did it. What a teacher put there to be moved is moved by whoever does the task: that is nothing, either.</summary>
     /// <param name="envelope">The event.</param>
     /// <param name="room">A board or wall, as it was then or later: whose a thing is never changes.</param>
     public static IEnumerable<Touch> In(Envelope envelope, Room room)
@@ -40,7 +40,7 @@ public static class OthersWork
             Board board => On(envelope.Event, board),
             Wall wall => On(envelope.Event, wall),
             _ => [],
-        }).Where(t => t.Whose is { } whose && whose != me).Select(t => new Touch(envelope.Time, me, t.Whose!.Value, t.What));
+        }).Where(t => t.Whose is { } whose && whose != me && (whose != 0 || t.What != Touching.Moved)).Select(t => new Touch(envelope.Time, me, t.Whose!.Value, t.What));
     }
 
     private static IEnumerable<(int? Whose, Touching What)> On(RoomEvent happened, Board board)

@@ -20,7 +20,9 @@ public sealed class BoardRooms(IDbContextFactory<SchoolContext> school, LateChan
         var (allowed, isMasked) = (Allowed.Everything, false);
         var lesson = await hosts.GetAsync(room.OfId);
         await lesson.LookAsync(r => (allowed, isMasked) = (((Lesson)r).AllowedIn(room.Place), ((Lesson)r).NamesMasked));
-        return new(() => new Board(pages), await names.InAsync(room.OfId, isMasked, allowed));
+
+        // Boards hide no names by themselves, as walls may.
+        return new(() => new Board(pages), isMasked ? await names.InAsync(room.OfId, isMasked, allowed) : allowed);
     }
 
     public async Task LoadedAsync(RoomHost host, RoomRecord room, RoomHosts hosts)

@@ -8,6 +8,7 @@ using Yardang.Core.Editing;
 using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
 using Yardang.Core.Needs;
+using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
 using Yardang.Core.Walls;
 using Yardang.Data.School;
@@ -88,36 +89,35 @@ public sealed class WhoNeedsTests : IAsyncLifetime
     }
 
     [Fact]
-    public async Task Who_clears_away_what_lies_there_for_all_is_listed_without_a_noise_until_a_teacher_has_seen_it()
+    public async Task Who_moves_away_much_of_what_classmates_put_up_is_listed_without_a_noise_until_a_teacher_has_seen_it()
     {
-        (_, _lesson) = await _school.HandOutAsync(_teacher, way: Way.AllTogether);
+        var plan = WallPlan.Blank with { Topics = [new(11, Texts.In("en", "Stone"), Texts.None, 2), new(12, Texts.In("en", "Wood"), Texts.None, 3)], Rules = WallRules.Free with { AnyMoves = true } };
+        var activity = await _school.Get<ActivityMaking>().CreateAsync(_teacher, ActivityContent.BlankWall("en", "Bridges") with { Parts = [new Part(1, PartKind.Wall, plan)] });
+        _lesson = await _school.Get<Handing>().HandOutAsync(activity, new HandOutOrder("7 Amber", Way: Way.AllTogether), "en");
         _room = await _school.Get<RoomHosts>().GetAsync(_lesson.Id);
-        await ComeAsync("Maya");
-        await ComeAsync("Ben");
-        await ComeAsync("Oona");
-        var board = await _school.Get<RoomHosts>().GetAsync(await _school.TogetherAsync(_lesson));
-        var page = 0L;
-        await board.LookAsync(r => page = ((Board)r).Sheets.Pages[0].Id, Stop);
-        var labels = new List<long>();
-        for (var n = 0; n < QuietAlerts.MuchRemoved; n++) await DoAsync(board, Actor.Owner, id => new AddMark(Kept(id), page, Grip.Loose, new NoteBody(0, 0, 4_000, 4_000, new Words("pier", "en", ["pier"], 700)), new Style(0, 0)));
+        foreach (var name in new[] { "Maya", "Ben" }) await ComeAsync(name);
+        var wall = await _school.Get<RoomHosts>().GetAsync(await _school.TogetherAsync(_lesson));
+        var cards = new List<long>();
+        for (var n = 0; n < QuietAlerts.MuchMoved; n++)
+        {
+            await DoAsync(wall, new Actor(2, Role.Student), id =>
+            {
+                cards.Add(id);
+                return new PutUpCard(id, 11, "en", "granite");
+            });
+        }
+
         await _school.Get<Attention>().TickAsync();
-        foreach (var label in labels) await DoAsync(board, new Actor(3, Role.Student), new MakeChanges([new Placed(label, new Place(9_000, 9_000, 0))]));
+        foreach (var card in cards.SkipLast(1)) await DoAsync(wall, new Actor(3, Role.Student), new MoveCard(card, 12, 1));
         await LookAsync(TimeSpan.FromSeconds(5));
         Assert.Empty(await AlertsAsync());
-        for (var again = 0; again < 2; again++)
-            foreach (var label in labels) await DoAsync(board, new Actor(3, Role.Student), new MakeChanges([new Placed(label, new Place(1_000 * again, 9_000, 0))]));
+        await DoAsync(wall, new Actor(3, Role.Student), new MoveCard(cards[^1], 12, 1));
         await LookAsync(TimeSpan.FromSeconds(5));
         var alert = Assert.Single(await AlertsAsync());
         Assert.Equal(((int)NeedKind.ClearsAway, 3), (alert.Kind, alert.Person));
 
         await DoAsync(_room, Actor.Owner, new AnswerNeed(3, NeedKind.ClearsAway, 0));
         Assert.Empty(await AlertsAsync());
-
-        long Kept(long id)
-        {
-            labels.Add(id);
-            return id;
-        }
     }
 
     [Fact]
