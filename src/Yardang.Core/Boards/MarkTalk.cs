@@ -73,7 +73,7 @@ public sealed class MarkTalk
             GiveAnswer give when waits(give.Id) => Refusal.Duplicate,
             GiveAnswer give when waiting(give.About) is not null || waits(give.To) => Ids.ClientOf(give.Id) != client || give.Aloud ? Refusal.NotAllowed : Fault(give.Text, give.Language),
             RewordAnswer reword when waits(reword.Id) => Fault(reword.Text, reword.Language),
-            TakeAnswerDown(_, var id, _, _) when waits(id) => null,
+            TakeAnswerDown(_, var id, _, _, _) when waits(id) => null,
             PutAnswerBack(_, var id) when waits(id) => null,
             _ => (Decide(command, actor, client, sheets, 0) as Decision.Refused)?.Reason,
         };

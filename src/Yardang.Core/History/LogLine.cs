@@ -156,7 +156,12 @@ public sealed record LogLine(long Number, long Time, int Person, bool ByStaff, D
         AnswerReworded reworded => Known(wall, reworded.About, Doing.Reworded, reworded.Text),
         AnswerTakenDown taken => Known(wall, taken.About, Doing.TookDown),
         AnswerPutBack(var about, var answer, _) => Known(wall, about, Doing.PutBack, answer.Text),
-        CardsLinked(var link, _) => Known(wall, link.From, Doing.Linked, link.Text),
+        CardsLinked(var link, _) => Of(wall, link, Doing.Linked),
+        LinkReworded reworded => Of(wall, wall.Links.All.GetValueOrDefault(reworded.Id), Doing.Reworded, reworded.Text),
+        LinkReversed reversed => Of(wall, wall.Links.All.GetValueOrDefault(reversed.Id), Doing.Changed),
+        LinkTakenDown taken => Of(wall, wall.Links.All.GetValueOrDefault(taken.Id), Doing.TookDown),
+        LinkPutBack(var link, _) => Of(wall, link, Doing.PutBack),
+        QuestionFiled filed => Known(wall, filed.Card, Doing.Changed),
         FieldLaid(var spots) => (Doing.Moved, 0, [.. spots.Select(s => s.Card)], ""),
         PlanSet or CardsShown => (Doing.Planned, 0, [], ""),
         _ => null,
@@ -164,6 +169,14 @@ public sealed record LogLine(long Number, long Time, int Person, bool ByStaff, D
 
     private static (Doing, long, ImmutableArray<long>, string)? Of(Card card, Doing what) =>
         (what, card.Topic, [card.Id], card.Text.Length > 0 ? card.Text : string.Join(' ', card.Shown.Select(a => a.Said())));
+
+    private static (Doing, long, ImmutableArray<long>, string)? Of(Wall wall, Link? link, Doing what, string? words = null)
+    {
+        if (link is null) return null;
+        string Text(long card) => wall.Cards.GetValueOrDefault(card)?.Text ?? "";
+        var said = words ?? link.Text;
+        return Known(wall, link.From, what, $"{Text(link.From)} → {Text(link.To)}{(said.Length > 0 ? $": {said}" : "")}");
+    }
 
     private static (Doing, long, ImmutableArray<long>, string)? Known(Wall wall, long id, Doing what, string? words = null) =>
         wall.Cards.GetValueOrDefault(id) is not { } card || Of(card, what) is not var (_, place, things, said) ? null : (what, place, things, words ?? said);

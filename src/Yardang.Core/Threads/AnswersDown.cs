@@ -18,16 +18,18 @@ public static class AnswersDown
     /// <summary>Why an answer cannot be taken down; null if it can.</summary>
     internal static Refusal? WhyNot(TakeAnswerDown take, Answer? answer, Actor actor)
     {
-        var saysAnew = actor.IsStaff && answer is { IsUp: false, ByStaff: false } && IsAnew(answer.Removed, answer.DownWhy, take.Removes, take.Words);
+        if (take.AsItsAuthor && (!actor.IsStaff || answer is { ByStaff: true } || take.Words.Length > 0 || take.Removes)) return Refusal.NotAllowed;
+        var saysAnew = !take.AsItsAuthor && actor.IsStaff && answer is { IsUp: false, ByStaff: false } && IsAnew(answer.Removed, answer.DownWhy, take.Removes, take.Words);
         return WhyNot(take.Words, take.Removes, actor) ?? (saysAnew ? null : Talk.WhyNotTheirs(answer, actor));
     }
 
     /// <summary>An answer is taken down.</summary>
     internal static AnswerTakenDown Of(TakeAnswerDown take, Answer answer, int whose, Actor actor) =>
-        actor.IsStaff && !answer.ByStaff ? new(take.About, take.Id, whose, answer.Author, take.Words.Trim(), take.Removes) : new(take.About, take.Id, whose);
+        take.AsItsAuthor ? new(take.About, take.Id, whose, answer.Author, By: answer.Author)
+        : actor.IsStaff && !answer.ByStaff ? new(take.About, take.Id, whose, answer.Author, take.Words.Trim(), take.Removes) : new(take.About, take.Id, whose);
 
     /// <summary>An answer as it stands when it was taken down.</summary>
-    internal static Answer TakenDown(this Answer answer, AnswerTakenDown down, int by) => answer with { DownBy = by, DownWhy = down.Words, Removed = down.Removed };
+    internal static Answer TakenDown(this Answer answer, AnswerTakenDown down, int by) => answer with { DownBy = down.By != 0 ? down.By : by, DownWhy = down.Words, Removed = down.Removed };
 
     /// <summary>An answer as it stands when it is put back.</summary>
     internal static Answer Undone(Answer answer) => answer with { DownBy = 0, DownWhy = "", Removed = false };

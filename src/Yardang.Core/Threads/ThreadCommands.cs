@@ -20,10 +20,10 @@ public sealed record RewordAnswer(long About, long Id, string Language, string T
 
 /// <summary>
 /// Take an answer down. It is kept; what answers it stays. By a teacher: <c>Words</c> say why to whoever wrote it, at most <see cref="LateWork.LongestWords"/> letters, and may be empty;
-/// <c>Removes</c>: its author does not see it any more either. Of one that is down already a teacher says so anew.
+/// <c>Removes</c>: its author does not see it any more either. Of one that is down already a teacher says so anew. <c>AsItsAuthor</c>: as of cards (<see cref="Walls.TakeCardDown"/>).
 /// </summary>
 [Kind(48)]
-public sealed record TakeAnswerDown(long About, long Id, [Since(2)] string Words = "", [Since(2)] bool Removes = false) : Command;
+public sealed record TakeAnswerDown(long About, long Id, [Since(2)] string Words = "", [Since(2)] bool Removes = false, [Since(3)] bool AsItsAuthor = false) : Command;
 
 /// <summary>Put an answer back that was taken down: whoever took it down, and teachers.</summary>
 [Kind(49)]
@@ -45,9 +45,9 @@ public sealed record AnswerReworded(long About, long Id, string Language, string
     public override bool Names(int person) => person == Whose;
 }
 
-/// <summary>An answer was taken down by the actor of the event. Where a teacher did, to its author and to teachers: <c>Author</c>, why, and whether its author does not see it either.</summary>
+/// <summary>An answer was taken down by the actor of the event. Where a teacher did, to its author and to teachers: <c>Author</c>, why, whether its author does not see it either, and <c>By</c>: whose doing it counts as; 0: the actor's.</summary>
 [Kind(80)]
-public sealed record AnswerTakenDown(long About, long Id, int Whose = 0, [Since(2)] int Author = 0, [Since(2)] string Words = "", [Since(2)] bool Removed = false) : RoomEvent
+public sealed record AnswerTakenDown(long About, long Id, int Whose = 0, [Since(2)] int Author = 0, [Since(2)] string Words = "", [Since(2)] bool Removed = false, [Since(3)] int By = 0) : RoomEvent
 {
     /// <inheritdoc/>
     public override bool Names(int person) => person == Whose;

@@ -111,7 +111,7 @@ public static class HiddenNames
             LateWorkAccepted accepted => accepted with { Outcome = accepted.Outcome is { } outcome ? AsTold(reader, outcome, veil) : null },
             ConcernsSettled settled => (reader.IsStaff ? settled with { People = [] } : settled.AsTold(reader.Number)) is ConcernsSettled told ? told with { About = Id(told.About), Answer = Id(told.Answer) } : settled,
             CardTakenDown down => AsTold(reader, down, down.Author, _ => new CardTakenDown(Id(down.Id), down.Whose), (d, author) => d with { Id = Id(d.Id), Author = author, By = d.By == 0 ? 0 : author }),
-            AnswerTakenDown down => AsTold(reader, down, down.Author, _ => new AnswerTakenDown(Id(down.About), Id(down.Id), down.Whose), (d, author) => d with { About = Id(d.About), Id = Id(d.Id), Author = author }),
+            AnswerTakenDown down => AsTold(reader, down, down.Author, _ => new AnswerTakenDown(Id(down.About), Id(down.Id), down.Whose), (d, author) => d with { About = Id(d.About), Id = Id(d.Id), Author = author, By = d.By == 0 ? 0 : author }),
             _ => happened.WithIds(Id),
         };
     }

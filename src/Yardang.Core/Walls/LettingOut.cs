@@ -151,7 +151,7 @@ public sealed class LetOut
     {
         AnswerGiven(var on, var answer, _) => HidesAnswer(on, answer.To, cards),
         AnswerReworded(var on, var id, _, _, _) => HidesAnswer(on, id, cards),
-        AnswerTakenDown(var on, var id, _, _, _, _) => HidesAnswer(on, id, cards),
+        AnswerTakenDown(var on, var id, _, _, _, _, _) => HidesAnswer(on, id, cards),
         AnswerPutBack(var on, var answer, _) => !answer.ByStaff || HidesAnswer(on, answer.To, cards),
         QuestionFiled(var on, var answer, _) => HidesAnswer(on, answer, cards),
         CardsLinked(var link, _) => Hides(cards[link.From]) || Hides(cards[link.To]),

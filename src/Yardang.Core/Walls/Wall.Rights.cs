@@ -70,7 +70,7 @@ public sealed partial class Wall
         : take.AsItsAuthor && (!SeesAll(actor) || card.ByStaff || take.Words.Length > 0 || take.Removes) ? Refusal.NotAllowed
         : AnswersDown.WhyNot(take.Words, take.Removes, actor) ?? (CardsDown.SaysAnew(take, card, actor) ? null : Theirs(take.Id, actor));
 
-    private Refusal? WhyNotDown(TakeAnswerDown take, Actor actor) => !IsTalkedAbout(take.About, actor) ? Refusal.NotFound : AnswersDown.WhyNot(take, Find(take.About, take.Id), actor);
+    private Refusal? WhyNotDown(TakeAnswerDown take, Actor actor) => !IsTalkedAbout(take.About, actor) ? Refusal.NotFound : take.AsItsAuthor && !SeesAll(actor) ? Refusal.NotAllowed : AnswersDown.WhyNot(take, Find(take.About, take.Id), actor);
 
     // While each sees only their own, a teacher's card that a student moves would stand there for all.
     private Refusal? WhyNotMoved(long id, Actor actor)
@@ -155,7 +155,7 @@ public sealed partial class Wall
             GiveAnswer answer when Answered(answer.Id) => Refusal.Duplicate,
             GiveAnswer answer when Waits(answer.About) || Answered(answer.To) => answer.Aloud ? Refusal.NotAllowed : Fault(answer.Text, answer.Language),
             RewordAnswer reword when Answered(reword.Id) => Fault(reword.Text, reword.Language),
-            TakeAnswerDown(_, var id, _, _) when Answered(id) => null,
+            TakeAnswerDown(_, var id, _, _, _) when Answered(id) => null,
             PutAnswerBack(_, var id) when Answered(id) => null,
             LinkCards link when theirs.Exists(w => w.Command is LinkCards other && other.Id == link.Id) => Refusal.Duplicate,
             LinkCards link when Waits(link.From) || Waits(link.To) => Link.CanSay(link.Word, link.Language, link.Text) ? null : Refusal.OutOfRange,

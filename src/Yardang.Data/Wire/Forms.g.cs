@@ -1220,7 +1220,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Threads.AnswerTakenDown v)
     {
-        var count = v.Author != 0 || v.Words.Length > 0 || v.Removed ? 6 : 3;
+        var count = v.By != 0 ? 7 : v.Author != 0 || v.Words.Length > 0 || v.Removed ? 6 : 3;
         w.WriteArrayHeader(count);
         w.Write(v.About);
         w.Write(v.Id);
@@ -1229,6 +1229,8 @@ internal static class Forms
         w.Write(v.Author);
         w.Write(v.Words);
         w.Write(v.Removed);
+        if (count < 7) return;
+        w.Write(v.By);
     }
 
     public static Yardang.Core.Threads.AnswerTakenDown ReadAnswerTakenDown(ref MessagePackReader r)
@@ -1247,8 +1249,14 @@ internal static class Forms
             @removed = r.ReadBoolean();
         }
 
+        System.Int32 @by = default;
+        if (fields.Has(7))
+        {
+            @by = r.ReadInt32();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Threads.AnswerTakenDown(@about, @id, @whose, @author, @words, @removed);
+        return new Yardang.Core.Threads.AnswerTakenDown(@about, @id, @whose, @author, @words, @removed, @by);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.AnsweredNeed v)
@@ -8552,13 +8560,15 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Threads.TakeAnswerDown v)
     {
-        var count = v.Words.Length > 0 || v.Removes ? 4 : 2;
+        var count = v.AsItsAuthor ? 5 : v.Words.Length > 0 || v.Removes ? 4 : 2;
         w.WriteArrayHeader(count);
         w.Write(v.About);
         w.Write(v.Id);
         if (count < 4) return;
         w.Write(v.Words);
         w.Write(v.Removes);
+        if (count < 5) return;
+        w.Write(v.AsItsAuthor);
     }
 
     public static Yardang.Core.Threads.TakeAnswerDown ReadTakeAnswerDown(ref MessagePackReader r)
@@ -8574,8 +8584,14 @@ internal static class Forms
             @removes = r.ReadBoolean();
         }
 
+        System.Boolean @asItsAuthor = default;
+        if (fields.Has(5))
+        {
+            @asItsAuthor = r.ReadBoolean();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Threads.TakeAnswerDown(@about, @id, @words, @removes);
+        return new Yardang.Core.Threads.TakeAnswerDown(@about, @id, @words, @removes, @asItsAuthor);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.TakeCardDown v)

@@ -25,9 +25,12 @@ public sealed record RestoreQuery(long At, long? Place, int? Person, long? Thing
 /// <summary>What would have to be done on a board or wall so that it is as it was at a moment. Nothing is changed by asking: the teacher who has looked at it does it.</summary>
 public sealed class RestoringEndpoint(PastRooms past, ExportDesk desk)
 {
-    private sealed record Plan(IReadOnlyList<byte[]> Commands, int Back, int Changed, int Away, int Down);
+    private sealed record Plan(IReadOnlyList<byte[]> Commands, params RestoreCounts[] Counts);
 
-    /// <summary>[[command ...], back, changed, away, down]: the numbers as <see cref="Restoration"/> has them, the commands as they are to be sent, in order, as one gesture.</summary>
+    /// <summary>
+    /// [[command ...], [[back, changed, away, down] ...]]: the commands as they are to be sent, in order, as one gesture; the numbers (<see cref="RestoreCounts"/>) of marks, or of cards, answers
+    /// and links.
+    /// </summary>
     public async Task<IResult> GetAsync(HttpContext context, Guid room, RestoreQuery query)
     {
         if (await past.FindAsync(Visitor.Of(context), room) is not ({ } host, { MayWrite: true } found)) return Results.NotFound();
@@ -42,13 +45,19 @@ public sealed class RestoringEndpoint(PastRooms past, ExportDesk desk)
     {
         var buffer = new ArrayBufferWriter<byte>(4096);
         var w = new MessagePackWriter(buffer);
-        w.WriteArrayHeader(5);
+        w.WriteArrayHeader(2);
         w.WriteArrayHeader(plan.Commands.Count);
         foreach (var command in plan.Commands) w.WriteRaw(command);
-        w.Write(plan.Back);
-        w.Write(plan.Changed);
-        w.Write(plan.Away);
-        w.Write(plan.Down);
+        w.WriteArrayHeader(plan.Counts.Length);
+        foreach (var (back, changed, away, down) in plan.Counts)
+        {
+            w.WriteArrayHeader(4);
+            w.Write(back);
+            w.Write(changed);
+            w.Write(away);
+            w.Write(down);
+        }
+
         w.Flush();
         return buffer.WrittenMemory.ToArray();
     }
@@ -64,28 +73,22 @@ public sealed class RestoringEndpoint(PastRooms past, ExportDesk desk)
         }
 
         var plan = Restoring.Plan(then ?? new(board.Sheets.Marks), board.Sheets, new(query.Place ?? 0, query.Person ?? 0, query.Thing ?? 0, query.Depth ?? RestoreDepth.Gone));
-        return new([.. Commands(plan.Changes)], plan.Back, plan.Changed, plan.Away, plan.Down);
+        return new([.. Commands(plan.Changes)], new RestoreCounts(plan.Back, plan.Changed, plan.Away, plan.Down));
     }
 
     private Plan PlanFor(Wall wall, Guid room, RestoreQuery query, Actor teacher)
     {
         List<Envelope> log = [.. past.All(room)];
-        Dictionary<long, Card>? then = null;
+        WallThen? then = null;
         foreach (var happened in log)
         {
-            if (wall.Number >= query.At) then ??= new(wall.Cards);
+            if (wall.Number >= query.At) then ??= WallThen.Of(wall);
             wall.Apply(happened);
         }
 
-        IReadOnlySet<long> things = query.Thing is { } thing ? new HashSet<long> { thing } : new HashSet<long>();
-        if (query.Through is { } through)
-        {
-            things = RestoringCards.LastTouched(log, teacher.Number, query.At + 1, through);
-            if (things.Count == 0) return new([], 0, 0, 0, 0);
-        }
-
-        var plan = RestoringCards.Plan(then ?? new(wall.Cards), wall, new(query.Place, query.Person ?? 0, things, query.Depth ?? RestoreDepth.Gone));
-        return new([.. plan.Commands.Select(Encoded)], plan.Back, plan.Changed, plan.Away, plan.Down);
+        var only = query.Through is { } through ? RestoringCards.LastTouched(log, teacher.Number, query.At + 1, through) : null;
+        var plan = RestoringCards.Plan(then ?? WallThen.Of(wall), wall, new(query.Place, query.Person ?? 0, query.Thing, query.Depth ?? RestoreDepth.Gone, only));
+        return new([.. plan.Commands.Select(Encoded)], plan.Cards, plan.Answers, plan.Links);
     }
 
     // As few as can be sent.

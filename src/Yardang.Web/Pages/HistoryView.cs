@@ -35,6 +35,13 @@ public sealed record HistoryView(string Heading, string BackTo, string BackText,
         "Undid", "Redid", "Answered", "HandedOut", "Linked", "Joined", "Planned", "Locked", "Unlocked",
     ];
 
+    private static readonly string[] s_will =
+    [
+        "Back", "BackOne", "Changed", "ChangedOne", "Away", "AwayOne", "Down", "DownOne",
+        "AnswersBack", "AnswersBackOne", "AnswersChanged", "AnswersChangedOne", "AnswersAway", "AnswersAwayOne", "AnswersDown", "AnswersDownOne",
+        "LinksBack", "LinksBackOne", "LinksChanged", "LinksChangedOne", "LinksAway", "LinksAwayOne", "LinksDown", "LinksDownOne",
+    ];
+
     /// <summary>What the page hands to its scripts.</summary>
     /// <param name="room">The board or wall.</param>
     /// <param name="kind">Which of them.</param>
@@ -49,10 +56,10 @@ public sealed record HistoryView(string Heading, string BackTo, string BackText,
     {
         var all = PageData.Texts(
             texts, "History", "Somebody", "NothingYet", "Beginning", "Rest", "RestOne", "Came", "CameOne", "Altered", "AlteredOne", "Went", "WentOne", "Same",
-            "Nothing", "BeingRestored", "Restored", "BeingUndone", "Undone", "Refused", "HeldAt", "Kept", "KeptOne", "KeptNow", "OnlyThis", "Links", "Teacher");
-        all["will"] = PageData.Texts(texts, "History.Will", "Back", "BackOne", "Changed", "ChangedOne", "Away", "AwayOne", "Down", "DownOne");
+            "Nothing", "BeingRestored", "Restored", "BeingUndone", "Undone", "Refused", "HeldAt", "Kept", "KeptOne", "KeptNow", "OnlyThis", "Links", "Teacher", "NotPlaced");
+        all["will"] = PageData.Texts(texts, "History.Will", s_will);
         all["did"] = PageData.Texts(texts, "History.Did", s_did);
-        foreach (var (name, text) in PageData.Texts(texts, "Wall", "Nowhere", "Everything", "Answers", "AnswersOne", "Picture", "Drawing", "Formula", "MapPlace", "WebPage")) all[name] = text;
+        foreach (var (name, text) in PageData.Texts(texts, "Wall", "Nowhere", "Everything", "Answers", "AnswersOne", "Picture", "Drawing", "Formula", "MapPlace", "WebPage", "IsLinkedTo", "OnLine", "OfHundred", "BeforeYearOne", "Rung", "AcrossUp")) all[name] = text;
         all["pageOf"] = texts["Board.PageOf"].Value;
         all["kinds"] = MarkBody.Kinds.ToDictionary(k => k, k => texts[$"Marks.{char.ToUpperInvariant(k[0])}{k[1..]}"].Value, StringComparer.Ordinal);
         all["figures"] = Enum.GetNames<Figure>().ToDictionary(f => f, f => texts[$"Figure.{f}"].Value, StringComparer.Ordinal);

@@ -29,7 +29,7 @@ internal static class WallPlay
                 case 6 or 7 or 21 or 27 or 39: Do(wall, actor, new MoveCard(card, topic, random.Next(9) + 0.5)); break;
                 case 8: Do(wall, actor, new TakeCardDown(card)); break;
                 case 83 or 84: Do(wall, random.Next(4) == 0 ? actor : Teacher, new TakeCardDown(card, random.Next(2) == 0 ? "" : $"why {step % 5}", random.Next(3) == 0)); break;
-                case 85: Do(wall, random.Next(4) == 0 ? actor : Teacher, new TakeAnswerDown(card, Among(random, wall, card), random.Next(2) == 0 ? "" : $"why {step % 5}", random.Next(3) == 0)); break;
+                case 85: Do(wall, random.Next(4) == 0 ? actor : Teacher, new TakeAnswerDown(card, Among(random, wall, card), random.Next(2) == 0 ? "" : $"why {step % 5}", random.Next(3) == 0, random.Next(3) == 0)); break;
                 case 86: Do(wall, actor, new RaiseConcern(card, random.Next(3) == 0 ? Among(random, wall, card) : 0, (ConcernReason)random.Next(5), $"unkind {step}")); break;
                 case 87: Do(wall, random.Next(4) == 0 ? actor : Teacher, new SettleConcerns(card, random.Next(3) == 0 ? Among(random, wall, card) : 0)); break;
                 case 89: Do(wall, random.Next(4) == 0 ? actor : Teacher, new TakeCardDown(card, AsItsAuthor: true)); break;

@@ -239,6 +239,9 @@ public sealed class HistoryTests : IAsyncLifetime
             commands.Add(CommandCodec.Decode(raw).Submission!.Command);
         }
 
+        // [[back, changed, away, down]]: of a board, marks alone.
+        r.ReadArrayHeader();
+        r.ReadArrayHeader();
         return (commands, r.ReadInt32());
     }
 }

@@ -118,7 +118,7 @@ export class TalkPanel {
         rewordAnswer: (about, { id, language }, text) =>
           submit({ kind: 'rewordAnswer', about: about.id, id, language, text }),
         takeAnswerDown: (about, { id }) =>
-          submit({ kind: 'takeAnswerDown', about: about.id, id, words: '', removes: false }),
+          submit({ kind: 'takeAnswerDown', about: about.id, id, words: '', removes: false, asItsAuthor: false }),
         putAnswerBack: (about, { id }) => submit({ kind: 'putAnswerBack', about: about.id, id }),
         besideUp: (about, answer) =>
           place.moderating.tellButton(
@@ -129,7 +129,7 @@ export class TalkPanel {
           ),
         besideDown: (about, { id, author, downWhy, removed }) =>
           place.moderating.whyButton(place.nameOf(author), { words: downWhy, removes: removed }, (why) =>
-            submit({ kind: 'takeAnswerDown', about: about.id, id, ...why }),
+            submit({ kind: 'takeAnswerDown', about: about.id, id, ...why, asItsAuthor: false }),
           ),
         notShown: place.moderating.notShown,
       },

@@ -1,9 +1,10 @@
 // What the server hands to the page of a board's or wall's history.
 
+import type { MeasureTexts } from '../walls/line-measure';
 import type { AttachmentTexts } from '../attachments/kind';
 import type { KindTexts } from '../kinds/kind';
 
-export interface HistoryTexts extends KindTexts, AttachmentTexts {
+export interface HistoryTexts extends KindTexts, AttachmentTexts, MeasureTexts {
   /** What was done, in words, by kind and number: "drew", "drewOne". */
   readonly did: Record<string, string>;
   /** What a restore will do, by kind and number. */
@@ -14,6 +15,9 @@ export interface HistoryTexts extends KindTexts, AttachmentTexts {
   readonly nowhere: string;
   readonly everything: string;
   readonly links: string;
+  readonly isLinkedTo: string;
+  readonly onLine: string;
+  readonly notPlaced: string;
   readonly answers: string;
   readonly nothingYet: string;
   readonly beginning: string;

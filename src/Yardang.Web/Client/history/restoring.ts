@@ -36,13 +36,17 @@ export interface Desk {
   picture(which: 'before' | 'after'): HTMLElement;
 }
 
+/** How many come back, are changed, go, and stay away because a teacher took them down: as Core's RestoreCounts. */
+type Counts = readonly [back: number, changed: number, away: number, down: number];
+
 interface Plan {
   readonly commands: Command[];
-  readonly back: number;
-  readonly changed: number;
-  readonly away: number;
-  readonly down: number;
+  /** Of marks; or of cards, answers and links. */
+  readonly counts: readonly Counts[];
 }
+
+/** Of marks and cards, of answers, of links, in texts. */
+const KINDS = ['', 'answers', 'links'];
 
 export function restoringOf(desk: () => Desk) {
   let asked = 0;
@@ -55,8 +59,8 @@ export function restoringOf(desk: () => Desk) {
     const search = new URLSearchParams(Object.entries(query).map(([name, value]) => [name, String(value)]));
     const answer = await fetch(`/rooms/${desk().room.room}/restoring?${search}`).catch(() => null);
     if (!answer?.ok) return null;
-    const [commands, back, changed, away, down] = decode(new Uint8Array(await answer.arrayBuffer())) as any[];
-    return { commands: commands.map(readOne), back, changed, away, down };
+    const [commands, counts] = decode(new Uint8Array(await answer.arrayBuffer())) as any[];
+    return { commands: commands.map(readOne), counts };
   };
 
   return {
@@ -184,12 +188,16 @@ function readOne(raw: any[]): Command {
     : known(readCommand(kind, body));
 }
 
-function tell({ back, changed, away, down }: Plan, texts: HistoryTexts): string {
-  const parts = [
-    back && plural(texts.will, 'back', back),
-    changed && plural(texts.will, 'changed', changed),
-    away && plural(texts.will, 'away', away),
-  ].filter((part) => part !== 0);
-  const what = parts.length > 0 ? parts.join(' ') : texts.nothing;
-  return down > 0 ? `${what} ${plural(texts.will, 'down', down)}` : what;
+function tell({ counts }: Plan, texts: HistoryTexts): string {
+  const said = (which: number, what: string) =>
+    counts.flatMap((of, kind) => {
+      const n = of[which]!;
+      return n > 0 ? [plural(texts.will, KINDS[kind] ? `${KINDS[kind]}${what}` : uncapital(what), n)] : [];
+    });
+  const will = ['Back', 'Changed', 'Away'].flatMap((what, which) => said(which, what));
+  return [...(will.length > 0 ? will : [texts.nothing]), ...said(3, 'Down')].join(' ');
+}
+
+function uncapital(word: string): string {
+  return word.charAt(0).toLowerCase() + word.slice(1);
 }

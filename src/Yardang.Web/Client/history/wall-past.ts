@@ -1,18 +1,26 @@
-// The past of a wall: its cards under their topics, with what was said to them, and its links in sentences.
+// The past of a wall: its cards as they stood, on a free field, along a line or under their topics, with what was said to them and which said the same.
 
 import { html, nothing, render } from 'lit-html';
 import { repeat } from 'lit-html/directives/repeat.js';
 import { said, show } from '../attachments';
 import { plural } from '../page-data';
 import { type Card, NOWHERE, WallState } from '../room/wall-state';
+import { fieldOf } from '../room/linking';
+import { lineOf } from '../room/placing';
+import { Standing } from '../room/stacks';
 import { foresee } from '../room/wall-foresight';
 import { serverNow } from '../room/server-clock';
 import { textIn } from '../surface/in-language';
 import type { Command, RoomEvent } from '../room/wire';
-import type { RoomSnapshot } from '../wire/forms';
+// So that the pictures of a restore show where things go.
+import '../room/field-foresight';
+import { called } from '../walls/line-measure';
+import { wordsOf } from '../walls/link-sentences';
+import { LineKind, type Link, type RoomSnapshot } from '../wire/forms';
 import type { HistoryData } from './history-data';
 import { COLOURS } from './people-colours';
 import type { Past, View } from './past';
+import { drawField, layField } from './past-field';
 import { tellOfWall } from './wall-steps';
 
 const FEW_LETTERS = 40;
@@ -65,69 +73,120 @@ export class WallPast implements Past<WallState, Card> {
   }
 
   show(wall: WallState, view: View<Card>): void {
-    render(this.draw(wall, view, true), this.host);
+    this.paint(this.host, wall, view, true);
   }
 
   picture(host: HTMLElement, wall: WallState): void {
     host.classList.add('past-wall', 'past-wall-small');
-    render(this.draw(wall, PLAIN, false), host);
+    this.paint(host, wall, PLAIN, false);
   }
 
-  private draw(wall: WallState, view: View<Card>, mayPick: boolean): unknown {
-    const { came = [], changed = [], went = [] } = view.between ?? {};
-    const is = (cards: readonly Card[]) => new Set(cards.map(({ id }) => id));
-    const [isNew, isOther, isGone] = [is(came), is(changed), is(went)];
-    const isGhost = (c: Card) => c.downBy !== 0 && view.ghosts;
+  private paint(host: HTMLElement, wall: WallState, view: View<Card>, mayPick: boolean): void {
+    const gone = new Set((view.between?.went ?? []).map(({ id }) => id));
+    const cards = [...wall.cards.values()].filter((c) => c.downBy === 0 || view.ghosts || gone.has(c.id));
+    const up = new Set(cards.map((c) => c.id));
+    const links = [...wall.links.values()].filter((l) => l.downBy === 0 && up.has(l.from) && up.has(l.to));
+    const drawn = new Drawn(wall, view, mayPick, cards, links);
+    render(this.draw(drawn), host);
+    if (fieldOf(wall.plan)) layField(host, wall, cards, links);
+  }
+
+  private draw(drawn: Drawn): unknown {
+    const { wall, cards, links } = drawn;
+    const slip = (card: Card) => this.slip(card, drawn);
+    const words = (link: Link) =>
+      wordsOf(link, { state: wall, read: [this.data.language, ''], written: this.data.written });
+    if (fieldOf(wall.plan)) {
+      const address = (media: string) => this.address(media);
+      return html`${drawField({ wall, cards, links, address, slip, wordsOf: words })} ${this.sentences(drawn, words)}`;
+    }
+    return lineOf(wall.plan)?.together ? this.alongLine(drawn) : this.underTopics(drawn);
+  }
+
+  private underTopics(drawn: Drawn): unknown {
+    const { cards, standing } = drawn;
     const column = ({ id, name }: { id: number; name: string }) => {
-      const under = [...wall.cards.values()]
-        .filter((c) => c.topic === id && (c.downBy === 0 || isGhost(c) || isGone.has(c.id)))
+      const under = cards
+        .filter((c) => c.topic === id && standing.rootOf(c) === c)
         .sort((a, b) => a.order - b.order || a.id - b.id);
-      const slip = (card: Card) =>
-        this.slip(card, view, mayPick, {
-          mark: isNew.has(card.id) ? 'came' : isOther.has(card.id) ? 'changed' : isGone.has(card.id) ? 'went' : '',
-        });
-      return html`<section>
-        <h2 dir="auto">${name}</h2>
-        <ol>
-          ${repeat(under, (c) => c.id, slip)}
-        </ol>
-      </section>`;
+      return this.section(name, under, drawn);
     };
-    const links = [...wall.links.values()].filter((l) => l.downBy === 0);
-    const sentence = (from: number, words: string, to: number) =>
-      [wall.cards.get(from), wall.cards.get(to)].map((c) => (c ? this.titleOf(c) : '')).join(` ${words || '–'} `);
-    return html`${repeat(this.places(wall), (p) => p.id, column)}
-    ${
-      links.length === 0
-        ? nothing
-        : html`<section>
-            <h2>${this.data.texts.links}</h2>
-            <ul>
-              ${links.map(({ from, text, to }) => html`<li dir="auto">${sentence(from, text, to)}</li>`)}
-            </ul>
-          </section>`
-    }`;
+    return repeat(this.places(drawn.wall), (p) => p.id, column);
   }
 
-  private slip(card: Card, view: View<Card>, mayPick: boolean, { mark }: { mark: string }): unknown {
-    const { texts, room, people } = this.data;
-    const owner = card.byStaff ? null : view.people?.get(card.author);
-    const name = people.find((p) => p.number === card.author)?.name ?? '';
-    const said = card.answers.filter((a) => a.downBy === 0).length;
-    const address = (media: string) => `/rooms/${room}/media/${media}`;
+  /** In the order of their places, which are said; then those that had none. */
+  private alongLine(drawn: Drawn): unknown {
+    const { texts } = this.data;
+    const placed = drawn.cards.filter((c) => c.at).sort((a, b) => a.at!.at - b.at!.at || a.at!.up - b.at!.up);
+    const rest = drawn.cards.filter((c) => !c.at);
+    return html`${this.section(texts.onLine, placed, drawn)}
+    ${rest.length > 0 ? this.section(texts.notPlaced, rest, drawn) : nothing}`;
+  }
+
+  private section(name: string, cards: readonly Card[], drawn: Drawn): unknown {
+    return html`<section>
+      <h2 dir="auto">${name}</h2>
+      <ol>
+        ${repeat(
+          cards,
+          (c) => c.id,
+          (c) => this.slip(c, drawn),
+        )}
+      </ol>
+    </section>`;
+  }
+
+  private sentences({ wall, links }: Drawn, wordsIn: (link: Link) => string): unknown {
+    const title = (id: number) => this.titleOf(wall.cards.get(id)!);
+    const { texts } = this.data;
+    if (links.length === 0) return nothing;
+    return html`<section class="past-sentences">
+      <h2>${texts.links}</h2>
+      <ul>
+        ${links.map((l) => html`<li dir="auto">${title(l.from)} <i>${wordsIn(l) || texts.isLinkedTo}</i> ${title(l.to)}</li>`)}
+      </ul>
+    </section>`;
+  }
+
+  private address(media: string): string {
+    return `/rooms/${this.data.room}/media/${media}`;
+  }
+
+  private name(thing: Pick<Card, 'author' | 'byStaff'>): string {
+    const { texts, people } = this.data;
+    return thing.byStaff ? texts.teacher : (people.find((p) => p.number === thing.author)?.name ?? '');
+  }
+
+  private owner(thing: Pick<Card, 'author' | 'byStaff'>, view: View<Card>): unknown {
+    const owner = thing.byStaff ? null : view.people?.get(thing.author);
+    return owner ? html`<b class="past-initials" data-colour=${owner.place % COLOURS}>${owner.initials}</b> ` : nothing;
+  }
+
+  private slip(card: Card, drawn: Drawn): unknown {
+    const { view, mayPick, standing } = drawn;
+    const { texts } = this.data;
+    const answers = card.answers.filter((a) => a.downBy === 0 || view.ghosts);
     const inside = html`
       <span class="past-text" dir="auto">${card.text}</span>
-      ${card.attachments.map((a) => show(a, { texts, address }))}
+      ${card.attachments.map((a) => show(a, { texts, address: (media) => this.address(media) }))}
       <small>
-        ${owner ? html`<b class="past-initials" data-colour=${owner.place % COLOURS}>${owner.initials}</b>` : nothing}
-        <span dir="auto">${card.byStaff ? texts.teacher : name}</span>
-        ${said > 0 ? html`<span>· ${plural(texts, 'answers', said)}</span>` : nothing}
+        ${this.owner(card, view)}
+        <span dir="auto">${this.name(card)}</span>
+        ${card.at ? html`<span>· ${this.place(card)}</span>` : nothing}
+        ${answers.length > 0 ? html`<span>· ${plural(texts, 'answers', answers.length)}</span>` : nothing}
       </small>
+      ${answers.map(
+        (a) =>
+          html`<span class="past-answer" dir="auto" data-down=${a.downBy !== 0}
+            >${this.owner(a, view)}${this.name(a)}: ${a.text}</span
+          >`,
+      )}
     `;
+    const within = standing.of(card);
     return html`<li
       data-card=${card.id}
       data-down=${card.downBy !== 0}
-      data-mark=${mark || nothing}
+      data-mark=${drawn.markOf(card.id) || nothing}
       data-chosen=${view.chosen === card.id}
     >
       ${
@@ -137,6 +196,45 @@ export class WallPast implements Past<WallState, Card> {
             </button>`
           : inside
       }
+      ${
+        within.length > 0
+          ? html`<ol class="past-within">
+              ${within.map((c) => this.slip(c, drawn))}
+            </ol>`
+          : nothing
+      }
     </li>`;
+  }
+
+  private place({ at }: Card): string {
+    return called(at!.on as LineKind, at!.at, this.data.texts, at!.up);
+  }
+}
+
+/** One moment as it is drawn. */
+class Drawn {
+  readonly standing: Standing;
+  private readonly marks: readonly (readonly [string, ReadonlySet<number>])[];
+
+  constructor(
+    readonly wall: WallState,
+    readonly view: View<Card>,
+    readonly mayPick: boolean,
+    readonly cards: readonly Card[],
+    readonly links: readonly Link[],
+  ) {
+    this.standing = new Standing(cards, wall.plan);
+    const { came = [], changed = [], went = [] } = view.between ?? {};
+    const ids = (cards: readonly Card[]) => new Set(cards.map(({ id }) => id));
+    this.marks = [
+      ['came', ids(came)],
+      ['changed', ids(changed)],
+      ['went', ids(went)],
+    ];
+  }
+
+  /** What became of a card between two moments; empty for nothing. */
+  markOf(card: number): string {
+    return this.marks.find(([, cards]) => cards.has(card))?.[0] ?? '';
   }
 }

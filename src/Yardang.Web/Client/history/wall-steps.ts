@@ -3,6 +3,7 @@
 import { wordsOf } from '../attachments';
 import type { Card, WallState } from '../room/wall-state';
 import type { RoomEvent } from '../room/wire';
+import type { Link } from '../wire/forms';
 import { FEW_WORDS, type Told, type What } from './steps';
 
 export function tellOfWall(event: RoomEvent, before: WallState): Told | null {
@@ -39,7 +40,17 @@ export function tellOfWall(event: RoomEvent, before: WallState): Told | null {
     case 'answerPutBack':
       return known(before, event.about, 'putBack', event.answer.text);
     case 'cardsLinked':
-      return known(before, event.link.from, 'linked', event.link.text);
+      return link(before, event.link, 'linked');
+    case 'linkReworded':
+      return link(before, before.links.get(event.id), 'reworded', event.text);
+    case 'linkReversed':
+      return link(before, before.links.get(event.id), 'changed');
+    case 'linkTakenDown':
+      return link(before, before.links.get(event.id), 'tookDown');
+    case 'linkPutBack':
+      return link(before, event.link, 'putBack');
+    case 'questionFiled':
+      return known(before, event.card, 'changed');
     case 'fieldLaid':
       return { what: 'moved', place: null, things: event.spots.map(({ card }) => card), words: '' };
     case 'planSet':
@@ -53,6 +64,12 @@ export function tellOfWall(event: RoomEvent, before: WallState): Told | null {
 function of(card: Card, what: What): Told {
   const words = card.text || card.attachments.map(wordsOf).join(' ');
   return { what, place: card.topic, things: [card.id], words: words.slice(0, FEW_WORDS) };
+}
+
+function link(before: WallState, link: Link | undefined, what: What, words = link?.text): Told | null {
+  if (!link) return null;
+  const [from, to] = [link.from, link.to].map((id) => before.cards.get(id)?.text ?? '');
+  return known(before, link.from, what, `${from} → ${to}${words ? `: ${words}` : ''}`);
 }
 
 function known(before: WallState, id: number, what: What, words?: string): Told | null {

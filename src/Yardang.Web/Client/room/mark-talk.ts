@@ -26,7 +26,7 @@ export function talkAfter(talk: MarkTalk, event: RoomEvent, actor: number): Mark
     case 'answerReworded':
       return change(event.about, event.id, { language: event.language, text: event.text });
     case 'answerTakenDown':
-      return change(event.about, event.id, takenDown(event, actor));
+      return change(event.about, event.id, takenDown(event, actor, event.by));
     default:
       return talk;
   }

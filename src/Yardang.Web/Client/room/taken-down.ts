@@ -30,11 +30,25 @@ export function down({ author, byStaff }: Thing, words: string, removes: boolean
 /** @param whoseOf whose card it is about, where classmates do not see that; null: it may not be taken down. */
 export function foreseeAnswerDown(
   answer: Answer | undefined,
-  { about, id, words, removes }: TakeAnswerDown,
+  { about, id, words, removes, asItsAuthor }: TakeAnswerDown,
   me: Me,
   whoseOf: (answer: Answer) => number | null,
 ): RoomEvent | null {
   if (!answer) return null;
+  const { author, byStaff, downBy } = answer;
+  if (asItsAuthor) {
+    if (!me.isStaff || byStaff || downBy !== 0) return null;
+    return {
+      kind: 'answerTakenDown',
+      about,
+      id,
+      whose: whoseOf(answer) ?? 0,
+      by: author,
+      ...down(answer, '', false, me),
+    };
+  }
   const whose = saysAnew(answer, words, removes, me) ? 0 : whoseOf(answer);
-  return whose === null ? null : { kind: 'answerTakenDown', about, id, whose, ...down(answer, words, removes, me) };
+  return whose === null
+    ? null
+    : { kind: 'answerTakenDown', about, id, whose, by: 0, ...down(answer, words, removes, me) };
 }

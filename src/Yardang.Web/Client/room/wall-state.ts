@@ -501,7 +501,7 @@ export class WallState {
         this.changeAnswer(event.about, event.id, { language: event.language, text: event.text });
         break;
       case 'answerTakenDown':
-        this.changeAnswer(event.about, event.id, takenDown(event, actor));
+        this.changeAnswer(event.about, event.id, takenDown(event, actor, event.by));
         break;
       case 'askedToo': {
         const card = this.cards.get(event.card);

@@ -66,7 +66,7 @@ export function actsOf(submit: (command: Command) => void, newId: () => number, 
     rewordAnswer: (card: Card, { id, language: tag }: Answer, text: string) =>
       submit({ kind: 'rewordAnswer', about: card.id, id, language: tag, text }),
     takeAnswerDown: (card: Card, { id }: Answer, words = '', removes = false) =>
-      submit({ kind: 'takeAnswerDown', about: card.id, id, words, removes }),
+      submit({ kind: 'takeAnswerDown', about: card.id, id, words, removes, asItsAuthor: false }),
     /** The teacher is told that a card, or an answer to it, is not all right. */
     tell: (card: Card, answer: number, reason: ConcernReason, words: string) =>
       submit({ kind: 'raiseConcern', about: card.id, answer, reason, words }),

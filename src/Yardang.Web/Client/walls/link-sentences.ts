@@ -15,7 +15,10 @@ export function nameOf(card: Card, side: WallSide): string {
 }
 
 /** What a link says: the teacher's words as they are read, or its own; empty if it says nothing. */
-export function wordsOf({ word, text }: Pick<Link, 'word' | 'text'>, { state, read, written }: WallSide): string {
+export function wordsOf(
+  { word, text }: Pick<Link, 'word' | 'text'>,
+  { state, read, written }: Pick<WallSide, 'state' | 'read' | 'written'>,
+): string {
   if (word === 0) return text;
   const words = fieldOf(state.plan)?.words.find((w) => w.id === word);
   return words ? textIn(words.text, [read[0]], written) : '';

@@ -135,6 +135,7 @@ export function readAnswerTakenDown(raw: Raw): AnswerTakenDown {
     author: raw[3] ?? 0,
     words: raw[4] ?? '',
     removed: raw[5] ?? false,
+    by: raw[6] ?? 0,
   };
 }
 
@@ -1792,12 +1793,14 @@ export function readTakeAnswerDown(raw: Raw): TakeAnswerDown {
     id: raw[1],
     words: raw[2] ?? '',
     removes: raw[3] ?? false,
+    asItsAuthor: raw[4] ?? false,
   };
 }
 
 export function writeTakeAnswerDown(v: TakeAnswerDown): Raw {
   const raw: Raw = [v.about, v.id];
-  if (v.words || v.removes) raw.push(v.words, v.removes);
+  if (v.words || v.removes || v.asItsAuthor) raw.push(v.words, v.removes);
+  if (v.asItsAuthor) raw.push(v.asItsAuthor);
   return raw;
 }
 

@@ -784,7 +784,7 @@ export interface AnswerReworded {
   readonly whose: number;
 }
 
-/** An answer was taken down by the actor of the event. Where a teacher did, to its author and to teachers: Author, why, and whether its author does not see it either. */
+/** An answer was taken down by the actor of the event. Where a teacher did, to its author and to teachers: Author, why, whether its author does not see it either, and By: whose doing it counts as; 0: the actor's. */
 export interface AnswerTakenDown {
   readonly kind: 'answerTakenDown';
   readonly about: number;
@@ -793,6 +793,7 @@ export interface AnswerTakenDown {
   readonly author: number;
   readonly words: string;
   readonly removed: boolean;
+  readonly by: number;
 }
 
 /** What became of a need. */
@@ -3458,13 +3459,14 @@ export interface Style {
   readonly looks: Looks;
 }
 
-/** Take an answer down. It is kept; what answers it stays. By a teacher: Words say why to whoever wrote it, at most LongestWords letters, and may be empty; Removes: its author does not see it any more either. Of one that is down already a teacher says so anew. */
+/** Take an answer down. It is kept; what answers it stays. By a teacher: Words say why to whoever wrote it, at most LongestWords letters, and may be empty; Removes: its author does not see it any more either. Of one that is down already a teacher says so anew. AsItsAuthor: as of cards (TakeCardDown). */
 export interface TakeAnswerDown {
   readonly kind: 'takeAnswerDown';
   readonly about: number;
   readonly id: number;
   readonly words: string;
   readonly removes: boolean;
+  readonly asItsAuthor: boolean;
 }
 
 /** Take a card down. It is kept. By a teacher: Words say why to whoever wrote it, at most LongestWords letters, and may be empty; Removes: its author does not see it any more either. Of one that is down already a teacher says so anew. AsItsAuthor: by a teacher who has things as they were at a moment; then it is down as if its author had taken it down. */
