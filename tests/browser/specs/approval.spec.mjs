@@ -73,6 +73,16 @@ test('a card waits in its place, is returned with a word, mended there, and then
     await expect(maya.getByText('Your teacher left something of yours off: The first was better')).toBeVisible();
     await expect(said(maya).first()).toHaveText('Stone is best against pushing');
   });
+
+  await test.step('what was decided is undone where it was decided: it waits again, for both', async () => {
+    const decided = varga.getByRole('status').filter({ hasText: 'Left off: what Maya wrote.' });
+    await expect(decided).toBeVisible();
+    if (process.env.PICTURES) await varga.screenshot({ path: '/tmp/p/approval-undo.png' });
+    await decided.getByRole('button', { name: 'Undo' }).click();
+    await expect(varga.getByText('Undone. It waits again.')).toBeVisible();
+    await expect(need(varga, 'Maya')).toHaveCount(1);
+    await expect(cards(maya, 'Materials')).toContainText(['Classmates see the earlier ones.']);
+  });
   for (const page of [varga, maya, ben]) expect(page.problems).toEqual([]);
 });
 

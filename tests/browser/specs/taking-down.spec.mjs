@@ -194,6 +194,20 @@ test('on a shared board a note is told of, hidden, removed and put back; its aut
   await expect(marks(maya).filter({ hasText: 'Maya is slow' })).toHaveCount(0);
   await varga.getByRole('button', { name: 'Put back', exact: true }).click();
   await expect(marks(maya).filter({ hasText: 'Maya is slow' })).toHaveCount(1);
+
+  // All that students put on the page: each still sees their own, marked, and nobody another's.
+  await writeNote(maya, 'The deck carries it');
+  await expect(marks(ben).filter({ hasText: 'The deck carries it' })).toHaveCount(1);
+  await varga.locator('summary').filter({ hasText: 'This page' }).click();
+  await varga.getByRole('button', { name: /^Hide students’ work/ }).click();
+  await expect(marks(ben).filter({ hasText: 'The deck carries it' })).toHaveCount(0);
+  await expect(marks(maya).filter({ hasText: 'The deck carries it' })).toContainText('taken down by the teacher');
+  await expect(marks(maya).filter({ hasText: 'Maya is slow' })).toHaveCount(0);
+  await expect(varga.getByRole('button', { name: /^Hide students’ work/ })).toHaveCount(0);
+  await picture(varga, 'page-hidden');
+  await varga.getByRole('button', { name: /^Put students’ work back/ }).click();
+  for (const page of [maya, ben])
+    for (const words of ['The deck carries it', 'Maya is slow']) await expect(marks(page).filter({ hasText: words })).toHaveCount(1);
   for (const page of [maya, ben, varga]) expect(page.problems).toEqual([]);
 });
 

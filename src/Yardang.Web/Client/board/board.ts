@@ -6,6 +6,7 @@ import { Editor } from '../editor/editor';
 import { formulaMarks } from '../editor/formula-marks';
 import { MarkList } from '../editor/mark-list';
 import { pageTurner } from '../editor/page-turner';
+import { workDown } from './work-down';
 import { pictureFiles } from '../editor/picture-files';
 import { pictureSearch } from '../media/picture-search';
 import { HERE } from '../surface/pointers';
@@ -15,11 +16,11 @@ import { stimulusBeside } from '../editor/stimulus';
 import { toolsOf } from '../editor/tools';
 import { viewOf } from '../editor/view';
 import { fill, pageData } from '../page-data';
-import { Grip, type Mark, Property } from '../room/marks';
+import { Grip } from '../room/marks';
 import { type OutboxStore, deviceOutbox } from '../room/outbox-store';
 import type { Preview } from '../room/room-client';
 import type { Command, Envelope } from '../room/wire';
-import { type Spot, SpotKind, StudentActs, TakenDown } from '../wire/forms';
+import { type Spot, SpotKind, StudentActs } from '../wire/forms';
 import { Moderating } from '../moderation/moderating';
 import { textIn } from '../surface/in-language';
 import { Drafts } from '../threads/drafts';
@@ -50,7 +51,6 @@ import { waitingOf } from '../lesson/waiting';
 import { seatIn } from '../lesson/try-room';
 
 const NOTICE_MS = 6000;
-const isRemoved = (mark: Mark) => mark.down === TakenDown.Removed;
 
 /** A teacher who sits beside me says so every few seconds. */
 const BESIDE_MS = 10_000;
@@ -156,7 +156,7 @@ Alpine.data('board', () => {
     /** Whether a teacher has locked the page in sight against students. */
     isLocked: false,
     /** How many marks teachers removed from this page. */
-    removedHere: 0,
+    workDown: workDown(() => editor),
     seesOthers: false,
     /** Whether I may look at how my own board came to be. */
     looksBack: false,
@@ -335,12 +335,6 @@ Alpine.data('board', () => {
       this.$nextTick(() => this.inset!.open(host, page, large));
     },
 
-    /** All that was removed from this page comes back, at once. */
-    putRemovedBack(): void {
-      const removed = editor.sheets.takenDown(editor.page).filter(isRemoved);
-      editor.selection.make(removed.map(({ id }) => ({ property: Property.Down, target: id, value: TakenDown.No })));
-    },
-
     /** The teacher is told that a classmate's mark is not all right. */
     tellOfChosen(): void {
       const [mark] = editor.selection.marks;
@@ -402,7 +396,7 @@ Alpine.data('board', () => {
       if (this.pages.all.length !== pageCount) this.said?.called.again();
       pageCount = this.pages.all.length;
       attendance?.tellPage(editor.page);
-      this.removedHere = me.isStaff ? sheets.takenDown(editor.page).filter(isRemoved).length : 0;
+      if (me.isStaff) this.workDown.refresh();
       attendance?.tellOfDown(sheets.number, () => sheets.downOfMine(me));
       this.beside?.refresh();
       this.waits.refresh();

@@ -1,6 +1,7 @@
 // Work that arrived too late is looked at, and then added or left.
 
 import { decode } from '@msgpack/msgpack';
+import { fill } from '../page-data';
 import { readRoomSnapshot } from '../wire/kinds';
 import { type WaitingWork, describe } from '../lesson/waiting-work';
 import type { LatePage, LateTexts } from './late-work';
@@ -28,6 +29,8 @@ export function lateDecidingOf(
 ) {
   /** The board whose late work is looked at, if it is none of those on the screen. */
   let beside: Tile | null = null;
+  /** What was decided last, which can be taken back. */
+  let last: { room: string; person: number; numbers: readonly number[] } | null = null;
 
   return {
     /** Whose late work is looked at. */
@@ -44,6 +47,9 @@ export function lateDecidingOf(
     isDecided: false,
     /** Whether there is a picture of it: walls have none. */
     isDrawn: true,
+    /** What was decided last, or that it was taken back, in words; empty for nothing. */
+    said: '',
+    mayUndo: false,
 
     /** Shows what waits before it is decided. */
     async look(need: Need): Promise<void> {
@@ -88,11 +94,30 @@ export function lateDecidingOf(
       if (kind !== 'acceptLateWork' && words !== '') keepSentence(words);
       this.words = '';
       if (things.length === this.things.length) this.close();
-      await tile?.decideLateWork(
-        things.flatMap(({ numbers }) => numbers),
-        kind,
-        words,
-      );
+      const numbers = things.flatMap(({ numbers }) => numbers);
+      await tile?.decideLateWork(numbers, kind, words);
+      if (!need) return;
+      last = { room: need.board, person: need.number, numbers };
+      this.said = fill(texts.lateDone[kind], need.name);
+      this.mayUndo = true;
+    },
+
+    /** What was decided last waits again; what was added goes down: by the server, which knows what it was. */
+    async undo(): Promise<void> {
+      if (!last) return;
+      const things = [{ key: 'last', ...last, why: '' }];
+      this.mayUndo = false;
+      const answer = await fetch('/tray/undo', {
+        method: 'POST',
+        headers: {
+          'Content-Type': 'application/json',
+          RequestVerificationToken: document.querySelector<HTMLElement>('[data-token]')!.dataset['token'] ?? '',
+        },
+        body: JSON.stringify({ what: 'add', words: '', things }),
+      }).catch(() => null);
+      this.mayUndo = !answer;
+      const isDone = answer?.ok && (await answer.json()).last === 'done';
+      this.said = isDone ? texts.lateUndone : texts.lateNotUndone;
     },
 
     add(thing: WaitingWork | null): void {

@@ -7,6 +7,7 @@ import type { LateWork } from '../wire/forms';
 import type { RoomEvent } from '../room/wire';
 import { drawMark, drawPaper } from '../surface/draw';
 import type { Pictures } from '../surface/pictures';
+import type { Decided } from './tile';
 
 export interface LateTexts extends AttachmentTexts {
   readonly latePage: string;
@@ -14,6 +15,10 @@ export interface LateTexts extends AttachmentTexts {
   readonly lateStroke: string;
   readonly lateChanges: string;
   readonly lateChange: string;
+  /** What was decided, with the name of whose it is. */
+  readonly lateDone: Readonly<Record<Decided, string>>;
+  readonly lateUndone: string;
+  readonly lateNotUndone: string;
 }
 
 /** A page on which some of it is, or a topic of a wall. */

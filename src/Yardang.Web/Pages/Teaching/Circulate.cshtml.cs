@@ -92,10 +92,11 @@ public sealed class CirculateModel(IConfiguration configuration, AccessResolver 
         if (!LooksOnly) ScreenAddress = $"/screen/{screens.Of(id)}";
         People = await people.SeatedAsync(lesson, seen);
         var all = PageData.Texts(
-            texts, "Circulate", "Everybody", "PensGoingDown", "PensDownOn", "PensDownOnOne", "PeopleOne", "PensGoingUp", "PensUp", "Closed", "People", "PageOf", "MinutesAgo", "Away", "AwayOne", "OnPage", "PageHead", "PenDownHere", "NoGroup", "JustNow", "NotStarted", "Helper", "HandedIn", "HandedInLate", "HandedInChanged", "Flood", "LatePage", "LateStrokes", "LateStroke", "LateChanges", "LateChange", "Mine", "ShowingCount", "ShowingUp");
+            texts, "Circulate", "Everybody", "PensGoingDown", "PensDownOn", "PensDownOnOne", "PeopleOne", "PensGoingUp", "PensUp", "Closed", "People", "PageOf", "MinutesAgo", "Away", "AwayOne", "OnPage", "PageHead", "PenDownHere", "NoGroup", "JustNow", "NotStarted", "Helper", "HandedIn", "HandedInLate", "HandedInChanged", "Flood", "LatePage", "LateStrokes", "LateStroke", "LateChanges", "LateChange", "LateUndone", "LateNotUndone", "Mine", "ShowingCount", "ShowingUp");
         foreach (var (name, text) in PageData.Texts(texts, "Needs", "NeedLateEarlier", "NeedStranger", "Waiting", "WaitingMinutes")) all[name] = text;
         foreach (var (name, text) in PageData.Texts(texts, "Steering", "PickedAll", "PickedNobody", "CalledPage", "CalledMine", "CalledPart", "LeadsPage", "LeadsPart", "ToAll", "ToSome", "Reached", "NotReached", "Read", "PenDownUntil", "NewGroup", "Cleared", "ClearedOne", "ClearedNothing", "Stamped", "StampedOne")) all[name] = text;
         foreach (var (name, text) in PageData.Texts(texts, "Asking", "Silent", "SilentNobody", "Answered")) all[name] = text;
+        all["lateDone"] = PageData.Texts(texts, "Circulate.LateDone", "AcceptLateWork", "ReturnWork", "DiscardLateWork");
         foreach (var (name, text) in PageData.Texts(texts, "Circulate", "CheckInSilent", "CheckInSilentOne")) all[name] = text;
         foreach (var name in s_refusals) all[name] = WorkTexts.For(texts)[name];
         all["phase"] = Enum.GetValues<PhaseKind>().ToDictionary(k => (int)k, k => texts[$"Phase.Name.{(int)k}"].Value);
