@@ -162,9 +162,24 @@ public sealed class WordScreen
         var spelling = reading.Spelling;
         var longest = node.Word is { } word && IsMeant(reading, at, word, leftOut, across) ? at : -1;
         if (leftOut > MostLeftOut || at >= spelling.Length) return longest;
-        var here = spelling[at] | Spelling.Missing(spelling[at]);
+        var sign = spelling[at];
+
+        // In a word that is spelled out nothing is left out: what stands between its letters is passed over below.
+        var here = across && leftOut == 0 ? sign : sign | Spelling.Missing(sign);
         if ((here & node.Letters) != 0)
-            foreach (var (letter, count, to) in node.Branches) if ((here & letter) != 0) longest = Math.Max(longest, Take(reading, at, letter, count, to, leftOut, across));
+        {
+            var next = at + 1 < spelling.Length ? spelling[at + 1] | Spelling.Missing(spelling[at + 1]) : 0;
+            var standsForOne = !across && at != reading.From && (sign & Spelling.ForAny) != 0;
+            foreach (var (letter, count, to) in node.Branches)
+            {
+                if ((here & letter) == 0) continue;
+
+                // Where any letter may be left out, most words do not go on with what stands behind it.
+                if (standsForOne && (sign & letter) == 0 && count == 1 && to.Word is null && (next & (letter | to.Letters)) == 0) continue;
+                longest = Math.Max(longest, Take(reading, at, letter, count, to, leftOut, across));
+            }
+        }
+
         if (at == reading.From || leftOut > 0 || !spelling.IsBetween(at)) return longest;
         for (var next = at + 1; next < spelling.Length && next - at <= LongestGap; next++)
         {
