@@ -20,6 +20,12 @@ public static class AttachmentMarks
     private const int LinkLetters = 34;
     private const int LinkSize = 300;
 
+    // How loud it is, as bars; below them how long it is, and what is said.
+    private const int VoiceHeight = 1_500;
+    private const int VoiceBars = 800;
+    private const int VoiceBar = 55;
+    private const int VoiceSilent = 40;
+
     // "Forest red", as pins are on the screen.
     private const int PinColour = 1;
 
@@ -33,6 +39,7 @@ public static class AttachmentMarks
             FormulaAttachment f => (f.Width, f.Height, 1),
             PlaceAttachment p => (p.Map.Width, p.Map.Height, double.MaxValue),
             LinkAttachment => (LinkWidth, LinkHeight, 1),
+            VoiceAttachment => (LinkWidth, VoiceHeight, 1),
             _ => throw new InvalidOperationException($"{attachment.GetType().Name} cannot be shown."),
         };
         var scale = Math.Min(most, Math.Min((double)width / w, (double)height / h));
@@ -47,6 +54,7 @@ public static class AttachmentMarks
         FormulaAttachment f => [Formula(f, x, y, (double)width / f.Width)],
         PlaceAttachment p => [Picture(p.Map.AsPicture(), x, y, width, height), Pinned(p, x, y, width, height)],
         LinkAttachment l => [Named(l, x, y, width, height)],
+        VoiceAttachment v => Voice(v, x, y, (double)width / LinkWidth),
         _ => throw new InvalidOperationException($"{attachment.GetType().Name} cannot be shown."),
     };
 
@@ -70,6 +78,19 @@ public static class AttachmentMarks
     {
         ImmutableArray<string> lines = link.Title.Length > 0 ? [Short(link.Title), Short(link.Host)] : [Short(link.Address)];
         return (new TextBody(x, y, width, height, new Words(string.Join('\n', lines), "", lines, Math.Max(1, LinkSize * width / LinkWidth))), new Style(0, 0), null);
+    }
+
+    private static IEnumerable<(MarkBody, Style, Scale?)> Voice(VoiceAttachment voice, int x, int y, double scale)
+    {
+        for (var i = 0; i < voice.Loudness.Length; i++)
+        {
+            var half = (int)(scale * Math.Max(VoiceSilent, (voice.Loudness[i] - '0') * VoiceBars / 18.0));
+            var (at, middle) = (x + (int)(scale * (LinkWidth * (i + 0.5) / voice.Loudness.Length)), y + (int)(scale * VoiceBars / 2));
+            yield return (new InkBody([new(at, middle - half, 128, 0), new(at, middle + half, 128, 0)]), new Style(0, Math.Max(1, (int)(scale * VoiceBar))), null);
+        }
+
+        var text = Short(voice.Words.Length > 0 ? $"{voice.Time()}  {voice.Words.ReplaceLineEndings(" ")}" : voice.Time());
+        yield return (new TextBody(x, y + (int)(scale * VoiceBars), (int)(scale * LinkWidth), (int)(scale * (VoiceHeight - VoiceBars)), new Words(text, "", [text], Math.Max(1, (int)(scale * LinkSize)))), new Style(0, 0), null);
     }
 
     private static string Short(string words) => words.Length <= LinkLetters ? words : $"{words[..(LinkLetters - 1)]}…";

@@ -38,6 +38,9 @@ public sealed partial class DataFolder
     /// <summary>Pictures.</summary>
     public string Media => Path.Combine(_path, "media");
 
+    /// <summary>Files that have come in part.</summary>
+    public string Uploads => Path.Combine(_path, "uploads");
+
     /// <summary>The archive of a deleted lesson, as long as it can be taken along.</summary>
     public string ArchiveOf(Guid lesson) => Path.Combine(_path, "archives", $"{lesson:N}.yardang.zip");
 

@@ -28,6 +28,7 @@ export function server(port, env = {}) {
     env: {
       ASPNETCORE_URLS: `http://127.0.0.1:${port}`,
       ASPNETCORE_ENVIRONMENT: 'Development',
+      Yardang__StandInDevices: 'true',
       Yardang__Data: mkdtempSync(join(tmpdir(), 'yardang-browser-')),
       Logging__LogLevel__Default: 'Warning',
       // A server that runs for minutes only is not worth measuring while it runs.

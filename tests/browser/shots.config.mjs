@@ -11,6 +11,7 @@ export default defineConfig({
   use: { ...use, baseURL: `http://127.0.0.1:${port}` },
   webServer: server(port, {
     Yardang__Demo: 'true',
+    Yardang__StandInDevices: 'true',
     Yardang__DemoStep: '40',
     Yardang__TimeZone: 'Europe/London',
     Yardang__Clock: '2026-11-23T10:20:00Z',

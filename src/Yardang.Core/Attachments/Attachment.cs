@@ -25,6 +25,9 @@ public enum AttachmentKinds
 
     /// <summary>Pages elsewhere.</summary>
     Links = 16,
+
+    /// <summary>What was said, and recorded.</summary>
+    Voices = 32,
 }
 
 /// <summary>
@@ -36,6 +39,7 @@ public enum AttachmentKinds
 [JsonDerivedType(typeof(FormulaAttachment), "formula")]
 [JsonDerivedType(typeof(PlaceAttachment), "place")]
 [JsonDerivedType(typeof(LinkAttachment), "link")]
+[JsonDerivedType(typeof(VoiceAttachment), "voice")]
 [Family(Flat = true)]
 public abstract record Attachment
 {
@@ -43,7 +47,7 @@ public abstract record Attachment
     public const AttachmentKinds Usual = AttachmentKinds.Pictures | AttachmentKinds.Drawings;
 
     /// <summary>Every kind.</summary>
-    public const AttachmentKinds AnyKind = AttachmentKinds.Pictures | AttachmentKinds.Drawings | AttachmentKinds.Formulas | AttachmentKinds.Places | AttachmentKinds.Links;
+    public const AttachmentKinds AnyKind = AttachmentKinds.Pictures | AttachmentKinds.Drawings | AttachmentKinds.Formulas | AttachmentKinds.Places | AttachmentKinds.Links | AttachmentKinds.Voices;
 
     /// <summary>Most that are shown together.</summary>
     public const int Most = 4;

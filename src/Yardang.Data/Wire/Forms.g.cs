@@ -17,6 +17,7 @@ internal static class Forms
             case Yardang.Core.Attachments.FormulaAttachment v: Write(ref w, v); break;
             case Yardang.Core.Attachments.PlaceAttachment v: Write(ref w, v); break;
             case Yardang.Core.Attachments.LinkAttachment v: Write(ref w, v); break;
+            case Yardang.Core.Attachments.VoiceAttachment v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -32,6 +33,7 @@ internal static class Forms
             3 => ReadFormulaAttachment(ref r, fields),
             4 => ReadPlaceAttachment(ref r, fields),
             5 => ReadLinkAttachment(ref r, fields),
+            6 => ReadVoiceAttachment(ref r, fields),
             _ => throw new MessagePackSerializationException($"Unknown kind of attachment: {kind}."),
         };
     }
@@ -9050,6 +9052,27 @@ internal static class Forms
         return new Yardang.Core.Lessons.VisitWork(@person);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Attachments.VoiceAttachment v)
+    {
+        w.WriteArrayHeader(5);
+        w.Write(6);
+        w.Write(v.Media);
+        w.Write(v.Duration);
+        w.Write(v.Loudness);
+        w.Write(v.Words);
+    }
+
+    public static Yardang.Core.Attachments.VoiceAttachment ReadVoiceAttachment(ref MessagePackReader r, Fields fields)
+    {
+        fields.Need(5);
+        System.String @media = ByHand.ReadText(ref r);
+        System.Int32 @duration = r.ReadInt32();
+        System.String @loudness = ByHand.ReadText(ref r);
+        System.String @words = ByHand.ReadText(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Attachments.VoiceAttachment(@media, @duration, @loudness, @words);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallPlan v)
     {
         var count = v.Field is not null ? 8 : v.Line is not null || v.GivenCards is not null ? 7 : v.Map is not null ? 5 : 4;
@@ -9142,7 +9165,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallRules v)
     {
-        var count = v.Locked ? 23 : (int)v.Held != 0 ? 22 : v.MostAnswers != 0 || v.MostJudged != 0 || v.Starters is not null ? 21 : v.Stances is not null || v.LeastJudged != 0 || v.PerTopic ? 18 : v.Responses is not null || v.SaidAlready || v.BuildsOn ? 15 : (int)v.Names != 0 || v.AnyMoves || v.InPairs || v.LeastAnswers != 0 ? 12 : v.OnlyGiven ? 8 : v.Stations != 0 ? 7 : v.Judging is not null ? 6 : (int)v.Shows != 0 ? 5 : v.Answers ? 4 : v.OwnFirst ? 3 : 2;
+        var count = v.VoiceSeconds != 0 ? 24 : v.Locked ? 23 : (int)v.Held != 0 ? 22 : v.MostAnswers != 0 || v.MostJudged != 0 || v.Starters is not null ? 21 : v.Stances is not null || v.LeastJudged != 0 || v.PerTopic ? 18 : v.Responses is not null || v.SaidAlready || v.BuildsOn ? 15 : (int)v.Names != 0 || v.AnyMoves || v.InPairs || v.LeastAnswers != 0 ? 12 : v.OnlyGiven ? 8 : v.Stations != 0 ? 7 : v.Judging is not null ? 6 : (int)v.Shows != 0 ? 5 : v.Answers ? 4 : v.OwnFirst ? 3 : 2;
         w.WriteArrayHeader(count);
         w.Write(v.Least);
         w.Write(v.Most);
@@ -9226,6 +9249,8 @@ internal static class Forms
         w.Write((int)v.Held);
         if (count < 23) return;
         w.Write(v.Locked);
+        if (count < 24) return;
+        w.Write(v.VoiceSeconds);
     }
 
     public static Yardang.Core.Walls.WallRules ReadWallRules(ref MessagePackReader r)
@@ -9323,8 +9348,14 @@ internal static class Forms
             @locked = r.ReadBoolean();
         }
 
+        System.Int32 @voiceSeconds = default;
+        if (fields.Has(24))
+        {
+            @voiceSeconds = r.ReadInt32();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Walls.WallRules(@least, @most, @ownFirst, @answers, @shows, @judging, @stations, @onlyGiven, @names, @anyMoves, @inPairs, @leastAnswers, @responses, @saidAlready, @buildsOn, @stances, @leastJudged, @perTopic, @mostAnswers, @mostJudged, @starters, @held, @locked);
+        return new Yardang.Core.Walls.WallRules(@least, @most, @ownFirst, @answers, @shows, @judging, @stations, @onlyGiven, @names, @anyMoves, @inPairs, @leastAnswers, @responses, @saidAlready, @buildsOn, @stances, @leastJudged, @perTopic, @mostAnswers, @mostJudged, @starters, @held, @locked, @voiceSeconds);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.WallSnapshot v)

@@ -402,7 +402,8 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
 
         public string Shown(Attachment attachment)
         {
-            var kind = Texts[$"Wall.{attachment switch { PictureAttachment => "Picture", DrawingAttachment => "Drawing", FormulaAttachment => "Formula", LinkAttachment => "WebPage", _ => "MapPlace" }}"].Value;
+            var kind = Texts[$"Wall.{attachment switch { PictureAttachment => "Picture", DrawingAttachment => "Drawing", FormulaAttachment => "Formula", LinkAttachment => "WebPage", VoiceAttachment => "Voice", _ => "MapPlace" }}"].Value;
+            if (attachment is VoiceAttachment voice) kind = $"{kind}, {voice.Time()}";
             return attachment.Said() is { Length: > 0 } words ? $"{kind}: {words}" : kind;
         }
 

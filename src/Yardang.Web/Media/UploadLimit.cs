@@ -10,6 +10,12 @@ public static class UploadLimit
     /// <summary>Name of the policy.</summary>
     public const string Policy = "uploads";
 
+    /// <summary>Name of the policy for pieces of files.</summary>
+    public const string Pieces = "pieces";
+
+    // Two files of 20 MB at once.
+    private static readonly TokenBucketRateLimiterOptions s_pieces = Bucket(atOnce: 100, perMinute: 100);
+
     private static readonly TokenBucketRateLimiterOptions s_student = Bucket(atOnce: 20, perMinute: 20);
 
     // A document of 50 pages, and some pictures beside it.
@@ -24,6 +30,7 @@ public static class UploadLimit
                 ? RateLimitPartition.GetTokenBucketLimiter(teacher, _ => s_teacher)
                 : RateLimitPartition.GetTokenBucketLimiter(visitor.As ?? (visitor.Participants is [var first, ..] ? first : Guid.Empty), _ => s_student);
         });
+        limits.AddPolicy(Pieces, context => RateLimitPartition.GetTokenBucketLimiter(Visitor.Of(context) is var visitor && visitor is { As: null, TeacherId: { } teacher } ? teacher : visitor.As ?? (visitor.Participants is [var first, ..] ? first : Guid.Empty), _ => s_pieces));
         limits.OnRejected = async (rejected, stop) =>
         {
             var texts = rejected.HttpContext.RequestServices.GetRequiredService<IStringLocalizer<UiTexts>>();

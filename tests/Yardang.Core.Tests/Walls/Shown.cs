@@ -16,6 +16,8 @@ internal static class Shown
 
     public static readonly LinkAttachment Link = new("https://bridges.ostlebrook.example/old", "The old stone bridge", "Bridges of the Ostle Valley");
 
+    public static readonly VoiceAttachment Voice = new(new string('c', 64), 12_400, "0359764210", "It leans on the banks");
+
     public static readonly ImmutableArray<Attachment> Each = [Picture, Drawing(), Formula, Place];
 
     public static DrawingAttachment Drawing(int points = 3, string description = "An arch") => new(

@@ -8,6 +8,7 @@ import type { AttachmentKind, AttachmentTexts, AttachmentView } from './kind';
 import { link } from './link';
 import { picture } from './picture';
 import { place } from './place';
+import { voice } from './voice';
 
 export type { AttachmentTexts, AttachmentView } from './kind';
 
@@ -17,6 +18,7 @@ const KINDS: { readonly [K in Attachment['kind']]: AttachmentKind<Extract<Attach
   formula,
   place,
   link,
+  voice,
 };
 
 export function kindOf(attachment: Attachment): AttachmentKind<Attachment> {
@@ -34,7 +36,17 @@ export function said(attachment: Attachment, texts: AttachmentTexts): string {
 
 /** What its author says of it; empty for nothing. */
 export function wordsOf(attachment: Attachment): string {
-  return said(attachment, NAMELESS);
+  return attachment.kind === 'voice' ? attachment.words : said(attachment, NAMELESS);
 }
 
-const NAMELESS: AttachmentTexts = { picture: '', drawing: '', formula: '', mapPlace: '', webPage: '' };
+const NAMELESS: AttachmentTexts = {
+  picture: '',
+  drawing: '',
+  formula: '',
+  mapPlace: '',
+  webPage: '',
+  voice: '',
+  voicePlay: '',
+  voicePause: '',
+  voiceNoWords: '',
+};

@@ -8,6 +8,10 @@ export interface AttachmentTexts {
   readonly formula: string;
   readonly mapPlace: string;
   readonly webPage: string;
+  readonly voice: string;
+  readonly voicePlay: string;
+  readonly voicePause: string;
+  readonly voiceNoWords: string;
 }
 
 export interface AttachmentView {

@@ -8,10 +8,13 @@ import { type Formula } from '../media/formula-dialog';
 import { type PictureUploads, type Taken, titleOfFile } from '../media/picture-uploads';
 import { addressIn } from '../media/web-address';
 import { fill } from '../page-data';
+import type { VoiceUploads } from '../media/voice-uploads';
 import type { Attachment, DrawnStroke, LinkAttachment, MapPicture, PlaceAttachment } from '../wire/forms';
+import type { Recording } from './recording';
 import { type AttachmentTexts, type AttachmentView, kindOf, said, show, wordsOf } from './index';
 
 const LONGEST_DESCRIPTION = 120;
+const LONGEST_SPOKEN = 1000;
 
 export interface MakingTexts extends AttachmentTexts {
   readonly fromDevice: string;
@@ -24,6 +27,9 @@ export interface MakingTexts extends AttachmentTexts {
   readonly webAddressNone: string;
   readonly linkCalled: string;
   readonly cancel: string;
+  readonly speak: string;
+  readonly voiceOnItsWay: string;
+  readonly voiceSays: string;
   readonly takeOff: string;
   readonly drawOn: string;
   readonly changeFormula: string;
@@ -40,6 +46,7 @@ export interface MakingDialogs {
   searchPictures(): void;
   draw(before: readonly DrawnStroke[], take: (strokes: readonly DrawnStroke[]) => void): void;
   writeFormula(source: string, take: (formula: Formula) => void): void;
+  record(take: (recording: Recording) => void): void;
   showPlace(on: MapPicture, before: PlaceAttachment | null, take: (place: PlaceAttachment) => void): void;
 }
 
@@ -58,6 +65,10 @@ export interface MakingSide extends AttachmentView {
   shown(place: string): readonly Attachment[];
   keep(place: string, shown: readonly Attachment[]): void;
   say(words: string): void;
+  /** Voices on their way; null as long as it is not known which are. */
+  readonly voices: Pick<VoiceUploads, 'isWaiting' | 'share' | 'cancel'> | null;
+  /** Keeps a recording and sends it; gives its name. */
+  sendVoice(file: Blob): Promise<string | null>;
   /** What the page at an address is called, as the server finds it; null if it cannot be asked. */
   lookUp(address: string): Promise<Omit<LinkAttachment, 'kind'> | null>;
 }
@@ -101,7 +112,7 @@ export class Making {
         )}
       </ul>
       ${this.isAllowed(place, before) ? nothing : html`<p class="notice" role="status">${side.texts.shownNoLonger}</p>`}
-      <p class="making-waits" role="status">${this.isWaiting(place) ? side.texts.onItsWay : nothing}</p>`;
+      <p class="making-waits" role="status">${this.waitingWords(place)}</p>`;
   }
 
   /**
@@ -118,6 +129,7 @@ export class Making {
       side.mayShow('drawing') && this.item(texts.draw, () => this.draw(place, null)),
       side.mayShow('formula') && this.item(texts.formula, () => this.formula(place, null)),
       side.mayShow('place') && side.map && this.item(texts.onMap, () => this.place(place, null)),
+      side.mayShow('voice') && this.item(texts.speak, () => this.speak(place)),
       side.mayShow('link') && this.item(texts.webPage, () => this.askForAddress(place)),
     ].filter(Boolean);
     if (can.length === 0) return nothing;
@@ -151,7 +163,21 @@ export class Making {
   }
 
   private isWaiting(place: string): boolean {
-    return (this.onTheirWay.get(place) ?? 0) > 0;
+    return (this.onTheirWay.get(place) ?? 0) > 0 || this.voicesOnTheirWay(place).length > 0;
+  }
+
+  /** A card is seen by others when all of it is there. */
+  private voicesOnTheirWay(place: string): readonly string[] {
+    const { shown, voices } = this.side;
+    const named = shown(place).flatMap((a) => (a.kind === 'voice' ? [a.media] : []));
+    return named.filter((media) => voices?.isWaiting(media) ?? true);
+  }
+
+  private waitingWords(place: string): string {
+    const { texts, voices } = this.side;
+    const [voice] = this.voicesOnTheirWay(place);
+    if (voice) return fill(texts.voiceOnItsWay, Math.floor(100 * (voices?.share(voice) ?? 0)));
+    return this.isWaiting(place) ? texts.onItsWay : '';
   }
 
   private isAllowed(place: string, before: readonly Attachment[]): boolean {
@@ -162,9 +188,10 @@ export class Making {
   /** The first kinds by name, so that the button says what it is for. */
   private kindsToShow(): string {
     const { side } = this;
-    const { picture, drawing, formula, mapPlace, webPage } = side.texts;
+    const { picture, drawing, formula, mapPlace, webPage, voice } = side.texts;
     const kinds = [
       side.mayShow('picture') && picture,
+      side.mayShow('voice') && voice,
       side.mayShow('drawing') && drawing,
       side.mayShow('formula') && formula,
       side.mayShow('place') && side.map && mapPlace,
@@ -195,15 +222,17 @@ export class Making {
       formula: { words: texts.changeFormula, press: () => this.formula(place, at) },
       place: { words: texts.changePlace, press: () => this.place(place, at) },
       link: null,
+      voice: null,
     }[attachment.kind];
     const kind = kindOf(attachment);
+    const hint = { link: texts.linkCalled, voice: texts.voiceSays }[attachment.kind as string] ?? texts.says;
     return html`${
         kind.described
           ? html`<input
-              maxlength=${LONGEST_DESCRIPTION}
+              maxlength=${attachment.kind === 'voice' ? LONGEST_SPOKEN : LONGEST_DESCRIPTION}
               dir="auto"
-              placeholder=${attachment.kind === 'link' ? texts.linkCalled : texts.says}
-              aria-label=${attachment.kind === 'link' ? texts.linkCalled : texts.says}
+              placeholder=${hint}
+              aria-label=${hint}
               .value=${live(wordsOf(attachment))}
               @input=${(e: Event) => {
                 const words = (e.target as HTMLInputElement).value;
@@ -224,7 +253,7 @@ export class Making {
           type="button"
           class="button button-quiet slip-change"
           aria-label=${`${texts.takeOff}: ${said(attachment, texts)}`}
-          @click=${() => this.replace(place, at, null)}
+          @click=${() => this.takeOff(place, attachment, at)}
         >
           ${texts.takeOff}
         </button>
@@ -275,6 +304,23 @@ export class Making {
     const map = before?.kind === 'place' ? before.map : this.side.map;
     if (!map || (at === null && this.isFull(place))) return;
     this.side.dialogs.showPlace(map, before?.kind === 'place' ? before : null, (made) => this.put(place, at, made));
+  }
+
+  private speak(place: string): void {
+    if (this.isFull(place)) return;
+    this.side.dialogs.record((recording) => void this.takeVoice(place, recording));
+  }
+
+  private async takeVoice(place: string, { file, duration, loudness, words }: Recording): Promise<void> {
+    this.wait(place, 1);
+    const media = await this.side.sendVoice(file);
+    this.wait(place, -1);
+    if (media) this.add(place, { kind: 'voice', media, duration, loudness, words });
+  }
+
+  private takeOff(place: string, attachment: Attachment, at: number): void {
+    if (attachment.kind === 'voice') this.side.voices?.cancel(attachment.media);
+    this.replace(place, at, null);
   }
 
   private askForAddress(place: string): void {

@@ -1,5 +1,6 @@
 // Cards brought from a wall: put onto the page as notes, with what they show.
 
+import { clock } from '../attachments/voice-clock';
 import type { Editor } from '../editor/editor';
 import { type BroughtCard, broughtCards } from '../lesson/brought';
 import { plural } from '../page-data';
@@ -106,9 +107,13 @@ function shownAt(attachment: Attachment, x: number, y: number): [Drawn[], number
       });
       return [moved, Math.max(0, ...attachment.strokes.flatMap((s) => s.points.filter((_, i) => i % POINT === 1)))];
     }
-    case 'link': {
-      const { address, title } = attachment;
-      const text = [title, address].filter(Boolean).join('\n');
+    case 'link':
+    case 'voice': {
+      const said =
+        attachment.kind === 'link'
+          ? [attachment.title, attachment.address]
+          : [clock(attachment.duration), attachment.words];
+      const text = said.filter(Boolean).join('\n');
       const { lines, size, width, height } = fitNote(text, SIDE, SIDE, 0);
       const words = { text, language: '', lines, size, also: null };
       return [[drawn({ kind: 'note', x, y, width, height, words }, plain)], height];

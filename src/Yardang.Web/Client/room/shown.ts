@@ -13,6 +13,7 @@ export const KINDS: { readonly [K in Attachment['kind']]: number } = {
   formula: 4,
   place: 8,
   link: 16,
+  voice: 32,
 };
 
 /** How much there is of it, in points and letters. */
@@ -26,6 +27,8 @@ export function weightOf(attachment: Attachment): number {
       return attachment.source.length + attachment.outline.length;
     case 'link':
       return attachment.address.length + attachment.title.length + attachment.site.length;
+    case 'voice':
+      return attachment.words.length + attachment.media.length + attachment.loudness.length;
     case 'place':
       return attachment.map.description.length + attachment.map.media.length + attachment.name.length;
   }

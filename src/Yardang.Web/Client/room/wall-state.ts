@@ -44,6 +44,9 @@ export type { Answer, Attachment, Card, Topic, WallPlan } from '../wire/forms';
 /** The topic of cards that fit nowhere. */
 /** How many colours slips have. */
 export const COLOURS = 12;
+/** A recording ends a little after it was told to. */
+const VOICE_TOLERANCE_MS = 1500;
+
 export const NOWHERE = 0;
 /** Who handed the activity out, in place of the program. */
 const OWNER = 1;
@@ -72,6 +75,7 @@ export const BLANK: WallPlan = {
     leastJudged: 0,
     perTopic: false,
     mostAnswers: 0,
+    voiceSeconds: 60,
     mostJudged: 0,
     starters: [],
     responses: [],
@@ -445,7 +449,9 @@ export class WallState {
   mayShow(attachment: Attachment, me: Me): boolean {
     const { rules, map } = this.plan;
     const isOfMap = attachment.kind !== 'place' || JSON.stringify(attachment.map) === JSON.stringify(map);
-    return me.isStaff || (isOfMap && (rules.shows & KINDS[attachment.kind]) !== 0);
+    const isShort =
+      attachment.kind !== 'voice' || attachment.duration <= rules.voiceSeconds * 1000 + VOICE_TOLERANCE_MS;
+    return me.isStaff || (isOfMap && isShort && (rules.shows & KINDS[attachment.kind]) !== 0);
   }
 
   /** Whether I may change an answer: my own that is up; teachers, all. */

@@ -64,6 +64,16 @@ export class Drafts {
     this.keep(place + SHOWN, shown.length > 0 ? JSON.stringify(shown) : '');
   }
 
+  /** What is like this is beside no words any more. */
+  takeOff(isSo: (attachment: Attachment) => boolean): void {
+    for (const [place, shown] of this.attachments)
+      if (shown.some(isSo))
+        this.show(
+          place,
+          shown.filter((a) => !isSo(a)),
+        );
+  }
+
   isBegun(place: string): boolean {
     return this.get(place).trim() !== '' || this.shown(place).length > 0;
   }

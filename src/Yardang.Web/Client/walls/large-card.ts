@@ -76,7 +76,7 @@ export class LargeCard {
           card.attachments.length > 0
             ? html`<div class="large-shown">
                 ${card.attachments.map((a) => {
-                  const words = a.kind === 'formula' || a.kind === 'link' ? '' : wordsOf(a);
+                  const words = a.kind === 'formula' || a.kind === 'link' || a.kind === 'voice' ? '' : wordsOf(a);
                   return html`<figure>
                     ${show(a, side)}${words ? html`<figcaption dir="auto">${words}</figcaption>` : nothing}
                   </figure>`;

@@ -46,7 +46,7 @@ export class LargeStation {
         </div>
         <div class="large-shown">
           ${topic.shown.map((a) => {
-            const words = a.kind === 'formula' || a.kind === 'link' ? '' : wordsOf(a);
+            const words = a.kind === 'formula' || a.kind === 'link' || a.kind === 'voice' ? '' : wordsOf(a);
             return html`<figure>
               ${show(a, this.side)}${words ? html`<figcaption dir="auto">${words}</figcaption>` : nothing}
             </figure>`;

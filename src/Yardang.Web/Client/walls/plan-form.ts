@@ -87,6 +87,7 @@ export function planFormOf(
     /** Whether these numbers count under each topic. */
     perTopic: false,
     mostAnswers: 0,
+    voiceSeconds: 60,
     mostJudged: 0,
     /** How sentences may begin, a line for each. */
     starters: '',
@@ -154,6 +155,7 @@ export function planFormOf(
       this.leastJudged = plan.rules.leastJudged;
       this.perTopic = plan.rules.perTopic;
       this.mostAnswers = plan.rules.mostAnswers;
+      this.voiceSeconds = plan.rules.voiceSeconds;
       this.mostJudged = plan.rules.mostJudged;
       const starters = plan.rules.starters.map((s) => textIn(s, [language], language)).join('\n');
       // What is being typed has empty lines, perhaps.
@@ -219,6 +221,7 @@ export function planFormOf(
           leastAnswers: this.answers ? this.leastAnswers : 0,
           leastJudged: this.judging.kind > 0 ? this.leastJudged : 0,
           mostAnswers: this.answers ? atLeast(this.mostAnswers, this.leastAnswers) : 0,
+          voiceSeconds: this.voiceSeconds,
           starters: linesOf(this.starters).map((line, i) => said(base?.rules.starters[i], line)),
           mostJudged: this.judging.kind > 0 ? atLeast(this.mostJudged, this.leastJudged) : 0,
           saidAlready: this.saidAlready,
@@ -327,6 +330,12 @@ export function planFormOf(
 
     setMostAnswers(value: string): void {
       this.mostAnswers = numberIn(value);
+      changed(false);
+    },
+
+    /** From ten seconds to three minutes. */
+    setVoiceSeconds(value: string): void {
+      this.voiceSeconds = Math.min(180, Math.max(10, numberIn(value) || 60));
       changed(false);
     },
 

@@ -282,7 +282,7 @@ export class Slips {
     if (card.attachments.length === 0) return nothing;
     return html`<div class="shown" data-count=${card.attachments.length}>
       ${card.attachments.map((attachment) =>
-        attachment.kind === 'link'
+        attachment.kind === 'link' || attachment.kind === 'voice'
           ? show(attachment, side)
           : html`<button
               type="button"

@@ -57,6 +57,8 @@ interface WallData extends WorkData {
 }
 
 const NOTICE_MS = 6000;
+/** As Core's VoiceAttachment. */
+const LONGEST_VOICE_S = 180;
 const REST_MS = 4000;
 const CHANGED_SINCE = 16;
 
@@ -262,7 +264,11 @@ export function registerWall(beside: typeof besideOf | null, trying: typeof Tryi
           drafts,
           uploads,
           address,
-          `/rooms/${data.work}/link${data.query}`,
+          {
+            id: data.work,
+            query: data.query,
+            token: document.querySelector<HTMLElement>('[data-token]')!.dataset['token'] ?? '',
+          },
           texts,
           () => view.refresh(),
         );
@@ -298,7 +304,13 @@ export function registerWall(beside: typeof besideOf | null, trying: typeof Tryi
           if (!this.drawing)
             Object.assign(
               this,
-              attachmentDialogs(() => taker, data.work, data.query, address),
+              attachmentDialogs(
+                () => taker,
+                data.work,
+                data.query,
+                address,
+                () => (me.isStaff ? LONGEST_VOICE_S : wall().plan.rules.voiceSeconds),
+              ),
             );
           await this.$nextTick();
           return true;

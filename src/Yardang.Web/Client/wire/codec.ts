@@ -1,7 +1,7 @@
 // Made from Core's records by ./yardang wire: not to be changed by hand.
 
 import { known, readPoints, writePoints } from './by-hand';
-import { type AcceptLateWork, type Actor, type AdmitPerson, type Answer, type AnswerGiven, type AnswerNeed, type AnswerPutBack, type AnswerReworded, type AnswerTakenDown, type AnsweredNeed, type Approval, type ApprovalIn, type ApprovalSet, type AskCheckIn, type Attachment, type BeginPhase, type BoardsUp, type Call, type CallAnswer, type CallBoardsUp, type CallClass, type CallConfirmed, type CallEnded, type CardJudged, type CardResult, type CheckInAsked, type ClassCalled, type ClientAdmitted, type CloseLesson, type CloseQuestion, type Concern, type ConcernRaised, type ConcernsSettled, type ConfirmCall, type ConfirmLateChange, type Criterion, type DiscardLateWork, type DoorSet, type DrawingAttachment, type DrawnStroke, type EndCall, type EndPhase, type FieldPlan, type FormulaAttachment, type GiveAnswer, type GiveReply, type GiveReport, type GiveSignal, type GiveTime, type GivenCard, type GoOnJudging, type Group, type GroupsRedone, type GroupsSet, type GroupsUndone, type HandIn, type HandsLowered, type HidingSet, type HoldPens, type JudgeCard, type JudgeLeftOut, type Judgement, type Judging, type JudgingState, type JudgingWentOn, type LastAct, type LastVisit, type LateChange, type LateChangeHandedOut, type LateChangeReceived, type LateChangeTakenBack, type LateWork, type LateWorkAccepted, type LateWorkDiscarded, type LeadOn, type LeaveOutJudge, type LedOn, type LessonClosed, type LessonHours, type LessonOpened, type LessonReopened, type LessonSnapshot, type LessonTimes, type LinePlan, type LinkAttachment, type LinkWord, type LowerHands, type MapPicture, type MaskNames, type MomentCame, type MoreTime, type NamesCorrected, type NamesMasked, type NeedAnswered, type NeedsSet, type NeedsSettings, type OnScreen, type OwnFirstSet, type PartSet, type PartsPlanned, type PensConfirmed, type PensHeld, type PensSet, type PeopleExpected, type Person, type PersonAdmitted, type PersonAsked, type PersonBrought, type PersonJoined, type PersonRemoved, type PersonTurnedAway, type Phase, type PhaseBegun, type PhaseEnded, type PhasePlan, type PhaseResumed, type PictureAttachment, type PlaceAttachment, type PoseQuestion, type PrivacyOf, type PrivacySet, type PutAnswerBack, type QuestionClosed, type QuestionPosed, type QuickQuestion, type QuickResponse, type RaiseConcern, type Redacted, type RedoGroups, type RemovePerson, type ReopenLesson, type Reply, type ReplyGiven, type ReportGiven, type ResultsShown, type ReturnWork, type RewordAnswer, type ScoreReason, type ScreenSet, type SeatsConfirmed, type SentAway, type SetApproval, type SetDoor, type SetGroups, type SetHiding, type SetNeeds, type SetOwnFirst, type SetPart, type SetPens, type SetPrivacy, type SetSight, type SetTimes, type SetWordScreen, type SettleConcerns, type ShowOnScreen, type ShowResults, type ShowWork, type ShowingSnapshot, type ShownWork, type SightSet, type SignalGiven, type Spot, type Stimulus, type Style, type TakeAnswerDown, type TakeWorkBack, type TimeGiven, type TimesSet, type Topic, type TurnAway, type UndoGroups, type VisitWork, type WallPlan, type WallRules, type WordScreenSet, type WordScreening, type WorkHandedIn, type WorkReturned, type WorkSetAside, type WorkShown, type WorkTakenBack, type WorkTakenUpAgain, type WorkVisited, type WorkWaits } from './forms';
+import { type AcceptLateWork, type Actor, type AdmitPerson, type Answer, type AnswerGiven, type AnswerNeed, type AnswerPutBack, type AnswerReworded, type AnswerTakenDown, type AnsweredNeed, type Approval, type ApprovalIn, type ApprovalSet, type AskCheckIn, type Attachment, type BeginPhase, type BoardsUp, type Call, type CallAnswer, type CallBoardsUp, type CallClass, type CallConfirmed, type CallEnded, type CardJudged, type CardResult, type CheckInAsked, type ClassCalled, type ClientAdmitted, type CloseLesson, type CloseQuestion, type Concern, type ConcernRaised, type ConcernsSettled, type ConfirmCall, type ConfirmLateChange, type Criterion, type DiscardLateWork, type DoorSet, type DrawingAttachment, type DrawnStroke, type EndCall, type EndPhase, type FieldPlan, type FormulaAttachment, type GiveAnswer, type GiveReply, type GiveReport, type GiveSignal, type GiveTime, type GivenCard, type GoOnJudging, type Group, type GroupsRedone, type GroupsSet, type GroupsUndone, type HandIn, type HandsLowered, type HidingSet, type HoldPens, type JudgeCard, type JudgeLeftOut, type Judgement, type Judging, type JudgingState, type JudgingWentOn, type LastAct, type LastVisit, type LateChange, type LateChangeHandedOut, type LateChangeReceived, type LateChangeTakenBack, type LateWork, type LateWorkAccepted, type LateWorkDiscarded, type LeadOn, type LeaveOutJudge, type LedOn, type LessonClosed, type LessonHours, type LessonOpened, type LessonReopened, type LessonSnapshot, type LessonTimes, type LinePlan, type LinkAttachment, type LinkWord, type LowerHands, type MapPicture, type MaskNames, type MomentCame, type MoreTime, type NamesCorrected, type NamesMasked, type NeedAnswered, type NeedsSet, type NeedsSettings, type OnScreen, type OwnFirstSet, type PartSet, type PartsPlanned, type PensConfirmed, type PensHeld, type PensSet, type PeopleExpected, type Person, type PersonAdmitted, type PersonAsked, type PersonBrought, type PersonJoined, type PersonRemoved, type PersonTurnedAway, type Phase, type PhaseBegun, type PhaseEnded, type PhasePlan, type PhaseResumed, type PictureAttachment, type PlaceAttachment, type PoseQuestion, type PrivacyOf, type PrivacySet, type PutAnswerBack, type QuestionClosed, type QuestionPosed, type QuickQuestion, type QuickResponse, type RaiseConcern, type Redacted, type RedoGroups, type RemovePerson, type ReopenLesson, type Reply, type ReplyGiven, type ReportGiven, type ResultsShown, type ReturnWork, type RewordAnswer, type ScoreReason, type ScreenSet, type SeatsConfirmed, type SentAway, type SetApproval, type SetDoor, type SetGroups, type SetHiding, type SetNeeds, type SetOwnFirst, type SetPart, type SetPens, type SetPrivacy, type SetSight, type SetTimes, type SetWordScreen, type SettleConcerns, type ShowOnScreen, type ShowResults, type ShowWork, type ShowingSnapshot, type ShownWork, type SightSet, type SignalGiven, type Spot, type Stimulus, type Style, type TakeAnswerDown, type TakeWorkBack, type TimeGiven, type TimesSet, type Topic, type TurnAway, type UndoGroups, type VisitWork, type VoiceAttachment, type WallPlan, type WallRules, type WordScreenSet, type WordScreening, type WorkHandedIn, type WorkReturned, type WorkSetAside, type WorkShown, type WorkTakenBack, type WorkTakenUpAgain, type WorkVisited, type WorkWaits } from './forms';
 import { know, readCommand, readRoomEvent } from './kinds';
 type Raw = any[]; // What the MessagePack reader gives.
 
@@ -18,6 +18,8 @@ export function readAttachment(raw: Raw): Attachment | null {
       return readPlaceAttachment(raw);
     case 5:
       return readLinkAttachment(raw);
+    case 6:
+      return readVoiceAttachment(raw);
     default:
       return null;
   }
@@ -35,6 +37,8 @@ export function writeAttachment(v: Attachment): Raw {
       return writePlaceAttachment(v);
     case 'link':
       return writeLinkAttachment(v);
+    case 'voice':
+      return writeVoiceAttachment(v);
   }
 }
 
@@ -1882,6 +1886,20 @@ export function writeVisitWork(v: VisitWork): Raw {
   return [v.person];
 }
 
+export function readVoiceAttachment(raw: Raw): VoiceAttachment {
+  return {
+    kind: 'voice',
+    media: raw[1],
+    duration: raw[2],
+    loudness: raw[3],
+    words: raw[4],
+  };
+}
+
+export function writeVoiceAttachment(v: VoiceAttachment): Raw {
+  return [6, v.media, v.duration, v.loudness, v.words];
+}
+
 export function readWallPlan(raw: Raw): WallPlan {
   return {
     purpose: raw[0],
@@ -1928,23 +1946,25 @@ export function readWallRules(raw: Raw): WallRules {
     starters: (raw[20] ?? []),
     held: raw[21] ?? 0,
     locked: raw[22] ?? false,
+    voiceSeconds: raw[23] ?? 0,
   };
 }
 
 export function writeWallRules(v: WallRules): Raw {
   const raw: Raw = [v.least, v.most];
-  if (v.ownFirst || v.answers || v.shows || v.judging != null || v.stations || v.onlyGiven || v.names || v.anyMoves || v.inPairs || v.leastAnswers || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held || v.locked) raw.push(v.ownFirst);
-  if (v.answers || v.shows || v.judging != null || v.stations || v.onlyGiven || v.names || v.anyMoves || v.inPairs || v.leastAnswers || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held || v.locked) raw.push(v.answers);
-  if (v.shows || v.judging != null || v.stations || v.onlyGiven || v.names || v.anyMoves || v.inPairs || v.leastAnswers || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held || v.locked) raw.push(v.shows);
-  if (v.judging != null || v.stations || v.onlyGiven || v.names || v.anyMoves || v.inPairs || v.leastAnswers || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held || v.locked) raw.push(v.judging && writeJudging(v.judging));
-  if (v.stations || v.onlyGiven || v.names || v.anyMoves || v.inPairs || v.leastAnswers || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held || v.locked) raw.push(v.stations);
-  if (v.onlyGiven || v.names || v.anyMoves || v.inPairs || v.leastAnswers || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held || v.locked) raw.push(v.onlyGiven);
-  if (v.names || v.anyMoves || v.inPairs || v.leastAnswers || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held || v.locked) raw.push(v.names, v.anyMoves, v.inPairs, v.leastAnswers);
-  if (v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held || v.locked) raw.push(v.responses.length > 0 ? v.responses.map((x) => writeQuickResponse(x)) : null, v.saidAlready, v.buildsOn);
-  if (v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held || v.locked) raw.push(v.stances.length > 0 ? v.stances : null, v.leastJudged, v.perTopic);
-  if (v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held || v.locked) raw.push(v.mostAnswers, v.mostJudged, v.starters.length > 0 ? v.starters : null);
-  if (v.held || v.locked) raw.push(v.held);
-  if (v.locked) raw.push(v.locked);
+  if (v.ownFirst || v.answers || v.shows || v.judging != null || v.stations || v.onlyGiven || v.names || v.anyMoves || v.inPairs || v.leastAnswers || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held || v.locked || v.voiceSeconds) raw.push(v.ownFirst);
+  if (v.answers || v.shows || v.judging != null || v.stations || v.onlyGiven || v.names || v.anyMoves || v.inPairs || v.leastAnswers || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held || v.locked || v.voiceSeconds) raw.push(v.answers);
+  if (v.shows || v.judging != null || v.stations || v.onlyGiven || v.names || v.anyMoves || v.inPairs || v.leastAnswers || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held || v.locked || v.voiceSeconds) raw.push(v.shows);
+  if (v.judging != null || v.stations || v.onlyGiven || v.names || v.anyMoves || v.inPairs || v.leastAnswers || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held || v.locked || v.voiceSeconds) raw.push(v.judging && writeJudging(v.judging));
+  if (v.stations || v.onlyGiven || v.names || v.anyMoves || v.inPairs || v.leastAnswers || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held || v.locked || v.voiceSeconds) raw.push(v.stations);
+  if (v.onlyGiven || v.names || v.anyMoves || v.inPairs || v.leastAnswers || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held || v.locked || v.voiceSeconds) raw.push(v.onlyGiven);
+  if (v.names || v.anyMoves || v.inPairs || v.leastAnswers || v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held || v.locked || v.voiceSeconds) raw.push(v.names, v.anyMoves, v.inPairs, v.leastAnswers);
+  if (v.responses.length > 0 || v.saidAlready || v.buildsOn || v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held || v.locked || v.voiceSeconds) raw.push(v.responses.length > 0 ? v.responses.map((x) => writeQuickResponse(x)) : null, v.saidAlready, v.buildsOn);
+  if (v.stances.length > 0 || v.leastJudged || v.perTopic || v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held || v.locked || v.voiceSeconds) raw.push(v.stances.length > 0 ? v.stances : null, v.leastJudged, v.perTopic);
+  if (v.mostAnswers || v.mostJudged || v.starters.length > 0 || v.held || v.locked || v.voiceSeconds) raw.push(v.mostAnswers, v.mostJudged, v.starters.length > 0 ? v.starters : null);
+  if (v.held || v.locked || v.voiceSeconds) raw.push(v.held);
+  if (v.locked || v.voiceSeconds) raw.push(v.locked);
+  if (v.voiceSeconds) raw.push(v.voiceSeconds);
   return raw;
 }
 

@@ -24,6 +24,7 @@ export const enum AttachmentKinds {
   Formulas = 4,
   Places = 8,
   Links = 16,
+  Voices = 32,
 }
 
 /** Why a student tells their teacher of something. The numbers are on the wire. */
@@ -365,7 +366,8 @@ export type Attachment =
   | DrawingAttachment
   | FormulaAttachment
   | PlaceAttachment
-  | LinkAttachment;
+  | LinkAttachment
+  | VoiceAttachment;
 
 /** One property of one thing, and what it is now. A closed set. */
 export interface Change {
@@ -3629,6 +3631,19 @@ export interface VisitWork {
   readonly person: number;
 }
 
+/** Something that was said, and recorded. */
+export interface VoiceAttachment {
+  readonly kind: 'voice';
+  /** Its name in the media store: the SHA-256 of its bytes, 64 hexadecimal digits. */
+  readonly media: string;
+  /** How long it is, ms. */
+  readonly duration: number;
+  /** How loud it is from its beginning to its end, in as many equal parts as there are digits: from 0, silent, to 9. */
+  readonly loudness: string;
+  /** What is said, for those who cannot hear it; may be empty. */
+  readonly words: string;
+}
+
 /** What a teacher has planned for a wall: the question, where answers go, and what each may and owes. */
 export interface WallPlan {
   /** What students are to do. */
@@ -3697,6 +3712,8 @@ export interface WallRules {
   readonly held: LessonHolds;
   /** Whether students change nothing on the whole wall (LockTopic). Known to running walls only. */
   readonly locked: boolean;
+  /** How long students may speak into a recording, s: LeastSeconds to 180. */
+  readonly voiceSeconds: number;
 }
 
 /** What a snapshot says of a wall. */

@@ -1,0 +1,50 @@
+using Yardang.Core.Pages;
+using Yardang.Core.Threads;
+using Yardang.Core.Wire;
+
+namespace Yardang.Core.Attachments;
+
+/// <summary>Something that was said, and recorded.</summary>
+/// <param name="Media">Its name in the media store: the SHA-256 of its bytes, 64 hexadecimal digits.</param>
+/// <param name="Duration">How long it is, ms.</param>
+/// <param name="Loudness">How loud it is from its beginning to its end, in as many equal parts as there are digits: from 0, silent, to 9.</param>
+/// <param name="Words">What is said, for those who cannot hear it; may be empty.</param>
+[Kind(6)]
+public sealed record VoiceAttachment(string Media, int Duration, string Loudness, string Words) : Attachment
+{
+    /// <summary>The longest that a teacher may allow, ms.</summary>
+    public const int Longest = 180_000;
+
+    /// <summary>How long students may speak where nobody has chosen, s.</summary>
+    public const int UsualSeconds = 60;
+
+    /// <summary>The least that a teacher may allow, s.</summary>
+    public const int LeastSeconds = 10;
+
+    /// <summary>A recording ends a little after it was told to, ms.</summary>
+    public const int Tolerance = 1_500;
+
+    /// <summary>Most parts of which it is told how loud they are.</summary>
+    public const int MostParts = 64;
+
+    /// <inheritdoc/>
+    public override AttachmentKinds Kind() => AttachmentKinds.Voices;
+
+    /// <inheritdoc/>
+    public override bool IsValid() => MediaName.IsValid(Media) && Duration is > 0 and <= Longest + Tolerance && Loudness.Length <= MostParts && Loudness.All(char.IsAsciiDigit) && Words.Length <= Statement.TextLength;
+
+    /// <inheritdoc/>
+    public override int Weight() => Words.Length + Media.Length + Loudness.Length;
+
+    /// <inheritdoc/>
+    public override string Said() => Words;
+
+    /// <summary>How long it is, in minutes and seconds: "0:07".</summary>
+    public string Time() => Math.Max(1, (int)Math.Round(Duration / 1_000.0)) is var seconds ? $"{seconds / 60}:{seconds % 60:00}" : "";
+
+    /// <inheritdoc/>
+    public override IEnumerable<string> MediaNames() => [Media];
+
+    /// <inheritdoc/>
+    public override Attachment? WithMedia(IReadOnlyDictionary<string, string> names) => names.TryGetValue(Media, out var name) ? this with { Media = name } : null;
+}

@@ -1,0 +1,29 @@
+// Voices: heard where they stand, with what is said for those who cannot hear it.
+
+import { html } from 'lit-html';
+import type { VoiceAttachment } from '../wire/forms';
+import type { AttachmentKind, AttachmentTexts } from './kind';
+import { clock } from './voice-clock';
+import './voice-player';
+
+export const voice: AttachmentKind<VoiceAttachment> = {
+  show: (attachment, { texts, address }) => {
+    const { media, duration, loudness, words } = attachment;
+    return html`<span class="shown-voice">
+      <voice-player
+        src=${address(media)}
+        duration=${duration}
+        loudness=${loudness}
+        label=${`${name(attachment, texts)}|${texts.voicePlay}|${texts.voicePause}`}
+      ></voice-player>
+      ${words ? html`<span class="voice-words" dir="auto">${words}</span>` : html`<small class="voice-no-words">${texts.voiceNoWords}</small>`}
+    </span>`;
+  },
+  said: (attachment, texts) =>
+    attachment.words ? `${name(attachment, texts)}: ${attachment.words}` : name(attachment, texts),
+  described: (attachment, words) => ({ ...attachment, words }),
+};
+
+function name({ duration }: VoiceAttachment, texts: AttachmentTexts): string {
+  return texts.voice ? `${texts.voice}, ${clock(duration)}` : '';
+}

@@ -1,0 +1,192 @@
+// Voices on their way to the server: kept on this device until all of each is there, sent in pieces, and gone on with after a cut network or a reload.
+
+import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
+
+const PIECE = 128 * 1024;
+const AGAIN_MS = [1000, 2000, 5000, 15_000];
+const NOT_NOW = 409;
+const ELSEWHERE = 412;
+const TOO_OFTEN = 429;
+
+interface Waiting {
+  /** The SHA-256 of its bytes: its name in the media store. */
+  readonly media: string;
+  /** Of the upload. */
+  readonly id: string;
+  /** Of which room, and of whom: the address under which it is sent, and the query with it. */
+  readonly room: string;
+  readonly query: string;
+  readonly file: Blob;
+}
+
+interface Kept extends DBSchema {
+  voices: { key: string; value: Waiting };
+}
+
+export class VoiceUploads {
+  private readonly waiting = new Map<string, Waiting>();
+  private readonly urls = new Map<string, string>();
+  private readonly at = new Map<string, number>();
+  private db: IDBPDatabase<Kept> | null = null;
+
+  /**
+   * @param changed something is farther, or there.
+   * @param refused what was not taken, and why, in words.
+   */
+  constructor(
+    private readonly room: string,
+    private readonly query: string,
+    private readonly token: string,
+    private readonly changed: () => void,
+    private readonly refused: (media: string, why: string) => void,
+  ) {}
+
+  /** What this device still has to send is sent. */
+  async start(): Promise<void> {
+    this.db = await openDB<Kept>('yardang-voices', 1, {
+      upgrade: (db) => void db.createObjectStore('voices', { keyPath: 'media' }),
+    }).catch(() => null);
+    for (const voice of (await this.db?.getAll('voices')) ?? [])
+      if (voice.room === this.room && voice.query === this.query && !this.waiting.has(voice.media)) this.send(voice);
+    this.changed();
+  }
+
+  /** Keeps a recording and sends it; gives its name. Where browsers work out no names (without https) the server does, once all of it is there; null if it is not taken. */
+  async take(file: Blob): Promise<string | null> {
+    const media = await nameOf(file);
+    const voice = { media: media ?? '', id: newId(), room: this.room, query: this.query, file };
+    if (!media) return this.sendAtOnce(voice);
+    if (this.waiting.has(media)) return media;
+    // A device that keeps nothing still sends it.
+    await this.db?.put('voices', voice).catch(() => undefined);
+    this.send(voice);
+    return media;
+  }
+
+  isWaiting(media: string): boolean {
+    return this.waiting.has(media);
+  }
+
+  /** How much of it is there, from 0 to 1. */
+  share(media: string): number {
+    const size = this.waiting.get(media)?.file.size ?? 1;
+    return (this.at.get(media) ?? 0) / size;
+  }
+
+  /** Where it can be heard before it is there; null for what this device does not have. */
+  urlOf(media: string): string | null {
+    return this.urls.get(media) ?? null;
+  }
+
+  /** It is not wanted any more. */
+  cancel(media: string): void {
+    this.forget(media);
+    this.changed();
+  }
+
+  private send(voice: Waiting): void {
+    this.waiting.set(voice.media, voice);
+    this.urls.set(voice.media, URL.createObjectURL(voice.file));
+    void this.sendAll(voice);
+  }
+
+  private async sendAtOnce(voice: Waiting): Promise<string | null> {
+    for (let at = 0; ;) {
+      const outcome = await this.piece(voice, at);
+      if (typeof outcome === 'number') at = outcome;
+      else if (outcome === 'later') return null;
+      else if ('media' in outcome) return outcome.media;
+      else {
+        this.refused('', outcome.fault);
+        return null;
+      }
+    }
+  }
+
+  private async sendAll(voice: Waiting): Promise<void> {
+    const { media, file } = voice;
+    let at = (await this.ask(voice)) ?? 0;
+    for (let failed = 0; this.waiting.has(media);) {
+      const outcome = await this.piece(voice, at);
+      if (typeof outcome === 'number') {
+        [at, failed] = [outcome, 0];
+        this.at.set(media, Math.min(at, file.size));
+        this.changed();
+        continue;
+      }
+      if (outcome !== 'later') {
+        const isThere = 'media' in outcome;
+        this.forget(media, isThere);
+        return isThere ? undefined : this.refused(media, outcome.fault);
+      }
+      await this.rest(AGAIN_MS[Math.min(failed++, AGAIN_MS.length - 1)]!);
+      at = (await this.ask(voice)) ?? at;
+    }
+  }
+
+  /** How far it has come; null if that cannot be asked, or it is there already and is told with the next piece. */
+  private async ask(voice: Waiting): Promise<number | null> {
+    const answer = await fetch(this.address(voice)).catch(() => null);
+    return answer?.ok ? ((await answer.json()) as { at: number }).at : null;
+  }
+
+  private async piece(voice: Waiting, at: number): Promise<number | 'later' | { media: string } | { fault: string }> {
+    const { file } = voice;
+    const address = this.address(voice, { at: String(Math.min(at, file.size - 1)), of: String(file.size) });
+    const headers = { RequestVerificationToken: this.token, 'Content-Type': 'application/octet-stream' };
+    const body = file.slice(at, at + PIECE);
+    const answer = await fetch(address, { method: 'PUT', body, headers }).catch(() => null);
+    if (!answer) return 'later';
+    const told = (await answer.json().catch(() => null)) as {
+      at?: number;
+      kept?: { media: string };
+      fault?: string;
+    } | null;
+    if (told?.kept) return { media: told.kept.media };
+    if ((answer.ok || answer.status === ELSEWHERE) && told?.at !== undefined) return told.at;
+    if (answer.status === NOT_NOW || answer.status === TOO_OFTEN || answer.status >= 500) return 'later';
+    return { fault: told?.fault ?? '' };
+  }
+
+  private address({ id }: Waiting, more: Record<string, string> = {}): string {
+    const query = new URLSearchParams(this.query);
+    for (const [name, value] of Object.entries(more)) query.set(name, value);
+    return `/rooms/${this.room}/voices/${id}?${query}`;
+  }
+
+  /** For a while, or until there is a network again. */
+  private rest(ms: number): Promise<void> {
+    return new Promise((done) => {
+      const go = () => {
+        clearTimeout(timer);
+        window.removeEventListener('online', go);
+        done();
+      };
+      const timer = setTimeout(go, ms);
+      window.addEventListener('online', go);
+    });
+  }
+
+  private forget(media: string, isThere = false): void {
+    this.waiting.delete(media);
+    this.at.delete(media);
+    // What is there is still heard from here, as long as the page is open.
+    if (!isThere) this.urls.delete(media);
+    void this.db?.delete('voices', media).catch(() => undefined);
+    this.changed();
+  }
+}
+
+async function nameOf(file: Blob): Promise<string | null> {
+  if (!crypto.subtle) return null;
+  const hash = new Uint8Array(await crypto.subtle.digest('SHA-256', await file.arrayBuffer()));
+  return [...hash].map((byte) => byte.toString(16).padStart(2, '0')).join('');
+}
+
+/** A random id, also without https. */
+function newId(): string {
+  const hex = [...crypto.getRandomValues(new Uint8Array(16))]
+    .map((byte) => byte.toString(16).padStart(2, '0'))
+    .join('');
+  return hex.replace(/^(.{8})(.{4})(.{4})(.{4})/, '$1-$2-$3-$4-');
+}

@@ -1,0 +1,175 @@
+using System.Net;
+using System.Net.Http.Json;
+using System.Text.Json;
+using System.Text.RegularExpressions;
+using Yardang.Core.Attachments;
+using Yardang.Core.Lessons;
+using Yardang.Core.Rooms;
+using Yardang.Core.Tests.Media;
+using Yardang.Core.Walls;
+using Yardang.Web.Media;
+using Yardang.Web.Rooms;
+using Yardang.Web.Tests.Moderation;
+using static Yardang.Web.Tests.Lessons.OnWalls;
+
+namespace Yardang.Web.Tests.Media;
+
+/// <summary>Voices come in pieces, from those who may show them, and are what their content says.</summary>
+public sealed class VoiceTests : InTrayLessons
+{
+    private static readonly WallPlan s_plan = Plan with { Rules = Plan.Rules with { Shows = AttachmentKinds.Voices, VoiceSeconds = 10 } };
+
+    private static readonly byte[] s_voice = MadeUpFiles.All["voice"];
+
+    [Fact]
+    public async Task A_voice_that_came_in_pieces_is_kept_byte_for_byte_and_is_as_long_as_it_is()
+    {
+        var (maya, voice) = await StudentAsync("Maya");
+        Assert.Equal(0, (await AskAsync(maya, voice)).At);
+        Assert.Equal((HttpStatusCode.OK, 500), await PutAsync(maya, voice, 0, s_voice[..500]));
+
+        // The answer was lost: the same piece again, and one that leaves something out.
+        Assert.Equal((HttpStatusCode.PreconditionFailed, 500), await PutAsync(maya, voice, 0, s_voice[..500]));
+        Assert.Equal((HttpStatusCode.PreconditionFailed, 500), await PutAsync(maya, voice, 700, s_voice[700..]));
+        Assert.Equal(500, (await AskAsync(maya, voice)).At);
+
+        using var last = await SendAsync(maya, voice, 500, s_voice[500..]);
+        var kept = (await last.Content.ReadFromJsonAsync<JsonElement>(Stop)).GetProperty("kept");
+        Assert.Equal(2_000, kept.GetProperty("duration").GetInt64());
+        var media = kept.GetProperty("media").GetString();
+        Assert.Equal(s_voice, await maya.GetByteArrayAsync($"/rooms/{voice.Wall}/media/{media}?{voice.Query}", Stop));
+
+        // Whoever did not hear that it is there is told again.
+        Assert.Equal(media, (await AskAsync(maya, voice)).Kept!.Value.GetProperty("media").GetString());
+        using var again = await SendAsync(maya, voice, 500, s_voice[500..]);
+        Assert.Equal(HttpStatusCode.OK, again.StatusCode);
+        Assert.Empty(Directory.EnumerateFiles(Path.Combine(School.Folder, "uploads"), "*.part"));
+    }
+
+    [Fact]
+    public async Task Parts_of_it_are_given_so_that_it_can_be_gone_to_any_place()
+    {
+        var (maya, voice) = await StudentAsync("Maya");
+        using var sent = await SendAsync(maya, voice, 0, s_voice);
+        var media = (await sent.Content.ReadFromJsonAsync<JsonElement>(Stop)).GetProperty("kept").GetProperty("media").GetString();
+        using var asked = new HttpRequestMessage(HttpMethod.Get, $"/rooms/{voice.Wall}/media/{media}?{voice.Query}") { Headers = { Range = new(100, 199) } };
+        using var part = await maya.SendAsync(asked, Stop);
+        Assert.Equal(HttpStatusCode.PartialContent, part.StatusCode);
+        Assert.Equal(s_voice[100..200], await part.Content.ReadAsByteArrayAsync(Stop));
+        Assert.Equal("nosniff", part.Headers.GetValues("X-Content-Type-Options").Single());
+    }
+
+    [Fact]
+    public async Task What_is_no_voice_or_too_long_is_refused_in_words_and_nothing_of_it_stays()
+    {
+        var (maya, voice) = await StudentAsync("Maya");
+        foreach (var (file, why) in new[]
+        {
+            (MadeUpFiles.All["film"], "no recording that can be played"),
+            (s_voice[..40], "no recording that can be played"),
+            ("<script>alert(1)</script>"u8.ToArray(), "no recording that can be played"),
+            (MadeUpFiles.Wav(seconds: 13), "at most 10 seconds"),
+        })
+        {
+            var one = voice with { Id = Guid.NewGuid() };
+            using var answer = await SendAsync(maya, one, 0, file);
+            Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
+            Assert.Contains(why, (await answer.Content.ReadFromJsonAsync<JsonElement>(Stop)).GetProperty("fault").GetString(), StringComparison.Ordinal);
+            Assert.Equal(0, (await AskAsync(maya, one)).At);
+        }
+
+        Assert.Empty(Directory.EnumerateFiles(Path.Combine(School.Folder, "uploads")));
+        using var large = await SendAsync(maya, voice, 0, s_voice, of: Uploads.MostBytes + 1);
+        Assert.Equal(HttpStatusCode.RequestEntityTooLarge, large.StatusCode);
+        foreach (var (at, of) in new[] { (-1L, 10L), (0, 0), (10, 10), (0, -5) })
+        {
+            using var wrong = await SendAsync(maya, voice, at, s_voice, of);
+            Assert.Equal(HttpStatusCode.BadRequest, wrong.StatusCode);
+        }
+    }
+
+    [Fact]
+    public async Task Only_those_who_may_show_voices_there_send_any_and_each_knows_of_their_own_alone()
+    {
+        var (maya, voice) = await StudentAsync("Maya");
+        await PutAsync(maya, voice, 0, s_voice[..500]);
+        var (ben, page) = await School.StudentAsync(_code!, "Ben");
+        var bens = voice with { Query = page.Split('?')[1] };
+        Assert.Equal(0, (await AskAsync(ben, bens)).At);
+        Assert.Equal(HttpStatusCode.NotFound, (await SendAsync(School.Visitor(), voice, 500, s_voice[500..], token: await TokenAsync(maya, voice))).StatusCode);
+        Assert.Equal(HttpStatusCode.BadRequest, (await SendAsync(maya, voice, 500, s_voice[500..], token: "none")).StatusCode);
+
+        var (other, words) = await HandOutAsync(Plan);
+        var (noor, noors) = await School.StudentAsync(other.Code, "Noor");
+        var elsewhere = new Voice(words, noors.Split('?')[1], Guid.NewGuid());
+        Assert.Equal(HttpStatusCode.NotFound, (await SendAsync(noor, elsewhere, 0, s_voice, token: await TokenAsync(maya, voice))).StatusCode);
+    }
+
+    [Fact]
+    public async Task Nobody_fills_the_disk_with_what_they_never_finish()
+    {
+        var (maya, voice) = await StudentAsync("Maya");
+        for (var i = 0; i < Uploads.MostAtOnce; i++) Assert.Equal((HttpStatusCode.OK, 100), await PutAsync(maya, voice with { Id = Guid.NewGuid() }, 0, s_voice[..100]));
+        using var more = await SendAsync(maya, voice, 0, s_voice[..100], s_voice.Length);
+        Assert.Equal(HttpStatusCode.TooManyRequests, more.StatusCode);
+
+        foreach (var file in Directory.EnumerateFiles(Path.Combine(School.Folder, "uploads"))) File.SetLastWriteTimeUtc(file, DateTime.UtcNow.AddDays(-2));
+        await PutAsync(Varga, voice with { Query = "" }, 0, s_voice[..100]);
+        Assert.Equal((HttpStatusCode.OK, 100), await PutAsync(maya, voice, 0, s_voice[..100]));
+    }
+
+    [Fact]
+    public async Task A_voice_goes_out_with_its_card_in_tables_prints_and_archives_and_comes_back()
+    {
+        var (maya, voice) = await StudentAsync("Maya");
+        using var sent = await SendAsync(maya, voice, 0, s_voice);
+        var media = (await sent.Content.ReadFromJsonAsync<JsonElement>(Stop)).GetProperty("kept").GetProperty("media").GetString()!;
+        var host = await School.Get<RoomHosts>().GetAsync(voice.Wall);
+        await DoAsync(host, Maya, id => new PutUpCard(id, 11, "en", "Listen", [new VoiceAttachment(media, 2_000, "0490", "Ropes pull")]));
+        Assert.Contains("[Voice, 0:02: Ropes pull]", await Varga.GetStringAsync($"/lesson/{_lesson}/board/{voice.Wall}.csv", Stop), StringComparison.Ordinal);
+        Assert.Contains("Ropes pull", await Varga.GetStringAsync($"/lesson/{_lesson}/board/{voice.Wall}.svg", Stop), StringComparison.Ordinal);
+        using var brought = await TestSchool.ImportAsync(Varga, await Varga.GetByteArrayAsync($"/lesson/{_lesson}.yardang.zip", Stop));
+        var again = Guid.Parse(brought.Headers.Location!.ToString().Split('/')[^1]);
+        var boards = JsonDocument.Parse(await Varga.GetStringAsync($"/lesson/{again}/people.json", Stop)).RootElement;
+        var wall = boards[0].GetProperty("board").GetGuid();
+        var card = Assert.Single((await StateAsync(await School.Get<RoomHosts>().GetAsync(wall))).Cards.Values);
+        Assert.Equal(media, Assert.IsType<VoiceAttachment>(Assert.Single(card.Shown)).Media);
+        Assert.Equal(s_voice, await Varga.GetByteArrayAsync($"/rooms/{wall}/media/{media}", Stop));
+    }
+
+    private sealed record Voice(Guid Wall, string Query, Guid Id);
+
+    private JoinCode? _code;
+    private Guid _lesson;
+
+    private async Task<(HttpClient Browser, Voice Voice)> StudentAsync(string name)
+    {
+        var (lesson, wall) = await HandOutAsync(s_plan);
+        (_code, _lesson) = (lesson.Code, lesson.Id);
+        var (browser, page) = await School.StudentAsync(lesson.Code, name);
+        return (browser, new(wall, page.Split('?')[1], Guid.NewGuid()));
+    }
+
+    private static async Task<UploadState> AskAsync(HttpClient browser, Voice voice) =>
+        (await browser.GetFromJsonAsync<UploadState>($"/rooms/{voice.Wall}/voices/{voice.Id}?{voice.Query}", Stop))!;
+
+    private static async Task<(HttpStatusCode, int)> PutAsync(HttpClient browser, Voice voice, long at, byte[] piece)
+    {
+        using var answer = await SendAsync(browser, voice, at, piece, s_voice.Length);
+        return (answer.StatusCode, (await answer.Content.ReadFromJsonAsync<JsonElement>(Stop)).GetProperty("at").GetInt32());
+    }
+
+    private static async Task<HttpResponseMessage> SendAsync(HttpClient browser, Voice voice, long at, byte[] piece, long? of = null, string? token = null)
+    {
+        var size = of ?? at + piece.Length;
+        using var request = new HttpRequestMessage(HttpMethod.Put, $"/rooms/{voice.Wall}/voices/{voice.Id}?{voice.Query}&at={at}&of={size}") { Content = new ByteArrayContent(piece) };
+        request.Headers.Add("RequestVerificationToken", token ?? await TokenAsync(browser, voice));
+        return await browser.SendAsync(request, Stop);
+    }
+
+    private static async Task<string> TokenAsync(HttpClient browser, Voice voice)
+    {
+        var page = await browser.GetStringAsync(voice.Query.Length > 0 ? $"/board/{voice.Wall}?{voice.Query}" : "/desk", Stop);
+        return Regex.Match(page, "(data-token=\"|__RequestVerificationToken\"[^>]*value=\")(?<token>[^\"]+)", RegexOptions.ExplicitCapture, TimeSpan.FromSeconds(1)).Groups["token"].Value;
+    }
+}
