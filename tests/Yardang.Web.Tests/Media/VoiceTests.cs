@@ -35,7 +35,7 @@ public sealed class VoiceTests : InTrayLessons
 
         using var last = await SendAsync(maya, voice, 500, s_voice[500..]);
         var kept = (await last.Content.ReadFromJsonAsync<JsonElement>(Stop)).GetProperty("kept");
-        Assert.Equal(2_000, kept.GetProperty("duration").GetInt64());
+        Assert.Equal(1_980, kept.GetProperty("duration").GetInt64());
         var media = kept.GetProperty("media").GetString();
         Assert.Equal(s_voice, await maya.GetByteArrayAsync($"/rooms/{voice.Wall}/media/{media}?{voice.Query}", Stop));
 
@@ -96,13 +96,14 @@ public sealed class VoiceTests : InTrayLessons
         var (ben, page) = await School.StudentAsync(_code!, "Ben");
         var bens = voice with { Query = page.Split('?')[1] };
         Assert.Equal(0, (await AskAsync(ben, bens)).At);
-        Assert.Equal(HttpStatusCode.NotFound, (await SendAsync(School.Visitor(), voice, 500, s_voice[500..], token: await TokenAsync(maya, voice))).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await School.Visitor().GetAsync($"/rooms/{voice.Wall}/voices/{voice.Id}?{voice.Query}", Stop)).StatusCode);
+        Assert.Equal(HttpStatusCode.BadRequest, (await SendAsync(School.Visitor(), voice, 500, s_voice[500..], token: await TokenAsync(maya, voice))).StatusCode);
         Assert.Equal(HttpStatusCode.BadRequest, (await SendAsync(maya, voice, 500, s_voice[500..], token: "none")).StatusCode);
 
         var (other, words) = await HandOutAsync(Plan);
         var (noor, noors) = await School.StudentAsync(other.Code, "Noor");
         var elsewhere = new Voice(words, noors.Split('?')[1], Guid.NewGuid());
-        Assert.Equal(HttpStatusCode.NotFound, (await SendAsync(noor, elsewhere, 0, s_voice, token: await TokenAsync(maya, voice))).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await SendAsync(noor, elsewhere, 0, s_voice, token: await TokenAsync(noor, elsewhere))).StatusCode);
     }
 
     [Fact]

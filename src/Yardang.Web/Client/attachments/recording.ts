@@ -86,6 +86,8 @@ export function recordingDialog(seconds: () => number) {
     async record(): Promise<void> {
       this.problem = '';
       this.stage = 'asking';
+      // Who presses at once does so before it is known which devices there are.
+      if (this.microphones.length === 0) await this.look();
       try {
         stream =
           this.microphone === MADE_UP

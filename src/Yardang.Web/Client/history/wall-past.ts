@@ -168,7 +168,6 @@ export class WallPast implements Past<WallState, Card> {
     const answers = card.answers.filter((a) => a.downBy === 0 || view.ghosts);
     const inside = html`
       <span class="past-text" dir="auto">${card.text}</span>
-      ${card.attachments.map((a) => show(a, { texts, address: (media) => this.address(media) }))}
       <small>
         ${this.owner(card, view)}
         <span dir="auto">${this.name(card)}</span>
@@ -196,6 +195,7 @@ export class WallPast implements Past<WallState, Card> {
             </button>`
           : inside
       }
+      ${card.attachments.map((a) => show(a, { texts, address: (media) => this.address(media) }))}
       ${
         within.length > 0
           ? html`<ol class="past-within">
