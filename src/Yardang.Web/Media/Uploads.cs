@@ -20,7 +20,7 @@ public sealed class Uploads(DataFolder folder, TimeProvider clock)
     public const int MostOfPiece = 512 * 1024;
 
     /// <summary>Most files of one person in a room that are on their way at once.</summary>
-    public const int MostAtOnce = 8;
+    public const int MostAtOnce = 4;
 
     private static readonly TimeSpan s_kept = TimeSpan.FromDays(1);
 

@@ -60,6 +60,11 @@ test('a student records, listens, says it again in words, and puts it up; a clas
   await dialog(maya).getByLabel('What is said').fill('The stones push each other.');
   await picture(maya, 'voice-done');
   await noBarrier(maya);
+  // Escape loses nothing.
+  await maya.keyboard.press('Escape');
+  await expect(dialog(maya)).toBeHidden();
+  await openRecorder(maya);
+  await expect(dialog(maya).getByLabel('What is said')).toHaveValue('The stones push each other.');
   await dialog(maya).getByRole('button', { name: 'Use it' }).click();
   await expect(maya.locator('.making voice-player')).toHaveCount(1);
   await maya.getByLabel(/^Write here/).fill('Listen to my arch');

@@ -1,9 +1,14 @@
 // The dialog in which a voice is recorded: seen while it is spoken, listened to before it is used, or spoken again. Devices are asked for when they are used, and released at once after.
 
+import css from '../../Pages/Student/recording.css';
 import { fill } from '../page-data';
 import { loudnessOf } from '../media/loudness';
 import { madeUpMicrophone } from '../media/made-up-microphone';
+import { useStyles } from '../styles/with-script';
 import { clock } from './voice-clock';
+import './voice-player';
+
+useStyles(css);
 
 const TYPES = ['audio/webm;codecs=opus', 'audio/mp4', 'audio/ogg;codecs=opus'];
 const BITS_A_SECOND = 32_000;
@@ -58,10 +63,10 @@ export function recordingDialog(seconds: () => number) {
     loudness: '',
     duration: 0,
 
+    /** What was recorded and neither used nor left, as after Escape, is still there. */
     open(use: (recording: Recording) => void): void {
       take = use;
-      this.words = '';
-      this.again();
+      if (!made) this.begin();
       dialog().showModal();
       void this.look();
     },
@@ -156,7 +161,8 @@ export function recordingDialog(seconds: () => number) {
 
     finish(file: Blob): void {
       release();
-      if (this.stage !== 'done' || file.size === 0) return;
+      if (this.stage !== 'done') return;
+      if (file.size === 0) return this.again();
       this.have({ file, duration: Math.max(1, Math.round(spoken)), loudness: loudnessOf(samples) });
     },
 
@@ -189,6 +195,11 @@ export function recordingDialog(seconds: () => number) {
       this.duration = recording.duration;
     },
 
+    begin(): void {
+      this.words = '';
+      this.again();
+    },
+
     again(): void {
       release();
       if (this.source) URL.revokeObjectURL(this.source);
@@ -202,14 +213,17 @@ export function recordingDialog(seconds: () => number) {
 
     use(): void {
       if (made) take({ ...made, words: this.words.trim() });
-      this.close();
+      this.leave();
     },
 
-    close(): void {
-      // What is being recorded is let go of.
-      if (this.stage !== 'done') this.stage = 'ready';
-      this.again();
+    leave(): void {
+      this.begin();
       dialog().close();
+    },
+
+    /** What is only being recorded is let go of. */
+    closed(): void {
+      if (this.stage !== 'done') this.begin();
     },
   };
 }

@@ -1,6 +1,10 @@
 // A voice to be listened to: a button, how loud it is where, and how far one has come. Nothing is loaded before it is wanted.
 
+import css from '../../Pages/Student/voices.css';
+import { useStyles } from '../styles/with-script';
 import { clock } from './voice-clock';
+
+useStyles(css);
 
 const SVG = 'http://www.w3.org/2000/svg';
 const BAR = 3;

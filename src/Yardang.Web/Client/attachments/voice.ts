@@ -1,17 +1,14 @@
 // Voices: heard where they stand, with what is said for those who cannot hear it.
 
 import { html } from 'lit-html';
-import css from '../../Pages/Student/voices.css';
-import { useStyles } from '../styles/with-script';
 import type { VoiceAttachment } from '../wire/forms';
 import type { AttachmentKind, AttachmentTexts } from './kind';
 import { clock } from './voice-clock';
-import './voice-player';
-
-useStyles(css);
 
 export const voice: AttachmentKind<VoiceAttachment> = {
   show: (attachment, { texts, address }) => {
+    // Where nobody speaks it costs nothing.
+    void import('./voice-player').catch(() => undefined);
     const { media, duration, loudness, words } = attachment;
     return html`<span class="shown-voice">
       <voice-player
