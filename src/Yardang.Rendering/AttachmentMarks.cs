@@ -26,6 +26,11 @@ public static class AttachmentMarks
     private const int VoiceBar = 55;
     private const int VoiceSilent = 40;
 
+    // A still, with a line below it.
+    private const int StillWidth = 5_000;
+    private const int Caption = 500;
+    private const int PlaySide = 700;
+
     // "Forest red", as pins are on the screen.
     private const int PinColour = 1;
 
@@ -40,6 +45,8 @@ public static class AttachmentMarks
             PlaceAttachment p => (p.Map.Width, p.Map.Height, double.MaxValue),
             LinkAttachment => (LinkWidth, LinkHeight, 1),
             VoiceAttachment => (LinkWidth, VoiceHeight, 1),
+            FilmAttachment { Still.Length: > 0 } f => (StillWidth, Still(f) + Caption, 1),
+            FileAttachment or FilmAttachment => (LinkWidth, LinkHeight, 1),
             _ => throw new InvalidOperationException($"{attachment.GetType().Name} cannot be shown."),
         };
         var scale = Math.Min(most, Math.Min((double)width / w, (double)height / h));
@@ -55,6 +62,8 @@ public static class AttachmentMarks
         PlaceAttachment p => [Picture(p.Map.AsPicture(), x, y, width, height), Pinned(p, x, y, width, height)],
         LinkAttachment l => [Named(l, x, y, width, height)],
         VoiceAttachment v => Voice(v, x, y, (double)width / LinkWidth),
+        FilmAttachment f => Film(f, x, y, width, height),
+        FileAttachment f => [Lines([f.Name, f.Description], x, y, width, height)],
         _ => throw new InvalidOperationException($"{attachment.GetType().Name} cannot be shown."),
     };
 
@@ -76,9 +85,35 @@ public static class AttachmentMarks
 
     private static (MarkBody, Style, Scale?) Named(LinkAttachment link, int x, int y, int width, int height)
     {
-        ImmutableArray<string> lines = link.Title.Length > 0 ? [Short(link.Title), Short(link.Host)] : [Short(link.Address)];
+        string[] lines = link.Title.Length > 0 ? [link.Title, link.Host] : [link.Address];
+        return Lines(lines, x, y, width, height);
+    }
+
+    private static (MarkBody, Style, Scale?) Lines(IEnumerable<string> said, int x, int y, int width, int height)
+    {
+        ImmutableArray<string> lines = [.. said.Where(w => w.Length > 0).Select(Short)];
         return (new TextBody(x, y, width, height, new Words(string.Join('\n', lines), "", lines, Math.Max(1, LinkSize * width / LinkWidth))), new Style(0, 0), null);
     }
+
+    // A frame with a triangle in it, which says that it moves; below it how long, and what is said.
+    private static IEnumerable<(MarkBody, Style, Scale?)> Film(FilmAttachment film, int x, int y, int width, int height)
+    {
+        string[] said = [film.Words.Length > 0 ? $"{Recordings.Time(film.Duration)}  {film.Words.ReplaceLineEndings(" ")}" : Recordings.Time(film.Duration)];
+        if (film.Still.Length == 0)
+        {
+            yield return Lines(said, x, y, width, height);
+            yield break;
+        }
+
+        var scale = (double)width / StillWidth;
+        var still = (int)(scale * Still(film));
+        yield return (new PictureBody(x, y, width, still, film.Still, film.Words), new Style(0, 0), null);
+        var (middleX, middleY, side) = (x + (width / 2), y + (still / 2), (int)(scale * PlaySide));
+        yield return (new ShapeBody(ShapeKind.Polygon, [middleX - (side / 2), middleY - (side / 2), middleX + (side / 2), middleY, middleX - (side / 2), middleY + (side / 2)]), new Style(0, FrameWidth, White), null);
+        yield return Lines(said, x, y + still, width, Math.Max(1, height - still));
+    }
+
+    private static int Still(FilmAttachment film) => Math.Max(1, (int)((long)StillWidth * film.Height / film.Width));
 
     private static IEnumerable<(MarkBody, Style, Scale?)> Voice(VoiceAttachment voice, int x, int y, double scale)
     {
@@ -89,7 +124,7 @@ public static class AttachmentMarks
             yield return (new InkBody([new(at, middle - half, 128, 0), new(at, middle + half, 128, 0)]), new Style(0, Math.Max(1, (int)(scale * VoiceBar))), null);
         }
 
-        var text = Short(voice.Words.Length > 0 ? $"{voice.Time()}  {voice.Words.ReplaceLineEndings(" ")}" : voice.Time());
+        var text = Short(voice.Words.Length > 0 ? $"{Recordings.Time(voice.Duration)}  {voice.Words.ReplaceLineEndings(" ")}" : Recordings.Time(voice.Duration));
         yield return (new TextBody(x, y + (int)(scale * VoiceBars), (int)(scale * LinkWidth), (int)(scale * (VoiceHeight - VoiceBars)), new Words(text, "", [text], Math.Max(1, (int)(scale * LinkSize)))), new Style(0, 0), null);
     }
 

@@ -137,7 +137,7 @@ services.AddSingleton(provider => new MediaStore(provider.GetRequiredService<Dat
 services.AddSingleton<AttachmentRights>();
 services.AddSingleton<MediaEndpoint>();
 services.AddSingleton<Uploads>();
-services.AddSingleton<VoiceEndpoint>();
+services.AddSingleton<UploadEndpoint>();
 services.AddUploadLimit();
 services.AddAccountLimit();
 services.AddSingleton<Outbox>();
@@ -240,9 +240,9 @@ app.MapGet("/rooms/{room:guid}/snapshot", (HttpContext context, Guid room, Snaps
 app.MapGet("/rooms/{room:guid}/history", (HttpContext context, Guid room, long? after, HistoryEndpoint history) => history.GetAsync(context, room, after));
 app.MapGet("/rooms/{room:guid}/restoring", (HttpContext context, Guid room, [AsParameters] RestoreQuery query, RestoringEndpoint restoring) => restoring.GetAsync(context, room, query));
 app.MapGet("/rooms/{room:guid}/media/{name}", (HttpContext context, Guid room, string name, MediaEndpoint media) => media.GetAsync(context, room, name));
-app.MapPost("/rooms/{room:guid}/media", (HttpContext context, Guid room, MediaEndpoint media) => media.PostAsync(context, room)).RequireRateLimiting(UploadLimit.Policy);
-app.MapGet("/rooms/{room:guid}/voices/{id:guid}", (HttpContext context, Guid room, Guid id, VoiceEndpoint voices) => voices.GetAsync(context, room, id)).RequireRateLimiting(UploadLimit.Pieces);
-app.MapPut("/rooms/{room:guid}/voices/{id:guid}", (HttpContext context, Guid room, Guid id, long at, long of, VoiceEndpoint voices) => voices.PutAsync(context, room, id, at, of)).RequireRateLimiting(UploadLimit.Pieces);
+app.MapPost("/rooms/{room:guid}/media", (HttpContext context, Guid room, string? of, MediaEndpoint media) => media.PostAsync(context, room, of)).RequireRateLimiting(UploadLimit.Policy);
+app.MapGet("/rooms/{room:guid}/uploads/{id:guid}", (HttpContext context, Guid room, Guid id, string what, UploadEndpoint uploads) => uploads.GetAsync(context, room, id, what)).RequireRateLimiting(UploadLimit.Pieces);
+app.MapPut("/rooms/{room:guid}/uploads/{id:guid}", (HttpContext context, Guid room, Guid id, string what, long at, long of, UploadEndpoint uploads) => uploads.PutAsync(context, room, id, what, at, of)).RequireRateLimiting(UploadLimit.Pieces);
 app.MapPost("/rooms/{room:guid}/stimulus", (HttpContext context, Guid room, MediaEndpoint media) => media.PostStimulusAsync(context, room))
     .RequireRateLimiting(UploadLimit.Policy).WithMetadata(new Microsoft.AspNetCore.Mvc.RequestSizeLimitAttribute(64 * 1024 * 1024));
 app.MapGet("/rooms/{room:guid}/pictures", (HttpContext context, Guid room, string? words, PictureSearchEndpoint pictures) => pictures.SearchAsync(context, room, words));

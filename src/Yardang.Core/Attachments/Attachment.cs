@@ -28,6 +28,12 @@ public enum AttachmentKinds
 
     /// <summary>What was said, and recorded.</summary>
     Voices = 32,
+
+    /// <summary>What was filmed.</summary>
+    Films = 64,
+
+    /// <summary>Files that are opened elsewhere.</summary>
+    Files = 128,
 }
 
 /// <summary>
@@ -40,6 +46,8 @@ public enum AttachmentKinds
 [JsonDerivedType(typeof(PlaceAttachment), "place")]
 [JsonDerivedType(typeof(LinkAttachment), "link")]
 [JsonDerivedType(typeof(VoiceAttachment), "voice")]
+[JsonDerivedType(typeof(FilmAttachment), "film")]
+[JsonDerivedType(typeof(FileAttachment), "file")]
 [Family(Flat = true)]
 public abstract record Attachment
 {
@@ -47,7 +55,7 @@ public abstract record Attachment
     public const AttachmentKinds Usual = AttachmentKinds.Pictures | AttachmentKinds.Drawings;
 
     /// <summary>Every kind.</summary>
-    public const AttachmentKinds AnyKind = AttachmentKinds.Pictures | AttachmentKinds.Drawings | AttachmentKinds.Formulas | AttachmentKinds.Places | AttachmentKinds.Links | AttachmentKinds.Voices;
+    public const AttachmentKinds AnyKind = AttachmentKinds.Pictures | AttachmentKinds.Drawings | AttachmentKinds.Formulas | AttachmentKinds.Places | AttachmentKinds.Links | AttachmentKinds.Voices | AttachmentKinds.Films | AttachmentKinds.Files;
 
     /// <summary>Most that are shown together.</summary>
     public const int Most = 4;
@@ -66,6 +74,9 @@ public abstract record Attachment
 
     /// <summary>What it says, in a line: to be found by, read aloud and put into tables. May be empty.</summary>
     public abstract string Said();
+
+    /// <summary>How long it lasts, ms; 0 for what does not.</summary>
+    public virtual int Lasts() => 0;
 
     /// <summary>The names in the media store that it shows.</summary>
     public virtual IEnumerable<string> MediaNames() => [];

@@ -12,18 +12,6 @@ namespace Yardang.Core.Attachments;
 [Kind(6)]
 public sealed record VoiceAttachment(string Media, int Duration, string Loudness, string Words) : Attachment
 {
-    /// <summary>The longest that a teacher may allow, ms.</summary>
-    public const int Longest = 180_000;
-
-    /// <summary>How long students may speak where nobody has chosen, s.</summary>
-    public const int UsualSeconds = 60;
-
-    /// <summary>The least that a teacher may allow, s.</summary>
-    public const int LeastSeconds = 10;
-
-    /// <summary>A recording ends a little after it was told to, ms.</summary>
-    public const int Tolerance = 1_500;
-
     /// <summary>Most parts of which it is told how loud they are.</summary>
     public const int MostParts = 64;
 
@@ -31,7 +19,7 @@ public sealed record VoiceAttachment(string Media, int Duration, string Loudness
     public override AttachmentKinds Kind() => AttachmentKinds.Voices;
 
     /// <inheritdoc/>
-    public override bool IsValid() => MediaName.IsValid(Media) && Duration is > 0 and <= Longest + Tolerance && Loudness.Length <= MostParts && Loudness.All(char.IsAsciiDigit) && Words.Length <= Statement.TextLength;
+    public override bool IsValid() => MediaName.IsValid(Media) && Recordings.IsDuration(Duration) && Loudness.Length <= MostParts && Loudness.All(char.IsAsciiDigit) && Words.Length <= Statement.TextLength;
 
     /// <inheritdoc/>
     public override int Weight() => Words.Length + Media.Length + Loudness.Length;
@@ -39,8 +27,8 @@ public sealed record VoiceAttachment(string Media, int Duration, string Loudness
     /// <inheritdoc/>
     public override string Said() => Words;
 
-    /// <summary>How long it is, in minutes and seconds: "0:07".</summary>
-    public string Time() => Math.Max(1, (int)Math.Round(Duration / 1_000.0)) is var seconds ? $"{seconds / 60}:{seconds % 60:00}" : "";
+    /// <inheritdoc/>
+    public override int Lasts() => Duration;
 
     /// <inheritdoc/>
     public override IEnumerable<string> MediaNames() => [Media];

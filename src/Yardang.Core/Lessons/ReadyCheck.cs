@@ -116,7 +116,7 @@ public static class ReadyCheck
         if (wall is { Purpose: Purpose.Visit, Rules.Stations: > 0 and var stations }) yield return new("AtStations", Count: stations);
         if (!wall.Rules.OnlyGiven) yield return new($"OnlyTheir{what}");
         if (wall is { Purpose: Purpose.Sort, Rules.AnyMoves: true }) yield return new("AnyMovesCards");
-        foreach (var kind in new[] { AttachmentKinds.Pictures, AttachmentKinds.Drawings, AttachmentKinds.Formulas, AttachmentKinds.Places, AttachmentKinds.Links, AttachmentKinds.Voices })
+        foreach (var kind in new[] { AttachmentKinds.Pictures, AttachmentKinds.Drawings, AttachmentKinds.Formulas, AttachmentKinds.Places, AttachmentKinds.Links, AttachmentKinds.Voices, AttachmentKinds.Films, AttachmentKinds.Files })
         {
             if (wall.Rules.Shows.HasFlag(kind) && !wall.Rules.OnlyGiven) yield return new($"Show{kind}");
         }

@@ -50,7 +50,7 @@ public sealed partial class Wall
 
     // Places are shown on the map of this wall.
     private bool MayShow(Attachment attachment) => Plan.Rules.Shows.HasFlag(attachment.Kind()) && (attachment is not PlaceAttachment place || place.Map == Plan.Map)
-        && (attachment is not VoiceAttachment voice || voice.Duration <= (Plan.Rules.VoiceSeconds * 1_000) + VoiceAttachment.Tolerance);
+        && attachment.Lasts() <= (Plan.Rules.VoiceSeconds * 1_000) + Recordings.Tolerance;
 
     // What is said too late counts no more: others may have seen the results meanwhile.
     private Refusal? WhyNot(JudgeCard judge, Actor actor, Situation situation)

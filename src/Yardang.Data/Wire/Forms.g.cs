@@ -18,6 +18,8 @@ internal static class Forms
             case Yardang.Core.Attachments.PlaceAttachment v: Write(ref w, v); break;
             case Yardang.Core.Attachments.LinkAttachment v: Write(ref w, v); break;
             case Yardang.Core.Attachments.VoiceAttachment v: Write(ref w, v); break;
+            case Yardang.Core.Attachments.FilmAttachment v: Write(ref w, v); break;
+            case Yardang.Core.Attachments.FileAttachment v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -34,6 +36,8 @@ internal static class Forms
             4 => ReadPlaceAttachment(ref r, fields),
             5 => ReadLinkAttachment(ref r, fields),
             6 => ReadVoiceAttachment(ref r, fields),
+            7 => ReadFilmAttachment(ref r, fields),
+            8 => ReadFileAttachment(ref r, fields),
             _ => throw new MessagePackSerializationException($"Unknown kind of attachment: {kind}."),
         };
     }
@@ -3338,6 +3342,31 @@ internal static class Forms
         return new Yardang.Core.Walls.FieldSpot(@x, @y);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Attachments.FileAttachment v)
+    {
+        w.WriteArrayHeader(7);
+        w.Write(8);
+        w.Write(v.Media);
+        w.Write(v.Name);
+        w.Write((int)v.Format);
+        w.Write(v.Size);
+        w.Write(v.Picture);
+        w.Write(v.Description);
+    }
+
+    public static Yardang.Core.Attachments.FileAttachment ReadFileAttachment(ref MessagePackReader r, Fields fields)
+    {
+        fields.Need(7);
+        System.String @media = ByHand.ReadText(ref r);
+        System.String @name = ByHand.ReadText(ref r);
+        Yardang.Core.Media.FileFormat @format = (Yardang.Core.Media.FileFormat)r.ReadInt32();
+        System.Int32 @size = r.ReadInt32();
+        System.String @picture = ByHand.ReadText(ref r);
+        System.String @description = ByHand.ReadText(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Attachments.FileAttachment(@media, @name, @format, @size, @picture, @description);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.FileQuestion v)
     {
         w.WriteArrayHeader(2);
@@ -3352,6 +3381,31 @@ internal static class Forms
         System.Int64 @answer = r.ReadInt64();
         fields.End(ref r);
         return new Yardang.Core.Walls.FileQuestion(@card, @answer);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Attachments.FilmAttachment v)
+    {
+        w.WriteArrayHeader(7);
+        w.Write(7);
+        w.Write(v.Media);
+        w.Write(v.Still);
+        w.Write(v.Width);
+        w.Write(v.Height);
+        w.Write(v.Duration);
+        w.Write(v.Words);
+    }
+
+    public static Yardang.Core.Attachments.FilmAttachment ReadFilmAttachment(ref MessagePackReader r, Fields fields)
+    {
+        fields.Need(7);
+        System.String @media = ByHand.ReadText(ref r);
+        System.String @still = ByHand.ReadText(ref r);
+        System.Int32 @width = r.ReadInt32();
+        System.Int32 @height = r.ReadInt32();
+        System.Int32 @duration = r.ReadInt32();
+        System.String @words = ByHand.ReadText(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Attachments.FilmAttachment(@media, @still, @width, @height, @duration, @words);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Attachments.FormulaAttachment v)

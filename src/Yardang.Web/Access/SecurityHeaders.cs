@@ -17,7 +17,7 @@ public static class SecurityHeaders
         headers.ContentSecurityPolicy = context.Request.Path.StartsWithSegments("/embed", StringComparison.Ordinal) ? s_embedded : Policy;
         headers.XContentTypeOptions = "nosniff";
         headers["Referrer-Policy"] = "same-origin";
-        headers["Permissions-Policy"] = "camera=(), microphone=(self), geolocation=()";
+        headers["Permissions-Policy"] = "camera=(self), microphone=(self), display-capture=(self), geolocation=()";
 
         // What is made for one person lies in nobody's cache, unless it says so itself.
         context.Response.OnStarting(() =>

@@ -402,8 +402,8 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
 
         public string Shown(Attachment attachment)
         {
-            var kind = Texts[$"Wall.{attachment switch { PictureAttachment => "Picture", DrawingAttachment => "Drawing", FormulaAttachment => "Formula", LinkAttachment => "WebPage", VoiceAttachment => "Voice", _ => "MapPlace" }}"].Value;
-            if (attachment is VoiceAttachment voice) kind = $"{kind}, {voice.Time()}";
+            var kind = Texts[$"Wall.{attachment switch { PictureAttachment => "Picture", DrawingAttachment => "Drawing", FormulaAttachment => "Formula", LinkAttachment => "WebPage", VoiceAttachment => "Voice", FilmAttachment => "Film", FileAttachment => "File", _ => "MapPlace" }}"].Value;
+            if (attachment.Lasts() > 0) kind = $"{kind}, {Recordings.Time(attachment.Lasts())}";
             return attachment.Said() is { Length: > 0 } words ? $"{kind}: {words}" : kind;
         }
 

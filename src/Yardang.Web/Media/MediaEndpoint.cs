@@ -15,6 +15,8 @@ public sealed class MediaEndpoint(AccessResolver access, AttachmentRights rights
 {
     private const int FirstBytes = 16;
     private const long MostStimulusBytes = 60 * 1024 * 1024;
+    private const string FileType = "application/octet-stream";
+    private const string UnnamedFile = "file";
     private const string KeepForGood = "private, max-age=31536000, immutable";
 
     /// <summary>Gives a picture.</summary>
@@ -28,9 +30,21 @@ public sealed class MediaEndpoint(AccessResolver access, AttachmentRights rights
         var read = await stream.ReadAtLeastAsync(start, FirstBytes, throwOnEndOfStream: false, context.RequestAborted);
         stream.Position = 0;
 
-        // A name never means another file.
+        // A name never means another file. Opened by itself, nothing in it does anything.
         context.Response.Headers.CacheControl = KeepForGood;
-        return Results.Stream(stream, MediaType.Of(start.AsSpan(0, read)), enableRangeProcessing: true);
+        context.Response.Headers.ContentSecurityPolicy = "sandbox; default-src 'none'";
+        var type = MediaType.Of(start.AsSpan(0, read));
+        return type is not null ? Results.Stream(stream, type, enableRangeProcessing: true) : Results.Stream(stream, FileType, await DownloadNameAsync(context, stream, new FileInfo(file).Length), enableRangeProcessing: true);
+    }
+
+    // What browsers neither show nor play is taken along, under the name that is asked for.
+    private static async Task<string> DownloadNameAsync(HttpContext context, FileStream file, long length)
+    {
+        var content = new byte[Math.Min(length, FileAttachment.Largest)];
+        await file.ReadExactlyAsync(content, context.RequestAborted);
+        file.Position = 0;
+        var name = context.Request.Query["called"].ToString();
+        return SentFile.NameFor(FileAttachment.IsName(name) ? name : UnnamedFile, SentFile.Read(content) ?? FileFormat.Text);
     }
 
     // Made when it is asked for the first time. What is no picture, or small already, is given as it is.
@@ -62,10 +76,13 @@ public sealed class MediaEndpoint(AccessResolver access, AttachmentRights rights
     }
 
     /// <summary>Takes a picture. It is put on the page, or on a card, by a command, as anything else.</summary>
-    public async Task<IResult> PostAsync(HttpContext context, Guid room)
+    /// <param name="context">Of the request.</param>
+    /// <param name="room">Where it goes.</param>
+    /// <param name="of">What it is the picture of, if it stands for a film or a file.</param>
+    public async Task<IResult> PostAsync(HttpContext context, Guid room, string? of)
     {
         if (!await antiforgery.IsRequestValidAsync(context)) return Fault(StatusCodes.Status400BadRequest, "Picture.Expired");
-        var takes = await rights.OfAsync(Visitor.Of(context), room, AttachmentKinds.Pictures);
+        var takes = await rights.OfAsync(Visitor.Of(context), room, SentAsWord.Read(of) switch { SentAs.Film => AttachmentKinds.Films, SentAs.File => AttachmentKinds.Files, _ => AttachmentKinds.Pictures });
         if (takes == MayShow.No) return Results.NotFound();
         if (takes == MayShow.NotNow) return Fault(StatusCodes.Status409Conflict, "Picture.NotNow");
         var form = await context.Request.ReadFormAsync(context.RequestAborted);

@@ -16,7 +16,7 @@ public sealed class ArchivedMedia(MediaStore media)
         var names = new Dictionary<string, string>(StringComparer.Ordinal);
         foreach (var (name, bytes) in files)
         {
-            var kept = PictureIntake.TakeAgain(bytes) ?? (MediaFile.Read(bytes) is not null ? bytes : null);
+            var kept = PictureIntake.TakeAgain(bytes) ?? (MediaFile.Read(bytes) is not null || SentFile.Read(bytes) is not null ? bytes : null);
             if (kept is not null) names[name] = await media.KeepAsync(kept);
         }
 

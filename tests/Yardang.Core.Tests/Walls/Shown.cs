@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Yardang.Core.Attachments;
 using Yardang.Core.Ink;
 using Yardang.Core.Marks;
+using Yardang.Core.Media;
 
 namespace Yardang.Core.Tests.Walls;
 
@@ -17,6 +18,10 @@ internal static class Shown
     public static readonly LinkAttachment Link = new("https://bridges.ostlebrook.example/old", "The old stone bridge", "Bridges of the Ostle Valley");
 
     public static readonly VoiceAttachment Voice = new(new string('c', 64), 12_400, "0359764210", "It leans on the banks");
+
+    public static readonly FilmAttachment Film = new(new string('d', 64), new string('e', 64), 640, 480, 8_000, "The model sways and holds");
+
+    public static readonly FileAttachment File = new(new string('f', 64), "loads.xlsx", FileFormat.Xlsx, 12_345, "", "What each bridge bears");
 
     public static readonly ImmutableArray<Attachment> Each = [Picture, Drawing(), Formula, Place];
 

@@ -15,8 +15,8 @@ async function lesson(browser) {
   await varga.getByLabel('Name of the activity').fill('How the arch carries');
   await varga.getByLabel('The question over the wall').fill('Say how the arch carries the road.');
   await varga.getByLabel('voices, recorded here').check();
-  await varga.getByLabel('How long students may speak, in seconds').fill('30');
-  await varga.getByLabel('How long students may speak, in seconds').blur();
+  await varga.getByLabel('How long students may record, in seconds').fill('30');
+  await varga.getByLabel('How long students may record, in seconds').blur();
   await kept(varga);
   await picture(varga, 'voice-plan');
   await varga.getByRole('link', { name: 'Hand out' }).click();
@@ -88,7 +88,7 @@ test('a student records, listens, says it again in words, and puts it up; a clas
   await ben.keyboard.press('End');
   await expect(listen).toBeVisible();
   await ben.keyboard.press('ArrowRight');
-  await expect(players(ben).locator('.voice-time')).toHaveText(/^0:0\d \/ 0:0\d$/);
+  await expect(players(ben).locator('.player-time')).toHaveText(/^0:0\d \/ 0:0\d$/);
   await noBarrier(ben);
 
   await varga.getByRole('link', { name: 'Open the wall' }).click();
@@ -105,12 +105,12 @@ test('what is recorded without a network waits on the device, over a reload, and
   await openRecorder(maya);
   await dialog(maya).getByRole('button', { name: 'Leave it' }).click();
   await expect(dialog(maya)).toBeHidden();
-  await maya.route('**/voices/**', (route) => route.abort());
+  await maya.route('**/uploads/**', (route) => route.abort());
   await openRecorder(maya);
   await speak(maya);
   await dialog(maya).getByRole('button', { name: 'Stop' }).click();
   await dialog(maya).getByRole('button', { name: 'Use it' }).click();
-  await expect(maya.locator('.making-waits')).toContainText('Your voice is on its way: 0 %');
+  await expect(maya.locator('.making-waits')).toContainText('On its way: 0 %');
   await maya.getByLabel(/^Write here/).fill('It came late');
   await expect(maya.getByRole('button', { name: 'Put it up' })).toBeDisabled();
   await picture(maya, 'voice-waits');
@@ -118,8 +118,8 @@ test('what is recorded without a network waits on the device, over a reload, and
   await maya.getByLabel(/^Write here/).click();
   await expect(maya.getByLabel(/^Write here/)).toHaveValue('It came late');
   await expect(maya.locator('.making voice-player')).toHaveCount(1);
-  await expect(maya.locator('.making-waits')).toContainText('Your voice is on its way');
-  await maya.unroute('**/voices/**');
+  await expect(maya.locator('.making-waits')).toContainText('On its way');
+  await maya.unroute('**/uploads/**');
   await expect(maya.locator('.making-waits')).toHaveText('');
   await maya.getByRole('button', { name: 'Put it up' }).click();
   await ben.getByRole('button', { name: /^Show 1 new card/ }).first().click();
@@ -163,7 +163,7 @@ test('where the microphone may not be used it is said why, and a file is taken i
   await expect(maya.locator('.making-waits')).toHaveText('');
   await maya.getByRole('button', { name: 'Put it up' }).click();
   await expect(players(maya)).toHaveCount(1);
-  await expect(players(maya).locator('.voice-time')).toHaveText('0:03');
+  await expect(players(maya).locator('.player-time')).toHaveText('0:03');
   await kept(maya);
   for (const page of [varga, maya]) expect(page.problems).toEqual([]);
 });

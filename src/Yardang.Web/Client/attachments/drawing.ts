@@ -25,6 +25,7 @@ export const drawing: AttachmentKind<DrawingAttachment> = {
     </svg>`,
   said: ({ description }, texts) => description || texts.drawing,
   described: (attachment, description) => ({ ...attachment, description }),
+  words: ({ description }) => description,
 };
 
 const paths = new WeakMap<DrawnStroke, string>();

@@ -16,4 +16,5 @@ export const formula: AttachmentKind<FormulaAttachment> = {
       <path d=${outline} />
     </svg>`,
   said: ({ source }) => source,
+  words: () => '',
 };

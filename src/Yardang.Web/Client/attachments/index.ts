@@ -3,6 +3,8 @@
 import type { TemplateResult } from 'lit-html';
 import type { Attachment } from '../wire/forms';
 import { drawing } from './drawing';
+import { file } from './file';
+import { film } from './film';
 import { formula } from './formula';
 import type { AttachmentKind, AttachmentTexts, AttachmentView } from './kind';
 import { link } from './link';
@@ -19,6 +21,8 @@ const KINDS: { readonly [K in Attachment['kind']]: AttachmentKind<Extract<Attach
   place,
   link,
   voice,
+  film,
+  file,
 };
 
 export function kindOf(attachment: Attachment): AttachmentKind<Attachment> {
@@ -36,17 +40,5 @@ export function said(attachment: Attachment, texts: AttachmentTexts): string {
 
 /** What its author says of it; empty for nothing. */
 export function wordsOf(attachment: Attachment): string {
-  return attachment.kind === 'voice' ? attachment.words : said(attachment, NAMELESS);
+  return kindOf(attachment).words(attachment);
 }
-
-const NAMELESS: AttachmentTexts = {
-  picture: '',
-  drawing: '',
-  formula: '',
-  mapPlace: '',
-  webPage: '',
-  voice: '',
-  voicePlay: '',
-  voicePause: '',
-  voiceNoWords: '',
-};

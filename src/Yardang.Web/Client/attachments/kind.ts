@@ -12,6 +12,11 @@ export interface AttachmentTexts {
   readonly voicePlay: string;
   readonly voicePause: string;
   readonly voiceNoWords: string;
+  readonly film: string;
+  readonly filmPlay: string;
+  readonly filmLarge: string;
+  readonly file: string;
+  readonly fileSave: string;
 }
 
 export interface AttachmentView {
@@ -25,6 +30,10 @@ export interface AttachmentKind<A> {
   show(attachment: A, view: AttachmentView): TemplateResult;
   /** What it says, in a line; what it is, if it says nothing. */
   said(attachment: A, texts: AttachmentTexts): string;
+  /** What its author says of it; empty for nothing. */
+  words(attachment: A): string;
   /** The same with other words of its author to it; only where there may be any. */
   described?(attachment: A, words: string): A;
+  /** It shows its words itself, and has things to press of its own: it lies in no button. */
+  readonly standsAlone?: true;
 }

@@ -19,4 +19,6 @@ export const link: AttachmentKind<LinkAttachment> = {
     </a>`,
   said: ({ title, site, address }) => title || site || address,
   described: (attachment, title) => ({ ...attachment, title }),
+  words: ({ title }) => title,
+  standsAlone: true,
 };

@@ -8,13 +8,24 @@ import { type Formula } from '../media/formula-dialog';
 import { type PictureUploads, type Taken, titleOfFile } from '../media/picture-uploads';
 import { addressIn } from '../media/web-address';
 import { fill } from '../page-data';
-import type { VoiceUploads } from '../media/voice-uploads';
-import type { Attachment, DrawnStroke, LinkAttachment, MapPicture, PlaceAttachment } from '../wire/forms';
-import type { Recording } from './recording';
+import type { Sending, Sent, Uploads } from '../media/uploads';
+import type {
+  Attachment,
+  DrawnStroke,
+  FileAttachment,
+  FilmAttachment,
+  LinkAttachment,
+  MapPicture,
+  PlaceAttachment,
+  VoiceAttachment,
+} from '../wire/forms';
+import type { Recording, RecordingKind } from './recording';
 import { type AttachmentTexts, type AttachmentView, kindOf, said, show, wordsOf } from './index';
 
 const LONGEST_DESCRIPTION = 120;
 const LONGEST_SPOKEN = 1000;
+/** As Core's FileAttachment, bytes. */
+const LARGEST_FILE = 20 * 1024 * 1024;
 
 export interface MakingTexts extends AttachmentTexts {
   readonly fromDevice: string;
@@ -28,8 +39,14 @@ export interface MakingTexts extends AttachmentTexts {
   readonly linkCalled: string;
   readonly cancel: string;
   readonly speak: string;
-  readonly voiceOnItsWay: string;
+  readonly photograph: string;
+  readonly filmIt: string;
+  readonly showFile: string;
+  readonly sharesOnItsWay: string;
+  readonly fileTooLarge: string;
   readonly voiceSays: string;
+  readonly filmSays: string;
+  readonly fileSays: string;
   readonly takeOff: string;
   readonly drawOn: string;
   readonly changeFormula: string;
@@ -46,7 +63,8 @@ export interface MakingDialogs {
   searchPictures(): void;
   draw(before: readonly DrawnStroke[], take: (strokes: readonly DrawnStroke[]) => void): void;
   writeFormula(source: string, take: (formula: Formula) => void): void;
-  record(take: (recording: Recording) => void): void;
+  chooseDocument(): void;
+  record(kind: RecordingKind, take: (recording: Recording) => void): void;
   showPlace(on: MapPicture, before: PlaceAttachment | null, take: (place: PlaceAttachment) => void): void;
 }
 
@@ -65,10 +83,10 @@ export interface MakingSide extends AttachmentView {
   shown(place: string): readonly Attachment[];
   keep(place: string, shown: readonly Attachment[]): void;
   say(words: string): void;
-  /** Voices on their way; null as long as it is not known which are. */
-  readonly voices: Pick<VoiceUploads, 'isWaiting' | 'share' | 'cancel'> | null;
-  /** Keeps a recording and sends it; gives its name. */
-  sendVoice(file: Blob): Promise<string | null>;
+  /** What is on its way; null as long as it is not known what is. */
+  readonly sending: Pick<Uploads, 'isWaiting' | 'share' | 'cancel'> | null;
+  /** Keeps a recording or a file and sends it; gives its name. */
+  send(what: Sending): Promise<Sent | null>;
   /** What the page at an address is called, as the server finds it; null if it cannot be asked. */
   lookUp(address: string): Promise<Omit<LinkAttachment, 'kind'> | null>;
 }
@@ -125,11 +143,14 @@ export class Making {
     const pictures = side.mayShow('picture');
     const can = [
       pictures && this.item(texts.fromDevice, () => this.pictures(place, () => side.dialogs.chooseFiles())),
+      pictures && this.item(texts.photograph, () => this.photograph(place)),
       pictures && this.item(texts.fromSearch, () => this.pictures(place, () => side.dialogs.searchPictures())),
       side.mayShow('drawing') && this.item(texts.draw, () => this.draw(place, null)),
       side.mayShow('formula') && this.item(texts.formula, () => this.formula(place, null)),
       side.mayShow('place') && side.map && this.item(texts.onMap, () => this.place(place, null)),
-      side.mayShow('voice') && this.item(texts.speak, () => this.speak(place)),
+      side.mayShow('voice') && this.item(texts.speak, () => this.record(place, 'voice')),
+      side.mayShow('film') && this.item(texts.filmIt, () => this.record(place, 'film')),
+      side.mayShow('file') && this.item(texts.showFile, () => this.chooseDocument(place)),
       side.mayShow('link') && this.item(texts.webPage, () => this.askForAddress(place)),
     ].filter(Boolean);
     if (can.length === 0) return nothing;
@@ -163,20 +184,20 @@ export class Making {
   }
 
   private isWaiting(place: string): boolean {
-    return (this.onTheirWay.get(place) ?? 0) > 0 || this.voicesOnTheirWay(place).length > 0;
+    return (this.onTheirWay.get(place) ?? 0) > 0 || this.sentFrom(place).length > 0;
   }
 
   /** A card is seen by others when all of it is there. */
-  private voicesOnTheirWay(place: string): readonly string[] {
-    const { shown, voices } = this.side;
-    const named = shown(place).flatMap((a) => (a.kind === 'voice' ? [a.media] : []));
-    return named.filter((media) => voices?.isWaiting(media) ?? true);
+  private sentFrom(place: string): readonly string[] {
+    const { shown, sending } = this.side;
+    const named = shown(place).flatMap((a) => (isSent(a) ? [a.media] : []));
+    return named.filter((media) => sending?.isWaiting(media) ?? true);
   }
 
   private waitingWords(place: string): string {
-    const { texts, voices } = this.side;
-    const [voice] = this.voicesOnTheirWay(place);
-    if (voice) return fill(texts.voiceOnItsWay, Math.floor(100 * (voices?.share(voice) ?? 0)));
+    const { texts, sending } = this.side;
+    const [first] = this.sentFrom(place);
+    if (first) return fill(texts.sharesOnItsWay, Math.floor(100 * (sending?.share(first) ?? 0)));
     return this.isWaiting(place) ? texts.onItsWay : '';
   }
 
@@ -188,14 +209,16 @@ export class Making {
   /** The first kinds by name, so that the button says what it is for. */
   private kindsToShow(): string {
     const { side } = this;
-    const { picture, drawing, formula, mapPlace, webPage, voice } = side.texts;
+    const { picture, drawing, formula, mapPlace, webPage, voice, film, file } = side.texts;
     const kinds = [
       side.mayShow('picture') && picture,
       side.mayShow('voice') && voice,
+      side.mayShow('film') && film,
       side.mayShow('drawing') && drawing,
       side.mayShow('formula') && formula,
       side.mayShow('place') && side.map && mapPlace,
       side.mayShow('link') && webPage,
+      side.mayShow('file') && file,
     ].filter((words) => typeof words === 'string');
     const [first = '', second, ...more] = kinds;
     return `+ ${first}${second ? `, ${second.toLocaleLowerCase()}` : ''}${more.length > 0 ? ' …' : ''}`;
@@ -223,13 +246,21 @@ export class Making {
       place: { words: texts.changePlace, press: () => this.place(place, at) },
       link: null,
       voice: null,
+      film: null,
+      file: null,
     }[attachment.kind];
     const kind = kindOf(attachment);
-    const hint = { link: texts.linkCalled, voice: texts.voiceSays }[attachment.kind as string] ?? texts.says;
+    const hints: Partial<Record<Attachment['kind'], string>> = {
+      link: texts.linkCalled,
+      voice: texts.voiceSays,
+      film: texts.filmSays,
+      file: texts.fileSays,
+    };
+    const hint = hints[attachment.kind] ?? texts.says;
     return html`${
         kind.described
           ? html`<input
-              maxlength=${attachment.kind === 'voice' ? LONGEST_SPOKEN : LONGEST_DESCRIPTION}
+              maxlength=${'words' in attachment ? LONGEST_SPOKEN : LONGEST_DESCRIPTION}
               dir="auto"
               placeholder=${hint}
               aria-label=${hint}
@@ -306,20 +337,56 @@ export class Making {
     this.side.dialogs.showPlace(map, before?.kind === 'place' ? before : null, (made) => this.put(place, at, made));
   }
 
-  private speak(place: string): void {
+  private record(place: string, kind: 'voice' | 'film'): void {
     if (this.isFull(place)) return;
-    this.side.dialogs.record((recording) => void this.takeVoice(place, recording));
+    this.side.dialogs.record(kind, (recording) => void this.takeRecording(place, kind, recording));
   }
 
-  private async takeVoice(place: string, { file, duration, loudness, words }: Recording): Promise<void> {
+  private async takeRecording(place: string, kind: 'voice' | 'film', made: Recording): Promise<void> {
+    const { file, duration, loudness, words, width, height, still } = made;
+    await this.sent(place, { what: kind, file, ...(still && { picture: still }) }, ({ media, picture }) =>
+      kind === 'voice'
+        ? { kind, media, duration, loudness, words }
+        : { kind, media, still: picture, width, height, duration, words },
+    );
+  }
+
+  private photograph(place: string): void {
+    if (this.isFull(place)) return;
+    this.side.dialogs.record('photo', ({ file, words }) => {
+      const photograph = new File([file], 'photograph.jpg', { type: file.type });
+      void this.takePicture(place, () => this.side.uploads.take(photograph), words);
+    });
+  }
+
+  private chooseDocument(place: string): void {
+    if (this.isFull(place)) return;
+    this.choosingFor = place;
+    this.side.dialogs.chooseDocument();
+  }
+
+  /** A file that was chosen to be taken along. */
+  async takeDocument(file: File | null): Promise<void> {
+    if (!file) return;
+    const place = this.choosingFor;
+    if (file.size > LARGEST_FILE) return this.side.say(this.side.texts.fileTooLarge);
+    const { firstPageOf, nameOfFile } = await import('../media/documents');
+    const picture = await firstPageOf(file);
+    const name = nameOfFile(file.name);
+    await this.sent(place, { what: 'file', file, ...(picture && { picture }) }, ({ media, picture, format }) => {
+      return { kind: 'file', media, name, format, size: file.size, picture, description: '' };
+    });
+  }
+
+  private async sent(place: string, what: Sending, shown: (sent: Sent) => Attachment): Promise<void> {
     this.wait(place, 1);
-    const media = await this.side.sendVoice(file);
+    const sent = await this.side.send(what);
     this.wait(place, -1);
-    if (media) this.add(place, { kind: 'voice', media, duration, loudness, words });
+    if (sent) this.add(place, shown(sent));
   }
 
   private takeOff(place: string, attachment: Attachment, at: number): void {
-    if (attachment.kind === 'voice') this.side.voices?.cancel(attachment.media);
+    if (isSent(attachment)) this.side.sending?.cancel(attachment.media);
     this.replace(place, at, null);
   }
 
@@ -415,6 +482,18 @@ export class Making {
     this.onTheirWay.set(place, (this.onTheirWay.get(place) ?? 0) + by);
     this.refresh();
   }
+}
+
+/** Whether it comes to the server in pieces. */
+export function isSent(attachment: Attachment): attachment is VoiceAttachment | FilmAttachment | FileAttachment {
+  return attachment.kind === 'voice' || attachment.kind === 'film' || attachment.kind === 'file';
+}
+
+/** With what is known of it once all of it is there. */
+export function withSent(attachment: Attachment, { media, picture, format }: Sent): Attachment {
+  if (attachment.kind === 'film' && attachment.media === media) return { ...attachment, still: picture };
+  if (attachment.kind === 'file' && attachment.media === media) return { ...attachment, picture, format };
+  return attachment;
 }
 
 function sizeOf({ media, width, height }: Taken): Taken {

@@ -16,4 +16,5 @@ export const picture: AttachmentKind<PictureAttachment> = {
     />`,
   said: ({ description }, texts) => description || texts.picture,
   described: (attachment, description) => ({ ...attachment, description }),
+  words: ({ description }) => description,
 };

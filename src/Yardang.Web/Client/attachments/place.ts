@@ -31,4 +31,5 @@ export const place: AttachmentKind<PlaceAttachment> = {
   },
   said: ({ name }, texts) => name || texts.mapPlace,
   described: (attachment, name) => ({ ...attachment, name }),
+  words: ({ name }) => name,
 };

@@ -3,7 +3,7 @@
 import { html } from 'lit-html';
 import type { VoiceAttachment } from '../wire/forms';
 import type { AttachmentKind, AttachmentTexts } from './kind';
-import { clock } from './voice-clock';
+import { clock } from './clock';
 
 export const voice: AttachmentKind<VoiceAttachment> = {
   show: (attachment, { texts, address }) => {
@@ -23,8 +23,10 @@ export const voice: AttachmentKind<VoiceAttachment> = {
   said: (attachment, texts) =>
     attachment.words ? `${name(attachment, texts)}: ${attachment.words}` : name(attachment, texts),
   described: (attachment, words) => ({ ...attachment, words }),
+  words: ({ words }) => words,
+  standsAlone: true,
 };
 
 function name({ duration }: VoiceAttachment, texts: AttachmentTexts): string {
-  return texts.voice ? `${texts.voice}, ${clock(duration)}` : '';
+  return `${texts.voice}, ${clock(duration)}`;
 }

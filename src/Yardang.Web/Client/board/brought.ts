@@ -1,6 +1,6 @@
 // Cards brought from a wall: put onto the page as notes, with what they show.
 
-import { clock } from '../attachments/voice-clock';
+import { clock } from '../attachments/clock';
 import type { Editor } from '../editor/editor';
 import { type BroughtCard, broughtCards } from '../lesson/brought';
 import { plural } from '../page-data';
@@ -107,18 +107,38 @@ function shownAt(attachment: Attachment, x: number, y: number): [Drawn[], number
       });
       return [moved, Math.max(0, ...attachment.strokes.flatMap((s) => s.points.filter((_, i) => i % POINT === 1)))];
     }
+    case 'film':
+      if (attachment.still) {
+        const { still, words } = attachment;
+        const height = Math.round((SIDE * attachment.height) / attachment.width);
+        const picture = {
+          kind: 'picture',
+          x,
+          y,
+          width: SIDE,
+          height,
+          media: still,
+          description: words,
+          text: null,
+        } as const;
+        return [[drawn(picture, plain)], height];
+      }
+      return inWords([clock(attachment.duration), attachment.words]);
     case 'link':
-    case 'voice': {
-      const said =
-        attachment.kind === 'link'
-          ? [attachment.title, attachment.address]
-          : [clock(attachment.duration), attachment.words];
-      const text = said.filter(Boolean).join('\n');
-      const { lines, size, width, height } = fitNote(text, SIDE, SIDE, 0);
-      const words = { text, language: '', lines, size, also: null };
-      return [[drawn({ kind: 'note', x, y, width, height, words }, plain)], height];
-    }
+      return inWords([attachment.title, attachment.address]);
+    case 'voice':
+      return inWords([clock(attachment.duration), attachment.words]);
+    case 'file':
+      return inWords([attachment.name, attachment.description]);
     default:
       return [[], 0];
+  }
+
+  /** What cannot be played or opened on a page is told of there. */
+  function inWords(said: readonly string[]): [Drawn[], number] {
+    const text = said.filter(Boolean).join('\n');
+    const { lines, size, width, height } = fitNote(text, SIDE, SIDE, 0);
+    const words = { text, language: '', lines, size, also: null };
+    return [[drawn({ kind: 'note', x, y, width, height, words }, plain)], height];
   }
 }

@@ -29,7 +29,7 @@ export function madeUpMicrophone(): MediaStream {
   const stop = track!.stop.bind(track);
   track!.stop = () => {
     clearInterval(timer);
-    void context.close();
+    if (context.state !== 'closed') void context.close();
     stop();
   };
   return out.stream;

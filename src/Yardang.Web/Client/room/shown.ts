@@ -14,6 +14,8 @@ export const KINDS: { readonly [K in Attachment['kind']]: number } = {
   place: 8,
   link: 16,
   voice: 32,
+  film: 64,
+  file: 128,
 };
 
 /** How much there is of it, in points and letters. */
@@ -29,6 +31,12 @@ export function weightOf(attachment: Attachment): number {
       return attachment.address.length + attachment.title.length + attachment.site.length;
     case 'voice':
       return attachment.words.length + attachment.media.length + attachment.loudness.length;
+    case 'film':
+      return attachment.words.length + attachment.media.length + attachment.still.length;
+    case 'file':
+      return (
+        attachment.name.length + attachment.description.length + attachment.media.length + attachment.picture.length
+      );
     case 'place':
       return attachment.map.description.length + attachment.map.media.length + attachment.name.length;
   }
@@ -37,6 +45,11 @@ export function weightOf(attachment: Attachment): number {
 /** Whether it is not too much for one card. */
 export function mayBeShown(attachments: readonly Attachment[]): boolean {
   return attachments.length <= MOST_ATTACHMENTS && attachments.reduce((sum, a) => sum + weightOf(a), 0) <= MOST_WEIGHT;
+}
+
+/** How long it lasts, ms; 0 for what does not. */
+export function lasts(attachment: Attachment): number {
+  return attachment.kind === 'voice' || attachment.kind === 'film' ? attachment.duration : 0;
 }
 
 export function isSame(one: Attachment, other: Attachment): boolean {

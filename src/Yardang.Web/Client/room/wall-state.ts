@@ -34,7 +34,7 @@ import { NO_STANCES, stancesAfter, stancesOf, stancesUnder } from './stances';
 import { readingAfter } from './reading';
 import type { Me } from './sheets';
 import { inTime, isMine, withAnswer } from './threads';
-import { KINDS } from './shown';
+import { KINDS, lasts } from './shown';
 import { takenDown } from './taken-down';
 import { isFor, visited } from './visiting';
 import type { Envelope, RoomEvent } from './wire';
@@ -45,7 +45,7 @@ export type { Answer, Attachment, Card, Topic, WallPlan } from '../wire/forms';
 /** How many colours slips have. */
 export const COLOURS = 12;
 /** A recording ends a little after it was told to. */
-const VOICE_TOLERANCE_MS = 1500;
+const TOLERANCE_MS = 1500;
 
 export const NOWHERE = 0;
 /** Who handed the activity out, in place of the program. */
@@ -449,8 +449,7 @@ export class WallState {
   mayShow(attachment: Attachment, me: Me): boolean {
     const { rules, map } = this.plan;
     const isOfMap = attachment.kind !== 'place' || JSON.stringify(attachment.map) === JSON.stringify(map);
-    const isShort =
-      attachment.kind !== 'voice' || attachment.duration <= rules.voiceSeconds * 1000 + VOICE_TOLERANCE_MS;
+    const isShort = lasts(attachment) <= rules.voiceSeconds * 1000 + TOLERANCE_MS;
     return me.isStaff || (isOfMap && isShort && (rules.shows & KINDS[attachment.kind]) !== 0);
   }
 

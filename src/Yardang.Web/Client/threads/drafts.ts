@@ -74,6 +74,14 @@ export class Drafts {
         );
   }
 
+  /** What is known of something only now is known wherever it is shown. */
+  change(changed: (attachment: Attachment) => Attachment): void {
+    for (const [place, shown] of this.attachments) {
+      const now = shown.map(changed);
+      if (now.some((a, i) => a !== shown[i])) this.show(place, now);
+    }
+  }
+
   isBegun(place: string): boolean {
     return this.get(place).trim() !== '' || this.shown(place).length > 0;
   }

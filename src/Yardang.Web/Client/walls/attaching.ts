@@ -1,9 +1,9 @@
 // What is shown beside words, on a wall: who may show what, where it is kept until it is put up, and the dialogs in which it is made.
 
 import { linkAt } from '../attachments/look-up';
-import { Making } from '../attachments/making';
+import { Making, isSent, withSent } from '../attachments/making';
 import type { AttachmentDialogs } from '../attachments/dialogs';
-import type { VoiceUploads } from '../media/voice-uploads';
+import type { Sent, Uploads } from '../media/uploads';
 import type { PictureUploads } from '../media/picture-uploads';
 import type { Me } from '../room/sheets';
 import { KINDS, MOST_ATTACHMENTS } from '../room/shown';
@@ -15,6 +15,7 @@ import type { WallTexts } from './wall-texts';
 interface AttachingPage {
   say(words: string): void;
   chooseFiles(): void;
+  chooseDocument(): void;
   /** Opens one of the dialogs once they are there. */
   inDialog(open: (dialogs: AttachmentDialogs) => void): Promise<void>;
 }
@@ -30,34 +31,35 @@ export function attachingOf(
   texts: WallTexts,
   changed: () => void,
 ): Making {
-  let voices: VoiceUploads | null = null;
-  let starting: Promise<VoiceUploads | null> | null = null;
+  let sending: Uploads | null = null;
+  let starting: Promise<Uploads | null> | null = null;
   const refused = (media: string, why: string) => {
-    drafts.takeOff((a) => a.kind === 'voice' && a.media === media);
+    drafts.takeOff((a) => isSent(a) && a.media === media);
     page.say(why);
     changed();
   };
-  const startVoices = () =>
-    (starting ??= import('../media/voice-uploads')
+  const arrived = (sent: Sent) => drafts.change((a) => withSent(a, sent));
+  const start = () =>
+    (starting ??= import('../media/uploads')
       .then(async (made) => {
-        const begun = new made.VoiceUploads(room.id, room.query, room.token, changed, refused);
+        const begun = new made.Uploads(room.id, room.query, room.token, changed, arrived, refused);
         await begun.start();
-        return (voices = begun);
+        return (sending = begun);
       })
       .catch(() => (starting = null)));
   return new Making(
     {
       texts,
       uploads,
-      address: (media) => voices?.urlOf(media) ?? address(media),
-      get voices() {
-        void startVoices();
-        return voices;
+      address: (media) => sending?.urlOf(media) ?? address(media),
+      get sending() {
+        void start();
+        return sending;
       },
-      sendVoice: async (file) => {
-        const media = await startVoices().then((begun) => begun?.take(file) ?? null);
-        if (!media) page.say(texts.networkAway);
-        return media;
+      send: async (what) => {
+        const sent = await start().then((begun) => begun?.take(what) ?? null);
+        if (!sent) page.say(texts.networkAway);
+        return sent;
       },
       most: MOST_ATTACHMENTS,
       get map() {
@@ -74,7 +76,8 @@ export function attachingOf(
         searchPictures: () => void page.inDialog((d) => d.pictureSearch.open()),
         draw: (before, take) => void page.inDialog((d) => d.drawing.open(before, take)),
         writeFormula: (source, take) => void page.inDialog((d) => void d.formula.open(source, take)),
-        record: (take) => void page.inDialog((d) => d.recording.open(take)),
+        chooseDocument: () => page.chooseDocument(),
+        record: (kind, take) => void page.inDialog((d) => d.recording.open(kind, take)),
         showPlace: (on, before, take) => void page.inDialog((d) => d.place.open(on, before, take)),
       },
     },

@@ -1,7 +1,7 @@
 // One card, large: to be read from afar, and to look at what it shows. With the next and the one before.
 
 import { type TemplateResult, html, nothing, render } from 'lit-html';
-import { show, wordsOf } from '../attachments';
+import { kindOf, show, wordsOf } from '../attachments';
 import { broughtCards } from '../lesson/brought';
 import { fill } from '../page-data';
 import { hidesNames } from '../room/letting-out';
@@ -76,7 +76,7 @@ export class LargeCard {
           card.attachments.length > 0
             ? html`<div class="large-shown">
                 ${card.attachments.map((a) => {
-                  const words = a.kind === 'formula' || a.kind === 'link' || a.kind === 'voice' ? '' : wordsOf(a);
+                  const words = kindOf(a).standsAlone ? '' : wordsOf(a);
                   return html`<figure>
                     ${show(a, side)}${words ? html`<figcaption dir="auto">${words}</figcaption>` : nothing}
                   </figure>`;

@@ -1,7 +1,7 @@
 // One station alone on the screen: to be looked at from afar, with the next and the one before.
 
 import { type TemplateResult, html, nothing, render } from 'lit-html';
-import { show, wordsOf } from '../attachments';
+import { kindOf, show, wordsOf } from '../attachments';
 import { fill } from '../page-data';
 import type { Topic } from '../room/wall-state';
 import { textIn } from '../surface/in-language';
@@ -46,7 +46,7 @@ export class LargeStation {
         </div>
         <div class="large-shown">
           ${topic.shown.map((a) => {
-            const words = a.kind === 'formula' || a.kind === 'link' || a.kind === 'voice' ? '' : wordsOf(a);
+            const words = kindOf(a).standsAlone ? '' : wordsOf(a);
             return html`<figure>
               ${show(a, this.side)}${words ? html`<figcaption dir="auto">${words}</figcaption>` : nothing}
             </figure>`;

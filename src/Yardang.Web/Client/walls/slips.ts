@@ -2,7 +2,7 @@
 
 import { type TemplateResult, html, nothing } from 'lit-html';
 import { guard } from 'lit-html/directives/guard.js';
-import { said, show } from '../attachments';
+import { kindOf, said, show } from '../attachments';
 import { fill } from '../page-data';
 import type { Card } from '../room/wall-state';
 import type { Standing } from '../room/stacks';
@@ -282,7 +282,7 @@ export class Slips {
     if (card.attachments.length === 0) return nothing;
     return html`<div class="shown" data-count=${card.attachments.length}>
       ${card.attachments.map((attachment) =>
-        attachment.kind === 'link' || attachment.kind === 'voice'
+        kindOf(attachment).standsAlone
           ? show(attachment, side)
           : html`<button
               type="button"

@@ -57,8 +57,8 @@ interface WallData extends WorkData {
 }
 
 const NOTICE_MS = 6000;
-/** As Core's VoiceAttachment. */
-const LONGEST_VOICE_S = 180;
+/** As Core's Recordings. */
+const LONGEST_S = 180;
 const REST_MS = 4000;
 const CHANGED_SINCE = 16;
 
@@ -309,7 +309,7 @@ export function registerWall(beside: typeof besideOf | null, trying: typeof Tryi
                 data.work,
                 data.query,
                 address,
-                () => (me.isStaff ? LONGEST_VOICE_S : wall().plan.rules.voiceSeconds),
+                () => (me.isStaff ? LONGEST_S : wall().plan.rules.voiceSeconds),
               ),
             );
           await this.$nextTick();
@@ -338,6 +338,15 @@ export function registerWall(beside: typeof besideOf | null, trying: typeof Tryi
 
       chooseFiles(): void {
         (this.$refs['files'] as HTMLInputElement).click();
+      },
+
+      chooseDocument(): void {
+        (this.$refs['documents'] as HTMLInputElement).click();
+      },
+
+      documentChosen(event: Event): void {
+        const input = event.target as HTMLInputElement;
+        void making.takeDocument(input.files?.[0] ?? null).then(() => (input.value = ''));
       },
 
       filesChosen(event: Event): void {

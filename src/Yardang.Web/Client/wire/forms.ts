@@ -25,6 +25,8 @@ export const enum AttachmentKinds {
   Places = 8,
   Links = 16,
   Voices = 32,
+  Films = 64,
+  Files = 128,
 }
 
 /** Why a student tells their teacher of something. The numbers are on the wire. */
@@ -40,6 +42,19 @@ export const enum Door {
   Open = 0,
   Ask = 1,
   Closed = 2,
+}
+
+/** The files that may be shown beside words, opened elsewhere. The numbers are on the wire. */
+export const enum FileFormat {
+  Pdf = 0,
+  Text = 1,
+  Docx = 2,
+  Xlsx = 3,
+  Pptx = 4,
+  Odt = 5,
+  Ods = 6,
+  Odp = 7,
+  Archive = 8,
 }
 
 /** Who may grip a mark. */
@@ -367,7 +382,9 @@ export type Attachment =
   | FormulaAttachment
   | PlaceAttachment
   | LinkAttachment
-  | VoiceAttachment;
+  | VoiceAttachment
+  | FilmAttachment
+  | FileAttachment;
 
 /** One property of one thing, and what it is now. A closed set. */
 export interface Change {
@@ -1529,11 +1546,45 @@ export interface FieldSpot {
   readonly y: number;
 }
 
+/** A file that is taken along and opened elsewhere: a document, a table, slides. */
+export interface FileAttachment {
+  readonly kind: 'file';
+  /** Its name in the media store: the SHA-256 of its bytes, 64 hexadecimal digits. */
+  readonly media: string;
+  /** What it is called, with its ending. */
+  readonly name: string;
+  /** What it is. */
+  readonly format: FileFormat;
+  /** How large it is, bytes. */
+  readonly size: number;
+  /** The name of a picture of its first page; empty for none. */
+  readonly picture: string;
+  /** What is in it; may be empty. */
+  readonly description: string;
+}
+
 /** An answer answers a question, which is filed with it; or with 0, it is asked again. */
 export interface FileQuestion {
   readonly kind: 'fileQuestion';
   readonly card: number;
   readonly answer: number;
+}
+
+/** Something that was filmed, with a camera or from a screen. */
+export interface FilmAttachment {
+  readonly kind: 'film';
+  /** Its name in the media store: the SHA-256 of its bytes, 64 hexadecimal digits. */
+  readonly media: string;
+  /** The name of a picture out of it, which stands for it until it is played; empty for none. */
+  readonly still: string;
+  /** In pixels. */
+  readonly width: number;
+  /** In pixels. */
+  readonly height: number;
+  /** How long it is, ms. */
+  readonly duration: number;
+  /** What is said and to be seen, for those who cannot hear or see it; may be empty. */
+  readonly words: string;
 }
 
 /** A formula, with the drawing that its author's screen made of it, so that no other screen or print needs to typeset it. */
@@ -3712,7 +3763,7 @@ export interface WallRules {
   readonly held: LessonHolds;
   /** Whether students change nothing on the whole wall (LockTopic). Known to running walls only. */
   readonly locked: boolean;
-  /** How long students may speak into a recording, s: LeastSeconds to 180. */
+  /** How long students may speak or film, s: LeastSeconds to 180. */
   readonly voiceSeconds: number;
 }
 

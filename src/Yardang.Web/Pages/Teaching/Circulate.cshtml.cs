@@ -113,7 +113,8 @@ public sealed class CirculateModel(IConfiguration configuration, AccessResolver 
         all["needWhy"] = Enum.GetValues<NeedKind>().Select(k => (Kind: k, Text: texts[$"Need.{k}.Why"])).Where(w => !w.Text.ResourceNotFound).ToDictionary(w => (int)w.Kind, w => w.Text.Value);
         all["needReason"] = Enum.GetValues<HandReason>().Where(r => r != HandReason.None).ToDictionary(r => (int)r, r => texts[$"Signal.Why.{r}"].Value);
         foreach (var (name, text) in PageData.Texts(texts, "Circulate", "OpenQuestions", "AnsweredQuestions", "NoQuestionYet", "Questions", "QuestionsOne", "ToBePlaced", "NothingPlaced", "NotAllPlaced", "OnField", "FieldLinks", "NothingYet", "NothingOfOne", "MoreOfOne")) all[name] = text;
-        foreach (var (name, text) in PageData.Texts(texts, "Wall", "Nowhere", "Everything", "Cards", "CardsOne", "NoCardsYet", "Owing", "OnLine", "Picture", "Drawing", "Formula", "MapPlace", "WebPage", "Voice", "VoicePlay", "VoicePause", "VoiceNoWords")) all[name] = text;
+        foreach (var (name, text) in PageData.Texts(texts, "Wall", "Nowhere", "Everything", "Cards", "CardsOne", "NoCardsYet", "Owing", "OnLine")) all[name] = text;
+        foreach (var (name, text) in AttachmentTexts.In(texts)) all[name] = text;
         if (IsWall) all["everybody"] = texts["Circulate.EverybodysWall"].Value;
         await using var db = await school.CreateDbContextAsync();
         var version = await versions.OfAsync(lesson.VersionId);

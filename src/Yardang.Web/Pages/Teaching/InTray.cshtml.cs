@@ -27,7 +27,7 @@ public sealed class InTrayModel(AccessResolver access, IStringLocalizer<UiTexts>
         all["somebody"] = texts["Wall.Somebody"].Value;
         all["concern"] = PageData.Texts(texts, "Tray.Concern", "Add", "Leave");
         foreach (var (name, text) in PageData.Texts(texts, "Circulate", "MinutesAgo", "JustNow", "LatePage", "LateStrokes", "LateStroke", "LateChanges", "LateChange")) all[name] = text;
-        foreach (var (name, text) in PageData.Texts(texts, "Wall", "Picture", "Drawing", "Formula", "MapPlace", "WebPage", "Voice", "VoicePlay", "VoicePause", "VoiceNoWords")) all[name] = text;
+        foreach (var (name, text) in AttachmentTexts.In(texts)) all[name] = text;
         all["one"] = PageData.Texts(texts, "Tray.One", "Add", "Return", "Leave");
         all["trayKind"] = s_kinds.ToDictionary(k => k, k => texts[$"Tray.Kind.{k}"].Value, StringComparer.Ordinal);
         all["trayWhy"] = s_reasons.ToDictionary(r => r, r => texts[$"Tray.Why.{r}"].Value, StringComparer.Ordinal);

@@ -1,4 +1,4 @@
-// Voices on their way to the server: kept on this device until all of each is there, sent in pieces, and gone on with after a cut network or a reload.
+// Voices, films and files on their way to the server: kept on this device until all of each is there, sent in pieces, and gone on with after a cut network or a reload.
 
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 
@@ -8,7 +8,24 @@ const NOT_NOW = 409;
 const ELSEWHERE = 412;
 const TOO_OFTEN = 429;
 
-interface Waiting {
+/** As Core's SentAs: the endings of addresses. */
+export type SentAs = 'voice' | 'film' | 'file';
+
+/** What is to be sent, and a picture that stands for it. */
+export interface Sending {
+  readonly what: SentAs;
+  readonly file: Blob;
+  readonly picture?: Blob;
+}
+
+/** What is there: its name, that of its picture, and of files what they are. */
+export interface Sent {
+  readonly media: string;
+  readonly picture: string;
+  readonly format: number;
+}
+
+interface Waiting extends Sending {
   /** The SHA-256 of its bytes: its name in the media store. */
   readonly media: string;
   /** Of the upload. */
@@ -16,14 +33,13 @@ interface Waiting {
   /** Of which room, and of whom: the address under which it is sent, and the query with it. */
   readonly room: string;
   readonly query: string;
-  readonly file: Blob;
 }
 
 interface Kept extends DBSchema {
-  voices: { key: string; value: Waiting };
+  waiting: { key: string; value: Waiting };
 }
 
-export class VoiceUploads {
+export class Uploads {
   private readonly waiting = new Map<string, Waiting>();
   private readonly urls = new Map<string, string>();
   private readonly at = new Map<string, number>();
@@ -31,6 +47,7 @@ export class VoiceUploads {
 
   /**
    * @param changed something is farther, or there.
+   * @param arrived all of something is there.
    * @param refused what was not taken, and why, in words.
    */
   constructor(
@@ -38,29 +55,32 @@ export class VoiceUploads {
     private readonly query: string,
     private readonly token: string,
     private readonly changed: () => void,
+    private readonly arrived: (sent: Sent) => void,
     private readonly refused: (media: string, why: string) => void,
   ) {}
 
   /** What this device still has to send is sent. */
   async start(): Promise<void> {
-    this.db = await openDB<Kept>('yardang-voices', 1, {
-      upgrade: (db) => void db.createObjectStore('voices', { keyPath: 'media' }),
+    this.db = await openDB<Kept>('yardang-uploads', 1, {
+      upgrade: (db) => void db.createObjectStore('waiting', { keyPath: 'media' }),
     }).catch(() => null);
-    for (const voice of (await this.db?.getAll('voices')) ?? [])
-      if (voice.room === this.room && voice.query === this.query && !this.waiting.has(voice.media)) this.send(voice);
+    for (const waiting of (await this.db?.getAll('waiting')) ?? [])
+      if (waiting.room === this.room && waiting.query === this.query && !this.waiting.has(waiting.media))
+        this.send(waiting);
     this.changed();
   }
 
-  /** Keeps a recording and sends it; gives its name. Where browsers work out no names (without https) the server does, once all of it is there; null if it is not taken. */
-  async take(file: Blob): Promise<string | null> {
-    const media = await nameOf(file);
-    const voice = { media: media ?? '', id: newId(), room: this.room, query: this.query, file };
-    if (!media) return this.sendAtOnce(voice);
-    if (this.waiting.has(media)) return media;
-    // A device that keeps nothing still sends it.
-    await this.db?.put('voices', voice).catch(() => undefined);
-    this.send(voice);
-    return media;
+  /** Keeps something and sends it; gives its name. Where browsers work out no names (without https) the server does, once all of it is there; null if it is not taken. */
+  async take(sending: Sending): Promise<Sent | null> {
+    const media = await nameOf(sending.file);
+    const waiting = { media: media ?? '', id: newId(), room: this.room, query: this.query, ...sending };
+    if (!media) return this.sendAtOnce(waiting);
+    if (!this.waiting.has(media)) {
+      // A device that keeps nothing still sends it.
+      await this.db?.put('waiting', waiting).catch(() => undefined);
+      this.send(waiting);
+    }
+    return { media, picture: '', format: 0 };
   }
 
   isWaiting(media: string): boolean {
@@ -84,18 +104,19 @@ export class VoiceUploads {
     this.changed();
   }
 
-  private send(voice: Waiting): void {
-    this.waiting.set(voice.media, voice);
-    this.urls.set(voice.media, URL.createObjectURL(voice.file));
-    void this.sendAll(voice);
+  private send(waiting: Waiting): void {
+    this.waiting.set(waiting.media, waiting);
+    this.urls.set(waiting.media, URL.createObjectURL(waiting.file));
+    void this.sendAll(waiting);
   }
 
-  private async sendAtOnce(voice: Waiting): Promise<string | null> {
+  private async sendAtOnce(waiting: Waiting): Promise<Sent | null> {
+    const picture = await this.sendPicture(waiting);
     for (let at = 0; ;) {
-      const outcome = await this.piece(voice, at);
+      const outcome = await this.piece(waiting, at);
       if (typeof outcome === 'number') at = outcome;
-      else if (outcome === 'later') return null;
-      else if ('media' in outcome) return outcome.media;
+      else if (outcome === 'later' || picture === 'later') return null;
+      else if ('media' in outcome) return { ...outcome, picture };
       else {
         this.refused('', outcome.fault);
         return null;
@@ -103,11 +124,13 @@ export class VoiceUploads {
     }
   }
 
-  private async sendAll(voice: Waiting): Promise<void> {
-    const { media, file } = voice;
-    let at = (await this.ask(voice)) ?? 0;
+  private async sendAll(waiting: Waiting): Promise<void> {
+    const { media, file } = waiting;
+    let at = (await this.ask(waiting)) ?? 0;
+    let picture: string | 'later' = 'later';
     for (let failed = 0; this.waiting.has(media);) {
-      const outcome = await this.piece(voice, at);
+      if (picture === 'later') picture = await this.sendPicture(waiting);
+      const outcome = picture === 'later' ? 'later' : await this.piece(waiting, at);
       if (typeof outcome === 'number') {
         [at, failed] = [outcome, 0];
         this.at.set(media, Math.min(at, file.size));
@@ -116,42 +139,60 @@ export class VoiceUploads {
       }
       if (outcome !== 'later') {
         const isThere = 'media' in outcome;
+        if (isThere && this.waiting.has(media)) this.arrived({ ...outcome, picture });
         this.forget(media, isThere);
         return isThere ? undefined : this.refused(media, outcome.fault);
       }
       await this.rest(AGAIN_MS[Math.min(failed++, AGAIN_MS.length - 1)]!);
-      at = (await this.ask(voice)) ?? at;
+      at = (await this.ask(waiting)) ?? at;
     }
   }
 
+  /** The name of the picture that stands for it; empty if there is none, or it is not taken: what it stands for is worth more. */
+  private async sendPicture({ what, picture, room, query }: Waiting): Promise<string | 'later'> {
+    if (!picture) return '';
+    const body = new FormData();
+    body.set('picture', new File([picture], 'still.jpg', { type: picture.type }));
+    const asked = new URLSearchParams(query);
+    asked.set('of', what);
+    const headers = { RequestVerificationToken: this.token };
+    const answer = await fetch(`/rooms/${room}/media?${asked}`, { method: 'POST', body, headers }).catch(() => null);
+    if (!answer || answer.status === NOT_NOW || answer.status === TOO_OFTEN || answer.status >= 500) return 'later';
+    return answer.ok ? ((await answer.json()) as { media: string }).media : '';
+  }
+
   /** How far it has come; null if that cannot be asked, or it is there already and is told with the next piece. */
-  private async ask(voice: Waiting): Promise<number | null> {
-    const answer = await fetch(this.address(voice)).catch(() => null);
+  private async ask(waiting: Waiting): Promise<number | null> {
+    const answer = await fetch(this.address(waiting)).catch(() => null);
     return answer?.ok ? ((await answer.json()) as { at: number }).at : null;
   }
 
-  private async piece(voice: Waiting, at: number): Promise<number | 'later' | { media: string } | { fault: string }> {
-    const { file } = voice;
-    const address = this.address(voice, { at: String(Math.min(at, file.size - 1)), of: String(file.size) });
+  private async piece(
+    waiting: Waiting,
+    at: number,
+  ): Promise<number | 'later' | Omit<Sent, 'picture'> | { fault: string }> {
+    const { file } = waiting;
+    const address = this.address(waiting, { at: String(Math.min(at, file.size - 1)), of: String(file.size) });
     const headers = { RequestVerificationToken: this.token, 'Content-Type': 'application/octet-stream' };
     const body = file.slice(at, at + PIECE);
     const answer = await fetch(address, { method: 'PUT', body, headers }).catch(() => null);
     if (!answer) return 'later';
     const told = (await answer.json().catch(() => null)) as {
       at?: number;
-      kept?: { media: string };
+      kept?: { media: string; format?: number };
       fault?: string;
     } | null;
-    if (told?.kept) return { media: told.kept.media };
+    if (told?.kept) return { media: told.kept.media, format: told.kept.format ?? 0 };
     if ((answer.ok || answer.status === ELSEWHERE) && told?.at !== undefined) return told.at;
     if (answer.status === NOT_NOW || answer.status === TOO_OFTEN || answer.status >= 500) return 'later';
     return { fault: told?.fault ?? '' };
   }
 
-  private address({ id }: Waiting, more: Record<string, string> = {}): string {
+  private address({ id, what }: Waiting, more: Record<string, string> = {}): string {
     const query = new URLSearchParams(this.query);
+    query.set('what', what);
     for (const [name, value] of Object.entries(more)) query.set(name, value);
-    return `/rooms/${this.room}/voices/${id}?${query}`;
+    return `/rooms/${this.room}/uploads/${id}?${query}`;
   }
 
   /** For a while, or until there is a network again. */
@@ -172,7 +213,7 @@ export class VoiceUploads {
     this.at.delete(media);
     // What is there is still heard from here, as long as the page is open.
     if (!isThere) this.urls.delete(media);
-    void this.db?.delete('voices', media).catch(() => undefined);
+    void this.db?.delete('waiting', media).catch(() => undefined);
     this.changed();
   }
 }

@@ -4,9 +4,11 @@ using System.Text.Json;
 using System.Text.RegularExpressions;
 using Yardang.Core.Attachments;
 using Yardang.Core.Lessons;
+using Yardang.Core.Media;
 using Yardang.Core.Rooms;
 using Yardang.Core.Tests.Media;
 using Yardang.Core.Walls;
+using Yardang.Data.Media;
 using Yardang.Web.Media;
 using Yardang.Web.Rooms;
 using Yardang.Web.Tests.Moderation;
@@ -14,10 +16,10 @@ using static Yardang.Web.Tests.Lessons.OnWalls;
 
 namespace Yardang.Web.Tests.Media;
 
-/// <summary>Voices come in pieces, from those who may show them, and are what their content says.</summary>
-public sealed class VoiceTests : InTrayLessons
+/// <summary>Voices, films and files come in pieces, from those who may show them, and are what their content says.</summary>
+public sealed class UploadTests : InTrayLessons
 {
-    private static readonly WallPlan s_plan = Plan with { Rules = Plan.Rules with { Shows = AttachmentKinds.Voices, VoiceSeconds = 10 } };
+    private static readonly WallPlan s_plan = Plan with { Rules = Plan.Rules with { Shows = AttachmentKinds.Voices | AttachmentKinds.Films | AttachmentKinds.Files, VoiceSeconds = 10 } };
 
     private static readonly byte[] s_voice = MadeUpFiles.All["voice"];
 
@@ -96,7 +98,7 @@ public sealed class VoiceTests : InTrayLessons
         var (ben, page) = await School.StudentAsync(_code!, "Ben");
         var bens = voice with { Query = page.Split('?')[1] };
         Assert.Equal(0, (await AskAsync(ben, bens)).At);
-        Assert.Equal(HttpStatusCode.NotFound, (await School.Visitor().GetAsync($"/rooms/{voice.Wall}/voices/{voice.Id}?{voice.Query}", Stop)).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await School.Visitor().GetAsync($"/rooms/{voice.Wall}/uploads/{voice.Id}?what={voice.What}&{voice.Query}", Stop)).StatusCode);
         Assert.Equal(HttpStatusCode.BadRequest, (await SendAsync(School.Visitor(), voice, 500, s_voice[500..], token: await TokenAsync(maya, voice))).StatusCode);
         Assert.Equal(HttpStatusCode.BadRequest, (await SendAsync(maya, voice, 500, s_voice[500..], token: "none")).StatusCode);
 
@@ -138,7 +140,90 @@ public sealed class VoiceTests : InTrayLessons
         Assert.Equal(s_voice, await Varga.GetByteArrayAsync($"/rooms/{wall}/media/{media}", Stop));
     }
 
-    private sealed record Voice(Guid Wall, string Query, Guid Id);
+    [Fact]
+    public async Task A_film_is_a_film_and_as_long_as_recordings_may_be_there()
+    {
+        var (maya, sent) = await StudentAsync("Maya");
+        var film = sent with { What = "film" };
+        using var kept = await SendAsync(maya, film, 0, MadeUpFiles.All["film"]);
+        Assert.Equal(980, (await kept.Content.ReadFromJsonAsync<JsonElement>(Stop)).GetProperty("kept").GetProperty("duration").GetInt64());
+        foreach (var (file, why) in new[] { (s_voice, "no film that can be played"), (MadeUpFiles.Mp4("avc1", seconds: 13), "at most 10 seconds"), (MadeUpFiles.Mp4("hvc1", seconds: 5), "no film that can be played") })
+        {
+            using var answer = await SendAsync(maya, film with { Id = Guid.NewGuid() }, 0, file);
+            Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
+            Assert.Contains(why, (await answer.Content.ReadFromJsonAsync<JsonElement>(Stop)).GetProperty("fault").GetString(), StringComparison.Ordinal);
+        }
+
+        using var other = await SendAsync(maya, film with { What = "program" }, 0, s_voice, token: await TokenAsync(maya, film));
+        Assert.Equal(HttpStatusCode.NotFound, other.StatusCode);
+    }
+
+    [Fact]
+    public async Task A_picture_that_stands_for_a_film_is_taken_where_films_may_be_shown_and_pictures_may_not()
+    {
+        var (maya, sent) = await StudentAsync("Maya");
+        Assert.Equal(HttpStatusCode.OK, await PictureAsync("film"));
+        Assert.Equal(HttpStatusCode.OK, await PictureAsync("file"));
+        Assert.Equal(HttpStatusCode.NotFound, await PictureAsync(""));
+
+        async Task<HttpStatusCode> PictureAsync(string of)
+        {
+            using var form = new MultipartFormDataContent { { new ByteArrayContent(Png()), "picture", "still.png" } };
+            using var request = new HttpRequestMessage(HttpMethod.Post, $"/rooms/{sent.Wall}/media?of={of}&{sent.Query}") { Content = form };
+            request.Headers.Add("RequestVerificationToken", await TokenAsync(maya, sent));
+            using var answer = await maya.SendAsync(request, Stop);
+            return answer.StatusCode;
+        }
+    }
+
+    [Fact]
+    public async Task A_file_is_taken_along_under_its_name_and_never_shown_in_the_browser()
+    {
+        var (maya, sent) = await StudentAsync("Maya");
+        foreach (var (name, format, called, saved) in new[]
+        {
+            ("pdf", FileFormat.Pdf, "plan.pdf", "plan.pdf"), ("text", FileFormat.Text, "page.html", "page.txt"), ("xlsx", FileFormat.Xlsx, "../../loads.xlsx", "file.xlsx"), ("odt", FileFormat.Odt, "talk", "talk.odt"),
+        })
+        {
+            using var answer = await SendAsync(maya, sent with { What = "file", Id = Guid.NewGuid() }, 0, MadeUpDocuments.All[name]);
+            var kept = (await answer.Content.ReadFromJsonAsync<JsonElement>(Stop)).GetProperty("kept");
+            Assert.Equal((int)format, kept.GetProperty("format").GetInt32());
+            using var file = await maya.GetAsync($"/rooms/{sent.Wall}/media/{kept.GetProperty("media").GetString()}?called={Uri.EscapeDataString(called)}&{sent.Query}", Stop);
+            Assert.Equal(MadeUpDocuments.All[name], await file.Content.ReadAsByteArrayAsync(Stop));
+            Assert.Equal("application/octet-stream", file.Content.Headers.ContentType!.MediaType);
+            Assert.Equal(("attachment", saved), (file.Content.Headers.ContentDisposition!.DispositionType, file.Content.Headers.ContentDisposition.FileName));
+            Assert.Contains("sandbox", file.Headers.GetValues("Content-Security-Policy").Single(), StringComparison.Ordinal);
+        }
+
+        foreach (var none in new byte[][] { [.. "MZ"u8, 0, 1, 2], MadeUpDocuments.Zip("[Content_Types].xml", "word/document.xml", "word/vbaProject.bin"), MadeUpFiles.All["film"] })
+        {
+            using var answer = await SendAsync(maya, sent with { What = "file", Id = Guid.NewGuid() }, 0, none);
+            Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
+        }
+    }
+
+    [Fact]
+    public async Task Films_and_files_go_out_with_their_card_and_come_back()
+    {
+        var (_, sent) = await StudentAsync("Maya");
+        var media = School.Get<MediaStore>();
+        var film = new FilmAttachment(await media.KeepAsync(MadeUpFiles.All["film"], Stop), await media.KeepAsync(Png(), Stop), 640, 480, 980, "The model holds");
+        var file = new FileAttachment(await media.KeepAsync(MadeUpDocuments.All["docx"], Stop), "plan.docx", FileFormat.Docx, MadeUpDocuments.All["docx"].Length, "", "Our plan");
+        await DoAsync(await School.Get<RoomHosts>().GetAsync(sent.Wall), Maya, id => new PutUpCard(id, 11, "en", "Look", [film, file]));
+        var table = await Varga.GetStringAsync($"/lesson/{_lesson}/board/{sent.Wall}.csv", Stop);
+        Assert.Contains("[Film, 0:01: The model holds]", table, StringComparison.Ordinal);
+        Assert.Contains("[File: plan.docx: Our plan]", table, StringComparison.Ordinal);
+        Assert.Contains("The model holds", await Varga.GetStringAsync($"/lesson/{_lesson}/board/{sent.Wall}.svg", Stop), StringComparison.Ordinal);
+        using var brought = await TestSchool.ImportAsync(Varga, await Varga.GetByteArrayAsync($"/lesson/{_lesson}.yardang.zip", Stop));
+        var again = Guid.Parse(brought.Headers.Location!.ToString().Split('/')[^1]);
+        var wall = JsonDocument.Parse(await Varga.GetStringAsync($"/lesson/{again}/people.json", Stop)).RootElement[0].GetProperty("board").GetGuid();
+        var card = Assert.Single((await StateAsync(await School.Get<RoomHosts>().GetAsync(wall))).Cards.Values);
+        var filmed = Assert.IsType<FilmAttachment>(card.Shown[0]);
+        Assert.Equal((film.Media, file), (filmed.Media, Assert.IsType<FileAttachment>(card.Shown[1])));
+        Assert.NotNull(media.Find(filmed.Still));
+    }
+
+    private sealed record Voice(Guid Wall, string Query, Guid Id, string What = "voice");
 
     private JoinCode? _code;
     private Guid _lesson;
@@ -152,7 +237,7 @@ public sealed class VoiceTests : InTrayLessons
     }
 
     private static async Task<UploadState> AskAsync(HttpClient browser, Voice voice) =>
-        (await browser.GetFromJsonAsync<UploadState>($"/rooms/{voice.Wall}/voices/{voice.Id}?{voice.Query}", Stop))!;
+        (await browser.GetFromJsonAsync<UploadState>($"/rooms/{voice.Wall}/uploads/{voice.Id}?what={voice.What}&{voice.Query}", Stop))!;
 
     private static async Task<(HttpStatusCode, int)> PutAsync(HttpClient browser, Voice voice, long at, byte[] piece)
     {
@@ -163,7 +248,7 @@ public sealed class VoiceTests : InTrayLessons
     private static async Task<HttpResponseMessage> SendAsync(HttpClient browser, Voice voice, long at, byte[] piece, long? of = null, string? token = null)
     {
         var size = of ?? at + piece.Length;
-        using var request = new HttpRequestMessage(HttpMethod.Put, $"/rooms/{voice.Wall}/voices/{voice.Id}?{voice.Query}&at={at}&of={size}") { Content = new ByteArrayContent(piece) };
+        using var request = new HttpRequestMessage(HttpMethod.Put, $"/rooms/{voice.Wall}/uploads/{voice.Id}?what={voice.What}&{voice.Query}&at={at}&of={size}") { Content = new ByteArrayContent(piece) };
         request.Headers.Add("RequestVerificationToken", token ?? await TokenAsync(browser, voice));
         return await browser.SendAsync(request, Stop);
     }

@@ -1,0 +1,100 @@
+using Microsoft.AspNetCore.Antiforgery;
+using Microsoft.Extensions.Localization;
+using Yardang.Core.Attachments;
+using Yardang.Core.Media;
+using Yardang.Core.Rooms;
+using Yardang.Core.Walls;
+using Yardang.Data.Media;
+using Yardang.Web.Access;
+using Yardang.Web.Rooms;
+
+namespace Yardang.Web.Media;
+
+/// <summary>Voices, films and files that are put beside words: they come in pieces, and are what their content says.</summary>
+public sealed class UploadEndpoint(AccessResolver access, AttachmentRights rights, RoomHosts hosts, Uploads uploads, MediaStore media, IAntiforgery antiforgery, IStringLocalizer<UiTexts> texts)
+{
+    /// <summary>How far a file has come.</summary>
+    public async Task<IResult> GetAsync(HttpContext context, Guid room, Guid id, string what)
+    {
+        if (SentAsWord.Read(what) is not { } sent || await MineAsync(context, room, id, sent) is not { } name) return Results.NotFound();
+        return Told(await uploads.FindAsync(name, context.RequestAborted), StatusCodes.Status200OK);
+    }
+
+    /// <summary>Takes a piece. 200 with how far the file has come, or with what it is once all of it is here; 412 with how far it has come, if the piece does not belong there.</summary>
+    public async Task<IResult> PutAsync(HttpContext context, Guid room, Guid id, string what, long at, long of)
+    {
+        var stop = context.RequestAborted;
+        if (!await antiforgery.IsRequestValidAsync(context)) return Fault(StatusCodes.Status400BadRequest, "Picture.Expired");
+        if (SentAsWord.Read(what) is not { } sent || await MineAsync(context, room, id, sent) is not { } name) return Results.NotFound();
+        if (await rights.OfAsync(Visitor.Of(context), room, KindOf(sent)) == MayShow.NotNow) return Fault(StatusCodes.Status409Conflict, "Upload.NotNow");
+        if (of > Uploads.MostBytes) return Fault(StatusCodes.Status413PayloadTooLarge, "Upload.TooLarge");
+        if (of <= 0 || at < 0 || at >= of) return Fault(StatusCodes.Status400BadRequest, NotTaken(sent));
+        if (uploads.IsFull(name)) return Fault(StatusCodes.Status429TooManyRequests, "Upload.TooMany");
+        var here = await uploads.FindAsync(name, stop);
+        if (here.Kept is not null) return Told(here, StatusCodes.Status200OK);
+        if (here.At != at) return Told(here, StatusCodes.Status412PreconditionFailed);
+
+        var piece = new byte[Math.Min(Uploads.MostOfPiece, of - at)];
+        var length = await context.Request.Body.ReadAtLeastAsync(piece, piece.Length, throwOnEndOfStream: false, stop);
+        if (length == 0) return Fault(StatusCodes.Status400BadRequest, NotTaken(sent));
+        here = await uploads.PutAsync(name, at, piece.AsMemory(0, length), stop);
+        if (here.Kept is not null || here.At < of) return Told(here, here.Kept is not null || here.At == at + length ? StatusCodes.Status200OK : StatusCodes.Status412PreconditionFailed);
+        return await WholeAsync(context, name, sent, stop);
+    }
+
+    private async Task<IResult> WholeAsync(HttpContext context, UploadName name, SentAs what, CancellationToken stop)
+    {
+        var content = await uploads.ReadAsync(name, stop);
+        return what == SentAs.File ? await FileAsync(name, content, stop) : await RecordingAsync(context, name, what, content, stop);
+    }
+
+    private async Task<IResult> FileAsync(UploadName name, byte[] content, CancellationToken stop)
+    {
+        if (SentFile.Read(content) is not { } format) return Dropped(name, Fault(StatusCodes.Status400BadRequest, NotTaken(SentAs.File)));
+        return await KeptAsync(name, content, new { media = await media.KeepAsync(content, stop), format = (int)format, size = content.Length }, stop);
+    }
+
+    private async Task<IResult> RecordingAsync(HttpContext context, UploadName name, SentAs what, byte[] content, CancellationToken stop)
+    {
+        if (MediaFile.Read(content) is not { } recording || recording.IsFilm != (what == SentAs.Film)) return Dropped(name, Fault(StatusCodes.Status400BadRequest, NotTaken(what)));
+        var longest = await LongestAsync(context, name.Room);
+        if (recording.Duration > longest + Recordings.Tolerance) return Dropped(name, Results.Json(new { fault = texts["Upload.TooLong", longest / 1_000].Value }, statusCode: StatusCodes.Status400BadRequest));
+        return await KeptAsync(name, content, new { media = await media.KeepAsync(content, stop), duration = recording.Duration }, stop);
+    }
+
+    private async Task<IResult> KeptAsync(UploadName name, byte[] content, object kept, CancellationToken stop)
+    {
+        await uploads.DoneAsync(name, kept, stop);
+        return Results.Json(new { at = (long)content.Length, kept });
+    }
+
+    private IResult Dropped(UploadName name, IResult why)
+    {
+        uploads.Drop(name);
+        return why;
+    }
+
+    private static AttachmentKinds KindOf(SentAs what) => what switch { SentAs.Voice => AttachmentKinds.Voices, SentAs.Film => AttachmentKinds.Films, _ => AttachmentKinds.Files };
+
+    private static string NotTaken(SentAs what) => $"{what}.NotTaken";
+
+    private async Task<long> LongestAsync(HttpContext context, Guid room)
+    {
+        long longest = Recordings.Longest;
+        if (await access.ForRoomAsync(Visitor.Of(context), room) is { Actor.IsStaff: false } && await hosts.FindAsync(room) is { } host)
+            await host.LookAsync(r => longest = 1_000L * (r is Wall wall ? wall.Plan.Rules.VoiceSeconds : Recordings.UsualSeconds));
+        return longest;
+    }
+
+    // Nobody learns of anybody else's.
+    private async Task<UploadName?> MineAsync(HttpContext context, Guid room, Guid id, SentAs what)
+    {
+        var visitor = Visitor.Of(context);
+        if (await rights.OfAsync(visitor, room, KindOf(what)) == MayShow.No) return null;
+        return await access.ForRoomAsync(visitor, room) is { } found && (found.Kind == RoomKind.Wall || found.Actor.IsStaff) ? new(room, found.Actor.Number, id) : null;
+    }
+
+    private static IResult Told(UploadState state, int status) => Results.Json(new { at = state.At, kept = state.Kept }, statusCode: status);
+
+    private IResult Fault(int status, string key) => Results.Json(new { fault = texts[key].Value }, statusCode: status);
+}
