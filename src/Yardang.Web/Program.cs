@@ -27,6 +27,7 @@ using Yardang.Web.PictureSearch;
 using Yardang.Web.QuickStart;
 using Yardang.Web.Rooms;
 using Yardang.Web.Shelf;
+using Yardang.Web.Storage;
 
 DataFolder.KeepToOneself();
 var builder = WebApplication.CreateBuilder(args);
@@ -144,6 +145,10 @@ services.AddSingleton<Outbox>();
 services.AddSingleton<CoTeaching>();
 services.AddSingleton<RoomRemoval>();
 services.AddSingleton<UnusedMedia>();
+services.AddSingleton(StorageLimits.Of(builder.Configuration));
+services.AddSingleton<RoomMedia>();
+services.AddSingleton<UnshownMedia>();
+services.AddHostedService(provider => provider.GetRequiredService<UnshownMedia>());
 services.AddSingleton<PersonErasure>();
 services.AddHostedService(provider => provider.GetRequiredService<PersonErasure>());
 services.AddSingleton<LessonRetention>();

@@ -40,6 +40,8 @@ public sealed class SchoolContext(DbContextOptions<SchoolContext> options)
 
     public DbSet<DeletedLessonRecord> DeletedLessons => Set<DeletedLessonRecord>();
 
+    public DbSet<KeptFileRecord> KeptFiles => Set<KeptFileRecord>();
+
     public DbSet<RoomRemovalRecord> RoomRemovals => Set<RoomRemovalRecord>();
 
     /// <summary>What is written beside the file until it is taken over has what was there before: after this no more.</summary>

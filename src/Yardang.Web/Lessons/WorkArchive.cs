@@ -13,11 +13,12 @@ using Yardang.Data.Media;
 using Yardang.Data.School;
 using Yardang.Web.Rooms;
 using Yardang.Web.Shelf;
+using Yardang.Web.Storage;
 
 namespace Yardang.Web.Lessons;
 
 /// <summary>A lesson with its work as an archive, and back: it comes back closed, to be read, under a code of its own.</summary>
-public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHosts hosts, Handing handing, ActivityMaking making, ArchivedMedia archivedMedia, LessonPeople people, FrozenVersions versions, MediaStore media, TimeProvider clock)
+public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHosts hosts, Handing handing, ActivityMaking making, ArchivedMedia archivedMedia, LessonPeople people, FrozenVersions versions, MediaStore media, RoomMedia kept, TimeProvider clock)
 {
     /// <summary>Gathers the lesson, and gives what writes it as an archive.</summary>
     public async Task<Func<byte[]>> ReadyAsync(LessonRecord lesson, CancellationToken stop)
@@ -112,6 +113,7 @@ public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHos
         var names = await archivedMedia.TakeAsync(archived.Media);
         var activity = await making.CreateAsync(owner, ArchivedMedia.WithMedia(archived.Activity, names));
         var lesson = await handing.HandOutAsync(activity, new HandOutOrder(work.ClassName, Way: work.Way, At: work.HandedOutAt), ContentLanguage.Current);
+        await kept.CountAsync(lesson.Id, names.Values);
         var room = await hosts.GetAsync(lesson.Id);
         await using var db = await school.CreateDbContextAsync();
         var numbers = new Dictionary<int, int> { [Actor.Owner.Number] = Actor.Owner.Number };

@@ -7,11 +7,12 @@ using Yardang.Core.Rooms;
 using Yardang.Data.Media;
 using Yardang.Rendering;
 using Yardang.Web.Access;
+using Yardang.Web.Storage;
 
 namespace Yardang.Web.Media;
 
 /// <summary>Pictures of a room, in and out: for whoever may write in it, and for whoever may read it.</summary>
-public sealed class MediaEndpoint(AccessResolver access, AttachmentRights rights, MediaStore media, IAntiforgery antiforgery, IStringLocalizer<UiTexts> texts)
+public sealed class MediaEndpoint(AccessResolver access, AttachmentRights rights, MediaStore media, RoomMedia roomMedia, IAntiforgery antiforgery, IStringLocalizer<UiTexts> texts)
 {
     private const int FirstBytes = 16;
     private const long MostStimulusBytes = 60 * 1024 * 1024;
@@ -72,7 +73,8 @@ public sealed class MediaEndpoint(AccessResolver access, AttachmentRights rights
         if (MediaFile.Read(content) is not { } played) return Fault(StatusCodes.Status400BadRequest, "Stimulus.NotPlayable");
         return await KeptAsync(content, played.IsFilm ? StimulusKind.Video : StimulusKind.Audio);
 
-        async Task<IResult> KeptAsync(byte[] kept, StimulusKind kind) => Results.Json(new { media = await media.KeepAsync(kept, context.RequestAborted), kind = (int)kind });
+        async Task<IResult> KeptAsync(byte[] bytes, StimulusKind kind) =>
+            await roomMedia.KeepAsync(room, bytes, context.RequestAborted) is var kept && kept.Full is { } full ? StorageFull.Said(full, texts) : Results.Json(new { media = kept.Name, kind = (int)kind });
     }
 
     /// <summary>Takes a picture. It is put on the page, or on a card, by a command, as anything else.</summary>
@@ -93,8 +95,8 @@ public sealed class MediaEndpoint(AccessResolver access, AttachmentRights rights
         await file.CopyToAsync(bytes, context.RequestAborted);
         var (picture, fault) = PictureIntake.Take(bytes.ToArray());
         if (picture is null) return Fault(StatusCodes.Status400BadRequest, $"Picture.{fault}");
-        var name = await media.KeepAsync(picture.Bytes, context.RequestAborted);
-        return Results.Json(new { media = name, width = picture.Width, height = picture.Height });
+        var kept = await roomMedia.KeepAsync(room, picture.Bytes, context.RequestAborted);
+        return kept.Full is { } full ? StorageFull.Said(full, texts) : Results.Json(new { media = kept.Name, width = picture.Width, height = picture.Height });
     }
 
     private IResult Fault(int status, string key) => Results.Json(new { fault = texts[key].Value }, statusCode: status);

@@ -4,14 +4,14 @@ using Yardang.Core.Attachments;
 using Yardang.Core.Media;
 using Yardang.Core.Rooms;
 using Yardang.Core.Walls;
-using Yardang.Data.Media;
 using Yardang.Web.Access;
 using Yardang.Web.Rooms;
+using Yardang.Web.Storage;
 
 namespace Yardang.Web.Media;
 
 /// <summary>Voices, films and files that are put beside words: they come in pieces, and are what their content says.</summary>
-public sealed class UploadEndpoint(AccessResolver access, AttachmentRights rights, RoomHosts hosts, Uploads uploads, MediaStore media, IAntiforgery antiforgery, IStringLocalizer<UiTexts> texts)
+public sealed class UploadEndpoint(AccessResolver access, AttachmentRights rights, RoomHosts hosts, Uploads uploads, RoomMedia roomMedia, IAntiforgery antiforgery, IStringLocalizer<UiTexts> texts)
 {
     /// <summary>How far a file has come.</summary>
     public async Task<IResult> GetAsync(HttpContext context, Guid room, Guid id, string what)
@@ -51,7 +51,7 @@ public sealed class UploadEndpoint(AccessResolver access, AttachmentRights right
     private async Task<IResult> FileAsync(UploadName name, byte[] content, CancellationToken stop)
     {
         if (SentFile.Read(content) is not { } format) return Dropped(name, Fault(StatusCodes.Status400BadRequest, NotTaken(SentAs.File)));
-        return await KeptAsync(name, content, new { media = await media.KeepAsync(content, stop), format = (int)format, size = content.Length }, stop);
+        return await KeptAsync(name, content, media => new { media, format = (int)format, size = content.Length }, stop);
     }
 
     private async Task<IResult> RecordingAsync(HttpContext context, UploadName name, SentAs what, byte[] content, CancellationToken stop)
@@ -59,11 +59,14 @@ public sealed class UploadEndpoint(AccessResolver access, AttachmentRights right
         if (MediaFile.Read(content) is not { } recording || recording.IsFilm != (what == SentAs.Film)) return Dropped(name, Fault(StatusCodes.Status400BadRequest, NotTaken(what)));
         var longest = await LongestAsync(context, name.Room);
         if (recording.Duration > longest + Recordings.Tolerance) return Dropped(name, Results.Json(new { fault = texts["Upload.TooLong", longest / 1_000].Value }, statusCode: StatusCodes.Status400BadRequest));
-        return await KeptAsync(name, content, new { media = await media.KeepAsync(content, stop), duration = recording.Duration }, stop);
+        return await KeptAsync(name, content, media => new { media, duration = recording.Duration }, stop);
     }
 
-    private async Task<IResult> KeptAsync(UploadName name, byte[] content, object kept, CancellationToken stop)
+    private async Task<IResult> KeptAsync(UploadName name, byte[] content, Func<string, object> told, CancellationToken stop)
     {
+        var media = await roomMedia.KeepAsync(name.Room, content, stop);
+        if (media.Full is { } full) return Dropped(name, StorageFull.Said(full, texts));
+        var kept = told(media.Name);
         await uploads.DoneAsync(name, kept, stop);
         return Results.Json(new { at = (long)content.Length, kept });
     }

@@ -1,14 +1,15 @@
 using Microsoft.AspNetCore.Antiforgery;
+using Microsoft.Extensions.Localization;
 using Yardang.Core.Attachments;
-using Yardang.Data.Media;
 using Yardang.Rendering;
 using Yardang.Web.Access;
 using Yardang.Web.Media;
+using Yardang.Web.Storage;
 
 namespace Yardang.Web.PictureSearch;
 
 /// <summary>Searching for pictures, and taking one into a room: for whoever may write in the room. What comes from a search is taken in as any file is.</summary>
-public sealed class PictureSearchEndpoint(IPictureSearch search, AttachmentRights rights, MediaStore media, IAntiforgery antiforgery)
+public sealed class PictureSearchEndpoint(IPictureSearch search, AttachmentRights rights, RoomMedia media, IAntiforgery antiforgery, IStringLocalizer<UiTexts> texts)
 {
     private const int ThumbnailPixels = 160;
     private const int Pixels = 1_000;
@@ -36,7 +37,8 @@ public sealed class PictureSearchEndpoint(IPictureSearch search, AttachmentRight
         if (!await antiforgery.IsRequestValidAsync(context)) return Results.BadRequest();
         if (await rights.OfAsync(Visitor.Of(context), room, AttachmentKinds.Pictures) != MayShow.Yes || await search.FetchAsync(id, Pixels, context.RequestAborted) is not { } file) return Results.NotFound();
         if (PictureIntake.Take(file).Picture is not { } picture) return Results.BadRequest();
-        return Results.Json(new { media = await media.KeepAsync(picture.Bytes, context.RequestAborted), width = picture.Width, height = picture.Height });
+        var kept = await media.KeepAsync(room, picture.Bytes, context.RequestAborted);
+        return kept.Full is { } full ? StorageFull.Said(full, texts) : Results.Json(new { media = kept.Name, width = picture.Width, height = picture.Height });
     }
 
     private async Task<bool> MayAsync(HttpContext context, Guid room) => await rights.OfAsync(Visitor.Of(context), room, AttachmentKinds.Pictures) != MayShow.No;

@@ -30,6 +30,7 @@ public sealed class RoomRemoval(IDbContextFactory<SchoolContext> school, RoomHos
             }
         }
 
+        await db.KeptFiles.Where(f => rooms.Contains(f.RoomId)).ExecuteDeleteAsync();
         await unused.DeleteAsync(pictures);
         await db.RoomRemovals.Where(r => rooms.Contains(r.Id)).ExecuteDeleteAsync();
     }

@@ -7,11 +7,12 @@ using Yardang.Core.Interchange;
 using Yardang.Core.Rooms;
 using Yardang.Data.School;
 using Yardang.Web.Rooms;
+using Yardang.Web.Storage;
 
 namespace Yardang.Web.Shelf;
 
 /// <summary>Begins activities, and keeps what they say: frozen versions, and earlier ones put back.</summary>
-public sealed class ActivityMaking(IDbContextFactory<SchoolContext> school, RoomHosts hosts, ArchivedMedia media, TimeProvider clock)
+public sealed class ActivityMaking(IDbContextFactory<SchoolContext> school, RoomHosts hosts, ArchivedMedia media, RoomMedia kept, TimeProvider clock)
 {
     /// <summary>Puts a new activity on a teacher's desk.</summary>
     /// <exception cref="FormatException">It is none that the rules allow; the message says where.</exception>
@@ -42,7 +43,9 @@ public sealed class ActivityMaking(IDbContextFactory<SchoolContext> school, Room
     public async Task<ActivityRecord> ImportAsync(Guid owner, ArchivedActivity archived)
     {
         var names = await media.TakeAsync(archived.Media);
-        return await CreateAsync(owner, ArchivedMedia.WithMedia(archived.Activity, names));
+        var activity = await CreateAsync(owner, ArchivedMedia.WithMedia(archived.Activity, names));
+        await kept.CountAsync(activity.DraftId, names.Values);
+        return activity;
     }
 
     /// <summary>The activity as it stands in the workshop.</summary>

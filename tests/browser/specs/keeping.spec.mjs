@@ -14,7 +14,8 @@ test('a lesson is given a day on which it goes, and is deleted at once by who is
   await kept(maya);
 
   await varga.goto('/desk');
-  await varga.getByRole('link', { name: 'How long lessons are kept' }).click();
+  await varga.getByRole('link', { name: 'What is kept, and how long' }).click();
+  await expect(varga.locator('#storage-all')).toContainText('0.0 MB of 5,000 MB are used.');
   const row = varga.locator('.row', { hasText: 'What holds a bridge up?' });
   await expect(row).toContainText('Is kept');
   await row.getByText('Change', { exact: true }).press('Enter');

@@ -361,6 +361,30 @@ namespace Yardang.Data.School.Migrations
                     b.ToTable("DeletedLessons", (string)null);
                 });
 
+            modelBuilder.Entity("Yardang.Data.School.KeptFileRecord", b =>
+                {
+                    b.Property<Guid>("RoomId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("Bytes")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("IsShown")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("KeptAt")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("RoomId", "Name");
+
+                    b.HasIndex("Name");
+
+                    b.ToTable("KeptFiles", (string)null);
+                });
+
             modelBuilder.Entity("Yardang.Data.School.LateChangeRecord", b =>
                 {
                     b.Property<Guid>("Id")

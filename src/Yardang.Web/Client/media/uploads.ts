@@ -7,6 +7,8 @@ const AGAIN_MS = [1000, 2000, 5000, 15_000];
 const NOT_NOW = 409;
 const ELSEWHERE = 412;
 const TOO_OFTEN = 429;
+/** There is no room for it: trying again changes nothing. */
+const FULL = 507;
 
 /** As Core's SentAs: the endings of addresses. */
 export type SentAs = 'voice' | 'film' | 'file';
@@ -157,7 +159,7 @@ export class Uploads {
     asked.set('of', what);
     const headers = { RequestVerificationToken: this.token };
     const answer = await fetch(`/rooms/${room}/media?${asked}`, { method: 'POST', body, headers }).catch(() => null);
-    if (!answer || answer.status === NOT_NOW || answer.status === TOO_OFTEN || answer.status >= 500) return 'later';
+    if (!answer || isForLater(answer.status)) return 'later';
     return answer.ok ? ((await answer.json()) as { media: string }).media : '';
   }
 
@@ -184,7 +186,7 @@ export class Uploads {
     } | null;
     if (told?.kept) return { media: told.kept.media, format: told.kept.format ?? 0 };
     if ((answer.ok || answer.status === ELSEWHERE) && told?.at !== undefined) return told.at;
-    if (answer.status === NOT_NOW || answer.status === TOO_OFTEN || answer.status >= 500) return 'later';
+    if (isForLater(answer.status)) return 'later';
     return { fault: told?.fault ?? '' };
   }
 
@@ -216,6 +218,10 @@ export class Uploads {
     void this.db?.delete('waiting', media).catch(() => undefined);
     this.changed();
   }
+}
+
+function isForLater(status: number): boolean {
+  return status === NOT_NOW || status === TOO_OFTEN || (status >= 500 && status !== FULL);
 }
 
 async function nameOf(file: Blob): Promise<string | null> {

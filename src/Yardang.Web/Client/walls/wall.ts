@@ -300,7 +300,10 @@ export function registerWall(beside: typeof besideOf | null, trying: typeof Tryi
         if (this.drawing) return true;
         try {
           const { attachmentDialogs } = await import('../attachments/dialogs');
-          const taker = { mayWrite: () => side.mayWrite(), putFrom: making.takeFound.bind(making) };
+          const taker = {
+            mayWrite: () => side.mayWrite(),
+            putFrom: (address: string, words: string) => making.choosing!.takeFound(address, words),
+          };
           if (!this.drawing)
             Object.assign(
               this,
@@ -322,6 +325,7 @@ export function registerWall(beside: typeof besideOf | null, trying: typeof Tryi
       /** What may be wanted without a network is fetched once the wall has been read for a moment. */
       fetchRest(): void {
         view.fetchSoon();
+        if (!looksOnly) void making.fetch();
         setTimeout(() => {
           if (!looksOnly) void this.dialogsAreThere();
           if (!looksOnly) view.fetchRest();
@@ -346,12 +350,12 @@ export function registerWall(beside: typeof besideOf | null, trying: typeof Tryi
 
       documentChosen(event: Event): void {
         const input = event.target as HTMLInputElement;
-        void making.takeDocument(input.files?.[0] ?? null).then(() => (input.value = ''));
+        void making.choosing?.takeDocument(input.files?.[0] ?? null).then(() => (input.value = ''));
       },
 
       filesChosen(event: Event): void {
         const input = event.target as HTMLInputElement;
-        void making.takeFiles([...(input.files ?? [])]).then(() => (input.value = ''));
+        void making.choosing?.takeFiles([...(input.files ?? [])]).then(() => (input.value = ''));
       },
 
       side(root: HTMLElement): WallSide {

@@ -1,3 +1,4 @@
+using System.Globalization;
 using System.Security.Claims;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
@@ -12,6 +13,7 @@ using Yardang.Data.School;
 using Yardang.Web.Access;
 using Yardang.Web.Lessons;
 using Yardang.Web.Shelf;
+using Yardang.Web.Storage;
 
 namespace Yardang.Web.Pages;
 
@@ -28,8 +30,10 @@ public sealed record DeskLesson(LessonRecord Record, int People, string? Owner)
 /// <summary>The teacher's home.</summary>
 [Authorize]
 [RequestSizeLimit(ActivityArchive.MaxBytes + 65_536)]
-public sealed class DeskModel(ActivityMaking making, WorkArchive workArchive, ActivityShelf shelf, AccessResolver access, IDbContextFactory<SchoolContext> school, IStringLocalizer<UiTexts> texts) : PageModel
+public sealed class DeskModel(ActivityMaking making, WorkArchive workArchive, ActivityShelf shelf, AccessResolver access, RoomMedia media, IDbContextFactory<SchoolContext> school, IStringLocalizer<UiTexts> texts) : PageModel
 {
+    private const int MostNear = 3;
+
     public string TeacherName { get; private set; } = "";
 
     public IReadOnlyList<DeskLesson> Lessons { get; private set; } = [];
@@ -40,6 +44,9 @@ public sealed class DeskModel(ActivityMaking making, WorkArchive workArchive, Ac
     public IReadOnlyList<SharedActivity> SharedActivities { get; private set; } = [];
 
     public IReadOnlyList<string> Topics { get; private set; } = [];
+
+    /// <summary>Where there is soon no room for more files, in words.</summary>
+    public IReadOnlyList<string> NearlyFull { get; private set; } = [];
 
     /// <summary>Words that must be in an activity.</summary>
     [BindProperty(SupportsGet = true)]
@@ -91,7 +98,17 @@ public sealed class DeskModel(ActivityMaking making, WorkArchive workArchive, Ac
         SharedActivities = await shelf.SharedWithAsync(TeacherId);
         Topics = await shelf.TopicsAsync(TeacherId);
         Activities = await shelf.FindAsync(TeacherId, Q, Topic, InBin);
+        NearlyFull = [.. Said(await media.OfTeacherAsync(TeacherId))];
     }
+
+    private IEnumerable<string> Said(TeacherStorage storage)
+    {
+        if (storage.School.IsNear) yield return texts["Storage.NearSchool", Percent(storage.School)];
+        if (storage.All.IsNear) yield return texts["Storage.NearTeacher"];
+        foreach (var share in storage.Near.Take(MostNear)) yield return texts["Storage.NearLesson", share.Title, Percent(share.Use)];
+    }
+
+    private static string Percent(StorageUse use) => use.Percent(CultureInfo.CurrentCulture);
 
     public Task<IActionResult> OnPostDoubleAsync(Guid id) => WithAsync(id, activity => shelf.DoubleAsync(activity, name => texts["Desk.CopyOf", name]));
 

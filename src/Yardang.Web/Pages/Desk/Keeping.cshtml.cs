@@ -10,19 +10,30 @@ using Yardang.Data.School;
 using Yardang.Web.Access;
 using Yardang.Web.Exports;
 using Yardang.Web.PersonalData;
+using Yardang.Web.Storage;
 
 namespace Yardang.Web.Pages;
 
 /// <summary>How long a teacher's lessons are kept; what was deleted, and its archives.</summary>
 [Authorize]
-public sealed class KeepingModel(AccessResolver access, LessonRetention retention, SchoolClock wall, TimeProvider clock, IStringLocalizer<UiTexts> texts) : PageModel
+public sealed class KeepingModel(AccessResolver access, LessonRetention retention, RoomMedia media, StorageLimits limits, SchoolClock wall, TimeProvider clock, IStringLocalizer<UiTexts> texts) : PageModel
 {
+    /// <summary>Most lessons and activities whose files are listed.</summary>
+    public const int MostShares = 50;
+
     private const string DayFormat = "yyyy-MM-dd";
+    private const double Megabyte = 1024 * 1024;
 
     /// <summary>Those that go first stand first; behind them the rest, the latest first.</summary>
     public IReadOnlyList<KeptLesson> Lessons { get; private set; } = [];
 
     public IReadOnlyList<DeletedLessonRecord> Deleted { get; private set; } = [];
+
+    /// <summary>How much room pictures, recordings and files take.</summary>
+    public TeacherStorage Storage { get; private set; } = null!;
+
+    /// <summary>How much one lesson or activity may take, bytes.</summary>
+    public long LessonLimit => limits.Lesson;
 
     public string? Problem { get; private set; }
 
@@ -86,6 +97,15 @@ public sealed class KeepingModel(AccessResolver access, LessonRetention retentio
         return Redirect("/keeping#deleted");
     }
 
+    /// <summary>In megabytes, with a decimal where it is little.</summary>
+    public string Size(long bytes) => texts["Storage.Megabytes", (bytes / Megabyte).ToString(bytes < 10 * Megabyte ? "0.0" : "#,0", CultureInfo.CurrentCulture)];
+
+    /// <summary>For a meter.</summary>
+    public string Part(StorageUse use) => Math.Min(1, use.Share).ToString("0.###", CultureInfo.InvariantCulture);
+
+    /// <summary>How much of what there is room for is used.</summary>
+    public string Percent(StorageUse use) => use.Percent(CultureInfo.CurrentCulture);
+
     private async Task<IActionResult> RefuseAsync(Guid lesson, string problem)
     {
         (Problem, ProblemOf) = (problem, lesson);
@@ -98,5 +118,6 @@ public sealed class KeepingModel(AccessResolver access, LessonRetention retentio
         var all = await retention.OfAsync(TeacherId);
         Lessons = [.. all.OrderBy(k => IsNear(k) ? k.Retention.DeletedAt(Now) : DateTimeOffset.MaxValue).ThenByDescending(k => k.Record.HandedOutAt)];
         Deleted = await retention.DeletedAsync(TeacherId);
+        Storage = await media.OfTeacherAsync(TeacherId);
     }
 }

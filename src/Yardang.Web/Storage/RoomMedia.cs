@@ -1,0 +1,93 @@
+using Microsoft.EntityFrameworkCore;
+using Yardang.Core.Pages;
+using Yardang.Data.Media;
+using Yardang.Data.School;
+
+namespace Yardang.Web.Storage;
+
+/// <summary>A file that was kept, or what has no room for it.</summary>
+/// <param name="Name">Its name in the media store; empty if it was not kept.</param>
+/// <param name="Full">What is full; null if it was kept.</param>
+public readonly record struct KeptMedia(string Name, StorageOf? Full = null);
+
+/// <summary>How much the files of a lesson or an activity take.</summary>
+/// <param name="Id">Of the lesson or activity.</param>
+/// <param name="Title">What it is called.</param>
+/// <param name="IsLesson">Whether it is a lesson.</param>
+/// <param name="Use">How much of what there is room for.</param>
+public sealed record StorageShare(Guid Id, string Title, bool IsLesson, StorageUse Use);
+
+/// <summary>How much the files of a teacher take: all together, and each lesson and activity, the largest first.</summary>
+public sealed record TeacherStorage(StorageUse All, StorageUse School, IReadOnlyList<StorageShare> Shares)
+{
+    /// <summary>Those that are nearly used up, or are already.</summary>
+    public IEnumerable<StorageShare> Near => Shares.Where(s => s.Use.IsNear);
+}
+
+/// <summary>Pictures, recordings and files of rooms: kept as long as lesson, teacher and school have room for them. A file counts in each room for which it was sent; on the disk it lies once.</summary>
+public sealed class RoomMedia(IDbContextFactory<SchoolContext> school, MediaStore media, StorageLimits limits, TimeProvider clock)
+{
+    /// <summary>Keeps a file for a room, if there is room for it.</summary>
+    public async Task<KeptMedia> KeepAsync(Guid room, byte[] bytes, CancellationToken stop)
+    {
+        await using var db = await school.CreateDbContextAsync(stop);
+        var name = MediaName.Of(bytes).Text;
+        if (await FullAsync(db, room, name, bytes.Length, stop) is { } full) return new("", full);
+        await media.KeepAsync(bytes, stop);
+        await NoteAsync(db, room, name, bytes.Length, isShown: false, stop);
+        return new(name);
+    }
+
+    /// <summary>Files that came with an archive count in a room that shows them.</summary>
+    public async Task CountAsync(Guid room, IEnumerable<string> names)
+    {
+        await using var db = await school.CreateDbContextAsync();
+        foreach (var name in names.Distinct(StringComparer.Ordinal))
+        {
+            if (media.FindFile(name) is { } file) await NoteAsync(db, room, name, new FileInfo(file).Length, isShown: true, default);
+        }
+    }
+
+    /// <summary>How much the files of a teacher take.</summary>
+    public async Task<TeacherStorage> OfTeacherAsync(Guid teacher)
+    {
+        await using var db = await school.CreateDbContextAsync();
+        var sums = await FilesOf(db, teacher).Join(db.Rooms, f => f.RoomId, r => r.Id, (f, r) => new { r.OfId, f.Bytes }).GroupBy(x => x.OfId).Select(g => new { g.Key, Bytes = g.Sum(x => x.Bytes) }).ToDictionaryAsync(g => g.Key, g => g.Bytes);
+        var lessons = await db.Lessons.AsNoTracking().Where(l => sums.Keys.Contains(l.Id)).ToListAsync();
+        var activities = await db.Activities.AsNoTracking().Where(a => sums.Keys.Contains(a.Id)).ToListAsync();
+        var shares = lessons.Select(l => (l.Id, l.Title, IsLesson: true)).Concat(activities.Select(a => (a.Id, Title: a.Name, IsLesson: false)))
+            .Select(s => new StorageShare(s.Id, s.Title, s.IsLesson, new(sums[s.Id], limits.Lesson))).OrderByDescending(s => s.Use.Used).ToList();
+        return new(new(sums.Values.Sum(), limits.Teacher), new(await SchoolAsync(db, default), limits.School), shares);
+    }
+
+    private async Task<StorageOf?> FullAsync(SchoolContext db, Guid room, string name, long more, CancellationToken stop)
+    {
+        if (await db.KeptFiles.AnyAsync(f => f.RoomId == room && f.Name == name, stop)) return null;
+        if (await db.Rooms.AsNoTracking().FirstOrDefaultAsync(r => r.Id == room, stop) is not { } record) return null;
+        var rooms = db.Rooms.Where(r => r.OfId == record.OfId).Select(r => r.Id);
+        if (await db.KeptFiles.Where(f => rooms.Contains(f.RoomId)).SumAsync(f => f.Bytes, stop) + more > limits.Lesson) return StorageOf.Lesson;
+        var owner = await db.Lessons.Where(l => l.Id == record.OfId).Select(l => l.OwnerId).Concat(db.Activities.Where(a => a.Id == record.OfId).Select(a => a.OwnerId)).FirstOrDefaultAsync(stop);
+        if (await FilesOf(db, owner).SumAsync(f => f.Bytes, stop) + more > limits.Teacher) return StorageOf.Teacher;
+        return media.FindFile(name) is null && await SchoolAsync(db, stop) + more > limits.School ? StorageOf.School : null;
+    }
+
+    private async Task NoteAsync(SchoolContext db, Guid room, string name, long bytes, bool isShown, CancellationToken stop)
+    {
+        if (await db.KeptFiles.AnyAsync(f => f.RoomId == room && f.Name == name, stop)) return;
+        db.KeptFiles.Add(new() { RoomId = room, Name = name, Bytes = bytes, KeptAt = clock.GetUtcNow(), IsShown = isShown });
+        try
+        {
+            await db.SaveChangesAsync(stop);
+        }
+        catch (DbUpdateException)
+        {
+            // The same file was sent twice at once: it counts once.
+            db.ChangeTracker.Clear();
+        }
+    }
+
+    private static IQueryable<KeptFileRecord> FilesOf(SchoolContext db, Guid teacher) =>
+        db.KeptFiles.Where(f => db.Rooms.Any(r => r.Id == f.RoomId && (db.Lessons.Any(l => l.Id == r.OfId && l.OwnerId == teacher) || db.Activities.Any(a => a.Id == r.OfId && a.OwnerId == teacher))));
+
+    private static Task<long> SchoolAsync(SchoolContext db, CancellationToken stop) => db.KeptFiles.Select(f => new { f.Name, f.Bytes }).Distinct().SumAsync(f => f.Bytes, stop);
+}
