@@ -10,6 +10,7 @@ using Yardang.Bench;
 // bench tidy                      tidying 200 cards with 260 links: how quickly, and how many links cross
 // bench needs [first seed] [lessons]   who needs the teacher, on scripted lessons: who is listed in time, and who for nothing
 // bench moderate                  the word screen: false alarms on dictionaries, disguised words that are caught, how quickly; from adding what waits to all screens
+// bench media                     ten voices at once, from "stop" to a classmate's player, beside others' ink (the rest in the browser, ./yardang bench media)
 // bench circulate                 a command to 35 who write, beside the bare hub; what the teacher's page weighs (frames and memory: in the browser, ./yardang bench circulate)
 // bench room [writers] [seconds] [rounds]   everybody on one board; then with one more who never reads
 // bench class [seconds] [pairs]     35 boards, a teacher subscribed to all: Yardang and the bare hub in turn
@@ -40,6 +41,12 @@ if (args is ["arrival", ..])
 if (args is ["walls", ..])
 {
     await WallLoad.RunAsync();
+    return;
+}
+
+if (args is ["media", ..])
+{
+    await MediaLoad.RunAsync();
     return;
 }
 

@@ -2,6 +2,8 @@ using System.Net;
 using System.Diagnostics;
 using System.Text.RegularExpressions;
 using Microsoft.AspNetCore.SignalR.Client;
+using Yardang.Core.Activities;
+using Yardang.Core.Interchange;
 
 namespace Yardang.Bench;
 
@@ -45,13 +47,38 @@ public sealed partial class YardangServer : IAsyncDisposable
     /// <summary>Signs a teacher up and hands a new activity out: a page, or a wall.</summary>
     public async Task<(CookieContainer Cookies, string Code, string Lesson)> HandOutAsync(string way, bool isWall = false)
     {
+        var cookies = await SignUpAsync();
+        using var http = Browser(cookies);
+        var (code, lesson) = await HandOutAsync(http, await PostAsync(http, "/desk", [], isWall ? "/desk?handler=NewWall" : "/desk?handler=New"), way);
+        return (cookies, code, lesson);
+    }
+
+    /// <summary>Hands out an activity that is brought in as an archive.</summary>
+    public async Task<(string Code, string Lesson)> HandOutAsync(CookieContainer teacher, string way, ActivityContent activity)
+    {
+        using var http = Browser(teacher);
+        using var form = new MultipartFormDataContent
+        {
+            { new StringContent(TokenPattern().Match(await http.GetStringAsync("/desk")).Groups["token"].Value), "__RequestVerificationToken" },
+            { new ByteArrayContent(ActivityArchive.Write(activity, _ => null)), "archive", "activity.yardang.zip" },
+        };
+        return await HandOutAsync(http, await http.PostAsync("/desk?handler=Import", form), way);
+    }
+
+    private async Task<CookieContainer> SignUpAsync()
+    {
         var cookies = new CookieContainer();
         using var http = Browser(cookies);
         await PostAsync(http, "/sign-up", new() { ["name"] = "Ilse Varga", ["email"] = "varga@ostlebrook.example", ["password"] = "bridge-over-brook" });
-        var workshop = (await PostAsync(http, "/desk", [], isWall ? "/desk?handler=NewWall" : "/desk?handler=New")).RequestMessage!.RequestUri!.Segments[^1];
-        var code = await PostAsync(http, $"/hand-out/{workshop}", new() { ["className"] = "7 Amber", ["door"] = "Open", ["way"] = way });
+        return cookies;
+    }
+
+    private static async Task<(string Code, string Lesson)> HandOutAsync(HttpClient http, HttpResponseMessage workshop, string way)
+    {
+        var activity = workshop.RequestMessage!.RequestUri!.Segments[^1];
+        var code = await PostAsync(http, $"/hand-out/{activity}", new() { ["className"] = "7 Amber", ["door"] = "Open", ["way"] = way });
         var lesson = code.RequestMessage!.RequestUri!.Segments[2].TrimEnd('/');
-        return (cookies, CodePattern().Match(await code.Content.ReadAsStringAsync()).Groups["code"].Value, lesson);
+        return (CodePattern().Match(await code.Content.ReadAsStringAsync()).Groups["code"].Value, lesson);
     }
 
     public async Task<(CookieContainer Cookies, Dictionary<string, string> Page)> JoinAsync(string code, string name)

@@ -139,6 +139,7 @@ services.AddSingleton<AttachmentRights>();
 services.AddSingleton<MediaEndpoint>();
 services.AddSingleton<Uploads>();
 services.AddSingleton<UploadEndpoint>();
+services.AddSingleton<MediaExport>();
 services.AddUploadLimit();
 services.AddAccountLimit();
 services.AddSingleton<Outbox>();
@@ -274,6 +275,7 @@ app.MapPost("/tray/decide", (HttpContext context, InTrayEndpoint tray) => tray.P
 app.MapPost("/tray/undo", (HttpContext context, InTrayEndpoint tray) => tray.UndoAsync(context)).RequireAuthorization();
 app.MapGet("/lesson/{lesson:guid}/needs", (HttpContext context, Guid lesson, NeedsEndpoint needs) => needs.GetAsync(context, lesson));
 app.MapGet("/lesson/{lesson:guid}/slips.pdf", (HttpContext context, Guid lesson, SlipExport slips) => slips.PdfAsync(context, lesson));
+app.MapGet("/lesson/{lesson:guid}/media.zip", (HttpContext context, Guid lesson, bool? numbers, MediaExport media) => media.ZipAsync(context, lesson, numbers ?? false));
 app.MapGet("/lesson/{lesson:guid}/boards.pdf", (HttpContext context, Guid lesson, string? language, int? part, BoardExport export) => export.PdfAsync(context, lesson, language, part));
 app.MapGet("/lesson/{lesson:guid}/board/{board:guid}.{format:regex(^(png|svg|inkml|pdf|csv)$)}", (HttpContext context, Guid lesson, Guid board, string format, int? page, string? language, string? names, string? paper, BoardExport export) =>
     export.PageAsync(context, lesson, board, format, page, language, names, paper));

@@ -20,6 +20,12 @@ public static class BridgeGallery
         ["So that the water runs slowly downhill, all the way", "Many arches, because one would be too long", "Each arch pushes on its neighbour", "It carries water, and water is heavy", "The last arch pushes on the hill"],
     ];
 
+    // By student: what they filmed or said at the first bridge where they were.
+    private static readonly ImmutableDictionary<int, Recorded> s_recorded = ImmutableDictionary.CreateRange<int, Recorded>(
+    [
+        new(0, new("film", "Our model of it: the deck sags under the cart, and the arch holds.")), new(1, new("voice", "You can feel it in your arms when somebody walks on the ropes.")), new(8, new("voice", "")),
+    ]);
+
     /// <summary>What a student does, step by step.</summary>
     /// <param name="student">Position in the roster, from 0.</param>
     public static IReadOnlyList<Doing> Of(int student)
@@ -33,7 +39,7 @@ public static class BridgeGallery
             steps.AddRange(Enumerable.Repeat<Doing>(new Thinks(), 2));
             var said = s_seen[station];
             var which = (student / s_seen.Length) + (nth * 2);
-            if (which < said.Length) steps.Add(new PutsUpCard(station, said[which], Sketch: nth == 0 && student % 7 == 3 ? student % 4 : null));
+            if (which < said.Length) steps.Add(new PutsUpCard(station, said[which], Sketch: nth == 0 && student % 7 == 3 ? student % 4 : null, Recorded: nth == 0 ? s_recorded.GetValueOrDefault(student) : null));
         }
 
         if (student == HandsUp) steps.Add(new Signals(Signal.HandUp, true));

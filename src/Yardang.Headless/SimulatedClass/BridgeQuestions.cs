@@ -12,6 +12,7 @@ public static class BridgeQuestions
     private const int HandsUp = 11;
     private const int TellsOf = 2;
     private const int Tells = 15;
+    private const int Says = 7;
 
     private static readonly ImmutableArray<string> s_questions =
     [
@@ -49,7 +50,7 @@ public static class BridgeQuestions
     {
         if (student == NeverStarts) return [];
         var steps = Enumerable.Repeat<Doing>(new Thinks(), 1 + (student % 6)).ToList();
-        if (student < s_questions.Length) steps.Add(new PutsUpCard(0, s_questions[student]));
+        if (student < s_questions.Length) steps.Add(new PutsUpCard(0, s_questions[student], Recorded: student == Says ? new("voice", "I asked because it swung when we all walked in step.") : null));
         for (var nth = 0; nth < 2; nth++)
         {
             steps.AddRange(Enumerable.Repeat<Doing>(new Thinks(), 2));

@@ -93,6 +93,7 @@ public sealed partial class ClassMember : IAsyncDisposable
         List<Attachment> shown = [];
         if (put.Sketch is { } kind) shown.Add(BridgeDrawing.Sketch(kind, new Random(_number)));
         if (put.Search is { } words && await FindAsync(words, stop) is { } picture) shown.Add(picture);
+        if (put.Recorded is { } recorded && await SendAsync(recorded, stop) is { } sent) shown.Add(sent);
         _work!.Do(c =>
         {
             var wall = (Wall)c.Room;
@@ -100,6 +101,30 @@ public sealed partial class ClassMember : IAsyncDisposable
             var id = c.NewId();
             return c.Submit(new PutUpCard(id, TopicAt(wall, put.Topic), "en", put.Words, allowed.IsEmpty ? null : allowed), id);
         });
+    }
+
+    // In one piece: it is small.
+    private async Task<Attachment?> SendAsync(Recorded recorded, CancellationToken stop)
+    {
+        var (file, still) = (recorded.File, "");
+        if (recorded.Still is { } picture)
+        {
+            using var form = new MultipartFormDataContent { { new ByteArrayContent(picture), "picture", "still.jpg" } };
+            still = await MediaOfAsync(HttpMethod.Post, $"media{_query}&of={recorded.What}", form, stop) ?? "";
+        }
+
+        using var piece = new ByteArrayContent(file);
+        return await MediaOfAsync(HttpMethod.Put, $"uploads/{Guid.NewGuid()}{_query}&what={recorded.What}&at=0&of={file.Length}", piece, stop) is { } media ? recorded.As(media, still) : null;
+    }
+
+    private async Task<string?> MediaOfAsync(HttpMethod method, string address, HttpContent content, CancellationToken stop)
+    {
+        using var request = new HttpRequestMessage(method, $"/rooms/{_work!.Room}/{address}") { Content = content };
+        request.Headers.Add("RequestVerificationToken", _token);
+        using var answer = await _http.SendAsync(request, stop);
+        if (!answer.IsSuccessStatusCode) return null;
+        var told = JsonDocument.Parse(await answer.Content.ReadAsStringAsync(stop)).RootElement;
+        return (told.TryGetProperty("kept", out var kept) ? kept : told).GetProperty("media").GetString();
     }
 
     // The first that is found.

@@ -27,7 +27,8 @@ public sealed record PutsUpNote(int X, int Y, string Words, int Colour, bool Sma
 /// <param name="Words">What it says.</param>
 /// <param name="Sketch">Which bridge is drawn beside the words (<see cref="BridgeDrawing"/>); null for none.</param>
 /// <param name="Search">What picture is searched and put beside them; null for none.</param>
-public sealed record PutsUpCard(int Topic, string Words, int? Sketch = null, string? Search = null) : Doing;
+/// <param name="Recorded">What was recorded; null for nothing.</param>
+public sealed record PutsUpCard(int Topic, string Words, int? Sketch = null, string? Search = null, Recorded? Recorded = null) : Doing;
 
 /// <summary>Says something else on their own last card.</summary>
 public sealed record RewordsCard(string Words) : Doing;

@@ -19,17 +19,30 @@ public enum MayShow
     Yes,
 }
 
-/// <summary>Who may bring pictures and links into a room: whoever may write in it, and on a wall where its teacher lets students show them.</summary>
+/// <summary>What somebody may show in a room.</summary>
+/// <param name="Access">Who they are there.</param>
+/// <param name="IsNow">Whether they may now: students may not while they do not write.</param>
+/// <param name="Seconds">How long what they record may be.</param>
+public sealed record ShowRight(RoomAccess Access, bool IsNow, int Seconds);
+
+/// <summary>Who may bring pictures, recordings, files and links into a room: whoever may write in it, and on a wall where its teacher lets students show them.</summary>
 public sealed class AttachmentRights(AccessResolver access, RoomHosts hosts)
 {
     /// <summary>What holds for somebody in a room.</summary>
-    public async Task<MayShow> OfAsync(Visitor visitor, Guid room, AttachmentKinds kind)
+    public async Task<MayShow> OfAsync(Visitor visitor, Guid room, AttachmentKinds kind) =>
+        await FindAsync(visitor, room, kind) is not { } right ? MayShow.No : right.IsNow ? MayShow.Yes : MayShow.NotNow;
+
+    /// <summary>The same with all that is asked of it; null if not from them, or not here.</summary>
+    public async Task<ShowRight?> FindAsync(Visitor visitor, Guid room, AttachmentKinds kind)
     {
-        if (await access.ForRoomAsync(visitor, room) is not { Kind: RoomKind.Board or RoomKind.Draft or RoomKind.Wall, MayWrite: true } found) return MayShow.No;
-        if (found.Actor.IsStaff) return MayShow.Yes;
-        if (await hosts.FindAsync(room) is not { } host) return MayShow.No;
-        var areShown = true;
-        await host.LookAsync(r => areShown = r is not Wall wall || wall.Plan.Rules.Shows.HasFlag(kind));
-        return !areShown ? MayShow.No : host.LetsWrite(found.Actor) ? MayShow.Yes : MayShow.NotNow;
+        if (await access.ForRoomAsync(visitor, room) is not { Kind: RoomKind.Board or RoomKind.Draft or RoomKind.Wall, MayWrite: true } found) return null;
+        if (found.Actor.IsStaff) return new(found, IsNow: true, Recordings.Longest / 1_000);
+        if (await hosts.FindAsync(room) is not { } host) return null;
+        var (areShown, seconds) = (true, Recordings.UsualSeconds);
+        await host.LookAsync(r =>
+        {
+            if (r is Wall { Plan.Rules: var rules }) (areShown, seconds) = (rules.Shows.HasFlag(kind), rules.VoiceSeconds);
+        });
+        return areShown ? new(found, host.LetsWrite(found.Actor), seconds) : null;
     }
 }

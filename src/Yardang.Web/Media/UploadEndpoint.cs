@@ -3,21 +3,22 @@ using Microsoft.Extensions.Localization;
 using Yardang.Core.Attachments;
 using Yardang.Core.Media;
 using Yardang.Core.Rooms;
-using Yardang.Core.Walls;
 using Yardang.Web.Access;
-using Yardang.Web.Rooms;
 using Yardang.Web.Storage;
 
 namespace Yardang.Web.Media;
 
 /// <summary>Voices, films and files that are put beside words: they come in pieces, and are what their content says.</summary>
-public sealed class UploadEndpoint(AccessResolver access, AttachmentRights rights, RoomHosts hosts, Uploads uploads, RoomMedia roomMedia, IAntiforgery antiforgery, IStringLocalizer<UiTexts> texts)
+public sealed class UploadEndpoint(AttachmentRights rights, Uploads uploads, RoomMedia roomMedia, IAntiforgery antiforgery, IStringLocalizer<UiTexts> texts)
 {
+    // Files are as large as 20 MB: one after the other, they take little memory, and nothing from those who write meanwhile.
+    private static readonly SemaphoreSlim s_looking = new(1, 1);
+
     /// <summary>How far a file has come.</summary>
     public async Task<IResult> GetAsync(HttpContext context, Guid room, Guid id, string what)
     {
-        if (SentAsWord.Read(what) is not { } sent || await MineAsync(context, room, id, sent) is not { } name) return Results.NotFound();
-        return Told(await uploads.FindAsync(name, context.RequestAborted), StatusCodes.Status200OK);
+        if (SentAsWord.Read(what) is not { } sent || await MineAsync(context, room, sent) is not { } right) return Results.NotFound();
+        return Told(await uploads.FindAsync(new(room, right.Access.Actor.Number, id), context.RequestAborted), StatusCodes.Status200OK);
     }
 
     /// <summary>Takes a piece. 200 with how far the file has come, or with what it is once all of it is here; 412 with how far it has come, if the piece does not belong there.</summary>
@@ -25,10 +26,11 @@ public sealed class UploadEndpoint(AccessResolver access, AttachmentRights right
     {
         var stop = context.RequestAborted;
         if (!await antiforgery.IsRequestValidAsync(context)) return Fault(StatusCodes.Status400BadRequest, "Picture.Expired");
-        if (SentAsWord.Read(what) is not { } sent || await MineAsync(context, room, id, sent) is not { } name) return Results.NotFound();
-        if (await rights.OfAsync(Visitor.Of(context), room, KindOf(sent)) == MayShow.NotNow) return Fault(StatusCodes.Status409Conflict, "Upload.NotNow");
+        if (SentAsWord.Read(what) is not { } sent || await MineAsync(context, room, sent) is not { } right) return Results.NotFound();
+        if (!right.IsNow) return Fault(StatusCodes.Status409Conflict, "Upload.NotNow");
         if (of > Uploads.MostBytes) return Fault(StatusCodes.Status413PayloadTooLarge, "Upload.TooLarge");
         if (of <= 0 || at < 0 || at >= of) return Fault(StatusCodes.Status400BadRequest, NotTaken(sent));
+        var name = new UploadName(room, right.Access.Actor.Number, id);
         if (uploads.IsFull(name)) return Fault(StatusCodes.Status429TooManyRequests, "Upload.TooMany");
         var here = await uploads.FindAsync(name, stop);
         if (here.Kept is not null) return Told(here, StatusCodes.Status200OK);
@@ -39,13 +41,21 @@ public sealed class UploadEndpoint(AccessResolver access, AttachmentRights right
         if (length == 0) return Fault(StatusCodes.Status400BadRequest, NotTaken(sent));
         here = await uploads.PutAsync(name, at, piece.AsMemory(0, length), stop);
         if (here.Kept is not null || here.At < of) return Told(here, here.Kept is not null || here.At == at + length ? StatusCodes.Status200OK : StatusCodes.Status412PreconditionFailed);
-        return await WholeAsync(context, name, sent, stop);
+        return await WholeAsync(name, sent, right.Seconds, stop);
     }
 
-    private async Task<IResult> WholeAsync(HttpContext context, UploadName name, SentAs what, CancellationToken stop)
+    private async Task<IResult> WholeAsync(UploadName name, SentAs what, int seconds, CancellationToken stop)
     {
-        var content = await uploads.ReadAsync(name, stop);
-        return what == SentAs.File ? await FileAsync(name, content, stop) : await RecordingAsync(context, name, what, content, stop);
+        await s_looking.WaitAsync(stop);
+        try
+        {
+            var content = await uploads.ReadAsync(name, stop);
+            return what == SentAs.File ? await FileAsync(name, content, stop) : await RecordingAsync(name, what, seconds, content, stop);
+        }
+        finally
+        {
+            s_looking.Release();
+        }
     }
 
     private async Task<IResult> FileAsync(UploadName name, byte[] content, CancellationToken stop)
@@ -54,11 +64,10 @@ public sealed class UploadEndpoint(AccessResolver access, AttachmentRights right
         return await KeptAsync(name, content, media => new { media, format = (int)format, size = content.Length }, stop);
     }
 
-    private async Task<IResult> RecordingAsync(HttpContext context, UploadName name, SentAs what, byte[] content, CancellationToken stop)
+    private async Task<IResult> RecordingAsync(UploadName name, SentAs what, int seconds, byte[] content, CancellationToken stop)
     {
         if (MediaFile.Read(content) is not { } recording || recording.IsFilm != (what == SentAs.Film)) return Dropped(name, Fault(StatusCodes.Status400BadRequest, NotTaken(what)));
-        var longest = await LongestAsync(context, name.Room);
-        if (recording.Duration > longest + Recordings.Tolerance) return Dropped(name, Results.Json(new { fault = texts["Upload.TooLong", longest / 1_000].Value }, statusCode: StatusCodes.Status400BadRequest));
+        if (recording.Duration > (seconds * 1_000) + Recordings.Tolerance) return Dropped(name, Results.Json(new { fault = texts["Upload.TooLong", seconds].Value }, statusCode: StatusCodes.Status400BadRequest));
         return await KeptAsync(name, content, media => new { media, duration = recording.Duration }, stop);
     }
 
@@ -81,21 +90,9 @@ public sealed class UploadEndpoint(AccessResolver access, AttachmentRights right
 
     private static string NotTaken(SentAs what) => $"{what}.NotTaken";
 
-    private async Task<long> LongestAsync(HttpContext context, Guid room)
-    {
-        long longest = Recordings.Longest;
-        if (await access.ForRoomAsync(Visitor.Of(context), room) is { Actor.IsStaff: false } && await hosts.FindAsync(room) is { } host)
-            await host.LookAsync(r => longest = 1_000L * (r is Wall wall ? wall.Plan.Rules.VoiceSeconds : Recordings.UsualSeconds));
-        return longest;
-    }
-
-    // Nobody learns of anybody else's.
-    private async Task<UploadName?> MineAsync(HttpContext context, Guid room, Guid id, SentAs what)
-    {
-        var visitor = Visitor.Of(context);
-        if (await rights.OfAsync(visitor, room, KindOf(what)) == MayShow.No) return null;
-        return await access.ForRoomAsync(visitor, room) is { } found && (found.Kind == RoomKind.Wall || found.Actor.IsStaff) ? new(room, found.Actor.Number, id) : null;
-    }
+    // Students show recordings and files on walls.
+    private async Task<ShowRight?> MineAsync(HttpContext context, Guid room, SentAs what) =>
+        await rights.FindAsync(Visitor.Of(context), room, KindOf(what)) is { } right && (right.Access.Kind == RoomKind.Wall || right.Access.Actor.IsStaff) ? right : null;
 
     private static IResult Told(UploadState state, int status) => Results.Json(new { at = state.At, kept = state.Kept }, statusCode: status);
 

@@ -13,8 +13,8 @@ public static class UploadLimit
     /// <summary>Name of the policy for pieces of files.</summary>
     public const string Pieces = "pieces";
 
-    // Two files of 20 MB at once.
-    private static readonly TokenBucketRateLimiterOptions s_pieces = Bucket(atOnce: 100, perMinute: 100);
+    // Two files of 20 MB at once, in pieces of 256 kB, and as many questions how far they have come.
+    private static readonly TokenBucketRateLimiterOptions s_pieces = Bucket(atOnce: 200, perMinute: 200);
 
     private static readonly TokenBucketRateLimiterOptions s_student = Bucket(atOnce: 20, perMinute: 20);
 

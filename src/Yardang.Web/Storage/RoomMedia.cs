@@ -32,9 +32,10 @@ public sealed class RoomMedia(IDbContextFactory<SchoolContext> school, MediaStor
     {
         await using var db = await school.CreateDbContextAsync(stop);
         var name = MediaName.Of(bytes).Text;
+        if (await db.KeptFiles.AnyAsync(f => f.RoomId == room && f.Name == name, stop)) return new(name);
         if (await FullAsync(db, room, name, bytes.Length, stop) is { } full) return new("", full);
         await media.KeepAsync(bytes, stop);
-        await NoteAsync(db, room, name, bytes.Length, isShown: false, stop);
+        await NoteAsync(db, new() { RoomId = room, Name = name, Bytes = bytes.Length, KeptAt = clock.GetUtcNow() }, stop);
         return new(name);
     }
 
@@ -44,7 +45,7 @@ public sealed class RoomMedia(IDbContextFactory<SchoolContext> school, MediaStor
         await using var db = await school.CreateDbContextAsync();
         foreach (var name in names.Distinct(StringComparer.Ordinal))
         {
-            if (media.FindFile(name) is { } file) await NoteAsync(db, room, name, new FileInfo(file).Length, isShown: true, default);
+            if (media.FindFile(name) is { } file) await NoteAsync(db, new() { RoomId = room, Name = name, Bytes = new FileInfo(file).Length, KeptAt = clock.GetUtcNow(), IsShown = true }, default);
         }
     }
 
@@ -52,7 +53,7 @@ public sealed class RoomMedia(IDbContextFactory<SchoolContext> school, MediaStor
     public async Task<TeacherStorage> OfTeacherAsync(Guid teacher)
     {
         await using var db = await school.CreateDbContextAsync();
-        var sums = await FilesOf(db, teacher).Join(db.Rooms, f => f.RoomId, r => r.Id, (f, r) => new { r.OfId, f.Bytes }).GroupBy(x => x.OfId).Select(g => new { g.Key, Bytes = g.Sum(x => x.Bytes) }).ToDictionaryAsync(g => g.Key, g => g.Bytes);
+        var sums = await FilesOfTeacher(db, teacher).Join(db.Rooms, f => f.RoomId, r => r.Id, (f, r) => new { r.OfId, f.Bytes }).GroupBy(x => x.OfId).Select(g => new { g.Key, Bytes = g.Sum(x => x.Bytes) }).ToDictionaryAsync(g => g.Key, g => g.Bytes);
         var lessons = await db.Lessons.AsNoTracking().Where(l => sums.Keys.Contains(l.Id)).ToListAsync();
         var activities = await db.Activities.AsNoTracking().Where(a => sums.Keys.Contains(a.Id)).ToListAsync();
         var shares = lessons.Select(l => (l.Id, l.Title, IsLesson: true)).Concat(activities.Select(a => (a.Id, Title: a.Name, IsLesson: false)))
@@ -62,19 +63,18 @@ public sealed class RoomMedia(IDbContextFactory<SchoolContext> school, MediaStor
 
     private async Task<StorageOf?> FullAsync(SchoolContext db, Guid room, string name, long more, CancellationToken stop)
     {
-        if (await db.KeptFiles.AnyAsync(f => f.RoomId == room && f.Name == name, stop)) return null;
-        if (await db.Rooms.AsNoTracking().FirstOrDefaultAsync(r => r.Id == room, stop) is not { } record) return null;
-        var rooms = db.Rooms.Where(r => r.OfId == record.OfId).Select(r => r.Id);
-        if (await db.KeptFiles.Where(f => rooms.Contains(f.RoomId)).SumAsync(f => f.Bytes, stop) + more > limits.Lesson) return StorageOf.Lesson;
-        var owner = await db.Lessons.Where(l => l.Id == record.OfId).Select(l => l.OwnerId).Concat(db.Activities.Where(a => a.Id == record.OfId).Select(a => a.OwnerId)).FirstOrDefaultAsync(stop);
-        if (await FilesOf(db, owner).SumAsync(f => f.Bytes, stop) + more > limits.Teacher) return StorageOf.Teacher;
+        var of = await db.Rooms.Where(r => r.Id == room)
+            .Select(r => new { Id = r.OfId, Owner = (Guid?)db.Lessons.Where(l => l.Id == r.OfId).Select(l => l.OwnerId).Concat(db.Activities.Where(a => a.Id == r.OfId).Select(a => a.OwnerId)).FirstOrDefault() })
+            .FirstOrDefaultAsync(stop);
+        if (of is not { Owner: { } owner }) return null;
+        if (await FilesOf(db, of.Id).SumAsync(f => f.Bytes, stop) + more > limits.Lesson) return StorageOf.Lesson;
+        if (await FilesOfTeacher(db, owner).SumAsync(f => f.Bytes, stop) + more > limits.Teacher) return StorageOf.Teacher;
         return media.FindFile(name) is null && await SchoolAsync(db, stop) + more > limits.School ? StorageOf.School : null;
     }
 
-    private async Task NoteAsync(SchoolContext db, Guid room, string name, long bytes, bool isShown, CancellationToken stop)
+    private static async Task NoteAsync(SchoolContext db, KeptFileRecord file, CancellationToken stop)
     {
-        if (await db.KeptFiles.AnyAsync(f => f.RoomId == room && f.Name == name, stop)) return;
-        db.KeptFiles.Add(new() { RoomId = room, Name = name, Bytes = bytes, KeptAt = clock.GetUtcNow(), IsShown = isShown });
+        db.KeptFiles.Add(file);
         try
         {
             await db.SaveChangesAsync(stop);
@@ -86,7 +86,9 @@ public sealed class RoomMedia(IDbContextFactory<SchoolContext> school, MediaStor
         }
     }
 
-    private static IQueryable<KeptFileRecord> FilesOf(SchoolContext db, Guid teacher) =>
+    private static IQueryable<KeptFileRecord> FilesOf(SchoolContext db, Guid lesson) => db.KeptFiles.Where(f => db.Rooms.Any(r => r.Id == f.RoomId && r.OfId == lesson));
+
+    private static IQueryable<KeptFileRecord> FilesOfTeacher(SchoolContext db, Guid teacher) =>
         db.KeptFiles.Where(f => db.Rooms.Any(r => r.Id == f.RoomId && (db.Lessons.Any(l => l.Id == r.OfId && l.OwnerId == teacher) || db.Activities.Any(a => a.Id == r.OfId && a.OwnerId == teacher))));
 
     private static Task<long> SchoolAsync(SchoolContext db, CancellationToken stop) => db.KeptFiles.Select(f => new { f.Name, f.Bytes }).Distinct().SumAsync(f => f.Bytes, stop);

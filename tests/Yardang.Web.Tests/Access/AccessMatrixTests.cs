@@ -100,6 +100,7 @@ public class AccessMatrixTests
             ($"/lesson/{s.Lesson.Id}/screen-numbers", People.Staff),
             ($"/lesson/{s.Lesson.Id}/slips.pdf", People.Run),
             ($"/lesson/{s.Lesson.Id}/boards.pdf", People.Run),
+            ($"/lesson/{s.Lesson.Id}/media.zip", People.Run),
             ($"/lesson/{s.Lesson.Id}.yardang.zip", People.Run),
             ($"/lesson/{s.Lesson.Id}/board/{s.Board}", People.Staff),
             ($"/lesson/{s.Lesson.Id}/board/{s.Board}.png", People.Run),

@@ -1,3 +1,4 @@
+using System.IO.Compression;
 using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json;
@@ -214,6 +215,15 @@ public sealed class UploadTests : InTrayLessons
         Assert.Contains("[Film, 0:01: The model holds]", table, StringComparison.Ordinal);
         Assert.Contains("[File: plan.docx: Our plan]", table, StringComparison.Ordinal);
         Assert.Contains("The model holds", await Varga.GetStringAsync($"/lesson/{_lesson}/board/{sent.Wall}.svg", Stop), StringComparison.Ordinal);
+        foreach (var (query, who) in new[] { ("", "Maya"), ("?numbers=true", "02") })
+        {
+            using var zip = new ZipArchive(new MemoryStream(await Varga.GetByteArrayAsync($"/lesson/{_lesson}/media.zip{query}", Stop)));
+            Assert.Equal([$"{who}/001 Everybody s board Film.webm", $"{who}/002 plan.docx", "media.csv"], zip.Entries.Select(e => e.FullName));
+            using var reader = new StreamReader(zip.GetEntry("media.csv")!.Open());
+            Assert.Contains($"{who},Everybody’s board,Look,Film,0:01,The model holds", (await reader.ReadToEndAsync(Stop)).Replace("Everybody's", "Everybody’s", StringComparison.Ordinal), StringComparison.Ordinal);
+            Assert.Equal(MadeUpFiles.All["film"].Length, zip.Entries.Single(e => e.Name.EndsWith(".webm", StringComparison.Ordinal)).Length);
+        }
+
         using var brought = await TestSchool.ImportAsync(Varga, await Varga.GetByteArrayAsync($"/lesson/{_lesson}.yardang.zip", Stop));
         var again = Guid.Parse(brought.Headers.Location!.ToString().Split('/')[^1]);
         var wall = JsonDocument.Parse(await Varga.GetStringAsync($"/lesson/{again}/people.json", Stop)).RootElement[0].GetProperty("board").GetGuid();

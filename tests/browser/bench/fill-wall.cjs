@@ -1,18 +1,25 @@
 // Fills a wall as a class would: raw clients of docs/protocol.md put up cards, answer and judge those of others.
 //
-//   NODE_PATH=../../src/Yardang.Web/node_modules node bench/fill-wall.cjs http://localhost:5080 "BCDF GHJK" 10 50 100 100
+//   NODE_PATH=../../src/Yardang.Web/node_modules node bench/fill-wall.cjs http://localhost:5080 "BCDF GHJK" 10 50 100 100 [films]
+//
+// With films, each card shows one that nobody has: a server asks nobody whether what a card shows is there.
 
 const { HubConnectionBuilder, LogLevel } = require('@microsoft/signalr');
 const { MessagePackHubProtocol } = require('@microsoft/signalr-protocol-msgpack');
 const { decode, encode } = require('@msgpack/msgpack');
 
 const [server, code, people, cards, answers, votes] = process.argv.slice(2).map((a, i) => (i < 2 ? a : Number(a)));
+const withFilms = process.argv[8] === 'films';
 const [PUT_UP, ANSWER, JUDGE] = [40, 46, 50];
+const FILM = 7;
 const PER_TURN = 10;
 const WORDS = 'stone arch cable beam deck pier load truss river bank chain rivet bend hold push pull'.split(' ');
 
 const idOf = (client, counter) => client * 2 ** 32 + counter;
 const sentence = (n) => Array.from({ length: 9 }, (_, i) => WORDS[(n * 7 + i * i * 3 + i) % WORDS.length]).join(' ');
+
+const nameOf = (n) => n.toString(16).padStart(64, '0');
+const filmOf = (n) => [FILM, nameOf(2 * n + 1), nameOf(2 * n + 2), 640, 480, 8000, sentence(n)];
 
 /** Through the door, as the page's form does it; gives what is needed to write. */
 async function join(name) {
@@ -82,7 +89,10 @@ async function main() {
   const students = [];
   for (let i = 0; i < people; i++) students.push(await join(`Student ${i + 1}`));
   const of = (i, k) => idOf(students[(i + 1 + (k % (people - 1))) % people].client, 1 + (Math.floor(k / (people - 1)) % cards));
-  await all(students, cards, (s, i, k) => s.submit(PUT_UP, [idOf(s.client, k + 1), 0, 'en', sentence(i * cards + k)]));
+  await all(students, cards, (s, i, k) => {
+    const n = i * cards + k;
+    return s.submit(PUT_UP, [idOf(s.client, k + 1), 0, 'en', sentence(n), ...(withFilms ? [[filmOf(n)]] : [])]);
+  });
   await all(students, answers, (s, i, k) => s.submit(ANSWER, [of(i, k), idOf(s.client, cards + k + 1), 0, 'en', sentence(k)]));
   await all(students, votes, (s, i, k) => s.submit(JUDGE, [of(i, k), 1 + (k % 3)]));
   for (const s of students) await s.hub.stop();

@@ -249,6 +249,7 @@ test('a wall: the teacher, the workshop, students on three devices; a lesson of 
 
   // The other purposes: asking, visiting, ordering and connecting, the teacher's and on a phone.
   const asked = [];
+  const recorded = [];
   for (const [name, words] of [
     ['Bridge questions', 'how do bridges get tired'],
     ['Bridge gallery', 'The load goes into the pillar'],
@@ -273,6 +274,7 @@ test('a wall: the teacher, the workshop, students on three devices; a lesson of 
       await expect(student.locator('.like-asked')).toContainText('Do bridges get tired?');
     if (name === 'From load to ground') await varga.getByRole('button', { name: /^Deck, / }).click();
     asked.push(await piece(varga), await piece(student));
+    if (name === 'Bridge gallery') recorded.push(await filming(student));
   }
   await sheet(browser, 'wall', [
     [wall, workshop],
@@ -281,9 +283,29 @@ test('a wall: the teacher, the workshop, students on three devices; a lesson of 
     asked.slice(2, 4),
     asked.slice(4, 6),
     asked.slice(6),
+    [...recorded, await kept(varga)],
     [numbers, ...students],
   ]);
 });
+
+/** With the camera that ships with the program. */
+async function filming(student) {
+  await student.locator('.making-menu > summary').first().click();
+  await student.getByRole('button', { name: 'Make a film' }).click();
+  const dialog = student.getByRole('dialog', { name: 'Make a film' });
+  await dialog.getByRole('button', { name: 'Switch it on' }).click();
+  await dialog.getByRole('button', { name: 'Record', exact: true }).click();
+  await expect(dialog.locator('.recording-time strong')).toHaveText('0:02');
+  const seen = await piece(student);
+  await dialog.getByRole('button', { name: 'Leave it' }).click();
+  return seen;
+}
+
+/** What takes room, and until when lessons are there. */
+async function kept(varga) {
+  await varga.goto('/keeping');
+  return piece(varga);
+}
 
 test('class lists, the door, colleagues', async ({ browser }) => {
   const varga = await signedIn(browser);

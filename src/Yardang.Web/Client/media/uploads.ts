@@ -2,7 +2,8 @@
 
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 
-const PIECE = 128 * 1024;
+/** Three cut off are less than a twentieth of the largest file. */
+const PIECE = 256 * 1024;
 const AGAIN_MS = [1000, 2000, 5000, 15_000];
 const NOT_NOW = 409;
 const ELSEWHERE = 412;
