@@ -2,6 +2,7 @@
 
 import { type TemplateResult, html, nothing } from 'lit-html';
 import { live } from 'lit-html/directives/live.js';
+import { firstPageOf, nameOfFile } from '../media/documents';
 import { type Taken, titleOfFile } from '../media/picture-uploads';
 import type { Sending, Sent } from '../media/uploads';
 import { addressIn } from '../media/web-address';
@@ -64,8 +65,8 @@ export class Choosing {
   }
 
   /** A picture that was found by searching. */
-  takeFound(address: string, description: string): Promise<void> {
-    return this.takePicture(this.choosingFor, () => this.side.uploads.takeFrom(address), description);
+  async takeFound(address: string, description: string): Promise<void> {
+    await this.takePicture(this.choosingFor, () => this.side.uploads.takeFrom(address), description);
   }
 
   /** What can be done with something that is to be shown. */
@@ -141,8 +142,9 @@ export class Choosing {
     choose();
   }
 
-  private async takePicture(place: string, send: () => Promise<Taken | null>, description: string): Promise<void> {
-    if (this.making.isFull(place)) return;
+  /** Gives whether it is there. */
+  private async takePicture(place: string, send: () => Promise<Taken | null>, description: string): Promise<boolean> {
+    if (this.making.isFull(place)) return false;
     this.making.wait(place, 1);
     const taken = await send();
     this.making.wait(place, -1);
@@ -152,6 +154,7 @@ export class Choosing {
         ...sizeOf(taken),
         description: description.slice(0, LONGEST_DESCRIPTION),
       });
+    return taken !== null;
   }
 
   private draw(place: string, at: number | null): void {
@@ -189,12 +192,12 @@ export class Choosing {
 
   private record(place: string, kind: 'voice' | 'film'): void {
     if (this.making.isFull(place)) return;
-    this.side.dialogs.record(kind, (recording) => void this.takeRecording(place, kind, recording));
+    this.side.dialogs.record(kind, (recording) => this.takeRecording(place, kind, recording));
   }
 
-  private async takeRecording(place: string, kind: 'voice' | 'film', made: Recording): Promise<void> {
+  private takeRecording(place: string, kind: 'voice' | 'film', made: Recording): Promise<boolean> {
     const { file, duration, loudness, words, width, height, still } = made;
-    await this.sent(place, { what: kind, file, ...(still && { picture: still }) }, ({ media, picture }) =>
+    return this.sent(place, { what: kind, file, ...(still && { picture: still }) }, ({ media, picture }) =>
       kind === 'voice'
         ? { kind, media, duration, loudness, words }
         : { kind, media, still: picture, width, height, duration, words },
@@ -205,7 +208,7 @@ export class Choosing {
     if (this.making.isFull(place)) return;
     this.side.dialogs.record('photo', ({ file, words }) => {
       const photograph = new File([file], 'photograph.jpg', { type: file.type });
-      void this.takePicture(place, () => this.side.uploads.take(photograph), words);
+      return this.takePicture(place, () => this.side.uploads.take(photograph), words);
     });
   }
 
@@ -220,7 +223,6 @@ export class Choosing {
     if (!file) return;
     const place = this.choosingFor;
     if (file.size > LARGEST_FILE) return this.side.say(this.side.texts.fileTooLarge);
-    const { firstPageOf, nameOfFile } = await import('../media/documents');
     const picture = await firstPageOf(file);
     const name = nameOfFile(file.name);
     await this.sent(place, { what: 'file', file, ...(picture && { picture }) }, ({ media, picture, format }) => {
@@ -228,11 +230,13 @@ export class Choosing {
     });
   }
 
-  private async sent(place: string, what: Sending, shown: (sent: Sent) => Attachment): Promise<void> {
+  /** Gives whether it is on its way, or there. */
+  private async sent(place: string, what: Sending, shown: (sent: Sent) => Attachment): Promise<boolean> {
     this.making.wait(place, 1);
     const sent = await this.side.send(what);
     this.making.wait(place, -1);
     if (sent) this.making.add(place, shown(sent));
+    return sent !== null;
   }
 
   private takeOff(place: string, attachment: Attachment, at: number): void {

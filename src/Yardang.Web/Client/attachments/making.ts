@@ -58,7 +58,7 @@ export interface MakingDialogs {
   draw(before: readonly DrawnStroke[], take: (strokes: readonly DrawnStroke[]) => void): void;
   writeFormula(source: string, take: (formula: Formula) => void): void;
   chooseDocument(): void;
-  record(kind: RecordingKind, take: (recording: Recording) => void): void;
+  record(kind: RecordingKind, take: (recording: Recording) => Promise<boolean>): void;
   showPlace(on: MapPicture, before: PlaceAttachment | null, take: (place: PlaceAttachment) => void): void;
 }
 
@@ -79,6 +79,8 @@ export interface MakingSide extends AttachmentView {
   say(words: string): void;
   /** What is on its way; null as long as it is not known what is. */
   readonly sending: Pick<Uploads, 'isWaiting' | 'share' | 'cancel'> | null;
+  /** Makes ready what sends, so that what is made without a network is kept; what is on this device still is sent. */
+  makeReady(): Promise<unknown>;
   /** Keeps a recording or a file and sends it; gives its name. */
   send(what: Sending): Promise<Sent | null>;
   /** What the page at an address is called, as the server finds it; null if it cannot be asked. */
@@ -151,7 +153,8 @@ export class Making {
   /** Fetches how it is chosen and made. @param isWanted at once: whoever cannot have it is told. */
   async fetch(isWanted = false): Promise<Choosing | null> {
     if (this.choosing) return this.choosing;
-    const found = await import('./choosing').catch(() => null);
+    const ready = Promise.all([import('./choosing'), this.side.makeReady()]);
+    const found = await ready.then(([choosing]) => choosing).catch(() => null);
     if (!found && isWanted) this.side.say(this.side.texts.networkAway);
     if (!found || this.choosing) return this.choosing;
     this.choosing = new found.Choosing(this, this.side);

@@ -39,7 +39,7 @@ export function recordingDialog(seconds: () => number) {
   let recorder: Recorder | null = null;
   let picture: MediaStream | null = null;
   let made: Made | null = null;
-  let take: (recording: Recording) => void = () => undefined;
+  let take: (recording: Recording) => Promise<boolean> = () => Promise.resolve(true);
 
   const texts = () => dialog().dataset as Record<string, string>;
   const live = () => dialog().querySelector<HTMLVideoElement>('[data-live]')!;
@@ -77,8 +77,11 @@ export function recordingDialog(seconds: () => number) {
       return this.kind !== 'voice';
     },
 
-    /** What was made and neither used nor left, as after Escape, is still there. */
-    open(kind: RecordingKind, use: (recording: Recording) => void): void {
+    /**
+     * What was made and neither used nor left, as after Escape, is still there.
+     * @param use gives whether it was taken: what was not is still there, too.
+     */
+    open(kind: RecordingKind, use: (recording: Recording) => Promise<boolean>): void {
       take = use;
       if (!made || kind !== this.kind) {
         this.kind = kind;
@@ -259,8 +262,12 @@ export function recordingDialog(seconds: () => number) {
     },
 
     use(): void {
-      if (made) take({ ...made, words: this.words.trim() });
-      this.leave();
+      const using = made;
+      if (!using) return;
+      void take({ ...using, words: this.words.trim() }).then((isTaken) => {
+        if (isTaken && made === using) this.begin();
+      });
+      dialog().close();
     },
 
     leave(): void {

@@ -56,6 +56,7 @@ export function attachingOf(
         void start();
         return sending;
       },
+      makeReady: start,
       send: async (what) => {
         const sent = await start().then((begun) => begun?.take(what) ?? null);
         if (!sent) page.say(texts.networkAway);
