@@ -39,7 +39,7 @@ public sealed class ActivityMaking(IDbContextFactory<SchoolContext> school, Room
         return activity;
     }
 
-    /// <summary>Puts an activity from an archive on a teacher's desk. Its files are looked at anew: what is no picture, film or sound is left out.</summary>
+    /// <summary>Puts an activity from an archive on a teacher's desk. Its files are looked at anew: what is no picture, film or sound, and no file that may be taken along, is left out.</summary>
     public async Task<ActivityRecord> ImportAsync(Guid owner, ArchivedActivity archived)
     {
         var names = await media.TakeAsync(archived.Media);

@@ -7,7 +7,7 @@ using Yardang.Rendering;
 
 namespace Yardang.Web.Shelf;
 
-/// <summary>Files of archives. They are looked at anew: what is no picture, film or sound is left out.</summary>
+/// <summary>Files of archives. They are looked at anew: what is no picture, film or sound, and no file that may be taken along, is left out.</summary>
 public sealed class ArchivedMedia(MediaStore media)
 {
     /// <summary>Takes files of an archive in, and gives the names under which they are kept now, by those they had.</summary>
