@@ -11,6 +11,7 @@ using Yardang.Core.Editing;
 using Yardang.Core.Ink;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
+using Yardang.Core.Styles;
 using Yardang.Core.Walls;
 using Yardang.Data.Wire;
 

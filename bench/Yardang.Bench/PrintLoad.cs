@@ -4,6 +4,7 @@ using SkiaSharp;
 using Yardang.Core.Ink;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
+using Yardang.Core.Styles;
 using Yardang.Rendering;
 
 namespace Yardang.Bench;

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Yardang.Core.Attachments;
 using Yardang.Core.Marks;
+using Yardang.Core.Styles;
 
 namespace Yardang.Rendering;
 
@@ -14,13 +15,16 @@ public static class AttachmentMarks
     // Among the colours with which shapes are filled.
     private const int White = 10;
 
-    // Two lines: what the page is called, and where it is.
+    // A sign of what it is; beside it two lines: what it is called, and where or what it is.
     private const int LinkWidth = 5_000;
     private const int LinkHeight = 900;
     private const int LinkLetters = 34;
+    private const int BesideLetters = 28;
+    private const int SignRoom = 800;
+    private const int SignLine = 45;
     private const int LinkSize = 300;
 
-    // How loud it is, as bars; below them how long it is, and what is said.
+    // How loud it is, as bars behind a triangle; below them how long it is, and what is said.
     private const int VoiceHeight = 1_500;
     private const int VoiceBars = 800;
     private const int VoiceBar = 55;
@@ -30,6 +34,10 @@ public static class AttachmentMarks
     private const int StillWidth = 5_000;
     private const int Caption = 500;
     private const int PlaySide = 700;
+
+    // On a page it stands on a slip of its own.
+    private const int SlipWidth = 5_300;
+    private const int SlipEdge = 150;
 
     // "Forest red", as pins are on the screen.
     private const int PinColour = 1;
@@ -60,12 +68,19 @@ public static class AttachmentMarks
         DrawingAttachment d => [Sheet(x, y, width, height), .. d.Strokes.Select(s => Stroke(s, x, y, (double)width / DrawingAttachment.Width))],
         FormulaAttachment f => [Formula(f, x, y, (double)width / f.Width)],
         PlaceAttachment p => [Picture(p.Map.AsPicture(), x, y, width, height), Pinned(p, x, y, width, height)],
-        LinkAttachment l => [Named(l, x, y, width, height)],
+        LinkAttachment l => [.. Elsewhere(x, y, (double)width / LinkWidth), Named(l, x, y, width, height)],
         VoiceAttachment v => Voice(v, x, y, (double)width / LinkWidth),
         FilmAttachment f => Film(f, x, y, width, height),
-        FileAttachment f => [Lines([f.Name, f.Description], x, y, width, height)],
+        FileAttachment f => [Leaf(x, y, (double)width / LinkWidth), Beside([f.Name, f.Description], x, y, width, height)],
         _ => throw new InvalidOperationException($"{attachment.GetType().Name} cannot be shown."),
     };
+
+    /// <summary>The marks of what stands on a page, back to front; the browser draws the same (<c>kinds/shown.ts</c>).</summary>
+    public static IEnumerable<(MarkBody Body, Style Style, Scale? Scale)> OnPage(Attachment attachment, int x, int y, int width, int height)
+    {
+        var edge = Math.Min((int)((long)SlipEdge * width / SlipWidth), (Math.Min(width, height) - 1) / 2);
+        return [Sheet(x, y, width, height), .. Of(attachment, x + edge, y + edge, width - (2 * edge), height - (2 * edge))];
+    }
 
     private static (MarkBody, Style, Scale?) Picture(PictureAttachment p, int x, int y, int width, int height) => (new PictureBody(x, y, width, height, p.Media, p.Description), new Style(0, 0), null);
 
@@ -78,7 +93,7 @@ public static class AttachmentMarks
     // A mark is scaled about its middle.
     private static (MarkBody, Style, Scale?) Formula(FormulaAttachment f, int x, int y, double scale)
     {
-        var body = f.AsMark() with { X = x - (int)(f.Width * (1 - scale) / 2), Y = y - (int)(f.Height * (1 - scale) / 2) };
+        var body = new FormulaBody(x - (int)(f.Width * (1 - scale) / 2), y - (int)(f.Height * (1 - scale) / 2), f.Width, f.Height, f.Source, f.Outline);
         var perMille = Math.Max(10, (int)(scale * 1_000));
         return (body, new Style(0, 0), new Scale(perMille, perMille));
     }
@@ -86,13 +101,41 @@ public static class AttachmentMarks
     private static (MarkBody, Style, Scale?) Named(LinkAttachment link, int x, int y, int width, int height)
     {
         string[] lines = link.Title.Length > 0 ? [link.Title, link.Host] : [link.Address];
-        return Lines(lines, x, y, width, height);
+        return Beside(lines, x, y, width, height);
     }
 
-    private static (MarkBody, Style, Scale?) Lines(IEnumerable<string> said, int x, int y, int width, int height)
+    private static (MarkBody, Style, Scale?) Beside(IEnumerable<string> said, int x, int y, int width, int height)
     {
-        ImmutableArray<string> lines = [.. said.Where(w => w.Length > 0).Select(Short)];
-        return (new TextBody(x, y, width, height, new Words(string.Join('\n', lines), "", lines, Math.Max(1, LinkSize * width / LinkWidth))), new Style(0, 0), null);
+        var room = (int)((long)SignRoom * width / LinkWidth);
+        return Lines(said, x + room, y, Math.Max(1, width - room), height, BesideLetters, LinkSize * width / LinkWidth);
+    }
+
+    // An arrow that leads away.
+    private static IEnumerable<(MarkBody, Style, Scale?)> Elsewhere(int x, int y, double scale) =>
+        [Line([150, 650, 600, 200], x, y, scale), Line([280, 200, 600, 200], x, y, scale), Line([600, 200, 600, 520], x, y, scale)];
+
+    // A sheet with a corner turned down.
+    private static (MarkBody, Style, Scale?) Leaf(int x, int y, double scale) =>
+        (new ShapeBody(ShapeKind.Polygon, At([150, 100, 450, 100, 600, 250, 600, 750, 150, 750], x, y, scale)), Thin(scale, White), null);
+
+    private static (MarkBody, Style, Scale?) Play(int x, int y, double scale) =>
+        (new ShapeBody(ShapeKind.Polygon, At([180, 100, 640, 400, 180, 700], x, y, scale)), Thin(scale, White), null);
+
+    private static (MarkBody, Style, Scale?) Line(ReadOnlySpan<int> points, int x, int y, double scale) => (new ShapeBody(ShapeKind.Line, At(points, x, y, scale)), Thin(scale, 0), null);
+
+    private static Style Thin(double scale, int fill) => new(0, Math.Max(1, (int)(scale * SignLine)), fill);
+
+    private static ImmutableArray<int> At(ReadOnlySpan<int> points, int x, int y, double scale)
+    {
+        var at = ImmutableArray.CreateBuilder<int>(points.Length);
+        for (var i = 0; i < points.Length; i++) at.Add((i % 2 == 0 ? x : y) + (int)(scale * points[i]));
+        return at.MoveToImmutable();
+    }
+
+    private static (MarkBody, Style, Scale?) Lines(IEnumerable<string> said, int x, int y, int width, int height, int letters = LinkLetters, int? size = null)
+    {
+        ImmutableArray<string> lines = [.. said.Where(w => w.Length > 0).Select(w => Short(w, letters))];
+        return (new TextBody(x, y, width, height, new Words(string.Join('\n', lines), "", lines, Math.Max(1, size ?? (LinkSize * width / LinkWidth)))), new Style(0, 0), null);
     }
 
     // A frame with a triangle in it, which says that it moves; below it how long, and what is said.
@@ -117,10 +160,11 @@ public static class AttachmentMarks
 
     private static IEnumerable<(MarkBody, Style, Scale?)> Voice(VoiceAttachment voice, int x, int y, double scale)
     {
+        yield return Play(x, y, scale);
         for (var i = 0; i < voice.Loudness.Length; i++)
         {
             var half = (int)(scale * Math.Max(VoiceSilent, (voice.Loudness[i] - '0') * VoiceBars / 18.0));
-            var (at, middle) = (x + (int)(scale * (LinkWidth * (i + 0.5) / voice.Loudness.Length)), y + (int)(scale * VoiceBars / 2));
+            var (at, middle) = (x + (int)(scale * (SignRoom + ((LinkWidth - SignRoom) * (i + 0.5) / voice.Loudness.Length))), y + (int)(scale * VoiceBars / 2));
             yield return (new InkBody([new(at, middle - half, 128, 0), new(at, middle + half, 128, 0)]), new Style(0, Math.Max(1, (int)(scale * VoiceBar))), null);
         }
 
@@ -128,7 +172,7 @@ public static class AttachmentMarks
         yield return (new TextBody(x, y + (int)(scale * VoiceBars), (int)(scale * LinkWidth), (int)(scale * (VoiceHeight - VoiceBars)), new Words(text, "", [text], Math.Max(1, (int)(scale * LinkSize)))), new Style(0, 0), null);
     }
 
-    private static string Short(string words) => words.Length <= LinkLetters ? words : $"{words[..(LinkLetters - 1)]}…";
+    private static string Short(string words, int letters = LinkLetters) => words.Length <= letters ? words : $"{words[..(letters - 1)]}…";
 
     private static (MarkBody, Style, Scale?) Pinned(PlaceAttachment p, int x, int y, int width, int height)
     {

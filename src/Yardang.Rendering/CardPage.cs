@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Yardang.Core.Attachments;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
+using Yardang.Core.Styles;
 
 namespace Yardang.Rendering;
 

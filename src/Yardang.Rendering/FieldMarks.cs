@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Yardang.Core.Attachments;
 using Yardang.Core.Marks;
+using Yardang.Core.Styles;
 using Yardang.Core.Walls;
 
 namespace Yardang.Rendering;

@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using SkiaSharp;
 using Yardang.Core.Ink;
 using Yardang.Core.Marks;
+using Yardang.Core.Styles;
 
 namespace Yardang.Rendering;
 

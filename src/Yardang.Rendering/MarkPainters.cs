@@ -25,6 +25,7 @@ public static class MarkPainters
         Add<StampBody>((canvas, stamp, mark, _) => ObjectPainter.Paint(canvas, stamp, mark));
         Add<BubbleBody>((canvas, bubble, mark, _) => SlipPainter.Paint(canvas, bubble, mark));
         Add<TextBody>((canvas, text, mark, _) => SlipPainter.Paint(canvas, text, mark));
+        Add<ShownBody>(ShownPainter.Paint);
         Add<NoteBody>((canvas, note, mark, _) => SlipPainter.Paint(canvas, note, mark));
     }
 

@@ -1,6 +1,7 @@
 using SkiaSharp;
 using Yardang.Core.Geometry;
 using Yardang.Core.Marks;
+using Yardang.Core.Styles;
 
 namespace Yardang.Rendering;
 

@@ -3,6 +3,7 @@ using Yardang.Core.Geometry;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
 using Yardang.Core.Shapes;
+using Yardang.Core.Styles;
 
 namespace Yardang.Rendering;
 

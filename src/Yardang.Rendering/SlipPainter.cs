@@ -1,5 +1,6 @@
 using SkiaSharp;
 using Yardang.Core.Marks;
+using Yardang.Core.Styles;
 
 namespace Yardang.Rendering;
 

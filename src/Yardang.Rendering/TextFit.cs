@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using System.Globalization;
 using Yardang.Core.Activities;
 using Yardang.Core.Marks;
+using Yardang.Core.Styles;
 
 namespace Yardang.Rendering;
 

@@ -1,7 +1,7 @@
 using System.Collections.Immutable;
 using Yardang.Core.Ink;
-using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
+using Yardang.Core.Styles;
 using Yardang.Core.Wire;
 
 namespace Yardang.Core.Attachments;
@@ -54,5 +54,5 @@ public sealed record DrawingAttachment(ImmutableArray<DrawnStroke> Strokes, stri
 
     private static bool IsValid(DrawnStroke stroke) => stroke.Points.Length is > 0 and <= Limits.InkPoints
         && stroke.Points.All(p => p is { X: >= 0 and <= Width, Y: >= 0 and <= Height, Ms: 0 })
-        && stroke.Style is { Width: > 0, Fill: 0, Looks: Looks.None or Looks.FeltTip or Looks.Highlighter } && Validity.IsValid(new InkBody(stroke.Points), stroke.Style);
+        && stroke.Style is { Width: > 0, Fill: 0, Looks: Looks.None or Looks.FeltTip or Looks.Highlighter, IsValid: true };
 }

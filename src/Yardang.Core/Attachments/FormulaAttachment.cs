@@ -1,4 +1,5 @@
-using Yardang.Core.Marks;
+using System.Buffers;
+using Yardang.Core.Rooms;
 using Yardang.Core.Wire;
 
 namespace Yardang.Core.Attachments;
@@ -11,18 +12,22 @@ namespace Yardang.Core.Attachments;
 [Kind(3)]
 public sealed record FormulaAttachment(int Width, int Height, string Source, string Outline) : Attachment
 {
+    // Path data that can only draw.
+    private static readonly SearchValues<char> s_outline = SearchValues.Create("MLQCZ 0123456789.-");
+
     /// <inheritdoc/>
     public override AttachmentKinds Kind() => AttachmentKinds.Formulas;
 
     /// <inheritdoc/>
-    public override bool IsValid() => !string.IsNullOrWhiteSpace(Source) && AsMark().IsValid();
+    public override bool IsValid() => !string.IsNullOrWhiteSpace(Source) && Width is > 0 and <= Limits.Reach && Height is > 0 and <= Limits.Reach && IsDrawn(Source, Outline);
 
     /// <inheritdoc/>
-    public override int Weight() => AsMark().Weight();
+    public override int Weight() => Source.Length + Outline.Length;
 
     /// <inheritdoc/>
     public override string Said() => Source;
 
-    /// <summary>As it would stand on a page, in the corner.</summary>
-    public FormulaBody AsMark() => new(0, 0, Width, Height, Source, Outline);
+    /// <summary>Whether a formula and its drawing are within their limits.</summary>
+    public static bool IsDrawn(string source, string outline) =>
+        source.Length is > 0 and <= Limits.FormulaLength && outline.Length <= Limits.OutlineLength && outline.AsSpan().IndexOfAnyExcept(s_outline) < 0;
 }

@@ -31,6 +31,7 @@ public sealed record BroughtCard(string Text, ImmutableArray<Attachment> Attachm
     private static Attachment? Shown(MarkBody body, Func<string, (int Width, int Height)?> sizeOf) => body switch
     {
         PictureBody picture => sizeOf(picture.Media) is var (width, height) ? new PictureAttachment(picture.Media, width, height, picture.Description) : null,
+        ShownBody shown => shown.Shown,
         FormulaBody formula => new FormulaAttachment(formula.Width, formula.Height, formula.Source, formula.Outline),
         _ => null,
     };

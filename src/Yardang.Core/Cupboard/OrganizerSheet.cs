@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
+using Yardang.Core.Styles;
 
 namespace Yardang.Core.Cupboard;
 

@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Yardang.Core.Activities;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
+using Yardang.Core.Styles;
 using Yardang.Core.Wire;
 
 namespace Yardang.Core.Editing;
@@ -86,6 +87,9 @@ public enum Property
 
     /// <summary>The phases that are planned for the lesson (drafts).</summary>
     Phases = 33,
+
+    /// <summary>What students may record and attach on a page (drafts).</summary>
+    Shows = 34,
 }
 
 /// <summary>One property of one thing, and what it is now. A closed set.</summary>
@@ -204,6 +208,10 @@ public sealed record Dividing(ImmutableArray<Part> Parts) : Change(0, Property.P
 /// <summary>These phases are planned for the lesson.</summary>
 [Kind((int)Property.Phases)]
 public sealed record Planning(ImmutableArray<PlannedPhase> Phases) : Change(0, Property.Phases);
+
+/// <summary>Students may record and attach this on a page; null: nothing.</summary>
+[Kind((int)Property.Shows)]
+public sealed record Granting(long Target, PageShows? Shows) : Change(Target, Property.Shows);
 
 /// <summary>Stands in a reader's copy for a value that they may not know: of what others changed and can take back. Nobody can ask for it.</summary>
 public sealed record Hidden(long Target, Property Property) : Change(Target, Property)

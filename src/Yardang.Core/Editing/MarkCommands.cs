@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
+using Yardang.Core.Styles;
 using Yardang.Core.Wire;
 
 namespace Yardang.Core.Editing;

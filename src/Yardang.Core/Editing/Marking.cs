@@ -106,7 +106,7 @@ public static class Marking
         if (Ownership.WhyNotAdd(actor, mark.Grip) is { } why) return why;
         if (mark.Grip == Grip.Key && !design) return Refusal.NotAllowed;
         if (mark.Body is ZoneBody && !(design && mark.Grip == Grip.Printed)) return Refusal.NotAllowed;
-        if (!actor.IsStaff && page.Withheld.HasFlag(mark.Body.Tool(mark.Style.Looks))) return Refusal.Withheld;
+        if (!actor.IsStaff && !mark.Body.IsGivenOn(page, mark.Style.Looks)) return Refusal.Withheld;
         return Validity.IsValid(mark.Body, mark.Style, mark.Place, mark.Scale, mark.Cuts) ? null : Refusal.OutOfRange;
     }
 
@@ -218,7 +218,7 @@ public static class Marking
         Placed(_, var p) => Validity.IsValid(p),
         Cutting(_, var cuts) => mark?.Body is InkBody ink && ink.HasCuts(cuts),
         Scaling(_, var scale) => scale is null or { IsValid: true },
-        Remaking(_, var body) => body.GetType() == mark?.Body.GetType() && body.IsValid(),
+        Remaking(_, var body) => mark?.Body.MayBecome(body) == true && body.IsValid(),
         Ordering(_, var order) => Validity.IsOrder(order),
         PageOrdering(_, var order) => Validity.IsOrder(order),
         Gripping(_, var grip) => Enum.IsDefined(grip),
@@ -226,6 +226,7 @@ public static class Marking
         PageErasing(var id, var erased) => !erased || IsNotTheLast(sheets, id),
         PageDirecting(_, var directions) => directions.IsWithin(Limits.DirectionsLength),
         Starting(_, var starters) => Validity.AreStarters(starters),
+        Granting(_, var shows) => shows is null or { IsValid: true },
         Stimulating(_, var stimulus) => stimulus is null or { IsValid: true },
         Measuring(var unit) => Enum.IsDefined(unit),
         Wording(_, var words, var width, var height) => Validity.IsValid(words) && Validity.IsSize(width) && Validity.IsSize(height),

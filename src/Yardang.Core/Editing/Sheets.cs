@@ -88,6 +88,7 @@ public sealed class Sheets
                 Property.Withheld => new Withholding(target, page.Withheld),
                 Property.Stimulus => new Stimulating(target, page.Stimulus),
                 Property.Starters => new Starting(target, page.Starters ?? []),
+                Property.Shows => new Granting(target, page.Shows),
                 _ => null,
             };
         }
@@ -281,6 +282,7 @@ public sealed class Sheets
             case PageOrdering(var id, var order): SetPage(id, p => p with { Order = order }); return;
             case PageDirecting(var id, var directions): SetPage(id, p => p with { Directions = directions.IsEmpty ? null : directions }); return;
             case Withholding(var id, var tools): SetPage(id, p => p with { Withheld = tools }); return;
+            case Granting(var id, var shows): SetPage(id, p => p with { Shows = shows }); return;
             case Stimulating(var id, var stimulus): SetPage(id, p => p with { Stimulus = stimulus }); return;
             case Starting(var id, var starters): SetPage(id, p => p with { Starters = starters.IsEmpty ? null : starters }); return;
             case Sizing(var id, var size): SetPage(id, p => p with { Size = size }); return;

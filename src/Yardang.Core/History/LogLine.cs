@@ -117,7 +117,7 @@ public sealed record LogLine(long Number, long Time, int Person, bool ByStaff, D
         var what = marks[0].Body switch
         {
             TextBody or NoteBody or BubbleBody or FormulaBody => Doing.Wrote,
-            PictureBody or StampBody => Doing.Put,
+            PictureBody or StampBody or ShownBody => Doing.Put,
             _ => Doing.Drew,
         };
         return (what, marks[0].Page, [.. marks.Select(m => m.Id)], Said(marks[0]));

@@ -9,6 +9,7 @@ using Yardang.Core.Ink;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
 using Yardang.Core.Shapes;
+using Yardang.Core.Styles;
 
 namespace Yardang.Core.Interchange;
 

@@ -77,6 +77,7 @@ public static class Adoption
         var size = SizeOf(there, page);
         if (there.Size != size) yield return new Sizing(page.Id, size);
         if (there.Withheld != page.Withheld) yield return new Withholding(page.Id, page.Withheld);
+        if (there.Shows != page.Shows) yield return new Granting(page.Id, page.Shows);
         if (!ActivityJson.AreSame(there.Paper, page.Paper)) yield return new Papering(page.Id, page.Paper);
         if (!ActivityJson.AreSame(there.Name, page.Name)) yield return new PageNaming(page.Id, page.Name);
         if (!ActivityJson.AreSame(there.Directions ?? Texts.None, page.Directions ?? Texts.None)) yield return new PageDirecting(page.Id, page.Directions ?? Texts.None);

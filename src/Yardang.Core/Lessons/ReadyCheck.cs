@@ -90,6 +90,8 @@ public static class ReadyCheck
         new(way switch { Way.OneEach => "OwnCopy", Way.ByGroup => "GroupCopy", _ => "OneForAll" }),
         new("WriteDrawTypeNote"),
         new("OnlyTheirOwn"),
+        .. Enum.GetValues<AttachmentKinds>().Where(k => k != AttachmentKinds.None && PageShows.OnPages.HasFlag(k))
+            .Select(k => new ReadyLine($"PageShow{k}", Count: pages.Pages.Count(p => p.Shows?.Kinds.HasFlag(k) == true))).Where(l => l.Count > 0),
         new(way switch { Way.OneEach => "NotSeeOthers", Way.ByGroup => "SeeTheirGroup", _ => "SeeOthersWork" }),
         .. way != Way.OneEach && pages.Pages.Any(p => !p.Withheld.HasFlag(ToolSet.Answer)) ? [new ReadyLine("TalkAbout")] : Array.Empty<ReadyLine>(),
         new("YouSeeAll"),
@@ -205,6 +207,7 @@ public static class ReadyCheck
         if (Pages("NobodyCanWrite", p => (p.Withheld & EveryTool) == EveryTool) is { } mute) yield return mute;
         if (Marks("UnnamedZones", m => m.Body is ZoneBody { Name.IsEmpty: true }) is { } zones) yield return zones;
         if (Marks("UndescribedPictures", m => m.Body is PictureBody p && string.IsNullOrWhiteSpace(p.Description) && string.IsNullOrWhiteSpace(p.Text)) is { } pictures) yield return pictures;
+        if (Marks("UndescribedRecordings", m => m.Body is ShownBody s && s.Shown.Lasts() > 0 && string.IsNullOrWhiteSpace(s.Shown.Said())) is { } recordings) yield return recordings;
 
         // Where a teacher has said for some zones what belongs there, the others were probably forgotten.
         if (activity.Marks.Any(m => m.Body is ZoneBody { Expected.IsNone: false })

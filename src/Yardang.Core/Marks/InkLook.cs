@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Yardang.Core.Geometry;
 using Yardang.Core.Ink;
+using Yardang.Core.Styles;
 
 namespace Yardang.Core.Marks;
 

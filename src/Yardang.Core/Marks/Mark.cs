@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using System.Text.Json.Serialization;
 using Yardang.Core.Ink;
 using Yardang.Core.Rooms;
+using Yardang.Core.Styles;
 using Yardang.Core.Wire;
 
 namespace Yardang.Core.Marks;
@@ -39,57 +40,6 @@ public readonly record struct Scale(int X, int Y)
     [JsonIgnore]
     public bool IsValid => X is >= 10 and <= 100_000 && Y is >= 10 and <= 100_000;
 }
-
-/// <summary>How a mark looks, beyond colour and width. The numbers are on the wire.</summary>
-[Flags]
-public enum Looks
-{
-    /// <summary>Nothing special.</summary>
-    None = 0,
-
-    /// <summary>Ink of one width, square to the hand: a felt tip.</summary>
-    FeltTip = 1,
-
-    /// <summary>Ink that colours what is under it and covers nothing.</summary>
-    Highlighter = 2,
-
-    /// <summary>A line with an arrowhead where it begins.</summary>
-    ArrowAtStart = 4,
-
-    /// <summary>A line with an arrowhead where it ends.</summary>
-    ArrowAtEnd = 8,
-
-    /// <summary>A dashed line.</summary>
-    Dashed = 16,
-
-    /// <summary>Heavy type.</summary>
-    Bold = 32,
-
-    /// <summary>Lines of text are centred.</summary>
-    Centred = 64,
-
-    /// <summary>Lines of text end at the same edge.</summary>
-    AlignedEnd = 128,
-
-    /// <summary>A shape shows the lengths of its sides.</summary>
-    ShowsSides = 256,
-
-    /// <summary>A shape shows its angles.</summary>
-    ShowsAngles = 512,
-
-    /// <summary>A shape shows its perimeter.</summary>
-    ShowsPerimeter = 1_024,
-
-    /// <summary>A shape shows its area.</summary>
-    ShowsArea = 2_048,
-}
-
-/// <summary>How a mark looks. What the numbers mean is in <c>Palette</c>.</summary>
-/// <param name="Colour">Index into the palette of the mark's kind.</param>
-/// <param name="Width">Line width of ink and shapes, 1/100 mm; 0 where there is none.</param>
-/// <param name="Fill">Shapes: 0 for none, else 1 + the index into the note palette.</param>
-/// <param name="Looks">The rest.</param>
-public readonly record struct Style(int Colour, int Width, [Since(2)] int Fill = 0, [Since(2)] Looks Looks = Looks.None);
 
 /// <summary>Whether a teacher took a student's mark down. The numbers are on the wire.</summary>
 public enum TakenDown

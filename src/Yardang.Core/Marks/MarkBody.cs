@@ -3,6 +3,7 @@ using System.Reflection;
 using System.Text.Json.Serialization;
 using Yardang.Core.Geometry;
 using Yardang.Core.Pages;
+using Yardang.Core.Styles;
 using Yardang.Core.Wire;
 
 namespace Yardang.Core.Marks;
@@ -22,6 +23,7 @@ namespace Yardang.Core.Marks;
 [JsonDerivedType(typeof(StampBody), "stamp")]
 [JsonDerivedType(typeof(ConnectorBody), "connector")]
 [JsonDerivedType(typeof(ZoneBody), "zone")]
+[JsonDerivedType(typeof(ShownBody), "shown")]
 [Family(Flat = true)]
 public abstract record MarkBody
 {
@@ -41,6 +43,12 @@ public abstract record MarkBody
 
     /// <summary>With which tool a student makes one that looks so.</summary>
     public abstract ToolSet Tool(Looks looks);
+
+    /// <summary>Whether students may put one on a page that looks so.</summary>
+    public virtual bool IsGivenOn(Page page, Looks looks) => !page.Withheld.HasFlag(Tool(looks));
+
+    /// <summary>Whether one that stands on a page can be made of this from now on: of the same kind, and what it is of the same.</summary>
+    public virtual bool MayBecome(MarkBody other) => GetType() == other.GetType();
 
     /// <summary>Whether all is within its ranges.</summary>
     public abstract bool IsValid();

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Yardang.Core.Styles;
 
 namespace Yardang.Core.Marks;
 

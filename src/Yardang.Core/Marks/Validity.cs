@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
+using Yardang.Core.Styles;
 
 namespace Yardang.Core.Marks;
 
@@ -8,16 +9,13 @@ namespace Yardang.Core.Marks;
 internal static class Validity
 {
     private const int MostStarters = 20;
-    private const int Colours = 64;
-    private const Looks AllLooks = (Looks)4_095;
 
     /// <summary>Whether a mark may be as it is.</summary>
     public static bool IsValid(MarkBody body, Style style, Place place, Scale? scale, ImmutableArray<int> cuts) =>
         body.IsValid() && IsValid(body, style) && IsValid(place) && scale is null or { IsValid: true } && (cuts.IsEmpty || (body is InkBody ink && ink.HasCuts(cuts)));
 
     /// <summary>Whether a mark may look so.</summary>
-    public static bool IsValid(MarkBody body, Style style) => style.Colour is >= 0 and < Colours && style.Width is >= 0 and <= 2_000
-        && style.Fill is >= 0 and <= Colours && (style.Looks & ~AllLooks) == Looks.None && body.MayLook(style);
+    public static bool IsValid(MarkBody body, Style style) => style.IsValid && body.MayLook(style);
 
     /// <summary>Whether a mark may stand there.</summary>
     public static bool IsValid(Place p) => IsNear(p.X) && IsNear(p.Y) && p.Turn is >= 0 and < 36_000;
@@ -30,7 +28,7 @@ internal static class Validity
     /// <summary>Whether a page may be as it is.</summary>
     public static bool IsValid(Page page) => page.Size.IsValid && page.Paper.IsValid && page.Stimulus is null or { IsValid: true } && page.Name.IsWithin(Limits.NameLength)
         && (page.Directions ?? Texts.None).IsWithin(Limits.DirectionsLength) && AreStarters(page.Starters ?? [])
-        && page.Part is null or (> Rooms.RoomPlace.FirstPart and <= Rooms.RoomPlace.LastPart);
+        && page.Part is null or (> Rooms.RoomPlace.FirstPart and <= Rooms.RoomPlace.LastPart) && page.Shows is null or { IsValid: true };
 
     /// <summary>Whether sentences may begin so.</summary>
     public static bool AreStarters(ImmutableArray<Texts> starters) => starters.Length <= MostStarters && starters.All(s => !s.IsEmpty && s.IsWithin(Limits.NameLength));

@@ -41,9 +41,10 @@ public readonly record struct PageSize(int Width, int Height)
 /// <param name="Starters">How sentences may begin that students write on this page; null for none.</param>
 /// <param name="Part">The number of the part of the activity to which it belongs; null for part 1, which is that of most pages.</param>
 /// <param name="Locked">On a board: whether students change nothing there.</param>
+/// <param name="Shows">What students may record and attach there, besides pictures; null for nothing.</param>
 public sealed record Page(
     long Id, Texts Name, PageSize Size, Paper Paper, [NullIsEmpty] Texts? Directions = null, ToolSet Withheld = ToolSet.None, [Since(2)] Stimulus? Stimulus = null, [Since(3), NullIsEmpty] ImmutableArray<Texts>? Starters = null,
-    [Since(4)] int? Part = null, [Since(5)][property: JsonIgnore] bool Locked = false)
+    [Since(4)] int? Part = null, [Since(5)][property: JsonIgnore] bool Locked = false, [Since(6)] PageShows? Shows = null)
 {
     /// <summary>The number of the part to which it belongs.</summary>
     [JsonIgnore]

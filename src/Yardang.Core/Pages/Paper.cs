@@ -1,4 +1,5 @@
 using System.Text.Json.Serialization;
+using Yardang.Core.Media;
 using Yardang.Core.Wire;
 
 namespace Yardang.Core.Pages;

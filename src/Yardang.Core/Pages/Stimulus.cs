@@ -1,4 +1,5 @@
 using System.Text.Json.Serialization;
+using Yardang.Core.Media;
 
 namespace Yardang.Core.Pages;
 

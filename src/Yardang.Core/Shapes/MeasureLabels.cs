@@ -3,6 +3,7 @@ using System.Globalization;
 using Yardang.Core.Geometry;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
+using Yardang.Core.Styles;
 
 namespace Yardang.Core.Shapes;
 

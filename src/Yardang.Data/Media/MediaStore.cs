@@ -1,3 +1,4 @@
+using Yardang.Core.Media;
 using Yardang.Core.Pages;
 
 namespace Yardang.Data.Media;

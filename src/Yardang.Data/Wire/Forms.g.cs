@@ -73,6 +73,7 @@ internal static class Forms
             case Yardang.Core.Editing.Starting v: Write(ref w, v); break;
             case Yardang.Core.Editing.Dividing v: Write(ref w, v); break;
             case Yardang.Core.Editing.Planning v: Write(ref w, v); break;
+            case Yardang.Core.Editing.Granting v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -111,6 +112,7 @@ internal static class Forms
             31 => ReadStarting(ref r, fields, @target),
             32 => ReadDividing(ref r, fields, @target),
             33 => ReadPlanning(ref r, fields, @target),
+            34 => ReadGranting(ref r, fields, @target),
             _ => throw new MessagePackSerializationException($"Unknown kind of change: {kind}."),
         };
     }
@@ -459,6 +461,7 @@ internal static class Forms
             case Yardang.Core.Marks.StampBody v: Write(ref w, v); break;
             case Yardang.Core.Marks.ConnectorBody v: Write(ref w, v); break;
             case Yardang.Core.Marks.ZoneBody v: Write(ref w, v); break;
+            case Yardang.Core.Marks.ShownBody v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -479,6 +482,7 @@ internal static class Forms
             8 => ReadStampBody(ref r, fields),
             9 => ReadConnectorBody(ref r, fields),
             10 => ReadZoneBody(ref r, fields),
+            11 => ReadShownBody(ref r, fields),
             _ => throw new MessagePackSerializationException($"Unknown kind of mark body: {kind}."),
         };
     }
@@ -986,7 +990,7 @@ internal static class Forms
         System.Int64 @page = r.ReadInt64();
         Yardang.Core.Marks.Grip @grip = (Yardang.Core.Marks.Grip)r.ReadInt32();
         Yardang.Core.Marks.MarkBody @body = ReadMarkBody(ref r);
-        Yardang.Core.Marks.Style @style = ReadStyle(ref r);
+        Yardang.Core.Styles.Style @style = ReadStyle(ref r);
         System.Int32 @for = default;
         if (fields.Has(6))
         {
@@ -3179,7 +3183,7 @@ internal static class Forms
     {
         var fields = new Fields(ref r, 2);
         ImmutableArray<Yardang.Core.Ink.InkPoint> @points = ByHand.ReadInkPoints(ref r);
-        Yardang.Core.Marks.Style @style = ReadStyle(ref r);
+        Yardang.Core.Styles.Style @style = ReadStyle(ref r);
         fields.End(ref r);
         return new Yardang.Core.Attachments.DrawnStroke(@points, @style);
     }
@@ -3790,6 +3794,30 @@ internal static class Forms
         System.Boolean @newRound = r.ReadBoolean();
         fields.End(ref r);
         return new Yardang.Core.Judges.GoOnJudging(@newRound);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Granting v)
+    {
+        w.WriteArrayHeader(3);
+        w.Write(34);
+        w.Write(v.Target);
+        if (v.Shows is { } @shows)
+        {
+            Write(ref w, @shows);
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
+    }
+
+    public static Yardang.Core.Editing.Granting ReadGranting(ref MessagePackReader r, Fields fields, System.Int64 @target)
+    {
+        fields.Need(3);
+        Yardang.Core.Pages.PageShows? @shows = r.TryReadNil() ? null : ReadPageShows(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Editing.Granting(@target, @shows);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Gripping v)
@@ -5273,7 +5301,7 @@ internal static class Forms
         Yardang.Core.Marks.Grip @grip = (Yardang.Core.Marks.Grip)r.ReadInt32();
         System.Double @order = r.ReadDouble();
         Yardang.Core.Marks.MarkBody @body = ReadMarkBody(ref r);
-        Yardang.Core.Marks.Style @style = ReadStyle(ref r);
+        Yardang.Core.Styles.Style @style = ReadStyle(ref r);
         Yardang.Core.Marks.Place @place = ReadPlace(ref r);
         ImmutableArray<System.Int32> @cuts = ReadListOfInt32(ref r);
         System.Boolean @erased = r.ReadBoolean();
@@ -5662,7 +5690,7 @@ internal static class Forms
         System.Int64 @id = r.ReadInt64();
         Yardang.Core.Marks.Grip @grip = (Yardang.Core.Marks.Grip)r.ReadInt32();
         Yardang.Core.Marks.MarkBody @body = ReadMarkBody(ref r);
-        Yardang.Core.Marks.Style @style = ReadStyle(ref r);
+        Yardang.Core.Styles.Style @style = ReadStyle(ref r);
         Yardang.Core.Marks.Place @place = ReadPlace(ref r);
         Yardang.Core.Marks.Scale? @scale = r.TryReadNil() ? null : ReadScale(ref r);
         ImmutableArray<System.Int32> @cuts = ReadListOfInt32(ref r);
@@ -5829,7 +5857,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Pages.Page v)
     {
-        var count = v.Locked ? 12 : v.Part is not null ? 11 : v.Starters is not null ? 10 : v.Stimulus is not null ? 9 : 8;
+        var count = v.Shows is not null ? 13 : v.Locked ? 12 : v.Part is not null ? 11 : v.Starters is not null ? 10 : v.Stimulus is not null ? 9 : 8;
         w.WriteArrayHeader(count);
         w.Write(v.Id);
         ByHand.Write(ref w, v.Name);
@@ -5876,6 +5904,16 @@ internal static class Forms
 
         if (count < 12) return;
         w.Write(v.Locked);
+        if (count < 13) return;
+        if (v.Shows is { } @shows)
+        {
+            Write(ref w, @shows);
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
     }
 
     public static Yardang.Core.Pages.Page ReadPage(ref MessagePackReader r)
@@ -5913,8 +5951,14 @@ internal static class Forms
             @locked = r.ReadBoolean();
         }
 
+        Yardang.Core.Pages.PageShows? @shows = null;
+        if (fields.Has(13))
+        {
+            @shows = r.TryReadNil() ? null : ReadPageShows(ref r);
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Pages.Page(@id, @name, @size, @paper, @directions, @withheld, @stimulus, @starters, @part, @locked) { Order = @order, Erased = @erased };
+        return new Yardang.Core.Pages.Page(@id, @name, @size, @paper, @directions, @withheld, @stimulus, @starters, @part, @locked, @shows) { Order = @order, Erased = @erased };
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.PageAdded v)
@@ -6011,6 +6055,22 @@ internal static class Forms
         System.Double @order = r.ReadDouble();
         fields.End(ref r);
         return new Yardang.Core.Editing.PageOrdering(@target, @order);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Pages.PageShows v)
+    {
+        w.WriteArrayHeader(2);
+        w.Write((int)v.Kinds);
+        w.Write(v.Seconds);
+    }
+
+    public static Yardang.Core.Pages.PageShows ReadPageShows(ref MessagePackReader r)
+    {
+        var fields = new Fields(ref r, 2);
+        Yardang.Core.Attachments.AttachmentKinds @kinds = (Yardang.Core.Attachments.AttachmentKinds)r.ReadInt32();
+        System.Int32 @seconds = r.ReadInt32();
+        fields.End(ref r);
+        return new Yardang.Core.Pages.PageShows(@kinds, @seconds);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Pages.PageSize v)
@@ -8178,6 +8238,29 @@ internal static class Forms
         return new Yardang.Core.Lessons.ShowingSnapshot(@privacies, @up, @shown);
     }
 
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.ShownBody v)
+    {
+        w.WriteArrayHeader(6);
+        w.Write(11);
+        w.Write(v.X);
+        w.Write(v.Y);
+        w.Write(v.Width);
+        w.Write(v.Height);
+        Write(ref w, v.Shown);
+    }
+
+    public static Yardang.Core.Marks.ShownBody ReadShownBody(ref MessagePackReader r, Fields fields)
+    {
+        fields.Need(6);
+        System.Int32 @x = r.ReadInt32();
+        System.Int32 @y = r.ReadInt32();
+        System.Int32 @width = r.ReadInt32();
+        System.Int32 @height = r.ReadInt32();
+        Yardang.Core.Attachments.Attachment @shown = ReadAttachment(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Marks.ShownBody(@x, @y, @width, @height, @shown);
+    }
+
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.ShownWork v)
     {
         w.WriteArrayHeader(3);
@@ -8570,7 +8653,7 @@ internal static class Forms
         return new Yardang.Core.Pages.Stimulus(@kind, @source, @title);
     }
 
-    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.Style v)
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Styles.Style v)
     {
         var count = v.Fill != 0 || (int)v.Looks != 0 ? 4 : 2;
         w.WriteArrayHeader(count);
@@ -8581,21 +8664,21 @@ internal static class Forms
         w.Write((int)v.Looks);
     }
 
-    public static Yardang.Core.Marks.Style ReadStyle(ref MessagePackReader r)
+    public static Yardang.Core.Styles.Style ReadStyle(ref MessagePackReader r)
     {
         var fields = new Fields(ref r, 2);
         System.Int32 @colour = r.ReadInt32();
         System.Int32 @width = r.ReadInt32();
         System.Int32 @fill = default;
-        Yardang.Core.Marks.Looks @looks = default;
+        Yardang.Core.Styles.Looks @looks = default;
         if (fields.Has(4))
         {
             @fill = r.ReadInt32();
-            @looks = (Yardang.Core.Marks.Looks)r.ReadInt32();
+            @looks = (Yardang.Core.Styles.Looks)r.ReadInt32();
         }
 
         fields.End(ref r);
-        return new Yardang.Core.Marks.Style(@colour, @width, @fill, @looks);
+        return new Yardang.Core.Styles.Style(@colour, @width, @fill, @looks);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Editing.Styling v)
@@ -8609,7 +8692,7 @@ internal static class Forms
     public static Yardang.Core.Editing.Styling ReadStyling(ref MessagePackReader r, Fields fields, System.Int64 @target)
     {
         fields.Need(3);
-        Yardang.Core.Marks.Style @style = ReadStyle(ref r);
+        Yardang.Core.Styles.Style @style = ReadStyle(ref r);
         fields.End(ref r);
         return new Yardang.Core.Editing.Styling(@target, @style);
     }

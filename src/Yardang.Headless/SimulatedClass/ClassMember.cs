@@ -17,6 +17,7 @@ using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
+using Yardang.Core.Styles;
 using Yardang.Core.Threads;
 using Yardang.Core.Walls;
 

@@ -3,6 +3,7 @@ using Yardang.Core.Ink;
 using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
+using Yardang.Core.Styles;
 
 namespace Yardang.Headless.SimulatedClass;
 

@@ -1,5 +1,6 @@
 using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
+using Yardang.Core.Styles;
 
 namespace Yardang.Headless.SimulatedClass;
 

@@ -3,7 +3,9 @@
 const TRY_AGAIN_MS = 3000;
 
 export class Fetched<T> {
-  private made: T | null | undefined;
+  private coming: Promise<T | null> | null = null;
+  /** What is here already; null as long as it is not. */
+  here: T | null = null;
 
   /**
    * @param load fetches it, and makes it.
@@ -16,19 +18,24 @@ export class Fetched<T> {
 
   /** Null as long as it is on its way. */
   get(): T | null {
-    if (this.made !== undefined) return this.made;
-    this.made = null;
-    void this.load()
+    if (!this.here) void this.now();
+    return this.here;
+  }
+
+  /** As soon as it is here; null if it cannot be fetched now. */
+  now(): Promise<T | null> {
+    return (this.coming ??= this.load()
       .then((made) => {
-        this.made = made;
+        this.here = made;
         this.changed();
+        return made;
       })
-      .catch(() =>
+      .catch(() => {
         setTimeout(() => {
-          this.made = undefined;
+          this.coming = null;
           this.changed();
-        }, TRY_AGAIN_MS),
-      );
-    return null;
+        }, TRY_AGAIN_MS);
+        return null;
+      }));
   }
 }

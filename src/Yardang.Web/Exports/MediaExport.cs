@@ -112,15 +112,18 @@ public sealed class MediaExport(AccessResolver access, LessonPeople people, Room
         orderby card.PutUpAt
         from shown in card.Shown
         where shown is PictureAttachment or VoiceAttachment or FilmAttachment or FileAttachment
-        select new Found(shown.MediaNames().First(), card.Author, title, card.Text, WhatOf(shown), shown.Lasts(), shown is FileAttachment sent ? sent.Description : shown.Said(), shown is FileAttachment file ? SentFile.NameFor(file.Name, file.Format) : "");
+        select Of(shown, card.Author, title, card.Text);
 
     private IEnumerable<Found> OnPages(Board board, string title) =>
         from mark in board.Sheets.Marks.Values
-        where !mark.ByStaff
+        where !mark.ByStaff && mark.Stands
         orderby mark.Id
-        let picture = mark.Body as PictureBody
-        where picture is not null
-        select new Found(picture.Media, mark.Author, title, "", texts["Wall.Picture"].Value, 0, picture.Description, "");
+        let shown = mark.Body switch { PictureBody p => new PictureAttachment(p.Media, 1, 1, p.Description), ShownBody s => s.Shown, _ => null }
+        where shown is PictureAttachment or VoiceAttachment or FilmAttachment or FileAttachment
+        select Of(shown, mark.Author, title, "");
+
+    private Found Of(Attachment shown, int author, string title, string card) =>
+        new(shown.MediaNames().First(), author, title, card, WhatOf(shown), shown.Lasts(), shown is FileAttachment sent ? sent.Description : shown.Said(), shown is FileAttachment file ? SentFile.NameFor(file.Name, file.Format) : "");
 
     private string WhatOf(Attachment shown) => texts[$"Wall.{shown switch { VoiceAttachment => "Voice", FilmAttachment => "Film", FileAttachment => "File", _ => "Picture" }}"].Value;
 

@@ -1,4 +1,6 @@
 using Yardang.Core.Attachments;
+using Yardang.Core.Boards;
+using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
 using Yardang.Core.Walls;
 using Yardang.Web.Access;
@@ -25,7 +27,7 @@ public enum MayShow
 /// <param name="Seconds">How long what they record may be.</param>
 public sealed record ShowRight(RoomAccess Access, bool IsNow, int Seconds);
 
-/// <summary>Who may bring pictures, recordings, files and links into a room: whoever may write in it, and on a wall where its teacher lets students show them.</summary>
+/// <summary>Who may bring pictures, recordings, files and links into a room: whoever may write in it, and students what their teacher lets them show on the wall, or on some page of the board.</summary>
 public sealed class AttachmentRights(AccessResolver access, RoomHosts hosts)
 {
     /// <summary>What holds for somebody in a room.</summary>
@@ -42,7 +44,15 @@ public sealed class AttachmentRights(AccessResolver access, RoomHosts hosts)
         await host.LookAsync(r =>
         {
             if (r is Wall { Plan.Rules: var rules }) (areShown, seconds) = (rules.Shows.HasFlag(kind), rules.VoiceSeconds);
+            if (r is Board board && PageShows.OnPages.HasFlag(kind)) (areShown, seconds) = OnPagesOf(board, kind);
         });
         return areShown ? new(found, host.LetsWrite(found.Actor), seconds) : null;
+    }
+
+    // On which page it is put is seen when it is.
+    private static (bool AreShown, int Seconds) OnPagesOf(Board board, AttachmentKinds kind)
+    {
+        var lets = board.Sheets.Pages.Select(p => p.Shows).OfType<PageShows>().Where(s => s.Kinds.HasFlag(kind)).ToList();
+        return lets.Count > 0 ? (true, lets.Max(s => s.Seconds)) : (false, 0);
     }
 }

@@ -43,8 +43,9 @@ public static class BoardTexts
         foreach (var (name, text) in PageData.Texts(texts, "Marks", "SaidAloud", "Waits", "Down", "Printed", "Loose", "Key", "Mine", "Teacher", "Other", "By", "Empty")) all[name] = text;
         foreach (var (name, key) in new[] { ("besideMe", "Beside.IsHere"), ("besideSomebody", "Beside.SomebodyIsHere"), ("leads", "Beside.Leads"), ("leadsOne", "Beside.LeadsOne"), ("callHere", "Beside.CallHere"), ("sayWhy", "Beside.SayWhy"), ("sayWhyTo", "Beside.SayWhyTo"), ("callChosen", "Beside.CallChosen"), ("bringAway", "Bring.Away"), ("brought", "Bring.Brought"), ("broughtOne", "Bring.BroughtOne") }) all[name] = texts[key].Value;
         all["talk"] = TalkOf(texts);
+        all["shown"] = ShownTexts.In(texts);
         all["networkAway"] = texts["Board.NetworkAway"].Value;
-        all["kinds"] = MarkBody.Kinds.ToDictionary(k => k, k => texts[$"Marks.{char.ToUpperInvariant(k[0])}{k[1..]}"].Value, StringComparer.Ordinal);
+        all["kinds"] = ShownTexts.Kinds(texts);
         all["figures"] = Enum.GetNames<Figure>().ToDictionary(f => f, f => texts[$"Figure.{f}"].Value, StringComparer.Ordinal);
         all["stamps"] = Stamps.All.ToDictionary(s => s.Name, s => texts[$"Stamp.{s.Name}"].Value, StringComparer.Ordinal);
         all["importFaults"] = s_importFaults.ToDictionary(f => f, f => texts[$"Import.Fault.{f}"].Value, StringComparer.Ordinal);

@@ -62,7 +62,7 @@ public sealed record HistoryView(string Heading, string BackTo, string BackText,
         foreach (var (name, text) in PageData.Texts(texts, "Wall", "Nowhere", "Everything", "Answers", "AnswersOne", "IsLinkedTo", "OnLine", "OfHundred", "BeforeYearOne", "Rung", "AcrossUp")) all[name] = text;
         foreach (var (name, text) in AttachmentTexts.In(texts)) all[name] = text;
         all["pageOf"] = texts["Board.PageOf"].Value;
-        all["kinds"] = MarkBody.Kinds.ToDictionary(k => k, k => texts[$"Marks.{char.ToUpperInvariant(k[0])}{k[1..]}"].Value, StringComparer.Ordinal);
+        all["kinds"] = ShownTexts.Kinds(texts);
         all["figures"] = Enum.GetNames<Figure>().ToDictionary(f => f, f => texts[$"Figure.{f}"].Value, StringComparer.Ordinal);
         all["stamps"] = Stamps.All.ToDictionary(s => s.Name, s => texts[$"Stamp.{s.Name}"].Value, StringComparer.Ordinal);
         return new

@@ -1,4 +1,5 @@
 using Microsoft.EntityFrameworkCore;
+using Yardang.Core.Media;
 using Yardang.Core.Pages;
 using Yardang.Data.Media;
 using Yardang.Data.School;

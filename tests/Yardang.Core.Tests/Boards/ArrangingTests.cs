@@ -3,6 +3,7 @@ using Yardang.Core.Editing;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
+using Yardang.Core.Styles;
 using Yardang.Data.Wire;
 using static Yardang.Core.Tests.Boards.BoardScript;
 

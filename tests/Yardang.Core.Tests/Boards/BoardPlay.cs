@@ -5,7 +5,9 @@ using Yardang.Core.LateChanges;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
+using Yardang.Core.Styles;
 using Yardang.Core.Tests.Moderation;
+using Yardang.Core.Tests.Walls;
 using Yardang.Core.Threads;
 using Yardang.Core.Walls;
 using static Yardang.Core.Tests.Boards.BoardScript;
@@ -23,7 +25,7 @@ internal static class BoardPlay
             board.Allowed = new Allowed(PensDown: step is > 30 and < 38, Screen: Screens.At(step / 5), Approval: Screens.ApprovalAt(step));
             var marks = board.Board.Sheets.Marks.Keys.Order().ToList();
             var mark = marks[random.Next(marks.Count)];
-            switch (random.Next(23))
+            switch (random.Next(24))
             {
                 case 0: board.Do(actor, new MakeChanges([new Placed(mark, new Place(random.Next(900), step, 0))])); break;
                 case 1: board.Do(actor, new MakeChanges([new Cutting(mark, [step * 10, (step * 10) + 300])])); break;
@@ -46,6 +48,7 @@ internal static class BoardPlay
                 case 18: board.Do(actor, new RaiseConcern(mark, random.Next(2) == 0 ? 0 : SaidTo(board, mark, random), (ConcernReason)random.Next(5), ""), 0); break;
                 case 19: board.Do(actor, random.Next(2) == 0 || Said(board, random) is not var (on, said) ? new SettleConcerns(mark, 0) : new TakeAnswerDown(on, said.Id, $"why {step % 3}", step % 2 == 0), 0); break;
                 case 20: board.Do(random.Next(4) == 0 ? actor : Teacher, new RestoreMarks([new Erasing(mark, step % 3 == 0), new Cutting(mark, step % 2 == 0 ? [] : [10, 90])])); break;
+                case 23: board.Do(actor, new AddMark(board.NextId(actor), 1, Grip.Own, new ShownBody(step * 10, 0, 8_000, 2_717, step % 2 == 0 ? Shown.Voice : Shown.Link), new Style(0, 0))); break;
                 case 22 when board.Log.LastOrDefault(e => e.Event is WorkSetAside) is { Event: WorkSetAside(var again, var why) } waited:
                     board.ByProgram(new TakeUpAgain(new(waited.Number, waited.Actor, waited.Client, waited.Counter, waited.Gesture, again, why, At: waited.Time)));
                     break;

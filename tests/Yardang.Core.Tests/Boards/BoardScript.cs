@@ -1,10 +1,13 @@
 using System.Collections.Immutable;
+using Yardang.Core.Attachments;
+using Yardang.Core.Pages;
 using Yardang.Core.Activities;
 using Yardang.Core.Boards;
 using Yardang.Core.Editing;
 using Yardang.Core.Ink;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
+using Yardang.Core.Styles;
 using Yardang.Data.Wire;
 
 namespace Yardang.Core.Tests.Boards;
@@ -37,8 +40,11 @@ internal sealed class BoardScript
 
     public Allowed Allowed { get; set; } = Allowed.Everything;
 
-    public static ActivityContent Content() => ActivityContent.Blank("en", "What holds a bridge up?") with
+    private static readonly ActivityContent s_blank = ActivityContent.Blank("en", "What holds a bridge up?");
+
+    public static ActivityContent Content() => s_blank with
     {
+        Pages = [s_blank.Pages[0] with { Shows = new PageShows(AttachmentKinds.Voices | AttachmentKinds.Links, 60) }],
         Marks =
         [
             Printed(PrintedTitle, Grip.Printed, "First ideas"),

@@ -1,11 +1,14 @@
 using System.Collections.Immutable;
 using System.Globalization;
+using Yardang.Core.Tests.Walls;
+using Yardang.Core.Attachments;
 using Yardang.Core.Activities;
 using Yardang.Core.Editing;
 using Yardang.Core.Ink;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
+using Yardang.Core.Styles;
 using static Yardang.Core.Tests.Boards.BoardScript;
 
 namespace Yardang.Core.Tests.Boards;
@@ -54,6 +57,12 @@ public class LimitsTests
         Assert.False(Has(page with { Name = Texts.In(new string('x', 36), "deck") }));
         Assert.False(Has(page with { Stimulus = new Stimulus(StimulusKind.Link, "javascript:alert(1)", "") }));
         Assert.False(Has(page with { Size = new PageSize(4_999, 20_000) }));
+        Assert.True(Has(page with { Shows = new PageShows(PageShows.OnPages, 180) }));
+        Assert.True(Has(page with { Shows = new PageShows(AttachmentKinds.Voices, 10) }));
+        Assert.False(Has(page with { Shows = new PageShows(AttachmentKinds.Voices, 181) }));
+        Assert.False(Has(page with { Shows = new PageShows(AttachmentKinds.Voices, 9) }));
+        Assert.False(Has(page with { Shows = new PageShows(AttachmentKinds.Pictures, 60) }));
+        Assert.False(Has(page with { Shows = new PageShows((AttachmentKinds)1_024, 60) }));
     }
 
     [Fact]
@@ -154,6 +163,9 @@ public class LimitsTests
         yield return Bodies("description of a picture", Picture(Letters(Limits.DescriptionLength)), Picture(Letters(Limits.DescriptionLength + 1)));
         yield return Bodies("text of a picture", Picture("", Letters(Limits.PictureTextLength)), Picture("", Letters(Limits.PictureTextLength + 1)));
         yield return Bodies("name of a picture's file", Picture(""), new PictureBody(0, 0, 900, 900, "../../secret", ""));
+        yield return Bodies("what stands on pages", new ShownBody(0, 0, 900, 900, Shown.Voice), new ShownBody(0, 0, 900, 900, Shown.Picture));
+        yield return Bodies("length of a recording", new ShownBody(0, 0, 900, 900, Shown.Voice with { Duration = Recordings.Longest + Recordings.Tolerance }), new ShownBody(0, 0, 900, 900, Shown.Voice with { Duration = Recordings.Longest + Recordings.Tolerance + 1 }));
+        yield return Bodies("address of a link", new ShownBody(0, 0, 900, 900, Shown.Link), new ShownBody(0, 0, 900, 900, Shown.Link with { Address = "javascript:alert(1)" }));
         yield return Bodies("a known stamp", new StampBody(0, 0, 900, 900, Stamps.All[0].Name), new StampBody(0, 0, 900, 900, "no such stamp"));
         yield return Bodies("ends of a connector", new ConnectorBody(2, 3, [0, 0, 1, 1]), new ConnectorBody(2, 2, [0, 0, 1, 1]));
         yield return Bodies("points of a connector", new ConnectorBody(2, 3, [0, 0, Far, 1]), new ConnectorBody(2, 3, [0, 0, Far + 1, 1]));

@@ -4,6 +4,7 @@ using Yardang.Core.Marks;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
 using Yardang.Core.Shapes;
+using Yardang.Core.Styles;
 using Yardang.Core.Wire;
 using Yardang.WireMaker;
 using static Yardang.Core.Tests.Boards.BoardScript;

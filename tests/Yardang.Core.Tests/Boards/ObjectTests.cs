@@ -6,6 +6,7 @@ using Yardang.Core.Marks;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
 using Yardang.Core.Shapes;
+using Yardang.Core.Styles;
 using Yardang.Core.Tests.Shapes;
 using Yardang.Data.Wire;
 using static Yardang.Core.Tests.Boards.BoardScript;

@@ -1,6 +1,7 @@
 using Yardang.Core.Editing;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
+using Yardang.Core.Styles;
 using static Yardang.Core.Tests.Boards.BoardScript;
 
 namespace Yardang.Core.Tests.Boards;

@@ -2,6 +2,7 @@ using Yardang.Core.Boards;
 using Yardang.Core.Editing;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
+using Yardang.Core.Styles;
 using Yardang.Core.Threads;
 using static Yardang.Core.Tests.Boards.BoardScript;
 

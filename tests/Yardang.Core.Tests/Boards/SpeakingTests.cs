@@ -3,6 +3,7 @@ using Yardang.Core.Boards;
 using Yardang.Core.Editing;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
+using Yardang.Core.Styles;
 using Yardang.Core.Visibility;
 using Yardang.Data.Wire;
 using static Yardang.Core.Tests.Boards.BoardScript;

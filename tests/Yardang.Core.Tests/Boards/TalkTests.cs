@@ -4,6 +4,7 @@ using Yardang.Core.Judges;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
+using Yardang.Core.Styles;
 using Yardang.Core.Threads;
 using Yardang.Core.Visibility;
 using Yardang.Core.Walls;

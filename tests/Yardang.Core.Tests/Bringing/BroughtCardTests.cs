@@ -3,6 +3,7 @@ using Yardang.Core.Attachments;
 using Yardang.Core.Bringing;
 using Yardang.Core.Ink;
 using Yardang.Core.Marks;
+using Yardang.Core.Styles;
 using Yardang.Core.Walls;
 
 namespace Yardang.Core.Tests.Bringing;

@@ -1,10 +1,12 @@
 using System.Collections.Immutable;
+using Yardang.Core.Attachments;
 using Yardang.Core.Activities;
 using Yardang.Core.Drafts;
 using Yardang.Core.Editing;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
+using Yardang.Core.Styles;
 using Yardang.Data.Wire;
 
 namespace Yardang.Core.Tests.Drafts;
@@ -65,13 +67,14 @@ public class PagesTests
     }
 
     [Fact]
-    public void Pages_keep_directions_paper_order_and_withheld_tools_over_a_snapshot()
+    public void Pages_keep_directions_paper_order_and_what_students_get_over_a_snapshot()
     {
         var page = AddPage("Measure", 0.5);
         Make(
             new PageDirecting(page, Texts.In("en", "Measure each side.")),
             new Papering(page, new Paper(PaperKind.CoordinatePlane, 0, new Axis(-5_000, 5_000, 1_000), new Axis(0, 8_000, 2_000))),
             new Withholding(page, ToolSet.Text | ToolSet.Note),
+            new Granting(page, new PageShows(AttachmentKinds.Voices, 90)),
             new Measuring(LengthUnit.Inch));
         Make(new PageErasing(1, true));
         var copy = new Draft();

@@ -3,6 +3,7 @@ using Yardang.Core.Editing;
 using Yardang.Core.History;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
+using Yardang.Core.Styles;
 using Yardang.Core.Tests.Boards;
 using Yardang.Core.Threads;
 using Yardang.Core.Visibility;

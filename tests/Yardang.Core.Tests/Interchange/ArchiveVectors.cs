@@ -10,6 +10,7 @@ using Yardang.Core.Lessons;
 using Yardang.Core.Rooms;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
+using Yardang.Core.Styles;
 using Yardang.Core.Tests.Shapes;
 using Yardang.Core.Tests.Walls;
 using Yardang.Core.Walls;
@@ -56,7 +57,7 @@ internal static class ArchiveVectors
 
     private static IEnumerable<Page> Pages() => Enum.GetValues<PaperKind>().Select((kind, i) => new Page(
         i + 1, Texts.In("en", "Measure"), PageSize.A4Wide, new Paper(kind, 500, new Axis(0, 10_000, 500), new Axis(0, 9_000, 500), 3, 4, kind == PaperKind.Picture ? s_media : null),
-        Texts.In("ar", "ارسم جسرا"), (ToolSet)255, new Stimulus(StimulusKind.Link, "https://ostlebrook.example/bridge", "The old bridge"), [Texts.In("en", "I think it holds because").With("es", "Creo que aguanta porque")]));
+        Texts.In("ar", "ارسم جسرا"), (ToolSet)255, new Stimulus(StimulusKind.Link, "https://ostlebrook.example/bridge", "The old bridge"), [Texts.In("en", "I think it holds because").With("es", "Creo que aguanta porque")], Shows: i % 2 == 0 ? new PageShows(PageShows.OnPages, 90) : null));
 
     private static IEnumerable<Mark> Marks()
     {

@@ -2,6 +2,7 @@ using System.Text;
 using Yardang.Core.Ink;
 using Yardang.Core.Interchange;
 using Yardang.Core.Marks;
+using Yardang.Core.Styles;
 
 namespace Yardang.Core.Tests.Interchange;
 

@@ -5,6 +5,7 @@ using Yardang.Core.LateChanges;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
+using Yardang.Core.Styles;
 using Yardang.Core.Tests.Boards;
 using Yardang.Core.Threads;
 using Yardang.Core.Visibility;

@@ -1,3 +1,4 @@
+using Yardang.Core.Attachments;
 using Yardang.Core.Activities;
 using Yardang.Core.Lessons;
 using Yardang.Core.Rooms;
@@ -58,6 +59,24 @@ public class ReadyCheckTests
         Assert.DoesNotContain("NobodyCanWrite", Keys(fewer, Way.OneEach));
         var mute = s_activity with { Pages = [page with { Withheld = Enum.GetValues<ToolSet>().Aggregate((a, b) => a | b) }] };
         Assert.Contains("NobodyCanWrite", Keys(mute, Way.OneEach));
+    }
+
+    [Fact]
+    public void It_says_on_how_many_pages_students_record_and_attach_and_which_recordings_have_no_words()
+    {
+        var page = s_activity.Pages[0];
+        Mark Stands(long id, Attachment shown) => s_activity.Marks[0] with { Id = id, Body = new ShownBody(0, 0, 9, 9, shown) };
+        var activity = s_activity with
+        {
+            Pages = [page with { Shows = new PageShows(AttachmentKinds.Voices | AttachmentKinds.Links, 60) }, page with { Id = 7, Shows = new PageShows(AttachmentKinds.Voices, 30) }, page with { Id = 8, Shows = null }],
+            Marks = [.. s_activity.Marks, Stands(11, Shown.Voice), Stands(12, Shown.Film with { Words = " " }), Stands(13, Shown.Link with { Title = "" })],
+        };
+        var lines = ReadyCheck.For(activity, new HandingPlan(Door.Open, Way.OneEach)).ToDictionary(l => l.Key, StringComparer.Ordinal);
+        Assert.Equal(2, lines["PageShowVoices"].Count);
+        Assert.Equal(1, lines["PageShowLinks"].Count);
+        Assert.DoesNotContain("PageShowFilms", lines.Keys);
+        Assert.Equal(12, lines["UndescribedRecordings"].Mark);
+        Assert.DoesNotContain(Keys(s_activity with { Pages = [page with { Shows = null }] }, Way.OneEach), key => key.StartsWith("PageShow", StringComparison.Ordinal));
     }
 
     [Fact]

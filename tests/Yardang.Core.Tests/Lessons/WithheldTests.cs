@@ -2,6 +2,7 @@ using Yardang.Core.Editing;
 using Yardang.Core.Judges;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
+using Yardang.Core.Styles;
 using Yardang.Core.Tests.Boards;
 using Yardang.Core.Tests.Walls;
 using Yardang.Core.Threads;

@@ -4,6 +4,7 @@ using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
 using Yardang.Core.Moderation;
 using Yardang.Core.Rooms;
+using Yardang.Core.Styles;
 using Yardang.Core.Tests.Boards;
 using Yardang.Core.Tests.Lessons;
 using Yardang.Core.Tests.Walls;
@@ -19,7 +20,7 @@ public class FoundWordsTests
 {
     private const string Bad = "This bridge is sh1t";
 
-    private static Allowed Then(WhenFound then) => new(Screen: WordScreen.For(WordScreening.Usual with { Then = then }));
+    internal static Allowed Then(WhenFound then) => new(Screen: WordScreen.For(WordScreening.Usual with { Then = then }));
 
     [Fact]
     public void A_card_waits_for_the_teacher_who_puts_it_up_or_not()

@@ -2,6 +2,7 @@ using Yardang.Core.Geometry;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
 using Yardang.Core.Tests.Boards;
+using Yardang.Core.Tests.Walls;
 
 namespace Yardang.Core.Tests.Shapes;
 
@@ -13,6 +14,8 @@ internal static class ObjectVectors
         yield return new BubbleBody(100, 200, 5_200, 3_000, BoardScript.Say("I push back"), -300, 5_000);
         yield return new PictureBody(1, 2, 300, 400, new string('a', 64), "The old footbridge");
         yield return new PictureBody(1, 2, 300, 400, new string('b', 64), "Page 3", "Load and deflection");
+        yield return new ShownBody(100, 200, 8_000, 2_717, Shown.Voice);
+        yield return new ShownBody(100, 200, 8_000, 5_000, Shown.Film);
         yield return new FormulaBody(0, 0, 900, 400, @"\frac{F}{A}", "M0 0L10 0Q5 5 0 0Z");
         yield return new StampBody(10, 20, 1_800, 1_800, "strong");
         yield return new ConnectorBody(7, 8, [0, 0, 900, 900], BoardScript.Say("pushes"));

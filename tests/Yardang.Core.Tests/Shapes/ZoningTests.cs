@@ -2,6 +2,7 @@ using Yardang.Core.Geometry;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
 using Yardang.Core.Shapes;
+using Yardang.Core.Styles;
 using Yardang.Core.Tests.Boards;
 
 namespace Yardang.Core.Tests.Shapes;

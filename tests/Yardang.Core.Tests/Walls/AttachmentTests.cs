@@ -6,6 +6,7 @@ using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
 using Yardang.Core.Moderation;
 using Yardang.Core.Rooms;
+using Yardang.Core.Styles;
 using Yardang.Core.Walls;
 using Yardang.Data.Wire;
 using static Yardang.Core.Tests.Walls.WallScript;

@@ -3,6 +3,7 @@ using Yardang.Core.Attachments;
 using Yardang.Core.Ink;
 using Yardang.Core.Marks;
 using Yardang.Core.Media;
+using Yardang.Core.Styles;
 
 namespace Yardang.Core.Tests.Walls;
 

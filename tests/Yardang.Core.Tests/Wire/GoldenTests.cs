@@ -8,6 +8,7 @@ using Yardang.Core.Marks;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
 using Yardang.Core.Shapes;
+using Yardang.Core.Styles;
 using Yardang.Core.Tests.Boards;
 using Yardang.Core.Tests.Interchange;
 using Yardang.Core.Walls;

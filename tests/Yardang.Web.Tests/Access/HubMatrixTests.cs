@@ -7,6 +7,7 @@ using Yardang.Core.Editing;
 using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
+using Yardang.Core.Styles;
 using Yardang.Data.School;
 using Yardang.Data.Wire;
 using Yardang.Web.Access;

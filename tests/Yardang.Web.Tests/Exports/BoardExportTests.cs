@@ -3,6 +3,7 @@ using System.Net.Http.Headers;
 using Yardang.Core.Activities;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
+using Yardang.Core.Styles;
 using Yardang.Web.Lessons;
 using Yardang.Web.Shelf;
 

@@ -8,6 +8,7 @@ using Yardang.Core.Ink;
 using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
+using Yardang.Core.Styles;
 using Yardang.Data.Wire;
 using Yardang.Web.Rooms;
 using static Yardang.Web.Tests.Lessons.OnWalls;

@@ -10,6 +10,7 @@ using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
+using Yardang.Core.Styles;
 using Yardang.Core.Walls;
 using Yardang.Data.School;
 using Yardang.Web.Lessons;

@@ -9,6 +9,7 @@ using Yardang.Core.Interchange;
 using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
+using Yardang.Core.Styles;
 using Yardang.Data.Wire;
 using Yardang.Headless.SimulatedClass;
 using Yardang.Web.Lessons;

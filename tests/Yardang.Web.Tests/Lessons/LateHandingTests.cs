@@ -8,6 +8,7 @@ using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
+using Yardang.Core.Styles;
 using Yardang.Data.School;
 using Yardang.Data.Wire;
 using Yardang.Web.Lessons;

@@ -13,6 +13,7 @@ using Yardang.Core.Ink;
 using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
+using Yardang.Core.Styles;
 using Yardang.Data.Log;
 using Yardang.Data.School;
 using Yardang.Data.Wire;

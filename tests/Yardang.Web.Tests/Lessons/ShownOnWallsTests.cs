@@ -12,6 +12,7 @@ using Yardang.Core.Lessons;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
+using Yardang.Core.Styles;
 using Yardang.Core.Walls;
 using Yardang.Data.Media;
 using Yardang.Data.School;

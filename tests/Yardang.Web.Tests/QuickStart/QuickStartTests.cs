@@ -5,6 +5,7 @@ using Yardang.Core.Boards;
 using Yardang.Core.Editing;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
+using Yardang.Core.Styles;
 using Yardang.Data.Log;
 using Yardang.Data.Media;
 using Yardang.Data.School;

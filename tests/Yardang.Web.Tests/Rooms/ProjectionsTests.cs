@@ -5,6 +5,7 @@ using Yardang.Core.Ink;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
+using Yardang.Core.Styles;
 using Yardang.Data.School;
 using Yardang.Web.Lessons;
 using Yardang.Web.Rooms;

@@ -5,6 +5,7 @@ using Yardang.Core.Editing;
 using Yardang.Core.Ink;
 using Yardang.Core.Marks;
 using Yardang.Core.Rooms;
+using Yardang.Core.Styles;
 using Yardang.Core.Threads;
 using Yardang.Data.Log;
 using Yardang.Data.Wire;

@@ -6,6 +6,7 @@ using Yardang.Core.Editing;
 using Yardang.Core.Marks;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
+using Yardang.Core.Styles;
 using Yardang.Data.School;
 using Yardang.Rendering;
 using Yardang.Web.Lessons;

@@ -4,6 +4,7 @@ using System.Text.Json;
 using System.Text.RegularExpressions;
 using Microsoft.EntityFrameworkCore;
 using Yardang.Core.Attachments;
+using Yardang.Core.Media;
 using Yardang.Core.Pages;
 using Yardang.Core.Tests.Media;
 using Yardang.Core.Walls;

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Yardang.Core.Geometry;
 using Yardang.Core.Pages;
+using Yardang.Core.Styles;
 using Yardang.Core.Wire;
 
 namespace Yardang.Core.Marks;

@@ -1,7 +1,8 @@
-using System.Buffers;
+using Yardang.Core.Attachments;
 using Yardang.Core.Geometry;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
+using Yardang.Core.Styles;
 using Yardang.Core.Wire;
 
 namespace Yardang.Core.Marks;
@@ -16,9 +17,6 @@ namespace Yardang.Core.Marks;
 [Kind(7)]
 public sealed record FormulaBody(int X, int Y, int Width, int Height, string Source, string Outline) : MarkBody
 {
-    // Path data that can only draw.
-    private static readonly SearchValues<char> s_outline = SearchValues.Create("MLQCZ 0123456789.-");
-
     /// <inheritdoc/>
     public override Box Box() => new(X, Y, Width, Height);
 
@@ -26,8 +24,7 @@ public sealed record FormulaBody(int X, int Y, int Width, int Height, string Sou
     public override ToolSet Tool(Looks looks) => ToolSet.Formula;
 
     /// <inheritdoc/>
-    public override bool IsValid() => Validity.IsBox(X, Y, Width, Height) && Source.Length is > 0 and <= Limits.FormulaLength
-        && Outline.Length <= Limits.OutlineLength && Outline.AsSpan().IndexOfAnyExcept(s_outline) < 0;
+    public override bool IsValid() => Validity.IsBox(X, Y, Width, Height) && FormulaAttachment.IsDrawn(Source, Outline);
 
     /// <inheritdoc/>
     public override int Weight() => Source.Length + Outline.Length;

@@ -1,5 +1,6 @@
 using Yardang.Core.Geometry;
 using Yardang.Core.Pages;
+using Yardang.Core.Styles;
 using Yardang.Core.Wire;
 
 namespace Yardang.Core.Marks;

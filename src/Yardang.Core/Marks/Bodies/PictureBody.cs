@@ -1,6 +1,8 @@
 using Yardang.Core.Geometry;
+using Yardang.Core.Media;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
+using Yardang.Core.Styles;
 using Yardang.Core.Wire;
 
 namespace Yardang.Core.Marks;

@@ -3,6 +3,7 @@ using System.Text.Json.Serialization;
 using Yardang.Core.Geometry;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
+using Yardang.Core.Styles;
 using Yardang.Core.Wire;
 
 namespace Yardang.Core.Marks;

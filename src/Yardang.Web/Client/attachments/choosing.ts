@@ -2,19 +2,16 @@
 
 import { type TemplateResult, html, nothing } from 'lit-html';
 import { live } from 'lit-html/directives/live.js';
-import { firstPageOf, nameOfFile } from '../media/documents';
 import { type Taken, titleOfFile } from '../media/picture-uploads';
-import type { Sending, Sent } from '../media/uploads';
 import { addressIn } from '../media/web-address';
 import type { Attachment } from '../wire/forms';
 import { kindOf, said, wordsOf } from './index';
+import { LARGEST_FILE, type Made, madeOf, madeOfFile, madeOfLink } from './made';
 import { type Making, type MakingSide, isSent } from './making';
 import type { Recording } from './recording';
 
 const LONGEST_DESCRIPTION = 120;
 const LONGEST_SPOKEN = 1000;
-/** As Core's FileAttachment, bytes. */
-const LARGEST_FILE = 20 * 1024 * 1024;
 
 export class Choosing {
   /** Where pictures and files go that are being chosen or searched. */
@@ -196,12 +193,7 @@ export class Choosing {
   }
 
   private takeRecording(place: string, kind: 'voice' | 'film', made: Recording): Promise<boolean> {
-    const { file, duration, loudness, words, width, height, still } = made;
-    return this.sent(place, { what: kind, file, ...(still && { picture: still }) }, ({ media, picture }) =>
-      kind === 'voice'
-        ? { kind, media, duration, loudness, words }
-        : { kind, media, still: picture, width, height, duration, words },
-    );
+    return this.sent(place, madeOf(kind, made));
   }
 
   private photograph(place: string): void {
@@ -223,17 +215,13 @@ export class Choosing {
     if (!file) return;
     const place = this.choosingFor;
     if (file.size > LARGEST_FILE) return this.side.say(this.side.texts.fileTooLarge);
-    const picture = await firstPageOf(file);
-    const name = nameOfFile(file.name);
-    await this.sent(place, { what: 'file', file, ...(picture && { picture }) }, ({ media, picture, format }) => {
-      return { kind: 'file', media, name, format, size: file.size, picture, description: '' };
-    });
+    await this.sent(place, await madeOfFile(file));
   }
 
   /** Gives whether it is on its way, or there. */
-  private async sent(place: string, what: Sending, shown: (sent: Sent) => Attachment): Promise<boolean> {
+  private async sent(place: string, { sending, shown }: Made): Promise<boolean> {
     this.making.wait(place, 1);
-    const sent = await this.side.send(what);
+    const sent = await this.side.send(sending);
     this.making.wait(place, -1);
     if (sent) this.making.add(place, shown(sent));
     return sent !== null;
@@ -290,7 +278,6 @@ export class Choosing {
     this.making.refresh();
   }
 
-  /** Without a network it goes there under the name of its server. */
   private async takeAddress(place: string, e: SubmitEvent): Promise<void> {
     e.preventDefault();
     const address = addressIn(String(new FormData(e.target as HTMLFormElement).get('address') ?? ''));
@@ -298,12 +285,9 @@ export class Choosing {
     if (!address) return this.making.refresh();
     this.leaveAddress();
     this.making.wait(place, 1);
-    const found = await this.side.lookUp(address.href);
+    const link = await madeOfLink(this.side.linkAddress, address);
     this.making.wait(place, -1);
-    this.making.add(place, {
-      kind: 'link',
-      ...(found ?? { address: address.href, title: '', site: address.hostname.slice(0, LONGEST_DESCRIPTION) }),
-    });
+    this.making.add(place, link);
   }
 }
 

@@ -11,7 +11,6 @@ import type {
   DrawnStroke,
   FileAttachment,
   FilmAttachment,
-  LinkAttachment,
   MapPicture,
   PlaceAttachment,
   VoiceAttachment,
@@ -83,8 +82,8 @@ export interface MakingSide extends AttachmentView {
   makeReady(): Promise<unknown>;
   /** Keeps a recording or a file and sends it; gives its name. */
   send(what: Sending): Promise<Sent | null>;
-  /** What the page at an address is called, as the server finds it; null if it cannot be asked. */
-  lookUp(address: string): Promise<Omit<LinkAttachment, 'kind'> | null>;
+  /** Where links of the room are looked up. */
+  readonly linkAddress: string;
 }
 
 export class Making {

@@ -3,6 +3,7 @@
 import type { Speaker } from './speaking';
 import type { MarkListTexts } from '../editor/mark-list';
 import type { WorkData, WorkTexts } from '../lesson/work-data';
+import type { ShownTexts } from '../editor/shown-marks';
 import type { BoardTalkTexts } from './talk-panel';
 
 export interface BoardData extends WorkData {
@@ -13,6 +14,7 @@ export interface BoardData extends WorkData {
 
 export interface BoardTexts extends WorkTexts, MarkListTexts {
   readonly talk: BoardTalkTexts;
+  readonly shown: ShownTexts;
   readonly besideMe: string;
   readonly besideSomebody: string;
   readonly leads: string;

@@ -11,6 +11,7 @@ import { pictureFiles } from '../editor/picture-files';
 import { pictureSearch } from '../media/picture-search';
 import { HERE } from '../surface/pointers';
 import { listenForKeys } from '../editor/shortcuts';
+import { type Recorder, type ShownPlace, shownMarks } from '../editor/shown-marks';
 import { stepsOf } from '../editor/steps';
 import { stimulusBeside } from '../editor/stimulus';
 import { toolsOf } from '../editor/tools';
@@ -73,6 +74,7 @@ Alpine.data('board', () => {
     refresh(): void;
     say(words: string): void;
     talkPlace(): TalkPlace;
+    shownPlace(): ShownPlace;
     openDialog(name: string): void;
     closeDialog(name: string): void;
     readonly keptState: string;
@@ -123,6 +125,12 @@ Alpine.data('board', () => {
     files: pictureFiles(() => editor),
     pictureSearch: pictureSearch(() => editor.pictures, data.work, as),
     formula: formulaMarks(() => editor),
+    shown: shownMarks(
+      () => editor,
+      () => board.shownPlace(),
+    ),
+    /** In which voices, films and photographs are made, once one is wanted. */
+    recording: null as Recorder | null,
     stimulus: stimulusBeside(data.work, as),
     reading: readingOf(() => editor, data.who, data.home ?? '', data.written),
     company: companyOf(company, placeOf(data), me.number, data.company ?? ''),
@@ -201,6 +209,7 @@ Alpine.data('board', () => {
         nameOf: (actor) => data.tryOut?.names[actor] ?? (data.mode === 'embed' ? '' : names.of(actor)),
         say: (words) => this.say(words),
         editFormula: (mark) => this.formula.change(mark),
+        openShown: (mark) => this.shown.open(mark),
         may: (act) => this.may(act),
         changed: () => this.refresh(),
         applied: (envelope) => this.applied(envelope),
@@ -238,6 +247,7 @@ Alpine.data('board', () => {
     /** What was typed is given back. */
     refused(reason: number, command: Command): void {
       giveBack(command);
+      this.shown.giveBack(command);
       if (reason === REFUSED_WORDS && isWriting(command)) editor.giveBack(command);
       this.say(texts.refused[String(reason)] ?? texts.refusedOther);
     },
@@ -258,6 +268,25 @@ Alpine.data('board', () => {
         may: (act) => editor.may(act),
         isOpen: () => this.talk.isOpen,
         open: () => this.talk.open(),
+      };
+    },
+
+    shownPlace(): ShownPlace {
+      return {
+        room: data.work,
+        query: as,
+        texts: texts.shown,
+        networkAway: texts.networkAway,
+        drafts,
+        looksOnly: isLook,
+        token: () => token,
+        say: (words) => this.say(words),
+        refresh: () => this.refresh(),
+        recorder: async (made) => {
+          this.recording = made;
+          await this.$nextTick();
+          return this.recording;
+        },
       };
     },
 
@@ -381,6 +410,7 @@ Alpine.data('board', () => {
       this.pages.refresh(language);
       this.steps.refresh();
       if (this.opened) this.talk.refresh();
+      if (this.opened) this.shown.refresh();
       const { sheets } = editor;
       const page = sheets.page(editor.page);
       this.isLocked = page?.locked === true;

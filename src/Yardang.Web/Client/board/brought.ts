@@ -3,8 +3,10 @@
 import { clock } from '../attachments/clock';
 import type { Editor } from '../editor/editor';
 import { type BroughtCard, broughtCards } from '../lesson/brought';
+import { sizeOf } from '../kinds/shown';
 import { plural } from '../page-data';
 import { Grip } from '../room/marks';
+import { mayStandOn } from '../room/shown';
 import { fitNote } from '../surface/text-fit';
 import type { Attachment, MarkBody, NewMark, Style } from '../wire/forms';
 
@@ -37,7 +39,7 @@ export function broughtOf(editor: () => Editor, who: string, lesson: string, tex
 
     /** Puts all of them on the page, where one looks. */
     put(): void {
-      const { surface, selection, language, note } = editor();
+      const { surface, selection, language, note, sheets, page, me } = editor();
       const at = surface.middle();
       const cards = kept.all();
       const columns = Math.min(IN_ROW, cards.length);
@@ -45,7 +47,7 @@ export function broughtOf(editor: () => Editor, who: string, lesson: string, tex
       const marks = cards.flatMap((card, i) => {
         const x = Math.round(left + (i % IN_ROW) * (SIDE + GAP));
         const y = Math.round(Math.max(0, at.y - SIDE / 2) + Math.floor(i / IN_ROW) * (SIDE + GAP));
-        return marksOf(card, x, y, note.colour, language);
+        return marksOf(card, x, y, note.colour, language, (a) => mayStandOn(sheets.page(page), a, me));
       });
       editor().use('choose');
       selection.paste(
@@ -69,7 +71,14 @@ function drawn(body: MarkBody, style: Style): Drawn {
 }
 
 /** A note with the words and whose they are, and below it what the card shows. */
-function marksOf(card: BroughtCard, x: number, y: number, colour: number, usual: string): Drawn[] {
+function marksOf(
+  card: BroughtCard,
+  x: number,
+  y: number,
+  colour: number,
+  usual: string,
+  mayStand: (attachment: Attachment) => boolean,
+): Drawn[] {
   const text = [card.text, card.by && `— ${card.by}`].filter(Boolean).join('\n');
   const marks: Drawn[] = [];
   let below = y;
@@ -80,11 +89,17 @@ function marksOf(card: BroughtCard, x: number, y: number, colour: number, usual:
     below += height + GAP;
   }
   for (const attachment of card.attachments) {
-    const [shown, height] = shownAt(attachment, x, below);
+    const [shown, height] = mayStand(attachment) ? asItIs(attachment, x, below) : shownAt(attachment, x, below);
     marks.push(...shown);
     below += height + GAP;
   }
   return marks;
+}
+
+/** What can be played or opened on the page too. */
+function asItIs(shown: Attachment, x: number, y: number): [Drawn[], number] {
+  const size = sizeOf(shown);
+  return [[drawn({ kind: 'shown', x, y, ...size, shown }, { colour: 0, width: 0, fill: 0, looks: 0 })], size.height];
 }
 
 /** What is shown, as marks, and how high it is. */

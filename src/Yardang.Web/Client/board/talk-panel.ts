@@ -163,7 +163,7 @@ export class TalkPanel {
       texts,
       () => this.refresh(),
     );
-    editor.onView = () => this.layBadges();
+    editor.onView(() => this.layBadges());
   }
 
   /** It was opened: at its beginning. */

@@ -4,7 +4,8 @@ import { type Body, Grip, type Mark, Property, isBox } from '../room/marks';
 import { isTold } from '../room/concerns';
 import type { Side } from '../tools/arranging';
 import { authorOf } from './author';
-import { TakenDown } from '../wire/forms';
+import { wordsOf } from '../kinds/shown';
+import { type Attachment, TakenDown } from '../wire/forms';
 import type { Editor } from './editor';
 
 const MM = 100;
@@ -40,7 +41,10 @@ export function chosenOf(editor: () => Editor, by: string, saidAloud = '') {
     hasLine: false,
     fill: 0,
     looks: 0,
+    /** What a picture shows, or what is said in a recording: what is to be written to it. */
     description: null as string | null,
+    /** What kind of thing it is that is shown, where it is one. */
+    shown: '' as Attachment['kind'] | '',
     label: '',
     tip: { x: 0, y: 0 },
     exact: { x: 0, y: 0, width: 0, height: 0, turn: 0 },
@@ -73,7 +77,10 @@ export function chosenOf(editor: () => Editor, by: string, saidAloud = '') {
       this.looks = marks.reduce((all, m) => all & m.style.looks, marks[0]?.style.looks ?? 0);
       const body = this.mayStyle ? selection().only?.body : undefined;
       this.kind = body?.kind ?? '';
-      this.description = body?.kind === 'picture' ? body.description : null;
+      this.description =
+        body?.kind === 'picture' ? body.description : body?.kind === 'shown' ? wordsOf(body.shown) : null;
+      const one = marks.length === 1 ? marks[0]!.body : undefined;
+      this.shown = one?.kind === 'shown' ? one.shown.kind : '';
       this.label = body?.kind === 'connector' ? (body.label?.text ?? '') : '';
       if (body?.kind === 'bubble') {
         const { place } = selection().only!;
@@ -105,6 +112,7 @@ export function chosenOf(editor: () => Editor, by: string, saidAloud = '') {
     resizeWords: (factor: number) => selection().resizeWords(factor),
     toggleList: (numbered: boolean) => selection().toggleList(numbered),
     toggleLooks: (looks: number) => selection().toggleLooks(looks),
+    openShown: () => selection().marks.forEach((mark) => editor().edit(mark)),
     describe: (words: string) => selection().describe(words),
     relabel: (text: string) => selection().label(text),
 

@@ -27,7 +27,8 @@ import { Writer } from '../tools/writer';
 import { Changes } from './changes';
 import type { StudentActs } from '../wire/forms';
 
-export type ToolName = 'pen' | 'text' | 'note' | 'shape' | 'connect' | 'picture' | 'choose' | 'rub' | 'point';
+export type ToolName =
+  'attach' | 'pen' | 'text' | 'note' | 'shape' | 'connect' | 'picture' | 'choose' | 'rub' | 'point';
 
 /** I am here: said by teachers again and again, and not stored. */
 export const BESIDE = 'beside';
@@ -66,6 +67,8 @@ export interface EditorOptions {
   say(words: string): void;
   /** Opens what a formula is written in. */
   editFormula(mark: Mark): void;
+  /** Plays or opens what is shown. */
+  openShown(mark: Mark): void;
   /** A zone was drawn, and is chosen. */
   madeZone?(): void;
   applied?(envelope: Envelope): void;
@@ -78,8 +81,6 @@ export class Editor extends Changes implements SheetContext {
   readonly pointers: Pointers;
   readonly surface: PageSurface;
   readonly client: RoomClient<Sheets>;
-  /** What lies over the page is to be laid out anew. */
-  onView: () => void = () => undefined;
   /** Where the pointer is. */
   onMoved: (x: number, y: number) => void = () => undefined;
   readonly ink = { colour: 0, width: 60, looks: 0 };
@@ -96,6 +97,7 @@ export class Editor extends Changes implements SheetContext {
   private toolName: ToolName = 'pen';
   private copied: NewMark[] = [];
   private hereAt = 0;
+  private readonly overPage: (() => void)[] = [];
 
   constructor(private readonly options: EditorOptions) {
     super();
@@ -149,6 +151,17 @@ export class Editor extends Changes implements SheetContext {
       picture: this.stamper,
       choose: this.chooser,
       rub: new Eraser(this),
+      // Nothing is drawn with it: who presses the page chooses.
+      attach: {
+        cursor: 'default',
+        down: (point) => {
+          this.use('choose');
+          this.chooser.down(point);
+        },
+        move: () => undefined,
+        up: () => undefined,
+        cancel: () => undefined,
+      },
       point: new Pointing(this),
     };
     Writer.listen(options.field, () => (this.surface.tool instanceof Writer ? this.surface.tool : null));
@@ -156,9 +169,14 @@ export class Editor extends Changes implements SheetContext {
     window.addEventListener('pagehide', () => this.finish());
     this.surface.onView = () => {
       this.writer?.layOut();
-      this.onView();
+      for (const lay of this.overPage) lay();
     };
     this.use('pen');
+  }
+
+  /** What lies over the page is laid out anew whenever that is seen otherwise. */
+  onView(lay: () => void): void {
+    this.overPage.push(lay);
   }
 
   get me(): Me {
@@ -313,6 +331,7 @@ export class Editor extends Changes implements SheetContext {
 
   edit(mark: Mark): void {
     if (mark.body.kind === 'formula') return this.options.editFormula(mark);
+    if (mark.body.kind === 'shown') return this.options.openShown(mark);
     if (!isBox(mark.body)) return;
     this.use(mark.body.kind === 'text' ? 'text' : 'note');
     (this.surface.tool as Writer).edit(mark);

@@ -9,6 +9,7 @@ import type { Kind } from './kind';
 import { note } from './note';
 import { picture } from './picture';
 import { shape } from './shape';
+import { shown } from './shown';
 import { stamp } from './stamp';
 import { text } from './text';
 import { zone } from './zone';
@@ -24,6 +25,7 @@ const KINDS: { readonly [K in Body['kind']]: Kind<Extract<Body, { kind: K }>> } 
   stamp,
   connector,
   zone,
+  shown,
 };
 
 export function kindOf<B extends Body>(body: B): Kind<B> {

@@ -34,6 +34,7 @@ export {
   Property,
   type Scale,
   type ShapeBody,
+  type ShownBody,
   ShapeKind,
   type StampBody,
   type Stimulus,

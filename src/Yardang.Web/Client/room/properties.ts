@@ -17,7 +17,7 @@ import {
   type Wording,
   isBox,
 } from './marks';
-import type { PageSize, TakenDown } from '../wire/forms';
+import type { PageShows, PageSize, TakenDown } from '../wire/forms';
 
 export function ofPage(page: Page, property: Property): Value | undefined {
   switch (property) {
@@ -39,6 +39,8 @@ export function ofPage(page: Page, property: Property): Value | undefined {
       return page.stimulus;
     case Property.Starters:
       return page.starters;
+    case Property.Shows:
+      return page.shows;
     default:
       return undefined;
   }
@@ -64,6 +66,8 @@ export function pageValues({ property, value }: Change): Partial<Page> {
       return { stimulus: value as Stimulus | null };
     case Property.Starters:
       return { starters: value as Texts[] };
+    case Property.Shows:
+      return { shows: value as PageShows | null };
     default:
       return {};
   }

@@ -1,6 +1,7 @@
 // What may be shown beside the words of a card: Core's Attachment.
 
-import type { Attachment } from '../wire/forms';
+import type { Attachment, Page } from '../wire/forms';
+import type { Me } from './sheets';
 
 /** Most that is shown beside the words of a card, and most points and letters of it. */
 export const MOST_ATTACHMENTS = 4;
@@ -17,6 +18,9 @@ export const KINDS: { readonly [K in Attachment['kind']]: number } = {
   film: 64,
   file: 128,
 };
+
+/** What stands on pages as it is. */
+export const ON_PAGES = KINDS.voice | KINDS.film | KINDS.file | KINDS.link;
 
 /** How much there is of it, in points and letters. */
 export function weightOf(attachment: Attachment): number {
@@ -50,6 +54,18 @@ export function mayBeShown(attachments: readonly Attachment[]): boolean {
 /** How long it lasts, ms; 0 for what does not. */
 export function lasts(attachment: Attachment): number {
   return attachment.kind === 'voice' || attachment.kind === 'film' ? attachment.duration : 0;
+}
+
+/** As Core's Recordings: how much later than it was told to a recording ends, ms. */
+const TOLERANCE_MS = 1500;
+
+/** Whether somebody may put it on a page as it is: what PageShows says, and teachers all that stands on pages. */
+export function mayStandOn(page: Page | undefined, attachment: Attachment, me: Me): boolean {
+  const kind = KINDS[attachment.kind];
+  if ((kind & ON_PAGES) === 0) return false;
+  if (me.isStaff) return true;
+  const shows = page?.shows;
+  return !!shows && (shows.kinds & kind) !== 0 && lasts(attachment) <= shows.seconds * 1000 + TOLERANCE_MS;
 }
 
 export function isSame(one: Attachment, other: Attachment): boolean {

@@ -1,6 +1,7 @@
 // The page on the screen: two canvases (what stands, and what is being drawn), zoom and pan, and the pointer handed to a tool.
 
 import type { Mark, Page } from '../room/marks';
+import type { Box } from '../shapes/geometry';
 import type { DrawOptions } from './draw';
 import { bounds } from './hit';
 import type { LiveInk } from './live-ink';
@@ -170,6 +171,15 @@ export class PageSurface {
       x: within((this.host.clientWidth / 2 - this.left) / this.scale, page.size.width),
       y: within((this.host.clientHeight / 2 - this.top) / this.scale, page.size.height),
     };
+  }
+
+  /** What can be seen of the page. */
+  inSight(): Box {
+    const { size } = this.page!;
+    const [left, top] = [Math.max(0, -this.left / this.scale), Math.max(0, -this.top / this.scale)];
+    const right = Math.min(size.width, (this.host.clientWidth - this.left) / this.scale);
+    const bottom = Math.min(size.height, (this.host.clientHeight - this.top) / this.scale);
+    return { x: left, y: top, width: right - left, height: bottom - top };
   }
 
   /** Shows a place in the middle, as near as is said; the same on screens of other sizes. */

@@ -32,6 +32,9 @@ export class Drafts {
   /** Of why the seal of a card is to be broken. */
   static ofSeal = (card: number) => `seal-${card}`;
 
+  /** Of what goes on a page once all of it is there. */
+  static onPage = (page: number) => `page-${page}`;
+
   /** Of the cards from which a new one grows, by their ids. */
   static from = (topic: number) => `from-${topic}`;
 

@@ -24,6 +24,13 @@ export class PicturePutter {
     }
   }
 
+  /** One with words for those who cannot see it. True if it was taken. */
+  async putDescribed(file: File, description: string): Promise<boolean> {
+    const taken = this.sheet.mayWrite() ? await this.upload(file) : null;
+    if (taken) this.place(taken, description, 0);
+    return taken !== null;
+  }
+
   mayWrite(): boolean {
     return this.sheet.mayWrite();
   }

@@ -1,6 +1,7 @@
 // What is chosen, and all that can be done with it. Each of these is one gesture, so that one undo takes it back.
 
 import { hangs } from '../kinds';
+import { described, wordsOf } from '../kinds/shown';
 import {
   type Body,
   type Change,
@@ -221,10 +222,12 @@ export class Selection {
     this.remake({ ...body, label: words ? { text: words, language, lines: [words], size: LABEL_SIZE } : null });
   }
 
-  /** What a picture shows, for those who cannot see it. */
+  /** What a picture shows, for those who cannot see it; what is said in a recording. */
   describe(description: string): void {
     const body = this.only?.body;
     if (body?.kind === 'picture' && body.description !== description) this.remake({ ...body, description });
+    if (body?.kind === 'shown' && wordsOf(body.shown) !== description)
+      this.remake({ ...body, shown: described(body.shown, description) });
   }
 
   toggleLooks(looks: number): void {

@@ -16,6 +16,7 @@ const page: Page = {
   stimulus: null,
   starters: [],
   part: null,
+  shows: null,
 };
 const other = { x: 10_000, y: 5000, width: 2000, height: 1000 };
 const by = { x: 500, y: 500 };

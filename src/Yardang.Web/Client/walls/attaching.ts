@@ -1,6 +1,5 @@
 // What is shown beside words, on a wall: who may show what, where it is kept until it is put up, and the dialogs in which it is made.
 
-import { linkAt } from '../attachments/look-up';
 import { Making, isSent, withSent } from '../attachments/making';
 import type { AttachmentDialogs } from '../attachments/dialogs';
 import type { Sent, Uploads } from '../media/uploads';
@@ -71,7 +70,7 @@ export function attachingOf(
       shown: (place) => drafts.shown(place),
       keep: (place, shown) => drafts.show(place, shown),
       say: (words) => page.say(words),
-      lookUp: (link) => linkAt(`/rooms/${room.id}/link${room.query}`, link),
+      linkAddress: `/rooms/${room.id}/link${room.query}`,
       dialogs: {
         chooseFiles: () => page.chooseFiles(),
         searchPictures: () => void page.inDialog((d) => d.pictureSearch.open()),

@@ -215,6 +215,7 @@ export const enum Property {
   Starters = 31,
   Parts = 32,
   Phases = 33,
+  Shows = 34,
 }
 
 /** What students are to do on a wall. The numbers are on the wire. */
@@ -398,6 +399,7 @@ export type Value =
   | Grip
   | LengthUnit
   | MarkBody
+  | PageShows
   | PageSize
   | Paper
   | Place
@@ -535,7 +537,8 @@ export type MarkBody =
   | FormulaBody
   | StampBody
   | ConnectorBody
-  | ZoneBody;
+  | ZoneBody
+  | ShownBody;
 
 /** Something that happened in a room. Closed sets, beside the commands. */
 export type RoomEvent =
@@ -2559,6 +2562,8 @@ export interface Page {
   readonly part: number | null;
   /** On a board: whether students change nothing there. */
   readonly locked: boolean;
+  /** What students may record and attach there, besides pictures; null for nothing. */
+  readonly shows: PageShows | null;
 }
 
 /** A page was put in. */
@@ -2573,6 +2578,14 @@ export interface PageLocked {
   readonly kind: 'pageLocked';
   readonly page: number;
   readonly on: boolean;
+}
+
+/** What students may record and attach on a page. Pictures and formulas are tools (ToolSet); nobody speaks, films or leads elsewhere where no teacher has said so. */
+export interface PageShows {
+  /** Which kinds. */
+  readonly kinds: AttachmentKinds;
+  /** How long a recording may be, s. */
+  readonly seconds: number;
 }
 
 /** A page's size, 1/100 mm. */
@@ -3360,6 +3373,21 @@ export interface ShowingSnapshot {
   readonly privacies: readonly PrivacyOf[];
   readonly up: readonly number[];
   readonly shown: readonly ShownWork[];
+}
+
+/** Something recorded or attached that stands on a page: a voice, a film, a file, a page elsewhere. X, Y is its top left corner. */
+export interface ShownBody {
+  readonly kind: 'shown';
+  /** From the left. */
+  readonly x: number;
+  /** From the top. */
+  readonly y: number;
+  /** How wide it is shown. */
+  readonly width: number;
+  /** How high it is shown. */
+  readonly height: number;
+  /** What it is, of the kinds of OnPages. */
+  readonly shown: Attachment;
 }
 
 /** Somebody's work in a part is shown. */

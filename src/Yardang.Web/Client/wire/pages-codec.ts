@@ -1,8 +1,8 @@
 // Made from Core's records by ./yardang wire: not to be changed by hand.
 
 import { known, readPoints, type Texts, writePoints } from './by-hand';
-import { readAnswer, readCardResult, readConcern, readJudging, readJudgingState, readLastAct, readLateWork, readStimulus, readStyle, readWallPlan, writeJudging, writeStimulus, writeStyle, writeWallPlan } from './codec';
-import { type AddMark, type AddMarks, type AddPage, type Adopted, type AnswerKey, type Axis, type BoardSnapshot, type BubbleBody, type Change, type ChangesMade, type ConnectorBody, type DraftReplaced, type DraftSnapshot, type DraftStarted, type Expectation, type FormulaBody, type GestureRedone, type GestureSnapshot, type GestureUndone, type Grip, type InkBody, type KeySet, type LastWriter, type LateChangeAdopted, type LengthUnit, type LockPage, type MakeChanges, type Mark, type MarkAdded, type MarkBody, type MarkJudgingSet, type MarkJudgingState, type MarkThread, type MarksAdded, type NewMark, type NoteBody, type Page, type PageAdded, type PageLocked, type PageSize, type Paper, type Part, type PictureBody, type Place, type PlannedPhase, type RedoGesture, type RestoreMarks, type Scale, type SetMarkJudging, type ShapeBody, type SheetsSnapshot, type StampBody, type Step, type Stimulus, type Style, type TakenDown, type TextBody, type ToolSet, type Translation, type UndoGesture, type Value, type Wording, type Words, type WorkBrought, type ZoneBody, type ZoneKey } from './forms';
+import { readAnswer, readAttachment, readCardResult, readConcern, readJudging, readJudgingState, readLastAct, readLateWork, readStimulus, readStyle, readWallPlan, writeAttachment, writeJudging, writeStimulus, writeStyle, writeWallPlan } from './codec';
+import { type AddMark, type AddMarks, type AddPage, type Adopted, type AnswerKey, type Axis, type BoardSnapshot, type BubbleBody, type Change, type ChangesMade, type ConnectorBody, type DraftReplaced, type DraftSnapshot, type DraftStarted, type Expectation, type FormulaBody, type GestureRedone, type GestureSnapshot, type GestureUndone, type Grip, type InkBody, type KeySet, type LastWriter, type LateChangeAdopted, type LengthUnit, type LockPage, type MakeChanges, type Mark, type MarkAdded, type MarkBody, type MarkJudgingSet, type MarkJudgingState, type MarkThread, type MarksAdded, type NewMark, type NoteBody, type Page, type PageAdded, type PageLocked, type PageShows, type PageSize, type Paper, type Part, type PictureBody, type Place, type PlannedPhase, type RedoGesture, type RestoreMarks, type Scale, type SetMarkJudging, type ShapeBody, type SheetsSnapshot, type ShownBody, type StampBody, type Step, type Stimulus, type Style, type TakenDown, type TextBody, type ToolSet, type Translation, type UndoGesture, type Value, type Wording, type Words, type WorkBrought, type ZoneBody, type ZoneKey } from './forms';
 import { know } from './kinds';
 type Raw = any[]; // What the MessagePack reader gives.
 
@@ -64,6 +64,8 @@ function readValue(raw: Raw): Value | undefined {
       return raw[2].map((x: Raw) => readPart(x));
     case 33:
       return raw[2].map((x: Raw) => readPlannedPhase(x));
+    case 34:
+      return raw[2] == null ? null : readPageShows(raw[2]);
     default:
       return undefined;
   }
@@ -176,6 +178,10 @@ export function writeChange(v: Change): Raw {
       const value = v.value as readonly PlannedPhase[];
       return [...head, value.map((x) => writePlannedPhase(x))];
     }
+    case 34: {
+      const value = v.value as PageShows | null;
+      return [...head, value && writePageShows(value)];
+    }
     default:
       return head;
   }
@@ -204,6 +210,8 @@ export function readMarkBody(raw: Raw): MarkBody | null {
       return readConnectorBody(raw);
     case 10:
       return readZoneBody(raw);
+    case 11:
+      return readShownBody(raw);
     default:
       return null;
   }
@@ -231,6 +239,8 @@ export function writeMarkBody(v: MarkBody): Raw {
       return writeConnectorBody(v);
     case 'zone':
       return writeZoneBody(v);
+    case 'shown':
+      return writeShownBody(v);
   }
 }
 
@@ -597,15 +607,17 @@ export function readPage(raw: Raw): Page {
     starters: (raw[9] ?? []),
     part: raw[10] ?? null,
     locked: raw[11] ?? false,
+    shows: raw[12] == null ? null : readPageShows(raw[12]),
   };
 }
 
 export function writePage(v: Page): Raw {
   const raw: Raw = [v.id, v.name, writePageSize(v.size), writePaper(v.paper), v.directions, v.withheld, v.order, v.erased];
-  if (v.stimulus != null || v.starters.length > 0 || v.part != null || v.locked) raw.push(v.stimulus && writeStimulus(v.stimulus));
-  if (v.starters.length > 0 || v.part != null || v.locked) raw.push(v.starters.length > 0 ? v.starters : null);
-  if (v.part != null || v.locked) raw.push(v.part);
-  if (v.locked) raw.push(v.locked);
+  if (v.stimulus != null || v.starters.length > 0 || v.part != null || v.locked || v.shows != null) raw.push(v.stimulus && writeStimulus(v.stimulus));
+  if (v.starters.length > 0 || v.part != null || v.locked || v.shows != null) raw.push(v.starters.length > 0 ? v.starters : null);
+  if (v.part != null || v.locked || v.shows != null) raw.push(v.part);
+  if (v.locked || v.shows != null) raw.push(v.locked);
+  if (v.shows != null) raw.push(v.shows && writePageShows(v.shows));
   return raw;
 }
 
@@ -623,6 +635,17 @@ export function readPageLocked(raw: Raw): PageLocked {
     page: raw[0],
     on: raw[1],
   };
+}
+
+export function readPageShows(raw: Raw): PageShows {
+  return {
+    kinds: raw[0],
+    seconds: raw[1],
+  };
+}
+
+export function writePageShows(v: PageShows): Raw {
+  return [v.kinds, v.seconds];
 }
 
 export function readPageSize(raw: Raw): PageSize {
@@ -785,6 +808,21 @@ export function readSheetsSnapshot(raw: Raw): SheetsSnapshot {
     parts: raw[7].map((x: Raw) => readPart(x)),
     phases: raw[8].map((x: Raw) => readPlannedPhase(x)),
   };
+}
+
+export function readShownBody(raw: Raw): ShownBody {
+  return {
+    kind: 'shown',
+    x: raw[1],
+    y: raw[2],
+    width: raw[3],
+    height: raw[4],
+    shown: known(readAttachment(raw[5])),
+  };
+}
+
+export function writeShownBody(v: ShownBody): Raw {
+  return [11, v.x, v.y, v.width, v.height, writeAttachment(v.shown)];
 }
 
 export function readStampBody(raw: Raw): StampBody {

@@ -1,5 +1,6 @@
 // What is set for the page in sight, size, paper and tools, and the unit of the whole activity.
 
+import { KINDS } from '../room/shown';
 import type { Editor } from '../editor/editor';
 import { type Axis, type Change, PLAIN, type Page, type Paper, PaperKind, Property } from '../room/marks';
 
@@ -14,6 +15,11 @@ const SIZES: Record<string, { width: number; height: number }> = {
 
 const THOUSAND = 1000;
 
+/** As Core's Recordings, s. */
+const USUAL_SECONDS = 60;
+const LEAST_SECONDS = 10;
+const MOST_SECONDS = 180;
+
 export function pageSettings(editor: () => Editor) {
   const change = (change: Change) => editor().change(change);
 
@@ -27,11 +33,16 @@ export function pageSettings(editor: () => Editor) {
     rows: 4,
     isWrong: false,
     withheld: 0,
+    /** Which kinds students may record and attach, and how long they may record, s. */
+    kinds: 0,
+    seconds: USUAL_SECONDS,
     unit: 0,
 
     show(page: Page, unit: number): void {
       this.unit = unit;
       this.withheld = page.withheld;
+      this.kinds = page.shows?.kinds ?? 0;
+      this.seconds = page.shows?.seconds ?? USUAL_SECONDS;
       const isSize = ([, s]: [string, { width: number; height: number }]) =>
         s.width === page.size.width && s.height === page.size.height;
       this.size = Object.entries(SIZES).find(isSize)?.[0] ?? '';
@@ -96,6 +107,32 @@ export function pageSettings(editor: () => Editor) {
 
     withholds(tool: number): boolean {
       return (this.withheld & tool) !== 0;
+    },
+
+    shows(kind: number): boolean {
+      return (this.kinds & kind) !== 0;
+    },
+
+    get records(): boolean {
+      return this.shows(KINDS.voice | KINDS.film);
+    },
+
+    toggleShows(kind: number): void {
+      this.setShows(this.kinds ^ kind, this.seconds);
+    },
+
+    /** What is no length, or out of the range, goes to the nearest that is. */
+    setSeconds(typed: string): void {
+      const seconds = Math.round(Number.parseFloat(typed));
+      const within = Math.min(MOST_SECONDS, Math.max(LEAST_SECONDS, seconds));
+      this.setShows(this.kinds, Number.isFinite(seconds) ? within : this.seconds);
+    },
+
+    setShows(kinds: number, seconds: number): void {
+      // What was typed is replaced by what holds.
+      this.seconds = seconds;
+      const value = kinds === 0 ? null : { kinds, seconds };
+      change({ property: Property.Shows, target: editor().page, value });
     },
 
     pickUnit(unit: number): void {

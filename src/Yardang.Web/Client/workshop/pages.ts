@@ -139,6 +139,7 @@ export class Pages {
       paper: like?.paper ?? PLAIN,
       directions: {},
       withheld: like?.withheld ?? 0,
+      shows: like?.shows ?? null,
       locked: false,
       stimulus: null,
       starters: [],

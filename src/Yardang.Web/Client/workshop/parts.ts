@@ -133,6 +133,7 @@ export function partsOf(editor: () => Changes, activity: string, here: number, l
         paper: PLAIN,
         directions: {},
         withheld: 0,
+        shows: null,
         locked: false,
         stimulus: null,
         starters: [],

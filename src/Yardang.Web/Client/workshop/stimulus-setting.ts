@@ -24,14 +24,21 @@ export function stimulusSetting(editor: () => Editor, room: string, token: strin
     async take(event: Event): Promise<void> {
       const input = event.target as HTMLInputElement;
       const file = input.files?.[0];
-      if (!file || !editor().mayWrite()) return;
+      if (file) await this.send(file);
+      input.value = '';
+    },
+
+    /** Gives whether it is there. */
+    async send(file: File, title = ''): Promise<boolean> {
+      if (!editor().mayWrite()) return false;
       this.fault = '';
       this.isSending = true;
       const sent = await sendStimulus(`/rooms/${room}/stimulus`, token, file, texts.pictureAway);
-      if (sent.stimulus) set(sent.stimulus);
+      const { stimulus } = sent;
+      if (stimulus) set(title ? { ...stimulus, title: title.slice(0, LONGEST_TITLE) } : stimulus);
       this.fault = sent.fault;
       this.isSending = false;
-      input.value = '';
+      return stimulus !== null;
     },
 
     setLink(): void {

@@ -9,6 +9,7 @@ import { MarkList, type MarkListTexts } from '../editor/mark-list';
 import { pageTurner } from '../editor/page-turner';
 import { pictureSearch } from '../media/picture-search';
 import { listenForKeys } from '../editor/shortcuts';
+import { type Recorder, type ShownPlace, type ShownTexts, shownMarks } from '../editor/shown-marks';
 import { stepsOf } from '../editor/steps';
 import { stimulusBeside } from '../editor/stimulus';
 import { toolsOf } from '../editor/tools';
@@ -17,6 +18,7 @@ import { fill, pageData } from '../page-data';
 import { Connection, type Link, reloadSoon } from '../room/connection';
 import { Grip } from '../room/marks';
 import { deviceOutbox } from '../room/outbox-store';
+import { Drafts } from '../threads/drafts';
 import { copiesOfPage } from './copies';
 import { type ImportTexts, filesIn } from './files-in';
 import { organizersOf } from './organizers';
@@ -49,6 +51,8 @@ interface WorkshopData {
     PlannedTexts &
     StimulusTexts & {
       figureTools: Record<string, string>;
+      shown: ShownTexts;
+      networkAway: string;
       unnamedPage: string;
       copiesDo: string;
       outlineDo: string;
@@ -85,6 +89,8 @@ Alpine.data('workshop', () => {
   let list: MarkList;
   let pages: Pages;
   let finishTyping: () => void = () => undefined;
+  let shownPlace: () => ShownPlace;
+  const drafts = Drafts.keptFor(data.who, data.draft);
   const theEditor = () => editor;
   const thePages = () => pages;
   const dialog = (name: string) => document.querySelector<HTMLDialogElement>(`dialog[x-ref="${name}"]`)!;
@@ -97,6 +103,9 @@ Alpine.data('workshop', () => {
     steps: stepsOf(theEditor, () => finishTyping()),
     pictureSearch: pictureSearch(() => theEditor().pictures, data.draft, ''),
     formula: formulaMarks(theEditor),
+    shown: shownMarks(theEditor, () => shownPlace()),
+    /** In which voices, films and photographs are made, once one is wanted. */
+    recording: null as Recorder | null,
     stimulus: stimulusBeside(data.draft, ''),
     zone: zoneOf(theEditor, language, (count) => fill(texts.zoneExpects, count)),
     organizers: organizersOf(theEditor, thePages),
@@ -132,6 +141,22 @@ Alpine.data('workshop', () => {
       const root = this.$root as HTMLElement;
       const connection = new Connection('', (link) => (this.link = link));
       const making = (): Making => this.making;
+      shownPlace = () => ({
+        room: data.draft,
+        query: '',
+        texts: texts.shown,
+        networkAway: texts.networkAway,
+        drafts,
+        looksOnly: false,
+        token: () => token,
+        say: (words) => (this.notice = words),
+        refresh: () => this.refresh(),
+        recorder: async (made) => {
+          this.recording = made;
+          await this.$nextTick();
+          return this.recording;
+        },
+      });
       finishTyping = () => {
         this.written.keep();
         this.parts.keep();
@@ -158,10 +183,14 @@ Alpine.data('workshop', () => {
         nameOf: () => '',
         say: (words) => (this.notice = words),
         editFormula: (mark) => this.formula.change(mark),
+        openShown: (mark) => this.shown.open(mark),
         madeZone: () => this.nameNewZone(),
         may: () => this.opened,
         changed: () => this.refresh(),
-        refused: () => (this.notice = texts.refusedOther),
+        refused: (_, command) => {
+          this.notice = texts.refusedOther;
+          this.shown.giveBack(command);
+        },
         applied: () => this.trial.renew(),
       });
       editor.surface.onZoom = (percent) => (this.view.percent = percent);
@@ -211,6 +240,7 @@ Alpine.data('workshop', () => {
       this.chosen.refresh();
       this.pages.refresh(language);
       this.steps.refresh();
+      if (this.opened) this.shown.refresh();
       this.zone.refresh();
       this.blanks.refresh();
       this.parts.refresh();
@@ -222,6 +252,11 @@ Alpine.data('workshop', () => {
       if (!page) return;
       this.settings.show(page, editor.sheets.unit);
       this.stimulus.show(page.stimulus);
+    },
+
+    /** What students hear or see first. */
+    recordStimulus(kind: 'voice' | 'film'): void {
+      void this.shown.record(kind, ({ file, words }) => this.newStimulus.send(new File([file], ''), words));
     },
 
     get keptText(): string {

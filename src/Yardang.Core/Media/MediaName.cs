@@ -1,6 +1,6 @@
 using System.Security.Cryptography;
 
-namespace Yardang.Core.Pages;
+namespace Yardang.Core.Media;
 
 /// <summary>A name in the media store: the SHA-256 of a file's bytes as 64 hexadecimal digits. No other text can be one, so none becomes a path.</summary>
 public sealed record MediaName

@@ -1,0 +1,159 @@
+// Voices, films, files and links on pages: put there where the teacher lets students, played and opened by others, moved, described, given back when the network or the right to it goes away.
+import { readFileSync } from 'node:fs';
+import { expect, test } from '@playwright/test';
+import { noBarrier } from './barriers.mjs';
+import { design, handOut, kept, marks, student, teacher } from './people.mjs';
+
+const picture = async (page, name) => process.env.PICTURES && page.screenshot({ path: `/tmp/p/${name}.png` });
+const dialog = (page, name) => page.getByRole('dialog', { name });
+const pdf = (words) => `%PDF-1.4\n% ${words}\n1 0 obj<</Type/Catalog>>endobj\nxref\n0 1\n0000000000 65535 f \ntrailer<</Root 1 0 R>>\nstartxref\n9\n%%EOF\n`;
+
+async function lesson(browser, shows, way) {
+  const varga = await teacher(browser);
+  await design(varga, 'How the arch carries');
+  for (const kind of shows) await varga.getByLabel(kind).check();
+  await kept(varga);
+  return { varga, code: await handOut(varga, { way }) };
+}
+
+async function attach(page, what) {
+  await page.getByRole('button', { name: 'Attach', exact: true }).click();
+  await page.getByRole('button', { name: what, exact: true }).click();
+}
+
+/** Records for a second or so, and says in words what is said. */
+async function record(page, what, words) {
+  const made = dialog(page, what);
+  if (what === 'Make a film') await made.getByRole('button', { name: 'Switch it on' }).click();
+  await made.getByRole('button', { name: 'Record', exact: true }).click();
+  await expect(made.locator('.recording-time strong')).toHaveText(/^0:0[1-9]$/);
+  await made.getByRole('button', { name: 'Stop' }).click();
+  await made.getByLabel('What is said').fill(words);
+  await made.getByRole('button', { name: 'Use it' }).click();
+}
+
+test('a student speaks and films on a page they share; a classmate plays it on a phone by keyboard, and cannot change it', async ({ browser }) => {
+  test.slow();
+  const { varga, code } = await lesson(browser, ['voices, recorded here', 'films, from a camera or a screen'], 'Everybody together on one board');
+  const maya = await student(browser, code, 'Maya');
+  const ben = await student(browser, code, 'Ben', { viewport: { width: 390, height: 844 } });
+  await attach(maya, 'Record your voice');
+  await picture(maya, 'page-recorder');
+  await record(maya, 'Record your voice', 'The stones push each other.');
+  await expect(marks(maya)).toContainText([/^Recording, yours: 0:0\d The stones push each other\.$/]);
+  await kept(maya);
+  await attach(maya, 'Make a film');
+  await record(maya, 'Make a film', 'The deck sags.');
+  await expect(marks(maya)).toHaveCount(3);
+  await kept(maya);
+  await picture(maya, 'page-shown');
+  await noBarrier(maya);
+
+  const play = ben.getByRole('button', { name: /^Open: Voice, 0:0/ });
+  await expect(play).toBeVisible();
+  await expect(ben.getByRole('button', { name: 'Attach', exact: true })).toBeVisible();
+  await picture(ben, 'page-shown-phone');
+  await play.focus();
+  await ben.keyboard.press('Enter');
+  const shown = dialog(ben, 'What stands on the page');
+  await shown.getByRole('button', { name: /^Listen: Voice/ }).click();
+  await expect(shown.getByRole('button', { name: /^Pause: Voice/ })).toBeVisible();
+  await expect(shown).toContainText('The stones push each other.');
+  await picture(ben, 'page-player-phone');
+  await noBarrier(ben);
+  await shown.getByRole('button', { name: 'Close' }).click();
+  await expect(shown).toBeHidden();
+  await ben.getByRole('button', { name: /^Open: Film, 0:0/ }).click();
+  await shown.getByRole('button', { name: /^Play: Film/ }).click();
+  await expect(shown.locator('video')).toHaveJSProperty('videoWidth', 640);
+  await picture(ben, 'page-film-phone');
+  await ben.keyboard.press('Escape');
+  // What is a classmate's is played, and neither moved nor rubbed out.
+  await marks(ben).filter({ hasText: 'The deck sags' }).focus();
+  await ben.keyboard.press('Delete');
+  await expect(marks(ben)).toHaveCount(3);
+  await ben.keyboard.press('Enter');
+  await expect(shown).toBeVisible();
+  await ben.keyboard.press('Escape');
+
+  // Its author says it otherwise, and takes it back.
+  await maya.getByRole('button', { name: 'Choose', exact: true }).click();
+  await marks(maya).filter({ hasText: 'The deck sags' }).focus();
+  await maya.getByRole('button', { name: 'Exactly' }).click();
+  await maya.getByLabel('What is said or shown').fill('The deck sags under the cart.');
+  await maya.getByLabel('What is said or shown').blur();
+  await expect(marks(ben)).toContainText([/under the cart/]);
+  await picture(maya, 'page-chosen');
+  await maya.getByRole('button', { name: 'Undo' }).click();
+  await maya.getByRole('button', { name: 'Undo' }).click();
+  await expect(marks(ben)).toHaveCount(2);
+  await varga.getByRole('link', { name: 'Open the board' }).first().click();
+  await expect(varga.getByRole('button', { name: /^Open: Voice/ })).toBeVisible();
+  await picture(varga, 'page-teacher');
+  for (const page of [varga, maya, ben]) expect(page.problems).toEqual([]);
+});
+
+test('what is spoken while the network is away waits over a reload, and stands on the page once all of it is there', async ({ browser }) => {
+  test.slow();
+  const { varga, code } = await lesson(browser, ['voices, recorded here'], 'One board each');
+  const maya = await student(browser, code, 'Maya');
+  await attach(maya, 'Record your voice');
+  await maya.route('**/uploads/**', (route) => route.abort());
+  await record(maya, 'Record your voice', 'It waits.');
+  const going = maya.locator('li').filter({ hasText: 'On its way' });
+  await expect(going).toContainText('Voice');
+  await maya.reload();
+  await expect(going).toContainText('0 %');
+  await picture(maya, 'page-waits');
+  await expect(marks(maya)).toHaveCount(1);
+  await maya.unroute('**/uploads/**');
+  await expect(marks(maya)).toContainText([/It waits\./]);
+  await expect(going).toHaveCount(0);
+  await kept(maya);
+  // With pens down it waits, and is not lost.
+  await attach(maya, 'Record your voice');
+  const made = dialog(maya, 'Record your voice');
+  await made.getByRole('button', { name: 'Record', exact: true }).click();
+  await expect(made.locator('.recording-time strong')).toHaveText(/^0:0[1-9]$/);
+  await made.getByRole('button', { name: 'Stop' }).click();
+  await varga.getByRole('button', { name: 'Pens down' }).click();
+  await expect(maya.getByText('Pens are down. You can look.')).toBeVisible();
+  await made.getByRole('button', { name: 'Use it' }).click();
+  await expect(maya.locator('li').filter({ hasText: 'Waits here until you may write again' })).toBeVisible();
+  await picture(maya, 'page-pens-down');
+  await varga.getByRole('button', { name: 'Pens up' }).click();
+  await expect(marks(maya)).toHaveCount(3);
+  await kept(maya);
+  for (const page of [varga, maya]) expect(page.problems).toEqual([]);
+});
+
+test('a file and a link stand on a page, are taken along and opened; a page that gives nothing offers nothing', async ({ browser }) => {
+  test.slow();
+  const { varga, code } = await lesson(browser, ['files: documents, tables, slides', 'links to pages on the web'], 'One board each');
+  const maya = await student(browser, code, 'Maya');
+  await maya.getByRole('button', { name: 'Attach', exact: true }).click();
+  await expect(maya.getByRole('button', { name: 'Record your voice' })).toBeHidden();
+  await picture(maya, 'page-attach');
+  const [chooser] = await Promise.all([maya.waitForEvent('filechooser'), maya.locator('button', { hasText: 'A file from this device' }).click()]);
+  await chooser.setFiles({ name: 'loads.pdf', mimeType: 'application/pdf', buffer: Buffer.from(pdf('loads')) });
+  await expect(marks(maya)).toContainText([/^File, yours: loads\.pdf$/]);
+  await attach(maya, 'Link');
+  const link = dialog(maya, 'A link on the page');
+  await link.getByLabel('Address of the page').fill('no address');
+  await link.getByRole('button', { name: 'Put it on the page' }).click();
+  await expect(link).toContainText('This is no address of a page');
+  await link.getByLabel('Address of the page').fill('bridges.example/old');
+  await picture(maya, 'page-link');
+  await link.getByRole('button', { name: 'Put it on the page' }).click();
+  await expect(marks(maya)).toContainText([/^Link, yours: /]);
+  await kept(maya);
+  await picture(maya, 'page-file-link');
+  await maya.getByRole('button', { name: /^Open: loads\.pdf/ }).click();
+  const shown = dialog(maya, 'What stands on the page');
+  const [download] = await Promise.all([maya.waitForEvent('download'), shown.getByRole('link', { name: /loads\.pdf/ }).click()]);
+  expect(readFileSync(await download.path(), 'utf8')).toBe(pdf('loads'));
+  await picture(maya, 'page-file-open');
+  await shown.getByRole('button', { name: 'Close' }).click();
+  expect(varga.problems).toEqual([]);
+  expect(maya.problems).toEqual([]);
+});
