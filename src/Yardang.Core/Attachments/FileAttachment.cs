@@ -1,7 +1,6 @@
 using System.Buffers;
 using System.Globalization;
 using Yardang.Core.Media;
-using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
 using Yardang.Core.Wire;
 

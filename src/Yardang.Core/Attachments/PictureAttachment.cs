@@ -1,5 +1,4 @@
 using Yardang.Core.Media;
-using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
 using Yardang.Core.Wire;
 

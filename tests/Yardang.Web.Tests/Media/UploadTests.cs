@@ -3,6 +3,12 @@ using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json;
 using System.Text.RegularExpressions;
+using Yardang.Core.Activities;
+using Yardang.Core.Boards;
+using Yardang.Core.Editing;
+using Yardang.Core.Marks;
+using Yardang.Core.Pages;
+using Yardang.Core.Styles;
 using Yardang.Core.Attachments;
 using Yardang.Core.Lessons;
 using Yardang.Core.Media;
@@ -10,6 +16,8 @@ using Yardang.Core.Rooms;
 using Yardang.Core.Tests.Media;
 using Yardang.Core.Walls;
 using Yardang.Data.Media;
+using Yardang.Web.Lessons;
+using Yardang.Web.Shelf;
 using Yardang.Web.Media;
 using Yardang.Web.Rooms;
 using Yardang.Web.Tests.Moderation;
@@ -233,6 +241,60 @@ public sealed class UploadTests : InTrayLessons
         Assert.NotNull(media.Find(filmed.Still));
     }
 
+    [Fact]
+    public async Task On_a_board_a_voice_is_taken_where_some_page_lets_students_speak_and_a_film_where_none_does_not()
+    {
+        var (maya, sent) = await OnBoardAsync("Maya", new PageShows(AttachmentKinds.Voices, 10));
+        using var voice = await SendAsync(maya, sent, 0, s_voice);
+        Assert.Equal(HttpStatusCode.OK, voice.StatusCode);
+        using var tooLong = await SendAsync(maya, sent with { Id = Guid.NewGuid() }, 0, MadeUpFiles.Wav(seconds: 13));
+        Assert.Contains("at most 10 seconds", await tooLong.Content.ReadAsStringAsync(Stop), StringComparison.Ordinal);
+        using var film = await SendAsync(maya, sent with { What = "film", Id = Guid.NewGuid() }, 0, MadeUpFiles.All["film"]);
+        Assert.Equal(HttpStatusCode.NotFound, film.StatusCode);
+        using var link = await maya.GetAsync($"/rooms/{sent.Wall}/link?{sent.Query}&address=https://bridges.example/old", Stop);
+        Assert.Equal(HttpStatusCode.NotFound, link.StatusCode);
+    }
+
+    [Fact]
+    public async Task On_a_board_that_gives_nothing_students_send_no_recording_and_a_classmate_sends_none_to_another_s()
+    {
+        var (maya, sent) = await OnBoardAsync("Maya", null);
+        using var voice = await SendAsync(maya, sent, 0, s_voice);
+        Assert.Equal(HttpStatusCode.NotFound, voice.StatusCode);
+        var (_, mine) = await OnBoardAsync("Ben", new PageShows(AttachmentKinds.Voices, 10));
+        using var elsewhere = await SendAsync(maya, mine with { Query = sent.Query }, 0, s_voice, token: await TokenAsync(maya, sent));
+        Assert.Equal(HttpStatusCode.NotFound, elsewhere.StatusCode);
+    }
+
+    [Fact]
+    public async Task What_stands_on_pages_is_in_the_zip_of_media_on_paper_and_in_the_archive_and_what_was_rubbed_out_is_not_in_the_zip()
+    {
+        var (_, sent) = await OnBoardAsync("Maya", new PageShows(PageShows.OnPages, 60));
+        var media = School.Get<MediaStore>();
+        var film = new FilmAttachment(await media.KeepAsync(MadeUpFiles.All["film"], Stop), await media.KeepAsync(Png(), Stop), 640, 480, 980, "The model holds");
+        var host = await School.Get<RoomHosts>().GetAsync(sent.Wall);
+        await DoAsync(host, Maya, id => new AddMark(id, 1, Grip.Own, new ShownBody(1_000, 1_000, 9_500, 7_000, film), new Style(0, 0)));
+        await DoAsync(host, Maya, id => new AddMark(id, 1, Grip.Own, new ShownBody(1_000, 9_000, 9_500, 2_000, new LinkAttachment("https://bridges.example/old", "The old bridge", "")), new Style(0, 0)));
+        var gone = 0L;
+        await DoAsync(host, Maya, id => new AddMark(gone = id, 1, Grip.Own, new ShownBody(1_000, 9_000, 9_500, 2_000, film with { Words = "Gone" }), new Style(0, 0)));
+        await DoAsync(host, Maya, _ => new MakeChanges([new Erasing(gone, true)]));
+        using (var zip = new ZipArchive(new MemoryStream(await Varga.GetByteArrayAsync($"/lesson/{_lesson}/media.zip", Stop))))
+        {
+            Assert.Equal(["Maya/001 Maya Film.webm", "media.csv"], zip.Entries.Select(e => e.FullName));
+        }
+
+        var drawn = await Varga.GetStringAsync($"/lesson/{_lesson}/board/{sent.Wall}.svg", Stop);
+        Assert.Contains("0:01", drawn, StringComparison.Ordinal);
+        Assert.Contains("The old bridge", drawn, StringComparison.Ordinal);
+        using var brought = await TestSchool.ImportAsync(Varga, await Varga.GetByteArrayAsync($"/lesson/{_lesson}.yardang.zip", Stop));
+        var again = Guid.Parse(brought.Headers.Location!.ToString().Split('/')[^1]);
+        var board = JsonDocument.Parse(await Varga.GetStringAsync($"/lesson/{again}/people.json", Stop)).RootElement[0].GetProperty("board").GetGuid();
+        var marks = new List<MarkBody>();
+        await (await School.Get<RoomHosts>().GetAsync(board)).LookAsync(room => marks.AddRange(((Board)room).Sheets.Visible(1).Select(m => m.Body)), Stop);
+        Assert.Contains(marks, m => m is ShownBody { Shown: FilmAttachment { Words: "The model holds" } });
+        Assert.Contains(marks, m => m is ShownBody { Shown: LinkAttachment });
+    }
+
     private sealed record Voice(Guid Wall, string Query, Guid Id, string What = "voice");
 
     private JoinCode? _code;
@@ -244,6 +306,17 @@ public sealed class UploadTests : InTrayLessons
         (_code, _lesson) = (lesson.Code, lesson.Id);
         var (browser, page) = await School.StudentAsync(lesson.Code, name);
         return (browser, new(wall, page.Split('?')[1], Guid.NewGuid()));
+    }
+
+    // On a board of their own, with one page.
+    private async Task<(HttpClient Browser, Voice Voice)> OnBoardAsync(string name, PageShows? shows)
+    {
+        var blank = ActivityContent.Blank("en", "Our bridge");
+        var activity = await School.Get<ActivityMaking>().CreateAsync(Teacher, blank with { Pages = [blank.Pages[0] with { Shows = shows }] });
+        var lesson = await School.Get<Handing>().HandOutAsync(activity, new HandOutOrder("7 Amber", Way: Way.OneEach), "en");
+        (_code, _lesson) = (lesson.Code, lesson.Id);
+        var (browser, page) = await School.StudentAsync(lesson.Code, name);
+        return (browser, new(Guid.Parse(page.Split('?')[0].Split('/')[^1]), page.Split('?')[1], Guid.NewGuid()));
     }
 
     private static async Task<UploadState> AskAsync(HttpClient browser, Voice voice) =>

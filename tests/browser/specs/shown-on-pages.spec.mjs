@@ -87,7 +87,7 @@ test('a student speaks and films on a page they share; a classmate plays it on a
   await maya.getByRole('button', { name: 'Undo' }).click();
   await maya.getByRole('button', { name: 'Undo' }).click();
   await expect(marks(ben)).toHaveCount(2);
-  await varga.getByRole('link', { name: 'Open the board' }).first().click();
+  await varga.locator('.tile').first().click();
   await expect(varga.getByRole('button', { name: /^Open: Voice/ })).toBeVisible();
   await picture(varga, 'page-teacher');
   for (const page of [varga, maya, ben]) expect(page.problems).toEqual([]);

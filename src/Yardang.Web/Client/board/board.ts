@@ -433,6 +433,9 @@ Alpine.data('board', () => {
       const keeping = attendance?.keeping ?? TRYING;
       this.keptText = keptWords(keeping, texts);
       this.keptState = keptState(keeping);
+      // What is on its way is not kept before it is there.
+      if (this.keptState === 'kept' && this.shown.going.length > 0)
+        [this.keptText, this.keptState] = [texts.sending, 'sending'];
     },
 
     /** Goes where the teacher calls. */

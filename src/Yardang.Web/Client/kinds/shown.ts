@@ -28,7 +28,7 @@ const STILL_PLAY: readonly Spot[] = [spot(-350, -350), spot(350, 0), spot(-350, 
 const LEAF: readonly Spot[] = [spot(150, 100), spot(450, 100), spot(600, 250), spot(600, 750), spot(150, 750)];
 
 /** How wide a new one is, 1/100 mm. */
-const NEW_WIDTH = 8000;
+const NEW_WIDTH = 9500;
 
 export const shown: Kind<ShownBody> = {
   box: ownBox,
@@ -102,7 +102,8 @@ function drawInside(ctx: CanvasRenderingContext2D, mark: Mark, attachment: Attac
     if (attachment.kind === 'link') drawArrow(ctx);
     else drawSign(ctx, attachment.kind === 'film' ? PLAY : LEAF);
     const lines = attachment.kind === 'film' ? [said] : linesOf(attachment);
-    lines.forEach((line, i) => drawLine(ctx, mark, line, SIGN, i * SIZE * LINE_HEIGHT, INSIDE - SIGN));
+    const top = lines.length > 1 ? 0 : (SIGN - SIZE * LINE_HEIGHT) / 2;
+    lines.forEach((line, i) => drawLine(ctx, mark, line, SIGN, top + i * SIZE * LINE_HEIGHT, INSIDE - SIGN));
   }
 }
 

@@ -259,15 +259,19 @@ Alpine.data('workshop', () => {
       void this.shown.record(kind, ({ file, words }) => this.newStimulus.send(new File([file], ''), words));
     },
 
+    get isSending(): boolean {
+      return this.waiting > 0 || this.shown.going.length > 0;
+    },
+
     get keptText(): string {
       if (!this.opened) return texts.opening;
       if (this.link === 'lost') return texts.keptHere;
-      return this.waiting > 0 ? texts.sending : texts.kept;
+      return this.isSending ? texts.sending : texts.kept;
     },
 
     get keptState(): string {
       if (!this.opened) return 'sending';
-      return this.link === 'lost' ? 'here' : this.waiting > 0 ? 'sending' : 'kept';
+      return this.link === 'lost' ? 'here' : this.isSending ? 'sending' : 'kept';
     },
 
     pageLabel(page: { number: number; name: string }): string {
