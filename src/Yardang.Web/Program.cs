@@ -157,7 +157,7 @@ services.AddHostedService(provider => provider.GetRequiredService<LessonRetentio
 services.AddSingleton<GuestSweeper>();
 services.AddHostedService(provider => provider.GetRequiredService<GuestSweeper>());
 services.AddSingleton<IPictureSearch, OwnDrawings>();
-services.AddSingleton<ILinkPreviews, SimulatedSites>();
+services.AddSingleton<ILinkPreviews>(_ => builder.Configuration.GetValue("Yardang:Links:Fetch", false) ? new FetchedPages(OutwardConnections.ToPublic()) : new SimulatedSites());
 services.AddSingleton<LinkEndpoint>();
 services.AddSingleton<PictureSearchEndpoint>();
 

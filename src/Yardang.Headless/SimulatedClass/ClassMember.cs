@@ -215,6 +215,9 @@ public sealed partial class ClassMember : IAsyncDisposable
             case PutsUpNote(var x, var y, var words, var colour, true):
                 Add(doing.Page, new NoteBody(x, y, LabelWidth, LabelHeight, new Words(words, "en", Broken(words, 16), LabelSize)), new Style(colour, 0));
                 break;
+            case PutsRecording(var x, var y, var width, var height, var recorded):
+                if (await SendAsync(recorded, stop) is { } sent) Add(doing.Page, new ShownBody(x, y, width, height, sent), new Style(0, 0));
+                break;
             case JudgesCards:
                 Judge();
                 break;

@@ -23,6 +23,9 @@ public sealed record Types(int X, int Y, string Words) : Doing;
 /// <summary>Puts up a note; a small one is as a label.</summary>
 public sealed record PutsUpNote(int X, int Y, string Words, int Colour, bool Small = false) : Doing;
 
+/// <summary>Puts on the page what they recorded.</summary>
+public sealed record PutsRecording(int X, int Y, int Width, int Height, Recorded Recorded) : Doing;
+
 /// <summary>Puts a card up on a wall.</summary>
 /// <param name="Topic">The topic's place among those of the wall, from 0; beyond the last for what fits nowhere.</param>
 /// <param name="Words">What it says.</param>

@@ -37,6 +37,8 @@ public static class LoadTest
         steps.Add(new PutsUpNote(2_400, 5_000 + random.Next(3_000), "It bends evenly", student % 6) { Page = 2 });
         steps.Add(new PutsUpNote(11_800, 5_000 + random.Next(3_000), $"At {points[^1].Coins} coins it sags {points[^1].Sag} mm", (student + 1) % 6) { Page = 2 });
         steps.Add(new PutsUpNote(21_000, 5_000 + random.Next(3_000), s_because[student % s_because.Length], (student + 2) % 6) { Page = 2 });
+        if (student % 8 == 3) steps.Add(new PutsRecording(10_800, 13_700, 8_000, 6_860, new("film", "It sags under the cart and comes back.")) { Page = 2 });
+        if (student % 8 == 5) steps.Add(new PutsRecording(2_400, 14_000, 9_500, 3_226, new("voice", "It creaked before it broke, so we stopped there.")) { Page = 2 });
         if (student % 5 == 1) steps.Add(new Signals(Signal.ReadyForALook, true));
         return steps;
     }

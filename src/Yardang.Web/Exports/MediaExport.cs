@@ -22,6 +22,10 @@ public sealed class MediaExport(AccessResolver access, LessonPeople people, Room
     private const string TableName = "media.csv";
     private const int MostOfName = 60;
     private const int BufferSize = 81_920;
+
+    // Each is as large as all media of a lesson, and on the disk until it is taken.
+    private const int MostAtOnce = 3;
+    private static readonly SemaphoreSlim s_atOnce = new(MostAtOnce, MostAtOnce);
     private static readonly string[] s_columns = ["File", "Who", "Where", "Card", "What", "Length", "Words"];
 
     /// <summary>The file, for the lesson's teachers.</summary>
@@ -31,6 +35,8 @@ public sealed class MediaExport(AccessResolver access, LessonPeople people, Room
     public async Task<IResult> ZipAsync(HttpContext context, Guid lesson, bool numbers)
     {
         if (await access.LessonAsync(Visitor.Of(context), lesson, Power.Runs) is not { } record) return Results.NotFound();
+        if (!await s_atOnce.WaitAsync(TimeSpan.Zero, context.RequestAborted)) return Results.Text(texts["MediaTable.Busy"], statusCode: StatusCodes.Status503ServiceUnavailable);
+        context.Response.OnCompleted(() => Task.FromResult(s_atOnce.Release()));
         var found = await FindAsync(record, context.RequestAborted);
         var called = await CalledAsync(record, numbers);
         var file = Unfinished();

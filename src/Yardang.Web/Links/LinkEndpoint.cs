@@ -18,7 +18,7 @@ public sealed class LinkEndpoint(AttachmentRights rights, ILinkPreviews previews
         if (LinkAttachment.Read(address ?? "") is not { } read) return Results.Json(new { fault = texts["Link.NoAddress"].Value }, statusCode: StatusCodes.Status400BadRequest);
         var preview = await previews.OfAsync(read, context.RequestAborted);
         context.Response.Headers.CacheControl = "private, no-store";
-        return Results.Json(new { address = read.AbsoluteUri, title = Short(preview?.Title ?? ""), site = Short(preview?.Site ?? read.Host) });
+        return Results.Json(new { address = read.AbsoluteUri, title = Short(preview?.Title ?? ""), site = Short(preview is { Site.Length: > 0 } ? preview.Site : read.Host) });
     }
 
     private static string Short(string words) => words.Length <= Limits.NameLength ? words : words[..Limits.NameLength];

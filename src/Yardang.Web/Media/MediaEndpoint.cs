@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using Microsoft.AspNetCore.Antiforgery;
 using Microsoft.Extensions.Localization;
 using Yardang.Core.Attachments;
@@ -20,6 +21,10 @@ public sealed class MediaEndpoint(AccessResolver access, AttachmentRights rights
     private const string UnnamedFile = "file";
     private const string KeepForGood = "private, max-age=31536000, immutable";
 
+    // What files are that were asked for: a class takes one along together, and to know it the whole file is read.
+    private const int MostFormats = 1_000;
+    private readonly ConcurrentDictionary<string, FileFormat> _formats = new(StringComparer.Ordinal);
+
     /// <summary>Gives a picture.</summary>
     public async Task<IResult> GetAsync(HttpContext context, Guid room, string name)
     {
@@ -35,17 +40,24 @@ public sealed class MediaEndpoint(AccessResolver access, AttachmentRights rights
         context.Response.Headers.CacheControl = KeepForGood;
         context.Response.Headers.ContentSecurityPolicy = "sandbox; default-src 'none'";
         var type = MediaType.Of(start.AsSpan(0, read));
-        return type is not null ? Results.Stream(stream, type, enableRangeProcessing: true) : Results.Stream(stream, FileType, await DownloadNameAsync(context, stream, new FileInfo(file).Length), enableRangeProcessing: true);
+        return type is not null ? Results.Stream(stream, type, enableRangeProcessing: true) : Results.Stream(stream, FileType, await DownloadNameAsync(context, name, stream, new FileInfo(file).Length), enableRangeProcessing: true);
     }
 
     // What browsers neither show nor play is taken along, under the name that is asked for.
-    private static async Task<string> DownloadNameAsync(HttpContext context, FileStream file, long length)
+    private async Task<string> DownloadNameAsync(HttpContext context, string media, FileStream file, long length)
     {
-        var content = new byte[Math.Min(length, FileAttachment.Largest)];
-        await file.ReadExactlyAsync(content, context.RequestAborted);
-        file.Position = 0;
+        if (!_formats.TryGetValue(media, out var format))
+        {
+            var content = new byte[Math.Min(length, FileAttachment.Largest)];
+            await file.ReadExactlyAsync(content, context.RequestAborted);
+            file.Position = 0;
+            format = SentFile.Read(content) ?? FileFormat.Text;
+            if (_formats.Count >= MostFormats) _formats.Clear();
+            _formats[media] = format;
+        }
+
         var name = context.Request.Query["called"].ToString();
-        return SentFile.NameFor(FileAttachment.IsName(name) ? name : UnnamedFile, SentFile.Read(content) ?? FileFormat.Text);
+        return SentFile.NameFor(FileAttachment.IsName(name) ? name : UnnamedFile, format);
     }
 
     // Made when it is asked for the first time. What is no picture, or small already, is given as it is.

@@ -71,9 +71,21 @@ test('the workshop, the lesson and the boards', async ({ browser }) => {
   await expect(varga.locator('.kept')).toHaveText('Kept');
   await varga.getByLabel(/answers: Floods in spring!/).click();
   await expect(varga.locator('#talk').getByText('How high does the brook come?')).toBeVisible();
-  await shot(varga, 'together');
+  const together = await piece(varga);
   await varga.goto('/desk');
   await lessons.getByRole('link', { name: 'Load test log', exact: true }).click();
+  const log = varga.url();
+  await varga.locator('.tile').nth(3).click();
+  await expect(varga.locator('.kept')).toHaveText('Kept');
+  await varga.getByRole('button', { name: 'On', exact: true }).click();
+  await varga.getByRole('button', { name: 'On', exact: true }).click();
+  await expect(varga.getByRole('button', { name: /^Open: Film/ })).toBeVisible();
+  await varga.getByRole('button', { name: 'Attach', exact: true }).click();
+  const film = await piece(varga);
+  await varga.getByRole('button', { name: /^Open: Film/ }).click();
+  await expect(varga.locator('dialog[data-shown] film-player')).toBeVisible();
+  await sheet(browser, 'together', [[together], [film, await piece(varga)]]);
+  await varga.goto(log);
   await varga.getByRole('link', { name: 'Groups' }).click();
   for (const nth of [0, 1, 2]) {
     for (const member of [0, 1, 2, 3]) await varga.locator('.group-alone .person').nth(member).click();

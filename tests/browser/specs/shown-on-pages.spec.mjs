@@ -157,3 +157,37 @@ test('a file and a link stand on a page, are taken along and opened; a page that
   expect(varga.problems).toEqual([]);
   expect(maya.problems).toEqual([]);
 });
+
+test('a teacher records what students hear first, films for the page, and lets them speak for half a minute; the ready check says so', async ({ browser }) => {
+  test.slow();
+  const varga = await teacher(browser);
+  await design(varga, 'How the arch carries');
+  await varga.getByLabel('voices, recorded here').check();
+  await varga.getByLabel('How long students may record, in seconds').fill('500');
+  await varga.getByLabel('How long students may record, in seconds').blur();
+  await expect(varga.getByLabel('How long students may record, in seconds')).toHaveValue('180');
+  await varga.getByLabel('How long students may record, in seconds').fill('30');
+  await varga.getByLabel('How long students may record, in seconds').blur();
+  await varga.getByRole('button', { name: 'Record your voice' }).click();
+  await record(varga, 'Record your voice', 'Listen to the bridge.');
+  await expect(varga.getByLabel('What it is called')).toHaveValue('Listen to the bridge.');
+  await attach(varga, 'Make a film');
+  await record(varga, 'Make a film', '');
+  await expect(marks(varga)).toContainText([/^Film, printed: 0:0/]);
+  await kept(varga);
+  await picture(varga, 'page-workshop');
+  await noBarrier(varga);
+  await varga.getByRole('link', { name: 'Hand out' }).click();
+  const ready = varga.locator('.ready section:visible');
+  await expect(ready).toContainText('Pages on which they may record their voices: 1.');
+  await expect(ready).toContainText('Recordings without words, for students who cannot hear them: 1.');
+  await varga.goBack();
+  const code = await handOut(varga);
+  const maya = await student(browser, code, 'Maya', { viewport: { width: 820, height: 1180 } });
+  await expect(maya.getByRole('button', { name: /^Listen/ })).toBeVisible();
+  await expect(maya.getByRole('button', { name: /^Open: Film/ })).toBeVisible();
+  await attach(maya, 'Record your voice');
+  await expect(dialog(maya, 'Record your voice')).toContainText('0:30 left');
+  await picture(maya, 'page-tablet');
+  for (const page of [varga, maya]) expect(page.problems).toEqual([]);
+});

@@ -99,12 +99,13 @@ export function recordingDialog(seconds: () => number) {
       const numbered = (words: string | undefined) => (n: number) => fill(words!, n);
       const sounds = await devicesOf('audioinput', { numbered: numbered(microphone), madeUp: madeUp ?? '' });
       this.microphones = this.kind === 'film' ? [...sounds, { id: NO_SOUND, name: noSound! }] : sounds;
+      // At once: who presses does so with what is known.
+      if (!this.microphones.some(({ id }) => id === this.microphone)) this.microphone = this.microphones[0]?.id ?? '';
       this.cameras = await devicesOf('videoinput', {
         numbered: numbered(camera),
         madeUp: madeUpCamera ?? '',
         ...(this.kind === 'film' && { screen: screen!, madeUpScreen: madeUpScreen ?? '' }),
       });
-      if (!this.microphones.some(({ id }) => id === this.microphone)) this.microphone = this.microphones[0]?.id ?? '';
       if (!this.cameras.some(({ id }) => id === this.camera)) this.camera = this.cameras[0]?.id ?? '';
     },
 

@@ -83,7 +83,9 @@ export function shownMarks(editor: () => Editor, place: () => ShownPlace) {
       else onPage.here?.refresh();
       if (place().looksOnly) return;
       const pages = sheets.pages.filter(({ id }) => drafted(id).length > 0);
-      this.going = pages.flatMap(({ id }) => drafted(id).map((attachment, at) => this.goes(id, attachment, at)));
+      // Drawn anew only where there is something.
+      if (pages.length > 0 || this.going.length > 0)
+        this.going = pages.flatMap(({ id }) => drafted(id).map((attachment, at) => this.goes(id, attachment, at)));
       if (pages.length > 0) putting.get()?.settle();
     },
 

@@ -2,12 +2,12 @@
 
 import { decode } from '@msgpack/msgpack';
 import { html, nothing, render } from 'lit-html';
-import { show } from '../attachments';
+import { type AttachmentView, show } from '../attachments';
 import { type LateTexts, describe, drawAmong, drawLate } from '../circulate/late-work';
 import { Sheets } from '../room/sheets';
 import { Pictures } from '../surface/pictures';
 import { known } from '../wire/by-hand';
-import type { Attachment, LateWork, RoomSnapshot } from '../wire/forms';
+import type { Attachment, LateWork, MarkBody, RoomSnapshot } from '../wire/forms';
 import { readRoomSnapshot } from '../wire/kinds';
 import '../wire/walls-codec';
 import type { TrayThing } from './tray-things';
@@ -35,9 +35,9 @@ function showConcern(thing: TrayThing, state: RoomSnapshot, number: number, host
     return;
   }
   const sheets = Sheets.of(number, state, null, { number: 0, isStaff: true });
-  const page = sheets.mark(about)?.page;
-  if (page)
-    showOn(thing, [page], host, (canvas, id, pictures) =>
+  const mark = sheets.mark(about);
+  if (mark)
+    showOn(thing, [mark.page], shownBy([mark.body]), host, texts, (canvas, id, pictures) =>
       drawAmong(canvas, sheets, new Set([about]), id, pictures, document.documentElement.lang),
     );
 }
@@ -52,8 +52,12 @@ function showAttachments(thing: TrayThing, late: readonly LateWork[], host: HTML
 }
 
 function showAll(thing: TrayThing, attachments: readonly Attachment[], host: HTMLElement, texts: LateTexts): void {
-  const view = { texts, address: (media: string) => `/rooms/${thing.room}/media/${media}` };
+  const view = viewOf(thing, texts);
   render(html`${attachments.map((attachment) => show(attachment, view))}`, host);
+}
+
+function viewOf({ room }: TrayThing, texts: LateTexts): AttachmentView {
+  return { texts, address: (media) => `/rooms/${room}/media/${media}` };
 }
 
 function showPages(
@@ -64,18 +68,33 @@ function showPages(
   texts: LateTexts,
 ): void {
   const pages = describe(sheets, late, texts).map(({ id }) => id);
-  showOn(thing, pages, host, (canvas, page, pictures) =>
+  const bodies = late.flatMap(({ command }) => {
+    if (command.kind === 'addMark') return [command.body];
+    return command.kind === 'addMarks' ? command.marks.map((m) => m.body) : [];
+  });
+  showOn(thing, pages, shownBy(bodies), host, texts, (canvas, page, pictures) =>
     drawLate(canvas, sheets, late, page, pictures, document.documentElement.lang),
   );
+}
+
+/** What can be heard, seen or opened of marks. */
+function shownBy(bodies: readonly MarkBody[]): readonly Attachment[] {
+  return bodies.flatMap((body) => (body.kind === 'shown' ? [body.shown] : []));
 }
 
 function showOn(
   thing: TrayThing,
   pages: readonly number[],
+  shown: readonly Attachment[],
   host: HTMLElement,
+  texts: LateTexts,
   drawPage: (canvas: HTMLCanvasElement, page: number, pictures: Pictures) => void,
 ): void {
-  render(html`${pages.map(() => html`<canvas aria-hidden="true"></canvas>`)}`, host);
+  const view = viewOf(thing, texts);
+  render(
+    html`${pages.map(() => html`<canvas aria-hidden="true"></canvas>`)}${shown.map((attachment) => show(attachment, view))}`,
+    host,
+  );
   const canvases = [...host.querySelectorAll('canvas')];
   const pictures: Pictures = new Pictures(thing.room, '', () => draw());
   const draw = (): void => {

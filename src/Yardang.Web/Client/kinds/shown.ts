@@ -27,6 +27,9 @@ const PLAY: readonly Spot[] = [spot(180, 100), spot(640, 400), spot(180, 700)];
 const STILL_PLAY: readonly Spot[] = [spot(-350, -350), spot(350, 0), spot(-350, 350)];
 const LEAF: readonly Spot[] = [spot(150, 100), spot(450, 100), spot(600, 250), spot(600, 750), spot(150, 750)];
 
+/** More than there is room for in a line. */
+const MOST_LETTERS = 100;
+
 /** How wide a new one is, 1/100 mm. */
 const NEW_WIDTH = 9500;
 
@@ -40,8 +43,12 @@ export const shown: Kind<ShownBody> = {
     ctx.fillStyle = '#ffffff';
     ctx.strokeStyle = lineColour(mark);
     ctx.lineWidth = THIN;
-    ctx.fillRect(0, 0, SLIP, box.height / scale);
-    ctx.strokeRect(0, 0, SLIP, box.height / scale);
+    ctx.beginPath();
+    ctx.rect(0, 0, SLIP, box.height / scale);
+    ctx.fill();
+    ctx.stroke();
+    // Nothing of it lies beyond its slip.
+    ctx.clip();
     ctx.translate(EDGE, EDGE);
     drawInside(ctx, mark, body.shown, options);
   },
@@ -59,7 +66,7 @@ export function sizeOf(attachment: Attachment): { width: number; height: number 
 export function signOf(body: ShownBody): Spot {
   const scale = body.width / SLIP;
   const inside = hasStill(body.shown)
-    ? spot(INSIDE / 2, stillHeight(body.shown) / 2)
+    ? spot(INSIDE / 2, Math.min(stillHeight(body.shown), body.height / scale) / 2)
     : centreOf({ x: 0, y: 0, width: SIGN, height: SIGN });
   return spot(body.x + scale * (EDGE + inside.x), body.y + scale * (EDGE + inside.y));
 }
@@ -152,7 +159,7 @@ function drawStill(ctx: CanvasRenderingContext2D, box: Box, image: HTMLImageElem
 function drawLine(ctx: CanvasRenderingContext2D, mark: Mark, text: string, x: number, y: number, width: number): void {
   ctx.font = `${SIZE}px ${FONT}`;
   ctx.fillStyle = lineColour(mark);
-  let line = text;
+  let line = text.slice(0, MOST_LETTERS);
   while (line.length > 1 && ctx.measureText(line).width > width) line = `${line.slice(0, -2).trimEnd()}…`;
   ctx.fillText(line, x, y + SIZE * ASCENT + (y > 0 && x === 0 ? (CAPTION - SIZE * LINE_HEIGHT) / 2 : 0));
 }

@@ -115,10 +115,11 @@ export class Uploads {
 
   private async sendAtOnce(waiting: Waiting): Promise<Sent | null> {
     const picture = await this.sendPicture(waiting);
+    if (picture === 'later') return null;
     for (let at = 0; ;) {
       const outcome = await this.piece(waiting, at);
       if (typeof outcome === 'number') at = outcome;
-      else if (outcome === 'later' || picture === 'later') return null;
+      else if (outcome === 'later') return null;
       else if ('media' in outcome) return { ...outcome, picture };
       else {
         this.refused('', outcome.fault);

@@ -28,14 +28,14 @@ export function stimulusSetting(editor: () => Editor, room: string, token: strin
       input.value = '';
     },
 
-    /** Gives whether it is there. */
-    async send(file: File, title = ''): Promise<boolean> {
+    /** Gives whether it is there. @param title instead of the name of the file. */
+    async send(file: File, title?: string): Promise<boolean> {
       if (!editor().mayWrite()) return false;
       this.fault = '';
       this.isSending = true;
       const sent = await sendStimulus(`/rooms/${room}/stimulus`, token, file, texts.pictureAway);
       const { stimulus } = sent;
-      if (stimulus) set(title ? { ...stimulus, title: title.slice(0, LONGEST_TITLE) } : stimulus);
+      if (stimulus) set(title === undefined ? stimulus : { ...stimulus, title: title.slice(0, LONGEST_TITLE) });
       this.fault = sent.fault;
       this.isSending = false;
       return stimulus !== null;

@@ -256,7 +256,7 @@ Alpine.data('workshop', () => {
 
     /** What students hear or see first. */
     recordStimulus(kind: 'voice' | 'film'): void {
-      void this.shown.record(kind, ({ file, words }) => this.newStimulus.send(new File([file], ''), words));
+      void this.shown.record(kind, ({ file, words }) => this.newStimulus.send(new File([file], kind), words));
     },
 
     get isSending(): boolean {
