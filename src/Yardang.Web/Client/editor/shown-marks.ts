@@ -40,6 +40,8 @@ export interface ShownPlace {
   recorder(made: Recorder): Promise<Recorder>;
 }
 
+const REST_MS = 5000;
+
 /** What can be begun. */
 export type Begun = 'voice' | 'film' | 'photo' | 'file' | 'link';
 
@@ -65,6 +67,9 @@ export function shownMarks(editor: () => Editor, place: () => ShownPlace) {
     },
     () => place().refresh(),
   );
+  // What may be wanted without a network is fetched once the page has been read for a moment.
+  let soon: ReturnType<typeof setTimeout> | undefined;
+  const fetchSoon = () => (soon ??= setTimeout(() => void putting.now(), REST_MS));
   const drafted = (page: number): readonly Attachment[] => place().drafts.shown(Drafts.onPage(page));
 
   return {
@@ -82,6 +87,7 @@ export function shownMarks(editor: () => Editor, place: () => ShownPlace) {
       if (isAny) onPage.get()?.refresh();
       else onPage.here?.refresh();
       if (place().looksOnly) return;
+      if (this.kinds !== 0 && !me.isStaff) fetchSoon();
       const pages = sheets.pages.filter(({ id }) => drafted(id).length > 0);
       // Drawn anew only where there is something.
       if (pages.length > 0 || this.going.length > 0)
