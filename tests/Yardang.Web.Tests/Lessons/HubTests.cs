@@ -169,7 +169,7 @@ public sealed class HubTests : IAsyncLifetime
                     mine = marks.Count(m => m.Author == people[i].Number && !m.ByStaff);
                     moved = marks.Count(m => m.Grip == Grip.Loose && m.Place != Place.AsDrawn);
                 }, Stop);
-            Assert.Equal(script(i).Count(d => d is Draws or Types or PutsUpNote or DrawsShape), mine);
+            Assert.Equal(script(i).Count(d => d is Draws or Types or PutsUpNote or DrawsShape or PutsRecording), mine);
             Assert.True(moved > 0 || !script(i).Any(d => d is Moves));
         }
     }
