@@ -1,5 +1,5 @@
 using Yardang.Core.Media;
-using Yardang.Core.Threads;
+using Yardang.Core.Rooms;
 using Yardang.Core.Wire;
 
 namespace Yardang.Core.Attachments;
@@ -22,7 +22,7 @@ public sealed record FilmAttachment(string Media, string Still, int Width, int H
 
     /// <inheritdoc/>
     public override bool IsValid() =>
-        MediaName.IsValid(Media) && (Still.Length == 0 || MediaName.IsValid(Still)) && Width is > 0 and <= MostPixels && Height is > 0 and <= MostPixels && Recordings.IsDuration(Duration) && Words.Length <= Statement.TextLength;
+        MediaName.IsValid(Media) && (Still.Length == 0 || MediaName.IsValid(Still)) && Width is > 0 and <= MostPixels && Height is > 0 and <= MostPixels && Recordings.IsDuration(Duration) && Words.Length <= Limits.StatementLength;
 
     /// <inheritdoc/>
     public override int Weight() => Words.Length + Media.Length + Still.Length;

@@ -1,5 +1,5 @@
 using Yardang.Core.Media;
-using Yardang.Core.Threads;
+using Yardang.Core.Rooms;
 using Yardang.Core.Wire;
 
 namespace Yardang.Core.Attachments;
@@ -19,7 +19,7 @@ public sealed record VoiceAttachment(string Media, int Duration, string Loudness
     public override AttachmentKinds Kind() => AttachmentKinds.Voices;
 
     /// <inheritdoc/>
-    public override bool IsValid() => MediaName.IsValid(Media) && Recordings.IsDuration(Duration) && Loudness.Length <= MostParts && Loudness.All(char.IsAsciiDigit) && Words.Length <= Statement.TextLength;
+    public override bool IsValid() => MediaName.IsValid(Media) && Recordings.IsDuration(Duration) && Loudness.Length <= MostParts && Loudness.All(char.IsAsciiDigit) && Words.Length <= Limits.StatementLength;
 
     /// <inheritdoc/>
     public override int Weight() => Words.Length + Media.Length + Loudness.Length;

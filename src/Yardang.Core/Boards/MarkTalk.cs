@@ -71,7 +71,7 @@ public sealed class MarkTalk
         return command switch
         {
             GiveAnswer give when waits(give.Id) => Refusal.Duplicate,
-            GiveAnswer give when waiting(give.About) is not null || waits(give.To) => Ids.ClientOf(give.Id) != client || give.Aloud ? Refusal.NotAllowed : Fault(give.Text, give.Language),
+            GiveAnswer give when waiting(give.About) is not null || waits(give.To) => Ids.ClientOf(give.Id) != client || give.Aloud || give.Shown is not null ? Refusal.NotAllowed : Fault(give.Text, give.Language),
             RewordAnswer reword when waits(reword.Id) => Fault(reword.Text, reword.Language),
             TakeAnswerDown(_, var id, _, _, _) when waits(id) => null,
             PutAnswerBack(_, var id) when waits(id) => null,

@@ -59,7 +59,7 @@ public static class ActivityArchive
         MediaOf(activity.Pages, activity.Marks).Concat(activity.Steps.SelectMany(p => p.Wall?.MediaNames() ?? [])).Distinct(StringComparer.Ordinal);
 
     private static IEnumerable<string> MediaOf(ArchivedBoard board) =>
-        board.Wall is { } wall ? wall.Plan.MediaNames().Concat(wall.Cards.SelectMany(c => c.MediaNames())) : MediaOf(board.Pages, board.Marks);
+        board.Wall is { } wall ? wall.Plan.MediaNames().Concat(wall.Cards.SelectMany(c => c.MediaNames())) : MediaOf(board.Pages, board.Marks).Concat((board.Said ?? []).SelectMany(t => t.Answers).SelectMany(a => a.MediaNames()));
 
     private static IEnumerable<string> MediaOf(ImmutableArray<Page> pages, ImmutableArray<Mark> marks) => marks.SelectMany(m => m.Body.MediaNames())
         .Concat(pages.Select(p => p.Paper.Media).OfType<string>())

@@ -123,7 +123,7 @@ public sealed class Judgements
     private static Refusal? WhyNotSo(Criterion? criterion, JudgeCard judge, IReadOnlyCollection<string> texts)
     {
         var (reason, words) = (criterion?.Reason ?? Wanted.No, criterion?.Words ?? Wanted.No);
-        if (judge.Reason.Length > Statement.TextLength || judge.Words.Length > Criterion.WordsLength) return Refusal.OutOfRange;
+        if (judge.Reason.Length > Limits.StatementLength || judge.Words.Length > Criterion.WordsLength) return Refusal.OutOfRange;
         if ((reason == Wanted.No && judge.Reason.Length > 0) || (words == Wanted.No && judge.Words.Length > 0)) return Refusal.NotAllowed;
         if (reason == Wanted.Must && string.IsNullOrWhiteSpace(judge.Reason)) return Refusal.OutOfRange;
         var isMissing = words == Wanted.Must && judge.Words.Length == 0 && !texts.All(string.IsNullOrWhiteSpace);

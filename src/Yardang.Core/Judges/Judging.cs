@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using System.Text.Json.Serialization;
+using Yardang.Core.Rooms;
 using Yardang.Core.Threads;
 using Yardang.Core.Wire;
 
@@ -88,7 +89,7 @@ public sealed record CardResult(int Round, long Card, ImmutableArray<int> Counts
     private bool IsOfItsKind() => Fair is not { } fair
         ? Counts.Length is 1 or 3 && (Reasons ?? []).IsEmpty
         : Counts.Length is >= 2 and <= Criterion.MostPoints && Counts.Sum() > 0 && fair >= 1 && fair <= Counts.Length && (Reasons ?? []).Length <= Counts.Sum()
-            && (Reasons ?? []).All(r => r.Value >= 1 && r.Value <= Counts.Length && r.Text.Length <= Statement.TextLength && r.Words.Length <= Criterion.WordsLength);
+            && (Reasons ?? []).All(r => r.Value >= 1 && r.Value <= Counts.Length && r.Text.Length <= Limits.StatementLength && r.Words.Length <= Criterion.WordsLength);
 }
 
 /// <summary>How the judging of a wall stands.</summary>

@@ -30,6 +30,9 @@ public static class Limits
     /// <summary>Characters of the description of a picture.</summary>
     public const int DescriptionLength = 500;
 
+    /// <summary>Characters of what somebody says in words: on a card, in an answer, in what is recorded.</summary>
+    public const int StatementLength = 1_000;
+
     /// <summary>Characters of the text that is kept with a picture.</summary>
     public const int PictureTextLength = 20_000;
 

@@ -13,10 +13,10 @@ public static class Talk
     /// <param name="actor">Who says it.</param>
     public static Refusal? WhyNot(GiveAnswer answer, ImmutableArray<Answer> said, IEnumerable<Answer> ofRoom, Actor actor)
     {
-        if (answer.Aloud && !actor.IsStaff) return Refusal.NotAllowed;
+        if ((answer.Aloud || answer.Shown is not null) && !actor.IsStaff) return Refusal.NotAllowed;
         if (Find(said, answer.Id) is not null) return Refusal.Duplicate;
         if (answer.To != 0 && Find(said, answer.To) is not { IsUp: true }) return Refusal.NotFound;
-        if (!Enum.IsDefined(answer.Says) || !Answer.CanSay(answer.Text, answer.Aloud) || !Statement.IsLanguage(answer.Language)) return Refusal.OutOfRange;
+        if (!Enum.IsDefined(answer.Says) || !Answer.CanShow(answer.Shown) || !Answer.CanSay(answer.Text, answer.Aloud, answer.Shown) || !Statement.IsLanguage(answer.Language)) return Refusal.OutOfRange;
         var (all, theirs) = (0, 0);
         foreach (var other in ofRoom)
         {
@@ -29,7 +29,7 @@ public static class Talk
 
     /// <summary>An answer as it is given.</summary>
     public static Answer Given(GiveAnswer answer, Actor actor, long time) =>
-        new(answer.Id, answer.To, actor.Number, actor.IsStaff, answer.Language, answer.Text, time, Aloud: answer.Aloud, Says: answer.Says);
+        new(answer.Id, answer.To, actor.Number, actor.IsStaff, answer.Language, answer.Text, time, Aloud: answer.Aloud, Says: answer.Says, Shown: answer.Shown);
 
     /// <summary>Why an answer cannot be given other words, or be taken down; null if it can: one's own that is up; teachers may change all.</summary>
     public static Refusal? WhyNotTheirs(Answer? answer, Actor actor)
@@ -42,7 +42,7 @@ public static class Talk
 
     /// <summary>Why an answer cannot say something else; null if it can.</summary>
     public static Refusal? WhyNotReworded(Answer? answer, RewordAnswer reword, Actor actor) => WhyNotTheirs(answer, actor)
-        ?? (Answer.CanSay(reword.Text, answer!.Aloud) && Statement.IsLanguage(reword.Language) ? null : Refusal.OutOfRange);
+        ?? (Answer.CanSay(reword.Text, answer!.Aloud, answer.Shown) && Statement.IsLanguage(reword.Language) ? null : Refusal.OutOfRange);
 
     /// <summary>Why an answer cannot be put back; null if it can. What a teacher took down, its author cannot.</summary>
     public static Refusal? WhyNotBack(Answer? answer, Actor actor) => WhyNotTheirs(answer, actor) switch
@@ -65,7 +65,7 @@ public static class Talk
         foreach (var a in said)
         {
             if (a.Id is <= 0 or >= 1L << 53 || !to.TryAdd(a.Id, a.To)) return false;
-            if (!a.IsUp || (a.Aloud && !a.ByStaff) || !Enum.IsDefined(a.Says) || !Answer.CanSay(a.Text, a.Aloud) || !Statement.IsLanguage(a.Language) || !Statement.IsMoment(a.SaidAt)) return false;
+            if (!a.IsUp || ((a.Aloud || a.Shown is not null) && !a.ByStaff) || !Answer.CanShow(a.Shown) || !Enum.IsDefined(a.Says) || !Answer.CanSay(a.Text, a.Aloud, a.Shown) || !Statement.IsLanguage(a.Language) || !Statement.IsMoment(a.SaidAt)) return false;
         }
 
         return to.Count <= Answer.MostAboutOne && to.Keys.All(IsInTheEndAboutIt);
@@ -80,6 +80,12 @@ public static class Talk
             return false;
         }
     }
+
+    /// <summary>The same with files that are kept under other names. Of one that is not kept it is known that something was said, and what is noted of it.</summary>
+    /// <param name="said">The answers.</param>
+    /// <param name="names">The new names by the old.</param>
+    public static ImmutableArray<Answer> WithMedia(ImmutableArray<Answer> said, IReadOnlyDictionary<string, string> names) =>
+        [.. said.Select(a => a.Shown is not { } before ? a : before.WithMedia(names) is { } shown ? a with { Shown = shown } : a with { Shown = null, Aloud = true })];
 
     /// <summary>
     /// Answers as they can stand on their own: those that are up, each to one that is there. What answered one that was taken down answers what that one answered.

@@ -1,3 +1,4 @@
+using Yardang.Core.Attachments;
 using Yardang.Core.Rooms;
 using Yardang.Core.Wire;
 
@@ -11,8 +12,9 @@ namespace Yardang.Core.Threads;
 /// <param name="Text">What it says.</param>
 /// <param name="Aloud">Whether a teacher said it aloud; the text is a note of it.</param>
 /// <param name="Says">What it says of it.</param>
+/// <param name="Shown">A teacher's: what is heard with it (<see cref="Answer.Shown"/>); null for nothing.</param>
 [Kind(46)]
-public sealed record GiveAnswer(long About, long Id, long To, string Language, string Text, [Since(2)] bool Aloud = false, [Since(3)] AnswerKind Says = AnswerKind.Plain) : Command;
+public sealed record GiveAnswer(long About, long Id, long To, string Language, string Text, [Since(2)] bool Aloud = false, [Since(3)] AnswerKind Says = AnswerKind.Plain, [Since(4)] Attachment? Shown = null) : Command;
 
 /// <summary>An answer says something else.</summary>
 [Kind(47)]

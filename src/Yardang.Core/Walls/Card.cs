@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using System.Text.Json.Serialization;
 using Yardang.Core.Attachments;
+using Yardang.Core.Rooms;
 using Yardang.Core.Threads;
 using Yardang.Core.Wire;
 
@@ -72,17 +73,16 @@ public sealed record Card(
     /// <summary>Most cards of a wall, those taken down included.</summary>
     public const int Most = 10_000;
 
-    /// <summary>The names in the media store that it shows.</summary>
-    public IEnumerable<string> MediaNames() => Shown.SelectMany(a => a.MediaNames());
+    /// <summary>The names in the media store that it shows, and what is said to it.</summary>
+    public IEnumerable<string> MediaNames() => Shown.SelectMany(a => a.MediaNames()).Concat(Said.SelectMany(a => a.MediaNames()));
 
     /// <summary>The same with files that are kept under other names, and what it would have shown in words where that is all there is; null if nothing is left of it.</summary>
     /// <param name="names">The new names by the old.</param>
     public Card? WithMedia(IReadOnlyDictionary<string, string> names)
     {
-        if (Shown.IsEmpty) return this;
         ImmutableArray<Attachment> kept = [.. Shown.Select(a => a.WithMedia(names)).OfType<Attachment>()];
         var text = kept.IsEmpty && string.IsNullOrWhiteSpace(Text) ? Shown.Select(a => a.Said()).FirstOrDefault(s => s.Length > 0) ?? "" : Text;
-        return kept.IsEmpty && !Statement.IsText(text) ? null : this with { Text = text, Attachments = kept.IsEmpty ? null : kept };
+        return kept.IsEmpty && !Statement.IsText(text) ? null : this with { Text = text, Attachments = kept.IsEmpty ? null : kept, Answers = Answers is { } said ? Talk.WithMedia(said, names) : null };
     }
 
     /// <summary>Whether it is up.</summary>
@@ -97,7 +97,7 @@ public sealed record Card(
 
     /// <summary>Whether a card can say and show this: something, and not too much.</summary>
     public static bool CanSay(string text, ImmutableArray<Attachment> shown) =>
-        (shown.IsEmpty ? Statement.IsText(text) : text.Length <= Statement.TextLength) && Attachment.AreSound(shown);
+        (shown.IsEmpty ? Statement.IsText(text) : text.Length <= Limits.StatementLength) && Attachment.AreSound(shown);
 
     /// <summary>Whether a number can say where a card stands in its topic.</summary>
     public static bool IsOrder(double order) => double.IsFinite(order) && Math.Abs(order) <= Most * 2.0;
@@ -117,7 +117,7 @@ public sealed record Card(
         {
             var card = cards[i];
             if (card.Id is <= 0 or >= 1L << 53) return $"Card {i + 1} has no number.";
-            if (!CanSay(card.Text, card.Shown) || !Statement.IsLanguage(card.Language)) return $"Card {i + 1} says nothing, or too much, or shows what this program does not know: at most {Statement.TextLength} letters and {Attachment.Most} things beside them.";
+            if (!CanSay(card.Text, card.Shown) || !Statement.IsLanguage(card.Language)) return $"Card {i + 1} says nothing, or too much, or shows what this program does not know: at most {Limits.StatementLength} letters and {Attachment.Most} things beside them.";
             if (!Talk.AreSound(card.Said)) return $"An answer to card {i + 1} says nothing, or too much, or answers nothing that is there.";
             if (!Questions.AreSound(card)) return $"Card {i + 1} is asked by somebody twice, or by its author, or answered by nothing that is there.";
             if (!QuickResponses.AreSound(card)) return $"Card {i + 1} is responded to by somebody twice, by its author, or with a stamp that there is not.";

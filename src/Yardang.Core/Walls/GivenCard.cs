@@ -47,5 +47,5 @@ public sealed record GivenCard(long Id, long Topic, Texts Text, [Since(2), NullI
     /// <summary>Whether cards can be given so: each with a number of its own, on the wall, and not too much.</summary>
     internal static bool AreSound(ImmutableArray<GivenCard> given, Func<long, bool> has) => given.Length <= Most
         && given.Select(g => g.Id).Distinct().Count() == given.Length
-        && given.All(g => g.Id is > 0 and <= LargestId && has(g.Topic) && g.Text.IsWithin(Statement.TextLength) && Attachment.AreSound(g.Shows));
+        && given.All(g => g.Id is > 0 and <= LargestId && has(g.Topic) && g.Text.IsWithin(Limits.StatementLength) && Attachment.AreSound(g.Shows));
 }

@@ -154,7 +154,7 @@ public sealed partial class Wall
             TakeCardDown(var id, _, _, _) when Waits(id) => null,
             PutCardBack(var id) when Waits(id) => null,
             GiveAnswer answer when Answered(answer.Id) => Refusal.Duplicate,
-            GiveAnswer answer when Waits(answer.About) || Answered(answer.To) => answer.Aloud ? Refusal.NotAllowed : Fault(answer.Text, answer.Language),
+            GiveAnswer answer when Waits(answer.About) || Answered(answer.To) => answer.Aloud || answer.Shown is not null ? Refusal.NotAllowed : Fault(answer.Text, answer.Language),
             RewordAnswer reword when Answered(reword.Id) => Fault(reword.Text, reword.Language),
             TakeAnswerDown(_, var id, _, _, _) when Answered(id) => null,
             PutAnswerBack(_, var id) when Answered(id) => null,

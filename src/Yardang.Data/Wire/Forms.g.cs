@@ -1072,7 +1072,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Threads.Answer v)
     {
-        var count = v.DownWhy.Length > 0 || v.Removed ? 12 : (int)v.Says != 0 ? 10 : v.Aloud ? 9 : 8;
+        var count = v.Shown is not null ? 13 : v.DownWhy.Length > 0 || v.Removed ? 12 : (int)v.Says != 0 ? 10 : v.Aloud ? 9 : 8;
         w.WriteArrayHeader(count);
         w.Write(v.Id);
         w.Write(v.To);
@@ -1089,6 +1089,16 @@ internal static class Forms
         if (count < 12) return;
         w.Write(v.DownWhy);
         w.Write(v.Removed);
+        if (count < 13) return;
+        if (v.Shown is { } @shown)
+        {
+            Write(ref w, @shown);
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
     }
 
     public static Yardang.Core.Threads.Answer ReadAnswer(ref MessagePackReader r)
@@ -1122,8 +1132,14 @@ internal static class Forms
             @removed = r.ReadBoolean();
         }
 
+        Yardang.Core.Attachments.Attachment? @shown = null;
+        if (fields.Has(13))
+        {
+            @shown = r.TryReadNil() ? null : ReadAttachment(ref r);
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Threads.Answer(@id, @to, @author, @byStaff, @language, @text, @saidAt, @downBy, @aloud, @says, @downWhy, @removed);
+        return new Yardang.Core.Threads.Answer(@id, @to, @author, @byStaff, @language, @text, @saidAt, @downBy, @aloud, @says, @downWhy, @removed, @shown);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Threads.AnswerGiven v)
@@ -3585,7 +3601,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Threads.GiveAnswer v)
     {
-        var count = (int)v.Says != 0 ? 7 : v.Aloud ? 6 : 5;
+        var count = v.Shown is not null ? 8 : (int)v.Says != 0 ? 7 : v.Aloud ? 6 : 5;
         w.WriteArrayHeader(count);
         w.Write(v.About);
         w.Write(v.Id);
@@ -3596,6 +3612,16 @@ internal static class Forms
         w.Write(v.Aloud);
         if (count < 7) return;
         w.Write((int)v.Says);
+        if (count < 8) return;
+        if (v.Shown is { } @shown)
+        {
+            Write(ref w, @shown);
+        }
+        else
+        {
+            w.WriteNil();
+        }
+
     }
 
     public static Yardang.Core.Threads.GiveAnswer ReadGiveAnswer(ref MessagePackReader r)
@@ -3618,8 +3644,14 @@ internal static class Forms
             @says = (Yardang.Core.Threads.AnswerKind)r.ReadInt32();
         }
 
+        Yardang.Core.Attachments.Attachment? @shown = null;
+        if (fields.Has(8))
+        {
+            @shown = r.TryReadNil() ? null : ReadAttachment(ref r);
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Threads.GiveAnswer(@about, @id, @to, @language, @text, @aloud, @says);
+        return new Yardang.Core.Threads.GiveAnswer(@about, @id, @to, @language, @text, @aloud, @says, @shown);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.GiveReading v)

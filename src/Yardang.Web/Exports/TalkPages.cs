@@ -55,11 +55,9 @@ public sealed class TalkPages(MediaStore media, IStringLocalizer<UiTexts> texts)
         var said = answers.Where(a => a.IsUp).OrderBy(a => a.SaidAt).ThenBy(a => a.Id).ToList();
         if (said.Count == 0 && result is null) return null;
         string By(Answer a) => a.ByStaff ? texts["Wall.Teacher"] : names.GetValueOrDefault(a.Author, "");
-        var slips = said.Select(a => new WallSlip(Words(a), said.Find(b => b.Id == a.To) is { } to ? $"{By(a)} · {texts["Wall.AnswerTo", By(to)].Value}" : By(a)));
+        var slips = said.Select(a => new WallSlip(AnswerWords.Of(a, texts), said.Find(b => b.Id == a.To) is { } to ? $"{By(a)} · {texts["Wall.AnswerTo", By(to)].Value}" : By(a), a.Shown is { } shown ? [shown] : null));
         return new(title, string.Join('\n', new[] { where, Chosen(result) }.Where(w => w.Length > 0)), 0, [.. slips]);
     }
-
-    private string Words(Answer answer) => !answer.Aloud ? answer.Text : answer.Text.Length > 0 ? $"{answer.Text} ({texts["Wall.SaidAloud"].Value})" : texts["Wall.SaidAloud"];
 
     private string Chosen(CardResult? result) => result is null ? ""
         : result.Counts.Length == 3 ? texts["Wall.Said", result.Counts[0], result.Counts[1], result.Counts[2]]

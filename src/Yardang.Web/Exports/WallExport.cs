@@ -227,8 +227,8 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
         yield return new(said.Text(wall, card), string.Join(" · ", new[] { by, from }.Where(w => w.Length > 0)), card.Shown, card.Colour > 0 ? card.Colour - 1 : null);
         var also = (stack ?? []).Where(c => c.Id != card.Id).Select(c => said.Author(c) is { Length: > 0 } author ? $"{author}: {said.Whole(c)}" : $"– {said.Whole(c)}").ToList();
         if (also.Count > 0) yield return new(string.Join('\n', also), texts["Wall.SaidAlso"]);
-        var answers = InOrder(card.Standing()).OrderByDescending(a => asks && a.Id == card.AnsweredBy).Select(a => said.Whole(a, asks && card.IsAnswered && a.Id == card.AnsweredBy)).ToList();
-        if (answers.Count > 0) yield return new(string.Join('\n', answers), texts["Wall.AnswersTo", Beginning(said.TitleOf(card))]);
+        var answers = InOrder(card.Standing()).OrderByDescending(a => asks && a.Id == card.AnsweredBy).ToList();
+        if (answers.Count > 0) yield return new(string.Join('\n', answers.Select(a => said.Whole(a, asks && card.IsAnswered && a.Id == card.AnsweredBy))), texts["Wall.AnswersTo", Beginning(said.TitleOf(card))], [.. answers.Select(a => a.Shown).OfType<Attachment>()]);
     }
 
     // What was shown, and for its teacher also what is said so far.
@@ -299,7 +299,7 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
 
         foreach (var answer in InOrder(card))
         {
-            var about = card.Said.FirstOrDefault(a => a.Id == answer.To)?.Text ?? said.TitleOf(card);
+            var about = card.Said.FirstOrDefault(a => a.Id == answer.To) is { } to ? said.Text(to) : said.TitleOf(card);
             var answers = card.IsAnswered && answer.Id == card.AnsweredBy && wall.Plan.Purpose == Purpose.Ask ? texts["WallTable.Answers"].Value : "";
             yield return [topic, said.Text(answer), said.Author(answer), clock.Minute(answer.SaidAt), "", StateOf(answer.IsUp), about, "", answers, "", "", "", "", "", "", "", "", "", "", "", "", ""];
         }
@@ -349,12 +349,10 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
 
         public string Text(Wall wall, Card card) => wall.Plan.TextOf(card, Language ?? Written);
 
-        public string Text(Answer answer) => answer.Says == AnswerKind.Plain ? Words(answer) : Texts[$"Wall.{answer.Says}Is", Words(answer)];
-
-        private string Words(Answer answer) => answer.Aloud ? answer.Text.Length > 0 ? $"{answer.Text} ({Texts["Wall.SaidAloud"].Value})" : Texts["Wall.SaidAloud"] : answer.Text;
+        public string Text(Answer answer) => answer.Says == AnswerKind.Plain ? AnswerWords.Of(answer, Texts) : Texts[$"Wall.{answer.Says}Is", AnswerWords.Of(answer, Texts)];
 
         public string Whole(Answer answer, bool answers) => answers
-            ? string.Join('\n', new[] { Texts[answer.Aloud ? "Wall.SaidAloudBy" : "Wall.AnsweredBy", Author(answer)].Value, answer.Text }.Where(w => w.Length > 0))
+            ? string.Join('\n', new[] { Texts[answer.Aloud ? "Wall.SaidAloudBy" : "Wall.AnsweredBy", Author(answer)].Value, answer.Text, answer.Shown is { } shown ? $"[{Shown(shown)}]" : "" }.Where(w => w.Length > 0))
             : Author(answer) is { Length: > 0 } author ? $"{author}: {Text(answer)}" : $"– {Text(answer)}";
 
         public string AskedToo(Card card) => card.Askers.Length switch { 0 => "", 1 => Texts["Wall.AskTooOne"], var more => Texts["Wall.AskToo", more] };
@@ -400,12 +398,7 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
             return Texts[signed.Length == 1 ? "Wall.ShiftChosen" : "Wall.Shift", signed];
         }
 
-        public string Shown(Attachment attachment)
-        {
-            var kind = Texts[$"Wall.{attachment switch { PictureAttachment => "Picture", DrawingAttachment => "Drawing", FormulaAttachment => "Formula", LinkAttachment => "WebPage", VoiceAttachment => "Voice", FilmAttachment => "Film", FileAttachment => "File", _ => "MapPlace" }}"].Value;
-            if (attachment.Lasts() > 0) kind = $"{kind}, {Recordings.Time(attachment.Lasts())}";
-            return attachment.Said() is { Length: > 0 } words ? $"{kind}: {words}" : kind;
-        }
+        public string Shown(Attachment attachment) => ShownWords.Of(attachment, Texts);
 
         // What is shown stands in brackets behind the words.
         public string Whole(Card card) => string.Join('\n', card.Shown.Select(a => $"[{Shown(a)}]").Prepend(card.Text).Where(w => w.Length > 0));

@@ -7,6 +7,7 @@ using Yardang.Core.Interchange;
 using Yardang.Core.Judges;
 using Yardang.Core.Lessons;
 using Yardang.Core.Rooms;
+using Yardang.Core.Threads;
 using Yardang.Core.Visibility;
 using Yardang.Core.Walls;
 using Yardang.Data.Media;
@@ -162,7 +163,7 @@ public sealed class WorkArchive(IDbContextFactory<SchoolContext> school, RoomHos
             }
 
             var content = ArchivedMedia.WithMedia(archived.Activity with { Pages = board.Pages, Marks = [.. board.Marks.Select(m => m with { Author = numbers.GetValueOrDefault(m.Author, Actor.Owner.Number), PutBy = m.PutBy == 0 ? 0 : Actor.Owner.Number })] }, names);
-            ImmutableArray<MarkThread>? said = board.Said is { } threads ? [.. threads.Select(t => By(t, (author, byStaff) => byStaff ? Actor.Owner.Number : numbers.GetValueOrDefault(author, Actor.Owner.Number)))] : null;
+            ImmutableArray<MarkThread>? said = board.Said is { } threads ? [.. threads.Select(t => By(t with { Answers = Talk.WithMedia(t.Answers, names) }, (author, byStaff) => byStaff ? Actor.Owner.Number : numbers.GetValueOrDefault(author, Actor.Owner.Number)))] : null;
             await host.SubmitAsync(new BringWork(content, board.ChangedAt?.ToUnixTimeMilliseconds(), said, board.Results), Actor.Program);
             await host.SubmitAsync(new SetKey(AnswerKey.In(content.Marks)), Actor.Program);
         }

@@ -22,7 +22,7 @@ public static class BoardTexts
     private static readonly string[] s_talk =
     [
         "Answer", "Done", "Answers", "AnswersOne", "AnswersTo", "AnswerTo", "Answering", "AnswersEnded", "ChangeAnswer", "AnswerWords", "AnswerDown", "AnswerDownByTeacher",
-        "FreshAnswers", "FreshAnswersOne", "WriteAnswer", "SaidAloud", "Strength", "OpenQuestion", "Teacher", "You", "Say", "Keep", "Change", "TakeDown", "PutBack", "Cancel",
+        "FreshAnswers", "FreshAnswersOne", "WriteAnswer", "SpeakAnswer", "VoiceSays", "SharesOnItsWay", "TakeOff", "SaidAloud", "Strength", "OpenQuestion", "Teacher", "You", "Say", "Keep", "Change", "TakeDown", "PutBack", "Cancel",
         "Agree", "Unsure", "Disagree", "Choose", "Chosen", "Said", "ChosenBy", "ChosenByOne", "Round", "Shift", "ShiftChosen", "PointsOf", "RestsOn", "ScoreMean", "Scores", "ScoresOne",
         "ScoreFair", "Reasons", "ReasonsOne", "ShowResults", "GoOnJudging", "NewRound", "JudgingNow", "JudgingOver", "JudgedNobody", "JudgedSome", "JudgedSomeOne", "JudgeWho", "JudgedBy", "JudgedByOne", "JudgeOut", "JudgeIn", "JudgeNotCounted",
     ];
@@ -32,6 +32,7 @@ public static class BoardTexts
         var talk = PageData.Texts(texts, "Wall", s_talk);
         foreach (var (name, text) in PageData.Texts(texts, "Talk", "Judge", "JudgingChoose", "JudgingChosen", "JudgingAgree", "JudgingShown", "JudgingHeading", "JudgingHow", "HowMany", "LetChoose", "LetAgree", "EndJudging")) talk[name] = text;
         foreach (var (name, key) in new[] { ("answerCard", "Talk.AnswerMark"), ("talkAll", "Talk.All"), ("talkRest", "Talk.Rest"), ("talkGone", "Talk.Gone"), ("talkNone", "Talk.None") }) talk[name] = texts[key].Value;
+        foreach (var (name, text) in AttachmentTexts.In(texts)) talk[name] = text;
         return talk;
     }
 

@@ -59,7 +59,7 @@ public sealed record HistoryView(string Heading, string BackTo, string BackText,
             "Nothing", "BeingRestored", "Restored", "BeingUndone", "Undone", "Refused", "HeldAt", "Kept", "KeptOne", "KeptNow", "OnlyThis", "Links", "Teacher", "NotPlaced");
         all["will"] = PageData.Texts(texts, "History.Will", s_will);
         all["did"] = PageData.Texts(texts, "History.Did", s_did);
-        foreach (var (name, text) in PageData.Texts(texts, "Wall", "Nowhere", "Everything", "Answers", "AnswersOne", "IsLinkedTo", "OnLine", "OfHundred", "BeforeYearOne", "Rung", "AcrossUp")) all[name] = text;
+        foreach (var (name, text) in PageData.Texts(texts, "Wall", "Nowhere", "Everything", "SaidAloud", "Answers", "AnswersOne", "IsLinkedTo", "OnLine", "OfHundred", "BeforeYearOne", "Rung", "AcrossUp")) all[name] = text;
         foreach (var (name, text) in AttachmentTexts.In(texts)) all[name] = text;
         all["pageOf"] = texts["Board.PageOf"].Value;
         all["kinds"] = ShownTexts.Kinds(texts);

@@ -64,7 +64,7 @@ public sealed class QuestionsEndpoint(RoomHosts hosts, AccessResolver access, IA
         try
         {
             var typed = await context.Request.ReadFromJsonAsync<Typed>(context.RequestAborted);
-            return typed?.Text is { Length: <= Statement.TextLength } text ? text : null;
+            return typed?.Text is { Length: <= Limits.StatementLength } text ? text : null;
         }
         catch (Exception e) when (e is JsonException or InvalidOperationException)
         {

@@ -39,7 +39,7 @@ internal static class BoardPlay
                 case 9: board.Do(actor, new MakeChanges([new Scaling(mark, step % 3 == 0 ? null : new Scale(1_200, 900)), new Tying(mark, step % 4)])); break;
                 case 10: board.Do(actor, new MakeChanges([new Ordering(mark, step / 2.0), new Pinning(mark, step % 2 == 0)])); break;
                 case 11: board.Do(actor, new MakeChanges([new Styling(mark, new Style(step % 6, 60, step % 5, Looks.Dashed | Looks.ArrowAtEnd)), .. Regripped(board, actor, mark, step)])); break;
-                case 12: board.Do(actor, new GiveAnswer(mark, board.NextId(actor), SaidTo(board, mark, random), "en", $"said {step}", Aloud: actor.IsStaff && step % 2 == 0), 0); break;
+                case 12: board.Do(actor, new GiveAnswer(mark, board.NextId(actor), SaidTo(board, mark, random), "en", $"said {step}", Aloud: actor.IsStaff && step % 2 == 0, Shown: actor.IsStaff && step % 3 == 0 ? Shown.Spoken : null), 0); break;
                 case 13 when Said(board, random) is var (about, answer):
                     board.Do(actor, (step % 3) switch { 0 => new RewordAnswer(about, answer.Id, "es", $"dicho {step}"), 1 => new TakeAnswerDown(about, answer.Id), _ => new PutAnswerBack(about, answer.Id) }, 0);
                     break;

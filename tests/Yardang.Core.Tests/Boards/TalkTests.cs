@@ -5,6 +5,7 @@ using Yardang.Core.Marks;
 using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
 using Yardang.Core.Styles;
+using Yardang.Core.Tests.Walls;
 using Yardang.Core.Threads;
 using Yardang.Core.Visibility;
 using Yardang.Core.Walls;
@@ -33,6 +34,17 @@ public class TalkTests
         Say(board, Ben, PrintedTitle, "First of how many?");
         Assert.Equal([0L, first, second], board.Board.Talk.About(arch).OrderBy(a => a.SaidAt).ThenBy(a => a.To == 0 ? 0 : a.To == first ? 1 : 2).Select(a => a.To));
         Assert.Equal("First of how many?", Assert.Single(board.Board.Talk.About(PrintedTitle)).Text);
+    }
+
+    [Fact]
+    public void A_teacher_answers_a_mark_by_voice_and_it_goes_into_an_archive_with_its_file()
+    {
+        var board = new BoardScript();
+        var arch = board.Draw(Maya);
+        Assert.IsType<Decision.Accepted>(board.Do(Teacher, new GiveAnswer(arch, board.NextId(Teacher), 0, "en", "", Shown: Shown.Spoken), 0));
+        var said = Assert.Single(board.Board.Talk.All).Standing()!;
+        Assert.True(MarkThread.AreSound([said]));
+        Assert.Equal([Shown.Spoken.Media], said.Answers.SelectMany(a => a.MediaNames()));
     }
 
     [Fact]
@@ -72,9 +84,11 @@ public class TalkTests
         Assert.Equal(Refusal.NotFound, board.RefusalOf(Ben, new GiveAnswer(key.Id, board.NextId(Ben), 0, "en", "I know")));
         Assert.Equal(Refusal.NotFound, board.RefusalOf(Teacher, new GiveAnswer(key.Id, board.NextId(Teacher), 0, "en", "All would read it")));
         Assert.Equal(Refusal.OutOfRange, board.RefusalOf(Ben, new GiveAnswer(arch, board.NextId(Ben), 0, "en", "  ")));
-        Assert.Equal(Refusal.OutOfRange, board.RefusalOf(Ben, new GiveAnswer(arch, board.NextId(Ben), 0, "en", new string('a', Statement.TextLength + 1))));
+        Assert.Equal(Refusal.OutOfRange, board.RefusalOf(Ben, new GiveAnswer(arch, board.NextId(Ben), 0, "en", new string('a', Limits.StatementLength + 1))));
         Assert.Equal(Refusal.OutOfRange, board.RefusalOf(Ben, new GiveAnswer(arch, board.NextId(Ben), 0, "en", "Good", Says: AnswerKind.Strength)));
         Assert.Equal(Refusal.NotAllowed, board.RefusalOf(Ben, new GiveAnswer(arch, board.NextId(Ben), 0, "en", "Good", Aloud: true)));
+        Assert.Equal(Refusal.NotAllowed, board.RefusalOf(Ben, new GiveAnswer(arch, board.NextId(Ben), 0, "en", "Good", Shown: Shown.Spoken)));
+        Assert.Equal(Refusal.OutOfRange, board.RefusalOf(Teacher, new GiveAnswer(arch, board.NextId(Teacher), 0, "en", "Good", Shown: Shown.Film)));
         Assert.Equal(Refusal.NotFound, board.RefusalOf(Ben, new GiveAnswer(arch, board.NextId(Ben), 99, "en", "To whom?")));
         Assert.Equal(Refusal.Malformed, board.RefusalOf(Ben, new GiveAnswer(arch, board.NextId(Maya), 0, "en", "As Maya")));
     }

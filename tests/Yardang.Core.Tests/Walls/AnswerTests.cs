@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Yardang.Core.Attachments;
 using Yardang.Core.Interchange;
 using Yardang.Core.Lessons;
 using Yardang.Core.Rooms;
@@ -49,6 +50,51 @@ public class AnswerTests
         wall.Answer(Ben, card, "And why?");
         Refused(Refusal.EnoughAnswers, wall.Do(Ben, new PutAnswerBack(card, first)));
         Assert.NotNull(Plan(s_open with { LeastAnswers = 2, MostAnswers = 1 }).Fault());
+    }
+
+    [Fact]
+    public void A_teacher_answers_by_voice_with_what_is_said_in_it_or_nothing_written()
+    {
+        var wall = new WallScript(s_open);
+        var card = wall.PutUp(Maya, "arches push");
+        var voice = wall.NextId(Teacher);
+        Assert.IsType<Decision.Accepted>(wall.Do(Teacher, new GiveAnswer(card, voice, 0, "en", "", Shown: Shown.Spoken)));
+        wall.Do(Teacher, new RewordAnswer(card, voice, "en", "They push outwards"));
+        wall.Answer(Ben, card, "I hear it", voice);
+        var said = wall.Wall.Cards[card].Said.Single(a => a.Id == voice);
+        Assert.Equal(("They push outwards", Shown.Spoken), (said.Text, said.Shown));
+        Assert.Contains(Shown.Spoken.Media, wall.Wall.Cards[card].MediaNames());
+        wall.Do(Teacher, new RewordAnswer(card, voice, "en", ""));
+        wall.Do(Teacher, new TakeAnswerDown(card, voice));
+        Assert.DoesNotContain(((WallSnapshot)Snapshots.Of(wall.Wall, Ben)).Cards.Single().Said, a => a.Shown is not null);
+    }
+
+    [Fact]
+    public void A_student_does_not_answer_by_voice_and_nothing_else_is_heard_in_an_answer()
+    {
+        var wall = new WallScript(s_open);
+        var card = wall.PutUp(Maya, "arches push");
+        Decision Show(Actor actor, Attachment shown) => wall.Do(actor, new GiveAnswer(card, wall.NextId(actor), 0, "en", "listen", Shown: shown));
+        Refused(Refusal.NotAllowed, Show(Ben, Shown.Spoken));
+        foreach (var shown in new Attachment[] { Shown.Voice, Shown.Film, Shown.File, Shown.Picture, Shown.Link, Shown.Spoken with { Media = "x" }, Shown.Spoken with { Duration = 0 }, Shown.Spoken with { Loudness = "a" } })
+        {
+            Refused(Refusal.OutOfRange, Show(Teacher, shown));
+        }
+    }
+
+    [Fact]
+    public void Of_an_answer_by_voice_that_came_without_its_file_it_is_known_that_something_was_said()
+    {
+        var voice = new Answer(7, 0, 1, ByStaff: true, "en", "", 1_000, Shown: Shown.Spoken);
+        var written = new Answer(8, 7, 2, ByStaff: false, "en", "yes", 2_000);
+        var names = new Dictionary<string, string>(StringComparer.Ordinal) { [Shown.Spoken.Media] = new('9', 64) };
+        Assert.Equal([voice with { Shown = Shown.Spoken with { Media = new('9', 64) } }, written], Talk.WithMedia([voice, written], names));
+        var without = Talk.WithMedia([voice, written], new Dictionary<string, string>(StringComparer.Ordinal));
+        Assert.Equal([voice with { Shown = null, Aloud = true }, written], without);
+        Assert.True(Talk.AreSound(without));
+        Assert.True(Talk.AreSound([voice, written]));
+        Assert.False(Talk.AreSound([voice with { ByStaff = false }]));
+        Assert.False(Talk.AreSound([voice with { Shown = Shown.Film }]));
     }
 
     [Fact]

@@ -84,7 +84,7 @@ public class QuestionTests
         Refused(Refusal.OutOfRange, wall.Do(Teacher, new GiveAnswer(question, wall.NextId(Teacher), 0, "en", "")));
         Assert.IsType<Decision.Accepted>(wall.Do(Teacher, new RewordAnswer(question, aloud, "en", "It leans on the banks")));
         Assert.IsType<Decision.Accepted>(wall.Do(Teacher, new RewordAnswer(question, aloud, "en", "")));
-        Refused(Refusal.OutOfRange, wall.Do(Teacher, new RewordAnswer(question, aloud, "en", new string('a', Statement.TextLength + 1))));
+        Refused(Refusal.OutOfRange, wall.Do(Teacher, new RewordAnswer(question, aloud, "en", new string('a', Limits.StatementLength + 1))));
         wall.Do(Teacher, new FileQuestion(question, aloud));
         Assert.True(wall.Wall.Cards[question].IsAnswered);
     }

@@ -23,7 +23,7 @@ public class ScoringTests
         Refused(Refusal.OutOfRange, wall.Do(Ben, new JudgeCard(card, 3, "It says where")));
         Refused(Refusal.OutOfRange, wall.Do(Ben, new JudgeCard(card, 3, "It says where", "cables")));
         Refused(Refusal.OutOfRange, wall.Do(Ben, new JudgeCard(card, 5, "It says where", "arches")));
-        Refused(Refusal.OutOfRange, wall.Do(Ben, new JudgeCard(card, 3, new string('x', Statement.TextLength + 1), "arches")));
+        Refused(Refusal.OutOfRange, wall.Do(Ben, new JudgeCard(card, 3, new string('x', Limits.StatementLength + 1), "arches")));
         Assert.IsType<Decision.Accepted>(wall.Do(Ben, new JudgeCard(card, 3, "It says where", "PUSH  against")));
         Assert.IsType<Decision.Accepted>(wall.Do(Ben, new JudgeCard(card, 0)));
         Assert.Empty(wall.Wall.Judgements.Given);
@@ -91,7 +91,7 @@ public class ScoringTests
     public void Reasons_have_a_limit_over_all()
     {
         var judgements = new WallScript(Scored(Wanted.May));
-        var reason = new string('x', Statement.TextLength);
+        var reason = new string('x', Limits.StatementLength);
         var cards = Enumerable.Range(0, Card.MostOfOne).Select(i => judgements.PutUp(Maya, $"idea {i}")).ToList();
         var refusals = Enumerable.Range(10, 6).SelectMany(person => cards.Select(card => judgements.Do(new Actor(person, Role.Student), new JudgeCard(card, 1, reason)))).OfType<Decision.Refused>().ToList();
         Assert.Equal((6 * Card.MostOfOne) - (Judging.MostReasons / reason.Length), refusals.Count);

@@ -20,6 +20,9 @@ internal static class Shown
 
     public static readonly VoiceAttachment Voice = new(new string('c', 64), 12_400, "0359764210", "It leans on the banks");
 
+    /// <summary>As in an answer, of which it has its words.</summary>
+    public static readonly VoiceAttachment Spoken = Voice with { Words = "" };
+
     public static readonly FilmAttachment Film = new(new string('d', 64), new string('e', 64), 640, 480, 8_000, "The model sways and holds");
 
     public static readonly FileAttachment File = new(new string('f', 64), "loads.xlsx", FileFormat.Xlsx, 12_345, "", "What each bridge bears");

@@ -52,7 +52,7 @@ internal static class WallPlay
                 case 20: wall.Do(actor.IsStaff ? actor : Teacher, random.Next(4) switch { 0 or 1 => new ShowResults(), 2 => new GoOnJudging(random.Next(3) == 0), _ => new LeaveOutJudge(random.Next(2, 5), random.Next(3) > 0) }); break;
                 case 22 or 23: Do(wall, actor, new AskToo(card, random.Next(3) > 0)); break;
                 case 24 or 25: Do(wall, actor, new FileQuestion(card, Among(random, wall, card))); break;
-                case 26: Do(wall, actor, new GiveAnswer(card, wall.NextId(actor), 0, "en", "", Aloud: true)); break;
+                case 26: Do(wall, actor, new GiveAnswer(card, wall.NextId(actor), 0, "en", "", Aloud: step % 2 == 0, Shown: step % 3 == 0 ? null : Shown.Spoken)); break;
                 case 52 or 53: Do(wall, actor, new GiveAnswer(card, wall.NextId(actor), 0, "en", $"pair {step}", Says: (AnswerKind)random.Next(3))); break;
                 case 28 or 29 or 30: Do(wall, actor, new VisitStation(topic)); break;
                 case 31: Do(wall, actor, new BeginTrip([.. Enumerable.Range(0, random.Next(3)).Select(i => new TripGroup($"group {i}", [i + 2]))])); break;

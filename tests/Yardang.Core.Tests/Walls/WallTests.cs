@@ -226,7 +226,7 @@ public class WallTests
     public void A_card_says_something_and_not_too_much(string? text)
     {
         var wall = new WallScript();
-        Refused(Refusal.OutOfRange, wall.Do(Maya, new PutUpCard(wall.NextId(Maya), 11, "en", text ?? new string('x', Statement.TextLength + 1))));
+        Refused(Refusal.OutOfRange, wall.Do(Maya, new PutUpCard(wall.NextId(Maya), 11, "en", text ?? new string('x', Limits.StatementLength + 1))));
         Refused(Refusal.OutOfRange, wall.Do(Maya, new PutUpCard(wall.NextId(Maya), 11, new string('x', 36), "arches")));
         Refused(Refusal.Malformed, wall.Do(Maya, new PutUpCard(7, 11, "en", "somebody else's number")));
         var card = wall.PutUp(Maya, "arches");

@@ -72,7 +72,7 @@ public sealed class QuestionsOnWallsTests : WallLessons
     {
         var (lesson, wall) = await HandOutAsync(new());
         var (maya, mayas) = await School.StudentAsync(lesson.Code, "Maya");
-        Assert.Equal(HttpStatusCode.BadRequest, await StatusAsync(maya, mayas, wall, JsonSerializer.Serialize(new { text = new string('a', Statement.TextLength + 1) })));
+        Assert.Equal(HttpStatusCode.BadRequest, await StatusAsync(maya, mayas, wall, JsonSerializer.Serialize(new { text = new string('a', Limits.StatementLength + 1) })));
         Assert.Equal(HttpStatusCode.BadRequest, await StatusAsync(maya, mayas, wall, JsonSerializer.Serialize(new { text = new string('a', 100_000) })));
         Assert.Contains(await StatusAsync(maya, mayas, wall, "{\"text\":\"\\ud800 rope\"}"), new[] { HttpStatusCode.OK, HttpStatusCode.BadRequest });
         var answers = new List<HttpStatusCode>();

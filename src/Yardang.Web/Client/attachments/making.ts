@@ -161,6 +161,25 @@ export class Making {
     return this.choosing;
   }
 
+  /** Opens the dialog in which somebody speaks. */
+  record(take: (recording: Recording) => Promise<boolean>): void {
+    this.side.dialogs.record('voice', take);
+  }
+
+  send(what: Sending): Promise<Sent | null> {
+    return this.side.send(what);
+  }
+
+  /** How much of something has come to the server, from 0 to 1; null for all of it. */
+  shareOf(media: string): number | null {
+    const { sending } = this.side;
+    return (sending?.isWaiting(media) ?? true) ? (sending?.share(media) ?? 0) : null;
+  }
+
+  cancel(media: string): void {
+    this.side.sending?.cancel(media);
+  }
+
   private isWaiting(place: string): boolean {
     return (this.onTheirWay.get(place) ?? 0) > 0 || this.sentFrom(place).length > 0;
   }

@@ -98,7 +98,8 @@ Alpine.data('board', () => {
   const mySetAside = () => [...editor.sheets.setAside].filter((w) => w.actor.number === me.number);
   const isWriting = ({ kind }: Command) => kind === 'addMark' || kind === 'makeChanges';
   const giveBack = (command: Command): void => {
-    if (command.kind === 'giveAnswer') drafts.giveBack(Drafts.answering(command.about, command.to), command.text);
+    if (command.kind === 'giveAnswer')
+      drafts.giveBack(Drafts.answering(command.about, command.to), command.text, command.shown ? [command.shown] : []);
     if (command.kind === 'rewordAnswer') drafts.set(Drafts.ofAnswer(command.about, command.id), command.text);
   };
   const names = new Names(data.work, as, () => board.refresh());
@@ -266,6 +267,8 @@ Alpine.data('board', () => {
         titleOf: (mark) => list.titleOf(mark),
         nameOf: (actor) => editor.nameOf(actor),
         may: (act) => editor.may(act),
+        address: (media) => this.shown.addressOf(media),
+        speaking: isStudent ? null : this.shown.speaking,
         isOpen: () => this.talk.isOpen,
         open: () => this.talk.open(),
       };

@@ -1,5 +1,6 @@
 // Talk about marks, beside the page: all of it, or that about what is chosen. On the page a mark with answers has their number at its corner.
 
+import shownCss from '../../Pages/Student/attachments.css';
 import css from '../../Pages/Student/talk.css';
 import judgedCss from '../../Pages/Student/said-of-cards.css';
 import { type TemplateResult, html, nothing, render } from 'lit-html';
@@ -16,11 +17,14 @@ import { inTime } from '../room/threads';
 import { useStyles } from '../styles/with-script';
 import { bounds } from '../surface/hit';
 import type { Drafts } from '../threads/drafts';
+import { answerLine } from '../threads/answer-words';
+import type { Speaking } from '../threads/speaking';
 import type { About, TalkTexts } from '../threads/talk';
 import { Threads } from '../threads/threads';
 import { MarkJudging } from './mark-judging';
 import { StudentActs } from '../wire/forms';
 
+useStyles(shownCss);
 useStyles(judgedCss);
 useStyles(css);
 
@@ -69,6 +73,10 @@ export interface TalkPlace {
   titleOf(mark: Mark): string;
   nameOf(actor: number): string;
   may(act: StudentActs): boolean;
+  /** Where a file of the room is found. */
+  address(media: string): string;
+  /** Where teachers answer by voice; null for students. */
+  readonly speaking: Speaking | null;
   isOpen(): boolean;
   /** Somebody wants to read what is said to a mark. */
   open(): void;
@@ -99,6 +107,8 @@ export class TalkPanel {
     this.threads = new Threads<Talked>(
       {
         texts,
+        view: { texts, address: (media) => place.address(media) },
+        speaking: place.speaking,
         drafts,
         me,
         looksOnly,
@@ -110,9 +120,19 @@ export class TalkPanel {
         mayWrite: () => place.may(StudentActs.Answer),
         mayAnswer: (about) => mayAnswer(editor.sheets, about.id, me),
         mayChangeAnswer: (about, answer) => mayChange(editor.sheets, about.id, answer, me),
-        answer: (about, to, text, aloud = false) => {
+        answer: (about, to, text, { aloud = false, shown = null } = {}) => {
           const id = client.newId();
-          submit({ kind: 'giveAnswer', about: about.id, id, to, language: editor.language, text, aloud, says: 0 });
+          submit({
+            kind: 'giveAnswer',
+            about: about.id,
+            id,
+            to,
+            language: editor.language,
+            text,
+            aloud,
+            says: 0,
+            shown,
+          });
           return id;
         },
         rewordAnswer: (about, { id, language }, text) =>
@@ -251,7 +271,7 @@ export class TalkPanel {
             html`<li>
               <button type="button" @click=${() => this.go(about)}>
                 <b dir="auto">${this.titleOf(about)}</b>
-                <span dir="auto">${this.threads.authorOf(last!)}: ${last!.text || texts.saidAloud}</span>
+                <span dir="auto">${this.threads.authorOf(last!)}: ${answerLine(last!, texts)}</span>
                 <small>${plural(texts, 'answers', inTime(about.answers).length)}</small>
               </button>
             </li>`,

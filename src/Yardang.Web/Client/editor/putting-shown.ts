@@ -5,7 +5,7 @@ import { isSent, withSent } from '../attachments/making';
 import { recordingDialog } from '../attachments/recording';
 import { hangs } from '../kinds';
 import { sizeOf } from '../kinds/shown';
-import { Uploads } from '../media/uploads';
+import { type Sending, type Sent, Uploads } from '../media/uploads';
 import { addressIn } from '../media/web-address';
 import { fill } from '../page-data';
 import { MOST_ATTACHMENTS, isSame, mayStandOn } from '../room/shown';
@@ -86,6 +86,25 @@ export class Putting {
     const { room, query } = this.place;
     void madeOfLink(`/rooms/${room}/link${query}`, address).then((link) => this.add(page, link));
     return true;
+  }
+
+  /** Keeps something and sends it, to be shown elsewhere than on a page. */
+  sendOnly(what: Sending): Promise<Sent | null> {
+    return this.uploads.take(what);
+  }
+
+  /** How much of something has come to the server, from 0 to 1; null for all of it. */
+  shareOf(media: string): number | null {
+    return this.uploads.isWaiting(media) ? this.uploads.share(media) : null;
+  }
+
+  /** Where it is heard before it is there; null for what this device does not have. */
+  urlOf(media: string): string | null {
+    return this.uploads.urlOf(media);
+  }
+
+  cancel(media: string): void {
+    this.uploads.cancel(media);
   }
 
   /** From 0 to 1. */

@@ -8,6 +8,7 @@ import type { Mark } from '../room/marks';
 import { ON_PAGES } from '../room/shown';
 import type { Command } from '../room/wire';
 import { Drafts } from '../threads/drafts';
+import type { Speaking } from '../threads/speaking';
 import type { Attachment } from '../wire/forms';
 import type { Editor } from './editor';
 import type { Putting } from './putting-shown';
@@ -72,7 +73,31 @@ export function shownMarks(editor: () => Editor, place: () => ShownPlace) {
   const fetchSoon = () => (soon ??= setTimeout(() => void putting.now(), REST_MS));
   const drafted = (page: number): readonly Attachment[] => place().drafts.shown(Drafts.onPage(page));
 
+  /** What teachers answer with goes the same way as what they put on pages. */
+  const speaking: Speaking = {
+    record: (take) => void record('voice', take),
+    send: async (what) => (await putting.now())?.sendOnly(what) ?? null,
+    shareOf: (media) => {
+      const made = putting.get();
+      return made ? made.shareOf(media) : 0;
+    },
+    cancel: (media) => putting.here?.cancel(media),
+  };
+  /** Opens the dialog for recordings for something else than the page. */
+  async function record(kind: 'voice' | 'film', take: (recording: Recording) => Promise<boolean>): Promise<void> {
+    const made = await putting.now();
+    if (made) made.recorder.open(kind, take);
+    else place().say(place().networkAway);
+  }
+
   return {
+    speaking,
+    record,
+    /** Where it is found, also before the server has it. */
+    addressOf(media: string): string {
+      const { room, query } = place();
+      return putting.here?.urlOf(media) ?? `/rooms/${room}/media/${media}${query}`;
+    },
     /** The kinds that I may put on the page in sight. */
     kinds: 0,
     /** What is on its way to this board, and how far it has come. */
@@ -113,13 +138,6 @@ export function shownMarks(editor: () => Editor, place: () => ShownPlace) {
       if (!made) place().say(place().networkAway);
       else if (what === 'link') this.askForAddress();
       else made.begin(what);
-    },
-
-    /** Opens the dialog for recordings for something else. */
-    async record(kind: 'voice' | 'film', take: (recording: Recording) => Promise<boolean>): Promise<void> {
-      const made = await putting.now();
-      if (made) made.recorder.open(kind, take);
-      else place().say(place().networkAway);
     },
 
     documentChosen(event: Event): void {

@@ -14,6 +14,7 @@ export interface HistoryTexts extends KindTexts, AttachmentTexts, MeasureTexts {
   readonly pageOf: string;
   readonly nowhere: string;
   readonly everything: string;
+  readonly saidAloud: string;
   readonly links: string;
   readonly isLinkedTo: string;
   readonly onLine: string;

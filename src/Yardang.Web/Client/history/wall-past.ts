@@ -14,6 +14,7 @@ import { textIn } from '../surface/in-language';
 import type { Command, RoomEvent } from '../room/wire';
 // So that the pictures of a restore show where things go.
 import '../room/field-foresight';
+import { answerLine } from '../threads/answer-words';
 import { called } from '../walls/line-measure';
 import { wordsOf } from '../walls/link-sentences';
 import { LineKind, type Link, type RoomSnapshot } from '../wire/forms';
@@ -177,7 +178,7 @@ export class WallPast implements Past<WallState, Card> {
       ${answers.map(
         (a) =>
           html`<span class="past-answer" dir="auto" data-down=${a.downBy !== 0}
-            >${this.owner(a, view)}${this.name(a)}: ${a.text}</span
+            >${this.owner(a, view)}${this.name(a)}: ${answerLine(a, texts)}</span
           >`,
       )}
     `;
@@ -195,7 +196,7 @@ export class WallPast implements Past<WallState, Card> {
             </button>`
           : inside
       }
-      ${card.attachments.map((a) => show(a, { texts, address: (media) => this.address(media) }))}
+      ${[...card.attachments, ...answers.flatMap((a) => a.shown ?? [])].map((a) => show(a, { texts, address: (media) => this.address(media) }))}
       ${
         within.length > 0
           ? html`<ol class="past-within">

@@ -5,7 +5,7 @@ import { Grip, stands } from './marks';
 import { serverNow } from './server-clock';
 import type { Me, Sheets } from './sheets';
 import { foreseeAnswerDown, takenDown, UP } from './taken-down';
-import { canSay, given, isMine, withAnswer } from './threads';
+import { canSay, given, isMine, isStaffs, withAnswer } from './threads';
 import type { Command, RoomEvent } from './wire';
 
 /** By mark; also of marks that were rubbed out. */
@@ -63,15 +63,15 @@ export function mayChange(sheets: Sheets, about: number, answer: Answer | undefi
 export function foreseeTalk(sheets: Sheets, command: Command, me: Me): RoomEvent | null {
   switch (command.kind) {
     case 'giveAnswer': {
-      const { about, id, to, text, aloud, says } = command;
+      const { about, id, to, text, says } = command;
       const isThere = to === 0 || find(sheets.talk, about, to)?.downBy === 0;
       if (!mayAnswer(sheets, about, me) || !isThere || find(sheets.talk, about, id) || says !== 0) return null;
-      if (!canSay(text, aloud) || (aloud && !me.isStaff)) return null;
+      if (!canSay(text, command) || (isStaffs(command) && !me.isStaff)) return null;
       return { kind: 'answerGiven', about, answer: given(command, me, serverNow()), whose: 0 };
     }
     case 'rewordAnswer': {
       const answer = find(sheets.talk, command.about, command.id);
-      return mayChange(sheets, command.about, answer, me) && canSay(command.text, answer!.aloud)
+      return mayChange(sheets, command.about, answer, me) && canSay(command.text, answer!)
         ? { ...command, kind: 'answerReworded', whose: 0 }
         : null;
     }

@@ -3,16 +3,16 @@
 import type { Answer, GiveAnswer } from '../wire/forms';
 import type { Me } from './sheets';
 
-/** Letters of a card or an answer: Core's Statement. */
+/** Letters of a card or an answer: Core's Limits. */
 export const LONGEST_TEXT = 1000;
 
 export function isText(text: string): boolean {
   return text.length <= LONGEST_TEXT && text.trim() !== '';
 }
 
-/** A note of what was said aloud may be empty. */
-export function canSay(text: string, aloud: boolean): boolean {
-  return aloud ? text.length <= LONGEST_TEXT : isText(text);
+/** A note of what was said aloud, or is heard, may be empty. */
+export function canSay(text: string, { aloud, shown }: Pick<Answer, 'aloud' | 'shown'>): boolean {
+  return aloud || shown ? text.length <= LONGEST_TEXT : isText(text);
 }
 
 /** Answers with one more, or with another one in place of the one of the same id. */
@@ -29,8 +29,13 @@ export function isMine(answer: Pick<Answer, 'author' | 'byStaff'>, me: Me): bool
   return answer.author === me.number && answer.byStaff === me.isStaff;
 }
 
+/** Whether only teachers can say it so. */
+export function isStaffs({ aloud, shown }: Pick<Answer, 'aloud' | 'shown'>): boolean {
+  return aloud || shown !== null;
+}
+
 /** An answer as it is given. */
-export function given({ id, to, language, text, aloud, says }: GiveAnswer, me: Me, now: number): Answer {
+export function given({ id, to, language, text, aloud, says, shown }: GiveAnswer, me: Me, now: number): Answer {
   return {
     id,
     to,
@@ -44,5 +49,6 @@ export function given({ id, to, language, text, aloud, says }: GiveAnswer, me: M
     removed: false,
     aloud,
     says,
+    shown,
   };
 }

@@ -21,7 +21,7 @@ import { countsPerTopic, joinedAndFrom, mayJoin, topicsStand } from './stacks';
 import { foreseeStance } from './stances';
 import { isToRead, mayGiveReading } from './reading';
 import type { Me } from './sheets';
-import { canSay, given, isMine, isText } from './threads';
+import { canSay, given, isMine, isStaffs, isText } from './threads';
 import { underLesson } from './lesson-holds';
 import { isSealed } from './letting-out';
 import { isLockedFor, lockedAs } from './locking';
@@ -145,7 +145,7 @@ export function foresee(state: WallState, command: Command, me: Me, now: number)
       return answered(state, command, me, now);
     case 'rewordAnswer':
       return state.mayChangeAnswer(command.about, command.id, me) &&
-        canSay(command.text, state.findAnswer(command.about, command.id)!.aloud)
+        canSay(command.text, state.findAnswer(command.about, command.id)!)
         ? { ...command, kind: 'answerReworded', whose: whose(state, command.about) }
         : null;
     case 'takeAnswerDown':
@@ -275,12 +275,12 @@ function answered(
   me: Me,
   now: number,
 ): RoomEvent | null {
-  const { about: card, id, to, text, aloud, says } = command;
+  const { about: card, id, to, text, says } = command;
   const about = state.cards.get(card);
   const isThere = to === 0 || state.findAnswer(card, to)?.downBy === 0;
   if (about && !me.isStaff && !maySayOfKind(state, about, to, says, me)) return null;
   if (!about || !state.mayAnswer(about, me) || !isThere || state.findAnswer(card, id)) return null;
-  if (!canSay(text, aloud) || (aloud && !me.isStaff)) return null;
+  if (!canSay(text, command) || (isStaffs(command) && !me.isStaff)) return null;
   return { kind: 'answerGiven', about: card, answer: given(command, me, now), whose: whose(state, card) };
 }
 

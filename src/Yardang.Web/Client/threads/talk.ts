@@ -2,8 +2,11 @@
 
 import type { TemplateResult, nothing } from 'lit-html';
 import type { Me } from '../room/sheets';
-import type { Answer, AnswerKind } from '../wire/forms';
+import type { AttachmentView } from '../attachments';
+import type { Answer, AnswerKind, Attachment } from '../wire/forms';
+import type { AnswerTexts } from './answer-words';
 import type { Drafts } from './drafts';
+import type { Speaking, SpeakingTexts } from './speaking';
 
 /** A card of a wall, or a mark of a board. */
 export interface About {
@@ -11,7 +14,7 @@ export interface About {
   readonly answers: readonly Answer[];
 }
 
-export interface TalkTexts {
+export interface TalkTexts extends AnswerTexts, SpeakingTexts {
   readonly answer: string;
   readonly answers: string;
   readonly answersOne: string;
@@ -31,7 +34,6 @@ export interface TalkTexts {
   readonly freshAnswers: string;
   readonly freshAnswersOne: string;
   readonly writeAnswer: string;
-  readonly saidAloud: string;
   readonly strength: string;
   readonly openQuestion: string;
   readonly teacher: string;
@@ -44,10 +46,21 @@ export interface TalkTexts {
   readonly cancel: string;
 }
 
+/** How something is said. */
+export interface Saying {
+  readonly aloud?: boolean;
+  readonly says?: AnswerKind;
+  readonly shown?: Attachment | null;
+}
+
 /** Where it is talked, and what is done there. */
 export interface TalkSide<A extends About> {
   readonly texts: TalkTexts;
   readonly drafts: Drafts;
+  /** With what is shown in answers. */
+  readonly view: AttachmentView;
+  /** Where teachers answer by voice; null where nobody does. */
+  readonly speaking: Speaking | null;
   readonly me: Me;
   /** Whether anything is written here at all. */
   readonly looksOnly: boolean;
@@ -59,7 +72,7 @@ export interface TalkSide<A extends About> {
   mayAnswer(about: A): boolean;
   mayChangeAnswer(about: A, answer: Answer): boolean;
   /** Gives the id of the answer. */
-  answer(about: A, to: number, text: string, aloud?: boolean, says?: AnswerKind): number;
+  answer(about: A, to: number, text: string, saying?: Saying): number;
   rewordAnswer(about: A, answer: Answer, text: string): void;
   takeAnswerDown(about: A, answer: Answer): void;
   putAnswerBack(about: A, answer: Answer): void;
@@ -75,7 +88,7 @@ export interface TalkSide<A extends About> {
 export interface Besides<A extends About> {
   besideAnswer?(about: A, answer: Answer): TemplateResult | typeof nothing;
   /** In place of the button that says it; null for that button. */
-  belowField?(about: A, text: string, say: (aloud: boolean) => number): TemplateResult | null;
+  belowField?(about: A, isSayable: boolean, say: (aloud: boolean) => number): TemplateResult | null;
   /** In place of the field in which it is answered; null for that field. */
   field?(about: A, mayAnswer: boolean): unknown;
 }

@@ -6,13 +6,16 @@ import { live } from 'lit-html/directives/live.js';
 import { repeat } from 'lit-html/directives/repeat.js';
 import { fill, plural } from '../page-data';
 import type { Answer } from '../wire/forms';
-import { inTime, isMine, LONGEST_TEXT } from '../room/threads';
+import { canSay, inTime, isMine, LONGEST_TEXT } from '../room/threads';
+import { answerLine, answerWords } from './answer-words';
 import { Drafts } from './drafts';
 import { says } from './said';
+import { Spoken } from './speaking';
 import type { About, TalkSide } from './talk';
 import type { Threads } from './threads';
 
 const DEEPEST = 2;
+const FIRST_LETTERS = 60;
 
 interface Line {
   readonly answer: Answer;
@@ -20,6 +23,8 @@ interface Line {
 }
 
 export class Thread<A extends About> {
+  /** Where a teacher answers by voice. */
+  private readonly spoken: Spoken | null;
   private changing: { readonly about: number; readonly answer: number } | null = null;
 
   /**
@@ -31,7 +36,10 @@ export class Thread<A extends About> {
     private readonly side: TalkSide<A>,
     private readonly threads: Threads<A>,
     private readonly refresh: (focus?: string) => void,
-  ) {}
+  ) {
+    const { speaking, drafts, view, texts } = side;
+    this.spoken = speaking && new Spoken(speaking, drafts, view, texts, refresh);
+  }
 
   /** @param shown the answers that are shown; what I say myself comes to them. */
   draw(about: A, shown: Set<number>): TemplateResult {
@@ -79,12 +87,11 @@ export class Thread<A extends About> {
       return this.lineBeingChanged(about, answer, depth);
     const before = about.answers.find((a) => a.id === answer.to);
     const mayWrite = this.side.mayWrite();
-    const said = [this.label(answer), answer.text || texts.saidAloud];
     const { me } = this.side;
     const isAnswered = about.answers.some((a) => a.to === answer.id && isMine(a, me));
     const mayBeDone = answer.byStaff && !me.isStaff && mayAnswer && mayWrite && !isAnswered;
     return html`<li data-answer=${answer.id} data-depth=${depth} tabindex="-1">
-      <p class="answer-words" dir="auto" lang=${answer.language || nothing}>${said}</p>
+      ${answerWords(answer, this.side.view, texts, this.label(answer))}
       <footer class="slip-foot">
         <span
           >${this.threads.authorOf(answer)}${answer.aloud ? html` · ${texts.saidAloud}` : nothing}${before ? html` · ${fill(texts.answerTo, this.threads.authorOf(before))}` : nothing}</span
@@ -103,7 +110,7 @@ export class Thread<A extends About> {
               ? html`<button
                   type="button"
                   class="button button-quiet slip-change"
-                  aria-label=${`${texts.answer}: ${answer.text.slice(0, 60)}`}
+                  aria-label=${`${texts.answer}: ${this.beginning(answer)}`}
                   @click=${() => this.answerTo(about, answer.id)}
                 >
                   ${texts.answer}
@@ -115,7 +122,7 @@ export class Thread<A extends About> {
               ? html`<button
                   type="button"
                   class="button button-quiet slip-change"
-                  aria-label=${fill(texts.changeAnswer, answer.text.slice(0, 60))}
+                  aria-label=${fill(texts.changeAnswer, this.beginning(answer))}
                   @click=${() => this.change(about, answer)}
                 >
                   ${texts.change}
@@ -128,6 +135,10 @@ export class Thread<A extends About> {
     </li>`;
   }
 
+  private beginning(answer: Answer): string {
+    return answerLine(answer, this.side.texts).slice(0, FIRST_LETTERS);
+  }
+
   private label(answer: Answer): TemplateResult | typeof nothing {
     return answer.says ? html`<b class="answer-says">${says(answer.says, this.side.texts)}</b> ` : nothing;
   }
@@ -136,9 +147,11 @@ export class Thread<A extends About> {
     const { me, texts } = this.side;
     const mayPutBack = this.side.mayWrite() && (me.isStaff || answer.downBy === me.number);
     return html`<li data-answer=${answer.id} data-depth=${depth} class="answer-down">
-      <p class="answer-words" dir="auto" lang=${answer.language || nothing}>
-        ${answer.removed && !me.isStaff ? html`<i>${this.side.notShown}</i>` : answer.text}
-      </p>
+      ${
+        answer.removed && !me.isStaff
+          ? html`<p class="answer-words"><i>${this.side.notShown}</i></p>`
+          : answerWords(answer, this.side.view, texts)
+      }
       ${answer.downWhy ? html`<p class="slip-why" dir="auto">${answer.downWhy}</p>` : nothing}
       <footer class="slip-foot">
         <span>${answer.downBy === me.number ? texts.answerDown : texts.answerDownByTeacher}</span>
@@ -179,7 +192,7 @@ export class Thread<A extends About> {
         <button
           type="button"
           class="button button-small button-main"
-          ?disabled=${!text.trim() && !answer.aloud}
+          ?disabled=${!canSay(text, answer)}
           @click=${() => this.keep(about, answer)}
         >
           ${texts.keep}
@@ -217,7 +230,7 @@ export class Thread<A extends About> {
       ${
         before
           ? html`<p class="answering-to">
-              <span>${label}: ${before.text.slice(0, 80)}</span>
+              <span>${label}: ${answerLine(before, texts).slice(0, 80)}</span>
               <button type="button" class="button button-quiet slip-change" @click=${() => this.answerTo(about, 0)}>
                 ${texts.answerCard}
               </button>
@@ -231,28 +244,36 @@ export class Thread<A extends About> {
         maxlength=${LONGEST_TEXT}
         dir="auto"
         lang=${this.side.read[0] || nothing}
-        placeholder=${texts.writeAnswer}
+        placeholder=${this.spoken?.of(place) ? texts.voiceSays : texts.writeAnswer}
         aria-label=${label}
         .value=${live(text)}
         ?readonly=${!mayAnswer || !this.side.mayWrite()}
         @input=${(e: Event) => this.typed(Drafts.answering(about.id, this.threads.toOf(about)), e)}
         @keydown=${(e: KeyboardEvent) => isDone(e) && mayAnswer && this.say(about)}
       ></textarea>
+      ${this.spoken?.draw(place, !mayAnswer || !this.side.mayWrite()) ?? nothing}
       ${mayAnswer ? nothing : html`<p class="answering-to">${texts.answersEnded}</p>`}
-      ${mayAnswer ? (this.threads.besides.belowField?.(about, text, (aloud) => this.say(about, aloud)) ?? this.sayButton(about, text)) : nothing}
+      ${mayAnswer ? (this.threads.besides.belowField?.(about, this.isSayable(place, text), (aloud) => this.say(about, aloud)) ?? this.sayButton(about, text)) : nothing}
     </div>`;
   }
 
   private sayButton(about: A, text: string): TemplateResult | typeof nothing {
-    if (!text.trim()) return nothing;
+    const place = Drafts.answering(about.id, this.threads.toOf(about));
+    if (!text.trim() && !this.spoken?.of(place)) return nothing;
     return html`<button
       type="button"
       class="button button-small button-main"
-      ?disabled=${!this.side.mayWrite()}
+      ?disabled=${!this.side.mayWrite() || !this.isSayable(place, text)}
       @click=${() => this.say(about)}
     >
       ${this.side.texts.say}
     </button>`;
+  }
+
+  /** Whether there is something to say, and all of it. */
+  private isSayable(place: string, text: string): boolean {
+    const shown = this.spoken?.of(place) ?? null;
+    return canSay(text, { aloud: false, shown }) && this.spoken?.isReady(place) !== false;
   }
 
   private show(shown: Set<number>, fresh: readonly Answer[]): void {
@@ -274,7 +295,7 @@ export class Thread<A extends About> {
 
   private keep(about: A, answer: Answer): void {
     const text = this.side.drafts.get(Drafts.ofAnswer(about.id, answer.id)).trim();
-    if (!(text || answer.aloud) || !this.side.mayWrite()) return;
+    if (!canSay(text, answer) || !this.side.mayWrite()) return;
     if (text !== answer.text) this.side.rewordAnswer(about, answer, text);
     this.stop(about, answer);
   }
@@ -296,9 +317,10 @@ export class Thread<A extends About> {
     const to = this.threads.toOf(about);
     const place = Drafts.answering(about.id, to);
     const text = this.side.drafts.get(place).trim();
-    if (!(text || aloud) || !this.side.mayWrite()) return 0;
-    const id = this.side.answer(about, to, text, aloud);
-    this.side.drafts.set(place, '');
+    const shown = this.spoken?.of(place) ?? null;
+    if (!canSay(text, { aloud, shown }) || !this.side.mayWrite() || this.spoken?.isReady(place) === false) return 0;
+    const id = this.side.answer(about, to, text, { aloud, shown });
+    this.side.drafts.clear(place);
     this.threads.answerTo(about, 0);
     this.refresh(`[data-answering="${about.id}"]`);
     return id;

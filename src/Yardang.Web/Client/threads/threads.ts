@@ -77,10 +77,11 @@ export class Threads<A extends About> {
   }
 
   /** What was typed here and may not be said any more: it can still be read and taken elsewhere. */
-  begun(about: A): string {
+  begun(about: A): boolean {
     const { drafts, looksOnly } = this.side;
     const kinds = [0, AnswerKind.Strength, AnswerKind.Question];
-    return looksOnly ? '' : kinds.map((k) => drafts.get(Drafts.answering(about.id, this.toOf(about), k))).join('');
+    if (looksOnly) return false;
+    return kinds.some((k) => drafts.isBegun(Drafts.answering(about.id, this.toOf(about), k)));
   }
 
   private hasDown(about: A): boolean {

@@ -3,6 +3,7 @@
 import type { Answer, Attachment, Card } from '../room/wall-state';
 import { AnswerKind, type CardSpot, type ConcernReason, type FieldSpot, type LineSpot } from '../wire/forms';
 import type { Command } from '../room/wire';
+import type { Saying } from '../threads/talk';
 
 /** On a field: where a new card is wanted, or beside which. Under topics: which it joins, and from which it grew. */
 interface Where {
@@ -58,9 +59,14 @@ export function actsOf(submit: (command: Command) => void, newId: () => number, 
       submit({ kind: 'takeCardDown', id: card.id, words, removes, asItsAuthor: false }),
     putBack: (card: Card) => submit({ kind: 'putCardBack', id: card.id }),
     /** Gives the id of the answer. */
-    answer: (card: Card, to: number, text: string, aloud = false, says = AnswerKind.Plain) => {
+    answer: (
+      card: Card,
+      to: number,
+      text: string,
+      { aloud = false, says = AnswerKind.Plain, shown = null }: Saying = {},
+    ) => {
       const id = newId();
-      submit({ kind: 'giveAnswer', about: card.id, id, to, language: language(), text, aloud, says });
+      submit({ kind: 'giveAnswer', about: card.id, id, to, language: language(), text, aloud, says, shown });
       return id;
     },
     rewordAnswer: (card: Card, { id, language: tag }: Answer, text: string) =>

@@ -63,7 +63,7 @@ export class AnswerPairs {
     if (!this.side.mayAnswer()) return;
     for (const k of kinds) {
       const place = Drafts.answering(card.id, 0, k);
-      this.side.answer(card, 0, this.side.drafts.get(place).trim(), false, k);
+      this.side.answer(card, 0, this.side.drafts.get(place).trim(), { says: k });
       this.side.drafts.set(place, '');
     }
     this.refresh(`[data-card="${card.id}"] .slip-answers`);

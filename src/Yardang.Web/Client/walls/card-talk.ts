@@ -13,6 +13,8 @@ export function talkOfCards(side: WallSide): TalkSide<Card> {
   return {
     texts,
     drafts,
+    view: side,
+    speaking: me.isStaff ? side.making : null,
     me,
     looksOnly,
     get read() {

@@ -10,6 +10,7 @@ import { isAnswered, mayAskToo, mayFile } from '../room/questions';
 import { serverNow } from '../room/server-clock';
 import { type Answer, type Card, NOWHERE } from '../room/wall-state';
 import { useStyles } from '../styles/with-script';
+import { answerLine, answerWords } from '../threads/answer-words';
 import { Drafts } from '../threads/drafts';
 import { Purpose } from '../wire/forms';
 import { NewCards } from './new-cards';
@@ -50,7 +51,8 @@ export class Questions implements Arrangement {
     this.index = new QuestionIndex(side.indexAddress, () => refresh());
     const asks = () => side.state.plan.purpose === Purpose.Ask;
     slips.threads.besides.besideAnswer = (card, answer) => (asks() ? this.besideAnswer(card, answer) : nothing);
-    slips.threads.besides.belowField = (card, text, say) => (asks() ? this.belowField(card, text, say) : null);
+    slips.threads.besides.belowField = (card, isSayable, say) =>
+      asks() ? this.belowField(card, isSayable, say) : null;
     setInterval(() => refresh(), MINUTE_MS);
   }
 
@@ -101,7 +103,7 @@ export class Questions implements Arrangement {
     return html`<button
       type="button"
       class="button button-quiet slip-change"
-      aria-label=${`${isIt ? texts.answersNot : texts.answersIt}: ${answer.text.slice(0, 60)}`}
+      aria-label=${`${isIt ? texts.answersNot : texts.answersIt}: ${answerLine(answer, texts).slice(0, 60)}`}
       @click=${() => this.file(card, isIt ? 0 : answer.id)}
     >
       ${isIt ? texts.answersNot : texts.answersIt}
@@ -109,7 +111,7 @@ export class Questions implements Arrangement {
   }
 
   /** Below what a teacher says to a question: whether it answers it. */
-  belowField(card: Card, text: string, say: (aloud: boolean) => number): TemplateResult | null {
+  belowField(card: Card, isSayable: boolean, say: (aloud: boolean) => number): TemplateResult | null {
     const { me, texts } = this.side;
     if (!me.isStaff || isAnswered(card)) return null;
     const answers = (aloud: boolean) => {
@@ -121,7 +123,7 @@ export class Questions implements Arrangement {
       <button
         type="button"
         class="button button-small button-main"
-        ?disabled=${isOff || !text.trim()}
+        ?disabled=${isOff || !isSayable}
         @click=${() => answers(false)}
       >
         ${texts.answerIt}
@@ -132,7 +134,7 @@ export class Questions implements Arrangement {
       <button
         type="button"
         class="button button-small button-quiet"
-        ?disabled=${isOff || !text.trim()}
+        ?disabled=${isOff || !isSayable}
         @click=${() => say(false)}
       >
         ${texts.askBack}
@@ -357,7 +359,7 @@ export class Questions implements Arrangement {
     const by = this.slips.threads.authorOf(answer);
     return html`<div class="question-answer">
       <p class="question-answer-by">${fill(answer.aloud ? texts.saidAloudBy : texts.answeredBy, by)}</p>
-      ${answer.text ? html`<p class="answer-words" dir="auto" lang=${answer.language || nothing}>${answer.text}</p>` : nothing}
+      ${answer.text || answer.shown ? answerWords(answer, this.side, texts) : nothing}
     </div>`;
   }
 

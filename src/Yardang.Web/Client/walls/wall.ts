@@ -134,7 +134,12 @@ export function registerWall(beside: typeof besideOf | null, trying: typeof Tryi
         drafts.giveBack(Drafts.under(command.topic), command.text, command.attachments);
         if (command.from.length > 0) drafts.set(Drafts.from(command.topic), command.from.join());
       }
-      if (command.kind === 'giveAnswer') drafts.giveBack(Drafts.answering(command.about, command.to), command.text);
+      if (command.kind === 'giveAnswer')
+        drafts.giveBack(
+          Drafts.answering(command.about, command.to),
+          command.text,
+          command.shown ? [command.shown] : [],
+        );
       if (command.kind === 'judgeCard') {
         drafts.giveBack(Drafts.scoring(command.card), command.reason);
         drafts.giveBack(Drafts.scoring(command.card, true), command.words);

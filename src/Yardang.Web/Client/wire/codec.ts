@@ -93,6 +93,7 @@ export function readAnswer(raw: Raw): Answer {
     says: raw[9] ?? 0,
     downWhy: raw[10] ?? '',
     removed: raw[11] ?? false,
+    shown: raw[12] == null ? null : known(readAttachment(raw[12])),
   };
 }
 
@@ -560,13 +561,15 @@ export function readGiveAnswer(raw: Raw): GiveAnswer {
     text: raw[4],
     aloud: raw[5] ?? false,
     says: raw[6] ?? 0,
+    shown: raw[7] == null ? null : known(readAttachment(raw[7])),
   };
 }
 
 export function writeGiveAnswer(v: GiveAnswer): Raw {
   const raw: Raw = [v.about, v.id, v.to, v.language, v.text];
-  if (v.aloud || v.says) raw.push(v.aloud);
-  if (v.says) raw.push(v.says);
+  if (v.aloud || v.says || v.shown != null) raw.push(v.aloud);
+  if (v.says || v.shown != null) raw.push(v.says);
+  if (v.shown != null) raw.push(v.shown && writeAttachment(v.shown));
   return raw;
 }
 

@@ -745,7 +745,7 @@ export interface Answer {
   readonly byStaff: boolean;
   /** A BCP 47 tag; empty if it is not known. */
   readonly language: string;
-  /** What it says. */
+  /** What it says; with a voice also what is said in that, for those who cannot hear it: then it may be empty. */
   readonly text: string;
   /** When, server time in ms. */
   readonly saidAt: number;
@@ -759,6 +759,8 @@ export interface Answer {
   readonly downWhy: string;
   /** Whether its author does not see it either; then they are told only that it is gone, and why. */
   readonly removed: boolean;
+  /** What is heard or seen with it, of the kinds of Shows; it has no words of its own. Null for nothing. */
+  readonly shown: Attachment | null;
 }
 
 /** Something is said to a card or a mark. Whose: the author of the card where classmates do not see it; else 0. So in the events that follow. */
@@ -1675,6 +1677,8 @@ export interface GiveAnswer {
   readonly aloud: boolean;
   /** What it says of it. */
   readonly says: AnswerKind;
+  /** A teacher's: what is heard with it (Shown); null for nothing. */
+  readonly shown: Attachment | null;
 }
 
 /** Staff: somebody is to read these cards, besides those of their list that they have read. */
