@@ -42,8 +42,10 @@ public sealed record WallAxis(string Start, string End, IReadOnlyList<AxisPoint>
 /// <param name="Picture">The bytes of a picture by its name; null if it is not there.</param>
 /// <param name="Axis">Over the bands; null for none.</param>
 /// <param name="Field">The free field, over the bands; null for none.</param>
+/// <param name="Leads">The QR code that leads to where something is heard or seen, row by row, dark squares true, with its quiet zone; null for what is seen on paper as it is. Null for no codes at all.</param>
 public sealed record WallSheet(
-    string Question, IReadOnlyList<WallBand> Bands, IReadOnlyList<(string Heading, IReadOnlyList<string> Lines)> Lists, string Foot, Func<string, byte[]?> Picture, WallAxis? Axis = null, WallField? Field = null);
+    string Question, IReadOnlyList<WallBand> Bands, IReadOnlyList<(string Heading, IReadOnlyList<string> Lines)> Lists, string Foot, Func<string, byte[]?> Picture, WallAxis? Axis = null, WallField? Field = null,
+    Func<Attachment, IReadOnlyList<IReadOnlyList<bool>>?>? Leads = null);
 
 /// <summary>Lays a wall out on pages: topics one below another, their words at the near side, cards along each. All lengths are 1/100 mm.</summary>
 public static class WallPages
@@ -66,6 +68,9 @@ public static class WallPages
     private const int ShownHeight = 3_600;
     private const int ShownGap = 200;
     private const int EdgeWidth = 25;
+
+    // A telephone reads it from an arm's length.
+    private const int CodeSide = 2_200;
 
     // What stands higher over a line is only in the list below it.
     private const int MostAxisRows = 16;
@@ -104,8 +109,11 @@ public static class WallPages
     /// <summary>A slip, or a part of a long one.</summary>
     private sealed record Piece(ImmutableArray<string> Lines, string By, ImmutableArray<Shown> Below, int Height, int? Colour);
 
-    /// <summary>Something that is shown, from the left edge of the words and from where they end.</summary>
-    private sealed record Shown(Attachment Attachment, int X, int Y, int Width, int Height);
+    /// <summary>Something that is shown, from the left edge of the words and from where they end; with the code below it, if there is one.</summary>
+    private sealed record Shown(Attachment Attachment, int X, int Y, int Width, int Height, IReadOnlyList<IReadOnlyList<bool>>? Code)
+    {
+        public int Bottom => Y + Height + (Code is null ? 0 : ShownGap + CodeSide);
+    }
 
     private sealed class Layout
     {
@@ -113,6 +121,7 @@ public static class WallPages
         private readonly int _bottom;
         private readonly int _columns;
         private readonly int _slipWidth;
+        private Func<Attachment, IReadOnlyList<IReadOnlyList<bool>>?> _leads = _ => null;
         private long _id;
         private int _lists;
 
@@ -130,6 +139,7 @@ public static class WallPages
 
         public void Lay(WallSheet wall)
         {
+            _leads = wall.Leads ?? _leads;
             if (wall.Question.Length > 0) Flow(wall.Question, 800, bold: true, 600);
             if (wall.Axis is { Upright: null } line) Lay(line);
             else if (wall.Axis is { Upright: { } upright } field) Lay(field, upright);
@@ -252,7 +262,7 @@ public static class WallPages
         {
             var slips = band.Slips.SelectMany(Fitted).ToList();
             var rows = slips.Chunk(_columns).ToList();
-            var nearHeight = HeightOf(TextFit.Lines(band.Heading, NearWidth - Gap, HeadingSize, bold: true).Length, HeadingSize) + HeightOf(TextFit.Lines(band.Prompt, NearWidth - Gap, PromptSize).Length, PromptSize) + NearShown(band).Sum(s => s.Height + ShownGap);
+            var nearHeight = HeightOf(TextFit.Lines(band.Heading, NearWidth - Gap, HeadingSize, bold: true).Length, HeadingSize) + HeightOf(TextFit.Lines(band.Prompt, NearWidth - Gap, PromptSize).Length, PromptSize) + NearShown(band).Sum(s => s.Bottom + ShownGap);
             var first = rows.Count > 0 ? rows[0].Max(s => s.Height) : 0;
             if (nearHeight > (_bottom - Margin) / 2)
             {
@@ -288,18 +298,24 @@ public static class WallPages
             var height = 0;
             if (band.Heading.Length > 0) height += Words(band.Heading, Margin, Y, NearWidth - Gap, HeadingSize, bold: true) + 150;
             if (band.Prompt.Length > 0) height += Words(band.Prompt, Margin, Y + height, NearWidth - Gap, PromptSize);
-            foreach (var (attachment, width, high) in NearShown(band))
+            foreach (var shown in NearShown(band))
             {
                 height += ShownGap;
-                foreach (var (body, style, scale) in AttachmentMarks.Of(attachment, Margin, Y + height, width, high)) Put(body, style, scale, Grip.Own);
-                height += high;
+                Put(shown, Margin, Y + height);
+                height += shown.Bottom;
             }
 
             return height;
         }
 
-        private static List<(Attachment Attachment, int Width, int Height)> NearShown(WallBand band) =>
-            [.. (band.Shown ?? []).Select(a => (Attachment: a, Size: AttachmentMarks.SizeIn(a, NearWidth - Gap, ShownHeight))).Select(s => (s.Attachment, s.Size.Width, s.Size.Height))];
+        private List<Shown> NearShown(WallBand band) => [.. (band.Shown ?? []).Select(a => At(a, 0, 0, NearWidth - Gap))];
+
+        // As large as there is room for it.
+        private Shown At(Attachment attachment, int x, int y, int room)
+        {
+            var (width, height) = AttachmentMarks.SizeIn(attachment, room, ShownHeight);
+            return new(attachment, x, y, width, height, _leads(attachment));
+        }
 
         // What is longer than a page goes on on another slip.
         private IEnumerable<Piece> Fitted(WallSlip slip)
@@ -324,30 +340,35 @@ public static class WallPages
             var y = ShownGap;
             foreach (var row in shown.Chunk(across))
             {
-                var sizes = row.Select(a => AttachmentMarks.SizeIn(a, room, ShownHeight)).ToList();
-                for (var i = 0; i < row.Length; i++) placed.Add(new(row[i], i * (room + ShownGap), y, sizes[i].Width, sizes[i].Height));
-                y += sizes.Max(s => s.Height) + ShownGap;
+                var inRow = row.Select((a, i) => At(a, i * (room + ShownGap), y, room)).ToList();
+                placed.AddRange(inRow);
+                y = inRow.Max(s => s.Bottom) + ShownGap;
             }
 
             return placed.ToImmutable();
         }
 
-        private static int BottomOf(ImmutableArray<Shown> shown) => shown.IsEmpty ? 0 : shown.Max(s => s.Y + s.Height) + ShownGap;
+        private static int BottomOf(ImmutableArray<Shown> shown) => shown.IsEmpty ? 0 : shown.Max(s => s.Bottom) + ShownGap;
 
         private void Slip(Piece slip, int x, int height, int colour)
         {
             Put(new NoteBody(x, Y, _slipWidth, height, new Words(string.Join('\n', slip.Lines), "", slip.Lines, SlipSize)), new Style(colour, 0));
             Put(new ShapeBody(ShapeKind.Polygon, [x, Y, x + _slipWidth, Y, x + _slipWidth, Y + height, x, Y + height]), new Style(0, EdgeWidth));
             var words = Y + Padding + HeightOf(slip.Lines.Length, SlipSize);
-            foreach (var (attachment, left, top, width, high) in slip.Below)
-            {
-                foreach (var (body, style, scale) in AttachmentMarks.Of(attachment, x + Padding + left, words + top, width, high)) Put(body, style, scale, Grip.Own);
-            }
+            foreach (var shown in slip.Below) Put(shown, x + Padding, words);
 
             if (slip.By.Length == 0) return;
             var by = ByLines(slip.By);
             var at = Y + height - (Padding / 2) - HeightOf(by.Length, BySize);
             Put(new TextBody(x + Padding, at, _slipWidth - (2 * Padding), HeightOf(by.Length, BySize), new Words(slip.By, "", by, BySize)), new Style(0, 0));
+        }
+
+        private void Put(Shown shown, int x, int y)
+        {
+            var (left, top) = (x + shown.X, y + shown.Y);
+            foreach (var (body, style, scale) in AttachmentMarks.Of(shown.Attachment, left, top, shown.Width, shown.Height)) Put(body, style, scale, Grip.Own);
+            if (shown.Code is null) return;
+            foreach (var (body, style) in QrMarks.Of(shown.Code, left, top + shown.Height + ShownGap, CodeSide)) Put(body, style, grip: Grip.Own);
         }
 
         private ImmutableArray<string> ByLines(string by) => TextFit.Lines(by, _slipWidth - (2 * Padding), BySize);

@@ -132,7 +132,7 @@ services.AddSingleton<Contents>();
 services.AddSingleton<MyPlace>();
 services.AddSingleton<ExportDesk>();
 services.AddSingleton<EarlierWork>();
-services.AddSingleton<WallExport>().AddSingleton<TalkPages>().AddSingleton<BoardExport>();
+services.AddSingleton<WallExport>().AddSingleton<TalkPages>().AddSingleton<RecordedPages>().AddSingleton<Leads>().AddSingleton<BoardExport>();
 services.AddSingleton<SlipExport>();
 services.AddSingleton(provider => new MediaStore(provider.GetRequiredService<DataFolder>().Media));
 services.AddSingleton<AttachmentRights>();

@@ -16,7 +16,7 @@ using Yardang.Web.Shelf;
 namespace Yardang.Web.Exports;
 
 /// <summary>Boards and walls on their way out: all as one PDF, one as PNG or SVG. For the lesson's teacher only.</summary>
-public sealed class BoardExport(AccessResolver access, LessonPeople people, WallExport walls, TalkPages talk, ActivityMaking making, WorkArchive work, RoomHosts hosts, MediaStore media, SchoolClock clock, ExportDesk desk)
+public sealed class BoardExport(AccessResolver access, LessonPeople people, WallExport walls, TalkPages talk, RecordedPages recorded, ActivityMaking making, WorkArchive work, RoomHosts hosts, MediaStore media, SchoolClock clock, ExportDesk desk)
 {
     /// <summary>All boards and walls of a lesson, or of one of its parts, in the order of arrival; what the teacher wrote in a language, if one is asked for.</summary>
     public async Task<IResult> PdfAsync(HttpContext context, Guid lesson, string? language, int? part)
@@ -85,12 +85,18 @@ public sealed class BoardExport(AccessResolver access, LessonPeople people, Wall
 
     private static bool IsWall(LessonRecord lesson, LessonBoard board) => lesson.FindPart(board.Place.Part)!.Kind == PartKind.Wall;
 
-    // With what was said about it.
+    // With what is heard and seen on it, and what was said about it.
     private async Task<List<ExportPage>> WholeAsync(LessonRecord lesson, LessonBoard board, string? language, CancellationToken stop)
     {
         var pages = await PagesAsync(lesson, board, language, stop);
         var names = (await people.InAsync(lesson.Id)).ToDictionary(p => p.Number, p => p.Name);
-        await (await hosts.GetAsync(board.Id)).LookAsync(room => pages.AddRange(talk.Of((Board)room, names, language, lesson.Language, FootOf(lesson, board))), stop);
+        await (await hosts.GetAsync(board.Id)).LookAsync(
+            room =>
+            {
+                pages.AddRange(recorded.Of(((Board)room).Sheets, board.Id, names, FootOf(lesson, board)));
+                pages.AddRange(talk.Of((Board)room, board.Id, names, language, lesson.Language, FootOf(lesson, board)));
+            },
+            stop);
         return pages;
     }
 

@@ -1,7 +1,6 @@
 using System.Globalization;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Localization;
-using QRCoder;
 using Yardang.Core.Lessons;
 using Yardang.Data.School;
 using Yardang.Rendering;
@@ -32,13 +31,7 @@ public sealed class SlipExport(AccessResolver access, IDbContextFactory<SchoolCo
             var isNamed = name.Length > 0 && !string.Equals(name, number?.ToString(CultureInfo.InvariantCulture), StringComparison.Ordinal);
             var who = isNamed ? name : number is { } n ? texts["Slips.Number", n] : "";
             var more = string.Join(" · ", new[] { isNamed && number is { } known ? texts["Slips.Number", known].Value : "", lesson.PasswordHash is null ? "" : texts["Slips.Password"].Value }.Where(t => t.Length > 0));
-            return new(lesson.Title, who, texts["Slips.GoTo", context.Request.Host], lesson.Code.Shown, more, Squares(number is { } own ? $"{link}?n={own}" : link));
+            return new(lesson.Title, who, texts["Slips.GoTo", context.Request.Host], lesson.Code.Shown, more, QrSquares.Of(number is { } own ? $"{link}?n={own}" : link));
         }
-    }
-
-    private static IReadOnlyList<IReadOnlyList<bool>> Squares(string link)
-    {
-        using var qr = QRCodeGenerator.GenerateQrCode(link, QRCodeGenerator.ECCLevel.M);
-        return [.. qr.ModuleMatrix.Select(row => row.Cast<bool>().ToArray())];
     }
 }

@@ -12,15 +12,16 @@ using Yardang.Rendering;
 namespace Yardang.Web.Exports;
 
 /// <summary>What was said to the marks of a board, and chosen among them, on pages behind the board.</summary>
-public sealed class TalkPages(MediaStore media, IStringLocalizer<UiTexts> texts)
+public sealed class TalkPages(MediaStore media, Leads leads, IStringLocalizer<UiTexts> texts)
 {
     /// <summary>The pages; none where nothing was said.</summary>
     /// <param name="board">The board.</param>
+    /// <param name="room">Of the board.</param>
     /// <param name="names">What people are called, by actor number.</param>
     /// <param name="language">In which the teacher's words are wanted; null for that in which they were written.</param>
     /// <param name="written">In which the teacher wrote.</param>
     /// <param name="foot">Below each page.</param>
-    public IReadOnlyList<ExportPage> Of(Board board, IReadOnlyDictionary<int, string> names, string? language, string written, string foot)
+    public IReadOnlyList<ExportPage> Of(Board board, Guid room, IReadOnlyDictionary<int, string> names, string? language, string written, string foot)
     {
         var results = ResultsOf(board);
         List<WallBand> bands = [];
@@ -38,7 +39,7 @@ public sealed class TalkPages(MediaStore media, IStringLocalizer<UiTexts> texts)
             if (BandOf(texts["Talk.Gone"], "", gone.Answers, null, names) is { } band) bands.Add(band);
         }
 
-        return bands.Count == 0 ? [] : WallPages.On(PageSize.A4Wide, new WallSheet(texts["Talk.All"], bands, [], foot, media.Find));
+        return bands.Count == 0 ? [] : WallPages.On(PageSize.A4Wide, new WallSheet(texts["Talk.All"], bands, [], foot, media.Find, Leads: leads.In(room)));
     }
 
     private static bool IsThere(Sheets sheets, long mark) => sheets.Marks.TryGetValue(mark, out var found) && found.Stands && sheets.FindPage(found.Page) is { Erased: false };

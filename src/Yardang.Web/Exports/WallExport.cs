@@ -16,7 +16,7 @@ using Yardang.Web.Rooms;
 namespace Yardang.Web.Exports;
 
 /// <summary>Walls on their way out, with the names that the teacher reads: as pages and as one picture, and as a table.</summary>
-public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore media, SchoolClock clock, ExportDesk desk, IStringLocalizer<UiTexts> texts)
+public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore media, SchoolClock clock, ExportDesk desk, Leads leads, IStringLocalizer<UiTexts> texts)
 {
     private static readonly string[] s_columns = ["Topic", "Card", "Who", "When", "PutUnder", "State", "AnswerTo", "AskedToo", "Answered", "Agree", "Unsure", "Disagree", "Chosen", "Mean", "Fair", "Moved", "Responses", "Joined", "BuildsOn", "Line", "LinkWords", "LinkTo"];
 
@@ -43,7 +43,7 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
             return await desk.GiveAsync(_ => Table.Write(headings, rows), "text/csv", $"{name}.csv", nobodyWaits);
         }
 
-        var sheet = await SheetAsync(lesson, board, language, names, nobodyWaits);
+        var sheet = (await SheetAsync(lesson, board, language, names, nobodyWaits)) with { Leads = leads.In(board.Id) };
         return format switch
         {
             "pdf" when paper is "poster" => await desk.GiveAsync(
@@ -78,11 +78,11 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
 
     /// <summary>A wall on pages to be printed.</summary>
     public async Task<IReadOnlyList<ExportPage>> PagesAsync(LessonRecord lesson, LessonBoard board, string? language, CancellationToken stop) =>
-        WallPages.On(PageSize.A4Wide, await SheetAsync(lesson, board, language, names: true, stop));
+        WallPages.On(PageSize.A4Wide, (await SheetAsync(lesson, board, language, names: true, stop)) with { Leads = leads.In(board.Id) });
 
     /// <summary>A wall as it was at a moment, on pages to be printed.</summary>
     public async Task<IReadOnlyList<ExportPage>> PagesAsync(LessonRecord lesson, LessonBoard board, Wall then, string foot) =>
-        WallPages.On(PageSize.A4Wide, SheetOf(HiddenNames.AsTeachersKnow(then), board, await SaidAsync(lesson, null, names: true), foot));
+        WallPages.On(PageSize.A4Wide, SheetOf(HiddenNames.AsTeachersKnow(then), board, await SaidAsync(lesson, null, names: true), foot) with { Leads = leads.In(board.Id) });
 
     private async Task<WallSheet> SheetAsync(LessonRecord lesson, LessonBoard board, string? language, bool names, CancellationToken stop)
     {

@@ -44,6 +44,7 @@ public class AccessMatrixTests
             ("/sign-out", []),
             ("/here", []),
             ("/to/nowhere", []),
+            ("/recorded/nothing/nothing", []),
             ($"/embed/{s.EmbedKey}", People.All),
             ("/embed/nothing", []),
             ("/screen", People.All),

@@ -1,5 +1,6 @@
 using System.Text.Json;
 using System.Text.RegularExpressions;
+using Yardang.Core.Attachments;
 using Yardang.Core.Boards;
 using Yardang.Core.Editing;
 using Yardang.Core.Interchange;
@@ -10,6 +11,7 @@ using Yardang.Core.Styles;
 using Yardang.Core.Threads;
 using Yardang.Web.Lessons;
 using Yardang.Web.Rooms;
+using Yardang.Web.Storage;
 
 namespace Yardang.Web.Tests.Exports;
 
@@ -17,6 +19,9 @@ namespace Yardang.Web.Tests.Exports;
 public sealed class TalkPagesTests
 {
     private static CancellationToken Stop => TestContext.Current.CancellationToken;
+
+    // 80 samples of silence, 8,000 of them a second.
+    private static readonly byte[] s_sound = [.. "RIFF"u8, 116, 0, 0, 0, .. "WAVEfmt "u8, 16, 0, 0, 0, 1, 0, 1, 0, 0x40, 0x1f, 0, 0, 0x40, 0x1f, 0, 0, 1, 0, 8, 0, .. "data"u8, 80, 0, 0, 0, .. new byte[80]];
 
     private static readonly Actor s_maya = new(2, Role.Student);
 
@@ -52,6 +57,30 @@ public sealed class TalkPagesTests
 
         async Task<int> AdmitAsync(Actor actor) => ((ClientAdmitted)(await board.SubmitAsync(new AdmitClient(), actor, Stop)).Envelope!.Event).Number;
         async Task DoAsync(Actor actor, int client, int counter, Command command) => Assert.NotNull((await board.SubmitAsync(new Submission(client, counter, counter - 1, 0, command), actor, Stop)).Envelope);
+    }
+
+    [Fact]
+    public async Task What_a_teacher_answered_by_voice_goes_out_byte_for_byte_and_comes_back()
+    {
+        await using var school = new TestSchool();
+        var (browser, teacher) = await school.TeacherAsync("Ilse Varga");
+        var (_, lesson) = await school.HandOutAsync(teacher);
+        await school.StudentAsync(lesson.Code, "Maya");
+        var room = (await school.Get<LessonPeople>().BoardsAsync(lesson, lesson.Parts[0])).Single().Id;
+        var board = await school.Get<RoomHosts>().GetAsync(room);
+        var kept = await school.Get<RoomMedia>().KeepAsync(room, s_sound, Stop);
+        var mine = ((ClientAdmitted)(await board.SubmitAsync(new AdmitClient(), Actor.Owner, Stop)).Envelope!.Event).Number;
+        var note = new AddMark(Ids.Of(mine, 1), 1, Grip.Own, new NoteBody(0, 0, 5_200, 5_200, new Words("A beam bends", "en", ["A beam bends"], 700)), new Style(1, 0));
+        Assert.NotNull((await board.SubmitAsync(new Submission(mine, 1, 0, 0, note), Actor.Owner, Stop)).Envelope);
+        var said = new GiveAnswer(note.Id, Ids.Of(mine, 2), 0, "en", "", Shown: new VoiceAttachment(kept.Name, 10, "05", ""));
+        Assert.NotNull((await board.SubmitAsync(new Submission(mine, 2, 1, 0, said), Actor.Owner, Stop)).Envelope);
+        Assert.True(Pages(await browser.GetByteArrayAsync($"/lesson/{lesson.Id}/boards.pdf", Stop)) > 1);
+
+        var first = await browser.GetByteArrayAsync($"/lesson/{lesson.Id}.yardang.zip", Stop);
+        using var brought = await TestSchool.ImportAsync(browser, first);
+        var again = ActivityArchive.Read(await browser.GetByteArrayAsync($"/lesson/{brought.Headers.Location!.ToString().Split('/')[^1]}.yardang.zip", Stop));
+        Assert.Equal(said.Shown, again.Work!.Boards.Single().Said!.Value.Single().Answers.Single().Shown);
+        Assert.Equal(s_sound, again.Media[kept.Name]);
     }
 
     [Fact]
