@@ -23,6 +23,7 @@ public static class AttachmentMarks
     private const int SignRoom = 800;
     private const int SignLine = 45;
     private const int LinkSize = 300;
+    private const int LinkPicture = 700;
 
     // How loud it is, as bars behind a triangle; below them how long it is, and what is said.
     private const int VoiceHeight = 1_500;
@@ -68,6 +69,7 @@ public static class AttachmentMarks
         DrawingAttachment d => [Sheet(x, y, width, height), .. d.Strokes.Select(s => Stroke(s, x, y, (double)width / DrawingAttachment.Width))],
         FormulaAttachment f => [Formula(f, x, y, (double)width / f.Width)],
         PlaceAttachment p => [Picture(p.Map.AsPicture(), x, y, width, height), Pinned(p, x, y, width, height)],
+        LinkAttachment { Picture.Length: > 0 } l => [Picture(new(l.Picture, 1, 1, ""), x, y, PictureSide(width), PictureSide(width)), Named(l, x, y, width, height)],
         LinkAttachment l => [.. Elsewhere(x, y, (double)width / LinkWidth), Named(l, x, y, width, height)],
         VoiceAttachment v => Voice(v, x, y, (double)width / LinkWidth),
         FilmAttachment f => Film(f, x, y, width, height),
@@ -111,6 +113,9 @@ public static class AttachmentMarks
     }
 
     // An arrow that leads away.
+    // In place of the sign.
+    private static int PictureSide(int width) => Math.Max(1, (int)((long)LinkPicture * width / LinkWidth));
+
     private static IEnumerable<(MarkBody, Style, Scale?)> Elsewhere(int x, int y, double scale) =>
         [Line([150, 650, 600, 200], x, y, scale), Line([280, 200, 600, 200], x, y, scale), Line([600, 200, 600, 520], x, y, scale)];
 

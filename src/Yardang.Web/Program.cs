@@ -254,7 +254,7 @@ app.MapPost("/rooms/{room:guid}/stimulus", (HttpContext context, Guid room, Medi
 app.MapGet("/rooms/{room:guid}/pictures", (HttpContext context, Guid room, string? words, PictureSearchEndpoint pictures) => pictures.SearchAsync(context, room, words));
 app.MapGet("/rooms/{room:guid}/pictures/{id}", (HttpContext context, Guid room, string id, PictureSearchEndpoint pictures) => pictures.ThumbnailAsync(context, room, id));
 app.MapPost("/rooms/{room:guid}/pictures/{id}", (HttpContext context, Guid room, string id, PictureSearchEndpoint pictures) => pictures.TakeAsync(context, room, id)).RequireRateLimiting(UploadLimit.Policy);
-app.MapGet("/rooms/{room:guid}/link", (HttpContext context, Guid room, string? address, LinkEndpoint links) => links.GetAsync(context, room, address)).RequireRateLimiting(UploadLimit.Policy);
+app.MapPost("/rooms/{room:guid}/link", (HttpContext context, Guid room, string? address, LinkEndpoint links) => links.PostAsync(context, room, address)).RequireRateLimiting(UploadLimit.Policy);
 app.MapGet("/rooms/{room:guid}/walls", (HttpContext context, Guid room, BringingAlong bringing) => bringing.WallsAsync(context, room));
 app.MapPost("/rooms/{room:guid}/bring", (HttpContext context, Guid room, BringingAlong bringing) => bringing.BringAsync(context, room));
 app.MapPost("/rooms/{room:guid}/like", (HttpContext context, Guid room, QuestionsEndpoint questions) => questions.LikeAsync(context, room));

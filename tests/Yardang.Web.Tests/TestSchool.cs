@@ -146,6 +146,6 @@ public sealed partial class TestSchool : IAsyncDisposable
         return folder.FullName;
     }
 
-    [GeneratedRegex("""name="__RequestVerificationToken" type="hidden" value="(?<token>[^"]+)""", RegexOptions.ExplicitCapture, 1_000)]
+    [GeneratedRegex("""(data-token="|name="__RequestVerificationToken" type="hidden" value=")(?<token>[^"]+)""", RegexOptions.ExplicitCapture, 1_000)]
     private static partial Regex TokenPattern();
 }

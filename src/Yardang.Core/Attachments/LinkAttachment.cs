@@ -1,4 +1,5 @@
 using System.Text.Json.Serialization;
+using Yardang.Core.Media;
 using Yardang.Core.Rooms;
 using Yardang.Core.Wire;
 
@@ -8,8 +9,9 @@ namespace Yardang.Core.Attachments;
 /// <param name="Address">http or https, without a password in it.</param>
 /// <param name="Title">What the page is called; may be empty.</param>
 /// <param name="Site">Whose page it is, in words; may be empty.</param>
+/// <param name="Picture">A small square picture of it in the media store; may be empty.</param>
 [Kind(5)]
-public sealed record LinkAttachment(string Address, string Title, string Site) : Attachment
+public sealed record LinkAttachment(string Address, string Title, string Site, [Since(2)] string Picture = "") : Attachment
 {
     /// <summary>Most letters of an address.</summary>
     public const int LongestAddress = 2_000;
@@ -27,10 +29,16 @@ public sealed record LinkAttachment(string Address, string Title, string Site) :
     public override AttachmentKinds Kind() => AttachmentKinds.Links;
 
     /// <inheritdoc/>
-    public override bool IsValid() => Read(Address) is not null && Title.Length <= Limits.NameLength && Site.Length <= Limits.NameLength && !Title.Concat(Site).Any(char.IsControl);
+    public override bool IsValid() => Read(Address) is not null && Title.Length <= Limits.NameLength && Site.Length <= Limits.NameLength && !Title.Concat(Site).Any(char.IsControl) && (Picture.Length == 0 || MediaName.IsValid(Picture));
 
     /// <inheritdoc/>
-    public override int Weight() => Address.Length + Title.Length + Site.Length;
+    public override int Weight() => Address.Length + Title.Length + Site.Length + Picture.Length;
+
+    /// <inheritdoc/>
+    public override IEnumerable<string> MediaNames() => Picture.Length > 0 ? [Picture] : [];
+
+    /// <inheritdoc/>
+    public override Attachment? WithMedia(IReadOnlyDictionary<string, string> names) => this with { Picture = names.GetValueOrDefault(Picture, "") };
 
     /// <inheritdoc/>
     public override string Said() => Title.Length > 0 ? $"{Title}, {Address}" : Address;

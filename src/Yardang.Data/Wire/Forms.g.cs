@@ -5059,11 +5059,14 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Attachments.LinkAttachment v)
     {
-        w.WriteArrayHeader(4);
+        var count = v.Picture.Length > 0 ? 5 : 4;
+        w.WriteArrayHeader(count);
         w.Write(5);
         w.Write(v.Address);
         w.Write(v.Title);
         w.Write(v.Site);
+        if (count < 5) return;
+        w.Write(v.Picture);
     }
 
     public static Yardang.Core.Attachments.LinkAttachment ReadLinkAttachment(ref MessagePackReader r, Fields fields)
@@ -5072,8 +5075,14 @@ internal static class Forms
         System.String @address = ByHand.ReadText(ref r);
         System.String @title = ByHand.ReadText(ref r);
         System.String @site = ByHand.ReadText(ref r);
+        System.String @picture = "";
+        if (fields.Has(5))
+        {
+            @picture = ByHand.ReadText(ref r);
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Attachments.LinkAttachment(@address, @title, @site);
+        return new Yardang.Core.Attachments.LinkAttachment(@address, @title, @site, @picture);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.LinkCards v)

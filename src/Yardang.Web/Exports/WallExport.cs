@@ -224,7 +224,7 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
         var asks = wall.Plan.Purpose == Purpose.Ask;
         var by = string.Join(" · ", said.Results([.. ResultsOf(wall, card)], wall.Judgements.Round > 1).Append(said.Responses(wall, card)).Prepend(asks ? said.AskedToo(card) : "").Prepend(said.By(wall, card)).Where(w => w.Length > 0));
         var from = said.GrewFrom(wall, card) is { Length: > 0 } sources ? $"{texts["Wall.BuildsOn"].Value} {sources}" : "";
-        yield return new(said.Text(wall, card), string.Join(" · ", new[] { by, from }.Where(w => w.Length > 0)), card.Shown, card.Colour > 0 ? card.Colour - 1 : null);
+        yield return new(said.OnSlip(wall, card), string.Join(" · ", new[] { by, from }.Where(w => w.Length > 0)), card.Shown, card.Colour > 0 ? card.Colour - 1 : null);
         var also = (stack ?? []).Where(c => c.Id != card.Id).Select(c => said.Author(c) is { Length: > 0 } author ? $"{author}: {said.Whole(c)}" : $"– {said.Whole(c)}").ToList();
         if (also.Count > 0) yield return new(string.Join('\n', also), texts["Wall.SaidAlso"]);
         var answers = InOrder(card.Standing()).OrderByDescending(a => asks && a.Id == card.AnsweredBy).ToList();
@@ -348,6 +348,10 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
         public string Author(Answer answer) => answer.ByStaff ? Texts["Wall.Teacher"] : NameOf(answer.Author);
 
         public string Text(Wall wall, Card card) => wall.Plan.TextOf(card, Language ?? Written);
+
+        // Where several are shown there is little room below each: what is said in them stands over them.
+        public string OnSlip(Wall wall, Card card) => card.Shown.Length < 2 ? Text(wall, card)
+            : string.Join('\n', card.Shown.Where(a => a is VoiceAttachment or FilmAttachment && a.Said().Length > 0).Select(a => $"[{Shown(a)}]").Prepend(Text(wall, card)).Where(w => w.Length > 0));
 
         public string Text(Answer answer) => answer.Says == AnswerKind.Plain ? AnswerWords.Of(answer, Texts) : Texts[$"Wall.{answer.Says}Is", AnswerWords.Of(answer, Texts)];
 

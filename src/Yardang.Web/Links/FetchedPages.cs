@@ -6,10 +6,11 @@ using Yardang.Core.Attachments;
 
 namespace Yardang.Web.Links;
 
-/// <summary>Looks pages up where they are: for schools that wish it (<c>Yardang:Links:Fetch</c>). Only what a page says of itself is read, and nothing that it leads to.</summary>
+/// <summary>Looks pages up where they are: for schools that wish it (<c>Yardang:Links:Fetch</c>). Only what a page says of itself is read, and the picture that it says is of it; nothing else that it leads to.</summary>
 public sealed class FetchedPages : ILinkPreviews, IDisposable
 {
     private const int MostBytes = 256 * 1024;
+    private const int MostPictureBytes = 2 * 1024 * 1024;
     private const int MostRedirects = 3;
     private const int MostAtOnce = 4;
     private static readonly TimeSpan s_patience = TimeSpan.FromSeconds(5);
@@ -70,8 +71,33 @@ public sealed class FetchedPages : ILinkPreviews, IDisposable
         _atOnce.Dispose();
     }
 
-    // Each place to which one is sent is looked at as the first was.
     private async Task<LinkPreview?> ReadAsync(Uri address, CancellationToken stop)
+    {
+        if (await FetchAsync(address, "text/html", MostBytes, stop) is not var (page, at)) return null;
+        using var beginning = new MemoryStream(page);
+        using var read = new HtmlParser().ParseDocument(beginning);
+        var title = Meta(read, "og:title") is { Length: > 0 } said ? said : Clean(read.Title);
+        var site = Meta(read, "og:site_name");
+        var picture = await PictureAsync(Meta(read, "og:image"), at, stop);
+        return title.Length == 0 && site.Length == 0 && picture is null ? null : new(title, site, picture);
+    }
+
+    // Whatever becomes of it, what the page is called is known.
+    private async Task<byte[]?> PictureAsync(string address, Uri page, CancellationToken stop)
+    {
+        if (address.Length == 0 || !Uri.TryCreate(page, address, out var whole) || LinkAttachment.Read(whole.AbsoluteUri) is not { } read) return null;
+        try
+        {
+            return await FetchAsync(read, "image/", MostPictureBytes, stop) is var (file, _) && file.Length < MostPictureBytes ? file : null;
+        }
+        catch (Exception e) when (e is HttpRequestException or IOException or OperationCanceledException)
+        {
+            return null;
+        }
+    }
+
+    // Each place to which one is sent is looked at as the first was.
+    private async Task<(byte[] Content, Uri At)?> FetchAsync(Uri address, string kind, int most, CancellationToken stop)
     {
         for (var redirects = 0; ; redirects++)
         {
@@ -83,22 +109,18 @@ public sealed class FetchedPages : ILinkPreviews, IDisposable
                 continue;
             }
 
-            var isPage = string.Equals(answer.Content.Headers.ContentType?.MediaType, "text/html", StringComparison.OrdinalIgnoreCase);
-            return answer.IsSuccessStatusCode && isPage ? await SaysAsync(answer.Content, stop) : null;
+            var isIt = answer.Content.Headers.ContentType?.MediaType?.StartsWith(kind, StringComparison.OrdinalIgnoreCase) == true;
+            return answer.IsSuccessStatusCode && isIt ? (await BeginningAsync(answer.Content, most, stop), address) : null;
         }
     }
 
-    // The beginning of a page is enough: what it is called stands there.
-    private static async Task<LinkPreview?> SaysAsync(HttpContent content, CancellationToken stop)
+    // Of a page it is enough: what it is called stands there.
+    private static async Task<byte[]> BeginningAsync(HttpContent content, int most, CancellationToken stop)
     {
-        var bytes = new byte[MostBytes];
+        var bytes = new byte[most];
         await using var body = await content.ReadAsStreamAsync(stop);
         var length = await body.ReadAtLeastAsync(bytes, bytes.Length, throwOnEndOfStream: false, stop);
-        using var beginning = new MemoryStream(bytes, 0, length);
-        using var page = new HtmlParser().ParseDocument(beginning);
-        var title = Meta(page, "og:title") is { Length: > 0 } said ? said : Clean(page.Title);
-        var site = Meta(page, "og:site_name");
-        return title.Length == 0 && site.Length == 0 ? null : new(title, site);
+        return bytes[..length];
     }
 
     private static string Meta(IHtmlDocument page, string property) => Clean(page.QuerySelector($"meta[property='{property}']")?.GetAttribute("content"));

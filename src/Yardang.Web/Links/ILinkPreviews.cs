@@ -3,7 +3,8 @@ namespace Yardang.Web.Links;
 /// <summary>What a page elsewhere says of itself.</summary>
 /// <param name="Title">What it is called.</param>
 /// <param name="Site">Whose it is.</param>
-public sealed record LinkPreview(string Title, string Site);
+/// <param name="Picture">A file that it says is a picture of it, as it came; null for none.</param>
+public sealed record LinkPreview(string Title, string Site, byte[]? Picture = null);
 
 /// <summary>Looks up what pages elsewhere are called, as an outside service does.</summary>
 public interface ILinkPreviews

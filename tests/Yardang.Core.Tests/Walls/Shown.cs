@@ -16,7 +16,7 @@ internal static class Shown
     public static readonly FormulaAttachment Formula = new(2_000, 800, "F = m g", "M0 0L100 0L100 50Z");
     public static readonly PlaceAttachment Place = new(Map, 2_500, 7_500, "The ford");
 
-    public static readonly LinkAttachment Link = new("https://bridges.ostlebrook.example/old", "The old stone bridge", "Bridges of the Ostle Valley");
+    public static readonly LinkAttachment Link = new("https://bridges.ostlebrook.example/old", "The old stone bridge", "Bridges of the Ostle Valley", new string('7', 64));
 
     public static readonly VoiceAttachment Voice = new(new string('c', 64), 12_400, "0359764210", "It leans on the banks");
 

@@ -121,7 +121,6 @@ public class AccessMatrixTests
             ($"/rooms/{s.Activity.DraftId}/media/{s.Picture}", People.Staff),
             ($"/rooms/{s.Board}/pictures?words=bridge", [.. People.Run, Who.BoardsStudent]),
             ($"/rooms/{s.Board}/uploads/{Guid.NewGuid()}?what=voice", People.Run),
-            ($"/rooms/{s.Board}/link?address=https%3A%2F%2Fbridges.ostlebrook.example", People.Run),
             ($"/rooms/{s.Board}/pictures/bridge-1", []),
             ($"/rooms/{s.Board}/history", People.Staff),
             ($"/rooms/{s.GroupBoard}/history?after=1", People.Staff),

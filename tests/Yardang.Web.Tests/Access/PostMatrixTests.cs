@@ -105,6 +105,7 @@ public class PostMatrixTests
             new("like", $"/rooms/{s.Board}/like", []),
             new("reading", $"/rooms/{s.Board}/reading", []),
             new("bring", $"/rooms/{s.Board}/bring", [Who.BoardsStudent]),
+            new("link", $"/rooms/{s.Board}/link?address=https%3A%2F%2Fbridges.ostlebrook.example", People.Run),
             new("pictures", $"/rooms/{s.GroupBoard}/pictures/1", [.. People.Run, Who.InTheGroup]),
         ];
     }

@@ -24,6 +24,13 @@ public sealed class FetchedPagesTests : IAsyncLifetime
         _site.MapGet("/long", () => Page("<title>Long</title>" + new string('x', 4_000_000)));
         _site.MapGet("/late", () => Page(new string(' ', 300_000) + "<title>Too late</title>"));
         _site.MapGet("/picture", () => Results.Bytes([1, 2, 3], "image/png"));
+        foreach (var (name, to) in new[] { ("pictured", "/picture"), ("moved-picture", "/to?there=/picture"), ("inside-picture", "http://inside.example/picture"), ("told-inside", "/to?there=http%3A%2F%2F169.254.169.254%2F"), ("no-picture", "/titled"), ("gone-picture", "/gone"), ("script-picture", "javascript:alert(1)"), ("data-picture", "data:image/png;base64,AAAA") })
+        {
+            _site.MapGet($"/{name}", () => Page($"<title>Pictured</title><meta property='og:image' content='{to}'>"));
+        }
+
+        _site.MapGet("/endless-picture", () => Page("<title>Pictured</title><meta property='og:image' content='/endless'>"));
+        _site.MapGet("/endless", () => Results.Bytes(new byte[5_000_000], "image/jpeg"));
         _site.MapGet("/gone", () => Results.NotFound());
         _site.MapGet("/to", (string there) => Results.Redirect(there));
         _site.MapGet("/round", () => Results.Redirect("/round"));
@@ -51,6 +58,13 @@ public sealed class FetchedPagesTests : IAsyncLifetime
         {
             Assert.Null(await AskAsync($"/to?there={Uri.EscapeDataString(there)}"));
         }
+    }
+
+    [Fact]
+    public async Task A_page_s_picture_is_fetched_from_where_pages_may_be_and_what_a_page_is_called_is_known_without_it()
+    {
+        foreach (var pictured in new[] { "/pictured", "/moved-picture" }) Assert.Equal([1, 2, 3], (await AskAsync(pictured))!.Picture);
+        foreach (var without in new[] { "/inside-picture", "/told-inside", "/no-picture", "/gone-picture", "/script-picture", "/data-picture", "/endless-picture" }) Assert.Equal(new LinkPreview("Pictured", ""), await AskAsync(without));
     }
 
     [Fact]

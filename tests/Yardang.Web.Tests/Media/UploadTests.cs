@@ -251,7 +251,9 @@ public sealed class UploadTests : InTrayLessons
         Assert.Contains("at most 10 seconds", await tooLong.Content.ReadAsStringAsync(Stop), StringComparison.Ordinal);
         using var film = await SendAsync(maya, sent with { What = "film", Id = Guid.NewGuid() }, 0, MadeUpFiles.All["film"]);
         Assert.Equal(HttpStatusCode.NotFound, film.StatusCode);
-        using var link = await maya.GetAsync($"/rooms/{sent.Wall}/link?{sent.Query}&address=https://bridges.example/old", Stop);
+        using var question = new HttpRequestMessage(HttpMethod.Post, $"/rooms/{sent.Wall}/link?{sent.Query}&address=https://bridges.example/old");
+        question.Headers.Add("RequestVerificationToken", await TokenAsync(maya, sent));
+        using var link = await maya.SendAsync(question, Stop);
         Assert.Equal(HttpStatusCode.NotFound, link.StatusCode);
     }
 

@@ -285,7 +285,7 @@ export class Choosing {
     if (!address) return this.making.refresh();
     this.leaveAddress();
     this.making.wait(place, 1);
-    const link = await madeOfLink(this.side.linkAddress, address);
+    const link = await madeOfLink(this.side.linkPlace, address);
     this.making.wait(place, -1);
     this.making.add(place, link);
   }

@@ -5,7 +5,7 @@ import type { LinkAttachment } from '../wire/forms';
 import type { AttachmentKind } from './kind';
 
 export const link: AttachmentKind<LinkAttachment> = {
-  show: ({ address, title, site }) =>
+  show: ({ address, title, site, picture }, view) =>
     html`<a
       class="shown-link"
       href=${address}
@@ -14,6 +14,7 @@ export const link: AttachmentKind<LinkAttachment> = {
       referrerpolicy="no-referrer"
       @click=${(e: Event) => e.stopPropagation()}
     >
+      ${picture ? html`<img src=${view.address(picture)} alt="" width="48" height="48" loading="lazy" />` : ''}
       <span dir="auto">${title || site || address}</span>
       ${title && site ? html`<small dir="auto">${site}</small>` : ''}
     </a>`,

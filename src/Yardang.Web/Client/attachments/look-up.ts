@@ -2,12 +2,24 @@
 
 import type { LinkAttachment } from '../wire/forms';
 
-/** @param where links of the room are looked up. Null if it cannot be asked. */
-export async function linkAt(where: string, address: string): Promise<Omit<LinkAttachment, 'kind'> | null> {
+/** Where links of a room are looked up. */
+export interface LinkPlace {
+  readonly path: string;
+  readonly token: string;
+}
+
+/**
+ * Null if it cannot be asked.
+ * @param where links of the room are looked up.
+ */
+export async function linkAt(
+  { path, token }: LinkPlace,
+  address: string,
+): Promise<Omit<LinkAttachment, 'kind'> | null> {
   try {
-    const asked = new URL(where, location.href);
+    const asked = new URL(path, location.href);
     asked.searchParams.set('address', address);
-    const answer = await fetch(asked);
+    const answer = await fetch(asked, { method: 'POST', headers: { RequestVerificationToken: token } });
     return answer.ok ? ((await answer.json()) as Omit<LinkAttachment, 'kind'>) : null;
   } catch {
     return null;

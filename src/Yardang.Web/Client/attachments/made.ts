@@ -3,7 +3,7 @@
 import { firstPageOf, nameOfFile } from '../media/documents';
 import type { Sending, Sent } from '../media/uploads';
 import type { Attachment, LinkAttachment } from '../wire/forms';
-import { linkAt } from './look-up';
+import { type LinkPlace, linkAt } from './look-up';
 import type { Recording } from './recording';
 
 /** As Core's FileAttachment, bytes. */
@@ -39,10 +39,10 @@ export async function madeOfFile(file: File): Promise<Made> {
 }
 
 /** Without a network it goes there under the name of its server. @param where links of the room are looked up. */
-export async function madeOfLink(where: string, address: URL): Promise<LinkAttachment> {
+export async function madeOfLink(where: LinkPlace, address: URL): Promise<LinkAttachment> {
   const found = await linkAt(where, address.href);
   return {
     kind: 'link',
-    ...(found ?? { address: address.href, title: '', site: address.hostname.slice(0, LONGEST_SITE) }),
+    ...(found ?? { address: address.href, title: '', site: address.hostname.slice(0, LONGEST_SITE), picture: '' }),
   };
 }

@@ -17,6 +17,7 @@ import type {
 } from '../wire/forms';
 import type { Recording, RecordingKind } from './recording';
 import type { Choosing } from './choosing';
+import type { LinkPlace } from './look-up';
 import { type AttachmentTexts, type AttachmentView, show } from './index';
 
 export interface MakingTexts extends AttachmentTexts {
@@ -83,7 +84,7 @@ export interface MakingSide extends AttachmentView {
   /** Keeps a recording or a file and sends it; gives its name. */
   send(what: Sending): Promise<Sent | null>;
   /** Where links of the room are looked up. */
-  readonly linkAddress: string;
+  readonly linkPlace: LinkPlace;
 }
 
 export class Making {

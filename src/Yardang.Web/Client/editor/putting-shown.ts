@@ -84,7 +84,9 @@ export class Putting {
     if (!address) return false;
     if (this.isFull(page)) return true;
     const { room, query } = this.place;
-    void madeOfLink(`/rooms/${room}/link${query}`, address).then((link) => this.add(page, link));
+    void madeOfLink({ path: `/rooms/${room}/link${query}`, token: this.place.token() }, address).then((link) =>
+      this.add(page, link),
+    );
     return true;
   }
 

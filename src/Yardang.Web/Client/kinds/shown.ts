@@ -20,6 +20,7 @@ const LINES = 900;
 const CAPTION = 500;
 const SIZE = 300;
 const THIN = 25;
+const PICTURE = 700;
 const SIGN_LINE = 45;
 const BAR = 55;
 const SILENT = 40;
@@ -106,7 +107,13 @@ function drawInside(ctx: CanvasRenderingContext2D, mark: Mark, attachment: Attac
     ctx.translate(-INSIDE / 2, -height / 2);
     drawLine(ctx, mark, said, 0, height, INSIDE);
   } else {
-    if (attachment.kind === 'link') drawArrow(ctx);
+    if (attachment.kind === 'link' && attachment.picture)
+      drawStill(
+        ctx,
+        { x: 0, y: 0, width: PICTURE, height: PICTURE },
+        options.pictures?.find(attachment.picture) ?? null,
+      );
+    else if (attachment.kind === 'link') drawArrow(ctx);
     else drawSign(ctx, attachment.kind === 'film' ? PLAY : LEAF);
     const lines = attachment.kind === 'film' ? [said] : linesOf(attachment);
     const top = lines.length > 1 ? 0 : (SIGN - SIZE * LINE_HEIGHT) / 2;

@@ -70,7 +70,7 @@ export function attachingOf(
       shown: (place) => drafts.shown(place),
       keep: (place, shown) => drafts.show(place, shown),
       say: (words) => page.say(words),
-      linkAddress: `/rooms/${room.id}/link${room.query}`,
+      linkPlace: { path: `/rooms/${room.id}/link${room.query}`, token: room.token },
       dialogs: {
         chooseFiles: () => page.chooseFiles(),
         searchPictures: () => void page.inDialog((d) => d.pictureSearch.open()),

@@ -1023,11 +1023,14 @@ export function readLinkAttachment(raw: Raw): LinkAttachment {
     address: raw[1],
     title: raw[2],
     site: raw[3],
+    picture: raw[4] ?? '',
   };
 }
 
 export function writeLinkAttachment(v: LinkAttachment): Raw {
-  return [5, v.address, v.title, v.site];
+  const raw: Raw = [5, v.address, v.title, v.site];
+  if (v.picture) raw.push(v.picture);
+  return raw;
 }
 
 export function readLinkWord(raw: Raw): LinkWord {

@@ -2217,6 +2217,8 @@ export interface LinkAttachment {
   readonly title: string;
   /** Whose page it is, in words; may be empty. */
   readonly site: string;
+  /** A small square picture of it in the media store; may be empty. */
+  readonly picture: string;
 }
 
 /** Link a card to a card, with the teacher's words or one's own. */
