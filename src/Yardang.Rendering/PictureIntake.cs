@@ -40,14 +40,16 @@ public static class PictureIntake
         using var codec = SKCodec.Create(data);
         if (codec is null || codec.Info.Width < 1 || codec.Info.Height < 1) return (null, PictureFault.NotAPicture);
         var pixels = (long)codec.Info.Width * codec.Info.Height;
-        return pixels > MostPixels ? (null, PictureFault.TooLarge) : DecodingGate.Run(pixels, () => Decode(codec));
+        return pixels > MostPixels ? (null, PictureFault.TooLarge) : DecodingGate.Run(() => Decode(codec, file));
     }
 
-    private static (TakenPicture? Picture, PictureFault? Fault) Decode(SKCodec codec)
+    private static (TakenPicture? Picture, PictureFault? Fault) Decode(SKCodec codec, byte[] file)
     {
-        using var decoded = SKBitmap.Decode(codec);
-        if (decoded is null || decoded.IsEmpty) return (null, PictureFault.NotAPicture);
-        using var upright = Upright(decoded, codec.EncodedOrigin);
+        using var decoded = BoundedDecoding.Decode(codec, file);
+        if (decoded is null || decoded.IsEmpty) return (null, (long)codec.Info.Width * codec.Info.Height > BoundedDecoding.Most ? PictureFault.TooLarge : PictureFault.NotAPicture);
+        var isAsKept = codec.EncodedOrigin == SKEncodedOrigin.TopLeft && Math.Max(decoded.Width, decoded.Height) <= LongestSide;
+        using var turned = isAsKept ? null : Upright(decoded, codec.EncodedOrigin);
+        var upright = turned ?? decoded;
         using var image = SKImage.FromBitmap(upright);
         var isOpaque = upright.AlphaType == SKAlphaType.Opaque || codec.EncodedFormat == SKEncodedImageFormat.Jpeg;
         using var encoded = image.Encode(isOpaque ? SKEncodedImageFormat.Jpeg : SKEncodedImageFormat.Png, JpegQuality);

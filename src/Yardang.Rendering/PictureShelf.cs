@@ -11,7 +11,7 @@ internal sealed class PictureShelf : IDisposable
     public SKImage? Find(string name, Func<string, byte[]?> read)
     {
         if (_images.TryGetValue(name, out var known)) return known;
-        var image = read(name) is { } bytes ? DecodingGate.Run(0, () => SKImage.FromEncodedData(bytes)) : null;
+        var image = read(name) is { } bytes ? DecodingGate.Run(() => SKImage.FromEncodedData(bytes)) : null;
         _images[name] = image;
         return image;
     }

@@ -17,17 +17,17 @@ public static class SmallPicture
         if (file.Length <= SmallBytes) return null;
         using var data = SKData.CreateCopy(file);
         using var codec = SKCodec.Create(data);
-        return codec is null ? null : DecodingGate.Run((long)codec.Info.Width * codec.Info.Height, () => Encode(codec, file.Length));
+        return codec is null ? null : DecodingGate.Run(() => Encode(codec, file));
     }
 
-    private static byte[]? Encode(SKCodec codec, int before)
+    private static byte[]? Encode(SKCodec codec, byte[] file)
     {
-        using var decoded = SKBitmap.Decode(codec);
+        using var decoded = BoundedDecoding.Decode(codec, file);
         if (decoded is null || decoded.IsEmpty) return null;
         var scale = Math.Min(1f, (float)LongestSide / Math.Max(decoded.Width, decoded.Height));
         var size = new SKImageInfo(Math.Max(1, (int)(decoded.Width * scale)), Math.Max(1, (int)(decoded.Height * scale)), SKColorType.Rgba8888, decoded.AlphaType);
         using var small = decoded.Resize(size, new SKSamplingOptions(SKCubicResampler.Mitchell));
         using var encoded = small?.Encode(SKEncodedImageFormat.Webp, Quality);
-        return encoded is null || encoded.Size >= before ? null : encoded.ToArray();
+        return encoded is null || encoded.Size >= file.Length ? null : encoded.ToArray();
     }
 }

@@ -10,7 +10,7 @@ public static class SquarePicture
 
     /// <summary>The picture (JPEG); null if the file is none.</summary>
     public static byte[]? Of(byte[] file) =>
-        PictureIntake.Take(file).Picture is { } taken ? DecodingGate.Run((long)taken.Width * taken.Height, () => Cut(taken)) : null;
+        PictureIntake.Take(file).Picture is { } taken ? DecodingGate.Run(() => Cut(taken)) : null;
 
     private static byte[]? Cut(TakenPicture taken)
     {
