@@ -10,6 +10,7 @@ using Yardang.Core.Attachments;
 using Yardang.Core.Editing;
 using Yardang.Core.Ink;
 using Yardang.Core.Marks;
+using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
 using Yardang.Core.Styles;
 using Yardang.Core.Walls;
@@ -45,9 +46,17 @@ public static partial class MediaLoad
         var wall = WallPlan.Blank with { Rules = WallRules.Free with { Shows = AttachmentKinds.Voices } };
         var (wallCode, _) = await server.HandOutAsync(cookies, "AllTogether", ActivityContent.BlankWall("en", "Say it") with { Parts = [new Part(1, PartKind.Wall, wall)] });
 
+        var page = ActivityContent.Blank("en", "Say it on the page");
+        var (shownCode, _) = await server.HandOutAsync(cookies, "AllTogether", page with { Pages = [page.Pages[0] with { Shows = new PageShows(AttachmentKinds.Voices, Seconds) }] });
+
         using var ended = new CancellationTokenSource();
         var ink = new Ink();
         var writing = await ink.BeginAsync(server, pageCode, ended.Token);
+        var onPage = await Task.WhenAll(Enumerable.Range(0, Speakers).Select(i => Speaker.JoinAsync(server, shownCode, $"Speaker {i}", onPage: true)));
+        var besidePage = await Speaker.JoinAsync(server, shownCode, "Classmate", onPage: true);
+        _ = besidePage.FollowAsync();
+        await RoundsAsync(onPage, besidePage, Warm);
+        Verdict.Say($"a voice of {Seconds} s on a page, from stop to playable by a classmate, {Speakers} at once, p95", ClassLoad.At(await RoundsAsync(onPage, besidePage, Rounds), 0.95), LimitMs, "ms");
         var speakers = await Task.WhenAll(Enumerable.Range(0, Speakers).Select(i => Speaker.JoinAsync(server, wallCode, $"Speaker {i}")));
         var classmate = await Speaker.JoinAsync(server, wallCode, "Classmate");
         _ = classmate.FollowAsync();
@@ -133,18 +142,18 @@ public static partial class MediaLoad
     }
 
     /// <summary>Somebody on the wall.</summary>
-    private sealed class Speaker(HttpClient http, HubConnection hub, string wall, string query, string token, int client)
+    private sealed class Speaker(HttpClient http, HubConnection hub, string wall, string query, string token, int client, bool onPage)
     {
         private readonly ConcurrentDictionary<long, TaskCompletionSource> _seen = new();
         private int _counter;
 
-        public static async Task<Speaker> JoinAsync(YardangServer server, string code, string name)
+        public static async Task<Speaker> JoinAsync(YardangServer server, string code, string name, bool onPage = false)
         {
             var (own, page) = await server.JoinAsync(code, name);
             var (http, wall, query) = (server.Browser(own), page["board"], $"as={page["as"]}");
             var hub = await server.ConnectAsync($"?{query}", own);
             var token = TokenPattern().Match(await http.GetStringAsync($"/board/{wall}?{query}")).Groups["token"].Value;
-            return new(http, hub, wall, query, token, await hub.InvokeAsync<int>("Admit", wall));
+            return new(http, hub, wall, query, token, await hub.InvokeAsync<int>("Admit", wall), onPage);
         }
 
         public async Task FollowAsync()
@@ -152,7 +161,7 @@ public static partial class MediaLoad
             await foreach (var frame in hub.StreamAsync<byte[]>("Watch", wall, 0L)) FrameReader.Read(frame, (_, _, gesture) => Seen(gesture).TrySetResult(), _ => { });
         }
 
-        /// <summary>As a browser does it: its name is worked out, it is sent in pieces, the card is put up, and the classmate fetches it. Gives ms.</summary>
+        /// <summary>As a browser does it: its name is worked out, it is sent in pieces, the card or mark is put there, and the classmate fetches it. Gives ms.</summary>
         public async Task<double> SayAsync(Speaker classmate)
         {
             var voice = Voice();
@@ -161,7 +170,9 @@ public static partial class MediaLoad
             var upload = Guid.NewGuid();
             for (var at = 0; at < voice.Length; at += Piece) await SendAsync(upload, voice, at);
             var card = Ids.Of(client, ++_counter);
-            await hub.SendAsync("Submit", wall, CommandCodec.Encode(new Submission(client, _counter, _counter - 1, card, new PutUpCard(card, 0, "en", "", [new VoiceAttachment(media, Seconds * 1_000, "0490", "")]))));
+            var shown = new VoiceAttachment(media, Seconds * 1_000, "0490", "");
+            Command put = onPage ? new AddMark(card, 1, Grip.Own, new ShownBody(0, 0, 9_500, 3_200, shown), new Style(0, 0)) : new PutUpCard(card, 0, "en", "", [shown]);
+            await hub.SendAsync("Submit", wall, CommandCodec.Encode(new Submission(client, _counter, _counter - 1, card, put)));
             await classmate.Seen(card).Task.WaitAsync(TimeSpan.FromSeconds(20));
             var got = await classmate.GetAsync(media);
             if (got != voice.Length) throw new InvalidOperationException($"The classmate has {got} bytes of {voice.Length}.");

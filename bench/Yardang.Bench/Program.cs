@@ -47,6 +47,7 @@ if (args is ["walls", ..])
 if (args is ["media", ..])
 {
     await MediaLoad.RunAsync();
+    DamagedPictures.Run();
     return;
 }
 

@@ -181,7 +181,7 @@ services.ConfigureApplicationCookie(options =>
 });
 if (builder.Configuration.GetValue<bool>("Yardang:Demo"))
 {
-    services.AddSingleton<DemoSchool>();
+    services.AddSingleton<SpokenAnswer>().AddSingleton<DemoSchool>();
     services.AddHostedService(provider => provider.GetRequiredService<DemoSchool>());
 }
 

@@ -22,7 +22,7 @@ namespace Yardang.Web.Demo;
 /// simulated class in them. With <c>Yardang:DemoStep</c> the class stops at that step of its script.
 /// </summary>
 public sealed class DemoSchool(
-    IServiceProvider services, Handing handing, ActivityMaking making, ActivityShelf shelf, ClassListShelf classes, CoTeaching coTeaching, RoomHosts hosts, IDbContextFactory<SchoolContext> school, IConfiguration configuration, IServer server,
+    IServiceProvider services, Handing handing, ActivityMaking making, ActivityShelf shelf, ClassListShelf classes, CoTeaching coTeaching, SpokenAnswer spoken, RoomHosts hosts, IDbContextFactory<SchoolContext> school, IConfiguration configuration, IServer server,
     IHostApplicationLifetime lifetime, ILogger<DemoSchool> logger) : BackgroundService
 {
     /// <summary>Who to sign in as.</summary>
@@ -111,16 +111,18 @@ public sealed class DemoSchool(
             if (s_lessons[i].Script == BridgeQuestions.Of) await LookFirstAsync(lessons[i].Id, stop);
         }
 
+        var asks = lessons[Array.FindIndex(s_lessons, l => l.Script == BridgeQuestions.Of)].Id;
         var step = configuration.GetValue<int?>("Yardang:DemoStep");
         if (step is { } last)
         {
             foreach (var simulated in _class) await simulated.RunToAsync(last, stop);
+            await spoken.TryAsync(asks, stop);
             Pause();
         }
 
         IsAtWork = true;
         Say(address, lessons[^1]);
-        if (step is null) await Task.WhenAll(_class.Select(simulated => simulated.RunAsync(stop)));
+        if (step is null) await Task.WhenAll(_class.Select(simulated => simulated.RunAsync(stop)).Append(spoken.GiveAsync(asks, stop)));
         await Task.Delay(Timeout.Infinite, stop);
     }
 
