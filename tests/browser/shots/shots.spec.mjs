@@ -273,8 +273,12 @@ test('a wall: the teacher, the workshop, students on three devices; a lesson of 
     const joins = (await varga.getByRole('link', { name: /^[A-Z0-9]{4} [A-Z0-9]{4}$/ }).innerText()).replace(' ', '');
     await varga.getByText('Open the wall').click();
     await expect(varga.locator('.question, .station .slip, .on-line .order-slip, .field-card').first()).toBeVisible();
+    if (name === 'Bridge questions') {
+      const spoken = varga.locator('.question').filter({ has: varga.locator('.question-answer voice-player') });
+      await spoken.evaluate((question) => question.scrollIntoView({ block: 'center' }));
+    }
     if (name === 'Bridge gallery')
-      await expect.poll(() => varga.locator('.station img').evaluate((i) => i.naturalWidth)).toBeGreaterThan(0);
+      await expect.poll(() => varga.locator('.station img.shown-picture').evaluate((i) => i.naturalWidth)).toBeGreaterThan(0);
     const student = await page(browser, { viewport: { width: 390, height: 844 } });
     await student.goto(`/join/${joins}`);
     await student.getByLabel('Your name').fill('Maya Okafor');
