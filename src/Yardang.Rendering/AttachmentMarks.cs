@@ -112,10 +112,10 @@ public static class AttachmentMarks
         return Lines(said, x + room, y, Math.Max(1, width - room), height, BesideLetters, LinkSize * width / LinkWidth);
     }
 
-    // An arrow that leads away.
     // In place of the sign.
     private static int PictureSide(int width) => Math.Max(1, (int)((long)LinkPicture * width / LinkWidth));
 
+    // An arrow that leads away.
     private static IEnumerable<(MarkBody, Style, Scale?)> Elsewhere(int x, int y, double scale) =>
         [Line([150, 650, 600, 200], x, y, scale), Line([280, 200, 600, 200], x, y, scale), Line([600, 200, 600, 520], x, y, scale)];
 

@@ -23,7 +23,7 @@ internal static class BoundedDecoding
     /// <param name="file">The file itself.</param>
     public static SKBitmap? Decode(SKCodec codec, ReadOnlySpan<byte> file)
     {
-        if (Pixels(codec.Info.Size) <= Most) return SKBitmap.Decode(codec);
+        if (Pixels(codec.Info.Size) <= Most) return SKBitmap.Decode(codec, Plain(codec));
         return ReadSmaller(codec) ?? (codec.EncodedFormat == SKEncodedImageFormat.Png && file.Length > PngInterlace && file[PngInterlace] != 0 ? null : ByLines(codec));
     }
 

@@ -157,6 +157,7 @@ services.AddHostedService(provider => provider.GetRequiredService<LessonRetentio
 services.AddSingleton<GuestSweeper>();
 services.AddHostedService(provider => provider.GetRequiredService<GuestSweeper>());
 services.AddSingleton<IPictureSearch, OwnDrawings>();
+services.AddSingleton(FramedSites.Of(builder.Configuration));
 services.AddSingleton<ILinkPreviews>(_ => builder.Configuration.GetValue("Yardang:Links:Fetch", false) ? new FetchedPages(OutwardConnections.ToPublic()) : new SimulatedSites());
 services.AddSingleton<LinkEndpoint>();
 services.AddSingleton<PictureSearchEndpoint>();
@@ -226,7 +227,7 @@ catch (Exception e) when (e is IOException or Microsoft.Data.Sqlite.SqliteExcept
 
 app.UseForwardedHeaders();
 app.UseHsts();
-app.UseSecurityHeaders();
+app.UseSecurityHeaders(app.Services.GetRequiredService<FramedSites>());
 app.UseExceptionHandler("/fault/500");
 app.UseStatusCodePagesWithReExecute("/fault/{0}");
 app.UseRequestLocalization();

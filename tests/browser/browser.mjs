@@ -29,6 +29,7 @@ export function server(port, env = {}) {
       ASPNETCORE_URLS: `http://127.0.0.1:${port}`,
       ASPNETCORE_ENVIRONMENT: 'Development',
       Yardang__StandInDevices: 'true',
+      Yardang__Links__Frames__0: 'films.classroom.example',
       Yardang__Data: mkdtempSync(join(tmpdir(), 'yardang-browser-')),
       Logging__LogLevel__Default: 'Warning',
       // A server that runs for minutes only is not worth measuring while it runs.

@@ -1,20 +1,25 @@
 namespace Yardang.Web.Access;
 
-/// <summary>Everything comes from this server, and nothing runs that is not in a file of ours.</summary>
+/// <summary>Everything comes from this server, and nothing runs that is not in a file of ours. Only sites that the school names are shown inside.</summary>
 public static class SecurityHeaders
 {
     private const string Policy =
         "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data: blob:; font-src 'self'; connect-src 'self'; "
         + "media-src 'self' blob:; worker-src 'self'; form-action 'self'; frame-src 'self'; frame-ancestors 'self'; base-uri 'none'; object-src 'none'; manifest-src 'self'";
 
-    private static readonly string s_embedded = Policy.Replace("frame-ancestors 'self'", "frame-ancestors *", StringComparison.Ordinal);
-
-    public static void UseSecurityHeaders(this IApplicationBuilder app) => app.Use((context, next) =>
+    public static void UseSecurityHeaders(this IApplicationBuilder app, FramedSites framed)
     {
-        var headers = context.Response.Headers;
+        var policy = Policy.Replace("frame-src 'self'", $"frame-src 'self'{framed.AsSources()}", StringComparison.Ordinal);
 
         // Only what is made to be shown on other pages may be framed by them.
-        headers.ContentSecurityPolicy = context.Request.Path.StartsWithSegments("/embed", StringComparison.Ordinal) ? s_embedded : Policy;
+        var embedded = policy.Replace("frame-ancestors 'self'", "frame-ancestors *", StringComparison.Ordinal);
+        app.Use((context, next) => SetAsync(context, next, context.Request.Path.StartsWithSegments("/embed", StringComparison.Ordinal) ? embedded : policy));
+    }
+
+    private static Task SetAsync(HttpContext context, RequestDelegate next, string policy)
+    {
+        var headers = context.Response.Headers;
+        headers.ContentSecurityPolicy = policy;
         headers.XContentTypeOptions = "nosniff";
         headers["Referrer-Policy"] = "same-origin";
         headers["Permissions-Policy"] = "camera=(self), microphone=(self), display-capture=(self), geolocation=()";
@@ -26,5 +31,5 @@ public static class SecurityHeaders
             return Task.CompletedTask;
         });
         return next(context);
-    });
+    }
 }

@@ -7,6 +7,7 @@ using Microsoft.AspNetCore.Routing.Template;
 using Microsoft.AspNetCore.SignalR;
 using Microsoft.AspNetCore.SignalR.Client;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.Configuration;
 using Microsoft.Extensions.DependencyInjection;
 using Yardang.Core.Rooms;
 using Yardang.Data.Media;
@@ -217,5 +218,19 @@ public class AccessMatrixTests
         var policy = Assert.Single(answer.Headers.GetValues("Content-Security-Policy"));
         Assert.Contains("default-src 'none'; script-src 'self'; style-src 'self'", policy, StringComparison.Ordinal);
         Assert.DoesNotContain("unsafe", policy, StringComparison.Ordinal);
+        Assert.Contains("frame-src 'self';", policy, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task Only_sites_that_the_school_names_are_shown_inside_a_page()
+    {
+        await using var school = new TestSchool(web => web.UseSetting("Yardang:Links:Frames:0", "films.classroom.example").UseSetting("Yardang:Links:Frames:1", "films.ostlebrook.example:8443"));
+        using var answer = await school.Visitor().GetAsync("/", TestContext.Current.CancellationToken);
+        Assert.Contains("frame-src 'self' https://films.classroom.example https://films.ostlebrook.example:8443; frame-ancestors 'self'", answer.Headers.GetValues("Content-Security-Policy").Single(), StringComparison.Ordinal);
+        foreach (var wrong in new[] { "*", "https://films.example", "films.example/arch", "films.example; script-src *", "films.example evil.example", "127.0.0.1", "maya@films.example" })
+        {
+            var settings = new ConfigurationBuilder().AddInMemoryCollection([new("Yardang:Links:Frames:0", wrong)]).Build();
+            Assert.Throws<FormatException>(() => FramedSites.Of(settings));
+        }
     }
 }

@@ -299,6 +299,24 @@ test('a link is looked up by the server, opens elsewhere, and is put up without 
   await varga.locator('.tile').first().click();
   await expect(cards(varga, 'Bridges').getByRole('link', { name: 'museum.ostlebrook.example' })).toBeVisible();
   if (process.env.PICTURES) await varga.screenshot({ path: '/tmp/p/link-varga.png' });
+
+  // Pages of a site that the school names are shown inside, where somebody wishes it; others are not.
+  const elsewhere = { contentType: 'text/html', body: '<h1>The arch in slow motion</h1>' };
+  await ben.context().route('https://films.classroom.example/**', (route) => route.fulfill(elsewhere));
+  await show(maya, 'Bridges', 'Link');
+  await maya.getByLabel('Address of the page').fill('films.classroom.example/arch');
+  await maya.keyboard.press('Enter');
+  await expect(maya.locator('.making .shown-link')).toHaveText('films.classroom.example');
+  await putUp(maya);
+  await kept(maya);
+  await ben.getByRole('button', { name: /^Show 1 new card/ }).first().click();
+  const here = cards(ben, 'Bridges').getByText('Show it here');
+  await expect(here).toHaveCount(1);
+  await here.click();
+  await expect(ben.frameLocator('.shown-framed iframe').getByRole('heading')).toHaveText('The arch in slow motion');
+  if (process.env.PICTURES) await ben.screenshot({ path: '/tmp/p/link-framed.png' });
+  await here.click();
+  await expect(ben.locator('iframe')).toHaveCount(0);
   expect(left).toEqual([]);
   for (const page of [varga, maya, ben]) expect(page.problems).toEqual([]);
 });

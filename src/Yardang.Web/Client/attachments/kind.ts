@@ -8,6 +8,7 @@ export interface AttachmentTexts {
   readonly formula: string;
   readonly mapPlace: string;
   readonly webPage: string;
+  readonly linkHere: string;
   readonly voice: string;
   readonly voicePlay: string;
   readonly voicePause: string;
