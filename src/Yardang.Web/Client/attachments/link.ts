@@ -38,7 +38,7 @@ function leading(
 }
 
 function mayBeFramed({ address }: LinkAttachment): boolean {
-  const hosts = document.documentElement.dataset['frames']?.split(' ') ?? [];
+  const hosts = document.body.dataset['frames']?.split(' ') ?? [];
   const [, host] = /^https:\/\/([^/?#]+)/.exec(address) ?? [];
   return host !== undefined && hosts.includes(host);
 }
