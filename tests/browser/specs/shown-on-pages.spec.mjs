@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
 import { noBarrier } from './barriers.mjs';
-import { design, handOut, kept, marks, student, teacher } from './people.mjs';
+import { design, handOut, kept, lookFirst, marks, student, teacher } from './people.mjs';
 
 const picture = async (page, name) => process.env.PICTURES && page.screenshot({ path: `/tmp/p/${name}.png` });
 const dialog = (page, name) => page.getByRole('dialog', { name });
@@ -190,4 +190,41 @@ test('a teacher records what students hear first, films for the page, and lets t
   await expect(dialog(maya, 'Record your voice')).toContainText('0:30 left');
   await picture(maya, 'page-tablet');
   for (const page of [varga, maya]) expect(page.problems).toEqual([]);
+});
+
+test('a photograph and a link with its picture stand on a page; a voice that is looked at first is heard in the in-tray, and added', async ({ browser }) => {
+  test.slow();
+  const { varga, code } = await lesson(browser, ['voices, recorded here', 'links to pages on the web'], 'Everybody together on one board');
+  const maya = await student(browser, code, 'Maya');
+  const ben = await student(browser, code, 'Ben', { viewport: { width: 390, height: 844 } });
+  await maya.getByRole('button', { name: 'Picture', exact: true }).click();
+  await maya.getByRole('button', { name: 'Take a photograph' }).click();
+  const photo = dialog(maya, 'Take a photograph');
+  await photo.getByRole('button', { name: 'Switch it on' }).click();
+  await photo.getByRole('button', { name: 'Take it' }).click();
+  await photo.getByLabel('What does it show?').fill('The cart on the deck');
+  await photo.getByRole('button', { name: 'Use it' }).click();
+  await expect(marks(ben)).toContainText([/^Picture.*The cart on the deck/]);
+  const seen = ben.waitForResponse((r) => /\/rooms\/[^/]+\/media\//.test(r.url()) && r.ok());
+  await attach(maya, 'Link');
+  await dialog(maya, 'A link on the page').getByLabel('Address of the page').fill('bridges.ostlebrook.example/old');
+  await dialog(maya, 'A link on the page').getByRole('button', { name: 'Put it on the page' }).click();
+  await expect(marks(ben)).toContainText([/^Link.*The old stone bridge/]);
+  await seen;
+  await kept(maya);
+  await picture(maya, 'page-photo-link');
+
+  await lookFirst(varga);
+  await attach(maya, 'Record your voice');
+  await record(maya, 'Record your voice', 'It sags in the middle.');
+  await expect(marks(maya).filter({ hasText: 'It sags' })).toContainText('waits');
+  await expect(marks(ben).filter({ hasText: 'It sags' })).toHaveCount(0);
+  await varga.getByRole('link', { name: /^In-tray/ }).click();
+  const thing = varga.getByLabel('What is looked at');
+  await thing.getByRole('button', { name: /^Listen: Voice, 0:0/ }).click();
+  await expect(thing.getByRole('button', { name: /^Pause: Voice/ })).toBeVisible();
+  await picture(varga, 'page-tray');
+  await thing.getByRole('button', { name: /^Add/ }).click();
+  await expect(marks(ben).filter({ hasText: 'It sags' })).toHaveCount(1);
+  for (const page of [varga, maya, ben]) expect(page.problems).toEqual([]);
 });
