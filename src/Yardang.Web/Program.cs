@@ -136,7 +136,7 @@ services.AddSingleton<WallExport>().AddSingleton<TalkPages>().AddSingleton<Recor
 services.AddSingleton<SlipExport>();
 services.AddSingleton(provider => new MediaStore(provider.GetRequiredService<DataFolder>().Media));
 services.AddSingleton<AttachmentRights>();
-services.AddSingleton<MediaEndpoint>();
+services.AddSingleton<RoomFiles>().AddSingleton<MediaEndpoint>();
 services.AddSingleton<Uploads>();
 services.AddSingleton<UploadEndpoint>();
 services.AddSingleton<MediaExport>();

@@ -65,11 +65,11 @@ public sealed partial class TestSchool : IAsyncDisposable
         return (browser, (await db.Users.SingleAsync(u => u.Email == email)).Id);
     }
 
-    public async Task<(ActivityRecord Activity, LessonRecord Lesson)> HandOutAsync(Guid teacher, Door door = Door.Open, Way way = Way.OneEach)
+    public async Task<(ActivityRecord Activity, LessonRecord Lesson)> HandOutAsync(Guid teacher, Door door = Door.Open, Way way = Way.OneEach, ActivityContent? content = null)
     {
         var handing = Get<Handing>();
         var making = Get<ActivityMaking>();
-        var activity = await making.CreateAsync(teacher, ActivityContent.Blank("en", "What holds a bridge up?"));
+        var activity = await making.CreateAsync(teacher, content ?? ActivityContent.Blank("en", "What holds a bridge up?"));
         return (activity, await handing.HandOutAsync(activity, new HandOutOrder("7 Amber", door, way), "en"));
     }
 

@@ -13,7 +13,7 @@ using Yardang.Web.Storage;
 namespace Yardang.Web.Media;
 
 /// <summary>Pictures of a room, in and out: for whoever may write in it, and for whoever may read it.</summary>
-public sealed class MediaEndpoint(AccessResolver access, AttachmentRights rights, MediaStore media, RoomMedia roomMedia, IAntiforgery antiforgery, IStringLocalizer<UiTexts> texts)
+public sealed class MediaEndpoint(AccessResolver access, AttachmentRights rights, RoomFiles files, MediaStore media, RoomMedia roomMedia, IAntiforgery antiforgery, IStringLocalizer<UiTexts> texts)
 {
     private const int FirstBytes = 16;
     private const long MostStimulusBytes = 60 * 1024 * 1024;
@@ -29,7 +29,7 @@ public sealed class MediaEndpoint(AccessResolver access, AttachmentRights rights
     public async Task<IResult> GetAsync(HttpContext context, Guid room, string name)
     {
         if (await access.ForRoomAsync(Visitor.Of(context), room) is not { MayLook: true }) return Results.NotFound();
-        if (media.FindFile(name) is not { } whole) return Results.NotFound();
+        if (media.FindFile(name) is not { } whole || !await files.GivesAsync(room, name)) return Results.NotFound();
         var file = context.Request.Query.ContainsKey("small") ? await SmallAsync(name, whole, context.RequestAborted) : whole;
         var stream = File.OpenRead(file);
         var start = new byte[FirstBytes];

@@ -62,6 +62,10 @@ public sealed class RoomMedia(IDbContextFactory<SchoolContext> school, MediaStor
         return new(new(sums.Values.Sum(), limits.Teacher), new(await SchoolAsync(db, default), limits.School), shares);
     }
 
+    /// <summary>All that is kept for rooms of a teacher.</summary>
+    internal static IQueryable<KeptFileRecord> FilesOfTeacher(SchoolContext db, Guid teacher) =>
+        db.KeptFiles.Where(f => db.Rooms.Any(r => r.Id == f.RoomId && (db.Lessons.Any(l => l.Id == r.OfId && l.OwnerId == teacher) || db.Activities.Any(a => a.Id == r.OfId && a.OwnerId == teacher))));
+
     private async Task<StorageOf?> FullAsync(SchoolContext db, Guid room, string name, long more, CancellationToken stop)
     {
         var of = await db.Rooms.Where(r => r.Id == room)
@@ -88,9 +92,6 @@ public sealed class RoomMedia(IDbContextFactory<SchoolContext> school, MediaStor
     }
 
     private static IQueryable<KeptFileRecord> FilesOf(SchoolContext db, Guid lesson) => db.KeptFiles.Where(f => db.Rooms.Any(r => r.Id == f.RoomId && r.OfId == lesson));
-
-    private static IQueryable<KeptFileRecord> FilesOfTeacher(SchoolContext db, Guid teacher) =>
-        db.KeptFiles.Where(f => db.Rooms.Any(r => r.Id == f.RoomId && (db.Lessons.Any(l => l.Id == r.OfId && l.OwnerId == teacher) || db.Activities.Any(a => a.Id == r.OfId && a.OwnerId == teacher))));
 
     private static Task<long> SchoolAsync(SchoolContext db, CancellationToken stop) => db.KeptFiles.Select(f => new { f.Name, f.Bytes }).Distinct().SumAsync(f => f.Bytes, stop);
 }

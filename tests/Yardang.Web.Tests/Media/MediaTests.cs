@@ -39,6 +39,34 @@ public sealed partial class MediaTests : IAsyncDisposable
     }
 
     [Fact]
+    public async Task An_address_of_one_teachers_lesson_works_in_no_other_teachers_lesson_unless_it_shows_the_same_file()
+    {
+        var (_, teacher) = await _school.TeacherAsync("Ilse Varga");
+        var (adeyemi, other) = await _school.TeacherAsync("Tobi Adeyemi");
+        var (_, lesson) = await _school.HandOutAsync(teacher);
+        var (_, elsewhere) = await _school.HandOutAsync(other);
+        var (maya, board) = await _school.StudentAsync(lesson.Code, "Maya");
+        var (zoe, zoes) = await _school.StudentAsync(elsewhere.Code, "Zoe");
+        using var answer = await UploadAsync(maya, board, Png(40, 30));
+        var name = (await answer.Content.ReadFromJsonAsync<Taken>(Stop))!.Media;
+        Task<HttpResponseMessage> InZoesAsync(HttpClient browser) => browser.GetAsync($"/rooms/{RoomOf(zoes)}/media/{name}?{(browser == zoe ? zoes.Split('?')[1] : "")}", Stop);
+        Assert.Equal(HttpStatusCode.NotFound, (await InZoesAsync(zoe)).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await InZoesAsync(adeyemi)).StatusCode);
+
+        // A colleague's activity, given out by somebody else, shows what is kept for the colleague.
+        var shows = new Mark(5, 1, 1, ByStaff: true, Grip.Printed, 5, new PictureBody(0, 0, 2_000, 1_000, name, "A truss"), default, Place.AsDrawn, [], Erased: false);
+        var (activity, shown) = await _school.HandOutAsync(other, content: ActivityContent.Blank("en", "Triangles in trusses") with { Marks = [shows] });
+        var (ben, bens) = await _school.StudentAsync(shown.Code, "Ben");
+        Assert.Equal(HttpStatusCode.OK, (await ben.GetAsync($"/rooms/{RoomOf(bens)}/media/{name}?{bens.Split('?')[1]}", Stop)).StatusCode);
+        Assert.Equal(HttpStatusCode.OK, (await adeyemi.GetAsync($"/rooms/{activity.DraftId}/media/{name}", Stop)).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await InZoesAsync(zoe)).StatusCode);
+
+        // Who sends the same file has it.
+        using var his = await UploadAsync(zoe, zoes, Png(40, 30));
+        Assert.Equal(HttpStatusCode.OK, (await InZoesAsync(zoe)).StatusCode);
+    }
+
+    [Fact]
     public async Task A_weak_device_gets_a_smaller_picture_and_nobody_else_does()
     {
         var (varga, teacher) = await _school.TeacherAsync("Ilse Varga");

@@ -228,3 +228,58 @@ test('a photograph and a link with its picture stand on a page; a voice that is 
   await expect(marks(ben).filter({ hasText: 'It sags' })).toHaveCount(1);
   for (const page of [varga, maya, ben]) expect(page.problems).toEqual([]);
 });
+
+test('a card with a recording is taken from the wall to a page, recording and all, and heard there by the teacher', async ({ browser }) => {
+  test.slow();
+  const varga = await teacher(browser);
+  await design(varga, 'How the arch carries');
+  await varga.getByLabel('voices, recorded here').check();
+  await kept(varga);
+  await varga.getByText('Another part').click();
+  await varga.locator('details.again').last().getByRole('button', { name: 'A wall', exact: true }).click();
+  await varga.waitForURL(/part=2$/);
+  await kept(varga);
+  await varga.getByLabel('The question over the wall').fill('Say how the arch carries the road.');
+  await varga.getByLabel('voices, recorded here').check();
+  await kept(varga);
+  await varga.getByRole('link', { name: 'Hand out' }).click();
+  await varga.getByLabel('For whom').fill('7 Amber');
+  await varga.getByLabel('All open from the beginning').check();
+  await varga.getByRole('button', { name: 'Hand out' }).click();
+  await varga.waitForURL(/(code|people)$/);
+  if (varga.url().endsWith('people')) await varga.getByRole('link', { name: /^[A-Z0-9]{4} [A-Z0-9]{4}$/ }).click();
+  const code = await varga.locator('[data-code]').getAttribute('data-code');
+  await varga.getByRole('link', { name: 'Watch the boards' }).click();
+  const maya = await student(browser, code, 'Maya', { viewport: { width: 390, height: 844 } });
+  const go = async (part) => {
+    await maya.locator('details[data-contents] summary').first().click();
+    await maya.getByRole('link', { name: part }).click();
+    await kept(maya);
+  };
+  await go(/^2\. /);
+  await maya.getByLabel(/^Write here/).click();
+  await maya.locator('.making-menu > summary').first().click();
+  await maya.getByRole('button', { name: 'Record your voice' }).click();
+  await record(maya, 'Record your voice', 'The stones push each other.');
+  await maya.getByLabel(/^Write here/).fill('Listen to my arch');
+  await maya.getByRole('button', { name: 'Put it up' }).click();
+  await kept(maya);
+  await maya.getByRole('button', { name: 'One by one' }).click();
+  await maya.getByRole('button', { name: 'Take it to my page' }).click();
+  await expect(maya.getByText('It is with you')).toBeVisible();
+
+  await go(/^1\. /);
+  await maya.getByRole('button', { name: 'Put on this page' }).click();
+  await expect(marks(maya)).toContainText([/^Text, printed/, /^Note, yours: Listen to my arch/, /^Recording, yours: 0:0\d The stones push each other\.$/]);
+  await kept(maya);
+  await picture(maya, 'page-brought-voice');
+  await maya.reload();
+  await kept(maya);
+  await maya.getByRole('button', { name: /^Open: Voice, 0:0/ }).click();
+  await dialog(maya, 'What stands on the page').getByRole('button', { name: /^Listen: Voice/ }).click();
+  await expect(dialog(maya, 'What stands on the page').getByRole('button', { name: /^Pause: Voice/ })).toBeVisible();
+  await varga.locator('.tile').first().click();
+  await varga.getByRole('button', { name: /^Open: Voice, 0:0/ }).click();
+  await expect(dialog(varga, 'What stands on the page')).toContainText('The stones push each other.');
+  for (const page of [varga, maya]) expect(page.problems).toEqual([]);
+});
