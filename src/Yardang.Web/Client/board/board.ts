@@ -409,6 +409,7 @@ Alpine.data('board', () => {
       const language = this.reading.first || data.language;
       list?.refresh();
       this.tools.refresh();
+      this.view.refresh();
       this.chosen.refresh();
       this.pages.refresh(language);
       this.steps.refresh();

@@ -3,6 +3,7 @@
 import { type Body, Grip, type Mark, Property, isBox } from '../room/marks';
 import { isTold } from '../room/concerns';
 import type { Side } from '../tools/arranging';
+import { bounds } from '../surface/hit';
 import { authorOf } from './author';
 import { wordsOf } from '../kinds/shown';
 import { type Attachment, TakenDown } from '../wire/forms';
@@ -10,6 +11,8 @@ import type { Editor } from './editor';
 
 const MM = 100;
 const TURN_STEP = 15;
+/** How far the handle for turning stands over what is chosen, in pixels. */
+const HANDLE = 52;
 
 type ExactField = 'x' | 'y' | 'width' | 'height' | 'turn';
 
@@ -49,6 +52,8 @@ export function chosenOf(editor: () => Editor, by: string, saidAloud = '') {
     tip: { x: 0, y: 0 },
     exact: { x: 0, y: 0, width: 0, height: 0, turn: 0 },
     exactOpen: false,
+    /** Whether the bar is at the head of the page: at its foot it would lie over what is chosen. */
+    isAtHead: false,
 
     refresh(): void {
       const { marks } = selection();
@@ -88,6 +93,20 @@ export function chosenOf(editor: () => Editor, by: string, saidAloud = '') {
       }
       // Number by number: a field in which somebody is typing is left alone as long as its own has not changed.
       Object.assign(this.exact, selection().exact);
+    },
+
+    /** Called whenever what is chosen lies elsewhere. */
+    place(bar: HTMLElement): void {
+      requestAnimationFrame(() => {
+        const { surface } = editor();
+        const boxes = selection().marks.map(bounds);
+        if (boxes.length === 0) return;
+        const top = surface.toScreen(0, Math.min(...boxes.map((b) => b.y))).y - HANDLE;
+        const bottom = surface.toScreen(0, Math.max(...boxes.map((b) => b.y + b.height))).y;
+        const high = bar.parentElement!.parentElement!.clientHeight;
+        const over = { head: bar.offsetHeight - top, foot: bottom - (high - bar.offsetHeight) };
+        this.isAtHead = over.foot > 0 && over.head < over.foot;
+      });
     },
 
     duplicate: () => selection().duplicate(),

@@ -237,9 +237,18 @@ export class Editor extends Changes implements SheetContext {
     this.writer?.finish();
     if (this.toolName === 'shape') this.shaper.finish();
     this.toolName = name;
+    this.surface.moves = false;
     this.surface.tool = this.tools[name];
     this.options.host.dataset['tool'] = name;
     if (name !== 'choose') this.selection.clear();
+    this.options.changed();
+  }
+
+  /** A finger moves the page, until a tool is taken up. */
+  movePage(moves: boolean): void {
+    this.writer?.finish();
+    this.surface.moves = moves;
+    this.options.host.dataset['tool'] = moves ? 'move' : this.toolName;
     this.options.changed();
   }
 

@@ -29,6 +29,9 @@ export function toolsOf(editor: () => Editor, words: Readonly<Record<string, str
     /** The tools that this page does not give to students. */
     withheld: 0,
     canPaste: false,
+    /** Whether the tools are folded away, so that the page has all of the screen. */
+    areAway: false,
+    heldName: '',
 
     refresh(): void {
       const { sheets, page, me, tool, canPaste } = editor();
@@ -45,6 +48,12 @@ export function toolsOf(editor: () => Editor, words: Readonly<Record<string, str
 
     gives(tool: ToolSet): boolean {
       return (this.withheld & tool) === 0;
+    },
+
+    fold(away: boolean): void {
+      const held = document.querySelector<HTMLElement>('.ledge-tools [aria-pressed="true"]');
+      this.heldName = held?.textContent.trim() ?? '';
+      this.areAway = away;
     },
 
     /** The row of a tool is read from its beginning, wherever that of the tool before had been scrolled to. */

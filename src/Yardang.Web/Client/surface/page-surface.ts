@@ -36,6 +36,11 @@ const MIN_ZOOM = 0.5;
 const MAX_ZOOM = 8;
 const MARGIN = 16;
 const PALM_MS = 1000;
+/** Of the screen, what is read fills so much; a page that is as wide as the screen comes so much nearer. */
+const READ_WIDTH = 0.86;
+const READ_HEIGHT = 0.7;
+const NEARER = 2;
+const AS_WIDE = 1.15;
 
 export class PageSurface {
   private readonly standing: StandingLayer;
@@ -54,6 +59,9 @@ export class PageSurface {
   private readonly touches = new Map<number, { x: number; y: number }>();
   private pinch: { distance: number; x: number; y: number } | null = null;
   tool: Tool | null = null;
+  /** Whether a finger or pointer moves the page, and the tool waits. */
+  moves = false;
+  private grabbed: { x: number; y: number } | null = null;
   /** In which lengths are shown. */
   unit = 0;
   pictures: Pictures | null = null;
@@ -152,6 +160,30 @@ export class PageSurface {
     this.left = (clientWidth - this.page.size.width * this.scale) / 2;
     this.top = Math.max(MARGIN, (clientHeight - this.page.size.height * this.scale) / 2);
     this.viewChanged();
+  }
+
+  /** As near as the page fills the screen, from its beginning: it is read by moving it in one direction. */
+  fill(): void {
+    if (!this.page) return;
+    const { width, height } = this.page.size;
+    const { clientWidth, clientHeight } = this.host;
+    const filling = Math.max((clientWidth - 2 * MARGIN) / width, (clientHeight - 2 * MARGIN) / height) / this.fitScale;
+    this.zoom = Math.min(MAX_ZOOM, filling > AS_WIDE ? filling : NEARER);
+    const isRtl = document.documentElement.dir === 'rtl';
+    this.left = isRtl ? clientWidth - MARGIN - width * this.scale : MARGIN;
+    this.top = MARGIN;
+    this.viewChanged();
+  }
+
+  /** Brings what is to be read into the middle, as near as it can be read. */
+  showNear(box: Box): void {
+    const { clientWidth, clientHeight } = this.host;
+    const scale = Math.min((READ_WIDTH * clientWidth) / box.width, (READ_HEIGHT * clientHeight) / box.height);
+    this.lookAt(
+      box.x + box.width / 2,
+      box.y + box.height / 2,
+      Math.max(1, Math.min(MAX_ZOOM / 2, scale / this.fitScale)),
+    );
   }
 
   get scale(): number {
@@ -277,7 +309,8 @@ export class PageSurface {
       this.touches.set(e.pointerId, { x: e.offsetX, y: e.offsetY });
       if (this.touches.size === 2) {
         // A second finger means zoom and pan: what the first began was not meant as writing.
-        this.tool?.cancel();
+        if (!this.grabbed) this.tool?.cancel();
+        this.grabbed = null;
         this.active = null;
         this.pinch = this.grip();
         return;
@@ -288,7 +321,8 @@ export class PageSurface {
     const focused = document.activeElement;
     if (focused instanceof HTMLElement && focused.matches('button, a, summary')) focused.blur();
     this.active = e.pointerId;
-    this.tool?.down(this.point(e));
+    if (this.moves) this.grabbed = { x: e.offsetX, y: e.offsetY };
+    else this.tool?.down(this.point(e));
   }
 
   private pointerMove(e: PointerEvent): void {
@@ -297,6 +331,11 @@ export class PageSurface {
     if (this.pinch) return this.followPinch();
     if (e.pointerId !== this.active) {
       if (this.page) this.onHover(this.point(e));
+      return;
+    }
+    if (this.grabbed) {
+      this.panBy(e.offsetX - this.grabbed.x, e.offsetY - this.grabbed.y);
+      this.grabbed = { x: e.offsetX, y: e.offsetY };
       return;
     }
     const coalesced = e.getCoalescedEvents?.() ?? [];
@@ -308,7 +347,8 @@ export class PageSurface {
     if (this.pinch && this.touches.size < 2) this.pinch = null;
     if (e.pointerId !== this.active) return;
     this.active = null;
-    if (e.type === 'pointerup') this.tool?.up();
+    if (this.grabbed) this.grabbed = null;
+    else if (e.type === 'pointerup') this.tool?.up();
     else this.tool?.cancel();
   }
 
