@@ -46,6 +46,7 @@ public static class BoardTexts
         all["talk"] = TalkOf(texts);
         all["shown"] = ShownTexts.In(texts);
         all["networkAway"] = texts["Board.NetworkAway"].Value;
+        all["nobodyNamed"] = texts["Board.NobodyNamed"].Value;
         all["kinds"] = ShownTexts.Kinds(texts);
         all["figures"] = Enum.GetNames<Figure>().ToDictionary(f => f, f => texts[$"Figure.{f}"].Value, StringComparer.Ordinal);
         all["stamps"] = Stamps.All.ToDictionary(s => s.Name, s => texts[$"Stamp.{s.Name}"].Value, StringComparer.Ordinal);

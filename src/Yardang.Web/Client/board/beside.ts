@@ -61,7 +61,7 @@ export function besideOf(
   let isBegun = false;
 
   noteLooking(id, work);
-  editor().onMoved = (x, y) => leads && leading.pointed(x, y);
+  editor().onHover((x, y) => leads && leading.pointed(x, y));
   const laidOut = editor().surface.onZoom;
   editor().surface.onZoom = (percent) => {
     laidOut(percent);

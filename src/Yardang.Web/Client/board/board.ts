@@ -2,6 +2,7 @@
 
 import Alpine from '@alpinejs/csp';
 import { chosenOf } from '../editor/chosen';
+import { authorsOf } from '../editor/authors';
 import { Editor } from '../editor/editor';
 import { formulaMarks } from '../editor/formula-marks';
 import { MarkList } from '../editor/mark-list';
@@ -114,6 +115,7 @@ Alpine.data('board', () => {
   return {
     tools: toolsOf(() => editor, texts.figureTools),
     chosen: chosenOf(() => editor, texts.by, texts.saidAloud),
+    authors: authorsOf(() => editor, data.shared ?? data.together, texts.by),
     pages: pageTurner(() => editor, texts.pageOf),
     view: viewOf(() => editor),
     steps: stepsOf(() => editor),
@@ -219,6 +221,7 @@ Alpine.data('board', () => {
         besideMe: (actor) => this.teacherIsHere(actor),
       });
       editor.surface.onZoom = (percent) => (this.view.percent = percent);
+      this.authors.init();
       list = new MarkList(root.querySelector<HTMLElement>('[data-marks]')!, editor, texts);
       listenForKeys(() => editor, {
         pick: (tool) => this.tools.pick(tool),
@@ -367,6 +370,13 @@ Alpine.data('board', () => {
       this.$nextTick(() => this.inset!.open(host, page, large));
     },
 
+    async showAuthors(): Promise<void> {
+      await names.fetched();
+      const isAnybodyNamed = await this.authors.toggle().catch(() => null);
+      if (isAnybodyNamed === null) this.say(texts.networkAway);
+      else if (!isAnybodyNamed) this.say(texts.nobodyNamed);
+    },
+
     /** The teacher is told that a classmate's mark is not all right. */
     tellOfChosen(): void {
       const [mark] = editor.selection.marks;
@@ -410,6 +420,7 @@ Alpine.data('board', () => {
       list?.refresh();
       this.tools.refresh();
       this.view.refresh();
+      this.authors.refresh();
       this.chosen.refresh();
       this.pages.refresh(language);
       this.steps.refresh();

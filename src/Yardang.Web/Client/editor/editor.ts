@@ -81,8 +81,6 @@ export class Editor extends Changes implements SheetContext {
   readonly pointers: Pointers;
   readonly surface: PageSurface;
   readonly client: RoomClient<Sheets>;
-  /** Where the pointer is. */
-  onMoved: (x: number, y: number) => void = () => undefined;
   readonly ink = { colour: 0, width: 60, looks: 0 };
   readonly outline = { width: 60 };
   readonly note = { colour: 0, one: true, bubble: false };
@@ -98,6 +96,7 @@ export class Editor extends Changes implements SheetContext {
   private copied: NewMark[] = [];
   private hereAt = 0;
   private readonly overPage: (() => void)[] = [];
+  private readonly hovering: ((x: number, y: number) => void)[] = [];
 
   constructor(private readonly options: EditorOptions) {
     super();
@@ -106,7 +105,7 @@ export class Editor extends Changes implements SheetContext {
     this.surface.written = options.written;
     this.surface.onHover = ({ x, y }) => {
       this.here(x, y);
-      this.onMoved(x, y);
+      for (const heard of this.hovering) heard(x, y);
     };
     this.surface.pictures = new Pictures(options.room, options.query, () => this.surface.invalidate());
     this.client = new RoomClient(
@@ -177,6 +176,11 @@ export class Editor extends Changes implements SheetContext {
   /** What lies over the page is laid out anew whenever that is seen otherwise. */
   onView(lay: () => void): void {
     this.overPage.push(lay);
+  }
+
+  /** Where the pointer is while nothing is being done. */
+  onHover(heard: (x: number, y: number) => void): void {
+    this.hovering.push(heard);
   }
 
   get me(): Me {

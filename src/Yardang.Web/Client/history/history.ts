@@ -14,7 +14,7 @@ import { fetchPiece } from './fetching';
 import type { HistoryData } from './history-data';
 import { Moments } from './moments';
 import type { Past, Thing } from './past';
-import { initialsOf, personColour } from './people-colours';
+import { initialsOf, personColour } from '../surface/people-colours';
 import { Playing } from './playing';
 import { type Desk, restoringOf } from './restoring';
 import { type Filter, note, passes, type Step } from './steps';

@@ -19,7 +19,7 @@ import { called } from '../walls/line-measure';
 import { wordsOf } from '../walls/link-sentences';
 import { LineKind, type Link, type RoomSnapshot } from '../wire/forms';
 import type { HistoryData } from './history-data';
-import { COLOURS } from './people-colours';
+import { COLOURS } from '../surface/people-colours';
 import type { Past, View } from './past';
 import { drawField, layField } from './past-field';
 import { tellOfWall } from './wall-steps';

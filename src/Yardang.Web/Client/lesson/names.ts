@@ -22,6 +22,11 @@ export class Names {
     return known ?? '';
   }
 
+  /** Asks for all of them, if none is known yet. */
+  async fetched(): Promise<void> {
+    if (this.known.size === 0) await this.ask();
+  }
+
   /** They are others now, and asked for at once. */
   forget(): void {
     this.known.clear();

@@ -71,6 +71,8 @@ export class PageSurface {
   written = '';
   /** Marks with a ring round them. */
   chosen: ReadonlySet<number> = new Set();
+  /** What is shown over the page besides, in page units. */
+  over: ((ctx: CanvasRenderingContext2D, pixel: number) => void) | null = null;
   onZoom: (percent: number) => void = () => undefined;
   onView: () => void = () => undefined;
   /** Where the pointer is while nothing is being done. */
@@ -278,6 +280,7 @@ export class PageSurface {
     const ctx = this.prepare(this.drawing);
     this.live.draw(ctx);
     if (this.pointers.draw(ctx, 1 / this.scale)) this.invalidateDrawing();
+    this.over?.(ctx, 1 / this.scale);
     if (this.tool?.draw) return this.tool.draw(ctx);
     if (this.chosen.size === 0) return;
     const pixel = 1 / this.scale;
