@@ -154,6 +154,7 @@ services.AddSingleton<PersonErasure>();
 services.AddHostedService(provider => provider.GetRequiredService<PersonErasure>());
 services.AddSingleton<LessonRetention>();
 services.AddHostedService(provider => provider.GetRequiredService<LessonRetention>());
+services.AddSingleton<AccountRemoval>();
 services.AddSingleton<GuestSweeper>();
 services.AddHostedService(provider => provider.GetRequiredService<GuestSweeper>());
 services.AddSingleton<IPictureSearch, OwnDrawings>();

@@ -40,6 +40,14 @@ public sealed class RoomMedia(IDbContextFactory<SchoolContext> school, MediaStor
         return new(name);
     }
 
+    /// <summary>What has no room for a file that a teacher begins something new with; null if all have.</summary>
+    public async Task<StorageOf?> FullOfAsync(Guid owner, byte[] bytes)
+    {
+        if (bytes.Length > limits.Lesson) return StorageOf.Lesson;
+        await using var db = await school.CreateDbContextAsync();
+        return await FullOfAsync(db, owner, MediaName.Of(bytes).Text, bytes.Length, default);
+    }
+
     /// <summary>Files that came with an archive count in a room that shows them.</summary>
     public async Task CountAsync(Guid room, IEnumerable<string> names)
     {
@@ -73,6 +81,11 @@ public sealed class RoomMedia(IDbContextFactory<SchoolContext> school, MediaStor
             .FirstOrDefaultAsync(stop);
         if (of is not { Owner: { } owner }) return null;
         if (await FilesOf(db, of.Id).SumAsync(f => f.Bytes, stop) + more > limits.Lesson) return StorageOf.Lesson;
+        return await FullOfAsync(db, owner, name, more, stop);
+    }
+
+    private async Task<StorageOf?> FullOfAsync(SchoolContext db, Guid owner, string name, long more, CancellationToken stop)
+    {
         if (await FilesOfTeacher(db, owner).SumAsync(f => f.Bytes, stop) + more > limits.Teacher) return StorageOf.Teacher;
         return media.FindFile(name) is null && await SchoolAsync(db, stop) + more > limits.School ? StorageOf.School : null;
     }

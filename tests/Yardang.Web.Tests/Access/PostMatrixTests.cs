@@ -97,6 +97,7 @@ public class PostMatrixTests
             new("/Desk", "/desk?handler=Restore", [Who.Owner], its),
             new("/Account", "/account?handler=Name", People.Teachers, new() { ["name"] = "Ilse Varga" }),
             new("/Account", "/account?handler=Password", People.Teachers),
+            new("/Account", "/account?handler=Delete", People.Teachers),
             new("/Invited", "/invited", People.Teachers, new() { ["key"] = "none" }),
             new("media", $"/rooms/{s.Board}/media", [.. People.Run, Who.BoardsStudent]),
             new("media", $"/rooms/{s.Activity.DraftId}/media", People.Run),

@@ -1,9 +1,12 @@
 using System.Net;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
+using SkiaSharp;
+using Yardang.Core.Activities;
 using Yardang.Core.Boards;
 using Yardang.Core.Editing;
 using Yardang.Core.Marks;
+using Yardang.Core.Pages;
 using Yardang.Core.Rooms;
 using Yardang.Core.Styles;
 using Yardang.Data.Log;
@@ -34,6 +37,52 @@ public sealed class QuickStartTests : IAsyncLifetime
         var (_, bens) = await _school.StudentAsync(lesson.Code, "Ben");
         Assert.StartsWith("/board/", mayas);
         Assert.Equal(mayas.Split('?')[0], bens.Split('?')[0]);
+    }
+
+    [Fact]
+    public async Task A_title_a_question_and_a_picture_stand_on_the_page_before_the_code_appears()
+    {
+        var guest = _school.Visitor();
+        using var answer = await StartWithAsync(guest, "Triangles in trusses", "Why are there triangles in it?\nLook at both sides.", Png());
+        var (_, lesson) = await OfAsync(guest, answer);
+        Assert.Equal("Triangles in trusses", lesson.Name);
+        var (maya, place) = await _school.StudentAsync(lesson.Code, "Maya");
+        IReadOnlyList<MarkBody> bodies = [];
+        var room = await _school.Get<RoomHosts>().GetAsync(Guid.Parse(place.Split('/', '?')[2]));
+        await room.LookAsync(r => bodies = [.. ((Board)r).Sheets.Marks.Values.Where(m => m.Grip == Grip.Printed).Select(m => m.Body)], Stop);
+        Assert.StartsWith("Why are there triangles", Assert.Single(bodies.OfType<TextBody>()).Words.Text);
+        var picture = Assert.Single(bodies.OfType<PictureBody>());
+        Assert.Equal(4, (double)picture.Width / picture.Height, 0.1);
+        Assert.Equal(HttpStatusCode.OK, (await maya.GetAsync($"/rooms/{place.Split('/', '?')[2]}/media/{picture.Media}?{place.Split('?')[1]}", Stop)).StatusCode);
+    }
+
+    [Fact]
+    public async Task A_file_that_is_no_picture_is_told_and_what_was_typed_stays()
+    {
+        var guest = _school.Visitor();
+        using var answer = await StartWithAsync(guest, "Triangles in trusses", "Why <b>triangles</b>?", "no picture"u8.ToArray());
+        Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
+        var page = await answer.Content.ReadAsStringAsync(Stop);
+        Assert.Contains("not a picture", page, StringComparison.Ordinal);
+        Assert.Contains("Triangles in trusses", page, StringComparison.Ordinal);
+        Assert.Contains("Why &lt;b&gt;triangles", page, StringComparison.Ordinal);
+        await using var db = await SchoolAsync();
+        Assert.Equal(0, await db.Users.CountAsync(Stop) + await db.Activities.CountAsync(Stop));
+    }
+
+    [Theory]
+    [InlineData(1, 1)]
+    [InlineData(3_400, 1)]
+    [InlineData(1, 3_400)]
+    [InlineData(3_400, 2_400)]
+    public void However_long_the_question_and_whatever_the_picture_the_page_is_one_that_the_rules_allow(int width, int height)
+    {
+        foreach (var question in new[] { "", "Why?", new string('w', QuickPage.QuestionLength), string.Concat(Enumerable.Repeat("why \n", 50)) })
+        {
+            var content = QuickPage.Of("en", "Bridges", PaperKind.Plain, question, (new string('a', 64), width, height));
+            Assert.Null(ContentRules.FaultIn(content));
+            Assert.All(content.Marks, m => Assert.InRange(m.Body.Box().Y + m.Body.Box().Height, 0, content.Pages[0].Size.Height));
+        }
     }
 
     [Fact]
@@ -139,6 +188,35 @@ public sealed class QuickStartTests : IAsyncLifetime
         using (await TestSchool.PostAsync(_school.Visitor(), "/forgot", new() { ["email"] = email })) Assert.Equal(0, await db.Outbox.CountAsync(Stop));
     }
 
+    private static byte[] Png()
+    {
+        using var bitmap = new SKBitmap(400, 100);
+        bitmap.Erase(SKColors.Teal);
+        using var image = SKImage.FromBitmap(bitmap);
+        return image.Encode(SKEncodedImageFormat.Png, 100).ToArray();
+    }
+
+    private static async Task<HttpResponseMessage> StartWithAsync(HttpClient guest, string title, string question, byte[] picture)
+    {
+        using var form = new MultipartFormDataContent
+        {
+            { new StringContent(TestSchool.TokenIn(await guest.GetStringAsync("/start", Stop))), "__RequestVerificationToken" },
+            { new StringContent("OneEach"), "way" },
+            { new StringContent("Squared"), "paper" },
+            { new StringContent(title), "called" },
+            { new StringContent(question), "question" },
+            { new ByteArrayContent(picture), "picture", "bridge.png" },
+        };
+        return await guest.PostAsync("/start", form, Stop);
+    }
+
+    private async Task<(HttpClient Guest, LessonRecord Lesson)> OfAsync(HttpClient guest, HttpResponseMessage answer)
+    {
+        var id = Guid.Parse(answer.Headers.Location!.ToString().Split('/')[2]);
+        await using var db = await SchoolAsync();
+        return (guest, await db.Lessons.SingleAsync(l => l.Id == id, Stop));
+    }
+
     private static Dictionary<string, string> Account(string email, string password) => new() { ["name"] = "Ilse Varga", ["email"] = email, ["password"] = password };
 
     private Task<SchoolContext> SchoolAsync() => _school.Get<IDbContextFactory<SchoolContext>>().CreateDbContextAsync(Stop);
@@ -147,9 +225,7 @@ public sealed class QuickStartTests : IAsyncLifetime
     {
         var guest = _school.Visitor();
         using var answer = await TestSchool.PostAsync(guest, "/start", new() { ["way"] = way, ["paper"] = "Squared" });
-        var id = Guid.Parse(answer.Headers.Location!.ToString().Split('/')[2]);
-        await using var db = await SchoolAsync();
-        return (guest, await db.Lessons.SingleAsync(l => l.Id == id, Stop));
+        return await OfAsync(guest, answer);
     }
 
     private async Task ShowAsync(LessonRecord lesson, string picture)

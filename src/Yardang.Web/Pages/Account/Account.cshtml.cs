@@ -6,13 +6,14 @@ using Microsoft.Extensions.Localization;
 using Yardang.Core.ClassLists;
 using Yardang.Data.School;
 using Yardang.Web.Access;
+using Yardang.Web.PersonalData;
 using Yardang.Web.QuickStart;
 
 namespace Yardang.Web.Pages;
 
 /// <summary>A teacher's own account: name and password. Who began without one makes it here, and keeps everything.</summary>
 [Authorize]
-public sealed class AccountModel(UserManager<Teacher> teachers, SignInManager<Teacher> signIn, TeachersCookie known, IStringLocalizer<UiTexts> texts) : PageModel
+public sealed class AccountModel(UserManager<Teacher> teachers, SignInManager<Teacher> signIn, TeachersCookie known, AccountRemoval removal, IStringLocalizer<UiTexts> texts) : PageModel
 {
     public Teacher Teacher { get; private set; } = null!;
 
@@ -22,6 +23,15 @@ public sealed class AccountModel(UserManager<Teacher> teachers, SignInManager<Te
     public string? Problem { get; private set; }
 
     /// <summary>What was kept just now.</summary>
+    /// <summary>What was typed as a name.</summary>
+    public string TypedName { get; private set; } = "";
+
+    /// <summary>What goes with the account.</summary>
+    public AccountHolds Holds { get; private set; } = null!;
+
+    /// <summary>Whether it was asked just now to delete the account.</summary>
+    public bool AsksToDelete { get; private set; }
+
     public string? Kept { get; private set; }
 
     public async Task<IActionResult> OnGetAsync()
@@ -69,7 +79,7 @@ public sealed class AccountModel(UserManager<Teacher> teachers, SignInManager<Te
     public async Task<IActionResult> OnPostKeepAsync(string? name, string? email, string? password)
     {
         if (await FindAsync() is { } elsewhere) return elsewhere;
-        Email = email ?? "";
+        (Email, TypedName) = (email ?? "", name?.Length <= PersonName.MaxLength * 2 ? name : "");
         if (Teacher.EndsAt is null) return Redirect("/account");
         if (PersonName.Read(name) is not { } read) Problem = texts["SignUp.NoName"];
         else if (await GuestTeacher.KeepAsync(teachers, Teacher, read, Email, password ?? "") is { } failed) Problem = SignUpModel.WhyNot(failed, texts);
@@ -79,10 +89,29 @@ public sealed class AccountModel(UserManager<Teacher> teachers, SignInManager<Te
         return Redirect("/desk");
     }
 
+    /// <summary>Deletes the account, and all that it holds.</summary>
+    public async Task<IActionResult> OnPostDeleteAsync(string? own, bool sure)
+    {
+        if (await FindAsync() is { } elsewhere) return elsewhere;
+        AsksToDelete = true;
+        if (Teacher.EndsAt is not null) return Redirect("/account");
+        var isTheirs = await signIn.CheckPasswordSignInAsync(Teacher, own ?? "", lockoutOnFailure: true);
+        if (!isTheirs.Succeeded || !sure)
+        {
+            Problem = texts[isTheirs.Succeeded ? "Account.DeleteNotSure" : "Account.WrongNow"];
+            return Page();
+        }
+
+        await signIn.SignOutAsync();
+        await removal.DeleteAsync(Teacher.Id);
+        return Redirect("/?left=true");
+    }
+
     private async Task<IActionResult?> FindAsync()
     {
         if (await teachers.GetUserAsync(User) is not { } teacher) return Redirect("/sign-in");
         Teacher = teacher;
+        Holds = await removal.HoldsAsync(teacher.Id);
         return null;
     }
 }

@@ -18,11 +18,15 @@ public sealed class IndexModel(Joining joining, JoinThrottle throttle, LessonPeo
 
     public string? Problem { get; private set; }
 
+    /// <summary>What was done.</summary>
+    public string? Said { get; private set; }
+
     public IReadOnlyList<(ParticipantRecord Participant, LessonRecord Lesson, string Name)> Known { get; private set; } = [];
 
-    /// <summary>With <c>unknown</c>, somebody asked for a board that this device has no key to (any more); with <c>nowhere</c>, for a lesson's address that there is not; with <c>gone</c>, the lesson in which they were is deleted.</summary>
-    public async Task OnGetAsync(bool unknown, bool nowhere, bool gone)
+    /// <summary>With <c>unknown</c>, somebody asked for a board that this device has no key to (any more); with <c>nowhere</c>, for a lesson's address that there is not; with <c>gone</c>, the lesson in which they were is deleted; with <c>left</c>, a teacher has deleted their account.</summary>
+    public async Task OnGetAsync(bool unknown, bool nowhere, bool gone, bool left)
     {
+        if (left) Said = texts["Front.Left"];
         if (gone) Problem = texts["Front.Gone"];
         if (unknown) Problem = texts["Front.UnknownDevice"];
         if (nowhere) Problem = texts["Front.UnknownAddress"];
