@@ -16,7 +16,7 @@ public static class BoardTexts
     ];
 
     // As in Client/workshop/pdf-pages.ts.
-    private static readonly string[] s_importFaults = ["locked", "damaged", "tooManyPages", "tooLarge", "empty"];
+    private static readonly string[] s_importFaults = ["locked", "damaged", "tooLarge", "empty"];
 
     // As in Client/threads/talk.ts: the same words as on walls.
     private static readonly string[] s_talk =

@@ -84,6 +84,7 @@ public class AccessMatrixTests
             ($"/lesson/{s.Lesson.Id}/code", People.Staff),
             ($"/lesson/{s.Lesson.Id}/people", People.Run),
             ($"/lesson/{s.Lesson.Id}/people/2", People.Run),
+            ($"/lesson/{s.Lesson.Id}/people/2/key", People.Run),
             ($"/lesson/{s.Lesson.Id}/people/2?handler=Zip", People.Run),
             ($"/lesson/{s.Lesson.Id}/people/99", []),
             ($"/lesson/{s.Lesson.Id}/boards", People.Staff),

@@ -69,6 +69,7 @@ public class PostMatrixTests
             new("/People", $"{lesson}/people?handler=Make", People.Run, new() { ["count"] = "2" }),
             new("/Keeping", "/keeping?handler=Day", [Who.Owner], new() { ["lesson"] = $"{s.Lesson.Id}", ["day"] = "" }),
             new("/Keeping", "/keeping?handler=Delete", [Who.Owner], new() { ["lesson"] = $"{s.Lesson.Id}" }),
+            new("/PersonKey", $"{lesson}/people/2/key", People.Run),
             new("/PersonKept", $"{lesson}/people/2?handler=Erase", [Who.Owner], new() { ["name"] = "not their name" }),
             new("/People", $"{lesson}/people?handler=Rename", People.Run, new() { ["person"] = "2", ["name"] = "Maya" }),
             new("/People", $"{lesson}/people?handler=Planned", [], new() { ["nth"] = "1" }),

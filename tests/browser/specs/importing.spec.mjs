@@ -20,10 +20,18 @@ async function pdf(browser, pages) {
   return file('load-tests.pdf', 'application/pdf', await page.pdf({ format: 'A4' }));
 }
 
+/** Once the file is open, with what is proposed. */
+async function which(page, proposed) {
+  const field = page.getByLabel(/^Which pages, of/);
+  await expect(field).toHaveValue(proposed, { timeout: 20_000 });
+  return field;
+}
+
 test('a PDF becomes pages that students write on, with its text for those who cannot see it, and one undo takes it back', async ({ browser }) => {
   const varga = await teacher(browser);
   await design(varga);
   await bringIn(varga, await pdf(browser, 3));
+  await (await which(varga, '1-3')).press('Enter');
   const lines = varga.locator('.page-order .page-line');
   await expect(lines).toHaveCount(4, { timeout: 20_000 });
   await expect(marks(varga)).toHaveText([/^Picture, printed: load-tests.pdf 1. Load test 1/]);
@@ -34,10 +42,30 @@ test('a PDF becomes pages that students write on, with its text for those who ca
   expect(varga.problems).toEqual([]);
 });
 
+test('of a PDF of many pages those that are wanted are chosen', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await design(varga);
+  await bringIn(varga, await pdf(browser, 6));
+  await (await which(varga, '1-6')).fill('5, 2-3');
+  if (process.env.PICTURES) await varga.screenshot({ path: '/tmp/p/pdf-which.png' });
+  await varga.getByRole('button', { name: 'Bring them in' }).click();
+  await expect(varga.locator('.page-order .page-line')).toHaveCount(4, { timeout: 20_000 });
+  await expect(marks(varga)).toHaveText([/Load test 5/]);
+  await varga.locator('.page-order .page-line').nth(3).click();
+  await expect(marks(varga)).toHaveText([/Load test 3/]);
+  await kept(varga);
+  // Tried out, it is the page in hand that the sample student sees first.
+  await varga.getByRole('button', { name: 'Try it' }).click();
+  const seat = varga.frameLocator('[data-try-seat="1"]');
+  await expect(seat.locator('[data-marks] button')).toHaveText([/Load test 3/]);
+  expect(varga.problems).toEqual([]);
+});
+
 test('bringing a PDF in can be stopped, and then nothing has changed', async ({ browser }) => {
   const varga = await teacher(browser);
   await design(varga);
   await bringIn(varga, await pdf(browser, 40));
+  await (await which(varga, '1-40')).press('Enter');
   await expect(varga.getByText(/^Page \d+ of 40$/)).toBeVisible({ timeout: 20_000 });
   await varga.getByRole('dialog').getByRole('button', { name: 'Leave it' }).click();
   await expect(varga.getByRole('dialog')).toBeHidden();
@@ -48,13 +76,19 @@ test('bringing a PDF in can be stopped, and then nothing has changed', async ({ 
   await expect(varga.locator('.page-order .page-line')).toHaveCount(1);
 });
 
-test('files that are too long, damaged or something else are refused in a sentence', async ({ browser }) => {
+test('files that are damaged or something else are refused in a sentence', async ({ browser }) => {
   const varga = await teacher(browser);
   await design(varga);
   const dialog = varga.getByRole('dialog');
   const alert = dialog.getByRole('alert');
   await bringIn(varga, await pdf(browser, 51));
-  await expect(alert).toContainText('more than 50 pages', { timeout: 20_000 });
+  const pages = await which(varga, '1-50');
+  await pages.fill('1-51');
+  await pages.press('Enter');
+  await expect(alert).toContainText('At most 50 pages at once');
+  await pages.fill('52');
+  await pages.press('Enter');
+  await expect(alert).toContainText('between 1 and 51');
   await dialog.getByRole('button', { name: 'Leave it' }).click();
   await bringIn(varga, file('report.pdf', 'application/pdf', 'This is no PDF at all.'));
   await expect(alert).toContainText('not a PDF file, or it is damaged');

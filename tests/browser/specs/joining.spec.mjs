@@ -179,3 +179,40 @@ test('with three words a student comes back on another device, and a classmate w
   await expect(marks(other)).toHaveText([/^Text, printed/, 'Note, yours: From the first device']);
   await other.context().close();
 });
+
+test('from a student’s board the teacher gives them their three words, takes them out, and lets them in again with their work', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await design(varga);
+  const code = await handOut(varga);
+  const maya = await student(browser, code, 'Maya');
+  await writeNote(maya, 'The deck carries it');
+  await kept(maya);
+  await varga.locator('.tile').click();
+  await kept(varga);
+  const who = varga.locator('summary', { hasText: 'Whose board this is' });
+  await who.click();
+  await varga.getByRole('link', { name: 'Three words' }).click();
+  await expect(varga.getByRole('heading', { name: 'The three words of Maya' })).toBeVisible();
+  const words = await varga.locator('[data-key]').textContent();
+  if (process.env.PICTURES) await varga.screenshot({ path: '/tmp/p/three-words.png' });
+  await varga.goBack();
+  await kept(varga);
+  const second = await (await browser.newContext()).newPage();
+  await second.goto(`/join/${code}`);
+  await second.getByText('I was here before, on another device').click();
+  await second.getByLabel('Your three words').fill(words);
+  await second.getByRole('button', { name: 'Back to my board' }).click();
+  await expect(marks(second)).toHaveText([/^Text, printed/, 'Note, yours: The deck carries it']);
+
+  await who.click();
+  if (process.env.PICTURES) await varga.screenshot({ path: '/tmp/p/whose-board.png' });
+  await varga.getByRole('button', { name: 'Take out of the lesson' }).click();
+  for (const page of [maya, second]) await expect(page.getByRole('button', { name: 'Pen', exact: true })).toBeHidden();
+  await varga.getByRole('button', { name: 'Let in again' }).click();
+  await expect(varga.getByRole('button', { name: 'Take out of the lesson' })).toBeVisible();
+  await maya.goto('/');
+  await maya.getByRole('link', { name: 'Go on as Maya' }).click();
+  await expect(marks(maya)).toHaveText([/^Text, printed/, 'Note, yours: The deck carries it']);
+  await second.context().close();
+  expect(varga.problems).toEqual([]);
+});

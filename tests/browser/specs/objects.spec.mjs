@@ -108,11 +108,11 @@ test('a teacher draws and names a zone; what belongs there stays with the teache
   await design(varga);
   await varga.getByRole('button', { name: 'Loose', exact: true }).click();
   await tool(varga, 'Note').click();
-  await tap(varga, 0.5, 0.5);
+  await tap(varga, 0.5, 0.3);
   await varga.keyboard.type('pier');
   await varga.keyboard.press('Escape');
   await varga.getByRole('button', { name: 'Zone', exact: true }).click();
-  await drag(varga, [0.3, 0.25], [0.75, 0.8]);
+  await drag(varga, [0.3, 0.12], [0.7, 0.46]);
   await varga.getByLabel('Name of the zone').fill('our bank');
   await varga.keyboard.press('Tab');
   await expect(marks(varga).last()).toHaveText('Zone, printed: our bank');

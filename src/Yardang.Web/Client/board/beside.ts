@@ -75,6 +75,8 @@ export function besideOf(
     before: before as Neighbour | null,
     after: after as Neighbour | null,
     isWith: !leads,
+    /** Whose board it is, and whether they are in. */
+    people: [] as { number: number; name: string; isIn: boolean; key: string }[],
     /** What I say to whoever works here. */
     words: '',
     lines: [] as Line[],
@@ -93,6 +95,12 @@ export function besideOf(
       if (!room) return;
       const { calls, people } = room.state;
       this.isLeading = leading.call > 0;
+      this.people = (data.belong ?? []).map(({ number, name }) => ({
+        number,
+        name,
+        isIn: people.get(number)?.standing === Standing.In,
+        key: `/lesson/${id}/people/${number}/key`,
+      }));
       if (leads) this.follow();
       const call = calls.get(leading.call);
       const led = [...people.values()].filter(
@@ -130,6 +138,15 @@ export function besideOf(
         if (to?.part === part && editor().sheets.pages.some((p) => p.id === to.id)) editor().turnToPage(to.id);
       }
       if (isBegun) leading.moved();
+    },
+
+    takeOut(person: number): void {
+      submit({ kind: 'removePerson', person });
+    },
+
+    /** With the work that they had. */
+    letBackIn(person: number): void {
+      submit({ kind: 'admitPerson', person });
     },
 
     say(): void {

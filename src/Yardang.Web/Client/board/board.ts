@@ -83,6 +83,8 @@ Alpine.data('board', () => {
   };
   let token = '';
   let pageCount = 0;
+  /** Whether a try-out is on the page on which the teacher was. */
+  let isPlaced = false;
   let besideTimer: ReturnType<typeof setTimeout> | undefined;
   const bringingDesk = () => ({
     room: data.work,
@@ -414,6 +416,10 @@ Alpine.data('board', () => {
       const wasOpened = this.opened;
       this.opened = isTry || attendance!.isOpened;
       if (this.opened && !wasOpened) this.openAt(location.hash.slice(1));
+      if (isTry && !isPlaced && editor.sheets.pages.length > 0) {
+        isPlaced = true;
+        this.openAt(`page-${new URLSearchParams(location.search).get('at')}`);
+      }
       if (this.opened && !wasOpened) this.said?.called.again();
       if (this.opened) this.reading.refresh();
       const language = this.reading.first || data.language;

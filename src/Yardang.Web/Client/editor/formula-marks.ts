@@ -2,6 +2,7 @@
 
 import { type Formula, formulaDialog } from '../media/formula-dialog';
 import { type FormulaBody, type Mark, Property } from '../room/marks';
+import { freePlace } from '../tools/free-place';
 import type { Editor } from './editor';
 
 export function formulaMarks(editor: () => Editor) {
@@ -27,11 +28,9 @@ export function formulaMarks(editor: () => Editor) {
   };
 
   function putNew(formula: Formula): void {
-    const { surface, ink, page, grip } = editor();
+    const { ink, page, grip } = editor();
     const id = editor().newId();
-    const middle = surface.middle();
-    const at = { x: Math.round(middle.x - formula.width / 2), y: Math.round(middle.y - formula.height / 2) };
-    const body: FormulaBody = { kind: 'formula', ...formula, ...at };
+    const body: FormulaBody = { kind: 'formula', ...formula, ...freePlace(editor(), formula) };
     const style = { colour: ink.colour, width: 0, fill: 0, looks: 0 };
     editor().submit({ kind: 'addMark', id, page, grip, body, style, for: 0 }, id);
     editor().use('choose');

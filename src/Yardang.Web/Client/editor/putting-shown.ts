@@ -3,16 +3,13 @@
 import { madeOf, madeOfFile, madeOfLink, type Made, LARGEST_FILE } from '../attachments/made';
 import { isSent, withSent } from '../attachments/making';
 import { recordingDialog } from '../attachments/recording';
-import { hangs } from '../kinds';
 import { sizeOf } from '../kinds/shown';
 import { type Sending, type Sent, Uploads } from '../media/uploads';
 import { addressIn } from '../media/web-address';
 import { fill } from '../page-data';
 import { MOST_ATTACHMENTS, isSame, mayStandOn } from '../room/shown';
-import type { Spot } from '../shapes/geometry';
-import { boundsOf } from '../shapes/placed';
 import { Drafts } from '../threads/drafts';
-import { freeSpot } from '../tools/free-spot';
+import { freePlace } from '../tools/free-place';
 import type { Attachment, ShownBody } from '../wire/forms';
 import type { Editor } from './editor';
 import type { Begun, Recorder, ShownPlace } from './shown-marks';
@@ -156,19 +153,11 @@ export class Putting {
   private put(page: number, attachment: Attachment): void {
     const { editor } = this;
     const size = sizeOf(attachment);
-    const at = this.freeSpot(page, size);
+    const at = freePlace(editor, size, page);
     const body: ShownBody = { kind: 'shown', ...at, ...size, shown: attachment };
     const style = { colour: editor.ink.colour, width: 0, fill: 0, looks: 0 };
     const id = editor.newId();
     editor.submit({ kind: 'addMark', id, page, grip: editor.grip, body, style, for: 0 }, id);
-  }
-
-  /** In sight, and over nothing else: what stands there is to be seen still. */
-  private freeSpot(page: number, size: { width: number; height: number }): Spot {
-    const { surface, sheets, page: inSight } = this.editor;
-    const whole = { x: 0, y: 0, ...sheets.page(page)!.size };
-    const taken = sheets.visible(page).filter(({ body }) => body.kind !== 'zone' && !hangs(body));
-    return freeSpot(page === inSight ? surface.inSight() : whole, size, taken.map(boundsOf));
   }
 
   private async send(page: number, { sending, shown }: Made): Promise<boolean> {

@@ -38,6 +38,8 @@ export interface WorkData {
   readonly shared?: boolean;
   /** Said to teachers: whose work it is, which is seen to by being opened. */
   readonly visits?: readonly number[];
+  /** Whose board it is, also of those who were taken out. */
+  readonly belong?: readonly { readonly number: number; readonly name: string }[];
   /** Said to teachers: whether they look without being announced, where the school lets them. */
   readonly quiet?: boolean;
   /** Who wrote it on this device, so that a shared device keeps outboxes apart. */

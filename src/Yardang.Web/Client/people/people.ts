@@ -329,6 +329,11 @@ Alpine.data('people', () => {
       return `/lesson/${data.lesson}/people/${this.picked[0] ?? 0}`;
     },
 
+    /** Where it is read with which words who is picked comes back. */
+    get keyHref(): string {
+      return `${this.keptHref}/key`;
+    },
+
     askToRemove(): void {
       (this.$refs['removing'] as HTMLDialogElement).showModal();
     },

@@ -3,6 +3,11 @@
 import { type BoxBody, Looks } from '../room/marks';
 import { LINE_HEIGHT, NOTE_PADDING, fontOf } from './type';
 
+interface Size {
+  readonly width: number;
+  readonly height: number;
+}
+
 export interface Fitted {
   readonly lines: string[];
   readonly size: number;
@@ -12,6 +17,10 @@ export interface Fitted {
 
 const NOTE_SIZES = [700, 600, 520, 450, 400, 350];
 const MEASURE_AT = 100;
+const WIDER = 1.5;
+const SMALLER = 0.85;
+/** Smaller than this nobody reads, 1/100 mm. */
+const LEAST_SIZE = 150;
 const SHARES = [1, 0.92, 0.84, 0.76, 0.68, 0.6];
 
 let context: CanvasRenderingContext2D | null = null;
@@ -64,6 +73,28 @@ export function fitNote(text: string, width: number, height: number, looks: numb
     if (needed <= height || size === NOTE_SIZES.at(-1)) return { lines, size, width, height: Math.max(height, needed) };
   }
   throw new Error('There is always a smallest size.');
+}
+
+/** A note that is to stay on its page: one of very many words gets wider, and in the end its type still smaller. */
+export function fitNoteOn(page: Size, text: string, width: number, height: number, looks: number): Fitted {
+  let fitted = fitNote(text, width, height, looks);
+  for (let wide = width * WIDER; fitted.height > page.height && wide < page.width; wide *= WIDER)
+    fitted = fitNote(text, Math.round(wide), height, looks);
+  for (let size = fitted.size * SMALLER; fitted.height > page.height && size >= LEAST_SIZE; size *= SMALLER) {
+    const [high, across] = [Math.round(size), Math.round(page.width)];
+    const lines = breakLines(text, high, across - 2 * NOTE_PADDING, looks);
+    const needed = Math.ceil(lines.length * LINE_HEIGHT * high) + 2 * NOTE_PADDING;
+    fitted = { lines, size: high, width: across, height: needed };
+  }
+  return fitted;
+}
+
+/** Text that is to stay on its page: as wide as there is room for, and in smaller type if it would be too high. */
+export function fitTextOn(page: Size, text: string, size: number, maxWidth: number, looks: number): Fitted {
+  let fitted = fitText(text, size, maxWidth, looks);
+  for (let small = size * SMALLER; fitted.height > page.height && small >= LEAST_SIZE; small *= SMALLER)
+    fitted = fitText(text, Math.round(small), page.width, looks);
+  return fitted;
 }
 
 /** The same in another language, in the place of what is there: the type gets smaller until it fits. */

@@ -2,6 +2,7 @@
 
 import { Looks } from '../room/marks';
 import { highlighterColour, inkColour } from '../surface/palette';
+import type { Spot } from '../shapes/geometry';
 import type { Point, Tool } from '../surface/page-surface';
 import type { SheetContext } from './sheet-context';
 
@@ -37,7 +38,8 @@ export class Pen implements Tool {
     this.last = null;
     this.started = this.pieceStarted = point.ms;
     this.gesture = 0;
-    this.begin([Math.round(point.x), Math.round(point.y), this.pressure(point, 0), 0]);
+    this.points = [];
+    if (this.isOnPage(point)) this.begin([Math.round(point.x), Math.round(point.y), this.pressure(point, 0), 0]);
   }
 
   move(points: Point[]): void {
@@ -53,7 +55,7 @@ export class Pen implements Tool {
     this.drawing = false;
     // The line lags behind the hand; in the end it is where the hand was lifted.
     if (this.last) this.add(this.last, 1);
-    this.finishPiece();
+    if (this.points.length > 0) this.finishPiece();
     this.sheet.live.end();
     this.sheet.surface.invalidateDrawing();
   }
@@ -80,7 +82,19 @@ export class Pen implements Tool {
     surface.invalidateDrawing();
   }
 
+  private isOnPage({ x, y }: Spot): boolean {
+    const { size } = this.sheet.sheets.page(this.sheet.page)!;
+    return x >= 0 && y >= 0 && x <= size.width && y <= size.height;
+  }
+
   private add(point: Point, follow: number): void {
+    // Beside the page nothing is drawn; where the hand comes onto it, the stroke goes on.
+    if (this.points.length === 0) {
+      const { x, y } = { x: Math.round(point.x), y: Math.round(point.y) };
+      if (!this.isOnPage(point)) return;
+      this.pieceStarted = point.ms;
+      return this.begin([x, y, this.pressure(point, 0), Math.max(0, Math.round(point.ms - this.started))]);
+    }
     const n = this.points.length;
     const lastX = this.points[n - 4]!;
     const lastY = this.points[n - 3]!;
@@ -90,12 +104,30 @@ export class Pen implements Tool {
     const ms = Math.max(0, Math.round(point.ms - this.started));
     const elapsed = Math.max(1, ms - this.points[n - 1]!);
     this.points.push(x, y, this.pressure(point, Math.hypot(x - lastX, y - lastY) / elapsed), ms);
+    if (!this.isOnPage({ x, y })) {
+      this.cutAtTheEdge();
+      this.finishPiece();
+      this.points = [];
+      this.sheet.live.end();
+      return;
+    }
     if (this.points.length >= 4 * MAX_POINTS || point.ms - this.pieceStarted > MAX_PIECE_MS) {
       const last = this.points.slice(-4);
       this.finishPiece();
       this.pieceStarted = point.ms;
       this.begin(last);
     }
+  }
+
+  // The last point is beside the page: the stroke ends where it left it.
+  private cutAtTheEdge(): void {
+    const { size } = this.sheet.sheets.page(this.sheet.page)!;
+    const [x0, y0] = this.points.slice(-8);
+    const [x, y] = this.points.slice(-4);
+    const share = (from: number, to: number, most: number) =>
+      to < 0 ? from / (from - to) : to > most ? (most - from) / (to - from) : 1;
+    const part = Math.min(share(x0!, x!, size.width), share(y0!, y!, size.height));
+    this.points.splice(-4, 2, Math.round(x0! + part * (x! - x0!)), Math.round(y0! + part * (y! - y0!)));
   }
 
   private pressure(point: Point, speed: number): number {
@@ -122,6 +154,7 @@ export class Pen implements Tool {
 
   private previewNow(): void {
     const now = performance.now();
+    if (this.points.length === 0) return;
     if (now - this.previewedAt < PREVIEW_EVERY_MS) return;
     this.previewedAt = now;
     const { ink, page } = this.sheet;

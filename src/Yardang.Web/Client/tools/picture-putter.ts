@@ -1,13 +1,13 @@
 // Puts pictures on the page: chosen from the device, pasted or dropped. The file goes to the server first, then the mark is put down.
 
 import { type PictureUploads, type Taken, titleOfFile } from '../media/picture-uploads';
+import { freePlace } from './free-place';
 import type { SheetContext } from './sheet-context';
 
 /** Share of the page that a new picture takes at most. */
 const SHARE = 0.45;
 /** 1/100 mm for a pixel at 96 dots per inch: a small picture is not blown up. */
 const UNITS_PER_PIXEL = 26.46;
-const STEP = 600;
 
 export class PicturePutter {
   constructor(
@@ -17,17 +17,16 @@ export class PicturePutter {
 
   async put(files: Iterable<File>): Promise<void> {
     if (!this.sheet.mayWrite()) return;
-    let nth = 0;
     for (const file of files) {
       const taken = await this.upload(file);
-      if (taken) this.place(taken, titleOfFile(file), nth++);
+      if (taken) this.place(taken, titleOfFile(file));
     }
   }
 
   /** One with words for those who cannot see it. True if it was taken. */
   async putDescribed(file: File, description: string): Promise<boolean> {
     const taken = this.sheet.mayWrite() ? await this.upload(file) : null;
-    if (taken) this.place(taken, description, 0);
+    if (taken) this.place(taken, description);
     return taken !== null;
   }
 
@@ -44,19 +43,17 @@ export class PicturePutter {
   async putFrom(address: string, description: string): Promise<void> {
     if (!this.sheet.mayWrite()) return;
     const taken = await this.uploads.takeFrom(address);
-    if (taken) this.place(taken, description, 0);
+    if (taken) this.place(taken, description);
   }
 
-  private place({ media, width, height }: Taken, description: string, nth: number): void {
+  private place({ media, width, height }: Taken, description: string): void {
     const { sheet } = this;
     const page = sheet.sheets.page(sheet.page)!;
     const scale = Math.min(UNITS_PER_PIXEL, (page.size.width * SHARE) / width, (page.size.height * SHARE) / height);
     const size = { width: Math.max(1, Math.round(width * scale)), height: Math.max(1, Math.round(height * scale)) };
-    const middle = sheet.surface.middle();
     const body = {
       kind: 'picture' as const,
-      x: Math.round(middle.x - size.width / 2) + nth * STEP,
-      y: Math.round(middle.y - size.height / 2) + nth * STEP,
+      ...freePlace(sheet, size),
       ...size,
       media,
       description: description.slice(0, 200),

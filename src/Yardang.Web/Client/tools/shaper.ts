@@ -6,6 +6,7 @@ import { FIGURES, type FigureTool, figureIn, shapeOf } from '../shapes/figures';
 import { type Spot, boxCorners, boxRound, corners } from '../shapes/geometry';
 import { inkColour } from '../surface/palette';
 import type { Point, Tool } from '../surface/page-surface';
+import { freePlace } from './free-place';
 import type { SheetContext } from './sheet-context';
 
 /** What a tap without a drag makes: this large, 1/100 mm. */
@@ -60,13 +61,12 @@ export class Shaper implements Tool {
     this.sheet.surface.invalidateDrawing();
   }
 
-  /** By keyboard: a shape in the middle of what is in sight. */
+  /** By keyboard: a shape where there is room in sight. */
   put(): void {
     if (!this.sheet.mayWrite()) return;
-    const { x, y } = this.sheet.surface.middle();
-    const half = TAPPED / 2;
+    const { x, y } = freePlace(this.sheet, { width: TAPPED, height: TAPPED });
     const simple = this.figure.corners.length > 0 ? this.figure : FIGURES.find((f) => f.shape === this.figure.shape)!;
-    this.keep(figureIn(simple, { x: x - half, y: y - half }, { x: x + half, y: y + half }));
+    this.keep(figureIn(simple, { x, y }, { x: x + TAPPED, y: y + TAPPED }));
   }
 
   draw(ctx: CanvasRenderingContext2D): void {

@@ -2,6 +2,7 @@
 
 import type { Point, Tool } from '../surface/page-surface';
 import { STAMPS } from '../shapes/stamps';
+import { freePlace } from './free-place';
 import type { SheetContext } from './sheet-context';
 
 /** Side of a new stamp, 1/100 mm. */
@@ -29,16 +30,16 @@ export class Stamper implements Tool {
     this.at = null;
   }
 
-  /** Without a place, in the middle of what is in sight. */
+  /** Without a place, where there is room in sight. */
   put(x?: number, y?: number): void {
     const { sheet } = this;
     if (!sheet.mayWrite()) return;
-    const middle = sheet.surface.middle();
+    const free = freePlace(sheet, { width: SIDE, height: SIDE });
     const id = sheet.newId();
     const body = {
       kind: 'stamp' as const,
-      x: Math.round((x ?? middle.x) - SIDE / 2),
-      y: Math.round((y ?? middle.y) - SIDE / 2),
+      x: x === undefined ? free.x : Math.round(x - SIDE / 2),
+      y: y === undefined ? free.y : Math.round(y - SIDE / 2),
       width: SIDE,
       height: SIDE,
       stamp: this.stamp,

@@ -5,8 +5,11 @@ import { LINE_HEIGHT, NOTE_PADDING } from '../surface/type';
 import { markAt } from '../surface/hit';
 import { inkColour, noteColour } from '../surface/palette';
 import type { Point, Tool } from '../surface/page-surface';
-import { fitNote, fitText } from '../surface/text-fit';
+import type { Spot } from '../shapes/geometry';
+import { type Fitted, fitNoteOn, fitTextOn } from '../surface/text-fit';
 import type { Command } from '../room/wire';
+import type { Change } from '../wire/forms';
+import { freePlace, stay } from './free-place';
 import type { SheetContext } from './sheet-context';
 
 const TEXT_SIZE = 700;
@@ -17,6 +20,9 @@ const TAIL_DOWN = 2000;
 const TAIL_ALONG = 0.2;
 const MIN_TEXT_WIDTH = 3000;
 const MOST_LETTERS = 4000;
+const NEW_TEXT = { width: MIN_TEXT_WIDTH, height: TEXT_SIZE * LINE_HEIGHT };
+/** What is left free beside a text, 1/100 mm. */
+const TEXT_MARGIN = 500;
 
 interface Editing {
   readonly mark: Mark | null;
@@ -70,10 +76,9 @@ export class Writer implements Tool {
     else this.begin(Math.round(x), Math.round(y));
   }
 
-  /** Begins a new text or note; without a place, in the middle of what is in sight. */
+  /** Begins a new text or note; without a place, where there is room in sight. */
   begin(x?: number, y?: number, beginning = ''): void {
     if (!this.sheet.mayWrite()) return;
-    const middle = this.sheet.surface.middle();
     const page = this.sheet.sheets.page(this.sheet.page)!;
     const kind = this.newKind;
     const half = kind === 'text' ? 0 : NOTE_SIDE / 2;
@@ -81,10 +86,10 @@ export class Writer implements Tool {
     const onPage = (n: number, size: number, half: number) =>
       Math.min(Math.max(n, half), size - Math.max(half, TEXT_SIZE)) - half;
     const halfHeight = kind === 'bubble' ? BUBBLE_HEIGHT / 2 : half;
-    const at = {
-      x: onPage(x ?? middle.x, page.size.width, half),
-      y: onPage(y ?? middle.y, page.size.height, halfHeight),
-    };
+    const at =
+      x === undefined || y === undefined
+        ? freePlace(this.sheet, kind === 'text' ? NEW_TEXT : { width: NOTE_SIDE, height: 2 * halfHeight })
+        : { x: onPage(x, page.size.width, half), y: onPage(y, page.size.height, halfHeight) };
     this.open({ mark: null, kind, ...at, size: TEXT_SIZE }, beginning);
   }
 
@@ -109,8 +114,10 @@ export class Writer implements Tool {
 
   /** Puts words down without a field: pasted. */
   put(words: string): void {
-    const { x, y } = this.sheet.surface.middle();
-    this.keep({ mark: null, kind: this.newKind, x: x / 2, y, size: TEXT_SIZE }, words.slice(0, MOST_LETTERS));
+    const { size } = this.sheet.sheets.page(this.sheet.page)!;
+    const text = words.slice(0, MOST_LETTERS);
+    const editing = { mark: null, kind: this.newKind, x: size.width / 4, y: 0, size: TEXT_SIZE };
+    this.keep({ ...editing, ...freePlace(this.sheet, this.fit(text, editing)) }, text);
   }
 
   edit(mark: Mark): void {
@@ -130,7 +137,8 @@ export class Writer implements Tool {
     if (!editing) return;
     const { surface } = this.sheet;
     const fitted = this.fit(field.value);
-    const place = surface.toScreen(editing.x, editing.y);
+    const at = this.placed(editing, fitted);
+    const place = surface.toScreen(at.x, at.y);
     const padding = editing.kind === 'text' ? 0 : NOTE_PADDING * surface.scale;
     Object.assign(field.style, {
       left: `${place.x}px`,
@@ -177,7 +185,9 @@ export class Writer implements Tool {
       return;
     }
     if (text === '') return;
-    const { lines, size, width, height } = this.fit(text, editing);
+    const fitted = this.fit(text, editing);
+    const { lines, size, width, height } = fitted;
+    const at = this.placed(editing, fitted);
     // What is there in other languages is a translation of the words as they were first written.
     const before = mark && isBox(mark.body) && mark.body.words.also ? mark.body.words : null;
     const words = {
@@ -188,12 +198,17 @@ export class Writer implements Tool {
       ...(before && { language: before.language, also: before.also! }),
     };
     if (mark) {
-      const value = { words, width, height };
-      sheet.submit({ kind: 'makeChanges', changes: [{ property: Property.Words, target: mark.id, value }] }, id);
+      const changes: Change[] = [{ property: Property.Words, target: mark.id, value: { words, width, height } }];
+      if (at.x !== editing.x || at.y !== editing.y) {
+        const { x, y, turn } = mark.place;
+        const value = { x: x + at.x - editing.x, y: y + at.y - editing.y, turn };
+        changes.push({ property: Property.Place, target: mark.id, value });
+      }
+      sheet.submit({ kind: 'makeChanges', changes }, id);
       return;
     }
     const isNote = editing.kind !== 'text';
-    const box = { x: Math.round(editing.x), y: Math.round(editing.y), width, height, words };
+    const box = { x: Math.round(at.x), y: Math.round(at.y), width, height, words };
     const tip = { tipX: Math.round(box.x + width * TAIL_ALONG), tipY: box.y + height + TAIL_DOWN };
     const body: BoxBody =
       editing.kind === 'bubble' ? { kind: 'bubble', ...box, ...tip } : { kind: editing.kind, ...box };
@@ -206,13 +221,26 @@ export class Writer implements Tool {
 
   private fit(text: string, editing = this.editing!) {
     const looks = editing.mark?.style.looks ?? 0;
+    const page = this.sheet.sheets.page(this.sheet.page)!;
     const body = editing.mark?.body;
     if (editing.kind !== 'text') {
       const width = body && isBox(body) ? body.width : NOTE_SIDE;
-      return fitNote(text, width, editing.kind === 'note' ? width : BUBBLE_HEIGHT, looks);
+      return fitNoteOn(page.size, text, width, editing.kind === 'note' ? width : BUBBLE_HEIGHT, looks);
     }
-    const page = this.sheet.sheets.pages.find((p) => p.id === this.sheet.page)!;
-    return fitText(text, editing.size, Math.max(MIN_TEXT_WIDTH, page.size.width - editing.x - 500), looks);
+    return fitTextOn(
+      page.size,
+      text,
+      editing.size,
+      Math.max(MIN_TEXT_WIDTH, page.size.width - editing.x - TEXT_MARGIN),
+      looks,
+    );
+  }
+
+  /** What grows beyond the foot of the page moves up; what is turned or stretched stays where it was put. */
+  private placed({ mark, x, y }: Editing, { width, height }: Fitted): Spot {
+    const page = this.sheet.sheets.page(this.sheet.page)!;
+    if (mark && (mark.place.turn !== 0 || mark.scale)) return { x, y };
+    return { x: stay(x, width, page.size.width), y: stay(y, height, page.size.height) };
   }
 
   private get newKind(): BoxBody['kind'] {

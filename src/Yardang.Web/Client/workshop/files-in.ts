@@ -4,10 +4,15 @@
 import type { Editor } from '../editor/editor';
 import { fill } from '../page-data';
 import { isSvg } from '../tools/svg-picture';
+import { pagesIn } from './page-choice';
 import type { NewPage, Pages } from './pages';
+import type { OpenPdf } from './pdf-pages';
 
 export interface ImportTexts {
   readonly importPage: string;
+  /** "Numbers between 1 and {0}"; "at most {0} at once". */
+  readonly importWhichBad: string;
+  readonly importWhichMany: string;
   readonly importBad: string;
   readonly importSvgBad: string;
   readonly importPictures: string;
@@ -22,6 +27,7 @@ const SHARE = 0.9;
 export function filesIn(editor: () => Editor, pages: () => Pages, texts: ImportTexts, language: string, token: string) {
   let files: File[] = [];
   let stopped = false;
+  let opened: OpenPdf | null = null;
 
   return {
     asks: '' as Asking,
@@ -30,6 +36,10 @@ export function filesIn(editor: () => Editor, pages: () => Pages, texts: ImportT
     done: 0,
     pages: 0,
     fault: '',
+    /** Which pages of a file of several are wanted is asked, and what was wrong with the answer. */
+    asksWhich: false,
+    which: '',
+    whichFault: '',
 
     choose(): void {
       document.querySelector<HTMLInputElement>('[data-pictures]')!.click();
@@ -149,11 +159,34 @@ export function filesIn(editor: () => Editor, pages: () => Pages, texts: ImportT
         this.fault = texts.importFaults[pdf] ?? texts.importBad;
         return;
       }
+      if (stopped) return pdf.close();
+      opened = pdf;
+      this.pages = pdf.pages;
+      if (pdf.pages === 1) return this.bringInPages(pdf, [1]);
+      this.which = `1-${Math.min(pdf.pages, MOST_PAGES)}`;
+      this.whichFault = '';
+      this.asksWhich = true;
+    },
+
+    async bringInChosen(): Promise<void> {
+      if (!opened) return;
+      const chosen = pagesIn(this.which, opened.pages);
+      this.whichFault = !chosen
+        ? fill(texts.importWhichBad, opened.pages)
+        : chosen.length > MOST_PAGES
+          ? fill(texts.importWhichMany, MOST_PAGES)
+          : '';
+      if (chosen && !this.whichFault) await this.bringInPages(opened, chosen);
+    },
+
+    async bringInPages(pdf: OpenPdf, chosen: readonly number[]): Promise<void> {
+      this.asksWhich = false;
+      this.pages = chosen.length;
       try {
-        this.pages = pdf.pages;
         const made: NewPage[] = [];
-        for (let n = 1; n <= pdf.pages && !stopped; n++) {
-          this.progress = fill(texts.importPage, n, pdf.pages);
+        for (const n of chosen) {
+          if (stopped) return;
+          this.progress = fill(texts.importPage, made.length + 1, chosen.length);
           const { picture, width, height, text } = await pdf.page(n);
           const taken = await editor().pictures.upload(picture);
           if (!taken) throw new Error('The picture of a page could not be sent.');
@@ -164,7 +197,7 @@ export function filesIn(editor: () => Editor, pages: () => Pages, texts: ImportT
             height,
             picture: { x: 0, y: 0, width, height, media: taken.media, description, text },
           });
-          this.done = n;
+          this.done = made.length;
         }
         if (stopped) return;
         pages().addDrawn(made);
@@ -173,18 +206,23 @@ export function filesIn(editor: () => Editor, pages: () => Pages, texts: ImportT
         this.fault = texts.importBad;
       } finally {
         pdf.close();
+        opened = null;
       }
     },
 
     /** Also while a file is being read: what was read of it is forgotten. */
     close(): void {
       stopped = true;
+      if (this.asksWhich) opened?.close();
+      this.asksWhich = false;
       this.asks = '';
       dialog().close();
     },
   };
 }
 
+/** Of a file, at once. */
+const MOST_PAGES = 50;
 const MARKS_AT_ONCE = 200;
 /** Ink is large: a message stays below what the server takes. */
 const STROKES_AT_ONCE = 20;

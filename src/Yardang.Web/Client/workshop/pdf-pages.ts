@@ -3,7 +3,6 @@
 
 import * as pdfjs from 'pdfjs-dist';
 
-export const MOST_PAGES = 50;
 const MOST_BYTES = 60_000_000;
 const DPI = 200;
 const POINTS_PER_INCH = 72;
@@ -19,7 +18,7 @@ const [LEAST_SIDE, MOST_SIDE] = [5_000, 200_000];
 pdfjs.GlobalWorkerOptions.workerSrc = '/dist/pdf/worker.js';
 
 /** Why a file cannot be brought in. */
-export type PdfFault = 'locked' | 'damaged' | 'tooManyPages' | 'tooLarge' | 'empty';
+export type PdfFault = 'locked' | 'damaged' | 'tooLarge' | 'empty';
 
 export interface PdfPage {
   readonly picture: File;
@@ -50,10 +49,6 @@ export async function openPdf(file: File): Promise<OpenPdf | PdfFault> {
   } as Parameters<typeof pdfjs.getDocument>[0]);
   try {
     const document = await task.promise;
-    if (document.numPages > MOST_PAGES) {
-      void task.destroy();
-      return 'tooManyPages';
-    }
     return {
       pages: document.numPages,
       page: async (number) => drawn(await document.getPage(number), `${file.name} ${number}`),

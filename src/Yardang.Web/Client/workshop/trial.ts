@@ -5,7 +5,8 @@ import { TryRoom } from '../lesson/try-room';
 const SEATS = [1, 2];
 const SHARED = 'shared';
 
-export function trialBeside(activity: string, part: number) {
+/** @param page the id of the page in hand: there they begin. */
+export function trialBeside(activity: string, part: number, page: () => number = () => 0) {
   const address = `/workshop/${activity}/try`;
   const rooms = new Map<string, TryRoom>();
   // The frames look for their room here.
@@ -33,7 +34,7 @@ export function trialBeside(activity: string, part: number) {
         const room = this.together ? SHARED : `seat-${seat}`;
         if (seat === SEATS[0] || !this.together) rooms.set(room, new TryRoom(`${address}?handler=Start&part=${part}`));
         const frame = document.querySelector<HTMLIFrameElement>(`[data-try-seat="${seat}"]`)!;
-        frame.contentWindow?.location.replace(`${address}?seat=${seat}&part=${part}&room=${room}`);
+        frame.contentWindow?.location.replace(`${address}?seat=${seat}&part=${part}&room=${room}&at=${page()}`);
       }
     },
 

@@ -129,7 +129,7 @@ Alpine.data('workshop', () => {
     settings: pageSettings(theEditor),
     parts: partsOf(theEditor, data.activity, data.part, language, texts),
     phases: plannedPhases(theEditor, language, () => dialog('phases'), texts),
-    trial: trialBeside(data.activity, data.part),
+    trial: trialBeside(data.activity, data.part, () => editor.page),
     newStimulus: stimulusSetting(theEditor, data.draft, token, texts),
     making: 'printed' as Making,
     link: 'connecting' as Link,

@@ -56,6 +56,9 @@ public sealed class BesideModel(AccessResolver access, PastRooms past, LessonPeo
             // Whose work is opened is seen to; not where all work.
             visits = me.LooksOnly || board.Place.Whose is not (Whose.Own or Whose.Group) ? [] : board.People.Where(p => p.Standing == Standing.In).Select(p => p.Number),
 
+            // Whom a teacher may take out from here, and let in again.
+            belong = me.LooksOnly || board.Place.Whose is not (Whose.Own or Whose.Group) ? [] : board.People.Where(p => p.Standing is Standing.In or Standing.Removed).Select(p => new { p.Number, p.Name }),
+
             // Who may have said something aloud, which a teacher writes down for them.
             speakers = me.LooksOnly || isWall || board.Place.Whose == Whose.Teacher ? [] : board.People.Where(p => p.Standing == Standing.In).Select(p => new { p.Number, p.Name }),
             zone = clock.Zone.Id,
