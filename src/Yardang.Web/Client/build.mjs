@@ -154,6 +154,7 @@ for (const file of [
   'BigScreen/screen.css',
   'Student/chosen.css',
   'Student/inset.css',
+  'Student/small-screens.css',
   'Workshop/beside.css',
   'Workshop/wall-plan.css',
   'Workshop/workshop.css',

@@ -71,6 +71,7 @@ test('the workshop, the lesson and the boards', async ({ browser }) => {
   await expect(varga.locator('.kept')).toHaveText('Kept');
   await varga.getByLabel(/answers: Floods in spring!/).click();
   await expect(varga.locator('#talk').getByText('How high does the brook come?')).toBeVisible();
+  await varga.getByRole('button', { name: 'Who wrote what' }).click();
   const together = await piece(varga);
   await varga.goto('/desk');
   await lessons.getByRole('link', { name: 'Load test log', exact: true }).click();
@@ -124,7 +125,7 @@ test('the workshop, the lesson and the boards', async ({ browser }) => {
   const code = await varga.locator('[data-code]').getAttribute('data-code');
   await shot(varga, 'code');
 
-  const visitor = await page(browser);
+  const visitor = await page(browser, { viewport: { width: 1280, height: 1120 } });
   await visitor.goto('/');
   await shot(visitor, 'front-door');
 
@@ -132,6 +133,7 @@ test('the workshop, the lesson and the boards', async ({ browser }) => {
   for (const viewport of [
     { width: 1280, height: 800 },
     { width: 390, height: 844 },
+    { width: 844, height: 390 },
     { width: 820, height: 1180 },
   ]) {
     const student = await page(browser, { viewport });
@@ -152,6 +154,11 @@ test('the workshop, the lesson and the boards', async ({ browser }) => {
     await expect(student.locator('.kept')).toHaveText('Kept');
     if (viewport.width === 1280) await shot(student, 'board');
     else devices.push(await piece(student));
+    if (viewport.width === 390) {
+      await student.getByRole('button', { name: 'Fold the tools away' }).click();
+      await student.getByRole('button', { name: 'Read what is on the page' }).click();
+      devices.push(await piece(student));
+    }
     if (viewport.width !== 820) continue;
     await student.locator('.ledge-tools').getByRole('button', { name: 'Shape' }).click();
     devices.push(await piece(student));
@@ -163,7 +170,8 @@ test('the workshop, the lesson and the boards', async ({ browser }) => {
     await student.getByRole('button', { name: 'Directions' }).click();
     devices.push(await piece(student));
   }
-  await sheet(browser, 'board-devices', [devices]);
+  const [upright, read, sideways, ...tablet] = devices;
+  await sheet(browser, 'board-devices', [[upright, read, sideways], tablet]);
 
   await varga.goto(lesson);
   await varga.getByRole('link', { name: 'My own board' }).click();
@@ -176,7 +184,7 @@ test('the workshop, the lesson and the boards', async ({ browser }) => {
   await varga.getByRole('button', { name: 'All mine' }).click();
   await varga.getByRole('button', { name: 'Hand out', exact: true }).click();
   await varga.getByRole('button', { name: 'Hand it out' }).click();
-  await expect(varga.getByText('3 of 27 screens')).toBeVisible();
+  await expect(varga.getByText('4 of 28 screens')).toBeVisible();
   const late = await piece(varga);
   await varga.goto('/tray');
   await varga.locator('[data-things] li').filter({ hasText: 'footbridge' }).getByRole('button').click();
