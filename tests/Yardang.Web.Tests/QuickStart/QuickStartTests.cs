@@ -71,6 +71,22 @@ public sealed class QuickStartTests : IAsyncLifetime
     }
 
     [Theory]
+    [InlineData("a\nb", "a b")]
+    [InlineData("  ", "Board")]
+    public async Task A_title_is_one_line_and_what_is_too_long_is_cut_between_letters(string typed, string named)
+    {
+        var guest = _school.Visitor();
+        using var answer = await StartWithAsync(guest, typed, string.Concat(Enumerable.Repeat("\U0001F309", 200)) + "\u0007", Png());
+        var (_, lesson) = await OfAsync(guest, answer);
+        Assert.Equal(named, lesson.Name);
+        var (_, place) = await _school.StudentAsync(lesson.Code, "Maya");
+        var question = "";
+        var room = await _school.Get<RoomHosts>().GetAsync(Guid.Parse(place.Split('/', '?')[2]));
+        await room.LookAsync(r => question = ((Board)r).Sheets.Marks.Values.Select(m => m.Body).OfType<TextBody>().Single().Words.Text, Stop);
+        Assert.Equal(string.Concat(Enumerable.Repeat("\U0001F309", 150)), question);
+    }
+
+    [Theory]
     [InlineData(1, 1)]
     [InlineData(3_400, 1)]
     [InlineData(1, 3_400)]

@@ -39,7 +39,7 @@ public sealed class QuickStartModel(UserManager<Teacher> teachers, SignInManager
     public async Task<IActionResult> OnPostAsync(Way way, PaperKind paper, string? called, string? question, IFormFile? picture)
     {
         if (way is not (Way.OneEach or Way.AllTogether) || !new Paper(paper).IsValid) return BadRequest();
-        (Paper, Called, Question) = (paper, Shortened(called, QuickPage.TitleLength), Shortened(question, QuickPage.QuestionLength));
+        (Paper, Called, Question) = (paper, Shortened(called?.ReplaceLineEndings(" "), QuickPage.TitleLength), Shortened(question, QuickPage.QuestionLength));
         TakenPicture? taken = null;
         if (picture is { Length: > 0 })
         {
@@ -76,5 +76,10 @@ public sealed class QuickStartModel(UserManager<Teacher> teachers, SignInManager
         return bytes.ToArray();
     }
 
-    private static string Shortened(string? typed, int most) => (typed ?? "").ReplaceLineEndings("\n").Trim() is var words && words.Length > most ? words[..most].TrimEnd() : words;
+    // Never through the middle of a letter.
+    private static string Shortened(string? typed, int most)
+    {
+        var words = (typed ?? "").ReplaceLineEndings("\n").Trim();
+        return words.Length <= most ? words : words[..(char.IsHighSurrogate(words[most - 1]) ? most - 1 : most)].TrimEnd();
+    }
 }

@@ -6,13 +6,14 @@ using Yardang.Core.Lessons;
 using Yardang.Core.Rooms;
 using Yardang.Data.School;
 using Yardang.Web.Access;
+using Yardang.Web.Lessons;
 using Yardang.Web.Rooms;
 
 namespace Yardang.Web.Pages;
 
 /// <summary>The three words of a student who has lost theirs, for the teacher to give them; or others, where somebody else has learnt them.</summary>
 [Authorize]
-public sealed class PersonKeyModel(AccessResolver access, ReentryKeys keys, RoomHosts hosts, IDbContextFactory<SchoolContext> school) : PageModel
+public sealed class PersonKeyModel(AccessResolver access, ReentryKeys keys, RoomHosts hosts, FrozenVersions versions, IDbContextFactory<SchoolContext> school) : PageModel
 {
     public LessonRecord Lesson { get; private set; } = null!;
 
@@ -46,13 +47,15 @@ public sealed class PersonKeyModel(AccessResolver access, ReentryKeys keys, Room
         if (await access.LessonAsync(Visitor.Of(HttpContext), lesson, Power.Runs) is not { } found) return false;
         if (await db.Participants.SingleOrDefaultAsync(p => p.LessonId == lesson && p.Number == number && p.Standing == Standing.In && p.Erasing == Erasing.No, HttpContext.RequestAborted) is not { } person) return false;
         (Lesson, Person) = (found, person);
-        Words = await IsSealedAsync(db, lesson) ? null : keys.Of(person).Text;
+        Words = await IsSealedAsync(db, found) ? null : keys.Of(person).Text;
         return true;
     }
 
-    private async Task<bool> IsSealedAsync(SchoolContext db, Guid lesson)
+    // Also while no such wall is open yet: the words would serve then.
+    private async Task<bool> IsSealedAsync(SchoolContext db, LessonRecord lesson)
     {
-        foreach (var wall in await db.RoomsOf(lesson).Where(r => r.Kind == RoomKind.Wall).Select(r => r.Id).ToListAsync(HttpContext.RequestAborted))
+        if ((await versions.OfAsync(lesson.VersionId)).Steps.Any(p => p.Wall is { IsSealed: true })) return true;
+        foreach (var wall in await db.RoomsOf(lesson.Id).Where(r => r.Kind == RoomKind.Wall).Select(r => r.Id).ToListAsync(HttpContext.RequestAborted))
         {
             if ((await hosts.GetAsync(wall)).IsSealed) return true;
         }
