@@ -88,7 +88,7 @@ test('on a board that several share a page is locked: nobody draws, rubs or undo
   const sign = 'Your teacher has locked this page: you can read it, but not change it.';
   await expect(maya.getByText(sign)).toBeVisible();
   await picture(maya, 'lock-page');
-  await draw(maya, [0.2, 0.2], [0.4, 0.2]);
+  await draw(maya, [0.2, 0.45], [0.4, 0.45]);
   await draw(ben, [0.2, 0.3], [0.4, 0.3]);
   await maya.keyboard.press('Control+z');
   await draw(varga, [0.5, 0.7], [0.7, 0.7]);
@@ -97,7 +97,7 @@ test('on a board that several share a page is locked: nobody draws, rubs or undo
   await varga.locator('summary').filter({ hasText: 'This page' }).click();
   await varga.getByRole('button', { name: 'Unlock this page' }).click();
   await expect(maya.getByText(sign)).toBeHidden();
-  await draw(maya, [0.2, 0.2], [0.4, 0.2]);
+  await draw(maya, [0.2, 0.45], [0.4, 0.45]);
   await expect(marks(ben)).toHaveCount(before + 2);
   for (const page of [varga, maya, ben]) expect(page.problems).toEqual([]);
 });
