@@ -132,7 +132,7 @@ test('a class chooses among what stands on its board: so many each, nobody sees 
   const maya = await student(browser, code, 'Maya');
   const ben = await student(browser, code, 'Ben', PHONE);
   await writeNote(maya, 'Arch');
-  await draw(maya, [0.1, 0.8], [0.2, 0.9]);
+  await draw(maya, [0.35, 0.8], [0.45, 0.9]);
   await kept(maya);
   await expect(marks(ben)).toHaveCount(3);
   await varga.locator('.tile').first().click();
