@@ -198,7 +198,7 @@ test('parts are arranged, taken out and brought back, and go their own ways', as
   await kept(varga);
   await expect(varga.locator('.part-line[aria-current="page"]')).toContainText('2 pages');
   await varga.getByRole('button', { name: 'Try it as a student' }).click();
-  await expect(varga.frameLocator('[data-try-seat="1"]').getByText('1 / 2').first()).toBeVisible();
+  await expect(varga.frameLocator('[data-try-seat="1"]').getByText('2 / 2').first()).toBeVisible();
   const code = await handOutParts(varga, 'All open from the beginning');
 
   const [maya, ben] = [await student(browser, code, 'Maya'), await student(browser, code, 'Ben')];
