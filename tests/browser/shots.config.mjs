@@ -5,7 +5,7 @@ const port = process.env.YARDANG_SHOTS_PORT ?? '5188';
 
 export default defineConfig({
   testDir: './shots',
-  timeout: 90_000,
+  timeout: 240_000,
   workers: 1,
   reporter: 'line',
   use: { ...use, baseURL: `http://127.0.0.1:${port}` },

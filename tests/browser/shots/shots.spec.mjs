@@ -29,7 +29,7 @@ async function signedIn(browser) {
     await varga.getByRole('button', { name: 'Sign in' }).click();
     await varga.goto('/dev/class');
     await expect(varga.getByText('The class is paused.')).toBeVisible({ timeout: 1000 });
-  }).toPass({ timeout: 60_000 });
+  }).toPass({ timeout: 150_000 });
   return varga;
 }
 
