@@ -3,7 +3,10 @@
 /** In the order in which they are named, each once; null if that cannot be read, or names a page that there is not. */
 export function pagesIn(written: string, last: number): number[] | null {
   const chosen = new Set<number>();
-  for (const range of written.replace(/\s*[-–]\s*/g, '-').split(/[,;\s]+/).filter(Boolean)) {
+  for (const range of written
+    .replace(/\s*[-–]\s*/g, '-')
+    .split(/[,;\s]+/)
+    .filter(Boolean)) {
     const [, first, second] = /^(\d{1,6})(?:-(\d{1,6}))?$/.exec(range) ?? [];
     if (first === undefined) return null;
     const [from, to] = [Number(first), Number(second ?? first)];
