@@ -11,15 +11,16 @@ public sealed partial class DataFolder
 
     private readonly string _path;
 
+    /// <summary>The folder that the settings name, which the program is to work in.</summary>
     /// <exception cref="IOException">Nothing can be written there; the message says so in a sentence.</exception>
     public DataFolder(IConfiguration configuration)
+        : this(PathIn(configuration))
     {
-        _path = Path.GetFullPath(configuration["Yardang:Data"] ?? "data");
         try
         {
             Directory.CreateDirectory(_path);
             Close();
-            var probe = Path.Combine(_path, "probe");
+            var probe = System.IO.Path.Combine(_path, "probe");
             File.WriteAllBytes(probe, new byte[4_096]);
             File.Delete(probe);
         }
@@ -29,29 +30,43 @@ public sealed partial class DataFolder
         }
     }
 
+    private DataFolder(string path) => _path = path;
+
+    /// <summary>Where it is.</summary>
+    public string Path => _path;
+
     /// <summary>The log of all rooms.</summary>
-    public string LogFile => Path.Combine(_path, "log.db");
+    public string LogFile => System.IO.Path.Combine(_path, "log.db");
 
     /// <summary>Everything else.</summary>
-    public string SchoolFile => Path.Combine(_path, "school.db");
+    public string SchoolFile => System.IO.Path.Combine(_path, "school.db");
 
     /// <summary>Pictures.</summary>
-    public string Media => Path.Combine(_path, "media");
+    public string Media => System.IO.Path.Combine(_path, "media");
 
     /// <summary>Files that have come in part.</summary>
-    public string Uploads => Path.Combine(_path, "uploads");
+    public string Uploads => System.IO.Path.Combine(_path, "uploads");
 
     /// <summary>The archive of a deleted lesson, as long as it can be taken along.</summary>
-    public string ArchiveOf(Guid lesson) => Path.Combine(_path, "archives", $"{lesson:N}.yardang.zip");
+    public string ArchiveOf(Guid lesson) => System.IO.Path.Combine(Archives, $"{lesson:N}.yardang.zip");
 
     /// <summary>The secret from which students' keys are made.</summary>
-    public string ReentrySecret => Path.Combine(_path, "reentry.secret");
+    public string ReentrySecret => System.IO.Path.Combine(_path, "reentry.secret");
 
     /// <summary>The secret from which ids are made where names are hidden.</summary>
-    public string VeilSecret => Path.Combine(_path, "veil.secret");
+    public string VeilSecret => System.IO.Path.Combine(_path, "veil.secret");
 
     /// <summary>The keys that protect cookies.</summary>
-    public string Keys => Path.Combine(_path, "keys");
+    public string Keys => System.IO.Path.Combine(_path, "keys");
+
+    /// <summary>Archives of deleted lessons.</summary>
+    public string Archives => System.IO.Path.Combine(_path, "archives");
+
+    /// <summary>A folder as it is, perhaps that of a server that is running: nothing in it is touched.</summary>
+    public static DataFolder At(string path) => new(System.IO.Path.GetFullPath(path));
+
+    /// <summary>Where the settings say that it is.</summary>
+    public static string PathIn(IConfiguration configuration) => System.IO.Path.GetFullPath(configuration["Yardang:Data"] ?? "data");
 
     /// <summary>From now on, whatever the program makes is for its own user alone.</summary>
     public static void KeepToOneself()
@@ -64,8 +79,22 @@ public sealed partial class DataFolder
     {
         if (OperatingSystem.IsWindows()) return;
         File.SetUnixFileMode(_path, MyFolder);
-        foreach (var folder in Directory.EnumerateDirectories(_path, "*", SearchOption.AllDirectories)) File.SetUnixFileMode(folder, MyFolder);
-        foreach (var file in Directory.EnumerateFiles(_path, "*", SearchOption.AllDirectories)) File.SetUnixFileMode(file, Mine);
+        foreach (var folder in Directory.EnumerateDirectories(_path, "*", SearchOption.AllDirectories)) Set(folder, MyFolder);
+        foreach (var file in Directory.EnumerateFiles(_path, "*", SearchOption.AllDirectories)) Set(file, Mine);
+    }
+
+    // An operator's command may come while the server is running, which deletes what it is done with.
+    [System.Runtime.Versioning.UnsupportedOSPlatform("windows")]
+    private static void Set(string path, UnixFileMode mode)
+    {
+        try
+        {
+            File.SetUnixFileMode(path, mode);
+        }
+        catch (Exception e) when (e is FileNotFoundException or DirectoryNotFoundException)
+        {
+            return;
+        }
     }
 
     [LibraryImport("libc", EntryPoint = "umask")]

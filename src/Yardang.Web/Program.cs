@@ -21,6 +21,7 @@ using Yardang.Web.Mail;
 using Yardang.Web.Media;
 using Yardang.Web.Moderation;
 using Yardang.Web.Needs;
+using Yardang.Web.Operating;
 using Yardang.Web.Pages;
 using Yardang.Web.PersonalData;
 using Yardang.Web.PictureSearch;
@@ -30,9 +31,37 @@ using Yardang.Web.Shelf;
 using Yardang.Web.Storage;
 
 DataFolder.KeepToOneself();
-var builder = WebApplication.CreateBuilder(args);
+
+// What is published has its files beside it, wherever it is started from.
+var published = Directory.Exists(Path.Combine(AppContext.BaseDirectory, "wwwroot", "dist")) ? AppContext.BaseDirectory : null;
+var isCommand = OperatorCommands.IsOne(args);
+var builder = WebApplication.CreateBuilder(new WebApplicationOptions { Args = isCommand ? [] : args, ContentRootPath = published });
+try
+{
+    builder.Configuration.AddSettingsFile();
+}
+catch (IOException e)
+{
+    Environment.ExitCode = await OperatorCommands.SayAsync(Outcome.Refused(e.Message));
+    return;
+}
+
+if (Settings.Faults(builder.Configuration) is { Count: > 0 } faults)
+{
+    Environment.ExitCode = await OperatorCommands.SayAsync(Outcome.Refused(string.Join('\n', faults)));
+    return;
+}
+
+if (isCommand && await OperatorCommands.TryAsync(args, builder.Configuration) is { } outcome)
+{
+    Environment.ExitCode = await OperatorCommands.SayAsync(outcome);
+    return;
+}
+
 var services = builder.Services;
+services.AddSystemd();
 builder.Logging.LeaveOutAddresses();
+if (isCommand) builder.Logging.SetMinimumLevel(LogLevel.Warning).AddFilter(null, LogLevel.Warning);
 
 services.AddSingleton(FixedClock.From(builder.Configuration) ?? TimeProvider.System);
 services.AddSingleton<DataFolder>();
@@ -55,8 +84,16 @@ services.AddOptions<Microsoft.AspNetCore.DataProtection.KeyManagement.KeyManagem
 
 services.AddSingleton<IEventStore>(provider => new SqliteEventStore(provider.GetRequiredService<DataFolder>().LogFile));
 services.AddSingleton(provider => new EventLog(provider.GetRequiredService<IEventStore>()) { Wrote = provider.GetRequiredService<DiskHealth>().Wrote });
+services.AddSingleton(provider =>
+{
+    _ = provider.GetRequiredService<IEventStore>();
+    return LogIdentity.Of(provider.GetRequiredService<DataFolder>().LogFile);
+});
 services.AddSingleton<Followers>();
 services.AddSingleton<Health>();
+services.AddSingleton<ServerMetrics>();
+services.AddMetricsExport(builder.Configuration);
+services.AddSingleton<Invitations>();
 services.AddSingleton<SchoolClock>();
 services.AddSingleton<Seating>();
 services.AddSingleton<FrozenVersions>();
@@ -210,10 +247,14 @@ services.Configure<RequestLocalizationOptions>(options =>
 services.AddRazorPages();
 services.AddAntiforgery(options => options.Cookie.SecurePolicy = CookieSecurePolicy.SameAsRequest);
 
-var app = builder.Build();
-
+await using var app = builder.Build();
 try
 {
+    if (File.Exists(DataFolder.At(DataFolder.PathIn(app.Configuration)).SchoolFile) && SchoolForm.LastOf(DataFolder.At(DataFolder.PathIn(app.Configuration)).SchoolFile) is var form && !SchoolForm.Knows(form))
+    {
+        throw new IOException($"The data in {DataFolder.PathIn(app.Configuration)} was last used by a newer version of Yardang than this, {ProgramVersion.Text}. Install that version again, or put back the backup that was made before it (docs/running.md).");
+    }
+
     await using var db = await app.Services.GetRequiredService<IDbContextFactory<SchoolContext>>().CreateDbContextAsync();
     await db.Database.MigrateAsync();
     app.Services.GetRequiredService<IEventStore>();
@@ -226,6 +267,13 @@ catch (Exception e) when (e is IOException or Microsoft.Data.Sqlite.SqliteExcept
     return;
 }
 
+if (isCommand)
+{
+    Environment.ExitCode = await OperatorCommands.SayAsync(await OperatorCommands.DoAsync(args, app.Services));
+    return;
+}
+
+app.Services.GetRequiredService<ServerMetrics>();
 app.UseForwardedHeaders();
 app.UseHsts();
 app.UseSecurityHeaders(app.Services.GetRequiredService<FramedSites>());
@@ -293,7 +341,7 @@ app.MapGet("/service-worker.js", (HttpContext context, IWebHostEnvironment envir
     context.Response.Headers.CacheControl = "no-cache";
     return Results.File(environment.WebRootFileProvider.GetFileInfo("dist/service-worker.js").CreateReadStream(), "text/javascript");
 });
-app.MapGet("/healthz", (Health health) => health.Say());
+app.MapGet("/healthz", (HttpContext context, Health health) => health.Say(context));
 await app.RunAsync();
 
 /// <summary>Named so that tests can start the application.</summary>

@@ -16,6 +16,9 @@ public static class QuietLogs
     {
         foreach (var category in s_tellAddresses) logging.AddFilter(category, LogLevel.Warning);
 
+        // Each question to the database would be a line, many in a second.
+        logging.AddFilter("Microsoft.EntityFrameworkCore", LogLevel.Warning);
+
         // Says at each start that keys lie unprotected; the documentation says it once, and how to change it.
         logging.AddFilter("Microsoft.AspNetCore.DataProtection.KeyManagement.XmlKeyManager", LogLevel.Error);
     }

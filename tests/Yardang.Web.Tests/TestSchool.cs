@@ -18,7 +18,7 @@ namespace Yardang.Web.Tests;
 /// <summary>A school on a real server with real SQLite files, gone after the test.</summary>
 public sealed partial class TestSchool : IAsyncDisposable
 {
-    private readonly string _folder = Directory.CreateTempSubdirectory("yardang-test-").FullName;
+    private readonly string _folder;
     private readonly WebApplicationFactory<Program> _factory;
 
     // Each server would watch its settings and files for changes, and a user may have only so many watchers.
@@ -28,9 +28,12 @@ public sealed partial class TestSchool : IAsyncDisposable
         Environment.SetEnvironmentVariable("DOTNET_USE_POLLING_FILE_WATCHER", "true");
     }
 
-    public TestSchool(Action<IWebHostBuilder>? more = null)
+    /// <summary>Opens one.</summary>
+    /// <param name="more">Settings of its own.</param>
+    /// <param name="kept">A folder with what another school left; null for a new school. It is gone after the test, too.</param>
+    public TestSchool(Action<IWebHostBuilder>? more = null, string? kept = null)
     {
-        var folder = _folder;
+        var folder = _folder = kept ?? Directory.CreateTempSubdirectory("yardang-test-").FullName;
         _factory = new WebApplicationFactory<Program>().WithWebHostBuilder(web =>
         {
             web.UseUrls("http://127.0.0.1:0").UseSetting("Yardang:Data", folder).UseSetting("Logging:LogLevel:Default", "None");
@@ -104,7 +107,6 @@ public sealed partial class TestSchool : IAsyncDisposable
         return await browser.PostAsync(to ?? path, new FormUrlEncodedContent(fields));
     }
 
-    /// <summary>What a page's forms carry against requests from elsewhere.</summary>
     /// <summary>Imports an archive on the desk.</summary>
     public static async Task<HttpResponseMessage> ImportAsync(HttpClient teacher, byte[] archive)
     {
@@ -114,6 +116,7 @@ public sealed partial class TestSchool : IAsyncDisposable
         return await teacher.PostAsync("/desk?handler=Import", form, stop);
     }
 
+    /// <summary>What a page's forms carry against requests from elsewhere.</summary>
     public static string TokenIn(string page) => TokenPattern().Match(page).Groups["token"].Value;
 
     public async ValueTask DisposeAsync()

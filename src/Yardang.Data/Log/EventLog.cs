@@ -6,8 +6,8 @@ namespace Yardang.Data.Log;
 /// <summary>Makes events durable: whatever all rooms have handed in meanwhile goes to the disk in one commit.</summary>
 public sealed class EventLog : IAsyncDisposable
 {
-    // Enough to fill a commit many times over; a room that finds it full waits, and its own mailbox fills up behind it.
-    private const int Capacity = 4_096;
+    /// <summary>How many batches may wait: enough to fill a commit many times over; a room that finds it full waits, and its own mailbox fills up behind it.</summary>
+    public const int Capacity = 4_096;
 
     // More than can be failing at once and still be waited for; the store refuses what does not follow in any case.
     private const int FailuresKept = 10_000;
@@ -27,6 +27,9 @@ public sealed class EventLog : IAsyncDisposable
 
     /// <summary>Told after each append, with the reason if it failed.</summary>
     public Action<Exception?>? Wrote { get; set; }
+
+    /// <summary>How many batches of events wait for their commit.</summary>
+    public int Waiting => _waiting.Reader.Count;
 
     /// <summary>Hands events in. Batches of one room become durable in the order they were handed in.</summary>
     public ValueTask AppendAsync(Append append, CancellationToken stop) => _waiting.Writer.WriteAsync(append, stop);
@@ -54,9 +57,11 @@ public sealed class EventLog : IAsyncDisposable
         var batches = waiting.FindAll(b => !_failed.TryGetValue(b.Room, out var epoch) || b.Epoch > epoch);
         foreach (var late in waiting.Except(batches)) Answer(late, new StaleWriterException());
         if (batches.Count == 0) return;
+        var began = System.Diagnostics.Stopwatch.GetTimestamp();
         try
         {
             _store.Write(batches);
+            LogMetrics.Committed(began, batches);
         }
         catch (Exception) when (batches.Count > 1)
         {
@@ -68,6 +73,7 @@ public sealed class EventLog : IAsyncDisposable
         {
             if (_failed.Count >= FailuresKept) _failed.Clear();
             _failed[batches[0].Room] = batches[0].Epoch;
+            LogMetrics.Failed();
             Answer(batches[0], e);
             return;
         }

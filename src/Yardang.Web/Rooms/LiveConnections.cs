@@ -25,6 +25,9 @@ public sealed class LiveConnections
         var visitor => ($"teacher {visitor.TeacherId}", OfTeacher),
     };
 
+    /// <summary>How many there are.</summary>
+    public int Open => _open.Values.Sum();
+
     /// <summary>One more. False if there are too many already.</summary>
     public bool Enter(string who, int most)
     {

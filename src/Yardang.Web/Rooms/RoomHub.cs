@@ -5,6 +5,7 @@ using MessagePack;
 using Microsoft.AspNetCore.SignalR;
 using Yardang.Core.Rooms;
 using Yardang.Core.Threads;
+using Yardang.Data.Log;
 using Yardang.Data.Wire;
 using Yardang.Web.Access;
 using Yardang.Web.Needs;
@@ -15,7 +16,7 @@ namespace Yardang.Web.Rooms;
 /// The live connection: commands in, numbered events out. Methods hand over and return; what happens next comes through
 /// <see cref="Watch"/>. Described in docs/protocol.md.
 /// </summary>
-public sealed class RoomHub(RoomHosts hosts, AccessResolver access, IHubContext<RoomHub> hub, LiveConnections connections, Strangers strangers, Whereabouts whereabouts) : Hub
+public sealed class RoomHub(RoomHosts hosts, AccessResolver access, IHubContext<RoomHub> hub, LiveConnections connections, Strangers strangers, Whereabouts whereabouts, LogIdentity log) : Hub
 {
     private const int PreviewBytes = 8 * 1024;
     private const int MaxWatches = 400;
@@ -38,7 +39,7 @@ public sealed class RoomHub(RoomHosts hosts, AccessResolver access, IHubContext<
         Context.Items[nameof(Refusals)] = refusals;
         Context.Items[nameof(LowData)] = new LowData();
         _ = refusals.RunAsync();
-        return Task.CompletedTask;
+        return Clients.Caller.SendAsync("Log", log.Number, Context.ConnectionAborted);
     }
 
     /// <inheritdoc/>

@@ -99,6 +99,9 @@ public class PostMatrixTests
             new("/Account", "/account?handler=Name", People.Teachers, new() { ["name"] = "Ilse Varga" }),
             new("/Account", "/account?handler=Password", People.Teachers),
             new("/Account", "/account?handler=Delete", People.Teachers),
+
+            // Where sign-up is open nobody needs an invitation: SigningUpTests.
+            new("/Account", "/account?handler=Invite", [], new() { ["colleague"] = "duarte@ostlebrook.example" }),
             new("/Invited", "/invited", People.Teachers, new() { ["key"] = "none" }),
             new("media", $"/rooms/{s.Board}/media", [.. People.Run, Who.BoardsStudent]),
             new("media", $"/rooms/{s.Activity.DraftId}/media", People.Run),

@@ -4,6 +4,7 @@ using Microsoft.AspNetCore.Hosting;
 using Microsoft.Extensions.DependencyInjection;
 using Microsoft.Extensions.Logging;
 using Yardang.Web.Access;
+using Yardang.Web.Operating;
 
 namespace Yardang.Web.Tests.Server;
 
@@ -103,12 +104,39 @@ public class ServerTests
     {
         await using var school = new TestSchool();
         var visitor = school.Visitor();
+        visitor.DefaultRequestHeaders.Add("X-Forwarded-For", "203.0.113.7");
         Assert.Equal("ok", await visitor.GetStringAsync("/healthz", Stop));
         school.Get<DiskHealth>().Wrote(new Microsoft.Data.Sqlite.SqliteException("full", 13));
         using (var ill = await visitor.GetAsync("/healthz", Stop)) Assert.Equal(HttpStatusCode.ServiceUnavailable, ill.StatusCode);
         Assert.Contains("disk is full", await visitor.GetStringAsync("/", Stop), StringComparison.Ordinal);
         school.Get<DiskHealth>().Wrote(null);
         Assert.DoesNotContain("disk is full", await visitor.GetStringAsync("/", Stop), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task Who_asks_on_the_machine_itself_reads_how_much_the_server_holds_and_nobody_else_does()
+    {
+        await using var school = new TestSchool();
+        var (_, teacher) = await school.TeacherAsync("Ilse Varga");
+        var (_, lesson) = await school.HandOutAsync(teacher);
+        await using var student = await Yardang.Headless.SimulatedClass.ClassMember.JoinAsync(school.Address, lesson.Code.Text, "Maya");
+        var operators = school.Visitor();
+        var said = await operators.GetStringAsync("/healthz", Stop);
+        var figures = System.Text.Json.JsonDocument.Parse(said).RootElement;
+        Assert.Equal("ok", figures.GetProperty("status").GetString());
+        Assert.Equal(1, figures.GetProperty("connections").GetInt32());
+        Assert.True(figures.GetProperty("rooms").GetProperty("loaded").GetInt32() >= 2);
+        Assert.True(figures.GetProperty("rooms").GetProperty("readers").GetInt32() >= 2);
+        Assert.True(figures.GetProperty("disk").GetProperty("freeMB").GetInt64() > 0);
+        Assert.Equal(4_096, figures.GetProperty("queue").GetProperty("most").GetInt32());
+        Assert.DoesNotContain("Maya", said, StringComparison.Ordinal);
+        foreach (var header in new[] { "X-Forwarded-For", "X-Forwarded-Proto", "Forwarded" })
+        {
+            using var request = new HttpRequestMessage(HttpMethod.Get, "/healthz");
+            request.Headers.Add(header, "for=203.0.113.7");
+            using var answer = await school.Visitor().SendAsync(request, Stop);
+            Assert.Equal("ok", await answer.Content.ReadAsStringAsync(Stop));
+        }
     }
 
     [Fact]

@@ -52,6 +52,7 @@ export class Connection implements Line {
   private readonly rooms = new Map<string, Watched>();
   private readonly inTurn = fewAtOnce(FETCHED);
   private firstSeen: Promise<unknown> | null = null;
+  private log: number | null = null;
   link: Link = 'connecting';
 
   /**
@@ -74,6 +75,7 @@ export class Connection implements Line {
     this.hub.on('Refused', (room: string, client: number, counter: number, reason: number) =>
       this.rooms.get(room)?.client.takeRefusal(client, counter, reason),
     );
+    this.hub.on('Log', (log: number) => this.isOfLog(log));
     this.hub.onreconnecting(() => this.setLink('lost'));
     this.hub.onreconnected(() => this.resume());
     this.hub.onclose(() => void this.start());
@@ -217,6 +219,12 @@ export class Connection implements Line {
     watched.stop?.();
     await pause(RETRY_MS[1]!);
     if (this.isOpen && this.rooms.get(watched.client.room) === watched) await this.resync(watched);
+  }
+
+  // A backup was put back: what this page knows may be in no log any more. What it has not sent yet is kept, and sent by the page that comes.
+  private isOfLog(log: number): void {
+    if ((this.log ?? log) !== log) location.reload();
+    this.log = log;
   }
 
   // Nothing more comes and nothing more is sent until the page knows its place.

@@ -1,3 +1,4 @@
+using System.ComponentModel.DataAnnotations;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
@@ -6,6 +7,7 @@ using Microsoft.Extensions.Localization;
 using Yardang.Core.ClassLists;
 using Yardang.Data.School;
 using Yardang.Web.Access;
+using Yardang.Web.Mail;
 using Yardang.Web.PersonalData;
 using Yardang.Web.QuickStart;
 
@@ -13,8 +15,10 @@ namespace Yardang.Web.Pages;
 
 /// <summary>A teacher's own account: name and password. Who began without one makes it here, and keeps everything.</summary>
 [Authorize]
-public sealed class AccountModel(UserManager<Teacher> teachers, SignInManager<Teacher> signIn, TeachersCookie known, AccountRemoval removal, IStringLocalizer<UiTexts> texts) : PageModel
+public sealed class AccountModel(UserManager<Teacher> teachers, SignInManager<Teacher> signIn, TeachersCookie known, AccountRemoval removal, Invitations invitations, Outbox outbox, MailLimit limit, IStringLocalizer<UiTexts> texts) : PageModel
 {
+    private const int MaxEmail = 256;
+
     public Teacher Teacher { get; private set; } = null!;
 
     /// <summary>What was typed as an address.</summary>
@@ -22,7 +26,6 @@ public sealed class AccountModel(UserManager<Teacher> teachers, SignInManager<Te
 
     public string? Problem { get; private set; }
 
-    /// <summary>What was kept just now.</summary>
     /// <summary>What was typed as a name.</summary>
     public string TypedName { get; private set; } = "";
 
@@ -32,7 +35,14 @@ public sealed class AccountModel(UserManager<Teacher> teachers, SignInManager<Te
     /// <summary>Whether it was asked just now to delete the account.</summary>
     public bool AsksToDelete { get; private set; }
 
+    /// <summary>What was kept just now.</summary>
     public string? Kept { get; private set; }
+
+    /// <summary>Whether colleagues can be invited to have an account.</summary>
+    public bool Invites => invitations.TeachersInvite && Teacher.EndsAt is null;
+
+    /// <summary>The link for whoever was invited just now.</summary>
+    public string? Link { get; private set; }
 
     public async Task<IActionResult> OnGetAsync()
     {
@@ -87,6 +97,23 @@ public sealed class AccountModel(UserManager<Teacher> teachers, SignInManager<Te
         known.Remember(HttpContext, Teacher.Id);
         await signIn.RefreshSignInAsync(Teacher);
         return Redirect("/desk");
+    }
+
+    /// <summary>Invites a colleague to make an account.</summary>
+    public async Task<IActionResult> OnPostInviteAsync(string? colleague)
+    {
+        if (await FindAsync() is { } elsewhere) return elsewhere;
+        if (!Invites) return NotFound();
+        var typed = (colleague ?? "").Trim();
+        if (typed.Length > MaxEmail || !new EmailAddressAttribute().IsValid(typed)) Problem = texts["SignUp.BadEmail"];
+        else if (await teachers.FindByEmailAsync(typed) is not null) Problem = texts["Account.InviteHas"];
+        else if (!limit.Allows(typed)) Problem = texts["Account.InviteOften"];
+        if (Problem is not null) return Page();
+        var path = invitations.PathFor(typed);
+        await outbox.PutAsync(typed, texts["Mail.Account.Subject"], texts["Mail.Account.Text", Teacher.DisplayName], path);
+        Link = $"{Request.Scheme}://{Request.Host}{path}";
+        Kept = texts["Account.Invited", typed, (int)Invitations.Holds.TotalDays];
+        return Page();
     }
 
     /// <summary>Deletes the account, and all that it holds.</summary>

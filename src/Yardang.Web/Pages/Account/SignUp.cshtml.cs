@@ -6,22 +6,38 @@ using Microsoft.Extensions.Localization;
 using Yardang.Core.ClassLists;
 using Yardang.Data.School;
 using Yardang.Web.Access;
+using Yardang.Web.Operating;
 
 namespace Yardang.Web.Pages;
 
-/// <summary>Makes a teacher's account. No e-mail is sent anywhere.</summary>
+/// <summary>Makes a teacher's account, where the school lets who comes, or with an invitation. No e-mail is sent anywhere.</summary>
 [EnableRateLimiting(AccountLimit.Making)]
-public sealed class SignUpModel(UserManager<Teacher> teachers, SignInManager<Teacher> signIn, TeachersCookie known, IStringLocalizer<UiTexts> texts) : PageModel
+public sealed class SignUpModel(UserManager<Teacher> teachers, SignInManager<Teacher> signIn, TeachersCookie known, Invitations invitations, IStringLocalizer<UiTexts> texts) : PageModel
 {
+    private const int MaxInvitation = 2_000;
+
     public string Name { get; private set; } = "";
 
     public string Email { get; private set; } = "";
 
     public string? Problem { get; private set; }
 
-    public async Task<IActionResult> OnPostAsync(string? name, string? email, string? password, string? returnUrl)
+    /// <summary>What came with the address.</summary>
+    public string? Invitation { get; private set; }
+
+    /// <summary>For which address it is; null if there is none that holds.</summary>
+    public string? InvitedAs { get; private set; }
+
+    /// <summary>Whether whoever is here may make an account.</summary>
+    public bool IsLetIn => invitations.SignUp is SigningUp.Open || InvitedAs is not null;
+
+    public void OnGet(string? invitation) => Read(invitation);
+
+    public async Task<IActionResult> OnPostAsync(string? name, string? email, string? password, string? returnUrl, string? invitation)
     {
-        (Name, Email) = (name ?? "", email ?? "");
+        Read(invitation);
+        if (!IsLetIn) return Page();
+        (Name, Email) = (name ?? "", InvitedAs ?? email ?? "");
         if (PersonName.Read(name) is not { } read)
         {
             Problem = texts["SignUp.NoName"];
@@ -39,6 +55,13 @@ public sealed class SignUpModel(UserManager<Teacher> teachers, SignInManager<Tea
 
         Problem = WhyNot(result, texts);
         return Page();
+    }
+
+    private void Read(string? invitation)
+    {
+        Invitation = invitation?.Length <= MaxInvitation ? invitation : null;
+        InvitedAs = invitations.Read(Invitation);
+        Email = InvitedAs ?? "";
     }
 
     /// <summary>Why an account could not be made, in words.</summary>

@@ -11,6 +11,7 @@ using Yardang.Data.School;
 using Yardang.Rendering;
 using Yardang.Web.Access;
 using Yardang.Web.Lessons;
+using Yardang.Web.Operating;
 using Yardang.Web.QuickStart;
 using Yardang.Web.Shelf;
 using Yardang.Web.Storage;
@@ -19,7 +20,7 @@ namespace Yardang.Web.Pages;
 
 /// <summary>From the front door to a running board without an account: choose who shares a board, and there is the code.</summary>
 [EnableRateLimiting(AccountLimit.Beginning)]
-public sealed class QuickStartModel(UserManager<Teacher> teachers, SignInManager<Teacher> signIn, Handing handing, ActivityMaking making, RoomMedia media, TimeProvider clock, IStringLocalizer<UiTexts> texts) : PageModel
+public sealed class QuickStartModel(UserManager<Teacher> teachers, SignInManager<Teacher> signIn, Handing handing, ActivityMaking making, RoomMedia media, Invitations invitations, TimeProvider clock, IStringLocalizer<UiTexts> texts) : PageModel
 {
     /// <summary>How many hours it lives.</summary>
     public int Hours => (int)GuestTeacher.Lifetime.TotalHours;
@@ -36,8 +37,14 @@ public sealed class QuickStartModel(UserManager<Teacher> teachers, SignInManager
     /// <summary>What was wrong with a picture.</summary>
     public string? Problem { get; private set; }
 
+    // Where nobody makes an account of their own accord, nobody begins without one either.
+    private bool IsLetIn => invitations.SignUp is SigningUp.Open || User.Identity?.IsAuthenticated == true;
+
+    public IActionResult OnGet() => IsLetIn ? Page() : Challenge();
+
     public async Task<IActionResult> OnPostAsync(Way way, PaperKind paper, string? called, string? question, IFormFile? picture)
     {
+        if (!IsLetIn) return Challenge();
         if (way is not (Way.OneEach or Way.AllTogether) || !new Paper(paper).IsValid) return BadRequest();
         (Paper, Called, Question) = (paper, Shortened(called?.ReplaceLineEndings(" "), QuickPage.TitleLength), Shortened(question, QuickPage.QuestionLength));
         TakenPicture? taken = null;

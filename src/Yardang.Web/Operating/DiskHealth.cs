@@ -1,6 +1,6 @@
 using Microsoft.Data.Sqlite;
 
-namespace Yardang.Web;
+namespace Yardang.Web.Operating;
 
 /// <summary>Whether the last write to the disk went well, so that pages can say it when it did not.</summary>
 public sealed class DiskHealth
