@@ -34,7 +34,7 @@ test('one truth', async ({ browser }) => {
   for (const page of pair) {
     await page.locator('.ledge-tools').getByRole('button', { name: 'Choose' }).click();
     await marks(page).last().focus();
-    await page.getByRole('button', { name: 'Exactly' }).click();
+    await page.getByRole('button', { name: 'Position and size' }).click();
     await page.evaluate(watch);
   }
   const box = await pair[0].locator('[data-surface]').boundingBox();

@@ -92,7 +92,7 @@ test('a page with 3,000 strokes', async ({ browser }) => {
   }
 
   await open(0);
-  await varga.getByRole('button', { name: 'Rub out' }).click();
+  await varga.getByRole('button', { name: 'Erase' }).click();
   await varga.getByRole('button', { name: 'All of it' }).click();
   const rubbed = await longestTask(varga, async () => {
     await varga.mouse.move(box.x + 60, y - 60);

@@ -28,7 +28,7 @@ test('a shape is drawn, turned, measured, doubled, tied, pinned and brought back
 
   await tool(maya, 'Choose').click();
   await maya.getByRole('button', { name: 'All mine' }).click();
-  await maya.getByRole('button', { name: 'Exactly' }).click();
+  await maya.getByRole('button', { name: 'Position and size' }).click();
   await exact(maya, 'Width, mm').fill('40');
   await exact(maya, 'Width, mm').press('Enter');
   await exact(maya, 'Height, mm').fill('30');
@@ -40,7 +40,7 @@ test('a shape is drawn, turned, measured, doubled, tied, pinned and brought back
   await maya.getByRole('button', { name: 'Sides', exact: true }).click();
   await expect(maya.getByRole('button', { name: 'Sides', exact: true })).toHaveAttribute('aria-pressed', 'true');
 
-  await maya.getByRole('button', { name: 'Double', exact: true }).click();
+  await maya.getByRole('button', { name: 'Duplicate', exact: true }).click();
   await expect(marks(maya)).toHaveCount(3);
   await maya.getByRole('button', { name: 'All mine' }).click();
   await maya.getByRole('button', { name: 'Tie together' }).click();
@@ -68,9 +68,9 @@ test('by keyboard alone: a shape is put down, moved by mm, turned by degree, gro
   await expect(marks(maya)).toHaveText([/^Text/, 'Square, yours']);
   await maya.getByRole('button', { name: 'Put one here' }).blur();
   await maya.keyboard.press('Control+a');
-  await maya.getByRole('button', { name: 'Exactly' }).press('Enter');
+  await maya.getByRole('button', { name: 'Position and size' }).press('Enter');
   const left = Number(await exact(maya, 'From the left, mm').inputValue());
-  await maya.getByRole('button', { name: 'Exactly' }).blur();
+  await maya.getByRole('button', { name: 'Position and size' }).blur();
   await maya.keyboard.press('ArrowRight');
   await maya.keyboard.press('Shift+ArrowRight');
   await expect(exact(maya, 'From the left, mm')).toHaveValue(String(left + 11));
@@ -106,13 +106,13 @@ test('two students drag the same loose label: both see one truth, and neither ca
   for (const page of [maya, ben]) {
     await tool(page, 'Choose').click();
     await marks(page).last().focus();
-    await page.getByRole('button', { name: 'Exactly' }).click();
+    await page.getByRole('button', { name: 'Position and size' }).click();
   }
   const box = await maya.locator('[data-surface]').boundingBox();
   const middle = [box.width / 2, box.height / 2];
   await Promise.all([drag(maya, middle, [middle[0] - 150, middle[1]]), drag(ben, middle, [middle[0] + 150, middle[1] + 40])]);
   await expect.poll(async () => (await places(maya)) === (await places(ben)), { intervals: [200] }).toBe(true);
-  await expect(maya.getByRole('button', { name: 'Rub out' })).toHaveCount(1);
+  await expect(maya.getByRole('button', { name: 'Erase' })).toHaveCount(1);
   expect([...maya.problems, ...ben.problems]).toEqual([]);
 });
 
@@ -129,7 +129,7 @@ test('marks and words are pasted, also onto another page, and as copies of one\'
   await maya.getByRole('button', { name: 'Copy', exact: true }).click();
   await maya.getByRole('button', { name: 'On', exact: true }).click();
   await expect(marks(maya)).toHaveCount(0);
-  await maya.getByRole('button', { name: 'Put down' }).click();
+  await maya.getByRole('button', { name: 'Paste' }).click();
   await expect(marks(maya)).toHaveText(['Note, yours: A truss is made of triangles']);
   await maya.evaluate(() => {
     const data = new DataTransfer();
@@ -154,7 +154,7 @@ test('words are made larger, heavier and into a list, and undo takes each back',
   await maya.keyboard.press('Escape');
   await tool(maya, 'Choose').click();
   await maya.getByRole('button', { name: 'All mine' }).click();
-  await maya.getByRole('button', { name: 'Exactly' }).click();
+  await maya.getByRole('button', { name: 'Position and size' }).click();
   const height = Number(await exact(maya, 'Height, mm').inputValue());
   await maya.getByRole('button', { name: 'Larger words' }).click();
   await expect.poll(async () => Number(await exact(maya, 'Height, mm').inputValue())).toBeGreaterThan(height * 1.2);

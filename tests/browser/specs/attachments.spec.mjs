@@ -139,7 +139,7 @@ test('a card shows a picture, a drawing, a formula and a place; classmate and te
 
   // Other things on the same card; what is taken off is gone for all.
   await maya.getByRole('button', { name: 'Change the card: The mill bridge' }).click();
-  await maya.getByRole('button', { name: 'Take off: F = m g' }).click();
+  await maya.getByRole('button', { name: 'Remove: F = m g' }).click();
   await maya.locator('.slip-changing').getByRole('button', { name: 'Done' }).click();
   await expect(cards(ben, 'Bridges').locator('.shown > button')).toHaveCount(3);
   expect([...varga.problems, ...maya.problems, ...ben.problems]).toEqual([]);
@@ -221,7 +221,7 @@ test('the teacher ends that pictures are shown while the wall runs; what is ther
   await varga.getByRole('button', { name: 'Change it for everybody' }).click();
   await expect(menu(maya, 'Bridges')).toHaveCount(0);
   await expect(maya.getByText('The teacher does not let this be shown here any more.')).toBeVisible();
-  await maya.getByRole('button', { name: /^Take off/ }).click();
+  await maya.getByRole('button', { name: /^Remove/ }).click();
   await putUp(maya);
   await expect(cards(maya, 'Bridges')).toHaveCount(2);
   await maya.getByRole('button', { name: 'Change the card: arch' }).click();

@@ -59,7 +59,7 @@ test('a lesson from the first idea to the print-out, with a teacher and three st
     await kept(varga);
     await draw(varga, [0.3, 0.8], [0.5, 0.8]);
     await expect(marks(ben).last()).toHaveText("Drawing, your teacher's");
-    await ben.getByRole('button', { name: 'Rub out' }).click();
+    await ben.getByRole('button', { name: 'Erase' }).click();
     await ben.getByRole('button', { name: 'All of it' }).click();
     const box = await ben.locator('[data-surface]').boundingBox();
     await ben.mouse.move(box.x + 0.3 * box.width, box.y + 0.8 * box.height);

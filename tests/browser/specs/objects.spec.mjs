@@ -42,7 +42,7 @@ test('a student speaks in a bubble, stamps, and joins the two with a labelled co
   ]);
   await tool(maya, 'Choose').click();
   await marks(maya).last().focus();
-  await maya.getByRole('button', { name: 'Exactly' }).click();
+  await maya.getByRole('button', { name: 'Position and size' }).click();
   await maya.getByLabel('What stands on the connector').fill('because');
   await maya.keyboard.press('Tab');
   await expect(marks(maya).last()).toHaveText('Connector, yours: I carry the deck → Strong (because)');

@@ -16,11 +16,11 @@ async function board(browser) {
 
 /** Where the one mark that is chosen stands, and how large it is, mm. */
 async function exactly(page) {
-  await tool(page, 'Exactly').click();
+  await tool(page, 'Position and size').click();
   const [x, y, width, height] = await Promise.all(
     ['From the left, mm', 'From the top, mm', 'Width, mm', 'Height, mm'].map(async (label) => Number(await page.getByLabel(label).inputValue())),
   );
-  await tool(page, 'Exactly').click();
+  await tool(page, 'Position and size').click();
   return { x, y, width, height };
 }
 

@@ -20,7 +20,7 @@ test('pages are added, named, doubled, moved, taken out and brought back; copies
 
   await varga.getByRole('button', { name: 'Up', exact: true }).click();
   await expect(lines(varga)).toHaveText(['1. Measure', '2. First ideas']);
-  await varga.getByRole('button', { name: 'Take out' }).click();
+  await varga.getByRole('button', { name: 'Remove' }).click();
   await expect(lines(varga)).toHaveText(['1. First ideas']);
   await varga.getByRole('button', { name: 'Undo' }).click();
   await expect(lines(varga)).toHaveText(['1. Measure', '2. First ideas']);

@@ -114,18 +114,18 @@ for (const viewport of [upright, sideways, { width: 1280, height: 800 }]) {
     await marks(maya).last().focus();
     await picture(maya, `bar-before-${viewport.width}`);
     // Down to the foot of the page, where the bar would be.
-    await maya.getByRole('button', { name: 'Exactly' }).click();
+    await maya.getByRole('button', { name: 'Position and size' }).click();
     const down = maya.getByLabel('From the top, mm');
     await down.fill('150');
     await down.press('Enter');
-    await maya.getByRole('button', { name: 'Exactly' }).click();
+    await maya.getByRole('button', { name: 'Position and size' }).click();
     await maya.keyboard.press('Escape');
     await marks(maya).last().focus();
     const bar = maya.locator('.chosen.on-foot');
     await expect(bar).toBeVisible();
     await expect(bar).toHaveAttribute('data-head');
     await picture(maya, `bar-${viewport.width}`);
-    await expect(tool(maya, 'Rub out').last()).toBeInViewport({ ratio: 1 });
+    await expect(tool(maya, 'Erase').last()).toBeInViewport({ ratio: 1 });
     expect(maya.problems).toEqual([]);
   });
 }

@@ -10,7 +10,7 @@ test('a picture is put on a board, described, seen by the teacher, and a file th
   await expect(marks(maya)).toHaveText([/^Text/, 'Picture, yours: paper bridge']);
   await maya.locator('.ledge-tools').getByRole('button', { name: 'Choose' }).click();
   await maya.getByRole('button', { name: 'All mine' }).click();
-  await maya.getByRole('button', { name: 'Exactly' }).click();
+  await maya.getByRole('button', { name: 'Position and size' }).click();
   await maya.getByLabel('What the picture shows').fill('A bridge of folded paper');
   await maya.getByLabel('What the picture shows').press('Enter');
   await expect(marks(maya)).toHaveText([/^Text/, 'Picture, yours: A bridge of folded paper']);

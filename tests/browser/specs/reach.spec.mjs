@@ -122,7 +122,7 @@ for (const colorScheme of ['light', 'dark']) {
     await varga.getByRole('dialog').getByRole('button', { name: 'Leave it' }).click();
     await varga.keyboard.press('c');
     await marks(varga).filter({ hasText: 'Zone' }).first().focus();
-    await varga.getByRole('button', { name: 'Exactly' }).click();
+    await varga.getByRole('button', { name: 'Position and size' }).click();
     await check('zone');
     await varga.getByRole('link', { name: 'Versions' }).click();
     await check('versions');
@@ -218,7 +218,7 @@ test('rubbing out a part leaves the rest of the stroke', async ({ browser }) => 
       return data.some((v, i) => i % 4 === 0 && v < 170);
     }, [x * box.width, 0.3 * box.height]);
   await expect.poll(() => dark(0.5)).toBe(true);
-  await maya.getByRole('button', { name: 'Rub out' }).click();
+  await maya.getByRole('button', { name: 'Erase' }).click();
   await maya.mouse.move(box.x + 0.5 * box.width, box.y + 0.25 * box.height);
   await maya.mouse.down();
   await maya.mouse.move(box.x + 0.5 * box.width, box.y + 0.35 * box.height, { steps: 6 });
@@ -242,7 +242,7 @@ for (const viewport of [
     const maya = await student(browser, code, 'Maya', { viewport });
     const before = await maya.locator('[data-surface]').boundingBox();
     expect(before.width).toBe(viewport.width);
-    for (const tool of ['Text', 'Note', 'Choose', 'Rub out', 'Pen']) {
+    for (const tool of ['Text', 'Note', 'Choose', 'Erase', 'Pen']) {
       await maya.getByRole('button', { name: tool, exact: true }).click();
       expect(await maya.locator('[data-surface]').boundingBox()).toEqual(before);
       const options = maya.locator('.ledge-options');

@@ -41,7 +41,7 @@ test('activities are kept under topics, found by what stands in them, put in the
   await varga.getByRole('button', { name: 'Take it out of the bin' }).click();
   await expect(rows).toHaveCount(2);
   await rows.first().getByText('More').click();
-  await rows.first().getByRole('button', { name: 'Double' }).click();
+  await rows.first().getByRole('button', { name: 'Duplicate' }).click();
   await expect(rows).toHaveCount(3);
 });
 

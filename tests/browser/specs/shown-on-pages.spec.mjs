@@ -79,7 +79,7 @@ test('a student speaks and films on a page they share; a classmate plays it on a
   // Its author says it otherwise, and takes it back.
   await maya.getByRole('button', { name: 'Choose', exact: true }).click();
   await marks(maya).filter({ hasText: 'The deck sags' }).focus();
-  await maya.getByRole('button', { name: 'Exactly' }).click();
+  await maya.getByRole('button', { name: 'Position and size' }).click();
   await maya.getByLabel('What is said or shown').fill('The deck sags under the cart.');
   await maya.getByLabel('What is said or shown').blur();
   await expect(marks(ben)).toContainText([/under the cart/]);

@@ -129,7 +129,7 @@ test('a mark on a student’s own board is answered by voice, and heard beside t
   await speak(varga, 'Show me where.');
   await expect(talk.locator('.answering voice-player')).toBeVisible();
   await picture(varga, 'spoken-mark');
-  await talk.getByRole('button', { name: /^Take off: Voice/ }).click();
+  await talk.getByRole('button', { name: /^Remove: Voice/ }).click();
   await expect(talk.locator('.answering voice-player')).toHaveCount(0);
   await talk.getByRole('button', { name: 'Answer by voice' }).click();
   await speak(varga, '');

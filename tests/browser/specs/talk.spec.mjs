@@ -45,7 +45,7 @@ test('a class talks about what stands on a shared board, the teacher follows it,
     // The note stands above the text in the middle of the page.
     await ben.mouse.click(box.x + box.width / 2, box.y + box.height / 2 - 0.11 * box.width);
     await expect(bar(ben)).toBeVisible();
-    await expect(bar(ben).getByRole('button', { name: 'Rub out' })).toBeHidden();
+    await expect(bar(ben).getByRole('button', { name: 'Erase' })).toBeHidden();
     await picture(ben, 'talk-bar-phone');
     await bar(ben).getByRole('button', { name: /^Talk about it/ }).click();
     await expect(talk(ben).getByRole('heading')).toHaveText('An arch pushes outwards');
@@ -104,10 +104,10 @@ test('a class talks about what stands on a shared board, the teacher follows it,
     await expect(talk(maya)).toBeHidden();
     await expect(badge(maya, /^3 answers/)).toBeFocused();
     await press(maya, 'An arch');
-    await bar(maya).getByRole('button', { name: 'Rub out' }).click();
+    await bar(maya).getByRole('button', { name: 'Erase' }).click();
     await expect(badge(maya, /^3 answers/)).toBeHidden();
     await maya.getByRole('button', { name: /What was said/ }).click();
-    await talk(maya).getByRole('button', { name: /Something that was rubbed out/ }).click();
+    await talk(maya).getByRole('button', { name: /Something that was erased/ }).click();
     await expect(talk(maya)).toContainText('Where does it push to?');
     await expect(talk(maya).getByLabel('Write an answer')).toHaveCount(0);
     await maya.getByRole('button', { name: 'Undo' }).click();
@@ -157,7 +157,7 @@ test('a class chooses among what stands on its board: so many each, nobody sees 
   await kept(ben);
   // Of one's own nothing is said.
   await press(maya, 'Arch');
-  await expect(bar(maya).getByRole('button', { name: 'Rub out' })).toBeVisible();
+  await expect(bar(maya).getByRole('button', { name: 'Erase' })).toBeVisible();
   await expect(bar(maya).getByRole('button', { name: 'Choose', exact: true })).toHaveCount(0);
   await expect(maya.locator('.talk-votes')).toHaveCount(0);
 

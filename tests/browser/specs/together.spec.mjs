@@ -22,7 +22,7 @@ test('all together: everybody writes on one board, and nobody can rub out what a
   await expect(marks(ben)).toHaveText(['Text, printed: What holds a bridge up?', /^Note, .*Arches push outwards/]);
 
   // Ben rubs straight across Maya's note, above the text in the middle.
-  await ben.getByRole('button', { name: 'Rub out' }).click();
+  await ben.getByRole('button', { name: 'Erase' }).click();
   await ben.getByRole('button', { name: 'All of it' }).click();
   const box = await ben.locator('[data-surface]').boundingBox();
   await ben.mouse.move(box.x + box.width * 0.3, box.y + box.height * 0.34);

@@ -50,10 +50,10 @@ test('with the mouse', async ({ browser }) => {
   await ledge(varga, 'Choose').click();
   await varga.mouse.click(...at(0.3, 0.6));
   for (const measure of ['Sides', 'Angles']) {
-    await varga.getByRole('button', { name: 'Exactly' }).click();
+    await varga.getByRole('button', { name: 'Position and size' }).click();
     await varga.getByRole('button', { name: measure, exact: true }).click();
     await expect(varga.getByRole('button', { name: measure, exact: true })).toHaveAttribute('aria-pressed', 'true');
-    await varga.getByRole('button', { name: 'Exactly' }).click();
+    await varga.getByRole('button', { name: 'Position and size' }).click();
   }
   await varga.getByRole('button', { name: 'Loose', exact: true }).first().click();
   await ledge(varga, 'Note').click();
@@ -97,7 +97,7 @@ test('by keyboard alone', async ({ browser }) => {
   await put('Isosceles');
   await ledge(varga, 'Choose').press('Enter');
   await marks(varga).nth(1).focus();
-  await press('Exactly');
+  await press('Position and size');
   await exact(varga, 'Width, mm').fill('60');
   await varga.keyboard.press('Enter');
   await expect(exact(varga, 'Width, mm')).toHaveValue('60');
