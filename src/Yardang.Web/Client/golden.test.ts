@@ -25,6 +25,7 @@ import { corners } from './shapes/geometry';
 import { boundsOf, onPage } from './shapes/placed';
 import { measureLabels } from './shapes/measure-labels';
 import { figureOf, measure } from './shapes/measures';
+import { groupSign } from './people/group-sign';
 import { HIGHLIGHTER, INK, NOTE, PRINT, TEACHER_INK } from './surface/palette';
 import { ruling } from './surface/ruling';
 import { fillInsOf } from './workshop/fill-ins';
@@ -148,6 +149,12 @@ test('colours are those of Core', () => {
   assert.deepEqual([...HIGHLIGHTER], palette.highlighter.map(hex));
   assert.equal(TEACHER_INK, hex(palette.teacherInk));
   assert.equal(PRINT, hex(palette.print));
+});
+
+test('groups have the colours and shapes of Core', () => {
+  const signs = golden('group-signs');
+  assert.ok(signs.length > 70);
+  for (const { number, name, fill, path } of signs) assert.deepEqual(groupSign(number, name), { fill, path }, name);
 });
 
 test('papers are ruled as in Core', () => {

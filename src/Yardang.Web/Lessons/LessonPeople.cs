@@ -35,7 +35,11 @@ public sealed record SeatedPerson(int Number, string Name, string Initials, Guid
 /// <param name="Title">Whose, in words.</param>
 /// <param name="People">Whose it is or was, in the order of arrival.</param>
 /// <param name="Group">What the group is called whose board it is; null for other boards.</param>
-public sealed record LessonBoard(Guid Id, RoomPlace Place, string Title, IReadOnlyList<LessonPerson> People, string? Group);
+public sealed record LessonBoard(Guid Id, RoomPlace Place, string Title, IReadOnlyList<LessonPerson> People, string? Group)
+{
+    /// <summary>The sign of the group whose board it is; null for other boards.</summary>
+    public GroupSign? Sign => Group is null ? null : GroupSign.Of(Place.Number, Group);
+}
 
 /// <summary>A board of a lesson, and what has become of it.</summary>
 /// <param name="Board">The board.</param>

@@ -17,8 +17,9 @@ namespace Yardang.Web.Lessons;
 /// <param name="Others">With whom they share the board, by name or mask.</param>
 /// <param name="Lesson">What the lesson is called.</param>
 /// <param name="Contents">The parts and pages of the lesson, where there are several parts.</param>
+/// <param name="Sign">The sign of that group, where it is among others above the board; else null.</param>
 /// <param name="Company">What stands behind it above the board: the group and who is in it. Empty for who works alone.</param>
-public sealed record StudentPlace(Standing Standing, Guid Board, int Part, string Address, string? Group, IReadOnlyList<string> Others, string Lesson, IReadOnlyList<ContentsPart> Contents, string Company);
+public sealed record StudentPlace(Standing Standing, Guid Board, int Part, string Address, string? Group, IReadOnlyList<string> Others, string Lesson, IReadOnlyList<ContentsPart> Contents, string Company, GroupSign? Sign);
 
 /// <summary>Tells a student where their place is: asked when they come back, when they are let in, and when they are put into a group.</summary>
 public sealed class MyPlace(IDbContextFactory<SchoolContext> school, RoomHosts hosts, LessonPeople people, Contents contents, IStringLocalizer<UiTexts> texts)
@@ -45,7 +46,7 @@ public sealed class MyPlace(IDbContextFactory<SchoolContext> school, RoomHosts h
         var board = await Seating.RoomAsync(db, lesson, lesson.PlaceOf(participant, part));
         var address = isIn ? $"/board/{board}?as={participant.Id}" : $"/join/{lesson.Code}?as={participant.Id}";
         var isAmongOthers = lesson.Parts.IsByGroup(part);
-        return new(standing, board, part.Number, address, group?.Name, others, lesson.Name, isIn ? await contents.OfAsync(db, lesson, participant) : [], isAmongOthers ? CompanyOf(group?.Name, others) : "");
+        return new(standing, board, part.Number, address, group?.Name, others, lesson.Name, isIn ? await contents.OfAsync(db, lesson, participant) : [], isAmongOthers ? CompanyOf(group?.Name, others) : "", isAmongOthers && group is not null ? GroupSign.Of(group.Number, group.Name) : null);
     }
 
     private static async Task<LessonPart> PartOfAsync(SchoolContext db, LessonRecord lesson, Guid? at)

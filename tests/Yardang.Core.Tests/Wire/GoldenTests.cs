@@ -166,6 +166,13 @@ public class GoldenTests
     [Fact]
     public void Colours() => Check("palette", new { ink = Palette.Ink, note = Palette.Note, highlighter = Palette.Highlighter, teacherInk = Palette.TeacherInk, print = Palette.Print });
 
+    private static readonly string[] s_groupNames = ["The red ones", "Triángulos", "Los azules", "Estrellas verdes", "Blue squares", "Redwood", "ROJO", "amber/arch", "", "ÁMBAR", "Équipe rose", "组 green"];
+
+    [Fact]
+    public void Group_signs() => Check("group-signs", Enumerable.Range(1, 70).Select(n => (Number: n, Name: $"Group {n}"))
+        .Concat(s_groupNames.Select((name, i) => (Number: i + 1, Name: name)))
+        .Select(g => new { number = g.Number, name = g.Name, fill = Core.Lessons.GroupSign.Of(g.Number, g.Name).Fill, path = Core.Lessons.GroupSign.Of(g.Number, g.Name).Path }));
+
     [Fact]
     public void Rulings() => Check("rulings", Papers().Select(p => new
     {

@@ -138,7 +138,7 @@ Alpine.data('board', () => {
     recording: null as Recorder | null,
     stimulus: stimulusBeside(data.work, as),
     reading: readingOf(() => editor, data.who, data.home ?? '', data.written),
-    company: companyOf(company, placeOf(data), me.number, data.company ?? ''),
+    company: companyOf(company, placeOf(data), me.number, data),
     contents: contentsOf(data.contents ?? [], data.part ?? 0, texts.partOpened),
     news: lateNews(() => editor, me.number, texts),
     brought: broughtOf(() => editor, data.who, data.lesson, texts),

@@ -3,6 +3,7 @@
 import Alpine from '@alpinejs/csp';
 import { fill, pageData, plural } from '../page-data';
 import { Connection, type Link, reloadSoon } from '../room/connection';
+import { type GroupSign, groupSign } from '../people/group-sign';
 import { PeopleList, askForPeople } from '../people/people-list';
 import { HandReason, LessonState, NeedKind, Report, Signal, Standing } from '../room/lesson-state';
 import { deviceOutbox } from '../room/outbox-store';
@@ -37,6 +38,10 @@ import type { Activity, Tile } from './tile';
 import { studentsAndTopics, type WallTable, wallsAndTopics } from './wall-table';
 import { inOrder, rememberedView, rememberView, seenBoards, type ViewName } from './views';
 import { type TopicCount, WallTile, type WallTileWords } from './wall-tile';
+
+/** How a group is known; null for none. */
+const signOf = (group: { number: number; name: string } | undefined): GroupSign | null =>
+  group ? groupSign(group.number, group.name) : null;
 
 interface Participant {
   readonly number: number;
@@ -137,6 +142,9 @@ interface Row {
   group: number;
   /** What stands above it: the name of the group that begins here; empty if none does. */
   heading: string;
+  /** The sign of the group whose board it is, and of the one that begins here; null for none. */
+  sign: GroupSign | null;
+  headingSign: GroupSign | null;
   /** Whether its work has changed since the teacher looked at it. */
   changed: boolean;
   /** Whether somebody's pen is down here. */
@@ -416,11 +424,18 @@ Alpine.data('circulate', () => {
         tiles.delete(row.id);
       }
       this.boards = this.boards.filter((r) => wanted.has(r.id));
-      for (const [id, { name, people: whose }] of wanted) {
+      for (const [id, { name, sign, people: whose }] of wanted) {
         const row = this.boards.find((r) => r.id === id) ?? this.place(id);
         const helper = this.helperOf(whose);
         const isMine = helper === data.me.number;
-        Object.assign(row, { name, people: whose, who: this.namesOf(whose), helper: this.sayHelper(helper), isMine });
+        Object.assign(row, {
+          name,
+          sign,
+          people: whose,
+          who: this.namesOf(whose),
+          helper: this.sayHelper(helper),
+          isMine,
+        });
       }
       const mine = this.boards.filter((row) => row.isMine).length;
       this.sort();
@@ -473,7 +488,9 @@ Alpine.data('circulate', () => {
       const isHeaded = this.view === 'group' && groups.length > 0 && !data.byGroup;
       let before = -1;
       for (const row of this.boards) {
-        row.heading = isHeaded && row.group !== before ? (groups[row.group]?.name ?? texts.noGroup) : '';
+        const begins = isHeaded && row.group !== before;
+        row.heading = begins ? (groups[row.group]?.name ?? texts.noGroup) : '';
+        row.headingSign = begins ? signOf(groups[row.group]) : null;
         before = row.group;
       }
       rememberOrder(data.lesson, this.boards);
@@ -548,14 +565,14 @@ Alpine.data('circulate', () => {
       }
     },
 
-    wantedBoards(): Map<string, { name: string; people: number[] }> {
-      const wanted = new Map<string, { name: string; people: number[] }>();
-      if (data.together) wanted.set(data.together, { name: texts.everybody, people: [] });
+    wantedBoards(): Map<string, { name: string; sign: GroupSign | null; people: number[] }> {
+      const wanted = new Map<string, { name: string; sign: GroupSign | null; people: number[] }>();
+      if (data.together) wanted.set(data.together, { name: texts.everybody, sign: null, people: [] });
       const { groups } = lesson.state;
       for (const { number, name, board, standing } of this.people as Participant[]) {
         if (standing !== Standing.In) continue;
         const group = !data.byGroup ? undefined : groups.find((g) => g.people.includes(number));
-        const there = wanted.get(board) ?? { name: group?.name ?? name, people: [] };
+        const there = wanted.get(board) ?? { name: group?.name ?? name, sign: signOf(group), people: [] };
         there.people.push(number);
         wanted.set(board, there);
       }
@@ -619,6 +636,8 @@ Alpine.data('circulate', () => {
         came: came++,
         group: 0,
         heading: '',
+        sign: null,
+        headingSign: null,
         changed: false,
         held: false,
         shown: false,

@@ -1,6 +1,7 @@
 // What stands behind the lesson's name above a student's board: the group and who is in it. What else the server says of my place is passed on.
 
 import type { LessonState } from '../room/lesson-state';
+import type { GroupSign } from '../people/group-sign';
 import type { ContentsPart } from './contents';
 
 interface Board {
@@ -10,15 +11,23 @@ interface Board {
   showContents(parts: readonly ContentsPart[]): void;
 }
 
+/** What the page was made with. */
+interface Given {
+  readonly company?: string;
+  readonly sign?: GroupSign | null;
+}
+
 /**
  * @param board told when the company is another, and when this is not my place any more.
  * @param as as whom this tab acts, and in which room it is.
  */
-export function companyOf(board: () => Board, as: string, me: number, given: string) {
+export function companyOf(board: () => Board, as: string, me: number, given: Given) {
   let askedAsOf = '';
 
   return {
-    words: given,
+    words: given.company ?? '',
+    /** The colour and shape of the group; null where there is none. */
+    sign: given.sign,
 
     /**
      * The group may be called something else than when the page was made, and others may be in it. And who is put into one while their
@@ -47,10 +56,12 @@ export function companyOf(board: () => Board, as: string, me: number, given: str
       }
       const place = (await answer.json()) as {
         company: string;
+        sign: GroupSign | null;
         address: string;
         contents: readonly ContentsPart[];
       };
       this.words = place.company;
+      this.sign = place.sign;
       board().showContents(place.contents);
       board().refresh();
       if (place.address !== location.pathname + location.search) board().goToMyPlace();

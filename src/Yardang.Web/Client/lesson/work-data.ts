@@ -1,5 +1,6 @@
 // What a page on which one works carries from the server, whether a board or a wall stands on it.
 
+import type { GroupSign } from '../people/group-sign';
 import type { ModerationTexts } from '../moderation/moderating';
 import type { ContentsPart } from './contents';
 
@@ -10,6 +11,8 @@ export interface WorkData {
   /** Students' work: what the lesson is called, and behind it the group and who is in it. */
   readonly title?: string;
   readonly company?: string;
+  /** The colour and shape of the group. */
+  readonly sign?: GroupSign | null;
   /** Of a try-out: its room, where it begins, and who sits there. */
   readonly tryOut?: { readonly room: string; readonly start: string; readonly names: Record<number, string> };
   readonly lesson: string;

@@ -6,6 +6,7 @@ import { Connection, type Link, reloadSoon } from '../room/connection';
 import { type Group, LessonState, Standing } from '../room/lesson-state';
 import { deviceOutbox } from '../room/outbox-store';
 import { RoomClient } from '../room/room-client';
+import { type GroupSign, groupSign } from './group-sign';
 import { PeopleList, askForPeople } from './people-list';
 
 interface Person {
@@ -56,7 +57,14 @@ Alpine.data('people', () => {
     closed: false,
     everybody: [...data.people] as readonly Person[],
     alone: [] as Person[],
-    groups: [] as { number: number; name: string; helper: number; members: Person[]; others: object[] }[],
+    groups: [] as {
+      number: number;
+      name: string;
+      sign: GroupSign;
+      helper: number;
+      members: Person[];
+      others: object[];
+    }[],
     teachers: data.teachers,
     nth: '1',
     onlyHere: true,
@@ -137,6 +145,7 @@ Alpine.data('people', () => {
           number: g.number,
           name: g.name,
           helper: g.helper,
+          sign: groupSign(g.number, g.name),
           others: state.groups
             .filter((other) => other.number !== g.number)
             .map(({ number, name }) => ({ number, name })),

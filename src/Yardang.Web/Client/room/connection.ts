@@ -52,7 +52,6 @@ export class Connection implements Line {
   private readonly rooms = new Map<string, Watched>();
   private readonly inTurn = fewAtOnce(FETCHED);
   private firstSeen: Promise<unknown> | null = null;
-  private log: number | null = null;
   link: Link = 'connecting';
 
   /**
@@ -75,7 +74,9 @@ export class Connection implements Line {
     this.hub.on('Refused', (room: string, client: number, counter: number, reason: number) =>
       this.rooms.get(room)?.client.takeRefusal(client, counter, reason),
     );
-    this.hub.on('Log', (log: number) => this.isOfLog(log));
+    // If it is another, a backup was put back: what this page knows may be in no log any more. What it has not sent yet is kept, and sent by the page that comes.
+    let known: number | undefined;
+    this.hub.on('Log', (log: number) => (known ??= log) === log || location.reload());
     this.hub.onreconnecting(() => this.setLink('lost'));
     this.hub.onreconnected(() => this.resume());
     this.hub.onclose(() => void this.start());
@@ -219,12 +220,6 @@ export class Connection implements Line {
     watched.stop?.();
     await pause(RETRY_MS[1]!);
     if (this.isOpen && this.rooms.get(watched.client.room) === watched) await this.resync(watched);
-  }
-
-  // A backup was put back: what this page knows may be in no log any more. What it has not sent yet is kept, and sent by the page that comes.
-  private isOfLog(log: number): void {
-    if ((this.log ?? log) !== log) location.reload();
-    this.log = log;
   }
 
   // Nothing more comes and nothing more is sent until the page knows its place.

@@ -175,7 +175,7 @@ export function registerWall(beside: typeof besideOf | null, trying: typeof Tryi
         }),
         placeOf(data),
         me.number,
-        data.company ?? '',
+        data,
       ),
       contents: contentsOf(data.contents ?? [], data.part ?? 0, texts.partOpened),
       // Of a teacher's page alone.

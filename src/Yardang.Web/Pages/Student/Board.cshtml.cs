@@ -39,6 +39,7 @@ public sealed class BoardModel(
             work = id,
             title = place.Lesson,
             company = place.Company,
+            sign = looks ? null : place.Sign,
             lesson = lesson.Id,
             query = looks ? $"?as={me.Id}&look=1" : $"?as={me.Id}",
             together = room.Whose is Whose.Together or Whose.Group,

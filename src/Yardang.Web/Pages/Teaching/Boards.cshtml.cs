@@ -21,7 +21,8 @@ namespace Yardang.Web.Pages;
 /// <param name="Waiting">How much on it waits for a decision.</param>
 /// <param name="Part">Of which part it is, in words; empty where there is one alone.</param>
 /// <param name="LastActivity">When a student last did something there; null if none has.</param>
-public sealed record BoardLine(Guid Id, string Title, string State, int Group, string Returning, int Waiting, string Part, DateTimeOffset? LastActivity);
+/// <param name="Sign">The sign of the group whose it is; null for others.</param>
+public sealed record BoardLine(Guid Id, string Title, string State, int Group, string Returning, int Waiting, string Part, DateTimeOffset? LastActivity, GroupSign? Sign);
 
 /// <summary>Every board of a lesson: also those of dissolved groups, of people who were taken out, and the own boards of those in a group.</summary>
 [Authorize]
@@ -94,7 +95,7 @@ public sealed class BoardsModel(AccessResolver access, LessonPeople people, Boar
         var returning = whose == Whose.Group && !isUsedNow ? string.Join(", ", ReturningTo(known).Select(p => p.Name)) : "";
         var title = whose == Whose.Teacher ? texts["Circulate.Mine"].Value : board.Title;
         DateTimeOffset? lastActivity = summary?.LastActivity is { } at ? DateTimeOffset.FromUnixTimeMilliseconds(at) : null;
-        return new(board.Id, title, state, whose == Whose.Group && !isUsedNow ? number : 0, returning, waiting, _partNames[part], lastActivity);
+        return new(board.Id, title, state, whose == Whose.Group && !isUsedNow ? number : 0, returning, waiting, _partNames[part], lastActivity, board.Sign);
     }
 
     private static IEnumerable<LessonPerson> ReturningTo(KnownBoard board) => board.Board.People.Where(p => p.Standing == Standing.In);

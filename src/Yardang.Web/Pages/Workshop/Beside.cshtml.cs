@@ -39,6 +39,7 @@ public sealed class BesideModel(AccessResolver access, PastRooms past, LessonPeo
         View = new WorkView(HeadingOf(record, board, isWall), "", IsStaff: !me.LooksOnly, Signals: false, new
         {
             mode = me.LooksOnly ? "look" : "beside",
+            sign = board.Sign,
             work = id,
             lesson,
             part = board.Place.Part,
