@@ -50,10 +50,7 @@ export function companyOf(board: () => Board, as: string, me: number, given: Giv
       const answer = await fetch(`/my-place${as}`).catch(() => null);
       // What changed meanwhile has been asked for anew; what could not be asked is asked with the next change.
       if (askedAsOf !== asOf) return;
-      if (!answer?.ok) {
-        askedAsOf = '';
-        return;
-      }
+      if (!answer?.ok) return this.forget();
       const place = (await answer.json()) as {
         company: string;
         sign: GroupSign | null;
