@@ -68,7 +68,7 @@ public readonly record struct GroupSign(int Colour, int Shape)
     {
         var nth = Math.Max(number, 1) - 1;
         var words = WordsOf(name);
-        return new(Named(words, s_colours) ?? nth % Kinds, Named(words, s_shapes) ?? (nth + (nth / Kinds)) % Kinds);
+        return new(Named(words, s_colours) ?? nth % Kinds, Named(words, s_shapes) ?? ((nth % Kinds) + (nth / Kinds % Kinds)) % Kinds);
     }
 
     private static int? Named(IReadOnlyList<string> words, ImmutableArray<ImmutableArray<string>> kinds)
@@ -93,7 +93,9 @@ public readonly record struct GroupSign(int Colour, int Shape)
     {
         List<string> words = [];
         var word = new StringBuilder();
-        foreach (var letter in name.Normalize(NormalizationForm.FormD).ToLowerInvariant())
+
+        // Half a letter, which a name may hold, cannot be taken apart.
+        foreach (var letter in string.Concat(name.EnumerateRunes()).Normalize(NormalizationForm.FormD).ToLowerInvariant())
         {
             if (char.IsAsciiLetterLower(letter)) word.Append(letter);
             else if (CharUnicodeInfo.GetUnicodeCategory(letter) != UnicodeCategory.NonSpacingMark) End();
