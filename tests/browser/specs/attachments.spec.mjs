@@ -67,8 +67,8 @@ test('a card shows a picture, a drawing, a formula and a place; classmate and te
   await slot(maya, 'Bridges').fill('The mill bridge\nIt has one arch.');
   await show(maya, 'Bridges', 'Picture from this device');
   await choose(maya, 'mill bridge.png', await maya.locator('.ledge').screenshot());
-  await expect(maya.getByLabel('What does it show?')).toHaveValue('mill bridge');
-  await maya.getByLabel('What does it show?').fill('One arch of stone');
+  await expect(maya.getByRole('textbox', { name: 'What does it show?' })).toHaveValue('mill bridge');
+  await maya.getByRole('textbox', { name: 'What does it show?' }).fill('One arch of stone');
 
   await show(maya, 'Bridges', 'Draw');
   await maya.getByRole('button', { name: 'Felt tip' }).click();

@@ -54,7 +54,4 @@ test('two groups look different, the same on each screen, and one that is called
   const lesson = varga.url().split('?')[0];
   await varga.goto(`${lesson}/boards`);
   await expect(sign(varga.locator('.row', { hasText: 'The blue ones' }))).toHaveAttribute('fill', BLUE);
-  await varga.goto(`${lesson}/late`);
-  await varga.getByLabel('Only some').check();
-  await expect(sign(varga.locator('label', { hasText: 'The blue ones' }))).toHaveAttribute('fill', BLUE);
 });
