@@ -25,6 +25,8 @@ public static class MarkPainters
         Add<StampBody>((canvas, stamp, mark, _) => ObjectPainter.Paint(canvas, stamp, mark));
         Add<BubbleBody>((canvas, bubble, mark, _) => SlipPainter.Paint(canvas, bubble, mark));
         Add<TextBody>((canvas, text, mark, _) => SlipPainter.Paint(canvas, text, mark));
+        Add<AnswerFieldBody>((canvas, field, mark, _) => AnswerPainter.Paint(canvas, field, mark));
+        Add<FieldAnswerBody>((canvas, answer, mark, _) => AnswerPainter.Paint(canvas, answer, mark));
         Add<ShownBody>(ShownPainter.Paint);
         Add<NoteBody>((canvas, note, mark, _) => SlipPainter.Paint(canvas, note, mark));
     }

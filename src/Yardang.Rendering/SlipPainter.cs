@@ -25,7 +25,7 @@ internal static class SlipPainter
         PaintWords(canvas, bubble.Words, bubble.X + NotePadding, bubble.Y + NotePadding, bubble.Width - (2 * NotePadding), Palette.Print, mark.Style.Looks);
     }
 
-    private static void PaintWords(SKCanvas canvas, Words words, float x, float y, float width, int colour, Looks looks)
+    internal static void PaintWords(SKCanvas canvas, Words words, float x, float y, float width, int colour, Looks looks)
     {
         using var fill = PagePainter.Fill(colour);
         var rightToLeft = Reading.IsRightToLeft(words.Text);

@@ -75,7 +75,7 @@ public static class ContentRules
         {
             var line = content.Marks[i];
             if (pages.Count > 0 && !line.Body.Ends().All(HoldsOn)) return new($"Mark {i + 1} connects what cannot be connected.");
-            bool HoldsOn(long end) => marks.TryGetValue(end, out var there) && there.Page == line.Page && !there.Body.Ends().Any();
+            bool HoldsOn(long end) => marks.TryGetValue(end, out var there) && there.Page == line.Page && !there.Body.Ends().Any() && (line.Body is not FieldAnswerBody || there.Body is AnswerFieldBody);
         }
 
         return null;
@@ -83,7 +83,7 @@ public static class ContentRules
 
     private static bool IsValid(Mark mark) => Enum.IsDefined(mark.Grip) && mark.Author >= 0 && mark.PutBy >= 0 && !(mark.ByStaff && mark.PutBy > 0) && mark.Tie >= 0 && Validity.IsOrder(mark.Order)
         && Validity.IsValid(mark.Body, mark.Style, mark.Place, mark.Scale, mark.Cuts)
-        && !(mark.Body is ZoneBody && !(mark.ByStaff && mark.Grip == Grip.Printed));
+        && !(mark.Body.BelongsToPage() && !(mark.ByStaff && mark.Grip == Grip.Printed));
 
     private static bool IsId(long id) => id is > 0 and < LargestId;
 }

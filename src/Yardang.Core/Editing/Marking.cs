@@ -87,11 +87,12 @@ public static class Marking
         var added = ImmutableArray.CreateBuilder<Mark>(marks.Length);
         var order = Math.Floor(sheets.FrontOrder);
         bool IsThere(long id) => marks.Any(m => m.Id == id && !m.Body.Ends().Any())
-            || ((sheets.Marks.GetValueOrDefault(id) ?? waiting?.Invoke(id)) is { } end && end.Page == pageId && end.Body is not ConnectorBody);
+            || ((sheets.Marks.GetValueOrDefault(id) ?? waiting?.Invoke(id)) is { } end && end.Page == pageId && !end.Body.Ends().Any());
         foreach (var mark in marks)
         {
             if (!mark.Body.Ends().All(IsThere)) return ([], Refusal.NotFound);
             if (WhyNotAdd(sheets, page, mark, actor, client, design) is { } why) return ([], why);
+            if (mark.Body is FieldAnswerBody answer && WhyNotAnswer(sheets, marks, mark.Grip, answer, design) is { } unanswerable) return ([], unanswerable);
             added.Add(new Mark(
                 mark.Id, pageId, actor.Number, actor.IsStaff, mark.Grip, ++order, mark.Body, mark.Style, mark.Place, mark.Cuts, Erased: false, mark.Scale, Tie: mark.Tie));
         }
@@ -105,9 +106,17 @@ public static class Marking
         if (sheets.Marks.ContainsKey(mark.Id)) return Refusal.Duplicate;
         if (Ownership.WhyNotAdd(actor, mark.Grip) is { } why) return why;
         if (mark.Grip == Grip.Key && !design) return Refusal.NotAllowed;
-        if (mark.Body is ZoneBody && !(design && mark.Grip == Grip.Printed)) return Refusal.NotAllowed;
+        if (mark.Body.BelongsToPage() && !(design && mark.Grip == Grip.Printed)) return Refusal.NotAllowed;
         if (!actor.IsStaff && !mark.Body.IsGivenOn(page, mark.Style.Looks)) return Refusal.Withheld;
         return Validity.IsValid(mark.Body, mark.Style, mark.Place, mark.Scale, mark.Cuts) ? null : Refusal.OutOfRange;
+    }
+
+    // One answer to a field: whose it is, changes it.
+    private static Refusal? WhyNotAnswer(Sheets sheets, ImmutableArray<NewMark> marks, Grip grip, FieldAnswerBody answer, bool design)
+    {
+        if (design || grip != Grip.Own || sheets.Marks.GetValueOrDefault(answer.Field) is not { Stands: true, Body: AnswerFieldBody }) return Refusal.NotAllowed;
+        var others = marks.Count(m => m.Body is FieldAnswerBody a && a.Field == answer.Field) - 1;
+        return others > 0 || sheets.Marks.Values.Any(m => m.Stands && m.Body is FieldAnswerBody a && a.Field == answer.Field) ? Refusal.Answered : null;
     }
 
     private static Decision AddPage(Sheets sheets, AddPage add, Actor actor, int client, bool design)
@@ -191,7 +200,7 @@ public static class Marking
         if (change is TakingDown { Down: TakenDown.Hidden } && mark.Down == TakenDown.Removed) return Refusal.ChangedSince;
 
         // The answer key is made in drafts only: no event on a board ever speaks of it, so none can tell a student.
-        if (mark.Body is ZoneBody && (!design || change is Gripping)) return Refusal.NotAllowed;
+        if (mark.Body.BelongsToPage() && (!design || change is Gripping)) return Refusal.NotAllowed;
         if (mark.Body.Ends().Any() && change is Placed or Scaling) return Refusal.NotAllowed;
         var isKey = mark.Grip == Grip.Key || change is Gripping(_, Grip.Key);
         return isKey && !design ? Refusal.NotAllowed : Ownership.WhyNot(actor, mark, change.Property);
@@ -215,7 +224,7 @@ public static class Marking
     // The mark is the one that is changed; null where a page or the activity is.
     private static bool IsValid(Change change, Sheets sheets, Mark? mark) => change switch
     {
-        Placed(_, var p) => Validity.IsValid(p),
+        Placed(_, var p) => Validity.IsValid(p) && (p.Turn == 0 || mark?.Body.MayTurn() != false),
         Cutting(_, var cuts) => mark?.Body is InkBody ink && ink.HasCuts(cuts),
         Scaling(_, var scale) => scale is null or { IsValid: true },
         Remaking(_, var body) => mark?.Body.MayBecome(body) == true && body.IsValid(),

@@ -116,7 +116,7 @@ public sealed record LogLine(long Number, long Time, int Person, bool ByStaff, D
     {
         var what = marks[0].Body switch
         {
-            TextBody or NoteBody or BubbleBody or FormulaBody => Doing.Wrote,
+            TextBody or NoteBody or BubbleBody or FormulaBody or FieldAnswerBody => Doing.Wrote,
             PictureBody or StampBody or ShownBody => Doing.Put,
             _ => Doing.Drew,
         };

@@ -77,7 +77,7 @@ public static class Restoring
     }
 
     private static bool IsMeant(Mark mark, Sheets now, RestoreOrder order) =>
-        mark is { Grip: not Grip.Key, Body: not ZoneBody } && now.FindPage(mark.Page) is { Erased: false }
+        mark.Grip != Grip.Key && !mark.Body.BelongsToPage() && now.FindPage(mark.Page) is { Erased: false }
         && (order.Page == 0 || mark.Page == order.Page)
         && (order.Person == 0 || (mark.Author == order.Person && !mark.ByStaff))
         && (order.Mark == 0 || mark.Id == order.Mark);

@@ -62,6 +62,8 @@ public static class ReadyCheck
         if (activity.Pages.Length > 1) lines.Add(new("Pages", Count: activity.Pages.Length));
         if (printed > 0) lines.Add(new("PrintedStays", Count: printed));
         if (loose > 0) lines.Add(new("LooseMoves", Count: loose));
+        var fields = activity.Marks.Count(m => m.Body is AnswerFieldBody);
+        if (fields > 0) lines.Add(new("FieldsAsk", Count: fields));
         if (key > 0) lines.Add(new("KeyHidden", Count: key));
         if (Languages.In(activity) is { Count: > 1 } languages) lines.Add(new("Languages", Count: languages.Count));
         if (fewer > 0) lines.Add(new("FewerTools", Count: fewer));
@@ -206,6 +208,7 @@ public static class ReadyCheck
         if (Pages("EmptyPages", p => !standing.Contains(p.Id) && p.Paper.Kind == PaperKind.Plain && p.Directions is null or { IsEmpty: true }) is { } empty) yield return empty;
         if (Pages("NobodyCanWrite", p => (p.Withheld & EveryTool) == EveryTool) is { } mute) yield return mute;
         if (Marks("UnnamedZones", m => m.Body is ZoneBody { Name.IsEmpty: true }) is { } zones) yield return zones;
+        if (Marks("UnnamedFields", m => m.Body is AnswerFieldBody { Name.IsEmpty: true }) is { } fields) yield return fields;
         if (Marks("UndescribedPictures", m => m.Body is PictureBody p && string.IsNullOrWhiteSpace(p.Description) && string.IsNullOrWhiteSpace(p.Text)) is { } pictures) yield return pictures;
         if (Marks("UndescribedRecordings", m => m.Body is ShownBody s && s.Shown.Lasts() > 0 && string.IsNullOrWhiteSpace(s.Shown.Said())) is { } recordings) yield return recordings;
 

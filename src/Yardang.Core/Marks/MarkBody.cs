@@ -24,6 +24,8 @@ namespace Yardang.Core.Marks;
 [JsonDerivedType(typeof(ConnectorBody), "connector")]
 [JsonDerivedType(typeof(ZoneBody), "zone")]
 [JsonDerivedType(typeof(ShownBody), "shown")]
+[JsonDerivedType(typeof(AnswerFieldBody), "answerField")]
+[JsonDerivedType(typeof(FieldAnswerBody), "fieldAnswer")]
 [Family(Flat = true)]
 public abstract record MarkBody
 {
@@ -46,6 +48,12 @@ public abstract record MarkBody
 
     /// <summary>Whether students may put one on a page that looks so.</summary>
     public virtual bool IsGivenOn(Page page, Looks looks) => !page.Withheld.HasFlag(Tool(looks));
+
+    /// <summary>Whether it is a part of the page as its teacher designed it: printed, and put, changed and moved in drafts only.</summary>
+    public virtual bool BelongsToPage() => false;
+
+    /// <summary>Whether it can be turned.</summary>
+    public virtual bool MayTurn() => true;
 
     /// <summary>Whether one that stands on a page can be made of this from now on: of the same kind, and what it is of the same.</summary>
     public virtual bool MayBecome(MarkBody other) => GetType() == other.GetType();

@@ -12,7 +12,7 @@ internal static class Validity
 
     /// <summary>Whether a mark may be as it is.</summary>
     public static bool IsValid(MarkBody body, Style style, Place place, Scale? scale, ImmutableArray<int> cuts) =>
-        body.IsValid() && IsValid(body, style) && IsValid(place) && scale is null or { IsValid: true } && (cuts.IsEmpty || (body is InkBody ink && ink.HasCuts(cuts)));
+        body.IsValid() && IsValid(body, style) && IsValid(place) && (place.Turn == 0 || body.MayTurn()) && scale is null or { IsValid: true } && (cuts.IsEmpty || (body is InkBody ink && ink.HasCuts(cuts)));
 
     /// <summary>Whether a mark may look so.</summary>
     public static bool IsValid(MarkBody body, Style style) => style.IsValid && body.MayLook(style);

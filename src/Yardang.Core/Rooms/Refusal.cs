@@ -98,4 +98,7 @@ public enum Refusal
 
     /// <summary>The word screen found something in it that a class should not read.</summary>
     Words = 32,
+
+    /// <summary>Somebody has answered in this answer field.</summary>
+    Answered = 33,
 }

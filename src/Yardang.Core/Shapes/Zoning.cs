@@ -13,9 +13,9 @@ public static class Zoning
     private const int EllipseCorners = 96;
     private const double Tolerance = 1e-6;
 
-    /// <summary>The zones among some marks that a mark is in, in their order. Zones themselves and connectors are in none.</summary>
+    /// <summary>The zones among some marks that a mark is in, in their order. Zones themselves, answer fields and connectors are in none.</summary>
     public static ImmutableArray<Mark> ZonesOf(Mark mark, IEnumerable<Mark> marks) =>
-        mark.Body is ZoneBody or ConnectorBody ? [] : [.. marks.Where(m => m.Body is ZoneBody && m.Page == mark.Page && !m.Erased && IsIn(mark, m))];
+        mark.Body is ConnectorBody || mark.Body.BelongsToPage() ? [] : [.. marks.Where(m => m.Body is ZoneBody && m.Page == mark.Page && !m.Erased && IsIn(mark, m))];
 
     /// <summary>Whether a mark is in a zone, by the zone's rule.</summary>
     public static bool IsIn(Mark mark, Mark zone)

@@ -462,6 +462,8 @@ internal static class Forms
             case Yardang.Core.Marks.ConnectorBody v: Write(ref w, v); break;
             case Yardang.Core.Marks.ZoneBody v: Write(ref w, v); break;
             case Yardang.Core.Marks.ShownBody v: Write(ref w, v); break;
+            case Yardang.Core.Marks.AnswerFieldBody v: Write(ref w, v); break;
+            case Yardang.Core.Marks.FieldAnswerBody v: Write(ref w, v); break;
             default: throw new System.ArgumentException($"{value.GetType().Name} has no wire form.", nameof(value));
         }
     }
@@ -483,6 +485,8 @@ internal static class Forms
             9 => ReadConnectorBody(ref r, fields),
             10 => ReadZoneBody(ref r, fields),
             11 => ReadShownBody(ref r, fields),
+            12 => ReadAnswerFieldBody(ref r, fields),
+            13 => ReadFieldAnswerBody(ref r, fields),
             _ => throw new MessagePackSerializationException($"Unknown kind of mark body: {kind}."),
         };
     }
@@ -1140,6 +1144,29 @@ internal static class Forms
 
         fields.End(ref r);
         return new Yardang.Core.Threads.Answer(@id, @to, @author, @byStaff, @language, @text, @saidAt, @downBy, @aloud, @says, @downWhy, @removed, @shown);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.AnswerFieldBody v)
+    {
+        w.WriteArrayHeader(6);
+        w.Write(12);
+        w.Write(v.X);
+        w.Write(v.Y);
+        w.Write(v.Width);
+        w.Write(v.Height);
+        ByHand.Write(ref w, v.Name);
+    }
+
+    public static Yardang.Core.Marks.AnswerFieldBody ReadAnswerFieldBody(ref MessagePackReader r, Fields fields)
+    {
+        fields.Need(6);
+        System.Int32 @x = r.ReadInt32();
+        System.Int32 @y = r.ReadInt32();
+        System.Int32 @width = r.ReadInt32();
+        System.Int32 @height = r.ReadInt32();
+        Yardang.Core.Pages.Texts @name = ByHand.ReadTexts(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Marks.AnswerFieldBody(@x, @y, @width, @height, @name);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Threads.AnswerGiven v)
@@ -3288,6 +3315,31 @@ internal static class Forms
         System.Int32? @most = ByHand.OrNull(r.ReadInt32());
         fields.End(ref r);
         return new Yardang.Core.Marks.Expectation(@marks, @answers, @least, @most);
+    }
+
+    public static void Write(ref MessagePackWriter w, Yardang.Core.Marks.FieldAnswerBody v)
+    {
+        w.WriteArrayHeader(7);
+        w.Write(13);
+        w.Write(v.Field);
+        w.Write(v.X);
+        w.Write(v.Y);
+        w.Write(v.Width);
+        w.Write(v.Height);
+        Write(ref w, v.Words);
+    }
+
+    public static Yardang.Core.Marks.FieldAnswerBody ReadFieldAnswerBody(ref MessagePackReader r, Fields fields)
+    {
+        fields.Need(7);
+        System.Int64 @field = r.ReadInt64();
+        System.Int32 @x = r.ReadInt32();
+        System.Int32 @y = r.ReadInt32();
+        System.Int32 @width = r.ReadInt32();
+        System.Int32 @height = r.ReadInt32();
+        Yardang.Core.Marks.Words @words = ReadWords(ref r);
+        fields.End(ref r);
+        return new Yardang.Core.Marks.FieldAnswerBody(@field, @x, @y, @width, @height, @words);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Walls.FieldLaid v)

@@ -20,6 +20,7 @@ import './room/field-foresight';
 import { readingOf } from './room/link-reading';
 import { stands } from './room/linking';
 import { SNAPSHOT_FORMAT, encodeSubmission, readEnvelope } from './room/wire';
+import { spaceOf } from './shapes/answer-place';
 import { between } from './shapes/connectors';
 import { corners } from './shapes/geometry';
 import { boundsOf, onPage } from './shapes/placed';
@@ -243,6 +244,15 @@ test('places to fill in are found as Core finds them', () => {
 test('connectors run where Core lets them run', () => {
   const box = ([x, y, width, height]: number[]) => ({ x: x!, y: y!, width: width!, height: height! });
   for (const { from, to, points } of golden('connectors')) assert.deepEqual(between(box(from), box(to)), points);
+});
+
+test('what is typed into an answer field stands where Core says', () => {
+  for (const { field, place, scale, space } of golden('answer-places')) {
+    const body = { ...field, kind: 'answerField', name: field.name ? { en: field.name } : {} };
+    const { x, y, width, height } = spaceOf({ body, place, scale }, body);
+    const round = (value: number) => Math.round(value * 1000) / 1000;
+    assert.deepEqual([x, y, round(width), round(height)], space);
+  }
 });
 
 function onWall(

@@ -104,7 +104,7 @@ public sealed class LateHanding(IDbContextFactory<SchoolContext> school, Activit
     }
 
     private static IEnumerable<Mark> OwnOn(Sheets sheets, long page) =>
-        sheets.Visible(page).Where(m => m.ByStaff && m.Grip != Grip.Key && m.Body is not ZoneBody && Ids.ClientOf(m.Id) < Ids.FirstDraftClient);
+        sheets.Visible(page).Where(m => m.ByStaff && m.Grip != Grip.Key && !m.Body.BelongsToPage() && m.Body is not FieldAnswerBody && Ids.ClientOf(m.Id) < Ids.FirstDraftClient);
 
     /// <summary>Takes something back from all boards.</summary>
     public async Task TakeBackAsync(LessonRecord lesson, int number) => await (await hosts.GetAsync(lesson.Id)).SubmitAsync(new TakeLateChangeBack(number), Actor.Program);

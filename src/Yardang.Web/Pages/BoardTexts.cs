@@ -45,6 +45,7 @@ public static class BoardTexts
         foreach (var (name, key) in new[] { ("besideMe", "Beside.IsHere"), ("besideSomebody", "Beside.SomebodyIsHere"), ("leads", "Beside.Leads"), ("leadsOne", "Beside.LeadsOne"), ("callHere", "Beside.CallHere"), ("sayWhy", "Beside.SayWhy"), ("sayWhyTo", "Beside.SayWhyTo"), ("callChosen", "Beside.CallChosen"), ("bringAway", "Bring.Away"), ("brought", "Bring.Brought"), ("broughtOne", "Bring.BroughtOne") }) all[name] = texts[key].Value;
         all["talk"] = TalkOf(texts);
         all["shown"] = ShownTexts.In(texts);
+        all["answerFields"] = new Dictionary<string, string>(StringComparer.Ordinal) { ["field"] = texts["Board.AnswerField"], ["typeHere"] = texts["Board.TypeHere"] };
         all["networkAway"] = texts["Board.NetworkAway"].Value;
         all["nobodyNamed"] = texts["Board.NobodyNamed"].Value;
         all["kinds"] = ShownTexts.Kinds(texts);

@@ -48,6 +48,7 @@ internal static class BoardPlay
                 case 18: board.Do(actor, new RaiseConcern(mark, random.Next(2) == 0 ? 0 : SaidTo(board, mark, random), (ConcernReason)random.Next(5), ""), 0); break;
                 case 19: board.Do(actor, random.Next(2) == 0 || Said(board, random) is not var (on, said) ? new SettleConcerns(mark, 0) : new TakeAnswerDown(on, said.Id, $"why {step % 3}", step % 2 == 0), 0); break;
                 case 20: board.Do(random.Next(4) == 0 ? actor : Teacher, new RestoreMarks([new Erasing(mark, step % 3 == 0), new Cutting(mark, step % 2 == 0 ? [] : [10, 90])])); break;
+                case 7: board.Do(actor, new AddMark(board.NextId(actor), 1, Grip.Own, new FieldAnswerBody(AnswerField, 0, 0, 9_000, 1_150 + step, Say($"answer {step}")), new Style(0, 0))); break;
                 case 23: board.Do(actor, new AddMark(board.NextId(actor), 1, Grip.Own, new ShownBody(step * 10, 0, 8_000, 2_717, step % 2 == 0 ? Shown.Voice : Shown.Link), new Style(0, 0))); break;
                 case 22 when board.Log.LastOrDefault(e => e.Event is WorkSetAside) is { Event: WorkSetAside(var again, var why) } waited:
                     board.ByProgram(new TakeUpAgain(new(waited.Number, waited.Actor, waited.Client, waited.Counter, waited.Gesture, again, why, At: waited.Time)));

@@ -21,12 +21,16 @@ internal sealed class BoardScript
 
     public const long PrintedTitle = ((long)Ids.FirstDraftClient << 32) | 1;
     public const long LooseLabel = ((long)Ids.FirstDraftClient << 32) | 2;
+    public const long AnswerField = ((long)Ids.FirstDraftClient << 32) | 3;
 
+    private readonly ActivityContent _content;
     private readonly Dictionary<int, (int Client, int Counter)> _clients = [];
 
-    public BoardScript()
+    /// <param name="content">What is handed out; null for <see cref="Content"/>.</param>
+    public BoardScript(ActivityContent? content = null)
     {
-        Board = new Board(Content());
+        _content = content ?? Content();
+        Board = new Board(_content);
         foreach (var actor in new[] { Teacher, Maya, Ben })
         {
             Take(Actor.Program, new Submission(0, 0, 0, 0, new AdmitClient()), actor);
@@ -49,6 +53,7 @@ internal sealed class BoardScript
         [
             Printed(PrintedTitle, Grip.Printed, "First ideas"),
             Printed(LooseLabel, Grip.Loose, "pier"),
+            Printed(AnswerField, Grip.Printed, "") with { Body = new AnswerFieldBody(1_000, 8_000, 9_000, 1_800, Texts.In("en", "What pushes back?")) },
         ],
     };
 
@@ -94,7 +99,7 @@ internal sealed class BoardScript
 
     public Board Replay()
     {
-        var board = new Board(Content());
+        var board = new Board(_content);
         foreach (var envelope in Log) board.Apply(envelope);
         return board;
     }

@@ -173,6 +173,8 @@ public class LimitsTests
         yield return Bodies("label of a connector", new ConnectorBody(2, 3, [0, 0, 1, 1], Words(Letters(Limits.TextLength))), new ConnectorBody(2, 3, [0, 0, 1, 1], Words(Letters(Limits.TextLength + 1))));
         yield return Bodies("name of a zone", Zone(name: Letters(Limits.NameLength)), Zone(name: Letters(Limits.NameLength + 1)));
         yield return Bodies("shape of a zone", Zone(), new ZoneBody(ShapeKind.Line, [0, 0, 1, 1], Texts.None));
+        yield return Bodies("name of an answer field", new AnswerFieldBody(0, 0, 900, 900, Texts.In("en", Letters(Limits.NameLength))), new AnswerFieldBody(0, 0, 900, 900, Texts.In("en", Letters(Limits.NameLength + 1))));
+        yield return Bodies("size of an answer field", new AnswerFieldBody(0, 0, Far, 900, Texts.None), new AnswerFieldBody(0, 0, Far + 1, 900, Texts.None));
         yield return Bodies("rule of a zone", Zone(), Zone() with { Rule = (ZoneRule)9 });
         yield return Bodies("expected marks", Zone(new([.. Ids(Limits.Expected)], [])), Zone(new([.. Ids(Limits.Expected + 1)], [])));
         yield return Bodies("accepted answers", Zone(new([], [.. Answers(Limits.Expected)])), Zone(new([], [.. Answers(Limits.Expected + 1)])));

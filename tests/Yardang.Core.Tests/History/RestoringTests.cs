@@ -154,7 +154,7 @@ public sealed class RestoringTests
 
     public static TheoryData<int> Seeds() => [.. Enumerable.Range(1, 60)];
 
-    private static List<Mark> Standing(Board board) => [.. board.Sheets.Marks.Values.Where(m => m.Stands && m.Grip != Grip.Key && m.Body is not ZoneBody).OrderBy(m => m.Id)];
+    private static List<Mark> Standing(Board board) => [.. board.Sheets.Marks.Values.Where(m => m.Stands && m.Grip != Grip.Key && !m.Body.BelongsToPage()).OrderBy(m => m.Id)];
 
     private static string Look(Mark m) => $"{m.Id} {m.Place} {m.Scale} {m.Pinned} {m.Tie} {m.Grip} {m.Order} {m.Style} {m.Words?.Text} {m.Body.Weight()} {m.Body.Box()} [{string.Join(',', m.Cuts)}]";
 

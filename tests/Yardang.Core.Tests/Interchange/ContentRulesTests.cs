@@ -184,6 +184,9 @@ public class ContentRulesTests
         yield return ("a connector to nothing", Marked(mark, Of(new ConnectorBody(mark.Id, 77, [0, 0, 1, 1])) with { Id = 5 }));
         yield return ("a zone without filling", Marked(Of(new ZoneBody(ShapeKind.Ellipse, [0, 0, 9, 9], Texts.None))));
         yield return ("a zone that is loose", Marked(Of(new ZoneBody(ShapeKind.Ellipse, [0, 0, 9, 9], Texts.None), new Style(0, 0, 1)) with { Grip = Grip.Loose }));
+        yield return ("an answer field that is loose", Marked(Of(new AnswerFieldBody(0, 0, 900, 900, Texts.None)) with { Grip = Grip.Loose }));
+        yield return ("an answer field that is turned", Marked(Of(new AnswerFieldBody(0, 0, 900, 900, Texts.None)) with { Grip = Grip.Printed, Place = new Place(0, 0, 100) }));
+        yield return ("an answer to no field", Marked(mark, Of(new FieldAnswerBody(mark.Id, 0, 0, 900, 900, Say("deck"))) with { Id = 5 }));
         yield return ("ink without points", Marked(Of(new InkBody([]))));
         yield return ("an unknown stamp", Marked(Of(new StampBody(0, 0, 9, 9, "nothing"))));
         yield return ("an unknown look", Marked(mark with { Style = new Style(0, 60, 0, (Looks)(1 << 20)) }));

@@ -189,7 +189,7 @@ public class AdoptionTests
         };
         Assert.Empty(Revision.Of(Content(), [], Content()));
         var revisions = Revision.Of(Content(), [], now);
-        Assert.Equal([(1, false, 1, 1, 1), (SecondPage, true, 1, 0, 0)], revisions.Select(r => (r.Page, r.IsNew, r.Added, r.Changed, r.Removed)));
+        Assert.Equal([(1, false, 1, 1, 2), (SecondPage, true, 1, 0, 0)], revisions.Select(r => (r.Page, r.IsNew, r.Added, r.Changed, r.Removed)));
         Assert.Equal([SecondPage], Revision.Of(Content(), [new(now, [1])], now).Select(r => r.Page));
     }
 

@@ -73,11 +73,11 @@ public class AnswerKeyTests
         _board.ByProgram(new AdoptLateChange(1, new(now, [1]), [Content()]), 1);
         Give(Printed(PrintedTitle, Grip.Key, "First ideas"));
         Assert.Equal(["First ideas"], KeyOnBoard());
-        Assert.DoesNotContain(Shown(), m => m.Grip == Grip.Printed);
+        Assert.DoesNotContain(Shown(), m => m is { Grip: Grip.Printed, Body: TextBody });
         _board.ByProgram(new GiveUpLateChange(1));
         Give();
         Assert.Empty(KeyOnBoard());
-        Assert.Equal("First ideas", Assert.Single(Shown(), m => m.Grip == Grip.Printed).Words!.Text);
+        Assert.Equal("First ideas", Assert.Single(Shown(), m => m is { Grip: Grip.Printed, Body: TextBody }).Words!.Text);
     }
 
     [Fact]

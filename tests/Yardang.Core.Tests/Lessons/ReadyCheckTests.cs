@@ -37,7 +37,8 @@ public class ReadyCheckTests
     {
         var key = s_activity.Marks[0] with { Id = 9, Grip = Grip.Key };
         var lines = ReadyCheck.For(s_activity with { Marks = s_activity.Marks.Add(key) }, new HandingPlan(Door.Open, Way.OneEach));
-        Assert.Equal(1, lines.Single(l => l.Key == "PrintedStays").Count);
+        Assert.Equal(2, lines.Single(l => l.Key == "PrintedStays").Count);
+        Assert.Equal(1, lines.Single(l => l.Key == "FieldsAsk").Count);
         Assert.Equal(1, lines.Single(l => l.Key == "LooseMoves").Count);
         Assert.Equal(1, lines.Single(l => l.Key == "KeyHidden").Count);
     }
@@ -83,6 +84,9 @@ public class ReadyCheckTests
     public void It_leads_to_the_first_place_that_was_forgotten()
     {
         Mark Stands(long id, MarkBody body) => s_activity.Marks[0] with { Id = id, Body = body };
+        Assert.DoesNotContain(ReadyCheck.For(s_activity, new HandingPlan(Door.Open, Way.OneEach)), l => l.Key == "UnnamedFields");
+        var unasked = s_activity with { Marks = s_activity.Marks.Add(s_activity.Marks[0] with { Id = 12, Body = new AnswerFieldBody(0, 0, 9_000, 1_800, Texts.None) }) };
+        Assert.Equal(12, Assert.Single(ReadyCheck.For(unasked, new HandingPlan(Door.Open, Way.OneEach)), l => l.Key == "UnnamedFields").Mark);
         var named = new ZoneBody(ShapeKind.Ellipse, [0, 0, 900, 900], Texts.In("en", "Stiff"), Expected: Expectation.None with { Answers = ["triangle"] });
         var activity = s_activity with
         {

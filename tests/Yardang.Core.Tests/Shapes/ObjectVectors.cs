@@ -21,6 +21,7 @@ internal static class ObjectVectors
         yield return new ConnectorBody(7, 8, [0, 0, 900, 900], BoardScript.Say("pushes"));
         yield return new ConnectorBody(7, 8, [0, 0, 900, 900], null);
         yield return Zone(ShapeKind.Ellipse, ZoneRule.Half, 0, 0, 4_000, 3_000);
+        yield return new AnswerFieldBody(100, 200, 9_000, 1_800, Texts.In("en", "What pushes back?").With("es", "¿Qué empuja?"));
         yield return Zone(ShapeKind.Polygon, ZoneRule.Whole, 0, 0, 4_000, 0, 2_000, 3_000) with { Expected = new Expectation([7, 8], ["arch", "beam"], 1, null) };
     }
 

@@ -213,7 +213,7 @@ public class GoldenTests
     {
         var mark = new Mark(9, 1, 1, ByStaff: true, Grip.Printed, 3, body, new Style(2, 60, 1, Looks.ArrowAtEnd), Place.AsDrawn, [], Erased: false);
         var envelope = new Envelope(1, 2, Actor.Owner, 1, 1, 9, Audience.Everyone, new MarkAdded(mark));
-        return new { kind = body.GetType().Name[..^4].ToLowerInvariant(), added = EventCodec.Encode(envelope) };
+        return new { kind = body.KindName(), added = EventCodec.Encode(envelope) };
     }));
 
     [Fact]
@@ -223,6 +223,28 @@ public class GoldenTests
         to = new[] { to.X, to.Y, to.Width, to.Height },
         points = ConnectorPath.Between(from, to),
     }));
+
+    [Fact]
+    public void Answer_places() => Check("answer-places", FieldsSomewhere().Select(mark =>
+    {
+        var field = (AnswerFieldBody)mark.Body;
+        var space = AnswerPlace.SpaceOf(mark, field);
+        var name = field.Name.ByLanguage.Values.FirstOrDefault() ?? "";
+        return new { field = new { x = field.X, y = field.Y, width = field.Width, height = field.Height, name }, place = new { x = mark.Place.X, y = mark.Place.Y, turn = mark.Place.Turn }, scale = mark.Scale is var (x, y) ? new { x, y } : null, space = new[] { space.X, space.Y, Math.Round(space.Width, 3), Math.Round(space.Height, 3) } };
+    }));
+
+    private static IEnumerable<Mark> FieldsSomewhere()
+    {
+        foreach (var name in new[] { Texts.In("en", "What pushes back?"), Texts.None })
+        {
+            yield return Field(name, 1_800, Place.AsDrawn, null);
+            yield return Field(name, 900, new Place(-733, 410, 0), null);
+            yield return Field(name, 2_400, new Place(55, -20, 0), new Scale(1_333, 777));
+        }
+
+        static Mark Field(Texts name, int height, Place place, Scale? scale) =>
+            new(9, 1, 1, ByStaff: true, Grip.Printed, 3, new AnswerFieldBody(101, 203, 9_001, height, name), new Style(0, 0), place, [], Erased: false, scale);
+    }
 
     private static object SeenBy(Actor reader, byte[] start, IEnumerable<Envelope> log, byte[] end) =>
         new { reader = reader.Number, isStaff = reader.IsStaff, start, events = log.Where(e => Sight.Of(reader, e)).Select(EventCodec.Encode), end };

@@ -60,6 +60,9 @@ public sealed record ZoneBody(ShapeKind Shape, ImmutableArray<int> Points, Texts
     public override ToolSet Tool(Looks looks) => ToolSet.Shape;
 
     /// <inheritdoc/>
+    public override bool BelongsToPage() => true;
+
+    /// <inheritdoc/>
     public override bool IsValid() => Shape is ShapeKind.Polygon or ShapeKind.Ellipse && new ShapeBody(Shape, Points).IsValid()
         && Name.IsWithin(Limits.NameLength) && Enum.IsDefined(Rule) && Expected is null or { IsValid: true };
 

@@ -4,6 +4,7 @@ import type { Speaker } from './speaking';
 import type { MarkListTexts } from '../editor/mark-list';
 import type { WorkData, WorkTexts } from '../lesson/work-data';
 import type { ShownTexts } from '../editor/shown-marks';
+import type { FieldTexts } from './answer-fields';
 import type { BoardTalkTexts } from './talk-panel';
 
 export interface BoardData extends WorkData {
@@ -15,6 +16,7 @@ export interface BoardData extends WorkData {
 export interface BoardTexts extends WorkTexts, MarkListTexts {
   readonly talk: BoardTalkTexts;
   readonly shown: ShownTexts;
+  readonly answerFields: Pick<FieldTexts, 'field' | 'typeHere'>;
   readonly besideMe: string;
   readonly besideSomebody: string;
   readonly leads: string;

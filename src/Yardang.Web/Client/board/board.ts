@@ -41,6 +41,7 @@ import { openTelling } from '../lesson/telling-menus';
 import type { BoardData } from './board-data';
 import type { Beside } from './beside';
 import type { Inset } from './inset';
+import { answeringOf } from './answering';
 import { bringingOf } from './bringing';
 import { broughtOf } from './brought';
 import { lateNews } from './late-news';
@@ -59,6 +60,8 @@ const BESIDE_MS = 10_000;
 
 /** As in Core's Refusal: the word screen found something in it. */
 const REFUSED_WORDS = 32;
+/** As there: somebody has answered in this field. */
+const REFUSED_ANSWERED = 33;
 
 Alpine.data('board', () => {
   const data = pageData<BoardData>();
@@ -79,6 +82,7 @@ Alpine.data('board', () => {
     openDialog(name: string): void;
     closeDialog(name: string): void;
     readonly keptState: string;
+    readonly answering: { giveBack(command: Command): boolean };
     readonly contents: { readonly parts: readonly ContentsPart[]; take(parts: readonly ContentsPart[]): void };
   };
   let token = '';
@@ -105,6 +109,9 @@ Alpine.data('board', () => {
       drafts.giveBack(Drafts.answering(command.about, command.to), command.text, command.shown ? [command.shown] : []);
     if (command.kind === 'rewordAnswer') drafts.set(Drafts.ofAnswer(command.about, command.id), command.text);
   };
+  const giveBackWritten = (command: Command): void => {
+    if (!board.answering.giveBack(command)) editor.giveBack(command);
+  };
   const names = new Names(data.work, as, () => board.refresh());
   const company = () => ({
     refresh: () => board.refresh(),
@@ -121,6 +128,7 @@ Alpine.data('board', () => {
     pages: pageTurner(() => editor, texts.pageOf),
     view: viewOf(() => editor),
     steps: stepsOf(() => editor),
+    answering: answeringOf(() => editor, { ...texts.answerFields, by: texts.by, byTeacher: texts.teacher }, isLook),
     talk: talkOf(
       () => editor,
       () => board.talkPlace(),
@@ -157,7 +165,7 @@ Alpine.data('board', () => {
     waits: waitingOf(() => ({
       work: editor.client,
       setAside: mySetAside(),
-      giveBack: (command) => (isWriting(command) ? editor.giveBack(command) : giveBack(command)),
+      giveBack: (command) => (isWriting(command) ? giveBackWritten(command) : giveBack(command)),
       openDialog: (name) => board.openDialog(name),
       closeDialog: (name) => board.closeDialog(name),
     })),
@@ -214,6 +222,7 @@ Alpine.data('board', () => {
         nameOf: (actor) => data.tryOut?.names[actor] ?? (data.mode === 'embed' ? '' : names.of(actor)),
         say: (words) => this.say(words),
         editFormula: (mark) => this.formula.change(mark),
+        openField: (mark) => this.answering.open(mark),
         openShown: (mark) => this.shown.open(mark),
         may: (act) => this.may(act),
         changed: () => this.refresh(),
@@ -254,7 +263,9 @@ Alpine.data('board', () => {
     refused(reason: number, command: Command): void {
       giveBack(command);
       this.shown.giveBack(command);
-      if (reason === REFUSED_WORDS && isWriting(command)) editor.giveBack(command);
+      const isInField = this.answering.giveBack(command);
+      const canBePutOtherwise = reason === REFUSED_WORDS || reason === REFUSED_ANSWERED;
+      if (canBePutOtherwise && !isInField && isWriting(command)) editor.giveBack(command);
       this.say(texts.refused[String(reason)] ?? texts.refusedOther);
     },
 
@@ -430,6 +441,7 @@ Alpine.data('board', () => {
       this.chosen.refresh();
       this.pages.refresh(language);
       this.steps.refresh();
+      if (this.opened) this.answering.refresh();
       if (this.opened) this.talk.refresh();
       if (this.opened) this.shown.refresh();
       const { sheets } = editor;

@@ -1,7 +1,7 @@
 // Work that waits for the teacher's decision, looked at before it is decided: what it is, where, and drawn.
 
 import type { AttachmentTexts } from '../attachments';
-import { type Mark, type Page, isBox } from '../room/marks';
+import { type Mark, type Page, isWritten } from '../room/marks';
 import type { Sheets } from '../room/sheets';
 import type { LateWork } from '../wire/forms';
 import type { RoomEvent } from '../room/wire';
@@ -93,7 +93,7 @@ function saidOn(page: Page, sheets: Sheets, late: readonly LateWork[]): string[]
 
 const nameOf = (page: Page): string => Object.values(page.name)[0] ?? '';
 
-const wordsOf = (mark: Mark): string[] => (isBox(mark.body) ? [mark.body.words.text] : []);
+const wordsOf = (mark: Mark): string[] => (isWritten(mark.body) ? [mark.body.words.text] : []);
 
 /** Draws a page with that work at full strength over the faded rest. */
 export function drawLate(

@@ -21,7 +21,7 @@ import { PicturePutter } from '../tools/picture-putter';
 import { Pointing } from '../tools/pointing';
 import { Selection } from '../tools/selection';
 import { Shaper } from '../tools/shaper';
-import type { SheetContext } from '../tools/sheet-context';
+import type { Drawn, SheetContext } from '../tools/sheet-context';
 import { Stamper } from '../tools/stamper';
 import { Writer } from '../tools/writer';
 import { Changes } from './changes';
@@ -67,10 +67,12 @@ export interface EditorOptions {
   say(words: string): void;
   /** Opens what a formula is written in. */
   editFormula(mark: Mark): void;
+  /** Opens an answer field: to type in it, or in the workshop to name it. */
+  openField(mark: Mark): void;
   /** Plays or opens what is shown. */
   openShown(mark: Mark): void;
-  /** A zone was drawn, and is chosen. */
-  madeZone?(): void;
+  /** A zone or an answer field was drawn, and is chosen. */
+  madeNamed?(): void;
   applied?(envelope: Envelope): void;
   /** A teacher says that they are here. */
   besideMe?(actor: number): void;
@@ -84,7 +86,7 @@ export class Editor extends Changes implements SheetContext {
   readonly ink = { colour: 0, width: 60, looks: 0 };
   readonly outline = { width: 60 };
   readonly note = { colour: 0, one: true, bubble: false };
-  zoning = false;
+  draws: Drawn = 'shape';
   page = 0;
   readonly selection: Selection;
   readonly shaper: Shaper;
@@ -135,7 +137,7 @@ export class Editor extends Changes implements SheetContext {
     );
     const done = () => options.changed();
     this.selection = new Selection(this, done);
-    this.shaper = new Shaper(this, (zone) => this.chooseNew(zone));
+    this.shaper = new Shaper(this, (made) => this.chooseNew(made));
     this.stamper = new Stamper(this);
     this.chooser = new Chooser(this, this.selection);
     const address = `/rooms/${options.room}/media${options.query}`;
@@ -265,17 +267,19 @@ export class Editor extends Changes implements SheetContext {
 
   /** Words that were not taken can be put otherwise. */
   giveBack(command: Command): void {
+    if (command.kind === 'addMark' && command.body.kind === 'fieldAnswer')
+      return this.writeWith(command.body.words.text);
     if (command.kind === 'addMark') this.use(command.body.kind === 'text' ? 'text' : 'note');
     else if (!this.writer) this.use('note');
     this.writer?.giveBack(command);
   }
 
-  // A new zone has no name yet: it is chosen, so that it can be given one.
+  // What was drawn has no name yet: it is chosen, so that it can be given one.
   private chooseNew(id: number): void {
     const mark = this.sheets.mark(id);
     this.use('choose');
     this.choose(mark ?? null);
-    this.options.madeZone?.();
+    this.options.madeNamed?.();
   }
 
   /** Chooses one mark, or none. */
@@ -344,6 +348,7 @@ export class Editor extends Changes implements SheetContext {
 
   edit(mark: Mark): void {
     if (mark.body.kind === 'formula') return this.options.editFormula(mark);
+    if (mark.body.kind === 'answerField' || mark.body.kind === 'fieldAnswer') return this.options.openField(mark);
     if (mark.body.kind === 'shown') return this.options.openShown(mark);
     if (!isBox(mark.body)) return;
     this.use(mark.body.kind === 'text' ? 'text' : 'note');

@@ -1,7 +1,7 @@
 // What an event did on a board.
 
 import { kindOf } from '../kinds';
-import { type Change, type Mark, Property } from '../room/marks';
+import { type Change, isWritten, type Mark, Property } from '../room/marks';
 import type { Sheets } from '../room/sheets';
 import type { RoomEvent } from '../room/wire';
 import { TakenDown } from '../wire/forms';
@@ -39,8 +39,8 @@ function added(marks: readonly Mark[]): Told | null {
   const [first] = marks;
   if (!first) return null;
   const { kind } = first.body;
-  const isWritten = kind === 'text' || kind === 'note' || kind === 'bubble' || kind === 'formula';
-  const what = isWritten ? 'wrote' : kind === 'picture' || kind === 'stamp' ? 'put' : 'drew';
+  const what =
+    isWritten(first.body) || kind === 'formula' ? 'wrote' : kind === 'picture' || kind === 'stamp' ? 'put' : 'drew';
   return { what, place: first.page, things: marks.map(({ id }) => id), words: saidOn(first) };
 }
 

@@ -1,6 +1,7 @@
 // The kinds of marks. A kind that is in Core and not here does not compile.
 
 import type { Body } from '../room/marks';
+import { answerField, fieldAnswer } from './answer-field';
 import { bubble } from './bubble';
 import { connector } from './connector';
 import { formula } from './formula';
@@ -26,6 +27,8 @@ const KINDS: { readonly [K in Body['kind']]: Kind<Extract<Body, { kind: K }>> } 
   connector,
   zone,
   shown,
+  answerField,
+  fieldAnswer,
 };
 
 export function kindOf<B extends Body>(body: B): Kind<B> {

@@ -1,7 +1,7 @@
 // What waits for the teacher, thing by thing: what was written last of each.
 
 import { aboutOf } from '../room/about';
-import { isBox } from '../room/marks';
+import { isWritten } from '../room/marks';
 import type { Command } from '../room/wire';
 import { type LateWork, WhySetAside } from '../wire/forms';
 
@@ -21,7 +21,7 @@ export interface WaitingWork {
 
 function wordsOf(command: Command): string | null {
   if ('text' in command) return command.text;
-  if (command.kind === 'addMark') return isBox(command.body) ? command.body.words.text : null;
+  if (command.kind === 'addMark') return isWritten(command.body) ? command.body.words.text : null;
   if (command.kind !== 'makeChanges') return null;
   const value = command.changes
     .map((change) => change.value as { words?: { text: string } } | null)
@@ -31,7 +31,7 @@ function wordsOf(command: Command): string | null {
 
 /** The same with the words that were written last. */
 function saying(command: Command, words: string): Command {
-  if (command.kind === 'addMark' && isBox(command.body))
+  if (command.kind === 'addMark' && isWritten(command.body))
     return { ...command, body: { ...command.body, words: { ...command.body.words, text: words } } };
   return 'text' in command ? { ...command, text: words } : command;
 }

@@ -1,23 +1,28 @@
 // Marks, pages and changes as the client holds them: Core's, field for field.
 
 import {
+  type AnswerFieldBody,
   type BubbleBody,
+  type FieldAnswerBody,
   type Mark,
   type MarkBody,
   type NoteBody,
   type Paper,
   TakenDown,
   type TextBody,
+  type ZoneBody,
 } from '../wire/forms';
 
 export type { Texts } from '../wire/by-hand';
 export {
+  type AnswerFieldBody,
   type AnswerKey,
   type Axis,
   type BubbleBody,
   type Change,
   type ConnectorBody,
   type Expectation,
+  type FieldAnswerBody,
   type FormulaBody,
   Grip,
   type InkBody,
@@ -55,6 +60,16 @@ export type BoxBody = TextBody | NoteBody | BubbleBody;
 
 export function isBox(body: MarkBody): body is BoxBody {
   return body.kind === 'text' || body.kind === 'note' || body.kind === 'bubble';
+}
+
+/** What somebody wrote, wherever it stands. */
+export function isWritten(body: MarkBody): body is BoxBody | FieldAnswerBody {
+  return isBox(body) || body.kind === 'fieldAnswer';
+}
+
+/** What is a part of the page as its teacher designed it, and has a name: nobody changes it on a board. */
+export function belongsToPage(body: MarkBody): body is ZoneBody | AnswerFieldBody {
+  return body.kind === 'zone' || body.kind === 'answerField';
 }
 
 export const PLAIN: Paper = { kind: 0, spacing: 0, across: null, up: null, columns: 0, rows: 0, media: null };

@@ -15,7 +15,7 @@ import {
   type Texts,
   type Value,
   type Wording,
-  isBox,
+  isWritten,
 } from './marks';
 import type { PageShows, PageSize, TakenDown } from '../wire/forms';
 
@@ -99,7 +99,7 @@ export function ofMark(mark: Mark, property: Property): Value | undefined {
       return mark.grip;
     case Property.Words: {
       const { body } = mark;
-      return isBox(body) ? { words: body.words, width: body.width, height: body.height } : undefined;
+      return isWritten(body) ? { words: body.words, width: body.width, height: body.height } : undefined;
     }
     default:
       return undefined;
@@ -132,7 +132,7 @@ export function changed(mark: Mark, { property, value }: Change): Mark {
     case Property.Grip:
       return { ...mark, grip: value as Grip };
     case Property.Words:
-      return isBox(mark.body) ? { ...mark, body: { ...mark.body, ...(value as Wording) } } : mark;
+      return isWritten(mark.body) ? { ...mark, body: { ...mark.body, ...(value as Wording) } } : mark;
     default:
       return mark;
   }

@@ -14,10 +14,12 @@ import {
   TakenDown,
 } from '../wire/forms';
 import '../wire/pages-codec';
+import { inField } from '../shapes/answer-place';
 import { following } from '../shapes/connectors';
 import { Journal } from './journal';
 import {
   type AnswerKey,
+  belongsToPage,
   type Change,
   Grip,
   type Mark,
@@ -217,8 +219,11 @@ export class Sheets {
       if (shown) marks.push(shown);
     }
     marks.sort((a, b) => a.order - b.order || a.id - b.id);
-    this.shown.set(page, marks);
-    return marks;
+    const below = new Map<number, number>();
+    const find = (id: number) => this.marksById.get(id);
+    const placed = marks.map((m) => (m.body.kind === 'fieldAnswer' ? inField(m, m.body, find, below) : m));
+    this.shown.set(page, placed);
+    return placed;
   }
 
   nextUndo(actor: number): number | null {
@@ -389,6 +394,7 @@ export class Sheets {
       case 'addMark': {
         const { id, page, grip, body, style } = command;
         if (this.marksById.has(id) || this.isLockedFor(page, me)) return null;
+        if (body.kind === 'fieldAnswer' && this.answerTo(body.field)) return null;
         const aloud = command.for ? { author: command.for, byStaff: false, putBy: me.number } : {};
         const mark = { id, grip, body, style, place: { x: 0, y: 0, turn: 0 }, scale: null, cuts: [], tie: 0 };
         return { kind: 'markAdded', mark: { ...this.predicted(mark, page, 1, me), ...aloud } };
@@ -425,6 +431,13 @@ export class Sheets {
     }
   }
 
+  /** What stands in an answer field; undefined if it is free. */
+  answerTo(field: number): Mark | undefined {
+    for (const mark of this.marksById.values())
+      if (mark.body.kind === 'fieldAnswer' && mark.body.field === field && stands(mark)) return mark;
+    return undefined;
+  }
+
   private told(command: Command, me: Me): RoomEvent | null {
     return foreseeConcern(command, (about, answer) => this.mayTell(about, answer, me));
   }
@@ -436,9 +449,9 @@ export class Sheets {
     if (change.property >= Property.Name) return design && me.isStaff;
     const mark = this.marksById.get(change.target);
     if (!mark || (mark.grip === Grip.Key && !design)) return false;
-    if (mark.body.kind === 'zone' && (!design || change.property === Property.Grip)) return false;
+    if (belongsToPage(mark.body) && (!design || change.property === Property.Grip)) return false;
     const moves = change.property === Property.Place || change.property === Property.Scale;
-    if (mark.body.kind === 'connector' && moves) return false;
+    if ((mark.body.kind === 'connector' || mark.body.kind === 'fieldAnswer') && moves) return false;
     if (change.property === Property.Down) return me.isStaff && mark.grip === Grip.Own && !mark.byStaff && !mark.erased;
     if (mark.down !== TakenDown.No) return false;
     if (me.isStaff) return true;

@@ -36,6 +36,10 @@ const MIN_ZOOM = 0.5;
 const MAX_ZOOM = 8;
 const MARGIN = 16;
 const PALM_MS = 1000;
+/** A press that is as short and moves as little may be meant for what lies there; but not while somebody is writing by hand: then it is a dot. */
+const TAP_MS = 450;
+const TAP_PX = 7;
+const HAND_RESTS_MS = 1500;
 /** Of the screen, what is read fills so much; a page that is as wide as the screen comes so much nearer. */
 const READ_WIDTH = 0.86;
 const READ_HEIGHT = 0.7;
@@ -56,9 +60,13 @@ export class PageSurface {
   private top = 0;
   private active: number | null = null;
   private penAt = -Infinity;
+  private pressed: { at: Point; x: number; y: number } | null = null;
+  private drewAt = -Infinity;
   private readonly touches = new Map<number, { x: number; y: number }>();
   private pinch: { distance: number; x: number; y: number } | null = null;
   tool: Tool | null = null;
+  /** A short press that was no writing: what is done of it instead of what the tool would do. */
+  onTap: ((at: Point) => (() => void) | null) | null = null;
   /** Whether a finger or pointer moves the page, and the tool waits. */
   moves = false;
   private grabbed: { x: number; y: number } | null = null;
@@ -91,6 +99,12 @@ export class PageSurface {
     // Letters of other scripts come when they are first needed.
     document.fonts.addEventListener('loadingdone', () => this.invalidate());
     this.listen();
+  }
+
+  /** Puts something over the page. A browser may have moved the surface under a focus; it is moved by its own means alone. */
+  lay(over: HTMLElement): void {
+    if (over.parentElement !== this.host) this.host.append(over);
+    this.host.scrollTo(0, 0);
   }
 
   show(page: Page, marks: readonly Mark[]): void {
@@ -324,6 +338,7 @@ export class PageSurface {
     const focused = document.activeElement;
     if (focused instanceof HTMLElement && focused.matches('button, a, summary')) focused.blur();
     this.active = e.pointerId;
+    this.pressed = { at: this.point(e), x: e.offsetX, y: e.offsetY };
     if (this.moves) this.grabbed = { x: e.offsetX, y: e.offsetY };
     else this.tool?.down(this.point(e));
   }
@@ -350,9 +365,23 @@ export class PageSurface {
     if (this.pinch && this.touches.size < 2) this.pinch = null;
     if (e.pointerId !== this.active) return;
     this.active = null;
-    if (this.grabbed) this.grabbed = null;
+    const wasGrabbed = this.grabbed !== null;
+    this.grabbed = null;
+    const instead = e.type === 'pointerup' && this.isTap(e) ? this.onTap?.(this.pressed!.at) : null;
+    if (instead) {
+      this.tool?.cancel();
+      instead();
+    } else if (wasGrabbed) return;
     else if (e.type === 'pointerup') this.tool?.up();
     else this.tool?.cancel();
+  }
+
+  private isTap(e: PointerEvent): boolean {
+    const { at, x, y } = this.pressed!;
+    const isStill = Math.hypot(e.offsetX - x, e.offsetY - y) < TAP_PX;
+    if (!isStill) this.drewAt = e.timeStamp;
+    const isResting = at.ms - this.drewAt > HAND_RESTS_MS;
+    return isStill && isResting && e.pointerType !== 'pen' && e.timeStamp - at.ms < TAP_MS;
   }
 
   private wheel(e: WheelEvent): void {

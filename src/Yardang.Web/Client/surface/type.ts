@@ -7,6 +7,9 @@ export const FONT = "'Atkinson Hyperlegible Next Variable', 'Noto Sans Variable'
 /** Room round the words of a note, and of a text (none), 1/100 mm. */
 export const NOTE_PADDING = 300;
 
+/** Room round the words in an answer field, 1/100 mm. */
+export const ANSWER_PADDING = 150;
+
 /** Distance from line to line, in heights of the type. */
 export const LINE_HEIGHT = 1.25;
 

@@ -31,7 +31,7 @@ export function movedBy(marks: readonly Mark[], dx: number, dy: number, may: May
 /** Turned about a place, degrees. */
 export function turnedBy(marks: readonly Mark[], about: Spot, degrees: number, may: May): Change[] {
   return marks
-    .filter((m) => may(m, Property.Place))
+    .filter((m) => may(m, Property.Place) && m.body.kind !== 'answerField')
     .map((m) => {
       const middle = middleOf(m.body);
       const to = turned({ x: middle.x + m.place.x, y: middle.y + m.place.y }, about, degrees);

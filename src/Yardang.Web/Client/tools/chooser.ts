@@ -216,7 +216,7 @@ export class Chooser implements Tool {
 
   /** A corner gives the corner opposite to it, which stays. */
   private handleAt(point: Spot, frame: Frame): 'turn' | { fixed: Spot; frame: Frame } | null {
-    if (this.isNear(turnHandle(frame, this.sheet.surface.scale), point)) return 'turn';
+    if (mayTurn(this.selection.marks) && this.isNear(turnHandle(frame, this.sheet.surface.scale), point)) return 'turn';
     const all = cornersOf(frame);
     const at = all.findIndex((corner) => this.isNear(corner, point));
     return at < 0 ? null : { fixed: all[(at + 2) % 4]!, frame };
@@ -246,11 +246,13 @@ export class Chooser implements Tool {
     ctx.stroke();
     ctx.setLineDash([]);
     if (!this.areMovable(marks)) return;
-    const turn = turnHandle(frame, 1 / pixel);
-    ctx.beginPath();
-    ctx.moveTo((all[0]!.x + all[1]!.x) / 2, (all[0]!.y + all[1]!.y) / 2);
-    ctx.lineTo(turn.x, turn.y);
-    ctx.stroke();
+    const turn = mayTurn(marks) ? turnHandle(frame, 1 / pixel) : null;
+    if (turn) {
+      ctx.beginPath();
+      ctx.moveTo((all[0]!.x + all[1]!.x) / 2, (all[0]!.y + all[1]!.y) / 2);
+      ctx.lineTo(turn.x, turn.y);
+      ctx.stroke();
+    }
     for (const { x, y } of all) {
       ctx.fillStyle = '#ffffff';
       const r = HANDLE_PX * pixel;
@@ -302,6 +304,11 @@ function tipChanges(mark: Mark, point: Spot): Change[] {
   const { x, y } = offPage(mark, point);
   const value = { ...mark.body, tipX: Math.round(x), tipY: Math.round(y) };
   return [{ property: Property.Body, target: mark.id, value }];
+}
+
+/** Whether any of them can be turned: answer fields cannot. */
+function mayTurn(marks: readonly Mark[]): boolean {
+  return marks.some((m) => m.body.kind !== 'answerField');
 }
 
 function middleOf({ box }: Frame): Spot {

@@ -11,6 +11,7 @@ import {
   type NewMark,
   Property,
   type Style,
+  belongsToPage,
   isBox,
   stands,
 } from '../room/marks';
@@ -283,8 +284,8 @@ export class Selection {
   /** Puts copies down on the page in sight, as my own, and chooses them. */
   paste(pasted: readonly NewMark[], shift = SHIFT_OF_COPY): void {
     const { sheet } = this;
-    // Zones are part of the design: what a board takes of them is nothing.
-    const list = pasted.filter((m) => sheet.design || m.body.kind !== 'zone');
+    // Zones and answer fields are part of the design: what a board takes of them is nothing. A field has one answer.
+    const list = pasted.filter((m) => m.body.kind !== 'fieldAnswer' && (sheet.design || !belongsToPage(m.body)));
     if (list.length === 0 || !sheet.mayWrite()) return;
     const gesture = sheet.newId();
     const marks = copiesOf(list, () => sheet.newId(), gesture).map((mark) => {

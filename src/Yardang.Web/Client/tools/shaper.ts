@@ -1,6 +1,6 @@
 // Shapes: dragged in a box, or corner by corner. Never filled at first, so that a ring hides nothing.
 
-import { ShapeKind, type ShapeBody, type ZoneBody, ZoneRule } from '../room/marks';
+import { type AnswerFieldBody, ShapeKind, type ShapeBody, type ZoneBody, ZoneRule } from '../room/marks';
 import { drawShape } from '../shapes/draw-shape';
 import { FIGURES, type FigureTool, figureIn, shapeOf } from '../shapes/figures';
 import { type Spot, boxCorners, boxRound, corners } from '../shapes/geometry';
@@ -10,10 +10,14 @@ import { freePlace } from './free-place';
 import type { SheetContext } from './sheet-context';
 
 /** What a tap without a drag makes: this large, 1/100 mm. */
-const TAPPED = 4000;
+const TAPPED = { width: 4000, height: 4000 };
+const TAPPED_FIELD = { width: 9000, height: 1800 };
+/** What can be typed in, with its name. */
+const LEAST_FIELD = { width: 2000, height: 1300 };
 const DRAG_PX = 6;
 const CLOSE_PX = 14;
 const ZONE_STYLE = { colour: 0, width: 0, fill: 3, looks: 0 };
+const FIELD_STYLE = { colour: 0, width: 0, fill: 0, looks: 0 };
 
 export class Shaper implements Tool {
   readonly cursor = 'crosshair';
@@ -24,7 +28,7 @@ export class Shaper implements Tool {
 
   constructor(
     private readonly sheet: SheetContext,
-    private readonly madeZone: (id: number) => void,
+    private readonly madeNamed: (id: number) => void,
   ) {}
 
   down(point: Point): void {
@@ -64,9 +68,9 @@ export class Shaper implements Tool {
   /** By keyboard: a shape where there is room in sight. */
   put(): void {
     if (!this.sheet.mayWrite()) return;
-    const { x, y } = freePlace(this.sheet, { width: TAPPED, height: TAPPED });
+    const { x, y } = freePlace(this.sheet, this.tapped);
     const simple = this.figure.corners.length > 0 ? this.figure : FIGURES.find((f) => f.shape === this.figure.shape)!;
-    this.keep(figureIn(simple, { x, y }, { x: x + TAPPED, y: y + TAPPED }));
+    this.keep(figureIn(simple, { x, y }, { x: x + this.tapped.width, y: y + this.tapped.height }));
   }
 
   draw(ctx: CanvasRenderingContext2D): void {
@@ -95,16 +99,26 @@ export class Shaper implements Tool {
 
   private dragged(from: Spot, to: Spot): ShapeBody {
     const isTap = Math.hypot(to.x - from.x, to.y - from.y) * this.sheet.surface.scale < DRAG_PX;
-    return figureIn(this.figure, from, isTap ? { x: from.x + TAPPED, y: from.y + TAPPED } : to);
+    const { width, height } = this.tapped;
+    return figureIn(this.figure, from, isTap ? { x: from.x + width, y: from.y + height } : to);
   }
 
   private keep(drawn: ShapeBody): void {
     const { sheet } = this;
     const id = sheet.newId();
-    const [body, style] = sheet.zoning ? [zoneOf(drawn), ZONE_STYLE] : [drawn, this.style()];
+    const [body, style] =
+      sheet.draws === 'zone'
+        ? [zoneOf(drawn), ZONE_STYLE]
+        : sheet.draws === 'answerField'
+          ? [fieldOf(drawn), FIELD_STYLE]
+          : [drawn, this.style()];
     sheet.submit({ kind: 'addMark', id, page: sheet.page, grip: sheet.grip, body, style, for: 0 }, id);
     sheet.surface.invalidateDrawing();
-    if (sheet.zoning) this.madeZone(id);
+    if (sheet.draws !== 'shape') this.madeNamed(id);
+  }
+
+  private get tapped() {
+    return this.sheet.draws === 'answerField' ? TAPPED_FIELD : TAPPED;
   }
 
   private style() {
@@ -120,4 +134,11 @@ function zoneOf({ shape, points }: ShapeBody): ZoneBody {
   const box = boxRound(corners({ points }));
   const around = boxCorners(box).flatMap((c) => [Math.round(c.x), Math.round(c.y)]);
   return { ...plain, shape: ShapeKind.Polygon, points: around };
+}
+
+function fieldOf({ points }: ShapeBody): AnswerFieldBody {
+  const box = boxRound(corners({ points }));
+  const [width, height] = [Math.max(LEAST_FIELD.width, box.width), Math.max(LEAST_FIELD.height, box.height)];
+  const [x, y, w, h] = [box.x, box.y, width, height].map(Math.round) as [number, number, number, number];
+  return { kind: 'answerField', x, y, width: w, height: h, name: {} };
 }

@@ -7,6 +7,8 @@ import type { PageSurface } from '../surface/page-surface';
 import type { Pointers } from '../surface/pointers';
 import type { StudentActs } from '../wire/forms';
 
+export type Drawn = 'shape' | 'zone' | 'answerField';
+
 export interface SheetContext {
   readonly surface: PageSurface;
   readonly live: LiveInk;
@@ -20,8 +22,8 @@ export interface SheetContext {
   readonly ink: { colour: number; width: number; looks: number };
   readonly outline: { width: number };
   readonly note: { colour: number; one: boolean; bubble: boolean };
-  /** Whether what is drawn as a shape becomes a zone. */
-  readonly zoning: boolean;
+  /** What is made of what is drawn as a shape. */
+  readonly draws: Drawn;
   readonly language: string;
   /** Whether the activity itself may be changed: in the workshop. */
   readonly design: boolean;

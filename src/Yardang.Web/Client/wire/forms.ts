@@ -538,7 +538,9 @@ export type MarkBody =
   | StampBody
   | ConnectorBody
   | ZoneBody
-  | ShownBody;
+  | ShownBody
+  | AnswerFieldBody
+  | FieldAnswerBody;
 
 /** Something that happened in a room. Closed sets, beside the commands. */
 export type RoomEvent =
@@ -761,6 +763,21 @@ export interface Answer {
   readonly removed: boolean;
   /** What is heard or seen with it, of the kinds of Shows; it has no words of its own. Null for nothing. */
   readonly shown: Attachment | null;
+}
+
+/** A place on a page where students type an answer (FieldAnswerBody). X, Y is its top left corner. */
+export interface AnswerFieldBody {
+  readonly kind: 'answerField';
+  /** 1/100 mm to the right. */
+  readonly x: number;
+  /** 1/100 mm down. */
+  readonly y: number;
+  /** 1/100 mm. */
+  readonly width: number;
+  /** 1/100 mm, with its name. */
+  readonly height: number;
+  /** What is asked for; may be empty. */
+  readonly name: Texts;
 }
 
 /** Something is said to a card or a mark. Whose: the author of the card where classmates do not see it; else 0. So in the events that follow. */
@@ -1521,6 +1538,23 @@ export interface Expectation {
   readonly least: number | null;
   /** At most so many marks; null for any number. */
   readonly most: number | null;
+}
+
+/** What somebody typed into an answer field. It stands where the field is (AnswerPlace); X, Y is the top left corner that its author saw, and holds when the field is gone. */
+export interface FieldAnswerBody {
+  readonly kind: 'fieldAnswer';
+  /** Id of an answer field of the same page. */
+  readonly field: number;
+  /** 1/100 mm to the right. */
+  readonly x: number;
+  /** 1/100 mm down. */
+  readonly y: number;
+  /** 1/100 mm. */
+  readonly width: number;
+  /** 1/100 mm: as high as the field, or as high as the words need. */
+  readonly height: number;
+  /** What was typed. */
+  readonly words: Words;
 }
 
 /** Cards lie somewhere else on the field, all at once. */

@@ -2,7 +2,7 @@
 
 import { known, readPoints, type Texts, writePoints } from './by-hand';
 import { readAnswer, readAttachment, readCardResult, readConcern, readJudging, readJudgingState, readLastAct, readLateWork, readStimulus, readStyle, readWallPlan, writeAttachment, writeJudging, writeStimulus, writeStyle, writeWallPlan } from './codec';
-import { type AddMark, type AddMarks, type AddPage, type Adopted, type AnswerKey, type Axis, type BoardSnapshot, type BubbleBody, type Change, type ChangesMade, type ConnectorBody, type DraftReplaced, type DraftSnapshot, type DraftStarted, type Expectation, type FormulaBody, type GestureRedone, type GestureSnapshot, type GestureUndone, type Grip, type InkBody, type KeySet, type LastWriter, type LateChangeAdopted, type LengthUnit, type LockPage, type MakeChanges, type Mark, type MarkAdded, type MarkBody, type MarkJudgingSet, type MarkJudgingState, type MarkThread, type MarksAdded, type NewMark, type NoteBody, type Page, type PageAdded, type PageLocked, type PageShows, type PageSize, type Paper, type Part, type PictureBody, type Place, type PlannedPhase, type RedoGesture, type RestoreMarks, type Scale, type SetMarkJudging, type ShapeBody, type SheetsSnapshot, type ShownBody, type StampBody, type Step, type Stimulus, type Style, type TakenDown, type TextBody, type ToolSet, type Translation, type UndoGesture, type Value, type Wording, type Words, type WorkBrought, type ZoneBody, type ZoneKey } from './forms';
+import { type AddMark, type AddMarks, type AddPage, type Adopted, type AnswerFieldBody, type AnswerKey, type Axis, type BoardSnapshot, type BubbleBody, type Change, type ChangesMade, type ConnectorBody, type DraftReplaced, type DraftSnapshot, type DraftStarted, type Expectation, type FieldAnswerBody, type FormulaBody, type GestureRedone, type GestureSnapshot, type GestureUndone, type Grip, type InkBody, type KeySet, type LastWriter, type LateChangeAdopted, type LengthUnit, type LockPage, type MakeChanges, type Mark, type MarkAdded, type MarkBody, type MarkJudgingSet, type MarkJudgingState, type MarkThread, type MarksAdded, type NewMark, type NoteBody, type Page, type PageAdded, type PageLocked, type PageShows, type PageSize, type Paper, type Part, type PictureBody, type Place, type PlannedPhase, type RedoGesture, type RestoreMarks, type Scale, type SetMarkJudging, type ShapeBody, type SheetsSnapshot, type ShownBody, type StampBody, type Step, type Stimulus, type Style, type TakenDown, type TextBody, type ToolSet, type Translation, type UndoGesture, type Value, type Wording, type Words, type WorkBrought, type ZoneBody, type ZoneKey } from './forms';
 import { know } from './kinds';
 type Raw = any[]; // What the MessagePack reader gives.
 
@@ -212,6 +212,10 @@ export function readMarkBody(raw: Raw): MarkBody | null {
       return readZoneBody(raw);
     case 11:
       return readShownBody(raw);
+    case 12:
+      return readAnswerFieldBody(raw);
+    case 13:
+      return readFieldAnswerBody(raw);
     default:
       return null;
   }
@@ -241,6 +245,10 @@ export function writeMarkBody(v: MarkBody): Raw {
       return writeZoneBody(v);
     case 'shown':
       return writeShownBody(v);
+    case 'answerField':
+      return writeAnswerFieldBody(v);
+    case 'fieldAnswer':
+      return writeFieldAnswerBody(v);
   }
 }
 
@@ -292,6 +300,21 @@ export function readAdopted(raw: Raw): Adopted {
     page: raw[1],
     givenUp: raw[2],
   };
+}
+
+export function readAnswerFieldBody(raw: Raw): AnswerFieldBody {
+  return {
+    kind: 'answerField',
+    x: raw[1],
+    y: raw[2],
+    width: raw[3],
+    height: raw[4],
+    name: raw[5],
+  };
+}
+
+export function writeAnswerFieldBody(v: AnswerFieldBody): Raw {
+  return [12, v.x, v.y, v.width, v.height, v.name];
 }
 
 export function readAnswerKey(raw: Raw): AnswerKey {
@@ -398,6 +421,22 @@ export function readExpectation(raw: Raw): Expectation {
 
 export function writeExpectation(v: Expectation): Raw {
   return [v.marks, v.answers, v.least ?? -1, v.most ?? -1];
+}
+
+export function readFieldAnswerBody(raw: Raw): FieldAnswerBody {
+  return {
+    kind: 'fieldAnswer',
+    field: raw[1],
+    x: raw[2],
+    y: raw[3],
+    width: raw[4],
+    height: raw[5],
+    words: readWords(raw[6]),
+  };
+}
+
+export function writeFieldAnswerBody(v: FieldAnswerBody): Raw {
+  return [13, v.field, v.x, v.y, v.width, v.height, writeWords(v.words)];
 }
 
 export function readFormulaBody(raw: Raw): FormulaBody {

@@ -1,6 +1,6 @@
 // Places to fill in: words in braces. Core's FillIns finds the same ones.
 
-import { type Body, type Mark, type NewMark, isBox } from '../room/marks';
+import { belongsToPage, type Body, type Mark, type NewMark, isBox } from '../room/marks';
 import { breakLines, fitNote } from '../surface/text-fit';
 import { LINE_HEIGHT } from '../surface/type';
 
@@ -23,7 +23,7 @@ export function filledIn(text: string, values: ReadonlyMap<string, string>): str
 /** What a mark says. */
 export function wordsOf(body: Body): string[] {
   if (isBox(body)) return [body.words.text];
-  return body.kind === 'zone' ? Object.values(body.name) : [];
+  return belongsToPage(body) ? Object.values(body.name) : [];
 }
 
 /** A mark with what was filled in, its words broken into lines anew. */
@@ -33,7 +33,7 @@ export function filledMark<T extends Mark | NewMark>(mark: T, values: ReadonlyMa
 
 /** A body with what was filled in. What has words is fitted into its place anew. */
 export function filledBody(body: Body, looks: number, values: ReadonlyMap<string, string>): Body {
-  if (body.kind === 'zone') {
+  if (belongsToPage(body)) {
     const name = Object.entries(body.name).map(([language, text]) => [language, filledIn(text, values)]);
     return { ...body, name: Object.fromEntries(name) };
   }

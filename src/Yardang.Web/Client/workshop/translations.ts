@@ -1,6 +1,16 @@
 // What the activity says, beside what it says in another language: line by line, to be written or pasted.
 
-import { type BoxBody, type Change, type Mark, type Page, Grip, Property, type Texts, isBox } from '../room/marks';
+import {
+  type BoxBody,
+  belongsToPage,
+  type Change,
+  type Mark,
+  type Page,
+  Grip,
+  Property,
+  type Texts,
+  isBox,
+} from '../room/marks';
 import { fill } from '../page-data';
 import { nameOfLanguage } from '../surface/in-language';
 import { fitTranslation } from '../surface/text-fit';
@@ -221,7 +231,7 @@ export function translationsOf(
       const { other } = this;
       if (mark.grip === Grip.Key) return [];
       const line = { key: `mark-${mark.id}`, about: fill(texts.languageMark, number), isLong: false };
-      if (body.kind === 'zone' && body.name[language]) {
+      if (belongsToPage(body) && body.name[language]) {
         const change = (text: string): Change => ({
           property: Property.Body,
           target: mark.id,

@@ -34,6 +34,7 @@ import { type StimulusTexts, stimulusSetting } from './stimulus-setting';
 import { type LanguageTexts, translationsOf } from './translations';
 import { trialBeside } from './trial';
 import { writtenOf } from './written';
+import { fieldOf } from './field';
 import { zoneOf } from './zone';
 
 interface WorkshopData {
@@ -67,13 +68,14 @@ interface WorkshopData {
     };
 }
 
-type Making = 'printed' | 'loose' | 'key' | 'zone';
+type Making = 'printed' | 'loose' | 'key' | 'zone' | 'field';
 
 const GRIPS: Record<Making, Grip> = {
   printed: Grip.Printed,
   loose: Grip.Loose,
   key: Grip.Key,
   zone: Grip.Printed,
+  field: Grip.Printed,
 };
 
 /** Against requests from elsewhere. */
@@ -107,6 +109,7 @@ Alpine.data('workshop', () => {
     /** In which voices, films and photographs are made, once one is wanted. */
     recording: null as Recorder | null,
     stimulus: stimulusBeside(data.draft, ''),
+    field: fieldOf(theEditor, language),
     zone: zoneOf(theEditor, language, (count) => fill(texts.zoneExpects, count)),
     organizers: organizersOf(theEditor, thePages),
     files: filesIn(theEditor, thePages, texts, language, token),
@@ -183,8 +186,9 @@ Alpine.data('workshop', () => {
         nameOf: () => '',
         say: (words) => (this.notice = words),
         editFormula: (mark) => this.formula.change(mark),
+        openField: () => this.nameNew(),
         openShown: (mark) => this.shown.open(mark),
-        madeZone: () => this.nameNewZone(),
+        madeNamed: () => this.nameNew(),
         may: () => this.opened,
         changed: () => this.refresh(),
         refused: (_, command) => {
@@ -242,6 +246,7 @@ Alpine.data('workshop', () => {
       this.steps.refresh();
       if (this.opened) this.shown.refresh();
       this.zone.refresh();
+      this.field.refresh();
       this.blanks.refresh();
       this.parts.refresh();
       this.phases.refresh();
@@ -280,15 +285,17 @@ Alpine.data('workshop', () => {
 
     make(making: Making): void {
       this.making = making;
-      editor.zoning = making === 'zone';
-      if (making !== 'zone') return;
+      editor.draws = making === 'zone' ? 'zone' : making === 'field' ? 'answerField' : 'shape';
+      if (editor.draws === 'shape') return;
       this.tools.pickFigure('rectangle');
       editor.use('shape');
     },
 
-    nameNewZone(): void {
+    /** A zone or an answer field that is chosen is given its name. */
+    nameNew(): void {
       this.chosen.exactOpen = true;
-      void this.$nextTick(() => document.querySelector<HTMLInputElement>('[data-zone-name]')?.focus());
+      const field = this.zone.isChosen ? '[data-zone-name]' : '[data-field-name]';
+      void this.$nextTick(() => document.querySelector<HTMLInputElement>(field)?.focus());
     },
 
     addPage(): void {
