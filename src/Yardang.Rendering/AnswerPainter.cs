@@ -7,7 +7,7 @@ namespace Yardang.Rendering;
 /// <summary>Draws answer fields, and what was typed into them. The browser draws the same (<c>kinds/answer-field.ts</c>).</summary>
 internal static class AnswerPainter
 {
-    private const float NameSize = 420;
+    private const float NameSize = 480;
     private const float NameBaseline = 440;
     private const float Padding = 150;
     private const float Line = 30;

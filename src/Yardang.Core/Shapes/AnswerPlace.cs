@@ -38,7 +38,7 @@ public static class AnswerPlace
             var space = SpaceOf(there, field);
             var down = (below ??= []).GetValueOrDefault(there.Id);
             below[there.Id] = down + answer.Height;
-            yield return mark with { Body = answer with { X = (int)space.X, Y = (int)space.Y + down } };
+            yield return mark with { Body = answer with { X = (int)space.X, Y = (int)space.Y + down }, Place = Place.AsDrawn, Scale = null };
         }
     }
 }

@@ -56,6 +56,8 @@ const FIELDS = [
   { body: shape('line', 1000, 1900, 1001, 1901), style: { width: 200 } },
   { body: shape('line', 4600, 1900, 4601, 1901), style: { width: 200 }, field: 22 },
   { body: { kind: 'connector', from: 23, to: 24, points: [0, 0, 900, 900], label: words('pushes', 400) }, style: { width: 60, looks: 'arrowAtEnd' }, field: 22 },
+  { body: box('answerField', 4400, 1800, { name: { en: 'What pushes back?' } }), field: 23 },
+  { body: box('fieldAnswer', 4400, 1800, { field: 26, words: words('the ground,\nand the pier', 600, ['the ground,', 'and the pier']) }), field: 23 },
 ];
 
 const PAPERS = ['plain', 'squared', 'ruled', 'handwriting', 'dotted', 'isometric', 'coordinatePlane', 'numberLine', 'staves', 'table'];

@@ -10,7 +10,7 @@ import { ownBox } from './boxed';
 import type { Kind } from './kind';
 import { drawWords } from './written';
 
-const NAME_SIZE = 420;
+const NAME_SIZE = 480;
 /** How far the name stands over what is typed, by its baseline. */
 const NAME_OVER = 210;
 const LINE = 30;

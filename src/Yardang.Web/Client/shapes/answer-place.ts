@@ -46,7 +46,7 @@ export function inField(
   const before = known.get(mark);
   if (before?.field === field && before.down === down) return before.shown;
   const { x, y } = spaceOf(field, field.body);
-  const shown = { ...mark, body: { ...body, x, y: y + down } };
+  const shown = { ...mark, body: { ...body, x, y: y + down }, place: { x: 0, y: 0, turn: 0 }, scale: null };
   known.set(mark, { field, down, shown });
   return shown;
 }
