@@ -9,8 +9,8 @@ export default defineConfig({
   timeout: 120_000,
   expect: { timeout: 20_000 },
   fullyParallel: false,
-  // Each spec has teachers and data of its own. A person who thinks, and a page that waits, leave the machine to others.
-  workers: Math.max(2, Math.floor(availableParallelism() / 2)),
+  // Each spec has teachers and data of its own. The server, a browser and its pages together keep two cores busy.
+  workers: Math.max(1, Math.floor(availableParallelism() / 2)),
   retries: process.env.CI ? 1 : 0,
   reporter: [['line'], ['./plain-reporter.mjs']],
   use: { ...use, baseURL: `http://127.0.0.1:${port}` },
