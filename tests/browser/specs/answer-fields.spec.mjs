@@ -147,6 +147,7 @@ test('what was typed without a network is kept when it is back, and while pens a
   const varga = await teacher(browser);
   await designFields(varga);
   const maya = await student(browser, await handOut(varga), 'Maya');
+  await expect(field(maya, 'What pushes back?')).toBeAttached();
   await maya.context().setOffline(true);
   await field(maya, 'What pushes back?').focus();
   await maya.keyboard.type('the ground');

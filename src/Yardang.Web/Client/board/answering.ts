@@ -13,15 +13,17 @@ export function answeringOf(editor: () => Editor, texts: FieldTexts, looksOnly: 
       const { AnswerFields: Made } = await import('./answer-fields');
       return new Made(editor(), texts);
     },
-    () => fields.here?.refresh(),
+    () => refresh(),
   );
 
+  function refresh(): void {
+    if (looksOnly) return;
+    const { sheets, page } = editor();
+    if (fields.here || sheets.visible(page).some(({ body }) => body.kind === 'answerField')) fields.get()?.refresh();
+  }
+
   return {
-    refresh(): void {
-      if (looksOnly) return;
-      const { sheets, page } = editor();
-      if (fields.here || sheets.visible(page).some(({ body }) => body.kind === 'answerField')) fields.get()?.refresh();
-    },
+    refresh,
 
     /** Goes to the field that a mark is, or is typed in. */
     open({ id, body }: Mark): void {
