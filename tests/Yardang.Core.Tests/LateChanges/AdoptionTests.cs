@@ -86,6 +86,19 @@ public class AdoptionTests
     }
 
     [Fact]
+    public void An_answer_field_that_was_answered_is_not_taken_away_and_takes_its_answer_along_where_it_is_put()
+    {
+        var answer = _board.NextId(Maya);
+        _board.Do(Maya, new AddMark(answer, 1, Grip.Own, new FieldAnswerBody(AnswerField, 0, 0, 9_000, 1_150, Say("the ground")), new Style(0, 0)));
+        double Top() => _board.Board.Sheets.Visible(1).Single(m => m.Id == answer).Body.Box().Y;
+        var before = Top();
+        Adopt(1, With(content => content with { Marks = [.. content.Marks.Select(m => m.Id == AnswerField ? m with { Place = new Place(0, 2_500, 0) } : m)] }), 1);
+        Assert.Equal(before + 2_500, Top());
+        Adopt(2, With(content => content with { Marks = content.Marks.RemoveAll(m => m.Id == AnswerField) }), 1);
+        Assert.True(_board.Board.Sheets.Marks[AnswerField].Stands);
+    }
+
+    [Fact]
     public void Taken_back_everything_is_as_before_but_what_students_did_since()
     {
         var before = _board.Seen();

@@ -160,3 +160,45 @@ test('what was typed without a network is kept when it is back, and while pens a
   await expect(field(maya, 'What is pulled?')).toHaveJSProperty('readOnly', false);
   await expect(field(maya, 'What pushes back?')).toHaveValue('the ground');
 });
+
+/** What was typed an instant ago, and not sent yet. */
+async function typeJustNow(input, words) {
+  await input.focus();
+  await input.evaluate((e, text) => (e.value = text), words);
+}
+
+test('whoever is still typing when somebody else has answered keeps the words, and so does whoever is stopped or turned to another page', async ({ browser }) => {
+  const varga = await teacher(browser);
+  await designFields(varga);
+  await varga.getByRole('button', { name: 'New page' }).click();
+  await expect(varga.locator('.page-line')).toHaveCount(2);
+  await kept(varga);
+  const code = await handOut(varga, { way: 'Everybody together on one board' });
+  const maya = await student(browser, code, 'Maya');
+  const ben = await student(browser, code, 'Ben');
+  await typeJustNow(field(ben, 'What pushes back?'), 'the cables');
+  await field(maya, 'What pushes back?').focus();
+  await maya.keyboard.type('the ground');
+  await maya.keyboard.press('Escape');
+  await expect(ben.getByText('Somebody has answered here already.')).toBeVisible();
+  await expect(ben.locator('[data-field]')).toHaveValue('the cables');
+  await expect(field(ben, 'What pushes back?, by Maya')).toHaveValue('the ground');
+  await ben.keyboard.press('Escape');
+  await expect(marks(ben).last()).toHaveText('Text, yours: the cables');
+
+  // The page is turned under the hand: what was typed stays with its field.
+  const second = field(maya, 'What is pulled?');
+  await typeJustNow(second, 'the deck');
+  await maya.getByRole('button', { name: 'On', exact: true }).dispatchEvent('click');
+  await expect(second).toHaveCount(0);
+  await kept(maya);
+  await maya.getByRole('button', { name: 'Back', exact: true }).dispatchEvent('click');
+  await expect(second).toHaveValue('the deck');
+
+  // Pens go down in the middle of a word: the teacher has it to decide on.
+  await typeJustNow(second, 'the deck and the chords');
+  await varga.getByRole('button', { name: 'Pens down' }).click();
+  await expect(second).toHaveJSProperty('readOnly', true);
+  await maya.keyboard.press('Escape');
+  await expect(marks(maya).filter({ hasText: 'the deck and the chords' })).toHaveCount(1);
+});

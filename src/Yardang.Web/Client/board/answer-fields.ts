@@ -23,6 +23,8 @@ export interface FieldTexts {
   /** "by Maya" */
   readonly by: string;
   readonly byTeacher: string;
+  /** Somebody else was first. */
+  readonly answered: string;
 }
 
 const REST_MS = 900;
@@ -53,6 +55,7 @@ export class AnswerFields {
   constructor(
     private readonly editor: Editor,
     private readonly texts: FieldTexts,
+    private readonly say: (words: string) => void,
   ) {
     useStyles(css);
     this.host.className = 'answer-fields';
@@ -60,7 +63,12 @@ export class AnswerFields {
     editor.onView(() => this.layOut());
     editor.surface.onTap = ({ x, y }) => this.tapped(x, y);
     // A page that goes away takes along what was being typed.
-    window.addEventListener('pagehide', () => this.keep());
+    window.addEventListener('pagehide', () => this.finish());
+  }
+
+  /** Takes along what is being typed: the page goes away, or its board does. */
+  finish(): void {
+    this.keep();
   }
 
   refresh(): void {
@@ -70,8 +78,24 @@ export class AnswerFields {
     const marks = standing.filter((m) => m.body.kind === 'answerField');
     marks.sort((a, b) => rowOf(a) - rowOf(b) || boundsOf(a).x - boundsOf(b).x);
     if (marks.length !== this.fields.length || marks.some((m, i) => m.id !== this.fields[i]!.id)) this.make(marks);
+    this.giveWay();
     for (const field of this.fields) this.show(field);
     this.layOut();
+  }
+
+  /** Somebody else answers where I am typing: my words are mine still, to be put elsewhere. */
+  private giveWay(): void {
+    const { typing } = this;
+    const answer = typing && this.answers.get(typing.id);
+    if (!answer || this.mayChange(answer) || typing.input.readOnly) return;
+    const words = typing.input.value.trimEnd();
+    this.typing = null;
+    clearTimeout(this.rest);
+    this.editor.surface.hide(new Set());
+    typing.input.blur();
+    if (!words || words === answer.body.words.text) return;
+    this.say(this.texts.answered);
+    this.editor.writeWith(words);
   }
 
   /** Goes to a field by keyboard. */
@@ -179,7 +203,8 @@ export class AnswerFields {
 
   /** How far down an answer grows before its type gets smaller: to what the teacher put below it, and never over the foot of the page. */
   private roomUnder(field: Mark, space: Box): { wished: number; most: number } {
-    const { sheets, page } = this.editor;
+    const { sheets } = this.editor;
+    const { page } = field;
     const most = (sheets.page(page)?.size.height ?? 0) - space.y;
     const below = sheets
       .visible(page)
@@ -238,11 +263,12 @@ export class AnswerFields {
   private keep(): void {
     clearTimeout(this.rest);
     const { typing, editor } = this;
-    if (!typing || typing.input.readOnly) return;
+    if (!typing) return;
     const { id, input } = typing;
     const text = input.value.trimEnd();
-    const answer = this.answers.get(id);
-    if (text === (answer?.body.words.text ?? '') || (answer && !this.mayChange(answer))) return;
+    // Not what this page shows: a teacher may have called me to another just now.
+    const answer = editor.sheets.answerTo(id);
+    if (text === (answer ? textOf(answer) : '') || (answer && !this.mayChange(answer))) return;
     const gesture = editor.newId();
     this.refused.delete(id);
     if (answer && !text)
@@ -266,7 +292,7 @@ export class AnswerFields {
     }
     const body: FieldAnswerBody = { kind: 'fieldAnswer', field: id, x: space.x, y: space.y, width, height, words };
     const style = { colour: 0, width: 0, fill: 0, looks: 0 };
-    editor.submit({ kind: 'addMark', id: gesture, page: editor.page, grip: editor.grip, body, style, for: 0 }, gesture);
+    editor.submit({ kind: 'addMark', id: gesture, page: field.page, grip: editor.grip, body, style, for: 0 }, gesture);
     editor.surface.hide(new Set([gesture]));
   }
 
@@ -282,4 +308,8 @@ function rowOf(field: Mark): number {
 
 function isAnswer(mark: Mark): mark is Answer {
   return mark.body.kind === 'fieldAnswer';
+}
+
+function textOf({ body }: Mark): string {
+  return body.kind === 'fieldAnswer' ? body.words.text : '';
 }

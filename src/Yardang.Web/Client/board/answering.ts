@@ -7,11 +7,11 @@ import type { Command } from '../room/wire';
 import type { AnswerFields, FieldTexts } from './answer-fields';
 
 /** @param looksOnly whether nothing can be typed here. */
-export function answeringOf(editor: () => Editor, texts: FieldTexts, looksOnly: boolean) {
+export function answeringOf(editor: () => Editor, texts: FieldTexts, looksOnly: boolean, say: (words: string) => void) {
   const fields = new Fetched<AnswerFields>(
     async () => {
       const { AnswerFields: Made } = await import('./answer-fields');
-      return new Made(editor(), texts);
+      return new Made(editor(), texts, say);
     },
     () => refresh(),
   );
@@ -24,6 +24,11 @@ export function answeringOf(editor: () => Editor, texts: FieldTexts, looksOnly: 
 
   return {
     refresh,
+
+    /** Takes along what is being typed. */
+    finish(): void {
+      fields.here?.finish();
+    },
 
     /** Goes to the field that a mark is, or is typed in. */
     open({ id, body }: Mark): void {

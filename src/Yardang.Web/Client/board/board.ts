@@ -128,7 +128,12 @@ Alpine.data('board', () => {
     pages: pageTurner(() => editor, texts.pageOf),
     view: viewOf(() => editor),
     steps: stepsOf(() => editor),
-    answering: answeringOf(() => editor, { ...texts.answerFields, by: texts.by, byTeacher: texts.teacher }, isLook),
+    answering: answeringOf(
+      () => editor,
+      { ...texts.answerFields, by: texts.by, byTeacher: texts.teacher, answered: texts.refused[REFUSED_ANSWERED]! },
+      isLook,
+      (words) => board.say(words),
+    ),
     talk: talkOf(
       () => editor,
       () => board.talkPlace(),
@@ -313,7 +318,10 @@ Alpine.data('board', () => {
     attended(): Page {
       return {
         work: editor.client,
-        finish: () => editor.finish(),
+        finish: () => {
+          this.answering.finish();
+          editor.finish();
+        },
         refresh: () => this.refresh(),
         lessonChanged: () => this.lessonChanged(),
         lessonSaid: (kind) => this.lessonSaid(kind),
