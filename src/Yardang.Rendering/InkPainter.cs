@@ -30,17 +30,19 @@ internal static class InkPainter
         canvas.DrawPath(outline, fill);
     }
 
+    // In whole 1/100 mm: in a PDF every digit counts, and there are millions of them.
     private static SKPath OutlineOf(ImmutableArray<InkPoint> points, int width)
     {
         using var path = new SKPathBuilder { FillType = SKPathFillType.Winding };
         foreach (var polygon in InkOutline.Of(points, width))
         {
-            var last = polygon[^1];
-            path.MoveTo(Middle(last, polygon[0]));
+            var from = Middle(polygon[^1], polygon[0]);
+            path.MoveTo(from);
             for (var i = 0; i < polygon.Length; i++)
             {
-                var corner = polygon[i];
-                path.QuadTo(new SKPoint((float)corner.X, (float)corner.Y), Middle(corner, polygon[(i + 1) % polygon.Length]));
+                var (corner, to) = (polygon[i], Middle(polygon[i], polygon[(i + 1) % polygon.Length]));
+                path.CubicTo(Towards(from, corner), Towards(to, corner), to);
+                from = to;
             }
 
             path.Close();
@@ -49,5 +51,8 @@ internal static class InkPainter
         return path.Detach();
     }
 
-    private static SKPoint Middle(OutlinePoint a, OutlinePoint b) => new((float)((a.X + b.X) / 2), (float)((a.Y + b.Y) / 2));
+    private static SKPoint Middle(OutlinePoint a, OutlinePoint b) => new(MathF.Round((float)((a.X + b.X) / 2)), MathF.Round((float)((a.Y + b.Y) / 2)));
+
+    // The handles of the cubic curve that is the same as the quadratic one with this corner.
+    private static SKPoint Towards(SKPoint end, OutlinePoint corner) => new(MathF.Round((end.X + (2 * (float)corner.X)) / 3), MathF.Round((end.Y + (2 * (float)corner.Y)) / 3));
 }

@@ -169,7 +169,7 @@ services.AddSingleton<Contents>();
 services.AddSingleton<MyPlace>();
 services.AddSingleton<ExportDesk>();
 services.AddSingleton<EarlierWork>();
-services.AddSingleton<WallExport>().AddSingleton<TalkPages>().AddSingleton<RecordedPages>().AddSingleton<Leads>().AddSingleton<BoardExport>();
+services.AddSingleton<WallExport>().AddSingleton<TalkPages>().AddSingleton<RecordedPages>().AddSingleton<Leads>().AddSingleton<BoardExport>().AddSingleton<OwnWork>();
 services.AddSingleton<SlipExport>();
 services.AddSingleton(provider => new MediaStore(provider.GetRequiredService<DataFolder>().Media));
 services.AddSingleton<AttachmentRights>();
@@ -332,6 +332,7 @@ app.MapGet("/lesson/{lesson:guid}/board/{board:guid}.{format:regex(^(png|svg|ink
 app.MapGet("/lesson/{lesson:guid}/board/{board:guid}/moments.pdf", (HttpContext context, Guid lesson, Guid board, string[]? m, MomentsExport moments) => moments.PdfAsync(context, lesson, board, m ?? []));
 app.MapGet("/lesson/{lesson:guid}/board/{board:guid}/film.svg", (HttpContext context, Guid lesson, Guid board, long? page, MomentsExport moments) => moments.FilmAsync(context, lesson, board, page));
 app.MapGet("/lesson/{lesson:guid}/board/{board:guid}/log.{format:regex(^(csv|jsonl)$)}", (HttpContext context, Guid lesson, Guid board, string format, int? person, LogExport log) => log.GetAsync(context, lesson, board, format, person));
+app.MapGet("/board/{board:guid}/mine.{format:regex(^(pdf|png)$)}", (HttpContext context, Guid board, string format, int? page, string? language, OwnWork own) => own.GiveAsync(context, board, format, page, language)).RequireRateLimiting(UploadLimit.Policy);
 app.MapGet("/template/{key}.png", (HttpContext context, string key, TemplatePictures pictures) => pictures.Get(context, key)).RequireAuthorization();
 app.MapGet("/lesson/{lesson:guid}.yardang.zip", (HttpContext context, Guid lesson, BoardExport export) => export.WorkAsync(context, lesson));
 app.MapGet("/activity/{activity:guid}.yardang.zip", (HttpContext context, Guid activity, BoardExport export) => export.ArchiveAsync(context, activity));

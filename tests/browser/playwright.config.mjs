@@ -10,7 +10,7 @@ export default defineConfig({
   expect: { timeout: 20_000 },
   fullyParallel: false,
   // Each spec has teachers and data of its own. The server, a browser and its pages together keep two cores busy.
-  workers: Math.max(1, Math.floor(availableParallelism() / 2)),
+  workers: Math.max(2, Math.floor(availableParallelism() / 2)),
   retries: process.env.CI ? 1 : 0,
   reporter: [['line'], ['./plain-reporter.mjs']],
   use: { ...use, baseURL: `http://127.0.0.1:${port}` },

@@ -64,8 +64,8 @@ public sealed class Sheets
     public Page? FindPage(long id) => _pages.GetValueOrDefault(id);
 
     /// <summary>What can be seen on a page, back to front; with the answer key.</summary>
-    public IEnumerable<Mark> Visible(long page) => AnswerPlace.Follow(
-        ConnectorPath.Follow(_marks.Values.Where(m => m.Page == page && m.Stands).OrderBy(m => m.Order).ThenBy(m => m.Id), _marks.GetValueOrDefault), _marks.GetValueOrDefault);
+    public IEnumerable<Mark> Visible(long page) => ZoneLayers.Lay(AnswerPlace.Follow(
+        ConnectorPath.Follow(_marks.Values.Where(m => m.Page == page && m.Stands).OrderBy(m => m.Order).ThenBy(m => m.Id), _marks.GetValueOrDefault), _marks.GetValueOrDefault));
 
     /// <summary>The value of a property now, as the change that would set it; null if there is no such thing.</summary>
     public Change? Current(long target, Property property)

@@ -10,7 +10,7 @@ namespace Yardang.Core.Lessons;
 /// <summary>What a snapshot says of a lesson; a student is told less (<see cref="Visibility.Snapshots"/>).</summary>
 [Kind((int)RoomKind.Lesson)]
 public sealed record LessonSnapshot(
-    Door Door, bool PensDown, [OrMinusOne] int? PensConfirmedOn, bool Closed, ImmutableArray<Person> People, bool NamesMasked, bool SeesOtherBoards, bool SeesTeachersBoard, bool SeesOwnPast,
+    Door Door, bool PensDown, [OrMinusOne] int? PensConfirmedOn, bool Closed, ImmutableArray<Person> People, bool NamesMasked, bool SeesOtherBoards, bool SeesTeachersBoard, bool SeesOwnPast, bool TakesAlong,
     ImmutableArray<Group> Groups, int GroupsUsed, ImmutableArray<ImmutableArray<Group>> Past, ImmutableArray<ImmutableArray<Group>> Future, int GroupingVersion, long PlacesAsOf,
     long SeatsThrough, ImmutableArray<LateChange> LateChanges, [Inline] LessonTimes Times, bool Waits, bool IsOverdue, ImmutableArray<WorkWaits> Waiting,
     ImmutableArray<int> Parts, ImmutableSortedSet<int> OpenParts, int OpenedLast, ImmutableSortedSet<int> OwnFirstIn, [OrMinusOne] long? CheckInAt, [Inline] NeedsSettings Needs, ImmutableArray<AnsweredNeed> Answered, ImmutableArray<LastVisit> Visits,
@@ -69,6 +69,9 @@ public sealed class Lesson : Room
 
     /// <summary>Whether students may look at how their own board came to be.</summary>
     public bool SeesOwnPast { get; private set; }
+
+    /// <summary>Whether students may take their own work along, as a file.</summary>
+    public bool TakesAlong { get; private set; }
 
     /// <summary>When it opens, is due and closes.</summary>
     public LessonTimes Times { get; private set; } = LessonTimes.None;
@@ -198,7 +201,7 @@ public sealed class Lesson : Room
             : change.TakenBack ? Refusal.NothingToUndo
             : new Decision.Accepted(new LateChangeTakenBack(number), Audience.Staff),
         MaskNames(var masked) => new NamesMasked(masked),
-        SetSight(var others, var teachers, var past) => new SightSet(others, teachers, past),
+        SetSight(var others, var teachers, var past, var along) => new SightSet(others, teachers, past, along),
         SetTimes(var times) => times.IsInOrder ? new TimesSet(times) : Refusal.OutOfRange,
         AnnounceMoment(Moment.Opens) => Waits && Times.OpensAt <= situation.Time ? new MomentCame(Moment.Opens) : Refusal.ChangedSince,
         AnnounceMoment(Moment.Due) => Times.DueAt <= situation.Time && !IsOverdue ? new MomentCame(Moment.Due) : Refusal.ChangedSince,
@@ -236,7 +239,7 @@ public sealed class Lesson : Room
     {
         var s = (LessonSnapshot)snapshot;
         (Door, PensDown, PensConfirmedOn, Closed) = (s.Door, s.PensDown, s.PensConfirmedOn, s.Closed);
-        (NamesMasked, SeesOtherBoards, SeesTeachersBoard, SeesOwnPast) = (s.NamesMasked, s.SeesOtherBoards, s.SeesTeachersBoard, s.SeesOwnPast);
+        (NamesMasked, SeesOtherBoards, SeesTeachersBoard, SeesOwnPast, TakesAlong) = (s.NamesMasked, s.SeesOtherBoards, s.SeesTeachersBoard, s.SeesOwnPast, s.TakesAlong);
         (Grouping, GroupingVersion) = (new Grouping(s.Groups, s.Past, s.Future, s.GroupsUsed), s.GroupingVersion);
         (PlacesAsOf, SeatsThrough, Times, Waits, IsOverdue) = (s.PlacesAsOf, s.SeatsThrough, s.Times, s.Waits, s.IsOverdue);
         (Parts, OpenParts, OpenedLast, OwnFirstIn) = (s.Parts, s.OpenParts, s.OpenedLast, s.OwnFirstIn);
@@ -296,7 +299,7 @@ public sealed class Lesson : Room
             case WorkHandedIn(var people): HandedIn(people, envelope.Time); break;
             case WorkTakenBack(var people): HandedIn(people, null); break;
             case NamesMasked(var masked): NamesMasked = masked; break;
-            case SightSet(var others, var teachers, var past): (SeesOtherBoards, SeesTeachersBoard, SeesOwnPast) = (others, teachers, past); break;
+            case SightSet(var others, var teachers, var past, var along): (SeesOtherBoards, SeesTeachersBoard, SeesOwnPast, TakesAlong) = (others, teachers, past, along); break;
             case WorkWaits { Count: 0 } done: _waiting.Remove((done.Board, done.Person)); break;
             case WorkWaits work: _waiting[(work.Board, work.Person)] = work; break;
             case PartsPlanned(var parts, var open): (Parts, OpenParts) = (parts, open); break;

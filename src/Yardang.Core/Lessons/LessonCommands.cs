@@ -68,9 +68,9 @@ public sealed record ConfirmSeats(long Through) : Command;
 [Kind(31)]
 public sealed record MaskNames(bool Masked) : Command;
 
-/// <summary>Staff: whether students may look at the other boards, at the teacher's own, and at how their own came to be.</summary>
+/// <summary>Staff: whether students may look at the other boards, at the teacher's own, and at how their own came to be, and whether they may take their own work along.</summary>
 [Kind(32)]
-public sealed record SetSight(bool OtherBoards, bool TeachersBoard, [Since(2)] bool OwnPast = false) : Command;
+public sealed record SetSight(bool OtherBoards, bool TeachersBoard, [Since(2)] bool OwnPast = false, [Since(3)] bool TakeAlong = false) : Command;
 
 /// <summary>Staff: what is looked for in what students write, and what is done where it is found.</summary>
 [Kind(102)]
@@ -202,9 +202,9 @@ public sealed record SeatsConfirmed(long Through) : RoomEvent;
 [Kind(47)]
 public sealed record NamesMasked(bool Masked) : RoomEvent;
 
-/// <summary>What students may look at besides their own board as it is.</summary>
+/// <summary>What students may look at besides their own board as it is, and whether they may take their own work along.</summary>
 [Kind(48)]
-public sealed record SightSet(bool OtherBoards, bool TeachersBoard, [Since(2)] bool OwnPast = false) : RoomEvent;
+public sealed record SightSet(bool OtherBoards, bool TeachersBoard, [Since(2)] bool OwnPast = false, [Since(3)] bool TakeAlong = false) : RoomEvent;
 
 /// <summary>The door was set.</summary>
 [Kind(32)]

@@ -77,7 +77,7 @@ public static class ReadyCheck
         return
         [
             .. lines, .. Forgotten(plan, times, byGroup), .. Forgotten(activity),
-            .. parts.SelectMany(p => Of(p, p.Wall is { } wall ? OfWall(wall, plan.Masked && WayIn(p) != Way.OneEach) : OfPages(activity.PagesOf(p.Number), hasDirections))),
+            .. parts.SelectMany(p => Of(p, p.Wall is { } wall ? OfWall(wall, plan.Masked && WayIn(p) != Way.OneEach) : OfPages(activity.PagesOf(p.Number), hasDirections, WayIn(p)))),
         ];
 
         Way WayIn(Part part) => parts.Length == 1 ? plan.Way : part.WayOrUsual();
@@ -201,7 +201,7 @@ public static class ReadyCheck
         }
     }
 
-    private static IEnumerable<ReadyLine> OfPages(ActivityContent activity, bool hasDirections)
+    private static IEnumerable<ReadyLine> OfPages(ActivityContent activity, bool hasDirections, Way way)
     {
         if (!hasDirections && activity.Pages.All(p => p.Directions is null or { IsEmpty: true })) yield return new("NoDirections", IsWarning: true);
         var standing = activity.Marks.Where(m => m.Grip != Grip.Key).Select(m => m.Page).ToHashSet();
@@ -211,6 +211,10 @@ public static class ReadyCheck
         if (Marks("UnnamedFields", m => m.Body is AnswerFieldBody { Name.IsEmpty: true }) is { } fields) yield return fields;
         if (Marks("UndescribedPictures", m => m.Body is PictureBody p && string.IsNullOrWhiteSpace(p.Description) && string.IsNullOrWhiteSpace(p.Text)) is { } pictures) yield return pictures;
         if (Marks("UndescribedRecordings", m => m.Body is ShownBody s && s.Shown.Lasts() > 0 && string.IsNullOrWhiteSpace(s.Shown.Said())) is { } recordings) yield return recordings;
+
+        // What all look at together is read from the last row too.
+        var pageSizes = activity.Pages.ToDictionary(p => p.Id, p => p.Size);
+        if (way == Way.AllTogether && Marks("TooSmallForAll", m => m is { Grip: Grip.Printed, Words: { Text.Length: > 0 } words } && words.Size * (m.Scale?.Y ?? 1_000) / 1_000.0 < Legibility.TypeOn(pageSizes[m.Page])) is { } small) yield return small;
 
         // Where a teacher has said for some zones what belongs there, the others were probably forgotten.
         if (activity.Marks.Any(m => m.Body is ZoneBody { Expected.IsNone: false })

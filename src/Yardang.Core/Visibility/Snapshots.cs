@@ -52,6 +52,7 @@ public static class Snapshots
         lesson.SeesOtherBoards,
         lesson.SeesTeachersBoard,
         lesson.SeesOwnPast,
+        lesson.TakesAlong,
         lesson.Grouping.Now,
         lesson.Grouping.Used,
         reader.IsStaff ? lesson.Grouping.Past : [],

@@ -3,7 +3,7 @@ using Yardang.Core.Pages;
 namespace Yardang.Core.Walls;
 
 /// <summary>
-/// What of a wall can be read from the last row, shown on a screen in front of the class. By the rule for basic decision making of ANSI/AVIXA V202.01:2016: whoever sits farthest reads
+/// What of a wall, or of a board that all share, can be read from the last row, shown on a screen in front of the class. By the rule for basic decision making of ANSI/AVIXA V202.01:2016: whoever sits farthest reads
 /// letters whose height, without those parts that go up or down, is the distance divided by 200. Assumed is a screen 1.25 m high (16:9) and a last row 8 m from it.
 /// </summary>
 public static class Legibility
@@ -33,6 +33,9 @@ public static class Legibility
 
     /// <summary>Whether the heading of a topic is: it stands in one line.</summary>
     public static bool IsHeadingRead(Texts heading) => heading.ByLanguage.Values.All(h => h.Length <= LettersInLine);
+
+    /// <summary>The size of the type that is read from the last row where a page fills the screen, 1/100 mm on the page.</summary>
+    public static double TypeOn(PageSize page) => TypeSize * Math.Max(page.Height, page.Width / Sides);
 
     private static int LinesOf(string line) => (line.Length + LettersInLine - 1) / LettersInLine;
 }

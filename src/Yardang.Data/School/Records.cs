@@ -184,6 +184,9 @@ public sealed class LessonRecord
     /// <summary>Whether students may look at how their own board came to be. A copy of what the room says, for access.</summary>
     public bool SeesOwnPast { get; set; }
 
+    /// <summary>Whether students may take their own work along. A copy of what the room says, for access.</summary>
+    public bool TakesAlong { get; set; }
+
     /// <summary>The class list whose people were expected; null if there was none. The list may have changed or gone since.</summary>
     public Guid? ClassListId { get; init; }
 

@@ -4770,7 +4770,7 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.LessonSnapshot v)
     {
-        var count = v.Needs.WithoutAlerts ? 49 : 48;
+        var count = v.Needs.WithoutAlerts ? 50 : 49;
         w.WriteArrayHeader(count);
         w.Write((int)v.Door);
         w.Write(v.PensDown);
@@ -4786,6 +4786,7 @@ internal static class Forms
         w.Write(v.SeesOtherBoards);
         w.Write(v.SeesTeachersBoard);
         w.Write(v.SeesOwnPast);
+        w.Write(v.TakesAlong);
         w.WriteArrayHeader(v.Groups.Length);
         foreach (var item in v.Groups)
         {
@@ -4928,13 +4929,13 @@ internal static class Forms
         }
 
         w.Write(v.HidesAfter);
-        if (count < 49) return;
+        if (count < 50) return;
         w.Write(v.Needs.WithoutAlerts);
     }
 
     public static Yardang.Core.Lessons.LessonSnapshot ReadLessonSnapshot(ref MessagePackReader r)
     {
-        var fields = new Fields(ref r, 48);
+        var fields = new Fields(ref r, 49);
         Yardang.Core.Lessons.Door @door = (Yardang.Core.Lessons.Door)r.ReadInt32();
         System.Boolean @pensDown = r.ReadBoolean();
         System.Int32? @pensConfirmedOn = ByHand.OrNull(r.ReadInt32());
@@ -4944,6 +4945,7 @@ internal static class Forms
         System.Boolean @seesOtherBoards = r.ReadBoolean();
         System.Boolean @seesTeachersBoard = r.ReadBoolean();
         System.Boolean @seesOwnPast = r.ReadBoolean();
+        System.Boolean @takesAlong = r.ReadBoolean();
         ImmutableArray<Yardang.Core.Lessons.Group> @groups = ReadListOfGroup(ref r);
         System.Int32 @groupsUsed = r.ReadInt32();
         ImmutableArray<ImmutableArray<Yardang.Core.Lessons.Group>> @past = ReadListOfListOfGroup(ref r);
@@ -4975,14 +4977,14 @@ internal static class Forms
         ImmutableArray<Yardang.Core.Moderation.ApprovalIn> @approvals = ReadListOfApprovalIn(ref r);
         System.Int32 @hidesAfter = r.ReadInt32();
         System.Boolean @needsWithoutAlerts = default;
-        if (fields.Has(49))
+        if (fields.Has(50))
         {
             @needsWithoutAlerts = r.ReadBoolean();
         }
 
         fields.End(ref r);
         @needs = @needs with { WithoutAlerts = @needsWithoutAlerts };
-        return new Yardang.Core.Lessons.LessonSnapshot(@door, @pensDown, @pensConfirmedOn, @closed, @people, @namesMasked, @seesOtherBoards, @seesTeachersBoard, @seesOwnPast, @groups, @groupsUsed, @past, @future, @groupingVersion, @placesAsOf, @seatsThrough, @lateChanges, @times, @waits, @isOverdue, @waiting, @parts, @openParts, @openedLast, @ownFirstIn, @checkInAt, @needs, @answered, @visits, @calls, @questions, @phase, @phasesBefore, @screen, @screenSetAt, @showing, @screening, @approvals, @hidesAfter);
+        return new Yardang.Core.Lessons.LessonSnapshot(@door, @pensDown, @pensConfirmedOn, @closed, @people, @namesMasked, @seesOtherBoards, @seesTeachersBoard, @seesOwnPast, @takesAlong, @groups, @groupsUsed, @past, @future, @groupingVersion, @placesAsOf, @seatsThrough, @lateChanges, @times, @waits, @isOverdue, @waiting, @parts, @openParts, @openedLast, @ownFirstIn, @checkInAt, @needs, @answered, @visits, @calls, @questions, @phase, @phasesBefore, @screen, @screenSetAt, @showing, @screening, @approvals, @hidesAfter);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.LessonTimes v)
@@ -8057,12 +8059,14 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.SetSight v)
     {
-        var count = v.OwnPast ? 3 : 2;
+        var count = v.TakeAlong ? 4 : v.OwnPast ? 3 : 2;
         w.WriteArrayHeader(count);
         w.Write(v.OtherBoards);
         w.Write(v.TeachersBoard);
         if (count < 3) return;
         w.Write(v.OwnPast);
+        if (count < 4) return;
+        w.Write(v.TakeAlong);
     }
 
     public static Yardang.Core.Lessons.SetSight ReadSetSight(ref MessagePackReader r)
@@ -8076,8 +8080,14 @@ internal static class Forms
             @ownPast = r.ReadBoolean();
         }
 
+        System.Boolean @takeAlong = default;
+        if (fields.Has(4))
+        {
+            @takeAlong = r.ReadBoolean();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Lessons.SetSight(@otherBoards, @teachersBoard, @ownPast);
+        return new Yardang.Core.Lessons.SetSight(@otherBoards, @teachersBoard, @ownPast, @takeAlong);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.SetTimes v)
@@ -8374,12 +8384,14 @@ internal static class Forms
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.SightSet v)
     {
-        var count = v.OwnPast ? 3 : 2;
+        var count = v.TakeAlong ? 4 : v.OwnPast ? 3 : 2;
         w.WriteArrayHeader(count);
         w.Write(v.OtherBoards);
         w.Write(v.TeachersBoard);
         if (count < 3) return;
         w.Write(v.OwnPast);
+        if (count < 4) return;
+        w.Write(v.TakeAlong);
     }
 
     public static Yardang.Core.Lessons.SightSet ReadSightSet(ref MessagePackReader r)
@@ -8393,8 +8405,14 @@ internal static class Forms
             @ownPast = r.ReadBoolean();
         }
 
+        System.Boolean @takeAlong = default;
+        if (fields.Has(4))
+        {
+            @takeAlong = r.ReadBoolean();
+        }
+
         fields.End(ref r);
-        return new Yardang.Core.Lessons.SightSet(@otherBoards, @teachersBoard, @ownPast);
+        return new Yardang.Core.Lessons.SightSet(@otherBoards, @teachersBoard, @ownPast, @takeAlong);
     }
 
     public static void Write(ref MessagePackWriter w, Yardang.Core.Lessons.SignalGiven v)

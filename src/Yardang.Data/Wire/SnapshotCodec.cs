@@ -12,7 +12,7 @@ namespace Yardang.Data.Wire;
 public static class SnapshotCodec
 {
     /// <summary>Counts up with every change of layout.</summary>
-    public const int Format = 26;
+    public const int Format = 27;
 
     /// <summary>The state as one reader may see it. The same state gives the same bytes.</summary>
     public static byte[] Encode(Room room, Actor reader)

@@ -153,6 +153,14 @@ public sealed class AccessResolver(IDbContextFactory<SchoolContext> school, Scre
         return isAllowed ? actor : null;
     }
 
+    /// <summary>Who a student is in a room of which they may take their own work along: where they work, and their teacher lets them; null otherwise.</summary>
+    public async Task<RoomAccess?> OnTakingAlongAsync(Visitor visitor, Guid room)
+    {
+        if (await ForRoomAsync(visitor, room) is not { Kind: RoomKind.Board or RoomKind.Wall, MayWrite: true, Actor.Role: Role.Student } found) return null;
+        await using var db = await school.CreateDbContextAsync();
+        return await db.Rooms.Where(r => r.Id == room).Join(db.Lessons.Where(l => l.TakesAlong), r => r.OfId, l => l.Id, (r, _) => r).AnyAsync() ? found : null;
+    }
+
     /// <summary>A lesson in which this teacher may at least so much; null otherwise.</summary>
     public async Task<LessonRecord?> LessonAsync(Visitor visitor, Guid id, Power least)
     {

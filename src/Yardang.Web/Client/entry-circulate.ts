@@ -2,5 +2,6 @@ import Alpine from '@alpinejs/csp';
 import './circulate/circulate';
 import './in-tray/tray-count';
 import './menus';
+import './nearly-full';
 
 Alpine.start();

@@ -2,6 +2,7 @@
 
 import './in-tray/tray-count';
 import './menus';
+import './nearly-full';
 
 const AGAIN_MS = 10_000;
 const sent = new WeakSet<HTMLFormElement>();

@@ -1,5 +1,6 @@
 import Alpine from '@alpinejs/csp';
 import './history/history';
 import './menus';
+import './nearly-full';
 
 Alpine.start();

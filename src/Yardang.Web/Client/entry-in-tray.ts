@@ -1,4 +1,5 @@
 import Alpine from '@alpinejs/csp';
 import './in-tray/in-tray';
+import './nearly-full';
 
 Alpine.start();

@@ -1,4 +1,5 @@
 import Alpine from '@alpinejs/csp';
 import './late/late';
+import './nearly-full';
 
 Alpine.start();

@@ -3,6 +3,7 @@ import type { WorkData } from './lesson/work-data';
 import { pageData } from './page-data';
 import { registerWall } from './walls/wall';
 import './menus';
+import './nearly-full';
 
 const { mode } = pageData<WorkData>();
 registerWall(

@@ -1,4 +1,5 @@
 import Alpine from '@alpinejs/csp';
 import './workshop/workshop';
+import './nearly-full';
 
 Alpine.start();

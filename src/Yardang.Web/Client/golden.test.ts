@@ -10,7 +10,7 @@ import { readCommand, readRoomSnapshot } from './wire/kinds';
 import { writeMarkBody } from './wire/pages-codec';
 import { classOrder } from './room/class-order';
 import { placesIn } from './room/placing';
-import { Looks, stands as isThere } from './room/marks';
+import { Looks, ShapeKind, stands as isThere } from './room/marks';
 import { LessonState } from './room/lesson-state';
 import type { RoomState } from './room/room-client';
 import { Sheets } from './room/sheets';
@@ -24,6 +24,7 @@ import { spaceOf } from './shapes/answer-place';
 import { between } from './shapes/connectors';
 import { corners } from './shapes/geometry';
 import { boundsOf, onPage } from './shapes/placed';
+import { laid } from './shapes/zone-layers';
 import { measureLabels } from './shapes/measure-labels';
 import { figureOf, measure } from './shapes/measures';
 import { groupSign } from './people/group-sign';
@@ -252,6 +253,22 @@ test('what is typed into an answer field stands where Core says', () => {
     const { x, y, width, height } = spaceOf({ body, place, scale }, body);
     const round = (value: number) => Math.round(value * 1000) / 1000;
     assert.deepEqual([x, y, round(width), round(height)], space);
+  }
+});
+
+test('zones lie under what is in them, as Core says', () => {
+  for (const { marks, laid: expected } of golden('zone-layers')) {
+    const all = marks.map(({ id, order, kind, box: [x, y, width, height] }: any) => {
+      const body =
+        kind === 'note'
+          ? { kind, x, y, width, height, words: null }
+          : { kind, shape: ShapeKind.Ellipse, points: [x, y, x + width, y + height], name: {} };
+      return { id, order, body, place: { x: 0, y: 0, turn: 0 }, scale: null };
+    });
+    assert.deepEqual(
+      laid(all).map((m) => m.id),
+      expected,
+    );
   }
 });
 

@@ -88,17 +88,30 @@ public sealed class BoardExport(AccessResolver access, LessonPeople people, Wall
     // With what is heard and seen on it, and what was said about it.
     private async Task<List<ExportPage>> WholeAsync(LessonRecord lesson, LessonBoard board, string? language, CancellationToken stop)
     {
-        var pages = await PagesAsync(lesson, board, language, stop);
+        List<ExportPage> pages = [];
         var names = (await people.InAsync(lesson.Id)).ToDictionary(p => p.Number, p => p.Name);
-        await (await hosts.GetAsync(board.Id)).LookAsync(
-            room =>
-            {
-                pages.AddRange(recorded.Of(((Board)room).Sheets, board.Id, names, FootOf(lesson, board)));
-                pages.AddRange(talk.Of((Board)room, board.Id, names, language, lesson.Language, FootOf(lesson, board)));
-            },
-            stop);
+        await (await hosts.GetAsync(board.Id)).LookAsync(room => pages = WholeOf((Board)room, board.Id, names, language, lesson.Language, FootOf(lesson, board), knowsAll: true), stop);
         return pages;
     }
+
+    /// <summary>A board with what is heard and seen on it, and what was said about it, as somebody knows it.</summary>
+    /// <param name="board">As they know it.</param>
+    /// <param name="room">Of the board.</param>
+    /// <param name="names">What people are called for them, by actor number.</param>
+    /// <param name="language">In which the teacher's words are wanted; null for that in which they were written.</param>
+    /// <param name="written">In which the teacher wrote.</param>
+    /// <param name="foot">Below each page.</param>
+    /// <param name="knowsAll">Whether they know what everybody chose so far.</param>
+    public List<ExportPage> WholeOf(Board board, Guid room, IReadOnlyDictionary<int, string> names, string? language, string written, string foot, bool knowsAll) =>
+    [
+        .. PagesOf(board.Sheets, language, written, foot),
+        .. recorded.Of(board.Sheets, room, names, foot),
+        .. talk.Of(board, room, names, language, written, foot, knowsAll),
+    ];
+
+    /// <summary>The pages of a board.</summary>
+    public List<ExportPage> PagesOf(Sheets sheets, string? language, string written, string foot) =>
+        [.. sheets.Pages.Select(p => new ExportPage(p, [.. sheets.Visible(p.Id).Where(Sight.OnPaper).Select(m => Languages.ReadIn(m, language, written))], sheets.Unit, media.Find, foot))];
 
     private string FootOf(LessonRecord lesson, LessonBoard board) => string.Create(CultureInfo.CurrentCulture, $"{board.Title} · {lesson.Name} · {clock.Day(lesson.HandedOutAt)}");
 
@@ -107,11 +120,7 @@ public sealed class BoardExport(AccessResolver access, LessonPeople people, Wall
         var host = await hosts.GetAsync(board.Id);
         var foot = named ? FootOf(lesson, board) : "";
         List<ExportPage> pages = [];
-        await host.LookAsync(room =>
-        {
-            var sheets = ((Board)room).Sheets;
-            pages = [.. sheets.Pages.Select(p => new ExportPage(p, [.. sheets.Visible(p.Id).Where(Sight.OnPaper).Select(m => Languages.ReadIn(m, language, lesson.Language))], sheets.Unit, media.Find, foot))];
-        }, stop);
+        await host.LookAsync(room => pages = PagesOf(((Board)room).Sheets, language, lesson.Language, foot), stop);
         return pages;
     }
 

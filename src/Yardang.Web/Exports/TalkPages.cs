@@ -21,9 +21,10 @@ public sealed class TalkPages(MediaStore media, Leads leads, IStringLocalizer<Ui
     /// <param name="language">In which the teacher's words are wanted; null for that in which they were written.</param>
     /// <param name="written">In which the teacher wrote.</param>
     /// <param name="foot">Below each page.</param>
-    public IReadOnlyList<ExportPage> Of(Board board, Guid room, IReadOnlyDictionary<int, string> names, string? language, string written, string foot)
+    /// <param name="knowsAll">Whether the reader knows what everybody chose so far, not only what was shown.</param>
+    public IReadOnlyList<ExportPage> Of(Board board, Guid room, IReadOnlyDictionary<int, string> names, string? language, string written, string foot, bool knowsAll = true)
     {
-        var results = ResultsOf(board);
+        var results = ResultsOf(board, knowsAll);
         List<WallBand> bands = [];
         foreach (var (page, at) in board.Sheets.Pages.Select((p, i) => (p, i + 1)))
         {
@@ -45,10 +46,10 @@ public sealed class TalkPages(MediaStore media, Leads leads, IStringLocalizer<Ui
     private static bool IsThere(Sheets sheets, long mark) => sheets.Marks.TryGetValue(mark, out var found) && found.Stands && sheets.FindPage(found.Page) is { Erased: false };
 
     // As it was shown, and for its teacher as it is.
-    private static Dictionary<long, CardResult> ResultsOf(Board board)
+    private static Dictionary<long, CardResult> ResultsOf(Board board, bool knowsAll)
     {
         var judgements = board.Choice.Judgements;
-        return (judgements.IsShown ? judgements.Results.Where(r => r.Round == judgements.Round) : judgements.ResultsOf(board.Sheets.Marks.Keys)).ToDictionary(r => r.Card);
+        return (judgements.IsShown || !knowsAll ? judgements.Results.Where(r => r.Round == judgements.Round) : judgements.ResultsOf(board.Sheets.Marks.Keys)).ToDictionary(r => r.Card);
     }
 
     private WallBand? BandOf(string title, string where, IEnumerable<Answer> answers, CardResult? result, IReadOnlyDictionary<int, string> names)

@@ -84,6 +84,24 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
     public async Task<IReadOnlyList<ExportPage>> PagesAsync(LessonRecord lesson, LessonBoard board, Wall then, string foot) =>
         WallPages.On(PageSize.A4Wide, SheetOf(HiddenNames.AsTeachersKnow(then), board, await SaidAsync(lesson, null, names: true), foot) with { Leads = leads.In(board.Id) });
 
+    /// <summary>The cards of a student, as they see them, with what was said to them.</summary>
+    /// <param name="lesson">The lesson.</param>
+    /// <param name="seen">The wall as the student knows it.</param>
+    /// <param name="room">Of the wall.</param>
+    /// <param name="student">Their number.</param>
+    /// <param name="names">What people are called for them.</param>
+    /// <param name="language">In which the teacher's words are wanted; null for that in which they were written.</param>
+    /// <param name="foot">Below each page.</param>
+    public WallSheet OwnOf(LessonRecord lesson, Wall seen, Guid room, int student, Dictionary<int, string> names, string? language, string foot)
+    {
+        var said = new Said(names, texts, language, lesson.Language, KnowsAll: false);
+        var own = seen.Cards.Values.Where(c => c.IsUp && !c.ByStaff && c.Author == student).OrderBy(c => c.Order).ThenBy(c => c.Id).ToLookup(c => seen.Plan.Has(c.Topic) ? c.Topic : WallPlan.Nowhere);
+        var topics = seen.Plan.Topics.Select(t => (t.Id, Heading: said.In(t.Heading), Prompt: said.In(t.Prompt), t.Colour)).Append((Id: WallPlan.Nowhere, Heading: said.TopicOf(seen, WallPlan.Nowhere), Prompt: "", Colour: Grey));
+        return new(
+            said.In(seen.Plan.Question), [.. topics.Where(t => own.Contains(t.Id)).Select(t => new WallBand(t.Heading, t.Prompt, t.Colour, [.. own[t.Id].SelectMany(c => SlipsOf(seen, c, said))]))],
+            [], foot, media.Find, Leads: leads.In(room));
+    }
+
     private async Task<WallSheet> SheetAsync(LessonRecord lesson, LessonBoard board, string? language, bool names, CancellationToken stop)
     {
         var said = await SaidAsync(lesson, language, names);
@@ -222,7 +240,7 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
     private IEnumerable<WallSlip> SlipsOf(Wall wall, Card card, Said said, IEnumerable<Card>? stack = null)
     {
         var asks = wall.Plan.Purpose == Purpose.Ask;
-        var by = string.Join(" · ", said.Results([.. ResultsOf(wall, card)], wall.Judgements.Round > 1).Append(said.Responses(wall, card)).Prepend(asks ? said.AskedToo(card) : "").Prepend(said.By(wall, card)).Where(w => w.Length > 0));
+        var by = string.Join(" · ", said.Results([.. ResultsOf(wall, card, said.KnowsAll)], wall.Judgements.Round > 1).Append(said.Responses(wall, card)).Prepend(asks ? said.AskedToo(card) : "").Prepend(said.By(wall, card)).Where(w => w.Length > 0));
         var from = said.GrewFrom(wall, card) is { Length: > 0 } sources ? $"{texts["Wall.BuildsOn"].Value} {sources}" : "";
         yield return new(said.OnSlip(wall, card), string.Join(" · ", new[] { by, from }.Where(w => w.Length > 0)), card.Shown, card.Colour > 0 ? card.Colour - 1 : null);
         var also = (stack ?? []).Where(c => c.Id != card.Id).Select(c => said.Author(c) is { Length: > 0 } author ? $"{author}: {said.Whole(c)}" : $"– {said.Whole(c)}").ToList();
@@ -231,12 +249,12 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
         if (answers.Count > 0) yield return new(string.Join('\n', answers.Select(a => said.Whole(a, asks && card.IsAnswered && a.Id == card.AnsweredBy))), texts["Wall.AnswersTo", Beginning(said.TitleOf(card))], [.. answers.Select(a => a.Shown).OfType<Attachment>()]);
     }
 
-    // What was shown, and for its teacher also what is said so far.
-    private static IEnumerable<CardResult> ResultsOf(Wall wall, Card card)
+    // What was shown, and for who knows all also what is said so far.
+    private static IEnumerable<CardResult> ResultsOf(Wall wall, Card card, bool knowsAll)
     {
         var judgements = wall.Judgements;
         var shown = judgements.Results.Where(r => r.Card == card.Id);
-        return judgements.IsShown ? shown : shown.Concat(judgements.ResultsOf([card.Id]));
+        return judgements.IsShown || !knowsAll ? shown : shown.Concat(judgements.ResultsOf([card.Id]));
     }
 
     // Of the latest round.
@@ -244,7 +262,7 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
     {
         static string Points(double points) => points.ToString("0.##", CultureInfo.InvariantCulture);
         static string Number(int count) => count.ToString(CultureInfo.InvariantCulture);
-        return ResultsOf(wall, card).LastOrDefault() switch
+        return ResultsOf(wall, card, knowsAll: true).LastOrDefault() switch
         {
             { Fair: { } fair, Mean: { } mean } => ["", "", "", "", Points(mean), Points(fair)],
             { Counts: [var agree, var unsure, var disagree] } => [Number(agree), Number(unsure), Number(disagree), "", "", ""],
@@ -315,7 +333,7 @@ public sealed class WallExport(LessonPeople people, RoomHosts hosts, MediaStore 
         new(names ? (await people.InAsync(lesson.Id)).ToDictionary(p => p.Number, p => p.Name) : null, texts, language, lesson.Language);
 
     // How a wall is told, in one language; without names nobody is named, nor listed.
-    private sealed record Said(Dictionary<int, string>? Names, IStringLocalizer<UiTexts> Texts, string? Language, string Written)
+    private sealed record Said(Dictionary<int, string>? Names, IStringLocalizer<UiTexts> Texts, string? Language, string Written, bool KnowsAll = true)
     {
         public string In(Texts all) => all.For(Language ?? Written);
 

@@ -10,7 +10,7 @@ namespace Yardang.Web.Lessons;
 
 /// <summary>What a lesson's room says about who is in, who shares a room, and which parts are open.</summary>
 public sealed record LessonPlan(
-    IReadOnlyDictionary<int, Person> People, Grouping Grouping, bool NamesMasked, bool SeesOtherBoards, bool SeesTeachersBoard, bool SeesOwnPast, bool Closed, ImmutableSortedSet<int> OpenParts, int CurrentPart, bool Thinks, Func<int, (Privacy Privacy, bool AreUp)> PrivacyIn, Func<int, ImmutableArray<int>> ShownBy)
+    IReadOnlyDictionary<int, Person> People, Grouping Grouping, bool NamesMasked, bool SeesOtherBoards, bool SeesTeachersBoard, bool SeesOwnPast, bool TakesAlong, bool Closed, ImmutableSortedSet<int> OpenParts, int CurrentPart, bool Thinks, Func<int, (Privacy Privacy, bool AreUp)> PrivacyIn, Func<int, ImmutableArray<int>> ShownBy)
 {
     /// <summary>What the room says now.</summary>
     public static async Task<LessonPlan> OfAsync(RoomHost lesson)
@@ -24,7 +24,7 @@ public sealed record LessonPlan(
     {
         var privacies = l.Parts.ToDictionary(part => part, part => (l.Showing.In(part), l.Showing.AreUp(part)));
         var shown = l.People.Keys.ToDictionary(person => person, person => l.Showing.ShownBy(person).ToImmutableArray());
-        return new(l.People.ToDictionary(p => p.Key, p => p.Value), l.Grouping, l.NamesMasked, l.SeesOtherBoards && l.Phases.Now?.Plan.Kind != PhaseKind.Think, l.SeesTeachersBoard, l.SeesOwnPast, l.Closed, l.OpenParts, l.CurrentPart, l.Phases.Now?.Plan.Kind == PhaseKind.Think, part => privacies.GetValueOrDefault(part), person => shown.GetValueOrDefault(person, []));
+        return new(l.People.ToDictionary(p => p.Key, p => p.Value), l.Grouping, l.NamesMasked, l.SeesOtherBoards && l.Phases.Now?.Plan.Kind != PhaseKind.Think, l.SeesTeachersBoard, l.SeesOwnPast, l.TakesAlong, l.Closed, l.OpenParts, l.CurrentPart, l.Phases.Now?.Plan.Kind == PhaseKind.Think, part => privacies.GetValueOrDefault(part), person => shown.GetValueOrDefault(person, []));
     }
 }
 
@@ -49,7 +49,7 @@ public sealed class Seating(IDbContextFactory<SchoolContext> school)
     {
         await using var db = await school.CreateDbContextAsync();
         var lesson = await db.Lessons.SingleAsync(l => l.Id == lessonId);
-        (lesson.SeesOtherBoards, lesson.SeesTeachersBoard, lesson.SeesOwnPast, lesson.Thinks) = (plan.SeesOtherBoards, plan.SeesTeachersBoard, plan.SeesOwnPast, plan.Thinks);
+        (lesson.SeesOtherBoards, lesson.SeesTeachersBoard, lesson.SeesOwnPast, lesson.TakesAlong, lesson.Thinks) = (plan.SeesOtherBoards, plan.SeesTeachersBoard, plan.SeesOwnPast, plan.TakesAlong, plan.Thinks);
         lesson.Parts = [.. lesson.Parts.Select(p => p with { IsOpen = plan.OpenParts.Contains(p.Number), Privacy = plan.PrivacyIn(p.Number).Privacy, AreUp = plan.PrivacyIn(p.Number).AreUp })];
         lesson.CurrentPart = plan.CurrentPart;
         var open = lesson.Parts.Where(p => p.IsOpen).ToList();

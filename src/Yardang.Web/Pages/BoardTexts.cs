@@ -47,6 +47,7 @@ public static class BoardTexts
         all["shown"] = ShownTexts.In(texts);
         all["answerFields"] = new Dictionary<string, string>(StringComparer.Ordinal) { ["field"] = texts["Board.AnswerField"], ["typeHere"] = texts["Board.TypeHere"] };
         all["networkAway"] = texts["Board.NetworkAway"].Value;
+        all["roomLeft"] = texts["Board.RoomLeft"].Value;
         all["nobodyNamed"] = texts["Board.NobodyNamed"].Value;
         all["kinds"] = ShownTexts.Kinds(texts);
         all["figures"] = Enum.GetNames<Figure>().ToDictionary(f => f, f => texts[$"Figure.{f}"].Value, StringComparer.Ordinal);

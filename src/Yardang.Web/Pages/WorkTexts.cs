@@ -18,7 +18,7 @@ public static class WorkTexts
     public static Dictionary<string, object> For(IStringLocalizer<UiTexts> texts)
     {
         var all = PageData.Texts(
-            texts, "Board", "Kept", "Sending", "KeptHere", "KeepOpen", "SetAside", "KeptBack", "Masked", "Returned", "ReturnedNow", "LeftOff", "LeftOffSilently", "NoLongerFits", "PensDown", "Closed", "Opening", "NotReached", "TryOut", "OnlyLook", "Moving", "MovedToGroup", "MovedToOwn", "MovedToPart", "PartOpened", "LeftKept", "LeftWaiting", "LeftLost", "ChangedSince", "RefusedOther", "HandIn", "HandedIn", "DueAt", "LateSince", "Led", "PenDownMine", "Choosing", "NotInPhase", "ActWrite", "ActAnswer", "ActMove", "ActJudge", "TimeOver", "PausedUntil", "HeldWhy");
+            texts, "Board", "Kept", "Sending", "KeptHere", "KeepOpen", "SetAside", "KeptBack", "Masked", "Returned", "ReturnedNow", "LeftOff", "LeftOffSilently", "NoLongerFits", "PensDown", "Closed", "CopyWaits", "CopyBusy", "CopyNo", "Opening", "NotReached", "TryOut", "OnlyLook", "Moving", "MovedToGroup", "MovedToOwn", "MovedToPart", "PartOpened", "LeftKept", "LeftWaiting", "LeftLost", "ChangedSince", "RefusedOther", "HandIn", "HandedIn", "DueAt", "LateSince", "Led", "PenDownMine", "Choosing", "NotInPhase", "ActWrite", "ActAnswer", "ActMove", "ActJudge", "TimeOver", "PausedUntil", "HeldWhy");
         all["moderation"] = ModerationOf(texts);
         all["refused"] = Enum.GetValues<Refusal>()
             .Select(r => (Reason: r, Text: texts[$"Refused.{r}"]))

@@ -81,6 +81,18 @@ public class ReadyCheckTests
     }
 
     [Fact]
+    public void It_says_what_of_a_board_that_all_share_is_too_small_for_the_last_row()
+    {
+        Mark Printed(long id, int size, Scale? scale = null) => s_activity.Marks[0] with { Id = id, Grip = Grip.Printed, Scale = scale, Body = new TextBody(0, 0, 9_000, 900, new Words("Spans", "en", ["Spans"], size)) };
+        var least = (int)Math.Ceiling(Legibility.TypeOn(s_activity.Pages[0].Size));
+        var activity = s_activity with { Marks = [Printed(11, least), Printed(12, least / 2, new Scale(2_100, 2_100)), Printed(13, least - 1), Printed(14, least, new Scale(900, 900))] };
+        var line = ReadyCheck.For(activity, new HandingPlan(Door.Open, Way.AllTogether)).Single(l => l.Key == "TooSmallForAll");
+        Assert.Equal((2, 13), (line.Count, line.Mark));
+        Assert.DoesNotContain("TooSmallForAll", Keys(activity, Way.OneEach));
+        Assert.DoesNotContain("TooSmallForAll", Keys(activity, Way.ByGroup));
+    }
+
+    [Fact]
     public void It_leads_to_the_first_place_that_was_forgotten()
     {
         Mark Stands(long id, MarkBody body) => s_activity.Marks[0] with { Id = id, Body = body };

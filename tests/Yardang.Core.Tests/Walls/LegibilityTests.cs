@@ -15,6 +15,15 @@ public class LegibilityTests
     }
 
     [Fact]
+    public void On_a_page_the_type_is_as_large_as_on_the_screen_that_it_fills()
+    {
+        // Across, a sheet A4 is 297 mm by 210 mm: on a screen 16:9 its height fills it. Very wide ones fill it with their width.
+        Assert.Equal(21_000 * 0.064, Legibility.TypeOn(new(29_700, 21_000)), 6);
+        Assert.Equal(29_700 * 0.064, Legibility.TypeOn(new(21_000, 29_700)), 6);
+        Assert.Equal(40_000 / (16 / 9.0) * 0.064, Legibility.TypeOn(new(40_000, 10_000)), 6);
+    }
+
+    [Fact]
     public void A_question_is_read_in_three_lines_and_a_heading_in_one_in_every_language()
     {
         var question = Texts.In("en", new string('a', 150));

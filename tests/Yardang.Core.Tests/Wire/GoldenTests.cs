@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using System.Text.Encodings.Web;
 using System.Text.Json;
 using Yardang.Core.Boards;
@@ -244,6 +245,32 @@ public class GoldenTests
 
         static Mark Field(Texts name, int height, Place place, Scale? scale) =>
             new(9, 1, 1, ByStaff: true, Grip.Printed, 3, new AnswerFieldBody(101, 203, 9_001, height, name), new Style(0, 0), place, [], Erased: false, scale);
+    }
+
+    [Fact]
+    public void Zone_layers() => Check("zone-layers", Enumerable.Range(1, 40).Select(seed =>
+    {
+        var random = new Random(seed);
+        var marks = Enumerable.Range(1, 12).Select(id => SomewhereOnGrid(random, id)).OrderBy(m => m.Order).ThenBy(m => m.Id).ToList();
+        return new
+        {
+            marks = marks.Select(m => new { id = m.Id, order = m.Order, kind = m.Body.KindName(), box = new[] { m.Body.Box().X, m.Body.Box().Y, m.Body.Box().Width, m.Body.Box().Height } }),
+            laid = ZoneLayers.Lay(marks).Select(m => m.Id),
+        };
+    }));
+
+    // Boxes of few sizes at few places: many hold others, some are the same.
+    private static Mark SomewhereOnGrid(Random random, int id)
+    {
+        int x = 1_000 * random.Next(4), y = 1_000 * random.Next(3), width = 1_000 * random.Next(1, 6), height = 1_000 * random.Next(1, 6);
+        ImmutableArray<int> points = [x, y, x + width, y + height];
+        MarkBody body = random.Next(4) switch
+        {
+            0 => new ShapeBody(ShapeKind.Ellipse, points),
+            1 => new NoteBody(x, y, width, height, new Words("", "en", [""], 700)),
+            _ => new ZoneBody(ShapeKind.Ellipse, points, Texts.None),
+        };
+        return new(id, 1, 1, ByStaff: true, Grip.Printed, random.Next(8), body, new Style(0, 0), Place.AsDrawn, [], Erased: false);
     }
 
     private static object SeenBy(Actor reader, byte[] start, IEnumerable<Envelope> log, byte[] end) =>

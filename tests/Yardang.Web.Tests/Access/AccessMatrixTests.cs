@@ -112,6 +112,8 @@ public class AccessMatrixTests
             ("/others", [.. inLesson, Who.StudentElsewhere]),
             ($"/board/{s.Board}", [Who.BoardsStudent]),
             ($"/board/{s.Board}/history", []),
+            ($"/board/{s.Board}/mine.pdf", []),
+            ($"/board/{s.GroupBoard}/mine.png", []),
             ($"/board/{s.GroupBoard}/history", []),
             ($"/board/{s.GroupBoard}", [Who.InTheGroup]),
             ($"/board/{s.GroupBoard}?look=1", [Who.InTheGroup]),

@@ -497,6 +497,9 @@ namespace Yardang.Data.School.Migrations
                     b.Property<bool>("SeesTeachersBoard")
                         .HasColumnType("INTEGER");
 
+                    b.Property<bool>("TakesAlong")
+                        .HasColumnType("INTEGER");
+
                     b.Property<bool>("Thinks")
                         .HasColumnType("INTEGER");
 

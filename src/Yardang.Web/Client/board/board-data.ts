@@ -33,6 +33,7 @@ export interface BoardTexts extends WorkTexts, MarkListTexts {
   readonly pageOf: string;
   readonly pictureAway: string;
   readonly networkAway: string;
+  readonly roomLeft: string;
   readonly nobodyNamed: string;
   readonly fresh: string;
   readonly freshPage: string;

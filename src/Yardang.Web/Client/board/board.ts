@@ -54,6 +54,8 @@ import { waitingOf } from '../lesson/waiting';
 import { seatIn } from '../lesson/try-room';
 
 const NOTICE_MS = 6000;
+/** From how few more marks on it is said how many there is room for. */
+const TELLS_ROOM_LEFT = 1000;
 
 /** A teacher who sits beside me says so every few seconds. */
 const BESIDE_MS = 10_000;
@@ -186,6 +188,8 @@ Alpine.data('board', () => {
     seesOthers: false,
     /** Whether I may look at how my own board came to be. */
     looksBack: false,
+    /** Whether I may save a copy of my own work. */
+    takesAlong: false,
     /** The teacher's own board, if it may be looked at; beside mine as soon as it is asked for. */
     seesTeachers: false,
     inset: null as Inset | null,
@@ -379,6 +383,7 @@ Alpine.data('board', () => {
       const { state } = lesson()!;
       this.seesOthers = data.mode === 'student' && mayLook(state, me.number);
       this.looksBack = data.mode === 'student' && state.seesOwnPast;
+      this.takesAlong = data.mode === 'student' && state.takesAlong;
       this.seesTeachers = data.mode === 'student' && state.seesTeachersBoard && !!data.teachers;
       if (!this.seesTeachers) this.inset?.close();
     },
@@ -389,6 +394,22 @@ Alpine.data('board', () => {
       this.inset ??= made.insetOf(data.teachers, as, me, data.written, texts.pageOf, () => this.showOthers());
       const host = (this.$root as HTMLElement).querySelector<HTMLElement>('[data-inset]')!;
       this.$nextTick(() => this.inset!.open(host, page, large));
+    },
+
+    async takeAlong(format: 'pdf' | 'png'): Promise<void> {
+      this.answering.finish();
+      editor.finish();
+      const made = await import('../lesson/taking-along').catch(() => null);
+      const work = {
+        room: data.work,
+        query: as,
+        language: this.reading.first,
+        page: this.pages.number,
+        waiting: () => editor.client.waiting,
+        texts,
+      };
+      const words = made ? await made.takeAlong(work, format) : texts.networkAway;
+      if (words) this.say(words);
     },
 
     async showAuthors(): Promise<void> {
@@ -474,6 +495,7 @@ Alpine.data('board', () => {
       const keeping = attendance?.keeping ?? TRYING;
       this.keptText = keptWords(keeping, texts);
       this.keptState = keptState(keeping);
+      if (sheets.roomLeft < TELLS_ROOM_LEFT) this.keptText += ` · ${fill(texts.roomLeft, sheets.roomLeft)}`;
       // What is on its way is not kept before it is there.
       if (this.keptState === 'kept' && this.shown.going.length > 0)
         [this.keptText, this.keptState] = [texts.sending, 'sending'];

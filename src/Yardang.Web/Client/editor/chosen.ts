@@ -52,12 +52,15 @@ export function chosenOf(editor: () => Editor, by: string, saidAloud = '') {
     tip: { x: 0, y: 0 },
     exact: { x: 0, y: 0, width: 0, height: 0, turn: 0 },
     exactOpen: false,
+    /** Whether anything was ever chosen: before, there is no bar for it. */
+    wasUsed: false,
     /** Whether the bar is at the head of the page: at its foot it would lie over what is chosen. */
     isAtHead: false,
 
     refresh(): void {
       const { marks } = selection();
       this.count = marks.length;
+      this.wasUsed ||= this.count > 0;
       this.grip = selection().commonGrip;
       const [first] = marks;
       const isOfOne =

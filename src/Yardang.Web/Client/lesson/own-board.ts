@@ -12,8 +12,8 @@ interface Called {
 }
 
 export function callToOwnBoard(lesson: RoomClient<LessonState>, { part, page, people }: Called): void {
-  const { seesTeachersBoard, seesOtherBoards: otherBoards, seesOwnPast: ownPast } = lesson.state;
-  if (!seesTeachersBoard) lesson.submit({ kind: 'setSight', otherBoards, teachersBoard: true, ownPast });
+  const { seesTeachersBoard, seesOtherBoards: otherBoards, seesOwnPast: ownPast, takesAlong: takeAlong } = lesson.state;
+  if (!seesTeachersBoard) lesson.submit({ kind: 'setSight', otherBoards, teachersBoard: true, ownPast, takeAlong });
   const to = { part, kind: SpotKind.TeachersBoard, id: page, x: 0, y: 0 };
   lesson.submit({ kind: 'callClass', people, words: '', to, stays: false });
 }

@@ -77,6 +77,9 @@ export interface WorkTexts {
   readonly heldWhy: string;
   readonly led: string;
   readonly closed: string;
+  readonly copyWaits: string;
+  readonly copyBusy: string;
+  readonly copyNo: string;
   readonly opening: string;
   readonly notReached: string;
   readonly tryOut: string;

@@ -77,6 +77,7 @@ Alpine.data('people', () => {
     seesOthers: false,
     seesTeacher: false,
     seesPast: false,
+    takesAlong: false,
     newName: '',
     onList: true,
     nameProblem: '',
@@ -133,6 +134,7 @@ Alpine.data('people', () => {
       this.seesOthers = state.seesOtherBoards;
       this.seesTeacher = state.seesTeachersBoard;
       this.seesPast = state.seesOwnPast;
+      this.takesAlong = state.takesAlong;
       this.canUndo = this.opened && state.past.length > 0;
       this.canRedo = this.opened && state.future.length > 0;
       const here = this.belonging();
@@ -324,8 +326,8 @@ Alpine.data('people', () => {
       lesson.submit({ kind: 'maskNames', masked });
     },
 
-    see(otherBoards: boolean, teachersBoard: boolean, ownPast: boolean): void {
-      lesson.submit({ kind: 'setSight', otherBoards, teachersBoard, ownPast });
+    see(otherBoards: boolean, teachersBoard: boolean, ownPast: boolean, takeAlong: boolean): void {
+      lesson.submit({ kind: 'setSight', otherBoards, teachersBoard, ownPast, takeAlong });
     },
 
     /** Where it is read what who is picked did from board to board. */

@@ -58,6 +58,7 @@ export class LessonState {
   seesTeachersBoard = false;
   /** Whether students may look at how their own board came to be. */
   seesOwnPast = false;
+  takesAlong = false;
   groups: readonly Group[] = [];
   /** The highest group number that ever was. */
   groupsUsed = 0;
@@ -201,6 +202,7 @@ export class LessonState {
         this.seesOtherBoards = event.otherBoards;
         this.seesTeachersBoard = event.teachersBoard;
         this.seesOwnPast = event.ownPast;
+        this.takesAlong = event.takeAlong;
         break;
       case 'lateChangeHandedOut': {
         const { number, content, groups, people } = event;

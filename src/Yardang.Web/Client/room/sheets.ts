@@ -14,6 +14,7 @@ import {
   TakenDown,
 } from '../wire/forms';
 import '../wire/pages-codec';
+import { laid } from '../shapes/zone-layers';
 import { inField } from '../shapes/answer-place';
 import { following } from '../shapes/connectors';
 import { Journal } from './journal';
@@ -55,6 +56,9 @@ const UNNOTED: ReadonlySet<RoomEvent['kind']> = new Set([
   'cardJudged',
   'concernRaised',
 ]);
+
+/** Core's limit for the marks of a board. */
+const MOST_MARKS = 40_000;
 
 export class Sheets {
   number = 0;
@@ -201,6 +205,11 @@ export class Sheets {
     return [...marks.map(({ id }) => ({ id, why: '' })), ...answers.map(({ id, downWhy }) => ({ id, why: downWhy }))];
   }
 
+  /** How many more marks there is room for, as far as is known here. */
+  get roomLeft(): number {
+    return Math.max(0, MOST_MARKS - this.marksById.size);
+  }
+
   mayTell(about: number, answer: number, me: Me): boolean {
     const mark = this.marksById.get(about);
     if (!mark || !stands(mark)) return false;
@@ -221,7 +230,7 @@ export class Sheets {
     marks.sort((a, b) => a.order - b.order || a.id - b.id);
     const below = new Map<number, number>();
     const find = (id: number) => this.marksById.get(id);
-    const placed = marks.map((m) => (m.body.kind === 'fieldAnswer' ? inField(m, m.body, find, below) : m));
+    const placed = laid(marks.map((m) => (m.body.kind === 'fieldAnswer' ? inField(m, m.body, find, below) : m)));
     this.shown.set(page, placed);
     return placed;
   }

@@ -37,7 +37,7 @@ export interface Envelope {
 const COMMAND_VERSION = 1;
 
 /** Of the server's snapshots: another is of another program. */
-export const SNAPSHOT_FORMAT = 26;
+export const SNAPSHOT_FORMAT = 27;
 
 export function encodeSubmission(s: Submission, after: number): Uint8Array {
   return encodeWritten({ ...s, command: writeCommand(s.command) }, after);

@@ -143,7 +143,7 @@ export class Selection {
   }
 
   toBack(): void {
-    const behind = this.sheet.sheets.visible(this.sheet.page)[0]?.order ?? 0;
+    const behind = Math.min(0, ...this.sheet.sheets.visible(this.sheet.page).map((m) => m.order));
     const marks = this.marks;
     this.order(marks, (i) => Math.ceil(behind) - marks.length + i);
   }

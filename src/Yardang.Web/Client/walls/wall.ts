@@ -232,6 +232,7 @@ export function registerWall(beside: typeof besideOf | null, trying: typeof Tryi
       topicNumber: 1,
       topics: [] as { id: number; number: number; heading: string }[],
       seesOthers: false,
+      takesAlong: false,
       opened: isTry,
       keptText: '',
       keptState: 'sending',
@@ -514,6 +515,20 @@ export function registerWall(beside: typeof besideOf | null, trying: typeof Tryi
         this.say(texts.refused[String(reason)] ?? texts.refusedOther);
       },
 
+      async takeAlong(format: 'pdf' | 'png'): Promise<void> {
+        const made = await import('../lesson/taking-along').catch(() => null);
+        const work = {
+          room: data.work,
+          query: data.query,
+          language: this.reading.first,
+          page: 1,
+          waiting: () => client.waiting,
+          texts,
+        };
+        const words = made ? await made.takeAlong(work, format) : texts.networkAway;
+        if (words) this.say(words);
+      },
+
       lessonSaid(kind: string): void {
         if (kind === 'namesMasked' || kind === 'namesCorrected') names.forget();
         if (kind === 'namesCorrected') this.company.forget();
@@ -526,6 +541,7 @@ export function registerWall(beside: typeof besideOf | null, trying: typeof Tryi
         this.tell.refresh();
         void this.hear();
         this.seesOthers = data.mode === 'student' && mayLook(room.state, me.number);
+        this.takesAlong = data.mode === 'student' && room.state.takesAlong;
         this.handIn.refresh();
         if (data.mode === 'student') this.company.refresh(room.state);
         this.refresh();

@@ -954,36 +954,37 @@ export function readLessonSnapshot(raw: Raw): LessonSnapshot {
     seesOtherBoards: raw[6],
     seesTeachersBoard: raw[7],
     seesOwnPast: raw[8],
-    groups: raw[9].map((x: Raw) => readGroup(x)),
-    groupsUsed: raw[10],
-    past: raw[11].map((x: Raw) => x.map((x: Raw) => readGroup(x))),
-    future: raw[12].map((x: Raw) => x.map((x: Raw) => readGroup(x))),
-    groupingVersion: raw[13],
-    placesAsOf: raw[14],
-    seatsThrough: raw[15],
-    lateChanges: raw[16].map((x: Raw) => readLateChange(x)),
-    times: { opensAt: raw[17] < 0 ? null : raw[17], dueAt: raw[18] < 0 ? null : raw[18], closesAt: raw[19] < 0 ? null : raw[19], handsIn: raw[20] },
-    waits: raw[21],
-    isOverdue: raw[22],
-    waiting: raw[23].map((x: Raw) => readWorkWaits(x)),
-    parts: raw[24],
-    openParts: raw[25],
-    openedLast: raw[26],
-    ownFirstIn: raw[27],
-    checkInAt: raw[28] < 0 ? null : raw[28],
-    needs: { notStartedAfter: raw[29], stoppedAfter: raw[30], inCirclesAfter: raw[31], otherPageAfter: raw[32], offlineAfter: raw[33], withoutAlerts: raw[48] ?? false },
-    answered: raw[34].map((x: Raw) => readAnsweredNeed(x)),
-    visits: raw[35].map((x: Raw) => readLastVisit(x)),
-    calls: raw[36].map((x: Raw) => readCall(x)),
-    questions: raw[37].map((x: Raw) => readQuickQuestion(x)),
-    phase: raw[38] == null ? null : readPhase(raw[38]),
-    phasesBefore: raw[39].map((x: Raw) => readPhasePlan(x)),
-    screen: readOnScreen(raw[40]),
-    screenSetAt: raw[41],
-    showing: { privacies: raw[42].map((x: Raw) => readPrivacyOf(x)), up: raw[43], shown: raw[44].map((x: Raw) => readShownWork(x)) },
-    screening: readWordScreening(raw[45]),
-    approvals: raw[46].map((x: Raw) => readApprovalIn(x)),
-    hidesAfter: raw[47],
+    takesAlong: raw[9],
+    groups: raw[10].map((x: Raw) => readGroup(x)),
+    groupsUsed: raw[11],
+    past: raw[12].map((x: Raw) => x.map((x: Raw) => readGroup(x))),
+    future: raw[13].map((x: Raw) => x.map((x: Raw) => readGroup(x))),
+    groupingVersion: raw[14],
+    placesAsOf: raw[15],
+    seatsThrough: raw[16],
+    lateChanges: raw[17].map((x: Raw) => readLateChange(x)),
+    times: { opensAt: raw[18] < 0 ? null : raw[18], dueAt: raw[19] < 0 ? null : raw[19], closesAt: raw[20] < 0 ? null : raw[20], handsIn: raw[21] },
+    waits: raw[22],
+    isOverdue: raw[23],
+    waiting: raw[24].map((x: Raw) => readWorkWaits(x)),
+    parts: raw[25],
+    openParts: raw[26],
+    openedLast: raw[27],
+    ownFirstIn: raw[28],
+    checkInAt: raw[29] < 0 ? null : raw[29],
+    needs: { notStartedAfter: raw[30], stoppedAfter: raw[31], inCirclesAfter: raw[32], otherPageAfter: raw[33], offlineAfter: raw[34], withoutAlerts: raw[49] ?? false },
+    answered: raw[35].map((x: Raw) => readAnsweredNeed(x)),
+    visits: raw[36].map((x: Raw) => readLastVisit(x)),
+    calls: raw[37].map((x: Raw) => readCall(x)),
+    questions: raw[38].map((x: Raw) => readQuickQuestion(x)),
+    phase: raw[39] == null ? null : readPhase(raw[39]),
+    phasesBefore: raw[40].map((x: Raw) => readPhasePlan(x)),
+    screen: readOnScreen(raw[41]),
+    screenSetAt: raw[42],
+    showing: { privacies: raw[43].map((x: Raw) => readPrivacyOf(x)), up: raw[44], shown: raw[45].map((x: Raw) => readShownWork(x)) },
+    screening: readWordScreening(raw[46]),
+    approvals: raw[47].map((x: Raw) => readApprovalIn(x)),
+    hidesAfter: raw[48],
   };
 }
 
@@ -1681,12 +1682,14 @@ export function readSetSight(raw: Raw): SetSight {
     otherBoards: raw[0],
     teachersBoard: raw[1],
     ownPast: raw[2] ?? false,
+    takeAlong: raw[3] ?? false,
   };
 }
 
 export function writeSetSight(v: SetSight): Raw {
   const raw: Raw = [v.otherBoards, v.teachersBoard];
-  if (v.ownPast) raw.push(v.ownPast);
+  if (v.ownPast || v.takeAlong) raw.push(v.ownPast);
+  if (v.takeAlong) raw.push(v.takeAlong);
   return raw;
 }
 
@@ -1781,6 +1784,7 @@ export function readSightSet(raw: Raw): SightSet {
     otherBoards: raw[0],
     teachersBoard: raw[1],
     ownPast: raw[2] ?? false,
+    takeAlong: raw[3] ?? false,
   };
 }
 

@@ -2141,6 +2141,7 @@ export interface LessonSnapshot {
   readonly seesOtherBoards: boolean;
   readonly seesTeachersBoard: boolean;
   readonly seesOwnPast: boolean;
+  readonly takesAlong: boolean;
   readonly groups: readonly Group[];
   readonly groupsUsed: number;
   readonly past: readonly (readonly Group[])[];
@@ -3324,12 +3325,13 @@ export interface SetPrivacy {
   readonly privacy: Privacy;
 }
 
-/** Staff: whether students may look at the other boards, at the teacher's own, and at how their own came to be. */
+/** Staff: whether students may look at the other boards, at the teacher's own, and at how their own came to be, and whether they may take their own work along. */
 export interface SetSight {
   readonly kind: 'setSight';
   readonly otherBoards: boolean;
   readonly teachersBoard: boolean;
   readonly ownPast: boolean;
+  readonly takeAlong: boolean;
 }
 
 /** Staff: when the lesson opens, is due and closes. */
@@ -3440,12 +3442,13 @@ export interface ShownWork {
   readonly called: boolean;
 }
 
-/** What students may look at besides their own board as it is. */
+/** What students may look at besides their own board as it is, and whether they may take their own work along. */
 export interface SightSet {
   readonly kind: 'sightSet';
   readonly otherBoards: boolean;
   readonly teachersBoard: boolean;
   readonly ownPast: boolean;
+  readonly takeAlong: boolean;
 }
 
 /** A signal was raised or lowered. */
