@@ -6,8 +6,8 @@ const worker = self as unknown as ServiceWorkerGlobalScope;
 
 const CACHE = 'yardang-boards-1';
 
-/** What a board is made of. Films and sounds are not kept: they are asked for in parts, and large. */
-const KEPT = /^\/(board\/|dist\/|rooms\/[^/]+\/(snapshot|media|names)|ridges\.svg$)/;
+/** What a board is made of. Films and sounds are not kept: they are asked for in parts, and large; nor copies that somebody takes along. */
+const KEPT = /^\/(board\/(?![^/]+\/mine\.)|dist\/|rooms\/[^/]+\/(snapshot|media|names)|ridges\.svg$)/;
 
 worker.addEventListener('install', () => void worker.skipWaiting());
 

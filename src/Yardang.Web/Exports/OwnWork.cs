@@ -36,6 +36,7 @@ public sealed class OwnWork(AccessResolver access, IDbContextFactory<SchoolConte
         var pages = copy is Board board
             ? format is "pdf" ? boards.WholeOf(board, room, names, language, lesson.Language, foot, knowsAll: false) : boards.PagesOf(board.Sheets, language, lesson.Language, foot)
             : PagesOf(walls.OwnOf(lesson, (Wall)copy, room, me.Number, names, language, foot), format);
+        context.Response.Headers.CacheControl = "private, no-store";
         var name = BoardExport.FileName($"{lesson.Name} {participant.Name}");
         if (format is "pdf") return await desk.GiveAsync(s => PageExport.Pdf(pages, lesson.Name, s), "application/pdf", $"{name}.pdf", stop);
         return number is < 1 || number > pages.Count ? Results.NotFound() : await desk.GiveAsync(s => PageExport.Png(pages[(number ?? 1) - 1], stop: s), "image/png", $"{name}.png", stop);

@@ -24,8 +24,7 @@ test('a field that is nearly full says how many letters are left, also in a dial
   await name.fill('Beams');
   const code = await handOut(amara);
   const bela = await student(browser, code, 'Bela', { viewport: { width: 390, height: 844 } });
-  await bela.getByRole('button', { name: 'Hand', exact: false }).first().click();
-  await bela.locator('[data-tell="why"] summary').click();
+  await bela.locator('.tool-signal').first().click();
   const why = bela.locator('#why-words');
   await why.fill('x'.repeat(75));
   await expect(bela.locator('.letters-left')).toHaveText('5 letters left');

@@ -54,7 +54,7 @@ export class MarkList {
   // By lit-html: a page may hold thousands of marks.
   private render(): void {
     this.scheduled = false;
-    const marks = this.editor.sheets.visible(this.editor.page);
+    const marks = [...this.editor.sheets.visible(this.editor.page)].sort((a, b) => a.order - b.order || a.id - b.id);
     const after = this.afterTheFocused(new Set(marks.map((m) => m.id)));
     const line = (mark: Mark) =>
       html`<li>

@@ -28,9 +28,9 @@ export async function takeAlong(work: OwnWork, format: 'pdf' | 'png'): Promise<s
     if (waited >= WAIT_MS) return texts.copyWaits;
     await new Promise((done) => setTimeout(done, LOOK_MS));
   }
-  const answer = await fetch(`/board/${room}/mine.${format}${query}&page=${page}&language=${language}`).catch(
-    () => null,
-  );
+  const address = `/board/${room}/mine.${format}${query}&page=${page}&language=${language}`;
+  // What was saved a moment ago may have changed since.
+  const answer = await fetch(address, { cache: 'no-store' }).catch(() => null);
   const file = await answer?.blob().catch(() => null);
   if (!answer || !file) return texts.networkAway;
   if (answer.status === TOO_MUCH || answer.status === TOO_MANY) return texts.copyBusy;
