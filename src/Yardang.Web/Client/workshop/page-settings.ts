@@ -22,6 +22,7 @@ const MOST_SECONDS = 180;
 
 export function pageSettings(editor: () => Editor) {
   const change = (change: Change) => editor().change(change);
+  let lastShown = '';
 
   return {
     size: 'a4wide',
@@ -48,6 +49,10 @@ export function pageSettings(editor: () => Editor) {
       this.size = Object.entries(SIZES).find(isSize)?.[0] ?? '';
       const { paper } = page;
       this.paper = paper.kind;
+      // What is being typed is left alone as long as the paper has not changed.
+      const now = JSON.stringify([page.id, paper]);
+      if (now === lastShown) return;
+      lastShown = now;
       this.spacing = paper.spacing > 0 ? String(paper.spacing / 100) : '';
       this.acrossText = axisText(paper.across);
       this.upText = axisText(paper.up);
